@@ -1,0 +1,85 @@
+using Rama.Core.Explain;
+using Rama.Core.Quantities;
+
+namespace Rama.Core.Count;
+
+/// <summary>One counted tree, as typed.</summary>
+public sealed record CountedTreeEntry
+{
+    /// <summary>Row number, from 1.</summary>
+    public double? Row { get; init; }
+
+    /// <summary>Number of the tree in its row, from 1.</summary>
+    public double? Tree { get; init; }
+
+    /// <summary>Trunk girth at the measuring height, 30 cm above the graft union unless the estate says otherwise.</summary>
+    public Amount? Girth { get; init; }
+
+    /// <summary>Limbs of at least 30 cm (1 ft).</summary>
+    public double? Limbs { get; init; }
+
+    /// <summary>Floral buds counted directly.</summary>
+    public double? FloralBuds { get; init; }
+
+    /// <summary>All buds counted, floral or not; needs the floral share of the survey.</summary>
+    public double? Buds { get; init; }
+}
+
+/// <summary>A count of trees in one planting, as typed.</summary>
+public sealed record SurveyEntry
+{
+    /// <summary>The counted trees.</summary>
+    public IReadOnlyList<CountedTreeEntry> Trees { get; init; } = [];
+
+    /// <summary>Share of buds that are floral, for trees where all buds were counted.</summary>
+    public Amount? FloralShare { get; init; }
+
+    /// <summary>Most trees one survey may hold; a scanner file goes another way.</summary>
+    public const int MostTrees = 2_000;
+
+    /// <summary>Reads the entry into SI. An empty survey is read as no trees: nothing has been counted yet.</summary>
+    /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
+    public Survey Read()
+    {
+        var reader = new EntryReader();
+        if (Trees.Count > MostTrees)
+            reader.Add("trees", "range", $"Trees: expected at most {MostTrees} counted trees.");
+        reader.ThrowIfAny();
+
+        var share = reader.Optional("floralShare", "Floral share", FloralShare, Units.Share, 0, 1);
+        var places = new Dictionary<(double, double), int>();
+        var trees = Trees.Select((entry, i) => ReadTree(reader, entry, i, share, places)).ToList();
+        reader.ThrowIfAny();
+        return new(trees, share);
+    }
+
+    private static CountedTree ReadTree(
+        EntryReader reader, CountedTreeEntry entry, int index, double? share, Dictionary<(double, double), int> places)
+    {
+        var path = $"trees[{index}]";
+        var row = reader.OptionalWhole($"{path}.row", "Row", entry.Row, "", 1, 9_999);
+        var tree = reader.OptionalWhole($"{path}.tree", "Tree", entry.Tree, "", 1, 9_999);
+        if (entry.Row is null) reader.Add($"{path}.row", "missing", "Row: please fill this in.");
+        if (entry.Tree is null) reader.Add($"{path}.tree", "missing", "Tree: please fill this in.");
+        if (row is { } r && tree is { } t && !double.IsNaN(r + t) && !places.TryAdd((r, t), index))
+            reader.Add($"{path}.tree", "duplicate", $"Tree {t:0} of row {r:0} is already on line {places[(r, t)] + 1}.");
+
+        var girth = reader.Optional($"{path}.girth", "Girth", entry.Girth, Units.Length, 0.01, 3);
+        var limbs = reader.OptionalWhole($"{path}.limbs", "Limbs", entry.Limbs, "", 0, 300);
+        var floral = reader.OptionalWhole($"{path}.floralBuds", "Floral buds", entry.FloralBuds, "", 0, 20_000);
+        var buds = reader.OptionalWhole($"{path}.buds", "Buds", entry.Buds, "", 0, 40_000);
+        switch (floral, buds, share)
+        {
+            case (null, null, _):
+                reader.Add($"{path}.floralBuds", "missing", "Floral buds: please enter the floral buds, or all buds and the floral share.");
+                break;
+            case ({ }, { }, _):
+                reader.Add($"{path}.buds", "conflict", "Buds: expected either floral buds or all buds for one tree, not both.");
+                break;
+            case (null, { }, null):
+                reader.Add("floralShare", "missing", "Floral share: please fill this in, since all buds were counted on at least one tree.");
+                break;
+        }
+        return new(row ?? double.NaN, tree ?? double.NaN, girth * 100, limbs, floral ?? buds * share ?? double.NaN);
+    }
+}

@@ -1,0 +1,147 @@
+using Rama.Core.Explain;
+
+namespace Rama.Core.Decide;
+
+/// <summary>Whether and how hard to prune, and how sure the count makes it.</summary>
+/// <param name="Kind">What to do.</param>
+/// <param name="Weight">How hard, for a reduction.</param>
+/// <param name="Surplus">Floral buds standing less floral buds to leave, per tree.</param>
+/// <param name="SurplusLow">Lower end of its 95 % interval.</param>
+/// <param name="SurplusHigh">Upper end of its 95 % interval.</param>
+/// <param name="Standing">Floral buds standing per tree.</param>
+/// <param name="BudsToLeave">Floral buds wanted per tree.</param>
+/// <param name="BandLow">Lower edge of the tolerance band.</param>
+/// <param name="BandHigh">Upper edge of the tolerance band.</param>
+/// <param name="RemoveBuds">Floral buds pruning may take from a tree: the surplus up to the cap, or the allowance for structure.</param>
+/// <param name="RemoveShare">The same as a share of the buds standing.</param>
+/// <param name="ClustersToThinning">Flower clusters per tree left over the target for hand thinning, where the cap binds.</param>
+/// <param name="FruitAtBest">Fruit per tree the buds standing can set at the variety's mean, where too few stand.</param>
+/// <param name="FruitShort">Fruit per tree the crop will fall short by even so, where too few stand.</param>
+/// <param name="Settled">Whether both ends of the interval lead to the same decision; false where there is no interval.</param>
+/// <param name="Reason">The decision and its reason in a sentence.</param>
+/// <param name="Steps">The arithmetic.</param>
+/// <param name="Warnings">What is unusual.</param>
+public sealed record PruningDecision(
+    DecisionKind Kind,
+    PruningWeight? Weight,
+    double Surplus,
+    double? SurplusLow,
+    double? SurplusHigh,
+    BudsStanding Standing,
+    double BudsToLeave,
+    double BandLow,
+    double BandHigh,
+    double RemoveBuds,
+    double RemoveShare,
+    double ClustersToThinning,
+    double? FruitAtBest,
+    double? FruitShort,
+    bool Settled,
+    Notice Reason,
+    IReadOnlyList<Step> Steps,
+    IReadOnlyList<Notice> Warnings)
+    : Calculated(Surplus, "bud/tree", Steps, Warnings)
+{
+    private const double LightUpTo = 0.15, StandardUpTo = 0.35;
+
+    /// <summary>Decides from the unrounded surplus. The target is taken as exact.</summary>
+    /// <param name="standing">Floral buds standing per tree.</param>
+    /// <param name="toLeave">Floral buds to leave per tree, above 0.</param>
+    /// <param name="settings">Tolerance and cap.</param>
+    /// <param name="fruitWanted">Fruit wanted per tree, where known.</param>
+    /// <param name="setShare">Share of floral buds that hold a fruit after natural drop, where known.</param>
+    public static PruningDecision Of(
+        BudsStanding standing, double toLeave, DecisionSettings settings, double? fruitWanted = null, double? setShare = null)
+    {
+        var surplus = standing.Mean - toLeave;
+        var tolerance = settings.Tolerance * toLeave;
+        var kind = KindOf(surplus, tolerance);
+        var wouldGo = kind switch
+        {
+            DecisionKind.Reduce => surplus,
+            // Shape may cost at most the tolerance, and never take the tree below the band.
+            DecisionKind.StructureOnly => Math.Min(tolerance, surplus + tolerance),
+            _ => 0,
+        };
+        var remove = Math.Min(wouldGo, settings.Cap * standing.Mean);
+        var removeShare = standing.Mean > 0 ? remove / standing.Mean : 0;
+        var toThinning = kind == DecisionKind.Reduce ? surplus - remove : 0;
+        double? atBest = kind == DecisionKind.NoPrune ? standing.Mean * setShare : null;
+        double? isShort = atBest is { } fruit && fruitWanted is { } wanted ? Math.Max(0, wanted - fruit) : null;
+        PruningWeight? weight = kind != DecisionKind.Reduce ? null
+            : surplus / standing.Mean <= LightUpTo ? PruningWeight.Light
+            : surplus / standing.Mean <= StandardUpTo ? PruningWeight.Standard
+            : PruningWeight.Heavy;
+        var (low, high) = (standing.Low - toLeave, standing.High - toLeave);
+        var settled = low is { } l && high is { } h && KindOf(l, tolerance) == kind && KindOf(h, tolerance) == kind;
+
+        Figure present = new("floral buds", standing.Mean, "bud/tree"), wantedBuds = new("buds to leave", toLeave, "bud/tree");
+        Figure surplusFigure = new("surplus", surplus, "bud/tree");
+        List<Step> steps =
+        [
+            new("decision.surplus", "floral buds − buds to leave", surplusFigure, [present, wantedBuds], Sources.Definition),
+            new("decision.tolerance", "buds to leave × tolerance", new("tolerance in buds", tolerance, "bud/tree"),
+                [wantedBuds, new("tolerance", settings.Tolerance, "share")], "setting, 10 % unless changed"),
+        ];
+        if (kind == DecisionKind.Reduce)
+            steps.Add(new("decision.remove", "the smaller of the surplus and floral buds × cap", new("remove", remove, "bud/tree"),
+                [surplusFigure, present, new("cap", settings.Cap, "share")], "setting, 40 % unless the training system or the manager says otherwise"));
+        if (toThinning > 0)
+            steps.Add(new("decision.thinning", "surplus − remove", new("clusters left to thinning", toThinning, "cluster/tree"),
+                [surplusFigure, new("remove", remove, "bud/tree")], Sources.Definition));
+        if (atBest is { } best)
+            steps.Add(new("decision.fruit-at-best", "floral buds × set share", new("fruit at best", best, "fruit/tree"),
+                [present, new("set share", setShare!.Value, "share")], Sources.Assumption));
+
+        return new(
+            kind, weight, surplus, low, high, standing, toLeave, toLeave - tolerance, toLeave + tolerance,
+            remove, removeShare, toThinning, atBest, isShort, settled,
+            ReasonFor(kind, standing.Mean, toLeave, remove, removeShare, weight, toThinning, atBest, isShort),
+            steps, Warn(settled, low, kind, standing));
+    }
+
+    private static DecisionKind KindOf(double surplus, double tolerance) =>
+        surplus < -tolerance ? DecisionKind.NoPrune
+        : surplus <= tolerance ? DecisionKind.StructureOnly
+        : DecisionKind.Reduce;
+
+    private static Notice ReasonFor(
+        DecisionKind kind, double standing, double toLeave, double remove, double removeShare, PruningWeight? weight,
+        double toThinning, double? atBest, double? isShort)
+    {
+        Figure present = new("standing", standing, "bud/tree"), wanted = new("wanted", toLeave, "bud/tree");
+        var stand = $"{standing:0} floral buds stand where {toLeave:0} are wanted";
+        return kind switch
+        {
+            DecisionKind.NoPrune when atBest is { } best && isShort is { } missing => new("decision.no-prune",
+                $"{stand}. Even untouched the tree sets about {best:0} fruit, {missing:0} fewer than wanted. Cut only broken, diseased and hazardous wood, dense or not.",
+                present, wanted, new Figure("best", best, "fruit/tree"), new Figure("short", missing, "fruit/tree")),
+            DecisionKind.NoPrune => new("decision.no-prune-plain",
+                $"{stand}. Cut only broken, diseased and hazardous wood, dense or not.", present, wanted),
+            DecisionKind.StructureOnly => new("decision.structure-only",
+                $"{stand}: near enough. Cut what the shape needs and spend at most {remove:0} buds on it.",
+                present, wanted, new Figure("allowance", remove, "bud/tree")),
+            _ when toThinning > 0 => new("decision.reduce-capped",
+                $"{stand}. Removing all of the surplus would cut too hard: remove {remove:0} and leave {toThinning:0} clusters to hand thinning.",
+                present, wanted, new Figure("remove", remove, "bud/tree"), new Figure("thinning", toThinning, "cluster/tree")),
+            _ => new("decision.reduce",
+                $"{stand}. Remove {remove:0}, {removeShare * 100:0} % of them: a {weight.ToString()!.ToLowerInvariant()} pruning.",
+                present, wanted, new Figure("remove", remove, "bud/tree"), new Figure("share", removeShare, "share")),
+        };
+    }
+
+    private static List<Notice> Warn(bool settled, double? low, DecisionKind kind, BudsStanding standing)
+    {
+        List<Notice> warnings = [];
+        if (low is null)
+            warnings.Add(new("decision.no-interval",
+                "Without an interval nobody knows how sure this is. Count at least five trees."));
+        else if (!settled)
+            warnings.Add(new("decision.not-settled",
+                "Not settled: the ends of the interval lead to different decisions. Count more trees, or start with structure only; pruning can be continued, not undone."));
+        if (kind == DecisionKind.NoPrune && standing.Mean == 0)
+            warnings.Add(new("decision.no-buds",
+                "No floral buds were found. Make sure floral and leaf buds were told apart: cut a few lengthwise under a lens."));
+        return warnings;
+    }
+}

@@ -1,0 +1,30 @@
+using System.Globalization;
+using Rama.Core.Explain;
+using Rama.Core.Systems;
+
+namespace Rama.Core.Prescribe;
+
+/// <summary>The words of the card in one language; numbers are written the way that language writes them.</summary>
+/// <param name="Language">A code of <see cref="LocalText.Languages"/>.</param>
+internal sealed record CardWords(string Language)
+{
+    private static readonly IReadOnlyDictionary<string, LocalText> Words =
+        DataFile.Read<Dictionary<string, LocalText>>("Prescribe/card-words.json");
+
+    /// <summary>The sentence of a code with its numbers filled in.</summary>
+    public string Say(string code, params object[] numbers) =>
+        string.Format(CultureInfo.InvariantCulture, Words[code].In(Language), [.. numbers.Select(Written)]);
+
+    /// <summary>The text in this language.</summary>
+    public string Say(LocalText text) => text.In(Language);
+
+    private object Written(object number) =>
+        number is double value ? Number(value) : number;
+
+    /// <summary>Below ten with one decimal where there is one to tell, whole above.</summary>
+    public string Number(double value)
+    {
+        var text = value.ToString(value < 9.95 ? "0.#" : "0", CultureInfo.InvariantCulture);
+        return Language == "es" ? text.Replace('.', ',') : text;
+    }
+}

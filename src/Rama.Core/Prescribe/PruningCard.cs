@@ -1,0 +1,130 @@
+using Rama.Core.Decide;
+using Rama.Core.Systems;
+
+namespace Rama.Core.Prescribe;
+
+/// <summary>One cut as the card tells it.</summary>
+/// <param name="Number">Number in the order, the same as on the screen.</param>
+/// <param name="StepId">Identifier of the step, for the drawing.</param>
+/// <param name="Name">The cut in two or three words.</param>
+/// <param name="HowMany">How many.</param>
+/// <param name="Falls">What is expected on the ground; empty where it cannot be foreseen.</param>
+/// <param name="LookFor">What to look for.</param>
+/// <param name="How">How to cut.</param>
+/// <param name="Caution">Caution at this step.</param>
+public sealed record CardCut(
+    int Number, string StepId, string Name, string HowMany, string Falls, string LookFor, string How, string? Caution);
+
+/// <summary>A big number on the card with its caption.</summary>
+/// <param name="Value">The number as written.</param>
+/// <param name="Caption">What it is.</param>
+public sealed record CardNumber(string Value, string Caption);
+
+/// <summary>
+/// The page a pruner takes into the row, in words ready to print: what to leave, what to cut in which order, when to stop.
+/// </summary>
+/// <param name="Language">Language of the card.</param>
+/// <param name="Kind">The decision.</param>
+/// <param name="Block">Code and name of the block.</param>
+/// <param name="About">Variety, rootstock, system, leaf and harvest.</param>
+/// <param name="Headline">What to leave, in a sentence.</param>
+/// <param name="PerLimb">The same on one limb.</param>
+/// <param name="Numbers">Three numbers: standing now, to leave, fruit wanted.</param>
+/// <param name="PerTree">Caption: per tree.</param>
+/// <param name="CutsHeading">Heading of the cuts.</param>
+/// <param name="Cuts">The cuts in order.</param>
+/// <param name="Stop">The stop rule.</param>
+/// <param name="Look">How the right result will look.</param>
+/// <param name="Notes">Thinning left over, an unsettled count, checks.</param>
+/// <param name="KeepHeading">Heading of what not to cut.</param>
+/// <param name="Keep">What not to cut.</param>
+/// <param name="SafetyHeading">Heading of the safety line.</param>
+/// <param name="Safety">The safety line.</param>
+/// <param name="Basis">What the numbers rest on.</param>
+/// <param name="DrawingCaption">Caption of the drawing.</param>
+public sealed record PruningCard(
+    string Language,
+    DecisionKind Kind,
+    string Block,
+    string About,
+    string Headline,
+    string PerLimb,
+    IReadOnlyList<CardNumber> Numbers,
+    string PerTree,
+    string CutsHeading,
+    IReadOnlyList<CardCut> Cuts,
+    string Stop,
+    string Look,
+    IReadOnlyList<string> Notes,
+    string KeepHeading,
+    IReadOnlyList<string> Keep,
+    string SafetyHeading,
+    string Safety,
+    string Basis,
+    string DrawingCaption)
+{
+    /// <summary>Writes the card of a plan; null before there is a prescription.</summary>
+    /// <param name="plan">The plan.</param>
+    /// <param name="season">Calendar year of the harvest.</param>
+    /// <param name="language">A code of <see cref="LocalText.Languages"/>.</param>
+    public static PruningCard? Of(PruningPlan plan, int season, string language)
+    {
+        if (plan is not { Planting: { } planting, Prescription: { } prescription, Decision: { } decision, Survey: { } survey, Crop: { } crop })
+            return null;
+
+        var words = new CardWords(language);
+        var toLeave = Math.Round(prescription.BudsLeft);
+        string Kinded(string reduce, string structure, string noPrune, params object[] numbers) => words.Say(
+            decision.Kind switch { DecisionKind.Reduce => reduce, DecisionKind.StructureOnly => structure, _ => noPrune }, numbers);
+
+        List<string> notes = [];
+        if (!decision.Settled) notes.Add(words.Say("not-settled"));
+        if (prescription.ClustersToThinning >= 0.5) notes.Add(words.Say("thinning", Math.Round(prescription.ClustersToThinning)));
+        notes.Add(words.Say("check"));
+        var half = survey.Buds.High - survey.Buds.Mean;
+        return new(
+            language, decision.Kind, $"{planting.Code} {planting.Name}",
+            string.Join(" · ",
+                $"{planting.Variety.Name} / {planting.Rootstock.Name}", words.Say(planting.System.Name),
+                words.Say("leaf", planting.Leaf), words.Say("harvest", season), words.Say("minutes", prescription.MinutesPerTree)),
+            Kinded("leave", "leave-structure", "leave-no-prune", toLeave),
+            words.Say("per-limb", Math.Round(toLeave / prescription.LimbsLeft), Math.Round(prescription.LimbsLeft)),
+            [
+                new(words.Number(Math.Round(decision.Standing.Mean)), words.Say("standing")),
+                new(words.Number(toLeave), words.Say("left")),
+                new(words.Number(Math.Round(crop.FruitPerTree)), words.Say("fruit")),
+            ],
+            words.Say("per-tree"), words.Say("cuts-heading"),
+            [.. prescription.Cuts.Select(c => CutOf(words, c))],
+            Kinded("stop-reduce", "stop-structure", "stop-no-prune", decision.Kind == DecisionKind.Reduce ? toLeave : Math.Round(decision.RemoveBuds)),
+            Kinded("look-reduce", "look-structure", "look-no-prune"),
+            notes, words.Say("keep-heading"), [.. planting.System.KeepOff.Select(words.Say)],
+            words.Say("safety-heading"), words.Say("safety"),
+            half is { } h
+                ? words.Say("count-basis", survey.Buds.Count, Math.Round(survey.Buds.Mean), Math.Round(h))
+                : words.Say("count-basis-one", Math.Round(survey.Buds.Mean)),
+            words.Say("drawing"));
+    }
+
+    private static CardCut CutOf(CardWords words, PrescribedCut cut) => new(
+        cut.Number, cut.StepId, words.Say(cut.Name), HowMany(words, cut),
+        cut.Drop >= 0.5 ? words.Say("falls", Math.Round(cut.Drop)) : "",
+        words.Say(cut.LookFor), words.Say(cut.How), cut.Caution is { } caution ? words.Say(caution) : null);
+
+    private static string HowMany(CardWords words, PrescribedCut cut) => cut switch
+    {
+        { AsFound: true } => words.Say("as-found"),
+        { CutsPerLimb: { } perLimb } => PerLimbPhrase(words, perLimb),
+        { CutsPerTree: 0 } => words.Say("none-needed"),
+        _ => words.Say("up-to", cut.CutsPerTree),
+    };
+
+    // A pruner cannot rub 1.3 buds a limb: "1 or 2", and less than one as "1 on every 3 limbs".
+    private static string PerLimbPhrase(CardWords words, double perLimb) => perLimb switch
+    {
+        < 0.05 => words.Say("none-needed"),
+        < 0.75 => words.Say("every-nth-limb", Math.Round(1 / perLimb)),
+        _ when Math.Abs(perLimb - Math.Round(perLimb)) < 0.15 => words.Say("a-limb", Math.Round(perLimb)),
+        _ => words.Say("one-or-more", Math.Floor(perLimb), Math.Ceiling(perLimb)),
+    };
+}

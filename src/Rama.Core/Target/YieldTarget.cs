@@ -1,0 +1,71 @@
+using System.Collections.Frozen;
+using Rama.Core.Explain;
+using Rama.Core.Quantities;
+
+namespace Rama.Core.Target;
+
+/// <summary>What a yield is told per.</summary>
+public enum YieldBasis
+{
+    /// <summary>Marketable kilograms per hectare.</summary>
+    KgPerHa,
+
+    /// <summary>Marketable kilograms per bearing tree.</summary>
+    KgPerTree,
+
+    /// <summary>Fruit to grow on each bearing tree; pack-out plays no part.</summary>
+    FruitPerTree,
+}
+
+/// <summary>The yield wanted, converted from the unit it was typed in.</summary>
+/// <param name="Basis">What it is told per.</param>
+/// <param name="Value">Value in the unit of <paramref name="Basis"/>.</param>
+public sealed record YieldTarget(YieldBasis Basis, double Value)
+{
+    private const double LargestKgPerHa = 300_000, LargestKgPerTree = 500, LargestFruitPerTree = 5_000;
+
+    /// <summary>Codes of the units a yield may be typed in, such as <c>t/ha</c>, <c>bin/ac</c>, <c>kg/tree</c>.</summary>
+    public static IReadOnlyList<string> UnitCodes { get; } =
+    [
+        "t/ha", "kg/ha", "bin/ha", "box/ha", "ton/ac", "lb/ac", "bin/ac", "box/ac", "bushel/ac",
+        "kg/tree", "lb/tree", "box/tree", "fruit/tree",
+    ];
+
+    /// <summary>Reads a yield in any of <see cref="UnitCodes"/>.</summary>
+    public static YieldTarget Read(EntryReader reader, string field, Amount? amount, PackageMasses packages)
+    {
+        var code = amount?.Unit ?? "t/ha";
+        var basis = !UnitCodes.Contains(code) ? YieldBasis.KgPerHa
+            : code == "fruit/tree" ? YieldBasis.FruitPerTree
+            : code.EndsWith("/tree", StringComparison.Ordinal) ? YieldBasis.KgPerTree
+            : YieldBasis.KgPerHa;
+        var (min, max) = basis switch
+        {
+            YieldBasis.KgPerHa => (100, LargestKgPerHa),
+            YieldBasis.KgPerTree => (0.05, LargestKgPerTree),
+            _ => (1, LargestFruitPerTree),
+        };
+        return new(basis, reader.Required(field, "Yield", amount, Table(packages), min, max));
+    }
+
+    // Factors to the basis unit of each code; packages weigh what the estate says they weigh.
+    private static FrozenDictionary<string, Unit> Table(PackageMasses packages)
+    {
+        double Mass(string code) => code switch
+        {
+            "bin" => packages.BinKg,
+            "box" => packages.BoxKg,
+            "bushel" => packages.BushelKg,
+            "fruit" => 1,
+            _ => Units.Mass[code].Factor,
+        };
+
+        double Per(string code) => code == "tree" ? 1 : Units.Area[code].Factor;
+
+        return UnitCodes.ToFrozenDictionary(c => c, c =>
+        {
+            var parts = c.Split('/');
+            return new Unit(c, Mass(parts[0]) / Per(parts[1]));
+        });
+    }
+}

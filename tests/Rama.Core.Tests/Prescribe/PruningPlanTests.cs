@@ -1,0 +1,75 @@
+using Rama.Core.Decide;
+using Rama.Core.Prescribe;
+
+namespace Rama.Core.Tests.Prescribe;
+
+public sealed class PruningPlanTests
+{
+    private static readonly double[] Even = [300, 310, 290, 305, 295, 300];
+
+    [Fact]
+    public void The_stage_is_the_first_thing_still_to_do()
+    {
+        Assert.Equal(Stage.Target, PruningPlan.Of(Entries.Plan(Even) with { Target = new() }).Stage);
+        Assert.Equal(Stage.Count, PruningPlan.Of(Entries.Plan()).Stage);
+        Assert.Equal(Stage.Decide, PruningPlan.Of(Entries.Plan(100, 400)).Stage);
+        Assert.Equal(Stage.Prescribe, PruningPlan.Of(Entries.Plan(Even)).Stage);
+    }
+
+    [Fact]
+    public void Every_page_shows_the_same_numbers()
+    {
+        var plan = PruningPlan.Of(Entries.Plan(Even));
+        Assert.Equal(plan.Prescription!.BudsPerLimb, plan.Prescription.BudsLeft / plan.Prescription.LimbsLeft, 9);
+        Assert.Equal(plan.Buds!.BudsPerLimb!.Value, plan.Prescription.BudsPerLimb, 9);
+        Assert.Equal(plan.Buds.BudsPerTree, plan.Ledger!.Wanted);
+        Assert.Equal(plan.Prescription.BudsLeft, plan.Ledger.Left!.Mean);
+        Assert.Equal(plan.Ledger.Standing!.Mean - plan.Ledger.Drops.Sum(d => d.Drop), plan.Ledger.Left.Mean, 9);
+    }
+
+    [Fact]
+    public void An_untouched_target_is_not_called_wrong() =>
+        Assert.Empty(PruningPlan.Of(Entries.Plan(Even) with { Target = new() }).Problems);
+
+    [Fact]
+    public void Problems_of_every_part_come_back_together()
+    {
+        var plan = PruningPlan.Of(Entries.Plan(200, -1) with
+        {
+            Planting = Entries.Planting with { RowSpacing = new(0, "m") },
+            Target = Entries.Target with { PackOut = new(120, "%") },
+            Settings = new() { Cap = new(95, "%") },
+        });
+        Assert.Equal(
+            ["planting.rowSpacing", "target.packOut", "count.trees[1].floralBuds", "settings.cap"],
+            plan.Problems.Select(p => p.Field));
+        Assert.Equal(Stage.Target, plan.Stage);
+    }
+
+    [Fact]
+    public void The_card_carries_the_plan_s_numbers_in_both_languages()
+    {
+        var plan = PruningPlan.Of(Entries.Plan(Even));
+        var english = PruningCard.Of(plan, 2027, "en")!;
+        var spanish = PruningCard.Of(plan, 2027, "es")!;
+        Assert.Equal("Leave 221 floral buds on each tree", english.Headline);
+        Assert.Equal("Dejar 221 yemas de flor en cada árbol", spanish.Headline);
+        Assert.Equal(["300", "221", "123"], english.Numbers.Select(n => n.Value));
+        Assert.Equal(english.Cuts.Select(c => c.Number), spanish.Cuts.Select(c => c.Number));
+        Assert.All(english.Cuts.Zip(spanish.Cuts), pair => Assert.NotEqual(pair.First.LookFor, pair.Second.LookFor));
+        // Eye protection is on every card, whatever the decision: handbook 5.5.
+        Assert.Contains("Eye protection", english.Safety, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public void A_card_for_no_prune_says_that_dense_is_right()
+    {
+        var card = PruningCard.Of(PruningPlan.Of(Entries.Plan(100, 105, 95, 102, 98)), 2027, "en")!;
+        Assert.Equal(DecisionKind.NoPrune, card.Kind);
+        Assert.Contains("dense", card.Look, StringComparison.Ordinal);
+        Assert.Single(card.Cuts);
+    }
+
+    [Fact]
+    public void There_is_no_card_before_a_count() => Assert.Null(PruningCard.Of(PruningPlan.Of(Entries.Plan()), 2027, "en"));
+}

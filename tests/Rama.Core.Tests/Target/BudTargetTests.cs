@@ -1,0 +1,44 @@
+using Rama.Core.Target;
+
+namespace Rama.Core.Tests.Target;
+
+public sealed class BudTargetTests
+{
+    // Issue text and handbook 2.3: 122.7 fruit × 1.8; 60 000 ÷ (0.190 × 0.88 × 2 925.4) = 122.67 exactly, × 1.8 = 220.8.
+    [Fact]
+    public void The_chain_ends_at_220_8_buds()
+    {
+        var plan = Rama.Core.Prescribe.PruningPlan.Of(Entries.Plan());
+        Near.Printed(122.7, plan.Crop!.FruitPerTree, 1);
+        Near.Printed(220.8, plan.Buds!.BudsPerTree, 1);
+    }
+
+    // Handbook 2.4 [derived].
+    [Theory]
+    [InlineData(22, 7.4, 4.4)]
+    [InlineData(18, 9.1, 5.3)]
+    public void Ninety_six_fruit_at_1_7(double limbs, double budsPerLimb, double fruitPerLimb)
+    {
+        var target = BudTarget.Of(96, 1.7, limbs);
+        Near.Printed(163.2, target.BudsPerTree, 1);
+        Near.Printed(budsPerLimb, target.BudsPerLimb, 1);
+        Near.Printed(fruitPerLimb, target.FruitPerLimb, 1);
+    }
+
+    // Handbook 2.4 [practice]: usual range 1.5 to 2.0.
+    [Theory]
+    [InlineData(1.4, "bud-factor.low")]
+    [InlineData(2.3, "bud-factor.high")]
+    [InlineData(3.2, "bud-factor.extreme")]
+    [InlineData(1.8, null)]
+    public void An_unusual_factor_is_warned_of(double factor, string? code) =>
+        Assert.Equal(code, BudTarget.Of(96, factor).Warnings.SingleOrDefault()?.Code);
+
+    [Theory]
+    [InlineData(0.9)]
+    [InlineData(0.0)]
+    [InlineData(7.0)]
+    public void A_factor_that_cannot_be_is_told_at_its_field(double factor) =>
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() => new BudFactorEntry { FruitPerTree = 96, BudFactor = factor }.Calculate()), "budFactor", "range");
+}

@@ -1,0 +1,126 @@
+using CsCheck;
+using Rama.Core.Estate;
+using Rama.Core.Quantities;
+using Rama.Core.Target;
+
+namespace Rama.Core.Tests.Target;
+
+public sealed class CropTargetTests
+{
+    private static readonly DensityEntry Metric = Entries.Planting;
+
+    private static readonly DensityEntry American = new()
+    {
+        RowSpacing = new(13, "ft"), TreeSpacing = new(4, "ft"), Area = new(5, "ac"), MissingShare = new(2, "%"),
+    };
+
+    private static CropTarget Of(DensityEntry ground, double yield, string yieldUnit, double size, string sizeUnit, double packOut = 100) =>
+        CropTarget.Of(PlantingDensity.Of(ground.ReadForm()), new CropTargetEntry
+        {
+            Yield = new(yield, yieldUnit), FruitSize = new(size, sizeUnit), PackOut = new(packOut, "%"),
+        }.ReadCrop());
+
+    // Handbook 2.3 [derived].
+    [Fact]
+    public void Sixty_tonnes_of_190_grams() => Near.Printed(122.7, Of(Metric, 60, "t/ha", 190, "g", 88).FruitPerTree, 1);
+
+    // Handbook 2.3 [derived]: the mass of a bushel cancels where the size is told per bushel.
+    [Fact]
+    public void Nine_hundred_fifty_bushels_of_a_hundred() =>
+        Near.Printed(115.7, Of(American, 950, "bushel/ac", 100, "fruit/bushel").FruitPerTree, 1);
+
+    [Fact]
+    public void The_same_in_boxes_when_size_is_told_per_box() =>
+        Near.Printed(115.7, Of(American, 950, "box/ac", 100, "fruit/box").FruitPerTree, 1);
+
+    // Handbook 2.2 [practice]: fruit of a 40 lb carton.
+    [Theory]
+    [InlineData(80, 227)]
+    [InlineData(100, 181)]
+    [InlineData(125, 145)]
+    public void Count_size_to_grams(double count, double grams) =>
+        Near.Printed(grams, Of(Metric, 60, "t/ha", count, "fruit/box").FruitMassG, 0);
+
+    // Handbook 2.2 [derived]: round fruit of 0.85 g/cm³.
+    [Theory]
+    [InlineData(65, 122)]
+    [InlineData(70, 153)]
+    [InlineData(75, 188)]
+    [InlineData(80, 228)]
+    [InlineData(85, 273)]
+    public void Diameter_to_grams(double mm, double grams) => Near.Printed(grams, FruitSize.MassG(mm), 0);
+
+    [Theory]
+    [InlineData("bin/ha", 200)]   // 60 t in bins of 300 kg
+    [InlineData("kg/ha", 60_000)]
+    public void The_same_yield_in_another_unit_is_the_same_target(string unit, double value) =>
+        Near.Printed(122.7, Of(Metric, value, unit, 190, "g", 88).FruitPerTree, 1);
+
+    // 60 t/ha on 2 925.4 bearing trees/ha is 20.51 kg a tree, worked by hand.
+    [Theory]
+    [InlineData(20.51, "kg/tree")]
+    [InlineData(45.217, "lb/tree")]
+    public void Yield_per_tree_needs_no_density(double value, string unit) =>
+        Near.Printed(122.7, Of(Metric, value, unit, 190, "g", 88).FruitPerTree, 1);
+
+    [Fact]
+    public void Fruit_per_tree_is_taken_as_it_is() => Assert.Equal(96, Of(Metric, 96, "fruit/tree", 190, "g", 50).FruitPerTree);
+
+    [Fact]
+    public void Own_package_masses_win() => Near.Printed(122.7, CropTarget.Of(PlantingDensity.Of(Metric.ReadForm()), new CropTargetEntry
+    {
+        Yield = new(150, "bin/ha"), FruitSize = new(190, "g"), PackOut = new(88, "%"), Packages = new() { Bin = new(400, "kg") },
+    }.ReadCrop()).FruitPerTree, 1);
+
+    [Fact]
+    public void More_yield_never_means_fewer_buds() =>
+        Gen.Select(Gen.Int[0, YieldTarget.UnitCodes.Count - 1].Select(i => YieldTarget.UnitCodes[i]), Gen.Double[1, 2], Gen.Double[1, 3], Gen.Double[1, 6], Gen.Double[0.05, 1])
+            .Sample((unit, low, more, factor, packOut) =>
+            {
+                // A start that three-fold more still keeps within what every unit accepts.
+                var start = unit.EndsWith("/tree", StringComparison.Ordinal) ? 4 * low : unit is "kg/ha" or "lb/ac" ? 5_000 * low : 10 * low;
+                double Buds(double yield) => BudTarget.Of(Of(Metric, yield, unit, 190, "g", packOut * 100).FruitPerTree, factor).BudsPerTree;
+                return Buds(start * more) >= Buds(start);
+            });
+
+    [Fact]
+    public void The_last_step_gives_the_answer()
+    {
+        var target = Of(Metric, 60, "t/ha", 190, "g", 88);
+        var step = target.Steps[^1];
+        Assert.Equal("crop-target.fruit-per-tree", step.Code);
+        Assert.Equal(target.Value, step.Result.Value);
+        // What the screen shows can be worked by hand: 60 000 ÷ (0.190 × 0.88 × 2 925.4).
+        Assert.Equal([60_000, 190, 0.88], step.Inputs.Take(3).Select(i => i.Value));
+        Near.Printed(2925.4, step.Inputs[3].Value, 1);
+    }
+
+    [Theory]
+    [InlineData("yield", "missing")]
+    [InlineData("fruitSize", "missing")]
+    public void Missing_yield_or_size_is_told_at_its_field(string field, string code) =>
+        Entries.AssertProblem(Entries.ProblemsOf(() => new CropTargetEntry().ReadCrop()), field, code);
+
+    [Theory]
+    [InlineData(0, "t/ha")]
+    [InlineData(-5, "t/ha")]
+    [InlineData(9_000, "t/ha")]
+    [InlineData(0, "fruit/tree")]
+    public void Absurd_yield_is_told_at_its_field(double value, string unit) =>
+        Entries.AssertProblem(Entries.ProblemsOf(() => (Entries.Target with { Yield = new(value, unit) }).ReadCrop()), "yield", "range");
+
+    [Theory]
+    [InlineData(0, "g", "range")]
+    [InlineData(-1, "fruit/box", "range")]
+    [InlineData(9, "in", "range")]
+    [InlineData(190, "stone", "unit")]
+    public void Absurd_size_is_told_at_its_field(double value, string unit, string code) =>
+        Entries.AssertProblem(Entries.ProblemsOf(() => (Entries.Target with { FruitSize = new(value, unit) }).ReadCrop()), "fruitSize", code);
+
+    [Theory]
+    [InlineData(1.01, "share")]
+    [InlineData(101, "%")]
+    [InlineData(0, "%")]
+    public void Pack_out_above_one_or_nothing_is_told_at_its_field(double value, string unit) =>
+        Entries.AssertProblem(Entries.ProblemsOf(() => (Entries.Target with { PackOut = new(value, unit) }).ReadCrop()), "packOut", "range");
+}
