@@ -1,0 +1,15 @@
+namespace Rama.Data.Estate;
+
+/// <summary>One estate. Everything else belongs to one.</summary>
+public sealed class EstateRecord
+{
+    public Guid Id { get; init; } = Guid.CreateVersion7();
+
+    public required string Name { get; set; }
+
+    /// <summary>Calendar year of the harvest being planned for.</summary>
+    public required int Season { get; set; }
+
+    /// <summary>The day the estate's season logic takes as today; null for the real one. Demo data sits in its own winter.</summary>
+    public DateOnly? Today { get; set; }
+}

@@ -1,0 +1,27 @@
+using Microsoft.AspNetCore.StaticFiles;
+
+namespace Rama.Web.Hosting;
+
+/// <summary>Serves the built front end: hashed assets for good, the page itself fresh each time with its nonce.</summary>
+internal static class FrontEnd
+{
+    public static WebApplication MapFrontEnd(this WebApplication app)
+    {
+        app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = Cache });
+        app.MapFallback(async (HttpContext http, IWebHostEnvironment host) =>
+        {
+            if (http.Request.Path.StartsWithSegments("/api")) return Results.Problem(statusCode: 404, title: "There is no such address.");
+            var page = host.WebRootFileProvider.GetFileInfo("app.html");
+            if (!page.Exists) return Results.Problem(statusCode: 503, title: "The front end is not built. Run ./rama start.");
+            await using var stream = page.CreateReadStream();
+            using var reader = new StreamReader(stream);
+            http.Response.Headers.CacheControl = "no-store";
+            return Results.Content((await reader.ReadToEndAsync()).Replace("{{csp-nonce}}", SecurityHeaders.Nonce(http)), "text/html; charset=utf-8");
+        }).ExcludeFromDescription();
+        return app;
+    }
+
+    private static void Cache(StaticFileResponseContext context) =>
+        context.Context.Response.Headers.CacheControl =
+            context.Context.Request.Path.StartsWithSegments("/assets") ? "public, max-age=31536000, immutable" : "no-cache";
+}

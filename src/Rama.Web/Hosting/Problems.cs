@@ -1,0 +1,59 @@
+using System.Text.Json;
+using Microsoft.AspNetCore.Diagnostics;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Rama.Core.Explain;
+
+namespace Rama.Web.Hosting;
+
+/// <summary>Entries that cannot be used, told field by field.</summary>
+internal static class Problems
+{
+    /// <summary>Turns the core's complaint about an entry into a validation problem.</summary>
+    public static async ValueTask<object?> Filter(EndpointFilterInvocationContext context, EndpointFilterDelegate next)
+    {
+        try
+        {
+            return await next(context);
+        }
+        catch (UnusableEntryException e)
+        {
+            return Unusable(e.Problems);
+        }
+    }
+
+    private static ProblemHttpResult Unusable(IReadOnlyList<FieldProblem> problems) => TypedResults.Problem(
+        new HttpValidationProblemDetails(problems.GroupBy(p => p.Field).ToDictionary(g => g.Key, g => g.Select(p => p.Message).ToArray()))
+        {
+            Status = StatusCodes.Status400BadRequest,
+            Title = "Some of the entries cannot be used.",
+            // The same with codes and ranges, for showing them in the reader's language and units.
+            Extensions = { ["problems"] = problems },
+        });
+
+    /// <summary>Answers a request body that is not the JSON expected, naming the place.</summary>
+    internal sealed class UnreadableBody : IExceptionHandler
+    {
+        public async ValueTask<bool> TryHandleAsync(HttpContext http, Exception exception, CancellationToken cancel)
+        {
+            if (exception is not BadHttpRequestException bad) return false;
+            http.Response.StatusCode = bad.StatusCode;
+            var result = bad.InnerException is JsonException json && bad.StatusCode == StatusCodes.Status400BadRequest
+                ? Unusable([new(FieldOf(json.Path), "text", Expectation(json))])
+                : TypedResults.Problem(statusCode: bad.StatusCode, title: "The request cannot be read.");
+            await result.ExecuteAsync(http);
+            return true;
+        }
+
+        // $.target.yield.value → target.yield: an amount is one field to the person who typed it.
+        private static string FieldOf(string? path)
+        {
+            var field = (path ?? "").TrimStart('$', '.');
+            return field.EndsWith(".value", StringComparison.Ordinal) ? field[..^".value".Length] : field;
+        }
+
+        private static string Expectation(JsonException json) =>
+            json.Message.Contains("could not be mapped", StringComparison.Ordinal) ? "There is no such field. Check its spelling."
+            : json.Message.Contains("could not be converted", StringComparison.Ordinal) ? "Expected a number, or a text of the right kind."
+            : "This is not valid JSON here.";
+    }
+}

@@ -1,0 +1,60 @@
+using System.Reflection;
+using Microsoft.EntityFrameworkCore;
+using Rama.Data;
+using Rama.Data.Demo;
+using Rama.Web.Count;
+using Rama.Web.Decide;
+using Rama.Web.Estate;
+using Rama.Web.Hosting;
+using Rama.Web.Prescribe;
+using Rama.Web.Season;
+using Rama.Web.Target;
+
+var builder = WebApplication.CreateBuilder(args);
+builder.WebHost.ConfigureKestrel(server => server.Limits.MaxRequestBodySize = 1_000_000);
+builder.Services.ConfigureHttpJsonOptions(json => Json.Configure(json.SerializerOptions));
+builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
+builder.Services.AddProblemDetails();
+builder.Services.AddExceptionHandler<Problems.UnreadableBody>();
+builder.Services.AddOpenApi("v1", OpenApi.Configure);
+builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddResponseCompression();
+
+// The build runs this program once to write the API document; there is no database then.
+var describing = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
+builder.Services.AddRamaDatabase(describing ? "" : builder.Configuration.GetConnectionString("Rama")
+    ?? throw new InvalidOperationException("No database: set ConnectionStrings__Rama, or use ./rama start."));
+
+var app = builder.Build();
+if (args is ["prepare", .. var demo])
+{
+    await using var scope = app.Services.CreateAsyncScope();
+    await scope.ServiceProvider.GetRequiredService<RamaContext>().Database.MigrateAsync();
+    if (demo is [var file] && await scope.ServiceProvider.GetRequiredService<DemoLoader>().LoadIfEmptyAsync(file, CancellationToken.None))
+        Console.WriteLine("The demo estate is loaded.");
+    return;
+}
+
+app.UseExceptionHandler(new ExceptionHandlerOptions
+{
+    // A body that cannot be read is the sender's slip and is answered as such, not an error of the server to log.
+    SuppressDiagnosticsCallback = context => context.Exception is BadHttpRequestException,
+});
+app.UseStatusCodePages();
+app.UseSecurityHeaders();
+app.UseResponseCompression();
+app.MapOpenApi("/openapi/{documentName}.json");
+app.MapGet("/health", async (RamaContext database, CancellationToken cancel) =>
+    await database.Database.CanConnectAsync(cancel) ? Results.Ok("ready") : Results.StatusCode(503)).ExcludeFromDescription();
+
+var api = app.MapGroup("/api/v1").ProducesValidationProblem().AddEndpointFilter(Problems.Filter);
+api.MapGroup("").AddEndpointFilter(TheEstate.Filter)
+    .MapSeason().MapEstate().MapTarget().MapCount().MapDecide().MapPrescribe();
+api.MapGroup("/calculations").WithTags("Calculations")
+    .MapEstateCalculators().MapTargetCalculators().MapCountCalculators().MapDecideCalculators().MapPrescribeCalculators();
+
+app.MapFrontEnd();
+app.Run();
+
+/// <summary>Named for the tests that start the application.</summary>
+public partial class Program;

@@ -1,0 +1,47 @@
+import createClient from 'openapi-fetch';
+import type { components, paths } from './schema';
+
+export const api = createClient<paths>({ baseUrl: '/' });
+
+type Schemas = components['schemas'];
+export type Amount = Schemas['Amount'];
+export type BudLedger = Schemas['BudLedger'];
+export type Catalogue = Schemas['CatalogueView'];
+export type CountedTree = Schemas['CountedTreeEntry'];
+export type EditConflict = Schemas['EditConflict'];
+export type FieldProblem = Schemas['FieldProblem'];
+export type Figure = Schemas['Figure'];
+export type Notice = Schemas['Notice'];
+export type PlanEntry = Schemas['PlanEntry'];
+export type PlantingEntry = Schemas['PlantingEntry'];
+export type PlantingView = Schemas['PlantingView'];
+export type PruningCard = Schemas['PruningCard'];
+export type PruningPlan = Schemas['PruningPlan'];
+export type SeasonView = Schemas['SeasonView'];
+export type SeasonLine = Schemas['SeasonLine'];
+export type Stage = Schemas['Stage'];
+export type Step = Schemas['Step'];
+export type SurveyEntry = Schemas['SurveyEntry'];
+export type TargetEntry = Schemas['TargetEntry'];
+
+/** What the server answers when an entry cannot be used or a request fails. */
+export interface Problem {
+  title?: string | null;
+  status?: number | null;
+  problems?: FieldProblem[];
+  current?: PlantingView;
+}
+
+/** A failed request, with what the server said about it. */
+export class RequestError extends Error {
+  constructor(readonly status: number, readonly problem: Problem) {
+    super(problem.title ?? `The server answered ${status}.`);
+  }
+}
+
+/** Unwraps an answer: its data, or a RequestError. */
+export async function answered<T>(request: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  const { data, error, response } = await request;
+  if (response.ok && data !== undefined) return data;
+  throw new RequestError(response.status, (error ?? {}) as Problem);
+}

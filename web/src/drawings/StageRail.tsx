@@ -1,0 +1,51 @@
+import { NavLink } from 'react-router';
+import { useReading } from '../words/useReading';
+import './stageRail.css';
+
+export interface RailStage {
+  id: string;
+  /** Where it leads; null for a stage that is still to come. */
+  to: string | null;
+  done: boolean;
+  /** The number that matters at the stage. */
+  key: string;
+}
+
+/** The stages of the work as buds on a stem: outline to come, filled done, opening and larger the one shown. */
+export function StageRail({ stages }: { stages: RailStage[] }) {
+  const { t } = useReading();
+  return (
+    <nav className="rail" aria-label={t('rail.label')}>
+      {stages.map((stage) => {
+        const name = t(`stage.${stage.id}`);
+        const inner = (open: boolean) => (
+          <>
+            <Bud state={open ? 'open' : stage.done ? 'done' : 'closed'} />
+            <span className="rail-text">
+              <span className="rail-name">{name}</span>
+              <span className="rail-key">{stage.key}</span>
+            </span>
+          </>
+        );
+        return stage.to === null
+          ? <span key={stage.id} className="rail-stage rail-later">{inner(false)}</span>
+          : <NavLink key={stage.id} to={stage.to} className="rail-stage">{({ isActive }) => inner(isActive)}</NavLink>;
+      })}
+    </nav>
+  );
+}
+
+/** One bud with its piece of stem. */
+function Bud({ state }: { state: 'closed' | 'done' | 'open' }) {
+  const grow = state === 'open' ? 1.45 : 1;
+  return (
+    <svg className="rail-bud" viewBox="0 0 52 72" aria-hidden>
+      <path d="M14 -2 C12 20 17 50 14 74" className="rail-stem" />
+      <path d="M15 46 C22 46 27 43 29 37" className="rail-twig" />
+      <g transform={`translate(30 38) rotate(14) scale(${grow})`} className={`rail-bud-${state}`}>
+        <path d="M0 0 C-9 -5 -8 -15 1 -23 C9 -15 9 -5 0 0Z" />
+        <path d="M-5 -4 C-2 -9 1 -12 1 -20" className="rail-scale" />
+      </g>
+    </svg>
+  );
+}

@@ -1,0 +1,57 @@
+import { Input } from 'antd';
+import { useId, type ReactNode } from 'react';
+import { useReading } from '../words/useReading';
+import './field.css';
+
+export interface Option {
+  value: string;
+  label: string;
+}
+
+interface FieldProps {
+  label: string;
+  /** Path of the field, for tests and for finding the first one in trouble. */
+  path: string;
+  text: string;
+  onText: (text: string) => void;
+  problem?: string | undefined;
+  hint?: ReactNode;
+  /** Units to choose from; a single one is shown as it is. */
+  units?: readonly string[];
+  unit?: string | undefined;
+  onUnit?: (unit: string) => void;
+  numeric?: boolean;
+}
+
+/** One input with its label, unit, and what is wrong with it. */
+export function Field({ label, path, text, onText, problem, hint, units, unit, onUnit, numeric = true }: FieldProps) {
+  const { unitName } = useReading();
+  const id = useId();
+  return (
+    <div className="field" data-field={path}>
+      <label htmlFor={id}>{label}</label>
+      <div className="field-row">
+        <Input id={id} value={text} inputMode={numeric ? 'decimal' : 'text'} autoComplete="off" className={numeric ? 'field-number' : ''}
+          status={problem ? 'error' : ''} aria-invalid={problem ? true : undefined} aria-describedby={problem ? `${id}-problem` : undefined}
+          onChange={(e) => { onText(e.target.value); }} />
+        {units && units.length > 1 && (
+          <Choice value={unit ?? ''} onChange={(next) => onUnit?.(next)} label={`${label}: unit`} options={units.map((u) => ({ value: u, label: unitName(u) }))} />
+        )}
+        {units?.length === 1 && <span className="field-unit">{unitName(units[0]!)}</span>}
+      </div>
+      {problem ? <p className="field-problem" id={`${id}-problem`} role="alert">{problem}</p> : hint && <p className="field-hint">{hint}</p>}
+    </div>
+  );
+}
+
+/** A native choice list: quick on a keyboard, right on a phone. */
+export function Choice({ value, onChange, options, label, empty, invalid = false }: {
+  value: string; onChange: (value: string) => void; options: Option[]; label: string; empty?: string; invalid?: boolean;
+}) {
+  return (
+    <select className="choice" aria-label={label} aria-invalid={invalid ? true : undefined} value={value} onChange={(e) => { onChange(e.target.value); }}>
+      {empty !== undefined && <option value="">{empty}</option>}
+      {options.map((o) => <option key={o.value} value={o.value}>{o.label}</option>)}
+    </select>
+  );
+}

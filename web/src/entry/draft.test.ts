@@ -1,0 +1,20 @@
+import { describe, expect, it } from 'vitest';
+import { readDraft, toDraft, type FormSpec } from './draft';
+
+const spec: FormSpec = { name: 'text', year: 'number', spacing: { amount: 'm' }, 'packages.box': { amount: 'kg' } };
+const entry = { name: 'Long Acre', year: 2018, spacing: { value: 3.5, unit: 'm' }, packages: { box: { value: null, unit: 'lb' } } };
+
+describe('a form draft', () => {
+  it.each(['en', 'es'] as const)('reads back what it shows in %s', (language) =>
+    expect(readDraft(spec, toDraft(spec, entry, language), language)).toEqual({ entry, unreadable: [] }));
+
+  it('shows decimals as the language writes them', () => expect(toDraft(spec, entry, 'es')['spacing']).toEqual({ text: '3,5', unit: 'm' }));
+
+  it('starts an untouched amount in the form’s first unit', () =>
+    expect(toDraft(spec, { spacing: null }, 'en')['spacing']).toEqual({ text: '', unit: 'm' }));
+
+  it('keeps what is no number out of the entry and names its field', () => {
+    const draft = { ...toDraft(spec, entry, 'en'), spacing: { text: 'three', unit: 'm' } };
+    expect(readDraft(spec, draft, 'en')).toEqual({ entry: { ...entry, spacing: { value: null, unit: 'm' } }, unreadable: ['spacing'] });
+  });
+});

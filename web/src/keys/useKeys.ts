@@ -1,0 +1,19 @@
+import { useEffect, useRef } from 'react';
+
+/** Single-key commands of a page; they rest while someone types or a dialog is open. */
+export function useKeys(keys: Record<string, () => void>) {
+  const current = useRef(keys);
+  useEffect(() => { current.current = keys; });
+  useEffect(() => {
+    const press = (e: KeyboardEvent) => {
+      const at = e.target as HTMLElement;
+      if (e.ctrlKey || e.metaKey || e.altKey || at.closest('input, textarea, select, [role="dialog"]')) return;
+      const act = current.current[e.key];
+      if (!act) return;
+      e.preventDefault();
+      act();
+    };
+    window.addEventListener('keydown', press);
+    return () => { window.removeEventListener('keydown', press); };
+  }, []);
+}

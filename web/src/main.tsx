@@ -1,0 +1,36 @@
+import '@fontsource/bitter/latin-400.css';
+import '@fontsource/bitter/latin-700.css';
+import '@fontsource/source-sans-3/latin-400.css';
+import '@fontsource/source-sans-3/latin-600.css';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { ConfigProvider } from 'antd';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { App } from './App';
+import { RequestError } from './api/client';
+import './look/tokens.css';
+import './look/pages.css';
+import { theme } from './look/theme';
+import './words/i18n';
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      // The server has said no; asking again will not change it. A lost connection is worth two more tries.
+      retry: (failures, error) => !(error instanceof RequestError) && failures < 2,
+      // Another person's save reaches this screen when it is looked at again.
+      staleTime: 10_000,
+    },
+  },
+});
+const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '';
+
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <ConfigProvider theme={theme} csp={{ nonce }} wave={{ disabled: true }} button={{ autoInsertSpace: false }}>
+      <QueryClientProvider client={queries}>
+        <App />
+      </QueryClientProvider>
+    </ConfigProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,103 @@
+import { useEffect } from 'react';
+import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router';
+import type { PlantingView, PruningPlan, Stage } from '../api/client';
+import { Ledger } from '../drawings/Ledger';
+import { StageRail, type RailStage } from '../drawings/StageRail';
+import { useKeys } from '../keys/useKeys';
+import { useSeason } from '../stages/season/useSeason';
+import { Trouble } from '../Trouble';
+import { useReading } from '../words/useReading';
+import { ConflictDialog } from './ConflictDialog';
+import { PlantingWorkContext, usePlanting } from './usePlanting';
+
+const stages: Stage[] = ['target', 'count', 'decide', 'prescribe'];
+const later = ['crew', 'check', 'result'];
+
+export function PlantingPage() {
+  const { id } = useParams();
+  // A fresh page per planting, so that no draft of one is ever shown at another.
+  return <Planting key={id} id={id!} />;
+}
+
+/** The heart: the stage rail, the ledger always in view, and the page of the stage below it. */
+function Planting({ id }: { id: string }) {
+  const { t } = useReading();
+  const { work, error } = usePlanting(id);
+  const go = useNavigate();
+  const { pathname } = useLocation();
+  const stage = pathname.split('/').at(-1)!;
+  const season = useSeason();
+  const step = (by: number) => {
+    const all = season.data?.plantings ?? [];
+    const next = all[all.findIndex((p) => p.id === id) + by];
+    if (next) void go(`/plantings/${next.id}/${stage}`);
+  };
+  useKeys({
+    j: () => { step(1); },
+    k: () => { step(-1); },
+    ...Object.fromEntries(stages.map((s, i) => [String(i + 1), () => void go(s)])),
+  });
+  useEffect(() => { document.title = work ? `${work.view.planting.code} ${work.view.planting.name} · Rama` : 'Rama'; }, [work]);
+
+  if (error) return <Trouble error={error} retry={() => { window.location.reload(); }} />;
+  if (!work) return <p className="waiting">{t('loading')}</p>;
+  const { view, plan, unsaved } = work;
+  return (
+    <PlantingWorkContext.Provider value={work}>
+      <div className="planting">
+        <div className="planting-rail"><Rail plan={plan} /></div>
+        <main className="planting-main">
+          <div className="planting-head">
+            <h1>{view.planting.code} {view.planting.name}</h1>
+            <About view={view} plan={plan} />
+            <Link to="estate" className="small">{t('planting.edit')}</Link>
+            <span className="keys small dim"><kbd>k</kbd> <kbd>j</kbd> {t('planting.keys')}</span>
+          </div>
+          {plan.ledger
+            ? <Ledger ledger={plan.ledger} draft={unsaved.length > 0} />
+            : <p className="sheet ledger-missing">{t(unsaved.length > 0 ? 'ledger.wait-for-entries' : 'ledger.wait-for-target')}</p>}
+          <Outlet />
+        </main>
+      </div>
+      <ConflictDialog />
+    </PlantingWorkContext.Provider>
+  );
+}
+
+function About({ view, plan }: { view: PlantingView; plan: PruningPlan }) {
+  const { t, local, amount, number } = useReading();
+  const { planting, density } = plan;
+  if (!planting || !density) return <span>{view.planting.variety}</span>;
+  const area = amount(planting.form.areaHa, 'ha', 1);
+  const row = amount(planting.form.rowSpacingM, 'm', 1);
+  const tree = amount(planting.form.treeSpacingM, 'm', 1);
+  return (
+    <span>
+      {[
+        t('planting.on', { variety: planting.variety.name, rootstock: planting.rootstock.name }), local(planting.system.name).toLowerCase(), t('leaf', { leaf: planting.leaf }),
+        `${row.number} × ${tree.number} ${row.unit}`, `${area.number} ${area.unit}`, t('planting.bearing', { trees: number(density.bearingTrees, 0) }),
+      ].join(' · ')}
+    </span>
+  );
+}
+
+/** The stages with the number that matters at each. */
+function Rail({ plan }: { plan: PruningPlan }) {
+  const { t, number } = useReading();
+  const { crop, survey, decision, prescription } = plan;
+  const half = survey?.buds.high == null ? null : survey.buds.high - survey.buds.mean;
+  const keys: Record<Stage, string> = {
+    target: crop ? t('rail.target', { fruit: number(crop.fruitPerTree, 0) }) : '',
+    count: survey ? (half === null ? number(survey.buds.mean, 0) : `${number(survey.buds.mean, 0)} ± ${number(half, 0)}`) : t('rail.no-count'),
+    decide: decision ? t(`decision.${decision.kind}`).toLowerCase() : '',
+    prescribe: prescription ? t('rail.left', { buds: number(prescription.budsLeft, 0) }) : '',
+  };
+  const done: Record<Stage, boolean> = {
+    target: crop !== null, count: survey !== null, decide: decision?.settled ?? false, prescribe: false,
+  };
+  const rail: RailStage[] = [
+    ...stages.map((id) => ({ id, to: id, done: done[id], key: keys[id] })),
+    ...later.map((id) => ({ id, to: null, done: false, key: t('rail.later') })),
+  ];
+  return <StageRail stages={rail} />;
+}

@@ -1,0 +1,19 @@
+import { Button } from 'antd';
+import { useReading } from '../words/useReading';
+import type { SectionName } from './sections';
+import { usePlantingWork } from './usePlanting';
+
+/** Save and undo for one part, and what went wrong beside any field. */
+export function SaveBar({ section }: { section: SectionName }) {
+  const { t } = useReading();
+  const { unsaved, saving, failure, save, discard } = usePlantingWork();
+  const dirty = unsaved.includes(section);
+  return (
+    <div className="save-bar">
+      <Button type="primary" htmlType="button" disabled={!dirty} loading={saving} onClick={() => void save(section)} data-test="save">{t('save')}</Button>
+      <Button disabled={!dirty || saving} onClick={() => { discard(section); }}>{t('discard')}</Button>
+      <span className="small dim" role="status" data-test="save-state">{dirty ? t('unsaved') : t('saved')}</span>
+      {failure && <p className="field-problem" role="alert">{failure}</p>}
+    </div>
+  );
+}

@@ -1,0 +1,163 @@
+import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
+import { createContext, useContext, useEffect, useMemo, useState } from 'react';
+import { api, answered, RequestError, type FieldProblem, type PlanEntry, type PlantingView, type PruningPlan } from '../api/client';
+import { useReading } from '../words/useReading';
+import { problemText } from './problemText';
+import { sections, type Drafts, type SectionName } from './sections';
+
+/** Someone else saved the same part first: what was typed here, and the planting as it stands now. */
+export interface Conflict {
+  section: SectionName;
+  current: PlantingView;
+}
+
+/** One planting while it is worked on: what is saved, what is typed and not saved yet, and the plan that follows. */
+export interface PlantingWork {
+  view: PlantingView;
+  plan: PruningPlan;
+  /** Parts with unsaved typing. */
+  unsaved: SectionName[];
+  saving: boolean;
+  /** A failure that has no field: the server or the network. */
+  failure: string | null;
+  conflict: Conflict | null;
+  draft: <S extends SectionName>(section: S) => Drafts[S];
+  change: <S extends SectionName>(section: S, draft: Drafts[S]) => void;
+  discard: (section: SectionName) => void;
+  save: (section: SectionName, over?: PlantingView) => Promise<void>;
+  takeTheirs: (conflict: Conflict) => void;
+  /** What is wrong at a field of a part, if it should be said now. */
+  problem: (section: SectionName, field: string) => string | undefined;
+}
+
+export const PlantingWorkContext = createContext<PlantingWork | null>(null);
+
+export function usePlantingWork(): PlantingWork {
+  const work = useContext(PlantingWorkContext);
+  if (!work) throw new Error('usePlantingWork belongs below a planting page');
+  return work;
+}
+
+export const plantingKey = (id: string) => ['planting', id] as const;
+
+/** Keeps drafts while pages change, previews the plan of what is typed, saves part by part. */
+export function usePlanting(id: string): { work: PlantingWork | null; error: Error | null } {
+  const reading = useReading();
+  const { t, language } = reading;
+  const client = useQueryClient();
+  const stored = useQuery({ queryKey: plantingKey(id), queryFn: () => answered(api.GET('/api/v1/plantings/{id}', { params: { path: { id } } })) });
+  const [drafts, setDrafts] = useState<Partial<Drafts>>({});
+  const [tried, setTried] = useState<Partial<Record<SectionName, FieldProblem[]>>>({});
+  const [conflict, setConflict] = useState<Conflict | null>(null);
+  const [failure, setFailure] = useState<string | null>(null);
+  const [saving, setSaving] = useState(false);
+  const view = stored.data;
+
+  const unsaved = Object.keys(drafts) as SectionName[];
+  const read = useMemo(() => readAll(drafts, language), [drafts, language]);
+  const typed: PlanEntry | null = useMemo(() => view && unsaved.length > 0
+    ? { season: view.season, planting: view.planting, target: view.target, count: view.count, settings: view.settings, ...read.entries }
+    : null, [view, unsaved.length, read]);
+  const settled = useSettled(typed, 180);
+  const preview = useQuery({
+    queryKey: ['plan', settled],
+    queryFn: ({ signal }) => answered(api.POST('/api/v1/calculations/plan', { body: settled!, signal })),
+    enabled: settled !== null,
+    placeholderData: keepPreviousData,
+    staleTime: Infinity,
+    gcTime: 60_000,
+  });
+
+  useEffect(() => {
+    if (unsaved.length === 0) return;
+    const warn = (e: BeforeUnloadEvent) => { e.preventDefault(); };
+    window.addEventListener('beforeunload', warn);
+    return () => { window.removeEventListener('beforeunload', warn); };
+  }, [unsaved.length]);
+
+  if (!view) return { work: null, error: stored.error };
+  const plan = typed && preview.data ? preview.data : view.plan;
+
+  function without<T extends object>(all: T, section: SectionName): T {
+    return Object.fromEntries(Object.entries(all).filter(([name]) => name !== section)) as T;
+  }
+  function settle(section: SectionName, next: PlantingView) {
+    client.setQueryData(plantingKey(id), next);
+    void client.invalidateQueries({ queryKey: ['season'] });
+    setDrafts((all) => without(all, section));
+    setTried((all) => without(all, section));
+    setConflict(null);
+  }
+
+  async function save<S extends SectionName>(section: S, over: PlantingView = view!) {
+    const draft = drafts[section];
+    if (draft === undefined) return;
+    setFailure(null);
+    setTried((all) => ({ ...all, [section]: all[section] ?? [] }));
+    const { entry, unreadable } = sections[section].read(draft as Drafts[S], language);
+    if (unreadable.length > 0) {
+      focusFirstProblem();
+      return;
+    }
+    setSaving(true);
+    try {
+      settle(section, await sections[section].save(over, entry));
+    } catch (e) {
+      if (!(e instanceof RequestError)) setFailure(t('failure.network'));
+      else if (e.status === 409 && e.problem.current) setConflict({ section, current: e.problem.current });
+      else if (e.problem.problems) {
+        setTried((all) => ({ ...all, [section]: e.problem.problems! }));
+        focusFirstProblem();
+      } else setFailure(e.message);
+    } finally {
+      setSaving(false);
+    }
+  }
+
+  function problem(section: SectionName, field: string): string | undefined {
+    if (drafts[section] === undefined) return undefined;
+    if (read.unreadable[section]?.includes(field)) return t('problem:text', { example: reading.number(3.5) });
+    const found = plan.problems.find((p) => p.field === `${section}.${field}`) ?? tried[section]?.find((p) => p.field === field);
+    if (!found || (found.code === 'missing' && !tried[section])) return undefined;
+    return problemText(found, reading);
+  }
+
+  return {
+    error: null,
+    work: {
+      view, plan, unsaved, saving, failure, conflict, problem, save,
+      draft: <S extends SectionName>(section: S) => (drafts[section] as Drafts[S] | undefined) ?? sections[section].from(view, language),
+      change: (section, draft) => { setDrafts((all) => ({ ...all, [section]: draft })); },
+      discard: (section) => { setDrafts((all) => without(all, section)); setTried((all) => without(all, section)); setFailure(null); },
+      takeTheirs: ({ section, current }) => { settle(section, current); },
+    },
+  };
+}
+
+function readAll(drafts: Partial<Drafts>, language: 'en' | 'es') {
+  const entries: Partial<PlanEntry> = {};
+  const unreadable: Partial<Record<SectionName, string[]>> = {};
+  function take<S extends SectionName>(section: S) {
+    const draft = drafts[section];
+    if (draft === undefined) return;
+    const read = sections[section].read(draft as Drafts[S], language);
+    Object.assign(entries, { [section]: read.entry });
+    unreadable[section] = read.unreadable;
+  }
+  (Object.keys(drafts) as SectionName[]).forEach(take);
+  return { entries, unreadable };
+}
+
+/** A value once it has stopped changing for a moment; null passes at once. */
+function useSettled<T>(value: T | null, milliseconds: number): T | null {
+  const [settled, setSettled] = useState(value);
+  useEffect(() => {
+    const timer = setTimeout(() => { setSettled(value); }, value === null ? 0 : milliseconds);
+    return () => { clearTimeout(timer); };
+  }, [value, milliseconds]);
+  return value === null ? null : settled;
+}
+
+function focusFirstProblem() {
+  requestAnimationFrame(() => { document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus(); });
+}

@@ -1,0 +1,59 @@
+import { Link } from 'react-router';
+import { Notices } from '../../entry/Notices';
+import { Why } from '../../entry/Why';
+import { SaveBar } from '../../planting/SaveBar';
+import { useFormFields } from '../../planting/useFormFields';
+import { usePlantingWork } from '../../planting/usePlanting';
+import { useReading } from '../../words/useReading';
+import './decide.css';
+
+/** What to do with the planting this winter, why, and how sure the count makes it. */
+export function DecideStage() {
+  const { t, number, say } = useReading();
+  const { plan } = usePlantingWork();
+  const form = useFormFields('settings');
+  const decision = plan.decision;
+  if (!decision)
+    return <p className="sheet">{t('decide.waiting')} <Link to={plan.crop ? '../count' : '../target'}>{t(plan.crop ? 'stage.count' : 'stage.target')}</Link></p>;
+  const half = decision.surplusHigh === null ? null : decision.surplusHigh - decision.surplus;
+  const sign = decision.surplus > 0 ? '+' : '';
+  return (
+    <div className="columns">
+      <section>
+        <p className={`decision verdict-${decision.kind}`} data-test="decision">
+          {t(`decision.${decision.kind}`)}{decision.weight && <span className="decision-weight">, {t(`weight.${decision.weight}`)}</span>}
+        </p>
+        <p className="decision-reason">{say(decision.reason)}</p>
+        <dl className="chain">
+          <div>
+            <dt>{t('decide.surplus')}</dt>
+            <dd>
+              <Why steps={decision.steps}>
+                <span className="value">{sign}{number(decision.surplus, 0)}{half !== null && ` ± ${number(half, 0)}`}</span> <span className="unit">{t('unit:bud/tree')}</span>
+              </Why>
+            </dd>
+          </div>
+          <div><dt>{t('decide.band')}</dt><dd><span className="value">{number(decision.bandLow, 0)} – {number(decision.bandHigh, 0)}</span> <span className="unit">{t('unit:bud/tree')}</span></dd></div>
+          <div><dt>{t('decide.remove')}</dt><dd><span className="value">{number(decision.removeBuds, 0)}</span> <span className="unit">{t('unit:bud/tree')} · {number(decision.removeShare * 100, 0)} %</span></dd></div>
+          {decision.clustersToThinning >= 0.5 && (
+            <div><dt>{t('decide.thinning')}</dt><dd><span className="value">{number(decision.clustersToThinning, 0)}</span> <span className="unit">{t('unit:cluster/tree')}</span></dd></div>
+          )}
+          {decision.fruitShort !== null && decision.fruitAtBest !== null && (
+            <div><dt>{t('decide.short')}</dt><dd><span className="value">{number(decision.fruitShort, 0)}</span> <span className="unit">{t('unit:fruit/tree')} · {t('decide.at-best', { fruit: number(decision.fruitAtBest, 0) })}</span></dd></div>
+          )}
+        </dl>
+        <Notices notices={decision.warnings} />
+        {decision.settled && <p className="decision-settled">✓ {t('decide.settled')}</p>}
+      </section>
+      <aside className="sheet">
+        <h2 className="decide-rules">{t('decide.rules')}</h2>
+        {form.input('tolerance', ['%'], { hint: t('decide.tolerance-hint') })}
+        <div className="decide-gap" />
+        {form.input('cap', ['%'], {
+          hint: t('decide.cap-hint', { cap: number((plan.planting?.system.caps.shareOfBuds ?? 0.4) * 100, 0) }),
+        })}
+        <SaveBar section="settings" />
+      </aside>
+    </div>
+  );
+}

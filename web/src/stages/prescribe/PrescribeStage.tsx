@@ -1,0 +1,84 @@
+import { Link } from 'react-router';
+import type { PruningPlan } from '../../api/client';
+import { Notices } from '../../entry/Notices';
+import { Why } from '../../entry/Why';
+import { usePlantingWork } from '../../planting/usePlanting';
+import { useReading } from '../../words/useReading';
+import './prescribe.css';
+
+type Cut = NonNullable<PruningPlan['prescription']>['cuts'][number];
+
+/** The cuts in their order, with what each is expected to drop, and when to stop. */
+export function PrescribeStage() {
+  const { t, number, local, say } = useReading();
+  const { plan, view, unsaved } = usePlantingWork();
+  const { prescription, decision, planting } = plan;
+  if (!prescription || !decision || !planting)
+    return <p className="sheet">{t('prescribe.waiting')} <Link to={plan.crop ? '../count' : '../target'}>{t(plan.crop ? 'stage.count' : 'stage.target')}</Link></p>;
+
+  const dropped = prescription.cuts.reduce((sum, cut) => sum + cut.drop, 0);
+  const seconds = prescription.cuts.reduce((sum, cut) => sum + cut.seconds, 0);
+  return (
+    <div className="columns prescribe-columns">
+      <section>
+        <div className="stage-head">
+          <h2>{t('prescribe.heading')}</h2>
+          <span className="dim">{t(`prescribe.stop-${decision.kind}`, { left: number(prescription.budsLeft, 0), allowance: number(decision.removeBuds, 0) })}</span>
+        </div>
+        <table className="figures">
+          <thead>
+            <tr>
+              <th /><th>{t('prescribe.cut')}</th><th className="number">{t('prescribe.per-tree')}</th>
+              <th className="number">{t('prescribe.drops')}</th><th className="number">{t('prescribe.seconds')}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {prescription.cuts.map((cut) => (
+              <tr key={cut.number} className={!cut.asFound && cut.cutsPerTree < 0.05 ? 'cut-idle' : ''}>
+                <td><span className="cut-tag">{cut.number}</span></td>
+                <td>
+                  <strong>{local(cut.name)}</strong>
+                  <p>{local(cut.lookFor)}</p>
+                  <p>{local(cut.how)}</p>
+                  {cut.caution && <p className="cut-caution">▲ {local(cut.caution)}</p>}
+                </td>
+                <td className="number">{howMany(cut, t, number)}</td>
+                <td className="number">{cut.asFound ? '–' : number(cut.drop, 0)}</td>
+                <td className="number">{cut.asFound ? '–' : number(cut.seconds, 0)}</td>
+              </tr>
+            ))}
+            <tr className="total">
+              <td /><td>{t('prescribe.total')}</td><td />
+              <td className="number">{number(dropped, 0)} <span className="unit">{t('unit:bud')}</span></td>
+              <td className="number">{number(seconds, 0)} <span className="unit">s</span></td>
+            </tr>
+          </tbody>
+        </table>
+        <div className="save-bar">
+          {unsaved.length > 0
+            ? <span className="field-problem">{t('prescribe.save-first', { stages: unsaved.map((s) => t(`section.${s}`)).join(', ') })}</span>
+            : <Link className="link-button" to={`/plantings/${view.id}/card`} data-test="card">{t('prescribe.card')}</Link>}
+        </div>
+      </section>
+      <aside>
+        <div className="sheet">
+          <dl className="chain">
+            <div><dt>{t('prescribe.left')}</dt><dd><Why steps={prescription.steps}><span className="big" data-test="buds-left">{number(prescription.budsLeft, 0)}</span> <span className="unit">{t('unit:bud/tree')}</span></Why></dd></div>
+            <div><dt>{t('target.buds-per-limb')}</dt><dd><span className="value">{number(prescription.budsPerLimb, 1)}</span> <span className="unit">{t('unit:bud/limb')}</span></dd></div>
+            <div><dt>{t('prescribe.limbs')}</dt><dd><span className="value">{number(prescription.limbsLeft, 0)}</span> <span className="unit">{t('unit:limb/tree')}</span></dd></div>
+            <div><dt>{t('prescribe.minutes')}</dt><dd><span className="value">{number(prescription.minutesPerTree, 1)}</span> <span className="unit">{t('unit:min/tree')}</span></dd></div>
+          </dl>
+        </div>
+        <p className="sheet prescribe-reason"><strong>{t(`decision.${decision.kind}`)}{decision.weight && `, ${t(`weight.${decision.weight}`)}`}.</strong> {say(decision.reason)}</p>
+        <Notices notices={[...decision.warnings, ...prescription.warnings]} />
+        <p className="small dim">{t('prescribe.pack', { system: local(planting.system.name), version: planting.system.version })}</p>
+      </aside>
+    </div>
+  );
+}
+
+function howMany(cut: Cut, t: (key: string, values?: Record<string, string>) => string, number: (value: number, decimals?: number) => string) {
+  if (cut.asFound) return t('prescribe.as-found');
+  if (cut.cutsPerLimb !== null) return t('prescribe.a-limb', { cuts: number(cut.cutsPerLimb, 1) });
+  return number(cut.cutsPerTree, 0);
+}

@@ -1,0 +1,34 @@
+import { describe, expect, it } from 'vitest';
+import { formatAmount, formatNumber } from './format';
+import { shownAs } from './system';
+
+describe('amounts in the reader’s units', () => {
+  // NIST Special Publication 811, appendix B: exact definitions of foot, inch, pound, ounce, acre, short ton.
+  it.each([
+    ['m', 0.3048, 'ft', 1],
+    ['cm', 2.54, 'in', 1],
+    ['kg', 0.45359237, 'lb', 1],
+    ['g', 28.349523125, 'oz', 1],
+    ['ha', 0.40468564224, 'ac', 1],
+  ])('%s as US units', (unit, value, us, expected) => {
+    const shown = shownAs(unit, 'us');
+    expect(shown.unit).toBe(us);
+    expect(value * shown.factor).toBeCloseTo(expected, 12);
+  });
+
+  // 3 × 12 ft is 1 210 trees an acre (standard spacing tables), 2 989.97 a hectare: 1 210 ÷ 0.40468564224.
+  it('trees per hectare as trees per acre', () => expect(formatAmount(2989.97, 'tree/ha', 'us', 'en', 0)).toEqual({ number: '1,210', unit: 'tree/ac' }));
+
+  // 1 t/ha = 0.446 short tons an acre: 1 000 kg ÷ 907.18474 × 0.40468564224.
+  it('tonnes per hectare as short tons per acre', () => expect(formatAmount(60, 't/ha', 'us', 'en', 1)).toEqual({ number: '26.8', unit: 'ton/ac' }));
+
+  it('a share as per cent in either system', () => expect(formatAmount(0.88, 'share', 'metric', 'en')).toEqual({ number: '88', unit: '%' }));
+
+  it('writes decimals and groups as the language does', () => {
+    expect(formatNumber(2925.4, 'en', 1)).toBe('2,925.4');
+    expect(formatNumber(2925.4, 'es', 1)).toBe('2.925,4');
+  });
+
+  it('shows no more digits than a person needs', () =>
+    expect([122.67, 11.04, 1.8].map((v) => formatNumber(v, 'en'))).toEqual(['123', '11', '1.8']));
+});

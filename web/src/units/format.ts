@@ -1,0 +1,23 @@
+import { shownAs, type UnitSystem } from './system';
+
+/** A language of the screens; also decides how numbers are written. */
+export type Language = 'en' | 'es';
+
+/** Writes a number as the language does, with no more digits than a person needs. */
+export function formatNumber(value: number, language: Language, decimals = decimalsFor(value)): string {
+  // Spanish groups four digits only if asked to; a thin column of figures reads better when all are grouped alike.
+  return new Intl.NumberFormat(language, { maximumFractionDigits: decimals, useGrouping: 'always' }).format(value);
+}
+
+/** Number and unit of an API value in the reader's units, apart so that the unit can be set smaller. */
+export function formatAmount(
+  value: number, unit: string, system: UnitSystem, language: Language, decimals?: number,
+): { number: string; unit: string } {
+  const shown = shownAs(unit, system);
+  return { number: formatNumber(value * shown.factor, language, decimals), unit: shown.unit === '1' ? '' : shown.unit };
+}
+
+function decimalsFor(value: number): number {
+  const size = Math.abs(value);
+  return size >= 100 ? 0 : size >= 10 ? 1 : 2;
+}

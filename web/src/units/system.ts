@@ -1,0 +1,32 @@
+/** The two systems a person may read amounts in. */
+export type UnitSystem = 'metric' | 'us';
+
+/** One unit of the API shown as another: multiply by the factor. */
+interface Shown {
+  unit: string;
+  factor: number;
+}
+
+const M_PER_FT = 0.3048;
+const KG_PER_LB = 0.45359237;
+const HA_PER_AC = (43_560 * M_PER_FT * M_PER_FT) / 10_000;
+const KG_PER_TON = 2_000 * KG_PER_LB;
+
+/** How answers, which are SI, are shown to someone who reads US customary units. What is not listed stays as it is. */
+const us: Record<string, Shown> = {
+  m: { unit: 'ft', factor: 1 / M_PER_FT },
+  cm: { unit: 'in', factor: 1 / 2.54 },
+  ha: { unit: 'ac', factor: 1 / HA_PER_AC },
+  g: { unit: 'oz', factor: 16 / (KG_PER_LB * 1_000) },
+  kg: { unit: 'lb', factor: 1 / KG_PER_LB },
+  'kg/tree': { unit: 'lb/tree', factor: 1 / KG_PER_LB },
+  'kg/ha': { unit: 'lb/ac', factor: HA_PER_AC / KG_PER_LB },
+  't/ha': { unit: 'ton/ac', factor: (HA_PER_AC * 1_000) / KG_PER_TON },
+  'tree/ha': { unit: 'tree/ac', factor: HA_PER_AC },
+};
+
+/** The unit a value of the API is shown in, and by how much to multiply it. */
+export function shownAs(unit: string, system: UnitSystem): Shown {
+  if (unit === 'share') return { unit: '%', factor: 100 };
+  return (system === 'us' && us[unit]) || { unit, factor: 1 };
+}

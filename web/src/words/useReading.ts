@@ -1,0 +1,42 @@
+import { createContext, useContext } from 'react';
+import { useTranslation } from 'react-i18next';
+import { formatAmount, formatNumber, type Language } from '../units/format';
+import type { UnitSystem } from '../units/system';
+
+/** How this person reads amounts, kept on the device until accounts keep it. */
+export const UnitSystemContext = createContext<{ system: UnitSystem; choose: (system: UnitSystem) => void }>({
+  system: 'metric',
+  choose: () => undefined,
+});
+
+/** Words, numbers and units the way the reader wants them. */
+export function useReading() {
+  const { t, i18n } = useTranslation();
+  const { system, choose } = useContext(UnitSystemContext);
+  const language: Language = i18n.language.startsWith('es') ? 'es' : 'en';
+  /** The name of a unit, such as "bud/tree" → "buds a tree". */
+  const unitName = (unit: string) => (unit === '' ? '' : t(`unit:${unit}`, { defaultValue: unit }));
+  return {
+    t,
+    language,
+    system,
+    chooseSystem: choose,
+    setLanguage: (next: Language) => void i18n.changeLanguage(next),
+    /** A text the API answers in all languages. */
+    local: (text: { en: string; es: string } | null | undefined) => text?.[language] ?? '',
+    number: (value: number, decimals?: number) => formatNumber(value, language, decimals),
+    amount: (value: number, unit: string, decimals?: number) => {
+      const shown = formatAmount(value, unit, system, language, decimals);
+      return { number: shown.number, unit: unitName(shown.unit) };
+    },
+    unitName,
+    /** A sentence of the core in the reader's language, its figures in the reader's units. */
+    say: (notice: { code: string; message: string; figures: { value: number; unit: string }[] }) => {
+      const figures = Object.fromEntries(notice.figures.map((f, i) => {
+        const shown = formatAmount(f.value, f.unit, system, language, f.unit === 'share' ? 0 : undefined);
+        return [`n${i}`, `${shown.number}${shown.unit === '%' ? ' %' : ''}`];
+      }));
+      return t(`notice:${notice.code}`, { ...figures, defaultValue: notice.message });
+    },
+  };
+}
