@@ -39,15 +39,18 @@ public sealed record SurveyEstimate(
             : null;
         return new(
             buds, buds.Cv, Mean(trees.Select(t => t.Limbs)), Mean(trees.Select(t => t.GirthCm)), Mean(trees.Select(t => t.TcsaCm2)),
-            needed, StepsOf(buds, treesInPlanting), Warn(buds, survey));
+            needed, StepsOf(buds, survey, treesInPlanting, needed), Warn(buds, survey));
     }
 
     private static double? Mean(IEnumerable<double?> values) => values.Where(v => v is not null).Average();
 
-    private static List<Step> StepsOf(MeanInterval buds, double? treesInPlanting)
+    private static List<Step> StepsOf(MeanInterval buds, Survey survey, double? treesInPlanting, int? needed)
     {
         Figure n = new("trees counted", buds.Count, "tree"), mean = new("mean", buds.Mean, "bud/tree");
         List<Step> steps = [new("survey.mean", "sum of floral buds ÷ trees counted", mean, [n], Sources.Counted)];
+        AddMean(steps, "survey.limbs", "limbs", "limb/tree", survey.Trees.Select(t => t.Limbs));
+        AddMean(steps, "survey.girth", "girth", "cm", survey.Trees.Select(t => t.GirthCm));
+        AddMean(steps, "survey.tcsa", "trunk cross-section", "cm²", survey.Trees.Select(t => t.TcsaCm2));
         if (buds is not { Sd: { } sd, StandardError: { } error, High: { } high }) return steps;
 
         Figure sdFigure = new("standard deviation", sd, "bud/tree"), errorFigure = new("standard error", error, "bud/tree");
@@ -58,7 +61,22 @@ public sealed record SurveyEstimate(
             : new("survey.standard-error", "standard deviation ÷ √(trees counted)", errorFigure, [sdFigure, n], Sources.StudentT));
         steps.Add(new("survey.interval", "t (95 %, trees counted − 1) × standard error",
             new("half width of the interval", high - buds.Mean, "bud/tree"), [n, errorFigure], Sources.StudentT));
+        if (buds.Cv is { } cv)
+        {
+            Figure cvFigure = new("coefficient of variation", cv, "share");
+            steps.Add(new("survey.cv", "standard deviation ÷ mean", cvFigure, [sdFigure, mean], Sources.Definition));
+            if (needed is { } count)
+                steps.Add(new("survey.needed", "smallest n with t (95 %, n − 1) × CV × √(1/n − 1/trees) ≤ 10 %",
+                    new("trees needed", count, "tree"), [cvFigure, new("trees", treesInPlanting!.Value, "tree")], Sources.StudentT));
+        }
         return steps;
+    }
+
+    private static void AddMean(List<Step> steps, string code, string name, string unit, IEnumerable<double?> values)
+    {
+        var measured = values.OfType<double>().ToList();
+        if (measured.Count > 0)
+            steps.Add(new(code, "mean over the trees measured", new(name, measured.Average(), unit), [new("trees measured", measured.Count, "tree")], Sources.Counted));
     }
 
     private static List<Notice> Warn(MeanInterval buds, Survey survey)

@@ -83,9 +83,14 @@ public sealed record PruningDecision(
             new("decision.tolerance", "buds to leave × tolerance", new("tolerance in buds", tolerance, "bud/tree"),
                 [wantedBuds, new("tolerance", settings.Tolerance, "share")], "setting, 10 % unless changed"),
         ];
-        if (kind == DecisionKind.Reduce)
-            steps.Add(new("decision.remove", "the smaller of the surplus and floral buds × cap", new("remove", remove, "bud/tree"),
-                [surplusFigure, present, new("cap", settings.Cap, "share")], "setting, 40 % unless the training system or the manager says otherwise"));
+        steps.Add(kind switch
+        {
+            DecisionKind.Reduce => new("decision.remove", "the smaller of the surplus and floral buds × cap", new("remove", remove, "bud/tree"),
+                [surplusFigure, present, new("cap", settings.Cap, "share")], "setting, 40 % unless the training system or the manager says otherwise"),
+            DecisionKind.StructureOnly => new("decision.remove", "the smaller of the tolerance and surplus + tolerance", new("allowance for structure", remove, "bud/tree"),
+                [surplusFigure, new("tolerance in buds", tolerance, "bud/tree")], Sources.Definition),
+            _ => new("decision.remove", "nothing is removed to reach the number", new("remove", 0, "bud/tree"), [], Sources.Definition),
+        });
         if (toThinning > 0)
             steps.Add(new("decision.thinning", "surplus − remove", new("clusters left to thinning", toThinning, "cluster/tree"),
                 [surplusFigure, new("remove", remove, "bud/tree")], Sources.Definition));

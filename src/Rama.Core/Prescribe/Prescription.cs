@@ -75,6 +75,8 @@ public sealed record Prescription(
             .. cuts.Where(c => c.Drop > 0).Select(c => new Step(
                 $"prescription.{c.StepId}", "cuts × buds each is expected to drop", new(c.Name.En, c.Drop, "bud/tree"),
                 [new("cuts", c.CutsPerTree, "cut/tree")], c.Source)),
+            new("prescription.limbs-left", "limbs − limbs taken out", new("limbs left", left.Limbs, "limb/tree"),
+                [new("limbs", limbs, "limb/tree"), new("limbs taken out", limbs - left.Limbs, "limb/tree")], Sources.Definition),
             new("prescription.buds-per-limb", "buds left ÷ limbs left", new("buds per limb", perLimb, "bud/limb"),
                 [leftFigure, new("limbs left", left.Limbs, "limb/tree")], Sources.Definition),
             new("prescription.minutes", "base + Σ cuts × seconds per cut", new("time per tree", seconds / 60, "min/tree"),

@@ -114,17 +114,17 @@ public sealed record PruningCard(
     private static string HowMany(CardWords words, PrescribedCut cut) => cut switch
     {
         { AsFound: true } => words.Say("as-found"),
-        { CutsPerLimb: { } perLimb } => PerLimbPhrase(words, perLimb),
-        { CutsPerTree: 0 } => words.Say("none-needed"),
+        { CutsPerTree: < 0.5 } => words.Say("none-needed"),
+        { CutsPerLimb: { } perLimb } => PerLimbPhrase(words, perLimb, cut.CutsPerTree),
         _ => words.Say("up-to", cut.CutsPerTree),
     };
 
-    // A pruner cannot rub 1.3 buds a limb: "1 or 2", and less than one as "1 on every 3 limbs".
-    private static string PerLimbPhrase(CardWords words, double perLimb) => perLimb switch
+    // A pruner cannot rub 1.3 buds a limb: "1 or 2"; less than one is "1 on every 3 limbs", and a handful is told for the tree.
+    private static string PerLimbPhrase(CardWords words, double perLimb, double perTree) => perLimb switch
     {
-        < 0.05 => words.Say("none-needed"),
-        < 0.75 => words.Say("every-nth-limb", Math.Round(1 / perLimb)),
-        _ when Math.Abs(perLimb - Math.Round(perLimb)) < 0.15 => words.Say("a-limb", Math.Round(perLimb)),
+        < 0.25 => words.Say("on-the-tree", Math.Round(perTree)),
+        < 0.67 => words.Say("every-nth-limb", Math.Round(1 / perLimb)),
+        _ when Math.Abs(perLimb - Math.Max(1, Math.Round(perLimb))) < 0.15 || perLimb < 1 => words.Say("a-limb", Math.Max(1, Math.Round(perLimb))),
         _ => words.Say("one-or-more", Math.Floor(perLimb), Math.Ceiling(perLimb)),
     };
 }

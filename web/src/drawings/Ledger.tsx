@@ -26,7 +26,7 @@ export function Ledger({ ledger, draft = false }: { ledger: BudLedger; draft?: b
     return narrow ? String(drop.number) : `${drop.number} ${local(drop.name)}`;
   };
   const wanted = t('ledger.wanted', {
-    wanted: number(ledger.wanted, 0), fruit: number(ledger.fruitWanted, 0), factor: number(ledger.budFactor, 2), tolerance: number(ledger.tolerance * 100, 0),
+    wanted: number(ledger.wanted, 0), fruit: number(ledger.fruitWanted, 0), factor: number(ledger.budFactor), tolerance: number(ledger.tolerance * 100, 0),
   });
 
   return (

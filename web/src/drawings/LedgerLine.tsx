@@ -1,6 +1,7 @@
 import { useId } from 'react';
 import type { BudLedger } from '../api/client';
 import { useReading } from '../words/useReading';
+import './ledger.css';
 
 const WIDTH = 320;
 
@@ -28,7 +29,11 @@ export function LedgerLine({ ledger, scale }: { ledger: BudLedger; scale: number
       )}
       <line x1={x(ledger.wanted)} x2={x(ledger.wanted)} y1={0} y2={40} stroke="var(--lichen)" strokeWidth={2} />
       {standing?.low != null && standing.high != null && (
-        <path d={`M${x(standing.low)} 15v10M${x(standing.low)} 20H${x(standing.high)}M${x(standing.high)} 15v10`} stroke="var(--slate)" strokeWidth={2} fill="none" />
+        <g className="ledger-whiskers">
+          {['under', 'over'].map((layer) => (
+            <path key={layer} className={layer} d={`M${x(standing.low!)} 15v10M${x(standing.low!)} 20H${x(standing.high!)}M${x(standing.high!)} 15v10`} />
+          ))}
+        </g>
       )}
       {left && x(left.mean) > 44 && <text x={8} y={25} fill="#fff">{number(left.mean, 0)}</text>}
     </svg>

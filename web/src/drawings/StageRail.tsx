@@ -40,11 +40,11 @@ function Bud({ state }: { state: 'closed' | 'done' | 'open' }) {
   const grow = state === 'open' ? 1.45 : 1;
   return (
     <svg className="rail-bud" viewBox="0 0 52 72" aria-hidden>
-      <path d="M14 -2 C12 20 17 50 14 74" className="rail-stem" />
+      <path d="M14 -1 C14 14 11.5 22 14 36 S14 58 14 73" className="rail-stem" />
       <path d="M15 46 C22 46 27 43 29 37" className="rail-twig" />
       <g transform={`translate(30 38) rotate(14) scale(${grow})`} className={`rail-bud-${state}`}>
-        <path d="M0 0 C-9 -5 -8 -15 1 -23 C9 -15 9 -5 0 0Z" />
-        <path d="M-5 -4 C-2 -9 1 -12 1 -20" className="rail-scale" />
+        <path d="M0 0 C-10 -3 -9.5 -15 0 -22 C9.5 -15 10 -3 0 0Z" />
+        <path d="M-7.4 -8 C-2 -9 3 -5 4.5 -1.6M7.2 -9.5 C4 -10.5 0 -9.5 -2 -7.2" className="rail-scale" />
       </g>
     </svg>
   );

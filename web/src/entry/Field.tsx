@@ -16,6 +16,8 @@ interface FieldProps {
   onText: (text: string) => void;
   problem?: string | undefined;
   hint?: ReactNode;
+  /** What is used when the field is left empty. */
+  placeholder?: string | undefined;
   /** Units to choose from; a single one is shown as it is. */
   units?: readonly string[];
   unit?: string | undefined;
@@ -24,14 +26,14 @@ interface FieldProps {
 }
 
 /** One input with its label, unit, and what is wrong with it. */
-export function Field({ label, path, text, onText, problem, hint, units, unit, onUnit, numeric = true }: FieldProps) {
+export function Field({ label, path, text, onText, problem, hint, placeholder, units, unit, onUnit, numeric = true }: FieldProps) {
   const { unitName } = useReading();
   const id = useId();
   return (
     <div className="field" data-field={path}>
       <label htmlFor={id}>{label}</label>
       <div className="field-row">
-        <Input id={id} value={text} inputMode={numeric ? 'decimal' : 'text'} autoComplete="off" className={numeric ? 'field-number' : ''}
+        <Input id={id} value={text} inputMode={numeric ? 'decimal' : 'text'} autoComplete="off" placeholder={placeholder ?? ""} className={numeric ? 'field-number' : ''}
           status={problem ? 'error' : ''} aria-invalid={problem ? true : undefined} aria-describedby={problem ? `${id}-problem` : undefined}
           onChange={(e) => { onText(e.target.value); }} />
         {units && units.length > 1 && (

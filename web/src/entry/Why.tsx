@@ -4,14 +4,20 @@ import type { Figure, Step } from '../api/client';
 import { useReading } from '../words/useReading';
 import './why.css';
 
-/** A number that can be asked why: opens the core's own arithmetic. */
-export function Why({ steps, children }: { steps: Step[]; children: ReactNode }) {
+/** The steps of some codes, in their order, for a number that is one line of a longer chain. */
+export function stepsOf(steps: Step[], ...codes: string[]): Step[] {
+  return steps.filter((s) => codes.includes(s.code));
+}
+
+/** A number that can be asked why: opens the core's own arithmetic. The word stands beside main numbers, a dotted line under others. */
+export function Why({ steps, main = false, children }: { steps: Step[]; main?: boolean; children: ReactNode }) {
   const { t } = useReading();
+  if (steps.length === 0) return <>{children}</>;
   return (
     <Popover trigger="click" placement="bottomRight" content={<Arithmetic steps={steps} />} destroyOnHidden>
-      <button type="button" className="why" aria-label={t('why')}>
+      <button type="button" className={main ? 'why' : 'why why-quiet'} title={t('why')}>
         {children}
-        <span className="why-mark" aria-hidden>{t('why')}</span>
+        {main && <span className="why-mark">{t('why')}</span>}
       </button>
     </Popover>
   );

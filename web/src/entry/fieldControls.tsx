@@ -13,9 +13,9 @@ export function fieldControls(
   return {
     fields,
     /** An input with its units, if it has any. */
-    input: (path: string, units: readonly string[], { hint, numeric = true }: { hint?: string | undefined; numeric?: boolean } = {}) => (
+    input: (path: string, units: readonly string[], { hint, placeholder, numeric = true }: { hint?: string | undefined; placeholder?: string; numeric?: boolean } = {}) => (
       <Field key={path} label={t(`field.${path}`)} path={`${section}.${path}`} text={fields[path]?.text ?? ''} unit={fields[path]?.unit} units={units}
-        problem={problem(path)} hint={hint} numeric={numeric}
+        problem={problem(path)} hint={hint} placeholder={placeholder} numeric={numeric}
         onText={(text) => { set(path, { text }); }} onUnit={(unit) => { set(path, { unit }); }} />
     ),
     /** A choice among names. */

@@ -11,6 +11,8 @@ export const theme: ThemeConfig = {
     colorText: '#2c2520',
     colorTextPlaceholder: '#75695d',
     colorBgBase: '#fffcf5',
+    colorBgContainer: '#fffcf5',
+    colorBgElevated: '#fffcf5',
     colorBgLayout: '#f5f0e6',
     colorBorder: '#bfb09a',
     colorBorderSecondary: '#ddd2bf',

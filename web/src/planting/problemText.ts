@@ -7,7 +7,7 @@ export function problemText(problem: FieldProblem, { t, number, unitName }: Retu
   if (problem.code === 'range' && problem.min != null && problem.max != null) {
     // A year is no quantity: it has no unit and is not grouped.
     const plain = problem.unit === '';
-    const write = (value: number) => (plain ? String(value) : number(value, 3));
+    const write = (value: number) => (plain ? String(value) : number(value));
     return t('problem:range', { min: write(problem.min), max: write(problem.max), unit: unitName(problem.unit === '1' ? '' : problem.unit ?? '') }).trim();
   }
   // What stands before the colon is the field's name, which the label already says.

@@ -3,10 +3,14 @@ import { shownAs, type UnitSystem } from './system';
 /** A language of the screens; also decides how numbers are written. */
 export type Language = 'en' | 'es';
 
-/** Writes a number as the language does, with no more digits than a person needs. */
-export function formatNumber(value: number, language: Language, decimals = decimalsFor(value)): string {
-  // Spanish groups four digits only if asked to; a thin column of figures reads better when all are grouped alike.
-  return new Intl.NumberFormat(language, { maximumFractionDigits: decimals, useGrouping: 'always' }).format(value);
+/** Writes a number as the language does: with just these decimals, or with no more digits than a person needs. */
+export function formatNumber(value: number, language: Language, decimals?: number): string {
+  return new Intl.NumberFormat(language, {
+    minimumFractionDigits: decimals ?? 0,
+    maximumFractionDigits: decimals ?? decimalsFor(value),
+    // Spanish groups four digits only if asked to; a column of figures reads better when all are grouped alike.
+    useGrouping: 'always',
+  }).format(value);
 }
 
 /** Number and unit of an API value in the reader's units, apart so that the unit can be set smaller. */

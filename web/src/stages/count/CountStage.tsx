@@ -1,7 +1,7 @@
 import { Segmented } from 'antd';
 import { Choice, Field } from '../../entry/Field';
 import { Notices } from '../../entry/Notices';
-import { Why } from '../../entry/Why';
+import { stepsOf, Why } from '../../entry/Why';
 import { SaveBar } from '../../planting/SaveBar';
 import type { CountDraft } from '../../planting/sections';
 import { usePlantingWork } from '../../planting/usePlanting';
@@ -43,19 +43,19 @@ export function CountStage() {
             <div>
               <dt>{t('count.mean')}</dt>
               <dd>
-                <Why steps={survey.steps}>
+                <Why main steps={survey.steps}>
                   <span className="big" data-test="mean">{number(survey.buds.mean, 0)}</span>
                   {survey.buds.high !== null && <span className="value"> ± {number(survey.buds.high - survey.buds.mean, 0)}</span>} <span className="unit">{t('unit:bud/tree')}</span>
                 </Why>
               </dd>
             </div>
             {survey.buds.low !== null && survey.buds.high !== null && (
-              <div><dt>{t('count.interval')}</dt><dd>{number(Math.max(0, survey.buds.low), 0)} – {number(survey.buds.high, 0)} <span className="unit">{t('unit:bud/tree')}</span></dd></div>
+              <div><dt>{t('count.interval')}</dt><dd><Why steps={stepsOf(survey.steps, 'survey.standard-error', 'survey.interval')}>{number(Math.max(0, survey.buds.low), 0)} – {number(survey.buds.high, 0)}</Why> <span className="unit">{t('unit:bud/tree')}</span></dd></div>
             )}
-            <div><dt>{t('count.trees')}</dt><dd>{survey.buds.count}{survey.treesForTenPercent !== null && <span className="unit"> · {t('count.needed', { trees: survey.treesForTenPercent })}</span>}</dd></div>
-            {survey.cv !== null && <div><dt>{t('count.cv')}</dt><dd>{number(survey.cv * 100, 1)} <span className="unit">%</span></dd></div>}
-            {survey.meanLimbs !== null && <div><dt>{t('count.limbs')}</dt><dd>{number(survey.meanLimbs, 1)} <span className="unit">{t('unit:limb/tree')}</span></dd></div>}
-            {girth && <div><dt>{t('count.girth-mean')}</dt><dd>{girth.number} <span className="unit">{girth.unit}</span></dd></div>}
+            <div><dt>{t('count.trees')}</dt><dd>{survey.buds.count}{survey.treesForTenPercent !== null && <span className="unit"> · <Why steps={stepsOf(survey.steps, 'survey.needed')}>{t('count.needed', { trees: survey.treesForTenPercent })}</Why></span>}</dd></div>
+            {survey.cv !== null && <div><dt>{t('count.cv')}</dt><dd><Why steps={stepsOf(survey.steps, 'survey.sd', 'survey.cv')}>{number(survey.cv * 100, 1)}</Why> <span className="unit">%</span></dd></div>}
+            {survey.meanLimbs !== null && <div><dt>{t('count.limbs')}</dt><dd><Why steps={stepsOf(survey.steps, 'survey.limbs')}>{number(survey.meanLimbs, 1)}</Why> <span className="unit">{t('unit:limb/tree')}</span></dd></div>}
+            {girth && <div><dt>{t('count.girth-mean')}</dt><dd><Why steps={stepsOf(survey.steps, 'survey.girth', 'survey.tcsa')}>{girth.number}</Why> <span className="unit">{girth.unit}</span></dd></div>}
           </dl>
         ) : <p className="dim">{t('count.waiting')}</p>}
         <Notices notices={survey?.warnings ?? []} />

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { Notices } from '../../entry/Notices';
-import { Why } from '../../entry/Why';
+import { stepsOf, Why } from '../../entry/Why';
 import { SaveBar } from '../../planting/SaveBar';
 import { useFormFields } from '../../planting/useFormFields';
 import { usePlantingWork } from '../../planting/usePlanting';
@@ -28,18 +28,18 @@ export function DecideStage() {
           <div>
             <dt>{t('decide.surplus')}</dt>
             <dd>
-              <Why steps={decision.steps}>
+              <Why main steps={decision.steps}>
                 <span className="value">{sign}{number(decision.surplus, 0)}{half !== null && ` ± ${number(half, 0)}`}</span> <span className="unit">{t('unit:bud/tree')}</span>
               </Why>
             </dd>
           </div>
-          <div><dt>{t('decide.band')}</dt><dd><span className="value">{number(decision.bandLow, 0)} – {number(decision.bandHigh, 0)}</span> <span className="unit">{t('unit:bud/tree')}</span></dd></div>
-          <div><dt>{t('decide.remove')}</dt><dd><span className="value">{number(decision.removeBuds, 0)}</span> <span className="unit">{t('unit:bud/tree')} · {number(decision.removeShare * 100, 0)} %</span></dd></div>
+          <div><dt>{t('decide.band')}</dt><dd><Why steps={stepsOf(decision.steps, 'decision.tolerance')}><span className="value">{number(decision.bandLow, 0)} – {number(decision.bandHigh, 0)}</span></Why> <span className="unit">{t('unit:bud/tree')}</span></dd></div>
+          <div><dt>{t('decide.remove')}</dt><dd><Why steps={stepsOf(decision.steps, 'decision.remove')}><span className="value">{number(decision.removeBuds, 0)}</span></Why> <span className="unit">{t('unit:bud/tree')} · {number(decision.removeShare * 100, 0)} %</span></dd></div>
           {decision.clustersToThinning >= 0.5 && (
-            <div><dt>{t('decide.thinning')}</dt><dd><span className="value">{number(decision.clustersToThinning, 0)}</span> <span className="unit">{t('unit:cluster/tree')}</span></dd></div>
+            <div><dt>{t('decide.thinning')}</dt><dd><Why steps={stepsOf(decision.steps, 'decision.thinning')}><span className="value">{number(decision.clustersToThinning, 0)}</span></Why> <span className="unit">{t('unit:cluster/tree')}</span></dd></div>
           )}
           {decision.fruitShort !== null && decision.fruitAtBest !== null && (
-            <div><dt>{t('decide.short')}</dt><dd><span className="value">{number(decision.fruitShort, 0)}</span> <span className="unit">{t('unit:fruit/tree')} · {t('decide.at-best', { fruit: number(decision.fruitAtBest, 0) })}</span></dd></div>
+            <div><dt>{t('decide.short')}</dt><dd><Why steps={stepsOf(decision.steps, 'decision.fruit-at-best')}><span className="value">{number(decision.fruitShort, 0)}</span></Why> <span className="unit">{t('unit:fruit/tree')} · {t('decide.at-best', { fruit: number(decision.fruitAtBest, 0) })}</span></dd></div>
           )}
         </dl>
         <Notices notices={decision.warnings} />
@@ -47,10 +47,10 @@ export function DecideStage() {
       </section>
       <aside className="sheet">
         <h2 className="decide-rules">{t('decide.rules')}</h2>
-        {form.input('tolerance', ['%'], { hint: t('decide.tolerance-hint') })}
+        {form.input('tolerance', ['%'], { hint: t('decide.tolerance-hint'), placeholder: number(10) })}
         <div className="decide-gap" />
         {form.input('cap', ['%'], {
-          hint: t('decide.cap-hint', { cap: number((plan.planting?.system.caps.shareOfBuds ?? 0.4) * 100, 0) }),
+          hint: t('decide.cap-hint'), placeholder: number((plan.planting?.system.caps.shareOfBuds ?? 0.4) * 100),
         })}
         <SaveBar section="settings" />
       </aside>

@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import type { PruningPlan } from '../../api/client';
 import { Notices } from '../../entry/Notices';
-import { Why } from '../../entry/Why';
+import { stepsOf, Why } from '../../entry/Why';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
 import './prescribe.css';
@@ -38,12 +38,11 @@ export function PrescribeStage() {
                 <td><span className="cut-tag">{cut.number}</span></td>
                 <td>
                   <strong>{local(cut.name)}</strong>
-                  <p>{local(cut.lookFor)}</p>
-                  <p>{local(cut.how)}</p>
+                  <p>{local(cut.lookFor)} {local(cut.how)}</p>
                   {cut.caution && <p className="cut-caution">▲ {local(cut.caution)}</p>}
                 </td>
                 <td className="number">{howMany(cut, t, number)}</td>
-                <td className="number">{cut.asFound ? '–' : number(cut.drop, 0)}</td>
+                <td className="number">{cut.asFound ? '–' : <Why steps={stepsOf(prescription.steps, `prescription.${cut.stepId}`)}>{number(cut.drop, 0)}</Why>}</td>
                 <td className="number">{cut.asFound ? '–' : number(cut.seconds, 0)}</td>
               </tr>
             ))}
@@ -54,20 +53,18 @@ export function PrescribeStage() {
             </tr>
           </tbody>
         </table>
-        <div className="save-bar">
-          {unsaved.length > 0
-            ? <span className="field-problem">{t('prescribe.save-first', { stages: unsaved.map((s) => t(`section.${s}`)).join(', ') })}</span>
-            : <Link className="link-button" to={`/plantings/${view.id}/card`} data-test="card">{t('prescribe.card')}</Link>}
-        </div>
       </section>
       <aside>
         <div className="sheet">
           <dl className="chain">
-            <div><dt>{t('prescribe.left')}</dt><dd><Why steps={prescription.steps}><span className="big" data-test="buds-left">{number(prescription.budsLeft, 0)}</span> <span className="unit">{t('unit:bud/tree')}</span></Why></dd></div>
-            <div><dt>{t('target.buds-per-limb')}</dt><dd><span className="value">{number(prescription.budsPerLimb, 1)}</span> <span className="unit">{t('unit:bud/limb')}</span></dd></div>
-            <div><dt>{t('prescribe.limbs')}</dt><dd><span className="value">{number(prescription.limbsLeft, 0)}</span> <span className="unit">{t('unit:limb/tree')}</span></dd></div>
-            <div><dt>{t('prescribe.minutes')}</dt><dd><span className="value">{number(prescription.minutesPerTree, 1)}</span> <span className="unit">{t('unit:min/tree')}</span></dd></div>
+            <div><dt>{t('prescribe.left')}</dt><dd><Why main steps={prescription.steps}><span className="big" data-test="buds-left">{number(prescription.budsLeft, 0)}</span> <span className="unit">{t('unit:bud/tree')}</span></Why></dd></div>
+            <div><dt>{t('target.buds-per-limb')}</dt><dd><Why steps={stepsOf(prescription.steps, 'prescription.buds-per-limb')}><span className="value">{number(prescription.budsPerLimb, 1)}</span></Why> <span className="unit">{t('unit:bud/limb')}</span></dd></div>
+            <div><dt>{t('prescribe.limbs')}</dt><dd><Why steps={stepsOf(prescription.steps, 'prescription.limbs-left')}><span className="value">{number(prescription.limbsLeft, 0)}</span></Why> <span className="unit">{t('unit:limb/tree')}</span></dd></div>
+            <div><dt>{t('prescribe.minutes')}</dt><dd><Why steps={stepsOf(prescription.steps, 'prescription.minutes')}><span className="value">{number(prescription.minutesPerTree, 1)}</span></Why> <span className="unit">{t('unit:min/tree')}</span></dd></div>
           </dl>
+          {unsaved.length > 0
+            ? <p className="field-problem">{t('prescribe.save-first', { stages: unsaved.map((s) => t(`section.${s}`)).join(', ') })}</p>
+            : <Link className="link-button" to={`/plantings/${view.id}/card`} data-test="card">{t('prescribe.card')}</Link>}
         </div>
         <p className="sheet prescribe-reason"><strong>{t(`decision.${decision.kind}`)}{decision.weight && `, ${t(`weight.${decision.weight}`)}`}.</strong> {say(decision.reason)}</p>
         <Notices notices={[...decision.warnings, ...prescription.warnings]} />
@@ -79,6 +76,6 @@ export function PrescribeStage() {
 
 function howMany(cut: Cut, t: (key: string, values?: Record<string, string>) => string, number: (value: number, decimals?: number) => string) {
   if (cut.asFound) return t('prescribe.as-found');
-  if (cut.cutsPerLimb !== null) return t('prescribe.a-limb', { cuts: number(cut.cutsPerLimb, 1) });
+  if (cut.cutsPerLimb !== null && cut.cutsPerLimb >= 0.25) return t('prescribe.a-limb', { cuts: number(cut.cutsPerLimb, 1) });
   return number(cut.cutsPerTree, 0);
 }

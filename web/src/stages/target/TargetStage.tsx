@@ -40,7 +40,7 @@ export function TargetStage() {
           <>
             <dl className="chain">
               <div><dt>{t('target.fruit')}</dt><dd><Why steps={crop.steps}><span className="value">{number(crop.fruitPerTree, 1)}</span> <span className="unit">{t('unit:fruit/tree')}</span></Why></dd></div>
-              <div><dt>{t('target.buds')}</dt><dd><Why steps={buds.steps.slice(0, 1)}><span className="big" data-test="buds-to-leave">{number(buds.budsPerTree, 0)}</span> <span className="unit">{t('unit:bud/tree')}</span></Why></dd></div>
+              <div><dt>{t('target.buds')}</dt><dd><Why main steps={buds.steps.slice(0, 1)}><span className="big" data-test="buds-to-leave">{number(buds.budsPerTree, 0)}</span> <span className="unit">{t('unit:bud/tree')}</span></Why></dd></div>
               {buds.budsPerLimb !== null && (
                 <div><dt>{t('target.buds-per-limb')}</dt><dd><Why steps={buds.steps.slice(1, 2)}><span className="value">{number(buds.budsPerLimb, 1)}</span> <span className="unit">{t('unit:bud/limb')}</span></Why></dd></div>
               )}
