@@ -107,9 +107,9 @@ public sealed class PlantingStore(RamaContext database, EstateScope scope)
         if (await FindAsync(id, cancel) is not { } stored) return null;
         change(stored);
         var entry = database.Entry(root(stored));
+        // Written even when equal to what is stored: without a write nobody would notice that someone saved in between.
+        entry.State = EntityState.Modified;
         entry.Property(nameof(PlantingRecord.Version)).OriginalValue = version;
-        // An entry equal to what is stored would write nothing, and so never notice that someone saved in between.
-        if (entry.State == EntityState.Unchanged) entry.State = EntityState.Modified;
         try
         {
             await SaveAsync(cancel);

@@ -8,7 +8,7 @@ internal static class FrontEnd
     public static WebApplication MapFrontEnd(this WebApplication app)
     {
         app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = Cache });
-        app.MapFallback(async (HttpContext http, IWebHostEnvironment host) =>
+        app.MapGet("{**path}", async (HttpContext http, IWebHostEnvironment host) =>
         {
             if (http.Request.Path.StartsWithSegments("/api")) return Results.Problem(statusCode: 404, title: "There is no such address.");
             var page = host.WebRootFileProvider.GetFileInfo("app.html");
@@ -17,7 +17,7 @@ internal static class FrontEnd
             using var reader = new StreamReader(stream);
             http.Response.Headers.CacheControl = "no-store";
             return Results.Content((await reader.ReadToEndAsync()).Replace("{{csp-nonce}}", SecurityHeaders.Nonce(http)), "text/html; charset=utf-8");
-        }).ExcludeFromDescription();
+        }).WithOrder(int.MaxValue).ExcludeFromDescription();
         return app;
     }
 

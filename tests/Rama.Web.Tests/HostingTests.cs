@@ -1,0 +1,51 @@
+namespace Rama.Web.Tests;
+
+/// <summary>How the application presents itself to a browser.</summary>
+public sealed class HostingTests(RamaApplication application) : IClassFixture<RamaApplication>
+{
+    private readonly HttpClient _client = application.CreateClient();
+
+    private Task<HttpResponseMessage> Get(string path) => _client.GetAsync(new Uri(path, UriKind.Relative), TestContext.Current.CancellationToken);
+
+    [Fact]
+    public async Task The_page_carries_a_fresh_nonce_that_its_policy_names()
+    {
+        var nonces = new List<string>();
+        foreach (var path in new[] { "/", "/plantings/new" })
+        {
+            using var answer = await Get(path);
+            var policy = answer.Headers.GetValues("Content-Security-Policy").Single();
+            var page = await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+            var nonce = page.Split("name=\"csp-nonce\" content=\"")[1].Split('"')[0];
+            Assert.Contains($"'nonce-{nonce}'", policy, StringComparison.Ordinal);
+            Assert.DoesNotContain("unsafe-inline", policy.Replace("style-src-attr 'unsafe-inline'", "", StringComparison.Ordinal), StringComparison.Ordinal);
+            Assert.Equal("no-store", answer.Headers.CacheControl!.ToString());
+            nonces.Add(nonce);
+        }
+        Assert.NotEqual(nonces[0], nonces[1]);
+    }
+
+    [Fact]
+    public async Task Another_site_s_name_for_this_machine_is_refused()
+    {
+        using var request = new HttpRequestMessage(HttpMethod.Get, "/api/v1/season");
+        request.Headers.Host = "rebound.example";
+        using var answer = await _client.SendAsync(request, TestContext.Current.CancellationToken);
+        Assert.Equal(400, (int)answer.StatusCode);
+    }
+
+    [Fact]
+    public async Task A_form_post_from_another_page_is_not_an_entry()
+    {
+        using var form = new StringContent("{}", System.Text.Encoding.UTF8, "text/plain");
+        using var answer = await _client.PostAsync(new Uri("/api/v1/plantings", UriKind.Relative), form, TestContext.Current.CancellationToken);
+        Assert.Equal(415, (int)answer.StatusCode);
+    }
+
+    [Fact]
+    public async Task Health_tells_that_the_database_answers()
+    {
+        using var answer = await Get("/health");
+        Assert.Equal(200, (int)answer.StatusCode);
+    }
+}

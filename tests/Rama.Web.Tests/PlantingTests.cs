@@ -1,0 +1,167 @@
+using System.Text.Json.Nodes;
+
+namespace Rama.Web.Tests;
+
+/// <summary>Plantings in the real database: the demo, saving whole or not at all, and two people at once.</summary>
+public sealed class PlantingTests(RamaApplication application) : IClassFixture<RamaApplication>
+{
+    private readonly HttpClient _client = application.CreateClient();
+
+    private static string Entry(string code, string rowSpacing = """{"value": 11, "unit": "ft"}""") => $$$"""
+        {"code": "{{{code}}}", "name": "Test", "variety": "Topaz", "rootstock": "M.26", "system": "tall-spindle", "yearPlanted": 2020,
+         "rowSpacing": {{{rowSpacing}}}, "treeSpacing": {"value": 1, "unit": "m"}, "area": {"value": 1.5, "unit": "ac"}}
+        """;
+
+    private async Task<JsonNode> Added(string code)
+    {
+        var (status, body) = await _client.PostAsync("/api/v1/plantings", Entry(code));
+        Assert.Equal(201, status);
+        return body;
+    }
+
+    private static string Target(JsonNode view, double yield) => $$$"""
+        {"version": {{{view["planVersion"]}}}, "target": {"yield": {"value": {{{yield}}}, "unit": "t/ha"}, "fruitSize": {"value": 180, "unit": "g"}, "budFactor": 1.8}}
+        """;
+
+    [Fact]
+    public async Task The_demo_comes_out_as_reduce_structure_only_and_no_prune()
+    {
+        var season = await _client.ReadAsync("/api/v1/season");
+        string Decision(string code) => (string)season["plantings"]!.AsArray().Single(p => (string)p!["code"]! == code)!["decision"]!;
+        Assert.Equal(["reduce", "structureOnly", "noPrune"], new[] { "H4", "W1", "H2" }.Select(Decision));
+        Assert.Equal("Larkfold Orchards", (string)season["estate"]!);
+        Assert.Equal("2027-01-27", (string)season["today"]!);
+    }
+
+    [Fact]
+    public async Task An_entry_is_kept_as_typed()
+    {
+        var added = await Added("K1");
+        var read = await _client.ReadAsync($"/api/v1/plantings/{added["id"]}");
+        Assert.Equal("""{"value":11,"unit":"ft"}""", read["planting"]!["rowSpacing"]!.ToJsonString());
+        Assert.Equal("""{"value":1.5,"unit":"ac"}""", read["planting"]!["area"]!.ToJsonString());
+        Assert.Equal("target", (string)read["plan"]!["stage"]!);
+    }
+
+    [Fact]
+    public async Task Target_count_and_settings_are_saved_and_lead_to_a_card()
+    {
+        var view = await Added("K2");
+        var path = $"/api/v1/plantings/{view["id"]}";
+        (_, view) = await _client.PutAsync($"{path}/target", Target(view, 50));
+        Assert.Equal("count", (string)view["plan"]!["stage"]!);
+        (_, view) = await _client.PutAsync($"{path}/count", $$$"""
+            {"version": {{{view["planVersion"]}}}, "count": {"floralShare": {"value": 50, "unit": "%"}, "trees": [
+              {"row": 2, "tree": 5, "girth": {"value": 6, "unit": "in"}, "limbs": 20, "buds": 600}, {"row": 1, "tree": 9, "limbs": 22, "floralBuds": 310}]} }
+            """);
+        // The sheet keeps its own order, not that of the rows.
+        Assert.Equal([2, 1], view["count"]!["trees"]!.AsArray().Select(t => (int)t!["row"]!));
+        Assert.Equal(305, (double)view["plan"]!["survey"]!["value"]!, 9);
+        (_, view) = await _client.PutAsync($"{path}/settings", $$$"""{"version": {{{view["planVersion"]}}}, "settings": {"cap": {"value": 20, "unit": "%"} } }""");
+        Assert.Equal(61, (double)view["plan"]!["decision"]!["removeBuds"]!, 9);
+        var card = await _client.ReadAsync($"{path}/card?language=es");
+        Assert.Equal("Dejar 244 yemas de flor en cada árbol", (string)card["headline"]!);
+    }
+
+    [Fact]
+    public async Task A_count_can_be_replaced_tree_by_tree()
+    {
+        var view = await Added("K3");
+        var path = $"/api/v1/plantings/{view["id"]}/count";
+        string Lines((int Row, int Tree, int Buds)[] trees) =>
+            string.Join(",", trees.Select(t => $$$"""{"row": {{{t.Row}}}, "tree": {{{t.Tree}}}, "floralBuds": {{{t.Buds}}} }"""));
+        string Count(JsonNode from, params (int Row, int Tree, int Buds)[] trees) =>
+            $$$"""{"version": {{{from["planVersion"]}}}, "count": {"trees": [{{{Lines(trees)}}}]} }""";
+
+        (_, view) = await _client.PutAsync(path, Count(view, (1, 1, 100), (1, 2, 200), (1, 3, 300)));
+        (var status, view) = await _client.PutAsync(path, Count(view, (1, 2, 250), (1, 1, 100), (9, 9, 50)));
+        Assert.Equal(200, status);
+        var read = await _client.ReadAsync($"/api/v1/plantings/{view["id"]}");
+        Assert.Equal(["1/2/250", "1/1/100", "9/9/50"],
+            read["count"]!["trees"]!.AsArray().Select(t => $"{t!["row"]}/{t["tree"]}/{t["floralBuds"]}"));
+    }
+
+    [Fact]
+    public async Task A_bad_entry_saves_nothing()
+    {
+        var view = await Added("K4");
+        var wrong = Entry("K4x", rowSpacing: """{"value": 0, "unit": "m"}""");
+        var (status, body) = await _client.PutAsync($"/api/v1/plantings/{view["id"]}/estate",
+            $$$"""{"version": {{{view["plantingVersion"]}}}, "planting": {{{wrong}}} }""");
+        Assert.Equal(400, status);
+        Assert.Equal(["rowSpacing"], Api.ProblemFields(body));
+        var read = await _client.ReadAsync($"/api/v1/plantings/{view["id"]}");
+        Assert.Equal("K4", (string)read["planting"]!["code"]!);
+        Assert.Equal(view["plantingVersion"]!.ToJsonString(), read["plantingVersion"]!.ToJsonString());
+    }
+
+    [Fact]
+    public async Task A_block_code_stands_once_in_an_estate()
+    {
+        await Added("K5");
+        var (status, body) = await _client.PostAsync("/api/v1/plantings", Entry(" K5 "));
+        Assert.Equal(400, status);
+        Assert.Equal(["code"], Api.ProblemFields(body));
+    }
+
+    [Fact]
+    public async Task The_second_of_two_savers_gets_both_versions()
+    {
+        var opened = await Added("K6");
+        var path = $"/api/v1/plantings/{opened["id"]}/target";
+        Assert.Equal(200, (await _client.PutAsync(path, Target(opened, 50))).Status);
+        var (status, body) = await _client.PutAsync(path, Target(opened, 70));
+        Assert.Equal(409, status);
+        Assert.Equal(50, (double)body["current"]!["target"]!["yield"]!["value"]!);
+        // What the second typed can be saved over the current version.
+        (status, body) = await _client.PutAsync(path, Target(body["current"]!, 70));
+        Assert.Equal(200, status);
+        Assert.Equal(70, (double)body["target"]!["yield"]!["value"]!);
+    }
+
+    [Fact]
+    public async Task Saving_the_same_again_still_notices_the_other()
+    {
+        var opened = await Added("K7");
+        var path = $"/api/v1/plantings/{opened["id"]}/estate";
+        string Save(JsonNode view) => $$$"""{"version": {{{view["plantingVersion"]}}}, "planting": {{{Entry("K7")}}} }""";
+        Assert.Equal(200, (await _client.PutAsync(path, Save(opened))).Status);
+        Assert.Equal(409, (await _client.PutAsync(path, Save(opened))).Status);
+    }
+
+    [Fact]
+    public async Task Counting_and_targeting_at_once_meet_on_the_plan()
+    {
+        var opened = await Added("K8");
+        Assert.Equal(200, (await _client.PutAsync($"/api/v1/plantings/{opened["id"]}/count",
+            $$$"""{"version": {{{opened["planVersion"]}}}, "count": {"trees": [{"row": 1, "tree": 1, "floralBuds": 100}]} }""")).Status);
+        Assert.Equal(409, (await _client.PutAsync($"/api/v1/plantings/{opened["id"]}/target", Target(opened, 50))).Status);
+    }
+
+    [Fact]
+    public async Task Many_savers_at_once_leave_one_winner_each_round()
+    {
+        var opened = await Added("K9");
+        var path = $"/api/v1/plantings/{opened["id"]}/target";
+        var answers = await Task.WhenAll(Enumerable.Range(1, 8).Select(i => _client.PutAsync(path, Target(opened, 40 + i))));
+        Assert.Single(answers, a => a.Status == 200);
+        Assert.Equal(7, answers.Count(a => a.Status == 409));
+    }
+
+    [Theory]
+    [InlineData("/api/v1/plantings/00000000-0000-0000-0000-000000000000")]
+    [InlineData("/api/v1/plantings/00000000-0000-0000-0000-000000000000/card")]
+    [InlineData("/api/v1/plantings/not-an-id")]
+    [InlineData("/api/v1/nothing")]
+    public async Task What_is_not_there_is_not_found(string path) =>
+        Assert.Equal(404, (await _client.SendAsync(HttpMethod.Get, path)).Status);
+
+    [Fact]
+    public async Task A_card_in_a_language_nobody_prints_is_refused()
+    {
+        var view = await _client.PlantingAsync("H4");
+        var (status, body) = await _client.SendAsync(HttpMethod.Get, $"/api/v1/plantings/{view["id"]}/card?language=xx");
+        Assert.Equal(400, status);
+        Assert.Equal(["language"], Api.ProblemFields(body));
+    }
+}
