@@ -8,7 +8,7 @@ internal static class FrontEnd
     public static WebApplication MapFrontEnd(this WebApplication app)
     {
         app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = Cache });
-        app.MapGet("{**path}", async (HttpContext http, IWebHostEnvironment host) =>
+        app.MapGet("{*path:nonfile}", async (HttpContext http, IWebHostEnvironment host) =>
         {
             if (http.Request.Path.StartsWithSegments("/api")) return Results.Problem(statusCode: 404, title: "There is no such address.");
             var page = host.WebRootFileProvider.GetFileInfo("app.html");

@@ -8,7 +8,8 @@ export function problemText(problem: FieldProblem, { t, number, unitName }: Retu
     // A year is no quantity: it has no unit and is not grouped.
     const plain = problem.unit === '';
     const write = (value: number) => (plain ? String(value) : number(value));
-    return t('problem:range', { min: write(problem.min), max: write(problem.max), unit: unitName(problem.unit === '1' ? '' : problem.unit ?? '') }).trim();
+    const unit = unitName(problem.unit === '1' ? '' : problem.unit ?? '');
+    return t('problem:range', { min: write(problem.min), max: write(problem.max) + (unit && ` ${unit}`) });
   }
   // What stands before the colon is the field's name, which the label already says.
   return t(`problem:${problem.code}`, { defaultValue: problem.message.replace(/^[^:]{1,40}: /, '') });

@@ -1,0 +1,102 @@
+using OpenQA.Selenium;
+
+namespace Rama.Browser.Tests;
+
+/// <summary>What can be seen and reached: on a phone, on paper, without a mouse, without good eyes.</summary>
+public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
+{
+    public static readonly TheoryData<string> Stages = ["estate", "target", "count", "decide", "prescribe"];
+
+    [Theory]
+    [MemberData(nameof(Stages))]
+    public void A_stage_has_no_accessibility_faults_and_no_complaints(string stage)
+    {
+        using var page = new Page(server).OpenPlanting("H4", stage);
+        page.Find(".ledger svg");
+        Assert.Empty(Faults(page));
+        Assert.Empty(page.Complaints());
+    }
+
+    [Theory]
+    [InlineData("/")]
+    [InlineData("/plantings/new")]
+    public void A_page_has_no_accessibility_faults(string path)
+    {
+        using var page = new Page(server).Open(path);
+        page.Find("main h1");
+        Assert.Empty(Faults(page));
+    }
+
+    [Fact]
+    public void The_card_has_no_accessibility_faults()
+    {
+        using var page = new Page(server).OpenPlanting("H4", "prescribe");
+        page.Click("[data-test='card']");
+        page.Find("[data-test='the-card']");
+        Assert.Empty(Faults(page));
+    }
+
+    [Theory]
+    [InlineData("H4", "en")]
+    [InlineData("H4", "es")]
+    [InlineData("H2", "es")]
+    [InlineData("W1", "es")]
+    public void A_card_prints_on_one_page_of_either_paper(string block, string language)
+    {
+        using var page = new Page(server, language: language).OpenPlanting(block, "prescribe");
+        page.Click("[data-test='card']");
+        page.Find("[data-test='the-card']");
+        foreach (var (paper, width, height) in new[] { ("A4", 595.0, 842.0), ("Letter", 612.0, 792.0) }) // ISO 216 and ANSI A in points
+        {
+            page.Driver.FindElement(By.XPath($"//*[contains(@class,'card-tools')]//*[text()='{paper}']")).Click();
+            page.Find($".card-{paper.ToLowerInvariant()}");
+            var printed = page.Print();
+            Assert.Equal(1, printed.Pages);
+            Assert.InRange(printed.WidthPoints, width - 1, width + 1);
+            Assert.InRange(printed.HeightPoints, height - 1, height + 1);
+            // Nothing hangs over the end of the page, where printing would cut it off.
+            Assert.True(page.Script<bool>("""
+                const card = document.querySelector('.card');
+                const paper = card.classList.contains('card-a4') ? 297 : 279;
+                return card.offsetHeight <= paper / 25.4 * 96 + 1;
+                """), $"{block} in {language} does not fit {paper}");
+        }
+    }
+
+    [Theory]
+    [InlineData("estate")]
+    [InlineData("target")]
+    [InlineData("count")]
+    [InlineData("decide")]
+    [InlineData("prescribe")]
+    public void Nothing_is_cut_off_on_a_phone(string stage)
+    {
+        using var page = new Page(server, 390, 844, phone: true).OpenPlanting("H4", stage);
+        page.Find(".ledger svg");
+        Assert.Equal(390, page.Script<long>("return document.documentElement.scrollWidth"));
+    }
+
+    [Fact]
+    public void Cells_and_buttons_of_the_counting_sheet_fit_a_thumb()
+    {
+        using var page = new Page(server, 390, 844, phone: true).OpenPlanting("H4", "count");
+        page.Find("[data-cell='0-0']");
+        // Common practice, no source: at least 44 px, handbook and interface text.
+        var small = page.Script<IReadOnlyCollection<object>>("""
+            return [...document.querySelectorAll('.count-cell, .count-side button, .save-bar button')]
+              .filter(e => e.getBoundingClientRect().height < 44).map(e => e.outerHTML.slice(0, 90));
+            """);
+        Assert.Empty(small);
+    }
+
+    private static IEnumerable<string> Faults(Page page)
+    {
+        page.Driver.ExecuteScript(File.ReadAllText(RamaServer.RepositoryFile("web/node_modules/axe-core/axe.min.js")));
+        var faults = (IReadOnlyCollection<object>)page.Driver.ExecuteAsyncScript("""
+            const done = arguments[arguments.length - 1];
+            axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa'] })
+              .then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 120)).join(' | '))));
+            """)!;
+        return faults.Cast<string>();
+    }
+}

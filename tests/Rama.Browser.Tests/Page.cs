@@ -1,0 +1,133 @@
+using System.Globalization;
+using OpenQA.Selenium;
+using OpenQA.Selenium.Chrome;
+
+namespace Rama.Browser.Tests;
+
+/// <summary>A headless browser on the application. Everything waits for what it needs; nothing sleeps for a fixed time.</summary>
+public sealed class Page : IDisposable
+{
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
+
+    private readonly RamaServer _server;
+
+    public Page(RamaServer server, int width = 1280, int height = 800, string language = "en", bool phone = false)
+    {
+        _server = server;
+        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
+        options.AddArguments(
+            "--headless=new", "--no-sandbox", "--disable-dev-shm-usage", "--disable-background-networking", "--disable-component-update",
+            "--disable-gpu", $"--lang={language}", $"--window-size={width},{height}");
+        options.AddUserProfilePreference("intl.accept_languages", language);
+        options.SetLoggingPreference(LogType.Browser, LogLevel.Severe);
+        Driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
+        // The window's frame would otherwise take from the height asked for, and a phone is narrower than a window can be.
+        Driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new()
+        {
+            ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = phone,
+        });
+    }
+
+    public ChromeDriver Driver { get; }
+
+    public void Dispose() => Driver.Dispose();
+
+    public Page Open(string path)
+    {
+        Driver.Navigate().GoToUrl(new Uri(_server.Address, path));
+        return this;
+    }
+
+    /// <summary>Opens a planting of the demo at a stage.</summary>
+    public Page OpenPlanting(string code, string stage)
+    {
+        Open("/");
+        var id = Find($"[data-test='planting-{code}']").GetAttribute("href")!.Split('/')[^2];
+        Open($"/plantings/{id}/{stage}");
+        Find(".planting-head h1");
+        return this;
+    }
+
+    /// <summary>Waits until the condition holds; says what was waited for when it never does.</summary>
+    public T Until<T>(string what, Func<T?> condition)
+    {
+        var end = DateTime.UtcNow + Patience;
+        while (true)
+        {
+            try
+            {
+                if (condition() is { } found and not false) return found;
+            }
+            catch (Exception e) when (e is StaleElementReferenceException or NoSuchElementException or ElementNotInteractableException)
+            {
+                // The page is still being drawn.
+            }
+            if (DateTime.UtcNow > end) throw new TimeoutException($"Waited in vain for {what} at {Driver.Url}. The page says:\n{Driver.FindElement(By.TagName("body")).Text}");
+            Thread.Sleep(20);
+        }
+    }
+
+    public IWebElement Find(string css) =>
+        Until($"'{css}'", () => Driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed));
+
+    public void Click(string css) => Until($"'{css}' to be clickable", () =>
+    {
+        var element = Find(css);
+        if (!element.Enabled) return false;
+        try
+        {
+            element.Click();
+            return true;
+        }
+        catch (ElementClickInterceptedException)
+        {
+            return false;
+        }
+    });
+
+    /// <summary>Waits until an element says something.</summary>
+    public void Says(string css, string text) => Until($"'{css}' to say '{text}'", () => Find(css).Text.Contains(text, StringComparison.Ordinal));
+
+    /// <summary>Types over what stands in the input of a field.</summary>
+    public void Type(string field, string text)
+    {
+        var input = Find($"[data-field='{field}'] input, input[data-field='{field}']");
+        input.SendKeys(Keys.Control + "a");
+        input.SendKeys(text.Length == 0 ? Keys.Delete : text);
+    }
+
+    /// <summary>Chooses an option of a field's choice list by its value.</summary>
+    public void Choose(string field, string value)
+    {
+        var option = Find($"[data-field='{field}'] select option[value='{value}']");
+        option.Click();
+    }
+
+    public string Problem(string field) => Find($"[data-field='{field}'] .field-problem").Text;
+
+    public void Press(string keys) => Driver.SwitchTo().ActiveElement().SendKeys(keys);
+
+    public T Script<T>(string script, params object[] arguments) => (T)Driver.ExecuteScript(script, arguments)!;
+
+    /// <summary>Saves the part shown and waits until it is saved.</summary>
+    public void Save()
+    {
+        Click("[data-test='save']");
+        Says("[data-test='save-state']", "Saved");
+    }
+
+    /// <summary>Pages of the document when printed as its style sheet asks.</summary>
+    public (int Pages, double WidthPoints, double HeightPoints) Print()
+    {
+        var answer = (Dictionary<string, object>)Driver.ExecuteCdpCommand("Page.printToPDF", new() { ["preferCSSPageSize"] = true, ["printBackground"] = true })!;
+        var pdf = System.Text.Encoding.Latin1.GetString(Convert.FromBase64String((string)answer["data"]));
+        var pages = System.Text.RegularExpressions.Regex.Count(pdf, @"/Type\s*/Page\b(?!s)");
+        var box = System.Text.RegularExpressions.Regex.Match(pdf, @"/MediaBox\s*\[\s*0 0 ([\d.]+) ([\d.]+)");
+        double Number(int group) => double.Parse(box.Groups[group].Value, CultureInfo.InvariantCulture);
+        return (pages, Number(1), Number(2));
+    }
+
+    /// <summary>What the browser complained about: broken scripts, refused styles.</summary>
+    public IReadOnlyList<string> Complaints() =>
+        [.. Driver.Manage().Logs.GetLog(LogType.Browser).Select(l => l.Message)];
+}
