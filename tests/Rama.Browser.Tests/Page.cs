@@ -17,7 +17,7 @@ public sealed class Page : IDisposable
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
             "--headless=new", "--no-sandbox", "--disable-dev-shm-usage", "--disable-background-networking", "--disable-component-update",
-            "--disable-gpu", $"--lang={language}", $"--window-size={width},{height}");
+            "--disable-gpu", "--hide-scrollbars", $"--lang={language}", $"--window-size={width},{height}");
         options.AddUserProfilePreference("intl.accept_languages", language);
         options.SetLoggingPreference(LogType.Browser, LogLevel.Severe);
         Driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);

@@ -106,9 +106,13 @@ public sealed record PruningCard(
             words.Say("drawing"));
     }
 
+    /// <summary>Below so many single buds a limb they are told for the whole tree.</summary>
+    private const double FewPerLimb = 0.85;
+
     private static CardCut CutOf(CardWords words, PrescribedCut cut) => new(
         cut.Number, cut.StepId, words.Say(cut.Name), HowMany(words, cut),
-        cut.Drop >= 0.5 ? words.Say("falls", Math.Round(cut.Drop)) : "",
+        // Where single buds are told for the tree, what falls is the same number again.
+        cut.Drop >= 0.5 && cut.CutsPerLimb is not < FewPerLimb ? words.Say("falls", Math.Round(cut.Drop)) : "",
         words.Say(cut.LookFor), words.Say(cut.How), cut.Caution is { } caution ? words.Say(caution) : null);
 
     private static string HowMany(CardWords words, PrescribedCut cut) => cut switch
@@ -119,12 +123,11 @@ public sealed record PruningCard(
         _ => words.Say("up-to", cut.CutsPerTree),
     };
 
-    // A pruner cannot rub 1.3 buds a limb: "1 or 2"; less than one is "1 on every 3 limbs", and a handful is told for the tree.
+    // A pruner cannot rub 1.3 buds a limb: "1 or 2"; less than one a limb is told for the whole tree.
     private static string PerLimbPhrase(CardWords words, double perLimb, double perTree) => perLimb switch
     {
-        < 0.25 => words.Say("on-the-tree", Math.Round(perTree)),
-        < 0.67 => words.Say("every-nth-limb", Math.Round(1 / perLimb)),
-        _ when Math.Abs(perLimb - Math.Max(1, Math.Round(perLimb))) < 0.15 || perLimb < 1 => words.Say("a-limb", Math.Max(1, Math.Round(perLimb))),
+        < FewPerLimb => words.Say("on-the-tree", Math.Round(perTree)),
+        _ when Math.Abs(perLimb - Math.Round(perLimb)) < 0.15 => words.Say("a-limb", Math.Round(perLimb)),
         _ => words.Say("one-or-more", Math.Floor(perLimb), Math.Ceiling(perLimb)),
     };
 }

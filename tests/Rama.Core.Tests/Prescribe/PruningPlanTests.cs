@@ -72,4 +72,15 @@ public sealed class PruningPlanTests
 
     [Fact]
     public void There_is_no_card_before_a_count() => Assert.Null(PruningCard.Of(PruningPlan.Of(Entries.Plan()), 2027, "en"));
+
+    // A pruner is never told a fraction of a bud. By hand: 330 × (1 − 1.8/22) × (1 − 1.8/21) × (1 − .45/20)⁸ = 230.9, 10 over 220.8;
+    // 350 likewise 244.9, 24 over on 20 limbs.
+    [Theory]
+    [InlineData(330, "10 on the tree")]
+    [InlineData(350, "1 or 2 a limb")]
+    public void Buds_to_rub_are_told_in_whole_buds(double standing, string told)
+    {
+        var card = PruningCard.Of(PruningPlan.Of(Entries.Plan(standing - 2, standing + 2, standing, standing - 1, standing + 1)), 2027, "en")!;
+        Assert.Equal(told, card.Cuts.Single(c => c.StepId == "spurs").HowMany);
+    }
 }

@@ -5,19 +5,19 @@ import { layOutLedger, type LedgerColumn } from './ledgerLayout';
 import './ledger.css';
 import { useWidth } from './useWidth';
 
-const HEIGHT = 214;
-const TOP = 40;
-const BASELINE = 174;
-/** Below this width there is no room for names under the columns; they move into a list. */
+/** Below this width there is no room for names under the columns; they move into a list, and the drawing is lower. */
 const NARROW = 620;
+const WIDE_FORM = { height: 214, top: 40, baseline: 174 };
+const NARROW_FORM = { height: 146, top: 30, baseline: 114 };
 
 /** The bud ledger: from floral buds on the tree, through what each step drops, to what is left, against the band wanted. */
 export function Ledger({ ledger, draft = false }: { ledger: BudLedger; draft?: boolean }) {
   const { t, number, local } = useReading();
   const [ref, width] = useWidth<HTMLDivElement>(1064);
   const hatch = useId();
-  const { columns, band } = layOutLedger(ledger, width, TOP, BASELINE);
   const narrow = width < NARROW;
+  const { height, top, baseline } = narrow ? NARROW_FORM : WIDE_FORM;
+  const { columns, band } = layOutLedger(ledger, width, top, baseline);
   const gap = columns.length > 0 ? (columns.find((c) => c.kind === 'drop') ?? columns.at(-1)!) : null;
   const nameOf = (column: LedgerColumn) => {
     if (column.kind === 'standing') return t('ledger.standing');
@@ -30,13 +30,13 @@ export function Ledger({ ledger, draft = false }: { ledger: BudLedger; draft?: b
   });
 
   return (
-    <figure className="ledger" ref={ref} aria-label={summary(ledger, t, number)}>
+    <figure className={narrow ? 'ledger ledger-small' : 'ledger'} ref={ref} aria-label={summary(ledger, t, number)}>
       <figcaption>
         <span className="small dim">{t(narrow ? 'ledger.caption-short' : 'ledger.caption')}</span>
         <span className="small ledger-wanted"><span className="ledger-key" aria-hidden /> {wanted}</span>
         {draft && <span className="small ledger-draft">{t('ledger.draft')}</span>}
       </figcaption>
-      <svg width={width} height={HEIGHT} aria-hidden>
+      <svg width={width} height={height} aria-hidden>
         <defs>
           <pattern id={hatch} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <rect width="7" height="7" fill="var(--straw-tint)" />
@@ -52,13 +52,13 @@ export function Ledger({ ledger, draft = false }: { ledger: BudLedger; draft?: b
         })}
         {columns.map((column, i) => <Bar key={i} column={column} hatch={hatch} />)}
         {columns.map((column, i) => <Value key={i} column={column} ledger={ledger} />)}
-        <line x1={0} x2={width} y1={BASELINE} y2={BASELINE} stroke="var(--bark)" />
+        <line x1={0} x2={width} y1={baseline} y2={baseline} stroke="var(--bark)" />
         {columns.map((column, i) => (
-          <text key={i} x={column.x + column.width / 2} y={BASELINE + 22} textAnchor="middle" className={column.kind === 'left' ? 'ledger-name ledger-name-left' : 'ledger-name'}>
+          <text key={i} x={column.x + column.width / 2} y={baseline + 22} textAnchor="middle" className={column.kind === 'left' ? 'ledger-name ledger-name-left' : 'ledger-name'}>
             {nameOf(column)}
           </text>
         ))}
-        {!gap && <text x={width / 2} y={(TOP + BASELINE) / 2 + 46} textAnchor="middle" className="ledger-empty">{t('ledger.empty')}</text>}
+        {!gap && <text x={width / 2} y={(top + baseline) / 2 + (baseline - top) / 3} textAnchor="middle" className="ledger-empty">{t('ledger.empty')}</text>}
       </svg>
       {narrow && ledger.drops.length > 0 && (
         <p className="small dim ledger-names">{ledger.drops.map((d) => `${d.number} ${local(d.name)}`).join(' · ')}</p>
@@ -96,9 +96,10 @@ function Value({ column, ledger }: { column: LedgerColumn; ledger: BudLedger }) 
       </text>
     );
   const value = number((column.kind === 'standing' ? ledger.standing : ledger.left)!.mean, 0);
-  const inside = column.bottom - column.top > 44;
+  const inside = column.bottom - column.top > 44 && column.width > 60;
+  const middle = column.width <= 60;
   return (
-    <text x={column.x + 10} y={inside ? column.bottom - 13 : column.top - 8} className={inside ? 'ledger-value' : 'ledger-value ledger-value-outside'}>
+    <text x={middle ? column.x + column.width / 2 : column.x + 10} y={inside ? column.bottom - 13 : column.top - 8} textAnchor={middle ? 'middle' : 'start'} className={inside ? 'ledger-value' : 'ledger-value ledger-value-outside'}>
       {value}
     </text>
   );

@@ -23,10 +23,11 @@ interface FieldProps {
   unit?: string | undefined;
   onUnit?: (unit: string) => void;
   numeric?: boolean;
+  onEnter?: (() => void) | undefined;
 }
 
 /** One input with its label, unit, and what is wrong with it. */
-export function Field({ label, path, text, onText, problem, hint, placeholder, units, unit, onUnit, numeric = true }: FieldProps) {
+export function Field({ label, path, text, onText, problem, hint, placeholder, units, unit, onUnit, numeric = true, onEnter }: FieldProps) {
   const { unitName } = useReading();
   const id = useId();
   return (
@@ -35,7 +36,7 @@ export function Field({ label, path, text, onText, problem, hint, placeholder, u
       <div className="field-row">
         <Input id={id} value={text} inputMode={numeric ? 'decimal' : 'text'} autoComplete="off" placeholder={placeholder ?? ""} className={numeric ? 'field-number' : ''}
           status={problem ? 'error' : ''} aria-invalid={problem ? true : undefined} aria-describedby={problem ? `${id}-problem` : undefined}
-          onChange={(e) => { onText(e.target.value); }} />
+          onChange={(e) => { onText(e.target.value); }} onPressEnter={() => onEnter?.()} />
         {units && units.length > 1 && (
           <Choice value={unit ?? ''} onChange={(next) => onUnit?.(next)} label={`${label}: unit`} options={units.map((u) => ({ value: u, label: unitName(u) }))} />
         )}

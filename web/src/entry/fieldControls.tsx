@@ -6,6 +6,7 @@ export type FieldControls = ReturnType<typeof fieldControls>;
 /** Builders for the inputs of a form that is kept as a draft. */
 export function fieldControls(
   section: string, fields: Draft, onChange: (draft: Draft) => void, problem: (path: string) => string | undefined, t: (key: string) => string,
+  onEnter: () => void,
 ) {
   const set = (path: string, next: { text?: string; unit?: string }) => {
     onChange({ ...fields, [path]: { text: '', ...fields[path], ...next } });
@@ -15,7 +16,7 @@ export function fieldControls(
     /** An input with its units, if it has any. */
     input: (path: string, units: readonly string[], { hint, placeholder, numeric = true }: { hint?: string | undefined; placeholder?: string; numeric?: boolean } = {}) => (
       <Field key={path} label={t(`field.${path}`)} path={`${section}.${path}`} text={fields[path]?.text ?? ''} unit={fields[path]?.unit} units={units}
-        problem={problem(path)} hint={hint} placeholder={placeholder} numeric={numeric}
+        problem={problem(path)} hint={hint} placeholder={placeholder} numeric={numeric} onEnter={onEnter}
         onText={(text) => { set(path, { text }); }} onUnit={(unit) => { set(path, { unit }); }} />
     ),
     /** A choice among names. */

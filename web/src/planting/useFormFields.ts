@@ -6,6 +6,6 @@ import { usePlantingWork } from './usePlanting';
 /** The inputs of one part of the planting at hand. */
 export function useFormFields(section: Exclude<SectionName, 'count'>) {
   const { t } = useReading();
-  const { draft, change, problem } = usePlantingWork();
-  return fieldControls(section, draft(section), (next) => { change(section, next); }, (path) => problem(section, path), t);
+  const { draft, change, problem, save } = usePlantingWork();
+  return fieldControls(section, draft(section), (next) => { change(section, next); }, (path) => problem(section, path), t, () => void save(section));
 }

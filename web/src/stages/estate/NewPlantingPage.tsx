@@ -24,7 +24,7 @@ export function NewPlantingPage() {
   const form = fieldControls('planting', draft, setDraft, (path) => {
     const found = problems.find((p) => p.field === path);
     return found && problemText(found, reading);
-  }, t);
+  }, t, () => void add());
 
   async function add() {
     const { entry, unreadable } = readDraft<PlantingEntry>(plantingSpec, draft, language);

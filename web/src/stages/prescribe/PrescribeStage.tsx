@@ -76,6 +76,6 @@ export function PrescribeStage() {
 
 function howMany(cut: Cut, t: (key: string, values?: Record<string, string>) => string, number: (value: number, decimals?: number) => string) {
   if (cut.asFound) return t('prescribe.as-found');
-  if (cut.cutsPerLimb !== null && cut.cutsPerLimb >= 0.25) return t('prescribe.a-limb', { cuts: number(cut.cutsPerLimb, 1) });
+  if (cut.cutsPerLimb !== null && cut.cutsPerLimb >= 0.85) return t('prescribe.a-limb', { cuts: number(cut.cutsPerLimb, 1) });
   return number(cut.cutsPerTree, 0);
 }
