@@ -132,6 +132,6 @@ public sealed class BadInputTests(RamaServer server) : IClassFixture<RamaServer>
 
     private static void Offline(Page page, bool offline) => page.Driver.NetworkConditions = new ChromiumNetworkConditions
     {
-        IsOffline = offline, DownloadThroughput = -1, UploadThroughput = -1,
+        IsOffline = offline, DownloadThroughput = 100_000_000, UploadThroughput = 100_000_000,
     };
 }

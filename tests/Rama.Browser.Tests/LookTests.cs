@@ -1,3 +1,5 @@
+using System.Text;
+using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 
 namespace Rama.Browser.Tests;
@@ -41,8 +43,10 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("H4", "es")]
     [InlineData("H2", "es")]
     [InlineData("W1", "es")]
-    public void A_card_prints_on_one_page_of_either_paper(string block, string language)
+    [InlineData("LONG", "es")]
+    public async Task A_card_prints_on_one_page_of_either_paper(string block, string language)
     {
+        if (block == "LONG") await AddTheLongestCard();
         using var page = new Page(server, language: language).OpenPlanting(block, "prescribe");
         page.Click("[data-test='card']");
         page.Find("[data-test='the-card']");
@@ -87,6 +91,32 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
               .filter(e => e.getBoundingClientRect().height < 44).map(e => e.outerHTML.slice(0, 90));
             """);
         Assert.Empty(small);
+    }
+
+    // A long name, an unsettled count and clusters left to thinning: every line a card can have.
+    private async Task AddTheLongestCard()
+    {
+        var cancel = TestContext.Current.CancellationToken;
+        using var client = new HttpClient { BaseAddress = server.Address };
+        async Task<JsonNode> Send(HttpMethod method, string path, string json)
+        {
+            using var request = new HttpRequestMessage(method, path) { Content = new StringContent(json, Encoding.UTF8, "application/json") };
+            using var answer = await client.SendAsync(request, cancel);
+            answer.EnsureSuccessStatusCode();
+            return JsonNode.Parse(await answer.Content.ReadAsStringAsync(cancel))!;
+        }
+
+        var view = await Send(HttpMethod.Post, "/api/v1/plantings", """
+            {"code": "LONG", "name": "The Far Corner Behind the Old Packing Shed by the Weir Road", "variety": "Conference", "rootstock": "Quince C",
+             "system": "tall-spindle", "yearPlanted": 2015, "rowSpacing": {"value": 3.5, "unit": "m"}, "treeSpacing": {"value": 1, "unit": "m"}, "area": {"value": 2, "unit": "ha"}}
+            """);
+        var path = $"/api/v1/plantings/{view["id"]}";
+        view = await Send(HttpMethod.Put, $"{path}/target", $$$"""
+            {"version": {{{view["planVersion"]}}}, "target": {"yield": {"value": 50, "unit": "t/ha"}, "fruitSize": {"value": 200, "unit": "g"}, "budFactor": 1.5} }
+            """);
+        await Send(HttpMethod.Put, $"{path}/count", $$$"""
+            {"version": {{{view["planVersion"]}}}, "count": {"trees": [{"row": 1, "tree": 1, "limbs": 18, "floralBuds": 120}, {"row": 2, "tree": 1, "limbs": 30, "floralBuds": 900}]} }
+            """);
     }
 
     private static IEnumerable<string> Faults(Page page)
