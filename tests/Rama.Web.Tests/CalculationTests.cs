@@ -112,7 +112,7 @@ public sealed class CalculationTests(RamaApplication application) : IClassFixtur
         Assert.Equal(400, (await _client.PostAsync("/api/v1/calculations/density", json)).Status);
 
     [Fact]
-    public async Task A_body_too_large_is_refused()
+    public async Task More_trees_than_one_survey_holds_are_refused()
     {
         var trees = string.Join(",", Enumerable.Repeat("""{"row": 1, "tree": 1, "floralBuds": 1}""", 2_001));
         var (status, body) = await _client.PostAsync("/api/v1/calculations/survey-estimate", $$$"""{"count": {"trees": [{{{trees}}}]}}""");

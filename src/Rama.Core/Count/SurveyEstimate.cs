@@ -39,7 +39,7 @@ public sealed record SurveyEstimate(
             : null;
         return new(
             buds, buds.Cv, Mean(trees.Select(t => t.Limbs)), Mean(trees.Select(t => t.GirthCm)), Mean(trees.Select(t => t.TcsaCm2)),
-            needed, StepsOf(buds, survey, treesInPlanting, needed), Warn(buds, survey));
+            needed, StepsOf(buds, survey, treesInPlanting, needed), Warn(buds, survey, treesInPlanting));
     }
 
     private static double? Mean(IEnumerable<double?> values) => values.Where(v => v is not null).Average();
@@ -79,7 +79,7 @@ public sealed record SurveyEstimate(
             steps.Add(new(code, "mean over the trees measured", new(name, measured.Average(), unit), [new("trees measured", measured.Count, "tree")], Sources.Counted));
     }
 
-    private static List<Notice> Warn(MeanInterval buds, Survey survey)
+    private static List<Notice> Warn(MeanInterval buds, Survey survey, double? treesInPlanting)
     {
         List<Notice> warnings = [];
         if (buds.Count == 1)
@@ -93,6 +93,10 @@ public sealed record SurveyEstimate(
             warnings.Add(new("survey.wide",
                 $"The mean is known only to ± {(high - buds.Mean) / buds.Mean * 100:0} %. Count more trees, or count by trunk class.",
                 new Figure("half width of the interval", (high - buds.Mean) / buds.Mean, "share")));
+        if (buds.Count > treesInPlanting)
+            warnings.Add(new("survey.more-than-stand",
+                $"{buds.Count} trees are counted but only {treesInPlanting:0} stand in the planting. Check area, spacing and count.",
+                new Figure("trees counted", buds.Count, "tree"), new Figure("trees", treesInPlanting.Value, "tree")));
         if (survey.FloralShare is { } share)
             warnings.Add(new("survey.share-exact",
                 $"The floral share of {share * 100:0} % is taken as exact; the interval shows only how trees differ.",

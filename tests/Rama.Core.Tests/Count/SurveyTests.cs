@@ -50,6 +50,14 @@ public sealed class SurveyTests
     }
 
     [Fact]
+    public void More_trees_counted_than_stand_are_noticed()
+    {
+        var survey = Entries.Counted(100, 110, 120, 130, 140).Read();
+        Assert.Contains(SurveyEstimate.Of(survey, treesInPlanting: 4)!.Warnings, w => w.Code == "survey.more-than-stand");
+        Assert.DoesNotContain(SurveyEstimate.Of(survey, treesInPlanting: 5)!.Warnings, w => w.Code == "survey.more-than-stand");
+    }
+
+    [Fact]
     public void A_tree_counted_twice_is_told_at_its_line()
     {
         var twice = new CountedTreeEntry { Row = 4, Tree = 12, FloralBuds = 100 };

@@ -21,14 +21,17 @@ interface FieldProps {
   /** Units to choose from; a single one is shown as it is. */
   units?: readonly string[];
   unit?: string | undefined;
+  /** The name of a unit here, where its usual one would not do. */
+  unitLabel?: ((unit: string) => string) | undefined;
   onUnit?: (unit: string) => void;
   numeric?: boolean;
   onEnter?: (() => void) | undefined;
 }
 
 /** One input with its label, unit, and what is wrong with it. */
-export function Field({ label, path, text, onText, problem, hint, placeholder, units, unit, onUnit, numeric = true, onEnter }: FieldProps) {
-  const { unitName } = useReading();
+export function Field({ label, path, text, onText, problem, hint, placeholder, units, unit, unitLabel, onUnit, numeric = true, onEnter }: FieldProps) {
+  const reading = useReading();
+  const unitName = unitLabel ?? reading.unitName;
   const id = useId();
   return (
     <div className="field" data-field={path}>

@@ -40,21 +40,39 @@ export function usePlantingWork(): PlantingWork {
 
 export const plantingKey = (id: string) => ['planting', id] as const;
 
+/**
+ * What is typed in a part and not saved, with the planting as it stood when the typing began: a save goes against that
+ * version, so that someone else's save in between is noticed even when the screen has long shown it.
+ */
+interface Unsaved<S extends SectionName> {
+  draft: Drafts[S];
+  base: PlantingView;
+}
+type AllUnsaved = { [S in SectionName]?: Unsaved<S> };
+
+/** Unsaved typing by planting; it outlives its page, so that looking at another planting loses nothing. */
+const keptTyping = new Map<string, AllUnsaved>();
+
 /** Keeps drafts while pages change, previews the plan of what is typed, saves part by part. */
 export function usePlanting(id: string): { work: PlantingWork | null; error: Error | null } {
   const reading = useReading();
   const { t, language } = reading;
   const client = useQueryClient();
-  const stored = useQuery({ queryKey: plantingKey(id), queryFn: () => answered(api.GET('/api/v1/plantings/{id}', { params: { path: { id } } })) });
-  const [drafts, setDrafts] = useState<Partial<Drafts>>({});
+  const stored = useQuery({
+    queryKey: plantingKey(id),
+    queryFn: () => answered(api.GET('/api/v1/plantings/{id}', { params: { path: { id } } })),
+    staleTime: 0,
+  });
+  const [typing, setTyping] = useState<AllUnsaved>(() => keptTyping.get(id) ?? {});
+  useEffect(() => { keptTyping.set(id, typing); }, [id, typing]);
   const [tried, setTried] = useState<Partial<Record<SectionName, FieldProblem[]>>>({});
   const [conflict, setConflict] = useState<Conflict | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
   const [saving, setSaving] = useState(false);
   const view = stored.data;
 
-  const unsaved = Object.keys(drafts) as SectionName[];
-  const read = useMemo(() => readAll(drafts, language), [drafts, language]);
+  const unsaved = Object.keys(typing) as SectionName[];
+  const read = useMemo(() => readAll(typing, language), [typing, language]);
   const typed: PlanEntry | null = useMemo(() => view && unsaved.length > 0
     ? { season: view.season, planting: view.planting, target: view.target, count: view.count, settings: view.settings, ...read.entries }
     : null, [view, unsaved.length, read]);
@@ -78,34 +96,43 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
   if (!view) return { work: null, error: stored.error };
   const plan = typed && preview.data ? preview.data : view.plan;
 
-  function without<T extends object>(all: T, section: SectionName): T {
-    return Object.fromEntries(Object.entries(all).filter(([name]) => name !== section)) as T;
-  }
-  function settle(section: SectionName, next: PlantingView) {
+  function show(next: PlantingView) {
     client.setQueryData(plantingKey(id), next);
     void client.invalidateQueries({ queryKey: ['season'] });
-    setDrafts((all) => without(all, section));
-    setTried((all) => without(all, section));
     setConflict(null);
   }
 
-  async function save<S extends SectionName>(section: S, over: PlantingView = view!) {
-    const draft = drafts[section];
-    if (draft === undefined) return;
+  function forget(section: SectionName) {
+    setTyping((all) => without(all, section));
+    setTried((all) => without(all, section));
+    setFailure(null);
+  }
+
+  async function save<S extends SectionName>(section: S, over?: PlantingView) {
+    const mine = typing[section] as Unsaved<S> | undefined;
+    if (mine === undefined) return;
     setFailure(null);
     setTried((all) => ({ ...all, [section]: all[section] ?? [] }));
-    const { entry, unreadable } = sections[section].read(draft as Drafts[S], language);
+    const { entry, unreadable } = sections[section].read(mine.draft, language);
     if (unreadable.length > 0) {
       focusFirstProblem();
       return;
     }
     setSaving(true);
     try {
-      settle(section, await sections[section].save(over, entry));
+      const base = over ?? mine.base;
+      const next = await sections[section].save(base, entry);
+      show(next);
+      setTried((all) => without(all, section));
+      setTyping((all) => afterSave(all, section, mine.draft, base, next));
     } catch (e) {
       if (!(e instanceof RequestError)) setFailure(t('failure.network'));
-      else if (e.status === 409 && e.problem.current) setConflict({ section, current: e.problem.current });
-      else if (e.problem.problems) {
+      else if (e.status === 409 && e.problem.current) {
+        const shown = (view: PlantingView) => JSON.stringify(sections[section].from(view, language));
+        // The other changed a different part of the same plan: nothing to choose between.
+        if (over === undefined && shown(mine.base) === shown(e.problem.current)) await save(section, e.problem.current);
+        else setConflict({ section, current: e.problem.current });
+      } else if (e.problem.problems) {
         setTried((all) => ({ ...all, [section]: e.problem.problems! }));
         focusFirstProblem();
       } else setFailure(e.message);
@@ -115,7 +142,7 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
   }
 
   function problem(section: SectionName, field: string): string | undefined {
-    if (drafts[section] === undefined) return undefined;
+    if (typing[section] === undefined) return undefined;
     if (read.unreadable[section]?.includes(field)) return t('problem:text', { example: reading.number(3.5) });
     const found = plan.problems.find((p) => p.field === `${section}.${field}`) ?? tried[section]?.find((p) => p.field === field);
     if (!found || (found.code === 'missing' && !tried[section])) return undefined;
@@ -126,25 +153,39 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
     error: null,
     work: {
       view, plan, unsaved, saving, failure, conflict, problem, save,
-      draft: <S extends SectionName>(section: S) => (drafts[section] as Drafts[S] | undefined) ?? sections[section].from(view, language),
-      change: (section, draft) => { setDrafts((all) => ({ ...all, [section]: draft })); },
-      discard: (section) => { setDrafts((all) => without(all, section)); setTried((all) => without(all, section)); setFailure(null); },
-      takeTheirs: ({ section, current }) => { settle(section, current); },
+      draft: <S extends SectionName>(section: S) => (typing[section] as Unsaved<S> | undefined)?.draft ?? sections[section].from(view, language),
+      change: (section, draft) => { setTyping((all) => ({ ...all, [section]: { draft, base: all[section]?.base ?? view } })); },
+      discard: forget,
+      takeTheirs: ({ section, current }) => { show(current); forget(section); },
     },
   };
 }
 
-function readAll(drafts: Partial<Drafts>, language: 'en' | 'es') {
+function without<T extends object>(all: T, section: SectionName): T {
+  return Object.fromEntries(Object.entries(all).filter(([name]) => name !== section)) as T;
+}
+
+/** What stays unsaved after one part was saved. */
+function afterSave(all: AllUnsaved, section: SectionName, saved: Drafts[SectionName], base: PlantingView, next: PlantingView): AllUnsaved {
+  const version = section === 'planting' ? 'plantingVersion' : 'planVersion';
+  return Object.fromEntries(Object.entries(all).flatMap(([name, part]) => {
+    if (name === section) return part.draft === saved ? [] : [[name, { ...part, base: next }]];
+    // My own save is no one else's: another part typed from the same version goes on from the new one.
+    return [[name, part.base[version] === base[version] ? { ...part, base: { ...part.base, [version]: next[version] } } : part]];
+  })) as AllUnsaved;
+}
+
+function readAll(typing: AllUnsaved, language: 'en' | 'es') {
   const entries: Partial<PlanEntry> = {};
   const unreadable: Partial<Record<SectionName, string[]>> = {};
   function take<S extends SectionName>(section: S) {
-    const draft = drafts[section];
-    if (draft === undefined) return;
-    const read = sections[section].read(draft as Drafts[S], language);
+    const part = typing[section] as Unsaved<S> | undefined;
+    if (part === undefined) return;
+    const read = sections[section].read(part.draft, language);
     Object.assign(entries, { [section]: read.entry });
     unreadable[section] = read.unreadable;
   }
-  (Object.keys(drafts) as SectionName[]).forEach(take);
+  (Object.keys(typing) as SectionName[]).forEach(take);
   return { entries, unreadable };
 }
 

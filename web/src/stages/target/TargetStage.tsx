@@ -8,7 +8,7 @@ import { useCatalogue } from '../estate/EstateStage';
 
 /** The chain of numbers from yield to buds: what is typed on the left, what follows on the right, each with its why. */
 export function TargetStage() {
-  const { t, number, amount } = useReading();
+  const { t, number, amount, unitName } = useReading();
   const { plan } = usePlantingWork();
   const form = useFormFields('target');
   const catalogue = useCatalogue();
@@ -20,7 +20,7 @@ export function TargetStage() {
         <div className="stage-head"><h2>{t('target.heading')}</h2></div>
         <div className="fields">
           {form.input('yield', catalogue.data?.yieldUnits ?? ['t/ha'])}
-          {form.input('fruitSize', catalogue.data?.fruitSizeUnits ?? ['g'])}
+          {form.input('fruitSize', catalogue.data?.fruitSizeUnits ?? ['g'], { unitLabel: (unit) => t(`size:${unit}`, { defaultValue: unitName(unit) }) })}
           {form.input('packOut', ['%'], { hint: t('target.pack-out-hint') })}
           {form.input('budFactor', ['bud/fruit'], { hint: t('target.factor-hint') })}
           {form.input('limbsPerTree', ['limb/tree'], {
