@@ -1,4 +1,6 @@
+using System.IO.Compression;
 using System.Reflection;
+using Microsoft.AspNetCore.ResponseCompression;
 using Microsoft.EntityFrameworkCore;
 using Rama.Data;
 using Rama.Data.Demo;
@@ -19,6 +21,9 @@ builder.Services.AddExceptionHandler<Problems.UnreadableBody>();
 builder.Services.AddOpenApi("v1", OpenApi.Configure);
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddResponseCompression();
+// The fastest level, the default, makes the first page a quarter larger.
+builder.Services.Configure<BrotliCompressionProviderOptions>(brotli => brotli.Level = CompressionLevel.Optimal);
+builder.Services.Configure<GzipCompressionProviderOptions>(gzip => gzip.Level = CompressionLevel.Optimal);
 
 // The build runs this program once to write the API document; there is no database then.
 var describing = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";

@@ -32,7 +32,7 @@ public sealed record PlantingDensity(
         Figure area = new("area", form.AreaHa, "ha");
         Step[] steps =
         [
-            new("density.tree-places", "one hectare ÷ (row spacing × tree spacing)", places, [row, tree], Sources.SpacingTables),
+            new("density.tree-places", "a unit of area ÷ (row spacing × tree spacing)", places, [row, tree], Sources.SpacingTables),
             new("density.bearing-trees", "tree places × (1 − missing) × (1 − pollinizers)", bears,
                 [places, new("missing", form.MissingShare, "share"), new("pollinizers", form.PollinizerShare, "share")], Sources.Definition),
             new("density.trees", "bearing trees × area", new("bearing trees in the planting", bearing * form.AreaHa, "tree"), [bears, area], Sources.Definition),

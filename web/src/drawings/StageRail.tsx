@@ -1,4 +1,5 @@
-import { NavLink } from 'react-router';
+import { useEffect, useRef } from 'react';
+import { NavLink, useLocation } from 'react-router';
 import { useReading } from '../words/useReading';
 import './stageRail.css';
 
@@ -14,8 +15,12 @@ export interface RailStage {
 /** The stages of the work as buds on a stem: outline to come, filled done, opening and larger the one shown. */
 export function StageRail({ stages }: { stages: RailStage[] }) {
   const { t } = useReading();
+  const { pathname } = useLocation();
+  const rail = useRef<HTMLElement>(null);
+  // On a phone the rail is wider than the screen.
+  useEffect(() => { rail.current?.querySelector('.active')?.scrollIntoView({ inline: 'nearest', block: 'nearest' }); }, [pathname]);
   return (
-    <nav className="rail" aria-label={t('rail.label')}>
+    <nav ref={rail} className="rail" aria-label={t('rail.label')}>
       {stages.map((stage) => {
         const name = t(`stage.${stage.id}`);
         const inner = (open: boolean) => (

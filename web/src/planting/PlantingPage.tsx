@@ -53,14 +53,25 @@ function Planting({ id }: { id: string }) {
             <Link to="estate" className="small">{t('planting.edit')}</Link>
             <span className="keys small dim"><kbd>k</kbd> <kbd>j</kbd> {t('planting.keys')}</span>
           </div>
-          {plan.ledger
-            ? <Ledger ledger={plan.ledger} draft={unsaved.length > 0} />
-            : <p className="sheet ledger-missing">{t(unsaved.length > 0 ? 'ledger.wait-for-entries' : 'ledger.wait-for-target')}</p>}
+          <Account plan={plan} view={view} draft={unsaved.length > 0} />
           <Outlet />
         </main>
       </div>
       <ConflictDialog />
     </PlantingWorkContext.Provider>
+  );
+}
+
+/** The ledger of what is typed. While that cannot be used, the saved one stays in its place, faded, so that nothing jumps. */
+function Account({ plan, view, draft }: { plan: PruningPlan; view: PlantingView; draft: boolean }) {
+  const { t } = useReading();
+  if (plan.ledger) return <Ledger ledger={plan.ledger} draft={draft} />;
+  if (!draft || !view.plan.ledger) return <p className="sheet ledger-missing">{t(draft ? 'ledger.wait-for-entries' : 'ledger.wait-for-target')}</p>;
+  return (
+    <div className="stale">
+      <Ledger ledger={view.plan.ledger} />
+      <p className="sheet">{t('ledger.wait-for-entries')}</p>
+    </div>
   );
 }
 
