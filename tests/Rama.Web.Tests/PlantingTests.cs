@@ -34,6 +34,19 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
     }
 
     [Fact]
+    public async Task The_season_counts_what_is_ready_and_keeps_the_order_of_the_work()
+    {
+        await using var demo = new RamaApplication();
+        await demo.InitializeAsync();
+        using var client = demo.CreateClient();
+        var season = await client.ReadAsync("/api/v1/season");
+        Assert.Equal(9.9, (double)season["areaHa"]!, 9); // 4.2 + 2.6 + 3.1 ha
+        Assert.Equal(3, (int)season["readyForCards"]!);
+        // Planted 2017, 2018, 2019: hardy, old and big blocks first, handbook 5.1.
+        Assert.Equal(["H2", "H4", "W1"], season["plantings"]!.AsArray().Select(p => (string)p!["code"]!));
+    }
+
+    [Fact]
     public async Task An_entry_is_kept_as_typed()
     {
         var added = await Added("K1");

@@ -51,7 +51,7 @@ public sealed record SurveyEstimate(
         AddMean(steps, "survey.limbs", "limbs", "limb/tree", survey.Trees.Select(t => t.Limbs));
         AddMean(steps, "survey.girth", "girth", "cm", survey.Trees.Select(t => t.GirthCm));
         AddMean(steps, "survey.tcsa", "trunk cross-section", "cm²", survey.Trees.Select(t => t.TcsaCm2));
-        if (buds is not { Sd: { } sd, StandardError: { } error, High: { } high }) return steps;
+        if (buds is not { Sd: { } sd, StandardError: { } error, HalfWidth: { } half }) return steps;
 
         Figure sdFigure = new("standard deviation", sd, "bud/tree"), errorFigure = new("standard error", error, "bud/tree");
         steps.Add(new("survey.sd", "√(Σ(buds − mean)² ÷ (trees counted − 1))", sdFigure, [n, mean], Sources.Definition));
@@ -60,7 +60,7 @@ public sealed record SurveyEstimate(
                 [sdFigure, n, new("trees", all, "tree")], Sources.StudentT)
             : new("survey.standard-error", "standard deviation ÷ √(trees counted)", errorFigure, [sdFigure, n], Sources.StudentT));
         steps.Add(new("survey.interval", "t (95 %, trees counted − 1) × standard error",
-            new("half width of the interval", high - buds.Mean, "bud/tree"), [n, errorFigure], Sources.StudentT));
+            new("half width of the interval", half, "bud/tree"), [n, errorFigure], Sources.StudentT));
         if (buds.Cv is { } cv)
         {
             Figure cvFigure = new("coefficient of variation", cv, "share");
@@ -89,10 +89,10 @@ public sealed record SurveyEstimate(
             warnings.Add(new("survey.few-trees",
                 $"Only {buds.Count} trees are counted. Count at least five, spread over the rows, before deciding.",
                 new Figure("trees counted", buds.Count, "tree")));
-        if (buds.High is { } high && buds.Mean > 0 && (high - buds.Mean) / buds.Mean > WideInterval && buds.Count >= 5)
+        if (buds.Count >= 5 && buds.Mean > 0 && buds.HalfWidth / buds.Mean is > WideInterval and var wide)
             warnings.Add(new("survey.wide",
-                $"The mean is known only to ± {(high - buds.Mean) / buds.Mean * 100:0} %. Count more trees, or count by trunk class.",
-                new Figure("half width of the interval", (high - buds.Mean) / buds.Mean, "share")));
+                $"The mean is known only to ± {wide * 100:0} %. Count more trees, or count by trunk class.",
+                new Figure("half width of the interval", wide, "share")));
         if (buds.Count > treesInPlanting)
             warnings.Add(new("survey.more-than-stand",
                 $"{buds.Count} trees are counted but only {treesInPlanting:0} stand in the planting. Check area, spacing and count.",

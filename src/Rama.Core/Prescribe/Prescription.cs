@@ -54,6 +54,12 @@ public sealed record Prescription(
     IReadOnlyList<Notice> Warnings)
     : Calculated(BudsLeft, "bud/tree", Steps, Warnings)
 {
+    /// <summary>Floral buds all cuts together are expected to drop on a mean tree.</summary>
+    public double BudsDropped => Cuts.Sum(c => c.Drop);
+
+    /// <summary>Seconds of cutting on a mean tree, without the walk to it.</summary>
+    public double CuttingSeconds => Cuts.Sum(c => c.Seconds);
+
     /// <summary>Carries out the system's rule pack under a decision on a mean tree.</summary>
     /// <param name="system">Rule pack.</param>
     /// <param name="decision">What to do and how many buds may go.</param>

@@ -81,7 +81,6 @@ public sealed record PruningCard(
         if (!decision.Settled) notes.Add(words.Say("not-settled"));
         if (prescription.ClustersToThinning >= 0.5) notes.Add(words.Say("thinning", Math.Round(prescription.ClustersToThinning)));
         notes.Add(words.Say("check"));
-        var half = survey.Buds.High - survey.Buds.Mean;
         return new(
             language, decision.Kind, $"{planting.Code} {planting.Name}",
             string.Join(" · ",
@@ -100,8 +99,8 @@ public sealed record PruningCard(
             Kinded("look-reduce", "look-structure", "look-no-prune"),
             notes, words.Say("keep-heading"), [.. planting.System.KeepOff.Select(words.Say)],
             words.Say("safety-heading"), words.Say("safety"),
-            half is { } h
-                ? words.Say("count-basis", survey.Buds.Count, Math.Round(survey.Buds.Mean), Math.Round(h))
+            survey.Buds.HalfWidth is { } half
+                ? words.Say("count-basis", survey.Buds.Count, Math.Round(survey.Buds.Mean), Math.Round(half))
                 : words.Say("count-basis-one", Math.Round(survey.Buds.Mean)),
             words.Say("drawing"));
     }

@@ -14,6 +14,9 @@ public sealed record MeanInterval(int Count, double Mean, double? Sd, double? St
     /// <summary>Coefficient of variation, SD ÷ mean; null for a single value or a mean of zero.</summary>
     public double? Cv => Sd is { } sd && Mean > 0 ? sd / Mean : null;
 
+    /// <summary>Half the width of the interval, as in "mean ± half width"; null for a single value.</summary>
+    public double? HalfWidth => High - Mean;
+
     /// <summary>Computes mean, SD, standard error and two-sided interval.</summary>
     /// <param name="values">At least one value.</param>
     /// <param name="confidence">Confidence of the interval, between 0 and 1.</param>

@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.OpenApi;
 using Microsoft.OpenApi;
-using Rama.Core.Explain;
 
 namespace Rama.Web.Hosting;
 
@@ -10,9 +9,10 @@ internal static class OpenApi
     public static void Configure(OpenApiOptions options) => options
         .AddSchemaTransformer((schema, context, _) =>
         {
-            // Inherited constructor parameters are always answered too, but not seen as required.
-            if (context.JsonTypeInfo.Type.IsAssignableTo(typeof(Calculated)))
-                schema.Required = new HashSet<string>(schema.Required ?? new HashSet<string>()) { "value", "unit" };
+            // What an answer computes or inherits is always there too, but only constructor parameters are seen as required.
+            var answered = context.JsonTypeInfo.Properties.Where(p => p.Set is null || p.AssociatedParameter is null).Select(p => p.Name);
+            if (context.JsonTypeInfo.Type is { Namespace: { } space } type && space.StartsWith("Rama.", StringComparison.Ordinal) && schema.Required?.Count > 0)
+                schema.Required = new HashSet<string>(schema.Required.Concat(answered));
             return Task.CompletedTask;
         })
         .AddDocumentTransformer((document, _, _) =>

@@ -11,8 +11,10 @@ namespace Rama.Web.Season;
 /// <param name="Estate">Name of the estate.</param>
 /// <param name="Season">Calendar year of the harvest planned for.</param>
 /// <param name="Today">The day taken as today.</param>
+/// <param name="AreaHa">Area of all plantings.</param>
+/// <param name="ReadyForCards">Plantings whose count settles the decision.</param>
 /// <param name="Plantings">Plantings, oldest first, then largest: hardy, old and big blocks are pruned first.</param>
-public sealed record SeasonView(string Estate, int Season, DateOnly Today, IReadOnlyList<SeasonLine> Plantings);
+public sealed record SeasonView(string Estate, int Season, DateOnly Today, double AreaHa, int ReadyForCards, IReadOnlyList<SeasonLine> Plantings);
 
 /// <summary>One planting on the season page.</summary>
 public sealed record SeasonLine(
@@ -44,13 +46,14 @@ internal static class SeasonEndpoints
     private static async Task<Ok<SeasonView>> Season(PlantingStore store, TimeProvider clock, CancellationToken cancel)
     {
         var estate = await store.EstateAsync(cancel);
-        var plantings = await store.AllAsync(cancel);
+        var plantings = (await store.AllAsync(cancel)).Select(p => (Stored: p, Plan: PruningPlan.Of(p.ToPlan()))).ToList();
         return TypedResults.Ok(new SeasonView(
             estate.Name, estate.Season,
             estate.Today ?? DateOnly.FromDateTime(clock.GetLocalNow().Date),
+            plantings.Sum(p => p.Plan.Planting?.Form.AreaHa ?? 0),
+            plantings.Count(p => p.Plan.Stage == Stage.Prescribe),
             [
                 .. plantings
-                    .Select(p => (Stored: p, Plan: PruningPlan.Of(p.ToPlan())))
                     .OrderBy(p => p.Stored.Planting.YearPlanted)
                     .ThenByDescending(p => p.Plan.Planting?.Form.AreaHa)
                     .ThenBy(p => p.Stored.Planting.Code, StringComparer.Ordinal)

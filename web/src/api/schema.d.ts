@@ -1242,7 +1242,7 @@ export interface components {
         FieldProblem: {
             /** @description Path of the field in the entry, such as `rowSpacing` or `trees[3].girth`. */
             field: string;
-            /** @description What is wrong: `missing`, `range`, `unit`, `whole`, `duplicate`, `unknown`, `conflict`. */
+            /** @description What is wrong: `missing`, `text`, `range`, `unit`, `whole`, `long`, `duplicate`, `unknown`, `conflict`. */
             code: string;
             /** @description What is expected, in English. */
             message: string;
@@ -1363,7 +1363,12 @@ export interface components {
              * Format: double
              * @description Coefficient of variation, SD ÷ mean; null for a single value or a mean of zero.
              */
-            cv?: null | number;
+            cv: null | number;
+            /**
+             * Format: double
+             * @description Half the width of the interval, as in "mean ± half width"; null for a single value.
+             */
+            halfWidth: null | number;
         };
         /** @description A warning: what is unusual, why it matters and what to do. It never blocks. */
         Notice: {
@@ -1635,6 +1640,16 @@ export interface components {
             cuts: components["schemas"]["PrescribedCut"][];
             /**
              * Format: double
+             * @description Floral buds all cuts together are expected to drop on a mean tree.
+             */
+            budsDropped: number;
+            /**
+             * Format: double
+             * @description Seconds of cutting on a mean tree, without the walk to it.
+             */
+            cuttingSeconds: number;
+            /**
+             * Format: double
              * @description The number, not rounded.
              */
             value: number;
@@ -1854,6 +1869,10 @@ export interface components {
             season: number;
             /** Format: date */
             today: string;
+            /** Format: double */
+            areaHa: number;
+            /** Format: int32 */
+            readyForCards: number;
             plantings: components["schemas"]["SeasonLine"][];
         };
         /**

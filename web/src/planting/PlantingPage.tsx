@@ -96,7 +96,7 @@ function About({ view, plan }: { view: PlantingView; plan: PruningPlan }) {
 function Rail({ plan }: { plan: PruningPlan }) {
   const { t, number } = useReading();
   const { crop, survey, decision, prescription } = plan;
-  const half = survey?.buds.high == null ? null : survey.buds.high - survey.buds.mean;
+  const half = survey?.buds.halfWidth ?? null;
   const keys: Record<Stage, string> = {
     target: crop ? t('rail.target', { fruit: number(crop.fruitPerTree, 0) }) : '',
     count: survey ? (half === null ? number(survey.buds.mean, 0) : `${number(survey.buds.mean, 0)} ± ${number(half, 0)}`) : t('rail.no-count'),

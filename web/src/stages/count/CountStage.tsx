@@ -45,7 +45,7 @@ export function CountStage() {
               <dd>
                 <Why main steps={survey.steps}>
                   <span className="big" data-test="mean">{number(survey.buds.mean, 0)}</span>
-                  {survey.buds.high !== null && <span className="value"> ± {number(survey.buds.high - survey.buds.mean, 0)}</span>} <span className="unit">{t('unit:bud/tree')}</span>
+                  {survey.buds.halfWidth !== null && <span className="value"> ± {number(survey.buds.halfWidth, 0)}</span>} <span className="unit">{t('unit:bud/tree')}</span>
                 </Why>
               </dd>
             </div>

@@ -15,7 +15,7 @@ export function DecideStage() {
   const decision = plan.decision;
   if (!decision)
     return <p className="sheet">{t('decide.waiting')} <Link to={plan.crop ? '../count' : '../target'}>{t(plan.crop ? 'stage.count' : 'stage.target')}</Link></p>;
-  const half = decision.surplusHigh === null ? null : decision.surplusHigh - decision.surplus;
+  const half = plan.survey?.buds.halfWidth ?? null;
   const sign = decision.surplus > 0 ? '+' : '';
   return (
     <div className="columns">

@@ -16,8 +16,6 @@ export function PrescribeStage() {
   if (!prescription || !decision || !planting)
     return <p className="sheet">{t('prescribe.waiting')} <Link to={plan.crop ? '../count' : '../target'}>{t(plan.crop ? 'stage.count' : 'stage.target')}</Link></p>;
 
-  const dropped = prescription.cuts.reduce((sum, cut) => sum + cut.drop, 0);
-  const seconds = prescription.cuts.reduce((sum, cut) => sum + cut.seconds, 0);
   return (
     <div className="columns prescribe-columns">
       <section>
@@ -48,8 +46,8 @@ export function PrescribeStage() {
             ))}
             <tr className="total">
               <td /><td>{t('prescribe.total')}</td><td />
-              <td className="number">{number(dropped, 0)} <span className="unit">{t('unit:bud')}</span></td>
-              <td className="number">{number(seconds, 0)} <span className="unit">s</span></td>
+              <td className="number">{number(prescription.budsDropped, 0)} <span className="unit">{t('unit:bud')}</span></td>
+              <td className="number">{number(prescription.cuttingSeconds, 0)} <span className="unit">s</span></td>
             </tr>
           </tbody>
         </table>

@@ -30,13 +30,12 @@ export function SeasonPage() {
   if (!season.data) return <p className="waiting">{t('loading')}</p>;
 
   const scale = Math.max(1, ...lines.map((l) => Math.max(l.ledger?.standing?.high ?? l.ledger?.standing?.mean ?? 0, l.ledger?.bandHigh ?? 0)));
-  const settled = lines.filter((l) => l.stage === 'prescribe').length;
-  const area = amount(lines.reduce((sum, l) => sum + (l.areaHa ?? 0), 0), 'ha', 1);
+  const area = amount(season.data.areaHa, 'ha', 1);
   return (
     <main className="season">
       <div className="season-head">
         <div>
-          <h1>{t('season.title', { settled, count: lines.length })}</h1>
+          <h1>{t('season.title', { settled: season.data.readyForCards, count: lines.length })}</h1>
           <p className="dim">
             {new Intl.DateTimeFormat(language, { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(season.data.today))} · {area.number} {area.unit} · {t('season.order')}
           </p>
