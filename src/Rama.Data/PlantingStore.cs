@@ -4,23 +4,11 @@ using Rama.Core.Count;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
-using Rama.Core.Prescribe;
+using Rama.Core.Target;
 using Rama.Data.Estate;
 using Rama.Data.Season;
 
 namespace Rama.Data;
-
-/// <summary>A planting with its plan of the season at hand.</summary>
-public sealed record StoredPlanting(PlantingRecord Planting, SeasonPlanRecord Plan)
-{
-    public PlanEntry ToPlan() => Plan.ToPlan(Planting);
-}
-
-/// <summary>Someone else saved the same planting first. Carries what they saved, so that nothing typed is lost.</summary>
-public sealed class EditConflictException(StoredPlanting current) : Exception("The planting was changed by someone else.")
-{
-    public StoredPlanting Current { get; } = current;
-}
 
 /// <summary>Reads and saves the plantings of the estate in scope. An entry is saved whole or not at all.</summary>
 public sealed class PlantingStore(RamaContext database, EstateScope scope)

@@ -4,12 +4,6 @@ using Rama.Data.Season;
 
 namespace Rama.Data;
 
-/// <summary>The estate a unit of work is for. Nothing of another estate is seen; none is set, nothing is seen.</summary>
-public sealed class EstateScope
-{
-    public Guid EstateId { get; set; }
-}
-
 /// <summary>The database. Every query on something an estate owns is filtered to the estate of the scope.</summary>
 public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateScope scope) : DbContext(options)
 {

@@ -7,7 +7,7 @@ namespace Rama.Browser.Tests;
 /// <summary>A headless browser on the application. Everything waits for what it needs; nothing sleeps for a fixed time.</summary>
 public sealed class Page : IDisposable
 {
-    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(15);
+    private static readonly TimeSpan Patience = TimeSpan.FromSeconds(30);
 
     private readonly RamaServer _server;
 

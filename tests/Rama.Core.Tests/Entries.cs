@@ -2,7 +2,6 @@ using Rama.Core.Count;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
-using Rama.Core.Quantities;
 
 namespace Rama.Core.Tests;
 

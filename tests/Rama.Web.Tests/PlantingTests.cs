@@ -161,6 +161,20 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         Assert.Equal(7, answers.Count(a => a.Status == 409));
     }
 
+    [Fact]
+    public async Task Many_counters_at_once_leave_one_whole_count()
+    {
+        var opened = await Added("K10");
+        var answers = await Task.WhenAll(Enumerable.Range(1, 8).Select(i => _client.PutAsync($"/api/v1/plantings/{opened["id"]}/count", $$$"""
+            {"version": {{{opened["planVersion"]}}}, "count": {"trees": [{"row": 1, "tree": 1, "floralBuds": {{{i}}} }, {"row": 1, "tree": {{{i + 1}}}, "floralBuds": {{{i}}} }]} }
+            """)));
+        var winner = Assert.Single(answers, a => a.Status == 200).Body;
+        Assert.Equal(7, answers.Count(a => a.Status == 409));
+        var read = await _client.ReadAsync($"/api/v1/plantings/{opened["id"]}");
+        Assert.Equal(winner["count"]!.ToJsonString(), read["count"]!.ToJsonString());
+        Assert.Equal(2, read["count"]!["trees"]!.AsArray().Count);
+    }
+
     [Theory]
     [InlineData("/api/v1/plantings/00000000-0000-0000-0000-000000000000")]
     [InlineData("/api/v1/plantings/00000000-0000-0000-0000-000000000000/card")]

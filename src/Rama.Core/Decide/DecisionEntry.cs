@@ -1,41 +1,6 @@
 using Rama.Core.Explain;
-using Rama.Core.Quantities;
 
 namespace Rama.Core.Decide;
-
-/// <summary>How far from the target is near enough, and how much may go in one winter, as typed.</summary>
-public record DecisionSettingsEntry
-{
-    /// <summary>Accepted distance from the buds to leave, as a share of them; 10 % when left out.</summary>
-    public Amount? Tolerance { get; init; }
-
-    /// <summary>Largest share of the floral buds to cut in one winter; 40 % or the system's own when left out.</summary>
-    public Amount? Cap { get; init; }
-
-    /// <summary>Reads the entry.</summary>
-    /// <param name="defaultCap">Cap used when none was typed.</param>
-    /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
-    public DecisionSettings ReadSettings(double defaultCap = DecisionSettings.DefaultCap)
-    {
-        var reader = new EntryReader();
-        var tolerance = reader.Optional("tolerance", "Tolerance", Tolerance, Units.Share, 0.01, 0.5) ?? DecisionSettings.DefaultTolerance;
-        var cap = reader.Optional("cap", "Most to cut in one winter", Cap, Units.Share, 0.05, 0.9) ?? defaultCap;
-        reader.ThrowIfAny();
-        return new(tolerance, cap);
-    }
-}
-
-/// <summary>How far from the target is near enough, and how much may go in one winter.</summary>
-/// <param name="Tolerance">Share of the buds to leave, 0.01 to 0.5.</param>
-/// <param name="Cap">Share of the buds present, 0.05 to 0.9.</param>
-public sealed record DecisionSettings(double Tolerance = DecisionSettings.DefaultTolerance, double Cap = DecisionSettings.DefaultCap)
-{
-    /// <summary>Tolerance used unless the manager says otherwise.</summary>
-    public const double DefaultTolerance = 0.10;
-
-    /// <summary>Cap used unless the manager or the training system says otherwise.</summary>
-    public const double DefaultCap = 0.40;
-}
 
 /// <summary>Floral buds standing against floral buds wanted, as typed.</summary>
 public sealed record DecisionEntry : DecisionSettingsEntry
@@ -79,9 +44,3 @@ public sealed record DecisionEntry : DecisionSettingsEntry
         return PruningDecision.Of(new(buds, low, high), toLeave, settings!, fruit, set);
     }
 }
-
-/// <summary>Floral buds standing per tree, with the 95 % interval of their mean where known.</summary>
-/// <param name="Mean">Mean floral buds per tree.</param>
-/// <param name="Low">Lower end of the interval.</param>
-/// <param name="High">Upper end of the interval.</param>
-public sealed record BudsStanding(double Mean, double? Low, double? High);

@@ -12,16 +12,3 @@ public enum DecisionKind
     /// <summary>Too many: remove the surplus.</summary>
     Reduce,
 }
-
-/// <summary>How hard a reduction is.</summary>
-public enum PruningWeight
-{
-    /// <summary>At most 15 % of the buds.</summary>
-    Light,
-
-    /// <summary>At most 35 % of the buds.</summary>
-    Standard,
-
-    /// <summary>More than 35 % of the buds.</summary>
-    Heavy,
-}

@@ -6,22 +6,6 @@ using Rama.Core.Target;
 
 namespace Rama.Core.Prescribe;
 
-/// <summary>Where the work on a planting stands.</summary>
-public enum Stage
-{
-    /// <summary>No target yet.</summary>
-    Target,
-
-    /// <summary>No trees counted yet.</summary>
-    Count,
-
-    /// <summary>The count does not settle the decision.</summary>
-    Decide,
-
-    /// <summary>Ready for cards.</summary>
-    Prescribe,
-}
-
 /// <summary>
 /// The whole plan of one planting, as far as the entries reach: a part that lacks its entry is null, and a part whose
 /// entry cannot be used is null with its problems told at their fields.

@@ -4,19 +4,6 @@ using Rama.Core.Quantities;
 
 namespace Rama.Core.Target;
 
-/// <summary>What a yield is told per.</summary>
-public enum YieldBasis
-{
-    /// <summary>Marketable kilograms per hectare.</summary>
-    KgPerHa,
-
-    /// <summary>Marketable kilograms per bearing tree.</summary>
-    KgPerTree,
-
-    /// <summary>Fruit to grow on each bearing tree; pack-out plays no part.</summary>
-    FruitPerTree,
-}
-
 /// <summary>The yield wanted, converted from the unit it was typed in.</summary>
 /// <param name="Basis">What it is told per.</param>
 /// <param name="Value">Value in the unit of <paramref name="Basis"/>.</param>

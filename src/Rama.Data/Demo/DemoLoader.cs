@@ -2,7 +2,7 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Count;
 using Rama.Core.Estate;
-using Rama.Core.Prescribe;
+using Rama.Core.Target;
 using Rama.Data.Estate;
 
 namespace Rama.Data.Demo;

@@ -1,6 +1,7 @@
 using Rama.Core.Count;
 using Rama.Core.Decide;
 using Rama.Core.Prescribe;
+using Rama.Core.Target;
 using Rama.Core.Quantities;
 using Rama.Data.Estate;
 

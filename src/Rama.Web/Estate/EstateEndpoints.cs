@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Systems;
 using Rama.Core.Target;
@@ -16,13 +17,15 @@ public sealed record SavePlanting(uint Version, PlantingEntry Planting);
 /// <param name="YieldUnits">Codes a yield may be typed in.</param>
 /// <param name="FruitSizeUnits">Codes a fruit size may be typed in.</param>
 /// <param name="Packages">Package masses used unless others are entered.</param>
+/// <param name="Tolerance">Tolerance used unless another is entered, as a share.</param>
 public sealed record CatalogueView(
     IReadOnlyList<Variety> Varieties,
     IReadOnlyList<Rootstock> Rootstocks,
     IReadOnlyList<SystemName> Systems,
     IReadOnlyList<string> YieldUnits,
     IReadOnlyList<string> FruitSizeUnits,
-    PackageMasses Packages);
+    PackageMasses Packages,
+    double Tolerance);
 
 /// <summary>A training system to choose.</summary>
 public sealed record SystemName(string Id, LocalText Name, IReadOnlyList<string> Crops, double LimbsPerTree);
@@ -49,7 +52,7 @@ internal static class EstateEndpoints
     private static CatalogueView Catalogue() => new(
         Core.Estate.Catalogue.Shipped.Varieties, Core.Estate.Catalogue.Shipped.Rootstocks,
         [.. TrainingSystem.Shipped.Select(s => new SystemName(s.Id, s.Name, s.Crops, s.Form.LimbsPerTree))],
-        YieldTarget.UnitCodes, FruitSize.UnitCodes, PackageMasses.Default);
+        YieldTarget.UnitCodes, FruitSize.UnitCodes, PackageMasses.Default, DecisionSettings.DefaultTolerance);
 
     private static async Task<Results<Ok<PlantingView>, NotFound>> Get(Guid id, PlantingStore store, CancellationToken cancel) =>
         await store.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(PlantingView.Of(stored)) : TypedResults.NotFound();

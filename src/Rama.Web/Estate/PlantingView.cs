@@ -3,6 +3,7 @@ using Rama.Core.Count;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Prescribe;
+using Rama.Core.Target;
 using Rama.Data;
 
 namespace Rama.Web.Estate;

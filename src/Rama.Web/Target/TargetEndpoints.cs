@@ -1,7 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
-using Rama.Core.Prescribe;
 using Rama.Core.Target;
 using Rama.Data;
 using Rama.Web.Estate;

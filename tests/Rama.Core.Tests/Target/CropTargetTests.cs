@@ -1,6 +1,5 @@
 using CsCheck;
 using Rama.Core.Estate;
-using Rama.Core.Quantities;
 using Rama.Core.Target;
 
 namespace Rama.Core.Tests.Target;

@@ -1022,6 +1022,8 @@ export interface components {
             yieldUnits: string[];
             fruitSizeUnits: string[];
             packages: components["schemas"]["PackageMasses"];
+            /** Format: double */
+            tolerance: number;
         };
         /** @description One counted tree, as typed. */
         CountedTreeEntry: {

@@ -14,7 +14,7 @@ export function fieldControls(
   return {
     fields,
     /** An input with its units, if it has any. */
-    input: (path: string, units: readonly string[], { hint, placeholder, unitLabel, numeric = true }: { hint?: string | undefined; placeholder?: string; unitLabel?: (unit: string) => string; numeric?: boolean } = {}) => (
+    input: (path: string, units: readonly string[], { hint, placeholder, unitLabel, numeric = true }: { hint?: string | undefined; placeholder?: string | undefined; unitLabel?: (unit: string) => string; numeric?: boolean } = {}) => (
       <Field key={path} label={t(`field.${path}`)} path={`${section}.${path}`} text={fields[path]?.text ?? ''} unit={fields[path]?.unit} units={units}
         problem={problem(path)} hint={hint} placeholder={placeholder} unitLabel={unitLabel} numeric={numeric} onEnter={onEnter}
         onText={(text) => { set(path, { text }); }} onUnit={(unit) => { set(path, { unit }); }} />

@@ -5,6 +5,7 @@ import { SaveBar } from '../../planting/SaveBar';
 import { useFormFields } from '../../planting/useFormFields';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
+import { useCatalogue } from '../estate/useCatalogue';
 import './decide.css';
 
 /** What to do with the planting this winter, why, and how sure the count makes it. */
@@ -12,6 +13,7 @@ export function DecideStage() {
   const { t, number, say } = useReading();
   const { plan } = usePlantingWork();
   const form = useFormFields('settings');
+  const catalogue = useCatalogue();
   const decision = plan.decision;
   if (!decision)
     return <p className="sheet">{t('decide.waiting')} <Link to={plan.crop ? '../count' : '../target'}>{t(plan.crop ? 'stage.count' : 'stage.target')}</Link></p>;
@@ -42,15 +44,16 @@ export function DecideStage() {
             <div><dt>{t('decide.short')}</dt><dd><Why steps={stepsOf(decision.steps, 'decision.fruit-at-best')}><span className="value">{number(decision.fruitShort, 0)}</span></Why> <span className="unit">{t('unit:fruit/tree')} · {t('decide.at-best', { fruit: number(decision.fruitAtBest, 0) })}</span></dd></div>
           )}
         </dl>
+        <p className="small dim">{t('decide.exact')}</p>
         <Notices notices={decision.warnings} />
         {decision.settled && <p className="decision-settled">✓ {t('decide.settled')}</p>}
       </section>
       <aside className="sheet">
         <h2 className="decide-rules">{t('decide.rules')}</h2>
-        {form.input('tolerance', ['%'], { hint: t('decide.tolerance-hint'), placeholder: number(10) })}
+        {form.input('tolerance', ['%'], { hint: t('decide.tolerance-hint'), placeholder: catalogue.data && number(catalogue.data.tolerance * 100) })}
         <div className="decide-gap" />
         {form.input('cap', ['%'], {
-          hint: t('decide.cap-hint'), placeholder: number((plan.planting?.system.caps.shareOfBuds ?? 0.4) * 100),
+          hint: t('decide.cap-hint'), placeholder: plan.planting ? number(plan.planting.system.caps.shareOfBuds * 100) : undefined,
         })}
         <SaveBar section="settings" />
       </aside>

@@ -1,16 +1,11 @@
-import { useQuery } from '@tanstack/react-query';
-import { api, answered, type Catalogue } from '../../api/client';
-import type { FieldControls } from '../../entry/fieldControls';
 import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';
 import { SaveBar } from '../../planting/SaveBar';
 import { useFormFields } from '../../planting/useFormFields';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
-
-export function useCatalogue() {
-  return useQuery({ queryKey: ['catalogue'], queryFn: () => answered(api.GET('/api/v1/catalogue')), staleTime: Infinity });
-}
+import { PlantingFields } from './PlantingFields';
+import { useCatalogue } from './useCatalogue';
 
 /** What grows there and on which ground. */
 export function EstateStage() {
@@ -39,27 +34,6 @@ export function EstateStage() {
         ) : <p className="dim">{t('estate.waiting')}</p>}
         <Notices notices={density?.warnings ?? []} />
       </aside>
-    </div>
-  );
-}
-
-export function PlantingFields({ form, catalogue }: { form: FieldControls; catalogue: Catalogue }) {
-  const { local } = useReading();
-  const crop = catalogue.varieties.find((v) => v.name === form.fields['variety']?.text)?.crop;
-  const names = (all: { name: string; crop: string }[]) => all.map((x) => ({ value: x.name, label: `${x.name}` }));
-  return (
-    <div className="fields">
-      {form.input('code', [], { numeric: false })}
-      {form.input('name', [], { numeric: false })}
-      {form.choice('variety', names(catalogue.varieties))}
-      {form.choice('rootstock', names(catalogue.rootstocks.filter((r) => !crop || r.crop === crop)))}
-      {form.choice('system', catalogue.systems.map((s) => ({ value: s.id, label: local(s.name) })))}
-      {form.input('yearPlanted', [])}
-      {form.input('rowSpacing', ['m', 'ft'])}
-      {form.input('treeSpacing', ['m', 'ft'])}
-      {form.input('area', ['ha', 'ac'])}
-      {form.input('missingShare', ['%'])}
-      {form.input('pollinizerShare', ['%'])}
     </div>
   );
 }

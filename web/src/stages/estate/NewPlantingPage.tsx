@@ -8,7 +8,8 @@ import { fieldControls } from '../../entry/fieldControls';
 import { plantingSpec } from '../../planting/sections';
 import { problemText } from '../../planting/problemText';
 import { useReading } from '../../words/useReading';
-import { PlantingFields, useCatalogue } from './EstateStage';
+import { PlantingFields } from './PlantingFields';
+import { useCatalogue } from './useCatalogue';
 
 /** A planting that is not in the book yet. Nothing is saved until all of it can be used. */
 export function NewPlantingPage() {

@@ -4,7 +4,7 @@ import { SaveBar } from '../../planting/SaveBar';
 import { useFormFields } from '../../planting/useFormFields';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
-import { useCatalogue } from '../estate/EstateStage';
+import { useCatalogue } from '../estate/useCatalogue';
 
 /** The chain of numbers from yield to buds: what is typed on the left, what follows on the right, each with its why. */
 export function TargetStage() {
@@ -24,9 +24,8 @@ export function TargetStage() {
           {form.input('packOut', ['%'], { hint: t('target.pack-out-hint') })}
           {form.input('budFactor', ['bud/fruit'], { hint: t('target.factor-hint') })}
           {form.input('limbsPerTree', ['limb/tree'], {
-            hint: plan.survey?.meanLimbs != null
-              ? t('target.limbs-counted', { limbs: number(plan.survey.meanLimbs, 1) })
-              : t('target.limbs-hint', { limbs: number(plan.planting?.system.form.limbsPerTree ?? 20, 0) }),
+            hint: plan.survey?.meanLimbs != null ? t('target.limbs-counted', { limbs: number(plan.survey.meanLimbs, 1) })
+              : plan.planting ? t('target.limbs-hint', { limbs: number(plan.planting.system.form.limbsPerTree, 0) }) : undefined,
           })}
           {usesPackage('box') && form.input('packages.box', ['kg', 'lb'], { hint: packageHint(catalogue.data?.packages.boxKg) })}
           {usesPackage('bin') && form.input('packages.bin', ['kg', 'lb'], { hint: packageHint(catalogue.data?.packages.binKg) })}

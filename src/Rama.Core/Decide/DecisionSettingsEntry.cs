@@ -1,0 +1,26 @@
+using Rama.Core.Explain;
+using Rama.Core.Quantities;
+
+namespace Rama.Core.Decide;
+
+/// <summary>How far from the target is near enough, and how much may go in one winter, as typed.</summary>
+public record DecisionSettingsEntry
+{
+    /// <summary>Accepted distance from the buds to leave, as a share of them; 10 % when left out.</summary>
+    public Amount? Tolerance { get; init; }
+
+    /// <summary>Largest share of the floral buds to cut in one winter; 40 % or the system's own when left out.</summary>
+    public Amount? Cap { get; init; }
+
+    /// <summary>Reads the entry.</summary>
+    /// <param name="defaultCap">Cap used when none was typed.</param>
+    /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
+    public DecisionSettings ReadSettings(double defaultCap = DecisionSettings.DefaultCap)
+    {
+        var reader = new EntryReader();
+        var tolerance = reader.Optional("tolerance", "Tolerance", Tolerance, Units.Share, 0.01, 0.5) ?? DecisionSettings.DefaultTolerance;
+        var cap = reader.Optional("cap", "Most to cut in one winter", Cap, Units.Share, 0.05, 0.9) ?? defaultCap;
+        reader.ThrowIfAny();
+        return new(tolerance, cap);
+    }
+}

@@ -1,0 +1,25 @@
+import type { Catalogue } from '../../api/client';
+import type { FieldControls } from '../../entry/fieldControls';
+import { useReading } from '../../words/useReading';
+
+/** The inputs of a planting, the same for a new one and one that is changed. */
+export function PlantingFields({ form, catalogue }: { form: FieldControls; catalogue: Catalogue }) {
+  const { local } = useReading();
+  const crop = catalogue.varieties.find((v) => v.name === form.fields['variety']?.text)?.crop;
+  const names = (all: { name: string; crop: string }[]) => all.map((x) => ({ value: x.name, label: `${x.name}` }));
+  return (
+    <div className="fields">
+      {form.input('code', [], { numeric: false })}
+      {form.input('name', [], { numeric: false })}
+      {form.choice('variety', names(catalogue.varieties))}
+      {form.choice('rootstock', names(catalogue.rootstocks.filter((r) => !crop || r.crop === crop)))}
+      {form.choice('system', catalogue.systems.map((s) => ({ value: s.id, label: local(s.name) })))}
+      {form.input('yearPlanted', [])}
+      {form.input('rowSpacing', ['m', 'ft'])}
+      {form.input('treeSpacing', ['m', 'ft'])}
+      {form.input('area', ['ha', 'ac'])}
+      {form.input('missingShare', ['%'])}
+      {form.input('pollinizerShare', ['%'])}
+    </div>
+  );
+}
