@@ -103,12 +103,17 @@ public sealed class PlantingStore(RamaContext database, EstateScope scope)
             await SaveAsync(cancel);
             return stored;
         }
-        catch (DbUpdateConcurrencyException)
+        catch (DbUpdateException e) when (e is DbUpdateConcurrencyException || IsOthersTree(e))
         {
             database.ChangeTracker.Clear();
             throw new EditConflictException((await FindAsync(id, cancel))!);
         }
     }
+
+    // Two counts of the same trees saved at once can meet at a tree before they meet at the plan's version.
+    // Within one count no tree stands twice: the core has seen to that.
+    private static bool IsOthersTree(DbUpdateException e) =>
+        e.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation, TableName: SeasonPlanConfiguration.CountedTrees };
 
     private async Task SaveAsync(CancellationToken cancel)
     {

@@ -18,6 +18,7 @@ builder.Services.ConfigureHttpJsonOptions(json => Json.Configure(json.Serializer
 builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
 builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<Problems.UnreadableBody>();
+builder.Services.AddExceptionHandler<Problems.DatabaseAway>();
 builder.Services.AddOpenApi("v1", OpenApi.Configure);
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddResponseCompression();
@@ -40,11 +41,8 @@ if (args is ["prepare", .. var demo])
     return;
 }
 
-app.UseExceptionHandler(new ExceptionHandlerOptions
-{
-    // A body that cannot be read is the sender's slip and is answered as such, not an error of the server to log.
-    SuppressDiagnosticsCallback = context => context.Exception is BadHttpRequestException,
-});
+// What a handler has answered is not logged again as an error of the server.
+app.UseExceptionHandler();
 app.UseStatusCodePages();
 app.UseSecurityHeaders();
 app.UseResponseCompression();

@@ -2,6 +2,7 @@ using Rama.Core.Count;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
+using Rama.Core.Target;
 
 namespace Rama.Core.Tests;
 

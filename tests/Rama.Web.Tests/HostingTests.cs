@@ -1,3 +1,5 @@
+using Microsoft.AspNetCore.Hosting;
+
 namespace Rama.Web.Tests;
 
 /// <summary>How the application presents itself to a browser.</summary>
@@ -40,6 +42,17 @@ public sealed class HostingTests(RamaApplication application) : IClassFixture<Ra
         using var form = new StringContent("{}", System.Text.Encoding.UTF8, "text/plain");
         using var answer = await _client.PostAsync(new Uri("/api/v1/plantings", UriKind.Relative), form, TestContext.Current.CancellationToken);
         Assert.Equal(415, (int)answer.StatusCode);
+    }
+
+    [Fact]
+    public async Task A_database_that_is_away_is_said_so()
+    {
+        await using var cut = application.WithWebHostBuilder(host => host.UseSetting("ConnectionStrings:Rama", "Host=127.0.0.1;Port=1;Username=x;Password=x;Timeout=2"));
+        using var client = cut.CreateClient();
+        var (status, body) = await client.SendAsync(HttpMethod.Get, "/api/v1/season");
+        Assert.Equal(503, status);
+        Assert.Equal("The database does not answer. Try again in a moment.", (string)body["title"]!);
+        Assert.Equal(503, (await client.SendAsync(HttpMethod.Get, "/health")).Status);
     }
 
     [Fact]

@@ -5,6 +5,9 @@ namespace Rama.Data.Season;
 
 internal sealed class SeasonPlanConfiguration : IEntityTypeConfiguration<SeasonPlanRecord>
 {
+    /// <summary>Table of the counted trees.</summary>
+    public const string CountedTrees = "counted_trees";
+
     public void Configure(EntityTypeBuilder<SeasonPlanRecord> builder)
     {
         builder.ToTable("season_plans", t =>
@@ -32,7 +35,7 @@ internal sealed class CountedTreeConfiguration : IEntityTypeConfiguration<Counte
 {
     public void Configure(EntityTypeBuilder<CountedTreeRecord> builder)
     {
-        builder.ToTable("counted_trees", t => t.HasCheckConstraint(
+        builder.ToTable(SeasonPlanConfiguration.CountedTrees, t => t.HasCheckConstraint(
             "ck_counted_trees_counts", "coalesce(limbs, 0) >= 0 and coalesce(floral_buds, 0) >= 0 and coalesce(buds, 0) >= 0"));
         builder.HasKey(t => new { t.EstateId, t.PlantingId, t.Season, t.Row, t.Tree });
         builder.HasOne<SeasonPlanRecord>().WithMany(p => p.Trees).HasForeignKey(t => new { t.EstateId, t.PlantingId, t.Season });

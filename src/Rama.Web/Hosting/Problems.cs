@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Npgsql;
 using Rama.Core.Explain;
 
 namespace Rama.Web.Hosting;
@@ -29,6 +30,22 @@ internal static class Problems
             // The same with codes and ranges, for showing them in the reader's language and units.
             Extensions = { ["problems"] = problems },
         });
+
+    /// <summary>Answers that the database is away, so that a person knows to try again.</summary>
+    internal sealed class DatabaseAway(ILogger<DatabaseAway> log) : IExceptionHandler
+    {
+        public async ValueTask<bool> TryHandleAsync(HttpContext http, Exception exception, CancellationToken cancel)
+        {
+            // EF wraps what the driver says once or twice.
+            var cause = exception;
+            while (cause is not null and not NpgsqlException { IsTransient: true }) cause = cause.InnerException;
+            if (cause is null) return false;
+            log.LogError(cause, "The database does not answer.");
+            await TypedResults.Problem(statusCode: StatusCodes.Status503ServiceUnavailable, title: "The database does not answer. Try again in a moment.")
+                .ExecuteAsync(http);
+            return true;
+        }
+    }
 
     /// <summary>Answers a request body that is not the JSON expected, naming the place.</summary>
     internal sealed class UnreadableBody : IExceptionHandler

@@ -126,7 +126,7 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
       setTried((all) => without(all, section));
       setTyping((all) => afterSave(all, section, mine.draft, base, next));
     } catch (e) {
-      if (!(e instanceof RequestError)) setFailure(t('failure.network'));
+      if (!(e instanceof RequestError) || e.status === 503) setFailure(t(e instanceof RequestError ? 'failure.database' : 'failure.network'));
       else if (e.status === 409 && e.problem.current) {
         const shown = (view: PlantingView) => JSON.stringify(sections[section].from(view, language));
         // The other changed a different part of the same plan: nothing to choose between.
