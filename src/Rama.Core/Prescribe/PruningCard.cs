@@ -6,6 +6,7 @@ namespace Rama.Core.Prescribe;
 /// <summary>One cut as the card tells it.</summary>
 /// <param name="Number">Number in the order, the same as on the screen.</param>
 /// <param name="StepId">Identifier of the step, for the drawing.</param>
+/// <param name="Made">Whether the cut is made this winter; the drawing shows only those.</param>
 /// <param name="Name">The cut in two or three words.</param>
 /// <param name="HowMany">How many.</param>
 /// <param name="Falls">What is expected on the ground; empty where it cannot be foreseen.</param>
@@ -13,7 +14,7 @@ namespace Rama.Core.Prescribe;
 /// <param name="How">How to cut.</param>
 /// <param name="Caution">Caution at this step.</param>
 public sealed record CardCut(
-    int Number, string StepId, string Name, string HowMany, string Falls, string LookFor, string How, string? Caution);
+    int Number, string StepId, bool Made, string Name, string HowMany, string Falls, string LookFor, string How, string? Caution);
 
 /// <summary>A big number on the card with its caption.</summary>
 /// <param name="Value">The number as written.</param>
@@ -109,15 +110,17 @@ public sealed record PruningCard(
     private const double FewPerLimb = 0.85;
 
     private static CardCut CutOf(CardWords words, PrescribedCut cut) => new(
-        cut.Number, cut.StepId, words.Say(cut.Name), HowMany(words, cut),
+        cut.Number, cut.StepId, IsMade(cut), words.Say(cut.Name), HowMany(words, cut),
         // Where single buds are told for the tree, what falls is the same number again.
         cut.Drop >= 0.5 && cut.CutsPerLimb is not < FewPerLimb ? words.Say("falls", Math.Round(cut.Drop)) : "",
         words.Say(cut.LookFor), words.Say(cut.How), cut.Caution is { } caution ? words.Say(caution) : null);
 
+    private static bool IsMade(PrescribedCut cut) => cut.AsFound || cut.CutsPerTree >= 0.5;
+
     private static string HowMany(CardWords words, PrescribedCut cut) => cut switch
     {
         { AsFound: true } => words.Say("as-found"),
-        { CutsPerTree: < 0.5 } => words.Say("none-needed"),
+        _ when !IsMade(cut) => words.Say("none-needed"),
         { CutsPerLimb: { } perLimb } => PerLimbPhrase(words, perLimb, cut.CutsPerTree),
         _ => words.Say("up-to", cut.CutsPerTree),
     };

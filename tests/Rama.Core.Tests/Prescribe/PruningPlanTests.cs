@@ -71,6 +71,15 @@ public sealed class PruningPlanTests
     }
 
     [Fact]
+    public void A_cut_that_is_not_needed_is_told_so_and_not_drawn()
+    {
+        // 225 buds on 22 limbs, 221 wanted: one thick limb is 18 of the 22 allowed, a fork's 4.4 more would be too many.
+        var card = PruningCard.Of(PruningPlan.Of(Entries.Plan(225, 224, 226, 225, 225)), 2027, "en")!;
+        Assert.Equal([("thick-limbs", true), ("forks", false)], card.Cuts.Skip(1).Select(c => (c.StepId, c.Made)));
+        Assert.Equal("none this winter", card.Cuts[^1].HowMany);
+    }
+
+    [Fact]
     public void There_is_no_card_before_a_count() => Assert.Null(PruningCard.Of(PruningPlan.Of(Entries.Plan()), 2027, "en"));
 
     // A pruner is never told a fraction of a bud. By hand: 330 × (1 − 1.8/22) × (1 − 1.8/21) × (1 − .45/20)⁸ = 230.9, 10 over 220.8;

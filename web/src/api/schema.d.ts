@@ -995,6 +995,8 @@ export interface components {
             number: number;
             /** @description Identifier of the step, for the drawing. */
             stepId: string;
+            /** @description Whether the cut is made this winter; the drawing shows only those. */
+            made: boolean;
             /** @description The cut in two or three words. */
             name: string;
             /** @description How many. */

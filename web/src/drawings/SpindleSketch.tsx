@@ -3,10 +3,8 @@ import { sketchLimbs, TRUNK_X, type SketchLimb } from './spindle';
 
 /** A typical spindle in black and white with the numbered cuts: pale what goes, dark what stays. */
 export function SpindleSketch({ cuts }: { cuts: PruningCard['cuts'] }) {
-  const numberOf = (step: string, needed: boolean) => (needed ? cuts.find((c) => c.stepId === step)?.number : undefined);
-  const thick = numberOf('thick-limbs', true);
-  const fork = numberOf('forks', true);
-  const spur = numberOf('spurs', true);
+  const numberOf = (step: string) => cuts.find((c) => c.stepId === step && c.made)?.number;
+  const [thick, fork, spur] = ['thick-limbs', 'forks', 'spurs'].map(numberOf);
   const limbs = sketchLimbs();
   const firstSpur = limbs.findIndex((l) => !l.thick && !l.forked);
   return (
