@@ -35,12 +35,10 @@ public sealed record SurveyEntry
         EntryReader reader, CountedTreeEntry entry, int index, double? share, Dictionary<(double, double), int> places)
     {
         var path = $"trees[{index}]";
-        var row = reader.OptionalWhole($"{path}.row", "Row", entry.Row, "", 1, 9_999);
-        var tree = reader.OptionalWhole($"{path}.tree", "Tree", entry.Tree, "", 1, 9_999);
-        if (entry.Row is null) reader.Add($"{path}.row", "missing", "Row: please fill this in.");
-        if (entry.Tree is null) reader.Add($"{path}.tree", "missing", "Tree: please fill this in.");
-        if (row is { } r && tree is { } t && !double.IsNaN(r + t) && !places.TryAdd((r, t), index))
-            reader.Add($"{path}.tree", "duplicate", $"Tree {t:0} of row {r:0} is already on line {places[(r, t)] + 1}.");
+        var row = reader.RequiredWhole($"{path}.row", "Row", entry.Row, "", 1, 9_999);
+        var tree = reader.RequiredWhole($"{path}.tree", "Tree", entry.Tree, "", 1, 9_999);
+        if (!double.IsNaN(row + tree) && !places.TryAdd((row, tree), index))
+            reader.Add($"{path}.tree", "duplicate", $"Tree {tree:0} of row {row:0} is already on line {places[(row, tree)] + 1}.");
 
         var girth = reader.Optional($"{path}.girth", "Girth", entry.Girth, Units.Length, 0.01, 3);
         var limbs = reader.OptionalWhole($"{path}.limbs", "Limbs", entry.Limbs, "", 0, 300);
@@ -58,6 +56,6 @@ public sealed record SurveyEntry
                 reader.Add("floralShare", "missing", "Floral share: please fill this in, since all buds were counted on at least one tree.");
                 break;
         }
-        return new(row ?? double.NaN, tree ?? double.NaN, girth * 100, limbs, floral ?? buds * share ?? double.NaN);
+        return new(row, tree, girth * 100, limbs, floral ?? buds * share ?? double.NaN);
     }
 }

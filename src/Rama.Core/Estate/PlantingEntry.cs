@@ -33,8 +33,7 @@ public sealed record PlantingEntry : DensityEntry
         var code = reader.Text("code", "Block", Code, 12);
         var name = reader.Text("name", "Name", Name, 60);
         var form = reader.Under("", ReadForm);
-        var year = reader.OptionalWhole("yearPlanted", "Year planted", YearPlanted, "", 1900, season);
-        if (YearPlanted is null) reader.Add("yearPlanted", "missing", "Year planted: please fill this in.");
+        var year = reader.RequiredWhole("yearPlanted", "Year planted", YearPlanted, "", 1900, season);
         var variety = Catalogue.Shipped.Variety(Variety);
         if (variety is null) reader.Add("variety", "unknown", "Variety: please choose one from the catalogue.");
         var rootstock = Catalogue.Shipped.Rootstock(Rootstock);
@@ -46,6 +45,6 @@ public sealed record PlantingEntry : DensityEntry
         else if (variety is not null && !system.Crops.Contains(variety.Crop))
             reader.Add("system", "conflict", $"System: {system.Name.In("en")} is not used for {variety.Crop}.");
         reader.ThrowIfAny();
-        return new(code, name, variety!, rootstock!, system!, (int)year!.Value, season - (int)year.Value + 1, form!);
+        return new(code, name, variety!, rootstock!, system!, (int)year, season - (int)year + 1, form!);
     }
 }

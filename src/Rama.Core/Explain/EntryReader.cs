@@ -69,6 +69,10 @@ public sealed class EntryReader
         return double.NaN;
     }
 
+    /// <summary>A required whole number between two limits.</summary>
+    public double RequiredWhole(string field, string label, double? value, string unit, double min, double max) =>
+        OptionalWhole(field, label, value, unit, min, max) ?? Missing(field, label);
+
     /// <summary>A required text of at most <paramref name="maxLength"/> characters.</summary>
     public string Text(string field, string label, string? text, int maxLength)
     {

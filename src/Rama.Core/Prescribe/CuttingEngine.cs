@@ -23,9 +23,9 @@ internal static class CuttingEngine
                 ? Math.Min(Available(step.Amount, tree), Math.Max(0, tree.Buds - stopAt))
                 : WholeCuts(step, tree, stopAt);
             tree = tree.After(step, made);
-            double? perLimb = step.Amount is ToTheNumber && tree.Limbs > 0 ? made / tree.Limbs : null;
+            double? perLimb = step.Drop is OneBud && made / tree.Limbs >= FewPerLimb ? made / tree.Limbs : null;
             cuts.Add(new(
-                cuts.Count + 1, step.Id, step.Amount is AsFound, made, perLimb, before.Buds - tree.Buds, tree.Buds,
+                cuts.Count + 1, step.Id, step.Amount is AsFound, made, step.Drop is OneBud, perLimb, before.Buds - tree.Buds, tree.Buds,
                 made * step.SecondsEach, step.Name, step.LookFor, step.How, step.Why, step.Caution, step.Source));
         }
         return (cuts, tree);
@@ -55,6 +55,9 @@ internal static class CuttingEngine
         ToTheNumber number => number.MaxShareOfStanding * tree.Buds,
         _ => 0,
     };
+
+    /// <summary>Below so many single buds a limb they are told for the whole tree.</summary>
+    private const double FewPerLimb = 0.85;
 
     private const double Slack = 1e-9;
 }

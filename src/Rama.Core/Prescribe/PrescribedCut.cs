@@ -7,7 +7,8 @@ namespace Rama.Core.Prescribe;
 /// <param name="StepId">Identifier of the step in its rule pack.</param>
 /// <param name="AsFound">Whether the step has no foreseen number: made wherever such wood is found.</param>
 /// <param name="CutsPerTree">Cuts on a mean tree; 0 where the step is not needed this winter.</param>
-/// <param name="CutsPerLimb">Cuts per limb left standing, for steps that end at the number of buds; null for others.</param>
+/// <param name="SingleBuds">Whether each cut takes one bud, so that what falls is the number of cuts.</param>
+/// <param name="CutsPerLimb">Cuts per limb left standing, where that is how to tell them; null where they are told for the tree.</param>
 /// <param name="Drop">Floral buds expected to fall.</param>
 /// <param name="BudsAfter">Floral buds standing after the step.</param>
 /// <param name="Seconds">Seconds the step takes on a mean tree.</param>
@@ -22,6 +23,7 @@ public sealed record PrescribedCut(
     string StepId,
     bool AsFound,
     double CutsPerTree,
+    bool SingleBuds,
     double? CutsPerLimb,
     double Drop,
     double BudsAfter,
@@ -31,4 +33,8 @@ public sealed record PrescribedCut(
     LocalText How,
     LocalText Why,
     LocalText? Caution,
-    string Source);
+    string Source)
+{
+    /// <summary>Whether the cut is made on a mean tree this winter; less than half a cut a tree is not.</summary>
+    public bool IsMade => AsFound || CutsPerTree >= 0.5;
+}

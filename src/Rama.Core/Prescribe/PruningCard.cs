@@ -106,30 +106,24 @@ public sealed record PruningCard(
             words.Say("drawing"));
     }
 
-    /// <summary>Below so many single buds a limb they are told for the whole tree.</summary>
-    private const double FewPerLimb = 0.85;
-
     private static CardCut CutOf(CardWords words, PrescribedCut cut) => new(
-        cut.Number, cut.StepId, IsMade(cut), words.Say(cut.Name), HowMany(words, cut),
+        cut.Number, cut.StepId, cut.IsMade, words.Say(cut.Name), HowMany(words, cut),
         // Where single buds are told for the tree, what falls is the same number again.
-        cut.Drop >= 0.5 && cut.CutsPerLimb is not < FewPerLimb ? words.Say("falls", Math.Round(cut.Drop)) : "",
+        cut.Drop >= 0.5 && !(cut.SingleBuds && cut.CutsPerLimb is null) ? words.Say("falls", Math.Round(cut.Drop)) : "",
         words.Say(cut.LookFor), words.Say(cut.How), cut.Caution is { } caution ? words.Say(caution) : null);
-
-    private static bool IsMade(PrescribedCut cut) => cut.AsFound || cut.CutsPerTree >= 0.5;
 
     private static string HowMany(CardWords words, PrescribedCut cut) => cut switch
     {
         { AsFound: true } => words.Say("as-found"),
-        _ when !IsMade(cut) => words.Say("none-needed"),
-        { CutsPerLimb: { } perLimb } => PerLimbPhrase(words, perLimb, cut.CutsPerTree),
+        { IsMade: false } => words.Say("none-needed"),
+        { CutsPerLimb: { } perLimb } => PerLimbPhrase(words, perLimb),
+        { SingleBuds: true } => words.Say("on-the-tree", Math.Round(cut.CutsPerTree)),
         _ => words.Say("up-to", cut.CutsPerTree),
     };
 
-    // A pruner cannot rub 1.3 buds a limb: "1 or 2"; less than one a limb is told for the whole tree.
-    private static string PerLimbPhrase(CardWords words, double perLimb, double perTree) => perLimb switch
-    {
-        < FewPerLimb => words.Say("on-the-tree", Math.Round(perTree)),
-        _ when Math.Abs(perLimb - Math.Round(perLimb)) < 0.15 => words.Say("a-limb", Math.Round(perLimb)),
-        _ => words.Say("one-or-more", Math.Floor(perLimb), Math.Ceiling(perLimb)),
-    };
+    // A pruner cannot rub 1.3 buds a limb: "1 or 2".
+    private static string PerLimbPhrase(CardWords words, double perLimb) =>
+        Math.Abs(perLimb - Math.Round(perLimb)) <= 0.15
+            ? words.Say("a-limb", Math.Round(perLimb))
+            : words.Say("one-or-more", Math.Floor(perLimb), Math.Ceiling(perLimb));
 }

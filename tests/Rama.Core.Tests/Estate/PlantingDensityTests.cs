@@ -39,6 +39,10 @@ public sealed class PlantingDensityTests
         Near.Printed(leadersPerHa, Of(4.0, tree, "m").TreesPerHa * leaders, 0);
     }
 
+    // Handbook 2.1: 10 000 m² of rows 4.0 m apart are 2 500 m of row.
+    [Fact]
+    public void Row_metres_per_hectare() => Assert.Equal(2_500, Of(4.0, 1.2, "m").RowMetresPerHa, 9);
+
     // Handbook 2.3 [derived].
     [Fact]
     public void Gaps_and_pollinizers_do_not_bear()

@@ -1571,9 +1571,11 @@ export interface components {
              * @description Cuts on a mean tree; 0 where the step is not needed this winter.
              */
             cutsPerTree: number;
+            /** @description Whether each cut takes one bud, so that what falls is the number of cuts. */
+            singleBuds: boolean;
             /**
              * Format: double
-             * @description Cuts per limb left standing, for steps that end at the number of buds; null for others.
+             * @description Cuts per limb left standing, where that is how to tell them; null where they are told for the tree.
              */
             cutsPerLimb: null | number;
             /**
@@ -1602,6 +1604,8 @@ export interface components {
             caution: null | components["schemas"]["LocalText"];
             /** @description Where the numbers come from. */
             source: string;
+            /** @description Whether the cut is made on a mean tree this winter; less than half a cut a tree is not. */
+            isMade: boolean;
         };
         /** @description What to cut on each tree, in order, and what is expected to stand afterwards. */
         Prescription: {

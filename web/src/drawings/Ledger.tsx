@@ -1,6 +1,7 @@
 import { useId } from 'react';
 import type { BudLedger } from '../api/client';
 import { useReading } from '../words/useReading';
+import { Hatch } from './Hatch';
 import { layOutLedger, type LedgerColumn } from './ledgerLayout';
 import './ledger.css';
 import { useWidth } from './useWidth';
@@ -37,12 +38,7 @@ export function Ledger({ ledger, draft = false }: { ledger: BudLedger; draft?: b
         {draft && <span className="small ledger-draft">{t('ledger.draft')}</span>}
       </figcaption>
       <svg width={width} height={height} aria-hidden>
-        <defs>
-          <pattern id={hatch} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-            <rect width="7" height="7" fill="var(--straw-tint)" />
-            <rect width="2.6" height="7" fill="var(--straw)" />
-          </pattern>
-        </defs>
+        <Hatch id={hatch} />
         <rect x={0} width={width} y={band.top} height={band.bottom - band.top} fill="var(--lichen-tint)" />
         <line x1={0} x2={width} y1={band.middle} y2={band.middle} stroke="var(--lichen)" strokeWidth={1.5} />
         {columns.map((column, i) => {

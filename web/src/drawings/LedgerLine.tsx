@@ -1,6 +1,7 @@
 import { useId } from 'react';
 import type { BudLedger } from '../api/client';
 import { useReading } from '../words/useReading';
+import { Hatch } from './Hatch';
 import './ledger.css';
 
 const WIDTH = 320;
@@ -16,12 +17,7 @@ export function LedgerLine({ ledger, scale }: { ledger: BudLedger; scale: number
     : t('ledger.summary-wanted', { wanted: number(ledger.wanted, 0) });
   return (
     <svg className="ledger-line" viewBox={`0 0 ${WIDTH} 40`} role="img" aria-label={label}>
-      <defs>
-        <pattern id={hatch} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="6" height="6" fill="var(--straw-tint)" />
-          <rect width="2.2" height="6" fill="var(--straw)" />
-        </pattern>
-      </defs>
+      <Hatch id={hatch} />
       <rect x={x(ledger.bandLow)} width={x(ledger.bandHigh) - x(ledger.bandLow)} y={0} height={40} fill="var(--lichen-tint)" />
       {left && <rect x={0} width={x(left.mean)} y={9} height={22} fill="var(--plum)" />}
       {standing && left && standing.mean - left.mean > 0.5 && (

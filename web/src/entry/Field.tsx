@@ -41,7 +41,7 @@ export function Field({ label, path, text, onText, problem, hint, placeholder, u
           status={problem ? 'error' : ''} aria-invalid={problem ? true : undefined} aria-describedby={problem ? `${id}-problem` : undefined}
           onChange={(e) => { onText(e.target.value); }} onPressEnter={() => onEnter?.()} />
         {units && units.length > 1 && (
-          <Choice value={unit ?? ''} onChange={(next) => onUnit?.(next)} label={`${label}: unit`} options={units.map((u) => ({ value: u, label: unitName(u) }))} />
+          <Choice value={unit ?? ''} onChange={(next) => onUnit?.(next)} label={`${label}: ${reading.t('unit')}`} options={units.map((u) => ({ value: u, label: unitName(u) }))} />
         )}
         {units?.length === 1 && <span className="field-unit">{unitName(units[0]!)}</span>}
       </div>

@@ -32,7 +32,7 @@ export function PrescribeStage() {
           </thead>
           <tbody>
             {prescription.cuts.map((cut) => (
-              <tr key={cut.number} className={!cut.asFound && cut.cutsPerTree < 0.05 ? 'cut-idle' : ''}>
+              <tr key={cut.number} className={!cut.isMade ? 'cut-idle' : ''}>
                 <td><span className="cut-tag">{cut.number}</span></td>
                 <td>
                   <strong>{local(cut.name)}</strong>
@@ -74,6 +74,6 @@ export function PrescribeStage() {
 
 function howMany(cut: Cut, t: (key: string, values?: Record<string, string>) => string, number: (value: number, decimals?: number) => string) {
   if (cut.asFound) return t('prescribe.as-found');
-  if (cut.cutsPerLimb !== null && cut.cutsPerLimb >= 0.85) return t('prescribe.a-limb', { cuts: number(cut.cutsPerLimb, 1) });
+  if (cut.cutsPerLimb !== null) return t('prescribe.a-limb', { cuts: number(cut.cutsPerLimb, 1) });
   return number(cut.cutsPerTree, 0);
 }

@@ -1,5 +1,5 @@
 import { Notices } from '../../entry/Notices';
-import { Why } from '../../entry/Why';
+import { stepsOf, Why } from '../../entry/Why';
 import { SaveBar } from '../../planting/SaveBar';
 import { useFormFields } from '../../planting/useFormFields';
 import { usePlantingWork } from '../../planting/usePlanting';
@@ -39,12 +39,12 @@ export function TargetStage() {
           <>
             <dl className="chain">
               <div><dt>{t('target.fruit')}</dt><dd><Why steps={crop.steps}><span className="value">{number(crop.fruitPerTree, 1)}</span> <span className="unit">{t('unit:fruit/tree')}</span></Why></dd></div>
-              <div><dt>{t('target.buds')}</dt><dd><Why main steps={buds.steps.slice(0, 1)}><span className="big" data-test="buds-to-leave">{number(buds.budsPerTree, 0)}</span> <span className="unit">{t('unit:bud/tree')}</span></Why></dd></div>
+              <div><dt>{t('target.buds')}</dt><dd><Why main steps={stepsOf(buds.steps, 'bud-factor.buds')}><span className="big" data-test="buds-to-leave">{number(buds.budsPerTree, 0)}</span> <span className="unit">{t('unit:bud/tree')}</span></Why></dd></div>
               {buds.budsPerLimb !== null && (
-                <div><dt>{t('target.buds-per-limb')}</dt><dd><Why steps={buds.steps.slice(1, 2)}><span className="value">{number(buds.budsPerLimb, 1)}</span> <span className="unit">{t('unit:bud/limb')}</span></Why></dd></div>
+                <div><dt>{t('target.buds-per-limb')}</dt><dd><Why steps={stepsOf(buds.steps, 'bud-factor.buds-per-limb')}><span className="value">{number(buds.budsPerLimb, 1)}</span> <span className="unit">{t('unit:bud/limb')}</span></Why></dd></div>
               )}
               {buds.fruitPerLimb !== null && (
-                <div><dt>{t('target.fruit-per-limb')}</dt><dd><Why steps={buds.steps.slice(2, 3)}><span className="value">{number(buds.fruitPerLimb, 1)}</span> <span className="unit">{t('unit:fruit/limb')}</span></Why></dd></div>
+                <div><dt>{t('target.fruit-per-limb')}</dt><dd><Why steps={stepsOf(buds.steps, 'bud-factor.fruit-per-limb')}><span className="value">{number(buds.fruitPerLimb, 1)}</span> <span className="unit">{t('unit:fruit/limb')}</span></Why></dd></div>
               )}
             </dl>
             <h3 className="same-heading">{t('target.same')}</h3>
