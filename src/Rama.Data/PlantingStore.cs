@@ -4,8 +4,11 @@ using Rama.Core.Count;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Core.Result;
 using Rama.Core.Target;
+using Rama.Data.Count;
 using Rama.Data.Estate;
+using Rama.Data.History;
 using Rama.Data.Season;
 
 namespace Rama.Data;
@@ -17,103 +20,199 @@ public sealed class PlantingStore(RamaContext database, EstateScope scope)
     public Task<EstateRecord> EstateAsync(CancellationToken cancel) =>
         database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
 
-    /// <summary>All plantings with their plans of the season at hand.</summary>
-    public async Task<IReadOnlyList<StoredPlanting>> AllAsync(CancellationToken cancel)
+    /// <summary>Closes the season at hand and plans for another; plans of the old one stay readable.</summary>
+    /// <exception cref="UnusableEntryException">The season cannot be planned for.</exception>
+    public async Task BeginSeasonAsync(double? season, CancellationToken cancel)
     {
         var estate = await EstateAsync(cancel);
-        return [.. (await Plans(estate.Season).AsNoTracking().ToListAsync(cancel)).Select(p => new StoredPlanting(p.Planting!, p))];
+        var reader = new EntryReader();
+        var next = reader.RequiredWhole("season", "Season", season, "", estate.Season - 1, estate.Season + 1);
+        reader.ThrowIfAny();
+        estate.Season = (int)next;
+        await database.SaveChangesAsync(cancel);
     }
 
-    /// <summary>One planting with its plan of the season at hand, or null.</summary>
-    public async Task<StoredPlanting?> FindAsync(Guid id, CancellationToken cancel)
+    /// <summary>One planting with its plan of a season, the one at hand unless another is named; null when there is none of that id.</summary>
+    public async Task<StoredPlanting?> FindAsync(Guid id, CancellationToken cancel, int? season = null)
     {
         var estate = await EstateAsync(cancel);
-        var plan = await Plans(estate.Season).SingleOrDefaultAsync(p => p.PlantingId == id, cancel);
-        return plan is null ? null : new(plan.Planting!, plan);
+        season ??= estate.Season;
+        var planting = await database.Plantings
+            .Include(p => p.Block!.Site).Include(p => p.Rows).Include(p => p.Results).AsSplitQuery()
+            .SingleOrDefaultAsync(p => p.Id == id, cancel);
+        if (planting is null) return null;
+        var plan = await database.SeasonPlans.Include(p => p.Trees).SingleOrDefaultAsync(p => p.PlantingId == id && p.Season == season, cancel);
+        return new(planting, plan ?? new() { EstateId = estate.Id, PlantingId = id, Season = season.Value }, estate.Season);
     }
 
-    /// <summary>Adds a planting with an empty plan for the season at hand.</summary>
+    /// <summary>Adds a planting.</summary>
     /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
     public async Task<StoredPlanting> AddAsync(PlantingEntry entry, CancellationToken cancel)
     {
         var estate = await EstateAsync(cancel);
-        entry.Read(estate.Season);
+        var read = entry.Read(estate.Season);
         var planting = new PlantingRecord { EstateId = estate.Id };
         planting.Take(entry);
-        var plan = new SeasonPlanRecord { EstateId = estate.Id, PlantingId = planting.Id, Season = estate.Season, Planting = planting };
-        database.AddRange(planting, plan);
+        (await Ground.LoadAsync(database, estate, cancel)).Place(planting, read.Site, read.Block);
+        database.Add(planting);
         await SaveAsync(cancel);
-        return new(planting, plan);
+        return (await FindAsync(planting.Id, cancel))!;
     }
 
     /// <summary>Saves the planting itself; null when there is none of that id.</summary>
     /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
     /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
     public Task<StoredPlanting?> SaveAsync(Guid id, uint version, PlantingEntry entry, CancellationToken cancel) =>
-        ChangeAsync(id, s => s.Planting, version, stored =>
+        ChangePlantingAsync(id, version, async stored =>
         {
-            entry.Read(stored.Plan.Season);
+            var read = entry.Read(stored.Season);
             stored.Planting.Take(entry);
+            (await Ground.LoadAsync(database, await EstateAsync(cancel), cancel)).Place(stored.Planting, read.Site, read.Block);
         }, cancel);
+
+    /// <summary>Saves the rows; null when there is no such planting.</summary>
+    /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
+    public Task<StoredPlanting?> SaveAsync(Guid id, uint version, RowListEntry entry, CancellationToken cancel) =>
+        ChangePlantingAsync(id, version, async stored =>
+        {
+            var rows = entry.Read();
+            if (rows is not null) await KeepApartAsync(stored.Planting, rows, entry, cancel);
+            stored.Planting.Take(rows);
+        }, cancel);
+
+    /// <summary>Saves what past seasons brought; null when there is no such planting.</summary>
+    /// <exception cref="UnusableEntryException">The entries cannot be used; nothing is saved.</exception>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
+    public Task<StoredPlanting?> SaveAsync(Guid id, uint version, SeasonRecordsEntry entry, CancellationToken cancel) =>
+        ChangePlantingAsync(id, version, stored =>
+        {
+            entry.Read(stored.Season);
+            stored.Planting.Take(entry);
+            return Task.CompletedTask;
+        }, cancel);
+
+    /// <summary>Removes a planting with its plans and records; the history keeps that it was there. False when there is none of that id.</summary>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is removed.</exception>
+    public async Task<bool> RemoveAsync(Guid id, uint version, CancellationToken cancel) =>
+        await ChangePlantingAsync(id, version, stored =>
+        {
+            database.Remove(stored.Planting);
+            return Task.CompletedTask;
+        }, cancel) is not null;
+
+    /// <summary>What changed at a planting, the latest first.</summary>
+    public async Task<IReadOnlyList<ChangeRecord>> HistoryAsync(Guid id, int most, CancellationToken cancel) =>
+        await database.Changes.AsNoTracking().Where(c => c.PlantingId == id).OrderByDescending(c => c.Id).Take(most).ToListAsync(cancel);
 
     /// <summary>Saves the target of the season at hand; null when there is no such planting.</summary>
     /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
     /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
     public Task<StoredPlanting?> SaveAsync(Guid id, uint version, TargetEntry entry, CancellationToken cancel) =>
-        ChangeAsync(id, s => s.Plan, version, stored =>
+        ChangePlanAsync(id, version, plan =>
         {
             entry.Read();
-            stored.Plan.Take(entry);
+            plan.Take(entry);
         }, cancel);
 
     /// <summary>Saves the count of the season at hand; null when there is no such planting.</summary>
     /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
     /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
     public Task<StoredPlanting?> SaveAsync(Guid id, uint version, SurveyEntry entry, CancellationToken cancel) =>
-        ChangeAsync(id, s => s.Plan, version, stored =>
+        ChangePlanAsync(id, version, plan =>
         {
             entry.Read();
-            stored.Plan.Take(entry);
+            plan.Take(entry);
         }, cancel);
 
     /// <summary>Saves tolerance and cap of the season at hand; null when there is no such planting.</summary>
     /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
     /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
     public Task<StoredPlanting?> SaveAsync(Guid id, uint version, DecisionSettingsEntry entry, CancellationToken cancel) =>
-        ChangeAsync(id, s => s.Plan, version, stored =>
+        ChangePlanAsync(id, version, plan =>
         {
             entry.ReadSettings();
-            stored.Plan.Take(entry);
+            plan.Take(entry);
         }, cancel);
 
-    private IQueryable<SeasonPlanRecord> Plans(int season) =>
-        database.SeasonPlans.Include(p => p.Planting).Include(p => p.Trees).AsSplitQuery().Where(p => p.Season == season);
+    // A tree place belongs to one planting: two plantings of a block may share a row, not a place in it.
+    private async Task KeepApartAsync(PlantingRecord planting, RowList rows, RowListEntry entry, CancellationToken cancel)
+    {
+        var others = await database.Plantings.Where(p => p.BlockId == planting.BlockId && p.Id != planting.Id)
+            .SelectMany(p => p.Rows, (p, row) => new { p.Code, row.Row, row.FirstTree, row.Trees }).ToListAsync(cancel);
+        var taken = others.ToLookup(o => o.Row);
+        var reader = new EntryReader();
+        foreach (var row in rows.Rows)
+        {
+            if (taken[row.Number].FirstOrDefault(o => o.FirstTree <= row.LastTree && row.FirstTree < o.FirstTree + o.Trees) is not { } other) continue;
+            var line = entry.Rows.Index().First(r => r.Item.Row == row.Number && (r.Item.FirstTree ?? 1) == row.FirstTree).Index;
+            reader.Add($"rows[{line}].row", "duplicate", $"Row {row.Number}: some of its trees belong to planting {other.Code} of the same block.");
+        }
+        reader.ThrowIfAny();
+    }
 
-    private async Task<StoredPlanting?> ChangeAsync(
-        Guid id, Func<StoredPlanting, object> root, uint version, Action<StoredPlanting> change, CancellationToken cancel)
+    private Task<StoredPlanting?> ChangePlantingAsync(Guid id, uint version, Func<StoredPlanting, Task> change, CancellationToken cancel) =>
+        ChangeAsync(id, async stored =>
+        {
+            await change(stored);
+            Expect(stored.Planting, version);
+        }, cancel, after: async () =>
+        {
+            await (await Ground.LoadAsync(database, await EstateAsync(cancel), cancel)).ClearEmptyAsync(cancel);
+            await database.SaveChangesAsync(cancel);
+        });
+
+    private Task<StoredPlanting?> ChangePlanAsync(Guid id, uint version, Action<SeasonPlanRecord> change, CancellationToken cancel) =>
+        ChangeAsync(id, stored =>
+        {
+            change(stored.Plan);
+            if (stored.Plan.Version == 0)
+            {
+                // Read when there was a plan, which is gone or of another season.
+                if (version != 0) throw new DbUpdateConcurrencyException();
+                database.Add(stored.Plan);
+            }
+            else
+            {
+                Expect(stored.Plan, version);
+            }
+            return Task.CompletedTask;
+        }, cancel);
+
+    // Written even when equal to what is stored: without a write nobody would notice that someone saved in between.
+    private void Expect(object root, uint version)
+    {
+        var entry = database.Entry(root);
+        if (entry.State != EntityState.Deleted) entry.State = EntityState.Modified;
+        entry.Property(nameof(PlantingRecord.Version)).OriginalValue = version;
+    }
+
+    private async Task<StoredPlanting?> ChangeAsync(Guid id, Func<StoredPlanting, Task> change, CancellationToken cancel, Func<Task>? after = null)
     {
         if (await FindAsync(id, cancel) is not { } stored) return null;
-        change(stored);
-        var entry = database.Entry(root(stored));
-        // Written even when equal to what is stored: without a write nobody would notice that someone saved in between.
-        entry.State = EntityState.Modified;
-        entry.Property(nameof(PlantingRecord.Version)).OriginalValue = version;
         try
         {
+            await using var transaction = database.Database.CurrentTransaction is null ? await database.Database.BeginTransactionAsync(cancel) : null;
+            await change(stored);
             await SaveAsync(cancel);
+            if (after is not null) await after();
+            if (transaction is not null) await transaction.CommitAsync(cancel);
             return stored;
         }
-        catch (DbUpdateException e) when (e is DbUpdateConcurrencyException || IsOthersTree(e))
+        catch (DbUpdateException e) when (e is DbUpdateConcurrencyException || IsOthersRow(e))
         {
             database.ChangeTracker.Clear();
             throw new EditConflictException((await FindAsync(id, cancel))!);
         }
     }
 
-    // Two counts of the same trees saved at once can meet at a tree before they meet at the plan's version.
-    // Within one count no tree stands twice: the core has seen to that.
-    private static bool IsOthersTree(DbUpdateException e) =>
-        e.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation, TableName: SeasonPlanConfiguration.CountedTrees };
+    // Two saves of the same plan, trees or rows at once can meet at a key before they meet at the version.
+    // Within one entry nothing stands twice: the core has seen to that.
+    private static bool IsOthersRow(DbUpdateException e) => e.InnerException is PostgresException
+    {
+        SqlState: PostgresErrorCodes.UniqueViolation,
+        TableName: CountedTreeConfiguration.Table or SeasonPlanConfiguration.Table or PlantingRowConfiguration.Table,
+    };
 
     private async Task SaveAsync(CancellationToken cancel)
     {
@@ -123,7 +222,7 @@ public sealed class PlantingStore(RamaContext database, EstateScope scope)
         }
         catch (DbUpdateException e) when (e.InnerException is PostgresException { ConstraintName: PlantingConfiguration.CodeIndex })
         {
-            throw new UnusableEntryException([new("code", "duplicate", "Block: another planting of this estate already has this code.")]);
+            throw new UnusableEntryException([new("code", "duplicate", "Planting: another planting of this estate already has this code.")]);
         }
     }
 }

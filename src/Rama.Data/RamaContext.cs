@@ -1,25 +1,61 @@
+using Microsoft.AspNetCore.DataProtection.EntityFrameworkCore;
+using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
+using Rama.Data.Count;
 using Rama.Data.Estate;
+using Rama.Data.History;
+using Rama.Data.People;
+using Rama.Data.Result;
 using Rama.Data.Season;
 
 namespace Rama.Data;
 
 /// <summary>The database. Every query on something an estate owns is filtered to the estate of the scope.</summary>
-public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateScope scope) : DbContext(options)
+public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateScope scope)
+    : IdentityUserContext<PersonRecord, Guid>(options), IDataProtectionKeyContext
 {
     private Guid EstateId => scope.EstateId;
 
     public DbSet<EstateRecord> Estates => Set<EstateRecord>();
 
+    public DbSet<SiteRecord> Sites => Set<SiteRecord>();
+
+    public DbSet<BlockRecord> Blocks => Set<BlockRecord>();
+
+    public DbSet<RowLineRecord> RowLines => Set<RowLineRecord>();
+
     public DbSet<PlantingRecord> Plantings => Set<PlantingRecord>();
 
     public DbSet<SeasonPlanRecord> SeasonPlans => Set<SeasonPlanRecord>();
 
-    protected override void OnModelCreating(ModelBuilder model)
+    public DbSet<SeasonResultRecord> SeasonResults => Set<SeasonResultRecord>();
+
+    public DbSet<TrunkRowRecord> TrunkRows => Set<TrunkRowRecord>();
+
+    public DbSet<ChangeRecord> Changes => Set<ChangeRecord>();
+
+    public DbSet<BatchRecord> Batches => Set<BatchRecord>();
+
+    /// <summary>Who belongs to which estate; not filtered here, since signing in asks before an estate is chosen. The database shows
+    /// a person their own and those of the estate in scope.</summary>
+    public DbSet<MembershipRecord> Memberships => Set<MembershipRecord>();
+
+    public DbSet<DataProtectionKey> DataProtectionKeys => Set<DataProtectionKey>();
+
+    protected override void OnModelCreating(ModelBuilder builder)
     {
-        model.ApplyConfigurationsFromAssembly(typeof(RamaContext).Assembly);
-        model.Entity<PlantingRecord>().HasQueryFilter(p => p.EstateId == EstateId);
-        model.Entity<SeasonPlanRecord>().HasQueryFilter(p => p.EstateId == EstateId);
-        model.Entity<CountedTreeRecord>().HasQueryFilter(t => t.EstateId == EstateId);
+        base.OnModelCreating(builder);
+        builder.ApplyConfigurationsFromAssembly(typeof(RamaContext).Assembly);
+        builder.Entity<SiteRecord>().HasQueryFilter(s => s.EstateId == EstateId);
+        builder.Entity<BlockRecord>().HasQueryFilter(b => b.EstateId == EstateId);
+        builder.Entity<RowLineRecord>().HasQueryFilter(l => l.EstateId == EstateId);
+        builder.Entity<PlantingRecord>().HasQueryFilter(p => p.EstateId == EstateId);
+        builder.Entity<PlantingRowRecord>().HasQueryFilter(r => r.EstateId == EstateId);
+        builder.Entity<SeasonPlanRecord>().HasQueryFilter(p => p.EstateId == EstateId);
+        builder.Entity<CountedTreeRecord>().HasQueryFilter(t => t.EstateId == EstateId);
+        builder.Entity<SeasonResultRecord>().HasQueryFilter(r => r.EstateId == EstateId);
+        builder.Entity<TrunkRowRecord>().HasQueryFilter(t => t.EstateId == EstateId);
+        builder.Entity<ChangeRecord>().HasQueryFilter(c => c.EstateId == EstateId);
+        builder.Entity<BatchRecord>().HasQueryFilter(b => b.EstateId == EstateId);
     }
 }

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using Rama.Data.Demo;
+using Rama.Data.History;
 
 namespace Rama.Data;
 
@@ -9,8 +10,15 @@ public static class RamaDatabase
 {
     /// <summary>Registers context, stores and loaders on a PostgreSQL connection.</summary>
     public static IServiceCollection AddRamaDatabase(this IServiceCollection services, string connection) => services
-        .AddDbContext<RamaContext>(options => options.UseNpgsql(connection).UseSnakeCaseNamingConvention())
+        .AddDbContext<RamaContext>((provider, options) => options
+            .UseNpgsql(connection)
+            .UseSnakeCaseNamingConvention()
+            .AddInterceptors(
+                new ScopedConnection(provider.GetRequiredService<EstateScope>()),
+                new HistoryInterceptor(provider.GetRequiredService<EstateScope>(), provider.GetRequiredService<TimeProvider>())))
         .AddScoped<EstateScope>()
         .AddScoped<PlantingStore>()
+        .AddScoped<SeasonStore>()
+        .AddScoped<DatabaseSetup>()
         .AddScoped<DemoLoader>();
 }

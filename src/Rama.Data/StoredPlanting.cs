@@ -4,8 +4,11 @@ using Rama.Data.Season;
 
 namespace Rama.Data;
 
-/// <summary>A planting with its plan of the season at hand.</summary>
-public sealed record StoredPlanting(PlantingRecord Planting, SeasonPlanRecord Plan)
+/// <summary>A planting with its plan of a season.</summary>
+/// <param name="Planting">The planting with its block, site, rows and past results.</param>
+/// <param name="Plan">The plan; its version is 0 while nothing is saved for the season.</param>
+/// <param name="Season">The season at hand; a plan of another can be read and not saved.</param>
+public sealed record StoredPlanting(PlantingRecord Planting, SeasonPlanRecord Plan, int Season)
 {
     public PlanEntry ToPlan() => Plan.ToPlan(Planting);
 }

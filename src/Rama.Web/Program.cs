@@ -1,18 +1,24 @@
 using System.IO.Compression;
 using System.Reflection;
 using Microsoft.AspNetCore.ResponseCompression;
-using Microsoft.EntityFrameworkCore;
 using Rama.Data;
-using Rama.Data.Demo;
+using Rama.Web.Accounts;
 using Rama.Web.Count;
 using Rama.Web.Decide;
 using Rama.Web.Estate;
 using Rama.Web.Hosting;
 using Rama.Web.Prescribe;
+using Rama.Web.Result;
 using Rama.Web.Season;
 using Rama.Web.Target;
 
 var builder = WebApplication.CreateBuilder(args);
+if (args is ["prepare", .. var demo])
+{
+    await Preparation.RunAsync(builder.Configuration, demo.FirstOrDefault());
+    return;
+}
+
 builder.WebHost.ConfigureKestrel(server => server.Limits.MaxRequestBodySize = 1_000_000);
 builder.Services.ConfigureHttpJsonOptions(json => Json.Configure(json.SerializerOptions));
 builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
@@ -21,6 +27,9 @@ builder.Services.AddExceptionHandler<Problems.UnreadableBody>();
 builder.Services.AddExceptionHandler<Problems.DatabaseAway>();
 builder.Services.AddOpenApi("v1", OpenApi.Configure);
 builder.Services.AddSingleton(TimeProvider.System);
+builder.Services.AddMemoryCache();
+builder.Services.AddScoped<SeasonLines>();
+builder.Services.AddRamaAccounts(builder.Configuration);
 builder.Services.AddResponseCompression();
 // The fastest level, the default, makes the first page a quarter larger.
 builder.Services.Configure<BrotliCompressionProviderOptions>(brotli => brotli.Level = CompressionLevel.Optimal);
@@ -32,28 +41,23 @@ builder.Services.AddRamaDatabase(describing ? "" : builder.Configuration.GetConn
     ?? throw new InvalidOperationException("No database: set ConnectionStrings__Rama, or use ./rama start."));
 
 var app = builder.Build();
-if (args is ["prepare", .. var demo])
-{
-    await using var scope = app.Services.CreateAsyncScope();
-    await scope.ServiceProvider.GetRequiredService<RamaContext>().Database.MigrateAsync();
-    if (demo is [var file] && await scope.ServiceProvider.GetRequiredService<DemoLoader>().LoadIfEmptyAsync(file, CancellationToken.None))
-        Console.WriteLine("The demo estate is loaded.");
-    return;
-}
-
 // What a handler has answered is not logged again as an error of the server.
 app.UseExceptionHandler();
 app.UseStatusCodePages();
 app.UseSecurityHeaders();
 app.UseResponseCompression();
+app.UseFrontEndFiles();
+app.UseAuthentication();
+app.UseRateLimiter();
+app.UseAuthorization();
 app.MapOpenApi("/openapi/{documentName}.json");
 app.MapGet("/health", async (RamaContext database, CancellationToken cancel) =>
     await database.Database.CanConnectAsync(cancel) ? Results.Ok("ready") : Results.StatusCode(503)).ExcludeFromDescription();
 
 var api = app.MapGroup("/api/v1").ProducesValidationProblem().AddEndpointFilter(Problems.Filter);
-api.MapGroup("").AddEndpointFilter(TheEstate.Filter)
-    .MapSeason().MapEstate().MapTarget().MapCount().MapDecide().MapPrescribe();
-api.MapGroup("/calculations").WithTags("Calculations")
+api.MapSession().MapPeople();
+api.MapSeason().MapEstate().MapTarget().MapCount().MapDecide().MapPrescribe().MapResult();
+api.MapGroup("/calculations").WithTags("Calculations").RequireAuthorization()
     .MapEstateCalculators().MapTargetCalculators().MapCountCalculators().MapDecideCalculators().MapPrescribeCalculators();
 
 app.MapFrontEnd();

@@ -54,11 +54,11 @@ public sealed class BadInputTests(RamaServer server) : IClassFixture<RamaServer>
         using var page = new Page(server).OpenPlanting("W1", "count");
         page.Type("count.trees[1].row", "4");
         page.Type("count.trees[1].tree", "12");
-        page.Says(".count-table", "Tree 12 of row 4 is already on line 1.");
+        page.Says(".entry-sheet", "Tree 12 of row 4 is already on line 1.");
         page.Type("count.trees[2].buds", "many");
-        page.Says(".count-table", "Expected a number such as 3.5.");
+        page.Says(".entry-sheet", "Expected a number such as 3.5.");
         page.Type("count.trees[3].limbs", "2.5");
-        page.Says(".count-table", "Expected a whole number.");
+        page.Says(".entry-sheet", "Expected a whole number.");
         Assert.Equal("true", page.Find("[data-field='count.trees[2].buds']").GetAttribute("aria-invalid"));
     }
 
@@ -77,16 +77,16 @@ public sealed class BadInputTests(RamaServer server) : IClassFixture<RamaServer>
     public void One_tree_counted_decides_nothing_and_none_asks_for_some()
     {
         using var page = new Page(server).OpenPlanting("W1", "count");
-        while (page.Driver.FindElements(By.CssSelector(".count-side button")) is { Count: > 1 } all)
+        while (page.Driver.FindElements(By.CssSelector(".sheet-side button")) is { Count: > 1 } all)
         {
             all[^1].Click();
-            page.Until("one line less", () => page.Driver.FindElements(By.CssSelector(".count-side button")).Count == all.Count - 1);
+            page.Until("one line less", () => page.Driver.FindElements(By.CssSelector(".sheet-side button")).Count == all.Count - 1);
         }
         page.Says(".notices", "One tree says nothing about how trees differ.");
         page.Click(".rail-stage[href$='decide']");
         page.Says(".notices", "Without an interval nobody knows how sure this is.");
         page.Click(".rail-stage[href$='count']");
-        page.Click(".count-side button");
+        page.Click(".sheet-side button");
         page.Says("aside", "Nothing counted yet.");
         page.Click(".rail-stage[href$='prescribe']");
         page.Says(".planting-main", "The prescription needs a target and counted trees.");
@@ -161,7 +161,7 @@ public sealed class BadInputTests(RamaServer server) : IClassFixture<RamaServer>
     private async Task SomeoneElseSaves(Page page, string part, Func<JsonNode, JsonNode> change)
     {
         var path = $"/api/v1/plantings/{page.Driver.Url.Split('/')[^2]}";
-        using var other = new HttpClient { BaseAddress = server.Address };
+        using var other = server.ClientOf();
         var view = (await other.GetFromJsonAsync<JsonNode>(path, TestContext.Current.CancellationToken))!;
         using var saved = await other.PutAsJsonAsync($"{path}/{part}",
             new JsonObject { ["version"] = view["planVersion"]!.DeepClone(), [part] = change(view) }, TestContext.Current.CancellationToken);
@@ -170,7 +170,7 @@ public sealed class BadInputTests(RamaServer server) : IClassFixture<RamaServer>
 
     private async Task<double> StoredYield(Page page)
     {
-        using var client = new HttpClient { BaseAddress = server.Address };
+        using var client = server.ClientOf();
         var view = await client.GetFromJsonAsync<JsonNode>($"/api/v1/plantings/{page.Driver.Url.Split('/')[^2]}", TestContext.Current.CancellationToken);
         return (double)view!["target"]!["yield"]!["value"]!;
     }

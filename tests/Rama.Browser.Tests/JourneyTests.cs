@@ -1,4 +1,5 @@
 using OpenQA.Selenium;
+using Rama.Data.People;
 
 namespace Rama.Browser.Tests;
 
@@ -98,10 +99,16 @@ public sealed class JourneyTests(RamaServer server) : IClassFixture<RamaServer>
     [Fact]
     public void Every_number_can_be_read_in_us_units()
     {
-        using var page = new Page(server).OpenPlanting("H4", "estate");
-        page.Says(".chain", "3,030 trees/ha"); // 10 000 ÷ (3.3 × 1.0)
-        page.Driver.FindElement(By.CssSelector(".shell select option[value='us']")).Click();
-        page.Says(".chain", "1,226 trees/ac"); // 3 030.3 × 0.404 686
-        page.Says(".planting-head", "10.8 × 3.3 ft"); // 3.3 m and 1.0 m ÷ 0.3048
+        using (var page = new Page(server, role: Role.Reader).OpenPlanting("H4", "estate"))
+        {
+            page.Says(".chain", "3,030 trees/ha"); // 10 000 ÷ (3.3 × 1.0)
+            page.Click("[data-test='account']");
+            page.Find(".account-menu select option[value='us']").Click();
+            page.Says(".chain", "1,226 trees/ac"); // 3 030.3 × 0.404 686
+            page.Says(".planting-head", "10.8 × 3.3 ft"); // 3.3 m and 1.0 m ÷ 0.3048
+        }
+        // Kept with the account, not with the browser.
+        using var elsewhere = new Page(server, role: Role.Reader).OpenPlanting("H4", "estate");
+        elsewhere.Says(".chain", "1,226 trees/ac");
     }
 }

@@ -87,7 +87,7 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
         page.Find("[data-cell='0-0']");
         // Common practice, no source: at least 44 px, handbook and interface text.
         var small = page.Script<IReadOnlyCollection<object>>("""
-            return [...document.querySelectorAll('.count-cell, .count-side button, .save-bar button')]
+            return [...document.querySelectorAll('.sheet-cell, .sheet-side button, .save-bar button')]
               .filter(e => e.getBoundingClientRect().height < 44).map(e => e.outerHTML.slice(0, 90));
             """);
         Assert.Empty(small);
@@ -97,7 +97,7 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
     private async Task AddTheLongestCard()
     {
         var cancel = TestContext.Current.CancellationToken;
-        using var client = new HttpClient { BaseAddress = server.Address };
+        using var client = server.ClientOf();
         async Task<JsonNode> Send(HttpMethod method, string path, string json)
         {
             using var request = new HttpRequestMessage(method, path) { Content = new StringContent(json, Encoding.UTF8, "application/json") };

@@ -1,6 +1,7 @@
 using System.Globalization;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
+using Rama.Data.People;
 
 namespace Rama.Browser.Tests;
 
@@ -11,7 +12,7 @@ public sealed class Page : IDisposable
 
     private readonly RamaServer _server;
 
-    public Page(RamaServer server, int width = 1280, int height = 800, string language = "en", bool phone = false)
+    public Page(RamaServer server, int width = 1280, int height = 800, string language = "en", bool phone = false, Role? role = Role.Manager)
     {
         _server = server;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
@@ -26,11 +27,19 @@ public sealed class Page : IDisposable
         {
             ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = phone,
         });
+        if (role is { } signedIn) Take(server.CookieOf(signedIn));
     }
 
     public ChromeDriver Driver { get; }
 
     public void Dispose() => Driver.Dispose();
+
+    /// <summary>Puts a sign-in cookie into the browser.</summary>
+    private void Take(string cookie)
+    {
+        var parts = cookie.Split('=', 2);
+        Driver.ExecuteCdpCommand("Network.setCookie", new() { ["name"] = parts[0], ["value"] = parts[1], ["url"] = _server.Address.ToString(), ["httpOnly"] = true });
+    }
 
     public Page Open(string path)
     {

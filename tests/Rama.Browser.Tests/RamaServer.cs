@@ -4,7 +4,7 @@ using Rama.Web.Tests;
 namespace Rama.Browser.Tests;
 
 /// <summary>The real application on a port of its own, with the built front end and the demo estate.</summary>
-public sealed class RamaServer : RamaApplication
+public class RamaServer : RamaApplication
 {
     public Uri Address => ClientOptions.BaseAddress;
 

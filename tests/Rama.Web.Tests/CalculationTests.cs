@@ -9,7 +9,7 @@ public sealed class CalculationTests(RamaApplication application) : IClassFixtur
         "rowSpacing": {"value": 3.5, "unit": "m"}, "treeSpacing": {"value": 0.9, "unit": "m"}, "area": {"value": 2, "unit": "ha"}, "missingShare": {"value": 3, "unit": "%"}, "pollinizerShare": {"value": 5, "unit": "%"}
         """;
 
-    private readonly HttpClient _client = application.CreateClient();
+    private readonly HttpClient _client = application.ClientOf();
 
     private async Task<JsonNode> Calculate(string name, string json)
     {

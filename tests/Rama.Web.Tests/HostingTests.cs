@@ -5,7 +5,7 @@ namespace Rama.Web.Tests;
 /// <summary>How the application presents itself to a browser.</summary>
 public sealed class HostingTests(RamaApplication application) : IClassFixture<RamaApplication>
 {
-    private readonly HttpClient _client = application.CreateClient();
+    private readonly HttpClient _client = application.ClientOf();
 
     private Task<HttpResponseMessage> Get(string path) => _client.GetAsync(new Uri(path, UriKind.Relative), TestContext.Current.CancellationToken);
 
@@ -49,7 +49,7 @@ public sealed class HostingTests(RamaApplication application) : IClassFixture<Ra
     {
         await using var cut = application.WithWebHostBuilder(host => host.UseSetting("ConnectionStrings:Rama", "Host=127.0.0.1;Port=1;Username=x;Password=x;Timeout=2"));
         using var client = cut.CreateClient();
-        var (status, body) = await client.SendAsync(HttpMethod.Get, "/api/v1/season");
+        var (status, body) = await client.PostAsync("/api/v1/session", "{}");
         Assert.Equal(503, status);
         Assert.Equal("The database does not answer. Try again in a moment.", (string)body["title"]!);
         Assert.Equal(503, (await client.SendAsync(HttpMethod.Get, "/health")).Status);

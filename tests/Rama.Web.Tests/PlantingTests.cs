@@ -1,11 +1,12 @@
 using System.Text.Json.Nodes;
+using Rama.Data.People;
 
 namespace Rama.Web.Tests;
 
 /// <summary>Plantings in the real database: the demo, saving whole or not at all, and two people at once.</summary>
 public sealed class PlantingTests(RamaApplication application) : IClassFixture<RamaApplication>
 {
-    private readonly HttpClient _client = application.CreateClient();
+    private readonly HttpClient _client = application.ClientOf();
 
     private static string Entry(string code, string rowSpacing = """{"value": 11, "unit": "ft"}""") => $$$"""
         {"code": "{{{code}}}", "name": "Test", "variety": "Topaz", "rootstock": "M.26", "system": "tall-spindle", "yearPlanted": 2020,
@@ -38,7 +39,7 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
     {
         await using var demo = new RamaApplication();
         await demo.InitializeAsync();
-        using var client = demo.CreateClient();
+        using var client = demo.ClientOf();
         var season = await client.ReadAsync("/api/v1/season");
         Assert.Equal(9.9, (double)season["areaHa"]!, 9); // 4.2 + 2.6 + 3.1 ha
         Assert.Equal(3, (int)season["readyForCards"]!);
@@ -173,6 +174,103 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         var read = await _client.ReadAsync($"/api/v1/plantings/{opened["id"]}");
         Assert.Equal(winner["count"]!.ToJsonString(), read["count"]!.ToJsonString());
         Assert.Equal(2, read["count"]!["trees"]!.AsArray().Count);
+    }
+
+    private Task<(int Status, JsonNode Body)> SaveRows(JsonNode view, string rows) => _client.PutAsync(
+        $"/api/v1/plantings/{view["id"]}/rows", $$$"""{"version": {{{view["plantingVersion"]}}}, "rows": {"rows": {{{rows}}}} }""");
+
+    [Fact]
+    public async Task Rows_tell_who_is_missing_and_who_is_not_picked()
+    {
+        var added = await Added("R1");
+        var (status, view) = await SaveRows(added, """[{"row": 1, "trees": 100, "missing": "3, 17-19", "pollinizers": "50"}, {"row": 2, "trees": 100, "replants": "1-4"}]""");
+        Assert.Equal(200, status);
+        // 200 places: 4 missing and 4 replants do not bear, 1 of the 192 others is not picked.
+        Assert.Equal(1.0 / 192, (double)view["plan"]!["density"]!["steps"]![1]!["result"]!["value"]!, 9);
+        Assert.Equal(8.0 / 200, (double)view["plan"]!["density"]!["steps"]![0]!["result"]!["value"]!, 9);
+        Assert.Equal("3, 17-19", (string)view["rows"]!["rows"]![0]!["missing"]!);
+        Assert.Equal(409, (await SaveRows(added, "[]")).Status);
+    }
+
+    [Theory]
+    [InlineData("""[{"row": 1, "trees": 10, "missing": "11"}]""", "rows[0].missing")]
+    [InlineData("""[{"row": 1, "trees": 10, "missing": "3", "replants": "3"}]""", "rows[0].replants")]
+    [InlineData("""[{"row": 1, "trees": 10}, {"row": 1, "firstTree": 10, "trees": 5}]""", "rows[1].row")]
+    [InlineData("""[{"row": 1}]""", "rows[0].trees")]
+    public async Task Rows_that_cannot_be_are_told_at_their_field(string rows, string field)
+    {
+        var (status, body) = await SaveRows(await Added($"X{Math.Abs(rows.GetHashCode()) % 100000}"), rows);
+        Assert.Equal(400, status);
+        Assert.Equal([field], Api.ProblemFields(body));
+    }
+
+    [Fact]
+    public async Task Two_plantings_of_a_block_share_a_row_and_no_tree()
+    {
+        var first = await Added("S1");
+        var second = (await _client.PostAsync("/api/v1/plantings", Entry("S1b").Replace("\"code\"", "\"block\": \"S1\", \"code\"", StringComparison.Ordinal))).Body;
+        Assert.Equal(200, (await SaveRows(first, """[{"row": 1, "trees": 60}]""")).Status);
+        var (status, body) = await SaveRows(second, """[{"row": 1, "firstTree": 60, "trees": 40}]""");
+        Assert.Equal(400, status);
+        Assert.Equal(["rows[0].row"], Api.ProblemFields(body));
+        Assert.Contains("S1", (string)body["problems"]![0]!["message"]!, StringComparison.Ordinal);
+        Assert.Equal(200, (await SaveRows(second, """[{"row": 1, "firstTree": 61, "trees": 40}]""")).Status);
+    }
+
+    [Fact]
+    public async Task Every_change_of_a_field_is_kept_with_who_when_and_the_old_value()
+    {
+        var added = await Added("T1");
+        var planting = added["planting"]!.DeepClone();
+        planting["area"] = JsonNode.Parse("""{"value": 2, "unit": "ac"}""");
+        var saved = await _client.PutAsync($"/api/v1/plantings/{added["id"]}/estate", $$"""{"version": {{added["plantingVersion"]}}, "planting": {{planting.ToJsonString()}}}""");
+        Assert.Equal(200, saved.Status);
+        using var counter = application.ClientOf(Role.Counter);
+        foreach (var buds in new[] { 300, 310 })
+        {
+            var now = await counter.ReadAsync($"/api/v1/plantings/{added["id"]}");
+            Assert.Equal(200, (await counter.PutAsync($"/api/v1/plantings/{added["id"]}/count",
+                $$$"""{"version": {{{now["planVersion"]}}}, "count": {"trees": [{"row": 1, "tree": 4, "floralBuds": {{{buds}}} }]} }""")).Status);
+        }
+        var history = (await counter.ReadAsync($"/api/v1/plantings/{added["id"]}/history")).AsArray();
+        var area = history.Single(c => (string)c!["field"]! == "area")!;
+        Assert.Equal(("1.5 ac", "2 ac", "Manager"), ((string)area["old"]!, (string)area["new"]!, (string)area["person"]!));
+        var tree = history.Single(c => (string)c!["subject"]! == "countedTree" && (string)c["field"]! == "floralBuds")!;
+        Assert.Equal(("300", "310", "1/4", "Counter 2"), ((string)tree["old"]!, (string)tree["new"]!, (string)tree["detail"]!, (string)tree["person"]!));
+        // Saved again as it stands, a field leaves no mark.
+        Assert.DoesNotContain(history, c => (string)c!["field"]! == "rowSpacing");
+    }
+
+    [Fact]
+    public async Task Last_season_stays_readable_and_is_not_written_to()
+    {
+        await using var demo = new RamaApplication();
+        await demo.InitializeAsync();
+        using var client = demo.ClientOf();
+        var before = await client.PlantingAsync("H4");
+        Assert.Equal(204, (await client.PutAsync("/api/v1/season", """{"season": 2028}""")).Status);
+        var now = await client.ReadAsync($"/api/v1/plantings/{before["id"]}");
+        Assert.Equal((2028, "target"), ((int)now["season"]!, (string)now["plan"]!["stage"]!));
+        var last = await client.ReadAsync($"/api/v1/plantings/{before["id"]}?season=2027");
+        Assert.True((bool)last["isPast"]!);
+        Assert.Equal(before["plan"]!["ledger"]!.ToJsonString(), last["plan"]!["ledger"]!.ToJsonString());
+        // A save with the version of the old plan meets the new season's.
+        Assert.Equal(409, (await client.PutAsync($"/api/v1/plantings/{before["id"]}/target", Target(before, 50))).Status);
+        var season = await client.ReadAsync("/api/v1/season?season=2027");
+        Assert.Equal([2028, 2027], season["seasons"]!.AsArray().Select(s => (int)s!));
+        Assert.Equal(3, (int)season["readyForCards"]!);
+        Assert.Equal(["season"], Api.ProblemFields((await client.PutAsync("/api/v1/season", """{"season": 2035}""")).Body));
+    }
+
+    [Fact]
+    public async Task A_planting_removed_is_gone_and_its_history_stays()
+    {
+        var added = await Added("U1");
+        Assert.Equal(409, (await _client.SendAsync(HttpMethod.Delete, $"/api/v1/plantings/{added["id"]}?version=1")).Status);
+        Assert.Equal(204, (await _client.SendAsync(HttpMethod.Delete, $"/api/v1/plantings/{added["id"]}?version={added["plantingVersion"]}")).Status);
+        Assert.Equal(404, (await _client.SendAsync(HttpMethod.Get, $"/api/v1/plantings/{added["id"]}")).Status);
+        var last = (await _client.ReadAsync($"/api/v1/plantings/{added["id"]}/history"))[0]!;
+        Assert.Contains("code: U1", (string)last["old"]!, StringComparison.Ordinal);
     }
 
     [Theory]

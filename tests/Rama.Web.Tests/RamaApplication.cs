@@ -1,33 +1,82 @@
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
-using Microsoft.EntityFrameworkCore;
-using Microsoft.Extensions.DependencyInjection;
-using Rama.Data;
-using Rama.Data.Demo;
+using Rama.Data.People;
+using Rama.Web.Accounts;
+using Rama.Web.Hosting;
 
 namespace Rama.Web.Tests;
 
-/// <summary>The real application on a database of its own that holds the demo estate.</summary>
+/// <summary>
+/// The real application on a database of its own that holds the demo estate, under the login that owns nothing.
+/// Somebody of each role is signed in.
+/// </summary>
 public class RamaApplication : WebApplicationFactory<Program>, IAsyncLifetime
 {
+    /// <summary>Password of the demo accounts.</summary>
+    public const string Password = "spring-frost-27";
+
+    private static readonly SemaphoreSlim OneLoginAtATime = new(1);
+
     private readonly TestDatabase _database = new();
+    private readonly Dictionary<Role, string> _cookies = [];
+
+    /// <summary>A connection that owns the database, to look at it from outside the application.</summary>
+    public string OwnerConnection => _database.OwnerConnection;
+
+    /// <summary>The demo's files, or null for an empty database.</summary>
+    protected virtual string? Demo => Path.Combine(AppContext.BaseDirectory, "demo/larkfold.json");
+
+    /// <summary>A client signed in with a role; the manager unless another is named.</summary>
+    public HttpClient ClientOf(Role role = Role.Manager) => ClientWith(CookieOf(role));
+
+    /// <summary>A client that sends one cookie and takes no other.</summary>
+    public HttpClient ClientWith(string cookie)
+    {
+        var client = CreateClient(new() { HandleCookies = false, BaseAddress = ClientOptions.BaseAddress });
+        client.DefaultRequestHeaders.Add("Cookie", cookie);
+        return client;
+    }
+
+    /// <summary>The sign-in cookie of a role, as <c>name=value</c>.</summary>
+    public string CookieOf(Role role) => _cookies[role];
 
     protected override void ConfigureWebHost(IWebHostBuilder builder)
     {
         builder.UseEnvironment("Production");
         builder.UseSetting("ConnectionStrings:Rama", _database.Connection);
+        builder.UseSetting("SignIn:TriesPerMinute", "10000");
+        builder.UseSetting("SetupCode", "first-code");
         // What the tests provoke on purpose would bury what went wrong.
         builder.UseSetting("Logging:LogLevel:Default", "Critical");
         builder.UseSetting("Logging:LogLevel:Microsoft.Hosting.Lifetime", "Critical");
+        builder.UseSetting("Logging:LogLevel:Microsoft.AspNetCore.DataProtection", "Critical");
         builder.UseSetting("Logging:LogLevel:Microsoft.EntityFrameworkCore", "Critical");
     }
 
     public virtual async ValueTask InitializeAsync()
     {
-        await using var scope = Services.CreateAsyncScope();
-        await scope.ServiceProvider.GetRequiredService<RamaContext>().Database.MigrateAsync();
-        await scope.ServiceProvider.GetRequiredService<DemoLoader>()
-            .LoadIfEmptyAsync(Path.Combine(AppContext.BaseDirectory, "demo/larkfold.json"), TestContext.Current.CancellationToken);
+        // The login is the server's, not the database's: two setups at once would meet at it.
+        await OneLoginAtATime.WaitAsync(TestContext.Current.CancellationToken);
+        try
+        {
+            await Preparation.RunAsync(_database.OwnerConnection, TestDatabase.LoginPassword, Demo, Password);
+        }
+        finally
+        {
+            OneLoginAtATime.Release();
+        }
+        if (Demo is null) return;
+        foreach (var (role, _, email) in DemoPeople.All) _cookies[role] = await SignInAsync(email);
+    }
+
+    /// <summary>Signs in and gives the cookie.</summary>
+    public async Task<string> SignInAsync(string email, string password = Password)
+    {
+        using var client = CreateClient(new() { HandleCookies = false, BaseAddress = ClientOptions.BaseAddress });
+        using var body = new StringContent($$"""{"email": "{{email}}", "password": "{{password}}"}""", System.Text.Encoding.UTF8, "application/json");
+        using var answer = await client.PostAsync(new Uri("/api/v1/session", UriKind.Relative), body, TestContext.Current.CancellationToken);
+        answer.EnsureSuccessStatusCode();
+        return answer.Headers.GetValues("Set-Cookie").Single().Split(';')[0];
     }
 
     public override async ValueTask DisposeAsync()

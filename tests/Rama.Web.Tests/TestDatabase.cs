@@ -1,4 +1,5 @@
 using Npgsql;
+using Rama.Data;
 
 namespace Rama.Web.Tests;
 
@@ -10,7 +11,14 @@ public sealed class TestDatabase : IAsyncDisposable
 
     private readonly string _name = $"test_{Guid.NewGuid():n}";
 
-    public string Connection => $"{Server};Database={_name};Maximum Pool Size=20";
+    /// <summary>Password of the application's login on the test server.</summary>
+    public const string LoginPassword = "only-for-tests";
+
+    /// <summary>A connection that owns the database.</summary>
+    public string OwnerConnection => $"{Server};Database={_name};Maximum Pool Size=20";
+
+    /// <summary>The application's own connection, which owns nothing.</summary>
+    public string Connection => new NpgsqlConnectionStringBuilder(OwnerConnection) { Username = DatabaseSetup.Login, Password = LoginPassword }.ConnectionString;
 
     public async ValueTask DisposeAsync()
     {

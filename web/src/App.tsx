@@ -1,9 +1,15 @@
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { api, answered, type Session } from './api/client';
+import { sessionKey, useSession } from './people/session';
+import { SignInPage } from './people/SignInPage';
 import { Shell } from './Shell';
 import { SeasonPage } from './stages/season/SeasonPage';
 import type { UnitSystem } from './units/system';
-import { UnitSystemContext } from './words/useReading';
+import { Trouble } from './Trouble';
+import i18n from './words/i18n';
+import { ReadingContext } from './words/useReading';
 
 const PlantingPage = lazy(() => import('./planting/PlantingPage').then((m) => ({ default: m.PlantingPage })));
 const NewPlantingPage = lazy(() => import('./stages/estate/NewPlantingPage').then((m) => ({ default: m.NewPlantingPage })));
@@ -12,6 +18,10 @@ const TargetStage = lazy(() => import('./stages/target/TargetStage').then((m) =>
 const CountStage = lazy(() => import('./stages/count/CountStage').then((m) => ({ default: m.CountStage })));
 const DecideStage = lazy(() => import('./stages/decide/DecideStage').then((m) => ({ default: m.DecideStage })));
 const PrescribeStage = lazy(() => import('./stages/prescribe/PrescribeStage').then((m) => ({ default: m.PrescribeStage })));
+const ResultStage = lazy(() => import('./stages/result/ResultStage').then((m) => ({ default: m.ResultStage })));
+const HistoryPage = lazy(() => import('./stages/estate/HistoryPage').then((m) => ({ default: m.HistoryPage })));
+const FirstManagerPage = lazy(() => import('./people/FirstManagerPage').then((m) => ({ default: m.FirstManagerPage })));
+const PeoplePage = lazy(() => import('./people/PeoplePage').then((m) => ({ default: m.PeoplePage })));
 const CardPage = lazy(() => import('./stages/prescribe/CardPage').then((m) => ({ default: m.CardPage })));
 
 const router = createBrowserRouter([
@@ -19,6 +29,7 @@ const router = createBrowserRouter([
     element: <Shell />,
     children: [
       { index: true, element: <SeasonPage /> },
+      { path: 'people', element: <PeoplePage /> },
       { path: 'plantings/new', element: <NewPlantingPage /> },
       { path: 'plantings/:id/card', element: <CardPage /> },
       {
@@ -31,6 +42,8 @@ const router = createBrowserRouter([
           { path: 'count', element: <CountStage /> },
           { path: 'decide', element: <DecideStage /> },
           { path: 'prescribe', element: <PrescribeStage /> },
+          { path: 'result', element: <ResultStage /> },
+          { path: 'history', element: <HistoryPage /> },
         ],
       },
       { path: '*', element: <Navigate to="/" replace /> },
@@ -38,15 +51,33 @@ const router = createBrowserRouter([
   },
 ]);
 
+/** Shows the application to whoever is signed in, in the units and language they like to read. */
 export function App() {
-  const [system, setSystem] = useState<UnitSystem>(() => (localStorage.getItem('rama.units') === 'us' ? 'us' : 'metric'));
-  const reading = useMemo(() => ({
-    system,
-    choose: (next: UnitSystem) => { localStorage.setItem('rama.units', next); setSystem(next); },
-  }), [system]);
+  const session = useSession();
+  const client = useQueryClient();
+  const [signedIn, setSignedIn] = useState<Session | null>(null);
+  const now = session.data;
+  const person = now?.person ?? null;
+  if (now?.state === 'signedIn' && now !== signedIn) setSignedIn(now);
+  useEffect(() => { if (person?.language) void i18n.changeLanguage(person.language); }, [person?.language]);
+
+  const system: UnitSystem = person?.units ?? 'metric';
+  const reading = useMemo(() => {
+    const choose = (units: UnitSystem, language: string) => {
+      client.setQueryData<Session>(sessionKey, (s) => s?.person ? { ...s, person: { ...s.person, units, language } } : s);
+      void answered(api.PUT('/api/v1/session/reading', { body: { units, language } })).catch(() => undefined);
+    };
+    return { system, chooseSystem: (next: UnitSystem) => { choose(next, i18n.language); }, chooseLanguage: (next: string) => { choose(system, next); } };
+  }, [system, client]);
+
+  if (session.error && !now) return <Trouble error={session.error} retry={() => void session.refetch()} />;
+  if (!now) return null;
+  if (now.state === 'empty') return <Suspense><FirstManagerPage /></Suspense>;
+  if (!signedIn) return <SignInPage over={null} />;
   return (
-    <UnitSystemContext.Provider value={reading}>
+    <ReadingContext.Provider value={reading}>
       <Suspense><RouterProvider router={router} /></Suspense>
-    </UnitSystemContext.Provider>
+      {now.state === 'signedOut' && <SignInPage over={signedIn} />}
+    </ReadingContext.Provider>
   );
 }

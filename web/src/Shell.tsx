@@ -1,26 +1,56 @@
 import { Suspense } from 'react';
-import { Link, Outlet } from 'react-router';
-import { useSeason } from './stages/season/useSeason';
+import { Link, NavLink, Outlet, useLocation, useSearchParams } from 'react-router';
+import { api, answered } from './api/client';
 import { Choice } from './entry/Field';
+import { AccountMenu } from './people/AccountMenu';
+import { useMay, useSession } from './people/session';
+import { useSeason } from './stages/season/useSeason';
 import { useReading } from './words/useReading';
 
-/** The frame of every page: whose estate, which winter, and how the reader wants words and units. */
+/** The frame of every page: whose estate, which winter, where to go, and who is at work. */
 export function Shell() {
-  const { t, language, setLanguage, system, chooseSystem } = useReading();
-  const season = useSeason();
+  const { t } = useReading();
+  const may = useMay();
+  const { search } = useLocation();
   return (
     <>
       <header className="shell">
-        <Link to="/" className="shell-name">Rama</Link>
-        <span className="shell-estate">
-          {season.data && <><strong>{season.data.estate}</strong> · {t('winter', { from: season.data.season - 1, to: String(season.data.season).slice(2) })}</>}
-        </span>
-        <Choice label={t('units')} value={system} onChange={(v) => { chooseSystem(v === 'us' ? 'us' : 'metric'); }}
-          options={[{ value: 'metric', label: t('units.metric') }, { value: 'us', label: t('units.us') }]} />
-        <Choice label={t('language')} value={language} onChange={(v) => { setLanguage(v === 'es' ? 'es' : 'en'); }}
-          options={[{ value: 'en', label: 'English' }, { value: 'es', label: 'Español' }]} />
+        <Link to={`/${search}`} className="shell-name">Rama</Link>
+        <span className="shell-estate"><EstateName /><SeasonName /></span>
+        <nav className="shell-places" aria-label={t('places')}>
+          <NavLink to={`/${search}`} end>{t('place.season')}</NavLink>
+          {may('people') && <NavLink to="/people">{t('place.people')}</NavLink>}
+        </nav>
+        <AccountMenu />
       </header>
       <Suspense fallback={<p className="waiting">{t('loading')}</p>}><Outlet /></Suspense>
     </>
+  );
+}
+
+function EstateName() {
+  const { t } = useReading();
+  const { data } = useSession();
+  if (!data) return null;
+  const go = async (estate: string) => {
+    await answered(api.PUT('/api/v1/session/estate', { body: { estate } }));
+    // Nothing of the estate left behind stays on the screen.
+    window.location.assign('/');
+  };
+  if (data.estates.length < 2) return <strong>{data.estates[0]?.name}</strong>;
+  return <Choice label={t('estate')} value={data.here?.estateId ?? ''} onChange={(id) => void go(id)} options={data.estates.map((e) => ({ value: e.id, label: e.name }))} />;
+}
+
+function SeasonName() {
+  const { t } = useReading();
+  const season = useSeason();
+  const [, setSearch] = useSearchParams();
+  if (!season.data) return null;
+  const name = (year: number) => t('winter', { from: year - 1, to: String(year).slice(2) });
+  const { seasons } = season.data;
+  if (seasons.length < 2) return <> · {name(season.data.season)}</>;
+  return (
+    <> · <Choice label={t('season')} value={String(season.data.season)} options={seasons.map((s) => ({ value: String(s), label: name(s) }))}
+      onChange={(next) => { setSearch(Number(next) === seasons[0] ? {} : { season: next }); }} /></>
   );
 }

@@ -3,8 +3,10 @@ using Rama.Core.Systems;
 namespace Rama.Core.Estate;
 
 /// <summary>Trees of one variety, rootstock, system, spacing and year within a block.</summary>
-/// <param name="Code">Short name of the block.</param>
-/// <param name="Name">Name of the block.</param>
+/// <param name="Site">Site of the block; null where none is named.</param>
+/// <param name="Block">Short name of the block.</param>
+/// <param name="Code">Short name of the planting.</param>
+/// <param name="Name">Name of the planting.</param>
 /// <param name="Variety">What is grown.</param>
 /// <param name="Rootstock">What it grows on.</param>
 /// <param name="System">How it is trained.</param>
@@ -12,4 +14,4 @@ namespace Rama.Core.Estate;
 /// <param name="Leaf">Growing season since planting in the season planned for; the planting year is 1.</param>
 /// <param name="Form">Spacing, area and gaps in SI.</param>
 public sealed record Planting(
-    string Code, string Name, Variety Variety, Rootstock Rootstock, TrainingSystem System, int YearPlanted, int Leaf, PlantingForm Form);
+    string? Site, string Block, string Code, string Name, Variety Variety, Rootstock Rootstock, TrainingSystem System, int YearPlanted, int Leaf, PlantingForm Form);

@@ -22,9 +22,16 @@ public sealed record PlantingDensity(
 {
     private const double SquareMetresPerHa = 10_000;
 
-    /// <summary>Trees per hectare = 10 000 m² ÷ (row spacing × tree spacing), less the missing and the unpicked.</summary>
-    public static PlantingDensity Of(PlantingForm form)
+    // Headlands and turning room commonly take some per cent (common practice, no source).
+    private const double ListedPlacesTolerance = 0.1;
+
+    /// <summary>
+    /// Trees per hectare = 10 000 m² ÷ (row spacing × tree spacing), less the missing and the unpicked. Where rows are
+    /// listed, they tell who is missing and unpicked.
+    /// </summary>
+    public static PlantingDensity Of(PlantingForm form, RowList? rows = null)
     {
+        form = rows?.Refine(form) ?? form;
         var perHa = SquareMetresPerHa / (form.RowSpacingM * form.TreeSpacingM);
         var bearing = perHa * (1 - form.MissingShare) * (1 - form.PollinizerShare);
         Figure row = new("row spacing", form.RowSpacingM, "m"), tree = new("tree spacing", form.TreeSpacingM, "m");
@@ -39,10 +46,10 @@ public sealed record PlantingDensity(
         ];
         return new(
             perHa, bearing, perHa * form.AreaHa, bearing * form.AreaHa, SquareMetresPerHa / form.RowSpacingM,
-            steps, Warn(form, perHa));
+            [.. rows?.Steps ?? [], .. steps], Warn(form, perHa, rows));
     }
 
-    private static List<Notice> Warn(PlantingForm form, double perHa)
+    private static List<Notice> Warn(PlantingForm form, double perHa, RowList? rows)
     {
         List<Notice> warnings = [];
         if (perHa is < 200 or > 8_000)
@@ -56,6 +63,10 @@ public sealed record PlantingDensity(
             warnings.Add(new("density.gaps",
                 $"{form.MissingShare * 100:0} % of the trees are missing. The standing trees are asked to carry the whole yield; consider replanting or a lower target.",
                 new Figure("missing", form.MissingShare, "share")));
+        if (rows is not null && Math.Abs(rows.Places / (perHa * form.AreaHa) - 1) > ListedPlacesTolerance)
+            warnings.Add(new("density.rows-differ",
+                $"The rows list {rows.Places} tree places, spacing and area give {perHa * form.AreaHa:0}. Check area, spacing and rows; headlands and gaps explain small differences.",
+                new("tree places listed", rows.Places, "tree"), new("tree places", perHa * form.AreaHa, "tree")));
         return warnings;
     }
 }

@@ -6,10 +6,16 @@ namespace Rama.Core.Estate;
 /// <summary>A planting as typed: what grows there, on which ground, since when.</summary>
 public sealed record PlantingEntry : DensityEntry
 {
-    /// <summary>Short name of the block, such as <c>H7</c>.</summary>
+    /// <summary>Site of the block; the estate's first site when left out.</summary>
+    public string? Site { get; init; }
+
+    /// <summary>Short name of the block the planting stands in; the planting's own code when left out, as most blocks hold one planting.</summary>
+    public string? Block { get; init; }
+
+    /// <summary>Short name of the planting, such as <c>H7</c>; no other planting of the estate has it.</summary>
     public string? Code { get; init; }
 
-    /// <summary>Name of the block.</summary>
+    /// <summary>Name of the planting.</summary>
     public string? Name { get; init; }
 
     /// <summary>Variety, a name of the catalogue.</summary>
@@ -30,7 +36,9 @@ public sealed record PlantingEntry : DensityEntry
     public Planting Read(int season)
     {
         var reader = new EntryReader();
-        var code = reader.Text("code", "Block", Code, 12);
+        var site = reader.OptionalText("site", "Site", Site, 60);
+        var code = reader.Text("code", "Planting", Code, 12);
+        var block = reader.OptionalText("block", "Block", Block, 12) ?? code;
         var name = reader.Text("name", "Name", Name, 60);
         var form = reader.Under("", ReadForm);
         var year = reader.RequiredWhole("yearPlanted", "Year planted", YearPlanted, "", 1900, season);
@@ -45,6 +53,6 @@ public sealed record PlantingEntry : DensityEntry
         else if (variety is not null && !system.Crops.Contains(variety.Crop))
             reader.Add("system", "conflict", $"System: {system.Name.In("en")} is not used for {variety.Crop}.");
         reader.ThrowIfAny();
-        return new(code, name, variety!, rootstock!, system!, (int)year, season - (int)year + 1, form!);
+        return new(site, block, code, name, variety!, rootstock!, system!, (int)year, season - (int)year + 1, form!);
     }
 }

@@ -22,7 +22,7 @@ public sealed class EntryReader
     }
 
     /// <summary>Runs a reading and files its problems under <paramref name="path"/>; null when it failed.</summary>
-    public T? Under<T>(string path, Func<T> read) where T : class
+    public T? Under<T>(string path, Func<T?> read) where T : class
     {
         try
         {
@@ -82,6 +82,10 @@ public sealed class EntryReader
             _problems.Add(new(field, "long", $"{label}: expected at most {maxLength} characters.", Max: maxLength));
         return trimmed;
     }
+
+    /// <summary>A text that may be left out, of at most <paramref name="maxLength"/> characters; null when nothing was typed.</summary>
+    public string? OptionalText(string field, string label, string? text, int maxLength) =>
+        string.IsNullOrWhiteSpace(text) ? null : Text(field, label, text, maxLength);
 
     /// <summary>Reads a unit code from a table; null and a problem when it is not in it.</summary>
     public Unit? UnitOf(string field, string label, string? code, FrozenDictionary<string, Unit> units)

@@ -15,6 +15,9 @@ public static class Sources
     /// <summary>What a person entered.</summary>
     public const string Entered = "entered";
 
+    /// <summary>Taken from the rows of the planting.</summary>
+    public const string RowList = "row list of the planting";
+
     /// <summary>Counted in the block.</summary>
     public const string Counted = "counted in the block";
 

@@ -14,6 +14,9 @@ public sealed record PlanEntry
     /// <summary>What grows there.</summary>
     public PlantingEntry Planting { get; init; } = new();
 
+    /// <summary>Its rows, where they are listed.</summary>
+    public RowListEntry Rows { get; init; } = new();
+
     /// <summary>What is wanted.</summary>
     public TargetEntry Target { get; init; } = new();
 

@@ -39,11 +39,12 @@ public sealed record PruningPlan(
     {
         var reader = new EntryReader();
         var planting = reader.Under("planting", () => entry.Planting.Read(entry.Season));
+        var rows = entry.Rows.Rows.Count == 0 ? null : reader.Under("rows", entry.Rows.Read);
         var target = entry.Target.IsUntouched ? null : reader.Under("target", entry.Target.Read);
         var counted = reader.Under("count", entry.Count.Read);
         var settings = reader.Under("settings", () => entry.Settings.ReadSettings(planting?.System.Caps.ShareOfBuds ?? DecisionSettings.DefaultCap));
 
-        var density = planting is null ? null : PlantingDensity.Of(planting.Form);
+        var density = planting is null ? null : PlantingDensity.Of(planting.Form, rows);
         var crop = density is null || target is null ? null : CropTarget.Of(density, target.Crop);
         var survey = counted is null ? null : SurveyEstimate.Of(counted, density?.BearingTrees);
         if (planting is null || crop is null || settings is null)

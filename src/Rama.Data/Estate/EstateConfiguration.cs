@@ -12,9 +12,58 @@ internal sealed class EstateConfiguration : IEntityTypeConfiguration<EstateRecor
     }
 }
 
+internal sealed class SiteConfiguration : IEntityTypeConfiguration<SiteRecord>
+{
+    public void Configure(EntityTypeBuilder<SiteRecord> builder)
+    {
+        builder.ToTable("sites");
+        builder.HasKey(s => new { s.EstateId, s.Id });
+        builder.HasOne<EstateRecord>().WithMany().HasForeignKey(s => s.EstateId);
+        builder.HasIndex(s => new { s.EstateId, s.Name }).IsUnique();
+        builder.Property(s => s.Name).HasMaxLength(60);
+    }
+}
+
+internal sealed class BlockConfiguration : IEntityTypeConfiguration<BlockRecord>
+{
+    public void Configure(EntityTypeBuilder<BlockRecord> builder)
+    {
+        builder.ToTable("blocks");
+        builder.HasKey(b => new { b.EstateId, b.Id });
+        builder.HasOne(b => b.Site).WithMany().HasForeignKey(b => new { b.EstateId, b.SiteId }).OnDelete(DeleteBehavior.Restrict);
+        builder.HasIndex(b => new { b.EstateId, b.Code }).IsUnique();
+        builder.Property(b => b.Code).HasMaxLength(12);
+        builder.Property(b => b.Outline).HasColumnType("jsonb");
+    }
+}
+
+internal sealed class RowLineConfiguration : IEntityTypeConfiguration<RowLineRecord>
+{
+    public void Configure(EntityTypeBuilder<RowLineRecord> builder)
+    {
+        builder.ToTable("row_lines", t => t.HasCheckConstraint("ck_row_lines_row", "\"row\" between 1 and 9999"));
+        builder.HasKey(l => new { l.EstateId, l.BlockId, l.Row });
+        builder.HasOne<BlockRecord>().WithMany().HasForeignKey(l => new { l.EstateId, l.BlockId });
+    }
+}
+
+internal sealed class PlantingRowConfiguration : IEntityTypeConfiguration<PlantingRowRecord>
+{
+    /// <summary>Table of the rows.</summary>
+    public const string Table = "planting_rows";
+
+    public void Configure(EntityTypeBuilder<PlantingRowRecord> builder)
+    {
+        builder.ToTable(Table, t => t.HasCheckConstraint(
+            "ck_planting_rows_row", "\"row\" between 1 and 9999 and first_tree between 1 and 9999 and trees between 1 and 5000"));
+        builder.HasKey(r => new { r.EstateId, r.PlantingId, r.Row, r.FirstTree });
+        builder.HasOne<PlantingRecord>().WithMany(p => p.Rows).HasForeignKey(r => new { r.EstateId, r.PlantingId });
+    }
+}
+
 internal sealed class PlantingConfiguration : IEntityTypeConfiguration<PlantingRecord>
 {
-    /// <summary>Index that keeps block codes apart within an estate.</summary>
+    /// <summary>Index that keeps codes of plantings apart within an estate.</summary>
     public const string CodeIndex = "ix_plantings_estate_id_code";
 
     public void Configure(EntityTypeBuilder<PlantingRecord> builder)
@@ -27,6 +76,7 @@ internal sealed class PlantingConfiguration : IEntityTypeConfiguration<PlantingR
         });
         builder.HasKey(p => new { p.EstateId, p.Id });
         builder.HasOne<EstateRecord>().WithMany().HasForeignKey(p => p.EstateId);
+        builder.HasOne(p => p.Block).WithMany().HasForeignKey(p => new { p.EstateId, p.BlockId }).OnDelete(DeleteBehavior.Restrict);
         builder.HasIndex(p => new { p.EstateId, p.Code }).IsUnique().HasDatabaseName(CodeIndex);
         builder.Property(p => p.Code).HasMaxLength(12);
         builder.Property(p => p.Name).HasMaxLength(60);

@@ -1,9 +1,15 @@
+using Rama.Data.History;
+
 namespace Rama.Data.Estate;
 
 /// <summary>One estate. Everything else belongs to one.</summary>
-public sealed class EstateRecord
+public sealed class EstateRecord : IHistoried
 {
     public Guid Id { get; init; } = Guid.CreateVersion7();
+
+    Guid IEstateOwned.EstateId => Id;
+
+    HistoryPlace IHistoried.Place => new("estate");
 
     public required string Name { get; set; }
 

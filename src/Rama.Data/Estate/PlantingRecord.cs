@@ -1,14 +1,21 @@
 using Rama.Core.Estate;
 using Rama.Core.Quantities;
+using Rama.Core.Result;
+using Rama.Data.History;
+using Rama.Data.Result;
 
 namespace Rama.Data.Estate;
 
 /// <summary>A planting as entered: amounts keep the number and the unit that were typed.</summary>
-public sealed class PlantingRecord
+public sealed class PlantingRecord : IHistoried
 {
     public Guid EstateId { get; init; }
 
     public Guid Id { get; init; } = Guid.CreateVersion7();
+
+    public Guid BlockId { get; private set; }
+
+    public BlockRecord? Block { get; private set; }
 
     public string Code { get; private set; } = "";
 
@@ -32,8 +39,17 @@ public sealed class PlantingRecord
 
     public Amount PollinizerShare { get; private set; } = new();
 
+    public List<PlantingRowRecord> Rows { get; private set; } = [];
+
+    public List<SeasonResultRecord> Results { get; private set; } = [];
+
+    /// <summary>Last change to the planting or its rows; touching it makes the row version see a change to a child.</summary>
+    public DateTimeOffset ChangedAt { get; private set; } = DateTimeOffset.UtcNow;
+
     /// <summary>PostgreSQL's row version.</summary>
     public uint Version { get; private set; }
+
+    HistoryPlace IHistoried.Place => new("planting", Id, Detail: Code);
 
     /// <summary>Takes over an entry the core has read without a problem.</summary>
     public void Take(PlantingEntry entry)
@@ -43,12 +59,40 @@ public sealed class PlantingRecord
         YearPlanted = (int)entry.YearPlanted!.Value;
         (RowSpacing, TreeSpacing, Area) = (entry.RowSpacing!, entry.TreeSpacing!, entry.Area!);
         (MissingShare, PollinizerShare) = (entry.MissingShare ?? new(), entry.PollinizerShare ?? new());
+        Touch();
     }
 
+    /// <summary>Takes over rows the core has read without a problem.</summary>
+    public void Take(RowList? list)
+    {
+        Rows.Merge(list?.Rows ?? [], r => (r.Row, r.FirstTree), r => (r.Number, r.FirstTree), r => PlantingRowRecord.Of(this, r), (record, row) => record.Take(row));
+        Touch();
+    }
+
+    /// <summary>Takes over past seasons the core has read without a problem.</summary>
+    public void Take(SeasonRecordsEntry entry)
+    {
+        Results.Merge(
+            entry.Seasons, r => r.Season, e => (int)e.Season!.Value,
+            e => SeasonResultRecord.Of(this, e), (record, e) => record.Take(e));
+        Touch();
+    }
+
+    /// <summary>The planting as entered; its block and site must be loaded.</summary>
     public PlantingEntry ToEntry() => new()
     {
-        Code = Code, Name = Name, Variety = Variety, Rootstock = Rootstock, System = System, YearPlanted = YearPlanted,
+        Site = Block!.Site!.Name, Block = Block.Code, Code = Code, Name = Name, Variety = Variety, Rootstock = Rootstock, System = System, YearPlanted = YearPlanted,
         RowSpacing = RowSpacing, TreeSpacing = TreeSpacing, Area = Area,
         MissingShare = MissingShare, PollinizerShare = PollinizerShare,
     };
+
+    /// <summary>The rows as entered.</summary>
+    public RowListEntry ToRows() => new() { Rows = [.. Rows.OrderBy(r => r.Row).ThenBy(r => r.FirstTree).Select(r => r.ToEntry())] };
+
+    /// <summary>Past seasons as entered.</summary>
+    public SeasonRecordsEntry ToRecords() => new() { Seasons = [.. Results.OrderBy(r => r.Season).Select(r => r.ToEntry())] };
+
+    internal void StandOn(BlockRecord block) => (BlockId, Block) = (block.Id, block);
+
+    private void Touch() => ChangedAt = DateTimeOffset.UtcNow;
 }

@@ -23,6 +23,240 @@ namespace Rama.Data.Migrations
 
             NpgsqlModelBuilderExtensions.UseIdentityByDefaultColumns(modelBuilder);
 
+            modelBuilder.Entity("Microsoft.AspNetCore.DataProtection.EntityFrameworkCore.DataProtectionKey", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("integer")
+                        .HasColumnName("id");
+
+                    NpgsqlPropertyBuilderExtensions.UseIdentityByDefaultColumn(b.Property<int>("Id"));
+
+                    b.Property<string>("FriendlyName")
+                        .HasColumnType("text")
+                        .HasColumnName("friendly_name");
+
+                    b.Property<string>("Xml")
+                        .HasColumnType("text")
+                        .HasColumnName("xml");
+
+                    b.HasKey("Id")
+                        .HasName("pk_data_protection_keys");
+
+                    b.ToTable("data_protection_keys", (string)null);
+                });
+
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserClaim<System.Guid>", b =>
+                {
+                    b.Property<int>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("integer")
+                        .HasColumnName("id");
+
+                    NpgsqlPropertyBuilderExtensions.UseIdentityByDefaultColumn(b.Property<int>("Id"));
+
+                    b.Property<string>("ClaimType")
+                        .HasColumnType("text")
+                        .HasColumnName("claim_type");
+
+                    b.Property<string>("ClaimValue")
+                        .HasColumnType("text")
+                        .HasColumnName("claim_value");
+
+                    b.Property<Guid>("UserId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("user_id");
+
+                    b.HasKey("Id")
+                        .HasName("pk_person_claims");
+
+                    b.HasIndex("UserId")
+                        .HasDatabaseName("ix_person_claims_user_id");
+
+                    b.ToTable("person_claims", (string)null);
+                });
+
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserLogin<System.Guid>", b =>
+                {
+                    b.Property<string>("LoginProvider")
+                        .HasColumnType("text")
+                        .HasColumnName("login_provider");
+
+                    b.Property<string>("ProviderKey")
+                        .HasColumnType("text")
+                        .HasColumnName("provider_key");
+
+                    b.Property<string>("ProviderDisplayName")
+                        .HasColumnType("text")
+                        .HasColumnName("provider_display_name");
+
+                    b.Property<Guid>("UserId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("user_id");
+
+                    b.HasKey("LoginProvider", "ProviderKey")
+                        .HasName("pk_person_logins");
+
+                    b.HasIndex("UserId")
+                        .HasDatabaseName("ix_person_logins_user_id");
+
+                    b.ToTable("person_logins", (string)null);
+                });
+
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserToken<System.Guid>", b =>
+                {
+                    b.Property<Guid>("UserId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("user_id");
+
+                    b.Property<string>("LoginProvider")
+                        .HasColumnType("text")
+                        .HasColumnName("login_provider");
+
+                    b.Property<string>("Name")
+                        .HasColumnType("text")
+                        .HasColumnName("name");
+
+                    b.Property<string>("Value")
+                        .HasColumnType("text")
+                        .HasColumnName("value");
+
+                    b.HasKey("UserId", "LoginProvider", "Name")
+                        .HasName("pk_person_tokens");
+
+                    b.ToTable("person_tokens", (string)null);
+                });
+
+            modelBuilder.Entity("Rama.Data.Count.CountedTreeRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<int>("Row")
+                        .HasColumnType("integer")
+                        .HasColumnName("row");
+
+                    b.Property<int>("Tree")
+                        .HasColumnType("integer")
+                        .HasColumnName("tree");
+
+                    b.Property<int?>("Buds")
+                        .HasColumnType("integer")
+                        .HasColumnName("buds");
+
+                    b.Property<int?>("FloralBuds")
+                        .HasColumnType("integer")
+                        .HasColumnName("floral_buds");
+
+                    b.Property<int?>("Limbs")
+                        .HasColumnType("integer")
+                        .HasColumnName("limbs");
+
+                    b.Property<int>("Line")
+                        .HasColumnType("integer")
+                        .HasColumnName("line");
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "Girth", "Rama.Data.Count.CountedTreeRecord.Girth#Amount", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("girth_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("girth_value");
+                        });
+
+                    b.HasKey("EstateId", "PlantingId", "Season", "Row", "Tree")
+                        .HasName("pk_counted_trees");
+
+                    b.ToTable("counted_trees", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_counted_trees_counts", "coalesce(limbs, 0) >= 0 and coalesce(floral_buds, 0) >= 0 and coalesce(buds, 0) >= 0");
+                        });
+                });
+
+            modelBuilder.Entity("Rama.Data.Count.TrunkRowRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<int>("Row")
+                        .HasColumnType("integer")
+                        .HasColumnName("row");
+
+                    b.PrimitiveCollection<float[]>("GirthsCm")
+                        .IsRequired()
+                        .HasColumnType("real[]")
+                        .HasColumnName("girths_cm");
+
+                    b.HasKey("EstateId", "PlantingId", "Season", "Row")
+                        .HasName("pk_trunk_rows");
+
+                    b.ToTable("trunk_rows", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_trunk_rows_row", "\"row\" between 1 and 9999 and season between 1900 and 2200");
+                        });
+                });
+
+            modelBuilder.Entity("Rama.Data.Estate.BlockRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("Code")
+                        .IsRequired()
+                        .HasMaxLength(12)
+                        .HasColumnType("character varying(12)")
+                        .HasColumnName("code");
+
+                    b.Property<string>("Outline")
+                        .HasColumnType("jsonb")
+                        .HasColumnName("outline");
+
+                    b.Property<Guid>("SiteId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("site_id");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_blocks");
+
+                    b.HasIndex("EstateId", "Code")
+                        .IsUnique()
+                        .HasDatabaseName("ix_blocks_estate_id_code");
+
+                    b.HasIndex("EstateId", "SiteId")
+                        .HasDatabaseName("ix_blocks_estate_id_site_id");
+
+                    b.ToTable("blocks", (string)null);
+                });
+
             modelBuilder.Entity("Rama.Data.Estate.EstateRecord", b =>
                 {
                     b.Property<Guid>("Id")
@@ -62,6 +296,14 @@ namespace Rama.Data.Migrations
                     b.Property<Guid>("Id")
                         .HasColumnType("uuid")
                         .HasColumnName("id");
+
+                    b.Property<Guid>("BlockId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("block_id");
+
+                    b.Property<DateTimeOffset>("ChangedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("changed_at");
 
                     b.Property<string>("Code")
                         .IsRequired()
@@ -176,6 +418,9 @@ namespace Rama.Data.Migrations
                     b.HasKey("EstateId", "Id")
                         .HasName("pk_plantings");
 
+                    b.HasIndex("EstateId", "BlockId")
+                        .HasDatabaseName("ix_plantings_estate_id_block_id");
+
                     b.HasIndex("EstateId", "Code")
                         .IsUnique()
                         .HasDatabaseName("ix_plantings_estate_id_code");
@@ -190,7 +435,363 @@ namespace Rama.Data.Migrations
                         });
                 });
 
-            modelBuilder.Entity("Rama.Data.Season.CountedTreeRecord", b =>
+            modelBuilder.Entity("Rama.Data.Estate.PlantingRowRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int>("Row")
+                        .HasColumnType("integer")
+                        .HasColumnName("row");
+
+                    b.Property<int>("FirstTree")
+                        .HasColumnType("integer")
+                        .HasColumnName("first_tree");
+
+                    b.PrimitiveCollection<int[]>("Missing")
+                        .IsRequired()
+                        .HasColumnType("integer[]")
+                        .HasColumnName("missing");
+
+                    b.PrimitiveCollection<int[]>("Pollinizers")
+                        .IsRequired()
+                        .HasColumnType("integer[]")
+                        .HasColumnName("pollinizers");
+
+                    b.PrimitiveCollection<int[]>("Replants")
+                        .IsRequired()
+                        .HasColumnType("integer[]")
+                        .HasColumnName("replants");
+
+                    b.PrimitiveCollection<int[]>("ToGrub")
+                        .IsRequired()
+                        .HasColumnType("integer[]")
+                        .HasColumnName("to_grub");
+
+                    b.Property<int>("Trees")
+                        .HasColumnType("integer")
+                        .HasColumnName("trees");
+
+                    b.HasKey("EstateId", "PlantingId", "Row", "FirstTree")
+                        .HasName("pk_planting_rows");
+
+                    b.ToTable("planting_rows", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_planting_rows_row", "\"row\" between 1 and 9999 and first_tree between 1 and 9999 and trees between 1 and 5000");
+                        });
+                });
+
+            modelBuilder.Entity("Rama.Data.Estate.RowLineRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("BlockId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("block_id");
+
+                    b.Property<int>("Row")
+                        .HasColumnType("integer")
+                        .HasColumnName("row");
+
+                    b.PrimitiveCollection<double[]>("Coordinates")
+                        .IsRequired()
+                        .HasColumnType("double precision[]")
+                        .HasColumnName("coordinates");
+
+                    b.HasKey("EstateId", "BlockId", "Row")
+                        .HasName("pk_row_lines");
+
+                    b.ToTable("row_lines", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_row_lines_row", "\"row\" between 1 and 9999");
+                        });
+                });
+
+            modelBuilder.Entity("Rama.Data.Estate.SiteRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("name");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_sites");
+
+                    b.HasIndex("EstateId", "Name")
+                        .IsUnique()
+                        .HasDatabaseName("ix_sites_estate_id_name");
+
+                    b.ToTable("sites", (string)null);
+                });
+
+            modelBuilder.Entity("Rama.Data.History.BatchRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<int>("Added")
+                        .HasColumnType("integer")
+                        .HasColumnName("added");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<int>("Changed")
+                        .HasColumnType("integer")
+                        .HasColumnName("changed");
+
+                    b.Property<string>("File")
+                        .IsRequired()
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)")
+                        .HasColumnName("file");
+
+                    b.Property<string>("Person")
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)")
+                        .HasColumnName("person");
+
+                    b.Property<Guid?>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<string>("Table")
+                        .IsRequired()
+                        .HasMaxLength(30)
+                        .HasColumnType("character varying(30)")
+                        .HasColumnName("table");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_batches");
+
+                    b.ToTable("batches", (string)null);
+                });
+
+            modelBuilder.Entity("Rama.Data.History.ChangeRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<long>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("bigint")
+                        .HasColumnName("id");
+
+                    NpgsqlPropertyBuilderExtensions.UseIdentityAlwaysColumn(b.Property<long>("Id"));
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<Guid?>("BatchId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("batch_id");
+
+                    b.Property<string>("Detail")
+                        .IsRequired()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("detail");
+
+                    b.Property<string>("Field")
+                        .IsRequired()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("field");
+
+                    b.Property<string>("New")
+                        .HasMaxLength(2000)
+                        .HasColumnType("character varying(2000)")
+                        .HasColumnName("new");
+
+                    b.Property<string>("Old")
+                        .HasMaxLength(2000)
+                        .HasColumnType("character varying(2000)")
+                        .HasColumnName("old");
+
+                    b.Property<string>("Person")
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)")
+                        .HasColumnName("person");
+
+                    b.Property<Guid?>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<Guid?>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int?>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<string>("Subject")
+                        .IsRequired()
+                        .HasMaxLength(30)
+                        .HasColumnType("character varying(30)")
+                        .HasColumnName("subject");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_changes");
+
+                    b.HasIndex("EstateId", "PlantingId", "Id")
+                        .HasDatabaseName("ix_changes_estate_id_planting_id_id");
+
+                    b.ToTable("changes", (string)null);
+                });
+
+            modelBuilder.Entity("Rama.Data.People.MembershipRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<string>("Role")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("character varying(20)")
+                        .HasColumnName("role");
+
+                    b.HasKey("EstateId", "PersonId")
+                        .HasName("pk_memberships");
+
+                    b.HasIndex("PersonId")
+                        .HasDatabaseName("ix_memberships_person_id");
+
+                    b.ToTable("memberships", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_memberships_role", "role in ('Reader', 'Counter', 'CrewLead', 'Manager')");
+                        });
+                });
+
+            modelBuilder.Entity("Rama.Data.People.PersonRecord", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<int>("AccessFailedCount")
+                        .HasColumnType("integer")
+                        .HasColumnName("access_failed_count");
+
+                    b.Property<string>("ConcurrencyStamp")
+                        .IsConcurrencyToken()
+                        .HasColumnType("text")
+                        .HasColumnName("concurrency_stamp");
+
+                    b.Property<string>("Email")
+                        .HasMaxLength(256)
+                        .HasColumnType("character varying(256)")
+                        .HasColumnName("email");
+
+                    b.Property<bool>("EmailConfirmed")
+                        .HasColumnType("boolean")
+                        .HasColumnName("email_confirmed");
+
+                    b.Property<string>("Language")
+                        .IsRequired()
+                        .HasMaxLength(5)
+                        .HasColumnType("character varying(5)")
+                        .HasColumnName("language");
+
+                    b.Property<bool>("LockoutEnabled")
+                        .HasColumnType("boolean")
+                        .HasColumnName("lockout_enabled");
+
+                    b.Property<DateTimeOffset?>("LockoutEnd")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("lockout_end");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)")
+                        .HasColumnName("name");
+
+                    b.Property<string>("NormalizedEmail")
+                        .HasMaxLength(256)
+                        .HasColumnType("character varying(256)")
+                        .HasColumnName("normalized_email");
+
+                    b.Property<string>("NormalizedUserName")
+                        .HasMaxLength(256)
+                        .HasColumnType("character varying(256)")
+                        .HasColumnName("normalized_user_name");
+
+                    b.Property<string>("PasswordHash")
+                        .HasColumnType("text")
+                        .HasColumnName("password_hash");
+
+                    b.Property<string>("PhoneNumber")
+                        .HasColumnType("text")
+                        .HasColumnName("phone_number");
+
+                    b.Property<bool>("PhoneNumberConfirmed")
+                        .HasColumnType("boolean")
+                        .HasColumnName("phone_number_confirmed");
+
+                    b.Property<string>("SecurityStamp")
+                        .HasColumnType("text")
+                        .HasColumnName("security_stamp");
+
+                    b.Property<bool>("TwoFactorEnabled")
+                        .HasColumnType("boolean")
+                        .HasColumnName("two_factor_enabled");
+
+                    b.Property<string>("Units")
+                        .IsRequired()
+                        .HasMaxLength(10)
+                        .HasColumnType("character varying(10)")
+                        .HasColumnName("units");
+
+                    b.Property<string>("UserName")
+                        .HasMaxLength(256)
+                        .HasColumnType("character varying(256)")
+                        .HasColumnName("user_name");
+
+                    b.HasKey("Id")
+                        .HasName("pk_people");
+
+                    b.HasIndex("NormalizedEmail")
+                        .HasDatabaseName("EmailIndex");
+
+                    b.HasIndex("NormalizedUserName")
+                        .IsUnique()
+                        .HasDatabaseName("UserNameIndex");
+
+                    b.ToTable("people", (string)null);
+                });
+
+            modelBuilder.Entity("Rama.Data.Result.SeasonResultRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
                         .HasColumnType("uuid")
@@ -204,50 +805,60 @@ namespace Rama.Data.Migrations
                         .HasColumnType("integer")
                         .HasColumnName("season");
 
-                    b.Property<int>("Row")
-                        .HasColumnType("integer")
-                        .HasColumnName("row");
+                    b.Property<DateOnly?>("GreenTip")
+                        .HasColumnType("date")
+                        .HasColumnName("green_tip");
 
-                    b.Property<int>("Tree")
-                        .HasColumnType("integer")
-                        .HasColumnName("tree");
-
-                    b.Property<int?>("Buds")
-                        .HasColumnType("integer")
-                        .HasColumnName("buds");
-
-                    b.Property<int?>("FloralBuds")
-                        .HasColumnType("integer")
-                        .HasColumnName("floral_buds");
-
-                    b.Property<int?>("Limbs")
-                        .HasColumnType("integer")
-                        .HasColumnName("limbs");
-
-                    b.Property<int>("Line")
-                        .HasColumnType("integer")
-                        .HasColumnName("line");
-
-                    b.ComplexProperty(typeof(Dictionary<string, object>), "Girth", "Rama.Data.Season.CountedTreeRecord.Girth#Amount", b1 =>
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "FruitSize", "Rama.Data.Result.SeasonResultRecord.FruitSize#Amount", b1 =>
                         {
                             b1.IsRequired();
 
                             b1.Property<string>("Unit")
                                 .HasMaxLength(16)
                                 .HasColumnType("character varying(16)")
-                                .HasColumnName("girth_unit");
+                                .HasColumnName("fruit_size_unit");
 
                             b1.Property<double?>("Value")
                                 .HasColumnType("double precision")
-                                .HasColumnName("girth_value");
+                                .HasColumnName("fruit_size_value");
                         });
 
-                    b.HasKey("EstateId", "PlantingId", "Season", "Row", "Tree")
-                        .HasName("pk_counted_trees");
-
-                    b.ToTable("counted_trees", null, t =>
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "PackOut", "Rama.Data.Result.SeasonResultRecord.PackOut#Amount", b1 =>
                         {
-                            t.HasCheckConstraint("ck_counted_trees_counts", "coalesce(limbs, 0) >= 0 and coalesce(floral_buds, 0) >= 0 and coalesce(buds, 0) >= 0");
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("pack_out_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("pack_out_value");
+                        });
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "Yield", "Rama.Data.Result.SeasonResultRecord.Yield#Amount", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("yield_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("yield_value");
+                        });
+
+                    b.HasKey("EstateId", "PlantingId", "Season")
+                        .HasName("pk_season_results");
+
+                    b.ToTable("season_results", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_season_results_amounts", "coalesce(yield_value, 0) >= 0 and coalesce(fruit_size_value, 0) >= 0 and coalesce(pack_out_value, 0) >= 0");
+
+                            t.HasCheckConstraint("ck_season_results_season", "season between 1900 and 2200");
                         });
                 });
 
@@ -422,17 +1033,37 @@ namespace Rama.Data.Migrations
                         });
                 });
 
-            modelBuilder.Entity("Rama.Data.Estate.PlantingRecord", b =>
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserClaim<System.Guid>", b =>
                 {
-                    b.HasOne("Rama.Data.Estate.EstateRecord", null)
+                    b.HasOne("Rama.Data.People.PersonRecord", null)
                         .WithMany()
-                        .HasForeignKey("EstateId")
+                        .HasForeignKey("UserId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
-                        .HasConstraintName("fk_plantings_estates_estate_id");
+                        .HasConstraintName("fk_person_claims_asp_net_users_user_id");
                 });
 
-            modelBuilder.Entity("Rama.Data.Season.CountedTreeRecord", b =>
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserLogin<System.Guid>", b =>
+                {
+                    b.HasOne("Rama.Data.People.PersonRecord", null)
+                        .WithMany()
+                        .HasForeignKey("UserId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_person_logins_asp_net_users_user_id");
+                });
+
+            modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserToken<System.Guid>", b =>
+                {
+                    b.HasOne("Rama.Data.People.PersonRecord", null)
+                        .WithMany()
+                        .HasForeignKey("UserId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_person_tokens_asp_net_users_user_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Count.CountedTreeRecord", b =>
                 {
                     b.HasOne("Rama.Data.Season.SeasonPlanRecord", null)
                         .WithMany("Trees")
@@ -442,16 +1073,143 @@ namespace Rama.Data.Migrations
                         .HasConstraintName("fk_counted_trees_season_plans_estate_id_planting_id_season");
                 });
 
+            modelBuilder.Entity("Rama.Data.Count.TrunkRowRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_trunk_rows_plantings_estate_id_planting_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Estate.BlockRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.SiteRecord", "Site")
+                        .WithMany()
+                        .HasForeignKey("EstateId", "SiteId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired()
+                        .HasConstraintName("fk_blocks_sites_estate_id_site_id");
+
+                    b.Navigation("Site");
+                });
+
+            modelBuilder.Entity("Rama.Data.Estate.PlantingRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.EstateRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_plantings_estates_estate_id");
+
+                    b.HasOne("Rama.Data.Estate.BlockRecord", "Block")
+                        .WithMany()
+                        .HasForeignKey("EstateId", "BlockId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired()
+                        .HasConstraintName("fk_plantings_blocks_estate_id_block_id");
+
+                    b.Navigation("Block");
+                });
+
+            modelBuilder.Entity("Rama.Data.Estate.PlantingRowRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany("Rows")
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_planting_rows_plantings_estate_id_planting_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Estate.RowLineRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.BlockRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "BlockId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_row_lines_blocks_estate_id_block_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Estate.SiteRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.EstateRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_sites_estates_estate_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.History.BatchRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.EstateRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_batches_estates_estate_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.History.ChangeRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.EstateRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_changes_estates_estate_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.People.MembershipRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.EstateRecord", "Estate")
+                        .WithMany()
+                        .HasForeignKey("EstateId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_memberships_estates_estate_id");
+
+                    b.HasOne("Rama.Data.People.PersonRecord", "Person")
+                        .WithMany()
+                        .HasForeignKey("PersonId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_memberships_users_person_id");
+
+                    b.Navigation("Estate");
+
+                    b.Navigation("Person");
+                });
+
+            modelBuilder.Entity("Rama.Data.Result.SeasonResultRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany("Results")
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_season_results_plantings_estate_id_planting_id");
+                });
+
             modelBuilder.Entity("Rama.Data.Season.SeasonPlanRecord", b =>
                 {
-                    b.HasOne("Rama.Data.Estate.PlantingRecord", "Planting")
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
                         .WithMany()
                         .HasForeignKey("EstateId", "PlantingId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_season_plans_plantings_estate_id_planting_id");
+                });
 
-                    b.Navigation("Planting");
+            modelBuilder.Entity("Rama.Data.Estate.PlantingRecord", b =>
+                {
+                    b.Navigation("Results");
+
+                    b.Navigation("Rows");
                 });
 
             modelBuilder.Entity("Rama.Data.Season.SeasonPlanRecord", b =>

@@ -3,12 +3,14 @@ using Rama.Core.Decide;
 using Rama.Core.Prescribe;
 using Rama.Core.Target;
 using Rama.Core.Quantities;
+using Rama.Data.Count;
 using Rama.Data.Estate;
+using Rama.Data.History;
 
 namespace Rama.Data.Season;
 
 /// <summary>Target, count and settings of one planting for one season, as entered. Last year's stays readable.</summary>
-public sealed class SeasonPlanRecord
+public sealed class SeasonPlanRecord : IHistoried
 {
     public Guid EstateId { get; init; }
 
@@ -16,8 +18,6 @@ public sealed class SeasonPlanRecord
 
     /// <summary>Calendar year of the harvest planned for.</summary>
     public int Season { get; init; }
-
-    public PlantingRecord? Planting { get; init; }
 
     public Amount Yield { get; private set; } = new();
 
@@ -46,8 +46,10 @@ public sealed class SeasonPlanRecord
     /// <summary>Last change to the plan or its counted trees; touching it makes the row version see a change to a child.</summary>
     public DateTimeOffset ChangedAt { get; private set; } = DateTimeOffset.UtcNow;
 
-    /// <summary>PostgreSQL's row version.</summary>
+    /// <summary>PostgreSQL's row version; 0 while nothing is saved.</summary>
     public uint Version { get; private set; }
+
+    HistoryPlace IHistoried.Place => new("plan", PlantingId, Season);
 
     /// <summary>Takes over a target the core has read without a problem.</summary>
     public void Take(TargetEntry entry)
@@ -63,8 +65,9 @@ public sealed class SeasonPlanRecord
     public void Take(SurveyEntry entry)
     {
         FloralShare = entry.FloralShare ?? new();
-        Trees.Clear();
-        Trees.AddRange(entry.Trees.Select((tree, line) => new CountedTreeRecord(line, tree)));
+        Trees.Merge(
+            [.. entry.Trees.Index()], t => (t.Row, t.Tree), t => ((int)t.Item.Row!.Value, (int)t.Item.Tree!.Value),
+            t => CountedTreeRecord.Of(this, t.Index, t.Item), (record, t) => record.Take(t.Index, t.Item));
         Touch();
     }
 
@@ -91,7 +94,7 @@ public sealed class SeasonPlanRecord
     /// <summary>All that was entered for the planting and season, ready for the core.</summary>
     public PlanEntry ToPlan(PlantingRecord planting) => new()
     {
-        Season = Season, Planting = planting.ToEntry(), Target = ToTarget(), Count = ToCount(), Settings = ToSettings(),
+        Season = Season, Planting = planting.ToEntry(), Rows = planting.ToRows(), Target = ToTarget(), Count = ToCount(), Settings = ToSettings(),
     };
 
     private void Touch() => ChangedAt = DateTimeOffset.UtcNow;

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Count;
 using Rama.Core.Explain;
 using Rama.Data;
+using Rama.Web.Accounts;
 using Rama.Web.Estate;
 
 namespace Rama.Web.Count;
@@ -35,7 +36,7 @@ internal static class CountEndpoints
 {
     public static RouteGroupBuilder MapCount(this RouteGroupBuilder api)
     {
-        api.MapPut("/plantings/{id:guid}/count", Save).WithTags("Count").WithSummary("Save the counted trees of the season");
+        api.MapPut("/plantings/{id:guid}/count", Save).For(Act.Count).WithTags("Count").WithSummary("Save the counted trees of the season");
         return api;
     }
 

@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Decide;
 using Rama.Data;
+using Rama.Web.Accounts;
 using Rama.Web.Estate;
 
 namespace Rama.Web.Decide;
@@ -12,7 +13,7 @@ internal static class DecideEndpoints
 {
     public static RouteGroupBuilder MapDecide(this RouteGroupBuilder api)
     {
-        api.MapPut("/plantings/{id:guid}/settings", Save).WithTags("Decide").WithSummary("Save tolerance and cap of the season");
+        api.MapPut("/plantings/{id:guid}/settings", Save).For(Act.Settings).WithTags("Decide").WithSummary("Save tolerance and cap of the season");
         return api;
     }
 

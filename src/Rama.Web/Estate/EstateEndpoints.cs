@@ -4,11 +4,28 @@ using Rama.Core.Estate;
 using Rama.Core.Systems;
 using Rama.Core.Target;
 using Rama.Data;
+using Rama.Web.Accounts;
 
 namespace Rama.Web.Estate;
 
 /// <summary>A planting to save, with the version it was read at.</summary>
 public sealed record SavePlanting(uint Version, PlantingEntry Planting);
+
+/// <summary>Rows to save, with the version of the planting they were read at.</summary>
+public sealed record SaveRows(uint Version, RowListEntry Rows);
+
+/// <summary>One change: who, when, from what to what.</summary>
+/// <param name="At">When.</param>
+/// <param name="Person">Who; null for Rama itself.</param>
+/// <param name="Imported">Whether it came with an import.</param>
+/// <param name="Subject">What kind of thing changed: planting, row, plan, countedTree, trunkRow, seasonResult.</param>
+/// <param name="Season">Season it belongs to; null where it is the same in all.</param>
+/// <param name="Detail">Which one of its kind, such as row/tree.</param>
+/// <param name="Field">The field; empty where the whole was added or removed.</param>
+/// <param name="Old">What stood there.</param>
+/// <param name="New">What stands there since.</param>
+public sealed record ChangeView(
+    DateTimeOffset At, string? Person, bool Imported, string Subject, int? Season, string Detail, string Field, string? Old, string? New);
 
 /// <summary>What can be chosen when a planting or target is entered.</summary>
 /// <param name="Varieties">Varieties with their crop.</param>
@@ -32,13 +49,18 @@ public sealed record SystemName(string Id, LocalText Name, IReadOnlyList<string>
 
 internal static class EstateEndpoints
 {
+    private const int MostChanges = 500;
+
     public static RouteGroupBuilder MapEstate(this RouteGroupBuilder api)
     {
-        var group = api.MapGroup("").WithTags("Estate");
+        var group = api.MapGroup("").WithTags("Estate").For(Act.Read);
         group.MapGet("/catalogue", () => TypedResults.Ok(Catalogue())).WithSummary("Varieties, rootstocks, systems and units");
-        group.MapGet("/plantings/{id:guid}", Get).WithSummary("One planting with its plan of the season");
-        group.MapPost("/plantings", Add).WithSummary("Add a planting");
-        group.MapPut("/plantings/{id:guid}/estate", Save).WithSummary("Save what grows there and on which ground");
+        group.MapGet("/plantings/{id:guid}", Get).WithSummary("One planting with its plan of a season, the one at hand unless another is named");
+        group.MapGet("/plantings/{id:guid}/history", History).WithSummary("What changed at a planting, the latest first");
+        group.MapPost("/plantings", Add).For(Act.Plantings).WithSummary("Add a planting");
+        group.MapPut("/plantings/{id:guid}/estate", Save).For(Act.Plantings).WithSummary("Save what grows there and on which ground");
+        group.MapPut("/plantings/{id:guid}/rows", SaveTreeRows).For(Act.Rows).WithSummary("Save the rows and the trees that stand out in them");
+        group.MapDelete("/plantings/{id:guid}", Remove).For(Act.Plantings).WithSummary("Remove a planting with its plans and records");
         return api;
     }
 
@@ -54,8 +76,8 @@ internal static class EstateEndpoints
         [.. TrainingSystem.Shipped.Select(s => new SystemName(s.Id, s.Name, s.Crops, s.Form.LimbsPerTree))],
         YieldTarget.UnitCodes, FruitSize.UnitCodes, PackageMasses.Default, DecisionSettings.DefaultTolerance);
 
-    private static async Task<Results<Ok<PlantingView>, NotFound>> Get(Guid id, PlantingStore store, CancellationToken cancel) =>
-        await store.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(PlantingView.Of(stored)) : TypedResults.NotFound();
+    private static async Task<Results<Ok<PlantingView>, NotFound>> Get(Guid id, PlantingStore store, CancellationToken cancel, int? season = null) =>
+        await store.FindAsync(id, cancel, season) is { } stored ? TypedResults.Ok(PlantingView.Of(stored)) : TypedResults.NotFound();
 
     private static async Task<Created<PlantingView>> Add(PlantingEntry entry, PlantingStore store, CancellationToken cancel)
     {
@@ -66,4 +88,27 @@ internal static class EstateEndpoints
     private static Task<Results<Ok<PlantingView>, NotFound, Conflict<EditConflict>>> Save(
         Guid id, SavePlanting body, PlantingStore store, CancellationToken cancel) =>
         Saving.Answer(store.SaveAsync(id, body.Version, body.Planting, cancel));
+
+    private static Task<Results<Ok<PlantingView>, NotFound, Conflict<EditConflict>>> SaveTreeRows(
+        Guid id, SaveRows body, PlantingStore store, CancellationToken cancel) =>
+        Saving.Answer(store.SaveAsync(id, body.Version, body.Rows, cancel));
+
+    private static async Task<Results<NoContent, NotFound, Conflict<EditConflict>>> Remove(
+        Guid id, uint version, PlantingStore store, CancellationToken cancel)
+    {
+        try
+        {
+            return await store.RemoveAsync(id, version, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
+        }
+        catch (EditConflictException e)
+        {
+            return TypedResults.Conflict(EditConflict.Of(e));
+        }
+    }
+
+    private static async Task<Ok<IReadOnlyList<ChangeView>>> History(Guid id, PlantingStore store, CancellationToken cancel) =>
+        TypedResults.Ok<IReadOnlyList<ChangeView>>([
+            .. (await store.HistoryAsync(id, MostChanges, cancel))
+                .Select(c => new ChangeView(c.At, c.Person, c.BatchId is not null, c.Subject, c.Season, c.Detail, c.Field, c.Old, c.New)),
+        ]);
 }

@@ -3,6 +3,7 @@ using Rama.Core.Count;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Prescribe;
+using Rama.Core.Result;
 using Rama.Core.Target;
 using Rama.Data;
 
@@ -13,7 +14,11 @@ namespace Rama.Web.Estate;
 /// <param name="PlantingVersion">Version of the planting, to be sent back when saving it.</param>
 /// <param name="PlanVersion">Version of target, count and settings, to be sent back when saving one of them.</param>
 /// <param name="Season">Calendar year of the harvest planned for.</param>
+/// <param name="IsPast">Whether it is another season than the one at hand: it can be read and not changed.</param>
 /// <param name="Planting">The planting as entered.</param>
+/// <param name="Rows">Its rows as entered.</param>
+/// <param name="Records">Past seasons as entered.</param>
+/// <param name="Alternation">How much the yields of past seasons swing; null where no two neighbouring ones are known.</param>
 /// <param name="Target">The target as entered.</param>
 /// <param name="Count">The count as entered.</param>
 /// <param name="Settings">Tolerance and cap as entered.</param>
@@ -23,7 +28,11 @@ public sealed record PlantingView(
     uint PlantingVersion,
     uint PlanVersion,
     int Season,
+    bool IsPast,
     PlantingEntry Planting,
+    RowListEntry Rows,
+    SeasonRecordsEntry Records,
+    Alternation? Alternation,
     TargetEntry Target,
     SurveyEntry Count,
     DecisionSettingsEntry Settings,
@@ -32,17 +41,29 @@ public sealed record PlantingView(
     internal static PlantingView Of(StoredPlanting stored)
     {
         var entry = stored.ToPlan();
+        var plan = PruningPlan.Of(entry);
+        var records = stored.Planting.ToRecords();
         return new(
-            stored.Planting.Id, stored.Planting.Version, stored.Plan.Version, entry.Season,
-            entry.Planting, entry.Target, entry.Count, entry.Settings, PruningPlan.Of(entry));
+            stored.Planting.Id, stored.Planting.Version, stored.Plan.Version, entry.Season, entry.Season != stored.Season,
+            entry.Planting, entry.Rows, records, Swings(records, stored.Season, plan),
+            entry.Target, entry.Count, entry.Settings, plan);
     }
+
+    private static Alternation? Swings(SeasonRecordsEntry records, int season, PruningPlan plan) => Alternation.Of(
+        records.Read(season)
+            .Select(r => (r.Season, Yield: r.KgPerHa(plan.Density?.BearingTreesPerHa ?? double.NaN)))
+            .Where(r => r.Yield is { } yield && !double.IsNaN(yield))
+            .Select(r => (r.Season, r.Yield!.Value)));
 }
 
 /// <summary>Someone else saved first; nothing was saved. What they saved comes along, what was sent is the sender's to keep.</summary>
 /// <param name="Title">What happened.</param>
 /// <param name="Status">HTTP status.</param>
 /// <param name="Current">The planting as it stands now.</param>
-public sealed record EditConflict(string Title, int Status, PlantingView Current);
+public sealed record EditConflict(string Title, int Status, PlantingView Current)
+{
+    internal static EditConflict Of(EditConflictException e) => new(e.Message, StatusCodes.Status409Conflict, PlantingView.Of(e.Current));
+}
 
 /// <summary>How every save of a planting answers.</summary>
 internal static class Saving
@@ -55,8 +76,7 @@ internal static class Saving
         }
         catch (EditConflictException e)
         {
-            return TypedResults.Conflict(new EditConflict(
-                e.Message, StatusCodes.Status409Conflict, PlantingView.Of(e.Current)));
+            return TypedResults.Conflict(EditConflict.Of(e));
         }
     }
 }

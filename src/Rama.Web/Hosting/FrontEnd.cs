@@ -5,9 +5,9 @@ namespace Rama.Web.Hosting;
 /// <summary>Serves the built front end: hashed assets for good, the page itself fresh each time with its nonce.</summary>
 internal static class FrontEnd
 {
-    public static WebApplication MapFrontEnd(this WebApplication app)
-    {
-        app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = Cache });
+    public static void UseFrontEndFiles(this WebApplication app) => app.UseStaticFiles(new StaticFileOptions { OnPrepareResponse = Cache });
+
+    public static void MapFrontEnd(this WebApplication app) =>
         app.MapGet("{*path:nonfile}", async (HttpContext http, IWebHostEnvironment host) =>
         {
             if (http.Request.Path.StartsWithSegments("/api")) return Results.Problem(statusCode: 404, title: "There is no such address.");
@@ -18,8 +18,6 @@ internal static class FrontEnd
             http.Response.Headers.CacheControl = "no-store";
             return Results.Content((await reader.ReadToEndAsync()).Replace("{{csp-nonce}}", SecurityHeaders.Nonce(http)), "text/html; charset=utf-8");
         }).WithOrder(int.MaxValue).ExcludeFromDescription();
-        return app;
-    }
 
     private static void Cache(StaticFileResponseContext context) =>
         context.Context.Response.Headers.CacheControl =

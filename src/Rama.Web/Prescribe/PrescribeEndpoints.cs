@@ -3,6 +3,7 @@ using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Systems;
 using Rama.Data;
+using Rama.Web.Accounts;
 
 namespace Rama.Web.Prescribe;
 
@@ -10,7 +11,7 @@ internal static class PrescribeEndpoints
 {
     public static RouteGroupBuilder MapPrescribe(this RouteGroupBuilder api)
     {
-        api.MapGet("/plantings/{id:guid}/card", Card).WithTags("Prescribe").WithSummary("The card for the row, in one of the languages");
+        api.MapGet("/plantings/{id:guid}/card", Card).For(Act.Read).WithTags("Prescribe").WithSummary("The card for the row, in one of the languages");
         return api;
     }
 
@@ -24,11 +25,11 @@ internal static class PrescribeEndpoints
     }
 
     private static async Task<Results<Ok<PruningCard>, NotFound>> Card(
-        Guid id, PlantingStore store, CancellationToken cancel, string language = "en")
+        Guid id, PlantingStore store, CancellationToken cancel, string language = "en", int? season = null)
     {
         if (!LocalText.Languages.Contains(language))
             throw new UnusableEntryException([new("language", "unknown", $"Language: expected one of {string.Join(", ", LocalText.Languages)}.")]);
-        if (await store.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+        if (await store.FindAsync(id, cancel, season) is not { } stored) return TypedResults.NotFound();
         var entry = stored.ToPlan();
         return PruningCard.Of(PruningPlan.Of(entry), entry.Season, language) is { } card ? TypedResults.Ok(card) : TypedResults.NotFound();
     }

@@ -1,72 +1,71 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Rama.Core.Decide;
-using Rama.Core.Explain;
 using Rama.Core.Prescribe;
+using Rama.Core.Season;
 using Rama.Core.Systems;
 using Rama.Data;
+using Rama.Web.Accounts;
 
 namespace Rama.Web.Season;
 
-/// <summary>The season at a glance: every planting in the order of the work.</summary>
-/// <param name="Estate">Name of the estate.</param>
-/// <param name="Season">Calendar year of the harvest planned for.</param>
-/// <param name="Today">The day taken as today.</param>
-/// <param name="AreaHa">Area of all plantings.</param>
-/// <param name="ReadyForCards">Plantings whose count settles the decision.</param>
-/// <param name="Plantings">Plantings, oldest first, then largest: hardy, old and big blocks are pruned first.</param>
-public sealed record SeasonView(string Estate, int Season, DateOnly Today, double AreaHa, int ReadyForCards, IReadOnlyList<SeasonLine> Plantings);
-
-/// <summary>One planting on the season page.</summary>
-public sealed record SeasonLine(
-    Guid Id,
-    string Code,
-    string Name,
-    string Variety,
-    string Rootstock,
-    LocalText? System,
-    int? Leaf,
-    double? AreaHa,
-    double? BearingTrees,
-    Stage Stage,
-    int TreesCounted,
-    DecisionKind? Decision,
-    PruningWeight? Weight,
-    double? MinutesPerTree,
-    BudLedger? Ledger,
-    Notice? Reason);
+/// <summary>The season to plan for.</summary>
+public sealed record SeasonEntry
+{
+    /// <summary>Calendar year of the harvest.</summary>
+    public double? Season { get; init; }
+}
 
 internal static class SeasonEndpoints
 {
     public static RouteGroupBuilder MapSeason(this RouteGroupBuilder api)
     {
-        api.MapGet("/season", Season).WithTags("Season").WithSummary("Every planting with its stage, decision and numbers");
+        var group = api.MapGroup("").WithTags("Season").For(Act.Read);
+        group.MapGet("/season", Season).WithSummary("Every planting with its stage, decision and numbers, of the season at hand unless another is named");
+        group.MapPut("/season", Begin).For(Act.Season).WithSummary("Close the season at hand and plan for another");
         return api;
     }
 
-    private static async Task<Ok<SeasonView>> Season(PlantingStore store, TimeProvider clock, CancellationToken cancel)
+    private static async Task<Ok<SeasonView>> Season(
+        PlantingStore store, SeasonStore seasons, SeasonLines lines, TimeProvider clock, CancellationToken cancel, int? season = null)
     {
         var estate = await store.EstateAsync(cancel);
-        var plantings = (await store.AllAsync(cancel)).Select(p => (Stored: p, Plan: PruningPlan.Of(p.ToPlan()))).ToList();
+        var shown = season ?? estate.Season;
+        var today = estate.Today ?? DateOnly.FromDateTime(clock.GetLocalNow().Date);
+        var plantings = WorkOrder.Of(await lines.ReadAsync(shown, estate.Season, cancel), p => (p.Crop, p.YearPlanted, p.Line.AreaHa ?? 0, p.Line.Code)).ToList();
+        var tips = new KnownGreenTips(plantings);
+        var works = WorkAhead.InTurn(today, WorkAhead.DefaultCrewHoursPerWeek,
+            plantings.Select(p => (p.Line.BearingTrees ?? 0, p.Line.MinutesPerTree, tips.Expected(p, shown))));
         return TypedResults.Ok(new SeasonView(
-            estate.Name, estate.Season,
-            estate.Today ?? DateOnly.FromDateTime(clock.GetLocalNow().Date),
-            plantings.Sum(p => p.Plan.Planting?.Form.AreaHa ?? 0),
-            plantings.Count(p => p.Plan.Stage == Stage.Prescribe),
-            [
-                .. plantings
-                    .OrderBy(p => p.Stored.Planting.YearPlanted)
-                    .ThenByDescending(p => p.Plan.Planting?.Form.AreaHa)
-                    .ThenBy(p => p.Stored.Planting.Code, StringComparer.Ordinal)
-                    .Select(p => Line(p.Stored, p.Plan)),
-            ]));
+            estate.Name, shown, shown != estate.Season, await seasons.SeasonsAsync(estate.Season, cancel), today,
+            plantings.Sum(p => p.Line.AreaHa ?? 0),
+            plantings.Count(p => p.Line.Stage == Stage.Prescribe),
+            WorkAhead.DefaultCrewHoursPerWeek,
+            TrainingSystem.Shipped.ToDictionary(s => s.Id, s => s.Name),
+            [.. plantings.Zip(works, (p, work) => p.Line with { Site = p.Site, Block = p.Block, Work = work })]));
     }
 
-    private static SeasonLine Line(StoredPlanting stored, PruningPlan plan)
+    private static async Task<NoContent> Begin(SeasonEntry entry, PlantingStore store, CancellationToken cancel)
     {
-        var planting = stored.Planting;
-        return new(
-            planting.Id, planting.Code, planting.Name, planting.Variety, planting.Rootstock, plan.Planting?.System.Name, plan.Planting?.Leaf,
-            plan.Planting?.Form.AreaHa, plan.Density?.BearingTrees, plan.Stage, stored.Plan.Trees.Count,
-            plan.Decision?.Kind, plan.Decision?.Weight, plan.Prescription?.MinutesPerTree, plan.Ledger, plan.Decision?.Reason);
+        await store.BeginSeasonAsync(entry.Season, cancel);
+        return TypedResults.NoContent();
+    }
+
+    // Dates of the estate by variety and crop, for plantings without their own.
+    private sealed class KnownGreenTips(IReadOnlyList<PlannedPlanting> plantings)
+    {
+        private readonly ILookup<string, DateOnly> _byVariety = plantings
+            .SelectMany(p => p.GreenTips, (p, day) => (p.Line.Variety, day)).ToLookup(t => t.Variety, t => t.day);
+
+        private readonly ILookup<string, DateOnly> _byCrop = plantings
+            .SelectMany(p => p.GreenTips, (p, day) => (p.Crop, day)).ToLookup(t => t.Crop, t => t.day);
+
+        private readonly Dictionary<string, GreenTip?> _ofKin = [];
+
+        public GreenTip? Expected(PlannedPlanting planting, int season)
+        {
+            if (planting.GreenTips.Count > 0) return GreenTip.Expected(season, planting.GreenTips, [], []);
+            if (!_ofKin.TryGetValue(planting.Line.Variety, out var tip))
+                _ofKin.Add(planting.Line.Variety, tip = GreenTip.Expected(season, [], [.. _byVariety[planting.Line.Variety]], [.. _byCrop[planting.Crop]]));
+            return tip;
+        }
     }
 }

@@ -3,6 +3,7 @@ using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Target;
 using Rama.Data;
+using Rama.Web.Accounts;
 using Rama.Web.Estate;
 
 namespace Rama.Web.Target;
@@ -33,7 +34,7 @@ internal static class TargetEndpoints
 {
     public static RouteGroupBuilder MapTarget(this RouteGroupBuilder api)
     {
-        api.MapPut("/plantings/{id:guid}/target", Save).WithTags("Target").WithSummary("Save the target of the season");
+        api.MapPut("/plantings/{id:guid}/target", Save).For(Act.Target).WithTags("Target").WithSummary("Save the target of the season");
         return api;
     }
 

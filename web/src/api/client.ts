@@ -4,6 +4,7 @@ import type { components, paths } from './schema';
 export const api = createClient<paths>({ baseUrl: '/' });
 
 type Schemas = components['schemas'];
+export type Act = Schemas['Act'];
 export type Amount = Schemas['Amount'];
 export type BudLedger = Schemas['BudLedger'];
 export type Catalogue = Schemas['CatalogueView'];
@@ -17,6 +18,13 @@ export type PlantingEntry = Schemas['PlantingEntry'];
 export type PlantingView = Schemas['PlantingView'];
 export type PruningCard = Schemas['PruningCard'];
 export type PruningPlan = Schemas['PruningPlan'];
+export type PersonView = Schemas['PersonView'];
+export type Role = Schemas['Role'];
+export type RowListEntry = Schemas['RowListEntry'];
+export type SeasonRecordsEntry = Schemas['SeasonRecordsEntry'];
+export type Session = Schemas['SessionView'];
+export type ChangeView = Schemas['ChangeView'];
+export type LedgerGlance = Schemas['LedgerGlance'];
 export type SeasonView = Schemas['SeasonView'];
 export type SeasonLine = Schemas['SeasonLine'];
 export type Stage = Schemas['Stage'];
@@ -39,9 +47,13 @@ export class RequestError extends Error {
   }
 }
 
+/** Told to the window when the server no longer knows who is asking. */
+export const SIGNED_OUT = 'rama:signed-out';
+
 /** Unwraps an answer: its data, or a RequestError. */
 export async function answered<T>(request: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
   const { data, error, response } = await request;
-  if (response.ok && data !== undefined) return data;
+  if (response.ok && (data !== undefined || response.status === 204)) return data as T;
+  if (response.status === 401) window.dispatchEvent(new Event(SIGNED_OUT));
   throw new RequestError(response.status, (error ?? {}) as Problem);
 }

@@ -4,6 +4,547 @@
  */
 
 export interface paths {
+    "/api/v1/session": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who is signed in, and where */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Sign in */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SignInEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        /** Sign out */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/first-manager": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make the first estate and manager of an empty installation */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FirstManagerEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/session/estate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Go to another of one's estates */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EstateChoice"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/session/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Choose units and language */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReadingEntry"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/session/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Change one's password */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PasswordEntry"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who belongs to the estate */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PersonView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Add a person; a new account gets a password to hand over */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["AddPersonEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["AddedPerson"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/people/{id}/role": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Give a person another role */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RoleEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PersonView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/people/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Remove a person from the estate */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/estates": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add an estate of one's own */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EstateEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionEstate"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/season": {
         parameters: {
             query?: never;
@@ -11,10 +552,12 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Every planting with its stage, decision and numbers */
+        /** Every planting with its stage, decision and numbers, of the season at hand unless another is named */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    season?: number;
+                };
                 header?: never;
                 path?: never;
                 cookie?: never;
@@ -41,7 +584,416 @@ export interface paths {
                 };
             };
         };
+        /** Close the season at hand and plan for another */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SeasonEntry"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/catalogue": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Varieties, rootstocks, systems and units */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CatalogueView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One planting with its plan of a season, the one at hand unless another is named */
+        get: {
+            parameters: {
+                query?: {
+                    season?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlantingView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        /** Remove a planting with its plans and records */
+        delete: {
+            parameters: {
+                query: {
+                    version: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditConflict"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What changed at a planting, the latest first */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ChangeView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Add a planting */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlantingEntry"];
+                };
+            };
+            responses: {
+                /** @description Created */
+                201: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlantingView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/estate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Save what grows there and on which ground */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SavePlanting"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlantingView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditConflict"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/rows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Save the rows and the trees that stand out in them */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveRows"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlantingView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditConflict"];
+                    };
+                };
+            };
+        };
         post?: never;
         delete?: never;
         options?: never;
@@ -262,6 +1214,7 @@ export interface paths {
             parameters: {
                 query?: {
                     language?: string;
+                    season?: number;
                 };
                 header?: never;
                 path: {
@@ -306,106 +1259,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/v1/catalogue": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** Varieties, rootstocks, systems and units */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["CatalogueView"];
-                    };
-                };
-                /** @description Bad Request */
-                400: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
-                    };
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/plantings/{id}": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** One planting with its plan of the season */
-        get: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["PlantingView"];
-                    };
-                };
-                /** @description Bad Request */
-                400: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
-                    };
-                };
-                /** @description Not Found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        put?: never;
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/plantings": {
+    "/api/v1/plantings/{id}/records": {
         parameters: {
             query?: never;
             header?: never;
@@ -413,56 +1267,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put?: never;
-        /** Add a planting */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["PlantingEntry"];
-                };
-            };
-            responses: {
-                /** @description Created */
-                201: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["PlantingView"];
-                    };
-                };
-                /** @description Bad Request */
-                400: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
-                    };
-                };
-            };
-        };
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/plantings/{id}/estate": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /** Save what grows there and on which ground */
+        /** Save what past seasons brought */
         put: {
             parameters: {
                 query?: never;
@@ -474,7 +1279,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["SavePlanting"];
+                    "application/json": components["schemas"]["SaveRecords"];
                 };
             };
             responses: {
@@ -868,6 +1673,43 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @enum {unknown} */
+        Act: "read" | "count" | "rows" | "settings" | "target" | "plantings" | "records" | "season" | "people";
+        AddPersonEntry: {
+            role?: components["schemas"]["Role"];
+            name?: null | string;
+            email?: null | string;
+        };
+        AddedPerson: {
+            person: components["schemas"]["PersonView"];
+            password: null | string;
+        };
+        /** @description How much a planting's yield swings from year to year. */
+        Alternation: {
+            /**
+             * Format: double
+             * @description Biennial bearing index, 0 (every year alike) to 1 (every other year nothing).
+             */
+            index: number;
+            /**
+             * Format: int32
+             * @description Pairs of neighbouring seasons it rests on.
+             */
+            pairs: number;
+            /** @description Whether the planting is called alternating. */
+            alternates: boolean;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
         /**
          * @description An amount as a person typed it: a number and the code of a unit from Units.
          *     It is kept as typed; the core converts it to SI where it is read.
@@ -1026,6 +1868,19 @@ export interface components {
             packages: components["schemas"]["PackageMasses"];
             /** Format: double */
             tolerance: number;
+        };
+        ChangeView: {
+            /** Format: date-time */
+            at: string;
+            person: null | string;
+            imported: boolean;
+            subject: string;
+            /** Format: int32 */
+            season: null | number;
+            detail: string;
+            field: string;
+            old: null | string;
+            new: null | string;
         };
         /** @description One counted tree, as typed. */
         CountedTreeEntry: {
@@ -1242,11 +2097,20 @@ export interface components {
             status: number;
             current: components["schemas"]["PlantingView"];
         };
+        EstateChoice: {
+            /** Format: uuid */
+            estate: string;
+        };
+        EstateEntry: {
+            estate?: null | string;
+            /** Format: double */
+            season?: null | number;
+        };
         /** @description Something typed that cannot be used, told at its field. */
         FieldProblem: {
             /** @description Path of the field in the entry, such as `rowSpacing` or `trees[3].girth`. */
             field: string;
-            /** @description What is wrong: `missing`, `text`, `range`, `unit`, `whole`, `long`, `duplicate`, `unknown`, `conflict`. */
+            /** @description What is wrong: `missing`, `text`, `range`, `unit`, `whole`, `long`, `duplicate`, `unknown`, `conflict`, `list`, `outside`. */
             code: string;
             /** @description What is expected, in English. */
             message: string;
@@ -1275,6 +2139,35 @@ export interface components {
             /** @description The unit, `1` where there is none. */
             unit: string;
         };
+        FirstManagerEntry: {
+            code?: null | string;
+            name?: null | string;
+            email?: null | string;
+            password?: null | string;
+            estate?: null | string;
+            /** Format: double */
+            season?: null | number;
+        };
+        /** @description The day green tip is expected, from the dates noted in past seasons. Without any there is no estimate. */
+        GreenTip: {
+            /**
+             * Format: date
+             * @description Mean day of the dates, in the season asked for.
+             */
+            day: string;
+            /**
+             * Format: int32
+             * @description Dates it rests on.
+             */
+            dates: number;
+            /** @description Whose dates they are. */
+            basis: components["schemas"]["GreenTipBasis"];
+        };
+        /**
+         * @description Whose dates an expectation rests on.
+         * @enum {unknown}
+         */
+        GreenTipBasis: "planting" | "variety" | "crop";
         HttpValidationProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -1323,6 +2216,17 @@ export interface components {
              * @description Floral buds standing afterwards.
              */
             after: number;
+        };
+        LedgerGlance: {
+            standing: null | components["schemas"]["LedgerBar"];
+            /** Format: double */
+            left: null | number;
+            /** Format: double */
+            wanted: number;
+            /** Format: double */
+            bandLow: number;
+            /** Format: double */
+            bandHigh: number;
         };
         /** @description A text in the languages Rama prints in. */
         LocalText: {
@@ -1407,6 +2311,17 @@ export interface components {
              */
             bushelKg: number;
         };
+        PasswordEntry: {
+            current?: null | string;
+            password?: null | string;
+        };
+        PersonView: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            email: string;
+            role: components["schemas"]["Role"];
+        };
         /** @description All that is typed for one planting and season. */
         PlanEntry: {
             /**
@@ -1416,6 +2331,8 @@ export interface components {
             season?: number;
             /** @description What grows there. */
             planting?: components["schemas"]["PlantingEntry"];
+            /** @description Its rows, where they are listed. */
+            rows?: components["schemas"]["RowListEntry"];
             /** @description What is wanted. */
             target?: components["schemas"]["TargetEntry"];
             /** @description What was counted. */
@@ -1425,9 +2342,13 @@ export interface components {
         };
         /** @description Trees of one variety, rootstock, system, spacing and year within a block. */
         Planting: {
+            /** @description Site of the block; null where none is named. */
+            site: null | string;
             /** @description Short name of the block. */
+            block: string;
+            /** @description Short name of the planting. */
             code: string;
-            /** @description Name of the block. */
+            /** @description Name of the planting. */
             name: string;
             /** @description What is grown. */
             variety: components["schemas"]["Variety"];
@@ -1489,9 +2410,13 @@ export interface components {
         };
         /** @description A planting as typed: what grows there, on which ground, since when. */
         PlantingEntry: {
-            /** @description Short name of the block, such as `H7`. */
+            /** @description Site of the block; the estate's first site when left out. */
+            site?: null | string;
+            /** @description Short name of the block the planting stands in; the planting's own code when left out, as most blocks hold one planting. */
+            block?: null | string;
+            /** @description Short name of the planting, such as `H7`; no other planting of the estate has it. */
             code?: null | string;
-            /** @description Name of the block. */
+            /** @description Name of the planting. */
             name?: null | string;
             /** @description Variety, a name of the catalogue. */
             variety?: null | string;
@@ -1549,7 +2474,11 @@ export interface components {
             planVersion: number;
             /** Format: int32 */
             season: number;
+            isPast: boolean;
             planting: components["schemas"]["PlantingEntry"];
+            rows: components["schemas"]["RowListEntry"];
+            records: components["schemas"]["SeasonRecordsEntry"];
+            alternation: null | components["schemas"]["Alternation"];
             target: components["schemas"]["TargetEntry"];
             count: components["schemas"]["SurveyEntry"];
             settings: components["schemas"]["DecisionSettingsEntry"];
@@ -1820,12 +2749,52 @@ export interface components {
         };
         /** @enum {unknown} */
         PruningWeight: "light" | "standard" | "heavy" | null;
+        ReadingEntry: {
+            units: components["schemas"]["UnitSystem"];
+            language: string;
+        };
+        /** @enum {unknown} */
+        Role: "reader" | "counter" | "crewLead" | "manager";
+        RoleEntry: {
+            role: components["schemas"]["Role"];
+        };
         /** @description A rootstock of the catalogue. */
         Rootstock: {
             /** @description Name of the rootstock. */
             name: string;
             /** @description Crop grown on it. */
             crop: string;
+        };
+        /** @description One row of trees, as typed. */
+        RowEntry: {
+            /**
+             * Format: double
+             * @description Number of the row in its block, from 1.
+             */
+            row?: null | number;
+            /**
+             * Format: double
+             * @description Number of the first tree place; 1 when left out.
+             */
+            firstTree?: null | number;
+            /**
+             * Format: double
+             * @description Tree places in the row.
+             */
+            trees?: null | number;
+            /** @description Empty places and dead trees, such as `3, 17-19`. */
+            missing?: null | string;
+            /** @description Replanted places that do not bear yet. */
+            replants?: null | string;
+            /** @description Trees that are not picked. */
+            pollinizers?: null | string;
+            /** @description Trees that are to be grubbed. */
+            toGrub?: null | string;
+        };
+        /** @description The rows of a planting, as typed. */
+        RowListEntry: {
+            /** @description The rows; none where the planting is known by spacing and area alone. */
+            rows?: components["schemas"]["RowEntry"][];
         };
         SaveCount: {
             /** Format: uint32 */
@@ -1837,6 +2806,16 @@ export interface components {
             version: number;
             planting: components["schemas"]["PlantingEntry"];
         };
+        SaveRecords: {
+            /** Format: uint32 */
+            version: number;
+            records: components["schemas"]["SeasonRecordsEntry"];
+        };
+        SaveRows: {
+            /** Format: uint32 */
+            version: number;
+            rows: components["schemas"]["RowListEntry"];
+        };
         SaveSettings: {
             /** Format: uint32 */
             version: number;
@@ -1847,14 +2826,20 @@ export interface components {
             version: number;
             target: components["schemas"]["TargetEntry"];
         };
+        SeasonEntry: {
+            /** Format: double */
+            season?: null | number;
+        };
         SeasonLine: {
             /** Format: uuid */
             id: string;
             code: string;
             name: string;
+            site: string;
+            block: string;
             variety: string;
             rootstock: string;
-            system: null | components["schemas"]["LocalText"];
+            system: string;
             /** Format: int32 */
             leaf: null | number;
             /** Format: double */
@@ -1868,20 +2853,78 @@ export interface components {
             weight: null | components["schemas"]["PruningWeight"];
             /** Format: double */
             minutesPerTree: null | number;
-            ledger: null | components["schemas"]["BudLedger"];
+            ledger: null | components["schemas"]["LedgerGlance"];
             reason: null | components["schemas"]["Notice"];
+            work: null | components["schemas"]["WorkAhead"];
+        };
+        /** @description What a planting brought in the seasons on record, as typed. */
+        SeasonRecordsEntry: {
+            /** @description The seasons, each once. */
+            seasons?: components["schemas"]["SeasonResultEntry"][];
+        };
+        /** @description What a planting brought in one season, as typed. */
+        SeasonResultEntry: {
+            /**
+             * Format: double
+             * @description Calendar year of the harvest.
+             */
+            season?: null | number;
+            yield?: null | components["schemas"]["Amount"];
+            fruitSize?: null | components["schemas"]["Amount"];
+            packOut?: null | components["schemas"]["Amount"];
+            /**
+             * Format: date
+             * @description Day of green tip in that year.
+             */
+            greenTip?: null | string;
         };
         SeasonView: {
             estate: string;
             /** Format: int32 */
             season: number;
+            isPast: boolean;
+            seasons: number[];
             /** Format: date */
             today: string;
             /** Format: double */
             areaHa: number;
             /** Format: int32 */
             readyForCards: number;
+            /** Format: double */
+            crewHoursPerWeek: number;
+            systems: {
+                [key: string]: components["schemas"]["LocalText"];
+            };
             plantings: components["schemas"]["SeasonLine"][];
+        };
+        SessionEstate: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+        };
+        SessionHere: {
+            /** Format: uuid */
+            estateId: string;
+            role: components["schemas"]["Role"];
+            may: components["schemas"]["Act"][];
+        };
+        SessionPerson: {
+            name: string;
+            email: string;
+            units: components["schemas"]["UnitSystem"];
+            language: string;
+        };
+        /** @enum {unknown} */
+        SessionState: "empty" | "signedOut" | "signedIn";
+        SessionView: {
+            state: components["schemas"]["SessionState"];
+            person: null | components["schemas"]["SessionPerson"];
+            estates: components["schemas"]["SessionEstate"][];
+            here: null | components["schemas"]["SessionHere"];
+        };
+        SignInEntry: {
+            email?: null | string;
+            password?: null | string;
         };
         /**
          * @description Where the work on a planting stands.
@@ -2046,6 +3089,8 @@ export interface components {
             /** @description What not to cut. */
             keepOff: components["schemas"]["LocalText"][];
         };
+        /** @enum {unknown} */
+        UnitSystem: "metric" | "us";
         /** @description A variety of the catalogue. */
         Variety: {
             /** @description Name of the variety. */
@@ -2071,6 +3116,33 @@ export interface components {
             setShare: number;
             /** @description Where the numbers come from. */
             source: string;
+        };
+        /** @description When the pruning of a planting would be done if the crews took the plantings in their order. */
+        WorkAhead: {
+            /**
+             * Format: double
+             * @description Hours of pruning in the planting.
+             */
+            hours: number;
+            /** @description Whether the time per tree is an assumption, since there is no prescription yet. */
+            hoursAssumed: boolean;
+            /**
+             * Format: date
+             * @description Day it would be done.
+             */
+            done: string;
+            greenTip: null | components["schemas"]["GreenTip"];
+            /**
+             * Format: int32
+             * @description Days from today to green tip.
+             */
+            daysToGreenTip: null | number;
+            /**
+             * Format: int32
+             * @description Days that it would be done after green tip; 0 when it is in time, null without an estimate.
+             */
+            daysLate: null | number;
+            reason: null | components["schemas"]["Notice"];
         };
     };
     responses: never;

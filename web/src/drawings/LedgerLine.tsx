@@ -1,5 +1,5 @@
 import { useId } from 'react';
-import type { BudLedger } from '../api/client';
+import type { LedgerGlance } from '../api/client';
 import { useReading } from '../words/useReading';
 import { Hatch } from './Hatch';
 import './ledger.css';
@@ -7,21 +7,21 @@ import './ledger.css';
 const WIDTH = 320;
 
 /** The bud ledger in one line, for lists: plum left, hatched what falls, the band wanted behind, whiskers of the count. */
-export function LedgerLine({ ledger, scale }: { ledger: BudLedger; scale: number }) {
+export function LedgerLine({ ledger, scale }: { ledger: LedgerGlance; scale: number }) {
   const { t, number } = useReading();
   const hatch = useId();
   const x = (buds: number) => (Math.max(0, buds) / scale) * (WIDTH - 4);
   const { standing, left } = ledger;
-  const label = standing && left
-    ? t('ledger.summary', { standing: number(standing.mean, 0), left: number(left.mean, 0), wanted: number(ledger.wanted, 0) })
+  const label = standing && left !== null
+    ? t('ledger.summary', { standing: number(standing.mean, 0), left: number(left, 0), wanted: number(ledger.wanted, 0) })
     : t('ledger.summary-wanted', { wanted: number(ledger.wanted, 0) });
   return (
     <svg className="ledger-line" viewBox={`0 0 ${WIDTH} 40`} role="img" aria-label={label}>
       <Hatch id={hatch} />
       <rect x={x(ledger.bandLow)} width={x(ledger.bandHigh) - x(ledger.bandLow)} y={0} height={40} fill="var(--lichen-tint)" />
-      {left && <rect x={0} width={x(left.mean)} y={9} height={22} fill="var(--plum)" />}
-      {standing && left && standing.mean - left.mean > 0.5 && (
-        <rect x={x(left.mean)} width={x(standing.mean) - x(left.mean)} y={9} height={22} fill={`url(#${hatch})`} stroke="var(--straw)" />
+      {left !== null && <rect x={0} width={x(left)} y={9} height={22} fill="var(--plum)" />}
+      {standing && left !== null && standing.mean - left > 0.5 && (
+        <rect x={x(left)} width={x(standing.mean) - x(left)} y={9} height={22} fill={`url(#${hatch})`} stroke="var(--straw)" />
       )}
       <line x1={x(ledger.wanted)} x2={x(ledger.wanted)} y1={0} y2={40} stroke="var(--lichen)" strokeWidth={2} />
       {standing?.low != null && standing.high != null && (
@@ -31,7 +31,7 @@ export function LedgerLine({ ledger, scale }: { ledger: BudLedger; scale: number
           ))}
         </g>
       )}
-      {left && x(left.mean) > 44 && <text x={8} y={25} fill="#fff">{number(left.mean, 0)}</text>}
+      {left !== null && x(left) > 44 && <text x={8} y={25} fill="#fff">{number(left, 0)}</text>}
     </svg>
   );
 }

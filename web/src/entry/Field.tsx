@@ -8,7 +8,7 @@ export interface Option {
   label: string;
 }
 
-interface FieldProps {
+export interface FieldProps {
   label: string;
   /** Path of the field, for tests and for finding the first one in trouble. */
   path: string;
@@ -24,12 +24,15 @@ interface FieldProps {
   /** The name of a unit here, where its usual one would not do. */
   unitLabel?: ((unit: string) => string) | undefined;
   onUnit?: (unit: string) => void;
-  numeric?: boolean;
+  numeric?: boolean | undefined;
+  type?: 'text' | 'email' | 'password' | undefined;
+  /** What the browser may fill in. */
+  autoComplete?: string | undefined;
   onEnter?: (() => void) | undefined;
 }
 
 /** One input with its label, unit, and what is wrong with it. */
-export function Field({ label, path, text, onText, problem, hint, placeholder, units, unit, unitLabel, onUnit, numeric = true, onEnter }: FieldProps) {
+export function Field({ label, path, text, onText, problem, hint, placeholder, units, unit, unitLabel, onUnit, numeric = true, type = 'text', autoComplete = 'off', onEnter }: FieldProps) {
   const reading = useReading();
   const unitName = unitLabel ?? reading.unitName;
   const id = useId();
@@ -37,7 +40,7 @@ export function Field({ label, path, text, onText, problem, hint, placeholder, u
     <div className="field" data-field={path}>
       <label htmlFor={id}>{label}</label>
       <div className="field-row">
-        <Input id={id} value={text} inputMode={numeric ? 'decimal' : 'text'} autoComplete="off" placeholder={placeholder ?? ""} className={numeric ? 'field-number' : ''}
+        <Input id={id} value={text} type={type} inputMode={numeric ? 'decimal' : type === 'email' ? 'email' : 'text'} autoComplete={autoComplete} placeholder={placeholder ?? ""} className={numeric ? 'field-number' : ''}
           status={problem ? 'error' : ''} aria-invalid={problem ? true : undefined} aria-describedby={problem ? `${id}-problem` : undefined}
           onChange={(e) => { onText(e.target.value); }} onPressEnter={() => onEnter?.()} />
         {units && units.length > 1 && (

@@ -1,7 +1,9 @@
 import type { Draft } from './draft';
-import { Choice, Field, type Option } from './Field';
+import { Choice, Field, type FieldProps, type Option } from './Field';
 
 export type FieldControls = ReturnType<typeof fieldControls>;
+
+type InputOptions = { label?: string } & Pick<FieldProps, 'hint' | 'placeholder' | 'unitLabel' | 'numeric' | 'type' | 'autoComplete'>;
 
 /** Builders for the inputs of a form that is kept as a draft. */
 export function fieldControls(
@@ -14,9 +16,9 @@ export function fieldControls(
   return {
     fields,
     /** An input with its units, if it has any. */
-    input: (path: string, units: readonly string[], { hint, placeholder, unitLabel, numeric = true }: { hint?: string | undefined; placeholder?: string | undefined; unitLabel?: (unit: string) => string; numeric?: boolean } = {}) => (
-      <Field key={path} label={t(`field.${path}`)} path={`${section}.${path}`} text={fields[path]?.text ?? ''} unit={fields[path]?.unit} units={units}
-        problem={problem(path)} hint={hint} placeholder={placeholder} unitLabel={unitLabel} numeric={numeric} onEnter={onEnter}
+    input: (path: string, units: readonly string[], { label, ...rest }: InputOptions = {}) => (
+      <Field key={path} label={label ?? t(`field.${path}`)} path={`${section}.${path}`} text={fields[path]?.text ?? ''} unit={fields[path]?.unit} units={units}
+        problem={problem(path)} onEnter={onEnter} {...rest}
         onText={(text) => { set(path, { text }); }} onUnit={(unit) => { set(path, { unit }); }} />
     ),
     /** A choice among names. */

@@ -33,15 +33,17 @@ export function ConflictDialog() {
   );
 }
 
-/** A draft as lines to compare: one a field, or one a counted tree. */
+/** A draft as lines to compare: one a field, or one a line of its sheet, known by its first cells. */
 function lines(draft: Drafts[SectionName]): Map<string, string> {
-  if ('rows' in draft) {
-    const rows = (draft as Drafts['count']).rows;
-    return new Map(rows.map((r) => [`${r.row}/${r.tree}`, `${r.buds} · ${r.limbs} · ${r.girth}`]));
+  if ('lines' in draft) {
+    return new Map((draft as Drafts['rows']).lines.map((line) => {
+      const { row, tree, firstTree, season, ...rest } = line;
+      return [[season ?? row, tree ?? firstTree].filter(Boolean).join('/'), Object.values(rest).filter(Boolean).join(' · ')];
+    }));
   }
   return new Map(Object.entries(draft as Drafts['target']).map(([path, field]) => [path, field.text === '' ? '–' : `${field.text} ${field.unit ?? ''}`.trim()]));
 }
 
 function fieldName(section: SectionName, path: string, t: (key: string, values?: Record<string, string>) => string) {
-  return section === 'count' ? t('conflict.tree', { place: path }) : t(`field.${path}`);
+  return section === 'count' || section === 'rows' ? t('conflict.tree', { place: path }) : section === 'records' ? path : t(`field.${path}`);
 }

@@ -11,7 +11,7 @@ import { ConflictDialog } from './ConflictDialog';
 import { PlantingWorkContext, usePlanting } from './usePlanting';
 
 const stages: Stage[] = ['target', 'count', 'decide', 'prescribe'];
-const later = ['crew', 'check', 'result'];
+const later = ['crew', 'check'];
 
 export function PlantingPage() {
   const { id } = useParams();
@@ -24,18 +24,18 @@ function Planting({ id }: { id: string }) {
   const { t } = useReading();
   const { work, error } = usePlanting(id);
   const go = useNavigate();
-  const { pathname } = useLocation();
+  const { pathname, search } = useLocation();
   const stage = pathname.split('/').at(-1)!;
   const season = useSeason();
   const step = (by: number) => {
     const all = season.data?.plantings ?? [];
     const next = all[all.findIndex((p) => p.id === id) + by];
-    if (next) void go(`/plantings/${next.id}/${stage}`);
+    if (next) void go(`/plantings/${next.id}/${stage}${search}`);
   };
   useKeys({
     j: () => { step(1); },
     k: () => { step(-1); },
-    ...Object.fromEntries(stages.map((s, i) => [String(i + 1), () => void go(s)])),
+    ...Object.fromEntries(stages.map((s, i) => [String(i + 1), () => void go(s + search)])),
   });
   useEffect(() => { document.title = work ? `${work.view.planting.code} ${work.view.planting.name} · Rama` : 'Rama'; }, [work]);
 
@@ -45,14 +45,15 @@ function Planting({ id }: { id: string }) {
   return (
     <PlantingWorkContext.Provider value={work}>
       <div className="planting">
-        <div className="planting-rail"><Rail plan={plan} /></div>
+        <div className="planting-rail"><Rail plan={plan} view={view} /></div>
         <main className="planting-main">
           <div className="planting-head">
             <h1>{view.planting.code} {view.planting.name}</h1>
             <About view={view} plan={plan} />
-            <Link to="estate" className="small">{t('planting.edit')}</Link>
+            <span className="small planting-links"><Link to={`estate${search}`}>{t('planting.edit')}</Link> <Link to={`history${search}`}>{t('history.link')}</Link></span>
             <span className="keys small dim"><kbd>k</kbd> <kbd>j</kbd> {t('planting.keys')}</span>
           </div>
+          {view.isPast && <p className="past-season" data-test="past">{t('season.past', { season: view.season })} <Link to=".">{t('season.to-current')}</Link></p>}
           <Account plan={plan} view={view} draft={unsaved.length > 0} />
           <Outlet />
         </main>
@@ -93,8 +94,9 @@ function About({ view, plan }: { view: PlantingView; plan: PruningPlan }) {
 }
 
 /** The stages with the number that matters at each. */
-function Rail({ plan }: { plan: PruningPlan }) {
+function Rail({ plan, view }: { plan: PruningPlan; view: PlantingView }) {
   const { t, number } = useReading();
+  const { search } = useLocation();
   const { crop, survey, decision, prescription } = plan;
   const half = survey?.buds.halfWidth ?? null;
   const keys: Record<Stage, string> = {
@@ -107,8 +109,9 @@ function Rail({ plan }: { plan: PruningPlan }) {
     target: crop !== null, count: survey !== null, decide: decision?.settled ?? false, prescribe: false,
   };
   const rail: RailStage[] = [
-    ...stages.map((id) => ({ id, to: id, done: done[id], key: keys[id] })),
+    ...stages.map((id) => ({ id, to: id + search, done: done[id], key: keys[id] })),
     ...later.map((id) => ({ id, to: null, done: false, key: t('rail.later') })),
+    { id: 'result', to: `result${search}`, done: false, key: t('rail.seasons', { count: view.records.seasons?.length ?? 0 }) },
   ];
   return <StageRail stages={rail} />;
 }

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { emptyRow, readCount, toCountDraft, type CountDraft } from './sections';
+import { readCount, toCountDraft, type CountDraft } from './sections';
 
 const sheet: CountDraft = {
   mode: 'floral', girthUnit: 'cm', floralShare: '',
-  rows: [{ row: '3', tree: '14', girth: '15,2', limbs: '23', buds: '318' }, emptyRow, { row: '3', tree: '61', girth: '', limbs: '', buds: 'many' }],
+  lines: [{ row: '3', tree: '14', girth: '15,2', limbs: '23', buds: '318' }, {}, { row: '3', tree: '61', girth: '', limbs: '', buds: 'many' }],
 };
 
 describe('the counting sheet', () => {
@@ -17,14 +17,14 @@ describe('the counting sheet', () => {
   });
 
   it('reads all buds with their share', () => {
-    const { entry } = readCount({ ...sheet, mode: 'all', floralShare: '40', rows: [{ ...sheet.rows[0]! }] }, 'es');
+    const { entry } = readCount({ ...sheet, mode: 'all', floralShare: '40', lines: [{ ...sheet.lines[0]! }] }, 'es');
     expect(entry.floralShare).toEqual({ value: 40, unit: '%' });
     expect(entry.trees![0]).toMatchObject({ buds: 318 });
     expect(entry.trees![0]).not.toHaveProperty('floralBuds');
   });
 
   it('shows a saved count as it was typed', () => {
-    const { entry } = readCount({ ...sheet, rows: [sheet.rows[0]!] }, 'es');
-    expect(toCountDraft(entry, 'es').rows).toEqual([sheet.rows[0]]);
+    const { entry } = readCount({ ...sheet, lines: [sheet.lines[0]!] }, 'es');
+    expect(toCountDraft(entry, 'es').lines).toEqual([sheet.lines[0]]);
   });
 });

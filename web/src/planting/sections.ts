@@ -1,10 +1,13 @@
-import { api, answered, type CountedTree, type PlantingEntry, type PlantingView, type SurveyEntry, type TargetEntry } from '../api/client';
+import {
+  api, answered, type Act, type CountedTree, type PlantingEntry, type PlantingView, type RowListEntry, type SeasonRecordsEntry, type SurveyEntry, type TargetEntry,
+} from '../api/client';
 import { readDraft, toDraft, type Draft, type FormSpec, type Read } from '../entry/draft';
 import type { Language } from '../units/format';
+import { isEmptyLine, type Line } from '../entry/paste';
 import { parseNumber, toInput } from '../units/parse';
 
 export const plantingSpec: FormSpec = {
-  code: 'text', name: 'text', variety: 'text', rootstock: 'text', system: 'text', yearPlanted: 'number',
+  site: 'text', block: 'text', code: 'text', name: 'text', variety: 'text', rootstock: 'text', system: 'text', yearPlanted: 'number',
   rowSpacing: { amount: 'm' }, treeSpacing: { amount: 'm' }, area: { amount: 'ha' }, missingShare: { amount: '%' }, pollinizerShare: { amount: '%' },
 };
 
@@ -20,20 +23,25 @@ export interface CountDraft {
   mode: 'floral' | 'all';
   girthUnit: string;
   floralShare: string;
-  rows: CountRow[];
+  lines: Line[];
 }
 
 export const countColumns = ['row', 'tree', 'girth', 'limbs', 'buds'] as const;
-export type CountColumn = (typeof countColumns)[number];
-export type CountRow = Record<CountColumn, string>;
 
-export const emptyRow: CountRow = { row: '', tree: '', girth: '', limbs: '', buds: '' };
-export const isEmptyRow = (row: CountRow) => countColumns.every((c) => row[c].trim() === '');
+/** A sheet of lines as typed. */
+export interface SheetDraft {
+  lines: Line[];
+}
+
+export const rowColumns = ['row', 'firstTree', 'trees', 'missing', 'replants', 'pollinizers', 'toGrub'] as const;
+export const recordColumns = ['season', 'yield', 'fruitSize', 'packOut', 'greenTip'] as const;
 
 export interface Drafts {
   planting: Draft;
   target: Draft;
   settings: Draft;
+  rows: SheetDraft;
+  records: SheetDraft;
   count: CountDraft;
 }
 
@@ -41,10 +49,20 @@ interface Entries {
   planting: PlantingEntry;
   target: TargetEntry;
   settings: PlantingView['settings'];
+  rows: RowListEntry;
+  records: SeasonRecordsEntry;
   count: SurveyEntry;
 }
 
 export type SectionName = keyof Drafts;
+
+/** Parts that belong to the planting and not to its plan of the season; they share its version. */
+export const plantingParts: readonly SectionName[] = ['planting', 'rows', 'records'];
+
+/** What a person must be allowed to do to save a part. */
+export const actOf: Record<SectionName, Act> = {
+  planting: 'plantings', rows: 'rows', records: 'records', target: 'target', count: 'count', settings: 'settings',
+};
 
 /** A part of a planting that is typed, checked and saved as one. */
 interface Section<S extends SectionName> {
@@ -71,6 +89,34 @@ export const sections: { [S in SectionName]: Section<S> } = {
     read: (draft, language) => readDraft(settingsSpec, draft, language),
     save: (view, settings) => answered(api.PUT('/api/v1/plantings/{id}/settings', { ...at(view), body: { version: view.planVersion, settings } })),
   },
+  rows: {
+    from: (view, language) => ({
+      lines: (view.rows.rows ?? []).map((r) => ({
+        row: toInput(r.row, language), firstTree: toInput(r.firstTree, language), trees: toInput(r.trees, language),
+        missing: r.missing ?? '', replants: r.replants ?? '', pollinizers: r.pollinizers ?? '', toGrub: r.toGrub ?? '',
+      })),
+    }),
+    read: (draft, language) => readLines(draft.lines, rowColumns, 'rows', language, (line, number) => ({
+      row: number('row'), firstTree: number('firstTree'), trees: number('trees'),
+      missing: line.missing ?? '', replants: line.replants ?? '', pollinizers: line.pollinizers ?? '', toGrub: line.toGrub ?? '',
+    })),
+    save: (view, rows) => answered(api.PUT('/api/v1/plantings/{id}/rows', { ...at(view), body: { version: view.plantingVersion, rows } })),
+  },
+  records: {
+    from: (view, language) => ({
+      lines: (view.records.seasons ?? []).map((r) => ({
+        season: toInput(r.season, language), yield: toInput(r.yield?.value, language), yieldUnit: r.yield?.unit ?? 't/ha',
+        fruitSize: toInput(r.fruitSize?.value, language), fruitSizeUnit: r.fruitSize?.unit ?? 'g',
+        packOut: toInput(r.packOut?.value, language), packOutUnit: r.packOut?.unit ?? '%', greenTip: r.greenTip ?? '',
+      })),
+    }),
+    read: (draft, language) => readLines(draft.lines, recordColumns, 'seasons', language, (line, number) => ({
+      season: number('season'),
+      yield: { value: number('yield'), unit: line.yieldUnit ?? 't/ha' }, fruitSize: { value: number('fruitSize'), unit: line.fruitSizeUnit ?? 'g' },
+      packOut: { value: number('packOut'), unit: line.packOutUnit ?? '%' }, greenTip: line.greenTip || null,
+    })),
+    save: (view, records) => answered(api.PUT('/api/v1/plantings/{id}/records', { ...at(view), body: { version: view.plantingVersion, records } })),
+  },
   count: {
     from: (view, language) => toCountDraft(view.count, language),
     read: readCount,
@@ -85,31 +131,38 @@ export function toCountDraft(count: SurveyEntry, language: Language): CountDraft
     mode,
     girthUnit: trees.find((t) => t.girth?.unit)?.girth?.unit ?? 'cm',
     floralShare: toInput(count.floralShare?.value, language),
-    rows: trees.map((t) => ({
+    lines: trees.map((t) => ({
       row: toInput(t.row, language), tree: toInput(t.tree, language), girth: toInput(t.girth?.value, language),
       limbs: toInput(t.limbs, language), buds: toInput(mode === 'all' ? t.buds : t.floralBuds, language),
     })),
   };
 }
 
-/** Reads the sheet; empty lines are skipped, and unreadable cells are named by the line they stand on. */
-export function readCount(draft: CountDraft, language: Language): Read<SurveyEntry> {
+/** Reads the lines of a sheet; empty ones are skipped, and unreadable cells are named by the line they are sent as. */
+function readLines<T, K extends string>(
+  lines: Line[], columns: readonly string[], name: K, language: Language, entry: (line: Line, number: (column: string, field?: string) => number | null) => T,
+): Read<Record<K, T[]>> {
   const unreadable: string[] = [];
-  const number = (path: string, text: string) => {
-    const value = parseNumber(text, language);
+  const entries = lines.filter((line) => !isEmptyLine(line, columns)).map((line, i) => entry(line, (column, field = column) => {
+    const value = parseNumber(line[column] ?? '', language);
     if (!Number.isNaN(value)) return value;
-    unreadable.push(path);
+    unreadable.push(`${name}[${i}].${field}`);
     return null;
-  };
-  const trees: CountedTree[] = draft.rows.filter((row) => !isEmptyRow(row)).map((row, line) => {
-    const cell = (column: CountColumn, field: string = column) => number(`trees[${line}].${field}`, row[column]);
-    const girth = cell('girth');
+  }));
+  return { entry: { [name]: entries } as Record<K, T[]>, unreadable };
+}
+
+export function readCount(draft: CountDraft, language: Language): Read<SurveyEntry> {
+  const { entry, unreadable } = readLines<CountedTree, 'trees'>(draft.lines, countColumns, 'trees', language, (_, number) => {
+    const girth = number('girth');
     return {
-      row: cell('row'), tree: cell('tree'), limbs: cell('limbs'),
+      row: number('row'), tree: number('tree'), limbs: number('limbs'),
       girth: girth === null ? null : { value: girth, unit: draft.girthUnit },
-      ...(draft.mode === 'all' ? { buds: cell('buds') } : { floralBuds: cell('buds', 'floralBuds') }),
+      ...(draft.mode === 'all' ? { buds: number('buds') } : { floralBuds: number('buds', 'floralBuds') }),
     };
   });
-  const share = draft.mode === 'all' ? number('floralShare', draft.floralShare) : null;
-  return { entry: { trees, floralShare: share === null ? null : { value: share, unit: '%' } }, unreadable };
+  if (draft.mode !== 'all') return { entry: { ...entry, floralShare: null }, unreadable };
+  const share = parseNumber(draft.floralShare, language);
+  if (Number.isNaN(share)) unreadable.push('floralShare');
+  return { entry: { ...entry, floralShare: share === null || Number.isNaN(share) ? null : { value: share, unit: '%' } }, unreadable };
 }

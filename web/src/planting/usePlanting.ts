@@ -1,9 +1,11 @@
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, useContext, useEffect, useMemo, useState } from 'react';
 import { api, answered, RequestError, type FieldProblem, type PlanEntry, type PlantingView, type PruningPlan } from '../api/client';
+import { useMay } from '../people/session';
+import { useChosenSeason } from '../stages/season/useSeason';
 import { useReading } from '../words/useReading';
-import { problemText } from './problemText';
-import { sections, type Drafts, type SectionName } from './sections';
+import { problemText } from '../entry/problemText';
+import { actOf, plantingParts, sections, type Drafts, type SectionName } from './sections';
 
 /** Someone else saved the same part first: what was typed here, and the planting as it stands now. */
 export interface Conflict {
@@ -26,6 +28,8 @@ export interface PlantingWork {
   discard: (section: SectionName) => void;
   save: (section: SectionName, over?: PlantingView) => Promise<void>;
   takeTheirs: (conflict: Conflict) => void;
+  /** Whether this person may change a part of this season. */
+  may: (section: SectionName) => boolean;
   /** What is wrong at a field of a part, if it should be said now. */
   problem: (section: SectionName, field: string) => string | undefined;
 }
@@ -38,7 +42,7 @@ export function usePlantingWork(): PlantingWork {
   return work;
 }
 
-export const plantingKey = (id: string) => ['planting', id] as const;
+export const plantingKey = (id: string, season: number | null) => ['planting', id, season] as const;
 
 /**
  * What is typed in a part and not saved, with the planting as it stood when the typing began: a save goes against that
@@ -57,10 +61,12 @@ const keptTyping = new Map<string, AllUnsaved>();
 export function usePlanting(id: string): { work: PlantingWork | null; error: Error | null } {
   const reading = useReading();
   const { t, language } = reading;
+  const may = useMay();
   const client = useQueryClient();
+  const season = useChosenSeason();
   const stored = useQuery({
-    queryKey: plantingKey(id),
-    queryFn: () => answered(api.GET('/api/v1/plantings/{id}', { params: { path: { id } } })),
+    queryKey: plantingKey(id, season),
+    queryFn: () => answered(api.GET('/api/v1/plantings/{id}', { params: { path: { id }, query: season === null ? {} : { season } } })),
     staleTime: 0,
   });
   const [typing, setTyping] = useState<AllUnsaved>(() => keptTyping.get(id) ?? {});
@@ -74,7 +80,7 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
   const unsaved = Object.keys(typing) as SectionName[];
   const read = useMemo(() => readAll(typing, language), [typing, language]);
   const typed: PlanEntry | null = useMemo(() => view && unsaved.length > 0
-    ? { season: view.season, planting: view.planting, target: view.target, count: view.count, settings: view.settings, ...read.entries }
+    ? { season: view.season, planting: view.planting, rows: view.rows, target: view.target, count: view.count, settings: view.settings, ...read.entries }
     : null, [view, unsaved.length, read]);
   const settled = useSettled(typed, 180);
   const preview = useQuery({
@@ -97,7 +103,7 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
   const plan = typed && preview.data ? preview.data : view.plan;
 
   function show(next: PlantingView) {
-    client.setQueryData(plantingKey(id), next);
+    client.setQueryData(plantingKey(id, season), next);
     void client.invalidateQueries({ queryKey: ['season'] });
     setConflict(null);
   }
@@ -153,6 +159,7 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
     error: null,
     work: {
       view, plan, unsaved, saving, failure, conflict, problem, save,
+      may: (section) => may(actOf[section]) && (!view.isPast || plantingParts.includes(section)),
       draft: <S extends SectionName>(section: S) => (typing[section] as Unsaved<S> | undefined)?.draft ?? sections[section].from(view, language),
       change: (section, draft) => { setTyping((all) => ({ ...all, [section]: { draft, base: all[section]?.base ?? view } })); },
       discard: forget,
@@ -167,7 +174,7 @@ function without<T extends object>(all: T, section: SectionName): T {
 
 /** What stays unsaved after one part was saved. */
 function afterSave(all: AllUnsaved, section: SectionName, saved: Drafts[SectionName], base: PlantingView, next: PlantingView): AllUnsaved {
-  const version = section === 'planting' ? 'plantingVersion' : 'planVersion';
+  const version = plantingParts.includes(section) ? 'plantingVersion' : 'planVersion';
   return Object.fromEntries(Object.entries(all).flatMap(([name, part]) => {
     if (name === section) return part.draft === saved ? [] : [[name, { ...part, base: next }]];
     // My own save is no one else's: another part typed from the same version goes on from the new one.
@@ -182,7 +189,8 @@ function readAll(typing: AllUnsaved, language: 'en' | 'es') {
     const part = typing[section] as Unsaved<S> | undefined;
     if (part === undefined) return;
     const read = sections[section].read(part.draft, language);
-    Object.assign(entries, { [section]: read.entry });
+    // Past seasons are no part of the plan.
+    if (section !== 'records') Object.assign(entries, { [section]: read.entry });
     unreadable[section] = read.unreadable;
   }
   (Object.keys(typing) as SectionName[]).forEach(take);

@@ -3,16 +3,15 @@ import { useTranslation } from 'react-i18next';
 import { formatAmount, formatNumber, type Language } from '../units/format';
 import type { UnitSystem } from '../units/system';
 
-/** How this person reads amounts, kept on the device until accounts keep it. */
-export const UnitSystemContext = createContext<{ system: UnitSystem; choose: (system: UnitSystem) => void }>({
-  system: 'metric',
-  choose: () => undefined,
-});
+/** How this person reads, kept with their account. */
+export const ReadingContext = createContext<{
+  system: UnitSystem; chooseSystem: (system: UnitSystem) => void; chooseLanguage: (language: Language) => void;
+}>({ system: 'metric', chooseSystem: () => undefined, chooseLanguage: () => undefined });
 
 /** Words, numbers and units the way the reader wants them. */
 export function useReading() {
   const { t, i18n } = useTranslation();
-  const { system, choose } = useContext(UnitSystemContext);
+  const { system, chooseSystem, chooseLanguage } = useContext(ReadingContext);
   const language: Language = i18n.language.startsWith('es') ? 'es' : 'en';
   /** The name of a unit, such as "bud/tree" → "buds a tree". */
   const unitName = (unit: string) => (unit === '' ? '' : t(`unit:${unit}`, { defaultValue: unit }));
@@ -20,8 +19,11 @@ export function useReading() {
     t,
     language,
     system,
-    chooseSystem: choose,
-    setLanguage: (next: Language) => void i18n.changeLanguage(next),
+    chooseSystem,
+    setLanguage: (next: Language) => {
+      void i18n.changeLanguage(next);
+      chooseLanguage(next);
+    },
     /** A text the API answers in all languages. */
     local: (text: { en: string; es: string } | null | undefined) => text?.[language] ?? '',
     number: (value: number, decimals?: number) => formatNumber(value, language, decimals),

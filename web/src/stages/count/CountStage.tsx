@@ -2,40 +2,47 @@ import { Segmented } from 'antd';
 import { Choice, Field } from '../../entry/Field';
 import { Notices } from '../../entry/Notices';
 import { stepsOf, Why } from '../../entry/Why';
-import { SaveBar } from '../../planting/SaveBar';
+import { Sheet, type SheetColumn } from '../../entry/Sheet';
+import { Part } from '../../planting/Part';
 import type { CountDraft } from '../../planting/sections';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
 import './count.css';
-import { CountTable } from './CountTable';
 
 /** Counted trees: a sheet that is filled from the keyboard, and what the trees say so far. */
 export function CountStage() {
   const { t, number, amount } = useReading();
-  const { draft, change, plan, problem } = usePlantingWork();
+  const { draft, change, plan, problem, may } = usePlantingWork();
   const count = draft('count');
   const set = (next: Partial<CountDraft>) => { change('count', { ...count, ...next }); };
+  const girthUnit = (
+    <Choice label={t('count.girth-unit')} value={count.girthUnit} onChange={(girthUnit) => { set({ girthUnit }); }} options={['cm', 'mm', 'in'].map((u) => ({ value: u, label: u }))} />
+  );
+  const columns: SheetColumn[] = [
+    { key: 'row', label: t('count.row') }, { key: 'tree', label: t('count.tree') }, { key: 'girth', label: t('count.girth'), beside: girthUnit }, { key: 'limbs', label: t('count.limbs-short') },
+    count.mode === 'all' ? { key: 'buds', label: t('count.all-short') } : { key: 'buds', label: t('count.floral-short'), field: 'floralBuds' },
+  ];
   const survey = plan.survey;
   const girth = survey?.meanGirthCm == null ? null : amount(survey.meanGirthCm, 'cm', 1);
   return (
     <div className="columns count-columns">
       <section>
-        <div className="stage-head">
-          <h2>{t('count.heading')}</h2>
-          <Segmented<CountDraft['mode']> value={count.mode} onChange={(mode) => { set({ mode }); }}
-            options={[{ value: 'floral', label: t('count.floral') }, { value: 'all', label: t('count.all') }]} />
-        </div>
-        {count.mode === 'all' && (
-          <div className="count-share">
-            <Field label={t('count.share')} path="count.floralShare" text={count.floralShare} units={['%']} unit="%" problem={problem('count', 'floralShare')}
-              onText={(floralShare) => { set({ floralShare }); }} hint={t('count.share-hint')} />
+        <Part section="count">
+          <div className="stage-head">
+            <h2>{t('count.heading')}</h2>
+            <Segmented<CountDraft['mode']> value={count.mode} onChange={(mode) => { set({ mode }); }} disabled={!may('count')}
+              options={[{ value: 'floral', label: t('count.floral') }, { value: 'all', label: t('count.all') }]} />
           </div>
-        )}
-        <CountTable draft={count} onRows={(rows) => { set({ rows }); }} problem={(field) => problem('count', field)}
-          girthUnit={<Choice label={t('count.girth-unit')} value={count.girthUnit} onChange={(girthUnit) => { set({ girthUnit }); }}
-            options={['cm', 'mm', 'in'].map((u) => ({ value: u, label: u }))} />} />
-        <p className="small dim">{t('count.keys')}</p>
-        <SaveBar section="count" />
+          {count.mode === 'all' && (
+            <div className="count-share">
+              <Field label={t('count.share')} path="count.floralShare" text={count.floralShare} units={['%']} unit="%" problem={problem('count', 'floralShare')}
+                onText={(floralShare) => { set({ floralShare }); }} hint={t('count.share-hint')} />
+            </div>
+          )}
+          <Sheet path="count.trees" columns={columns} lines={count.lines} onLines={(lines) => { set({ lines }); }}
+            problem={(line, field) => problem('count', `trees[${line}].${field}`)} />
+          <p className="small dim">{t('count.keys')}</p>
+        </Part>
       </section>
       <aside className="sheet">
         {survey ? (

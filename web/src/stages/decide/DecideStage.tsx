@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { Notices } from '../../entry/Notices';
 import { stepsOf, Why } from '../../entry/Why';
-import { SaveBar } from '../../planting/SaveBar';
+import { Part } from '../../planting/Part';
 import { useFormFields } from '../../planting/useFormFields';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
@@ -50,12 +50,13 @@ export function DecideStage() {
       </section>
       <aside className="sheet">
         <h2 className="decide-rules">{t('decide.rules')}</h2>
-        {form.input('tolerance', ['%'], { hint: t('decide.tolerance-hint'), placeholder: catalogue.data && number(catalogue.data.tolerance * 100) })}
-        <div className="decide-gap" />
-        {form.input('cap', ['%'], {
-          hint: t('decide.cap-hint'), placeholder: plan.planting ? number(plan.planting.system.caps.shareOfBuds * 100) : undefined,
-        })}
-        <SaveBar section="settings" />
+        <Part section="settings">
+          {form.input('tolerance', ['%'], { hint: t('decide.tolerance-hint'), placeholder: catalogue.data && number(catalogue.data.tolerance * 100) })}
+          <div className="decide-gap" />
+          {form.input('cap', ['%'], {
+            hint: t('decide.cap-hint'), placeholder: plan.planting ? number(plan.planting.system.caps.shareOfBuds * 100) : undefined,
+          })}
+        </Part>
       </aside>
     </div>
   );

@@ -1,10 +1,11 @@
 import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';
-import { SaveBar } from '../../planting/SaveBar';
+import { Part } from '../../planting/Part';
 import { useFormFields } from '../../planting/useFormFields';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
 import { PlantingFields } from './PlantingFields';
+import { Rows } from './Rows';
 import { useCatalogue } from './useCatalogue';
 
 /** What grows there and on which ground. */
@@ -21,8 +22,7 @@ export function EstateStage() {
     <div className="columns">
       <section>
         <div className="stage-head"><h2>{t('stage.estate')}</h2></div>
-        {catalogue.data && <PlantingFields form={form} catalogue={catalogue.data} />}
-        <SaveBar section="planting" />
+        <Part section="planting">{catalogue.data && <PlantingFields form={form} catalogue={catalogue.data} />}</Part>
       </section>
       <aside className="sheet">
         {density && perHa && bearing && all ? (
@@ -34,6 +34,7 @@ export function EstateStage() {
         ) : <p className="dim">{t('estate.waiting')}</p>}
         <Notices notices={density?.warnings ?? []} />
       </aside>
+      <Rows />
     </div>
   );
 }

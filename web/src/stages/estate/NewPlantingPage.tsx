@@ -2,46 +2,37 @@ import { useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { api, answered, RequestError, type FieldProblem, type PlantingEntry } from '../../api/client';
+import { api, answered, type PlantingEntry } from '../../api/client';
 import { readDraft, toDraft, type Draft } from '../../entry/draft';
 import { fieldControls } from '../../entry/fieldControls';
+import { useAttempt } from '../../entry/useAttempt';
 import { plantingSpec } from '../../planting/sections';
-import { problemText } from '../../planting/problemText';
 import { useReading } from '../../words/useReading';
 import { PlantingFields } from './PlantingFields';
 import { useCatalogue } from './useCatalogue';
 
 /** A planting that is not in the book yet. Nothing is saved until all of it can be used. */
 export function NewPlantingPage() {
-  const reading = useReading();
-  const { t, language } = reading;
+  const { t, language } = useReading();
   const go = useNavigate();
   const client = useQueryClient();
   const catalogue = useCatalogue();
   const [draft, setDraft] = useState<Draft>(() => toDraft(plantingSpec, {}, language));
-  const [problems, setProblems] = useState<FieldProblem[]>([]);
-  const [failure, setFailure] = useState<string | null>(null);
+  const { problem, unreadable, failure, attempt } = useAttempt();
 
-  const form = fieldControls('planting', draft, setDraft, (path) => {
-    const found = problems.find((p) => p.field === path);
-    return found && problemText(found, reading);
-  }, t, () => void add());
+  const form = fieldControls('planting', draft, setDraft, problem, t, () => void add());
 
   async function add() {
-    const { entry, unreadable } = readDraft<PlantingEntry>(plantingSpec, draft, language);
-    setFailure(null);
-    if (unreadable.length > 0) {
-      setProblems(unreadable.map((field) => ({ field, code: 'text', message: '', min: null, max: null, unit: null })));
+    const read = readDraft<PlantingEntry>(plantingSpec, draft, language);
+    if (read.unreadable.length > 0) {
+      unreadable(read.unreadable);
       return;
     }
-    try {
-      const view = await answered(api.POST('/api/v1/plantings', { body: entry }));
+    await attempt(async () => {
+      const view = await answered(api.POST('/api/v1/plantings', { body: read.entry }));
       await client.invalidateQueries({ queryKey: ['season'] });
       void go(`/plantings/${view.id}/target`);
-    } catch (e) {
-      if (e instanceof RequestError && e.problem.problems) setProblems(e.problem.problems);
-      else setFailure(e instanceof RequestError ? e.message : t('failure.network'));
-    }
+    });
   }
 
   return (

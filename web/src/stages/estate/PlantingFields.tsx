@@ -4,11 +4,13 @@ import { useReading } from '../../words/useReading';
 
 /** The inputs of a planting, the same for a new one and one that is changed. */
 export function PlantingFields({ form, catalogue }: { form: FieldControls; catalogue: Catalogue }) {
-  const { local } = useReading();
+  const { t, local } = useReading();
   const crop = catalogue.varieties.find((v) => v.name === form.fields['variety']?.text)?.crop;
   const names = (all: { name: string; crop: string }[]) => all.map((x) => ({ value: x.name, label: `${x.name}` }));
   return (
     <div className="fields">
+      {form.input('site', [], { numeric: false, hint: t('estate.site-hint') })}
+      {form.input('block', [], { numeric: false, hint: t('estate.block-hint') })}
       {form.input('code', [], { numeric: false })}
       {form.input('name', [], { numeric: false })}
       {form.choice('variety', names(catalogue.varieties))}

@@ -1,92 +1,173 @@
+import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { Button, Input } from 'antd';
-import { useEffect, useRef, useState } from 'react';
-import { Link, useNavigate } from 'react-router';
-import type { SeasonLine } from '../../api/client';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Link, useLocation, useNavigate } from 'react-router';
+import type { SeasonLine, SeasonView } from '../../api/client';
 import { LedgerLine } from '../../drawings/LedgerLine';
+import { Choice } from '../../entry/Field';
 import { useKeys } from '../../keys/useKeys';
+import { useMay } from '../../people/session';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
-import { matches, nextToDo } from './find';
+import { facets, grouped, matches, nextToDo, sorted, sorts, type Facet, type Item, type Sort } from './find';
 import './season.css';
 import { useSeason } from './useSeason';
 
 /** Home: every planting in the order of the work, with what to do about it and the number that matters. */
 export function SeasonPage() {
-  const { t, language, number, amount } = useReading();
+  const { t } = useReading();
   const season = useSeason();
-  const go = useNavigate();
-  const [find, setFind] = useState('');
-  const box = useRef<HTMLDivElement>(null);
   useEffect(() => { document.title = 'Rama'; }, []);
+  if (season.error) return <Trouble error={season.error} retry={() => void season.refetch()} />;
+  if (!season.data) return <p className="waiting">{t('loading')}</p>;
+  return <Season season={season.data} />;
+}
 
-  const lines = season.data?.plantings ?? [];
-  const shown = lines.filter((line) => matches(line, find));
+function Season({ season }: { season: SeasonView }) {
+  const { t, language, local, number, amount } = useReading();
+  const go = useNavigate();
+  const may = useMay();
+  const { search } = useLocation();
+  const [find, setFind] = useState('');
+  const [only, setOnly] = useState<Partial<Record<Facet, string>>>({});
+  const [group, setGroup] = useState<Facet | null>(null);
+  const [sort, setSort] = useState<Sort>('work');
+  const box = useRef<HTMLDivElement>(null);
+  const lines = season.plantings;
+  const shown = useMemo(
+    () => sorted(lines.filter((line) => matches(line, find) && facets.every((f) => !only[f] || line[f] === only[f])), sort),
+    [lines, find, only, sort]);
+  const items = useMemo(() => grouped(shown, group), [shown, group]);
   const next = nextToDo(lines);
   useKeys({
     '/': () => box.current?.querySelector('input')?.focus(),
-    n: () => { if (next) void go(pathTo(next)); },
+    n: () => { if (next) void go(pathTo(next, search)); },
   });
-  if (season.error) return <Trouble error={season.error} retry={() => void season.refetch()} />;
-  if (!season.data) return <p className="waiting">{t('loading')}</p>;
 
-  const scale = Math.max(1, ...lines.map((l) => Math.max(l.ledger?.standing?.high ?? l.ledger?.standing?.mean ?? 0, l.ledger?.bandHigh ?? 0)));
-  const area = amount(season.data.areaHa, 'ha', 1);
+  const nameOf = (facet: Facet, value: string) =>
+    facet === 'stage' ? t(`stage.${value}`) : facet === 'system' ? local(season.systems[value]) : value;
+  const area = amount(season.areaHa, 'ha', 1);
+  const late = lines.filter((l) => (l.work?.daysLate ?? 0) > 0).length;
+  const hours = lines.reduce((sum, l) => sum + (l.work?.hours ?? 0), 0);
   return (
     <main className="season">
       <div className="season-head">
         <div>
-          <h1>{t('season.title', { settled: season.data.readyForCards, count: lines.length })}</h1>
+          <h1>{t('season.title', { settled: season.readyForCards, count: lines.length })}</h1>
           <p className="dim">
-            {new Intl.DateTimeFormat(language, { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(season.data.today))} · {area.number} {area.unit} · {t('season.order')}
+            {[
+              new Intl.DateTimeFormat(language, { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(season.today)), `${area.number} ${area.unit}`,
+              t('season.hours', { hours: number(hours, 0), week: number(season.crewHoursPerWeek, 0) }),
+            ].join(' · ')}
+            {late > 0 && <strong className="season-late"> · {t('season.late', { count: late })}</strong>}
           </p>
         </div>
         <div className="season-tools">
           <div ref={box}><Input placeholder={t('season.find')} aria-label={t('season.find')} value={find} onChange={(e) => { setFind(e.target.value); }} suffix={<kbd>/</kbd>} allowClear /></div>
-          {next && <Button type="primary" onClick={() => void go(pathTo(next))}>{t('season.next')} <kbd className="on-plum">n</kbd></Button>}
-          <Button onClick={() => void go('/plantings/new')}>{t('season.add')}</Button>
+          {next && <Button type="primary" onClick={() => void go(pathTo(next, search))}>{t('season.next')} <kbd className="on-plum">n</kbd></Button>}
+          {may('plantings') && !season.isPast && <Button onClick={() => void go('/plantings/new')}>{t('season.add')}</Button>}
         </div>
       </div>
+      {season.isPast && <p className="past-season" data-test="past">{t('season.past', { season: season.season })} <Link to="/">{t('season.to-current')}</Link></p>}
       {lines.length === 0 && <p className="sheet">{t('season.empty')}</p>}
-      {lines.length > 0 && shown.length === 0 && <p className="sheet">{t('season.no-match', { find })}</p>}
-      {shown.length > 0 && (
-        <div className="season-labels small dim" aria-hidden>
-          <span>{t('season.planting')}</span><span>{t('season.now')}</span><span>{t('season.buds')}</span><span className="right">{t('season.time')}</span>
+      {lines.length > 1 && (
+        <div className="season-filters" role="group" aria-label={t('season.filter')}>
+          {facets.map((facet) => {
+            const values = [...new Set(lines.map((l) => l[facet]))];
+            if (values.length < 2) return null;
+            return <Choice key={facet} label={t(`facet.${facet}`)} value={only[facet] ?? ''} empty={t(`facet.${facet}.all`)} onChange={(v) => { setOnly({ ...only, [facet]: v }); }}
+              options={values.map((v) => ({ value: v, label: nameOf(facet, v) }))} />;
+          })}
+          <span className="season-filter-gap" />
+          <Choice label={t('season.group')} value={group ?? ''} empty={t('season.ungrouped')} onChange={(v) => { setGroup(v === '' ? null : v as Facet); }}
+            options={facets.map((f) => ({ value: f, label: t(`group.${f}`) }))} />
+          <Choice label={t('season.sort')} value={sort} onChange={(v) => { setSort(v as Sort); }} options={sorts.map((s) => ({ value: s, label: t(`sort.${s}`) }))} />
         </div>
       )}
-      <ol className="season-list">
-        {shown.map((line) => <Line key={line.id} line={line} scale={scale} number={number} />)}
-      </ol>
+      {lines.length > 0 && shown.length === 0 && <p className="sheet">{t('season.no-match')}</p>}
+      {shown.length > 0 && (
+        <>
+          <div className="season-labels small dim" aria-hidden>
+            <span>{t('season.planting')}</span><span>{t('season.now')}</span><span>{t('season.buds')}</span><span className="right">{t('season.work')}</span>
+          </div>
+          <List items={items} all={lines} season={season} nameOf={(name) => (group ? nameOf(group, name) : name)} />
+        </>
+      )}
     </main>
   );
 }
 
-function Line({ line, scale, number }: { line: SeasonLine; scale: number; number: (value: number, decimals?: number) => string }) {
-  const { t, local, amount, say } = useReading();
-  const area = line.areaHa === null ? null : amount(line.areaHa, 'ha', 1);
-  const about = [`${line.variety} / ${line.rootstock}`, local(line.system), line.leaf === null ? null : t('leaf', { leaf: line.leaf }), area && `${area.number} ${area.unit}`];
+/** The lines of the list that are in view, and a few around them: a thousand plantings scroll like ten. */
+function List({ items, all, season, nameOf }: { items: Item[]; all: SeasonLine[]; season: SeasonView; nameOf: (group: string) => string }) {
+  const { t, amount, number } = useReading();
+  const { search } = useLocation();
+  const list = useRef<HTMLOListElement>(null);
+  const [top, setTop] = useState(0);
+  useEffect(() => { setTop(list.current?.offsetTop ?? 0); }, []);
+  const severalSites = all.some((l) => l.site !== all[0]!.site);
+  const scale = Math.max(1, ...all.map((l) => Math.max(l.ledger?.standing?.high ?? l.ledger?.standing?.mean ?? 0, l.ledger?.bandHigh ?? 0)));
+  const virtual = useWindowVirtualizer({
+    count: items.length, estimateSize: (i) => (items[i]!.kind === 'group' ? 46 : 82), overscan: 6, scrollMargin: top,
+    getItemKey: (i) => { const item = items[i]!; return item.kind === 'group' ? `g:${item.name}` : item.line.id; },
+  });
   return (
-    <li>
-      <Link to={pathTo(line)} className="season-line" data-test={`planting-${line.code}`}>
-        <span>
-          <span className="season-name">{line.code} {line.name}</span>
-          <span className="small dim">{about.filter(Boolean).join(' · ')}</span>
-        </span>
-        <span>
-          <span className={`season-verdict verdict-${line.decision ?? 'none'}`}>{verdict(line, t)}</span>
-          <span className="small season-reason">{line.reason ? say(line.reason) : t(`season.todo-${line.stage}`)}</span>
-        </span>
-        <span className="season-drawing">{line.ledger ? <LedgerLine ledger={line.ledger} scale={scale} /> : <span className="small dim">{t('season.no-target')}</span>}</span>
-        <span className="season-time right">
-          {line.minutesPerTree === null ? '–' : <><strong>{number(line.minutesPerTree, 1)}</strong> <span className="unit">{t('unit:min/tree')}</span></>}
-          {line.bearingTrees !== null && <span className="small dim">{number(line.bearingTrees, 0)} {t('unit:tree')}</span>}
-        </span>
-      </Link>
-    </li>
+    <ol className="season-list" ref={list} style={{ height: virtual.getTotalSize() }}>
+      {virtual.getVirtualItems().map((row) => {
+        const item = items[row.index]!;
+        return (
+          <li key={row.key} data-index={row.index} ref={virtual.measureElement} style={{ transform: `translateY(${row.start - top}px)` }} aria-setsize={items.length} aria-posinset={row.index + 1}>
+            {item.kind === 'line' ? <Line line={item.line} scale={scale} season={season} search={search} severalSites={severalSites} /> : (
+              <h2 className="season-group">{nameOf(item.name)} <span className="small dim">{t('season.group-count', { count: item.lines.length })} · {written(amount(item.lines.reduce((s, l) => s + (l.areaHa ?? 0), 0), 'ha', 1))} · {number(item.lines.reduce((s, l) => s + (l.work?.hours ?? 0), 0), 0)} {t('unit:h')}</span></h2>
+            )}
+          </li>
+        );
+      })}
+    </ol>
   );
 }
 
-function pathTo(line: SeasonLine) {
-  return `/plantings/${line.id}/${line.stage}`;
+function Line({ line, scale, season, search, severalSites }: { line: SeasonLine; scale: number; season: SeasonView; search: string; severalSites: boolean }) {
+  const { t, local, amount, say } = useReading();
+  const about = [
+    `${line.variety} / ${line.rootstock}`, local(season.systems[line.system]), line.leaf === null ? null : t('leaf', { leaf: line.leaf }),
+    line.areaHa === null ? null : written(amount(line.areaHa, 'ha', 1)), severalSites && line.site,
+  ];
+  return (
+    <Link to={pathTo(line, search)} className="season-line" data-test={`planting-${line.code}`}>
+      <span>
+        <span className="season-name">{line.code} {line.name}</span>
+        <span className="small dim season-about">{about.filter(Boolean).join(' · ')}</span>
+      </span>
+      <span>
+        <span className={`season-verdict verdict-${line.decision ?? 'none'}`}>{verdict(line, t)}</span>
+        <span className="small season-reason">{line.reason ? say(line.reason) : t(`season.todo-${line.stage}`)}</span>
+      </span>
+      <span className="season-drawing">{line.ledger ? <LedgerLine ledger={line.ledger} scale={scale} /> : <span className="small dim">{t('season.no-target')}</span>}</span>
+      <Work line={line} />
+    </Link>
+  );
+}
+
+/** Hours of work, and whether they fit before green tip. */
+function Work({ line }: { line: SeasonLine }) {
+  const { t, number, say } = useReading();
+  const { work } = line;
+  if (!work) return <span />;
+  const late = work.daysLate ?? 0;
+  return (
+    <span className="season-time right">
+      <span><strong>{work.hoursAssumed && '≈ '}{number(work.hours, 0)}</strong> <span className="unit">{t('unit:h')}</span></span>
+      {late > 0
+        ? <span className="small season-late" title={work.reason ? say(work.reason) : undefined}>▲ {t('season.days-late', { count: late })}</span>
+        : <span className="small dim">{work.daysToGreenTip === null ? t('season.no-green-tip') : work.daysToGreenTip >= 0 ? t('season.green-tip', { count: work.daysToGreenTip }) : t('season.after-green-tip')}</span>}
+    </span>
+  );
+}
+
+const written = (shown: { number: string; unit: string }) => `${shown.number} ${shown.unit}`;
+
+function pathTo(line: SeasonLine, search: string) {
+  return `/plantings/${line.id}/${line.stage}${search}`;
 }
 
 function verdict(line: SeasonLine, t: (key: string) => string) {

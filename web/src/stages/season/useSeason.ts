@@ -1,7 +1,19 @@
 import { useQuery } from '@tanstack/react-query';
+import { useSearchParams } from 'react-router';
 import { api, answered } from '../../api/client';
+
+/** The season named in the address; null for the one at hand. */
+export function useChosenSeason(): number | null {
+  const [search] = useSearchParams();
+  const named = Number(search.get('season'));
+  return Number.isInteger(named) && named > 0 ? named : null;
+}
 
 /** The season page's data; the order of its plantings is the order of the work everywhere. */
 export function useSeason() {
-  return useQuery({ queryKey: ['season'], queryFn: () => answered(api.GET('/api/v1/season')) });
+  const season = useChosenSeason();
+  return useQuery({
+    queryKey: ['season', season],
+    queryFn: () => answered(api.GET('/api/v1/season', { params: { query: season === null ? {} : { season } } })),
+  });
 }

@@ -1,6 +1,6 @@
 import { Notices } from '../../entry/Notices';
 import { stepsOf, Why } from '../../entry/Why';
-import { SaveBar } from '../../planting/SaveBar';
+import { Part } from '../../planting/Part';
 import { useFormFields } from '../../planting/useFormFields';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
@@ -18,7 +18,7 @@ export function TargetStage() {
     <div className="columns">
       <section>
         <div className="stage-head"><h2>{t('target.heading')}</h2></div>
-        <div className="fields">
+        <Part section="target"><div className="fields">
           {form.input('yield', catalogue.data?.yieldUnits ?? ['t/ha'])}
           {form.input('fruitSize', catalogue.data?.fruitSizeUnits ?? ['g'], { unitLabel: (unit) => t(`size:${unit}`, { defaultValue: unitName(unit) }) })}
           {form.input('packOut', ['%'], { hint: t('target.pack-out-hint') })}
@@ -30,8 +30,7 @@ export function TargetStage() {
           {usesPackage('box') && form.input('packages.box', ['kg', 'lb'], { hint: packageHint(catalogue.data?.packages.boxKg) })}
           {usesPackage('bin') && form.input('packages.bin', ['kg', 'lb'], { hint: packageHint(catalogue.data?.packages.binKg) })}
           {usesPackage('bushel') && form.input('packages.bushel', ['lb', 'kg'], { hint: packageHint(catalogue.data?.packages.bushelKg) })}
-        </div>
-        <SaveBar section="target" />
+        </div></Part>
         <Notices notices={[...(crop?.warnings ?? []), ...(buds?.warnings ?? []), ...plan.loadWarnings]} />
       </section>
       <aside className="sheet">

@@ -1,19 +1,30 @@
 using Rama.Core.Count;
 using Rama.Core.Quantities;
+using Rama.Data.History;
+using Rama.Data.Season;
 
-namespace Rama.Data.Season;
+namespace Rama.Data.Count;
 
 /// <summary>One counted tree as entered.</summary>
-public sealed class CountedTreeRecord
+public sealed class CountedTreeRecord : IHistoried
 {
     private CountedTreeRecord()
     {
     }
 
-    public CountedTreeRecord(int line, CountedTreeEntry entry)
+    internal static CountedTreeRecord Of(SeasonPlanRecord plan, int line, CountedTreeEntry entry)
+    {
+        var record = new CountedTreeRecord
+        {
+            EstateId = plan.EstateId, PlantingId = plan.PlantingId, Season = plan.Season, Row = (int)entry.Row!.Value, Tree = (int)entry.Tree!.Value,
+        };
+        record.Take(line, entry);
+        return record;
+    }
+
+    internal void Take(int line, CountedTreeEntry entry)
     {
         Line = line;
-        (Row, Tree) = ((int)entry.Row!.Value, (int)entry.Tree!.Value);
         (Girth, Limbs, FloralBuds, Buds) = (entry.Girth ?? new(), (int?)entry.Limbs, (int?)entry.FloralBuds, (int?)entry.Buds);
     }
 
@@ -37,6 +48,8 @@ public sealed class CountedTreeRecord
     public int? FloralBuds { get; private set; }
 
     public int? Buds { get; private set; }
+
+    HistoryPlace IHistoried.Place => new("countedTree", PlantingId, Season, $"{Row}/{Tree}");
 
     public CountedTreeEntry ToEntry() => new()
     {

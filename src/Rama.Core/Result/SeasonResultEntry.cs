@@ -1,0 +1,45 @@
+using Rama.Core.Explain;
+using Rama.Core.Quantities;
+using Rama.Core.Target;
+
+namespace Rama.Core.Result;
+
+/// <summary>What a planting brought in one season, as typed.</summary>
+public sealed record SeasonResultEntry
+{
+    /// <summary>First season records may be kept for.</summary>
+    public const int FirstSeason = 1950;
+
+    /// <summary>Calendar year of the harvest.</summary>
+    public double? Season { get; init; }
+
+    /// <summary>Picked yield per area or tree, or fruit per tree; units <see cref="YieldTarget.UnitCodes"/>.</summary>
+    public Amount? Yield { get; init; }
+
+    /// <summary>Mean fruit size as mass, count per package or diameter; units <see cref="FruitSize.UnitCodes"/>.</summary>
+    public Amount? FruitSize { get; init; }
+
+    /// <summary>Share of the picked mass sold as wanted.</summary>
+    public Amount? PackOut { get; init; }
+
+    /// <summary>Day of green tip in that year.</summary>
+    public DateOnly? GreenTip { get; init; }
+
+    /// <summary>Reads the entry into SI.</summary>
+    /// <param name="current">Season at hand; results are of seasons before it, or of itself once it is picked.</param>
+    /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
+    public SeasonResult Read(int current)
+    {
+        var reader = new EntryReader();
+        var season = reader.RequiredWhole("season", "Season", Season, "", FirstSeason, current);
+        var yield = Yield?.Value is null ? null : YieldTarget.Read(reader, "yield", Yield, PackageMasses.Default);
+        var size = FruitSize?.Value is null ? null : Target.FruitSize.Read(reader, "fruitSize", FruitSize, PackageMasses.Default);
+        var packOut = reader.Optional("packOut", "Pack-out", PackOut, Units.Share, 0, 1);
+        if (GreenTip is { } day && !double.IsNaN(season) && day.Year != (int)season)
+            reader.Add("greenTip", "conflict", $"Green tip: expected a day of {season:0}, got {day:yyyy-MM-dd}.");
+        if (yield is null && size is null && packOut is null && GreenTip is null)
+            reader.Add("yield", "missing", "Yield: please fill in the yield, fruit size, pack-out or green tip.");
+        reader.ThrowIfAny();
+        return new((int)season, yield, size?.MassKg, packOut, GreenTip);
+    }
+}

@@ -1,0 +1,36 @@
+namespace Rama.Core.Season;
+
+/// <summary>The day green tip is expected, from the dates noted in past seasons. Without any there is no estimate.</summary>
+/// <param name="Day">Mean day of the dates, in the season asked for.</param>
+/// <param name="Dates">Dates it rests on.</param>
+/// <param name="Basis">Whose dates they are.</param>
+public sealed record GreenTip(DateOnly Day, int Dates, GreenTipBasis Basis)
+{
+    /// <summary>The mean day of the year of the nearest kin that has dates: the planting, its variety, its crop.</summary>
+    /// <param name="season">Calendar year to tell the day for.</param>
+    /// <param name="own">Dates of the planting itself.</param>
+    /// <param name="variety">Dates of its variety on the estate.</param>
+    /// <param name="crop">Dates of its crop on the estate.</param>
+    /// <remarks>Source: the estate's own records; common practice.</remarks>
+    public static GreenTip? Expected(int season, IReadOnlyList<DateOnly> own, IReadOnlyList<DateOnly> variety, IReadOnlyList<DateOnly> crop)
+    {
+        var (dates, basis) = own.Count > 0 ? (own, GreenTipBasis.Planting) : variety.Count > 0 ? (variety, GreenTipBasis.Variety) : (crop, GreenTipBasis.Crop);
+        if (dates.Count == 0) return null;
+        // Counted from 1 March, so that leap years do not shift the spring.
+        var mean = dates.Average(d => (d.ToDateTime(default) - new DateTime(d.Year, 3, 1)).TotalDays);
+        return new(new DateOnly(season, 3, 1).AddDays((int)Math.Round(mean)), dates.Count, basis);
+    }
+}
+
+/// <summary>Whose dates an expectation rests on.</summary>
+public enum GreenTipBasis
+{
+    /// <summary>The planting's own.</summary>
+    Planting,
+
+    /// <summary>Those of its variety.</summary>
+    Variety,
+
+    /// <summary>Those of its crop.</summary>
+    Crop,
+}

@@ -1,0 +1,18 @@
+using Rama.Data.History;
+
+namespace Rama.Data.Estate;
+
+/// <summary>Where a row of a block runs on the ground.</summary>
+public sealed class RowLineRecord : IHistoried
+{
+    public Guid EstateId { get; init; }
+
+    public Guid BlockId { get; init; }
+
+    public int Row { get; init; }
+
+    /// <summary>Longitude and latitude of each point in turn, degrees.</summary>
+    public required double[] Coordinates { get; set; }
+
+    HistoryPlace IHistoried.Place => new("rowLine", Detail: $"{Row}");
+}

@@ -1,0 +1,43 @@
+using Microsoft.AspNetCore.DataProtection.EntityFrameworkCore;
+using Microsoft.AspNetCore.Identity;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Metadata.Builders;
+
+namespace Rama.Data.People;
+
+internal sealed class PersonConfiguration : IEntityTypeConfiguration<PersonRecord>
+{
+    public void Configure(EntityTypeBuilder<PersonRecord> builder)
+    {
+        builder.ToTable("people");
+        builder.Property(p => p.Name).HasMaxLength(100);
+        builder.Property(p => p.Units).HasConversion<string>().HasMaxLength(10);
+        builder.Property(p => p.Language).HasMaxLength(5);
+    }
+}
+
+internal sealed class MembershipConfiguration : IEntityTypeConfiguration<MembershipRecord>
+{
+    public void Configure(EntityTypeBuilder<MembershipRecord> builder)
+    {
+        builder.ToTable("memberships", t => t.HasCheckConstraint("ck_memberships_role", "role in ('Reader', 'Counter', 'CrewLead', 'Manager')"));
+        builder.HasKey(m => new { m.EstateId, m.PersonId });
+        builder.HasOne(m => m.Estate).WithMany().HasForeignKey(m => m.EstateId);
+        builder.HasOne(m => m.Person).WithMany().HasForeignKey(m => m.PersonId);
+        builder.Property(m => m.Role).HasConversion<string>().HasMaxLength(20);
+    }
+}
+
+/// <summary>Tables of the account library and of the keys that cookies are protected with, in Rama's naming.</summary>
+internal sealed class AccountTables :
+    IEntityTypeConfiguration<IdentityUserClaim<Guid>>, IEntityTypeConfiguration<IdentityUserLogin<Guid>>,
+    IEntityTypeConfiguration<IdentityUserToken<Guid>>, IEntityTypeConfiguration<DataProtectionKey>
+{
+    public void Configure(EntityTypeBuilder<IdentityUserClaim<Guid>> builder) => builder.ToTable("person_claims");
+
+    public void Configure(EntityTypeBuilder<IdentityUserLogin<Guid>> builder) => builder.ToTable("person_logins");
+
+    public void Configure(EntityTypeBuilder<IdentityUserToken<Guid>> builder) => builder.ToTable("person_tokens");
+
+    public void Configure(EntityTypeBuilder<DataProtectionKey> builder) => builder.ToTable("data_protection_keys");
+}

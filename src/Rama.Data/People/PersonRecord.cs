@@ -1,0 +1,28 @@
+using Microsoft.AspNetCore.Identity;
+
+namespace Rama.Data.People;
+
+/// <summary>A person with an account. The e-mail address is the name to sign in with.</summary>
+public sealed class PersonRecord : IdentityUser<Guid>
+{
+    public PersonRecord() => Id = Guid.CreateVersion7();
+
+    /// <summary>The name shown, such as <c>Counter 2</c>.</summary>
+    public required string Name { get; set; }
+
+    /// <summary>Units this person reads and types by default.</summary>
+    public UnitSystem Units { get; set; }
+
+    /// <summary>Language this person has chosen; empty until then, and the browser's is taken.</summary>
+    public string Language { get; set; } = "";
+}
+
+/// <summary>The two systems of units.</summary>
+public enum UnitSystem
+{
+    /// <summary>Metres, hectares, kilograms.</summary>
+    Metric,
+
+    /// <summary>Feet, acres, pounds.</summary>
+    Us,
+}

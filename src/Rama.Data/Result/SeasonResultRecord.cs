@@ -1,0 +1,45 @@
+using Rama.Core.Quantities;
+using Rama.Core.Result;
+using Rama.Data.Estate;
+using Rama.Data.History;
+
+namespace Rama.Data.Result;
+
+/// <summary>What a planting brought in one season, as entered.</summary>
+public sealed class SeasonResultRecord : IHistoried
+{
+    public Guid EstateId { get; init; }
+
+    public Guid PlantingId { get; init; }
+
+    public int Season { get; init; }
+
+    public Amount Yield { get; private set; } = new();
+
+    public Amount FruitSize { get; private set; } = new();
+
+    public Amount PackOut { get; private set; } = new();
+
+    public DateOnly? GreenTip { get; private set; }
+
+    HistoryPlace IHistoried.Place => new("seasonResult", PlantingId, Season);
+
+    internal static SeasonResultRecord Of(PlantingRecord planting, SeasonResultEntry entry)
+    {
+        var record = new SeasonResultRecord { EstateId = planting.EstateId, PlantingId = planting.Id, Season = (int)entry.Season!.Value };
+        record.Take(entry);
+        return record;
+    }
+
+    /// <summary>Takes over a result the core has read without a problem.</summary>
+    public void Take(SeasonResultEntry entry)
+    {
+        (Yield, FruitSize, PackOut) = (entry.Yield ?? new(), entry.FruitSize ?? new(), entry.PackOut ?? new());
+        GreenTip = entry.GreenTip;
+    }
+
+    public SeasonResultEntry ToEntry() => new()
+    {
+        Season = Season, Yield = Yield, FruitSize = FruitSize, PackOut = PackOut, GreenTip = GreenTip,
+    };
+}

@@ -1,0 +1,43 @@
+using Microsoft.EntityFrameworkCore;
+using Rama.Data.Season;
+
+namespace Rama.Data;
+
+/// <summary>Reads all plantings of the estate in scope with their plans of a season.</summary>
+public sealed class SeasonStore(RamaContext database)
+{
+    /// <summary>Which plantings there are, and the versions of what a plan rests on: cheap, to see what has changed.</summary>
+    public async Task<IReadOnlyList<PlantingVersion>> VersionsAsync(int season, CancellationToken cancel)
+    {
+        var plans = await database.SeasonPlans.Where(p => p.Season == season).Select(p => new { p.PlantingId, p.Version })
+            .ToDictionaryAsync(p => p.PlantingId, p => p.Version, cancel);
+        var plantings = await database.Plantings.Select(p => new { p.Id, p.Version, Block = p.Block!.Code, Site = p.Block.Site!.Name }).ToListAsync(cancel);
+        return [.. plantings.Select(p => new PlantingVersion(p.Id, p.Version, plans.GetValueOrDefault(p.Id), p.Site, p.Block))];
+    }
+
+    /// <summary>The seasons there are plans of, and the one at hand, the latest first.</summary>
+    public async Task<IReadOnlyList<int>> SeasonsAsync(int current, CancellationToken cancel) =>
+        [.. (await database.SeasonPlans.Select(p => p.Season).Distinct().ToListAsync(cancel)).Append(current).Distinct().OrderDescending()];
+
+    /// <summary>The plantings of these ids, or all, with their plans of a season.</summary>
+    public async Task<IReadOnlyList<StoredPlanting>> ReadAsync(int season, int current, IReadOnlyCollection<Guid>? ids, CancellationToken cancel)
+    {
+        var plantings = await database.Plantings.AsNoTrackingWithIdentityResolution()
+            .Include(p => p.Block!.Site).Include(p => p.Rows).Include(p => p.Results).AsSplitQuery()
+            .Where(p => ids == null || ids.Contains(p.Id)).ToListAsync(cancel);
+        var plans = await database.SeasonPlans.AsNoTracking().Include(p => p.Trees).AsSplitQuery()
+            .Where(p => p.Season == season && (ids == null || ids.Contains(p.PlantingId))).ToDictionaryAsync(p => p.PlantingId, cancel);
+        return [
+            .. plantings.Select(p => new StoredPlanting(
+                p, plans.GetValueOrDefault(p.Id) ?? new SeasonPlanRecord { EstateId = p.EstateId, PlantingId = p.Id, Season = season }, current)),
+        ];
+    }
+}
+
+/// <summary>A planting and the versions of what its plan rests on.</summary>
+/// <param name="Id">The planting.</param>
+/// <param name="Planting">Version of the planting.</param>
+/// <param name="Plan">Version of its plan; 0 without one.</param>
+/// <param name="Site">Site of its block.</param>
+/// <param name="Block">Code of its block.</param>
+public sealed record PlantingVersion(Guid Id, uint Planting, uint Plan, string Site, string Block);

@@ -1,0 +1,23 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Rama.Core.Result;
+using Rama.Data;
+using Rama.Web.Accounts;
+using Rama.Web.Estate;
+
+namespace Rama.Web.Result;
+
+/// <summary>Past seasons to save, with the version of the planting they were read at.</summary>
+public sealed record SaveRecords(uint Version, SeasonRecordsEntry Records);
+
+internal static class ResultEndpoints
+{
+    public static RouteGroupBuilder MapResult(this RouteGroupBuilder api)
+    {
+        api.MapPut("/plantings/{id:guid}/records", Save).For(Act.Records).WithTags("Result").WithSummary("Save what past seasons brought");
+        return api;
+    }
+
+    private static Task<Results<Ok<PlantingView>, NotFound, Conflict<EditConflict>>> Save(
+        Guid id, SaveRecords body, PlantingStore store, CancellationToken cancel) =>
+        Saving.Answer(store.SaveAsync(id, body.Version, body.Records, cancel));
+}

@@ -1,0 +1,83 @@
+using Rama.Core.Decide;
+using Rama.Core.Explain;
+using Rama.Core.Prescribe;
+using Rama.Core.Season;
+using Rama.Core.Systems;
+
+namespace Rama.Web.Season;
+
+/// <summary>The season at a glance: every planting in the order of the work.</summary>
+/// <param name="Estate">Name of the estate.</param>
+/// <param name="Season">Calendar year of the harvest planned for.</param>
+/// <param name="IsPast">Whether it is another season than the one at hand.</param>
+/// <param name="Seasons">Seasons there are plans of, the latest first.</param>
+/// <param name="Today">The day taken as today.</param>
+/// <param name="AreaHa">Area of all plantings.</param>
+/// <param name="ReadyForCards">Plantings whose count settles the decision.</param>
+/// <param name="CrewHoursPerWeek">Hours all crews together are taken to work in a week.</param>
+/// <param name="Systems">Names of the training systems.</param>
+/// <param name="Plantings">Plantings in the order of the work: hardy, old and big ones first.</param>
+public sealed record SeasonView(
+    string Estate,
+    int Season,
+    bool IsPast,
+    IReadOnlyList<int> Seasons,
+    DateOnly Today,
+    double AreaHa,
+    int ReadyForCards,
+    double CrewHoursPerWeek,
+    IReadOnlyDictionary<string, LocalText> Systems,
+    IReadOnlyList<SeasonLine> Plantings);
+
+/// <summary>One planting on the season page.</summary>
+/// <param name="Id">Identifier.</param>
+/// <param name="Code">Short name of the planting.</param>
+/// <param name="Name">Name of the planting.</param>
+/// <param name="Site">Site of its block.</param>
+/// <param name="Block">Short name of its block.</param>
+/// <param name="Variety">Variety.</param>
+/// <param name="Rootstock">Rootstock.</param>
+/// <param name="System">Identifier of the training system.</param>
+/// <param name="Leaf">Growing season since planting.</param>
+/// <param name="AreaHa">Area.</param>
+/// <param name="BearingTrees">Bearing trees.</param>
+/// <param name="Stage">Where the work stands.</param>
+/// <param name="TreesCounted">Trees counted.</param>
+/// <param name="Decision">Whether to prune.</param>
+/// <param name="Weight">How hard.</param>
+/// <param name="MinutesPerTree">Work per tree.</param>
+/// <param name="Ledger">The account of buds at a glance.</param>
+/// <param name="Reason">Why it was decided so.</param>
+/// <param name="Work">When the work would be done.</param>
+public sealed record SeasonLine(
+    Guid Id,
+    string Code,
+    string Name,
+    string Site,
+    string Block,
+    string Variety,
+    string Rootstock,
+    string System,
+    int? Leaf,
+    double? AreaHa,
+    double? BearingTrees,
+    Stage Stage,
+    int TreesCounted,
+    DecisionKind? Decision,
+    PruningWeight? Weight,
+    double? MinutesPerTree,
+    LedgerGlance? Ledger,
+    Notice? Reason,
+    WorkAhead? Work);
+
+/// <summary>The account of buds in one line: what stands, what is left, what is wanted.</summary>
+/// <param name="Standing">Floral buds standing before pruning; null before a count.</param>
+/// <param name="Left">Floral buds left; null before a count.</param>
+/// <param name="Wanted">Floral buds to leave.</param>
+/// <param name="BandLow">Lower edge of the tolerance band.</param>
+/// <param name="BandHigh">Upper edge of the tolerance band.</param>
+public sealed record LedgerGlance(LedgerBar? Standing, double? Left, double Wanted, double BandLow, double BandHigh)
+{
+    internal static LedgerGlance? Of(BudLedger? ledger) =>
+        ledger is null ? null : new(ledger.Standing, ledger.Left?.Mean, ledger.Wanted, ledger.BandLow, ledger.BandHigh);
+}

@@ -1,0 +1,104 @@
+using OpenQA.Selenium;
+using Rama.Data.People;
+using Rama.Web.Tests;
+
+namespace Rama.Browser.Tests;
+
+/// <summary>Coming in, being kept to one's role, and coming back without losing what was typed.</summary>
+public sealed class PeopleTests(RamaServer server) : IClassFixture<RamaServer>
+{
+    private static void SignIn(Page page, string email, string password)
+    {
+        page.Type("email", email);
+        page.Type("password", password);
+        page.Click("[data-test='sign-in']");
+    }
+
+    [Fact]
+    public void A_person_signs_in_and_out()
+    {
+        using var page = new Page(server, role: null).Open("/");
+        SignIn(page, "crew@larkfold.example", "not the password");
+        page.Says(".sign-in", "E-mail or password is wrong");
+        SignIn(page, "crew@larkfold.example", RamaApplication.Password);
+        page.Says("[data-test='account']", "Crew A");
+        page.Find("[data-test='planting-H4']");
+        page.Click("[data-test='account']");
+        page.Click("[data-test='sign-out']");
+        page.Find("[data-test='sign-in']");
+    }
+
+    [Fact]
+    public void A_session_that_ends_in_the_middle_of_work_loses_nothing()
+    {
+        using var page = new Page(server, role: Role.CrewLead).OpenPlanting("W1", "decide");
+        page.Type("settings.tolerance", "14");
+        page.Driver.ExecuteCdpCommand("Network.clearBrowserCookies", []);
+        page.Click("[data-test='save']");
+        page.Says(".sign-in-over", "what you typed is still here");
+        page.Type("password", RamaApplication.Password);
+        page.Click("[data-test='sign-in']");
+        page.Until("the page again", () => page.Driver.FindElements(By.CssSelector(".sign-in-over")).Count == 0);
+        Assert.Equal("14", page.Find("[data-field='settings.tolerance'] input").GetAttribute("value"));
+        page.Save();
+    }
+
+    [Fact]
+    public void A_counter_counts_and_reads_the_rest()
+    {
+        using var page = new Page(server, role: Role.Counter).OpenPlanting("H2", "target");
+        page.Says("[data-test='read-only']", "Your role reads this");
+        Assert.False(page.Find("[data-field='target.yield'] input").Enabled);
+        page.Click(".rail-stage[href*='count']");
+        page.Find("[data-test='save']");
+        Assert.Empty(page.Driver.FindElements(By.CssSelector("[href='/people']")));
+    }
+
+    [Fact]
+    public void A_manager_adds_a_person_who_can_come_in()
+    {
+        string password;
+        using (var page = new Page(server).Open("/people"))
+        {
+            page.Type("person.name", "Counter 3");
+            page.Type("person.email", "nowhere");
+            page.Click("[data-test='add-person']");
+            Assert.Contains("Expected an address", page.Problem("person.email"), StringComparison.Ordinal);
+            page.Type("person.email", "counter3@larkfold.example");
+            page.Click("[data-test='add-person']");
+            password = page.Find("[data-test='hand-over'] strong").Text;
+            page.Says("[data-test='people']", "Counter 3");
+        }
+        using var theirs = new Page(server, role: null).Open("/");
+        SignIn(theirs, "counter3@larkfold.example", password);
+        theirs.Says("[data-test='account']", "Counter 3");
+    }
+}
+
+/// <summary>An installation without anybody in it.</summary>
+public sealed class EmptyServer : RamaServer
+{
+    protected override string? Demo => null;
+}
+
+/// <summary>The first manager of an empty installation.</summary>
+public sealed class FirstManagerTests(EmptyServer server) : IClassFixture<EmptyServer>
+{
+    [Fact]
+    public void The_first_manager_begins_an_estate()
+    {
+        using var page = new Page(server, role: null).Open("/");
+        page.Type("first.code", "a guess");
+        page.Type("first.estate", "New Ground");
+        page.Type("first.season", "2027");
+        page.Type("first.name", "Manager");
+        page.Type("first.email", "first@new.example");
+        page.Type("first.password", "first of all");
+        page.Click("[data-test='create']");
+        Assert.Contains("This is not right", page.Problem("first.code"), StringComparison.Ordinal);
+        page.Type("first.code", "first-code");
+        page.Click("[data-test='create']");
+        page.Says(".shell", "New Ground");
+        page.Says("main", "No plantings yet");
+    }
+}

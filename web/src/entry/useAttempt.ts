@@ -1,0 +1,35 @@
+import { useState } from 'react';
+import { RequestError, type FieldProblem } from '../api/client';
+import { useReading } from '../words/useReading';
+import { problemText } from './problemText';
+
+/** Tries something the server may refuse: what is wrong at which field, and what failed beside any field. */
+export function useAttempt() {
+  const reading = useReading();
+  const [problems, setProblems] = useState<FieldProblem[]>([]);
+  const [failure, setFailure] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  return {
+    failure,
+    busy,
+    problem: (field: string) => {
+      const found = problems.find((p) => p.field === field);
+      return found && problemText(found, reading);
+    },
+    /** Fields whose text is no number, before anything is sent. */
+    unreadable: (fields: string[]) => { setProblems(fields.map((field) => ({ field, code: 'text', message: '', min: null, max: null, unit: null }))); },
+    attempt: async (act: () => Promise<void>) => {
+      setBusy(true);
+      setFailure(null);
+      setProblems([]);
+      try {
+        await act();
+      } catch (e) {
+        if (e instanceof RequestError && e.problem.problems) setProblems(e.problem.problems);
+        else setFailure(e instanceof RequestError ? e.message : reading.t('failure.server'));
+      } finally {
+        setBusy(false);
+      }
+    },
+  };
+}
