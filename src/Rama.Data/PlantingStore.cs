@@ -192,11 +192,12 @@ public sealed class PlantingStore(RamaContext database, EstateScope scope)
         if (await FindAsync(id, cancel) is not { } stored) return null;
         try
         {
-            await using var transaction = database.Database.CurrentTransaction is null ? await database.Database.BeginTransactionAsync(cancel) : null;
-            await change(stored);
-            await SaveAsync(cancel);
-            if (after is not null) await after();
-            if (transaction is not null) await transaction.CommitAsync(cancel);
+            await database.InTransactionAsync(async () =>
+            {
+                await change(stored);
+                await SaveAsync(cancel);
+                if (after is not null) await after();
+            }, cancel);
             return stored;
         }
         catch (DbUpdateException e) when (e is DbUpdateConcurrencyException || IsOthersRow(e))

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using Rama.Data.Demo;
+using Rama.Data.Exchange;
 using Rama.Data.History;
 
 namespace Rama.Data;
@@ -20,5 +21,7 @@ public static class RamaDatabase
         .AddScoped<PlantingStore>()
         .AddScoped<SeasonStore>()
         .AddScoped<DatabaseSetup>()
+        .AddScoped<Importer>()
+        .AddScoped<EstateArchive>()
         .AddScoped<DemoLoader>();
 }

@@ -11,8 +11,11 @@ public sealed class SeasonStore(RamaContext database)
     {
         var plans = await database.SeasonPlans.Where(p => p.Season == season).Select(p => new { p.PlantingId, p.Version })
             .ToDictionaryAsync(p => p.PlantingId, p => p.Version, cancel);
-        var plantings = await database.Plantings.Select(p => new { p.Id, p.Version, Block = p.Block!.Code, Site = p.Block.Site!.Name }).ToListAsync(cancel);
-        return [.. plantings.Select(p => new PlantingVersion(p.Id, p.Version, plans.GetValueOrDefault(p.Id), p.Site, p.Block))];
+        // Joined here and not in the database: right after a large import its planner knows nothing of the new rows yet.
+        var sites = await database.Sites.Select(s => new { s.Id, s.Name }).ToDictionaryAsync(s => s.Id, s => s.Name, cancel);
+        var blocks = await database.Blocks.Select(b => new { b.Id, b.Code, b.SiteId }).ToDictionaryAsync(b => b.Id, cancel);
+        var plantings = await database.Plantings.Select(p => new { p.Id, p.Version, p.BlockId }).ToListAsync(cancel);
+        return [.. plantings.Select(p => new PlantingVersion(p.Id, p.Version, plans.GetValueOrDefault(p.Id), sites[blocks[p.BlockId].SiteId], blocks[p.BlockId].Code))];
     }
 
     /// <summary>The seasons there are plans of, and the one at hand, the latest first.</summary>

@@ -6,6 +6,7 @@ using Rama.Web.Accounts;
 using Rama.Web.Count;
 using Rama.Web.Decide;
 using Rama.Web.Estate;
+using Rama.Web.Exchange;
 using Rama.Web.Hosting;
 using Rama.Web.Prescribe;
 using Rama.Web.Result;
@@ -56,6 +57,7 @@ app.MapGet("/health", async (RamaContext database, CancellationToken cancel) =>
 
 var api = app.MapGroup("/api/v1").ProducesValidationProblem().AddEndpointFilter(Problems.Filter);
 api.MapSession().MapPeople();
+api.MapImport().MapExport();
 api.MapSeason().MapEstate().MapTarget().MapCount().MapDecide().MapPrescribe().MapResult();
 api.MapGroup("/calculations").WithTags("Calculations").RequireAuthorization()
     .MapEstateCalculators().MapTargetCalculators().MapCountCalculators().MapDecideCalculators().MapPrescribeCalculators();

@@ -69,9 +69,24 @@ public sealed class JourneyTests(RamaServer server) : IClassFixture<RamaServer>
         page.Says("[data-test='planting-W1']", "Structure only");
         page.Says("[data-test='planting-H2']", "No prune");
         page.Find("body").SendKeys("/");
-        page.Press("pinova");
+        page.Press("weir pinova strip");
         page.Until("one planting", () => page.Driver.FindElements(By.CssSelector(".season-line")).Count == 1);
         page.Says(".season-list", "W1 Weir Strip");
+    }
+
+    [Fact]
+    public void The_season_page_narrows_groups_and_sorts()
+    {
+        using var page = new Page(server).Open("/");
+        page.Find("[data-test='planting-H4']");
+        string First() => page.Until("a line", () => page.Driver.FindElements(By.CssSelector(".season-list .season-line"))
+            .OrderBy(e => e.Location.Y).Select(e => e.GetAttribute("data-test")).FirstOrDefault())!;
+        page.Find("[aria-label='Sort'] option[value='late']").Click();
+        page.Until("the latest first", () => First() == "planting-W5");
+        page.Find("[aria-label='Site'] option[value='Home Farm']").Click();
+        page.Until("the latest of the site first", () => First() == "planting-H6");
+        page.Find("[aria-label='Group'] option[value='variety']").Click();
+        page.Says(".season-group", "Conference");
     }
 
     [Fact]

@@ -7,7 +7,7 @@ namespace Rama.Browser.Tests;
 /// <summary>What can be seen and reached: on a phone, on paper, without a mouse, without good eyes.</summary>
 public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
 {
-    public static readonly TheoryData<string> Stages = ["estate", "target", "count", "decide", "prescribe"];
+    public static readonly TheoryData<string> Stages = ["estate", "target", "count", "decide", "prescribe", "result", "history"];
 
     [Theory]
     [MemberData(nameof(Stages))]
@@ -22,6 +22,8 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
     [Theory]
     [InlineData("/")]
     [InlineData("/plantings/new")]
+    [InlineData("/people")]
+    [InlineData("/exchange")]
     public void A_page_has_no_accessibility_faults(string path)
     {
         using var page = new Page(server).Open(path);

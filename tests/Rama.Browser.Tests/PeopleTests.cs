@@ -32,9 +32,9 @@ public sealed class PeopleTests(RamaServer server) : IClassFixture<RamaServer>
     public void A_session_that_ends_in_the_middle_of_work_loses_nothing()
     {
         using var page = new Page(server, role: Role.CrewLead).OpenPlanting("W1", "decide");
-        page.Type("settings.tolerance", "14");
         page.Driver.ExecuteCdpCommand("Network.clearBrowserCookies", []);
-        page.Click("[data-test='save']");
+        // The preview of what is typed is the first to be refused.
+        page.Type("settings.tolerance", "14");
         page.Says(".sign-in-over", "what you typed is still here");
         page.Type("password", RamaApplication.Password);
         page.Click("[data-test='sign-in']");

@@ -41,10 +41,26 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         await demo.InitializeAsync();
         using var client = demo.ClientOf();
         var season = await client.ReadAsync("/api/v1/season");
-        Assert.Equal(9.9, (double)season["areaHa"]!, 9); // 4.2 + 2.6 + 3.1 ha
-        Assert.Equal(3, (int)season["readyForCards"]!);
-        // Planted 2017, 2018, 2019: hardy, old and big blocks first, handbook 5.1.
-        Assert.Equal(["H2", "H4", "W1"], season["plantings"]!.AsArray().Select(p => (string)p!["code"]!));
+        var lines = season["plantings"]!.AsArray();
+        Assert.Equal(29.91, (double)season["areaHa"]!, 9); // the areas of demo/larkfold/plantings.csv
+        Assert.Equal(lines.Count(l => (string)l!["stage"]! == "prescribe"), (int)season["readyForCards"]!);
+        // Planted 1996 to 2020, then the pears: hardy, old and big blocks first, handbook 5.1.
+        Assert.Equal(["H1", "W2", "H3", "H2", "H4"], lines.Take(5).Select(p => (string)p!["code"]!));
+        Assert.Equal(["W3", "H6", "W5"], lines.TakeLast(3).Select(p => (string)p!["code"]!));
+    }
+
+    [Fact]
+    public async Task The_season_tells_what_would_be_late_and_why()
+    {
+        var lines = (await application.ClientOf(Role.Reader).ReadAsync("/api/v1/season"))["plantings"]!.AsArray();
+        JsonNode Work(string code) => lines.Single(l => (string)l!["code"]! == code)!["work"]!;
+        // H4 notes green tip on 13, 19 and 16 March; H3's variety has no dates, so all apples stand in for it.
+        Assert.Equal("2027-03-16", (string)Work("H4")["greenTip"]!["day"]!);
+        Assert.Equal(48, (int)Work("H4")["daysToGreenTip"]!); // 27 January to 16 March
+        Assert.Equal("crop", (string)Work("H3")["greenTip"]!["basis"]!);
+        Assert.Equal(0, (int)Work("H4")["daysLate"]!);
+        Assert.True((int)Work("W5")["daysLate"]! > 0);
+        Assert.Equal("season.late", (string)Work("W5")["reason"]!["code"]!);
     }
 
     [Fact]
@@ -257,8 +273,8 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         // A save with the version of the old plan meets the new season's.
         Assert.Equal(409, (await client.PutAsync($"/api/v1/plantings/{before["id"]}/target", Target(before, 50))).Status);
         var season = await client.ReadAsync("/api/v1/season?season=2027");
-        Assert.Equal([2028, 2027], season["seasons"]!.AsArray().Select(s => (int)s!));
-        Assert.Equal(3, (int)season["readyForCards"]!);
+        Assert.Equal([2028, 2027, 2026], season["seasons"]!.AsArray().Select(s => (int)s!));
+        Assert.Equal((int)(await application.ClientOf().ReadAsync("/api/v1/season"))["readyForCards"]!, (int)season["readyForCards"]!);
         Assert.Equal(["season"], Api.ProblemFields((await client.PutAsync("/api/v1/season", """{"season": 2035}""")).Body));
     }
 

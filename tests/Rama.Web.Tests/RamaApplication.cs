@@ -24,7 +24,7 @@ public class RamaApplication : WebApplicationFactory<Program>, IAsyncLifetime
     public string OwnerConnection => _database.OwnerConnection;
 
     /// <summary>The demo's files, or null for an empty database.</summary>
-    protected virtual string? Demo => Path.Combine(AppContext.BaseDirectory, "demo/larkfold.json");
+    protected virtual string? Demo => Path.Combine(AppContext.BaseDirectory, "demo/larkfold");
 
     /// <summary>A client signed in with a role; the manager unless another is named.</summary>
     public HttpClient ClientOf(Role role = Role.Manager) => ClientWith(CookieOf(role));

@@ -65,7 +65,9 @@ public sealed class RoleTests(RamaApplication application) : IClassFixture<RamaA
         var (method, path) = (endpoint.Split(' ')[0], endpoint.Split(' ')[1]);
         path = path.Replace("…", "density", StringComparison.Ordinal).Replace("{id}", Guid.NewGuid().ToString(), StringComparison.Ordinal);
         using var request = new HttpRequestMessage(new(method), $"/api/v1{path}{(method == "DELETE" ? "?version=1" : "")}");
-        if (method is "POST" or "PUT") request.Content = new StringContent("{}", System.Text.Encoding.UTF8, "application/json");
+        if (path.StartsWith("/imports/", StringComparison.Ordinal) && method == "POST")
+            request.Content = new MultipartFormDataContent { { new StringContent("a,b"), "file", "empty.csv" }, { new StringContent("{}"), "mapping" } };
+        else if (method is "POST" or "PUT") request.Content = new StringContent("{}", System.Text.Encoding.UTF8, "application/json");
         using var response = await client.SendAsync(request, TestContext.Current.CancellationToken);
         return (int)response.StatusCode;
     }

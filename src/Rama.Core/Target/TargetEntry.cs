@@ -12,7 +12,7 @@ public sealed record TargetEntry : CropTargetEntry
     public double? LimbsPerTree { get; init; }
 
     /// <summary>Whether nothing has been entered yet, so that an untouched target is not called wrong.</summary>
-    internal bool IsUntouched => Yield?.Value is null && FruitSize?.Value is null && BudFactor is null;
+    public bool IsUntouched => Yield?.Value is null && FruitSize?.Value is null && BudFactor is null;
 
     /// <summary>Reads the entry into SI.</summary>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>

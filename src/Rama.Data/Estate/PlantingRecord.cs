@@ -92,6 +92,13 @@ public sealed class PlantingRecord : IHistoried
     /// <summary>Past seasons as entered.</summary>
     public SeasonRecordsEntry ToRecords() => new() { Seasons = [.. Results.OrderBy(r => r.Season).Select(r => r.ToEntry())] };
 
+    /// <summary>Area stated, hectares.</summary>
+    public double AreaHa() => Units.Area[Area.Unit!].ToBase(Area.Value!.Value);
+
+    /// <summary>Metres that the trees of a row take at their spacing; 0 where the row is not listed. The rows must be loaded.</summary>
+    public double RowLengthM(int row) =>
+        Rows.Where(r => r.Row == row).Sum(r => r.Trees) * Units.Length[TreeSpacing.Unit!].ToBase(TreeSpacing.Value!.Value);
+
     internal void StandOn(BlockRecord block) => (BlockId, Block) = (block.Id, block);
 
     private void Touch() => ChangedAt = DateTimeOffset.UtcNow;

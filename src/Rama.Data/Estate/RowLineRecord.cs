@@ -1,3 +1,4 @@
+using NetTopologySuite.Geometries;
 using Rama.Data.History;
 
 namespace Rama.Data.Estate;
@@ -13,6 +14,9 @@ public sealed class RowLineRecord : IHistoried
 
     /// <summary>Longitude and latitude of each point in turn, degrees.</summary>
     public required double[] Coordinates { get; set; }
+
+    /// <summary>The row as a line.</summary>
+    public LineString ToLine() => new([.. Coordinates.Chunk(2).Select(c => new Coordinate(c[0], c[1]))]);
 
     HistoryPlace IHistoried.Place => new("rowLine", Detail: $"{Row}");
 }

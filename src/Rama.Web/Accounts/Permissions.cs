@@ -30,6 +30,9 @@ public enum Act
     /// <summary>Close a season and begin another.</summary>
     Season,
 
+    /// <summary>Take files in, and take the whole estate out.</summary>
+    Exchange,
+
     /// <summary>Say who belongs to the estate, and add estates.</summary>
     People,
 }

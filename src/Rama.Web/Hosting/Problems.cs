@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Npgsql;
 using Rama.Core.Explain;
+using Rama.Data.Exchange;
 
 namespace Rama.Web.Hosting;
 
@@ -19,6 +20,10 @@ internal static class Problems
         catch (UnusableEntryException e)
         {
             return Unusable(e.Problems);
+        }
+        catch (UnreadableFileException e)
+        {
+            return Unusable([new("file", $"file-{e.Code}", $"File: {e.Message}")]);
         }
     }
 
@@ -56,7 +61,9 @@ internal static class Problems
             http.Response.StatusCode = bad.StatusCode;
             var result = bad.InnerException is JsonException json && bad.StatusCode == StatusCodes.Status400BadRequest
                 ? Unusable([new(FieldOf(json.Path), "text", Expectation(json))])
-                : TypedResults.Problem(statusCode: bad.StatusCode, title: "The request cannot be read.");
+                : TypedResults.Problem(statusCode: bad.StatusCode, title: bad.StatusCode == StatusCodes.Status413PayloadTooLarge
+                    ? "This is larger than Rama takes."
+                    : "The request cannot be read.");
             await result.ExecuteAsync(http);
             return true;
         }

@@ -545,6 +545,386 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/imports/tables": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What can be imported */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ImportOptions"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/imports/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read a file's headers and guess what it holds; with a table named, which column is which in it */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        file: components["schemas"]["IFormFile"];
+                    } & {
+                        table?: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FileView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/imports/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tell what importing a file would do, while it is worked out */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        file: components["schemas"]["IFormFile"];
+                    } & {
+                        mapping: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/event-stream": components["schemas"]["SseItemOfImportStep"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/imports/save": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Import a file: all lines or none */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        file: components["schemas"]["IFormFile"];
+                    } & {
+                        mapping: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/event-stream": components["schemas"]["SseItemOfImportStep"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/imports/problems": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The lines that cannot be used, with the reason, as a file to mend */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        file: components["schemas"]["IFormFile"];
+                    } & {
+                        mapping: string;
+                    };
+                };
+            };
+            responses: {
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/imports/estate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read an exported estate into this empty one */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "multipart/form-data": {
+                        file: components["schemas"]["IFormFile"];
+                    };
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/exports/estate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything the estate owns, as one zip of open files */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/exports/{table}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One table as CSV or XLSX; outlines as GeoJSON */
+        get: {
+            parameters: {
+                query?: {
+                    format?: string;
+                };
+                header?: never;
+                path: {
+                    table: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/season": {
         parameters: {
             query?: never;
@@ -1674,7 +2054,7 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /** @enum {unknown} */
-        Act: "read" | "count" | "rows" | "settings" | "target" | "plantings" | "records" | "season" | "people";
+        Act: "read" | "count" | "rows" | "settings" | "target" | "plantings" | "records" | "season" | "exchange" | "people";
         AddPersonEntry: {
             role?: components["schemas"]["Role"];
             name?: null | string;
@@ -1881,6 +2261,16 @@ export interface components {
             field: string;
             old: null | string;
             new: null | string;
+        };
+        /** @enum {unknown} */
+        ColumnKind: "text" | "number" | "amount" | "date" | "geometry";
+        ColumnMapping: {
+            field: string;
+            /** Format: int32 */
+            column: number;
+            unit?: null | string;
+            /** Format: int32 */
+            unitColumn?: null | number;
         };
         /** @description One counted tree, as typed. */
         CountedTreeEntry: {
@@ -2106,6 +2496,16 @@ export interface components {
             /** Format: double */
             season?: null | number;
         };
+        ExchangeColumn: {
+            field: string;
+            kind: components["schemas"]["ColumnKind"];
+            headers: string[];
+            units: string[];
+            /** @default false */
+            required: boolean;
+            header: null | string;
+            unitHeader: null | string;
+        };
         /** @description Something typed that cannot be used, told at its field. */
         FieldProblem: {
             /** @description Path of the field in the entry, such as `rowSpacing` or `trees[3].girth`. */
@@ -2138,6 +2538,15 @@ export interface components {
             value: number;
             /** @description The unit, `1` where there is none. */
             unit: string;
+        };
+        FileView: {
+            file: string;
+            headers: string[];
+            samples: string[][];
+            /** Format: int32 */
+            lines: number;
+            notes: string[];
+            guess: components["schemas"]["ImportMapping"];
         };
         FirstManagerEntry: {
             code?: null | string;
@@ -2178,6 +2587,50 @@ export interface components {
             errors?: {
                 [key: string]: string[];
             };
+        };
+        /** Format: binary */
+        IFormFile: string;
+        ImportMapping: {
+            table: string;
+            decimal: string;
+            columns: components["schemas"]["ColumnMapping"][];
+        };
+        ImportOptions: {
+            tables: components["schemas"]["ImportTableView"][];
+            /** Format: int32 */
+            mostBytes: number;
+            /** Format: int32 */
+            mostLines: number;
+        };
+        ImportProgress: {
+            /** Format: int32 */
+            done: number;
+            /** Format: int32 */
+            lines: number;
+        };
+        ImportReport: {
+            /** Format: int32 */
+            lines: number;
+            /** Format: int32 */
+            added: number;
+            /** Format: int32 */
+            changed: number;
+            /** Format: int32 */
+            same: number;
+            /** Format: int32 */
+            problemCount: number;
+            problems: components["schemas"]["LineProblem"][];
+            warnings: components["schemas"]["LineProblem"][];
+            saved: boolean;
+        };
+        ImportStep: {
+            progress?: null | components["schemas"]["ImportProgress"];
+            report?: null | components["schemas"]["ImportReport"];
+            failure?: null | string;
+        };
+        ImportTableView: {
+            name: string;
+            columns: components["schemas"]["ExchangeColumn"][];
         };
         /** @description A number of buds with the interval it is known to. */
         LedgerBar: {
@@ -2227,6 +2680,14 @@ export interface components {
             bandLow: number;
             /** Format: double */
             bandHigh: number;
+        };
+        LineProblem: {
+            /** Format: int32 */
+            line: number;
+            field: string;
+            code: string;
+            message: string;
+            value?: null | string;
         };
         /** @description A text in the languages Rama prints in. */
         LocalText: {
@@ -2926,6 +3387,12 @@ export interface components {
             email?: null | string;
             password?: null | string;
         };
+        SseItemOfImportStep: {
+            data?: components["schemas"]["ImportStep"];
+            eventType?: null | string;
+            eventId?: null | string;
+            reconnectionInterval?: null | string;
+        };
         /**
          * @description Where the work on a planting stands.
          * @enum {unknown}
@@ -3055,6 +3522,8 @@ export interface components {
              * @description Limbs on a mean tree, used until limbs are counted; the system's usual number when left out.
              */
             limbsPerTree?: null | number;
+            /** @description Whether nothing has been entered yet, so that an untouched target is not called wrong. */
+            isUntouched?: boolean;
             yield?: null | components["schemas"]["Amount"];
             fruitSize?: null | components["schemas"]["Amount"];
             packOut?: null | components["schemas"]["Amount"];

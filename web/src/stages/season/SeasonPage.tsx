@@ -140,7 +140,7 @@ function Line({ line, scale, season, search, severalSites }: { line: SeasonLine;
       </span>
       <span>
         <span className={`season-verdict verdict-${line.decision ?? 'none'}`}>{verdict(line, t)}</span>
-        <span className="small season-reason">{line.reason ? say(line.reason) : t(`season.todo-${line.stage}`)}</span>
+        <span className="small season-reason">{line.stage === 'decide' && <strong>{t('season.todo-decide')} </strong>}{line.reason ? say(line.reason) : line.stage !== 'decide' && t(`season.todo-${line.stage}`)}</span>
       </span>
       <span className="season-drawing">{line.ledger ? <LedgerLine ledger={line.ledger} scale={scale} /> : <span className="small dim">{t('season.no-target')}</span>}</span>
       <Work line={line} />

@@ -1,0 +1,140 @@
+using System.IO.Compression;
+using System.Text;
+using System.Text.Encodings.Web;
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using System.Text.Json.Serialization;
+using Microsoft.EntityFrameworkCore;
+using Rama.Data.Estate;
+
+namespace Rama.Data.Exchange;
+
+/// <summary>
+/// Everything an estate owns as open files: <c>estate.json</c>, a CSV per table, <c>ground.geojson</c>, and the history to
+/// read. docs/exchange.md describes them. What is written can be read into an empty estate with the same result.
+/// </summary>
+public sealed class EstateArchive(RamaContext database, EstateScope scope, Importer importer)
+{
+    /// <summary>Version of the format; a reader refuses later ones.</summary>
+    public const int Version = 1;
+
+    private const string Format = "rama-estate";
+
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    {
+        WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping, UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+    };
+
+    private static readonly string[] HistoryHeaders = ["At", "Person", "Imported", "Subject", "Planting", "Season", "Detail", "Field", "Old", "New"];
+
+    /// <summary>Name of a table's file.</summary>
+    public static string FileOf(ExchangeTable table) => table.Name == "ground" ? "ground.geojson" : $"{table.Name}.csv";
+
+    /// <summary>What <c>estate.json</c> says; throws where it says nothing Rama can read.</summary>
+    public static EstateFacts Facts(ArchiveFiles files)
+    {
+        try
+        {
+            var facts = files.Read("estate.json") is { } content ? JsonSerializer.Deserialize<EstateFacts>(content, Json) : null;
+            if (facts is not { Format: Format }) throw new UnreadableFileException("type", "This holds no estate: estate.json is missing or of another program.");
+            if (facts.Version > Version) throw new UnreadableFileException("version", $"This was exported by a later Rama (format {facts.Version}); this one reads up to {Version}.");
+            return facts;
+        }
+        catch (JsonException e)
+        {
+            throw new UnreadableFileException("broken", "estate.json cannot be read.", e);
+        }
+    }
+
+    /// <summary>Writes the estate of the scope as a zip.</summary>
+    public async Task WriteAsync(Stream stream, CancellationToken cancel)
+    {
+        var estate = await database.Estates.AsNoTracking().SingleAsync(e => e.Id == scope.EstateId, cancel);
+        var source = new ExportSource(database, estate);
+        using var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true);
+        await using (var entry = zip.CreateEntry("estate.json").Open())
+            await JsonSerializer.SerializeAsync(entry, new EstateFacts(Format, Version, estate.Name, estate.Season, estate.Today), Json, cancel);
+        foreach (var table in ExchangeTables.All)
+        {
+            var lines = await table.WriteAsync(source, cancel);
+            await using var entry = zip.CreateEntry(FileOf(table)).Open();
+            if (table.Name == "ground") WriteGeoJson(entry, lines);
+            else SheetWriter.WriteCsv(entry, table.Headers, lines);
+        }
+        await using (var entry = zip.CreateEntry("history.csv").Open())
+            SheetWriter.WriteCsv(entry, HistoryHeaders, await HistoryAsync(source, cancel));
+    }
+
+    /// <summary>Writes one table of the estate of the scope; its file name comes back.</summary>
+    public async Task<string> WriteAsync(ExchangeTable table, bool workbook, Stream stream, CancellationToken cancel)
+    {
+        var estate = await database.Estates.AsNoTracking().SingleAsync(e => e.Id == scope.EstateId, cancel);
+        var lines = await table.WriteAsync(new(database, estate), cancel);
+        if (table.Name == "ground") WriteGeoJson(stream, lines);
+        else if (workbook) SheetWriter.WriteXlsx(stream, table.Name, table.Headers, lines);
+        else SheetWriter.WriteCsv(stream, table.Headers, lines);
+        return table.Name == "ground" || !workbook ? FileOf(table) : $"{table.Name}.xlsx";
+    }
+
+    /// <summary>Reads an archive into the estate of the scope, which must hold no planting: all of it or nothing.</summary>
+    /// <exception cref="UnreadableFileException">It cannot be read, or the estate is not empty.</exception>
+    /// <exception cref="ArchiveProblemException">A table of it holds lines that cannot be used.</exception>
+    public async Task ReadAsync(ArchiveFiles files, Func<ImportProgress, Task>? progress, CancellationToken cancel)
+    {
+        var facts = Facts(files);
+        if (await database.Plantings.AnyAsync(cancel))
+            throw new UnreadableFileException("not-empty", "This estate holds plantings already. Make a new estate and read the archive into that.");
+        await database.InTransactionAsync(async () =>
+        {
+            var estate = await database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
+            (estate.Season, estate.Today) = (facts.Season, facts.Today);
+            await database.SaveChangesAsync(cancel);
+            foreach (var table in ExchangeTables.All)
+            {
+                if (files.Read(FileOf(table)) is not { } content || IsHeaderOnly(content)) continue;
+                var sheet = SheetReader.Read(FileOf(table), content, cancel);
+                var report = await importer.RunAsync(sheet, MappingGuess.Of(sheet, table), save: true, progress, cancel);
+                if (!report.Saved) throw new ArchiveProblemException(sheet.Name, report.Problems[0]);
+            }
+        }, cancel);
+    }
+
+    private static bool IsHeaderOnly(byte[] content) =>
+        content.Length < 10_000 && Encoding.UTF8.GetString(content).TrimEnd() is var text && (!text.Contains('\n', StringComparison.Ordinal) || text.Contains("\"features\": []", StringComparison.Ordinal));
+
+    private static void WriteGeoJson(Stream stream, IEnumerable<IReadOnlyList<object?>> lines)
+    {
+        var features = lines.Select(line =>
+        {
+            var properties = new JsonObject { ["block"] = (string)line[0]! };
+            if (line[1] is int row) properties["row"] = row;
+            return (JsonNode)new JsonObject { ["type"] = "Feature", ["properties"] = properties, ["geometry"] = JsonNode.Parse((string)line[2]!) };
+        });
+        JsonSerializer.Serialize(stream, new JsonObject { ["type"] = "FeatureCollection", ["features"] = new JsonArray([.. features]) }, Json);
+    }
+
+    private async Task<IEnumerable<IReadOnlyList<object?>>> HistoryAsync(ExportSource source, CancellationToken cancel)
+    {
+        var codes = (await source.PlantingsAsync(cancel)).ToDictionary(p => p.Id, p => p.Code);
+        var changes = await database.Changes.AsNoTracking().OrderBy(c => c.Id).ToListAsync(cancel);
+        return changes.Select(c => ExportSource.Line(
+            c.At.ToString("u", System.Globalization.CultureInfo.InvariantCulture), c.Person, c.BatchId is null ? "" : "yes", c.Subject,
+            c.PlantingId is { } id ? codes.GetValueOrDefault(id) : null, c.Season, c.Detail, c.Field, c.Old, c.New));
+    }
+}
+
+/// <summary>What <c>estate.json</c> says of an estate.</summary>
+/// <param name="Format">Always <c>rama-estate</c>.</param>
+/// <param name="Version">Version of the format.</param>
+/// <param name="Name">Name of the estate.</param>
+/// <param name="Season">Season at hand.</param>
+/// <param name="Today">The day the estate's season logic takes as today; null for the real one.</param>
+public sealed record EstateFacts(string Format, int Version, string Name, int Season, DateOnly? Today);
+
+/// <summary>A table of an archive holds a line that cannot be used.</summary>
+public sealed class ArchiveProblemException(string file, LineProblem problem)
+    : Exception($"{file}, line {problem.Line}: {problem.Message}")
+{
+    /// <summary>The first problem.</summary>
+    public LineProblem Problem { get; } = problem;
+}

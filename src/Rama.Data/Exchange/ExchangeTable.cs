@@ -1,0 +1,95 @@
+using Rama.Core.Explain;
+using Rama.Data.Estate;
+
+namespace Rama.Data.Exchange;
+
+/// <summary>A table that goes in and out of Rama: its columns, how a line is taken in, how the lines go out.</summary>
+public abstract class ExchangeTable
+{
+    /// <summary>Name of the table and its file.</summary>
+    public abstract string Name { get; }
+
+    /// <summary>Its columns in the order they are written.</summary>
+    public abstract IReadOnlyList<ExchangeColumn> Columns { get; }
+
+    /// <summary>Begins taking lines into the estate.</summary>
+    internal abstract Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel);
+
+    /// <summary>The lines of the estate, each with a cell per column and, after an amount, its unit.</summary>
+    internal abstract Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(ExportSource source, CancellationToken cancel);
+
+    /// <summary>Headers of the file written: each column, and after an amount its unit.</summary>
+    public IReadOnlyList<string> Headers => [.. Columns.SelectMany(c => c.Kind == ColumnKind.Amount ? [c.Header, c.UnitHeader] : new[] { c.Header })];
+}
+
+/// <summary>Takes the lines of one file; nothing is saved here.</summary>
+internal interface ITaking
+{
+    /// <summary>Takes one line, or tells what is wrong with it.</summary>
+    void Take(LineReader line);
+
+    /// <summary>What can only be seen when all lines are there.</summary>
+    void Finish();
+}
+
+/// <summary>What became of a line.</summary>
+public enum LineOutcome
+{
+    /// <summary>It is new.</summary>
+    Added,
+
+    /// <summary>It changes what was known.</summary>
+    Changed,
+
+    /// <summary>It says what was known.</summary>
+    Same,
+}
+
+/// <summary>The estate lines are taken into, and what was found on the way.</summary>
+internal sealed class ImportTarget(RamaContext database, EstateRecord estate)
+{
+    private readonly List<LineProblem> _problems = [];
+    private readonly List<LineProblem> _warnings = [];
+    private readonly Dictionary<LineOutcome, int> _outcomes = [];
+
+    public RamaContext Database { get; } = database;
+
+    public EstateRecord Estate { get; } = estate;
+
+    public IReadOnlyList<LineProblem> Problems => _problems;
+
+    public IReadOnlyList<LineProblem> Warnings => _warnings;
+
+    public int Count(LineOutcome outcome) => _outcomes.GetValueOrDefault(outcome);
+
+    public void Was(LineOutcome outcome, int lines = 1) => _outcomes[outcome] = Count(outcome) + lines;
+
+    public void Add(int line, FieldProblem problem) => _problems.Add(new(line, problem.Field, problem.Code, problem.Message));
+
+    public void Add(int line, string field, string code, string message) => _problems.Add(new(line, field, code, message));
+
+    public void Warn(int line, string field, string code, string message) => _warnings.Add(new(line, field, code, message));
+
+    /// <summary>Runs a reading; its problems are filed under the line. False when there were any.</summary>
+    public bool Read(int line, Action read)
+    {
+        try
+        {
+            read();
+            return true;
+        }
+        catch (UnusableEntryException e)
+        {
+            foreach (var problem in e.Problems) Add(line, problem);
+            return false;
+        }
+    }
+}
+
+/// <summary>Something wrong with a line.</summary>
+/// <param name="Line">Number of the line in the file; 0 for the file as a whole.</param>
+/// <param name="Field">The field.</param>
+/// <param name="Code">What is wrong, as in <see cref="FieldProblem"/>.</param>
+/// <param name="Message">What is expected, in English.</param>
+/// <param name="Value">What stands there, as text.</param>
+public sealed record LineProblem(int Line, string Field, string Code, string Message, string? Value = null);

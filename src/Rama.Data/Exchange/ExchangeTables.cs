@@ -1,0 +1,14 @@
+using Rama.Data.Exchange.Tables;
+
+namespace Rama.Data.Exchange;
+
+/// <summary>All tables, in the order in which one needs the other.</summary>
+public static class ExchangeTables
+{
+    /// <summary>The tables: plantings first, since all others name them.</summary>
+    public static IReadOnlyList<ExchangeTable> All { get; } =
+        [new PlantingTable(), new RowTable(), new SeasonTable(), new PlanTable(), new CountTable(), new TrunkTable(), new GroundTable()];
+
+    /// <summary>The table of that name, or null.</summary>
+    public static ExchangeTable? Find(string? name) => All.FirstOrDefault(t => t.Name == name);
+}

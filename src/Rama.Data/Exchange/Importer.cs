@@ -1,0 +1,124 @@
+using System.Globalization;
+using Microsoft.EntityFrameworkCore;
+using Rama.Data.Estate;
+using Rama.Data.History;
+
+namespace Rama.Data.Exchange;
+
+/// <summary>How far an import is.</summary>
+/// <param name="Done">Lines taken.</param>
+/// <param name="Lines">Lines of the file.</param>
+public sealed record ImportProgress(int Done, int Lines);
+
+/// <summary>What became of a file.</summary>
+/// <param name="Lines">Lines of the file.</param>
+/// <param name="Added">Lines that are new.</param>
+/// <param name="Changed">Lines that change what was known.</param>
+/// <param name="Same">Lines that say what was known.</param>
+/// <param name="ProblemCount">Problems found; with any, nothing is saved.</param>
+/// <param name="Problems">The problems, by line.</param>
+/// <param name="Warnings">What is worth a look and does not stop the import.</param>
+/// <param name="Saved">Whether it was saved.</param>
+public sealed record ImportReport(
+    int Lines, int Added, int Changed, int Same, int ProblemCount, IReadOnlyList<LineProblem> Problems, IReadOnlyList<LineProblem> Warnings, bool Saved);
+
+/// <summary>
+/// Takes a file into the estate of the scope: all lines or none. Checking does everything but save, so that what is checked is
+/// what will be done.
+/// </summary>
+public sealed class Importer(RamaContext database, EstateScope scope, TimeProvider clock)
+{
+    private const int MostWarnings = 500;
+    private const int Stride = 250;
+
+    /// <summary>Reads the file as the mapping says and tells what it would do, or does it.</summary>
+    /// <param name="sheet">The file.</param>
+    /// <param name="mapping">Which column fills which field.</param>
+    /// <param name="save">Whether to save when there is no problem.</param>
+    /// <param name="progress">Is told now and then; null for nobody.</param>
+    /// <param name="cancel">Stops the import; nothing is saved then.</param>
+    public async Task<ImportReport> RunAsync(
+        Sheet sheet, ImportMapping mapping, bool save, Func<ImportProgress, Task>? progress, CancellationToken cancel)
+    {
+        var table = ExchangeTables.Find(mapping.Table) ?? throw new UnreadableFileException("table", $"There is no table “{mapping.Table}”.");
+        var estate = await database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
+        var target = new ImportTarget(database, estate);
+        Faults(sheet, mapping, table, target);
+        database.ChangeTracker.AutoDetectChangesEnabled = false;
+        try
+        {
+            if (target.Problems.Count == 0) await TakeAsync(sheet, mapping, table, target, progress, cancel);
+            var saved = save && target.Problems.Count == 0;
+            if (saved) await SaveAsync(sheet, table, target, cancel);
+            return new(
+                sheet.Lines.Count, target.Count(LineOutcome.Added), target.Count(LineOutcome.Changed), target.Count(LineOutcome.Same),
+                target.Problems.Count, WithValues(sheet, mapping, target.Problems), [.. target.Warnings.OrderBy(w => w.Line).Take(MostWarnings)], saved);
+        }
+        finally
+        {
+            scope.Batch = null;
+            database.ChangeTracker.Clear();
+            database.ChangeTracker.AutoDetectChangesEnabled = true;
+        }
+    }
+
+    private static List<LineProblem> WithValues(Sheet sheet, ImportMapping mapping, IEnumerable<LineProblem> problems)
+    {
+        var columns = mapping.Columns.DistinctBy(c => c.Field).ToDictionary(c => c.Field, c => c.Column);
+        var lines = sheet.Lines.ToDictionary(l => l.Number);
+        return [
+            .. problems.OrderBy(p => p.Line).Select(p => lines.TryGetValue(p.Line, out var line) && columns.TryGetValue(p.Field, out var column)
+                ? p with { Value = Convert.ToString(line[column], CultureInfo.InvariantCulture) } : p),
+        ];
+    }
+
+    // A mapping comes from outside: what it names must be there.
+    private static void Faults(Sheet sheet, ImportMapping mapping, ExchangeTable table, ImportTarget target)
+    {
+        foreach (var twice in mapping.Columns.GroupBy(c => c.Field).Where(g => g.Count() > 1))
+            target.Add(0, twice.Key, "duplicate", "Two columns are to fill this field.");
+        foreach (var column in mapping.Columns)
+        {
+            if (table.Columns.All(c => c.Field != column.Field)) target.Add(0, column.Field, "unknown", $"Table {table.Name} has no field “{column.Field}”.");
+            else if (column.Column < 0 || column.Column >= sheet.Headers.Count || column.UnitColumn is { } unit && (unit < 0 || unit >= sheet.Headers.Count))
+                target.Add(0, column.Field, "unknown", "The file has no such column.");
+        }
+        if (mapping.Decimal is not ("." or ",")) target.Add(0, "decimal", "unknown", "The decimal sign is a point or a comma.");
+        foreach (var column in table.Columns.Where(c => c.Required && mapping.Columns.All(m => m.Field != c.Field)))
+            // A list of blocks with one planting each needs no code of its own.
+            if (!(column.Field == "code" && mapping.Columns.Any(m => m.Field == "block")))
+                target.Add(0, column.Field, "missing", $"Choose the column for {column.Header}.");
+    }
+
+    private static async Task TakeAsync(
+        Sheet sheet, ImportMapping mapping, ExchangeTable table, ImportTarget target, Func<ImportProgress, Task>? progress, CancellationToken cancel)
+    {
+        var taking = await table.BeginAsync(target, cancel);
+        foreach (var (i, line) in sheet.Lines.Index())
+        {
+            cancel.ThrowIfCancellationRequested();
+            if (i % Stride == 0 && progress is not null) await progress(new(i, sheet.Lines.Count));
+            var reader = new LineReader(mapping, line);
+            taking.Take(reader);
+            foreach (var problem in reader.Problems.Problems.DistinctBy(p => (p.Field, p.Code))) target.Add(line.Number, problem);
+        }
+        taking.Finish();
+        if (progress is not null) await progress(new(sheet.Lines.Count, sheet.Lines.Count));
+    }
+
+    private async Task SaveAsync(Sheet sheet, ExchangeTable table, ImportTarget target, CancellationToken cancel)
+    {
+        scope.Batch = new()
+        {
+            EstateId = scope.EstateId, At = clock.GetUtcNow(), PersonId = scope.Author?.PersonId, Person = scope.Author?.Name, Table = table.Name,
+            File = sheet.Name[..Math.Min(sheet.Name.Length, 200)], Added = target.Count(LineOutcome.Added), Changed = target.Count(LineOutcome.Changed),
+        };
+        database.Add(scope.Batch);
+        await database.InTransactionAsync(async () =>
+        {
+            await database.SaveChangesAsync(cancel);
+            await (await Ground.LoadAsync(database, target.Estate, cancel)).ClearEmptyAsync(cancel);
+            await database.SaveChangesAsync(cancel);
+        }, cancel);
+    }
+}

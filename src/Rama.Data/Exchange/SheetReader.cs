@@ -1,0 +1,213 @@
+using System.Globalization;
+using System.IO.Compression;
+using System.Text;
+using CsvHelper;
+using CsvHelper.Configuration;
+using MiniExcelLibs;
+
+namespace Rama.Data.Exchange;
+
+/// <summary>Reads CSV, XLSX and GeoJSON into a sheet. What a file is, its bytes tell, not its name.</summary>
+public static class SheetReader
+{
+    /// <summary>Largest file, bytes.</summary>
+    public const int MostBytes = 32 * 1024 * 1024;
+
+    /// <summary>Most lines below the header.</summary>
+    public const int MostLines = 100_000;
+
+    private const int MostColumns = 200;
+
+    // A workbook of the largest size allowed unpacks to well below this; one that unpacks to more is made to harm.
+    private const long MostUnpackedBytes = 400L * 1024 * 1024;
+
+    private static readonly string[] Delimiters = [",", ";", "\t", "|"];
+
+    /// <summary>Reads a file.</summary>
+    /// <exception cref="UnreadableFileException">Says what is wrong with the file as a whole.</exception>
+    public static Sheet Read(string name, byte[] content, CancellationToken cancel = default)
+    {
+        if (content.Length > MostBytes)
+            throw new UnreadableFileException("size", $"The file is larger than {MostBytes / 1024 / 1024} MB. Split it, or leave out columns that are not needed.");
+        if (content.Length == 0) throw new UnreadableFileException("empty", "The file is empty.");
+        List<string> notes = [];
+        var rows = content switch
+        {
+            [(byte)'P', (byte)'K', ..] => Workbook(content, cancel),
+            [0xD0, 0xCF, 0x11, 0xE0, ..] => throw new UnreadableFileException("type", "This is an old Excel file (.xls). Save it as .xlsx or CSV, then import that."),
+            [(byte)'%', (byte)'P', (byte)'D', (byte)'F', ..] => throw new UnreadableFileException("type", "This is a PDF. Expected a CSV, XLSX or GeoJSON file."),
+            _ => null,
+        };
+        if (rows is null)
+        {
+            var text = Decode(content, notes);
+            if (text.AsSpan().TrimStart() is ['{', ..]) return GeoJsonSheet.Read(name, text);
+            rows = Csv(text, cancel);
+        }
+        return ToSheet(name, rows, notes);
+    }
+
+    private static Sheet ToSheet(string name, IEnumerable<(int Number, object?[] Cells)> rows, List<string> notes)
+    {
+        using var all = rows.GetEnumerator();
+        // Titles above the table, as spreadsheets have them, are skipped: the header is the first line with two cells or more.
+        object?[] header = [];
+        while (header.Length == 0 && all.MoveNext())
+            if (all.Current.Cells.Count(c => !IsBlank(c)) >= 2) header = all.Current.Cells;
+        if (header.Length == 0) throw new UnreadableFileException("header", "No table was found: expected a line of headers with at least two columns.");
+        var headers = header.Select(Written).ToList();
+        while (headers.Count > 0 && headers[^1].Length == 0) headers.RemoveAt(headers.Count - 1);
+        if (headers.Count > MostColumns) throw new UnreadableFileException("columns", $"The table has {headers.Count} columns; expected at most {MostColumns}.");
+
+        List<SheetLine> lines = [];
+        while (all.MoveNext())
+        {
+            if (all.Current.Cells.All(IsBlank)) continue;
+            if (lines.Count == MostLines) throw new UnreadableFileException("size", $"The table has more than {MostLines:#,0} lines. Split the file.");
+            lines.Add(new(all.Current.Number, all.Current.Cells));
+        }
+        if (lines.Count == 0) throw new UnreadableFileException("empty", "The table has headers and no lines.");
+        return new(name, headers, lines, notes);
+    }
+
+    private static bool IsBlank(object? cell) => cell is null or "" || cell is string text && string.IsNullOrWhiteSpace(text);
+
+    private static string Written(object? cell) => (cell as string ?? Convert.ToString(cell, CultureInfo.InvariantCulture) ?? "").Trim();
+
+    private static string Decode(byte[] content, List<string> notes)
+    {
+        var text = content switch
+        {
+            [0xFF, 0xFE, ..] => Encoding.Unicode.GetString(content),
+            [0xFE, 0xFF, ..] => Encoding.BigEndianUnicode.GetString(content),
+            _ => null,
+        };
+        if (text is null)
+        {
+            try
+            {
+                text = new UTF8Encoding(false, throwOnInvalidBytes: true).GetString(content);
+            }
+            catch (DecoderFallbackException)
+            {
+                text = Encoding.Latin1.GetString(content);
+                notes.Add("The file is not UTF-8; it was read as Western European. Check names with accents.");
+            }
+        }
+        if (text.AsSpan().IndexOfAnyInRange('\0', '\u0008') >= 0)
+            throw new UnreadableFileException("type", "This is not a table. Expected a CSV, XLSX or GeoJSON file.");
+        return text.TrimStart('\uFEFF');
+    }
+
+    private static IEnumerable<(int, object?[])> Csv(string text, CancellationToken cancel)
+    {
+        var delimiter = Delimiter(text);
+        using var parser = new CsvParser(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture)
+        {
+            // A stray quote is a cell's own; the line it stands in shows it.
+            Delimiter = delimiter, BadDataFound = null, DetectColumnCountChanges = false, IgnoreBlankLines = false,
+        });
+        while (true)
+        {
+            cancel.ThrowIfCancellationRequested();
+            // A cell may hold line breaks: the line a record begins on is the one after the last one's end.
+            var number = parser.RawRow + 1;
+            if (!parser.Read()) yield break;
+            // Excel's own way to tell the delimiter is no line of the table.
+            if (number == 1 && parser.Record is [var first, ..] && first.StartsWith("sep=", StringComparison.OrdinalIgnoreCase)) continue;
+            yield return (number, [.. parser.Record!.Select(c => (object?)Unescaped(c.Trim()))]);
+        }
+    }
+
+    /// <summary>The delimiter that cuts the first lines into the most cells, the same number in each.</summary>
+    private static string Delimiter(string text)
+    {
+        var sample = text.Split('\n', 12).Take(10).Where(l => l.Trim().Length > 0).ToList();
+        return Delimiters.MaxBy(d =>
+        {
+            var counts = sample.Select(l => Unquoted(l).Split(d).Length).ToList();
+            return counts.Count == 0 ? 0 : counts.Max() > 1 ? counts.Count(c => c == counts.Max()) * 1_000 + counts.Max() : 0;
+        })!;
+    }
+
+    private static string Unquoted(string line)
+    {
+        var quoted = false;
+        return string.Concat(line.Where(c =>
+        {
+            if (c == '"') quoted = !quoted;
+            return !quoted;
+        }));
+    }
+
+    /// <summary>Takes off the mark that <see cref="SheetWriter"/> puts before a text that a spreadsheet would run as a formula.</summary>
+    private static string Unescaped(string cell) => cell.Length > 1 && cell[0] == '\'' && SheetWriter.IsFormula(cell[1..]) ? cell[1..] : cell;
+
+    private static IEnumerable<(int, object?[])> Workbook(byte[] content, CancellationToken cancel)
+    {
+        Unpackable(content, cancel);
+        List<(int, object?[])> rows = [];
+        try
+        {
+            using var stream = new MemoryStream(content, writable: false);
+            var number = 0;
+            foreach (IDictionary<string, object?> row in stream.Query(useHeaderRow: false))
+            {
+                cancel.ThrowIfCancellationRequested();
+                number++;
+                if (rows.Count > MostLines + 100) break;
+                rows.Add((number, [.. row.Values.Select(Cell)]));
+            }
+        }
+        catch (Exception e) when (e is not OperationCanceledException and not OutOfMemoryException)
+        {
+            throw new UnreadableFileException("broken", "This workbook cannot be read. Open it in a spreadsheet and save it as .xlsx or CSV again.", e);
+        }
+        return rows;
+    }
+
+    private static object? Cell(object? value) => value switch
+    {
+        null => null,
+        string text => Unescaped(text.Trim()),
+        double number => number,
+        DateTime time => DateOnly.FromDateTime(time),
+        bool yes => yes ? "yes" : "no",
+        IConvertible number => number.ToDouble(CultureInfo.InvariantCulture),
+        _ => value.ToString(),
+    };
+
+    // What a zip says of its size can be a lie: it is unpacked once, counting, before anything reads it.
+    private static void Unpackable(byte[] content, CancellationToken cancel)
+    {
+        try
+        {
+            using var zip = new ZipArchive(new MemoryStream(content, writable: false));
+            if (!zip.Entries.Any(e => e.FullName == "xl/workbook.xml"))
+                throw new UnreadableFileException("type", "This zip is not a workbook. Expected a CSV, XLSX or GeoJSON file.");
+            Unpack(zip, cancel);
+        }
+        catch (InvalidDataException e)
+        {
+            throw new UnreadableFileException("broken", "This file is damaged and cannot be unpacked.", e);
+        }
+    }
+
+    /// <summary>Unpacks all of a zip to nowhere.</summary>
+    /// <exception cref="UnreadableFileException">It unpacks to far more than its size.</exception>
+    internal static void Unpack(ZipArchive zip, CancellationToken cancel)
+    {
+        var buffer = new byte[81_920];
+        var total = 0L;
+        foreach (var entry in zip.Entries)
+        {
+            using var stream = entry.Open();
+            for (int read; (read = stream.Read(buffer)) > 0;)
+            {
+                cancel.ThrowIfCancellationRequested();
+                if ((total += read) > MostUnpackedBytes)
+                    throw new UnreadableFileException("bomb", "This file unpacks to far more than its size and was not read.");
+            }
+        }
+    }
+}

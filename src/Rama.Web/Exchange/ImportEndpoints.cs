@@ -1,0 +1,170 @@
+using System.Globalization;
+using System.Net.ServerSentEvents;
+using System.Runtime.CompilerServices;
+using System.Text.Json;
+using System.Threading.Channels;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.AspNetCore.Mvc;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.Options;
+using Rama.Core.Explain;
+using Rama.Data.Exchange;
+using Rama.Web.Accounts;
+using JsonOptions = Microsoft.AspNetCore.Http.Json.JsonOptions;
+
+namespace Rama.Web.Exchange;
+
+/// <summary>
+/// Files in. Nothing is kept between the steps: the file comes along with each, so that no half-done import is left on the
+/// server and any copy of the application can take the next step. An import runs while its answer is open; who closes it,
+/// cancels it.
+/// </summary>
+internal static class ImportEndpoints
+{
+    private const int SampleLines = 4;
+
+    // More than anybody reads on a screen; the file of problems has them all.
+    private const int MostProblems = 500;
+
+    public static RouteGroupBuilder MapImport(this RouteGroupBuilder api)
+    {
+        var group = api.MapGroup("/imports").WithTags("Import").For(Act.Exchange);
+        group.MapGet("/tables", () => TypedResults.Ok(Options())).WithSummary("What can be imported");
+        // A form needs no token here: the cookie is not sent along from other sites.
+        var files = group.MapGroup("").DisableAntiforgery().WithMetadata(new RequestSizeLimitAttribute(SheetReader.MostBytes + 100_000));
+        files.MapPost("/read", Read).WithSummary("Read a file's headers and guess what it holds; with a table named, which column is which in it");
+        files.MapPost("/check", Check).WithSummary("Tell what importing a file would do, while it is worked out");
+        files.MapPost("/save", Save).WithSummary("Import a file: all lines or none");
+        files.MapPost("/problems", Problems).WithSummary("The lines that cannot be used, with the reason, as a file to mend");
+        files.MapPost("/estate", Estate).WithSummary("Read an exported estate into this empty one");
+        return api;
+    }
+
+    private static ImportOptions Options() =>
+        new([.. ExchangeTables.All.Select(ImportTableView.Of)], SheetReader.MostBytes, SheetReader.MostLines);
+
+    private static async Task<Ok<FileView>> Read(IFormFile file, CancellationToken cancel, [FromForm] string? table = null)
+    {
+        var sheet = await SheetOf(file, cancel);
+        var guess = ExchangeTables.Find(table) is { } named ? MappingGuess.Of(sheet, named) : MappingGuess.Of(sheet);
+        return TypedResults.Ok(new FileView(
+            sheet.Name, sheet.Headers, [.. sheet.Lines.Take(SampleLines).Select(l => (IReadOnlyList<string>)[.. sheet.Headers.Select((_, i) => Shown(l[i]))])],
+            sheet.Lines.Count, sheet.Notes, guess));
+    }
+
+    private static ServerSentEventsResult<ImportStep> Check(
+        IFormFile file, [FromForm] string mapping, Importer importer, IOptions<JsonOptions> json, ILogger<Importer> log, CancellationToken cancel) =>
+        TypedResults.ServerSentEvents(Steps(file, ReadMapping(mapping, json), save: false, importer, log, cancel));
+
+    private static ServerSentEventsResult<ImportStep> Save(
+        IFormFile file, [FromForm] string mapping, Importer importer, IOptions<JsonOptions> json, ILogger<Importer> log, CancellationToken cancel) =>
+        TypedResults.ServerSentEvents(Steps(file, ReadMapping(mapping, json), save: true, importer, log, cancel));
+
+    private static async Task<FileContentHttpResult> Problems(
+        IFormFile file, [FromForm] string mapping, Importer importer, IOptions<JsonOptions> json, CancellationToken cancel)
+    {
+        var sheet = await SheetOf(file, cancel);
+        var report = await importer.RunAsync(sheet, ReadMapping(mapping, json), save: false, null, cancel);
+        var problems = report.Problems.ToLookup(p => p.Line);
+        using var content = new MemoryStream();
+        SheetWriter.WriteCsv(content, [.. sheet.Headers, "Line", "Problem"], sheet.Lines.Where(l => problems.Contains(l.Number)).Select(l => (IReadOnlyList<object?>)
+            [.. sheet.Headers.Select((_, i) => l[i]), l.Number, string.Join(" ", problems[l.Number].Select(p => p.Message))]));
+        return TypedResults.File(content.ToArray(), "text/csv", $"{Path.GetFileNameWithoutExtension(file.FileName)}-problems.csv");
+    }
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> Estate(IFormFile file, EstateArchive archive, CancellationToken cancel)
+    {
+        try
+        {
+            await archive.ReadAsync(ArchiveFiles.OfZip(await Content(file, cancel), cancel), null, cancel);
+            return TypedResults.NoContent();
+        }
+        catch (ArchiveProblemException e)
+        {
+            throw new UnusableEntryException([new("file", e.Problem.Code, $"File: {e.Message}")]);
+        }
+    }
+
+    /// <summary>Runs an import and tells its steps as they come.</summary>
+    private static async IAsyncEnumerable<SseItem<ImportStep>> Steps(
+        IFormFile file, ImportMapping mapping, bool save, Importer importer, ILogger log, [EnumeratorCancellation] CancellationToken cancel)
+    {
+        // The reader of the answer sets the pace; who leaves, ends the work.
+        using var gone = CancellationTokenSource.CreateLinkedTokenSource(cancel);
+        var steps = Channel.CreateBounded<ImportStep>(4);
+        var work = Task.Run(async () =>
+        {
+            try
+            {
+                var sheet = await SheetOf(file, gone.Token);
+                var report = await importer.RunAsync(sheet, mapping, save, p => steps.Writer.WriteAsync(new(Progress: p), gone.Token).AsTask(), gone.Token);
+                await steps.Writer.WriteAsync(new(Report: report with { Problems = [.. report.Problems.Take(MostProblems)] }), gone.Token);
+            }
+            catch (Exception e) when (e is not OperationCanceledException)
+            {
+                // The answer has begun: what went wrong can only be told in it.
+                await steps.Writer.WriteAsync(new(Failure: Reason(e, log)), gone.Token);
+            }
+            finally
+            {
+                steps.Writer.Complete();
+            }
+        }, CancellationToken.None);
+        try
+        {
+            await foreach (var step in steps.Reader.ReadAllAsync(cancel)) yield return new(step);
+        }
+        finally
+        {
+            await gone.CancelAsync();
+            await work.ContinueWith(_ => { }, CancellationToken.None, TaskContinuationOptions.None, TaskScheduler.Default);
+        }
+    }
+
+    private static string Reason(Exception e, ILogger log)
+    {
+        switch (e)
+        {
+            case UnreadableFileException:
+                return e.Message;
+            case UnusableEntryException entry:
+                return entry.Problems[0].Message;
+            case DbUpdateConcurrencyException:
+                return "Someone changed the same plantings meanwhile. Nothing was saved; check the file again.";
+            default:
+                log.LogError(e, "An import failed.");
+                return "The import failed and nothing was saved. Try again in a moment.";
+        }
+    }
+
+    private static async Task<Sheet> SheetOf(IFormFile file, CancellationToken cancel) =>
+        SheetReader.Read(Path.GetFileName(file.FileName), await Content(file, cancel), cancel);
+
+    private static async Task<byte[]> Content(IFormFile file, CancellationToken cancel)
+    {
+        using var content = new MemoryStream((int)file.Length);
+        await file.CopyToAsync(content, cancel);
+        return content.ToArray();
+    }
+
+    private static ImportMapping ReadMapping(string mapping, IOptions<JsonOptions> json)
+    {
+        try
+        {
+            return JsonSerializer.Deserialize<ImportMapping>(mapping, json.Value.SerializerOptions) ?? throw new JsonException();
+        }
+        catch (JsonException)
+        {
+            throw new UnusableEntryException([new("mapping", "text", "Mapping: expected JSON with table, decimal and columns.")]);
+        }
+    }
+
+    private static string Shown(object? cell) => cell switch
+    {
+        null => "",
+        JsonElement geometry => geometry.TryGetProperty("type", out var type) ? type.ToString() : "",
+        DateOnly day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+        IFormattable number => number.ToString(null, CultureInfo.InvariantCulture),
+        _ => cell.ToString()!,
+    };
+}

@@ -1,0 +1,108 @@
+using System.Text;
+using OpenQA.Selenium;
+using Rama.Data.People;
+
+namespace Rama.Browser.Tests;
+
+/// <summary>From a spreadsheet into Rama, as a manager does it.</summary>
+public sealed class ExchangeTests(RamaServer server) : IClassFixture<RamaServer>
+{
+    private const string Header = "Finca;Código;Nombre;Variedad;Patrón;Plantado;Entre filas;Sobre fila (m);Superficie (ha)\n";
+
+    private static string SaveFile(string name, string text)
+    {
+        var path = Path.Combine(Directory.CreateTempSubdirectory("rama").FullName, name);
+        File.WriteAllText(path, text, new UTF8Encoding(true));
+        return path;
+    }
+
+    private static void Choose(Page page, string file) => page.Driver.FindElement(By.CssSelector("[data-test='file']")).SendKeys(file);
+
+    [Fact]
+    public void A_list_of_blocks_is_mapped_checked_mended_and_taken_over()
+    {
+        using var page = new Page(server).Open("/exchange");
+        page.Find(".export");
+        var file = SaveFile("blocks.csv", Header + "Casa;Z1;Llano;Jonagold;M.9;2018;11,5;1;2,5\n" + "Casa;Z2;Alto;Nobody;M.9;2018;11,5;1;1,75\n");
+        Choose(page, file);
+        // Guessed from Spanish headers and decimal commas.
+        page.Says("[data-test='mapping']", "11,5 · 11,5");
+        page.Says("[data-test='report']", "1 problem to mend");
+        page.Says("[data-test='report']", "Line 3");
+
+        File.WriteAllText(file, File.ReadAllText(file).Replace("Nobody", "Topaz", StringComparison.Ordinal), new UTF8Encoding(true));
+        Choose(page, file);
+        page.Says("[data-test='report']", "2 lines can be taken over");
+        // The header says no unit: feet are meant.
+        page.Driver.FindElement(By.XPath("//tr[.//*[@data-field='mapping.rowSpacing']]/td[2]//option[@value='ft']")).Click();
+        page.Says("[data-test='report']", "2 lines can be taken over");
+        page.Click("[data-test='import']");
+        page.Says("[data-test='report']", "2 lines taken over");
+        Assert.Empty(page.Complaints());
+
+        page.OpenPlanting("Z2", "estate");
+        Assert.Equal("11.5", page.Find("[data-field='planting.rowSpacing'] input").GetAttribute("value"));
+        Assert.Equal("ft", page.Find("[data-field='planting.rowSpacing'] select").GetAttribute("value"));
+        Assert.Equal("Casa", page.Find("[data-field='planting.site'] input").GetAttribute("value"));
+    }
+
+    [Fact]
+    public void A_file_that_is_none_says_so_and_leaves_the_page_usable()
+    {
+        using var page = new Page(server).Open("/exchange");
+        page.Find(".export");
+        Choose(page, SaveFile("paper.csv", "%PDF-1.7 not a table")[..]);
+        page.Find("[data-test='import-failure']");
+        Choose(page, SaveFile("rows.csv", "Planting,Row,Trees\nH2,1,160\n"));
+        page.Says("[data-test='report']", "1 lines can be taken over");
+    }
+
+    [Fact]
+    public void A_reader_takes_tables_out_and_nothing_in()
+    {
+        using var page = new Page(server, role: Role.Reader).Open("/exchange");
+        page.Says(".export", "Counted trees");
+        Assert.Empty(page.Driver.FindElements(By.CssSelector("[data-test='file']")));
+        Assert.Empty(page.Driver.FindElements(By.CssSelector("[data-test='export-estate']")));
+    }
+
+    [Fact]
+    public void Rows_typed_in_show_at_once_in_the_number_of_trees()
+    {
+        using var page = new Page(server).OpenPlanting("H5", "estate");
+        // 1.7 ha at 3.5 × 1.1 m and 2 597 trees a hectare: 4 416 places. One row of 100 with 10 missing: 10 % are gone.
+        foreach (var (cell, text) in new[] { ("0-0", "1"), ("0-2", "100"), ("0-3", "1-10") })
+            page.Find($"[data-test='rows'] [data-cell='{cell}']").SendKeys(text);
+        page.Says(".chain", "2,338 trees/ha"); // 2 597.4 × 0.9
+        page.Find("[data-test='rows'] [data-cell='0-4']").SendKeys("10");
+        page.Says("[data-test='rows']", "cannot be replanted and missing");
+    }
+
+    [Fact]
+    public void The_history_tells_who_changed_what()
+    {
+        using var page = new Page(server).OpenPlanting("W6", "target");
+        page.Type("target.yield", "40");
+        page.Type("target.fruitSize", "180");
+        page.Type("target.budFactor", "1.7");
+        page.Save();
+        page.Type("target.yield", "44");
+        page.Save();
+        page.Driver.FindElement(By.LinkText("history")).Click();
+        page.Says("[data-test='history']", "40 t/ha");
+        page.Says("[data-test='history']", "44 t/ha");
+        page.Says("[data-test='history']", "Manager");
+    }
+
+    [Fact]
+    public void Last_season_is_read_and_not_changed()
+    {
+        using var page = new Page(server).Open("/?season=2026");
+        page.Says("[data-test='past']", "season 2026");
+        page.Click("[data-test='planting-H4']");
+        page.Says("[data-test='past']", "season 2026");
+        page.Click(".rail-stage[href*='target']");
+        page.Says("[data-test='read-only']", "Season 2026 is closed");
+        page.Says(".chain", "fruit");
+    }
+}

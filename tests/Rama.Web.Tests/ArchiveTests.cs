@@ -1,0 +1,133 @@
+using System.IO.Compression;
+using System.Text;
+using System.Text.Json.Nodes;
+using Rama.Data.Exchange;
+using Rama.Data.People;
+
+namespace Rama.Web.Tests;
+
+/// <summary>Everything out, and in again with the same result.</summary>
+public sealed class ArchiveTests(RamaApplication application) : IClassFixture<RamaApplication>
+{
+    private readonly HttpClient _client = application.ClientOf();
+
+    private static Dictionary<string, string> Files(byte[] zip)
+    {
+        using var archive = new ZipArchive(new MemoryStream(zip));
+        return archive.Entries.ToDictionary(e => e.FullName, e =>
+        {
+            using var reader = new StreamReader(e.Open());
+            return reader.ReadToEnd();
+        });
+    }
+
+    private async Task<HttpClient> EmptyEstate(string name)
+    {
+        var made = (await _client.PostAsync("/api/v1/estates", $$"""{"estate": "{{name}}", "season": 2020}""")).Body;
+        using var request = new HttpRequestMessage(HttpMethod.Put, "/api/v1/session/estate")
+        {
+            Content = new StringContent($$"""{"estate": "{{made["id"]}}"}""", Encoding.UTF8, "application/json"),
+        };
+        using var answer = await _client.SendAsync(request, TestContext.Current.CancellationToken);
+        return application.ClientWith(answer.Headers.GetValues("Set-Cookie").Single().Split(';')[0]);
+    }
+
+    private static async Task<(int Status, string Body)> ReadIn(HttpClient client, byte[] zip)
+    {
+        using var form = ImportFile.Form("estate.zip", zip);
+        using var answer = await client.PostAsync(new Uri("/api/v1/imports/estate", UriKind.Relative), form, TestContext.Current.CancellationToken);
+        return ((int)answer.StatusCode, await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+    }
+
+    [Fact]
+    public async Task An_exported_estate_read_into_an_empty_one_exports_the_same()
+    {
+        // What the demo does not have: US units, a text that looks like a formula, replants, all buds with their share, own packages.
+        var added = (await _client.PostAsync("/api/v1/plantings", """
+            {"site": "Home Farm", "code": "R9", "name": "=Räin, \"east\"", "variety": "Fuji", "rootstock": "M.26", "system": "tall-spindle", "yearPlanted": 2019,
+             "rowSpacing": {"value": 11.5, "unit": "ft"}, "treeSpacing": {"value": 3.25, "unit": "ft"}, "area": {"value": 3.3, "unit": "ac"}}
+            """)).Body;
+        var path = $"/api/v1/plantings/{added["id"]}";
+        Assert.Equal(200, (await _client.PutAsync($"{path}/rows", $$$"""{"version": {{{added["plantingVersion"]}}}, "rows": {"rows": [{"row": 1, "firstTree": 5, "trees": 90, "missing": "7", "replants": "8-12"}]}}""")).Status);
+        var target = await _client.PutAsync($"{path}/target", """{"version": 0, "target": {"yield": {"value": 900, "unit": "bushel/ac"}, "fruitSize": {"value": 100, "unit": "fruit/box"}, "budFactor": 1.9, "packages": {"box": {"value": 42, "unit": "lb"}}}}""");
+        Assert.Equal(200, target.Status);
+        Assert.Equal(200, (await _client.PutAsync($"{path}/count", $$$"""{"version": {{{target.Body["planVersion"]}}}, "count": {"floralShare": {"value": 0.4, "unit": "share"}, "trees": [{"row": 1, "tree": 6, "buds": 700, "girth": {"value": 6.1, "unit": "in"}}]}}""")).Status);
+
+        var first = await _client.DownloadAsync("/api/v1/exports/estate");
+        using var other = await EmptyEstate("Larkfold Orchards");
+        Assert.Equal((204, ""), await ReadIn(other, first));
+        var (before, after) = (Files(first), Files(await other.DownloadAsync("/api/v1/exports/estate")));
+        Assert.Equal(before.Keys.Order(), after.Keys.Order());
+        Assert.Equal(["counts.csv", "estate.json", "ground.geojson", "history.csv", "plans.csv", "plantings.csv", "rows.csv", "seasons.csv", "trunks.csv"], before.Keys.Order());
+        // A new estate begins its own history.
+        Assert.All(before.Keys.Where(k => k != "history.csv"), name => Assert.Equal(before[name], after[name]));
+        Assert.Contains("R9", after["counts.csv"], StringComparison.Ordinal);
+
+        // The same numbers follow.
+        JsonNode Plan(JsonNode view) => view["plan"]!;
+        foreach (var code in new[] { "R9", "H4", "H3" })
+            Assert.Equal(Plan(await _client.PlantingAsync(code)).ToJsonString(), Plan(await other.PlantingAsync(code)).ToJsonString());
+    }
+
+    [Fact]
+    public async Task An_estate_that_holds_something_takes_no_archive()
+    {
+        var (status, body) = await ReadIn(_client, await _client.DownloadAsync("/api/v1/exports/estate"));
+        Assert.Equal(400, status);
+        Assert.Contains("holds plantings already", body, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task A_broken_archive_leaves_the_estate_empty()
+    {
+        var files = Files(await _client.DownloadAsync("/api/v1/exports/estate"));
+        using var stream = new MemoryStream();
+        using (var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true))
+            foreach (var (name, text) in files)
+            {
+                using var writer = new StreamWriter(zip.CreateEntry(name).Open());
+                writer.Write(name == "rows.csv" ? text + "NOWHERE,1,1,100,,,,\r\n" : text);
+            }
+        using var other = await EmptyEstate("Broken");
+        var (status, body) = await ReadIn(other, stream.ToArray());
+        Assert.Equal(400, status);
+        Assert.Contains("rows.csv, line", body, StringComparison.Ordinal);
+        Assert.Empty((await other.ReadAsync("/api/v1/season"))["plantings"]!.AsArray());
+    }
+
+    [Theory]
+    [InlineData("not a zip at all")]
+    [InlineData("")]
+    public async Task What_is_no_archive_is_refused(string content)
+    {
+        using var other = await EmptyEstate($"None {content.Length}");
+        Assert.Equal(400, (await ReadIn(other, Encoding.UTF8.GetBytes(content))).Status);
+    }
+
+    [Theory]
+    [InlineData("plantings")]
+    [InlineData("rows")]
+    [InlineData("seasons")]
+    [InlineData("plans")]
+    [InlineData("counts")]
+    [InlineData("trunks")]
+    public async Task A_table_is_the_same_as_csv_and_as_workbook_and_comes_back_without_a_change(string table)
+    {
+        using var reader = application.ClientOf(Role.Reader);
+        var csv = await reader.DownloadAsync($"/api/v1/exports/{table}");
+        var xlsx = await reader.DownloadAsync($"/api/v1/exports/{table}?format=xlsx");
+        var sheets = new[] { SheetReader.Read("t.csv", csv, TestContext.Current.CancellationToken), SheetReader.Read("t.xlsx", xlsx, TestContext.Current.CancellationToken) };
+        Assert.Equal(sheets[0].Headers, sheets[1].Headers);
+        Assert.Equal(sheets[0].Lines.Count, sheets[1].Lines.Count);
+        foreach (var (content, name) in new[] { (csv, "t.csv"), (xlsx, "t.xlsx") })
+        {
+            var report = await _client.ImportAsync("check", name, content, table);
+            Assert.Equal((0, 0, 0), ((int)report["problemCount"]!, (int)report["added"]!, (int)report["changed"]!));
+            Assert.Equal(sheets[0].Lines.Count, (int)report["same"]!);
+        }
+    }
+
+    [Fact]
+    public async Task There_is_no_table_by_another_name() =>
+        Assert.Equal(404, (await _client.SendAsync(HttpMethod.Get, "/api/v1/exports/people")).Status);
+}

@@ -1,0 +1,193 @@
+using System.Text;
+using System.Text.Json.Nodes;
+using Rama.Data.Exchange;
+using Rama.Data.People;
+
+namespace Rama.Web.Tests;
+
+/// <summary>Files into the real database: all lines or none, updates by key, problems by line.</summary>
+public sealed class ImportTests(RamaApplication application) : IClassFixture<RamaApplication>
+{
+    private const string Header = "Site,Block,Planting,Name,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha)\n";
+
+    private readonly HttpClient _client = application.ClientOf();
+
+    private static string Line(string code, string name = "Piece", string variety = "Topaz", string site = "Home Farm", string year = "2018", string area = "2") =>
+        $"{site},{code},{code},{name},{variety},M.9,{year},3.5,1,{area}\n";
+
+    private async Task<bool> Knows(string code) =>
+        (await _client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray().Any(p => (string)p!["code"]! == code);
+
+    [Fact]
+    public async Task A_file_is_checked_then_taken_over_and_a_second_time_changes_nothing()
+    {
+        var csv = Header + Line("A1") + Line("A2", site: "New Ground");
+        var check = await _client.ImportAsync("check", csv);
+        Assert.Equal((2, 0, 0, false), ((int)check["added"]!, (int)check["changed"]!, (int)check["problemCount"]!, (bool)check["saved"]!));
+        Assert.False(await Knows("A1"));
+
+        Assert.True((bool)(await _client.ImportAsync("save", csv))["saved"]!);
+        var planting = await _client.PlantingAsync("A2");
+        Assert.Equal("New Ground", (string)planting["planting"]!["site"]!);
+        Assert.Equal("""{"value":3.5,"unit":"m"}""", planting["planting"]!["rowSpacing"]!.ToJsonString());
+
+        var again = await _client.ImportAsync("save", csv);
+        Assert.Equal((0, 0, 2), ((int)again["added"]!, (int)again["changed"]!, (int)again["same"]!));
+        Assert.Equal((uint)planting["plantingVersion"]!, (uint)(await _client.PlantingAsync("A2"))["plantingVersion"]!);
+    }
+
+    [Fact]
+    public async Task A_later_file_updates_by_key_and_leaves_alone_what_it_does_not_have()
+    {
+        await _client.ImportAsync("save", Header + Line("B1", area: "2"));
+        var report = await _client.ImportAsync("save", "Planting,Variety,Rootstock,Year planted,Row spacing (ft),Tree spacing (m),Area (ac)\nb1,topaz,m9,2018,11,1,5\n");
+        Assert.Equal(1, (int)report["changed"]!);
+        var planting = (await _client.PlantingAsync("b1"))["planting"]!;
+        Assert.Equal(("Home Farm", "Piece", "Topaz", "M.9"), ((string)planting["site"]!, (string)planting["name"]!, (string)planting["variety"]!, (string)planting["rootstock"]!));
+        Assert.Equal("""{"value":11,"unit":"ft"}""", planting["rowSpacing"]!.ToJsonString());
+        Assert.Single((await _client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray(), p => string.Equals((string)p!["code"]!, "b1", StringComparison.OrdinalIgnoreCase));
+    }
+
+    [Fact]
+    public async Task One_bad_line_keeps_all_out_and_every_problem_is_told_by_line_and_field()
+    {
+        var csv = Header + Line("C1") + Line("C2", year: "2050") + Line("C3", variety: "Nobody") + Line("C4", area: "two") + Line("C1") + Line("C5", area: "");
+        var report = await _client.ImportAsync("save", csv);
+        Assert.False((bool)report["saved"]!);
+        Assert.Equal(
+            [(3, "yearPlanted", "range"), (4, "variety", "unknown"), (5, "area", "text"), (6, "code", "duplicate"), (7, "area", "missing")],
+            ImportFile.Problems(report));
+        Assert.False(await Knows("C1"));
+    }
+
+    [Fact]
+    public async Task The_lines_to_mend_come_back_as_a_file()
+    {
+        var csv = Header + Line("D1") + Line("D2", name: "=HYPERLINK(1)", year: "2050");
+        var mapping = (await _client.ReadFileAsync("d.csv", Encoding.UTF8.GetBytes(csv))).Body["guess"]!.ToJsonString();
+        using var form = ImportFile.Form("d.csv", Encoding.UTF8.GetBytes(csv), mapping);
+        using var answer = await _client.PostAsync(new Uri("/api/v1/imports/problems", UriKind.Relative), form, TestContext.Current.CancellationToken);
+        Assert.Equal("d-problems.csv", answer.Content.Headers.ContentDisposition!.FileName);
+        var file = await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
+        var sheet = ImportFile.Read(file);
+        Assert.Equal([.. Header.Trim().Split(','), "Line", "Problem"], sheet.Headers);
+        Assert.Equal("3", sheet.Lines.Single()[10]);
+        Assert.Contains("Year planted", (string)sheet.Lines.Single()[11]!, StringComparison.Ordinal);
+        Assert.Contains("'=HYPERLINK", file, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task What_changed_is_in_the_history_as_one_batch()
+    {
+        await _client.ImportAsync("save", Header + Line("E1", area: "2"));
+        await _client.ImportAsync("save", Header + Line("E1", area: "2.5"));
+        var view = await _client.PlantingAsync("E1");
+        var change = (await _client.ReadAsync($"/api/v1/plantings/{view["id"]}/history")).AsArray().Single()!;
+        Assert.Equal(("area", "2 ha", "2.5 ha", true), ((string)change["field"]!, (string)change["old"]!, (string)change["new"]!, (bool)change["imported"]!));
+    }
+
+    [Fact]
+    public async Task Rows_seasons_trunks_and_counts_come_in_after_their_plantings()
+    {
+        await _client.ImportAsync("save", Header + Line("F1"));
+        Assert.Equal(2, (int)(await _client.ImportAsync("save", "Parcela,Fila,Árboles,Faltantes\nF1,1,100,\"3, 7-9\"\nF1,2,100,\n"))["added"]!);
+        Assert.Equal(2, (int)(await _client.ImportAsync("save", "Planting;Season;Yield (t/ha);Fruit size (g);Pack-out;Green tip\nF1;2025;48,5;180;85;2025-03-12\nF1;2026;30;200;88;\n"))["added"]!);
+        Assert.Equal(2, (int)(await _client.ImportAsync("save", "Planting,Row,Tree,Girth (mm)\nF1,1,1,152\nF1,1,2,148\n", "trunks"))["added"]!);
+        Assert.Equal(2, (int)(await _client.ImportAsync("save", "Planting,Row,Tree,Girth (cm),Limbs,Floral buds\nF1,1,10,15.2,22,310\nF1,2,40,14.8,21,295\n"))["added"]!);
+
+        var view = await _client.PlantingAsync("F1");
+        Assert.Equal("3, 7-9", (string)view["rows"]!["rows"]![0]!["missing"]!);
+        Assert.Equal(48.5, (double)view["records"]!["seasons"]![0]!["yield"]!["value"]!);
+        Assert.Equal(18.5 / 78.5, (double)view["alternation"]!["value"]!, 9); // |30 − 48.5| ÷ (30 + 48.5)
+        Assert.Equal(302.5, (double)view["plan"]!["survey"]!["buds"]!["mean"]!); // (310 + 295) ÷ 2
+        var trunks = Encoding.UTF8.GetString(await _client.DownloadAsync("/api/v1/exports/trunks"));
+        Assert.Contains("F1,2027,1,1,15.2,cm", trunks, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("Planting,Row,Trees\nNOWHERE,1,100\n", 2, "code", "unknown")]
+    [InlineData("Planting,Row,Trees\nG1,1,100\nG1,1,50\n", 3, "", "duplicate")]
+    [InlineData("Planting,Row,First tree,Trees\nG1,1,1,100\nG1,1,100,50\n", 3, "row", "duplicate")]
+    [InlineData("Planting,Row,Trees,Missing\nG1,1,100,101\n", 2, "missing", "outside")]
+    [InlineData("Planting,Season,Yield (t/ha)\nG1,2031,40\n", 2, "season", "range")]
+    [InlineData("Planting,Season,Yield (t/ha),Green tip\nG1,2025,40,12/03/2025\n", 2, "greenTip", "date")]
+    [InlineData("Planting,Season,Yield (t/ha),Green tip\nG1,2025,40,2024-03-12\n", 2, "greenTip", "conflict")]
+    [InlineData("Planting,Row,Tree,Floral buds\nG1,1,1,-5\n", 2, "floralBuds", "range")]
+    [InlineData("Planting,Row,Tree,Floral buds,All buds\nG1,1,1,10,20\n", 2, "buds", "conflict")]
+    public async Task A_line_that_cannot_be_is_told(string csv, int line, string field, string code)
+    {
+        await _client.ImportAsync("save", Header + Line("G1"));
+        Assert.Equal([(line, field, code)], ImportFile.Problems(await _client.ImportAsync("check", csv)));
+    }
+
+    [Fact]
+    public async Task A_block_on_two_sites_is_told()
+    {
+        var csv = Header + "Home Farm,K1,K1a,x,Topaz,M.9,2018,3.5,1,2\n" + "Weir Bank,K1,K1b,x,Topaz,M.9,2018,3.5,1,2\n";
+        Assert.Equal([(3, "site", "conflict")], ImportFile.Problems(await _client.ImportAsync("check", csv)));
+    }
+
+    [Fact]
+    public async Task A_tree_in_two_plantings_of_a_block_is_told()
+    {
+        await _client.ImportAsync("save", Header + "Home Farm,L1,L1a,x,Topaz,M.9,2018,3.5,1,2\n" + "Home Farm,L1,L1b,x,Topaz,M.9,2018,3.5,1,2\n");
+        var report = await _client.ImportAsync("check", "Planting,Row,First tree,Trees\nL1a,1,1,60\nL1b,1,60,40\n");
+        Assert.Contains("L1a and L1b", (string)report["problems"]![0]!["message"]!, StringComparison.Ordinal);
+    }
+
+    [Theory]
+    [InlineData("""{"table": "plantings", "decimal": ".", "columns": [{"field": "code", "column": 99}]}""", "code", "unknown")]
+    [InlineData("""{"table": "plantings", "decimal": ";", "columns": [{"field": "code", "column": 0}]}""", "decimal", "unknown")]
+    [InlineData("""{"table": "plantings", "decimal": ".", "columns": [{"field": "nothing", "column": 0}]}""", "nothing", "unknown")]
+    [InlineData("""{"table": "plantings", "decimal": ".", "columns": [{"field": "code", "column": 0}, {"field": "code", "column": 1}]}""", "code", "duplicate")]
+    public async Task A_mapping_that_does_not_fit_is_told(string mapping, string field, string code)
+    {
+        var report = await _client.ImportAsync("check", "x.csv", Encoding.UTF8.GetBytes(Header + Line("M1")), mapping: mapping);
+        Assert.Contains((0, field, code), ImportFile.Problems(report));
+    }
+
+    [Fact]
+    public async Task A_file_larger_than_allowed_is_refused()
+    {
+        using var form = ImportFile.Form("large.csv", new byte[SheetReader.MostBytes + 200_000]);
+        var act = async () =>
+        {
+            using var answer = await _client.PostAsync(new Uri("/api/v1/imports/read", UriKind.Relative), form, TestContext.Current.CancellationToken);
+            return (int)answer.StatusCode;
+        };
+        Assert.Equal(400, await act()); // told at the field; a real server cuts it off with 413 before reading it all
+    }
+
+    [Fact]
+    public async Task Who_leaves_in_the_middle_of_an_import_cancels_it()
+    {
+        var csv = Encoding.UTF8.GetBytes(ImportFile.ManyPlantings(4_000));
+        var mapping = (await _client.ReadFileAsync("many.csv", csv)).Body["guess"]!.ToJsonString();
+        using var form = ImportFile.Form("many.csv", csv, mapping);
+        using (var cancel = CancellationTokenSource.CreateLinkedTokenSource(TestContext.Current.CancellationToken))
+        {
+            using var request = new HttpRequestMessage(HttpMethod.Post, "/api/v1/imports/save") { Content = form };
+            using var answer = await _client.SendAsync(request, HttpCompletionOption.ResponseHeadersRead, cancel.Token);
+            await using var stream = await answer.Content.ReadAsStreamAsync(cancel.Token);
+            using var reader = new StreamReader(stream);
+            Assert.Contains("progress", await reader.ReadLineAsync(cancel.Token), StringComparison.Ordinal);
+        }
+        Assert.False(await Knows("P0"));
+        // And nothing of it comes later.
+        await _client.ImportAsync("check", "n.csv", Encoding.UTF8.GetBytes(Header + Line("N1")));
+        Assert.False(await Knows("P0"));
+    }
+
+    [Fact]
+    public async Task A_thousand_plantings_and_fifty_thousand_lines_go_in()
+    {
+        await using var large = new RamaApplication();
+        await large.InitializeAsync();
+        using var client = large.ClientOf();
+        Assert.Equal(1_000, (int)(await client.ImportAsync("save", ImportFile.ManyPlantings(1_000)))["added"]!);
+        var trunks = new StringBuilder("Planting,Row,Tree,Girth (cm)\n");
+        for (var i = 0; i < 50_000; i++) trunks.Append(FormattableString.Invariant($"P{i % 100},{1 + i / 100 / 50},{1 + i / 100 % 50},{12 + i % 70 / 10.0}\n"));
+        Assert.Equal(50_000, (int)(await client.ImportAsync("save", trunks.ToString(), "trunks"))["added"]!);
+        Assert.Equal(1_014, (await client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray().Count); // with the demo's 14
+    }
+}
