@@ -20,6 +20,7 @@ public static class RamaDatabase
         .AddScoped<EstateScope>()
         .AddScoped<PlantingStore>()
         .AddScoped<SeasonStore>()
+        .AddScoped<MapStore>()
         .AddScoped<DatabaseSetup>()
         .AddScoped<Importer>()
         .AddScoped<EstateArchive>()

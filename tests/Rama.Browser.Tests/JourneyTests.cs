@@ -90,6 +90,18 @@ public sealed class JourneyTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     [Fact]
+    public void The_map_shows_blocks_by_what_is_decided_and_opens_them()
+    {
+        using var page = new Page(server).Open("/map");
+        page.Says("[data-test='legend']", "Reduce");
+        page.Says("[data-test='block-H2']", "No prune");
+        page.Find(".season-head option[value='variety']").Click();
+        page.Says("[data-test='block-H2']", "Elstar");
+        page.Find("[data-test='block-H4']").Click();
+        page.Says(".planting-head", "H4 Long Acre");
+    }
+
+    [Fact]
     public void Keys_walk_through_stages_and_plantings()
     {
         using var page = new Page(server).OpenPlanting("H2", "target");

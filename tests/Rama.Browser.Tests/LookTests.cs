@@ -24,6 +24,7 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("/plantings/new")]
     [InlineData("/people")]
     [InlineData("/exchange")]
+    [InlineData("/map")]
     public void A_page_has_no_accessibility_faults(string path)
     {
         using var page = new Page(server).Open(path);

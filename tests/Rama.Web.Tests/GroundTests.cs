@@ -59,4 +59,23 @@ public sealed class GroundTests(RamaApplication application) : IClassFixture<Ram
         Assert.Contains("312 m", (string)report["warnings"]![0]!["message"]!, StringComparison.Ordinal);
         Assert.Equal(1, (int)(await Import("save", Feature("H3", """{"type": "LineString", "coordinates": [[9.9,45.603],[9.904,45.603]]}""", "1")))["same"]!);
     }
+
+    [Fact]
+    public async Task The_map_draws_outlines_in_metres_and_blocks_without_one_by_their_rows()
+    {
+        await _client.PostAsync("/api/v1/plantings", """
+            {"code": "BARE", "name": "x", "variety": "Topaz", "rootstock": "M.9", "system": "tall-spindle", "yearPlanted": 2019,
+             "rowSpacing": {"value": 3.5, "unit": "m"}, "treeSpacing": {"value": 1, "unit": "m"}, "area": {"value": 1, "unit": "ha"}}
+            """);
+        await _client.ImportAsync("save", "Planting,Row,Trees\nBARE,1,90\nBARE,2,80\n");
+        var blocks = (await _client.ReadAsync("/api/v1/map"))["blocks"]!.AsArray();
+        JsonNode Block(string code) => blocks.Single(b => (string)b!["code"]! == code)!;
+        Assert.Null(Block("BARE")["outlineHa"]);
+        Assert.Equal([90, 80], Block("BARE")["rows"]!.AsArray().Select(r => (int)r!["trees"]!));
+        // The drawn ring of H2 in the plane has the area of the outline: shoelace over its corners.
+        var ring = Block("H2")["rings"]![0]!.AsArray().Select(p => (X: (double)p!["x"]!, Y: (double)p["y"]!)).ToList();
+        var plane = Math.Abs(ring.Zip(ring.Skip(1).Append(ring[0]), (a, b) => a.X * b.Y - b.X * a.Y).Sum()) / 2 / 10_000;
+        Assert.Equal((double)Block("H2")["outlineHa"]!, plane, 0.01);
+        Assert.Equal(2.6, (double)Block("H2")["statedHa"]!);
+    }
 }

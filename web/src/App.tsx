@@ -22,6 +22,7 @@ const ResultStage = lazy(() => import('./stages/result/ResultStage').then((m) =>
 const HistoryPage = lazy(() => import('./stages/estate/HistoryPage').then((m) => ({ default: m.HistoryPage })));
 const FirstManagerPage = lazy(() => import('./people/FirstManagerPage').then((m) => ({ default: m.FirstManagerPage })));
 const PeoplePage = lazy(() => import('./people/PeoplePage').then((m) => ({ default: m.PeoplePage })));
+const MapPage = lazy(() => import('./stages/estate/MapPage').then((m) => ({ default: m.MapPage })));
 const ExchangePage = lazy(() => import('./exchange/ExchangePage').then((m) => ({ default: m.ExchangePage })));
 const CardPage = lazy(() => import('./stages/prescribe/CardPage').then((m) => ({ default: m.CardPage })));
 
@@ -30,6 +31,7 @@ const router = createBrowserRouter([
     element: <Shell />,
     children: [
       { index: true, element: <SeasonPage /> },
+      { path: 'map', element: <MapPage /> },
       { path: 'exchange', element: <ExchangePage /> },
       { path: 'people', element: <PeoplePage /> },
       { path: 'plantings/new', element: <NewPlantingPage /> },

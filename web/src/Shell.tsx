@@ -19,6 +19,7 @@ export function Shell() {
         <span className="shell-estate"><EstateName /><SeasonName /></span>
         <nav className="shell-places" aria-label={t('places')}>
           <NavLink to={`/${search}`} end>{t('place.season')}</NavLink>
+          <NavLink to={`/map${search}`}>{t('place.map')}</NavLink>
           <NavLink to="/exchange">{t('place.exchange')}</NavLink>
           {may('people') && <NavLink to="/people">{t('place.people')}</NavLink>}
         </nav>

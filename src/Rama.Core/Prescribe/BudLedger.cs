@@ -21,7 +21,7 @@ public sealed record LedgerDrop(int Number, LocalText Name, double Drop, double 
 /// Drawn the same wherever it appears.
 /// </summary>
 /// <param name="Standing">Floral buds standing before pruning; null before a count.</param>
-/// <param name="Drops">What each step takes, in order; steps that take nothing are left out.</param>
+/// <param name="Drops">What each step takes, in order; steps that take next to nothing are left out.</param>
 /// <param name="Left">Floral buds left; null before a count.</param>
 /// <param name="Wanted">Floral buds to leave.</param>
 /// <param name="BandLow">Lower edge of the tolerance band.</param>
@@ -40,12 +40,15 @@ public sealed record BudLedger(
     double BudFactor,
     double Tolerance)
 {
+    // Less than half a bud would be told as none.
+    private const double SmallestDrop = 0.5;
+
     /// <summary>Puts the account together from a target and, once trees are counted, a decision and its prescription.</summary>
     public static BudLedger Of(
         double budsToLeave, double fruitWanted, double budFactor, DecisionSettings settings, PruningDecision? decision, Prescription? prescription) =>
         new(
             decision is null ? null : new(decision.Standing.Mean, decision.Standing.Low, decision.Standing.High),
-            prescription is null ? [] : [.. prescription.Cuts.Where(c => c.Drop > 0).Select(c => new LedgerDrop(c.Number, c.Name, c.Drop, c.BudsAfter))],
+            prescription is null ? [] : [.. prescription.Cuts.Where(c => c.Drop >= SmallestDrop).Select(c => new LedgerDrop(c.Number, c.Name, c.Drop, c.BudsAfter))],
             prescription is null ? null : new(prescription.BudsLeft, prescription.BudsLeftLow, prescription.BudsLeftHigh),
             budsToLeave, budsToLeave * (1 - settings.Tolerance), budsToLeave * (1 + settings.Tolerance), fruitWanted, budFactor, settings.Tolerance);
 }

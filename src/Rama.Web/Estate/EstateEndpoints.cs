@@ -55,6 +55,8 @@ internal static class EstateEndpoints
     {
         var group = api.MapGroup("").WithTags("Estate").For(Act.Read);
         group.MapGet("/catalogue", () => TypedResults.Ok(Catalogue())).WithSummary("Varieties, rootstocks, systems and units");
+        group.MapGet("/map", async (MapStore store, CancellationToken cancel) => TypedResults.Ok(await store.ReadAsync(cancel)))
+            .WithSummary("Outlines of blocks and lines of rows, in metres from the middle of the estate");
         group.MapGet("/plantings/{id:guid}", Get).WithSummary("One planting with its plan of a season, the one at hand unless another is named");
         group.MapGet("/plantings/{id:guid}/history", History).WithSummary("What changed at a planting, the latest first");
         group.MapPost("/plantings", Add).For(Act.Plantings).WithSummary("Add a planting");

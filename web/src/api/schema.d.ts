@@ -1048,6 +1048,51 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/map": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Outlines of blocks and lines of rows, in metres from the middle of the estate */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EstateMap"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/plantings/{id}": {
         parameters: {
             query?: never;
@@ -2496,6 +2541,9 @@ export interface components {
             /** Format: double */
             season?: null | number;
         };
+        EstateMap: {
+            blocks: components["schemas"]["MapBlock"][];
+        };
         ExchangeColumn: {
             field: string;
             kind: components["schemas"]["ColumnKind"];
@@ -2695,6 +2743,32 @@ export interface components {
             en: string;
             /** @description Spanish. */
             es: string;
+        };
+        MapBlock: {
+            code: string;
+            site: string;
+            plantings: string[];
+            /** Format: double */
+            outlineHa: null | number;
+            /** Format: double */
+            statedHa: number;
+            rings: components["schemas"]["MapPoint"][][];
+            lines: components["schemas"]["MapPoint"][][];
+            rows: components["schemas"]["MapRow"][];
+        };
+        MapPoint: {
+            /** Format: double */
+            x: number;
+            /** Format: double */
+            y: number;
+        };
+        MapRow: {
+            /** Format: int32 */
+            row: number;
+            /** Format: int32 */
+            firstTree: number;
+            /** Format: int32 */
+            trees: number;
         };
         /** @description The mean of a simple random sample with its Student-t confidence interval. */
         MeanInterval: {

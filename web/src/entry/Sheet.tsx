@@ -31,18 +31,21 @@ interface SheetProps {
   problem: (line: number, field: string) => string | undefined;
   /** What a new line starts with. */
   blank?: Line;
+  /** Whether the columns need the width, so that problems go below their line instead of beside it. */
+  full?: boolean;
 }
 
 /**
  * Lines of entries like in a spreadsheet. There is always an empty line to type into; Enter goes on from cell to cell,
  * arrows move, and cells copied from a spreadsheet are pasted over as many lines as they hold.
  */
-export function Sheet({ path, columns, lines, onLines, problem, blank = {} }: SheetProps) {
+export function Sheet({ path, columns, lines, onLines, problem, blank = {}, full = false }: SheetProps) {
   const { t } = useReading();
   const table = useRef<HTMLTableElement>(null);
   // A chosen unit alone does not make a line.
   const typed = columns.filter((c) => !c.options).map((c) => c.key);
   const isEmpty = (line: Line) => isEmptyLine(line, typed);
+  const all = columns.reduce((sum, c) => sum + (c.wide ?? 1), 0);
   const rows = [...lines, blank];
   const set = (index: number, column: string, text: string) => {
     onLines(rows.map((line, i) => (i === index ? { ...line, [column]: text } : line)).filter((line, i) => i < lines.length || !isEmpty(line)));
@@ -78,8 +81,8 @@ export function Sheet({ path, columns, lines, onLines, problem, blank = {} }: Sh
   };
   let sent = -1;
   return (
-    <table className="entry-sheet" ref={table} style={{ '--columns': columns.length } as CSSProperties}>
-      <colgroup><col className="sheet-number" />{columns.map((c) => <col key={c.key} style={{ width: `${(c.wide ?? 1) * 100}px` }} />)}<col className="sheet-side-column" /></colgroup>
+    <table className={full ? 'entry-sheet sheet-full' : 'entry-sheet'} ref={table} style={{ '--columns': columns.length } as CSSProperties}>
+      <colgroup><col className="sheet-number" />{columns.map((c) => <col key={c.key} style={{ width: `${((c.wide ?? 1) / all) * (full ? 92 : 70)}%` }} />)}<col className="sheet-side-column" /></colgroup>
       <thead>
         <tr>
           <th aria-label={t('sheet.line')} />

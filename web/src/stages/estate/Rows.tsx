@@ -17,7 +17,7 @@ export function Rows() {
     <div className="rows" data-test="rows">
       <h2>{t('rows.title')}</h2>
       <Part section="rows">
-        <Sheet path="rows.rows" columns={columns} lines={draft('rows').lines} onLines={(lines) => { change('rows', { lines }); }}
+        <Sheet full path="rows.rows" columns={columns} lines={draft('rows').lines} onLines={(lines) => { change('rows', { lines }); }}
           problem={(line, field) => problem('rows', `rows[${line}].${field}`)} />
         <p className="small dim">{t('rows.text')}</p>
       </Part>

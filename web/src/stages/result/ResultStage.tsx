@@ -26,7 +26,7 @@ export function ResultStage() {
       <section>
         <div className="stage-head"><h2>{t('result.title')}</h2></div>
         <Part section="records">
-          <Sheet path="records.seasons" columns={columns} lines={draft('records').lines} blank={{ yieldUnit: 't/ha', fruitSizeUnit: 'g', packOutUnit: '%' }}
+          <Sheet full path="records.seasons" columns={columns} lines={draft('records').lines} blank={{ yieldUnit: 't/ha', fruitSizeUnit: 'g', packOutUnit: '%' }}
             onLines={(lines) => { change('records', { lines }); }} problem={(line, field) => problem('records', `seasons[${line}].${field}`)} />
           <p className="small dim">{t('result.text')}</p>
         </Part>
