@@ -14,7 +14,7 @@ using Rama.Data.Season;
 namespace Rama.Data;
 
 /// <summary>Reads and saves the plantings of the estate in scope. An entry is saved whole or not at all.</summary>
-public sealed class PlantingStore(RamaContext database, EstateScope scope)
+public sealed class PlantingStore(RamaContext database, EstateScope scope, CatalogueStore catalogues)
 {
     /// <summary>The estate in scope.</summary>
     public Task<EstateRecord> EstateAsync(CancellationToken cancel) =>
@@ -42,7 +42,7 @@ public sealed class PlantingStore(RamaContext database, EstateScope scope)
             .SingleOrDefaultAsync(p => p.Id == id, cancel);
         if (planting is null) return null;
         var plan = await database.SeasonPlans.Include(p => p.Trees).SingleOrDefaultAsync(p => p.PlantingId == id && p.Season == season, cancel);
-        return new(planting, plan ?? new() { EstateId = estate.Id, PlantingId = id, Season = season.Value }, estate.Season);
+        return new(planting, plan ?? new() { EstateId = estate.Id, PlantingId = id, Season = season.Value }, estate.Season, (await catalogues.ReadAsync(cancel)).Catalogue);
     }
 
     /// <summary>Adds a planting.</summary>
@@ -50,7 +50,7 @@ public sealed class PlantingStore(RamaContext database, EstateScope scope)
     public async Task<StoredPlanting> AddAsync(PlantingEntry entry, CancellationToken cancel)
     {
         var estate = await EstateAsync(cancel);
-        var read = entry.Read(estate.Season);
+        var read = entry.Read(estate.Season, (await catalogues.ReadAsync(cancel)).Catalogue);
         var planting = new PlantingRecord { EstateId = estate.Id };
         planting.Take(entry);
         (await Ground.LoadAsync(database, estate, cancel)).Place(planting, read.Site, read.Block);
@@ -65,10 +65,10 @@ public sealed class PlantingStore(RamaContext database, EstateScope scope)
     public Task<StoredPlanting?> SaveAsync(Guid id, uint version, PlantingEntry entry, CancellationToken cancel) =>
         ChangePlantingAsync(id, version, async stored =>
         {
-            var read = entry.Read(stored.Season);
+            var read = entry.Read(stored.Season, stored.Catalogue);
             stored.Planting.Take(entry);
             (await Ground.LoadAsync(database, await EstateAsync(cancel), cancel)).Place(stored.Planting, read.Site, read.Block);
-        }, cancel);
+        }, cancel, mayLeaveGround: true);
 
     /// <summary>Saves the rows; null when there is no such planting.</summary>
     /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
@@ -99,7 +99,7 @@ public sealed class PlantingStore(RamaContext database, EstateScope scope)
         {
             database.Remove(stored.Planting);
             return Task.CompletedTask;
-        }, cancel) is not null;
+        }, cancel, mayLeaveGround: true) is not null;
 
     /// <summary>What changed at a planting, the latest first.</summary>
     public async Task<IReadOnlyList<ChangeRecord>> HistoryAsync(Guid id, int most, CancellationToken cancel) =>
@@ -151,16 +151,19 @@ public sealed class PlantingStore(RamaContext database, EstateScope scope)
         reader.ThrowIfAny();
     }
 
-    private Task<StoredPlanting?> ChangePlantingAsync(Guid id, uint version, Func<StoredPlanting, Task> change, CancellationToken cancel) =>
+    private Task<StoredPlanting?> ChangePlantingAsync(
+        Guid id, uint version, Func<StoredPlanting, Task> change, CancellationToken cancel, bool mayLeaveGround = false) =>
         ChangeAsync(id, async stored =>
         {
             await change(stored);
             Expect(stored.Planting, version);
-        }, cancel, after: async () =>
-        {
-            await (await Ground.LoadAsync(database, await EstateAsync(cancel), cancel)).ClearEmptyAsync(cancel);
-            await database.SaveChangesAsync(cancel);
-        });
+        }, cancel, after: mayLeaveGround ? ClearEmptyGroundAsync : null);
+
+    private async Task ClearEmptyGroundAsync(CancellationToken cancel)
+    {
+        await (await Ground.LoadAsync(database, await EstateAsync(cancel), cancel)).ClearEmptyAsync(cancel);
+        await database.SaveChangesAsync(cancel);
+    }
 
     private Task<StoredPlanting?> ChangePlanAsync(Guid id, uint version, Action<SeasonPlanRecord> change, CancellationToken cancel) =>
         ChangeAsync(id, stored =>
@@ -187,7 +190,7 @@ public sealed class PlantingStore(RamaContext database, EstateScope scope)
         entry.Property(nameof(PlantingRecord.Version)).OriginalValue = version;
     }
 
-    private async Task<StoredPlanting?> ChangeAsync(Guid id, Func<StoredPlanting, Task> change, CancellationToken cancel, Func<Task>? after = null)
+    private async Task<StoredPlanting?> ChangeAsync(Guid id, Func<StoredPlanting, Task> change, CancellationToken cancel, Func<CancellationToken, Task>? after = null)
     {
         if (await FindAsync(id, cancel) is not { } stored) return null;
         try
@@ -196,7 +199,7 @@ public sealed class PlantingStore(RamaContext database, EstateScope scope)
             {
                 await change(stored);
                 await SaveAsync(cancel);
-                if (after is not null) await after();
+                if (after is not null) await after(cancel);
             }, cancel);
             return stored;
         }

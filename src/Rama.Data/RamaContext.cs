@@ -22,6 +22,8 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
 
     public DbSet<BlockRecord> Blocks => Set<BlockRecord>();
 
+    public DbSet<OwnVarietyRecord> OwnVarieties => Set<OwnVarietyRecord>();
+
     public DbSet<RowLineRecord> RowLines => Set<RowLineRecord>();
 
     public DbSet<PlantingRecord> Plantings => Set<PlantingRecord>();
@@ -48,6 +50,7 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
         builder.ApplyConfigurationsFromAssembly(typeof(RamaContext).Assembly);
         builder.Entity<SiteRecord>().HasQueryFilter(s => s.EstateId == EstateId);
         builder.Entity<BlockRecord>().HasQueryFilter(b => b.EstateId == EstateId);
+        builder.Entity<OwnVarietyRecord>().HasQueryFilter(v => v.EstateId == EstateId);
         builder.Entity<RowLineRecord>().HasQueryFilter(l => l.EstateId == EstateId);
         builder.Entity<PlantingRecord>().HasQueryFilter(p => p.EstateId == EstateId);
         builder.Entity<PlantingRowRecord>().HasQueryFilter(r => r.EstateId == EstateId);

@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using Rama.Core.Estate;
 using Rama.Data.Season;
 
 namespace Rama.Data;
@@ -23,7 +24,8 @@ public sealed class SeasonStore(RamaContext database)
         [.. (await database.SeasonPlans.Select(p => p.Season).Distinct().ToListAsync(cancel)).Append(current).Distinct().OrderDescending()];
 
     /// <summary>The plantings of these ids, or all, with their plans of a season.</summary>
-    public async Task<IReadOnlyList<StoredPlanting>> ReadAsync(int season, int current, IReadOnlyCollection<Guid>? ids, CancellationToken cancel)
+    public async Task<IReadOnlyList<StoredPlanting>> ReadAsync(
+        int season, int current, Catalogue catalogue, IReadOnlyCollection<Guid>? ids, CancellationToken cancel)
     {
         var plantings = await database.Plantings.AsNoTrackingWithIdentityResolution()
             .Include(p => p.Block!.Site).Include(p => p.Rows).Include(p => p.Results).AsSplitQuery()
@@ -32,7 +34,7 @@ public sealed class SeasonStore(RamaContext database)
             .Where(p => p.Season == season && (ids == null || ids.Contains(p.PlantingId))).ToDictionaryAsync(p => p.PlantingId, cancel);
         return [
             .. plantings.Select(p => new StoredPlanting(
-                p, plans.GetValueOrDefault(p.Id) ?? new SeasonPlanRecord { EstateId = p.EstateId, PlantingId = p.Id, Season = season }, current)),
+                p, plans.GetValueOrDefault(p.Id) ?? new SeasonPlanRecord { EstateId = p.EstateId, PlantingId = p.Id, Season = season }, current, catalogue)),
         ];
     }
 }

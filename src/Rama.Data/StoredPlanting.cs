@@ -1,3 +1,4 @@
+using Rama.Core.Estate;
 using Rama.Core.Prescribe;
 using Rama.Data.Estate;
 using Rama.Data.Season;
@@ -8,7 +9,12 @@ namespace Rama.Data;
 /// <param name="Planting">The planting with its block, site, rows and past results.</param>
 /// <param name="Plan">The plan; its version is 0 while nothing is saved for the season.</param>
 /// <param name="Season">The season at hand; a plan of another can be read and not saved.</param>
-public sealed record StoredPlanting(PlantingRecord Planting, SeasonPlanRecord Plan, int Season)
+/// <param name="Catalogue">The estate's catalogue.</param>
+public sealed record StoredPlanting(PlantingRecord Planting, SeasonPlanRecord Plan, int Season, Catalogue Catalogue)
 {
-    public PlanEntry ToPlan() => Plan.ToPlan(Planting);
+    /// <summary>All that was entered for the planting and season.</summary>
+    public PlanEntry ToEntry() => Plan.ToPlan(Planting);
+
+    /// <summary>What follows from it.</summary>
+    public PruningPlan Work() => PruningPlan.Of(ToEntry(), Catalogue);
 }

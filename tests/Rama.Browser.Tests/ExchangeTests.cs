@@ -105,4 +105,21 @@ public sealed class ExchangeTests(RamaServer server) : IClassFixture<RamaServer>
         page.Says("[data-test='read-only']", "Season 2026 is closed");
         page.Says(".chain", "fruit");
     }
+
+    [Fact]
+    public void A_manager_who_knows_better_changes_a_number_and_can_go_back()
+    {
+        using var page = new Page(server).Open("/catalogue");
+        page.Click("[data-test='change-Topaz']");
+        page.Type("variety.setShare", "7");
+        page.Click("[data-test='save-variety']");
+        Assert.Contains("0.01", page.Problem("variety.setShare"), StringComparison.Ordinal);
+        page.Type("variety.setShare", "0.7");
+        page.Click("[data-test='save-variety']");
+        page.Says("[data-test='varieties']", "own numbers");
+        page.Says("[data-test='varieties']", "shipped 0.62");
+        page.Click("[data-test='change-Topaz']");
+        page.Click("[data-test='back-to-shipped']");
+        page.Until("as shipped", () => !page.Find("[data-test='varieties']").Text.Contains("shipped", StringComparison.Ordinal));
+    }
 }

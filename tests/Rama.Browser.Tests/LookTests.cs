@@ -25,6 +25,7 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("/people")]
     [InlineData("/exchange")]
     [InlineData("/map")]
+    [InlineData("/catalogue")]
     public void A_page_has_no_accessibility_faults(string path)
     {
         using var page = new Page(server).Open(path);

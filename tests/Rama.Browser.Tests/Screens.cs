@@ -22,6 +22,35 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             page.Find(".columns");
             Shoot(page, stage);
         }
+        using (var page = new Page(server, 1280, 1100).OpenPlanting("H3", "estate"))
+        {
+            page.Find("[data-test='rows']");
+            Shoot(page, "planting");
+        }
+        using (var page = new Page(server).OpenPlanting("H2", "result"))
+        {
+            page.Find(".chain");
+            Shoot(page, "result");
+        }
+        foreach (var (path, ready, name) in new[] { ("/map", "[data-test='block-H4']", "map"), ("/catalogue", "[data-test='varieties']", "catalogue"), ("/people", "[data-test='people']", "people") })
+        {
+            using var page = new Page(server).Open(path);
+            page.Find(ready);
+            Shoot(page, name);
+        }
+        using (var page = new Page(server).Open("/exchange"))
+        {
+            page.Find(".export");
+            var file = Path.Combine(Directory.CreateTempSubdirectory("rama").FullName, "parcelas.csv");
+            File.WriteAllText(file, """
+                Finca;Código;Nombre;Variedad;Patrón;Plantado;Entre filas (m);Sobre fila (m);Superficie (ha)
+                Weir Bank;W7;Reed Piece;Jonagold;M.9;2021;3,3;1;1,6
+                Weir Bank;W8;Heron Field;Topaz;M.9;2031;3,4;1,1;2,25
+                """);
+            page.Driver.FindElement(By.CssSelector("[data-test='file']")).SendKeys(file);
+            page.Says("[data-test='report']", "to mend");
+            Shoot(page, "import");
+        }
         using (var page = new Page(server, 1280, 1250).OpenPlanting("H4", "prescribe"))
         {
             page.Click("[data-test='card']");

@@ -53,15 +53,20 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
         Assert.Equal(200, target.Status);
         Assert.Equal(200, (await _client.PutAsync($"{path}/count", $$$"""{"version": {{{target.Body["planVersion"]}}}, "count": {"floralShare": {"value": 0.4, "unit": "share"}, "trees": [{"row": 1, "tree": 6, "buds": 700, "girth": {"value": 6.1, "unit": "in"}}]}}""")).Status);
 
+        Assert.Equal(200, (await _client.PutAsync("/api/v1/catalogue/varieties", """
+            {"version": 0, "variety": {"name": "Fuji", "biennialProne": true, "cropDensityLow": 3.5, "cropDensityHigh": 5.5, "setShare": 0.55, "setShareSd": 0.1, "fruitMassG": 235, "source": "own scales"}}
+            """)).Status);
+
         var first = await _client.DownloadAsync("/api/v1/exports/estate");
         using var other = await EmptyEstate("Larkfold Orchards");
         Assert.Equal((204, ""), await ReadIn(other, first));
         var (before, after) = (Files(first), Files(await other.DownloadAsync("/api/v1/exports/estate")));
         Assert.Equal(before.Keys.Order(), after.Keys.Order());
-        Assert.Equal(["counts.csv", "estate.json", "ground.geojson", "history.csv", "plans.csv", "plantings.csv", "rows.csv", "seasons.csv", "trunks.csv"], before.Keys.Order());
+        Assert.Equal(["counts.csv", "estate.json", "ground.geojson", "history.csv", "plans.csv", "plantings.csv", "rows.csv", "seasons.csv", "trunks.csv", "varieties.json"], before.Keys.Order());
         // A new estate begins its own history.
         Assert.All(before.Keys.Where(k => k != "history.csv"), name => Assert.Equal(before[name], after[name]));
         Assert.Contains("R9", after["counts.csv"], StringComparison.Ordinal);
+        Assert.Contains("own scales", after["varieties.json"], StringComparison.Ordinal);
 
         // The same numbers follow.
         JsonNode Plan(JsonNode view) => view["plan"]!;

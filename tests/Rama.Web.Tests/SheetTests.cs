@@ -105,6 +105,7 @@ public sealed class SheetTests
         { "list.json", """{"plantings": []}"""u8.ToArray(), "type" },
         { "broken.geojson", """{"type": "FeatureCollection", "features": [{"""u8.ToArray(), "broken" },
         { "deep.geojson", Encoding.UTF8.GetBytes(new string('[', 5_000)).Prepend((byte)'{').ToArray(), "broken" },
+        { "wide.geojson", Encoding.UTF8.GetBytes("{\"features\": [" + string.Join(",", Enumerable.Range(0, 300).Select(i => $"{{\"properties\": {{\"p{i}\": 1}}}}")) + "]}"), "columns" },
         { "projected.geojson", """{"type": "FeatureCollection", "crs": {"properties": {"name": "EPSG:32632"}}, "features": [{}]}"""u8.ToArray(), "type" },
     };
 

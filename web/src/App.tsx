@@ -23,6 +23,7 @@ const HistoryPage = lazy(() => import('./stages/estate/HistoryPage').then((m) =>
 const FirstManagerPage = lazy(() => import('./people/FirstManagerPage').then((m) => ({ default: m.FirstManagerPage })));
 const PeoplePage = lazy(() => import('./people/PeoplePage').then((m) => ({ default: m.PeoplePage })));
 const MapPage = lazy(() => import('./stages/estate/MapPage').then((m) => ({ default: m.MapPage })));
+const CataloguePage = lazy(() => import('./stages/estate/CataloguePage').then((m) => ({ default: m.CataloguePage })));
 const ExchangePage = lazy(() => import('./exchange/ExchangePage').then((m) => ({ default: m.ExchangePage })));
 const CardPage = lazy(() => import('./stages/prescribe/CardPage').then((m) => ({ default: m.CardPage })));
 
@@ -32,6 +33,7 @@ const router = createBrowserRouter([
     children: [
       { index: true, element: <SeasonPage /> },
       { path: 'map', element: <MapPage /> },
+      { path: 'catalogue', element: <CataloguePage /> },
       { path: 'exchange', element: <ExchangePage /> },
       { path: 'people', element: <PeoplePage /> },
       { path: 'plantings/new', element: <NewPlantingPage /> },

@@ -32,9 +32,11 @@ public sealed record PlantingEntry : DensityEntry
 
     /// <summary>Reads the entry against the catalogue and the season.</summary>
     /// <param name="season">Calendar year of the harvest planned for.</param>
+    /// <param name="catalogue">The estate's catalogue; the shipped one when left out.</param>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
-    public Planting Read(int season)
+    public Planting Read(int season, Catalogue? catalogue = null)
     {
+        catalogue ??= Catalogue.Shipped;
         var reader = new EntryReader();
         var site = reader.OptionalText("site", "Site", Site, 60);
         var code = reader.Text("code", "Planting", Code, 12);
@@ -42,9 +44,9 @@ public sealed record PlantingEntry : DensityEntry
         var name = reader.Text("name", "Name", Name, 60);
         var form = reader.Under("", ReadForm);
         var year = reader.RequiredWhole("yearPlanted", "Year planted", YearPlanted, "", 1900, season);
-        var variety = Catalogue.Shipped.Variety(Variety);
+        var variety = catalogue.Variety(Variety);
         if (variety is null) reader.Add("variety", "unknown", "Variety: please choose one from the catalogue.");
-        var rootstock = Catalogue.Shipped.Rootstock(Rootstock);
+        var rootstock = catalogue.Rootstock(Rootstock);
         if (rootstock is null) reader.Add("rootstock", "unknown", "Rootstock: please choose one from the catalogue.");
         else if (variety is not null && rootstock.Crop != variety.Crop)
             reader.Add("rootstock", "conflict", $"Rootstock: {rootstock.Name} is a stock for {rootstock.Crop}, {variety.Name} is {variety.Crop}.");

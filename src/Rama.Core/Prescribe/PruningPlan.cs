@@ -35,10 +35,12 @@ public sealed record PruningPlan(
     IReadOnlyList<FieldProblem> Problems)
 {
     /// <summary>Works the plan out, stage by stage.</summary>
-    public static PruningPlan Of(PlanEntry entry)
+    /// <param name="entry">All that was typed.</param>
+    /// <param name="catalogue">The estate's catalogue; the shipped one when left out.</param>
+    public static PruningPlan Of(PlanEntry entry, Catalogue? catalogue = null)
     {
         var reader = new EntryReader();
-        var planting = reader.Under("planting", () => entry.Planting.Read(entry.Season));
+        var planting = reader.Under("planting", () => entry.Planting.Read(entry.Season, catalogue));
         var rows = entry.Rows.Rows.Count == 0 ? null : reader.Under("rows", entry.Rows.Read);
         var target = entry.Target.IsUntouched ? null : reader.Under("target", entry.Target.Read);
         var counted = reader.Under("count", entry.Count.Read);
@@ -52,7 +54,7 @@ public sealed record PruningPlan(
 
         var buds = BudTarget.Of(crop.FruitPerTree, target!.BudFactor);
         var decision = survey is null ? null : PruningDecision.Of(
-            new(survey.Buds.Mean, survey.Buds.Low, survey.Buds.High), buds.BudsPerTree, settings, crop.FruitPerTree, planting.Variety.SetShare);
+            new(survey.Buds.Mean, survey.Buds.Low, survey.Buds.High), buds.BudsPerTree, settings, crop.FruitPerTree, planting.Variety.SetShare.Value);
         var limbs = survey?.MeanLimbs ?? target.LimbsPerTree;
         var prescription = decision is null ? null : Prescription.Of(planting.System, decision, limbs);
         // Per limb means per limb kept, so it waits for the prescription wherever there is one.

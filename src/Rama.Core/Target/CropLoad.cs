@@ -20,18 +20,20 @@ public static class CropLoad
         if (meanTcsaCm2 is not { } tcsa || tcsa <= 0) return warnings;
 
         var variety = planting.Variety;
+        // Not every crop is told by its trunk.
+        if (variety is not { CropDensityLow.Value: var low, CropDensityHigh.Value: var high }) return warnings;
         var load = fruitPerTree / tcsa;
         Figure[] figures =
         [
-            new("crop density", load, "fruit/cm²"), new("usual from", variety.CropDensityLow, "fruit/cm²"),
-            new("usual to", variety.CropDensityHigh, "fruit/cm²"),
+            new("crop density", load, "fruit/cm²"), new("usual from", low, "fruit/cm²"),
+            new("usual to", high, "fruit/cm²"),
         ];
-        var range = $"{variety.CropDensityLow:0.#} to {variety.CropDensityHigh:0.#}";
-        if (load > variety.CropDensityHigh)
+        var range = $"{low:0.#} to {high:0.#}";
+        if (load > high)
             warnings.Add(new("crop-load.high",
-                $"The target is {load:0.0} fruit per cm² of trunk; {variety.Name} usually carries {range}. Expect small fruit{(variety.BiennialProne ? " and a light bloom next year" : "")}; lower the yield or accept smaller fruit.",
+                $"The target is {load:0.0} fruit per cm² of trunk; {variety.Name} usually carries {range}. Expect small fruit{(variety.Traits.BiennialProne ? " and a light bloom next year" : "")}; lower the yield or accept smaller fruit.",
                 figures));
-        else if (load < variety.CropDensityLow)
+        else if (load < low)
             warnings.Add(new("crop-load.low",
                 $"The target is {load:0.0} fruit per cm² of trunk; {variety.Name} usually carries {range}. The trees could carry more; expect large fruit and strong growth.",
                 figures));

@@ -37,6 +37,19 @@ internal sealed class BlockConfiguration : IEntityTypeConfiguration<BlockRecord>
     }
 }
 
+internal sealed class OwnVarietyConfiguration : IEntityTypeConfiguration<OwnVarietyRecord>
+{
+    public void Configure(EntityTypeBuilder<OwnVarietyRecord> builder)
+    {
+        builder.ToTable("own_varieties");
+        builder.HasKey(v => new { v.EstateId, v.Name });
+        builder.HasOne<EstateRecord>().WithMany().HasForeignKey(v => v.EstateId);
+        builder.Property(v => v.Name).HasMaxLength(60);
+        builder.Property(v => v.Data).HasColumnType("jsonb");
+        builder.Property(v => v.Version).IsRowVersion();
+    }
+}
+
 internal sealed class RowLineConfiguration : IEntityTypeConfiguration<RowLineRecord>
 {
     public void Configure(EntityTypeBuilder<RowLineRecord> builder)

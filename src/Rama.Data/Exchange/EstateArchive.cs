@@ -5,6 +5,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
+using Rama.Core.Explain;
 using Rama.Data.Estate;
 
 namespace Rama.Data.Exchange;
@@ -13,7 +14,7 @@ namespace Rama.Data.Exchange;
 /// Everything an estate owns as open files: <c>estate.json</c>, a CSV per table, <c>ground.geojson</c>, and the history to
 /// read. docs/exchange.md describes them. What is written can be read into an empty estate with the same result.
 /// </summary>
-public sealed class EstateArchive(RamaContext database, EstateScope scope, Importer importer)
+public sealed class EstateArchive(RamaContext database, EstateScope scope, CatalogueStore catalogues, Importer importer)
 {
     /// <summary>Version of the format; a reader refuses later ones.</summary>
     public const int Version = 1;
@@ -61,6 +62,8 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Impor
             if (table.Name == "ground") WriteGeoJson(entry, lines);
             else SheetWriter.WriteCsv(entry, table.Headers, lines);
         }
+        await using (var entry = zip.CreateEntry("varieties.json").Open())
+            await JsonSerializer.SerializeAsync(entry, await OwnVarietiesAsync(cancel), Json, cancel);
         await using (var entry = zip.CreateEntry("history.csv").Open())
             SheetWriter.WriteCsv(entry, HistoryHeaders, await HistoryAsync(source, cancel));
     }
@@ -89,6 +92,7 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Impor
             var estate = await database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
             (estate.Season, estate.Today) = (facts.Season, facts.Today);
             await database.SaveChangesAsync(cancel);
+            await ReadVarietiesAsync(files, cancel);
             foreach (var table in ExchangeTables.All)
             {
                 if (files.Read(FileOf(table)) is not { } content || IsHeaderOnly(content)) continue;
@@ -97,6 +101,31 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Impor
                 if (!report.Saved) throw new ArchiveProblemException(sheet.Name, report.Problems[0]);
             }
         }, cancel);
+    }
+
+    private async Task<JsonArray> OwnVarietiesAsync(CancellationToken cancel) =>
+        [.. (await database.OwnVarieties.AsNoTracking().ToListAsync(cancel)).OrderBy(v => v.Name, StringComparer.Ordinal).Select(v => JsonNode.Parse(v.Data))];
+
+    private async Task ReadVarietiesAsync(ArchiveFiles files, CancellationToken cancel)
+    {
+        if (files.Read("varieties.json") is not { } content) return;
+        try
+        {
+            foreach (var json in JsonNode.Parse(content)!.AsArray())
+            {
+                var variety = OwnVarietyRecord.Parse(json!.ToJsonString());
+                variety.ToEntry().Read();
+                var record = new OwnVarietyRecord { EstateId = scope.EstateId, Name = variety.Name };
+                record.Take(variety);
+                database.Add(record);
+            }
+        }
+        catch (Exception e) when (e is JsonException or InvalidOperationException or UnusableEntryException)
+        {
+            throw new UnreadableFileException("broken", $"varieties.json cannot be read: {(e as UnusableEntryException)?.Problems[0].Message ?? e.Message}", e);
+        }
+        await database.SaveChangesAsync(cancel);
+        catalogues.Forget();
     }
 
     private static bool IsHeaderOnly(byte[] content) =>

@@ -1,3 +1,4 @@
+using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Data.Estate;
 
@@ -46,7 +47,7 @@ public enum LineOutcome
 }
 
 /// <summary>The estate lines are taken into, and what was found on the way.</summary>
-internal sealed class ImportTarget(RamaContext database, EstateRecord estate)
+internal sealed class ImportTarget(RamaContext database, EstateRecord estate, Catalogue catalogue)
 {
     private readonly List<LineProblem> _problems = [];
     private readonly List<LineProblem> _warnings = [];
@@ -55,6 +56,8 @@ internal sealed class ImportTarget(RamaContext database, EstateRecord estate)
     public RamaContext Database { get; } = database;
 
     public EstateRecord Estate { get; } = estate;
+
+    public Catalogue Catalogue { get; } = catalogue;
 
     public IReadOnlyList<LineProblem> Problems => _problems;
 

@@ -21,7 +21,10 @@ internal static class GeoJsonSheet
             if (root.TryGetProperty("crs", out var crs) && !IsWgs84(crs.ToString()))
                 throw new UnreadableFileException("type", "The coordinates are not longitude and latitude. Export the file as WGS 84 (EPSG:4326).");
             var all = features.EnumerateArray().ToList();
-            var headers = all.SelectMany(Properties).Select(p => p.Name).Distinct().Append(GeometryHeader).ToList();
+            if (all.Count > SheetReader.MostLines) throw new UnreadableFileException("size", $"The file holds more than {SheetReader.MostLines:#,0} features. Split it.");
+            // Features may each have names of their own: a column for every one would be more than any map program writes.
+            var headers = all.SelectMany(Properties).Select(p => p.Name).Distinct().Take(SheetReader.MostColumns).Append(GeometryHeader).ToList();
+            if (headers.Count > SheetReader.MostColumns) throw new UnreadableFileException("columns", $"The features have {SheetReader.MostColumns} properties or more; expected fewer.");
             var lines = all.Select((feature, i) =>
             {
                 var cells = Properties(feature).ToDictionary(p => p.Name, p => Cell(p.Value));

@@ -26,7 +26,7 @@ public sealed record ImportReport(
 /// Takes a file into the estate of the scope: all lines or none. Checking does everything but save, so that what is checked is
 /// what will be done.
 /// </summary>
-public sealed class Importer(RamaContext database, EstateScope scope, TimeProvider clock)
+public sealed class Importer(RamaContext database, EstateScope scope, CatalogueStore catalogues, TimeProvider clock)
 {
     private const int MostWarnings = 500;
     private const int Stride = 250;
@@ -42,7 +42,7 @@ public sealed class Importer(RamaContext database, EstateScope scope, TimeProvid
     {
         var table = ExchangeTables.Find(mapping.Table) ?? throw new UnreadableFileException("table", $"There is no table “{mapping.Table}”.");
         var estate = await database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
-        var target = new ImportTarget(database, estate);
+        var target = new ImportTarget(database, estate, (await catalogues.ReadAsync(cancel)).Catalogue);
         Faults(sheet, mapping, table, target);
         database.ChangeTracker.AutoDetectChangesEnabled = false;
         try

@@ -16,7 +16,8 @@ public static class SheetReader
     /// <summary>Most lines below the header.</summary>
     public const int MostLines = 100_000;
 
-    private const int MostColumns = 200;
+    /// <summary>Most columns.</summary>
+    public const int MostColumns = 200;
 
     // A workbook of the largest size allowed unpacks to well below this; one that unpacks to more is made to harm.
     private const long MostUnpackedBytes = 400L * 1024 * 1024;

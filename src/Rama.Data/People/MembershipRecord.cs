@@ -1,9 +1,10 @@
 using Rama.Data.Estate;
+using Rama.Data.History;
 
 namespace Rama.Data.People;
 
 /// <summary>What a person may do in one estate. A person may belong to several.</summary>
-public sealed class MembershipRecord : IEstateOwned
+public sealed class MembershipRecord : IHistoried
 {
     public Guid EstateId { get; init; }
 
@@ -14,6 +15,8 @@ public sealed class MembershipRecord : IEstateOwned
     public PersonRecord? Person { get; init; }
 
     public EstateRecord? Estate { get; init; }
+
+    HistoryPlace IHistoried.Place => new("member", Detail: PersonId.ToString());
 }
 
 /// <summary>What a person may do in an estate; docs/roles.md says which endpoint is open to whom.</summary>

@@ -27,6 +27,9 @@ public enum Act
     /// <summary>Enter what past seasons brought.</summary>
     Records,
 
+    /// <summary>Change the estate's catalogue.</summary>
+    Catalogue,
+
     /// <summary>Close a season and begin another.</summary>
     Season,
 

@@ -27,26 +27,6 @@ public sealed record SaveRows(uint Version, RowListEntry Rows);
 public sealed record ChangeView(
     DateTimeOffset At, string? Person, bool Imported, string Subject, int? Season, string Detail, string Field, string? Old, string? New);
 
-/// <summary>What can be chosen when a planting or target is entered.</summary>
-/// <param name="Varieties">Varieties with their crop.</param>
-/// <param name="Rootstocks">Rootstocks with their crop.</param>
-/// <param name="Systems">Training systems.</param>
-/// <param name="YieldUnits">Codes a yield may be typed in.</param>
-/// <param name="FruitSizeUnits">Codes a fruit size may be typed in.</param>
-/// <param name="Packages">Package masses used unless others are entered.</param>
-/// <param name="Tolerance">Tolerance used unless another is entered, as a share.</param>
-public sealed record CatalogueView(
-    IReadOnlyList<Variety> Varieties,
-    IReadOnlyList<Rootstock> Rootstocks,
-    IReadOnlyList<SystemName> Systems,
-    IReadOnlyList<string> YieldUnits,
-    IReadOnlyList<string> FruitSizeUnits,
-    PackageMasses Packages,
-    double Tolerance);
-
-/// <summary>A training system to choose.</summary>
-public sealed record SystemName(string Id, LocalText Name, IReadOnlyList<string> Crops, double LimbsPerTree);
-
 internal static class EstateEndpoints
 {
     private const int MostChanges = 500;
@@ -54,7 +34,7 @@ internal static class EstateEndpoints
     public static RouteGroupBuilder MapEstate(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("").WithTags("Estate").For(Act.Read);
-        group.MapGet("/catalogue", () => TypedResults.Ok(Catalogue())).WithSummary("Varieties, rootstocks, systems and units");
+        group.MapCatalogue();
         group.MapGet("/map", async (MapStore store, CancellationToken cancel) => TypedResults.Ok(await store.ReadAsync(cancel)))
             .WithSummary("Outlines of blocks and lines of rows, in metres from the middle of the estate");
         group.MapGet("/plantings/{id:guid}", Get).WithSummary("One planting with its plan of a season, the one at hand unless another is named");
@@ -72,11 +52,6 @@ internal static class EstateEndpoints
             .WithSummary("Trees per hectare and bearing trees from spacing, area and gaps");
         return calculations;
     }
-
-    private static CatalogueView Catalogue() => new(
-        Core.Estate.Catalogue.Shipped.Varieties, Core.Estate.Catalogue.Shipped.Rootstocks,
-        [.. TrainingSystem.Shipped.Select(s => new SystemName(s.Id, s.Name, s.Crops, s.Form.LimbsPerTree))],
-        YieldTarget.UnitCodes, FruitSize.UnitCodes, PackageMasses.Default, DecisionSettings.DefaultTolerance);
 
     private static async Task<Results<Ok<PlantingView>, NotFound>> Get(Guid id, PlantingStore store, CancellationToken cancel, int? season = null) =>
         await store.FindAsync(id, cancel, season) is { } stored ? TypedResults.Ok(PlantingView.Of(stored)) : TypedResults.NotFound();

@@ -40,8 +40,8 @@ public sealed record PlantingView(
 {
     internal static PlantingView Of(StoredPlanting stored)
     {
-        var entry = stored.ToPlan();
-        var plan = PruningPlan.Of(entry);
+        var entry = stored.ToEntry();
+        var plan = stored.Work();
         var records = stored.Planting.ToRecords();
         return new(
             stored.Planting.Id, stored.Planting.Version, stored.Plan.Version, entry.Season, entry.Season != stored.Season,

@@ -7,6 +7,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
+using Npgsql;
 using Rama.Core.Explain;
 using Rama.Data.Exchange;
 using Rama.Web.Accounts;
@@ -129,7 +130,7 @@ internal static class ImportEndpoints
                 return e.Message;
             case UnusableEntryException entry:
                 return entry.Problems[0].Message;
-            case DbUpdateConcurrencyException:
+            case DbUpdateConcurrencyException or DbUpdateException { InnerException: PostgresException { SqlState: PostgresErrorCodes.UniqueViolation } }:
                 return "Someone changed the same plantings meanwhile. Nothing was saved; check the file again.";
             default:
                 log.LogError(e, "An import failed.");

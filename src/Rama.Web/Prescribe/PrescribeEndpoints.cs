@@ -19,7 +19,8 @@ internal static class PrescribeEndpoints
     {
         calculations.MapPost("/prescription", (PrescriptionEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("Cuts in order with what each is expected to drop");
-        calculations.MapPost("/plan", (PlanEntry entry) => TypedResults.Ok(PruningPlan.Of(entry)))
+        calculations.MapPost("/plan", async (PlanEntry entry, CatalogueStore catalogues, CancellationToken cancel) =>
+                TypedResults.Ok(PruningPlan.Of(entry, (await catalogues.ReadAsync(cancel)).Catalogue)))
             .WithSummary("The whole plan of one planting, as far as the entries reach, with the problems of the rest");
         return calculations;
     }
@@ -30,7 +31,6 @@ internal static class PrescribeEndpoints
         if (!LocalText.Languages.Contains(language))
             throw new UnusableEntryException([new("language", "unknown", $"Language: expected one of {string.Join(", ", LocalText.Languages)}.")]);
         if (await store.FindAsync(id, cancel, season) is not { } stored) return TypedResults.NotFound();
-        var entry = stored.ToPlan();
-        return PruningCard.Of(PruningPlan.Of(entry), entry.Season, language) is { } card ? TypedResults.Ok(card) : TypedResults.NotFound();
+        return PruningCard.Of(stored.Work(), stored.Plan.Season, language) is { } card ? TypedResults.Ok(card) : TypedResults.NotFound();
     }
 }

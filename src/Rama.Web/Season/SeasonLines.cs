@@ -1,5 +1,4 @@
 using Microsoft.Extensions.Caching.Memory;
-using Rama.Core.Prescribe;
 using Rama.Data;
 
 namespace Rama.Web.Season;
@@ -8,31 +7,31 @@ namespace Rama.Web.Season;
 /// What the season page needs of every planting. A plan is worked out once per version of what it rests on; the versions
 /// come from the database each time, so that several copies of the application never show different things.
 /// </summary>
-internal sealed class SeasonLines(SeasonStore store, IMemoryCache cache)
+internal sealed class SeasonLines(SeasonStore store, CatalogueStore catalogues, IMemoryCache cache)
 {
     /// <summary>All plantings of the estate in scope.</summary>
     public async Task<IReadOnlyList<PlannedPlanting>> ReadAsync(int season, int current, CancellationToken cancel)
     {
         var versions = await store.VersionsAsync(season, cancel);
-        var known = versions.ToDictionary(v => v.Id, v => cache.Get<PlannedPlanting>(Key(v, season)));
+        var catalogue = await catalogues.ReadAsync(cancel);
+        (string, Guid, uint, uint, int, int) Key(PlantingVersion v) => ("season", v.Id, v.Planting, v.Plan, season, catalogue.Stamp);
+        var known = versions.ToDictionary(v => v.Id, v => cache.Get<PlannedPlanting>(Key(v)));
         var fresh = versions.Where(v => known[v.Id] is null).ToList();
         // Past half, reading all is quicker than naming each.
         var ids = fresh.Count > versions.Count / 2 ? null : fresh.Select(v => v.Id).ToList();
         if (fresh.Count > 0)
         {
             var byId = fresh.ToDictionary(v => v.Id);
-            foreach (var stored in await store.ReadAsync(season, current, ids, cancel))
+            foreach (var stored in await store.ReadAsync(season, current, catalogue.Catalogue, ids, cancel))
             {
                 var planned = PlannedPlanting.Of(stored);
                 known[stored.Planting.Id] = planned;
-                if (byId.TryGetValue(stored.Planting.Id, out var version)) cache.Set(Key(version, season), planned, TimeSpan.FromHours(6));
+                if (byId.TryGetValue(stored.Planting.Id, out var version)) cache.Set(Key(version), planned, TimeSpan.FromHours(6));
             }
         }
         // Removed in between: no longer there to be read.
         return [.. versions.Select(v => known[v.Id] is { } planned ? planned with { Site = v.Site, Block = v.Block } : null).OfType<PlannedPlanting>()];
     }
-
-    private static (string, Guid, uint, uint, int) Key(PlantingVersion v, int season) => ("season", v.Id, v.Planting, v.Plan, season);
 }
 
 /// <summary>A planting with what its plan comes to.</summary>
@@ -41,7 +40,7 @@ internal sealed record PlannedPlanting(
 {
     public static PlannedPlanting Of(StoredPlanting stored)
     {
-        var plan = PruningPlan.Of(stored.ToPlan());
+        var plan = stored.Work();
         var planting = stored.Planting;
         var line = new SeasonLine(
             planting.Id, planting.Code, planting.Name, planting.Block!.Site!.Name, planting.Block.Code,

@@ -1010,7 +1010,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Varieties, rootstocks, systems and units */
+        /** Crops, varieties beside the shipped ones, rootstocks, systems and units */
         get: {
             parameters: {
                 query?: never;
@@ -1043,6 +1043,109 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/catalogue/varieties": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Save a variety of the estate's own, or its own numbers for a shipped one */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveVariety"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CatalogueView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/catalogue/varieties/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Go back to the shipped variety, or remove one of the estate's own */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CatalogueView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -2099,7 +2202,7 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /** @enum {unknown} */
-        Act: "read" | "count" | "rows" | "settings" | "target" | "plantings" | "records" | "season" | "exchange" | "people";
+        Act: "read" | "count" | "rows" | "settings" | "target" | "plantings" | "records" | "catalogue" | "season" | "exchange" | "people";
         AddPersonEntry: {
             role?: components["schemas"]["Role"];
             name?: null | string;
@@ -2148,6 +2251,16 @@ export interface components {
             /** @description The code of the unit, such as `m`, `ft` or `t/ha`. */
             unit?: null | string;
         };
+        /**
+         * @description On which wood a crop bears.
+         * @enum {unknown}
+         */
+        BearingHabit: "mixedBud" | "spurFlowerBud" | "oneYearShoot" | "terminal" | "horizontalLimb";
+        /**
+         * @description Whether a variety branches freely.
+         * @enum {unknown}
+         */
+        Branching: "free" | "poor";
         /** @description A fixed bud factor, as typed. */
         BudFactorEntry: {
             /**
@@ -2172,7 +2285,7 @@ export interface components {
          */
         BudLedger: {
             standing: null | components["schemas"]["LedgerBar"];
-            /** @description What each step takes, in order; steps that take nothing are left out. */
+            /** @description What each step takes, in order; steps that take next to nothing are left out. */
             drops: components["schemas"]["LedgerDrop"][];
             left: null | components["schemas"]["LedgerBar"];
             /**
@@ -2284,8 +2397,17 @@ export interface components {
             /** @description What it is. */
             caption: string;
         };
+        CatalogueVariety: {
+            name: string;
+            crop: string;
+            /** Format: uint32 */
+            version: number;
+            current: components["schemas"]["Variety"];
+            shipped: null | components["schemas"]["Variety"];
+        };
         CatalogueView: {
-            varieties: components["schemas"]["Variety"][];
+            crops: components["schemas"]["Crop"][];
+            varieties: components["schemas"]["CatalogueVariety"][];
             rootstocks: components["schemas"]["Rootstock"][];
             systems: components["schemas"]["SystemName"][];
             yieldUnits: string[];
@@ -2345,6 +2467,23 @@ export interface components {
              * @description All buds counted, floral or not; needs the floral share of the survey.
              */
             buds?: null | number;
+        };
+        /** @description How a crop bears: what is counted, and what one of it yields. */
+        Crop: {
+            /** @description Identifier, such as `apple`. */
+            id: string;
+            /** @description Name of the crop. */
+            name: components["schemas"]["LocalText"];
+            /** @description On which wood it bears. */
+            habit: components["schemas"]["BearingHabit"];
+            /** @description What is counted and left: floral buds, fruiting shoots. */
+            counted: components["schemas"]["LocalText"];
+            /** @description Lower end of the fruit of one, after thinning. */
+            fruitPerUnitLow: components["schemas"]["Sourced"];
+            /** @description Upper end of the fruit of one, after thinning. */
+            fruitPerUnitHigh: components["schemas"]["Sourced"];
+            /** @description What to know when counting and cutting. */
+            note: components["schemas"]["LocalText"];
         };
         /** @description How many fruit each bearing tree should carry to harvest. */
         CropTarget: {
@@ -2605,6 +2744,11 @@ export interface components {
             /** Format: double */
             season?: null | number;
         };
+        /**
+         * @description The size fruit tends to.
+         * @enum {unknown}
+         */
+        FruitSizeTendency: "small" | "normal" | "oversizes";
         /** @description The day green tip is expected, from the dates noted in past seasons. Without any there is no estimate. */
         GreenTip: {
             /**
@@ -2625,6 +2769,16 @@ export interface components {
          * @enum {unknown}
          */
         GreenTipBasis: "planting" | "variety" | "crop";
+        /**
+         * @description Whether limbs rise or spread.
+         * @enum {unknown}
+         */
+        GrowthHabit: "upright" | "spreading";
+        /**
+         * @description How winter cold is stood.
+         * @enum {unknown}
+         */
+        Hardiness: "tender" | "moderate" | "hardy";
         HttpValidationProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -3019,6 +3173,11 @@ export interface components {
             settings: components["schemas"]["DecisionSettingsEntry"];
             plan: components["schemas"]["PruningPlan"];
         };
+        /**
+         * @description When trees begin to bear.
+         * @enum {unknown}
+         */
+        Precocity: "early" | "moderate" | "late";
         /** @description One step of a prescription: how often to make the cut on a tree and what it is expected to drop. */
         PrescribedCut: {
             /**
@@ -3288,6 +3447,11 @@ export interface components {
             units: components["schemas"]["UnitSystem"];
             language: string;
         };
+        /**
+         * @description How readily stubs grow out again.
+         * @enum {unknown}
+         */
+        Regrowth: "ready" | "slow";
         /** @enum {unknown} */
         Role: "reader" | "counter" | "crewLead" | "manager";
         RoleEntry: {
@@ -3299,6 +3463,16 @@ export interface components {
             name: string;
             /** @description Crop grown on it. */
             crop: string;
+            /** @description Size of the tree on it, per cent of one on seedling. */
+            vigourPercent: components["schemas"]["Sourced"];
+            /** @description When trees on it begin to bear. */
+            precocity: components["schemas"]["Precocity"];
+            /** @description How it stands winter cold. */
+            hardiness: components["schemas"]["Hardiness"];
+            /** @description How much it suckers. */
+            suckering: components["schemas"]["Suckering"];
+            /** @description Where this comes from. */
+            source: string;
         };
         /** @description One row of trees, as typed. */
         RowEntry: {
@@ -3360,6 +3534,11 @@ export interface components {
             /** Format: uint32 */
             version: number;
             target: components["schemas"]["TargetEntry"];
+        };
+        SaveVariety: {
+            /** Format: uint32 */
+            version: number;
+            variety: components["schemas"]["VarietyEntry"];
         };
         SeasonEntry: {
             /** Format: double */
@@ -3457,9 +3636,24 @@ export interface components {
             estates: components["schemas"]["SessionEstate"][];
             here: null | components["schemas"]["SessionHere"];
         };
+        /**
+         * @description How much a variety sets.
+         * @enum {unknown}
+         */
+        SetTendency: "poor" | "normal" | "overSetting";
         SignInEntry: {
             email?: null | string;
             password?: null | string;
+        };
+        /** @description A number of the catalogue with where it comes from. */
+        Sourced: {
+            /**
+             * Format: double
+             * @description The number, in the unit its name tells.
+             */
+            value: number;
+            /** @description Where it comes from. */
+            source: string;
         };
         SseItemOfImportStep: {
             data?: components["schemas"]["ImportStep"];
@@ -3485,6 +3679,16 @@ export interface components {
             /** @description Where the formula or an assumed value comes from. */
             source: string;
         };
+        /**
+         * @description How strongly a variety grows.
+         * @enum {unknown}
+         */
+        Strength: "weak" | "moderate" | "strong";
+        /**
+         * @description How much a rootstock suckers.
+         * @enum {unknown}
+         */
+        Suckering: "few" | "some" | "many";
         /** @description A count of trees in one planting, as typed. */
         SurveyEntry: {
             /** @description The counted trees. */
@@ -3638,26 +3842,74 @@ export interface components {
         Variety: {
             /** @description Name of the variety. */
             name: string;
-            /** @description Crop it belongs to: apple, pear. */
+            /** @description Crop it belongs to: apple, pear, cherry, peach. */
             crop: string;
+            /** @description How it grows and bears. */
+            traits: components["schemas"]["VarietyTraits"];
+            cropDensityLow: null | components["schemas"]["Sourced"];
+            cropDensityHigh: null | components["schemas"]["Sourced"];
+            /** @description Share of floral buds that still hold a fruit after natural drop, before hand thinning. */
+            setShare: components["schemas"]["Sourced"];
+            /** @description Standard deviation of that share from year to year. */
+            setShareSd: components["schemas"]["Sourced"];
+            /** @description Mean mass of a fruit at a moderate crop, grams. */
+            fruitMassG: components["schemas"]["Sourced"];
+        };
+        /** @description A variety as an estate knows it, as typed: a copy of a shipped one with other numbers, or one of its own. */
+        VarietyEntry: {
+            /** @description Name of the variety. */
+            name?: null | string;
+            /** @description Crop it belongs to; needed for a variety that is not shipped. */
+            crop?: null | string;
+            /** @description Whether a heavy year tends to be followed by a light one. */
+            biennialProne?: boolean;
+            /**
+             * Format: double
+             * @description Lower end of the usual crop density, fruit/cm².
+             */
+            cropDensityLow?: null | number;
+            /**
+             * Format: double
+             * @description Upper end of the usual crop density, fruit/cm².
+             */
+            cropDensityHigh?: null | number;
+            /**
+             * Format: double
+             * @description Share of floral buds that still hold a fruit after natural drop, 0 to 1.
+             */
+            setShare?: null | number;
+            /**
+             * Format: double
+             * @description Standard deviation of that share from year to year, 0 to 0.5.
+             */
+            setShareSd?: null | number;
+            /**
+             * Format: double
+             * @description Mean mass of a fruit at a moderate crop, grams.
+             */
+            fruitMassG?: null | number;
+            /** @description Where the numbers come from; the estate's own records when left out. */
+            source?: null | string;
+        };
+        /** @description How a variety grows and bears. */
+        VarietyTraits: {
             /** @description Whether a heavy year tends to be followed by a light one. */
             biennialProne: boolean;
-            /**
-             * Format: double
-             * @description Lower end of the usual crop density, fruit per cm² of trunk cross-section.
-             */
-            cropDensityLow: number;
-            /**
-             * Format: double
-             * @description Upper end of the usual crop density, fruit per cm² of trunk cross-section.
-             */
-            cropDensityHigh: number;
-            /**
-             * Format: double
-             * @description Share of floral buds that still hold a fruit after natural drop, before hand thinning.
-             */
-            setShare: number;
-            /** @description Where the numbers come from. */
+            /** @description How strongly it grows. */
+            vigour: components["schemas"]["Strength"];
+            /** @description Whether its limbs rise or spread. */
+            habit: components["schemas"]["GrowthHabit"];
+            /** @description Whether it branches freely. */
+            branching: components["schemas"]["Branching"];
+            /** @description Whether its fruit tends to be small or too large. */
+            fruitSize: components["schemas"]["FruitSizeTendency"];
+            /** @description Whether it sets too much or too little. */
+            setTendency: components["schemas"]["SetTendency"];
+            /** @description Whether it sets with its own pollen. */
+            selfFertile: boolean;
+            /** @description Whether stubs grow out again readily. */
+            regrowth: components["schemas"]["Regrowth"];
+            /** @description Where this comes from. */
             source: string;
         };
         /** @description When the pruning of a planting would be done if the crews took the plantings in their order. */

@@ -86,7 +86,9 @@ export function Sheet({ path, columns, lines, onLines, problem, blank = {}, full
       <thead>
         <tr>
           <th aria-label={t('sheet.line')} />
-          {columns.map((c) => <th key={c.key} className={c.text ? 'sheet-text' : ''}><span className="sheet-label">{c.label} {c.beside}</span></th>)}
+          {columns.map((c) => (
+            <th key={c.key} className={c.text ? 'sheet-text' : ''} aria-label={c.options ? c.label : undefined}><span className="sheet-label">{!c.options && c.label} {c.beside}</span></th>
+          ))}
           <th aria-label={t('sheet.remove')} />
         </tr>
       </thead>

@@ -6,15 +6,18 @@ const entry = { name: 'Long Acre', year: 2018, spacing: { value: 3.5, unit: 'm' 
 
 describe('a form draft', () => {
   it.each(['en', 'es'] as const)('reads back what it shows in %s', (language) =>
-    expect(readDraft(spec, toDraft(spec, entry, language), language)).toEqual({ entry, unreadable: [] }));
+    expect(readDraft(spec, toDraft(spec, entry, { language, system: 'metric' }), language)).toEqual({ entry, unreadable: [] }));
 
-  it('shows decimals as the language writes them', () => expect(toDraft(spec, entry, 'es')['spacing']).toEqual({ text: '3,5', unit: 'm' }));
+  it('shows decimals as the language writes them', () => expect(toDraft(spec, entry, { language: 'es', system: 'metric' })['spacing']).toEqual({ text: '3,5', unit: 'm' }));
 
-  it('starts an untouched amount in the form’s first unit', () =>
-    expect(toDraft(spec, { spacing: null }, 'en')['spacing']).toEqual({ text: '', unit: 'm' }));
+  it.each([['metric', 'm'], ['us', 'ft']] as const)('starts an untouched amount in the first unit of the %s system', (system, unit) =>
+    expect(toDraft(spec, { spacing: null }, { language: 'en', system })['spacing']).toEqual({ text: '', unit }));
+
+  it('keeps what was typed in its own unit for whoever reads it', () =>
+    expect(toDraft(spec, entry, { language: 'en', system: 'us' })['spacing']).toEqual({ text: '3.5', unit: 'm' }));
 
   it('keeps what is no number out of the entry and names its field', () => {
-    const draft = { ...toDraft(spec, entry, 'en'), spacing: { text: 'three', unit: 'm' } };
+    const draft = { ...toDraft(spec, entry, { language: 'en', system: 'metric' }), spacing: { text: 'three', unit: 'm' } };
     expect(readDraft(spec, draft, 'en')).toEqual({ entry: { ...entry, spacing: { value: null, unit: 'm' } }, unreadable: ['spacing'] });
   });
 });

@@ -1,5 +1,6 @@
 import type { Amount } from '../api/client';
 import type { Language } from '../units/format';
+import { firstUnit, type Typing } from '../units/system';
 import { parseNumber, toInput } from '../units/parse';
 
 /** What stands in one input: text as typed, and the unit chosen beside it. */
@@ -11,7 +12,7 @@ export interface FieldText {
 /** The inputs of a form by the path of their field, such as `packages.box`. */
 export type Draft = Record<string, FieldText>;
 
-/** How each field of a form is typed: an amount with its first unit, a plain number, or a text. */
+/** How each field of a form is typed: an amount with its first metric unit, a plain number, or a text. */
 export type FormSpec = Record<string, { amount: string } | 'number' | 'text'>;
 
 /** A draft read into an entry; `unreadable` are the paths whose text is no number. */
@@ -21,13 +22,13 @@ export interface Read<E> {
 }
 
 /** The draft that shows an entry. */
-export function toDraft(spec: FormSpec, entry: object, language: Language): Draft {
+export function toDraft(spec: FormSpec, entry: object, { language, system }: Typing): Draft {
   return Object.fromEntries(Object.entries(spec).map(([path, kind]) => {
     const value = path.split('.').reduce<unknown>((at, key) => (at as Record<string, unknown> | null | undefined)?.[key], entry);
     if (kind === 'text') return [path, { text: (value as string | null | undefined) ?? '' }];
     if (kind === 'number') return [path, { text: toInput(value as number | null | undefined, language) }];
     const amount = value as Amount | null | undefined;
-    return [path, { text: toInput(amount?.value, language), unit: amount?.unit ?? kind.amount }];
+    return [path, { text: toInput(amount?.value, language), unit: amount?.unit ?? firstUnit(kind.amount, system) }];
   }));
 }
 

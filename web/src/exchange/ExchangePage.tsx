@@ -25,7 +25,7 @@ export function ExchangePage() {
 function Import() {
   const { t, number } = useReading();
   const tables = useQuery({ queryKey: ['import-tables'], queryFn: () => answered(api.GET('/api/v1/imports/tables')), staleTime: Infinity });
-  const work = useImport();
+  const work = useImport(tables.data?.mostBytes ?? Infinity);
   const { view, mapping, report, running, failure } = work;
   const table = tables.data?.tables.find((x) => x.name === mapping?.table);
   return (

@@ -4,8 +4,8 @@ import { RequestError, type FileView, type ImportMapping, type ImportReport } fr
 import { useReading } from '../words/useReading';
 import { problemFile, readEstate, readFile, runImport } from './importFile';
 
-/** One import from choosing the file to its end. A change of the mapping checks afresh; leaving cancels. */
-export function useImport() {
+/** One import of at most so many bytes, from choosing the file to its end. A change of the mapping checks afresh; leaving cancels. */
+export function useImport(mostBytes: number) {
   const { t } = useReading();
   const client = useQueryClient();
   const [file, setFile] = useState<File | null>(null);
@@ -46,6 +46,7 @@ export function useImport() {
     setFile(chosen);
     setReport(null);
     setEstateRead(false);
+    if (chosen.size > mostBytes) throw new RequestError(413, { title: t('import.too-large', { mb: Math.round(mostBytes / 1024 / 1024) }) });
     if (chosen.name.toLowerCase().endsWith('.zip')) {
       setView(null);
       setMapping(null);

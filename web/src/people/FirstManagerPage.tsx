@@ -13,9 +13,10 @@ const spec: FormSpec = { code: 'text', estate: 'text', season: 'number', name: '
 
 /** An installation without anybody in it asks for its first estate and manager. */
 export function FirstManagerPage() {
-  const { t, language } = useReading();
+  const reading = useReading();
+  const { t, language } = reading;
   const client = useQueryClient();
-  const [draft, setDraft] = useState<Draft>(() => toDraft(spec, { season: new Date().getFullYear() + 1 }, language));
+  const [draft, setDraft] = useState<Draft>(() => toDraft(spec, { season: new Date().getFullYear() + 1 }, reading));
   const { problem, failure, attempt } = useAttempt();
   const form = fieldControls('first', draft, setDraft, problem, t, () => void create());
 

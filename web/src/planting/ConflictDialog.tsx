@@ -5,12 +5,13 @@ import { usePlantingWork } from './usePlanting';
 
 /** Two people saved the same part: both versions side by side, and nothing lost whichever is taken. */
 export function ConflictDialog() {
-  const { t, language } = useReading();
+  const reading = useReading();
+  const { t } = reading;
   const { conflict, draft, save, takeTheirs, saving } = usePlantingWork();
   if (!conflict) return null;
   const { section, current } = conflict;
   const mine = lines(draft(section));
-  const theirs = lines(sections[section].from(current, language));
+  const theirs = lines(sections[section].from(current, reading));
   const paths = [...new Set([...mine.keys(), ...theirs.keys()])].filter((path) => mine.get(path) !== theirs.get(path));
   return (
     <Modal open title={t('conflict.title')} closable={false} footer={null} width={620}>

@@ -25,6 +25,6 @@ describe('the counting sheet', () => {
 
   it('shows a saved count as it was typed', () => {
     const { entry } = readCount({ ...sheet, lines: [sheet.lines[0]!] }, 'es');
-    expect(toCountDraft(entry, 'es').lines).toEqual([sheet.lines[0]]);
+    expect(toCountDraft(entry, { language: 'es', system: 'metric' }).lines).toEqual([sheet.lines[0]]);
   });
 });

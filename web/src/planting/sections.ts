@@ -5,6 +5,7 @@ import { readDraft, toDraft, type Draft, type FormSpec, type Read } from '../ent
 import type { Language } from '../units/format';
 import { isEmptyLine, type Line } from '../entry/paste';
 import { parseNumber, toInput } from '../units/parse';
+import { firstUnit, type Typing } from '../units/system';
 
 export const plantingSpec: FormSpec = {
   site: 'text', block: 'text', code: 'text', name: 'text', variety: 'text', rootstock: 'text', system: 'text', yearPlanted: 'number',
@@ -66,7 +67,7 @@ export const actOf: Record<SectionName, Act> = {
 
 /** A part of a planting that is typed, checked and saved as one. */
 interface Section<S extends SectionName> {
-  from: (view: PlantingView, language: Language) => Drafts[S];
+  from: (view: PlantingView, typing: Typing) => Drafts[S];
   read: (draft: Drafts[S], language: Language) => Read<Entries[S]>;
   save: (view: PlantingView, entry: Entries[S]) => Promise<PlantingView>;
 }
@@ -75,22 +76,22 @@ const at = (view: PlantingView) => ({ params: { path: { id: view.id } } });
 
 export const sections: { [S in SectionName]: Section<S> } = {
   planting: {
-    from: (view, language) => toDraft(plantingSpec, view.planting, language),
+    from: (view, typing) => toDraft(plantingSpec, view.planting, typing),
     read: (draft, language) => readDraft(plantingSpec, draft, language),
     save: (view, planting) => answered(api.PUT('/api/v1/plantings/{id}/estate', { ...at(view), body: { version: view.plantingVersion, planting } })),
   },
   target: {
-    from: (view, language) => toDraft(targetSpec, view.target, language),
+    from: (view, typing) => toDraft(targetSpec, view.target, typing),
     read: (draft, language) => readDraft(targetSpec, draft, language),
     save: (view, target) => answered(api.PUT('/api/v1/plantings/{id}/target', { ...at(view), body: { version: view.planVersion, target } })),
   },
   settings: {
-    from: (view, language) => toDraft(settingsSpec, view.settings, language),
+    from: (view, typing) => toDraft(settingsSpec, view.settings, typing),
     read: (draft, language) => readDraft(settingsSpec, draft, language),
     save: (view, settings) => answered(api.PUT('/api/v1/plantings/{id}/settings', { ...at(view), body: { version: view.planVersion, settings } })),
   },
   rows: {
-    from: (view, language) => ({
+    from: (view, { language }) => ({
       lines: (view.rows.rows ?? []).map((r) => ({
         row: toInput(r.row, language), firstTree: toInput(r.firstTree, language), trees: toInput(r.trees, language),
         missing: r.missing ?? '', replants: r.replants ?? '', pollinizers: r.pollinizers ?? '', toGrub: r.toGrub ?? '',
@@ -103,10 +104,10 @@ export const sections: { [S in SectionName]: Section<S> } = {
     save: (view, rows) => answered(api.PUT('/api/v1/plantings/{id}/rows', { ...at(view), body: { version: view.plantingVersion, rows } })),
   },
   records: {
-    from: (view, language) => ({
+    from: (view, { language, system }) => ({
       lines: (view.records.seasons ?? []).map((r) => ({
-        season: toInput(r.season, language), yield: toInput(r.yield?.value, language), yieldUnit: r.yield?.unit ?? 't/ha',
-        fruitSize: toInput(r.fruitSize?.value, language), fruitSizeUnit: r.fruitSize?.unit ?? 'g',
+        season: toInput(r.season, language), yield: toInput(r.yield?.value, language), yieldUnit: r.yield?.unit ?? firstUnit('t/ha', system),
+        fruitSize: toInput(r.fruitSize?.value, language), fruitSizeUnit: r.fruitSize?.unit ?? firstUnit('g', system),
         packOut: toInput(r.packOut?.value, language), packOutUnit: r.packOut?.unit ?? '%', greenTip: r.greenTip ?? '',
       })),
     }),
@@ -118,18 +119,18 @@ export const sections: { [S in SectionName]: Section<S> } = {
     save: (view, records) => answered(api.PUT('/api/v1/plantings/{id}/records', { ...at(view), body: { version: view.plantingVersion, records } })),
   },
   count: {
-    from: (view, language) => toCountDraft(view.count, language),
+    from: (view, typing) => toCountDraft(view.count, typing),
     read: readCount,
     save: (view, count) => answered(api.PUT('/api/v1/plantings/{id}/count', { ...at(view), body: { version: view.planVersion, count } })),
   },
 };
 
-export function toCountDraft(count: SurveyEntry, language: Language): CountDraft {
+export function toCountDraft(count: SurveyEntry, { language, system }: Typing): CountDraft {
   const trees = count.trees ?? [];
   const mode = trees.some((t) => t.buds != null) ? 'all' : 'floral';
   return {
     mode,
-    girthUnit: trees.find((t) => t.girth?.unit)?.girth?.unit ?? 'cm',
+    girthUnit: trees.find((t) => t.girth?.unit)?.girth?.unit ?? firstUnit('cm', system),
     floralShare: toInput(count.floralShare?.value, language),
     lines: trees.map((t) => ({
       row: toInput(t.row, language), tree: toInput(t.tree, language), girth: toInput(t.girth?.value, language),

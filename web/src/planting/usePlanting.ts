@@ -134,7 +134,7 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
     } catch (e) {
       if (!(e instanceof RequestError) || e.status === 503) setFailure(t(e instanceof RequestError ? 'failure.database' : 'failure.network'));
       else if (e.status === 409 && e.problem.current) {
-        const shown = (view: PlantingView) => JSON.stringify(sections[section].from(view, language));
+        const shown = (view: PlantingView) => JSON.stringify(sections[section].from(view, reading));
         // The other changed a different part of the same plan: nothing to choose between.
         if (over === undefined && shown(mine.base) === shown(e.problem.current)) await save(section, e.problem.current);
         else setConflict({ section, current: e.problem.current });
@@ -160,7 +160,7 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
     work: {
       view, plan, unsaved, saving, failure, conflict, problem, save,
       may: (section) => may(actOf[section]) && (!view.isPast || plantingParts.includes(section)),
-      draft: <S extends SectionName>(section: S) => (typing[section] as Unsaved<S> | undefined)?.draft ?? sections[section].from(view, language),
+      draft: <S extends SectionName>(section: S) => (typing[section] as Unsaved<S> | undefined)?.draft ?? sections[section].from(view, reading),
       change: (section, draft) => { setTyping((all) => ({ ...all, [section]: { draft, base: all[section]?.base ?? view } })); },
       discard: forget,
       takeTheirs: ({ section, current }) => { show(current); forget(section); },

@@ -1,3 +1,11 @@
+import type { Language } from './format';
+
+/** How a person types: language decides the decimal sign, system the first unit. */
+export interface Typing {
+  language: Language;
+  system: UnitSystem;
+}
+
 /** The two systems a person may read amounts in. */
 export type UnitSystem = 'metric' | 'us';
 
@@ -24,6 +32,9 @@ const us: Record<string, Shown> = {
   't/ha': { unit: 'ton/ac', factor: (HA_PER_AC * 1_000) / KG_PER_TON },
   'tree/ha': { unit: 'tree/ac', factor: HA_PER_AC },
 };
+
+/** The unit an amount is first typed in, given the metric one. */
+export const firstUnit = (metric: string, system: UnitSystem) => (system === 'us' && us[metric]?.unit) || metric;
 
 /** The unit a value of the API is shown in, and by how much to multiply it. */
 export function shownAs(unit: string, system: UnitSystem): Shown {

@@ -56,7 +56,7 @@ internal sealed class PlantingTable : ExchangeTable
             if (line.Problems.Problems.Count > 0) return;
 
             Planting? read = null;
-            if (!target.Read(line.LineNumber, () => read = entry.Read(target.Estate.Season)) || !SameSite(line, read!)) return;
+            if (!target.Read(line.LineNumber, () => read = entry.Read(target.Estate.Season, target.Catalogue)) || !SameSite(line, read!)) return;
             target.Was(known is null ? LineOutcome.Added : old == entry ? LineOutcome.Same : LineOutcome.Changed);
             if (old == entry) return;
             var planting = known ?? new() { EstateId = target.Estate.Id };
@@ -69,7 +69,7 @@ internal sealed class PlantingTable : ExchangeTable
         {
         }
 
-        private static PlantingEntry Entry(LineReader line, PlantingEntry over, string? code)
+        private PlantingEntry Entry(LineReader line, PlantingEntry over, string? code)
         {
             string? Text(string field, string? known) => line.Has(field) ? line.Text(field) : known;
             Amount? Amount(string field, Amount? known) => line.Has(field) ? line.Amount(field) ?? new() : known;
@@ -79,8 +79,8 @@ internal sealed class PlantingTable : ExchangeTable
                 Block = Text("block", over.Block) ?? over.Block ?? code,
                 Code = code,
                 Name = Text("name", over.Name) ?? over.Name ?? code,
-                Variety = Match(Text("variety", over.Variety), Catalogue.Shipped.Varieties.Select(v => v.Name)),
-                Rootstock = Match(Text("rootstock", over.Rootstock), Catalogue.Shipped.Rootstocks.Select(r => r.Name)),
+                Variety = Match(Text("variety", over.Variety), target.Catalogue.Varieties.Select(v => v.Name)),
+                Rootstock = Match(Text("rootstock", over.Rootstock), target.Catalogue.Rootstocks.Select(r => r.Name)),
                 // Until other systems are there, a file without the column means the usual one.
                 System = SystemOf(Text("system", over.System)) ?? over.System ?? TrainingSystem.Shipped[0].Id,
                 YearPlanted = line.Has("yearPlanted") ? line.Number("yearPlanted") : over.YearPlanted,

@@ -13,11 +13,12 @@ import { useCatalogue } from './useCatalogue';
 
 /** A planting that is not in the book yet. Nothing is saved until all of it can be used. */
 export function NewPlantingPage() {
-  const { t, language } = useReading();
+  const reading = useReading();
+  const { t, language } = reading;
   const go = useNavigate();
   const client = useQueryClient();
   const catalogue = useCatalogue();
-  const [draft, setDraft] = useState<Draft>(() => toDraft(plantingSpec, {}, language));
+  const [draft, setDraft] = useState<Draft>(() => toDraft(plantingSpec, {}, reading));
   const { problem, unreadable, failure, attempt } = useAttempt();
 
   const form = fieldControls('planting', draft, setDraft, problem, t, () => void add());

@@ -15,7 +15,7 @@ export function PlantingFields({ form, catalogue }: { form: FieldControls; catal
       {form.input('name', [], { numeric: false })}
       {form.choice('variety', names(catalogue.varieties))}
       {form.choice('rootstock', names(catalogue.rootstocks.filter((r) => !crop || r.crop === crop)))}
-      {form.choice('system', catalogue.systems.map((s) => ({ value: s.id, label: local(s.name) })))}
+      {form.choice('system', catalogue.systems.filter((s) => !crop || s.crops.includes(crop)).map((s) => ({ value: s.id, label: local(s.name) })))}
       {form.input('yearPlanted', [])}
       {form.input('rowSpacing', ['m', 'ft'])}
       {form.input('treeSpacing', ['m', 'ft'])}

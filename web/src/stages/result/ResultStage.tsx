@@ -3,12 +3,13 @@ import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';
 import { Part } from '../../planting/Part';
 import { usePlantingWork } from '../../planting/usePlanting';
+import { firstUnit } from '../../units/system';
 import { useReading } from '../../words/useReading';
 import { useCatalogue } from '../estate/useCatalogue';
 
 /** What past seasons brought, and whether heavy and light years take turns. */
 export function ResultStage() {
-  const { t, number, unitName } = useReading();
+  const { t, number, unitName, system } = useReading();
   const { draft, change, problem, view } = usePlantingWork();
   const catalogue = useCatalogue();
   const units = (codes: string[] | undefined, name: (code: string) => string) => (codes ?? []).map((code) => ({ value: code, label: name(code) }));
@@ -26,7 +27,7 @@ export function ResultStage() {
       <section>
         <div className="stage-head"><h2>{t('result.title')}</h2></div>
         <Part section="records">
-          <Sheet full path="records.seasons" columns={columns} lines={draft('records').lines} blank={{ yieldUnit: 't/ha', fruitSizeUnit: 'g', packOutUnit: '%' }}
+          <Sheet full path="records.seasons" columns={columns} lines={draft('records').lines} blank={{ yieldUnit: firstUnit('t/ha', system), fruitSizeUnit: firstUnit('g', system), packOutUnit: '%' }}
             onLines={(lines) => { change('records', { lines }); }} problem={(line, field) => problem('records', `seasons[${line}].${field}`)} />
           <p className="small dim">{t('result.text')}</p>
         </Part>

@@ -141,6 +141,7 @@ function Line({ line, scale, season, search, severalSites }: { line: SeasonLine;
       <span>
         <span className={`season-verdict verdict-${line.decision ?? 'none'}`}>{verdict(line, t)}</span>
         <span className="small season-reason">{line.stage === 'decide' && <strong>{t('season.todo-decide')} </strong>}{line.reason ? say(line.reason) : line.stage !== 'decide' && t(`season.todo-${line.stage}`)}</span>
+        {line.work?.reason && <span className="small season-late">{say(line.work.reason)}</span>}
       </span>
       <span className="season-drawing">{line.ledger ? <LedgerLine ledger={line.ledger} scale={scale} /> : <span className="small dim">{t('season.no-target')}</span>}</span>
       <Work line={line} />
@@ -150,7 +151,7 @@ function Line({ line, scale, season, search, severalSites }: { line: SeasonLine;
 
 /** Hours of work, and whether they fit before green tip. */
 function Work({ line }: { line: SeasonLine }) {
-  const { t, number, say } = useReading();
+  const { t, number } = useReading();
   const { work } = line;
   if (!work) return <span />;
   const late = work.daysLate ?? 0;
@@ -158,7 +159,7 @@ function Work({ line }: { line: SeasonLine }) {
     <span className="season-time right">
       <span><strong>{work.hoursAssumed && '≈ '}{number(work.hours, 0)}</strong> <span className="unit">{t('unit:h')}</span></span>
       {late > 0
-        ? <span className="small season-late" title={work.reason ? say(work.reason) : undefined}>▲ {t('season.days-late', { count: late })}</span>
+        ? <span className="small season-late">▲ {t('season.days-late', { count: late })}</span>
         : <span className="small dim">{work.daysToGreenTip === null ? t('season.no-green-tip') : work.daysToGreenTip >= 0 ? t('season.green-tip', { count: work.daysToGreenTip }) : t('season.after-green-tip')}</span>}
     </span>
   );

@@ -1,0 +1,72 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Rama.Core.Decide;
+using Rama.Core.Estate;
+using Rama.Core.Systems;
+using Rama.Core.Target;
+using Rama.Data;
+using Rama.Web.Accounts;
+
+namespace Rama.Web.Estate;
+
+/// <summary>What can be chosen when a planting or target is entered.</summary>
+/// <param name="Crops">Crops with how they bear.</param>
+/// <param name="Varieties">Varieties, the estate's own over the shipped ones.</param>
+/// <param name="Rootstocks">Rootstocks with their crop.</param>
+/// <param name="Systems">Training systems.</param>
+/// <param name="YieldUnits">Codes a yield may be typed in.</param>
+/// <param name="FruitSizeUnits">Codes a fruit size may be typed in.</param>
+/// <param name="Packages">Package masses used unless others are entered.</param>
+/// <param name="Tolerance">Tolerance used unless another is entered, as a share.</param>
+public sealed record CatalogueView(
+    IReadOnlyList<Crop> Crops,
+    IReadOnlyList<CatalogueVariety> Varieties,
+    IReadOnlyList<Rootstock> Rootstocks,
+    IReadOnlyList<SystemName> Systems,
+    IReadOnlyList<string> YieldUnits,
+    IReadOnlyList<string> FruitSizeUnits,
+    PackageMasses Packages,
+    double Tolerance);
+
+/// <summary>A variety as the estate knows it, beside the one that ships.</summary>
+/// <param name="Name">Name of the variety.</param>
+/// <param name="Crop">Crop it belongs to.</param>
+/// <param name="Version">Version of the estate's own, to be sent back when saving it; 0 where it is as shipped.</param>
+/// <param name="Current">As the estate knows it.</param>
+/// <param name="Shipped">As shipped; null for one of the estate's own.</param>
+public sealed record CatalogueVariety(string Name, string Crop, uint Version, Variety Current, Variety? Shipped);
+
+/// <summary>A training system to choose.</summary>
+public sealed record SystemName(string Id, LocalText Name, IReadOnlyList<string> Crops, double LimbsPerTree);
+
+/// <summary>A variety to save, with the version it was read at.</summary>
+public sealed record SaveVariety(uint Version, VarietyEntry Variety);
+
+internal static class CatalogueEndpoints
+{
+    public static void MapCatalogue(this RouteGroupBuilder group)
+    {
+        group.MapGet("/catalogue", View).WithSummary("Crops, varieties beside the shipped ones, rootstocks, systems and units");
+        group.MapPut("/catalogue/varieties", Save).For(Act.Catalogue).WithSummary("Save a variety of the estate's own, or its own numbers for a shipped one");
+        group.MapDelete("/catalogue/varieties/{name}", Remove).For(Act.Catalogue).WithSummary("Go back to the shipped variety, or remove one of the estate's own");
+    }
+
+    private static async Task<Ok<CatalogueView>> View(CatalogueStore store, CancellationToken cancel)
+    {
+        var read = await store.ReadAsync(cancel);
+        return TypedResults.Ok(new CatalogueView(
+            read.Catalogue.Crops,
+            [.. read.Catalogue.Varieties.Select(v => new CatalogueVariety(v.Name, v.Crop, read.OwnVersions.GetValueOrDefault(v.Name), v, Catalogue.Shipped.Variety(v.Name)))],
+            read.Catalogue.Rootstocks,
+            [.. TrainingSystem.Shipped.Select(s => new SystemName(s.Id, s.Name, s.Crops, s.Form.LimbsPerTree))],
+            YieldTarget.UnitCodes, FruitSize.UnitCodes, PackageMasses.Default, DecisionSettings.DefaultTolerance));
+    }
+
+    private static async Task<Ok<CatalogueView>> Save(SaveVariety body, CatalogueStore store, CancellationToken cancel)
+    {
+        await store.SaveAsync(body.Variety, body.Version, cancel);
+        return await View(store, cancel);
+    }
+
+    private static async Task<Results<Ok<CatalogueView>, NotFound>> Remove(string name, CatalogueStore store, CancellationToken cancel) =>
+        await store.RemoveAsync(name, cancel) ? await View(store, cancel) : TypedResults.NotFound();
+}
