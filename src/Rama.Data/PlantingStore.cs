@@ -14,28 +14,12 @@ using Rama.Data.Season;
 namespace Rama.Data;
 
 /// <summary>Reads and saves the plantings of the estate in scope. An entry is saved whole or not at all.</summary>
-public sealed class PlantingStore(RamaContext database, EstateScope scope, CatalogueStore catalogues)
+public sealed class PlantingStore(RamaContext database, EstateStore estates, CatalogueStore catalogues)
 {
-    /// <summary>The estate in scope.</summary>
-    public Task<EstateRecord> EstateAsync(CancellationToken cancel) =>
-        database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
-
-    /// <summary>Closes the season at hand and plans for another; plans of the old one stay readable.</summary>
-    /// <exception cref="UnusableEntryException">The season cannot be planned for.</exception>
-    public async Task BeginSeasonAsync(double? season, CancellationToken cancel)
-    {
-        var estate = await EstateAsync(cancel);
-        var reader = new EntryReader();
-        var next = reader.RequiredWhole("season", "Season", season, "", estate.Season - 1, estate.Season + 1);
-        reader.ThrowIfAny();
-        estate.Season = (int)next;
-        await database.SaveChangesAsync(cancel);
-    }
-
     /// <summary>One planting with its plan of a season, the one at hand unless another is named; null when there is none of that id.</summary>
     public async Task<StoredPlanting?> FindAsync(Guid id, CancellationToken cancel, int? season = null)
     {
-        var estate = await EstateAsync(cancel);
+        var estate = await estates.ReadAsync(cancel);
         season ??= estate.Season;
         var planting = await database.Plantings
             .Include(p => p.Block!.Site).Include(p => p.Rows).Include(p => p.Results).AsSplitQuery()
@@ -49,7 +33,7 @@ public sealed class PlantingStore(RamaContext database, EstateScope scope, Catal
     /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
     public async Task<StoredPlanting> AddAsync(PlantingEntry entry, CancellationToken cancel)
     {
-        var estate = await EstateAsync(cancel);
+        var estate = await estates.ReadAsync(cancel);
         var read = entry.Read(estate.Season, (await catalogues.ReadAsync(cancel)).Catalogue);
         var planting = new PlantingRecord { EstateId = estate.Id };
         planting.Take(entry);
@@ -67,7 +51,7 @@ public sealed class PlantingStore(RamaContext database, EstateScope scope, Catal
         {
             var read = entry.Read(stored.Season, stored.Catalogue);
             stored.Planting.Take(entry);
-            (await Ground.LoadAsync(database, await EstateAsync(cancel), cancel)).Place(stored.Planting, read.Site, read.Block);
+            (await Ground.LoadAsync(database, await estates.ReadAsync(cancel), cancel)).Place(stored.Planting, read.Site, read.Block);
         }, cancel, mayLeaveGround: true);
 
     /// <summary>Saves the rows; null when there is no such planting.</summary>
@@ -161,7 +145,7 @@ public sealed class PlantingStore(RamaContext database, EstateScope scope, Catal
 
     private async Task ClearEmptyGroundAsync(CancellationToken cancel)
     {
-        await (await Ground.LoadAsync(database, await EstateAsync(cancel), cancel)).ClearEmptyAsync(cancel);
+        await (await Ground.LoadAsync(database, await estates.ReadAsync(cancel), cancel)).ClearEmptyAsync(cancel);
         await database.SaveChangesAsync(cancel);
     }
 

@@ -18,6 +18,7 @@ public static class RamaDatabase
                 new ScopedConnection(provider.GetRequiredService<EstateScope>()),
                 new HistoryInterceptor(provider.GetRequiredService<EstateScope>(), provider.GetRequiredService<TimeProvider>())))
         .AddScoped<EstateScope>()
+        .AddScoped<EstateStore>()
         .AddScoped<CatalogueStore>()
         .AddScoped<PlantingStore>()
         .AddScoped<SeasonStore>()

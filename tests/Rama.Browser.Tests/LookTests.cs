@@ -25,6 +25,7 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("/people")]
     [InlineData("/exchange")]
     [InlineData("/map")]
+    [InlineData("/estate")]
     [InlineData("/catalogue")]
     public void A_page_has_no_accessibility_faults(string path)
     {
@@ -81,6 +82,20 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
     {
         using var page = new Page(server, 390, 844, phone: true).OpenPlanting("H4", stage);
         page.Find(".ledger svg");
+        Assert.Equal(390, page.Script<long>("return document.documentElement.scrollWidth"));
+    }
+
+    [Theory]
+    [InlineData("/")]
+    [InlineData("/map")]
+    [InlineData("/catalogue")]
+    [InlineData("/exchange")]
+    [InlineData("/estate")]
+    [InlineData("/people")]
+    public void No_page_is_wider_than_a_phone(string path)
+    {
+        using var page = new Page(server, 390, 844, phone: true).Open(path);
+        page.Find("main h1");
         Assert.Equal(390, page.Script<long>("return document.documentElement.scrollWidth"));
     }
 

@@ -55,6 +55,20 @@ public sealed class PeopleTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     [Fact]
+    public void A_manager_closes_the_season_and_goes_back()
+    {
+        using var page = new Page(server).Open("/estate");
+        page.Type("estate.crewHoursPerWeek", "0");
+        page.Click("[data-test='save-estate']");
+        Assert.Contains("Expected 1 to", page.Problem("estate.crewHoursPerWeek"), StringComparison.Ordinal);
+        page.Click("[data-test='next-season']");
+        page.Says(".shell", "winter 2027–28");
+        page.Says("main", "Season 2028");
+        page.Driver.FindElement(By.XPath("//button[contains(., 'Back to 2027')]")).Click();
+        page.Says("main", "Season 2027");
+    }
+
+    [Fact]
     public void A_manager_adds_a_person_who_can_come_in()
     {
         string password;

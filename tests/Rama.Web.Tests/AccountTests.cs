@@ -129,14 +129,7 @@ public sealed class AccountTests(RamaApplication application) : IClassFixture<Ra
     {
         var (_, email, password) = await Added("manager");
         using var client = await ClientOf(email, password);
-        var second = (await client.PostAsync("/api/v1/estates", """{"estate": "Second", "season": 2027}""")).Body;
-        using var request = new HttpRequestMessage(HttpMethod.Put, "/api/v1/session/estate")
-        {
-            Content = new StringContent($$"""{"estate": "{{second["id"]}}"}""", System.Text.Encoding.UTF8, "application/json"),
-        };
-        using var answer = await client.SendAsync(request, TestContext.Current.CancellationToken);
-        Assert.Equal(200, (int)answer.StatusCode);
-        using var there = application.ClientWith(answer.Headers.GetValues("Set-Cookie").Single().Split(';')[0]);
+        using var there = await application.InNewEstateAsync(client, "Second");
         Assert.Equal("Second", (string)(await there.ReadAsync("/api/v1/season"))["estate"]!);
         Assert.Equal("Larkfold Orchards", (string)(await client.ReadAsync("/api/v1/season"))["estate"]!);
     }

@@ -28,6 +28,19 @@ internal static class Api
         return body;
     }
 
+    /// <summary>A new estate of the client's person, and a client that is at work in it.</summary>
+    public static async Task<HttpClient> InNewEstateAsync(this RamaApplication application, HttpClient client, string name, int season = 2027)
+    {
+        var (_, made) = await client.PostAsync("/api/v1/estates", $$"""{"estate": "{{name}}", "season": {{season}}}""");
+        using var request = new HttpRequestMessage(HttpMethod.Put, "/api/v1/session/estate")
+        {
+            Content = new StringContent($$"""{"estate": "{{made["id"]}}"}""", Encoding.UTF8, "application/json"),
+        };
+        using var answer = await client.SendAsync(request, TestContext.Current.CancellationToken);
+        Assert.Equal(200, (int)answer.StatusCode);
+        return application.ClientWith(answer.Headers.GetValues("Set-Cookie").Single().Split(';')[0]);
+    }
+
     /// <summary>The planting with a block code.</summary>
     public static async Task<JsonNode> PlantingAsync(this HttpClient client, string code)
     {

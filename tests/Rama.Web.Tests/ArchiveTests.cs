@@ -21,16 +21,7 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
         });
     }
 
-    private async Task<HttpClient> EmptyEstate(string name)
-    {
-        var made = (await _client.PostAsync("/api/v1/estates", $$"""{"estate": "{{name}}", "season": 2020}""")).Body;
-        using var request = new HttpRequestMessage(HttpMethod.Put, "/api/v1/session/estate")
-        {
-            Content = new StringContent($$"""{"estate": "{{made["id"]}}"}""", Encoding.UTF8, "application/json"),
-        };
-        using var answer = await _client.SendAsync(request, TestContext.Current.CancellationToken);
-        return application.ClientWith(answer.Headers.GetValues("Set-Cookie").Single().Split(';')[0]);
-    }
+    private Task<HttpClient> EmptyEstate(string name) => application.InNewEstateAsync(_client, name, season: 2020);
 
     private static async Task<(int Status, string Body)> ReadIn(HttpClient client, byte[] zip)
     {
@@ -56,6 +47,8 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
         Assert.Equal(200, (await _client.PutAsync("/api/v1/catalogue/varieties", """
             {"version": 0, "variety": {"name": "Fuji", "biennialProne": true, "cropDensityLow": 3.5, "cropDensityHigh": 5.5, "setShare": 0.55, "setShareSd": 0.1, "fruitMassG": 235, "source": "own scales"}}
             """)).Status);
+
+        Assert.Equal(204, (await _client.PutAsync("/api/v1/estate", """{"name": "Larkfold Orchards", "crewHoursPerWeek": 320}""")).Status);
 
         var first = await _client.DownloadAsync("/api/v1/exports/estate");
         using var other = await EmptyEstate("Larkfold Orchards");

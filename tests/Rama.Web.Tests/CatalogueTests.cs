@@ -63,13 +63,7 @@ public sealed class CatalogueTests(RamaApplication application) : IClassFixture<
     public async Task The_catalogue_of_one_estate_is_not_that_of_another()
     {
         Assert.Equal(200, (await _client.PutAsync("/api/v1/catalogue/varieties", Save("Fuji", 0.44, 0))).Status);
-        var estate = (await _client.PostAsync("/api/v1/estates", """{"estate": "Other", "season": 2027}""")).Body;
-        using var request = new HttpRequestMessage(HttpMethod.Put, "/api/v1/session/estate")
-        {
-            Content = new StringContent($$"""{"estate": "{{estate["id"]}}"}""", System.Text.Encoding.UTF8, "application/json"),
-        };
-        using var gone = await _client.SendAsync(request, TestContext.Current.CancellationToken);
-        using var other = application.ClientWith(gone.Headers.GetValues("Set-Cookie").Single().Split(';')[0]);
+        using var other = await application.InNewEstateAsync(_client, "Other");
         var fuji = (await other.ReadAsync("/api/v1/catalogue"))["varieties"]!.AsArray().Single(v => (string)v!["name"]! == "Fuji")!;
         Assert.Equal(0.62, (double)fuji["current"]!["setShare"]!["value"]!);
     }

@@ -64,6 +64,25 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
     }
 
     [Fact]
+    public async Task More_crew_hours_make_less_late()
+    {
+        await using var demo = new RamaApplication();
+        await demo.InitializeAsync();
+        using var client = demo.ClientOf();
+        async Task<(int Late, bool Assumed)> Season()
+        {
+            var season = await client.ReadAsync("/api/v1/season");
+            return (season["plantings"]!.AsArray().Count(p => (int?)p!["work"]!["daysLate"] > 0), (bool)season["crewHoursAssumed"]!);
+        }
+
+        var before = await Season();
+        Assert.True(before is { Late: > 0, Assumed: true });
+        Assert.Equal(204, (await client.PutAsync("/api/v1/estate", """{"name": "Larkfold Orchards", "crewHoursPerWeek": 2000}""")).Status);
+        Assert.Equal((0, false), await Season());
+        Assert.Equal(["name", "crewHoursPerWeek"], Api.ProblemFields((await client.PutAsync("/api/v1/estate", """{"name": "", "crewHoursPerWeek": 0}""")).Body));
+    }
+
+    [Fact]
     public async Task An_entry_is_kept_as_typed()
     {
         var added = await Added("K1");

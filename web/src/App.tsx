@@ -21,6 +21,7 @@ const PrescribeStage = lazy(() => import('./stages/prescribe/PrescribeStage').th
 const ResultStage = lazy(() => import('./stages/result/ResultStage').then((m) => ({ default: m.ResultStage })));
 const HistoryPage = lazy(() => import('./stages/estate/HistoryPage').then((m) => ({ default: m.HistoryPage })));
 const FirstManagerPage = lazy(() => import('./people/FirstManagerPage').then((m) => ({ default: m.FirstManagerPage })));
+const EstatePage = lazy(() => import('./stages/season/EstatePage').then((m) => ({ default: m.EstatePage })));
 const PeoplePage = lazy(() => import('./people/PeoplePage').then((m) => ({ default: m.PeoplePage })));
 const MapPage = lazy(() => import('./stages/estate/MapPage').then((m) => ({ default: m.MapPage })));
 const CataloguePage = lazy(() => import('./stages/estate/CataloguePage').then((m) => ({ default: m.CataloguePage })));
@@ -35,6 +36,7 @@ const router = createBrowserRouter([
       { path: 'map', element: <MapPage /> },
       { path: 'catalogue', element: <CataloguePage /> },
       { path: 'exchange', element: <ExchangePage /> },
+      { path: 'estate', element: <EstatePage /> },
       { path: 'people', element: <PeoplePage /> },
       { path: 'plantings/new', element: <NewPlantingPage /> },
       { path: 'plantings/:id/card', element: <CardPage /> },

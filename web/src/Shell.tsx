@@ -22,6 +22,7 @@ export function Shell() {
           <NavLink to={`/map${search}`}>{t('place.map')}</NavLink>
           <NavLink to="/catalogue">{t('place.catalogue')}</NavLink>
           <NavLink to="/exchange">{t('place.exchange')}</NavLink>
+          {may('season') && <NavLink to="/estate">{t('estate')}</NavLink>}
           {may('people') && <NavLink to="/people">{t('place.people')}</NavLink>}
         </nav>
         <AccountMenu />

@@ -7,7 +7,11 @@ internal sealed class EstateConfiguration : IEntityTypeConfiguration<EstateRecor
 {
     public void Configure(EntityTypeBuilder<EstateRecord> builder)
     {
-        builder.ToTable("estates", t => t.HasCheckConstraint("ck_estates_season", "season between 1900 and 2200"));
+        builder.ToTable("estates", t =>
+        {
+            t.HasCheckConstraint("ck_estates_season", "season between 1900 and 2200");
+            t.HasCheckConstraint("ck_estates_crew_hours", "crew_hours_per_week > 0");
+        });
         builder.Property(e => e.Name).HasMaxLength(100);
     }
 }

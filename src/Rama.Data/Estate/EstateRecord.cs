@@ -16,6 +16,9 @@ public sealed class EstateRecord : IHistoried
     /// <summary>Calendar year of the harvest being planned for.</summary>
     public required int Season { get; set; }
 
+    /// <summary>Hours all crews together work in a week; null until told.</summary>
+    public double? CrewHoursPerWeek { get; set; }
+
     /// <summary>The day the estate's season logic takes as today; null for the real one. Demo data sits in its own winter.</summary>
     public DateOnly? Today { get; set; }
 }

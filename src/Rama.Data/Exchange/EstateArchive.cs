@@ -54,7 +54,7 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
         var source = new ExportSource(database, estate);
         using var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true);
         await using (var entry = zip.CreateEntry("estate.json").Open())
-            await JsonSerializer.SerializeAsync(entry, new EstateFacts(Format, Version, estate.Name, estate.Season, estate.Today), Json, cancel);
+            await JsonSerializer.SerializeAsync(entry, new EstateFacts(Format, Version, estate.Name, estate.Season, estate.Today, estate.CrewHoursPerWeek), Json, cancel);
         foreach (var table in ExchangeTables.All)
         {
             var lines = await table.WriteAsync(source, cancel);
@@ -90,7 +90,7 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
         await database.InTransactionAsync(async () =>
         {
             var estate = await database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
-            (estate.Season, estate.Today) = (facts.Season, facts.Today);
+            (estate.Season, estate.Today, estate.CrewHoursPerWeek) = (facts.Season, facts.Today, facts.CrewHoursPerWeek);
             await database.SaveChangesAsync(cancel);
             await ReadVarietiesAsync(files, cancel);
             foreach (var table in ExchangeTables.All)
@@ -158,7 +158,8 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
 /// <param name="Name">Name of the estate.</param>
 /// <param name="Season">Season at hand.</param>
 /// <param name="Today">The day the estate's season logic takes as today; null for the real one.</param>
-public sealed record EstateFacts(string Format, int Version, string Name, int Season, DateOnly? Today);
+/// <param name="CrewHoursPerWeek">Hours all crews together work in a week; null until told.</param>
+public sealed record EstateFacts(string Format, int Version, string Name, int Season, DateOnly? Today, double? CrewHoursPerWeek = null);
 
 /// <summary>A table of an archive holds a line that cannot be used.</summary>
 public sealed class ArchiveProblemException(string file, LineProblem problem)

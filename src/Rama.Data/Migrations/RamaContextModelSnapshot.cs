@@ -264,6 +264,10 @@ namespace Rama.Data.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("id");
 
+                    b.Property<double?>("CrewHoursPerWeek")
+                        .HasColumnType("double precision")
+                        .HasColumnName("crew_hours_per_week");
+
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasMaxLength(100)
@@ -283,6 +287,8 @@ namespace Rama.Data.Migrations
 
                     b.ToTable("estates", null, t =>
                         {
+                            t.HasCheckConstraint("ck_estates_crew_hours", "crew_hours_per_week > 0");
+
                             t.HasCheckConstraint("ck_estates_season", "season between 1900 and 2200");
                         });
                 });

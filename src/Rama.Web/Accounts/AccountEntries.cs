@@ -37,7 +37,7 @@ public record PersonEntry
 }
 
 /// <summary>A new estate.</summary>
-public record EstateEntry
+public record NewEstateEntry
 {
     /// <summary>Name of the estate.</summary>
     public string? Estate { get; init; }
@@ -56,7 +56,7 @@ public record EstateEntry
 }
 
 /// <summary>The first estate and manager of an empty installation.</summary>
-public sealed record FirstManagerEntry : EstateEntry
+public sealed record FirstManagerEntry : NewEstateEntry
 {
     /// <summary>Code printed at the start of the empty installation.</summary>
     public string? Code { get; init; }

@@ -94,7 +94,7 @@ internal static class PeopleEndpoints
     }
 
     private static async Task<Ok<SessionEstate>> AddEstate(
-        EstateEntry entry, ClaimsPrincipal user, RamaContext database, FirstManager first, CancellationToken cancel)
+        NewEstateEntry entry, ClaimsPrincipal user, RamaContext database, FirstManager first, CancellationToken cancel)
     {
         var estate = entry.ReadEstate();
         var person = await database.Users.SingleAsync(p => p.Id == SignedInPerson.Id(user), cancel);

@@ -19,11 +19,11 @@ internal static class ExportEndpoints
     }
 
     // Put together in memory: an answer that has begun cannot tell that it failed.
-    private static async Task<FileContentHttpResult> Estate(EstateArchive archive, PlantingStore store, TimeProvider clock, CancellationToken cancel)
+    private static async Task<FileContentHttpResult> Estate(EstateArchive archive, EstateStore estates, TimeProvider clock, CancellationToken cancel)
     {
         using var content = new MemoryStream();
         await archive.WriteAsync(content, cancel);
-        var name = string.Concat((await store.EstateAsync(cancel)).Name.Where(c => char.IsLetterOrDigit(c) || c is ' ' or '-')).Trim();
+        var name = string.Concat((await estates.ReadAsync(cancel)).Name.Where(c => char.IsLetterOrDigit(c) || c is ' ' or '-')).Trim();
         return TypedResults.File(content.ToArray(), "application/zip", $"{name} {clock.GetLocalNow():yyyy-MM-dd}.zip");
     }
 

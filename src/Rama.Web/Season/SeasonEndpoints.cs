@@ -21,31 +21,39 @@ internal static class SeasonEndpoints
         var group = api.MapGroup("").WithTags("Season").For(Act.Read);
         group.MapGet("/season", Season).WithSummary("Every planting with its stage, decision and numbers, of the season at hand unless another is named");
         group.MapPut("/season", Begin).For(Act.Season).WithSummary("Close the season at hand and plan for another");
+        group.MapPut("/estate", Save).For(Act.Season).WithSummary("Save what is told of the estate as a whole");
         return api;
     }
 
     private static async Task<Ok<SeasonView>> Season(
-        PlantingStore store, SeasonStore seasons, SeasonLines lines, TimeProvider clock, CancellationToken cancel, int? season = null)
+        EstateStore estates, SeasonStore seasons, SeasonLines lines, TimeProvider clock, CancellationToken cancel, int? season = null)
     {
-        var estate = await store.EstateAsync(cancel);
+        var estate = await estates.ReadAsync(cancel);
         var shown = season ?? estate.Season;
         var today = estate.Today ?? DateOnly.FromDateTime(clock.GetLocalNow().Date);
         var plantings = WorkOrder.Of(await lines.ReadAsync(shown, estate.Season, cancel), p => (p.Crop, p.YearPlanted, p.Line.AreaHa ?? 0, p.Line.Code)).ToList();
+        var crewHours = estate.CrewHoursPerWeek ?? WorkAhead.DefaultCrewHoursPerWeek;
         var tips = new KnownGreenTips(plantings);
-        var works = WorkAhead.InTurn(today, WorkAhead.DefaultCrewHoursPerWeek,
+        var works = WorkAhead.InTurn(today, crewHours,
             plantings.Select(p => (p.Line.BearingTrees ?? 0, p.Line.MinutesPerTree, tips.Expected(p, shown))));
         return TypedResults.Ok(new SeasonView(
             estate.Name, shown, shown != estate.Season, await seasons.SeasonsAsync(estate.Season, cancel), today,
             plantings.Sum(p => p.Line.AreaHa ?? 0),
             plantings.Count(p => p.Line.Stage == Stage.Prescribe),
-            WorkAhead.DefaultCrewHoursPerWeek,
+            crewHours, estate.CrewHoursPerWeek is null,
             TrainingSystem.Shipped.ToDictionary(s => s.Id, s => s.Name),
             [.. plantings.Zip(works, (p, work) => p.Line with { Site = p.Site, Block = p.Block, Work = work })]));
     }
 
-    private static async Task<NoContent> Begin(SeasonEntry entry, PlantingStore store, CancellationToken cancel)
+    private static async Task<NoContent> Save(EstateEntry entry, EstateStore estates, CancellationToken cancel)
     {
-        await store.BeginSeasonAsync(entry.Season, cancel);
+        await estates.SaveAsync(entry, cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<NoContent> Begin(SeasonEntry entry, EstateStore estates, CancellationToken cancel)
+    {
+        await estates.BeginSeasonAsync(entry.Season, cancel);
         return TypedResults.NoContent();
     }
 

@@ -15,6 +15,7 @@ namespace Rama.Web.Season;
 /// <param name="AreaHa">Area of all plantings.</param>
 /// <param name="ReadyForCards">Plantings whose count settles the decision.</param>
 /// <param name="CrewHoursPerWeek">Hours all crews together are taken to work in a week.</param>
+/// <param name="CrewHoursAssumed">Whether those hours are an assumption, since the estate has not told its own.</param>
 /// <param name="Systems">Names of the training systems.</param>
 /// <param name="Plantings">Plantings in the order of the work: hardy, old and big ones first.</param>
 public sealed record SeasonView(
@@ -26,6 +27,7 @@ public sealed record SeasonView(
     double AreaHa,
     int ReadyForCards,
     double CrewHoursPerWeek,
+    bool CrewHoursAssumed,
     IReadOnlyDictionary<string, LocalText> Systems,
     IReadOnlyList<SeasonLine> Plantings);
 

@@ -515,7 +515,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["EstateEntry"];
+                    "application/json": components["schemas"]["NewEstateEntry"];
                 };
             };
             responses: {
@@ -975,6 +975,53 @@ export interface paths {
             requestBody: {
                 content: {
                     "application/json": components["schemas"]["SeasonEntry"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/estate": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Save what is told of the estate as a whole */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EstateEntry"];
                 };
             };
             responses: {
@@ -2675,10 +2722,15 @@ export interface components {
             /** Format: uuid */
             estate: string;
         };
+        /** @description What a manager tells of the estate as a whole, as typed. */
         EstateEntry: {
-            estate?: null | string;
-            /** Format: double */
-            season?: null | number;
+            /** @description Name of the estate. */
+            name?: null | string;
+            /**
+             * Format: double
+             * @description Hours all crews together work in a week; double WorkAhead.DefaultCrewHoursPerWeek when left out.
+             */
+            crewHoursPerWeek?: null | number;
         };
         EstateMap: {
             blocks: components["schemas"]["MapBlock"][];
@@ -2966,6 +3018,11 @@ export interface components {
              * @description Half the width of the interval, as in "mean ± half width"; null for a single value.
              */
             halfWidth: null | number;
+        };
+        NewEstateEntry: {
+            estate?: null | string;
+            /** Format: double */
+            season?: null | number;
         };
         /** @description A warning: what is unusual, why it matters and what to do. It never blocks. */
         Notice: {
@@ -3606,6 +3663,7 @@ export interface components {
             readyForCards: number;
             /** Format: double */
             crewHoursPerWeek: number;
+            crewHoursAssumed: boolean;
             systems: {
                 [key: string]: components["schemas"]["LocalText"];
             };

@@ -1,11 +1,12 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
-import { api, answered, type Catalogue, type CatalogueVariety, type VarietyEntry } from '../../api/client';
+import { api, answered, type Catalogue, type CatalogueVariety, type Step, type VarietyEntry } from '../../api/client';
 import { Choice } from '../../entry/Field';
 import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
 import { fieldControls } from '../../entry/fieldControls';
 import { useAttempt } from '../../entry/useAttempt';
+import { Why } from '../../entry/Why';
 import { useMay } from '../../people/session';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
@@ -55,14 +56,13 @@ export function CataloguePage() {
               ))}
             </tbody>
           </table>
-          <p className="small dim">{t('catalogue.hover')}</p>
           <h2 className="catalogue-stocks">{t('catalogue.rootstocks')}</h2>
           <table className="figures">
             <thead><tr><th>{t('field.rootstock')}</th><th className="number">{t('catalogue.vigour')}</th><th>{t('catalogue.precocity')}</th><th>{t('catalogue.hardiness')}</th><th>{t('catalogue.suckering')}</th><th>{t('catalogue.source')}</th></tr></thead>
             <tbody>
               {rootstocks.filter((r) => r.crop === crop).map((r) => (
                 <tr key={r.name}>
-                  <th scope="row">{r.name}</th><td className="number" title={source(r.vigourPercent.source)}>{number(r.vigourPercent.value, 0)} <span className="unit">%</span></td>
+                  <th scope="row">{r.name}</th><td className="number"><Why steps={[sourced(t('catalogue.vigour'), r.vigourPercent, '%')]}>{number(r.vigourPercent.value, 0)} <span className="unit">%</span></Why></td>
                   <td>{t(`trait.precocity.${r.precocity}`)}</td><td>{t(`trait.hardiness.${r.hardiness}`)}</td><td>{t(`trait.suckering.${r.suckering}`)}</td><td className="small dim">{source(r.source)}</td>
                 </tr>
               ))}
@@ -86,6 +86,10 @@ export function CataloguePage() {
   }
 }
 
+/** Where a number of the catalogue comes from, for the same answer that every other number gives. */
+const sourced = (name: string, { value, source }: { value: number; source: string }, unit: string): Step =>
+  ({ code: 'catalogue', formula: 'from the catalogue', result: { name, value, unit }, inputs: [], source });
+
 /** A number with its source, and what is shipped where the estate's own differs. */
 function NumberCell({ variety, field }: { variety: CatalogueVariety; field: NumberField }) {
   const { t, number } = useReading();
@@ -93,8 +97,8 @@ function NumberCell({ variety, field }: { variety: CatalogueVariety; field: Numb
   const shipped = variety.shipped?.[field];
   const changed = variety.shipped !== null && current?.value !== shipped?.value;
   return (
-    <td className="number" title={current ? t(current.source, { defaultValue: current.source }) : undefined}>
-      {current ? number(current.value) : '–'} {current && <span className="unit">{units[field]}</span>}
+    <td className="number">
+      {current ? <Why steps={[sourced(t(`catalogue.${field}`), current, units[field])]}>{number(current.value)} <span className="unit">{units[field]}</span></Why> : '–'}
       {changed && <span className="catalogue-shipped">{t('catalogue.shipped', { value: shipped ? number(shipped.value) : '–' })}</span>}
     </td>
   );

@@ -57,7 +57,7 @@ function Season({ season }: { season: SeasonView }) {
           <p className="dim">
             {[
               new Intl.DateTimeFormat(language, { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(season.today)), `${area.number} ${area.unit}`,
-              t('season.hours', { hours: number(hours, 0), week: number(season.crewHoursPerWeek, 0) }),
+              t(season.crewHoursAssumed ? 'season.hours-assumed' : 'season.hours', { hours: number(hours, 0), week: number(season.crewHoursPerWeek, 0) }),
             ].join(' · ')}
             {late > 0 && <strong className="season-late"> · {t('season.late', { count: late })}</strong>}
           </p>

@@ -1,0 +1,115 @@
+import { useQueryClient } from '@tanstack/react-query';
+import { Button } from 'antd';
+import { useEffect, useState } from 'react';
+import { api, answered, type SeasonView } from '../../api/client';
+import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
+import { fieldControls } from '../../entry/fieldControls';
+import { useAttempt } from '../../entry/useAttempt';
+import { Trouble } from '../../Trouble';
+import { useReading } from '../../words/useReading';
+import { useSeason } from './useSeason';
+
+/** What a manager tells of the estate as a whole, the season planned for, and further estates. */
+export function EstatePage() {
+  const { t } = useReading();
+  const season = useSeason();
+  useEffect(() => { document.title = `${t('estate')} · Rama`; }, [t]);
+  if (season.error) return <Trouble error={season.error} retry={() => void season.refetch()} />;
+  if (!season.data) return <p className="waiting">{t('loading')}</p>;
+  return (
+    <main className="page">
+      <h1>{t('estate')}</h1>
+      <div className="columns">
+        <section><Facts key={season.data.estate} season={season.data} /></section>
+        <aside>
+          <NextSeason season={season.data} />
+          <AnotherEstate season={season.data.season} />
+        </aside>
+      </div>
+    </main>
+  );
+}
+
+const factsSpec: FormSpec = { name: 'text', crewHoursPerWeek: 'number' };
+
+function Facts({ season }: { season: SeasonView }) {
+  const reading = useReading();
+  const { t, language, number } = reading;
+  const client = useQueryClient();
+  const { problem, unreadable, failure, busy, attempt } = useAttempt();
+  const [saved, setSaved] = useState(false);
+  const [draft, setDraft] = useState<Draft>(() => toDraft(factsSpec, { name: season.estate, crewHoursPerWeek: season.crewHoursAssumed ? null : season.crewHoursPerWeek }, reading));
+  const save = () => {
+    const { entry, unreadable: bad } = readDraft<{ name: string; crewHoursPerWeek: number | null }>(factsSpec, draft, language);
+    if (bad.length > 0) {
+      unreadable(bad);
+      return;
+    }
+    void attempt(async () => {
+      await answered(api.PUT('/api/v1/estate', { body: entry }));
+      setSaved(true);
+      await client.invalidateQueries();
+    });
+  };
+  const form = fieldControls('estate', draft, (next) => { setDraft(next); setSaved(false); }, problem, t, save);
+  return (
+    <form className="fields" noValidate onSubmit={(e) => { e.preventDefault(); save(); }}>
+      {form.input('name', [], { numeric: false, label: t('field.estate') })}
+      {form.input('crewHoursPerWeek', ['h/week'], { label: t('estate.crew-hours'), hint: t('estate.crew-hours-hint', { hours: number(season.crewHoursPerWeek, 0) }) })}
+      <div className="save-bar">
+        <Button type="primary" htmlType="submit" loading={busy} data-test="save-estate">{t('save')}</Button>
+        {saved && <span className="small dim" role="status">{t('saved')}</span>}
+        {failure && <p className="field-problem" role="alert">{failure}</p>}
+      </div>
+    </form>
+  );
+}
+
+/** Closing a season; going back one undoes it. */
+function NextSeason({ season }: { season: SeasonView }) {
+  const { t } = useReading();
+  const client = useQueryClient();
+  const { failure, attempt } = useAttempt();
+  const current = season.isPast ? null : season.season;
+  if (current === null) return null;
+  const go = (year: number) => attempt(async () => {
+    await answered(api.PUT('/api/v1/season', { body: { season: year } }));
+    await client.invalidateQueries();
+  });
+  return (
+    <section className="sheet estate-part">
+      <h2>{t('estate.season', { season: current })}</h2>
+      <p className="small dim">{t('estate.season-text')}</p>
+      <div className="save-bar">
+        <Button onClick={() => void go(current + 1)} data-test="next-season">{t('estate.season-next', { season: current + 1 })}</Button>
+        {season.seasons.includes(current - 1) && <Button onClick={() => void go(current - 1)}>{t('estate.season-back', { season: current - 1 })}</Button>}
+      </div>
+      {failure && <p className="field-problem" role="alert">{failure}</p>}
+    </section>
+  );
+}
+
+const newSpec: FormSpec = { estate: 'text', season: 'number' };
+
+function AnotherEstate({ season }: { season: number }) {
+  const reading = useReading();
+  const { t, language } = reading;
+  const { problem, failure, attempt } = useAttempt();
+  const [draft, setDraft] = useState<Draft>(() => toDraft(newSpec, { season }, reading));
+  const add = () => attempt(async () => {
+    const { entry } = readDraft<{ estate: string }>(newSpec, draft, language);
+    const made = await answered(api.POST('/api/v1/estates', { body: entry }));
+    await answered(api.PUT('/api/v1/session/estate', { body: { estate: made.id } }));
+    window.location.assign('/');
+  });
+  const form = fieldControls('new', draft, setDraft, problem, t, () => void add());
+  return (
+    <form className="sheet estate-part" noValidate onSubmit={(e) => { e.preventDefault(); void add(); }}>
+      <h2>{t('estate.another')}</h2>
+      {form.input('estate', [], { numeric: false })}
+      {form.input('season', [])}
+      {failure && <p className="field-problem" role="alert">{failure}</p>}
+      <Button htmlType="submit" data-test="add-estate">{t('estate.another-do')}</Button>
+    </form>
+  );
+}
