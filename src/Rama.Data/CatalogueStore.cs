@@ -2,7 +2,6 @@ using Microsoft.EntityFrameworkCore;
 using Npgsql;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
-using Rama.Data.Estate;
 
 namespace Rama.Data;
 

@@ -14,8 +14,8 @@ public sealed class MapStore(RamaContext database)
     /// <summary>All blocks, those without an outline too.</summary>
     public async Task<EstateMap> ReadAsync(CancellationToken cancel)
     {
-        var blocks = await database.Blocks.AsNoTracking().Include(b => b.Site).ToListAsync(cancel);
-        var plantings = (await database.Plantings.AsNoTracking().Include(p => p.Rows).AsSplitQuery().ToListAsync(cancel)).ToLookup(p => p.BlockId);
+        var blocks = await database.Blocks.Include(b => b.Site).ToListAsync(cancel);
+        var plantings = (await database.ReadPlantingsAsync(cancel)).ToLookup(p => p.BlockId);
         var lines = await database.RowLines.CountAsync(cancel) > MostRowLines ? [] : await database.RowLines.AsNoTracking().ToListAsync(cancel);
         var linesOf = lines.ToLookup(l => l.BlockId);
         var outlines = blocks.Where(b => b.Outline is not null).ToDictionary(b => b.Id, b => Shape.Stored(b.Outline!));

@@ -27,11 +27,8 @@ public sealed class SeasonStore(RamaContext database)
     public async Task<IReadOnlyList<StoredPlanting>> ReadAsync(
         int season, int current, Catalogue catalogue, IReadOnlyCollection<Guid>? ids, CancellationToken cancel)
     {
-        var plantings = await database.Plantings.AsNoTrackingWithIdentityResolution()
-            .Include(p => p.Block!.Site).Include(p => p.Rows).Include(p => p.Results).AsSplitQuery()
-            .Where(p => ids == null || ids.Contains(p.Id)).ToListAsync(cancel);
-        var plans = await database.SeasonPlans.AsNoTracking().Include(p => p.Trees).AsSplitQuery()
-            .Where(p => p.Season == season && (ids == null || ids.Contains(p.PlantingId))).ToDictionaryAsync(p => p.PlantingId, cancel);
+        var plantings = await database.ReadPlantingsAsync(cancel, ids);
+        var plans = (await database.ReadPlansAsync(cancel, season, ids)).ToDictionary(p => p.PlantingId);
         return [
             .. plantings.Select(p => new StoredPlanting(
                 p, plans.GetValueOrDefault(p.Id) ?? new SeasonPlanRecord { EstateId = p.EstateId, PlantingId = p.Id, Season = season }, current, catalogue)),

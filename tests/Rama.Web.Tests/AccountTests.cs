@@ -1,4 +1,3 @@
-using Microsoft.AspNetCore.Hosting;
 using Npgsql;
 using Rama.Data.People;
 

@@ -1,5 +1,3 @@
-using Microsoft.AspNetCore.Hosting;
-
 namespace Rama.Web.Tests;
 
 /// <summary>How the application presents itself to a browser.</summary>

@@ -1,7 +1,5 @@
 using System.Text;
-using System.Text.Json.Nodes;
 using Rama.Data.Exchange;
-using Rama.Data.People;
 
 namespace Rama.Web.Tests;
 

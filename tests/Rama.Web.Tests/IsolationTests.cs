@@ -4,7 +4,6 @@ using Microsoft.Extensions.DependencyInjection;
 using Npgsql;
 using Rama.Core.Estate;
 using Rama.Data;
-using Rama.Data.People;
 
 namespace Rama.Web.Tests;
 

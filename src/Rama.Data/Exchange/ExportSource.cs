@@ -1,4 +1,3 @@
-using Microsoft.EntityFrameworkCore;
 using Rama.Core.Quantities;
 using Rama.Data.Estate;
 using Rama.Data.Season;
@@ -18,14 +17,13 @@ internal sealed class ExportSource(RamaContext database, EstateRecord estate)
     /// <summary>Plantings with all they hold, by code.</summary>
     public async Task<IReadOnlyList<PlantingRecord>> PlantingsAsync(CancellationToken cancel) => _plantings ??=
     [
-        .. (await Database.Plantings.AsNoTrackingWithIdentityResolution().Include(p => p.Block!.Site).Include(p => p.Rows).Include(p => p.Results)
-            .AsSplitQuery().ToListAsync(cancel)).OrderBy(p => p.Code, StringComparer.Ordinal),
+        .. (await Database.ReadPlantingsAsync(cancel)).OrderBy(p => p.Code, StringComparer.Ordinal),
     ];
 
     /// <summary>Plans of all seasons with the planting they are for, by code and season.</summary>
     public async Task<IEnumerable<(PlantingRecord Planting, SeasonPlanRecord Plan)>> PlansAsync(CancellationToken cancel)
     {
-        _plans ??= await Database.SeasonPlans.AsNoTracking().Include(p => p.Trees).AsSplitQuery().ToListAsync(cancel);
+        _plans ??= await Database.ReadPlansAsync(cancel);
         var byPlanting = _plans.ToLookup(p => p.PlantingId);
         return (await PlantingsAsync(cancel)).SelectMany(p => byPlanting[p.Id].OrderBy(plan => plan.Season), (planting, plan) => (planting, plan));
     }

@@ -1,7 +1,6 @@
 using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using Rama.Data.Estate;
-using Rama.Data.History;
 
 namespace Rama.Data.Exchange;
 

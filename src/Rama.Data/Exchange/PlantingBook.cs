@@ -1,4 +1,3 @@
-using Microsoft.EntityFrameworkCore;
 using Rama.Data.Estate;
 using Rama.Data.Season;
 
@@ -26,8 +25,8 @@ internal sealed class PlantingBook
 
     public static async Task<PlantingBook> LoadAsync(RamaContext database, CancellationToken cancel, bool withPlans = false)
     {
-        var plantings = await database.Plantings.Include(p => p.Block!.Site).Include(p => p.Rows).Include(p => p.Results).AsSplitQuery().ToListAsync(cancel);
-        var plans = withPlans ? await database.SeasonPlans.Include(p => p.Trees).AsSplitQuery().ToListAsync(cancel) : [];
+        var plantings = await database.ReadPlantingsAsync(cancel);
+        var plans = withPlans ? await database.ReadPlansAsync(cancel) : [];
         return new(plantings, plans);
     }
 

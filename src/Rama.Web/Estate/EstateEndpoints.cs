@@ -1,8 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Rama.Core.Decide;
 using Rama.Core.Estate;
-using Rama.Core.Systems;
-using Rama.Core.Target;
 using Rama.Data;
 using Rama.Web.Accounts;
 

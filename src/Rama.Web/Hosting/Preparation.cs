@@ -1,4 +1,3 @@
-using Microsoft.AspNetCore.Identity;
 using Rama.Data;
 using Rama.Data.Demo;
 using Rama.Data.People;

@@ -1,6 +1,5 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
-using NetTopologySuite.Geometries;
 using Rama.Core.Estate;
 using Rama.Data.Estate;
 
@@ -25,7 +24,7 @@ internal sealed class GroundTable : ExchangeTable
 
     internal override async Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel)
     {
-        var plantings = await target.Database.Plantings.Include(p => p.Rows).AsSplitQuery().ToListAsync(cancel);
+        var plantings = await target.Database.ReadPlantingsAsync(cancel);
         return new Taking(
             target, await target.Database.Blocks.ToListAsync(cancel), await target.Database.RowLines.ToListAsync(cancel), plantings.ToLookup(p => p.BlockId));
     }

@@ -1,5 +1,4 @@
 using Rama.Core.Estate;
-using Rama.Core.Explain;
 using Rama.Data.Estate;
 
 namespace Rama.Data.Exchange.Tables;

@@ -1,5 +1,4 @@
 using Microsoft.EntityFrameworkCore;
-using Rama.Core.Explain;
 using Rama.Core.Quantities;
 using Rama.Data.Count;
 
