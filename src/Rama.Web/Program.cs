@@ -17,8 +17,9 @@ var builder = WebApplication.CreateBuilder(args);
 if (args is ["prepare", .. var demo])
 {
     await Preparation.RunAsync(builder.Configuration, demo.FirstOrDefault());
-    return;
+    return 0;
 }
+if (args is ["password", var email]) return await Preparation.PasswordAsync(builder.Configuration, email);
 
 builder.WebHost.ConfigureKestrel(server => server.Limits.MaxRequestBodySize = 1_000_000);
 builder.Services.ConfigureHttpJsonOptions(json => Json.Configure(json.SerializerOptions));
@@ -64,6 +65,7 @@ api.MapGroup("/calculations").WithTags("Calculations").RequireAuthorization()
 
 app.MapFrontEnd();
 app.Run();
+return 0;
 
 /// <summary>Named for the tests that start the application.</summary>
 public partial class Program;

@@ -1,5 +1,6 @@
 using Npgsql;
 using Rama.Data.People;
+using Rama.Web.Hosting;
 
 namespace Rama.Web.Tests;
 
@@ -108,6 +109,44 @@ public sealed class AccountTests(RamaApplication application) : IClassFixture<Ra
         Assert.Equal(204, (await here.PutAsync("/api/v1/session/password", $$"""{"current": "{{password}}", "password": "long enough now"}""")).Status);
         Assert.Equal(401, (await elsewhere.SendAsync(HttpMethod.Get, "/api/v1/season")).Status);
         await application.SignInAsync(email, "long enough now");
+    }
+
+    [Fact]
+    public async Task Another_person_on_the_same_browser_sees_their_own_estates()
+    {
+        var (_, email, password) = await Added("manager");
+        using var theirs = await ClientOf(email, password);
+        await application.InNewEstateAsync(theirs, "Theirs");
+        // Still with the cookie of the demo's reader.
+        var session = (await application.ClientOf(Role.Reader).PostAsync("/api/v1/session", SignIn(email, password))).Body;
+        Assert.Equal(["Larkfold Orchards", "Theirs"], session["estates"]!.AsArray().Select(e => (string)e!["name"]!));
+        Assert.Equal("manager", (string)session["here"]!["role"]!);
+    }
+
+    [Fact]
+    public async Task A_changed_password_leaves_one_in_the_same_estate()
+    {
+        var (_, email, password) = await Added("manager");
+        using var first = await ClientOf(email, password);
+        using var second = await application.InNewEstateAsync(first, "Another");
+        using var request = new HttpRequestMessage(HttpMethod.Put, "/api/v1/session/password")
+        {
+            Content = new StringContent($$"""{"current": "{{password}}", "password": "long enough now"}""", System.Text.Encoding.UTF8, "application/json"),
+        };
+        using var answer = await second.SendAsync(request, TestContext.Current.CancellationToken);
+        using var after = application.ClientWith(answer.Headers.GetValues("Set-Cookie").Single().Split(';')[0]);
+        Assert.Equal("Another", (string)(await after.ReadAsync("/api/v1/season"))["estate"]!);
+    }
+
+    [Fact]
+    public async Task A_forgotten_password_is_replaced_by_whoever_runs_the_server()
+    {
+        var (_, email, password) = await Added("reader");
+        using var before = await ClientOf(email, password);
+        var given = (await Preparation.NewPasswordAsync(application.OwnerConnection, email))!;
+        Assert.Equal(401, (await before.SendAsync(HttpMethod.Get, "/api/v1/season")).Status);
+        await application.SignInAsync(email, given);
+        Assert.Null(await Preparation.NewPasswordAsync(application.OwnerConnection, "nobody@larkfold.example"));
     }
 
     [Fact]

@@ -123,6 +123,12 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
             Assert.Equal((0, 0, 0), ((int)report["problemCount"]!, (int)report["added"]!, (int)report["changed"]!));
             Assert.Equal(sheets[0].Lines.Count, (int)report["same"]!);
         }
+
+        // Saved, it takes nobody's version: who has a planting open can go on.
+        var before = await _client.PlantingAsync("H3");
+        Assert.True((bool)(await _client.ImportAsync("save", "t.csv", csv, table))["saved"]!);
+        var after = await _client.PlantingAsync("H3");
+        Assert.Equal(((uint)before["plantingVersion"]!, (uint)before["planVersion"]!), ((uint)after["plantingVersion"]!, (uint)after["planVersion"]!));
     }
 
     [Fact]

@@ -50,6 +50,7 @@ public class RamaApplication : WebApplicationFactory<Program>, IAsyncLifetime
         builder.UseSetting("Logging:LogLevel:Default", "Critical");
         builder.UseSetting("Logging:LogLevel:Microsoft.Hosting.Lifetime", "Critical");
         builder.UseSetting("Logging:LogLevel:Microsoft.AspNetCore.DataProtection", "Critical");
+        builder.UseSetting("Logging:LogLevel:Microsoft.AspNetCore.Routing", "Critical");
         builder.UseSetting("Logging:LogLevel:Microsoft.EntityFrameworkCore", "Critical");
     }
 

@@ -11,6 +11,7 @@ internal abstract partial class GroupTaking<TGroup, TEntry>(ImportTarget target)
 {
     private readonly Dictionary<TGroup, Dictionary<object, (int Line, TEntry Entry)>> _groups = [];
     private readonly HashSet<TGroup> _spoilt = [];
+    private readonly HashSet<TGroup> _changed = [];
 
     protected ImportTarget Target => target;
 
@@ -57,14 +58,17 @@ internal abstract partial class GroupTaking<TGroup, TEntry>(ImportTarget target)
         }
         // Without a key the core says what is missing; the line keeps a place of its own until then.
         entries[key ?? line] = (line.LineNumber, entry);
-        target.Was(old is null ? LineOutcome.Added : old.Equals(entry) ? LineOutcome.Same : LineOutcome.Changed);
+        var outcome = old is null ? LineOutcome.Added : old.Equals(entry) ? LineOutcome.Same : LineOutcome.Changed;
+        target.Was(outcome);
+        if (outcome != LineOutcome.Same) _changed.Add(group);
     }
 
     public virtual void Finish()
     {
         foreach (var (group, entries) in _groups)
         {
-            if (_spoilt.Contains(group)) continue;
+            // A list that says what is known is left alone: writing it would take its version from who has it open.
+            if (_spoilt.Contains(group) || !_changed.Contains(group)) continue;
             var all = entries.Values.ToList();
             try
             {

@@ -32,6 +32,9 @@ internal static class PeopleEndpoints
     // Without letters and digits that are taken for one another when read from a note.
     private const string PasswordLetters = "abcdefghjkmnpqrstuvwxyz23456789";
 
+    /// <summary>A password to hand over.</summary>
+    public static string NewPassword() => RandomNumberGenerator.GetString(PasswordLetters, 14);
+
     public static RouteGroupBuilder MapPeople(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("").WithTags("People").For(Act.People);
@@ -62,7 +65,7 @@ internal static class PeopleEndpoints
         string? password = null;
         if (person is null)
         {
-            (person, password) = (read, RandomNumberGenerator.GetString(PasswordLetters, 14));
+            (person, password) = (read, NewPassword());
             AccountProblems.ThrowIfRefused(await people.CreateAsync(person, password));
         }
         if (await Members(database, scope).AnyAsync(m => m.PersonId == person.Id, cancel))

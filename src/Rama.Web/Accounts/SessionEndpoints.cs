@@ -93,7 +93,9 @@ internal static class SessionEndpoints
             return TypedResults.Problem(statusCode: StatusCodes.Status401Unauthorized, title:
                 "E-mail or password is wrong. After eight wrong tries an account rests for 15 minutes.");
         await signIn.SignInAsync(person!, isPersistent: true);
-        return TypedResults.Ok(await View(database, scope, person!.Id, cancel));
+        // Whoever was signed in before, from here on it is this person.
+        (scope.Author, scope.EstateId) = (new(person!.Id, person.Name), default);
+        return TypedResults.Ok(await View(database, scope, person.Id, cancel));
     }
 
     private static async Task<NoContent> SignOut(SignInManager<PersonRecord> signIn)
@@ -119,7 +121,7 @@ internal static class SessionEndpoints
     {
         var person = await database.Users.SingleAsync(p => p.Id == SignedInPerson.Id(user), cancel);
         if (!await database.Memberships.AnyAsync(m => m.PersonId == person.Id && m.EstateId == choice.Estate, cancel)) return TypedResults.NotFound();
-        await signIn.SignInWithClaimsAsync(person, isPersistent: true, [new(SignedInPerson.EstateClaim, choice.Estate.ToString())]);
+        await SignInAt(signIn, person, choice.Estate);
         scope.EstateId = choice.Estate;
         return TypedResults.Ok(await View(database, scope, person.Id, cancel));
     }
@@ -135,19 +137,21 @@ internal static class SessionEndpoints
     }
 
     private static async Task<NoContent> ChangePassword(
-        PasswordEntry entry, ClaimsPrincipal user, UserManager<PersonRecord> people, SignInManager<PersonRecord> signIn)
+        PasswordEntry entry, ClaimsPrincipal user, UserManager<PersonRecord> people, SignInManager<PersonRecord> signIn, EstateScope scope)
     {
         var person = (await people.GetUserAsync(user))!;
         AccountProblems.ThrowIfRefused(await people.ChangePasswordAsync(person, entry.Current ?? "", entry.Password ?? ""));
         // All other sessions of the person end; this one goes on.
-        await signIn.RefreshSignInAsync(person);
+        await SignInAt(signIn, person, scope.EstateId);
         return TypedResults.NoContent();
     }
+
+    private static Task SignInAt(SignInManager<PersonRecord> signIn, PersonRecord person, Guid estate) =>
+        signIn.SignInWithClaimsAsync(person, isPersistent: true, [new(SignedInPerson.EstateClaim, estate.ToString())]);
 
     private static async Task<SessionView> View(RamaContext database, EstateScope scope, Guid personId, CancellationToken cancel)
     {
         var person = await database.Users.AsNoTracking().SingleAsync(p => p.Id == personId, cancel);
-        scope.Author ??= new(person.Id, person.Name);
         var memberships = await database.Memberships.AsNoTracking().Include(m => m.Estate).Where(m => m.PersonId == personId).OrderBy(m => m.EstateId).ToListAsync(cancel);
         var here = memberships.Find(m => m.EstateId == scope.EstateId) ?? memberships.FirstOrDefault();
         return new(
