@@ -8,7 +8,7 @@ import { Shell } from './Shell';
 import { SeasonPage } from './stages/season/SeasonPage';
 import type { UnitSystem } from './units/system';
 import { Trouble } from './Trouble';
-import i18n from './words/i18n';
+import i18n, { speak } from './words/i18n';
 import { ReadingContext } from './words/useReading';
 
 const PlantingPage = lazy(() => import('./planting/PlantingPage').then((m) => ({ default: m.PlantingPage })));
@@ -67,7 +67,7 @@ export function App() {
   const now = session.data;
   const person = now?.person ?? null;
   if (now?.state === 'signedIn' && now !== signedIn) setSignedIn(now);
-  useEffect(() => { if (person?.language) void i18n.changeLanguage(person.language); }, [person?.language]);
+  useEffect(() => { if (person?.language) void speak(person.language === 'es' ? 'es' : 'en'); }, [person?.language]);
 
   const system: UnitSystem = person?.units ?? 'metric';
   const reading = useMemo(() => {

@@ -11,7 +11,7 @@ import { RequestError } from './api/client';
 import './look/tokens.css';
 import './look/pages.css';
 import { theme } from './look/theme';
-import './words/i18n';
+import { ready } from './words/i18n';
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -25,12 +25,14 @@ const queries = new QueryClient({
 });
 const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?.content ?? '';
 
-createRoot(document.getElementById('root')!).render(
-  <StrictMode>
-    <ConfigProvider theme={theme} csp={{ nonce }} wave={{ disabled: true }} button={{ autoInsertSpace: false }}>
-      <QueryClientProvider client={queries}>
-        <App />
-      </QueryClientProvider>
-    </ConfigProvider>
-  </StrictMode>,
-);
+void ready.then(() => {
+  createRoot(document.getElementById('root')!).render(
+    <StrictMode>
+      <ConfigProvider theme={theme} csp={{ nonce }} wave={{ disabled: true }} button={{ autoInsertSpace: false }}>
+        <QueryClientProvider client={queries}>
+          <App />
+        </QueryClientProvider>
+      </ConfigProvider>
+    </StrictMode>,
+  );
+});

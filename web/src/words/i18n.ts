@@ -2,7 +2,6 @@ import i18next from 'i18next';
 import { initReactI18next } from 'react-i18next';
 import type { Language } from '../units/format';
 import en from './en.json';
-import es from './es.json';
 
 /** Language chosen on this device before, or the browser's. */
 function firstLanguage(): Language {
@@ -11,19 +10,28 @@ function firstLanguage(): Language {
 }
 
 void i18next.use(initReactI18next).init({
-  lng: firstLanguage(),
+  lng: 'en',
   fallbackLng: 'en',
-  resources: { en: { translation: en }, es: { translation: es } },
+  resources: { en: { translation: en } },
   // Keys are flat, and some are whole English phrases of the core.
   keySeparator: false,
   nsSeparator: false,
   interpolation: { escapeValue: false },
 });
 
+/** Speaks a language from now on; its words are fetched when first needed. */
+export async function speak(language: Language): Promise<void> {
+  if (language !== 'en' && !i18next.hasResourceBundle(language, 'translation'))
+    i18next.addResourceBundle(language, 'translation', (await import('./es.json')).default);
+  await i18next.changeLanguage(language);
+}
+
 i18next.on('languageChanged', (language) => {
   localStorage.setItem('rama.language', language);
   document.documentElement.lang = language;
 });
-document.documentElement.lang = i18next.language;
+
+/** The words of the first page are there. */
+export const ready = speak(firstLanguage());
 
 export default i18next;

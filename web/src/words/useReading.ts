@@ -2,11 +2,15 @@ import { createContext, useContext } from 'react';
 import { useTranslation } from 'react-i18next';
 import { formatAmount, formatNumber, type Language } from '../units/format';
 import type { UnitSystem } from '../units/system';
+import { speak } from './i18n';
 
 /** How this person reads, kept with their account. */
 export const ReadingContext = createContext<{
   system: UnitSystem; chooseSystem: (system: UnitSystem) => void; chooseLanguage: (language: Language) => void;
 }>({ system: 'metric', chooseSystem: () => undefined, chooseLanguage: () => undefined });
+
+/** Units whose figures a sentence tells in whole numbers. */
+const counted = /^(share|day|h|h\/week|(bud|fruit|cluster|tree)(\/tree)?)$/;
 
 /** Words, numbers and units the way the reader wants them. */
 export function useReading() {
@@ -21,7 +25,7 @@ export function useReading() {
     system,
     chooseSystem,
     setLanguage: (next: Language) => {
-      void i18n.changeLanguage(next);
+      void speak(next);
       chooseLanguage(next);
     },
     /** A text the API answers in all languages. */
@@ -35,7 +39,7 @@ export function useReading() {
     /** A sentence of the core in the reader's language, its figures in the reader's units. */
     say: (notice: { code: string; message: string; figures: { value: number; unit: string }[] }) => {
       const figures = Object.fromEntries(notice.figures.map((f, i) => {
-        const shown = formatAmount(f.value, f.unit, system, language, f.unit === 'share' ? 0 : undefined);
+        const shown = formatAmount(f.value, f.unit, system, language, counted.test(f.unit) ? 0 : undefined);
         return [`n${i}`, `${shown.number}${shown.unit === '%' ? ' %' : ''}`];
       }));
       return t(`notice:${notice.code}`, { ...figures, defaultValue: notice.message });
