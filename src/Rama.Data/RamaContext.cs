@@ -24,6 +24,8 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
 
     public DbSet<OwnVarietyRecord> OwnVarieties => Set<OwnVarietyRecord>();
 
+    public DbSet<OwnRootstockRecord> OwnRootstocks => Set<OwnRootstockRecord>();
+
     public DbSet<RowLineRecord> RowLines => Set<RowLineRecord>();
 
     public DbSet<PlantingRecord> Plantings => Set<PlantingRecord>();
@@ -51,6 +53,7 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
         builder.Entity<SiteRecord>().HasQueryFilter(s => s.EstateId == EstateId);
         builder.Entity<BlockRecord>().HasQueryFilter(b => b.EstateId == EstateId);
         builder.Entity<OwnVarietyRecord>().HasQueryFilter(v => v.EstateId == EstateId);
+        builder.Entity<OwnRootstockRecord>().HasQueryFilter(r => r.EstateId == EstateId);
         builder.Entity<RowLineRecord>().HasQueryFilter(l => l.EstateId == EstateId);
         builder.Entity<PlantingRecord>().HasQueryFilter(p => p.EstateId == EstateId);
         builder.Entity<PlantingRowRecord>().HasQueryFilter(r => r.EstateId == EstateId);

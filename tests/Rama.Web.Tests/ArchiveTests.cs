@@ -48,6 +48,9 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
             {"version": 0, "variety": {"name": "Fuji", "biennialProne": true, "cropDensityLow": 3.5, "cropDensityHigh": 5.5, "setShare": 0.55, "setShareSd": 0.1, "fruitMassG": 235, "source": "own scales"}}
             """)).Status);
 
+        Assert.Equal(200, (await _client.PutAsync("/api/v1/catalogue/rootstocks", """
+            {"version": 0, "rootstock": {"name": "Own Stock", "crop": "apple", "vigourPercent": 38, "precocity": "early", "hardiness": "hardy", "suckering": "few"}}
+            """)).Status);
         Assert.Equal(204, (await _client.PutAsync("/api/v1/estate", """{"name": "Larkfold Orchards", "crewHoursPerWeek": 320}""")).Status);
 
         var first = await _client.DownloadAsync("/api/v1/exports/estate");
@@ -55,10 +58,11 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
         Assert.Equal((204, ""), await ReadIn(other, first));
         var (before, after) = (Files(first), Files(await other.DownloadAsync("/api/v1/exports/estate")));
         Assert.Equal(before.Keys.Order(), after.Keys.Order());
-        Assert.Equal(["counts.csv", "estate.json", "ground.geojson", "history.csv", "plans.csv", "plantings.csv", "rows.csv", "seasons.csv", "trunks.csv", "varieties.json"], before.Keys.Order());
+        Assert.Equal(["counts.csv", "estate.json", "ground.geojson", "history.csv", "plans.csv", "plantings.csv", "rootstocks.json", "rows.csv", "seasons.csv", "trunks.csv", "varieties.json"], before.Keys.Order());
         // A new estate begins its own history.
         Assert.All(before.Keys.Where(k => k != "history.csv"), name => Assert.Equal(before[name], after[name]));
         Assert.Contains("R9", after["counts.csv"], StringComparison.Ordinal);
+        Assert.Contains("Own Stock", after["rootstocks.json"], StringComparison.Ordinal);
         Assert.Contains("own scales", after["varieties.json"], StringComparison.Ordinal);
 
         // The same numbers follow.

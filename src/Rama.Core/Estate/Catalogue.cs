@@ -18,13 +18,30 @@ public sealed record Catalogue(IReadOnlyList<Crop> Crops, IReadOnlyList<Variety>
     /// <summary>The rootstock of that name, or null.</summary>
     public Rootstock? Rootstock(string? name) => Rootstocks.FirstOrDefault(r => r.Name == name);
 
-    /// <summary>This catalogue with an estate's own varieties: one of a name known here takes its place, others are added.</summary>
-    public Catalogue With(IReadOnlyCollection<Variety> own)
+    /// <summary>This catalogue with an estate's own entries: one of a name known here takes its place, others are added.</summary>
+    public Catalogue With(IReadOnlyCollection<Variety> varieties, IReadOnlyCollection<Rootstock> rootstocks) => this with
     {
-        if (own.Count == 0) return this;
-        var byName = own.ToDictionary(v => v.Name);
-        var added = own.Where(v => Variety(v.Name) is null).OrderBy(v => v.Crop, StringComparer.Ordinal).ThenBy(v => v.Name, StringComparer.Ordinal);
-        return this with { Varieties = [.. Varieties.Select(v => byName.GetValueOrDefault(v.Name, v)), .. added] };
+        Varieties = Over(Varieties, varieties, v => v.Name, v => v.Crop), Rootstocks = Over(Rootstocks, rootstocks, r => r.Name, r => r.Crop),
+    };
+
+    /// <summary>Reads the crop of an entry: that of the shipped one of its name, where there is one.</summary>
+    internal static string ReadCrop(EntryReader reader, string name, string? typed, string? shipped)
+    {
+        var crop = shipped ?? typed ?? "";
+        if (Shipped.Crops.All(c => c.Id != crop)) reader.Add("crop", "unknown", "Crop: please choose one.");
+        else if (shipped is not null && typed is not null && typed != shipped) reader.Add("crop", "conflict", $"Crop: {name} is {shipped}.");
+        return crop;
+    }
+
+    private static IReadOnlyList<T> Over<T>(IReadOnlyList<T> shipped, IReadOnlyCollection<T> own, Func<T, string> name, Func<T, string> crop)
+    {
+        if (own.Count == 0) return shipped;
+        var byName = own.ToDictionary(name);
+        var known = shipped.Select(name).ToHashSet();
+        return [
+            .. shipped.Select(s => byName.GetValueOrDefault(name(s), s)),
+            .. own.Where(o => !known.Contains(name(o))).OrderBy(crop, StringComparer.Ordinal).ThenBy(name, StringComparer.Ordinal),
+        ];
     }
 
     // The file names its schema beside the entries, for editors and checkers.

@@ -32,8 +32,6 @@ public sealed record VarietyEntry
     /// <summary>Where the numbers come from; the estate's own records when left out.</summary>
     public string? Source { get; init; }
 
-    private const string OwnRecords = "own records of the estate";
-
     /// <summary>Reads the entry over a shipped variety of its name. A number that stays as shipped keeps its source.</summary>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
     public Variety Read()
@@ -41,9 +39,7 @@ public sealed record VarietyEntry
         var reader = new EntryReader();
         var name = reader.Text("name", "Name", Name, 60);
         var shipped = Catalogue.Shipped.Variety(name);
-        var crop = shipped?.Crop ?? Crop ?? "";
-        if (Catalogue.Shipped.Crops.All(c => c.Id != crop)) reader.Add("crop", "unknown", "Crop: please choose one.");
-        else if (shipped is not null && Crop is not null && Crop != shipped.Crop) reader.Add("crop", "conflict", $"Crop: {name} is {shipped.Crop}.");
+        var crop = Catalogue.ReadCrop(reader, name, Crop, shipped?.Crop);
         var low = reader.Optional("cropDensityLow", "Crop density from", CropDensityLow, "fruit/cm²", 0.5, 30);
         var high = reader.Optional("cropDensityHigh", "Crop density to", CropDensityHigh, "fruit/cm²", 0.5, 30);
         if (low is null != high is null) reader.Add(low is null ? "cropDensityLow" : "cropDensityHigh", "missing", "Crop density: please fill in both ends, or none.");
@@ -51,7 +47,7 @@ public sealed record VarietyEntry
         var set = reader.Required("setShare", "Set share", SetShare, "1", 0.01, 1);
         var sd = reader.Required("setShareSd", "Set share SD", SetShareSd, "1", 0, 0.5);
         var mass = reader.Required("fruitMassG", "Fruit mass", FruitMassG, "g", 3, 1_500);
-        var source = reader.OptionalText("source", "Source", Source, 200) ?? OwnRecords;
+        var source = reader.OptionalText("source", "Source", Source, 200) ?? Sources.OwnRecords;
         reader.ThrowIfAny();
 
         Sourced Own(double value, Sourced? known) => known?.Value == value ? known : new(value, source);

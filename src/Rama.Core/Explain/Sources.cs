@@ -12,6 +12,9 @@ public static class Sources
     /// <summary>A default of Rama's own, to be replaced by the estate's own records.</summary>
     public const string Assumption = "assumption, to be replaced by your own records";
 
+    /// <summary>What an estate has learned itself.</summary>
+    public const string OwnRecords = "own records of the estate";
+
     /// <summary>What a person entered.</summary>
     public const string Entered = "entered";
 

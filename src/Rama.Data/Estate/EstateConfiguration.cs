@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
+using Rama.Core.Estate;
 
 namespace Rama.Data.Estate;
 
@@ -41,11 +42,16 @@ internal sealed class BlockConfiguration : IEntityTypeConfiguration<BlockRecord>
     }
 }
 
-internal sealed class OwnVarietyConfiguration : IEntityTypeConfiguration<OwnVarietyRecord>
+internal sealed class OwnEntryConfiguration : IEntityTypeConfiguration<OwnVarietyRecord>, IEntityTypeConfiguration<OwnRootstockRecord>
 {
-    public void Configure(EntityTypeBuilder<OwnVarietyRecord> builder)
+    public void Configure(EntityTypeBuilder<OwnVarietyRecord> builder) => Configure<OwnVarietyRecord, Variety>(builder, "own_varieties");
+
+    public void Configure(EntityTypeBuilder<OwnRootstockRecord> builder) => Configure<OwnRootstockRecord, Rootstock>(builder, "own_rootstocks");
+
+    private static void Configure<TRecord, T>(EntityTypeBuilder<TRecord> builder, string table) where TRecord : OwnEntryRecord<T> where T : class
     {
-        builder.ToTable("own_varieties");
+        builder.ToTable(table);
+        builder.Ignore(v => v.Place);
         builder.HasKey(v => new { v.EstateId, v.Name });
         builder.HasOne<EstateRecord>().WithMany().HasForeignKey(v => v.EstateId);
         builder.Property(v => v.Name).HasMaxLength(60);

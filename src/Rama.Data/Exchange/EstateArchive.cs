@@ -5,6 +5,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
+using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Data.Estate;
 
@@ -63,7 +64,9 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
             else SheetWriter.WriteCsv(entry, table.Headers, lines);
         }
         await using (var entry = zip.CreateEntry("varieties.json").Open())
-            await JsonSerializer.SerializeAsync(entry, await OwnVarietiesAsync(cancel), Json, cancel);
+            await JsonSerializer.SerializeAsync(entry, await OwnEntriesAsync<OwnVarietyRecord, Variety>(cancel), Json, cancel);
+        await using (var entry = zip.CreateEntry("rootstocks.json").Open())
+            await JsonSerializer.SerializeAsync(entry, await OwnEntriesAsync<OwnRootstockRecord, Rootstock>(cancel), Json, cancel);
         await using (var entry = zip.CreateEntry("history.csv").Open())
             SheetWriter.WriteCsv(entry, HistoryHeaders, await HistoryAsync(source, cancel));
     }
@@ -92,7 +95,24 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
             var estate = await database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
             (estate.Season, estate.Today, estate.CrewHoursPerWeek) = (facts.Season, facts.Today, facts.CrewHoursPerWeek);
             await database.SaveChangesAsync(cancel);
-            await ReadVarietiesAsync(files, cancel);
+            ReadOwnEntries(files, "varieties.json", json =>
+            {
+                var variety = OwnVarietyRecord.Parse(json);
+                variety.ToEntry().Read();
+                var record = new OwnVarietyRecord { EstateId = scope.EstateId, Name = variety.Name };
+                record.Take(variety);
+                database.Add(record);
+            });
+            ReadOwnEntries(files, "rootstocks.json", json =>
+            {
+                var rootstock = OwnRootstockRecord.Parse(json);
+                rootstock.ToEntry().Read();
+                var record = new OwnRootstockRecord { EstateId = scope.EstateId, Name = rootstock.Name };
+                record.Take(rootstock);
+                database.Add(record);
+            });
+            await database.SaveChangesAsync(cancel);
+            catalogues.Forget();
             foreach (var table in ExchangeTables.All)
             {
                 if (files.Read(FileOf(table)) is not { } content || IsHeaderOnly(content)) continue;
@@ -103,29 +123,20 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
         }, cancel);
     }
 
-    private async Task<JsonArray> OwnVarietiesAsync(CancellationToken cancel) =>
-        [.. (await database.OwnVarieties.AsNoTracking().ToListAsync(cancel)).OrderBy(v => v.Name, StringComparer.Ordinal).Select(v => JsonNode.Parse(v.Data))];
+    private async Task<JsonArray> OwnEntriesAsync<TRecord, T>(CancellationToken cancel) where TRecord : OwnEntryRecord<T> where T : class =>
+        [.. (await database.Set<TRecord>().AsNoTracking().ToListAsync(cancel)).OrderBy(v => v.Name, StringComparer.Ordinal).Select(v => JsonNode.Parse(v.Data))];
 
-    private async Task ReadVarietiesAsync(ArchiveFiles files, CancellationToken cancel)
+    private static void ReadOwnEntries(ArchiveFiles files, string name, Action<string> read)
     {
-        if (files.Read("varieties.json") is not { } content) return;
+        if (files.Read(name) is not { } content) return;
         try
         {
-            foreach (var json in JsonNode.Parse(content)!.AsArray())
-            {
-                var variety = OwnVarietyRecord.Parse(json!.ToJsonString());
-                variety.ToEntry().Read();
-                var record = new OwnVarietyRecord { EstateId = scope.EstateId, Name = variety.Name };
-                record.Take(variety);
-                database.Add(record);
-            }
+            foreach (var json in JsonNode.Parse(content)!.AsArray()) read(json!.ToJsonString());
         }
         catch (Exception e) when (e is JsonException or InvalidOperationException or UnusableEntryException)
         {
-            throw new UnreadableFileException("broken", $"varieties.json cannot be read: {(e as UnusableEntryException)?.Problems[0].Message ?? e.Message}", e);
+            throw new UnreadableFileException("broken", $"{name} cannot be read: {(e as UnusableEntryException)?.Problems[0].Message ?? e.Message}", e);
         }
-        await database.SaveChangesAsync(cancel);
-        catalogues.Forget();
     }
 
     private static bool IsHeaderOnly(byte[] content) =>

@@ -293,6 +293,34 @@ namespace Rama.Data.Migrations
                         });
                 });
 
+            modelBuilder.Entity("Rama.Data.Estate.OwnRootstockRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<string>("Name")
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("name");
+
+                    b.Property<string>("Data")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("data");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("EstateId", "Name")
+                        .HasName("pk_own_rootstocks");
+
+                    b.ToTable("own_rootstocks", (string)null);
+                });
+
             modelBuilder.Entity("Rama.Data.Estate.OwnVarietyRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
@@ -1127,6 +1155,16 @@ namespace Rama.Data.Migrations
                         .HasConstraintName("fk_blocks_sites_estate_id_site_id");
 
                     b.Navigation("Site");
+                });
+
+            modelBuilder.Entity("Rama.Data.Estate.OwnRootstockRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.EstateRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_own_rootstocks_estates_estate_id");
                 });
 
             modelBuilder.Entity("Rama.Data.Estate.OwnVarietyRecord", b =>

@@ -11,7 +11,7 @@ namespace Rama.Web.Estate;
 /// <summary>What can be chosen when a planting or target is entered.</summary>
 /// <param name="Crops">Crops with how they bear.</param>
 /// <param name="Varieties">Varieties, the estate's own over the shipped ones.</param>
-/// <param name="Rootstocks">Rootstocks with their crop.</param>
+/// <param name="Rootstocks">Rootstocks, the estate's own over the shipped ones.</param>
 /// <param name="Systems">Training systems.</param>
 /// <param name="YieldUnits">Codes a yield may be typed in.</param>
 /// <param name="FruitSizeUnits">Codes a fruit size may be typed in.</param>
@@ -20,7 +20,7 @@ namespace Rama.Web.Estate;
 public sealed record CatalogueView(
     IReadOnlyList<Crop> Crops,
     IReadOnlyList<CatalogueVariety> Varieties,
-    IReadOnlyList<Rootstock> Rootstocks,
+    IReadOnlyList<CatalogueRootstock> Rootstocks,
     IReadOnlyList<SystemName> Systems,
     IReadOnlyList<string> YieldUnits,
     IReadOnlyList<string> FruitSizeUnits,
@@ -35,11 +35,22 @@ public sealed record CatalogueView(
 /// <param name="Shipped">As shipped; null for one of the estate's own.</param>
 public sealed record CatalogueVariety(string Name, string Crop, uint Version, Variety Current, Variety? Shipped);
 
+/// <summary>A rootstock as the estate knows it, beside the one that ships.</summary>
+/// <param name="Name">Name of the rootstock.</param>
+/// <param name="Crop">Crop grown on it.</param>
+/// <param name="Version">Version of the estate's own, to be sent back when saving it; 0 where it is as shipped.</param>
+/// <param name="Current">As the estate knows it.</param>
+/// <param name="Shipped">As shipped; null for one of the estate's own.</param>
+public sealed record CatalogueRootstock(string Name, string Crop, uint Version, Rootstock Current, Rootstock? Shipped);
+
 /// <summary>A training system to choose.</summary>
 public sealed record SystemName(string Id, LocalText Name, IReadOnlyList<string> Crops, double LimbsPerTree);
 
 /// <summary>A variety to save, with the version it was read at.</summary>
 public sealed record SaveVariety(uint Version, VarietyEntry Variety);
+
+/// <summary>A rootstock to save, with the version it was read at.</summary>
+public sealed record SaveRootstock(uint Version, RootstockEntry Rootstock);
 
 internal static class CatalogueEndpoints
 {
@@ -48,6 +59,8 @@ internal static class CatalogueEndpoints
         group.MapGet("/catalogue", View).WithSummary("Crops, varieties beside the shipped ones, rootstocks, systems and units");
         group.MapPut("/catalogue/varieties", Save).For(Act.Catalogue).WithSummary("Save a variety of the estate's own, or its own numbers for a shipped one");
         group.MapDelete("/catalogue/varieties/{name}", Remove).For(Act.Catalogue).WithSummary("Go back to the shipped variety, or remove one of the estate's own");
+        group.MapPut("/catalogue/rootstocks", SaveStock).For(Act.Catalogue).WithSummary("Save a rootstock of the estate's own, or its own facts for a shipped one");
+        group.MapDelete("/catalogue/rootstocks/{name}", RemoveStock).For(Act.Catalogue).WithSummary("Go back to the shipped rootstock, or remove one of the estate's own");
     }
 
     private static async Task<Ok<CatalogueView>> View(CatalogueStore store, CancellationToken cancel)
@@ -55,8 +68,8 @@ internal static class CatalogueEndpoints
         var read = await store.ReadAsync(cancel);
         return TypedResults.Ok(new CatalogueView(
             read.Catalogue.Crops,
-            [.. read.Catalogue.Varieties.Select(v => new CatalogueVariety(v.Name, v.Crop, read.OwnVersions.GetValueOrDefault(v.Name), v, Catalogue.Shipped.Variety(v.Name)))],
-            read.Catalogue.Rootstocks,
+            [.. read.Catalogue.Varieties.Select(v => new CatalogueVariety(v.Name, v.Crop, read.VarietyVersions.GetValueOrDefault(v.Name), v, Catalogue.Shipped.Variety(v.Name)))],
+            [.. read.Catalogue.Rootstocks.Select(r => new CatalogueRootstock(r.Name, r.Crop, read.RootstockVersions.GetValueOrDefault(r.Name), r, Catalogue.Shipped.Rootstock(r.Name)))],
             [.. TrainingSystem.Shipped.Select(s => new SystemName(s.Id, s.Name, s.Crops, s.Form.LimbsPerTree))],
             YieldTarget.UnitCodes, FruitSize.UnitCodes, PackageMasses.Default, DecisionSettings.DefaultTolerance));
     }
@@ -68,5 +81,14 @@ internal static class CatalogueEndpoints
     }
 
     private static async Task<Results<Ok<CatalogueView>, NotFound>> Remove(string name, CatalogueStore store, CancellationToken cancel) =>
-        await store.RemoveAsync(name, cancel) ? await View(store, cancel) : TypedResults.NotFound();
+        await store.RemoveVarietyAsync(name, cancel) ? await View(store, cancel) : TypedResults.NotFound();
+
+    private static async Task<Ok<CatalogueView>> SaveStock(SaveRootstock body, CatalogueStore store, CancellationToken cancel)
+    {
+        await store.SaveAsync(body.Rootstock, body.Version, cancel);
+        return await View(store, cancel);
+    }
+
+    private static async Task<Results<Ok<CatalogueView>, NotFound>> RemoveStock(string name, CatalogueStore store, CancellationToken cancel) =>
+        await store.RemoveRootstockAsync(name, cancel) ? await View(store, cancel) : TypedResults.NotFound();
 }

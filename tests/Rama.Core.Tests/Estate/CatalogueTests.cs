@@ -44,8 +44,8 @@ public sealed class CatalogueTests
         var own = (Elstar with { SetShare = 0.7, Source = "three seasons of H2" }).Read();
         Assert.Equal(new(0.7, "three seasons of H2"), own.SetShare);
         Assert.Equal(Catalogue.Shipped.Variety("Elstar")!.FruitMassG, own.FruitMassG);
-        Assert.Equal(0.7, Catalogue.Shipped.With([own]).Variety("Elstar")!.SetShare.Value);
-        Assert.Equal(Catalogue.Shipped.Varieties.Count, Catalogue.Shipped.With([own]).Varieties.Count);
+        Assert.Equal(0.7, Catalogue.Shipped.With([own], []).Variety("Elstar")!.SetShare.Value);
+        Assert.Equal(Catalogue.Shipped.Varieties.Count, Catalogue.Shipped.With([own], []).Varieties.Count);
     }
 
     [Fact]
@@ -61,5 +61,16 @@ public sealed class CatalogueTests
         Assert.Equal(["crop"], Fields(Elstar with { Crop = "pear" }));
         Assert.Equal(["crop"], Fields(Elstar with { Name = "Seedling 7", Crop = null }));
         Assert.Equal(["fruitMassG", "name"], Fields(Elstar with { Name = " ", FruitMassG = null }).Order());
+    }
+
+    [Fact]
+    public void A_rootstock_too_can_be_known_better()
+    {
+        var shipped = Catalogue.Shipped.Rootstock("M.26")!;
+        Assert.Equal(shipped, shipped.ToEntry().Read());
+        var own = (shipped.ToEntry() with { VigourPercent = 40, Source = "block W1" }).Read();
+        Assert.Equal((new Sourced(40, "block W1"), shipped.Source), (own.VigourPercent, own.Source));
+        Assert.Equal(40, Catalogue.Shipped.With([], [own]).Rootstock("M.26")!.VigourPercent.Value);
+        Assert.Equal(["vigourPercent"], Assert.Throws<UnusableEntryException>((shipped.ToEntry() with { VigourPercent = 200 }).Read).Problems.Select(p => p.Field));
     }
 }

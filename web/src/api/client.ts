@@ -8,6 +8,7 @@ export type Act = Schemas['Act'];
 export type Amount = Schemas['Amount'];
 export type BudLedger = Schemas['BudLedger'];
 export type Catalogue = Schemas['CatalogueView'];
+export type CatalogueRootstock = Schemas['CatalogueRootstock'];
 export type CatalogueVariety = Schemas['CatalogueVariety'];
 export type CountedTree = Schemas['CountedTreeEntry'];
 export type EditConflict = Schemas['EditConflict'];
@@ -40,6 +41,7 @@ export type Stage = Schemas['Stage'];
 export type Step = Schemas['Step'];
 export type SurveyEntry = Schemas['SurveyEntry'];
 export type TargetEntry = Schemas['TargetEntry'];
+export type RootstockEntry = Schemas['RootstockEntry'];
 export type VarietyEntry = Schemas['VarietyEntry'];
 
 /** What the server answers when an entry cannot be used or a request fails. */

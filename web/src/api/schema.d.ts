@@ -1198,6 +1198,109 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/catalogue/rootstocks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Save a rootstock of the estate's own, or its own facts for a shipped one */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveRootstock"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CatalogueView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/catalogue/rootstocks/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Go back to the shipped rootstock, or remove one of the estate's own */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    name: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CatalogueView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/map": {
         parameters: {
             query?: never;
@@ -2444,6 +2547,14 @@ export interface components {
             /** @description What it is. */
             caption: string;
         };
+        CatalogueRootstock: {
+            name: string;
+            crop: string;
+            /** Format: uint32 */
+            version: number;
+            current: components["schemas"]["Rootstock"];
+            shipped: null | components["schemas"]["Rootstock"];
+        };
         CatalogueVariety: {
             name: string;
             crop: string;
@@ -2455,7 +2566,7 @@ export interface components {
         CatalogueView: {
             crops: components["schemas"]["Crop"][];
             varieties: components["schemas"]["CatalogueVariety"][];
-            rootstocks: components["schemas"]["Rootstock"][];
+            rootstocks: components["schemas"]["CatalogueRootstock"][];
             systems: components["schemas"]["SystemName"][];
             yieldUnits: string[];
             fruitSizeUnits: string[];
@@ -3531,6 +3642,26 @@ export interface components {
             /** @description Where this comes from. */
             source: string;
         };
+        /** @description A rootstock as an estate knows it, as typed: a copy of a shipped one with other facts, or one of its own. */
+        RootstockEntry: {
+            /** @description Name of the rootstock. */
+            name?: null | string;
+            /** @description Crop grown on it; needed for one that is not shipped. */
+            crop?: null | string;
+            /**
+             * Format: double
+             * @description Size of the tree on it, per cent of one on seedling, 5 to 150.
+             */
+            vigourPercent?: null | number;
+            /** @description When trees on it begin to bear. */
+            precocity?: components["schemas"]["Precocity"];
+            /** @description How it stands winter cold. */
+            hardiness?: components["schemas"]["Hardiness"];
+            /** @description How much it suckers. */
+            suckering?: components["schemas"]["Suckering"];
+            /** @description Where this comes from; the estate's own records when left out. */
+            source?: null | string;
+        };
         /** @description One row of trees, as typed. */
         RowEntry: {
             /**
@@ -3576,6 +3707,11 @@ export interface components {
             /** Format: uint32 */
             version: number;
             records: components["schemas"]["SeasonRecordsEntry"];
+        };
+        SaveRootstock: {
+            /** Format: uint32 */
+            version: number;
+            rootstock: components["schemas"]["RootstockEntry"];
         };
         SaveRows: {
             /** Format: uint32 */

@@ -1,0 +1,34 @@
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using Rama.Data.History;
+
+namespace Rama.Data.Estate;
+
+/// <summary>An entry of the catalogue as the estate knows it: a shipped one with other numbers, or one of its own.</summary>
+public abstract class OwnEntryRecord<T> : IHistoried where T : class
+{
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    {
+        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow, RespectRequiredConstructorParameters = true, RespectNullableAnnotations = true,
+        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
+    };
+
+    public Guid EstateId { get; init; }
+
+    public required string Name { get; init; }
+
+    /// <summary>The entry as JSON, in the form of the shipped catalogue.</summary>
+    public string Data { get; private set; } = "";
+
+    /// <summary>PostgreSQL's row version; 0 while nothing is saved.</summary>
+    public uint Version { get; private set; }
+
+    public abstract HistoryPlace Place { get; }
+
+    public void Take(T entry) => Data = JsonSerializer.Serialize(entry, Json);
+
+    public T ToEntry() => Parse(Data);
+
+    /// <summary>Reads an entry from JSON.</summary>
+    public static T Parse(string json) => JsonSerializer.Deserialize<T>(json, Json)!;
+}

@@ -1,0 +1,10 @@
+using Rama.Core.Estate;
+using Rama.Data.History;
+
+namespace Rama.Data.Estate;
+
+/// <summary>A rootstock as the estate knows it.</summary>
+public sealed class OwnRootstockRecord : OwnEntryRecord<Rootstock>
+{
+    public override HistoryPlace Place => new("rootstock", Detail: Name);
+}
