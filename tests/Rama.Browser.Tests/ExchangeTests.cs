@@ -120,10 +120,10 @@ public sealed class ExchangeTests(RamaServer server) : IClassFixture<RamaServer>
         page.Says("[data-test='varieties']", "shipped 0.62");
         page.Click("[data-test='change-Topaz']");
         page.Click("[data-test='back-to-shipped']");
+        page.Until("as shipped", () => !page.Find("[data-test='varieties']").Text.Contains("shipped", StringComparison.Ordinal));
         page.Click("[data-test='change-M.26']");
         page.Type("rootstock.vigourPercent", "40");
         page.Click("[data-test='save-rootstock']");
         page.Says(".catalogue", "shipped 45");
-        page.Until("as shipped", () => !page.Find("[data-test='varieties']").Text.Contains("shipped", StringComparison.Ordinal));
     }
 }

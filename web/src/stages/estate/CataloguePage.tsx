@@ -18,6 +18,8 @@ export function CataloguePage() {
   const may = useMay();
   const [crop, setCrop] = useState('apple');
   const [edited, setEdited] = useState<{ what: 'variety' | 'rootstock'; name: string } | null>(null);
+  // A save that ends after another entry was opened does not close that one.
+  const done = () => { setEdited((now) => (now === edited ? null : now)); };
   const edit = (what: 'variety' | 'rootstock', name: string) => { setEdited({ what, name }); };
   useEffect(() => { document.title = `${t('place.catalogue')} · Rama`; }, [t]);
   if (catalogue.error) return <Trouble error={catalogue.error} retry={() => void catalogue.refetch()} />;
@@ -69,8 +71,8 @@ export function CataloguePage() {
             </tbody>
           </table>
         </section>
-        {edited?.what === 'variety' && <VarietyForm key={edited.name} variety={varieties.find((v) => v.name === edited.name) ?? null} crop={crop} onDone={() => { setEdited(null); }} />}
-        {edited?.what === 'rootstock' && <RootstockForm key={edited.name} rootstock={rootstocks.find((r) => r.name === edited.name) ?? null} crop={crop} onDone={() => { setEdited(null); }} />}
+        {edited?.what === 'variety' && <VarietyForm key={edited.name} variety={varieties.find((v) => v.name === edited.name) ?? null} crop={crop} onDone={done} />}
+        {edited?.what === 'rootstock' && <RootstockForm key={edited.name} rootstock={rootstocks.find((r) => r.name === edited.name) ?? null} crop={crop} onDone={done} />}
       </div>
     </main>
   );
