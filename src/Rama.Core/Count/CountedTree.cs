@@ -1,4 +1,4 @@
-using Rama.Core.Target;
+using Rama.Core.Target.Capacity;
 
 namespace Rama.Core.Count;
 

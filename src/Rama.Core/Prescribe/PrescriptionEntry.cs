@@ -1,3 +1,4 @@
+using Rama.Core.Target.Insurance;
 using Rama.Core.Decide;
 using Rama.Core.Explain;
 using Rama.Core.Systems;
@@ -23,7 +24,7 @@ public sealed record PrescriptionEntry
         var reader = new EntryReader();
         var system = TrainingSystem.Find(System);
         if (system is null) reader.Add("system", "unknown", "System: please choose a training system.");
-        var limbs = Target.BudFactorEntry.ReadLimbs(reader, LimbsPerTree);
+        var limbs = BudFactorEntry.ReadLimbs(reader, LimbsPerTree);
         var decision = reader.Under("decision", (Decision ?? new()).Calculate);
         reader.ThrowIfAny();
         return Prescription.Of(system!, decision!, limbs);

@@ -1,3 +1,5 @@
+using Rama.Core.Target.Capacity;
+using Rama.Core.Target.Insurance;
 using Rama.Core.Count;
 using Rama.Core.Decide;
 using Rama.Core.Estate;

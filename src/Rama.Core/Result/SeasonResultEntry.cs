@@ -1,3 +1,4 @@
+using Rama.Core.Target.Size;
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
 using Rama.Core.Target;
@@ -33,7 +34,7 @@ public sealed record SeasonResultEntry
         var reader = new EntryReader();
         var season = reader.RequiredWhole("season", "Season", Season, "", FirstSeason, current);
         var yield = Yield?.Value is null ? null : YieldTarget.Read(reader, "yield", Yield, PackageMasses.Default);
-        var size = FruitSize?.Value is null ? null : Target.FruitSize.Read(reader, "fruitSize", FruitSize, PackageMasses.Default);
+        var size = FruitSize?.Value is null ? null : Target.Size.FruitSize.Read(reader, "fruitSize", FruitSize, PackageMasses.Default);
         var packOut = reader.Optional("packOut", "Pack-out", PackOut, Units.Share, 0, 1);
         if (GreenTip is { } day && !double.IsNaN(season) && day.Year != (int)season)
             reader.Add("greenTip", "conflict", $"Green tip: expected a day of {season:0}, got {day:yyyy-MM-dd}.");

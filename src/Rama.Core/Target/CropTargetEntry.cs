@@ -1,3 +1,4 @@
+using Rama.Core.Target.Size;
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
 
@@ -25,7 +26,7 @@ public record CropTargetEntry
         var reader = new EntryReader();
         var packages = reader.Under("packages", () => (Packages ?? new()).Read()) ?? PackageMasses.Default;
         var yield = YieldTarget.Read(reader, "yield", Yield, packages);
-        var size = Target.FruitSize.Read(reader, "fruitSize", FruitSize, packages);
+        var size = Target.Size.FruitSize.Read(reader, "fruitSize", FruitSize, packages);
         var packOut = reader.Optional("packOut", "Pack-out", PackOut, Units.Share, 0.05, 1) ?? 1;
         reader.ThrowIfAny();
         return new(yield, size, packOut, packages);

@@ -1,3 +1,4 @@
+using Rama.Core.Target.Size;
 namespace Rama.Core.Target;
 
 /// <summary>The crop wanted from a planting, in SI.</summary>

@@ -1,3 +1,4 @@
+using Rama.Core.Target.Insurance;
 using Rama.Core.Explain;
 
 namespace Rama.Core.Target;

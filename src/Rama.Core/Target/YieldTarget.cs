@@ -1,3 +1,4 @@
+using Rama.Core.Target.Size;
 using System.Collections.Frozen;
 using Rama.Core.Explain;
 using Rama.Core.Quantities;

@@ -53,5 +53,5 @@ public sealed record ExchangeColumn(string Field, ColumnKind Kind, IReadOnlyList
 
     internal static ExchangeColumn Yield(params string[] headers) => new("yield", ColumnKind.Amount, headers, YieldTarget.UnitCodes);
 
-    internal static ExchangeColumn FruitSize(params string[] headers) => new("fruitSize", ColumnKind.Amount, headers, Core.Target.FruitSize.UnitCodes);
+    internal static ExchangeColumn FruitSize(params string[] headers) => new("fruitSize", ColumnKind.Amount, headers, Core.Target.Size.FruitSize.UnitCodes);
 }

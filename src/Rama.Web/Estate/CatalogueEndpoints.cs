@@ -1,3 +1,4 @@
+using Rama.Core.Target.Size;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Decide;
 using Rama.Core.Estate;

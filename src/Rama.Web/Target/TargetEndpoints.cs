@@ -1,3 +1,4 @@
+using Rama.Core.Target.Insurance;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Estate;
 using Rama.Core.Explain;

@@ -1,3 +1,5 @@
+using Rama.Core.Target.Insurance;
+using Rama.Core.Target.Size;
 using CsCheck;
 using Rama.Core.Estate;
 using Rama.Core.Target;

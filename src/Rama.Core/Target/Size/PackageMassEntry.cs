@@ -1,7 +1,7 @@
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
 
-namespace Rama.Core.Target;
+namespace Rama.Core.Target.Size;
 
 /// <summary>Package masses as typed; those left out are <see cref="PackageMasses.Default"/>.</summary>
 public sealed record PackageMassEntry

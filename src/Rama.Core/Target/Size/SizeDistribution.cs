@@ -1,6 +1,6 @@
 using MathNet.Numerics.Distributions;
 
-namespace Rama.Core.Target;
+namespace Rama.Core.Target.Size;
 
 /// <summary>How the fruit of a harvest spread over size classes.</summary>
 public static class SizeDistribution

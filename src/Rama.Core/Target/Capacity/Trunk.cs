@@ -1,4 +1,4 @@
-namespace Rama.Core.Target;
+namespace Rama.Core.Target.Capacity;
 
 /// <summary>What the trunk tells about a tree's capacity.</summary>
 public static class Trunk

@@ -1,6 +1,6 @@
-using Rama.Core.Target;
+using Rama.Core.Target.Capacity;
 
-namespace Rama.Core.Tests.Target;
+namespace Rama.Core.Tests.Target.Capacity;
 
 public sealed class TrunkTests
 {

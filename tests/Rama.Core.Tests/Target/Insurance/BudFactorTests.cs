@@ -1,6 +1,6 @@
-using Rama.Core.Target;
+using Rama.Core.Target.Insurance;
 
-namespace Rama.Core.Tests.Target;
+namespace Rama.Core.Tests.Target.Insurance;
 
 public sealed class BudFactorTests
 {

@@ -2,7 +2,7 @@ using System.Collections.Frozen;
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
 
-namespace Rama.Core.Target;
+namespace Rama.Core.Target.Size;
 
 /// <summary>The size of the fruit wanted, however it was told.</summary>
 /// <param name="MassKg">Mean mass of one fruit in kilograms.</param>

@@ -1,6 +1,6 @@
 using Rama.Core.Explain;
 
-namespace Rama.Core.Target;
+namespace Rama.Core.Target.Insurance;
 
 /// <summary>A fixed bud factor, as typed.</summary>
 public sealed record BudFactorEntry

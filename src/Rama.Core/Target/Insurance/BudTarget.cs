@@ -1,6 +1,6 @@
 using Rama.Core.Explain;
 
-namespace Rama.Core.Target;
+namespace Rama.Core.Target.Insurance;
 
 /// <summary>How many floral buds to leave on each tree to get the fruit wanted.</summary>
 /// <param name="BudsPerTree">Floral buds to leave per tree.</param>

@@ -1,7 +1,7 @@
 using MathNet.Numerics;
 using MathNet.Numerics.RootFinding;
 
-namespace Rama.Core.Target;
+namespace Rama.Core.Target.Insurance;
 
 /// <summary>A risk of losing a share of the setting clusters in a year.</summary>
 /// <param name="Chance">How likely it comes, 0 to 1.</param>

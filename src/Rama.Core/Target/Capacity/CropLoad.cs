@@ -1,7 +1,7 @@
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 
-namespace Rama.Core.Target;
+namespace Rama.Core.Target.Capacity;
 
 /// <summary>What the trunks and the age of the trees say about a target. Warns, never blocks.</summary>
 public static class CropLoad

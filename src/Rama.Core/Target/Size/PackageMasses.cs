@@ -1,6 +1,6 @@
 using Rama.Core.Quantities;
 
-namespace Rama.Core.Target;
+namespace Rama.Core.Target.Size;
 
 /// <summary>Net fruit mass of the packages yield and size are told in. Settings, since every packing house differs.</summary>
 /// <param name="BoxKg">Kilograms net in a box.</param>

@@ -1,6 +1,6 @@
-using Rama.Core.Target;
+using Rama.Core.Target.Size;
 
-namespace Rama.Core.Tests.Target;
+namespace Rama.Core.Tests.Target.Size;
 
 public sealed class SizeDistributionTests
 {
