@@ -4,12 +4,15 @@ using Rama.Core.Count;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Core.Prescribe;
 using Rama.Core.Result;
 using Rama.Core.Target;
+using Rama.Core.Target.Size;
 using Rama.Data.Count;
 using Rama.Data.Estate;
 using Rama.Data.History;
 using Rama.Data.Season;
+using Rama.Data.Target;
 
 namespace Rama.Data;
 
@@ -93,10 +96,25 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
     /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
     /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
     public Task<StoredPlanting?> SaveAsync(Guid id, uint version, TargetEntry entry, CancellationToken cancel) =>
-        ChangePlanAsync(id, version, plan =>
+        ChangeAsync(id, stored =>
+        {
+            if (entry.IsUntouched) entry.Read();
+            PlanReading.Of(stored.ToEntry() with { Target = entry }, stored.Catalogue).ThrowIfWrong("target");
+            stored.Plan.Take(entry);
+            database.Add(TargetVersionRecord.Of(stored.Plan.EstateId, id, stored.Plan.Season, TargetAct.Set, entry));
+            ExpectPlan(stored.Plan, version);
+            return Task.CompletedTask;
+        }, cancel);
+
+    /// <summary>Saves fruit that were measured and weighed; null when there is no such planting.</summary>
+    /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
+    public Task<StoredPlanting?> SaveAsync(Guid id, uint version, FruitSampleEntry entry, CancellationToken cancel) =>
+        ChangePlantingAsync(id, version, stored =>
         {
             entry.Read();
-            plan.Take(entry);
+            stored.Planting.Take(entry);
+            return Task.CompletedTask;
         }, cancel);
 
     /// <summary>Saves the count of the season at hand; null when there is no such planting.</summary>
@@ -153,18 +171,21 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
         ChangeAsync(id, stored =>
         {
             change(stored.Plan);
-            if (stored.Plan.Version == 0)
-            {
-                // Read when there was a plan, which is gone or of another season.
-                if (version != 0) throw new DbUpdateConcurrencyException();
-                database.Add(stored.Plan);
-            }
-            else
-            {
-                Expect(stored.Plan, version);
-            }
+            ExpectPlan(stored.Plan, version);
             return Task.CompletedTask;
         }, cancel);
+
+    private void ExpectPlan(SeasonPlanRecord plan, uint version)
+    {
+        if (plan.Version != 0)
+        {
+            Expect(plan, version);
+            return;
+        }
+        // Read when there was a plan, which is gone or of another season.
+        if (version != 0) throw new DbUpdateConcurrencyException();
+        database.Add(plan);
+    }
 
     // Written even when equal to what is stored: without a write nobody would notice that someone saved in between.
     private void Expect(object root, uint version)

@@ -7,6 +7,7 @@ using Rama.Data.History;
 using Rama.Data.People;
 using Rama.Data.Result;
 using Rama.Data.Season;
+using Rama.Data.Target;
 
 namespace Rama.Data;
 
@@ -26,11 +27,15 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
 
     public DbSet<OwnRootstockRecord> OwnRootstocks => Set<OwnRootstockRecord>();
 
+    public DbSet<OwnPriceListRecord> OwnPriceLists => Set<OwnPriceListRecord>();
+
     public DbSet<RowLineRecord> RowLines => Set<RowLineRecord>();
 
     public DbSet<PlantingRecord> Plantings => Set<PlantingRecord>();
 
     public DbSet<SeasonPlanRecord> SeasonPlans => Set<SeasonPlanRecord>();
+
+    public DbSet<TargetVersionRecord> TargetVersions => Set<TargetVersionRecord>();
 
     public DbSet<SeasonResultRecord> SeasonResults => Set<SeasonResultRecord>();
 
@@ -54,10 +59,12 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
         builder.Entity<BlockRecord>().HasQueryFilter(b => b.EstateId == EstateId);
         builder.Entity<OwnVarietyRecord>().HasQueryFilter(v => v.EstateId == EstateId);
         builder.Entity<OwnRootstockRecord>().HasQueryFilter(r => r.EstateId == EstateId);
+        builder.Entity<OwnPriceListRecord>().HasQueryFilter(p => p.EstateId == EstateId);
         builder.Entity<RowLineRecord>().HasQueryFilter(l => l.EstateId == EstateId);
         builder.Entity<PlantingRecord>().HasQueryFilter(p => p.EstateId == EstateId);
         builder.Entity<PlantingRowRecord>().HasQueryFilter(r => r.EstateId == EstateId);
         builder.Entity<SeasonPlanRecord>().HasQueryFilter(p => p.EstateId == EstateId);
+        builder.Entity<TargetVersionRecord>().HasQueryFilter(v => v.EstateId == EstateId);
         builder.Entity<CountedTreeRecord>().HasQueryFilter(t => t.EstateId == EstateId);
         builder.Entity<SeasonResultRecord>().HasQueryFilter(r => r.EstateId == EstateId);
         builder.Entity<TrunkRowRecord>().HasQueryFilter(t => t.EstateId == EstateId);

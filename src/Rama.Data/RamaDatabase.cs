@@ -21,6 +21,7 @@ public static class RamaDatabase
         .AddScoped<EstateStore>()
         .AddScoped<CatalogueStore>()
         .AddScoped<PlantingStore>()
+        .AddScoped<TargetStore>()
         .AddScoped<SeasonStore>()
         .AddScoped<MapStore>()
         .AddScoped<DatabaseSetup>()

@@ -61,7 +61,7 @@ api.MapSession().MapPeople();
 api.MapImport().MapExport();
 api.MapSeason().MapEstate().MapTarget().MapCount().MapDecide().MapPrescribe().MapResult();
 api.MapGroup("/calculations").WithTags("Calculations").RequireAuthorization()
-    .MapEstateCalculators().MapTargetCalculators().MapCountCalculators().MapDecideCalculators().MapPrescribeCalculators();
+    .MapEstateCalculators().MapTargetCalculators().MapSeasonCalculators().MapCountCalculators().MapDecideCalculators().MapPrescribeCalculators();
 
 app.MapFrontEnd();
 app.Run();

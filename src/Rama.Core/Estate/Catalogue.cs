@@ -12,6 +12,10 @@ public sealed record Catalogue(IReadOnlyList<Crop> Crops, IReadOnlyList<Variety>
     /// <summary>The catalogue that ships with Rama, <c>Estate/catalogue.json</c>.</summary>
     public static Catalogue Shipped { get; } = DataFile.Read<CatalogueFile>("Estate/catalogue.json").Catalogue;
 
+    /// <summary>The crop of that identifier.</summary>
+    /// <exception cref="InvalidOperationException">There is none; crops of varieties are checked when they are read.</exception>
+    public Crop Crop(string id) => Crops.First(c => c.Id == id);
+
     /// <summary>The variety of that name, or null.</summary>
     public Variety? Variety(string? name) => Varieties.FirstOrDefault(v => v.Name == name);
 

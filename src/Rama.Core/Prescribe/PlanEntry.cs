@@ -1,7 +1,9 @@
 using Rama.Core.Count;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
+using Rama.Core.Result;
 using Rama.Core.Target;
+using Rama.Core.Target.Size;
 
 namespace Rama.Core.Prescribe;
 
@@ -16,6 +18,12 @@ public sealed record PlanEntry
 
     /// <summary>Its rows, where they are listed.</summary>
     public RowListEntry Rows { get; init; } = new();
+
+    /// <summary>What past seasons brought.</summary>
+    public SeasonRecordsEntry Records { get; init; } = new();
+
+    /// <summary>Fruit that were measured and weighed.</summary>
+    public FruitSampleEntry FruitSample { get; init; } = new();
 
     /// <summary>What is wanted.</summary>
     public TargetEntry Target { get; init; } = new();

@@ -41,30 +41,36 @@ public sealed record PruningPlan(
     /// <param name="catalogue">The estate's catalogue; the shipped one when left out.</param>
     public static PruningPlan Of(PlanEntry entry, Catalogue? catalogue = null)
     {
-        var reader = new EntryReader();
-        var planting = reader.Under("planting", () => entry.Planting.Read(entry.Season, catalogue));
-        var rows = entry.Rows.Rows.Count == 0 ? null : reader.Under("rows", entry.Rows.Read);
-        var target = entry.Target.IsUntouched ? null : reader.Under("target", entry.Target.Read);
-        var counted = reader.Under("count", entry.Count.Read);
-        var settings = reader.Under("settings", () => entry.Settings.ReadSettings(planting?.System.Caps.ShareOfBuds ?? DecisionSettings.DefaultCap));
+        var reading = PlanReading.Of(entry, catalogue);
+        return Of(reading);
+    }
 
-        var density = planting is null ? null : PlantingDensity.Of(planting.Form, rows);
-        var crop = density is null || target is null ? null : CropTarget.Of(density, target.Crop);
-        var survey = counted is null ? null : SurveyEstimate.Of(counted, density?.BearingTrees);
+    /// <summary>Works the plan out, stage by stage.</summary>
+    /// <param name="reading">What was typed, read.</param>
+    public static PruningPlan Of(PlanReading reading)
+    {
+        var (planting, density, target, settings) = (reading.Planting, reading.Density, reading.Target, reading.Settings);
+        var survey = reading.Counted is null ? null : SurveyEstimate.Of(reading.Counted, density?.BearingTrees);
+        var limbs = survey?.MeanLimbs ?? target?.LimbsPerTree;
+        var crop = density is null || target is null ? null
+            : CropTarget.Of(density, target.Crop, target.BudsPerFruit, limbs ?? planting!.System.Form.LimbsPerTree);
         if (planting is null || crop is null || settings is null)
-            return new(Stage.Target, planting, density, crop, null, survey, null, null, null, [], reader.Problems);
+            return new(Stage.Target, planting, density, crop, null, survey, null, null, null, [], reading.Problems);
 
-        var buds = BudTarget.Of(crop.FruitPerTree, target!.BudFactor);
+        var answer = SchoolAnswer.Of(target!.Insurance.School, crop.FruitPerTree, target.Insurance)!;
+        var buds = answer.BudsPerTree;
+        // What the buds standing can set at best: none of what is still expected to be lost is there to fruit.
+        var set = (target.Insurance.Set?.Mean ?? planting.Variety.SetShare.Value) * target.Insurance.Places * target.Insurance.Losses.Kept;
         var decision = survey is null ? null : PruningDecision.Of(
-            new(survey.Buds.Mean, survey.Buds.Low, survey.Buds.High), buds.BudsPerTree, settings, crop.FruitPerTree, planting.Variety.SetShare.Value);
-        var limbs = survey?.MeanLimbs ?? target.LimbsPerTree;
+            new(survey.Buds.Mean, survey.Buds.Low, survey.Buds.High), buds, settings, crop.FruitPerTree, set);
         var prescription = decision is null ? null : Prescription.Of(planting.System, decision, limbs);
-        // Per limb means per limb kept, so it waits for the prescription wherever there is one.
-        var limbsKept = prescription?.LimbsLeft ?? limbs ?? planting.System.Form.LimbsPerTree;
+        // Per limb means per limb kept, so it waits for the prescription wherever there is one, unless it is what is held.
+        var limbsKept = target.Crop.Yield.Basis == YieldBasis.BudsPerLimb ? limbs ?? planting.System.Form.LimbsPerTree
+            : prescription?.LimbsLeft ?? limbs ?? planting.System.Form.LimbsPerTree;
         return new(
             survey is null ? Stage.Count : decision!.Settled ? Stage.Prescribe : Stage.Decide,
-            planting, density, crop, BudTarget.Of(crop.FruitPerTree, target.BudFactor, limbsKept), survey, decision, prescription,
-            BudLedger.Of(buds.BudsPerTree, crop.FruitPerTree, target.BudFactor, settings, decision, prescription),
-            CropLoad.Check(planting, crop.FruitPerTree, survey?.MeanTcsaCm2), reader.Problems);
+            planting, density, crop, BudTarget.Of(answer, crop.FruitPerTree, limbsKept), survey, decision, prescription,
+            BudLedger.Of(buds, crop.FruitPerTree, answer.Factor, settings, decision, prescription),
+            CropLoad.Check(planting, crop.FruitPerTree, survey?.MeanTcsaCm2), reading.Problems);
     }
 }

@@ -26,6 +26,12 @@ public sealed record SeasonResultEntry
     /// <summary>Day of green tip in that year.</summary>
     public DateOnly? GreenTip { get; init; }
 
+    /// <summary>Floral buds left per tree after pruning.</summary>
+    public double? BudsLeft { get; init; }
+
+    /// <summary>Setting clusters thinned off by hand per tree; 0 when nothing was thinned, left out when nobody noted it.</summary>
+    public double? ClustersThinned { get; init; }
+
     /// <summary>Reads the entry into SI.</summary>
     /// <param name="current">Season at hand; results are of seasons before it, or of itself once it is picked.</param>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
@@ -38,9 +44,12 @@ public sealed record SeasonResultEntry
         var packOut = reader.Optional("packOut", "Pack-out", PackOut, Units.Share, 0, 1);
         if (GreenTip is { } day && !double.IsNaN(season) && day.Year != (int)season)
             reader.Add("greenTip", "conflict", $"Green tip: expected a day of {season:0}, got {day:yyyy-MM-dd}.");
-        if (yield is null && size is null && packOut is null && GreenTip is null)
-            reader.Add("yield", "missing", "Yield: please fill in the yield, fruit size, pack-out or green tip.");
+        var buds = reader.Optional("budsLeft", "Buds left", BudsLeft, "bud/tree", 1, 20_000);
+        var thinned = reader.Optional("clustersThinned", "Clusters thinned off", ClustersThinned, "cluster/tree", 0, 20_000);
+        if (thinned > buds) reader.Add("clustersThinned", "conflict", "Clusters thinned off: expected at most the buds left.");
+        if (yield is null && size is null && packOut is null && GreenTip is null && buds is null)
+            reader.Add("yield", "missing", "Yield: please fill in the yield, fruit size, pack-out, green tip or buds left.");
         reader.ThrowIfAny();
-        return new((int)season, yield, size?.MassKg, packOut, GreenTip);
+        return new((int)season, yield, size?.MassKg, packOut, GreenTip, buds, thinned);
     }
 }

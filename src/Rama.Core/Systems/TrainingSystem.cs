@@ -39,7 +39,9 @@ public sealed record TrainingSystem(
     IReadOnlyList<LocalText> KeepOff)
 {
     /// <summary>The systems that ship with Rama.</summary>
-    public static IReadOnlyList<TrainingSystem> Shipped { get; } = [Load("Systems/tall-spindle.json")];
+    public static IReadOnlyList<TrainingSystem> Shipped { get; } = [
+        Load("Systems/tall-spindle.json"), Load("Systems/cherry-spindle.json"), Load("Systems/pedestrian-peach.json"),
+    ];
 
     /// <summary>The shipped system of that identifier, or null.</summary>
     public static TrainingSystem? Find(string? id) => Shipped.FirstOrDefault(s => s.Id == id);
@@ -71,8 +73,9 @@ public sealed record TrainingSystem(
 /// <summary>Usual form of a grown tree.</summary>
 /// <param name="Leaders">Leaders per tree.</param>
 /// <param name="LimbsPerTree">Limbs on a grown tree, used where limbs were not counted.</param>
+/// <param name="Canopy">How the canopy fills its row.</param>
 /// <param name="Source">Where the numbers come from.</param>
-public sealed record SystemForm(int Leaders, double LimbsPerTree, string Source);
+public sealed record SystemForm(int Leaders, double LimbsPerTree, CanopyKind Canopy, string Source);
 
 /// <summary>Limits to cutting in one winter.</summary>
 /// <param name="ShareOfBuds">Largest share of the floral buds to cut, above 0 to 1.</param>

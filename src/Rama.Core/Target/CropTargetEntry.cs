@@ -20,15 +20,17 @@ public record CropTargetEntry
     public PackageMassEntry? Packages { get; init; }
 
     /// <summary>Reads the entry into SI.</summary>
+    /// <param name="law">Mass of a fruit from its diameter; that of a round apple when left out.</param>
+    /// <param name="ofTarget">Whether it is a target, where buds may be held instead of the yield.</param>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
-    public CropWanted ReadCrop()
+    public CropWanted ReadCrop(DiameterLaw? law = null, bool ofTarget = false)
     {
         var reader = new EntryReader();
         var packages = reader.Under("packages", () => (Packages ?? new()).Read()) ?? PackageMasses.Default;
-        var yield = YieldTarget.Read(reader, "yield", Yield, packages);
-        var size = Target.Size.FruitSize.Read(reader, "fruitSize", FruitSize, packages);
+        var yield = YieldTarget.Read(reader, "yield", Yield, packages, ofTarget);
+        var size = Target.Size.FruitSize.Read(reader, "fruitSize", FruitSize, packages, law);
         var packOut = reader.Optional("packOut", "Pack-out", PackOut, Units.Share, 0.05, 1) ?? 1;
         reader.ThrowIfAny();
-        return new(yield, size, packOut, packages);
+        return new(yield, size, packOut, packages, law ?? DiameterLaw.Apple);
     }
 }

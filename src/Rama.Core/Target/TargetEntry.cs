@@ -1,29 +1,59 @@
-using Rama.Core.Target.Insurance;
 using Rama.Core.Explain;
+using Rama.Core.Target.Capacity;
+using Rama.Core.Target.Insurance;
+using Rama.Core.Target.Sharing;
+using Rama.Core.Target.Size;
 
 namespace Rama.Core.Target;
 
-/// <summary>The target of a planting for one season, as typed.</summary>
+/// <summary>
+/// The target of a planting for one season, as typed. The link of the chain that is held is the unit the yield is typed in:
+/// a yield of an area or a tree, fruit per tree, buds per tree or buds per limb; the others follow.
+/// </summary>
 public sealed record TargetEntry : CropTargetEntry
 {
-    /// <summary>Floral buds left per fruit wanted, 1 to 6.</summary>
+    /// <summary>Floral buds left per fruit wanted, set by hand: 1 to 6, or from 0.1 where one carries several fruit.</summary>
     public double? BudFactor { get; init; }
 
     /// <summary>Limbs on a mean tree, used until limbs are counted; the system's usual number when left out.</summary>
     public double? LimbsPerTree { get; init; }
 
+    /// <summary>School of insurance and what it needs; a fixed factor when left out.</summary>
+    public InsuranceEntry? Insurance { get; init; }
+
+    /// <summary>The canopy as it stands and as it may become.</summary>
+    public CanopyEntry? Canopy { get; init; }
+
+    /// <summary>How the target is shared among trees and along a tree.</summary>
+    public SharingEntry? Sharing { get; init; }
+
     /// <summary>Whether nothing has been entered yet, so that an untouched target is not called wrong.</summary>
     public bool IsUntouched => Yield?.Value is null && FruitSize?.Value is null && BudFactor is null;
 
     /// <summary>Reads the entry into SI.</summary>
+    /// <param name="known">What is known of the planting beside what is typed; nothing when left out.</param>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
-    public SeasonTarget Read()
+    public SeasonTarget Read(TargetKnown? known = null)
     {
+        known ??= TargetKnown.Nothing;
         var reader = new EntryReader();
-        var crop = reader.Under("", ReadCrop);
-        var factor = BudFactorEntry.ReadFactor(reader, BudFactor);
+        var crop = reader.Under("", () => ReadCrop(known.Law, ofTarget: true));
+        var factor = BudFactorEntry.ReadFactor(reader, BudFactor, Insurance?.School ?? School.Fixed, known.Insurance.Places);
         var limbs = BudFactorEntry.ReadLimbs(reader, LimbsPerTree);
+        var insurance = reader.Under("insurance", () => (Insurance ?? new()).Read(factor, known.Insurance));
+        var canopy = Canopy is null ? Capacity.Canopy.Usual : reader.Under("canopy", Canopy.Read);
+        var sharing = Sharing is null ? new() : reader.Under("sharing", Sharing.Read);
         reader.ThrowIfAny();
-        return new(crop!, factor, limbs);
+        return new(crop! with { UsualMassG = known.UsualMassG }, insurance!, limbs, canopy!, sharing!);
     }
+}
+
+/// <summary>What is known of a planting that its target is read with.</summary>
+/// <param name="Law">Mass of a fruit from its diameter.</param>
+/// <param name="UsualMassG">Usual fruit mass of the variety, grams; null where it is not known.</param>
+/// <param name="Insurance">What is known of its set.</param>
+public sealed record TargetKnown(DiameterLaw Law, double? UsualMassG, InsuranceKnown Insurance)
+{
+    /// <summary>Nothing known: a round apple thinned to singles.</summary>
+    public static readonly TargetKnown Nothing = new(DiameterLaw.Apple, null, InsuranceKnown.Nothing);
 }

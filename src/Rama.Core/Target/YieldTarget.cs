@@ -19,10 +19,22 @@ public sealed record YieldTarget(YieldBasis Basis, double Value)
         "kg/tree", "lb/tree", "box/tree", "fruit/tree",
     ];
 
+    /// <summary>Links of a target further down the chain, which may be held instead of the yield.</summary>
+    public static IReadOnlyList<string> BudCodes { get; } = ["bud/tree", "bud/limb"];
+
     /// <summary>Reads a yield in any of <see cref="UnitCodes"/>.</summary>
-    public static YieldTarget Read(EntryReader reader, string field, Amount? amount, PackageMasses packages)
+    /// <param name="reader">Collects what is wrong.</param>
+    /// <param name="field">Path of the field.</param>
+    /// <param name="amount">As typed.</param>
+    /// <param name="packages">Net masses of the packages.</param>
+    /// <param name="ofTarget">Whether it is a target, where one of <see cref="BudCodes"/> may be held too.</param>
+    public static YieldTarget Read(EntryReader reader, string field, Amount? amount, PackageMasses packages, bool ofTarget = false)
     {
         var code = amount?.Unit ?? "t/ha";
+        if (ofTarget && BudCodes.Contains(code))
+            return code == "bud/tree"
+                ? new(YieldBasis.BudsPerTree, reader.Required(field, "Buds to leave", amount?.Value, code, 1, 20_000))
+                : new(YieldBasis.BudsPerLimb, reader.Required(field, "Buds per limb", amount?.Value, code, 0.1, 1_000));
         var basis = !UnitCodes.Contains(code) ? YieldBasis.KgPerHa
             : code == "fruit/tree" ? YieldBasis.FruitPerTree
             : code.EndsWith("/tree", StringComparison.Ordinal) ? YieldBasis.KgPerTree

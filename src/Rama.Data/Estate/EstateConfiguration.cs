@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
 using Rama.Core.Estate;
+using Rama.Core.Target.Margin;
 
 namespace Rama.Data.Estate;
 
@@ -42,11 +43,14 @@ internal sealed class BlockConfiguration : IEntityTypeConfiguration<BlockRecord>
     }
 }
 
-internal sealed class OwnEntryConfiguration : IEntityTypeConfiguration<OwnVarietyRecord>, IEntityTypeConfiguration<OwnRootstockRecord>
+internal sealed class OwnEntryConfiguration : 
+    IEntityTypeConfiguration<OwnVarietyRecord>, IEntityTypeConfiguration<OwnRootstockRecord>, IEntityTypeConfiguration<OwnPriceListRecord>
 {
     public void Configure(EntityTypeBuilder<OwnVarietyRecord> builder) => Configure<OwnVarietyRecord, Variety>(builder, "own_varieties");
 
     public void Configure(EntityTypeBuilder<OwnRootstockRecord> builder) => Configure<OwnRootstockRecord, Rootstock>(builder, "own_rootstocks");
+
+    public void Configure(EntityTypeBuilder<OwnPriceListRecord> builder) => Configure<OwnPriceListRecord, PriceListEntry>(builder, "own_price_lists");
 
     private static void Configure<TRecord, T>(EntityTypeBuilder<TRecord> builder, string table) where TRecord : OwnEntryRecord<T> where T : class
     {
@@ -111,6 +115,7 @@ internal sealed class PlantingConfiguration : IEntityTypeConfiguration<PlantingR
         builder.Amount(p => p.Area);
         builder.Amount(p => p.MissingShare);
         builder.Amount(p => p.PollinizerShare);
+        builder.Property(p => p.FruitSample).HasColumnType("json");
         builder.Property(p => p.Version).IsRowVersion();
     }
 }

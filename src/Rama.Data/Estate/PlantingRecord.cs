@@ -1,6 +1,8 @@
+using System.Text.Json;
 using Rama.Core.Estate;
 using Rama.Core.Quantities;
 using Rama.Core.Result;
+using Rama.Core.Target.Size;
 using Rama.Data.History;
 using Rama.Data.Result;
 
@@ -43,6 +45,9 @@ public sealed class PlantingRecord : IHistoried
 
     public List<SeasonResultRecord> Results { get; private set; } = [];
 
+    /// <summary>Fruit that were measured and weighed, as JSON as typed; null for none.</summary>
+    public string? FruitSample { get; private set; }
+
     /// <summary>Last change to the planting or its rows; touching it makes the row version see a change to a child.</summary>
     public DateTimeOffset ChangedAt { get; private set; } = DateTimeOffset.UtcNow;
 
@@ -69,6 +74,13 @@ public sealed class PlantingRecord : IHistoried
         Touch();
     }
 
+    /// <summary>Takes over weighed fruit the core has read without a problem.</summary>
+    public void Take(FruitSampleEntry entry)
+    {
+        FruitSample = entry.Fruit.Count == 0 ? null : JsonSerializer.Serialize(entry.Fruit, JsonSerializerOptions.Web);
+        Touch();
+    }
+
     /// <summary>Takes over past seasons the core has read without a problem.</summary>
     public void Take(SeasonRecordsEntry entry)
     {
@@ -88,6 +100,10 @@ public sealed class PlantingRecord : IHistoried
 
     /// <summary>The rows as entered.</summary>
     public RowListEntry ToRows() => new() { Rows = [.. Rows.OrderBy(r => r.Row).ThenBy(r => r.FirstTree).Select(r => r.ToEntry())] };
+
+    /// <summary>Weighed fruit as entered.</summary>
+    public FruitSampleEntry ToFruitSample() =>
+        FruitSample is null ? new() : new() { Fruit = JsonSerializer.Deserialize<List<WeighedFruitEntry>>(FruitSample, JsonSerializerOptions.Web)! };
 
     /// <summary>Past seasons as entered.</summary>
     public SeasonRecordsEntry ToRecords() => new() { Seasons = [.. Results.OrderBy(r => r.Season).Select(r => r.ToEntry())] };

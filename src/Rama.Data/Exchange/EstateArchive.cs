@@ -7,6 +7,7 @@ using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Core.Target.Size;
 using Rama.Data.Estate;
 
 namespace Rama.Data.Exchange;
@@ -67,6 +68,8 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
             await JsonSerializer.SerializeAsync(entry, await OwnEntriesAsync<OwnVarietyRecord, Variety>(cancel), Json, cancel);
         await using (var entry = zip.CreateEntry("rootstocks.json").Open())
             await JsonSerializer.SerializeAsync(entry, await OwnEntriesAsync<OwnRootstockRecord, Rootstock>(cancel), Json, cancel);
+        await using (var entry = zip.CreateEntry("prices.json").Open())
+            await JsonSerializer.SerializeAsync(entry, await PricesAsync(cancel), Json, cancel);
         await using (var entry = zip.CreateEntry("history.csv").Open())
             SheetWriter.WriteCsv(entry, HistoryHeaders, await HistoryAsync(source, cancel));
     }
@@ -111,6 +114,15 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
                 record.Take(rootstock);
                 database.Add(record);
             });
+            ReadOwnEntries(files, "prices.json", json =>
+            {
+                var named = JsonNode.Parse(json)!.AsObject();
+                var prices = OwnPriceListRecord.Parse((named["prices"] ?? throw new JsonException("a list has no prices")).ToJsonString());
+                prices.Read(PackageMasses.Default, DiameterLaw.Apple);
+                var record = new OwnPriceListRecord { EstateId = scope.EstateId, Name = (string?)named["variety"] ?? throw new JsonException("a list names no variety") };
+                record.Take(prices);
+                database.Add(record);
+            });
             await database.SaveChangesAsync(cancel);
             catalogues.Forget();
             foreach (var table in ExchangeTables.All)
@@ -125,6 +137,12 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
 
     private async Task<JsonArray> OwnEntriesAsync<TRecord, T>(CancellationToken cancel) where TRecord : OwnEntryRecord<T> where T : class =>
         [.. (await database.Set<TRecord>().AsNoTracking().ToListAsync(cancel)).OrderBy(v => v.Name, StringComparer.Ordinal).Select(v => JsonNode.Parse(v.Data))];
+
+    private async Task<JsonArray> PricesAsync(CancellationToken cancel) =>
+    [
+        .. (await database.OwnPriceLists.AsNoTracking().ToListAsync(cancel)).OrderBy(p => p.Name, StringComparer.Ordinal)
+            .Select(p => new JsonObject { ["variety"] = p.Name, ["prices"] = JsonNode.Parse(p.Data) }),
+    ];
 
     private static void ReadOwnEntries(ArchiveFiles files, string name, Action<string> read)
     {

@@ -1,9 +1,11 @@
 using System.Globalization;
+using System.Text.Json.Nodes;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.EntityFrameworkCore.Metadata;
 using Rama.Core.Estate;
+using Rama.Data.Target;
 
 namespace Rama.Data.History;
 
@@ -30,6 +32,8 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
     {
         database.ChangeTracker.DetectChanges();
         var now = clock.GetUtcNow();
+        foreach (var version in database.ChangeTracker.Entries<TargetVersionRecord>().Where(e => e.State == EntityState.Added))
+            (version.Entity.At, version.Entity.PersonId, version.Entity.Person) = (now, scope.Author?.PersonId, scope.Author?.Name);
         var changes = database.ChangeTracker.Entries<IHistoried>().SelectMany(entry => ChangesOf(entry, now)).ToList();
         database.AddRange(changes);
     }
@@ -61,6 +65,12 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
 
     private static IEnumerable<(string Field, string? Old, string? New)> Fields(EntityEntry entry)
     {
+        // What is kept as JSON was typed field by field.
+        foreach (var json in entry.Properties.Where(p => p.Metadata.GetColumnType() == "json"))
+        {
+            var (old, current) = (JsonFields(json.OriginalValue as string), JsonFields(json.CurrentValue as string));
+            foreach (var field in old.Keys.Union(current.Keys)) yield return (field, old.GetValueOrDefault(field), current.GetValueOrDefault(field));
+        }
         foreach (var property in entry.Properties.Where(p => IsKept(p.Metadata)))
             yield return (Camel(property.Metadata.Name), Text(property.OriginalValue), Text(property.CurrentValue));
         // An amount is one field to the person who typed it.
@@ -72,7 +82,27 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
     }
 
     private static bool IsKept(IProperty property) =>
-        !property.IsPrimaryKey() && !property.IsConcurrencyToken && property.ClrType != typeof(DateTimeOffset) && property.Name != nameof(IEstateOwned.EstateId);
+        !property.IsPrimaryKey() && !property.IsConcurrencyToken && property.ClrType != typeof(DateTimeOffset) && property.Name != nameof(IEstateOwned.EstateId)
+        && property.GetColumnType() != "json";
+
+    private static Dictionary<string, string> JsonFields(string? json)
+    {
+        Dictionary<string, string> fields = [];
+        if (json is not null) Walk("", JsonNode.Parse(json));
+        return fields;
+
+        void Walk(string path, JsonNode? node)
+        {
+            if (node is JsonObject amount && amount["value"] is { } value && amount.All(p => p.Key is "value" or "unit"))
+                fields[path] = $"{value} {amount["unit"]}".TrimEnd();
+            else if (node is JsonObject part)
+                foreach (var (name, child) in part) Walk(path.Length == 0 ? name : $"{path}.{name}", child);
+            else if (node is JsonArray list)
+                foreach (var (i, child) in list.Index()) Walk($"{path}[{i + 1}]", child);
+            else if (node is not null)
+                fields[path] = node.ToString();
+        }
+    }
 
     private static string? Joined(IEnumerable<object?> parts)
     {

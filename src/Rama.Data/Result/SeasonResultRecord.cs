@@ -22,6 +22,10 @@ public sealed class SeasonResultRecord : IHistoried
 
     public DateOnly? GreenTip { get; private set; }
 
+    public double? BudsLeft { get; private set; }
+
+    public double? ClustersThinned { get; private set; }
+
     HistoryPlace IHistoried.Place => new("seasonResult", PlantingId, Season);
 
     internal static SeasonResultRecord Of(PlantingRecord planting, SeasonResultEntry entry)
@@ -35,11 +39,11 @@ public sealed class SeasonResultRecord : IHistoried
     public void Take(SeasonResultEntry entry)
     {
         (Yield, FruitSize, PackOut) = (entry.Yield ?? new(), entry.FruitSize ?? new(), entry.PackOut ?? new());
-        GreenTip = entry.GreenTip;
+        (GreenTip, BudsLeft, ClustersThinned) = (entry.GreenTip, entry.BudsLeft, entry.ClustersThinned);
     }
 
     public SeasonResultEntry ToEntry() => new()
     {
-        Season = Season, Yield = Yield, FruitSize = FruitSize, PackOut = PackOut, GreenTip = GreenTip,
+        Season = Season, Yield = Yield, FruitSize = FruitSize, PackOut = PackOut, GreenTip = GreenTip, BudsLeft = BudsLeft, ClustersThinned = ClustersThinned,
     };
 }

@@ -14,7 +14,7 @@ internal sealed class SeasonPlanConfiguration : IEntityTypeConfiguration<SeasonP
         builder.ToTable(Table, t =>
         {
             t.HasCheckConstraint("ck_season_plans_season", "season between 1900 and 2200");
-            t.HasCheckConstraint("ck_season_plans_bud_factor", "bud_factor between 1 and 6");
+            t.HasCheckConstraint("ck_season_plans_bud_factor", "bud_factor between 0.1 and 6");
             t.HasCheckConstraint("ck_season_plans_target", "yield_value > 0 and fruit_size_value > 0 and pack_out_value > 0");
         });
         builder.HasKey(p => new { p.EstateId, p.PlantingId, p.Season });
@@ -28,6 +28,7 @@ internal sealed class SeasonPlanConfiguration : IEntityTypeConfiguration<SeasonP
         builder.Amount(p => p.FloralShare);
         builder.Amount(p => p.Tolerance);
         builder.Amount(p => p.Cap);
+        builder.Property(p => p.TargetDetails).HasColumnType("json");
         builder.Property(p => p.Version).IsRowVersion();
     }
 }

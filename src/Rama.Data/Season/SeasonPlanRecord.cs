@@ -6,6 +6,7 @@ using Rama.Core.Quantities;
 using Rama.Data.Count;
 using Rama.Data.Estate;
 using Rama.Data.History;
+using Details = Rama.Data.Target.TargetDetails;
 
 namespace Rama.Data.Season;
 
@@ -41,6 +42,9 @@ public sealed class SeasonPlanRecord : IHistoried
 
     public Amount Cap { get; private set; } = new();
 
+    /// <summary>Insurance, canopy and sharing of the target as JSON; null where nothing of it was typed.</summary>
+    public string? TargetDetails { get; private set; }
+
     public List<CountedTreeRecord> Trees { get; private set; } = [];
 
     /// <summary>Last change to the plan or its counted trees; touching it makes the row version see a change to a child.</summary>
@@ -58,6 +62,7 @@ public sealed class SeasonPlanRecord : IHistoried
         (BudFactor, LimbsPerTree) = (entry.BudFactor, entry.LimbsPerTree);
         (BoxMass, BinMass, BushelMass) =
             (entry.Packages?.Box ?? new(), entry.Packages?.Bin ?? new(), entry.Packages?.Bushel ?? new());
+        TargetDetails = Details.Write(entry);
         Touch();
     }
 
@@ -78,11 +83,13 @@ public sealed class SeasonPlanRecord : IHistoried
         Touch();
     }
 
-    public TargetEntry ToTarget() => new()
-    {
-        Yield = Yield, FruitSize = FruitSize, PackOut = PackOut, BudFactor = BudFactor, LimbsPerTree = LimbsPerTree,
-        Packages = new() { Box = BoxMass, Bin = BinMass, Bushel = BushelMass },
-    };
+    public TargetEntry ToTarget() => Details.Read(
+        new()
+        {
+            Yield = Yield, FruitSize = FruitSize, PackOut = PackOut, BudFactor = BudFactor, LimbsPerTree = LimbsPerTree,
+            Packages = new() { Box = BoxMass, Bin = BinMass, Bushel = BushelMass },
+        },
+        TargetDetails);
 
     public SurveyEntry ToCount() => new()
     {
@@ -94,7 +101,8 @@ public sealed class SeasonPlanRecord : IHistoried
     /// <summary>All that was entered for the planting and season, ready for the core.</summary>
     public PlanEntry ToPlan(PlantingRecord planting) => new()
     {
-        Season = Season, Planting = planting.ToEntry(), Rows = planting.ToRows(), Target = ToTarget(), Count = ToCount(), Settings = ToSettings(),
+        Season = Season, Planting = planting.ToEntry(), Rows = planting.ToRows(), Records = planting.ToRecords(), FruitSample = planting.ToFruitSample(),
+        Target = ToTarget(), Count = ToCount(), Settings = ToSettings(),
     };
 
     private void Touch() => ChangedAt = DateTimeOffset.UtcNow;

@@ -18,6 +18,9 @@ public enum Act
     /// <summary>Set tolerance and cap of the cuts.</summary>
     Settings,
 
+    /// <summary>Propose targets.</summary>
+    Propose,
+
     /// <summary>Set targets.</summary>
     Target,
 
@@ -48,7 +51,7 @@ internal static class Permissions
     {
         Act.Read => Role.Reader,
         Act.Count or Act.Rows => Role.Counter,
-        Act.Settings => Role.CrewLead,
+        Act.Settings or Act.Propose => Role.CrewLead,
         _ => Role.Manager,
     };
 

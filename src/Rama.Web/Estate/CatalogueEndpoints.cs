@@ -2,6 +2,7 @@ using Rama.Core.Target.Size;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
+using Rama.Core.Season;
 using Rama.Core.Systems;
 using Rama.Core.Target;
 using Rama.Data;
@@ -17,6 +18,7 @@ namespace Rama.Web.Estate;
 /// <param name="YieldUnits">Codes a yield may be typed in.</param>
 /// <param name="FruitSizeUnits">Codes a fruit size may be typed in.</param>
 /// <param name="Packages">Package masses used unless others are entered.</param>
+/// <param name="FrostTables">Cold that kills buds, by crop and stage.</param>
 /// <param name="Tolerance">Tolerance used unless another is entered, as a share.</param>
 public sealed record CatalogueView(
     IReadOnlyList<Crop> Crops,
@@ -26,6 +28,7 @@ public sealed record CatalogueView(
     IReadOnlyList<string> YieldUnits,
     IReadOnlyList<string> FruitSizeUnits,
     PackageMasses Packages,
+    FrostTables FrostTables,
     double Tolerance);
 
 /// <summary>A variety as the estate knows it, beside the one that ships.</summary>
@@ -72,7 +75,7 @@ internal static class CatalogueEndpoints
             [.. read.Catalogue.Varieties.Select(v => new CatalogueVariety(v.Name, v.Crop, read.VarietyVersions.GetValueOrDefault(v.Name), v, Catalogue.Shipped.Variety(v.Name)))],
             [.. read.Catalogue.Rootstocks.Select(r => new CatalogueRootstock(r.Name, r.Crop, read.RootstockVersions.GetValueOrDefault(r.Name), r, Catalogue.Shipped.Rootstock(r.Name)))],
             [.. TrainingSystem.Shipped.Select(s => new SystemName(s.Id, s.Name, s.Crops, s.Form.LimbsPerTree))],
-            YieldTarget.UnitCodes, FruitSize.UnitCodes, PackageMasses.Default, DecisionSettings.DefaultTolerance));
+            YieldTarget.UnitCodes, FruitSize.UnitCodes, PackageMasses.Default, FrostTables.Shipped, DecisionSettings.DefaultTolerance));
     }
 
     private static async Task<Ok<CatalogueView>> Save(SaveVariety body, CatalogueStore store, CancellationToken cancel)

@@ -5,6 +5,7 @@ using Rama.Core.Estate;
 using Rama.Core.Prescribe;
 using Rama.Core.Result;
 using Rama.Core.Target;
+using Rama.Core.Target.Size;
 using Rama.Data;
 
 namespace Rama.Web.Estate;
@@ -19,6 +20,7 @@ namespace Rama.Web.Estate;
 /// <param name="Rows">Its rows as entered.</param>
 /// <param name="Records">Past seasons as entered.</param>
 /// <param name="Alternation">How much the yields of past seasons swing; null where no two neighbouring ones are known.</param>
+/// <param name="FruitSample">Fruit measured and weighed, as entered.</param>
 /// <param name="Target">The target as entered.</param>
 /// <param name="Count">The count as entered.</param>
 /// <param name="Settings">Tolerance and cap as entered.</param>
@@ -33,6 +35,7 @@ public sealed record PlantingView(
     RowListEntry Rows,
     SeasonRecordsEntry Records,
     Alternation? Alternation,
+    FruitSampleEntry FruitSample,
     TargetEntry Target,
     SurveyEntry Count,
     DecisionSettingsEntry Settings,
@@ -45,7 +48,7 @@ public sealed record PlantingView(
         var records = stored.Planting.ToRecords();
         return new(
             stored.Planting.Id, stored.Planting.Version, stored.Plan.Version, entry.Season, entry.Season != stored.Season,
-            entry.Planting, entry.Rows, records, Swings(records, stored.Season, plan),
+            entry.Planting, entry.Rows, records, Swings(records, stored.Season, plan), entry.FruitSample,
             entry.Target, entry.Count, entry.Settings, plan);
     }
 

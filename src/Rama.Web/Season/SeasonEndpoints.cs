@@ -25,6 +25,15 @@ internal static class SeasonEndpoints
         return api;
     }
 
+    public static RouteGroupBuilder MapSeasonCalculators(this RouteGroupBuilder calculations)
+    {
+        calculations.MapPost("/frost-loss", (FrostLossEntry entry) => TypedResults.Ok(entry.Calculate()))
+            .WithSummary("Share of flowers and clusters a cold night is expected to cost");
+        calculations.MapPost("/degree-days", (DegreeDaysEntry entry) => TypedResults.Ok(entry.Calculate()))
+            .WithSummary("Heat added up since 1 January, and the stage it brought the buds to");
+        return calculations;
+    }
+
     private static async Task<Ok<SeasonView>> Season(
         EstateStore estates, SeasonStore seasons, SeasonLines lines, TimeProvider clock, CancellationToken cancel, int? season = null)
     {

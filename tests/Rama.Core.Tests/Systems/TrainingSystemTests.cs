@@ -17,7 +17,7 @@ public sealed class TrainingSystemTests
 
     private static string Pack(string steps = Steps, string aim = "number", string id = "made-up") => $$"""
         { "$schema": "x", "system": { "id": "{{id}}", "version": 1, "name": { "en": "Made up", "es": "Inventado" }, "crops": ["apple"],
-          "aim": "{{aim}}", "form": { "leaders": 1, "limbsPerTree": 10, "source": "test" }, "caps": { "shareOfBuds": 0.4, "source": "test" },
+          "aim": "{{aim}}", "form": { "leaders": 1, "limbsPerTree": 10, "canopy": "wall", "source": "test" }, "caps": { "shareOfBuds": 0.4, "source": "test" },
           "labour": { "baseSeconds": 30, "source": "test" }, {{steps}}, "keepOff": [] } }
         """;
 

@@ -49,7 +49,7 @@ public sealed class CropTargetTests
     [InlineData(75, 188)]
     [InlineData(80, 228)]
     [InlineData(85, 273)]
-    public void Diameter_to_grams(double mm, double grams) => Near.Printed(grams, FruitSize.MassG(mm), 0);
+    public void Diameter_to_grams(double mm, double grams) => Near.Printed(grams, DiameterLaw.Apple.MassG(mm), 0);
 
     [Theory]
     [InlineData("bin/ha", 200)]   // 60 t in bins of 300 kg
@@ -80,7 +80,7 @@ public sealed class CropTargetTests
             {
                 // A start that three-fold more still keeps within what every unit accepts.
                 var start = unit.EndsWith("/tree", StringComparison.Ordinal) ? 4 * low : unit is "kg/ha" or "lb/ac" ? 5_000 * low : 10 * low;
-                double Buds(double yield) => BudTarget.Of(Of(Metric, yield, unit, 190, "g", packOut * 100).FruitPerTree, factor).BudsPerTree;
+                double Buds(double yield) => Of(Metric, yield, unit, 190, "g", packOut * 100).FruitPerTree * factor;
                 return Buds(start * more) >= Buds(start);
             });
 

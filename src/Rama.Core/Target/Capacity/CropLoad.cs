@@ -3,9 +3,58 @@ using Rama.Core.Explain;
 
 namespace Rama.Core.Target.Capacity;
 
-/// <summary>What the trunks and the age of the trees say about a target. Warns, never blocks.</summary>
-public static class CropLoad
+/// <summary>What trunks, leaf area, age and past years say about a target. Warns, never blocks.</summary>
+/// <param name="CropDensity">Fruit per cm² of trunk; null where no girth was measured.</param>
+/// <param name="Low">Lower end of the variety's usual range; null where it is not told so.</param>
+/// <param name="High">Upper end of the variety's usual range.</param>
+/// <param name="BestFruitPerTree">Most fruit per tree in a season on record; null without records.</param>
+/// <param name="BestSeason">That season.</param>
+/// <param name="LeafAreaPerFruitCm2">Leaf area per fruit for crops told by it, cm²; null for others.</param>
+/// <param name="Steps">The arithmetic.</param>
+/// <param name="Warnings">What is unusual.</param>
+public sealed record CropLoad(
+    double? CropDensity, double? Low, double? High, double? BestFruitPerTree, int? BestSeason, double? LeafAreaPerFruitCm2,
+    IReadOnlyList<Step> Steps, IReadOnlyList<Notice> Warnings)
+    : Calculated(CropDensity ?? LeafAreaPerFruitCm2 ?? 0, CropDensity is null ? "cm²/fruit" : "fruit/cm²", Steps, Warnings)
 {
+    /// <summary>Leaf area a large cherry wants, cm² (from memory).</summary>
+    public const double LeafAreaWantedCm2 = 200;
+
+    // Leaf area over ground of a narrow orchard in full leaf (assumption).
+    private const double LeafAreaIndex = 2;
+
+    // A little above the best year is no leap.
+    private const double LeapOverBest = 1.15;
+
+    /// <summary>A target against trunks, leaf area, age and the best year on record.</summary>
+    /// <param name="planting">The planting, for its variety, spacing and leaf.</param>
+    /// <param name="fruitPerTree">Fruit wanted per tree.</param>
+    /// <param name="meanTcsaCm2">Mean trunk cross-section in cm², where girths were measured.</param>
+    /// <param name="seasons">Fruit per tree of past seasons.</param>
+    public static CropLoad Of(Planting planting, double fruitPerTree, double? meanTcsaCm2, IReadOnlyList<(int Season, double FruitPerTree)> seasons)
+    {
+        List<Step> steps = [];
+        Figure fruit = new("fruit per tree", fruitPerTree, "fruit/tree");
+        var (low, high) = (planting.Variety.CropDensityLow?.Value, planting.Variety.CropDensityHigh?.Value);
+        double? density = meanTcsaCm2 is > 0 ? fruitPerTree / meanTcsaCm2 : null;
+        if (density is { } d)
+            steps.Add(new("crop-load.density", "fruit per tree ÷ trunk cross-section", new("crop density", d, "fruit/cm²"),
+                [fruit, new("trunk cross-section", meanTcsaCm2!.Value, "cm²")], planting.Variety.CropDensityLow?.Source ?? Sources.Definition));
+        double? leaf = planting.Variety.Crop == "cherry" ? LeafAreaIndex * planting.Form.RowSpacingM * planting.Form.TreeSpacingM * 10_000 / fruitPerTree : null;
+        if (leaf is { } area)
+            steps.Add(new("crop-load.leaf-area", "leaf area over ground × row spacing × tree spacing ÷ fruit per tree", new("leaf area per fruit", area, "cm²/fruit"),
+                [new("leaf area over ground", LeafAreaIndex, "1"), new("row spacing", planting.Form.RowSpacingM, "m"), new("tree spacing", planting.Form.TreeSpacingM, "m"), fruit], Sources.Assumption));
+        var best = seasons.Count == 0 ? ((int, double)?)null : seasons.MaxBy(s => s.FruitPerTree);
+        List<Notice> warnings = [.. Check(planting, fruitPerTree, meanTcsaCm2)];
+        if (leaf < LeafAreaWantedCm2)
+            warnings.Add(new("crop-load.leaf-area", $"About {leaf:0} cm² of leaf for each fruit; large cherries want about {LeafAreaWantedCm2:0}. Leave fewer fruit, or accept smaller ones.",
+                new Figure("leaf area per fruit", leaf.Value, "cm²/fruit")));
+        if (best is var (season, most) && fruitPerTree > most * LeapOverBest)
+            warnings.Add(new("crop-load.above-best", $"The target of {fruitPerTree:0} fruit a tree is more than the {most:0} of {season}, the best year on record. It can be right for trees still growing; else expect it to fall short.",
+                fruit, new("best year on record", most, "fruit/tree"), new("season", season, "year")));
+        return new(density, low, high, best?.Item2, best?.Item1, leaf, steps, warnings);
+    }
+
     /// <summary>Fruit per cm² of trunk cross-section against the variety's usual range, and a first-crop check by leaf.</summary>
     /// <param name="planting">The planting, for its variety and leaf.</param>
     /// <param name="fruitPerTree">Fruit wanted per tree.</param>

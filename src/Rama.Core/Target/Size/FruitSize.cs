@@ -9,33 +9,24 @@ namespace Rama.Core.Target.Size;
 /// <param name="Step">How the mass came about.</param>
 public sealed record FruitSize(double MassKg, Step Step)
 {
-    /// <summary>Default density of apple flesh with core, g/cm³ (from memory).</summary>
-    public const double DefaultDensityGPerCm3 = 0.85;
+    internal const double SmallestKg = 0.005, LargestKg = 1.5;
 
-    private const double SmallestKg = 0.005, LargestKg = 1.5;
-
-    private static readonly FrozenDictionary<string, Unit> ByMass =
+    internal static readonly FrozenDictionary<string, Unit> ByMass =
         new[] { "g", "oz" }.ToFrozenDictionary(c => c, c => Units.Mass[c]);
 
-    private static readonly FrozenDictionary<string, Unit> ByDiameter =
+    internal static readonly FrozenDictionary<string, Unit> ByDiameter =
         new[] { "mm", "in" }.ToFrozenDictionary(c => c, c => Units.Length[c]);
 
     /// <summary>Codes of the units a fruit size may be typed in.</summary>
     public static IReadOnlyList<string> UnitCodes { get; } = ["g", "oz", "fruit/box", "fruit/bushel", "mm", "in"];
 
-    /// <summary>Mass in grams of a round fruit: ρ · π/6 · d³.</summary>
-    /// <param name="diameterMm">Diameter in mm.</param>
-    /// <param name="densityGPerCm3">Density in g/cm³.</param>
-    public static double MassG(double diameterMm, double densityGPerCm3 = DefaultDensityGPerCm3) =>
-        densityGPerCm3 * Math.PI / 6 * Math.Pow(diameterMm / 10, 3);
-
     /// <summary>Reads a size told as a mass, a count per package or a diameter.</summary>
-    public static FruitSize Read(EntryReader reader, string field, Amount? size, PackageMasses packages)
+    public static FruitSize Read(EntryReader reader, string field, Amount? size, PackageMasses packages, DiameterLaw? law = null)
     {
         const string label = "Fruit size";
         return size?.Unit switch
         {
-            "mm" or "in" => OfDiameter(reader.Required(field, label, size, ByDiameter, 0.015, 0.15) * 1_000),
+            "mm" or "in" => OfDiameter(reader.Required(field, label, size, ByDiameter, 0.015, 0.15) * 1_000, law ?? DiameterLaw.Apple),
             "fruit/box" => OfCount(CountPer(size.Unit), "box", packages.BoxKg),
             "fruit/bushel" => OfCount(CountPer(size.Unit), "bushel", packages.BushelKg),
             "g" or "oz" or null => OfMass(reader.Required(field, label, size, ByMass, SmallestKg, LargestKg)),
@@ -61,12 +52,9 @@ public sealed record FruitSize(double MassKg, Step Step)
             "crop-target.fruit-mass", $"net mass of a {package} ÷ fruit in a {package}", Mass(packageKg / count),
             [new($"net mass of a {package}", packageKg, "kg"), new($"fruit in a {package}", count, "fruit")], Sources.Practice));
 
-    private static FruitSize OfDiameter(double mm)
+    private static FruitSize OfDiameter(double mm, DiameterLaw law)
     {
-        var kg = MassG(mm) / 1_000;
-        return new(kg, new(
-            "crop-target.fruit-mass", "density × π ÷ 6 × diameter³", Mass(kg),
-            [new("density", DefaultDensityGPerCm3, "g/cm³"), new("diameter", mm, "mm")],
-            "round fruit; density of apple from memory, to be replaced by your own weighings"));
+        var kg = law.MassG(mm) / 1_000;
+        return new(kg, law.Step with { Code = "crop-target.fruit-mass", Result = Mass(kg), Inputs = [.. law.Step.Inputs, new("diameter", mm, "mm")] });
     }
 }

@@ -1,6 +1,8 @@
 using Rama.Core.Decide;
 using Rama.Core.Quantities;
+using Rama.Core.Prescribe;
 using Rama.Core.Target;
+using Rama.Data.Target;
 
 namespace Rama.Data.Exchange.Tables;
 
@@ -13,7 +15,7 @@ internal sealed class PlanTable : ExchangeTable
     [
         PlantingBook.Column,
         PlantingBook.SeasonColumn(required: false),
-        ExchangeColumn.Yield("Target yield", "Yield wanted", "Target", "Objetivo", "Cosecha objetivo"),
+        new("yield", ColumnKind.Amount, ["Target yield", "Yield wanted", "Target", "Objetivo", "Cosecha objetivo"], [.. YieldTarget.UnitCodes, .. YieldTarget.BudCodes]),
         ExchangeColumn.FruitSize("Target fruit size", "Fruit size wanted", "Calibre objetivo"),
         ExchangeColumn.Share("packOut", "Target pack-out", "Embalaje objetivo"),
         ExchangeColumn.Number("budFactor", false, "Bud factor", "Factor de yemas"),
@@ -24,6 +26,7 @@ internal sealed class PlanTable : ExchangeTable
         ExchangeColumn.Share("floralShare", "Floral share", "Proporción floral"),
         ExchangeColumn.Share("tolerance", "Tolerance", "Tolerancia"),
         ExchangeColumn.Share("cap", "Most to cut", "Máximo a cortar"),
+        .. TargetDetailColumns.All,
     ];
 
     internal override async Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel) =>
@@ -31,8 +34,11 @@ internal sealed class PlanTable : ExchangeTable
 
     internal override async Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(ExportSource source, CancellationToken cancel) =>
         (await source.PlansAsync(cancel)).Select(p => ExportSource.Line(
+        [
             p.Planting.Code, p.Plan.Season, p.Plan.Yield, p.Plan.FruitSize, p.Plan.PackOut, p.Plan.BudFactor, p.Plan.LimbsPerTree,
-            p.Plan.BoxMass, p.Plan.BinMass, p.Plan.BushelMass, p.Plan.FloralShare, p.Plan.Tolerance, p.Plan.Cap));
+             p.Plan.BoxMass, p.Plan.BinMass, p.Plan.BushelMass, p.Plan.FloralShare, p.Plan.Tolerance, p.Plan.Cap,
+            .. TargetDetailColumns.Cells(p.Plan.ToTarget()),
+        ]));
 
     private sealed class Taking(ImportTarget target, PlantingBook book) : ITaking
     {
@@ -60,14 +66,16 @@ internal sealed class PlanTable : ExchangeTable
                     Bushel = Amount("packages.bushel", before.Packages.Bushel),
                 },
             };
+            entry = TargetDetailColumns.Taken(entry, line);
             DecisionSettingsEntry settings = new() { Tolerance = Amount("tolerance", limits.Tolerance), Cap = Amount("cap", limits.Cap) };
             var counted = count with { FloralShare = Amount("floralShare", count.FloralShare) };
             if (line.Problems.Problems.Count > 0) return;
-            if (!target.Read(line.LineNumber, () => Check(entry, settings, counted))) return;
+            if (!target.Read(line.LineNumber, () => Check(plan.ToPlan(planting) with { Target = entry, Settings = settings, Count = counted }))) return;
 
             var same = plan.Version != 0 && entry == before && settings == limits && counted.FloralShare == count.FloralShare;
             target.Was(plan.Version == 0 ? LineOutcome.Added : same ? LineOutcome.Same : LineOutcome.Changed);
             if (same) return;
+            if (entry != before) target.Database.Add(TargetVersionRecord.Of(plan.EstateId, planting.Id, season, TargetAct.Set, entry));
             plan.Take(entry);
             plan.Take(settings);
             plan.Take(counted);
@@ -78,11 +86,6 @@ internal sealed class PlanTable : ExchangeTable
         }
 
         // A plan may hold nothing but a floral share, as when counting comes before the target.
-        private static void Check(TargetEntry target, DecisionSettingsEntry settings, Core.Count.SurveyEntry count)
-        {
-            if (!target.IsUntouched) target.Read();
-            settings.ReadSettings();
-            count.Read();
-        }
+        private void Check(PlanEntry plan) => PlanReading.Of(plan, target.Catalogue).ThrowIfWrong("target", "settings", "count");
     }
 }

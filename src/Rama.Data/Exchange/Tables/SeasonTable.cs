@@ -16,6 +16,8 @@ internal sealed class SeasonTable : ExchangeTable
         ExchangeColumn.Yield("Yield", "Crop", "Production", "Cosecha", "Rendimiento", "Producción"),
         ExchangeColumn.FruitSize("Fruit size", "Size", "Fruit weight", "Calibre", "Peso de fruto"),
         ExchangeColumn.Share("packOut", "Pack-out", "Packout", "Embalaje", "Exportable"),
+        ExchangeColumn.Number("budsLeft", false, "Buds left", "Buds left per tree", "Yemas dejadas"),
+        ExchangeColumn.Number("clustersThinned", false, "Clusters thinned", "Clusters thinned per tree", "Racimos aclarados"),
         ExchangeColumn.Date("greenTip", "Green tip", "Budbreak", "Punta verde", "Brotación"),
     ];
 
@@ -24,7 +26,7 @@ internal sealed class SeasonTable : ExchangeTable
 
     internal override async Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(ExportSource source, CancellationToken cancel) =>
         (await source.PlantingsAsync(cancel)).SelectMany(p => p.ToRecords().Seasons, (p, s) => ExportSource.Line(
-            p.Code, s.Season, s.Yield ?? new(), s.FruitSize ?? new(), s.PackOut ?? new(), s.GreenTip));
+            p.Code, s.Season, s.Yield ?? new(), s.FruitSize ?? new(), s.PackOut ?? new(), s.BudsLeft, s.ClustersThinned, s.GreenTip));
 
     private sealed class Taking(ImportTarget target, PlantingBook book) : GroupTaking<PlantingRecord, SeasonResultEntry>(target)
     {
@@ -40,10 +42,12 @@ internal sealed class SeasonTable : ExchangeTable
         {
             var over = known ?? new();
             Amount? Amount(string field, Amount? before) => line.Has(field) ? line.Amount(field) ?? new() : before ?? new();
+            double? Number(string field, double? before) => line.Has(field) ? line.Number(field) : before;
             return new()
             {
                 Season = line.Number("season"), Yield = Amount("yield", over.Yield), FruitSize = Amount("fruitSize", over.FruitSize),
                 PackOut = Amount("packOut", over.PackOut), GreenTip = line.Has("greenTip") ? line.Date("greenTip") : over.GreenTip,
+                BudsLeft = Number("budsLeft", over.BudsLeft), ClustersThinned = Number("clustersThinned", over.ClustersThinned),
             };
         }
 

@@ -19,7 +19,7 @@ public sealed class BudTargetTests
     [InlineData(18, 9.1, 5.3)]
     public void Ninety_six_fruit_at_1_7(double limbs, double budsPerLimb, double fruitPerLimb)
     {
-        var target = BudTarget.Of(96, 1.7, limbs);
+        var target = Of(96, 1.7, limbs);
         Near.Printed(163.2, target.BudsPerTree, 1);
         Near.Printed(budsPerLimb, target.BudsPerLimb, 1);
         Near.Printed(fruitPerLimb, target.FruitPerLimb, 1);
@@ -32,7 +32,10 @@ public sealed class BudTargetTests
     [InlineData(3.2, "bud-factor.extreme")]
     [InlineData(1.8, null)]
     public void An_unusual_factor_is_warned_of(double factor, string? code) =>
-        Assert.Equal(code, BudTarget.Of(96, factor).Warnings.SingleOrDefault()?.Code);
+        Assert.Equal(code, Of(96, factor).Warnings.SingleOrDefault()?.Code);
+
+    private static BudTarget Of(double fruit, double factor, double? limbs = null) =>
+        new BudFactorEntry { FruitPerTree = fruit, BudFactor = factor, LimbsPerTree = limbs }.Calculate().Buds;
 
     [Theory]
     [InlineData(0.9)]

@@ -1,0 +1,82 @@
+using Rama.Core.Count;
+using Rama.Core.Decide;
+using Rama.Core.Estate;
+using Rama.Core.Explain;
+using Rama.Core.Result;
+using Rama.Core.Statistics;
+using Rama.Core.Target;
+using Rama.Core.Target.Insurance;
+using Rama.Core.Target.Size;
+
+namespace Rama.Core.Prescribe;
+
+/// <summary>All that was typed for one planting and season, read into SI as far as it can be.</summary>
+/// <param name="Planting">The planting; null where it cannot be used.</param>
+/// <param name="Rows">Its rows; null where none are listed.</param>
+/// <param name="Density">Trees on the ground.</param>
+/// <param name="Seasons">Past seasons.</param>
+/// <param name="SetHistory">Set share of the coming year from past seasons and the variety.</param>
+/// <param name="Known">What the target is read with.</param>
+/// <param name="SizeWarnings">What is unusual about the fruit weighed.</param>
+/// <param name="Target">The target; null where there is none or it cannot be used.</param>
+/// <param name="Counted">The trees counted.</param>
+/// <param name="Settings">Tolerance and cap.</param>
+/// <param name="Problems">What cannot be used, field by field.</param>
+public sealed record PlanReading(
+    Planting? Planting,
+    RowList? Rows,
+    PlantingDensity? Density,
+    IReadOnlyList<SeasonResult> Seasons,
+    SetHistory? SetHistory,
+    TargetKnown Known,
+    IReadOnlyList<Notice> SizeWarnings,
+    SeasonTarget? Target,
+    Survey? Counted,
+    DecisionSettings? Settings,
+    IReadOnlyList<FieldProblem> Problems)
+{
+    /// <summary>Reads an entry.</summary>
+    /// <param name="entry">All that was typed.</param>
+    /// <param name="catalogue">The estate's catalogue; the shipped one when left out.</param>
+    public static PlanReading Of(PlanEntry entry, Catalogue? catalogue = null)
+    {
+        catalogue ??= Catalogue.Shipped;
+        var reader = new EntryReader();
+        var planting = reader.Under("planting", () => entry.Planting.Read(entry.Season, catalogue));
+        var rows = entry.Rows.Rows.Count == 0 ? null : reader.Under("rows", entry.Rows.Read);
+        var density = planting is null ? null : PlantingDensity.Of(planting.Form, rows);
+        // A season at hand may have been picked; it is no past season of its own plan.
+        var seasons = (reader.Under("records", () => entry.Records.Read(entry.Season)) ?? []).Where(s => s.Season < entry.Season).ToList();
+        var sample = reader.Under("fruitSample", entry.FruitSample.Read) ?? FruitSample.None;
+
+        var (known, history, sizeWarnings) = planting is null || density is null
+            ? (TargetKnown.Nothing, null, [])
+            : KnownOf(planting.Variety, catalogue.Crop(planting.Variety.Crop), seasons, density.BearingTreesPerHa, sample);
+        var target = entry.Target.IsUntouched ? null : reader.Under("target", () => entry.Target.Read(known));
+        var counted = reader.Under("count", entry.Count.Read);
+        var settings = reader.Under("settings", () => entry.Settings.ReadSettings(planting?.System.Caps.ShareOfBuds ?? DecisionSettings.DefaultCap));
+        return new(planting, rows, density, seasons, history, known, sizeWarnings, target, counted, settings, reader.Problems);
+    }
+
+    /// <summary>Throws where some parts of the entry cannot be used, their fields told from the part on.</summary>
+    /// <param name="parts">Parts, such as <c>target</c>.</param>
+    /// <exception cref="UnusableEntryException">Names every field of them that cannot be used.</exception>
+    public void ThrowIfWrong(params IReadOnlyList<string> parts)
+    {
+        List<FieldProblem> wrong = [.. parts.SelectMany(part => Problems.Where(p => p.Field.StartsWith(part + ".", StringComparison.Ordinal)).Select(p => p with { Field = p.Field[(part.Length + 1)..] }))];
+        if (wrong.Count > 0) throw new UnusableEntryException(wrong);
+    }
+
+    private static (TargetKnown Known, SetHistory? History, IReadOnlyList<Notice> Warnings) KnownOf(
+        Variety variety, Crop crop, List<SeasonResult> seasons, double bearingTreesPerHa, FruitSample sample)
+    {
+        var places = crop.FruitPlaces.Value;
+        var past = seasons.Select(s => s.Set(bearingTreesPerHa, places)).OfType<PastSet>().Where(s => s.Share is > 0 and < 1).ToList();
+        var history = SetHistory.Of(past, variety.SetShare.Value, Math.Max(variety.SetShareSd.Value, 0.01));
+        var (law, warnings) = sample.Law(DiameterLaw.Round(crop.DensityGPerCm3.Value, crop.DensityGPerCm3.Source));
+        InsuranceKnown insurance = new(
+            history?.Predicted ?? BetaShare.Of(variety.SetShare.Value, variety.SetShareSd.Value),
+            past.Count == 0 ? variety.SetShare.Source : "own seasons, drawn towards the variety's", InsuranceTerms.DefaultPruningSd, places, crop.Fruitlets.Value);
+        return (new(law, variety.FruitMassG.Value, insurance), history, warnings);
+    }
+}

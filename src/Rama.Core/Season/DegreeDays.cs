@@ -1,0 +1,102 @@
+using Rama.Core.Explain;
+
+namespace Rama.Core.Season;
+
+/// <summary>Lowest and highest temperature of a day.</summary>
+/// <param name="Date">Day.</param>
+/// <param name="MinC">Lowest, °C.</param>
+/// <param name="MaxC">Highest, °C.</param>
+public readonly record struct WeatherDay(DateOnly Date, double MinC, double MaxC);
+
+/// <summary>A stage and the day its heat was reached.</summary>
+/// <param name="Stage">Stage.</param>
+/// <param name="DegreeDaysC">Heat it takes, °C-days.</param>
+/// <param name="Reached">Day it was reached; null where it is still to come.</param>
+public sealed record StageDay(string Stage, double DegreeDaysC, DateOnly? Reached);
+
+/// <summary>Heat added up since 1 January, and the stage it brought the buds to.</summary>
+/// <param name="TotalC">°C-days at the last day.</param>
+/// <param name="Until">Last day added; null where there is none.</param>
+/// <param name="Filled">Days missing that were filled from their neighbours.</param>
+/// <param name="Stages">Stages with the day each was reached; none for a crop whose heat is not known.</param>
+/// <param name="Stage">Stage the buds are at; null before the first, or where it is not known.</param>
+/// <param name="Steps">The arithmetic.</param>
+/// <param name="Warnings">What is unusual.</param>
+public sealed record DegreeDays(
+    double TotalC, DateOnly? Until, int Filled, IReadOnlyList<StageDay> Stages, string? Stage, IReadOnlyList<Step> Steps, IReadOnlyList<Notice> Warnings)
+    : Calculated(TotalC, "°C-days", Steps, Warnings)
+{
+    /// <summary>Temperature above which buds move, °C.</summary>
+    public const double BaseC = 6.1;
+
+    /// <summary>Most days in a row that are filled from their neighbours.</summary>
+    public const int LongestGap = 3;
+
+    /// <summary>Heat of one day: the part of a sine between its lowest and highest temperature that lies above the base.</summary>
+    /// <remarks>Source: single-sine method, Baskerville and Emin 1969, Ecology 50:514; checked by numerical integration.</remarks>
+    public static double OfDay(double minC, double maxC, double baseC = BaseC)
+    {
+        var (mean, swing) = ((minC + maxC) / 2, (maxC - minC) / 2);
+        if (minC >= baseC) return mean - baseC;
+        if (maxC <= baseC) return 0;
+        var angle = Math.Asin((baseC - mean) / swing);
+        return ((mean - baseC) * (Math.PI / 2 - angle) + swing * Math.Cos(angle)) / Math.PI;
+    }
+
+    /// <summary>Adds up the days of one year from 1 January; stops where too many in a row are missing.</summary>
+    /// <param name="days">Days, in any order; of a day told twice the last counts.</param>
+    /// <param name="year">Calendar year.</param>
+    /// <param name="heats">Stages of the crop with their heat; none where it is not known.</param>
+    /// <param name="shiftC">How much more heat the planting takes than the table says, from its own dates.</param>
+    public static DegreeDays Of(IEnumerable<WeatherDay> days, int year, IReadOnlyList<StageHeat> heats, double shiftC = 0)
+    {
+        var known = days.Where(d => d.Date.Year == year).GroupBy(d => d.Date).ToDictionary(g => g.Key, g => g.Last());
+        List<Notice> warnings = [];
+        var stages = heats.OrderBy(h => h.DegreeDaysC).Select(h => new StageDay(h.Stage, h.DegreeDaysC + shiftC, null)).ToList();
+        var (total, filled) = (0.0, 0);
+        DateOnly? until = null;
+        var last = known.Count == 0 ? new DateOnly(year, 1, 1).AddDays(-1) : known.Keys.Max();
+        for (var day = new DateOnly(year, 1, 1); day <= last; day = day.AddDays(1))
+        {
+            if (!known.TryGetValue(day, out var weather))
+            {
+                if (Filling(known, day, last) is not { } fill)
+                {
+                    warnings.Add(new("degree-days.gap",
+                        $"More than {LongestGap} days in a row are missing from {day:d MMMM} on. Heat is added up to there only; add the missing days.",
+                        new Figure("day of the year", day.DayOfYear, "day")));
+                    break;
+                }
+                weather = fill;
+                filled++;
+            }
+            total += OfDay(weather.MinC, weather.MaxC);
+            until = day;
+            for (var i = 0; i < stages.Count; i++)
+                if (stages[i].Reached is null && total >= stages[i].DegreeDaysC) stages[i] = stages[i] with { Reached = day };
+        }
+        if (filled > 0)
+            warnings.Add(new("degree-days.filled", $"{filled} missing days are filled from the days around them.", new Figure("days filled", filled, "day")));
+        if (heats.Count == 0)
+            warnings.Add(new("degree-days.no-table", "How much heat this crop's stages take is not known. Note dates of green tip; without them there is no estimate."));
+        return new(
+            total, until, filled, stages, stages.LastOrDefault(s => s.Reached is not null)?.Stage,
+            [
+                new("degree-days.total", "Σ over the days since 1 January of the part of the day's sine above the base", new("heat", total, "°C-days"),
+                    [new("base", BaseC, "°C"), new("days", until?.DayOfYear ?? 0, "day")], "single-sine method, Baskerville and Emin 1969; stages from memory"),
+            ],
+            warnings);
+    }
+
+    // A short gap between two known days takes the mean of both sides.
+    private static WeatherDay? Filling(Dictionary<DateOnly, WeatherDay> known, DateOnly day, DateOnly last)
+    {
+        var (before, after) = (day, day);
+        while (!known.ContainsKey(before) && before.DayOfYear > 1) before = before.AddDays(-1);
+        while (!known.ContainsKey(after) && after < last) after = after.AddDays(1);
+        var left = known.TryGetValue(before, out var l) ? l : (WeatherDay?)null;
+        if (!known.TryGetValue(after, out var right)) return null;
+        var gap = after.DayNumber - (left is null ? before.DayNumber - 1 : before.DayNumber) - 1;
+        return gap > LongestGap ? null : new(day, ((left?.MinC ?? right.MinC) + right.MinC) / 2, ((left?.MaxC ?? right.MaxC) + right.MaxC) / 2);
+    }
+}

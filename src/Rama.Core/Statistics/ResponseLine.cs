@@ -1,0 +1,42 @@
+namespace Rama.Core.Statistics;
+
+/// <summary>
+/// How something answers to the crop: a known line until there are own pairs, then a line through their middle whose slope
+/// moves from the known one to their own as they become more.
+/// </summary>
+/// <param name="Intercept">Value at x = 0.</param>
+/// <param name="Slope">Change per unit of x.</param>
+/// <param name="OwnWeight">Weight of the own slope, 0 (all the known line's) to 1 (all own).</param>
+/// <param name="Pairs">Own pairs it rests on.</param>
+/// <param name="From">Smallest x seen, or of the known line's range.</param>
+/// <param name="To">Largest x seen, or of the known line's range.</param>
+public sealed record ResponseLine(double Intercept, double Slope, double OwnWeight, int Pairs, double From, double To)
+{
+    /// <summary>Own pairs from which the slope is all their own.</summary>
+    public const int FreeFrom = 6;
+
+    /// <summary>Shrinks the slope of own pairs to a known line's.</summary>
+    /// <param name="pairs">Own pairs.</param>
+    /// <param name="slope">Slope of the known line.</param>
+    /// <param name="anchor">A point of the known line; used without own pairs.</param>
+    /// <param name="from">Smallest x the known line is good for.</param>
+    /// <param name="to">Largest x the known line is good for.</param>
+    /// <remarks>The weight (n − 1) ÷ 5 of the own slope is an assumption: two seasons tell little, six stand alone.</remarks>
+    public static ResponseLine Of(IReadOnlyList<(double X, double Y)> pairs, double slope, (double X, double Y) anchor, double from, double to)
+    {
+        var own = LineFit.Of(pairs);
+        var weight = own is null ? 0 : Math.Clamp((pairs.Count - 1.0) / (FreeFrom - 1), 0, 1);
+        var shrunk = own is null ? slope : weight * own.Slope + (1 - weight) * slope;
+        var through = pairs.Count == 0 ? anchor : (X: pairs.Average(p => p.X), Y: pairs.Average(p => p.Y));
+        return new(
+            through.Y - shrunk * through.X, shrunk, weight, pairs.Count,
+            weight < 1 ? Math.Min(from, pairs.Select(p => p.X).DefaultIfEmpty(from).Min()) : pairs.Min(p => p.X),
+            weight < 1 ? Math.Max(to, pairs.Select(p => p.X).DefaultIfEmpty(to).Max()) : pairs.Max(p => p.X));
+    }
+
+    /// <summary>The line at x.</summary>
+    public double At(double x) => Intercept + Slope * x;
+
+    /// <summary>Whether x lies where the line is known.</summary>
+    public bool Knows(double x) => x >= From - 1e-9 && x <= To + 1e-9;
+}

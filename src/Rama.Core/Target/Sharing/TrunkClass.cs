@@ -1,0 +1,50 @@
+using Rama.Core.Target.Capacity;
+
+namespace Rama.Core.Target.Sharing;
+
+/// <summary>Trees of similar trunks.</summary>
+/// <param name="Name">Name: <c>small</c>, <c>medium</c>, <c>large</c>, or as typed.</param>
+/// <param name="FromGirthCm">Smallest girth, cm; null in the first class.</param>
+/// <param name="ToGirthCm">Girth from which the next class begins, cm; null in the last.</param>
+/// <param name="Share">Share of the trees.</param>
+/// <param name="MeanTcsaCm2">Mean trunk cross-section, cm².</param>
+/// <param name="Weight">Mean of the cross-sections raised to the exponent of sharing.</param>
+/// <param name="Trees">Trunks measured in it; null where only the share is known.</param>
+public sealed record TrunkClass(string Name, double? FromGirthCm, double? ToGirthCm, double Share, double MeanTcsaCm2, double Weight, int? Trees)
+{
+    /// <summary>Fewest trunks that can be told apart into classes.</summary>
+    public const int FewestTrunks = 8;
+
+    private static readonly string[] Names = ["small", "medium", "large"];
+
+    /// <summary>Small, medium and large, split at the 25th and 75th percentile unless told otherwise; empty classes are left out.</summary>
+    /// <param name="girthsCm">Girths measured, cm.</param>
+    /// <param name="exponent">Exponent of sharing.</param>
+    /// <param name="smallBelowCm">Girth below which trunks are small, cm; the 25th percentile when left out.</param>
+    /// <param name="largeFromCm">Girth from which trunks are large, cm; the 75th percentile when left out.</param>
+    /// <returns>Null for too few trunks.</returns>
+    public static IReadOnlyList<TrunkClass>? Split(IReadOnlyCollection<double> girthsCm, double exponent = 1, double? smallBelowCm = null, double? largeFromCm = null)
+    {
+        if (girthsCm.Count < FewestTrunks) return null;
+        var ordered = girthsCm.Order().ToList();
+        var (low, high) = (smallBelowCm ?? Percentile(ordered, 0.25), largeFromCm ?? Percentile(ordered, 0.75));
+        double?[] limits = [null, low, Math.Max(low, high), null];
+        List<TrunkClass> classes = [];
+        for (var i = 0; i < Names.Length; i++)
+        {
+            var (from, to) = (limits[i], limits[i + 1]);
+            var members = ordered.Where(g => (from is null || g >= from) && (to is null || g < to)).Select(Trunk.CrossSectionCm2).ToList();
+            if (members.Count == 0) continue;
+            classes.Add(new(Names[i], from, to, members.Count / (double)ordered.Count, members.Average(), members.Average(a => Math.Pow(a, exponent)), members.Count));
+        }
+        return classes;
+    }
+
+    // Linear between the two neighbours, as spreadsheets do.
+    private static double Percentile(List<double> ordered, double share)
+    {
+        var place = share * (ordered.Count - 1);
+        var (below, part) = ((int)place, place - (int)place);
+        return ordered[below] + part * (ordered[Math.Min(below + 1, ordered.Count - 1)] - ordered[below]);
+    }
+}

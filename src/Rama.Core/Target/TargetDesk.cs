@@ -1,0 +1,149 @@
+using Rama.Core.Count;
+using Rama.Core.Explain;
+using Rama.Core.Prescribe;
+using Rama.Core.Result;
+using Rama.Core.Statistics;
+using Rama.Core.Target.Capacity;
+using Rama.Core.Target.Insurance;
+using Rama.Core.Target.Margin;
+using Rama.Core.Target.Sharing;
+using Rama.Core.Target.Size;
+
+namespace Rama.Core.Target;
+
+/// <summary>What the estate knows around a planting when its target is set.</summary>
+/// <param name="Prices">Prices of its variety; null where the estate has none.</param>
+/// <param name="GirthsCm">Girths of every tree measured, cm; none where only counted trees were.</param>
+/// <param name="Place">Where and how its rows lie; null where they are not on the map.</param>
+/// <param name="Returns">Crop density of a season and floral buds per cm² of the next, from counts of past winters.</param>
+public sealed record DeskSurroundings(
+    PriceListEntry? Prices, IReadOnlyList<double> GirthsCm, RowDirection? Place, IReadOnlyList<ResponsePair> Returns)
+{
+    /// <summary>Nothing known.</summary>
+    public static readonly DeskSurroundings Nothing = new(null, [], null, []);
+}
+
+/// <summary>Trees that stand apart from the target.</summary>
+/// <param name="Missing">Empty places.</param>
+/// <param name="Replants">Replants too young to bear.</param>
+/// <param name="Pollinizers">Pollinizers that are not picked.</param>
+/// <param name="ToGrub">Trees marked to come out; they bear until then.</param>
+public sealed record TreesApart(int Missing, int Replants, int Pollinizers, int ToGrub);
+
+/// <summary>
+/// All that stands around one decision, how many fruit and of what size: what insurance costs, what the trees can carry, what
+/// each choice is worth, and how it is shared.
+/// </summary>
+/// <param name="Schools">The three schools side by side, those that have what they need.</param>
+/// <param name="SetHistory">Set share of the coming year; null where nothing is known of it.</param>
+/// <param name="Losses">Losses still to come, with what they leave.</param>
+/// <param name="Size">The fruit size in every form.</param>
+/// <param name="Classes">How the harvest spreads over size classes.</param>
+/// <param name="Load">What trunks, leaf area, age and past years say.</param>
+/// <param name="Alternation">How much past yields swing; null where no two neighbouring ones are known.</param>
+/// <param name="PastFruit">Fruit per tree of past seasons.</param>
+/// <param name="Canopy">How high and wide the trees may be.</param>
+/// <param name="Light">Light on the rows on the longest day; null where they are not on the map.</param>
+/// <param name="Shared">Target by trunk class; null where too few trunks were measured.</param>
+/// <param name="EveryTrunk">Whether every tree was measured, and not only those counted.</param>
+/// <param name="Zones">Buds along the height of a tree.</param>
+/// <param name="Apart">Trees apart from the target; null where no rows are listed.</param>
+/// <param name="Margin">Margin over fruit per tree; null where trunks or usual crops are not known.</param>
+/// <param name="Prices">Prices used.</param>
+/// <param name="PricesAssumed">Whether nobody entered any.</param>
+public sealed record TargetDesk(
+    IReadOnlyList<SchoolAnswer> Schools,
+    SetHistory? SetHistory,
+    LossesLeft Losses,
+    FruitSizeAnswer Size,
+    SizeClasses? Classes,
+    CropLoad Load,
+    Alternation? Alternation,
+    IReadOnlyList<SeasonFruit> PastFruit,
+    CanopyLimits Canopy,
+    RowLight? Light,
+    ClassTargets? Shared,
+    bool EveryTrunk,
+    ZoneTargets Zones,
+    TreesApart? Apart,
+    MarginCurve? Margin,
+    PriceListEntry Prices,
+    bool PricesAssumed)
+{
+    // A usual crop for crops told by leaf area lies about what that area feeds.
+    private const double LeafLow = 0.75, LeafHigh = 1.25;
+
+    /// <summary>Works the desk out; null while there is no usable target.</summary>
+    /// <param name="reading">What was typed, read.</param>
+    /// <param name="plan">The plan that follows from it.</param>
+    /// <param name="around">What the estate knows around it.</param>
+    public static TargetDesk? Of(PlanReading reading, PruningPlan plan, DeskSurroundings around)
+    {
+        if (reading is not { Planting: { } planting, Density: { } density, Target: { } target } || plan is not { Crop: { } crop, Buds: { } buds }) return null;
+
+        var girths = around.GirthsCm.Count >= TrunkClass.FewestTrunks ? around.GirthsCm : CountedGirths(reading.Counted);
+        double? tcsa = girths.Count > 0 ? girths.Average(Trunk.CrossSectionCm2) : plan.Survey?.MeanTcsaCm2;
+        var past = reading.Seasons.Select(s => (s.Season, Fruit: s.FruitPerTree(density.BearingTreesPerHa))).Where(s => s.Fruit is > 0).Select(s => new SeasonFruit(s.Season, s.Fruit!.Value)).ToList();
+        var load = CropLoad.Of(planting, crop.FruitPerTree, tcsa, [.. past.Select(p => (p.Season, p.FruitPerTree))]);
+        var classes = TrunkClass.Split(girths, target.Sharing.Exponent, target.Sharing.SmallBelowGirthCm, target.Sharing.LargeFromGirthCm);
+
+        var typed = around.Prices ?? PriceList.Assumption(planting.Variety.FruitMassG.Value);
+        var prices = Usable(() => typed.Read(target.Crop.Packages, target.Crop.Law));
+        var terms = tcsa is { } trunk && prices is not null ? Terms(reading, trunk, prices, load, buds.Factor, around, density.BearingTreesPerHa) : null;
+        var canopy = CanopyLimits.Of(planting.System.Form.Canopy, planting.Form, target.Canopy, planting.System.Form.Leaders);
+        return new(
+            [.. Enum.GetValues<School>().Select(s => SchoolAnswer.Of(s, crop.FruitPerTree, target.Insurance)).OfType<SchoolAnswer>()],
+            reading.SetHistory, new(target.Insurance.Losses, target.Insurance.Losses.Kept),
+            FruitSizeAnswer.Of(target.Crop.Size, target.Crop.Law, target.Crop.Packages, reading.SizeWarnings),
+            prices is null ? null : SizeClasses.Of(crop.FruitMassG, prices.Cv, prices.Grades, prices.Assumed.Contains("cv") ? Sources.Practice : Sources.Entered),
+            load, Alternation.Of(reading.Seasons.Select(s => (s.Season, Yield: s.KgPerHa(density.BearingTreesPerHa))).Where(s => s.Yield is not null).Select(s => (s.Season, s.Yield!.Value))),
+            past, canopy,
+            around.Place is { } place ? RowLight.Of(place.Day, place.LatitudeDeg, place.LongitudeDeg, place.RowAzimuthDeg, target.Canopy.HeightM ?? canopy.HeightM) : null,
+            classes is null ? null : ClassTargets.Of(crop.FruitPerTree, buds.Factor, classes, target.Sharing.Exponent),
+            around.GirthsCm.Count >= TrunkClass.FewestTrunks, ZoneTargets.Of(buds.BudsPerTree, target.Sharing.Top),
+            reading.Rows is { } rows ? new(rows.Missing, rows.Replants, rows.Pollinizers, rows.ToGrub) : null,
+            terms is null ? null : MarginCurve.Of(terms, crop.FruitPerTree), typed, around.Prices is null);
+    }
+
+    private static List<double> CountedGirths(Survey? counted) => [.. (counted?.Trees ?? []).Select(t => t.GirthCm).OfType<double>()];
+
+    private static MarginTerms? Terms(
+        PlanReading reading, double tcsa, PriceList prices, CropLoad load, double budsPerFruit, DeskSurroundings around, double bearing)
+    {
+        var (variety, target) = (reading.Planting!.Variety, reading.Target!);
+        // Told by trunks, or by the fruit its leaves feed.
+        var feeds = load.LeafAreaPerFruitCm2 / CropLoad.LeafAreaWantedCm2 * load.CropDensity;
+        if ((load.Low ?? feeds * LeafLow) is not { } low || (load.High ?? feeds * LeafHigh) is not { } high) return null;
+        // Past seasons told their fruit, not their trunks: today's stand in for them.
+        List<(double, double)> sizes = [.. reading.Seasons.Where(s => s.FruitMassKg is not null && s.FruitPerTree(bearing) is > 0).Select(s => (s.FruitPerTree(bearing)!.Value / tcsa, s.FruitMassKg!.Value * 1_000))];
+        var insurance = target.Insurance;
+        var set = (insurance.Set?.Mean ?? variety.SetShare.Value) * insurance.Places;
+        return new(
+            bearing, tcsa, target.Crop.PackOut, prices, ResponseLines.Size(sizes, variety.FruitMassG.Value, low, high),
+            ResponseLines.Return([.. around.Returns.Select(r => (r.CropDensity, r.Value))], variety.Traits.BiennialProne, budsPerFruit, low, high),
+            set, budsPerFruit * insurance.Losses.Kept * set * insurance.Fruitlets);
+    }
+
+    // Prices are mended in their own form; the rest of the desk does not wait for them.
+    private static PriceList? Usable(Func<PriceList> read)
+    {
+        try
+        {
+            return read();
+        }
+        catch (UnusableEntryException)
+        {
+            return null;
+        }
+    }
+}
+
+/// <summary>Fruit per tree of one past season.</summary>
+/// <param name="Season">Calendar year of the harvest.</param>
+/// <param name="FruitPerTree">Fruit picked per bearing tree.</param>
+public sealed record SeasonFruit(int Season, double FruitPerTree);
+
+/// <summary>Losses still to come and what they leave.</summary>
+/// <param name="Losses">Losses.</param>
+/// <param name="Kept">Share of the buds left over by the known ones.</param>
+public sealed record LossesLeft(Losses Losses, double Kept);

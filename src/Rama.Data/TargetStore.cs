@@ -1,0 +1,178 @@
+using Microsoft.EntityFrameworkCore;
+using Npgsql;
+using Rama.Core.Estate;
+using Rama.Core.Explain;
+using Rama.Core.Prescribe;
+using Rama.Core.Target;
+using Rama.Core.Target.Capacity;
+using Rama.Core.Target.Margin;
+using Rama.Core.Target.Size;
+using Rama.Data.Estate;
+using Rama.Data.Season;
+using Rama.Data.Target;
+
+namespace Rama.Data;
+
+/// <summary>What stands around the targets of the estate in scope: their versions, prices, and what the desk needs to know.</summary>
+public sealed class TargetStore(RamaContext database, EstateScope scope, EstateStore estates, CatalogueStore catalogues)
+{
+    private const int MostVersions = 200;
+
+    /// <summary>Versions of a planting's target for a season, the latest first.</summary>
+    public async Task<IReadOnlyList<TargetVersionRecord>> VersionsAsync(Guid planting, int season, CancellationToken cancel) =>
+        await database.TargetVersions.AsNoTracking().Where(v => v.PlantingId == planting && v.Season == season)
+            .OrderByDescending(v => v.Id).Take(MostVersions).ToListAsync(cancel);
+
+    /// <summary>Keeps a target as a proposal; the one set stays in force. False when there is no such planting.</summary>
+    /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
+    public async Task<bool> ProposeAsync(StoredPlanting stored, TargetEntry entry, CancellationToken cancel)
+    {
+        if (entry.IsUntouched) entry.Read();
+        PlanReading.Of(stored.ToEntry() with { Target = entry }, stored.Catalogue).ThrowIfWrong("target");
+        database.Add(TargetVersionRecord.Of(scope.EstateId, stored.Planting.Id, stored.Plan.Season, TargetAct.Proposed, entry));
+        await database.SaveChangesAsync(cancel);
+        return true;
+    }
+
+    /// <summary>Targets a planting's may be copied from: its own of the seasons before, and those of like plantings this season, nearest first.</summary>
+    public async Task<IReadOnlyList<TargetSource>> SourcesAsync(StoredPlanting stored, CancellationToken cancel)
+    {
+        var planting = stored.Planting;
+        var own = await database.SeasonPlans.AsNoTracking().Where(p => p.PlantingId == planting.Id && p.Season < stored.Plan.Season).OrderByDescending(p => p.Season).Take(5).ToListAsync(cancel);
+        var like = await database.Plantings.AsNoTracking().Where(p => p.Variety == planting.Variety && p.Id != planting.Id)
+            .Select(p => new { p.Id, p.Code, p.Name, p.Rootstock, p.System, p.YearPlanted }).ToListAsync(cancel);
+        var ids = like.Select(p => p.Id).ToList();
+        var plans = await database.SeasonPlans.AsNoTracking().Where(p => ids.Contains(p.PlantingId) && p.Season == stored.Plan.Season).ToDictionaryAsync(p => p.PlantingId, cancel);
+        return
+        [
+            .. own.Select(p => new TargetSource(planting.Code, planting.Name, p.Season, p.ToTarget())).Where(s => !s.Target.IsUntouched),
+            .. like.Where(p => plans.ContainsKey(p.Id))
+                .OrderByDescending(p => p.Rootstock == planting.Rootstock).ThenByDescending(p => p.System == planting.System).ThenBy(p => Math.Abs(p.YearPlanted - planting.YearPlanted)).ThenBy(p => p.Code)
+                .Take(8).Select(p => new TargetSource(p.Code, p.Name, stored.Plan.Season, plans[p.Id].ToTarget())).Where(s => !s.Target.IsUntouched),
+        ];
+    }
+
+    /// <summary>What the desk of a planting needs to know around it.</summary>
+    public async Task<DeskSurroundings> AroundAsync(StoredPlanting stored, string? variety, CancellationToken cancel)
+    {
+        var id = stored.Planting.Id;
+        var prices = (await database.OwnPriceLists.AsNoTracking().SingleOrDefaultAsync(p => p.Name == variety, cancel))?.ToEntry();
+        var measured = await database.TrunkRows.AsNoTracking().Where(t => t.PlantingId == id && t.Season <= stored.Plan.Season)
+            .GroupBy(t => t.Season).OrderByDescending(g => g.Key).Select(g => g.Key).FirstOrDefaultAsync(cancel);
+        List<double> girths = measured == 0 ? []
+            : [.. (await database.TrunkRows.AsNoTracking().Where(t => t.PlantingId == id && t.Season == measured).ToListAsync(cancel)).SelectMany(t => t.GirthsCm).Where(g => !float.IsNaN(g)).Select(g => (double)g)];
+        return new(prices, girths, await PlaceAsync(stored.Planting, stored.Plan.Season, cancel), await ReturnsAsync(stored, cancel));
+    }
+
+    /// <summary>Prices of a variety with their version; null where the estate has none.</summary>
+    public async Task<(PriceListEntry Prices, uint Version)?> PricesAsync(string variety, CancellationToken cancel) =>
+        await database.OwnPriceLists.AsNoTracking().SingleOrDefaultAsync(p => p.Name == variety, cancel) is { } record ? (record.ToEntry(), record.Version) : null;
+
+    /// <summary>Saves the prices of a variety.</summary>
+    /// <exception cref="UnusableEntryException">The entry cannot be used, or someone else saved first; nothing is saved.</exception>
+    public async Task SavePricesAsync(string variety, uint version, PriceListEntry entry, CancellationToken cancel)
+    {
+        if ((await catalogues.ReadAsync(cancel)).Catalogue.Variety(variety) is not { } known)
+            throw new UnusableEntryException([new("variety", "unknown", "Variety: please choose one from the catalogue.")]);
+        var crop = (await catalogues.ReadAsync(cancel)).Catalogue.Crop(known.Crop);
+        entry.Read(PackageMasses.Default, DiameterLaw.Round(crop.DensityGPerCm3.Value, crop.DensityGPerCm3.Source));
+        var record = await database.OwnPriceLists.SingleOrDefaultAsync(p => p.Name == variety, cancel);
+        if ((record?.Version ?? 0) != version) throw ChangedMeanwhile();
+        if (record is null) database.Add(record = new() { EstateId = scope.EstateId, Name = variety });
+        record.Take(entry);
+        try
+        {
+            await database.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException e) when (e is DbUpdateConcurrencyException || e.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation })
+        {
+            throw ChangedMeanwhile();
+        }
+    }
+
+    /// <summary>The plantings a rule means with their plans of the season at hand, and what the target it sets comes to in each.</summary>
+    public async Task<IReadOnlyList<RuledTarget>> RuledAsync(TargetRule rule, CancellationToken cancel)
+    {
+        var estate = await estates.ReadAsync(cancel);
+        var catalogue = (await catalogues.ReadAsync(cancel)).Catalogue;
+        rule.Check();
+        var plantings = (await database.ReadPlantingsAsync(cancel)).Where(p => rule.Means(p.ToEntry(), estate.Season - p.YearPlanted + 1)).ToList();
+        List<Guid> ids = [.. plantings.Select(p => p.Id)];
+        var plans = (await database.ReadPlansAsync(cancel, estate.Season, ids)).ToDictionary(p => p.PlantingId);
+        return
+        [
+            .. plantings.OrderBy(p => p.Code, StringComparer.Ordinal).Select(p => RuledTarget.Of(
+                new(p, plans.GetValueOrDefault(p.Id) ?? new SeasonPlanRecord { EstateId = p.EstateId, PlantingId = p.Id, Season = estate.Season }, estate.Season, catalogue), rule)),
+        ];
+    }
+
+    /// <summary>Sets the target of every planting a rule means: all of them or none.</summary>
+    /// <param name="rule">The rule.</param>
+    /// <param name="versions">Versions of the plans as they were shown; a planting not among them is left alone.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="UnusableEntryException">A target cannot be used, or a plan changed since it was shown; nothing is saved.</exception>
+    public async Task<int> SetAsync(TargetRule rule, IReadOnlyDictionary<Guid, uint> versions, CancellationToken cancel)
+    {
+        var ruled = (await RuledAsync(rule, cancel)).Where(r => versions.ContainsKey(r.Stored.Planting.Id)).ToList();
+        EntryReader reader = new();
+        foreach (var target in ruled)
+        {
+            var code = target.Stored.Planting.Code;
+            if (versions[target.Stored.Planting.Id] != target.Stored.Plan.Version) reader.Add(code, "changed", $"{code}: someone else changed this plan meanwhile. Look at the table again.");
+            foreach (var problem in target.Problems) reader.Add($"{code}.{problem.Field}", problem.Code, $"{code}: {problem.Message}");
+        }
+        reader.ThrowIfAny();
+        foreach (var (stored, entry) in ruled.Where(r => r.Changes).Select(r => (r.Stored, r.Entry)))
+        {
+            stored.Plan.Take(entry);
+            if (stored.Plan.Version == 0) database.Add(stored.Plan);
+            database.Add(TargetVersionRecord.Of(scope.EstateId, stored.Planting.Id, stored.Plan.Season, TargetAct.Set, entry));
+        }
+        try
+        {
+            await database.InTransactionAsync(() => database.SaveChangesAsync(cancel), cancel);
+        }
+        catch (DbUpdateException e) when (e is DbUpdateConcurrencyException || e.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation })
+        {
+            throw new UnusableEntryException([new("rule", "changed", "Someone else changed one of these plans meanwhile. Look at the table again.")]);
+        }
+        return ruled.Count(r => r.Changes);
+    }
+
+    // Rows lie where their lines lie, or along the longer side of the block is anybody's guess: without lines no direction.
+    private async Task<RowDirection?> PlaceAsync(PlantingRecord planting, int season, CancellationToken cancel)
+    {
+        var line = await database.RowLines.AsNoTracking().Where(l => l.BlockId == planting.BlockId).OrderBy(l => l.Row).FirstOrDefaultAsync(cancel);
+        if (line is null || line.Coordinates.Length < 4) return null;
+        var (west, south, east, north) = (line.Coordinates[0], line.Coordinates[1], line.Coordinates[^2], line.Coordinates[^1]);
+        var azimuth = Math.Atan2((east - west) * Math.Cos(south * Math.PI / 180), north - south) * 180 / Math.PI;
+        return Math.Abs(south) > 66 ? null : new(south, west, (azimuth + 360) % 360, new DateOnly(season, south >= 0 ? 6 : 12, 21));
+    }
+
+    // What a crop did to the next bloom: fruit of a season over today's trunks, and floral buds counted the winter after.
+    private async Task<IReadOnlyList<ResponsePair>> ReturnsAsync(StoredPlanting stored, CancellationToken cancel)
+    {
+        var planting = stored.Planting;
+        var plans = await database.SeasonPlans.AsNoTracking().Include(p => p.Trees).Where(p => p.PlantingId == planting.Id && p.Season <= stored.Plan.Season).ToListAsync(cancel);
+        List<ResponsePair> pairs = [];
+        foreach (var plan in plans.Where(p => p.Trees.Count > 0).OrderBy(p => p.Season))
+        {
+            var reading = PlanReading.Of(plan.ToPlan(planting), stored.Catalogue);
+            if (reading.Density is not { } density || reading.Counted is not { } counted) continue;
+            var survey = Core.Count.SurveyEstimate.Of(counted, density.BearingTrees);
+            var fruit = reading.Seasons.FirstOrDefault(s => s.Season == plan.Season - 1)?.FruitPerTree(density.BearingTreesPerHa);
+            if (survey?.MeanTcsaCm2 is { } tcsa && fruit is { } picked) pairs.Add(new(picked / tcsa, survey.Buds.Mean / tcsa));
+        }
+        return pairs;
+    }
+
+    private static UnusableEntryException ChangedMeanwhile() =>
+        new([new("variety", "changed", "Someone else changed these prices meanwhile. Look at them again.")]);
+}
+
+/// <summary>A target another may be copied from.</summary>
+/// <param name="Code">Planting it is of.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Season">Season it was for.</param>
+/// <param name="Target">The target as typed.</param>
+public sealed record TargetSource(string Code, string Name, int Season, TargetEntry Target);

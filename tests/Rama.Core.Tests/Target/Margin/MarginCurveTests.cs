@@ -1,0 +1,101 @@
+using Rama.Core.Target.Margin;
+using Rama.Core.Target.Size;
+
+namespace Rama.Core.Tests.Target.Margin;
+
+public sealed class MarginCurveTests
+{
+    private static readonly PriceListEntry OnePrice = new()
+    {
+        Currency = "eur", Classes = [new() { PricePerKg = 0.8 }], RejectPricePerKg = 0.1, HarvestCostPerKg = 0.3, ThinningCostPer100 = 1, Cv = new(17, "%"),
+    };
+
+    private static readonly EconomicsEntry Entry = new()
+    {
+        Planting = new() { RowSpacing = new(4, "m"), TreeSpacing = new(1, "m"), Area = new(1, "ha") },
+        TcsaCm2 = 20, PackOut = new(90, "%"), Prices = OnePrice, FruitMassG = 180, BudFactor = 1.8, SetShare = new(60, "%"), Fruitlets = 2, FruitPerTree = 120,
+    };
+
+    // By hand: 120 fruit on 20 cm² are 6 fruit/cm²; 180 + 6 × (7 − 6) = 186 g; 2 500 trees pick 55 800 kg. They bring
+    // 55 800 × (.9 × .8 + .1 × .1) = 40 734, cost 16 740 to pick and pack, and 1.8 × .6 × 2 − 1 = 1.16 fruitlets thinned a
+    // fruit, 348 000, cost 3 480.
+    [Fact]
+    public void One_point_by_hand()
+    {
+        var point = Entry.Calculate().Chosen!;
+        Near.Printed(6, point.CropDensity, 9);
+        Near.Printed(186, point.FruitMassG, 9);
+        Near.Printed(50_220, point.PackedKgPerHa, 4);
+        Near.Printed(40_734, point.GrossPerHa, 4);
+        Near.Printed(20_220, point.CostPerHa, 4);
+        Near.Printed(20_514, point.MarginPerHa, 4);
+    }
+
+    // Mass 222 − 6·D at D fruit/cm², one price: margin = trees·A·(m·(222 − 6D)·D − t·D), m = .43 a kg and t = .0116 a fruit.
+    // Its derivative is nil at D = (222·.00043 − .0116) ÷ (12·.00043) = 16.25 fruit/cm².
+    [Fact]
+    public void The_best_point_is_where_calculus_puts_it()
+    {
+        var curve = (Entry with { FruitPerTree = 400 }).Calculate();
+        var exact = (222 * 0.00043 - 0.0116) / (12 * 0.00043) * 20;
+        Assert.Equal(exact, curve.BestThisYear.FruitPerTree, 1.0);
+        // Within 2 % of a parabola's top lies √.02 of the way from its top to its root.
+        Assert.Equal(exact * (1 - Math.Sqrt(0.02)), curve.BestThisYear.FlatFrom, 1.5);
+        Assert.Equal(exact * (1 + Math.Sqrt(0.02)), curve.BestThisYear.FlatTo, 1.5);
+    }
+
+    [Fact]
+    public void A_price_for_size_moves_the_best_crop_down()
+    {
+        var sized = Entry with
+        {
+            Prices = OnePrice with { Classes = [new() { PricePerKg = 0.1 }, new() { From = new(150, "g"), PricePerKg = 0.5 }, new() { From = new(180, "g"), PricePerKg = 1 }] },
+        };
+        Assert.True(sized.Calculate().Best.FruitPerTree < Entry.Calculate().Best.FruitPerTree);
+    }
+
+    // Steady return: slope −.8 × .6 set is a swing of less than 1, so the trees settle; at −2.5 × .6 they cannot.
+    [Fact]
+    public void A_heavy_crop_of_a_biennial_variety_pays_in_the_second_year()
+    {
+        var heavy = (Entry with { BiennialProne = true, CropDensityLow = 4, CropDensityHigh = 6, FruitPerTree = 180 }).Calculate();
+        Assert.True(heavy.Chosen!.NextFruitPerTree < 180);
+        Assert.True(heavy.Chosen.SteadyPerHa < heavy.Chosen.MarginPerHa);
+        Assert.Contains(heavy.Warnings, w => w.Code == "margin.alternates");
+        // Twice the wanted buds at mid-range: 5 fruit/cm² leave 18 buds/cm², ten of them fruit at 60 % set.
+        Near.Printed(100, (Entry with { BiennialProne = true, CropDensityLow = 4, CropDensityHigh = 6, FruitPerTree = 100 }).Calculate().Chosen!.NextFruitPerTree, 9);
+        // 9 fruit/cm² leave 18 − 1.5 × 4 = 12 buds/cm², 7.2 × 20 = 144 fruit.
+        Near.Printed(144, heavy.Chosen.NextFruitPerTree, 9);
+    }
+
+    [Fact]
+    public void Where_bloom_swings_more_than_the_crop_there_is_no_steady_state()
+    {
+        ResponsePair[] returns = [.. Enumerable.Range(0, 6).Select(i => new ResponsePair(4 + i, 22 - 2.5 * i))];
+        var curve = (Entry with { Returns = returns, FruitPerTree = 170 }).Calculate();
+        Assert.Contains(curve.Warnings, w => w.Code == "margin.no-steady");
+        Assert.True(curve.Alternates);
+    }
+
+    [Fact]
+    public void Two_seasons_of_size_are_warned_of() =>
+        Assert.Contains((Entry with { Sizes = [new(5, 190), new(8, 170)] }).Calculate().Warnings, w => w.Code == "margin.few-seasons");
+
+    [Fact]
+    public void The_curve_does_not_claim_what_it_has_not_seen()
+    {
+        ResponsePair[] sizes = [.. Enumerable.Range(0, 6).Select(i => new ResponsePair(5 + 0.4 * i, 190 - 3 * i))];
+        var points = (Entry with { Sizes = sizes }).Calculate().Points;
+        Assert.All(points, p => Assert.Equal(p.CropDensity is >= 5 - 1e-9 and <= 7 + 1e-9, p.Known));
+        Assert.Contains(points, p => !p.Known);
+    }
+
+    [Fact]
+    public void What_is_wrong_is_told_at_its_field()
+    {
+        var problems = Entries.ProblemsOf(() => (Entry with { TcsaCm2 = null, Prices = OnePrice with { Currency = "euros" }, Sizes = [new(-1, 100)] }).Calculate());
+        Entries.AssertProblem(problems, "tcsaCm2", "missing");
+        Entries.AssertProblem(problems, "prices.currency", "long");
+        Entries.AssertProblem(problems, "sizes[0].cropDensity", "range");
+    }
+}
