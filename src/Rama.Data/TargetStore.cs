@@ -122,7 +122,9 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
             foreach (var problem in target.Problems) reader.Add($"{code}.{problem.Field}", problem.Code, $"{code}: {problem.Message}");
         }
         reader.ThrowIfAny();
-        foreach (var (stored, entry) in ruled.Where(r => r.Changes).Select(r => (r.Stored, r.Entry)))
+        // Told now: once taken over, nothing differs any more.
+        var changing = ruled.Where(r => r.Changes).ToList();
+        foreach (var (stored, entry) in changing.Select(r => (r.Stored, r.Entry)))
         {
             stored.Plan.Take(entry);
             if (stored.Plan.Version == 0) database.Add(stored.Plan);
@@ -136,7 +138,7 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
         {
             throw new UnusableEntryException([new("rule", "changed", "Someone else changed one of these plans meanwhile. Look at the table again.")]);
         }
-        return ruled.Count(r => r.Changes);
+        return changing.Count;
     }
 
     // Rows lie where their lines lie, or along the longer side of the block is anybody's guess: without lines no direction.

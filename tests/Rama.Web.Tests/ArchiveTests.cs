@@ -40,7 +40,11 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
             """)).Body;
         var path = $"/api/v1/plantings/{added["id"]}";
         Assert.Equal(200, (await _client.PutAsync($"{path}/rows", $$$"""{"version": {{{added["plantingVersion"]}}}, "rows": {"rows": [{"row": 1, "firstTree": 5, "trees": 90, "missing": "7", "replants": "8-12"}]}}""")).Status);
-        var target = await _client.PutAsync($"{path}/target", """{"version": 0, "target": {"yield": {"value": 900, "unit": "bushel/ac"}, "fruitSize": {"value": 100, "unit": "fruit/box"}, "budFactor": 1.9, "packages": {"box": {"value": 42, "unit": "lb"}}}}""");
+        var target = await _client.PutAsync($"{path}/target", """
+            {"version": 0, "target": {"yield": {"value": 900, "unit": "bushel/ac"}, "fruitSize": {"value": 100, "unit": "fruit/box"}, "budFactor": 1.9, "packages": {"box": {"value": 42, "unit": "lb"}},
+             "insurance": {"school": "serviceLevel", "reached": {"value": 85, "unit": "%"}, "setShare": {"value": 58, "unit": "%"}, "setShareSd": {"value": 9, "unit": "%"}, "losses": {"frost": {"value": 12, "unit": "%"}}, "reason": "late frost; two nights"},
+             "canopy": {"height": {"value": 11, "unit": "ft"}, "leaders": 1}, "sharing": {"exponent": 0.8, "top": "weak"}}}
+            """);
         Assert.Equal(200, target.Status);
         Assert.Equal(200, (await _client.PutAsync($"{path}/count", $$$"""{"version": {{{target.Body["planVersion"]}}}, "count": {"floralShare": {"value": 0.4, "unit": "share"}, "trees": [{"row": 1, "tree": 6, "buds": 700, "girth": {"value": 6.1, "unit": "in"}}]}}""")).Status);
 
@@ -51,6 +55,11 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
         Assert.Equal(200, (await _client.PutAsync("/api/v1/catalogue/rootstocks", """
             {"version": 0, "rootstock": {"name": "Own Stock", "crop": "apple", "vigourPercent": 38, "precocity": "early", "hardiness": "hardy", "suckering": "few"}}
             """)).Status);
+        Assert.Equal(200, (await _client.PutAsync("/api/v1/prices/Fuji", """
+            {"version": 0, "prices": {"currency": "USD", "classes": [{"pricePerKg": 0.2}, {"from": {"value": 72, "unit": "mm"}, "pricePerKg": 0.9}], "harvestCostPerKg": 0.3}}
+            """)).Status);
+        var read = await _client.ReadAsync(path);
+        Assert.Equal(200, (await _client.PutAsync($"{path}/fruit", $$$"""{"version": {{{read["plantingVersion"]}}}, "fruitSample": {"fruit": [{"diameter": {"value": 2.9, "unit": "in"}, "mass": {"value": 180, "unit": "g"}}]}}""")).Status);
         Assert.Equal(204, (await _client.PutAsync("/api/v1/estate", """{"name": "Larkfold Orchards", "crewHoursPerWeek": 320}""")).Status);
 
         var first = await _client.DownloadAsync("/api/v1/exports/estate");
@@ -58,11 +67,14 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
         Assert.Equal((204, ""), await ReadIn(other, first));
         var (before, after) = (Files(first), Files(await other.DownloadAsync("/api/v1/exports/estate")));
         Assert.Equal(before.Keys.Order(), after.Keys.Order());
-        Assert.Equal(["counts.csv", "estate.json", "ground.geojson", "history.csv", "plans.csv", "plantings.csv", "rootstocks.json", "rows.csv", "seasons.csv", "trunks.csv", "varieties.json"], before.Keys.Order());
+        Assert.Equal(["counts.csv", "estate.json", "fruit.csv", "ground.geojson", "history.csv", "plans.csv", "plantings.csv", "prices.json", "rootstocks.json", "rows.csv", "seasons.csv", "trunks.csv", "varieties.json"], before.Keys.Order());
         // A new estate begins its own history.
         Assert.All(before.Keys.Where(k => k != "history.csv"), name => Assert.Equal(before[name], after[name]));
         Assert.Contains("R9", after["counts.csv"], StringComparison.Ordinal);
         Assert.Contains("Own Stock", after["rootstocks.json"], StringComparison.Ordinal);
+        Assert.Contains("late frost; two nights", after["plans.csv"], StringComparison.Ordinal);
+        Assert.Contains("USD", after["prices.json"], StringComparison.Ordinal);
+        Assert.Contains("2.9", after["fruit.csv"], StringComparison.Ordinal);
         Assert.Contains("own scales", after["varieties.json"], StringComparison.Ordinal);
 
         // The same numbers follow.

@@ -48,6 +48,92 @@ public sealed class CalculationTests(RamaApplication application) : IClassFixtur
         Printed(7.4, body["budsPerLimb"], 1);
     }
 
+    // Handbook 2.4 [derived]: the three schools side by side, from outside, on its two cases.
+    [Theory]
+    [InlineData(62, 8, 80, 0.02, 0.11, 1.811, 1.821)]
+    [InlineData(55.56, 10, 90, 0.01, 0.15, 2.355, 2.379)]
+    public async Task Three_schools(double mean, double sd, double reached, double over, double under, double service, double cheapest)
+    {
+        var body = await Calculate("bud-factor", $$$"""
+            {"fruitPerTree": 96, "budFactor": 1.7, "insurance": {"school": "serviceLevel", "setShare": {"value": {{{mean}}}, "unit": "%"}, "setShareSd": {"value": {{{sd}}}, "unit": "%"},
+             "reached": {"value": {{{reached}}}, "unit": "%"}, "costOver": {{{over}}}, "costUnder": {{{under}}}}}
+            """);
+        var schools = body["schools"]!.AsArray();
+        Assert.Equal(["fixed", "serviceLevel", "cheapestMistake"], schools.Select(s => (string)s!["school"]!));
+        Printed(163.2, schools[0]!["budsPerTree"], 1);
+        Printed(service, schools[1]!["factor"], 3);
+        Printed(cheapest, schools[2]!["factor"], 3);
+        Assert.Equal((double)body["value"]!, 96 * (double)schools[1]!["factor"]!, 9);
+    }
+
+    // Handbook 2.4: a known loss divides the buds, Π(1 − l); 96 × 1.7 ÷ (.9 × .95) = 190.9.
+    [Fact]
+    public async Task Known_losses_divide_the_buds() => Printed(190.9, (await Calculate("bud-factor", """
+        {"fruitPerTree": 96, "budFactor": 1.7, "insurance": {"losses": {"winterKill": {"value": 10, "unit": "%"}, "mechanical": {"value": 0.05, "unit": "share"}}}}
+        """))["value"], 1);
+
+    // Handbook 2.2 [derived].
+    [Fact]
+    public async Task Fruit_size() => Printed(188, (await Calculate("fruit-size", """{"fruitSize": {"value": 75, "unit": "mm"}}"""))["value"], 0);
+
+    // Handbook 2.2 [derived]: mean 200 g, SD 35 g is a CV of 17.5 %.
+    [Fact]
+    public async Task Size_classes()
+    {
+        var limits = string.Join(",", new[] { 135, 160, 185, 215, 250 }.Select(g => $$$"""{"from": {"value": {{{g}}}, "unit": "g"}, "pricePerKg": 1}"""));
+        var body = await Calculate("size-classes", $$$"""{"fruitSize": {"value": 200, "unit": "g"}, "cv": {"value": 17.5, "unit": "%"}, "classes": [{"pricePerKg": 1}, {{{limits}}}]}""");
+        Assert.Equal([.0316, .0949, .2076, .3318, .2576, .0766], body["classes"]!.AsArray().Select(c => Math.Round((double)c!["shareOfFruit"]!, 4)));
+        Printed(1, body["value"], 9);
+    }
+
+    // Handbook 2.3 [published definition]: a girth of 16 cm is 20.37 cm²; 122 fruit on it are 6.0 a cm².
+    [Fact]
+    public async Task Capacity()
+    {
+        var body = await Calculate("capacity", $$$"""
+            {"season": 2027, "fruitPerTree": 122.2, "girthCm": 16, "planting": { {{{Ground}}}, "code": "T", "name": "T", "variety": "Jonagold", "rootstock": "M.9", "system": "tall-spindle", "yearPlanted": 2018 },
+             "records": {"seasons": [{"season": 2026, "yield": {"value": 80, "unit": "fruit/tree"}}]}}
+            """);
+        Printed(6.0, body["value"], 1);
+        Assert.Contains("crop-load.above-best", body["warnings"]!.AsArray().Select(w => (string)w!["code"]!));
+    }
+
+    // Handbook 2.9 [practice].
+    [Fact]
+    public async Task Canopy_limits() => Printed(3.06, (await Calculate("canopy-limits", """
+        {"kind": "spindle", "rowSpacing": {"value": 3.4, "unit": "m"}, "treeSpacing": {"value": 1, "unit": "m"}, "light": {"latitudeDeg": 45.6, "longitudeDeg": 9.9, "rowAzimuthDeg": 0}}
+        """))["value"], 2);
+
+    // Handbook 2.8 [derived].
+    [Fact]
+    public async Task Class_targets()
+    {
+        var body = await Calculate("class-targets", """
+            {"fruitPerTree": 78, "classes": [{"name": "thin", "share": {"value": 30, "unit": "%"}, "tcsaCm2": 10}, {"name": "middle", "share": {"value": 50, "unit": "%"}, "tcsaCm2": 16}, {"name": "thick", "share": {"value": 20, "unit": "%"}, "tcsaCm2": 24}]}
+            """);
+        Assert.Equal([49.4, 79.0, 118.5], body["classes"]!.AsArray().Select(c => Math.Round((double)c!["fruitPerTree"]!, 1)));
+    }
+
+    [Fact]
+    public async Task Economics()
+    {
+        var body = await Calculate("economics", $$$"""
+            {"planting": { {{{Ground}}} }, "tcsaCm2": 20, "fruitMassG": 180, "fruitPerTree": 120, "prices": {"currency": "EUR", "classes": [{"pricePerKg": 0.2}, {"from": {"value": 150, "unit": "g"}, "pricePerKg": 0.7}]}}
+            """);
+        Assert.True((double)body["best"]!["flatFrom"]! < (double)body["best"]!["flatTo"]!);
+        Assert.NotEmpty(body["points"]!.AsArray());
+    }
+
+    // Handbook 4.3 [derived].
+    [Fact]
+    public async Task Frost_loss() => Printed(.675, (await Calculate("frost-loss", """{"crop": "apple", "stage": "full-pink", "lowest": {"value": 26, "unit": "°F"}}"""))["flowerLoss"], 3);
+
+    // R 4.2: integrate(pmax(0, 8 + 6 sin(2πt) − 6.1), 0, 1) = 2.956 a day.
+    [Fact]
+    public async Task Degree_days() => Printed(8.87, (await Calculate("degree-days", """
+        {"crop": "apple", "days": [{"date": "2027-01-01", "minC": 2, "maxC": 14}, {"date": "2027-01-03", "minC": 2, "maxC": 14}]}
+        """))["value"], 2);
+
     // Handbook 2.5 [derived, R].
     [Fact]
     public async Task Survey_estimate()
@@ -95,6 +181,18 @@ public sealed class CalculationTests(RamaApplication application) : IClassFixtur
     [InlineData("crop-target", """{"target": {"packOut": {"value": 120, "unit": "%"}}}""", "target.packOut")]
     [InlineData("decision", """{"floralBuds": -4, "budsToLeave": 10}""", "floralBuds")]
     [InlineData("prescription", """{"system": "hedge"}""", "system")]
+    [InlineData("bud-factor", """{"fruitPerTree": 96, "insurance": {"school": "serviceLevel", "setShare": {"value": 60, "unit": "%"}, "setShareSd": {"value": 40, "unit": "%"}}}""", "insurance.setShareSd")]
+    [InlineData("bud-factor", """{"fruitPerTree": 96, "insurance": {"school": "cheapestMistake"}}""", "insurance.setShare")]
+    [InlineData("bud-factor", """{"fruitPerTree": 96, "budFactor": 1.7, "insurance": {"losses": {"riskChance": {"value": 10, "unit": "%"}}}}""", "insurance.losses.riskLoss")]
+    [InlineData("bud-factor", """{"fruitPerTree": 96, "insurance": {"school": "head"}}""", "insurance.school")]
+    [InlineData("size-classes", """{"fruitSize": {"value": 200, "unit": "g"}, "classes": [{"pricePerKg": 1}, {"from": {"value": 150, "unit": "g"}}]}""", "classes[1].pricePerKg")]
+    [InlineData("class-targets", """{"fruitPerTree": 78, "classes": [{"name": "a", "share": {"value": 30, "unit": "%"}, "tcsaCm2": 10}]}""", "classes")]
+    [InlineData("frost-loss", """{"crop": "mango", "lowest": {"value": -2, "unit": "°C"}}""", "crop")]
+    [InlineData("degree-days", """{"days": [{"date": "2027-01-01", "minC": 9, "maxC": 4}]}""", "days[0].maxC")]
+    [InlineData("canopy-limits", """{"kind": "wall"}""", "rowSpacing")]
+    [InlineData("economics", """{}""", "tcsaCm2")]
+    [InlineData("capacity", """{"season": 2027}""", "fruitPerTree")]
+    [InlineData("fruit-size", """{"fruitSize": {"value": 75, "unit": "mm"}, "sample": {"fruit": [{"diameter": {"value": 70, "unit": "mm"}}]}}""", "sample.fruit[0].mass")]
     public async Task What_cannot_be_used_is_told_at_its_field(string name, string json, string field)
     {
         var (status, body) = await _client.PostAsync($"/api/v1/calculations/{name}", json);
@@ -124,7 +222,7 @@ public sealed class CalculationTests(RamaApplication application) : IClassFixtur
     public async Task The_api_document_names_every_calculator()
     {
         var paths = (await _client.ReadAsync("/openapi/v1.json"))["paths"]!.AsObject().Select(p => p.Key).ToList();
-        Assert.All(["density", "crop-target", "bud-factor", "survey-estimate", "decision", "prescription"],
+        Assert.All(["density", "crop-target", "bud-factor", "survey-estimate", "decision", "prescription", "fruit-size", "size-classes", "capacity", "canopy-limits", "economics", "class-targets", "frost-loss", "degree-days"],
             name => Assert.Contains($"/api/v1/calculations/{name}", paths));
     }
 }

@@ -95,7 +95,7 @@ public sealed record TargetDesk(
             [.. Enum.GetValues<School>().Select(s => SchoolAnswer.Of(s, crop.FruitPerTree, target.Insurance)).OfType<SchoolAnswer>()],
             reading.SetHistory, new(target.Insurance.Losses, target.Insurance.Losses.Kept),
             FruitSizeAnswer.Of(target.Crop.Size, target.Crop.Law, target.Crop.Packages, reading.SizeWarnings),
-            prices is null ? null : SizeClasses.Of(crop.FruitMassG, prices.Cv, prices.Grades, prices.Assumed.Contains("cv") ? Sources.Practice : Sources.Entered),
+            prices is null ? null : SizeClasses.Of(crop.FruitMassG, prices.Cv, prices.Grades, prices.Assumed.Contains("cv") ? Sources.Practice : Sources.Entered, prices.Currency),
             load, Alternation.Of(reading.Seasons.Select(s => (s.Season, Yield: s.KgPerHa(density.BearingTreesPerHa))).Where(s => s.Yield is not null).Select(s => (s.Season, s.Yield!.Value))),
             past, canopy,
             around.Place is { } place ? RowLight.Of(place.Day, place.LatitudeDeg, place.LongitudeDeg, place.RowAzimuthDeg, target.Canopy.HeightM ?? canopy.HeightM) : null,

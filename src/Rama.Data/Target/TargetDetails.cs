@@ -55,8 +55,8 @@ internal sealed record TargetDetails(InsuranceEntry? Insurance, CanopyEntry? Can
     /// <summary>A whole target from JSON.</summary>
     public static TargetEntry ReadWhole(string json) => JsonSerializer.Deserialize<TargetEntry>(json, Options)!;
 
-    // An amount without a number and a part without an entry say nothing.
-    private static void Prune(JsonObject json)
+    /// <summary>Takes out what says nothing: an amount without a number, a part without an entry.</summary>
+    public static void Prune(JsonObject json)
     {
         foreach (var (name, node) in json.ToList())
         {

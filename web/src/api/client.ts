@@ -41,6 +41,14 @@ export type Stage = Schemas['Stage'];
 export type Step = Schemas['Step'];
 export type SurveyEntry = Schemas['SurveyEntry'];
 export type TargetEntry = Schemas['TargetEntry'];
+export type TargetDesk = Schemas['TargetDesk'];
+export type TargetVersion = Schemas['TargetVersionView'];
+export type TargetRule = Schemas['TargetRule'];
+export type RuledTarget = Schemas['RuledTargetView'];
+export type MarginCurve = Schemas['MarginCurve'];
+export type PriceListEntry = Schemas['PriceListEntry'];
+export type School = NonNullable<Schemas['SchoolAnswer']['school']>;
+export type SchoolAnswer = Schemas['SchoolAnswer'];
 export type RootstockEntry = Schemas['RootstockEntry'];
 export type VarietyEntry = Schemas['VarietyEntry'];
 

@@ -2004,6 +2004,498 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/plantings/{id}/fruit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Save fruit that were measured and weighed */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveFruit"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlantingView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditConflict"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/target/desk": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** All that stands around the target of a plan as it is typed; nothing is saved */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PlanEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TargetDesk"];
+                    };
+                };
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/target/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Versions of the target of a season, the latest first */
+        get: {
+            parameters: {
+                query?: {
+                    season?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TargetVersionView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/target/sources": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Targets this one may be copied from */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TargetSource"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/target/proposals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Propose a target; the one set stays in force */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ProposeTarget"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/prices/{variety}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Size classes, prices and costs of a variety */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    variety: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PricesView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        /** Save size classes, prices and costs of a variety */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    variety: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SavePrices"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PricesView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/targets/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a rule would do to every planting it means; nothing is saved */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TargetRule"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RuledTargetView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/targets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Set the target of every planting a rule means: all or none */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SetTargets"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TargetsSet"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/density": {
         parameters: {
             query?: never;
@@ -2111,7 +2603,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Floral buds to leave per tree and per limb from a fixed bud factor */
+        /** Floral buds to leave per tree and per limb from a fixed factor, a share of years, or the cheapest mistake, side by side */
         post: {
             parameters: {
                 query?: never;
@@ -2131,7 +2623,399 @@ export interface paths {
                         [name: string]: unknown;
                     };
                     content: {
-                        "application/json": components["schemas"]["BudTarget"];
+                        "application/json": components["schemas"]["BudFactorAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/fruit-size": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A fruit size as mass, diameter and count, with the law of own weighings where there are any */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FruitSizeEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FruitSizeAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/size-classes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Share of fruit and mass in each size class, and the mean price */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SizeClassesEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SizeClasses"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/capacity": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A target against trunks, age and past years */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CapacityEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CapacityAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/canopy-limits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Height, reach, V geometry, leader spacing and light of a canopy */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CanopyLimitsEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CanopyAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/economics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Margin per hectare over fruit per tree, this year and in two steady years */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["EconomicsEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MarginCurve"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/class-targets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A mean target shared among trunk classes */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ClassTargetsEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ClassTargets"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/frost-loss": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Share of flowers and clusters a cold night is expected to cost */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FrostLossEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FrostLoss"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/degree-days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Heat added up since 1 January, and the stage it brought the buds to */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DegreeDaysEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DegreeDays"];
                     };
                 };
                 /** @description Bad Request */
@@ -2352,7 +3236,7 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /** @enum {unknown} */
-        Act: "read" | "count" | "rows" | "settings" | "target" | "plantings" | "records" | "catalogue" | "season" | "exchange" | "people";
+        Act: "read" | "count" | "rows" | "settings" | "propose" | "target" | "plantings" | "records" | "catalogue" | "season" | "exchange" | "people";
         AddPersonEntry: {
             role?: components["schemas"]["Role"];
             name?: null | string;
@@ -2406,12 +3290,86 @@ export interface components {
          * @enum {unknown}
          */
         BearingHabit: "mixedBud" | "spurFlowerBud" | "oneYearShoot" | "terminal" | "horizontalLimb";
+        /** @description The best number of fruit, and how far from it costs next to nothing. */
+        BestCrop: {
+            /**
+             * Format: double
+             * @description Fruit per tree.
+             */
+            fruitPerTree: number;
+            /**
+             * Format: double
+             * @description Margin there.
+             */
+            marginPerHa: number;
+            /**
+             * Format: double
+             * @description Fewest fruit per tree within 2 % of it.
+             */
+            flatFrom: number;
+            /**
+             * Format: double
+             * @description Most fruit per tree within 2 % of it.
+             */
+            flatTo: number;
+        };
+        /** @description Beta distribution of a share, by its mean and standard deviation. */
+        BetaShare: {
+            /**
+             * Format: double
+             * @description First shape parameter, above 1.
+             */
+            a?: number;
+            /**
+             * Format: double
+             * @description Second shape parameter, above 1.
+             */
+            b?: number;
+            /**
+             * Format: double
+             * @description Mean.
+             */
+            mean?: number;
+            /**
+             * Format: double
+             * @description Standard deviation.
+             */
+            sd?: number;
+        };
         /**
          * @description Whether a variety branches freely.
          * @enum {unknown}
          */
         Branching: "free" | "poor";
-        /** @description A fixed bud factor, as typed. */
+        /** @description Buds to leave by the school chosen, and what each school says. */
+        BudFactorAnswer: {
+            /** @description Buds to leave. */
+            buds: components["schemas"]["BudTarget"];
+            /** @description The schools that have what they need, side by side. */
+            schools: components["schemas"]["SchoolAnswer"][];
+            /**
+             * Format: double
+             * @description Floral buds to leave per limb kept, where limbs are known.
+             */
+            budsPerLimb: null | number;
+            /**
+             * Format: double
+             * @description Fruit per limb kept, where limbs are known.
+             */
+            fruitPerLimb: null | number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description Fruit wanted and how much to insure them, as typed. */
         BudFactorEntry: {
             /**
              * Format: double
@@ -2420,7 +3378,7 @@ export interface components {
             fruitPerTree?: null | number;
             /**
              * Format: double
-             * @description Floral buds left per fruit wanted, 1 to 6.
+             * @description Floral buds left per fruit wanted, set by hand; needed for the fixed school only.
              */
             budFactor?: null | number;
             /**
@@ -2428,6 +3386,12 @@ export interface components {
              * @description Limbs a tree keeps, where known.
              */
             limbsPerTree?: null | number;
+            /**
+             * Format: double
+             * @description Fruit one bud or shoot carries when all of it sets; 1 when left out, as in pome fruit thinned to singles.
+             */
+            fruitPlaces?: null | number;
+            insurance?: null | components["schemas"]["InsuranceEntry"];
         };
         /**
          * @description The running account of one mean tree: floral buds standing, what each step drops, what is left, against the band wanted.
@@ -2469,6 +3433,25 @@ export interface components {
              */
             tolerance: number;
         };
+        /** @description A stage of the buds in spring. */
+        BudStage: {
+            /** @description Identifier, such as `tight-cluster`. */
+            id: string;
+            /** @description Name. */
+            name: components["schemas"]["LocalText"];
+            /**
+             * Format: double
+             * @description °F at which 10 % of the flowers die in 30 minutes.
+             */
+            tenPercentF: number;
+            /**
+             * Format: double
+             * @description °F at which 90 % die.
+             */
+            ninetyPercentF: number;
+            /** @description Whether flowers of a cluster die one by one, so that a cluster may live on. */
+            clustersOpen: boolean;
+        };
         /** @description How many floral buds to leave on each tree to get the fruit wanted. */
         BudTarget: {
             /**
@@ -2476,6 +3459,13 @@ export interface components {
              * @description Floral buds to leave per tree.
              */
             budsPerTree: number;
+            /**
+             * Format: double
+             * @description Buds to leave per fruit wanted, known losses included.
+             */
+            factor: number;
+            /** @description School it comes from. */
+            school: components["schemas"]["School"];
             /**
              * Format: double
              * @description Floral buds to leave per limb kept, where limbs are known.
@@ -2515,6 +3505,142 @@ export interface components {
              * @description Upper end of the interval.
              */
             high: null | number;
+        };
+        /** @description Limits of a canopy, and its light where it was asked for. */
+        CanopyAnswer: {
+            /** @description Limits. */
+            limits: components["schemas"]["CanopyLimits"];
+            light: null | components["schemas"]["RowLight"];
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description The canopy as it stands and as it may become, as typed. */
+        CanopyEntry: {
+            height?: null | components["schemas"]["Amount"];
+            regrowth?: null | components["schemas"]["Amount"];
+            alley?: null | components["schemas"]["Amount"];
+            overlap?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Height over row spacing, in the place of the usual 0.9 for spindles and 1.0 for walls.
+             */
+            heightFactor?: null | number;
+            /**
+             * Format: double
+             * @description Leaders of a tree; the system's when left out.
+             */
+            leaders?: null | number;
+            leaderSpacing?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Angle of each plane of a V from the vertical, degrees.
+             */
+            angleDeg?: null | number;
+            baseGap?: null | components["schemas"]["Amount"];
+            overhang?: null | components["schemas"]["Amount"];
+        };
+        /**
+         * @description How a canopy fills its row, which decides what limits its height.
+         * @enum {unknown}
+         */
+        CanopyKind: "spindle" | "wall" | "openV" | "broad";
+        /** @description How high and wide a canopy may be. */
+        CanopyLimits: {
+            /**
+             * Format: double
+             * @description Height right after pruning, metres.
+             */
+            heightM: number;
+            /** @description What limits it. */
+            limits: components["schemas"]["HeightLimit"][];
+            /**
+             * Format: double
+             * @description Metres the trees stand above it; negative where they are below, null where the height was not measured.
+             */
+            toCutM: null | number;
+            /**
+             * Format: double
+             * @description How far a limb may reach along the row, metres.
+             */
+            reachAlongM: number;
+            /**
+             * Format: double
+             * @description How far a limb may reach across the row, metres.
+             */
+            reachAcrossM: number;
+            v: null | components["schemas"]["VGeometry"];
+            /**
+             * Format: double
+             * @description Metres between leaders of a plane; null for one leader.
+             */
+            leaderSpacingM: null | number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A canopy on its ground, as typed. */
+        CanopyLimitsEntry: {
+            kind?: null | components["schemas"]["CanopyKind"];
+            rowSpacing?: null | components["schemas"]["Amount"];
+            treeSpacing?: null | components["schemas"]["Amount"];
+            canopy?: null | components["schemas"]["CanopyEntry"];
+            light?: null | components["schemas"]["RowLightEntry"];
+        };
+        /** @description A target against what a planting can carry. */
+        CapacityAnswer: {
+            /** @description Trunks, leaf area, age and past years. */
+            load: components["schemas"]["CropLoad"];
+            alternation: null | components["schemas"]["Alternation"];
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A target to hold against what a planting can carry, as typed. */
+        CapacityEntry: {
+            /**
+             * Format: double
+             * @description Calendar year of the harvest planned for.
+             */
+            season?: null | number;
+            /** @description The planting. */
+            planting?: components["schemas"]["PlantingEntry"];
+            /**
+             * Format: double
+             * @description Fruit wanted per tree.
+             */
+            fruitPerTree?: null | number;
+            /**
+             * Format: double
+             * @description Mean trunk girth, cm; left out where none was measured.
+             */
+            girthCm?: null | number;
+            /** @description What past seasons brought. */
+            records?: components["schemas"]["SeasonRecordsEntry"];
         };
         /** @description One cut as the card tells it. */
         CardCut: {
@@ -2571,6 +3697,7 @@ export interface components {
             yieldUnits: string[];
             fruitSizeUnits: string[];
             packages: components["schemas"]["PackageMasses"];
+            frostTables: components["schemas"]["FrostTables"];
             /** Format: double */
             tolerance: number;
         };
@@ -2586,6 +3713,70 @@ export interface components {
             field: string;
             old: null | string;
             new: null | string;
+        };
+        /** @description The target of one trunk class. */
+        ClassTarget: {
+            /** @description The class. */
+            class: components["schemas"]["TrunkClass"];
+            /**
+             * Format: double
+             * @description Fruit per tree.
+             */
+            fruitPerTree: number;
+            /**
+             * Format: double
+             * @description Floral buds to leave per tree; null where only fruit are shared.
+             */
+            budsPerTree: null | number;
+        };
+        /** @description The mean target shared among trunk classes: thick trunks carry more. */
+        ClassTargets: {
+            /**
+             * Format: double
+             * @description Fruit per tree in the mean, which the classes keep exactly.
+             */
+            mean: number;
+            /** @description Target of each class. */
+            classes: components["schemas"]["ClassTarget"][];
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A mean target to share among trunk classes, as typed. */
+        ClassTargetsEntry: {
+            /**
+             * Format: double
+             * @description Fruit per tree in the mean.
+             */
+            fruitPerTree?: null | number;
+            /**
+             * Format: double
+             * @description Buds to leave per fruit; left out, only fruit are shared.
+             */
+            budFactor?: null | number;
+            /**
+             * Format: double
+             * @description Exponent of sharing; 1 when left out.
+             */
+            exponent?: null | number;
+            /** @description Classes by share and trunk, or none where girths are given. */
+            classes?: components["schemas"]["TrunkClassEntry"][];
+            /** @description Girths in cm, one a tree, to be split into classes here. */
+            girthsCm?: number[];
+        };
+        ClusterRisk: {
+            /** Format: double */
+            chance?: number;
+            /** Format: double */
+            loss?: number;
         };
         /** @enum {unknown} */
         ColumnKind: "text" | "number" | "amount" | "date" | "geometry";
@@ -2640,8 +3831,58 @@ export interface components {
             fruitPerUnitLow: components["schemas"]["Sourced"];
             /** @description Upper end of the fruit of one, after thinning. */
             fruitPerUnitHigh: components["schemas"]["Sourced"];
+            /** @description Fruit one carries when all of it sets: 1 for a cluster thinned to one, the flowers of a bud, the fruit left on a shoot. */
+            fruitPlaces: components["schemas"]["Sourced"];
+            /** @description Fruitlets per place before hand thinning. */
+            fruitlets: components["schemas"]["Sourced"];
+            /** @description Mass of a fruit over the volume of a ball of its diameter, g/cm³; its shape is in it. */
+            densityGPerCm3: components["schemas"]["Sourced"];
             /** @description What to know when counting and cutting. */
             note: components["schemas"]["LocalText"];
+        };
+        /** @description What trunks, leaf area, age and past years say about a target. Warns, never blocks. */
+        CropLoad: {
+            /**
+             * Format: double
+             * @description Fruit per cm² of trunk; null where no girth was measured.
+             */
+            cropDensity: null | number;
+            /**
+             * Format: double
+             * @description Lower end of the variety's usual range; null where it is not told so.
+             */
+            low: null | number;
+            /**
+             * Format: double
+             * @description Upper end of the variety's usual range.
+             */
+            high: null | number;
+            /**
+             * Format: double
+             * @description Most fruit per tree in a season on record; null without records.
+             */
+            bestFruitPerTree: null | number;
+            /**
+             * Format: int32
+             * @description That season.
+             */
+            bestSeason: null | number;
+            /**
+             * Format: double
+             * @description Leaf area per fruit for crops told by it, cm²; null for others.
+             */
+            leafAreaPerFruitCm2: null | number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
         };
         /** @description How many fruit each bearing tree should carry to harvest. */
         CropTarget: {
@@ -2815,6 +4056,56 @@ export interface components {
             tolerance?: null | components["schemas"]["Amount"];
             cap?: null | components["schemas"]["Amount"];
         };
+        /** @description Heat added up since 1 January, and the stage it brought the buds to. */
+        DegreeDays: {
+            /**
+             * Format: double
+             * @description °C-days at the last day.
+             */
+            totalC: number;
+            /**
+             * Format: date
+             * @description Last day added; null where there is none.
+             */
+            until: null | string;
+            /**
+             * Format: int32
+             * @description Days missing that were filled from their neighbours.
+             */
+            filled: number;
+            /** @description Stages with the day each was reached; none for a crop whose heat is not known. */
+            stages: components["schemas"]["StageDay"][];
+            /** @description Stage the buds are at; null before the first, or where it is not known. */
+            stage: null | string;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A year's temperatures to add up, as typed. */
+        DegreeDaysEntry: {
+            /** @description Crop whose stages are told; left out, heat only. */
+            crop?: null | string;
+            /**
+             * Format: double
+             * @description Calendar year; that of the last day when left out.
+             */
+            year?: null | number;
+            /** @description Days. */
+            days?: components["schemas"]["WeatherDayEntry"][];
+            /**
+             * Format: double
+             * @description How much more heat the planting takes than the table says, °C-days.
+             */
+            shiftC?: null | number;
+        };
         /** @description The ground a planting stands on, as typed. */
         DensityEntry: {
             rowSpacing?: null | components["schemas"]["Amount"];
@@ -2822,6 +4113,56 @@ export interface components {
             area?: null | components["schemas"]["Amount"];
             missingShare?: null | components["schemas"]["Amount"];
             pollinizerShare?: null | components["schemas"]["Amount"];
+        };
+        /** @description Ground, trunks, prices and responses to draw the margin of, as typed. */
+        EconomicsEntry: {
+            /** @description Spacing, area and gaps. */
+            planting?: components["schemas"]["DensityEntry"];
+            /**
+             * Format: double
+             * @description Mean trunk cross-section, cm².
+             */
+            tcsaCm2?: null | number;
+            packOut?: null | components["schemas"]["Amount"];
+            /** @description Prices and costs. */
+            prices?: components["schemas"]["PriceListEntry"];
+            /**
+             * Format: double
+             * @description Fruit mass at a moderate crop, grams.
+             */
+            fruitMassG?: null | number;
+            /**
+             * Format: double
+             * @description Usual crop density from; 6 when left out.
+             */
+            cropDensityLow?: null | number;
+            /**
+             * Format: double
+             * @description Usual crop density to; 8 when left out.
+             */
+            cropDensityHigh?: null | number;
+            /** @description Whether a heavy year tends to be followed by a light one. */
+            biennialProne?: boolean;
+            /**
+             * Format: double
+             * @description Buds left per fruit wanted; 1.8 when left out.
+             */
+            budFactor?: null | number;
+            setShare?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Fruitlets per setting cluster; 2 when left out.
+             */
+            fruitlets?: null | number;
+            /** @description Own seasons: crop density and mean fruit mass. */
+            sizes?: components["schemas"]["ResponsePair"][];
+            /** @description Own pairs: crop density and next year's floral buds per cm². */
+            returns?: components["schemas"]["ResponsePair"][];
+            /**
+             * Format: double
+             * @description Fruit per tree chosen, where any is.
+             */
+            fruitPerTree?: null | number;
         };
         EditConflict: {
             title: string;
@@ -2907,6 +4248,114 @@ export interface components {
             /** Format: double */
             season?: null | number;
         };
+        /** @description What a cold night is expected to cost, until cut buds say. */
+        FrostLoss: {
+            /**
+             * Format: double
+             * @description Share of the single flowers killed.
+             */
+            flowerLoss: number;
+            /**
+             * Format: double
+             * @description Share of the clusters lost, as a yield counts them.
+             */
+            clusterLoss: number;
+            /**
+             * Format: double
+             * @description Least it can be: every flower of a cluster dies for itself.
+             */
+            clusterLow: number;
+            /**
+             * Format: double
+             * @description Most it can be: the flowers of a cluster die together.
+             */
+            clusterHigh: number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A cold night, as typed. */
+        FrostLossEntry: {
+            /** @description Crop. */
+            crop?: null | string;
+            /** @description Stage of the buds, an identifier of the frost tables. */
+            stage?: null | string;
+            lowest?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Exponent of the flower loss that gives the cluster's, 1 to 5; 2 when left out.
+             */
+            clusterExponent?: null | number;
+        };
+        /** @description The stages of one crop. */
+        FrostTable: {
+            /** @description Crop. */
+            crop: string;
+            /** @description In the order of spring. */
+            stages: components["schemas"]["BudStage"][];
+        };
+        /** @description Cold that kills buds and heat that brings them on, by crop and stage; ships as `Season/frost-tables.json`. */
+        FrostTables: {
+            /** @description Where the temperatures come from. */
+            source: string;
+            /** @description Stages by crop. */
+            tables: components["schemas"]["FrostTable"][];
+            /** @description Degree-days by crop and stage, where they are known. */
+            heat: components["schemas"]["StageHeat"][];
+        };
+        /** @description Fruit of a planting that were measured and weighed, as typed. */
+        FruitSampleEntry: {
+            /** @description The fruit. */
+            fruit?: components["schemas"]["WeighedFruitEntry"][];
+        };
+        /** @description A fruit size in every form. */
+        FruitSizeAnswer: {
+            /**
+             * Format: double
+             * @description Mass, grams.
+             */
+            massG: number;
+            /**
+             * Format: double
+             * @description Diameter, mm.
+             */
+            diameterMm: number;
+            /**
+             * Format: double
+             * @description Fruit in a box.
+             */
+            fruitPerBox: number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A fruit size to tell in every form, as typed. */
+        FruitSizeEntry: {
+            fruitSize?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Mass over the volume of a ball of the fruit's diameter, g/cm³; that of apple when left out.
+             */
+            densityGPerCm3?: null | number;
+            sample?: null | components["schemas"]["FruitSampleEntry"];
+            packages?: null | components["schemas"]["PackageMassEntry"];
+        };
         /**
          * @description The size fruit tends to.
          * @enum {unknown}
@@ -2942,6 +4391,18 @@ export interface components {
          * @enum {unknown}
          */
         Hardiness: "tender" | "moderate" | "hardy";
+        /** @description One limit to the height of a canopy. */
+        HeightLimit: {
+            /** @description Stable name: `row`, `alley`, `shade`. */
+            code: string;
+            /**
+             * Format: double
+             * @description Height it allows right after pruning, metres.
+             */
+            heightM: number;
+            /** @description Whether it is the lowest. */
+            binds: boolean;
+        };
         HttpValidationProblemDetails: {
             type?: null | string;
             title?: null | string;
@@ -2996,6 +4457,32 @@ export interface components {
         ImportTableView: {
             name: string;
             columns: components["schemas"]["ExchangeColumn"][];
+        };
+        /** @description How much to insure the crop, as typed. What is left out is the planting's, its variety's or a usual value. */
+        InsuranceEntry: {
+            school?: null | components["schemas"]["School"];
+            /** @description Why this school and number. */
+            reason?: null | string;
+            reached?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Cost of one setting cluster too many: thinning it off, with its share of next year's lost bloom. Any money.
+             */
+            costOver?: null | number;
+            /**
+             * Format: double
+             * @description Cost of one fruit too few: its margin. The same money.
+             */
+            costUnder?: null | number;
+            setShare?: null | components["schemas"]["Amount"];
+            setShareSd?: null | components["schemas"]["Amount"];
+            pruningSd?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Fruitlets per setting cluster before thinning.
+             */
+            fruitlets?: null | number;
+            losses?: null | components["schemas"]["LossesEntry"];
         };
         /** @description A number of buds with the interval it is known to. */
         LedgerBar: {
@@ -3061,6 +4548,51 @@ export interface components {
             /** @description Spanish. */
             es: string;
         };
+        /** @description Losses of floral buds still to come after pruning, beyond the ordinary ones of set and drop. */
+        Losses: {
+            /**
+             * Format: double
+             * @description Share killed by cold and not counted yet, 0 to below 1.
+             * @default 0
+             */
+            winterKill: number;
+            /**
+             * Format: double
+             * @description Share of the clusters lost to spring frost, 0 to below 1.
+             * @default 0
+             */
+            frost: number;
+            /**
+             * Format: double
+             * @description Share knocked off after green tip, 0 to below 1.
+             * @default 0
+             */
+            mechanical: number;
+            risk?: null | components["schemas"]["ClusterRisk"];
+            /**
+             * Format: double
+             * @description Share of the buds left over by the known losses: Π(1 − loss). These divide the buds; a risk does not.
+             */
+            kept?: number;
+        };
+        /** @description Losses still to come, as typed; each none when left out. */
+        LossesEntry: {
+            winterKill?: null | components["schemas"]["Amount"];
+            frost?: null | components["schemas"]["Amount"];
+            mechanical?: null | components["schemas"]["Amount"];
+            riskChance?: null | components["schemas"]["Amount"];
+            riskLoss?: null | components["schemas"]["Amount"];
+        };
+        /** @description Losses still to come and what they leave. */
+        LossesLeft: {
+            /** @description Losses. */
+            losses: components["schemas"]["Losses"];
+            /**
+             * Format: double
+             * @description Share of the buds left over by the known ones.
+             */
+            kept: number;
+        };
         MapBlock: {
             code: string;
             site: string;
@@ -3086,6 +4618,88 @@ export interface components {
             firstTree: number;
             /** Format: int32 */
             trees: number;
+        };
+        /** @description Margin per hectare over fruit per tree: over picking, packing and thinning; all else is spent either way. */
+        MarginCurve: {
+            /** @description Money, three letters. */
+            currency: string;
+            /** @description The curve. */
+            points: components["schemas"]["MarginPoint"][];
+            /** @description Best crop for two steady years. */
+            best: components["schemas"]["BestCrop"];
+            /** @description Best crop for this year alone. */
+            bestThisYear: components["schemas"]["BestCrop"];
+            chosen: null | components["schemas"]["MarginPoint"];
+            /**
+             * Format: double
+             * @description What the chosen crop gives away against the best, per hectare and year; null where none is chosen.
+             */
+            chosenCosts: null | number;
+            /** @description Whether the chosen crop makes heavy and light years take turns. */
+            alternates: boolean;
+            /** @description The same in a sentence. */
+            meaning: components["schemas"]["Notice"];
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description What a hectare brings at one number of fruit per tree. */
+        MarginPoint: {
+            /**
+             * Format: double
+             * @description Fruit per tree.
+             */
+            fruitPerTree: number;
+            /**
+             * Format: double
+             * @description Fruit per cm² of trunk.
+             */
+            cropDensity: number;
+            /**
+             * Format: double
+             * @description Mean fruit mass, grams.
+             */
+            fruitMassG: number;
+            /**
+             * Format: double
+             * @description Packed kilograms per hectare.
+             */
+            packedKgPerHa: number;
+            /**
+             * Format: double
+             * @description What they and the rest bring.
+             */
+            grossPerHa: number;
+            /**
+             * Format: double
+             * @description Picking, packing and thinning.
+             */
+            costPerHa: number;
+            /**
+             * Format: double
+             * @description Gross less those costs, this year.
+             */
+            marginPerHa: number;
+            /**
+             * Format: double
+             * @description Fruit per tree the return bloom allows next year, at most as many as this year.
+             */
+            nextFruitPerTree: number;
+            /**
+             * Format: double
+             * @description Mean margin of two years when every year is asked for as much.
+             */
+            steadyPerHa: number;
+            /** @description Whether the crop density lies where size and return bloom are known. */
+            known: boolean;
         };
         /** @description The mean of a simple random sample with its Student-t confidence interval. */
         MeanInterval: {
@@ -3190,6 +4804,10 @@ export interface components {
             planting?: components["schemas"]["PlantingEntry"];
             /** @description Its rows, where they are listed. */
             rows?: components["schemas"]["RowListEntry"];
+            /** @description What past seasons brought. */
+            records?: components["schemas"]["SeasonRecordsEntry"];
+            /** @description Fruit that were measured and weighed. */
+            fruitSample?: components["schemas"]["FruitSampleEntry"];
             /** @description What is wanted. */
             target?: components["schemas"]["TargetEntry"];
             /** @description What was counted. */
@@ -3336,6 +4954,7 @@ export interface components {
             rows: components["schemas"]["RowListEntry"];
             records: components["schemas"]["SeasonRecordsEntry"];
             alternation: null | components["schemas"]["Alternation"];
+            fruitSample: components["schemas"]["FruitSampleEntry"];
             target: components["schemas"]["TargetEntry"];
             count: components["schemas"]["SurveyEntry"];
             settings: components["schemas"]["DecisionSettingsEntry"];
@@ -3469,6 +5088,38 @@ export interface components {
              */
             limbsPerTree?: null | number;
             decision?: null | components["schemas"]["DecisionEntry"];
+        };
+        /** @description What a variety's fruit bring by size, and what each kilogram and fruitlet costs, as typed. */
+        PriceListEntry: {
+            /** @description Money the list is in, three letters as EUR or USD. */
+            currency?: null | string;
+            /** @description Size classes with their prices, smallest first. */
+            classes?: components["schemas"]["SizeGradeEntry"][];
+            /**
+             * Format: double
+             * @description Price of a kilogram that is picked but not packed.
+             */
+            rejectPricePerKg?: null | number;
+            /**
+             * Format: double
+             * @description Picking, storing and packing a kilogram picked.
+             */
+            harvestCostPerKg?: null | number;
+            /**
+             * Format: double
+             * @description Thinning off a hundred fruitlets by hand.
+             */
+            thinningCostPer100?: null | number;
+            cv?: null | components["schemas"]["Amount"];
+        };
+        PricesView: {
+            variety: string;
+            /** Format: uint32 */
+            version: number;
+            prices: components["schemas"]["PriceListEntry"];
+        };
+        ProposeTarget: {
+            target: components["schemas"]["TargetEntry"];
         };
         /** @description The page a pruner takes into the row, in words ready to print: what to leave, what to cut in which order, when to stop. */
         PruningCard: {
@@ -3620,6 +5271,19 @@ export interface components {
          * @enum {unknown}
          */
         Regrowth: "ready" | "slow";
+        /** @description A crop density and what was seen at it. */
+        ResponsePair: {
+            /**
+             * Format: double
+             * @description Fruit per cm² of trunk.
+             */
+            cropDensity: number;
+            /**
+             * Format: double
+             * @description Mean fruit mass in grams, or next year's floral buds per cm².
+             */
+            value: number;
+        };
         /** @enum {unknown} */
         Role: "reader" | "counter" | "crewLead" | "manager";
         RoleEntry: {
@@ -3688,20 +5352,104 @@ export interface components {
             /** @description Trees that are to be grubbed. */
             toGrub?: null | string;
         };
+        /** @description What the sun does to a row over a day. */
+        RowLight: {
+            /**
+             * Format: double
+             * @description Share of the daylight in which the sun stands on the left face, looking along the row's direction.
+             */
+            leftFaceLit: number;
+            /**
+             * Format: double
+             * @description The same for the right face.
+             */
+            rightFaceLit: number;
+            /**
+             * Format: double
+             * @description Hours from sunrise to sunset.
+             */
+            daylightHours: number;
+            /**
+             * Format: double
+             * @description Height of the sun at its highest.
+             */
+            noonElevationDeg: number;
+            /**
+             * Format: double
+             * @description How far the row's shadow reaches across the alley then, metres.
+             */
+            noonShadowM: number;
+            /** @description The arithmetic. */
+            steps: components["schemas"]["Step"][];
+        };
+        /** @description Where and how rows lie, as typed. */
+        RowLightEntry: {
+            /**
+             * Format: double
+             * @description Degrees north.
+             */
+            latitudeDeg?: null | number;
+            /**
+             * Format: double
+             * @description Degrees east.
+             */
+            longitudeDeg?: null | number;
+            /**
+             * Format: double
+             * @description Direction of the rows, degrees from north over east.
+             */
+            rowAzimuthDeg?: null | number;
+            /**
+             * Format: date
+             * @description Day; the longest of the year when left out.
+             */
+            day?: null | string;
+        };
         /** @description The rows of a planting, as typed. */
         RowListEntry: {
             /** @description The rows; none where the planting is known by spacing and area alone. */
             rows?: components["schemas"]["RowEntry"][];
+        };
+        RuledTargetView: {
+            /** Format: uuid */
+            id: string;
+            code: string;
+            name: string;
+            /** Format: uint32 */
+            version: number;
+            changes: boolean;
+            /** Format: double */
+            fruitBefore: null | number;
+            /** Format: double */
+            fruitAfter: null | number;
+            /** Format: double */
+            budsBefore: null | number;
+            /** Format: double */
+            budsAfter: null | number;
+            /** Format: double */
+            cropDensityAfter: null | number;
+            warnings: components["schemas"]["Notice"][];
+            problems: components["schemas"]["FieldProblem"][];
         };
         SaveCount: {
             /** Format: uint32 */
             version: number;
             count: components["schemas"]["SurveyEntry"];
         };
+        SaveFruit: {
+            /** Format: uint32 */
+            version: number;
+            fruitSample: components["schemas"]["FruitSampleEntry"];
+        };
         SavePlanting: {
             /** Format: uint32 */
             version: number;
             planting: components["schemas"]["PlantingEntry"];
+        };
+        SavePrices: {
+            /** Format: uint32 */
+            version: number;
+            prices: components["schemas"]["PriceListEntry"];
         };
         SaveRecords: {
             /** Format: uint32 */
@@ -3733,9 +5481,71 @@ export interface components {
             version: number;
             variety: components["schemas"]["VarietyEntry"];
         };
+        /** @enum {unknown} */
+        School: "fixed" | "serviceLevel" | "cheapestMistake" | null;
+        /** @description What one school says, and what following it comes to. */
+        SchoolAnswer: {
+            /** @description School. */
+            school: components["schemas"]["School"];
+            /**
+             * Format: double
+             * @description Buds to leave per fruit wanted, known losses included.
+             */
+            factor: number;
+            /**
+             * Format: double
+             * @description Buds to leave per tree.
+             */
+            budsPerTree: number;
+            /**
+             * Format: double
+             * @description Share of the years in which they reach the crop; null where nothing is known of the set.
+             */
+            reachedIn: null | number;
+            /**
+             * Format: double
+             * @description Fruitlets per tree to thin off in an average year; negative where the crop falls short.
+             */
+            fruitletsToThin: null | number;
+            /**
+             * Format: double
+             * @description Setting clusters per tree in an average year.
+             */
+            clustersToVisit: null | number;
+            /**
+             * Format: double
+             * @description Fruit per tree missing in the mean of all years.
+             */
+            fruitShort: null | number;
+            meaning: null | components["schemas"]["Notice"];
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
         SeasonEntry: {
             /** Format: double */
             season?: null | number;
+        };
+        /** @description Fruit per tree of one past season. */
+        SeasonFruit: {
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest.
+             */
+            season: number;
+            /**
+             * Format: double
+             * @description Fruit picked per bearing tree.
+             */
+            fruitPerTree: number;
         };
         SeasonLine: {
             /** Format: uuid */
@@ -3784,6 +5594,16 @@ export interface components {
              * @description Day of green tip in that year.
              */
             greenTip?: null | string;
+            /**
+             * Format: double
+             * @description Floral buds left per tree after pruning.
+             */
+            budsLeft?: null | number;
+            /**
+             * Format: double
+             * @description Setting clusters thinned off by hand per tree; 0 when nothing was thinned, left out when nobody noted it.
+             */
+            clustersThinned?: null | number;
         };
         SeasonView: {
             estate: string;
@@ -3831,13 +5651,136 @@ export interface components {
             here: null | components["schemas"]["SessionHere"];
         };
         /**
+         * @description Set share of the coming year from a planting's own past seasons and what is known of its variety. A block thinned to its
+         *     target always shows at most 1 ÷ factor: such years enter as "at least", never as they stand, or the factor would ratchet
+         *     upward every year.
+         */
+        SetHistory: {
+            /** @description Distribution of the coming year's share, uncertainty of few years included. */
+            predicted: components["schemas"]["BetaShare"];
+            /**
+             * Format: double
+             * @description Mean share, shrunk to the variety's.
+             */
+            mean: number;
+            /**
+             * Format: double
+             * @description Spread of the coming year's share: from year to year, and of a mean not known exactly.
+             */
+            sd: number;
+            /**
+             * Format: int32
+             * @description Own seasons it rests on.
+             */
+            seasons: number;
+            /**
+             * Format: int32
+             * @description Those of them that are only known as "at least".
+             */
+            censored: number;
+        };
+        SetTargets: {
+            rule: components["schemas"]["TargetRule"];
+            versions: {
+                [key: string]: number;
+            };
+        };
+        /**
          * @description How much a variety sets.
          * @enum {unknown}
          */
         SetTendency: "poor" | "normal" | "overSetting";
+        /** @description How the target is shared among trees and along a tree, as typed. */
+        SharingEntry: {
+            /**
+             * Format: double
+             * @description Exponent of sharing by trunk: 1 in proportion to its cross-section, 0 alike; 1 when left out.
+             */
+            exponent?: null | number;
+            smallBelow?: null | components["schemas"]["Amount"];
+            largeFrom?: null | components["schemas"]["Amount"];
+            top?: null | components["schemas"]["TopVigour"];
+        };
         SignInEntry: {
             email?: null | string;
             password?: null | string;
+        };
+        /** @description What falls into one size class. */
+        SizeClass: {
+            /**
+             * Format: double
+             * @description Smallest fruit, grams; null in the first class.
+             */
+            fromG: null | number;
+            /**
+             * Format: double
+             * @description Smallest fruit of the next class, grams; null in the last.
+             */
+            toG: null | number;
+            /**
+             * Format: double
+             * @description Share of the fruit.
+             */
+            shareOfFruit: number;
+            /**
+             * Format: double
+             * @description Share of the mass.
+             */
+            shareOfMass: number;
+            /**
+             * Format: double
+             * @description Price of a kilogram.
+             */
+            pricePerKg: number;
+        };
+        /** @description How a harvest spreads over size classes, and what a kilogram of it brings. */
+        SizeClasses: {
+            /**
+             * Format: double
+             * @description Mean price of a kilogram.
+             */
+            pricePerKg: number;
+            /** @description Money of the price. */
+            currency: string;
+            /**
+             * Format: double
+             * @description Mean mass of a fruit, grams.
+             */
+            meanG: number;
+            /**
+             * Format: double
+             * @description Its standard deviation, grams.
+             */
+            sdG: number;
+            /** @description The classes, smallest first. */
+            classes: components["schemas"]["SizeClass"][];
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A mean fruit size and the classes it is sold in, as typed. */
+        SizeClassesEntry: {
+            fruitSize?: null | components["schemas"]["Amount"];
+            cv?: null | components["schemas"]["Amount"];
+            /** @description Size classes, smallest first. */
+            classes?: components["schemas"]["SizeGradeEntry"][];
+        };
+        /** @description One size class with its price, as typed. */
+        SizeGradeEntry: {
+            from?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Price of a kilogram, in the money of the list; 0 or below where it costs to get rid of.
+             */
+            pricePerKg?: null | number;
         };
         /** @description A number of the catalogue with where it comes from. */
         Sourced: {
@@ -3860,6 +5803,35 @@ export interface components {
          * @enum {unknown}
          */
         Stage: "target" | "count" | "decide" | "prescribe";
+        /** @description A stage and the day its heat was reached. */
+        StageDay: {
+            /** @description Stage. */
+            stage: string;
+            /**
+             * Format: double
+             * @description Heat it takes, °C-days.
+             */
+            degreeDaysC: number;
+            /**
+             * Format: date
+             * @description Day it was reached; null where it is still to come.
+             */
+            reached: null | string;
+        };
+        /** @description Heat at which a stage is reached. */
+        StageHeat: {
+            /** @description Crop. */
+            crop: string;
+            /** @description Stage. */
+            stage: string;
+            /**
+             * Format: double
+             * @description °C-days above 6.1 °C from 1 January.
+             */
+            degreeDaysC: number;
+            /** @description Where the number comes from. */
+            source: string;
+        };
         /** @description One line of the arithmetic behind an answer: what was worked out, from what, and on whose word. */
         Step: {
             /** @description Stable name of the step, such as `crop-target.fruit-per-tree`. */
@@ -3962,6 +5934,8 @@ export interface components {
              * @description Limbs on a grown tree, used where limbs were not counted.
              */
             limbsPerTree: number;
+            /** @description How the canopy fills its row. */
+            canopy: components["schemas"]["CanopyKind"];
             /** @description Where the numbers come from. */
             source: string;
         };
@@ -3982,11 +5956,49 @@ export interface components {
             /** Format: double */
             limbsPerTree: number;
         };
-        /** @description The target of a planting for one season, as typed. */
+        /** @enum {unknown} */
+        TargetAct: "proposed" | "set";
+        /**
+         * @description All that stands around one decision, how many fruit and of what size: what insurance costs, what the trees can carry, what
+         *     each choice is worth, and how it is shared.
+         */
+        TargetDesk: {
+            /** @description The three schools side by side, those that have what they need. */
+            schools: components["schemas"]["SchoolAnswer"][];
+            setHistory: null | components["schemas"]["SetHistory"];
+            /** @description Losses still to come, with what they leave. */
+            losses: components["schemas"]["LossesLeft"];
+            /** @description The fruit size in every form. */
+            size: components["schemas"]["FruitSizeAnswer"];
+            classes: null | components["schemas"]["SizeClasses"];
+            /** @description What trunks, leaf area, age and past years say. */
+            load: components["schemas"]["CropLoad"];
+            alternation: null | components["schemas"]["Alternation"];
+            /** @description Fruit per tree of past seasons. */
+            pastFruit: components["schemas"]["SeasonFruit"][];
+            /** @description How high and wide the trees may be. */
+            canopy: components["schemas"]["CanopyLimits"];
+            light: null | components["schemas"]["RowLight"];
+            shared: null | components["schemas"]["ClassTargets"];
+            /** @description Whether every tree was measured, and not only those counted. */
+            everyTrunk: boolean;
+            /** @description Buds along the height of a tree. */
+            zones: components["schemas"]["ZoneTargets"];
+            apart: null | components["schemas"]["TreesApart"];
+            margin: null | components["schemas"]["MarginCurve"];
+            /** @description Prices used. */
+            prices: components["schemas"]["PriceListEntry"];
+            /** @description Whether nobody entered any. */
+            pricesAssumed: boolean;
+        };
+        /**
+         * @description The target of a planting for one season, as typed. The link of the chain that is held is the unit the yield is typed in:
+         *     a yield of an area or a tree, fruit per tree, buds per tree or buds per limb; the others follow.
+         */
         TargetEntry: {
             /**
              * Format: double
-             * @description Floral buds left per fruit wanted, 1 to 6.
+             * @description Floral buds left per fruit wanted, set by hand: 1 to 6, or from 0.1 where one carries several fruit.
              */
             budFactor?: null | number;
             /**
@@ -3994,6 +6006,9 @@ export interface components {
              * @description Limbs on a mean tree, used until limbs are counted; the system's usual number when left out.
              */
             limbsPerTree?: null | number;
+            insurance?: null | components["schemas"]["InsuranceEntry"];
+            canopy?: null | components["schemas"]["CanopyEntry"];
+            sharing?: null | components["schemas"]["SharingEntry"];
             /** @description Whether nothing has been entered yet, so that an untouched target is not called wrong. */
             isUntouched?: boolean;
             yield?: null | components["schemas"]["Amount"];
@@ -4001,6 +6016,46 @@ export interface components {
             packOut?: null | components["schemas"]["Amount"];
             packages?: null | components["schemas"]["PackageMassEntry"];
         };
+        TargetRule: {
+            variety?: null | string;
+            rootstock?: null | string;
+            system?: null | string;
+            site?: null | string;
+            /** Format: double */
+            leafFrom?: null | number;
+            /** Format: double */
+            leafTo?: null | number;
+            target?: components["schemas"]["TargetEntry"];
+        };
+        TargetSource: {
+            code: string;
+            name: string;
+            /** Format: int32 */
+            season: number;
+            target: components["schemas"]["TargetEntry"];
+        };
+        /** @enum {unknown} */
+        TargetStanding: "proposed" | "set" | "superseded";
+        TargetVersionView: {
+            /** Format: int32 */
+            number: number;
+            act: components["schemas"]["TargetAct"];
+            standing: components["schemas"]["TargetStanding"];
+            /** Format: date-time */
+            at: string;
+            person: null | string;
+            target: components["schemas"]["TargetEntry"];
+            /** Format: double */
+            fruitPerTree: null | number;
+            /** Format: double */
+            budsPerTree: null | number;
+        };
+        TargetsSet: {
+            /** Format: int32 */
+            count: number;
+        };
+        /** @enum {unknown} */
+        TopVigour: "weak" | "normal" | "strong" | null;
         /**
          * @description A way to train trees as a rule pack: its form, its limits and its cutting steps in order. Rule packs are data files,
          *     read and carried out by one engine; a new system needs no new code.
@@ -4030,8 +6085,95 @@ export interface components {
             /** @description What not to cut. */
             keepOff: components["schemas"]["LocalText"][];
         };
+        /** @description Trees that stand apart from the target. */
+        TreesApart: {
+            /**
+             * Format: int32
+             * @description Empty places.
+             */
+            missing: number;
+            /**
+             * Format: int32
+             * @description Replants too young to bear.
+             */
+            replants: number;
+            /**
+             * Format: int32
+             * @description Pollinizers that are not picked.
+             */
+            pollinizers: number;
+            /**
+             * Format: int32
+             * @description Trees marked to come out; they bear until then.
+             */
+            toGrub: number;
+        };
+        /** @description Trees of similar trunks. */
+        TrunkClass: {
+            /** @description Name: `small`, `medium`, `large`, or as typed. */
+            name: string;
+            /**
+             * Format: double
+             * @description Smallest girth, cm; null in the first class.
+             */
+            fromGirthCm: null | number;
+            /**
+             * Format: double
+             * @description Girth from which the next class begins, cm; null in the last.
+             */
+            toGirthCm: null | number;
+            /**
+             * Format: double
+             * @description Share of the trees.
+             */
+            share: number;
+            /**
+             * Format: double
+             * @description Mean trunk cross-section, cm².
+             */
+            meanTcsaCm2: number;
+            /**
+             * Format: double
+             * @description Mean of the cross-sections raised to the exponent of sharing.
+             */
+            weight: number;
+            /**
+             * Format: int32
+             * @description Trunks measured in it; null where only the share is known.
+             */
+            trees: null | number;
+        };
+        /** @description One trunk class, as typed. */
+        TrunkClassEntry: {
+            /** @description Name. */
+            name?: null | string;
+            share?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Mean trunk cross-section, cm².
+             */
+            tcsaCm2?: null | number;
+        };
         /** @enum {unknown} */
         UnitSystem: "metric" | "us";
+        /** @description The two planes of a V. */
+        VGeometry: {
+            /**
+             * Format: double
+             * @description Length of a plane along its slant, metres.
+             */
+            slantM: number;
+            /**
+             * Format: double
+             * @description Distance of the planes at the top, metres.
+             */
+            spreadM: number;
+            /**
+             * Format: double
+             * @description Clear alley left between two rows at the top, metres.
+             */
+            alleyM: number;
+        };
         /** @description A variety of the catalogue. */
         Variety: {
             /** @description Name of the variety. */
@@ -4106,6 +6248,29 @@ export interface components {
             /** @description Where this comes from. */
             source: string;
         };
+        /** @description One day's temperatures, as typed. */
+        WeatherDayEntry: {
+            /**
+             * Format: date
+             * @description Day.
+             */
+            date: null | string;
+            /**
+             * Format: double
+             * @description Lowest, °C.
+             */
+            minC: null | number;
+            /**
+             * Format: double
+             * @description Highest, °C.
+             */
+            maxC: null | number;
+        };
+        /** @description One fruit that was measured and weighed, as typed. */
+        WeighedFruitEntry: {
+            diameter?: null | components["schemas"]["Amount"];
+            mass?: null | components["schemas"]["Amount"];
+        };
         /** @description When the pruning of a planting would be done if the crews took the plantings in their order. */
         WorkAhead: {
             /**
@@ -4132,6 +6297,28 @@ export interface components {
              */
             daysLate: null | number;
             reason: null | components["schemas"]["Notice"];
+        };
+        /** @description Buds of one third of a tree's height. */
+        ZoneTarget: {
+            /** @description `top`, `middle` or `bottom`. */
+            name: string;
+            /**
+             * Format: double
+             * @description Share of the buds.
+             */
+            share: number;
+            /**
+             * Format: double
+             * @description Buds to leave.
+             */
+            budsPerTree: number;
+        };
+        /** @description The buds of a tree shared along its height. */
+        ZoneTargets: {
+            /** @description From the top down. */
+            zones: components["schemas"]["ZoneTarget"][];
+            /** @description The arithmetic. */
+            steps: components["schemas"]["Step"][];
         };
     };
     responses: never;

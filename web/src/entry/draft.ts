@@ -12,8 +12,8 @@ export interface FieldText {
 /** The inputs of a form by the path of their field, such as `packages.box`. */
 export type Draft = Record<string, FieldText>;
 
-/** How each field of a form is typed: an amount with its first metric unit, a plain number, or a text. */
-export type FormSpec = Record<string, { amount: string } | 'number' | 'text'>;
+/** How each field of a form is typed: an amount with its first metric unit, a plain number, a text, or one of some names. */
+export type FormSpec = Record<string, { amount: string } | 'number' | 'text' | 'choice'>;
 
 /** A draft read into an entry; `unreadable` are the paths whose text is no number. */
 export interface Read<E> {
@@ -25,7 +25,7 @@ export interface Read<E> {
 export function toDraft(spec: FormSpec, entry: object, { language, system }: Typing): Draft {
   return Object.fromEntries(Object.entries(spec).map(([path, kind]) => {
     const value = path.split('.').reduce<unknown>((at, key) => (at as Record<string, unknown> | null | undefined)?.[key], entry);
-    if (kind === 'text') return [path, { text: (value as string | null | undefined) ?? '' }];
+    if (kind === 'text' || kind === 'choice') return [path, { text: (value as string | null | undefined) ?? '' }];
     if (kind === 'number') return [path, { text: toInput(value as number | null | undefined, language) }];
     const amount = value as Amount | null | undefined;
     return [path, { text: toInput(amount?.value, language), unit: amount?.unit ?? firstUnit(kind.amount, system) }];
@@ -41,6 +41,10 @@ export function readDraft<E>(spec: FormSpec, draft: Draft, language: Language): 
     const put = (value: unknown) => { setAt(entry, path.split('.'), value); };
     if (kind === 'text') {
       put(field.text);
+      continue;
+    }
+    if (kind === 'choice') {
+      put(field.text === '' ? null : field.text);
       continue;
     }
     const number = parseNumber(field.text, language);

@@ -46,5 +46,5 @@ function lines(draft: Drafts[SectionName]): Map<string, string> {
 }
 
 function fieldName(section: SectionName, path: string, t: (key: string, values?: Record<string, string>) => string) {
-  return section === 'count' || section === 'rows' ? t('conflict.tree', { place: path }) : section === 'records' ? path : t(`field.${path}`);
+  return section === 'count' || section === 'rows' || section === 'fruitSample' ? t('conflict.tree', { place: path }) : section === 'records' ? path : t(`field.${path}`);
 }

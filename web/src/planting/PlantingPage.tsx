@@ -4,8 +4,10 @@ import type { PlantingView, PruningPlan, Stage } from '../api/client';
 import { Ledger } from '../drawings/Ledger';
 import { StageRail, type RailStage } from '../drawings/StageRail';
 import { useKeys } from '../keys/useKeys';
+import { useCatalogue } from '../stages/estate/useCatalogue';
 import { useSeason } from '../stages/season/useSeason';
 import { Trouble } from '../Trouble';
+import { HabitContext } from '../words/habit';
 import { useReading } from '../words/useReading';
 import { ConflictDialog } from './ConflictDialog';
 import { PlantingWorkContext, usePlanting } from './usePlanting';
@@ -27,6 +29,7 @@ function Planting({ id }: { id: string }) {
   const { pathname, search } = useLocation();
   const stage = pathname.split('/').at(-1)!;
   const season = useSeason();
+  const catalogue = useCatalogue();
   const step = (by: number) => {
     const all = season.data?.plantings ?? [];
     const next = all[all.findIndex((p) => p.id === id) + by];
@@ -42,7 +45,9 @@ function Planting({ id }: { id: string }) {
   if (error) return <Trouble error={error} retry={() => { window.location.reload(); }} />;
   if (!work) return <p className="waiting">{t('loading')}</p>;
   const { view, plan, unsaved } = work;
+  const crop = plan.planting?.variety.crop;
   return (
+    <HabitContext.Provider value={catalogue.data?.crops.find((c) => c.id === crop)?.habit ?? null}>
     <PlantingWorkContext.Provider value={work}>
       <div className="planting">
         <div className="planting-rail"><Rail plan={plan} view={view} /></div>
@@ -60,6 +65,7 @@ function Planting({ id }: { id: string }) {
       </div>
       <ConflictDialog />
     </PlantingWorkContext.Provider>
+    </HabitContext.Provider>
   );
 }
 

@@ -15,6 +15,13 @@ export const plantingSpec: FormSpec = {
 export const targetSpec: FormSpec = {
   yield: { amount: 't/ha' }, fruitSize: { amount: 'g' }, packOut: { amount: '%' }, budFactor: 'number', limbsPerTree: 'number',
   'packages.box': { amount: 'kg' }, 'packages.bin': { amount: 'kg' }, 'packages.bushel': { amount: 'lb' },
+  'insurance.school': 'choice', 'insurance.reason': 'text', 'insurance.reached': { amount: '%' }, 'insurance.costOver': 'number', 'insurance.costUnder': 'number',
+  'insurance.setShare': { amount: '%' }, 'insurance.setShareSd': { amount: '%' }, 'insurance.pruningSd': { amount: '%' }, 'insurance.fruitlets': 'number',
+  'insurance.losses.winterKill': { amount: '%' }, 'insurance.losses.frost': { amount: '%' }, 'insurance.losses.mechanical': { amount: '%' },
+  'insurance.losses.riskChance': { amount: '%' }, 'insurance.losses.riskLoss': { amount: '%' },
+  'canopy.height': { amount: 'm' }, 'canopy.regrowth': { amount: 'm' }, 'canopy.alley': { amount: 'm' }, 'canopy.overlap': { amount: 'm' }, 'canopy.heightFactor': 'number',
+  'canopy.leaders': 'number', 'canopy.leaderSpacing': { amount: 'm' }, 'canopy.angleDeg': 'number', 'canopy.baseGap': { amount: 'm' }, 'canopy.overhang': { amount: 'm' },
+  'sharing.exponent': 'number', 'sharing.smallBelow': { amount: 'mm' }, 'sharing.largeFrom': { amount: 'mm' }, 'sharing.top': 'choice',
 };
 
 export const settingsSpec: FormSpec = { tolerance: { amount: '%' }, cap: { amount: '%' } };
@@ -35,7 +42,8 @@ export interface SheetDraft {
 }
 
 export const rowColumns = ['row', 'firstTree', 'trees', 'missing', 'replants', 'pollinizers', 'toGrub'] as const;
-export const recordColumns = ['season', 'yield', 'fruitSize', 'packOut', 'greenTip'] as const;
+export const recordColumns = ['season', 'yield', 'fruitSize', 'packOut', 'greenTip', 'budsLeft', 'clustersThinned'] as const;
+export const fruitColumns = ['diameter', 'mass'] as const;
 
 export interface Drafts {
   planting: Draft;
@@ -43,6 +51,7 @@ export interface Drafts {
   settings: Draft;
   rows: SheetDraft;
   records: SheetDraft;
+  fruitSample: SheetDraft;
   count: CountDraft;
 }
 
@@ -52,17 +61,18 @@ interface Entries {
   settings: PlantingView['settings'];
   rows: RowListEntry;
   records: SeasonRecordsEntry;
+  fruitSample: PlantingView['fruitSample'];
   count: SurveyEntry;
 }
 
 export type SectionName = keyof Drafts;
 
 /** Parts that belong to the planting and not to its plan of the season; they share its version. */
-export const plantingParts: readonly SectionName[] = ['planting', 'rows', 'records'];
+export const plantingParts: readonly SectionName[] = ['planting', 'rows', 'records', 'fruitSample'];
 
 /** What a person must be allowed to do to save a part. */
 export const actOf: Record<SectionName, Act> = {
-  planting: 'plantings', rows: 'rows', records: 'records', target: 'target', count: 'count', settings: 'settings',
+  planting: 'plantings', rows: 'rows', records: 'records', fruitSample: 'records', target: 'target', count: 'count', settings: 'settings',
 };
 
 /** A part of a planting that is typed, checked and saved as one. */
@@ -109,14 +119,27 @@ export const sections: { [S in SectionName]: Section<S> } = {
         season: toInput(r.season, language), yield: toInput(r.yield?.value, language), yieldUnit: r.yield?.unit ?? firstUnit('t/ha', system),
         fruitSize: toInput(r.fruitSize?.value, language), fruitSizeUnit: r.fruitSize?.unit ?? firstUnit('g', system),
         packOut: toInput(r.packOut?.value, language), packOutUnit: r.packOut?.unit ?? '%', greenTip: r.greenTip ?? '',
+        budsLeft: toInput(r.budsLeft, language), clustersThinned: toInput(r.clustersThinned, language),
       })),
     }),
     read: (draft, language) => readLines(draft.lines, recordColumns, 'seasons', language, (line, number) => ({
       season: number('season'),
       yield: { value: number('yield'), unit: line.yieldUnit ?? 't/ha' }, fruitSize: { value: number('fruitSize'), unit: line.fruitSizeUnit ?? 'g' },
       packOut: { value: number('packOut'), unit: line.packOutUnit ?? '%' }, greenTip: line.greenTip || null,
+      budsLeft: number('budsLeft'), clustersThinned: number('clustersThinned'),
     })),
     save: (view, records) => answered(api.PUT('/api/v1/plantings/{id}/records', { ...at(view), body: { version: view.plantingVersion, records } })),
+  },
+  fruitSample: {
+    from: (view, { language, system }) => ({
+      lines: (view.fruitSample.fruit ?? []).map((f) => ({
+        diameter: toInput(f.diameter?.value, language), diameterUnit: f.diameter?.unit ?? firstUnit('mm', system), mass: toInput(f.mass?.value, language), massUnit: f.mass?.unit ?? 'g',
+      })),
+    }),
+    read: (draft, language) => readLines(draft.lines, fruitColumns, 'fruit', language, (line, number) => ({
+      diameter: { value: number('diameter'), unit: line.diameterUnit ?? 'mm' }, mass: { value: number('mass'), unit: line.massUnit ?? 'g' },
+    })),
+    save: (view, fruitSample) => answered(api.PUT('/api/v1/plantings/{id}/fruit', { ...at(view), body: { version: view.plantingVersion, fruitSample } })),
   },
   count: {
     from: (view, typing) => toCountDraft(view.count, typing),

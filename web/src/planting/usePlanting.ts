@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
-import { createContext, useContext, useEffect, useMemo, useState } from 'react';
+import { createContext, useContext, useEffect, useMemo, useRef, useState } from 'react';
 import { api, answered, RequestError, type FieldProblem, type PlanEntry, type PlantingView, type PruningPlan } from '../api/client';
 import { useMay } from '../people/session';
 import { useChosenSeason } from '../stages/season/useSeason';
@@ -17,6 +17,8 @@ export interface Conflict {
 export interface PlantingWork {
   view: PlantingView;
   plan: PruningPlan;
+  /** All that is entered for the planting and season, with what is typed and not saved. */
+  entry: PlanEntry;
   /** Parts with unsaved typing. */
   unsaved: SectionName[];
   saving: boolean;
@@ -79,10 +81,9 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
 
   const unsaved = Object.keys(typing) as SectionName[];
   const read = useMemo(() => readAll(typing, language), [typing, language]);
-  const typed: PlanEntry | null = useMemo(() => view && unsaved.length > 0
-    ? { season: view.season, planting: view.planting, rows: view.rows, target: view.target, count: view.count, settings: view.settings, ...read.entries }
-    : null, [view, unsaved.length, read]);
-  const settled = useSettled(typed, 180);
+  const saved = useMemo(() => (view ? entryOf(view) : null), [view]);
+  const typed: PlanEntry | null = useMemo(() => (saved && unsaved.length > 0 ? { ...saved, ...read.entries } : null), [saved, unsaved.length, read]);
+  const settled = useThrottled(typed, 120);
   const preview = useQuery({
     queryKey: ['plan', settled],
     queryFn: ({ signal }) => answered(api.POST('/api/v1/calculations/plan', { body: settled!, signal })),
@@ -158,7 +159,7 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
   return {
     error: null,
     work: {
-      view, plan, unsaved, saving, failure, conflict, problem, save,
+      view, plan, entry: settled ?? saved!, unsaved, saving, failure, conflict, problem, save,
       may: (section) => may(actOf[section]) && (!view.isPast || plantingParts.includes(section)),
       draft: <S extends SectionName>(section: S) => (typing[section] as Unsaved<S> | undefined)?.draft ?? sections[section].from(view, reading),
       change: (section, draft) => { setTyping((all) => ({ ...all, [section]: { draft, base: all[section]?.base ?? view } })); },
@@ -189,22 +190,33 @@ function readAll(typing: AllUnsaved, language: 'en' | 'es') {
     const part = typing[section] as Unsaved<S> | undefined;
     if (part === undefined) return;
     const read = sections[section].read(part.draft, language);
-    // Past seasons are no part of the plan.
-    if (section !== 'records') Object.assign(entries, { [section]: read.entry });
+    Object.assign(entries, { [section]: read.entry });
     unreadable[section] = read.unreadable;
   }
   (Object.keys(typing) as SectionName[]).forEach(take);
   return { entries, unreadable };
 }
 
-/** A value once it has stopped changing for a moment; null passes at once. */
-function useSettled<T>(value: T | null, milliseconds: number): T | null {
-  const [settled, setSettled] = useState(value);
+/** What a planting's plan is worked out from, as it is saved. */
+function entryOf(view: PlantingView): PlanEntry {
+  return {
+    season: view.season, planting: view.planting, rows: view.rows, records: view.records, fruitSample: view.fruitSample,
+    target: view.target, count: view.count, settings: view.settings,
+  };
+}
+
+/** A value at most so often while it keeps changing, as when a point is dragged; null passes at once. */
+function useThrottled<T>(value: T | null, milliseconds: number): T | null {
+  const [passed, setPassed] = useState(value);
+  const last = useRef(0);
   useEffect(() => {
-    const timer = setTimeout(() => { setSettled(value); }, value === null ? 0 : milliseconds);
+    const timer = setTimeout(() => {
+      last.current = Date.now();
+      setPassed(value);
+    }, value === null ? 0 : Math.max(20, last.current + milliseconds - Date.now()));
     return () => { clearTimeout(timer); };
   }, [value, milliseconds]);
-  return value === null ? null : settled;
+  return value === null ? null : passed;
 }
 
 function focusFirstProblem() {

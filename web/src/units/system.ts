@@ -30,6 +30,8 @@ const us: Record<string, Shown> = {
   'kg/tree': { unit: 'lb/tree', factor: 1 / KG_PER_LB },
   'kg/ha': { unit: 'lb/ac', factor: HA_PER_AC / KG_PER_LB },
   't/ha': { unit: 'ton/ac', factor: (HA_PER_AC * 1_000) / KG_PER_TON },
+  mm: { unit: 'in', factor: 1 / 25.4 },
+  'cm²': { unit: 'in²', factor: 1 / 6.4516 },
   'tree/ha': { unit: 'tree/ac', factor: HA_PER_AC },
 };
 
@@ -39,5 +41,8 @@ export const firstUnit = (metric: string, system: UnitSystem) => (system === 'us
 /** The unit a value of the API is shown in, and by how much to multiply it. */
 export function shownAs(unit: string, system: UnitSystem): Shown {
   if (unit === 'share') return { unit: '%', factor: 100 };
+  // Money is not converted, the area or mass it is told per is.
+  const per = /^([A-Z]{3})\/(ha|kg)$/.exec(unit);
+  if (per && system === 'us') return per[2] === 'ha' ? { unit: `${per[1]}/ac`, factor: HA_PER_AC } : { unit: `${per[1]}/lb`, factor: KG_PER_LB };
   return (system === 'us' && us[unit]) || { unit, factor: 1 };
 }

@@ -1,7 +1,8 @@
-import { createContext, useContext } from 'react';
+import { createContext, useCallback, useContext } from 'react';
 import { useTranslation } from 'react-i18next';
 import { formatAmount, formatNumber, type Language } from '../units/format';
 import type { UnitSystem } from '../units/system';
+import { HabitContext, inHabit } from './habit';
 import { speak } from './i18n';
 
 /** How this person reads, kept with their account. */
@@ -14,9 +15,14 @@ const counted = /^(share|day|h|h\/week|(bud|fruit|cluster|tree)(\/tree)?)$/;
 
 /** Words, numbers and units the way the reader wants them. */
 export function useReading() {
-  const { t, i18n } = useTranslation();
+  const { t: translate, i18n } = useTranslation();
+  const habit = useContext(HabitContext);
   const { system, chooseSystem, chooseLanguage } = useContext(ReadingContext);
   const language: Language = i18n.language.startsWith('es') ? 'es' : 'en';
+  const t = useCallback((key: string, values?: Record<string, unknown>): string => {
+    const said = translate(key, values ?? {});
+    return habit === null ? said : inHabit(said, translate(`habit:${habit}`, { defaultValue: '' }));
+  }, [translate, habit]);
   /** The name of a unit, such as "bud/tree" → "buds a tree". */
   const unitName = (unit: string) => (unit === '' ? '' : t(`unit:${unit}`, { defaultValue: unit }));
   return {

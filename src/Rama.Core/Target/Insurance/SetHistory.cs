@@ -16,9 +16,10 @@ public readonly record struct PastSet(double Share, bool AtLeast);
 /// </summary>
 /// <param name="Predicted">Distribution of the coming year's share, uncertainty of few years included.</param>
 /// <param name="Mean">Mean share, shrunk to the variety's.</param>
+/// <param name="Sd">Spread of the coming year's share: from year to year, and of a mean not known exactly.</param>
 /// <param name="Seasons">Own seasons it rests on.</param>
 /// <param name="Censored">Those of them that are only known as "at least".</param>
-public sealed record SetHistory(BetaShare Predicted, double Mean, int Seasons, int Censored)
+public sealed record SetHistory(BetaShare Predicted, double Mean, double Sd, int Seasons, int Censored)
 {
     /// <summary>How far a planting's own mean may lie from its variety's, standard deviation (assumption).</summary>
     public const double MeanSpread = 0.08;
@@ -40,7 +41,7 @@ public sealed record SetHistory(BetaShare Predicted, double Mean, int Seasons, i
     public static SetHistory? Of(IReadOnlyList<PastSet> seasons, double varietyMean, double varietySd)
     {
         if (seasons.Count == 0)
-            return BetaShare.Of(varietyMean, varietySd) is { } alone ? new(alone, varietyMean, 0, 0) : null;
+            return BetaShare.Of(varietyMean, varietySd) is { } alone ? new(alone, varietyMean, varietySd, 0, 0) : null;
 
         List<(double LogWeight, double Mean, double Sd)> grid = [];
         for (var i = -MeanSteps; i <= MeanSteps; i++)
@@ -60,7 +61,7 @@ public sealed record SetHistory(BetaShare Predicted, double Mean, int Seasons, i
         var expected = Expect(g => g.Mean);
         var variance = Expect(g => g.Sd * g.Sd + (g.Mean - expected) * (g.Mean - expected));
         return BetaShare.Of(expected, Math.Sqrt(variance)) is { } predicted
-            ? new(predicted, expected, seasons.Count, seasons.Count(s => s.AtLeast))
+            ? new(predicted, expected, predicted.Sd, seasons.Count, seasons.Count(s => s.AtLeast))
             : null;
     }
 

@@ -47,7 +47,7 @@ public sealed record MarginCurve(
     Notice Meaning,
     IReadOnlyList<Step> Steps,
     IReadOnlyList<Notice> Warnings)
-    : Calculated(Best.MarginPerHa, "money/ha", Steps, Warnings)
+    : Calculated(Best.MarginPerHa, $"{Currency}/ha", Steps, Warnings)
 {
     /// <summary>Loss against the best that is called next to nothing.</summary>
     public const double Flat = 0.02;
@@ -120,7 +120,7 @@ public sealed record MarginCurve(
 
     private static Notice Say(MarginTerms terms, BestCrop best, double? costs)
     {
-        Figure[] figures = [new("from", best.FlatFrom, "fruit/tree"), new("to", best.FlatTo, "fruit/tree"), new("best", best.FruitPerTree, "fruit/tree"), new("costs", costs ?? 0, "money/ha")];
+        Figure[] figures = [new("from", best.FlatFrom, "fruit/tree"), new("to", best.FlatTo, "fruit/tree"), new("best", best.FruitPerTree, "fruit/tree"), new("costs", costs ?? 0, $"{terms.Prices.Currency}/ha")];
         var flat = $"Anything from {best.FlatFrom:0} to {best.FlatTo:0} fruit a tree costs you less than 2 % of the best margin";
         return costs is { } given && given > Flat * Math.Abs(best.MarginPerHa)
             ? new("margin.away", $"{flat}; your target gives away {given:0} {terms.Prices.Currency} a hectare and year.", figures)
@@ -129,23 +129,24 @@ public sealed record MarginCurve(
 
     private static Step[] StepsOf(MarginTerms terms, MarginPoint at)
     {
+        var money = terms.Prices.Currency;
         Figure fruit = new("fruit per tree", at.FruitPerTree, "fruit/tree"), density = new("crop density", at.CropDensity, "fruit/cm²"), mass = new("fruit mass", at.FruitMassG, "g");
-        Figure gross = new("gross", at.GrossPerHa, "money/ha"), cost = new("picking, packing and thinning", at.CostPerHa, "money/ha"), year = new("margin this year", at.MarginPerHa, "money/ha");
+        Figure gross = new("gross", at.GrossPerHa, $"{money}/ha"), cost = new("picking, packing and thinning", at.CostPerHa, $"{money}/ha"), year = new("margin this year", at.MarginPerHa, $"{money}/ha");
         string Known(Statistics.ResponseLine line) => line.OwnWeight switch { 0 => Sources.Assumption, 1 => Sources.OwnRecords, _ => "own records, their slope drawn towards the usual one" };
         return
         [
             new("margin.size", "mass at no crop + slope × crop density", mass,
                 [new("mass at no crop", terms.Size.Intercept, "g"), new("slope of size", terms.Size.Slope, "g per fruit/cm²"), density, new("own pairs", terms.Size.Pairs, "1")], Known(terms.Size)),
             new("margin.gross", "picked mass × (pack-out × price by size + (1 − pack-out) × price of the rest)", gross,
-                [fruit, new("bearing trees", terms.BearingTreesPerHa, "tree/ha"), mass, new("pack-out", terms.PackOut, "share"), new("price of the rest", terms.Prices.RejectPerKg, "money/kg")], "prices by size of the estate's list"),
+                [fruit, new("bearing trees", terms.BearingTreesPerHa, "tree/ha"), mass, new("pack-out", terms.PackOut, "share"), new("price of the rest", terms.Prices.RejectPerKg, $"{money}/kg")], "prices by size of the estate's list"),
             new("margin.cost", "picked mass × cost of a kilogram + fruitlets thinned × cost of one", cost,
-                [fruit, mass, new("cost of a kilogram", terms.Prices.HarvestPerKg, "money/kg"), new("cost of 100 fruitlets", terms.Prices.ThinningPer100, "money"), new("fruitlets per fruit wanted", terms.FruitletsPerFruit, "1")],
+                [fruit, mass, new("cost of a kilogram", terms.Prices.HarvestPerKg, $"{money}/kg"), new("cost of 100 fruitlets", terms.Prices.ThinningPer100, money), new("fruitlets per fruit wanted", terms.FruitletsPerFruit, "1")],
                 terms.Prices.Assumed.Count == 0 ? Sources.Entered : Sources.Assumption),
             new("margin.year", "gross − picking, packing and thinning", year, [gross, cost], Sources.Definition),
             new("margin.return", "(buds at no crop + slope × crop density) × trunk cross-section × set share", new("fruit next year, at most", Returned(terms, at.FruitPerTree), "fruit/tree"),
                 [new("buds at no crop", terms.Return.Intercept, "bud/cm²"), new("slope of return", terms.Return.Slope, "buds per fruit"), density, new("trunk cross-section", terms.TcsaCm2, "cm²"), new("set share", terms.SetMean, "share")],
                 Known(terms.Return)),
-            new("margin.steady", "mean of two years once the trees have settled to the same wish every year", new("margin of two steady years", at.SteadyPerHa, "money/ha"), [year], Sources.Definition),
+            new("margin.steady", "mean of two years once the trees have settled to the same wish every year", new("margin of two steady years", at.SteadyPerHa, $"{money}/ha"), [year], Sources.Definition),
         ];
     }
 

@@ -41,21 +41,23 @@ public sealed record SizeClass(double? FromG, double? ToG, double ShareOfFruit, 
 
 /// <summary>How a harvest spreads over size classes, and what a kilogram of it brings.</summary>
 /// <param name="PricePerKg">Mean price of a kilogram.</param>
+/// <param name="Currency">Money of the price.</param>
 /// <param name="MeanG">Mean mass of a fruit, grams.</param>
 /// <param name="SdG">Its standard deviation, grams.</param>
 /// <param name="Classes">The classes, smallest first.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record SizeClasses(
-    double PricePerKg, double MeanG, double SdG, IReadOnlyList<SizeClass> Classes, IReadOnlyList<Step> Steps, IReadOnlyList<Notice> Warnings)
-    : Calculated(PricePerKg, "money/kg", Steps, Warnings)
+    double PricePerKg, string Currency, double MeanG, double SdG, IReadOnlyList<SizeClass> Classes, IReadOnlyList<Step> Steps, IReadOnlyList<Notice> Warnings)
+    : Calculated(PricePerKg, $"{Currency}/kg", Steps, Warnings)
 {
     /// <summary>Spreads fruit of a mean mass over classes.</summary>
     /// <param name="meanG">Mean mass, grams.</param>
     /// <param name="cv">Coefficient of variation.</param>
     /// <param name="grades">Classes with their prices.</param>
     /// <param name="cvSource">Where the coefficient of variation comes from.</param>
-    public static SizeClasses Of(double meanG, double cv, SizeGrades grades, string cvSource)
+    /// <param name="currency">Money of the prices.</param>
+    public static SizeClasses Of(double meanG, double cv, SizeGrades grades, string cvSource, string currency = "money")
     {
         var spread = new SizeDistribution(meanG, cv * meanG);
         var (shares, parts) = (spread.Shares(grades.LimitsG), spread.PartsOfMeanG(grades.LimitsG));
@@ -66,10 +68,10 @@ public sealed record SizeClasses(
         ];
         var mean = classes.Sum(c => c.ShareOfMass * c.PricePerKg);
         Figure sd = new("standard deviation", spread.SdG, "g");
-        return new(mean, meanG, spread.SdG, classes,
+        return new(mean, currency, meanG, spread.SdG, classes,
             [
                 new("size-classes.sd", "fruit mass × coefficient of variation", sd, [new("fruit mass", meanG, "g"), new("coefficient of variation", cv, "share")], cvSource),
-                new("size-classes.price", "Σ share of the mass × price, over the classes", new("mean price", mean, "money/kg"),
+                new("size-classes.price", "Σ share of the mass × price, over the classes", new("mean price", mean, $"{currency}/kg"),
                     [new("fruit mass", meanG, "g"), sd, .. classes.Select((c, i) => new Figure($"class {i + 1}", c.ShareOfMass, "share"))],
                     "normal distribution of fruit mass"),
             ],

@@ -65,6 +65,7 @@ internal static class TargetDetailColumns
                 ColumnKind.Number => line.Number(column.Field) is { } number ? JsonValue.Create(number) : null,
                 _ => line.Text(column.Field) is { } text ? JsonValue.Create(text) : null,
             });
+        TargetDetails.Prune(json);
         try
         {
             return TargetDetails.Read(before, json);

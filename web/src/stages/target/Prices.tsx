@@ -1,0 +1,104 @@
+import { Button } from 'antd';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { api, answered, type PriceListEntry } from '../../api/client';
+import { Field } from '../../entry/Field';
+import type { Line } from '../../entry/paste';
+import { Sheet } from '../../entry/Sheet';
+import { useAttempt } from '../../entry/useAttempt';
+import { useMay } from '../../people/session';
+import { usePlantingWork } from '../../planting/usePlanting';
+import { parseNumber, toInput } from '../../units/parse';
+import { firstUnit } from '../../units/system';
+import { useReading } from '../../words/useReading';
+import { useCatalogue } from '../estate/useCatalogue';
+import { deskKey } from './useDesk';
+
+const costs = ['rejectPricePerKg', 'harvestCostPerKg', 'thinningCostPer100'] as const;
+
+interface PriceDraft {
+  currency: string;
+  cv: string;
+  costs: Record<(typeof costs)[number], string>;
+  lines: Line[];
+}
+
+/** Size classes with their prices and the few costs that move with the crop; kept by variety for the whole estate. */
+export function Prices({ variety }: { variety: string }) {
+  const { t, language, system, unitName, number } = useReading();
+  const may = useMay();
+  const { view } = usePlantingWork();
+  const client = useQueryClient();
+  const catalogue = useCatalogue();
+  const [draft, setDraft] = useState<PriceDraft | null>(null);
+  const { attempt, problem, unreadable, failure, busy } = useAttempt();
+  const stored = useQuery({ queryKey: ['prices', variety], queryFn: () => answered(api.GET('/api/v1/prices/{variety}', { params: { path: { variety } } })) });
+  if (!stored.data) return null;
+  const shown = draft ?? toDraft(stored.data.prices);
+  const set = (next: Partial<PriceDraft>) => { setDraft({ ...shown, ...next }); };
+  const sizeUnits = catalogue.data?.fruitSizeUnits ?? ['g'];
+
+  return (
+    <details className="desk-more" data-test="prices">
+      <summary>{t('prices.heading', { variety })}<span className="desk-glance">{t(stored.data.version === 0 ? 'prices.assumed' : 'prices.own', { count: shown.lines.length })}</span></summary>
+      <fieldset className="part" disabled={!may('catalogue')}>
+        <p className="small dim">{t('prices.text')}</p>
+        <div className="prices">
+          <Sheet path="prices.classes" lines={shown.lines} blank={{ fromUnit: firstUnit('g', system) }} onLines={(lines) => { set({ lines }); }} full
+            problem={(line, field) => problem(`classes[${line}].${field}`)}
+            columns={[
+              { key: 'from', label: t('prices.from') },
+              { key: 'fromUnit', label: t('unit'), options: sizeUnits.map((u) => ({ value: u, label: t(`size:${u}`, { defaultValue: unitName(u) }) })), wide: 1.3 },
+              { key: 'pricePerKg', label: t('prices.price', { currency: shown.currency }) },
+            ]} />
+          <div className="fields">
+            <Field label={t('prices.currency')} path="prices.currency" text={shown.currency} numeric={false} onText={(currency) => { set({ currency }); }} problem={problem('currency')} />
+            {costs.map((name) => (
+              <Field key={name} label={t(`prices.${name}`)} path={`prices.${name}`} text={shown.costs[name]} units={[`${shown.currency}${name === 'thinningCostPer100' ? '' : '/kg'}`]} problem={problem(name)}
+                placeholder={number({ rejectPricePerKg: 0.08, harvestCostPerKg: 0.28, thinningCostPer100: 0.9 }[name])} onText={(text) => { set({ costs: { ...shown.costs, [name]: text } }); }} />
+            ))}
+            <Field label={t('prices.cv')} path="prices.cv" text={shown.cv} units={['%']} placeholder="17" hint={t('prices.cv-hint')} problem={problem('cv')} onText={(cv) => { set({ cv }); }} />
+          </div>
+        </div>
+        <div className="save-bar">
+          <Button type="primary" htmlType="button" disabled={draft === null} loading={busy} data-test="save-prices" onClick={() => void attempt(save)}>{t('prices.save', { variety })}</Button>
+          <Button disabled={draft === null || busy} onClick={() => { setDraft(null); }}>{t('discard')}</Button>
+          {failure && <p className="field-problem" role="alert">{failure}</p>}
+        </div>
+      </fieldset>
+    </details>
+  );
+
+  async function save() {
+    const wrong: string[] = [];
+    const read = (text: string, field: string) => {
+      const value = parseNumber(text, language);
+      if (Number.isNaN(value)) wrong.push(field);
+      return Number.isNaN(value) ? null : value;
+    };
+    const prices: PriceListEntry = {
+      currency: shown.currency,
+      classes: shown.lines.map((line, i) => ({
+        from: line.from ? { value: read(line.from, `classes[${i}].from`), unit: line.fromUnit ?? 'g' } : null, pricePerKg: read(line.pricePerKg ?? '', `classes[${i}].pricePerKg`),
+      })),
+      rejectPricePerKg: read(shown.costs.rejectPricePerKg, 'rejectPricePerKg'), harvestCostPerKg: read(shown.costs.harvestCostPerKg, 'harvestCostPerKg'),
+      thinningCostPer100: read(shown.costs.thinningCostPer100, 'thinningCostPer100'), cv: { value: read(shown.cv, 'cv'), unit: '%' },
+    };
+    if (wrong.length > 0) {
+      unreadable(wrong);
+      return;
+    }
+    const saved = await answered(api.PUT('/api/v1/prices/{variety}', { params: { path: { variety } }, body: { version: stored.data!.version, prices } }));
+    client.setQueryData(['prices', variety], saved);
+    await client.invalidateQueries({ queryKey: deskKey(view.id) });
+    setDraft(null);
+  }
+
+  function toDraft(prices: PriceListEntry): PriceDraft {
+    return {
+      currency: prices.currency ?? '', cv: toInput(prices.cv?.value, language),
+      costs: { rejectPricePerKg: toInput(prices.rejectPricePerKg, language), harvestCostPerKg: toInput(prices.harvestCostPerKg, language), thinningCostPer100: toInput(prices.thinningCostPer100, language) },
+      lines: (prices.classes ?? []).map((c) => ({ from: toInput(c.from?.value, language), fromUnit: c.from?.unit ?? firstUnit('g', system), pricePerKg: toInput(c.pricePerKg, language) })),
+    };
+  }
+}
