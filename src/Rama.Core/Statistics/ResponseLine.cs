@@ -15,17 +15,23 @@ public sealed record ResponseLine(double Intercept, double Slope, double OwnWeig
     /// <summary>Own pairs from which the slope is all their own.</summary>
     public const int FreeFrom = 6;
 
+    /// <summary>Range of x over their mean from which own pairs count in full.</summary>
+    public const double WideRange = 0.3;
+
     /// <summary>Shrinks the slope of own pairs to a known line's.</summary>
     /// <param name="pairs">Own pairs.</param>
     /// <param name="slope">Slope of the known line.</param>
     /// <param name="anchor">A point of the known line; used without own pairs.</param>
     /// <param name="from">Smallest x the known line is good for.</param>
     /// <param name="to">Largest x the known line is good for.</param>
-    /// <remarks>The weight (n − 1) ÷ 5 of the own slope is an assumption: two seasons tell little, six stand alone.</remarks>
+    /// <remarks>
+    /// The weight of the own slope, (n − 1) ÷ 5 times how far their x differ against <see cref="WideRange"/> of their mean, is an
+    /// assumption: two seasons tell little, six stand alone, and crops all alike tell nothing of a slope.
+    /// </remarks>
     public static ResponseLine Of(IReadOnlyList<(double X, double Y)> pairs, double slope, (double X, double Y) anchor, double from, double to)
     {
         var own = LineFit.Of(pairs);
-        var weight = own is null ? 0 : Math.Clamp((pairs.Count - 1.0) / (FreeFrom - 1), 0, 1);
+        var weight = own is null ? 0 : Math.Min(1, (pairs.Count - 1.0) / (FreeFrom - 1)) * Math.Min(1, (pairs.Max(p => p.X) - pairs.Min(p => p.X)) / (WideRange * pairs.Average(p => p.X)));
         var shrunk = own is null ? slope : weight * own.Slope + (1 - weight) * slope;
         var through = pairs.Count == 0 ? anchor : (X: pairs.Average(p => p.X), Y: pairs.Average(p => p.Y));
         return new(

@@ -59,11 +59,19 @@ public sealed class FitTests
     [InlineData(9, -4)]
     public void Few_pairs_keep_to_the_known_slope(int pairs, double slope)
     {
-        (double, double)[] own = [.. Enumerable.Range(0, pairs).Select(i => (5.0 + i, 200 - 4.0 * i))];
+        (double, double)[] own = [.. Enumerable.Range(0, pairs).Select(i => (5.0 + 2 * i, 200 - 8.0 * i))];
         var line = ResponseLine.Of(own, -6, (7, 180), 3, 11);
         Assert.Equal(slope, line.Slope, 9);
         if (pairs == 0) Assert.Equal(180, line.At(7), 9);
         else Assert.Equal(own.Average(p => p.Item2), line.At(own.Average(p => p.Item1)), 9);
+    }
+
+    [Fact]
+    public void Crops_all_alike_tell_little_of_a_slope()
+    {
+        (double, double)[] own = [.. Enumerable.Range(0, 6).Select(i => (7 + 0.02 * i, 150 + 4.0 * i))];
+        Assert.InRange(ResponseLine.Of(own, -6, (7, 180), 3, 11).Slope, -6, 6);
+        Assert.Equal(0.1 / 7.05 / ResponseLine.WideRange, ResponseLine.Of(own, -6, (7, 180), 3, 11).OwnWeight, 9);
     }
 
     [Fact]

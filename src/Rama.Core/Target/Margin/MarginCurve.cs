@@ -13,10 +13,11 @@ namespace Rama.Core.Target.Margin;
 /// <param name="MarginPerHa">Gross less those costs, this year.</param>
 /// <param name="NextFruitPerTree">Fruit per tree the return bloom allows next year, at most as many as this year.</param>
 /// <param name="SteadyPerHa">Mean margin of two years when every year is asked for as much.</param>
+/// <param name="Lasts">Whether the trees can bear as much every year.</param>
 /// <param name="Known">Whether the crop density lies where size and return bloom are known.</param>
 public sealed record MarginPoint(
     double FruitPerTree, double CropDensity, double FruitMassG, double PackedKgPerHa, double GrossPerHa, double CostPerHa, double MarginPerHa,
-    double NextFruitPerTree, double SteadyPerHa, bool Known);
+    double NextFruitPerTree, double SteadyPerHa, bool Lasts, bool Known);
 
 /// <summary>The best number of fruit, and how far from it costs next to nothing.</summary>
 /// <param name="FruitPerTree">Fruit per tree.</param>
@@ -53,7 +54,7 @@ public sealed record MarginCurve(
     public const double Flat = 0.02;
 
     private const int ChartPoints = 121, FinePerPoint = 8, YearsToSettle = 60;
-    private const double Widest = 1.25;
+    private const double Widest = 1.25, Rounding = 0.005;
 
     /// <summary>Works the curve out.</summary>
     /// <param name="terms">What it rests on.</param>
@@ -66,7 +67,9 @@ public sealed record MarginCurve(
         var fine = ChartPoints * FinePerPoint;
         var step = most / fine;
         List<MarginPoint> all = [.. Enumerable.Range(1, fine).Select(i => At(terms, i * step))];
-        var (best, thisYear) = (BestOf(all, p => p.SteadyPerHa), BestOf(all, p => p.MarginPerHa));
+        // Asking for more than the bloom brings back changes nothing any more: no choice lies there.
+        var lasting = all.TakeWhile(p => p.Lasts).ToList();
+        var (best, thisYear) = (BestOf(lasting.Count > 0 ? lasting : all, p => p.SteadyPerHa), BestOf(all, p => p.MarginPerHa));
         var here = chosen is { } c ? At(terms, c) : null;
         double? costs = here is null ? null : Math.Max(0, best.MarginPerHa - here.SteadyPerHa);
         var alternates = here is not null && here.NextFruitPerTree < here.FruitPerTree - 0.5;
@@ -87,6 +90,7 @@ public sealed record MarginCurve(
         return year with
         {
             NextFruitPerTree = Math.Min(fruitPerTree, Returned(terms, fruitPerTree)), SteadyPerHa = steady,
+            Lasts = Math.Min(crop, before) >= fruitPerTree * (1 - Rounding),
             Known = terms.Size.Knows(density) && terms.Return.Knows(density),
         };
     }
@@ -105,7 +109,7 @@ public sealed record MarginCurve(
         var gross = pickedKg * (terms.PackOut * price + (1 - terms.PackOut) * terms.Prices.RejectPerKg);
         var thinned = Math.Max(0, terms.FruitletsPerFruit - 1) * fruitPerTree * terms.BearingTreesPerHa;
         var cost = pickedKg * terms.Prices.HarvestPerKg + thinned / 100 * terms.Prices.ThinningPer100;
-        return new(fruitPerTree, density, mass, pickedKg * terms.PackOut, gross, cost, gross - cost, fruitPerTree, gross - cost, true);
+        return new(fruitPerTree, density, mass, pickedKg * terms.PackOut, gross, cost, gross - cost, fruitPerTree, gross - cost, true, true);
     }
 
     private static BestCrop BestOf(List<MarginPoint> points, Func<MarginPoint, double> margin)
@@ -123,7 +127,7 @@ public sealed record MarginCurve(
         Figure[] figures = [new("from", best.FlatFrom, "fruit/tree"), new("to", best.FlatTo, "fruit/tree"), new("best", best.FruitPerTree, "fruit/tree"), new("costs", costs ?? 0, $"{terms.Prices.Currency}/ha")];
         var flat = $"Anything from {best.FlatFrom:0} to {best.FlatTo:0} fruit a tree costs you less than 2 % of the best margin";
         return costs is { } given && given > Flat * Math.Abs(best.MarginPerHa)
-            ? new("margin.away", $"{flat}; your target gives away {given:0} {terms.Prices.Currency} a hectare and year.", figures)
+            ? new("margin.away", $"{flat}; your target gives away {given:#,0} {terms.Prices.Currency} a hectare and year.", figures)
             : costs is null ? new("margin.flat", $"{flat}.", figures) : new("margin.within", $"{flat}; your target lies within.", figures);
     }
 

@@ -39,6 +39,8 @@ public sealed class MarginCurveTests
         var curve = (Entry with { FruitPerTree = 400 }).Calculate();
         var exact = (222 * 0.00043 - 0.0116) / (12 * 0.00043) * 20;
         Assert.Equal(exact, curve.BestThisYear.FruitPerTree, 1.0);
+        // At 60 % set the bloom brings back 25.2 − .8 (D − 7) buds a cm² at most, and D of them fruit up to D = .6 × 30.8 ÷ 1.48 = 12.5.
+        Assert.Equal(0.6 * 30.8 / 1.48 * 20, curve.Best.FlatTo, 2.0);
         // Within 2 % of a parabola's top lies √.02 of the way from its top to its root.
         Assert.Equal(exact * (1 - Math.Sqrt(0.02)), curve.BestThisYear.FlatFrom, 1.5);
         Assert.Equal(exact * (1 + Math.Sqrt(0.02)), curve.BestThisYear.FlatTo, 1.5);

@@ -54,10 +54,14 @@ export default function MarginChart({ curve, chosen, onChoose }: { curve: Margin
     const { unit, factor } = shownAs(`${curve.currency}/ha`, system);
     const steady = curve.points.map((p) => [p.fruitPerTree, p.steadyPerHa * factor]);
     const color = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim();
-    const known = curve.points.filter((p) => p.known);
-    const only = (inside: boolean, of: (p: MarginCurve['points'][number]) => number) =>
-      curve.points.map((p) => [p.fruitPerTree, p.known === inside || p === known[0] || p === known.at(-1) ? of(p) * factor : null]);
-    const highest = Math.max(...steady.map(([, y]) => y!), ...curve.points.map((p) => p.marginPerHa * factor));
+    type Point = MarginCurve['points'][number];
+    // A stretch that is known and the guess beyond it share their last point, so that the curve has no gap.
+    const stretch = (inside: boolean, firm: (p: Point) => boolean, of: (p: Point) => number) => {
+      const solid = curve.points.filter(firm);
+      return curve.points.map((p) => [p.fruitPerTree, firm(p) === inside || p === solid[0] || p === solid.at(-1) ? of(p) * factor : null]);
+    };
+    const lasting = (p: Point) => p.known && p.lasts;
+    const lowest = Math.min(0, ...steady.map(([, y]) => y!));
     const text = { color: color('bark'), fontFamily: 'Source Sans 3, sans-serif', fontSize: 13 };
     const line = (data: (number | null)[][], stroke: string, type: 'solid' | 'dashed' | 'dotted', width: number) =>
       ({ type: 'line' as const, data, showSymbol: false, silent: true, lineStyle: { color: stroke, type, width }, z: 3 });
@@ -70,15 +74,15 @@ export default function MarginChart({ curve, chosen, onChoose }: { curve: Margin
         axisLabel: { ...text, showMaxLabel: false }, splitLine: { show: false }, axisLine: { lineStyle: { color: color('wood') } },
       },
       yAxis: {
-        type: 'value', min: 0, max: Math.ceil((highest * 1.08) / 1_000) * 1_000, name: unit, nameTextStyle: { ...text, align: 'left' },
+        type: 'value', ...(lowest >= 0 ? { min: 0 } : {}), name: unit, nameTextStyle: { ...text, align: 'left' },
         axisLabel: { ...text, formatter: (value: number) => number(value, 0) }, splitLine: { lineStyle: { color: color('line') } },
       },
       series: [
-        line(only(true, (p) => p.marginPerHa), color('slate'), 'dashed', 2),
-        line(only(false, (p) => p.marginPerHa), color('slate'), 'dotted', 1),
-        line(only(false, (p) => p.steadyPerHa), color('plum'), 'dotted', 2),
+        line(stretch(true, (p) => p.known, (p) => p.marginPerHa), color('slate'), 'dashed', 2),
+        line(stretch(false, (p) => p.known, (p) => p.marginPerHa), color('slate'), 'dotted', 1),
+        line(stretch(false, lasting, (p) => p.steadyPerHa), color('plum'), 'dotted', 2),
         {
-          ...line(only(true, (p) => p.steadyPerHa), color('plum'), 'solid', 3),
+          ...line(stretch(true, lasting, (p) => p.steadyPerHa), color('plum'), 'solid', 3),
           markArea: { silent: true, itemStyle: { color: color('lichen-tint'), opacity: 0.75 }, data: [[{ xAxis: curve.best.flatFrom }, { xAxis: curve.best.flatTo }]] },
           markLine: {
             silent: true, symbol: 'none', label: { show: true, formatter: t('margin.best', { fruit: number(curve.best.fruitPerTree, 0) }), color: color('lichen-ink'), fontWeight: 600, position: 'end' },
