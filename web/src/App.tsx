@@ -15,6 +15,7 @@ const PlantingPage = lazy(() => import('./planting/PlantingPage').then((m) => ({
 const NewPlantingPage = lazy(() => import('./stages/estate/NewPlantingPage').then((m) => ({ default: m.NewPlantingPage })));
 const EstateStage = lazy(() => import('./stages/estate/EstateStage').then((m) => ({ default: m.EstateStage })));
 const TargetStage = lazy(() => import('./stages/target/TargetStage').then((m) => ({ default: m.TargetStage })));
+const RulePage = lazy(() => import('./stages/target/RulePage').then((m) => ({ default: m.RulePage })));
 const CountStage = lazy(() => import('./stages/count/CountStage').then((m) => ({ default: m.CountStage })));
 const DecideStage = lazy(() => import('./stages/decide/DecideStage').then((m) => ({ default: m.DecideStage })));
 const PrescribeStage = lazy(() => import('./stages/prescribe/PrescribeStage').then((m) => ({ default: m.PrescribeStage })));
@@ -39,6 +40,7 @@ const router = createBrowserRouter([
       { path: 'estate', element: <EstatePage /> },
       { path: 'people', element: <PeoplePage /> },
       { path: 'plantings/new', element: <NewPlantingPage /> },
+      { path: 'targets', element: <RulePage /> },
       { path: 'plantings/:id/card', element: <CardPage /> },
       {
         path: 'plantings/:id',

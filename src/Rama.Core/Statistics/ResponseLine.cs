@@ -1,8 +1,8 @@
 namespace Rama.Core.Statistics;
 
 /// <summary>
-/// How something answers to the crop: a known line until there are own pairs, then a line through their middle whose slope
-/// moves from the known one to their own as they become more.
+/// How something answers to the crop: a known line until there are own pairs, then a line whose level and slope move from the
+/// known one to their own as they become more.
 /// </summary>
 /// <param name="Intercept">Value at x = 0.</param>
 /// <param name="Slope">Change per unit of x.</param>
@@ -33,7 +33,14 @@ public sealed record ResponseLine(double Intercept, double Slope, double OwnWeig
         var own = LineFit.Of(pairs);
         var weight = own is null ? 0 : Math.Min(1, (pairs.Count - 1.0) / (FreeFrom - 1)) * Math.Min(1, (pairs.Max(p => p.X) - pairs.Min(p => p.X)) / (WideRange * pairs.Average(p => p.X)));
         var shrunk = own is null ? slope : weight * own.Slope + (1 - weight) * slope;
-        var through = pairs.Count == 0 ? anchor : (X: pairs.Average(p => p.X), Y: pairs.Average(p => p.Y));
+        var through = anchor;
+        if (pairs.Count > 0)
+        {
+            // The level too leans on what is known until there are enough: one season may have been a freak.
+            var (x, y) = (pairs.Average(p => p.X), pairs.Average(p => p.Y));
+            var ownLevel = pairs.Count >= FreeFrom ? 1 : pairs.Count / (pairs.Count + 1.0);
+            through = (x, ownLevel * y + (1 - ownLevel) * (anchor.Y + slope * (x - anchor.X)));
+        }
         return new(
             through.Y - shrunk * through.X, shrunk, weight, pairs.Count,
             weight < 1 ? Math.Min(from, pairs.Select(p => p.X).DefaultIfEmpty(from).Min()) : pairs.Min(p => p.X),

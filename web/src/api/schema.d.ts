@@ -4698,6 +4698,8 @@ export interface components {
              * @description Mean margin of two years when every year is asked for as much.
              */
             steadyPerHa: number;
+            /** @description Whether the trees can bear as much every year. */
+            lasts: boolean;
             /** @description Whether the crop density lies where size and return bloom are known. */
             known: boolean;
         };

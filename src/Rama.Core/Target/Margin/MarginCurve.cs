@@ -166,7 +166,7 @@ public sealed record MarginCurve(
         if (chosen is { Known: false } || best.FruitPerTree / terms.TcsaCm2 > Math.Min(terms.Size.To, terms.Return.To) + 1e-9)
             warnings.Add(new("margin.beyond", "Part of the curve lies beyond the crops size and return bloom are known for; there it is drawn dashed and is a guess.",
                 new Figure("known to", Math.Min(terms.Size.To, terms.Return.To) * terms.TcsaCm2, "fruit/tree")));
-        if (Math.Abs(terms.Return.Slope * terms.SetMean) >= 1)
+        if (chosen is { Lasts: false } && Math.Abs(terms.Return.Slope * terms.SetMean) >= 1)
             warnings.Add(new("margin.no-steady", "After a crop like this bloom swings more than the crop did: there is no steady state, only heavy and light years in turn."));
         if (chosen is not null && alternates)
             warnings.Add(new("margin.alternates",

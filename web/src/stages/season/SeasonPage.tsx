@@ -65,6 +65,7 @@ function Season({ season }: { season: SeasonView }) {
         <div className="season-tools">
           <div ref={box}><Input placeholder={t('season.find')} aria-label={t('season.find')} value={find} onChange={(e) => { setFind(e.target.value); }} suffix={<kbd>/</kbd>} allowClear /></div>
           {next && <Button type="primary" onClick={() => void go(pathTo(next, search))}>{t('season.next')} <kbd className="on-plum">n</kbd></Button>}
+          {may('target') && !season.isPast && <Button onClick={() => void go('/targets')}>{t('rules.open')}</Button>}
           {may('plantings') && !season.isPast && <Button onClick={() => void go('/plantings/new')}>{t('season.add')}</Button>}
         </div>
       </div>
