@@ -39,6 +39,8 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
 
     public DbSet<SeasonResultRecord> SeasonResults => Set<SeasonResultRecord>();
 
+    public DbSet<WeatherDayRecord> WeatherDays => Set<WeatherDayRecord>();
+
     public DbSet<TrunkRowRecord> TrunkRows => Set<TrunkRowRecord>();
 
     public DbSet<ChangeRecord> Changes => Set<ChangeRecord>();
@@ -68,6 +70,7 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
         builder.Entity<CountedTreeRecord>().HasQueryFilter(t => t.EstateId == EstateId);
         builder.Entity<SeasonResultRecord>().HasQueryFilter(r => r.EstateId == EstateId);
         builder.Entity<TrunkRowRecord>().HasQueryFilter(t => t.EstateId == EstateId);
+        builder.Entity<WeatherDayRecord>().HasQueryFilter(d => d.EstateId == EstateId);
         builder.Entity<ChangeRecord>().HasQueryFilter(c => c.EstateId == EstateId);
         builder.Entity<BatchRecord>().HasQueryFilter(b => b.EstateId == EstateId);
     }

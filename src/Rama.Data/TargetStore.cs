@@ -61,7 +61,8 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
             .GroupBy(t => t.Season).OrderByDescending(g => g.Key).Select(g => g.Key).FirstOrDefaultAsync(cancel);
         List<double> girths = measured == 0 ? []
             : [.. (await database.TrunkRows.AsNoTracking().Where(t => t.PlantingId == id && t.Season == measured).ToListAsync(cancel)).SelectMany(t => t.GirthsCm).Where(g => !float.IsNaN(g)).Select(g => (double)g)];
-        return new(prices, girths, await PlaceAsync(stored.Planting, stored.Plan.Season, cancel), await ReturnsAsync(stored, cancel));
+        return new(prices, girths, await PlaceAsync(stored.Planting, stored.Plan.Season, cancel), await ReturnsAsync(stored, cancel),
+            [.. (await database.WeatherDays.AsNoTracking().Where(d => d.SiteId == stored.Planting.Block!.SiteId).OrderBy(d => d.Date).ToListAsync(cancel)).Select(d => d.ToDay())]);
     }
 
     /// <summary>Prices of a variety with their version; null where the estate has none.</summary>

@@ -33,7 +33,7 @@ public sealed class BadInputTests(RamaServer server) : IClassFixture<RamaServer>
         page.Click("[data-test='save']");
         page.Until("the message", () => page.Problem("target.yield") == "Please fill this in.");
         page.Says("[data-test='save-state']", "Not saved yet");
-        page.Driver.FindElement(By.XPath("//button[contains(., 'Undo changes')]")).Click();
+        page.Driver.FindElement(By.XPath("//*[contains(@class, 'desk-save')]//button[contains(., 'Undo changes')]")).Click();
         page.Until("the saved value", () => page.Find("[data-field='target.packOut'] input").GetAttribute("value") == "86");
     }
 
@@ -180,10 +180,10 @@ public sealed class BadInputTests(RamaServer server) : IClassFixture<RamaServer>
     {
         using var page = new Page(server).OpenPlanting("H4", "target");
         page.Type("target.yield", "58");
-        page.Says("[data-test='buds-to-leave']", "196"); // 58 000 ÷ (.205 × .86 × 2 850.9) × 1.7 = 196.2
+        page.Shows("[data-test='buds-to-leave']", "196"); // 58 000 ÷ (.205 × .86 × 2 850.9) × 1.7 = 196.2
         Offline(page, true);
         page.Click("[data-test='save']");
-        page.Says(".save-bar", "The server does not answer.");
+        page.Says(".desk-save", "The server does not answer.");
         Offline(page, false);
         Assert.Equal("58", page.Find("[data-field='target.yield'] input").GetAttribute("value"));
         page.Save();

@@ -103,7 +103,7 @@ public sealed class ExchangeTests(RamaServer server) : IClassFixture<RamaServer>
         page.Says("[data-test='past']", "season 2026");
         page.Click(".rail-stage[href*='target']");
         page.Says("[data-test='read-only']", "Season 2026 is closed");
-        page.Says(".chain", "fruit");
+        page.Shows("[data-link='fruit'] input", "119"); // 60 000 ÷ (.205 × .86 × 2 850.9)
     }
 
     [Fact]

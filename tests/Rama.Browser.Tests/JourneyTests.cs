@@ -32,8 +32,8 @@ public sealed class JourneyTests(RamaServer server) : IClassFixture<RamaServer>
         page.Type("target.fruitSize", "190");
         page.Type("target.packOut", "88");
         page.Type("target.budFactor", "1.8");
-        page.Says("[data-test='buds-to-leave']", "221");
-        page.Says(".chain", "122.7");
+        page.Shows("[data-test='buds-to-leave']", "221");
+        page.Shows("[data-link='fruit'] input", "123");
         page.Save();
 
         page.Press(Keys.Escape);
@@ -118,7 +118,7 @@ public sealed class JourneyTests(RamaServer server) : IClassFixture<RamaServer>
     public void A_number_answers_why_with_its_formula_and_source()
     {
         using var page = new Page(server).OpenPlanting("H4", "target");
-        page.Click(".chain .why");
+        page.Click(".chain-step:nth-child(3) .why");
         page.Says(".arithmetic", "marketable yield ÷ (fruit mass × pack-out × bearing trees)");
         page.Says(".arithmetic", "standard spacing tables");
     }

@@ -83,12 +83,15 @@ public sealed class Page : IDisposable
     public IWebElement Find(string css) =>
         Until($"'{css}'", () => Driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed));
 
-    public void Click(string css) => Until($"'{css}' to be clickable", () =>
+    public void Click(string css) => Click(By.CssSelector(css));
+
+    /// <summary>Clicks an element in the middle of the window, where nothing that sticks to its edges covers it.</summary>
+    public void Click(By what) => Until($"'{what}' to be clickable", () =>
     {
-        var element = Find(css);
-        if (!element.Enabled) return false;
+        if (Driver.FindElements(what).FirstOrDefault(e => e.Displayed) is not { Enabled: true } element) return false;
         try
         {
+            Driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", element);
             element.Click();
             return true;
         }
@@ -100,6 +103,9 @@ public sealed class Page : IDisposable
 
     /// <summary>Waits until an element says something.</summary>
     public void Says(string css, string text) => Until($"'{css}' to say '{text}'", () => Find(css).Text.Contains(text, StringComparison.Ordinal));
+
+    /// <summary>Waits until an input holds something.</summary>
+    public void Shows(string css, string value) => Until($"'{css}' to hold '{value}'", () => Find(css).GetAttribute("value") == value);
 
     /// <summary>Types over what stands in the input of a field.</summary>
     public void Type(string field, string text)

@@ -16,7 +16,12 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             page.Find("[data-test='planting-H4']");
             Shoot(page, "season");
         }
-        foreach (var stage in new[] { "target", "count", "decide", "prescribe" })
+        using (var page = new Page(server, 1280, 1750).OpenPlanting("H4", "target"))
+        {
+            page.Find("[data-test='margin-chart'] svg path");
+            Shoot(page, "target");
+        }
+        foreach (var stage in new[] { "count", "decide", "prescribe" })
         {
             using var page = new Page(server).OpenPlanting("H4", stage);
             page.Find(".columns");

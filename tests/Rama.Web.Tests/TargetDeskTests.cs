@@ -51,7 +51,9 @@ public sealed class TargetDeskTests(RamaApplication application) : IClassFixture
         Assert.Equal(3, desk["zones"]!["zones"]!.AsArray().Count);
         Assert.NotEmpty(desk["pastFruit"]!.AsArray());
         Assert.NotNull(desk["canopy"]!["heightM"]);
-        Assert.True((bool)desk["pricesAssumed"]!);
+        Assert.False((bool)desk["pricesAssumed"]!); // demo/larkfold/prices.json
+        Assert.Equal("EUR", (string)desk["margin"]!["currency"]!);
+        Assert.Equal((3, 1), ((int)desk["setHistory"]!["seasons"]!, (int)desk["setHistory"]!["censored"]!)); // demo/larkfold/seasons.csv
     }
 
     [Fact]
@@ -63,6 +65,20 @@ public sealed class TargetDeskTests(RamaApplication application) : IClassFixture
         var classes = desk["shared"]!["classes"]!.AsArray();
         Assert.Equal(2_727, classes.Sum(c => (int)c!["class"]!["trees"]!)); // lines of demo/larkfold/trunks.csv
         Assert.Equal((double)desk["shared"]!["mean"]!, classes.Sum(c => (double)c!["class"]!["share"]! * (double)c["fruitPerTree"]!), 9);
+    }
+
+    [Fact]
+    public async Task Temperatures_tell_the_stage_with_the_planting_s_own_dates()
+    {
+        var view = await _client.PlantingAsync("H4");
+        var (_, desk) = await _client.PostAsync($"{Path(view)}/target/desk", PlanOf(view));
+        // demo/larkfold/weather.csv ends on 26 January, when buds are still closed.
+        Assert.Equal("2027-01-26", (string)desk["heat"]!["until"]!);
+        Assert.Null(desk["heat"]!["stage"]);
+        Assert.NotEqual(67, (double)desk["heat"]!["stages"]!.AsArray().Single(s => (string)s!["stage"]! == "green-tip")!["degreeDaysC"]!);
+        // Weir Bank has no temperatures.
+        var other = await _client.PlantingAsync("W1");
+        Assert.Null((await _client.PostAsync($"{Path(other)}/target/desk", PlanOf(other))).Body["heat"]);
     }
 
     [Fact]

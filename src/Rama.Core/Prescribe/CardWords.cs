@@ -1,4 +1,5 @@
 using System.Globalization;
+using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Systems;
 
@@ -6,17 +7,26 @@ namespace Rama.Core.Prescribe;
 
 /// <summary>The words of the card in one language; numbers are written the way that language writes them.</summary>
 /// <param name="Language">A code of <see cref="LocalText.Languages"/>.</param>
-internal sealed record CardWords(string Language)
+/// <param name="Crop">Crop of the card: what is counted on it takes the place of the floral buds the words speak of.</param>
+internal sealed record CardWords(string Language, Crop Crop)
 {
+    private static readonly LocalText FloralBuds = Catalogue.Shipped.Crop("apple").Counted;
+
+
     private static readonly IReadOnlyDictionary<string, LocalText> Words =
         DataFile.Read<Dictionary<string, LocalText>>("Prescribe/card-words.json");
 
     /// <summary>The sentence of a code with its numbers filled in.</summary>
     public string Say(string code, params object[] numbers) =>
-        string.Format(CultureInfo.InvariantCulture, Words[code].In(Language), [.. numbers.Select(Written)]);
+        string.Format(CultureInfo.InvariantCulture, OfCrop(Words[code].In(Language)), [.. numbers.Select(Written)]);
 
     /// <summary>The text in this language.</summary>
     public string Say(LocalText text) => text.In(Language);
+
+    // Plural first: the singular is what both languages of the card leave of it without an s.
+    private string OfCrop(string text) => text
+        .Replace(FloralBuds.In(Language), Crop.Counted.In(Language), StringComparison.Ordinal)
+        .Replace("floral bud", Crop.Counted.En.TrimEnd('s'), StringComparison.Ordinal);
 
     private object Written(object number) =>
         number is double value ? Number(value) : number;

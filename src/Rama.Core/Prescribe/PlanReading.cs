@@ -11,7 +11,9 @@ using Rama.Core.Target.Size;
 namespace Rama.Core.Prescribe;
 
 /// <summary>All that was typed for one planting and season, read into SI as far as it can be.</summary>
+/// <param name="Year">Calendar year of the harvest planned for.</param>
 /// <param name="Planting">The planting; null where it cannot be used.</param>
+/// <param name="Crop">The crop it bears.</param>
 /// <param name="Rows">Its rows; null where none are listed.</param>
 /// <param name="Density">Trees on the ground.</param>
 /// <param name="Seasons">Past seasons.</param>
@@ -23,7 +25,9 @@ namespace Rama.Core.Prescribe;
 /// <param name="Settings">Tolerance and cap.</param>
 /// <param name="Problems">What cannot be used, field by field.</param>
 public sealed record PlanReading(
+    int Year,
     Planting? Planting,
+    Crop? Crop,
     RowList? Rows,
     PlantingDensity? Density,
     IReadOnlyList<SeasonResult> Seasons,
@@ -55,7 +59,7 @@ public sealed record PlanReading(
         var target = entry.Target.IsUntouched ? null : reader.Under("target", () => entry.Target.Read(known));
         var counted = reader.Under("count", entry.Count.Read);
         var settings = reader.Under("settings", () => entry.Settings.ReadSettings(planting?.System.Caps.ShareOfBuds ?? DecisionSettings.DefaultCap));
-        return new(planting, rows, density, seasons, history, known, sizeWarnings, target, counted, settings, reader.Problems);
+        return new(entry.Season, planting, planting is null ? null : catalogue.Crop(planting.Variety.Crop), rows, density, seasons, history, known, sizeWarnings, target, counted, settings, reader.Problems);
     }
 
     /// <summary>Throws where some parts of the entry cannot be used, their fields told from the part on.</summary>

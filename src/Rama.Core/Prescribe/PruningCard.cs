@@ -1,4 +1,5 @@
 using Rama.Core.Decide;
+using Rama.Core.Estate;
 using Rama.Core.Systems;
 
 namespace Rama.Core.Prescribe;
@@ -73,7 +74,7 @@ public sealed record PruningCard(
         if (plan is not { Planting: { } planting, Prescription: { } prescription, Decision: { } decision, Survey: { } survey, Crop: { } crop })
             return null;
 
-        var words = new CardWords(language);
+        var words = new CardWords(language, Catalogue.Shipped.Crop(planting.Variety.Crop));
         var toLeave = Math.Round(prescription.BudsLeft);
         string Kinded(string reduce, string structure, string noPrune, params object[] numbers) => words.Say(
             decision.Kind switch { DecisionKind.Reduce => reduce, DecisionKind.StructureOnly => structure, _ => noPrune }, numbers);

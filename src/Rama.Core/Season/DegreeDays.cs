@@ -88,6 +88,24 @@ public sealed record DegreeDays(
             warnings);
     }
 
+    /// <summary>How much more heat a planting took to green tip than the table says, in the mean of years with both a date and temperatures; 0 without any.</summary>
+    /// <param name="days">Days of all years.</param>
+    /// <param name="greenTips">Days of green tip noted.</param>
+    /// <param name="heats">Stages of the crop with their heat.</param>
+    public static double ShiftOf(IReadOnlyList<WeatherDay> days, IReadOnlyList<DateOnly> greenTips, IReadOnlyList<StageHeat> heats)
+    {
+        if (heats.FirstOrDefault(h => h.Stage == GreenTipStage) is not { DegreeDaysC: var table }) return 0;
+        List<double> shifts = [];
+        foreach (var tip in greenTips)
+        {
+            var until = Of(days.Where(d => d.Date <= tip), tip.Year, []);
+            if (until.Until == tip) shifts.Add(until.TotalC - table);
+        }
+        return shifts.Count == 0 ? 0 : shifts.Average();
+    }
+
+    private const string GreenTipStage = "green-tip";
+
     // A short gap between two known days takes the mean of both sides.
     private static WeatherDay? Filling(Dictionary<DateOnly, WeatherDay> known, DateOnly day, DateOnly last)
     {

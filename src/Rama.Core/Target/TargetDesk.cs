@@ -2,6 +2,7 @@ using Rama.Core.Count;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Result;
+using Rama.Core.Season;
 using Rama.Core.Statistics;
 using Rama.Core.Target.Capacity;
 using Rama.Core.Target.Insurance;
@@ -16,11 +17,12 @@ namespace Rama.Core.Target;
 /// <param name="GirthsCm">Girths of every tree measured, cm; none where only counted trees were.</param>
 /// <param name="Place">Where and how its rows lie; null where they are not on the map.</param>
 /// <param name="Returns">Crop density of a season and floral buds per cm² of the next, from counts of past winters.</param>
+/// <param name="Weather">Daily temperatures of its site, this year's and past ones.</param>
 public sealed record DeskSurroundings(
-    PriceListEntry? Prices, IReadOnlyList<double> GirthsCm, RowDirection? Place, IReadOnlyList<ResponsePair> Returns)
+    PriceListEntry? Prices, IReadOnlyList<double> GirthsCm, RowDirection? Place, IReadOnlyList<ResponsePair> Returns, IReadOnlyList<WeatherDay> Weather)
 {
     /// <summary>Nothing known.</summary>
-    public static readonly DeskSurroundings Nothing = new(null, [], null, []);
+    public static readonly DeskSurroundings Nothing = new(null, [], null, [], []);
 }
 
 /// <summary>Trees that stand apart from the target.</summary>
@@ -39,6 +41,7 @@ public sealed record TreesApart(int Missing, int Replants, int Pollinizers, int 
 /// <param name="Losses">Losses still to come, with what they leave.</param>
 /// <param name="Size">The fruit size in every form.</param>
 /// <param name="Classes">How the harvest spreads over size classes.</param>
+/// <param name="PerUnit">Fruit each bud or shoot left stands for, for crops told by it; null for pome fruit.</param>
 /// <param name="Load">What trunks, leaf area, age and past years say.</param>
 /// <param name="Alternation">How much past yields swing; null where no two neighbouring ones are known.</param>
 /// <param name="PastFruit">Fruit per tree of past seasons.</param>
@@ -49,6 +52,7 @@ public sealed record TreesApart(int Missing, int Replants, int Pollinizers, int 
 /// <param name="Zones">Buds along the height of a tree.</param>
 /// <param name="Apart">Trees apart from the target; null where no rows are listed.</param>
 /// <param name="Margin">Margin over fruit per tree; null where trunks or usual crops are not known.</param>
+/// <param name="Heat">Heat of the spring so far with the stage it brought the buds to; null without temperatures of the year.</param>
 /// <param name="Prices">Prices used.</param>
 /// <param name="PricesAssumed">Whether nobody entered any.</param>
 public sealed record TargetDesk(
@@ -57,6 +61,7 @@ public sealed record TargetDesk(
     LossesLeft Losses,
     FruitSizeAnswer Size,
     SizeClasses? Classes,
+    FruitPerUnit? PerUnit,
     CropLoad Load,
     Alternation? Alternation,
     IReadOnlyList<SeasonFruit> PastFruit,
@@ -67,6 +72,7 @@ public sealed record TargetDesk(
     ZoneTargets Zones,
     TreesApart? Apart,
     MarginCurve? Margin,
+    DegreeDays? Heat,
     PriceListEntry Prices,
     bool PricesAssumed)
 {
@@ -96,13 +102,21 @@ public sealed record TargetDesk(
             reading.SetHistory, new(target.Insurance.Losses, target.Insurance.Losses.Kept),
             FruitSizeAnswer.Of(target.Crop.Size, target.Crop.Law, target.Crop.Packages, reading.SizeWarnings),
             prices is null ? null : SizeClasses.Of(crop.FruitMassG, prices.Cv, prices.Grades, prices.Assumed.Contains("cv") ? Sources.Practice : Sources.Entered, prices.Currency),
-            load, Alternation.Of(reading.Seasons.Select(s => (s.Season, Yield: s.KgPerHa(density.BearingTreesPerHa))).Where(s => s.Yield is not null).Select(s => (s.Season, s.Yield!.Value))),
+            FruitPerUnit.Of(reading.Crop!, crop.FruitPerTree, buds.BudsPerTree), load, Alternation.Of(reading.Seasons.Select(s => (s.Season, Yield: s.KgPerHa(density.BearingTreesPerHa))).Where(s => s.Yield is not null).Select(s => (s.Season, s.Yield!.Value))),
             past, canopy,
             around.Place is { } place ? RowLight.Of(place.Day, place.LatitudeDeg, place.LongitudeDeg, place.RowAzimuthDeg, target.Canopy.HeightM ?? canopy.HeightM) : null,
             classes is null ? null : ClassTargets.Of(crop.FruitPerTree, buds.Factor, classes, target.Sharing.Exponent),
             around.GirthsCm.Count >= TrunkClass.FewestTrunks, ZoneTargets.Of(buds.BudsPerTree, target.Sharing.Top),
             reading.Rows is { } rows ? new(rows.Missing, rows.Replants, rows.Pollinizers, rows.ToGrub) : null,
-            terms is null ? null : MarginCurve.Of(terms, crop.FruitPerTree), typed, around.Prices is null);
+            terms is null ? null : MarginCurve.Of(terms, crop.FruitPerTree), HeatOf(reading, around), typed, around.Prices is null);
+    }
+
+    private static DegreeDays? HeatOf(PlanReading reading, DeskSurroundings around)
+    {
+        if (!around.Weather.Any(d => d.Date.Year == reading.Year)) return null;
+        List<StageHeat> heats = [.. FrostTables.Shipped.Heat.Where(h => h.Crop == reading.Planting!.Variety.Crop)];
+        var shift = DegreeDays.ShiftOf(around.Weather, [.. reading.Seasons.Select(s => s.GreenTip).OfType<DateOnly>()], heats);
+        return DegreeDays.Of(around.Weather, reading.Year, heats, shift);
     }
 
     private static List<double> CountedGirths(Survey? counted) => [.. (counted?.Trees ?? []).Select(t => t.GirthCm).OfType<double>()];
@@ -121,7 +135,9 @@ public sealed record TargetDesk(
         return new(
             bearing, tcsa, target.Crop.PackOut, prices, ResponseLines.Size(sizes, variety.FruitMassG.Value, low, high),
             ResponseLines.Return([.. around.Returns.Select(r => (r.CropDensity, r.Value))], variety.Traits.BiennialProne, budsPerFruit, low, high),
-            set, budsPerFruit * insurance.Losses.Kept * set * insurance.Fruitlets);
+            set,
+            // What is not thinned by hand costs no thinning.
+            insurance.Fruitlets > 1 ? budsPerFruit * insurance.Losses.Kept * set * insurance.Fruitlets : 1);
     }
 
     // Prices are mended in their own form; the rest of the desk does not wait for them.

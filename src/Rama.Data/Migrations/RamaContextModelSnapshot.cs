@@ -1141,6 +1141,37 @@ namespace Rama.Data.Migrations
                         });
                 });
 
+            modelBuilder.Entity("Rama.Data.Season.WeatherDayRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("SiteId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("site_id");
+
+                    b.Property<DateOnly>("Date")
+                        .HasColumnType("date")
+                        .HasColumnName("date");
+
+                    b.Property<double>("MaxC")
+                        .HasColumnType("double precision")
+                        .HasColumnName("max_c");
+
+                    b.Property<double>("MinC")
+                        .HasColumnType("double precision")
+                        .HasColumnName("min_c");
+
+                    b.HasKey("EstateId", "SiteId", "Date")
+                        .HasName("pk_weather_days");
+
+                    b.ToTable("weather_days", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_weather_days_range", "min_c between -60 and max_c and max_c <= 60");
+                        });
+                });
+
             modelBuilder.Entity("Rama.Data.Target.TargetVersionRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
@@ -1395,6 +1426,16 @@ namespace Rama.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_season_plans_plantings_estate_id_planting_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Season.WeatherDayRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.SiteRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "SiteId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_weather_days_sites_estate_id_site_id");
                 });
 
             modelBuilder.Entity("Rama.Data.Target.TargetVersionRecord", b =>

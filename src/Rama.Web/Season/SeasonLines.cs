@@ -1,4 +1,5 @@
 using Microsoft.Extensions.Caching.Memory;
+using Rama.Core.Estate;
 using Rama.Data;
 
 namespace Rama.Web.Season;
@@ -44,7 +45,8 @@ internal sealed record PlannedPlanting(
         var planting = stored.Planting;
         var line = new SeasonLine(
             planting.Id, planting.Code, planting.Name, planting.Block!.Site!.Name, planting.Block.Code,
-            planting.Variety, planting.Rootstock, planting.System, plan.Planting?.Leaf,
+            planting.Variety, planting.Rootstock,
+            plan.Planting is { } grown ? stored.Catalogue.Crop(grown.Variety.Crop).Habit : BearingHabit.MixedBud, planting.System, plan.Planting?.Leaf,
             plan.Planting?.Form.AreaHa, plan.Density?.BearingTrees, plan.Stage, stored.Plan.Trees.Count,
             plan.Decision?.Kind, plan.Decision?.Weight, plan.Prescription?.MinutesPerTree, LedgerGlance.Of(plan.Ledger), plan.Decision?.Reason, null);
         return new(

@@ -1,3 +1,4 @@
+using Rama.Core.Estate;
 using Rama.Core.Decide;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
@@ -39,6 +40,7 @@ public sealed record SeasonView(
 /// <param name="Block">Short name of its block.</param>
 /// <param name="Variety">Variety.</param>
 /// <param name="Rootstock">Rootstock.</param>
+/// <param name="Habit">How it bears, for the words of its numbers.</param>
 /// <param name="System">Identifier of the training system.</param>
 /// <param name="Leaf">Growing season since planting.</param>
 /// <param name="AreaHa">Area.</param>
@@ -59,6 +61,7 @@ public sealed record SeasonLine(
     string Block,
     string Variety,
     string Rootstock,
+    BearingHabit Habit,
     string System,
     int? Leaf,
     double? AreaHa,

@@ -4311,6 +4311,35 @@ export interface components {
             /** @description Degree-days by crop and stage, where they are known. */
             heat: components["schemas"]["StageHeat"][];
         };
+        /** @description Fruit that each bud or shoot left stands for, against what one usually bears: how cherry and peach are judged. */
+        FruitPerUnit: {
+            /**
+             * Format: double
+             * @description Fruit wanted for each one left.
+             */
+            fruit: number;
+            /**
+             * Format: double
+             * @description Fewest one usually bears.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description Most one usually bears.
+             */
+            high: number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
         /** @description Fruit of a planting that were measured and weighed, as typed. */
         FruitSampleEntry: {
             /** @description The fruit. */
@@ -5558,6 +5587,7 @@ export interface components {
             block: string;
             variety: string;
             rootstock: string;
+            habit: components["schemas"]["BearingHabit"];
             system: string;
             /** Format: int32 */
             leaf: null | number;
@@ -5973,6 +6003,7 @@ export interface components {
             /** @description The fruit size in every form. */
             size: components["schemas"]["FruitSizeAnswer"];
             classes: null | components["schemas"]["SizeClasses"];
+            perUnit: null | components["schemas"]["FruitPerUnit"];
             /** @description What trunks, leaf area, age and past years say. */
             load: components["schemas"]["CropLoad"];
             alternation: null | components["schemas"]["Alternation"];
@@ -5988,6 +6019,7 @@ export interface components {
             zones: components["schemas"]["ZoneTargets"];
             apart: null | components["schemas"]["TreesApart"];
             margin: null | components["schemas"]["MarginCurve"];
+            heat: null | components["schemas"]["DegreeDays"];
             /** @description Prices used. */
             prices: components["schemas"]["PriceListEntry"];
             /** @description Whether nobody entered any. */

@@ -73,7 +73,7 @@ public sealed record SchoolAnswer(
             [clustersFigure, new("fruitlets per cluster", terms.Places * terms.Fruitlets, "fruitlet/cluster"), fruitFigure], "the mean set share, never 1 ÷ bud factor; fruitlets per cluster from memory"));
         steps.Add(new("bud-factor.short", "mean over the years of the fruit missing", new("short in the mean of the years", missing, "fruit/tree"),
             [fruitFigure, beforeFigure, .. SetFigures(terms)], "Beta distribution of the set share over the years"));
-        return new(school, factor, buds, reached, thinning, clusters, missing, Say(reached, thinning, missing), steps, Warn(school, before, terms));
+        return new(school, factor, buds, reached, thinning, clusters, missing, Say(reached, thinning, missing, terms.Fruitlets > 1), steps, Warn(school, before, terms));
     }
 
     private static Figure[] SetFigures(InsuranceTerms terms)
@@ -100,13 +100,17 @@ public sealed record SchoolAnswer(
         };
     }
 
-    private static Notice Say(double reached, double thinning, double missing)
+    private static Notice Say(double reached, double thinning, double missing, bool thinned)
     {
         Figure[] figures =
         [
             new("years", Math.Round(reached * 10), "of10"), new("thin", Math.Max(0, thinning), "fruitlet/tree"), new("short", missing, "fruit/tree"),
         ];
         var years = reached >= NearlyAlways ? "nearly every year" : $"in {reached * 10:0} years of 10";
+        // What is not thinned by hand stays: too many, and small.
+        if (!thinned && thinning >= 0)
+            return new("insurance.meaning-over",
+                $"Reaches the crop {years}; an average year sets {thinning:0} fruit a tree too many, which nobody thins, and {missing:0.0} are missing in the mean of all years.", figures);
         return thinning >= 0
             ? new(reached >= NearlyAlways ? "insurance.meaning-always" : "insurance.meaning",
                 $"Reaches the crop {years}; expect to thin {thinning:0} fruitlets a tree in an average year, and to miss {missing:0.0} fruit a tree in the mean of all years.", figures)

@@ -68,15 +68,23 @@ public sealed record PriceList(
 
     /// <summary>A list of one's own for a crop without prices: three classes around the variety's usual size (assumption).</summary>
     /// <param name="usualMassG">The variety's usual fruit mass, grams.</param>
-    public static PriceListEntry Assumption(double usualMassG) => new()
+    public static PriceListEntry Assumption(double usualMassG)
     {
-        Currency = "EUR",
-        Classes =
-        [
-            new() { PricePerKg = 0.20 },
-            new() { From = new(Math.Round(usualMassG * 0.8), "g"), PricePerKg = 0.55 },
-            new() { From = new(Math.Round(usualMassG * 0.95), "g"), PricePerKg = 0.75 },
-            new() { From = new(Math.Round(usualMassG * 1.35), "g"), PricePerKg = 0.60 },
-        ],
-    };
+        // Small fruit are dear by the kilogram, to buy and to pick.
+        var (times, decimals) = usualMassG < SmallFruitG ? (SmallFruitTimes, 1) : (1, 0);
+        return new()
+        {
+            Currency = "EUR",
+            Classes =
+            [
+                new() { PricePerKg = 0.20 * times },
+                new() { From = new(Math.Round(usualMassG * 0.8, decimals), "g"), PricePerKg = 0.55 * times },
+                new() { From = new(Math.Round(usualMassG * 0.95, decimals), "g"), PricePerKg = 0.75 * times },
+                new() { From = new(Math.Round(usualMassG * 1.35, decimals), "g"), PricePerKg = (times > 1 ? 0.85 : 0.60) * times },
+            ],
+            HarvestCostPerKg = times > 1 ? UsualHarvestPerKg * times : null,
+        };
+    }
+
+    private const double SmallFruitG = 50, SmallFruitTimes = 4;
 }

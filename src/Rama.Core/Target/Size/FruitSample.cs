@@ -12,6 +12,13 @@ public sealed record WeighedFruitEntry
 
     /// <summary>Mass, g or oz.</summary>
     public Amount? Mass { get; init; }
+
+    /// <summary>Reads diameter in mm and mass in g.</summary>
+    /// <param name="reader">Collects what is wrong.</param>
+    /// <param name="path">Path of the fruit, empty for one alone.</param>
+    public (double DiameterMm, double MassG) Read(EntryReader reader, string path) => (
+        reader.Required($"{path}diameter", "Diameter", Diameter, FruitSize.ByDiameter, 0.005, 0.15) * 1_000,
+        reader.Required($"{path}mass", "Mass", Mass, FruitSize.ByMass, FruitSize.SmallestKg / 5, FruitSize.LargestKg) * 1_000);
 }
 
 /// <summary>Fruit of a planting that were measured and weighed, as typed.</summary>
@@ -30,11 +37,7 @@ public sealed record FruitSampleEntry
         var reader = new EntryReader();
         if (Fruit.Count > MostFruit) reader.Add("fruit", "list", $"Fruit: expected at most {MostFruit}.");
         reader.ThrowIfAny();
-        List<(double, double)> fruit = [];
-        foreach (var (line, entry) in Fruit.Index())
-            fruit.Add((
-                reader.Required($"fruit[{line}].diameter", "Diameter", entry.Diameter, FruitSize.ByDiameter, 0.005, 0.15) * 1_000,
-                reader.Required($"fruit[{line}].mass", "Mass", entry.Mass, FruitSize.ByMass, FruitSize.SmallestKg / 5, FruitSize.LargestKg) * 1_000));
+        List<(double, double)> fruit = [.. Fruit.Select((f, line) => f.Read(reader, $"fruit[{line}]."))];
         reader.ThrowIfAny();
         return new(fruit);
     }

@@ -29,7 +29,8 @@ internal sealed class FruitTable : ExchangeTable
         {
             if (book.Of(line) is not { } planting) return;
             WeighedFruitEntry fruit = new() { Diameter = line.Amount("diameter"), Mass = line.Amount("mass") };
-            if (line.Problems.Problems.Count > 0 || !target.Read(line.LineNumber, () => new FruitSampleEntry { Fruit = [fruit] }.Read())) return;
+            fruit.Read(line.Problems, "");
+            if (line.Problems.Problems.Count > 0) return;
             if (!_samples.TryGetValue(planting, out var sample)) _samples.Add(planting, sample = []);
             sample.Add((line.LineNumber, fruit));
         }

@@ -8,6 +8,7 @@ import { Choice } from '../../entry/Field';
 import { useKeys } from '../../keys/useKeys';
 import { useMay } from '../../people/session';
 import { Trouble } from '../../Trouble';
+import { HabitContext } from '../../words/habit';
 import { useReading } from '../../words/useReading';
 import { facets, grouped, matches, nextToDo, sorted, sorts, type Facet, type Item, type Sort } from './find';
 import './season.css';
@@ -106,7 +107,9 @@ function List({ items, all, season, nameOf }: { items: Item[]; all: SeasonLine[]
   const [top, setTop] = useState(0);
   useEffect(() => { setTop(list.current?.offsetTop ?? 0); }, []);
   const severalSites = all.some((l) => l.site !== all[0]!.site);
-  const scale = Math.max(1, ...all.map((l) => Math.max(l.ledger?.standing?.high ?? l.ledger?.standing?.mean ?? 0, l.ledger?.bandHigh ?? 0)));
+  // Flower buds of a cherry by the thousand would leave nothing to see of an apple's: each habit has its own scale.
+  const scaleOf = (habit: string) => Math.max(1, ...all.filter((l) => l.habit === habit).map((l) => Math.max(l.ledger?.standing?.high ?? l.ledger?.standing?.mean ?? 0, l.ledger?.bandHigh ?? 0)));
+  const scales = Object.fromEntries([...new Set(all.map((l) => l.habit))].map((habit) => [habit, scaleOf(habit)]));
   const virtual = useWindowVirtualizer({
     count: items.length, estimateSize: (i) => (items[i]!.kind === 'group' ? 46 : 82), overscan: 6, scrollMargin: top,
     getItemKey: (i) => { const item = items[i]!; return item.kind === 'group' ? `g:${item.name}` : item.line.id; },
@@ -117,7 +120,9 @@ function List({ items, all, season, nameOf }: { items: Item[]; all: SeasonLine[]
         const item = items[row.index]!;
         return (
           <li key={row.key} data-index={row.index} ref={virtual.measureElement} style={{ transform: `translateY(${row.start - top}px)` }} aria-setsize={items.length} aria-posinset={row.index + 1}>
-            {item.kind === 'line' ? <Line line={item.line} scale={scale} season={season} search={search} severalSites={severalSites} /> : (
+            {item.kind === 'line' ? (
+              <HabitContext.Provider value={item.line.habit}><Line line={item.line} scale={scales[item.line.habit]!} season={season} search={search} severalSites={severalSites} /></HabitContext.Provider>
+            ) : (
               <h2 className="season-group">{nameOf(item.name)} <span className="small dim">{t('season.group-count', { count: item.lines.length })} · {written(amount(item.lines.reduce((s, l) => s + (l.areaHa ?? 0), 0), 'ha', 1))} · {number(item.lines.reduce((s, l) => s + (l.work?.hours ?? 0), 0), 0)} {t('unit:h')}</span></h2>
             )}
           </li>

@@ -27,6 +27,9 @@ export function Carries({ desk }: { desk: TargetDesk }) {
               {load.low != null && load.high != null && <Range value={load.cropDensity} low={load.low} high={load.high} label={t('carries.range', { low: number(load.low), high: number(load.high) })} />}
             </>
           ) : load.leafAreaPerFruitCm2 == null && <p className="dim">{t('carries.no-girth')}</p>}
+          {desk.perUnit && (
+            <p><Why steps={desk.perUnit.steps}><span className="value">{number(desk.perUnit.fruit, 2)}</span> <span className="unit">{t('unit:fruit/bud')}</span></Why> · {t('carries.range', { low: number(desk.perUnit.low), high: number(desk.perUnit.high) })}</p>
+          )}
           {load.leafAreaPerFruitCm2 != null && (
             <p><Why main steps={load.steps}><span className="value">{area(load.leafAreaPerFruitCm2)}</span></Why> {t('carries.leaf-area')}</p>
           )}
@@ -49,7 +52,7 @@ export function Carries({ desk }: { desk: TargetDesk }) {
           {light && <p className="small"><Why steps={light.steps}>{t('canopy.light', { left: number(light.leftFaceLit * 100, 0), right: number(light.rightFaceLit * 100, 0), shadow: length(light.noonShadowM, 1) })}</Why></p>}
         </div>
       </div>
-      <Notices notices={[...load.warnings, ...canopy.warnings, ...(alternation?.warnings ?? [])]} />
+      <Notices notices={[...load.warnings, ...(desk.perUnit?.warnings ?? []), ...canopy.warnings, ...(alternation?.warnings ?? [])]} />
       <details className="desk-more">
         <summary>{t('canopy.heading')}</summary>
         <div className="fields three">

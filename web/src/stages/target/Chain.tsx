@@ -61,20 +61,20 @@ export function Chain() {
           return (
             <div key={link} className="chain-step">
               {between[link] && <span className="chain-between">{between[link]}</span>}
-              <div className={isHeld ? 'chain-link held' : 'chain-link'} data-link={link}>
+              <div className={isHeld ? 'chain-link held' : 'chain-link'} data-link={link} data-field={isHeld ? 'target.yield' : undefined}>
                 <label htmlFor={id}>{t(`link.${link}`)}{isHeld && <span className="chain-held"> · {t('link.held')}</span>}</label>
-                <input id={id} data-field={isHeld ? 'target.yield' : undefined} inputMode="decimal" autoComplete="off" value={text} aria-invalid={isHeld && wrong ? true : undefined}
+                <input id={id} inputMode="decimal" autoComplete="off" value={text} aria-invalid={isHeld && wrong ? true : undefined}
                   data-test={link === 'buds' ? 'buds-to-leave' : undefined}
                   onChange={(e) => { hold(e.target.value, units[link]); }} onKeyDown={(e) => { if (e.key === 'Enter') void save('target'); }} />
                 {link === 'area' && isHeld
                   ? <Choice label={`${t('link.area')}: ${t('unit')}`} value={units.area} options={areaUnits.map((u) => ({ value: u, label: reading.unitName(u) }))} onChange={(unit) => { hold(typed.text, unit); }} />
                   : <span className="chain-unit">{reading.unitName(units[link])}</span>}
+                {isHeld && wrong && <p className="field-problem" role="alert">{wrong}</p>}
               </div>
             </div>
           );
         })}
       </div>
-      {wrong && <p className="field-problem" role="alert">{wrong}</p>}
     </fieldset>
   );
 

@@ -52,7 +52,7 @@ export function Schools({ desk }: { desk: TargetDesk | null }) {
         <p className="small dim">{t('losses.text')}</p>
         <div className="fields three">
           {form.input('insurance.losses.winterKill', ['%'])}
-          {form.input('insurance.losses.frost', ['%'], { hint: <FrostHelp /> })}
+          {form.input('insurance.losses.frost', ['%'], { hint: <FrostHelp heat={desk?.heat ?? null} /> })}
           {form.input('insurance.losses.mechanical', ['%'])}
           {form.input('insurance.losses.riskChance', ['%'], { hint: t('losses.risk-hint') })}
           {form.input('insurance.losses.riskLoss', ['%'])}

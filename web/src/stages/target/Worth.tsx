@@ -37,7 +37,7 @@ export function Worth({ desk }: { desk: TargetDesk | null }) {
               <Suspense fallback={<div className="margin-chart" />}><MarginChart curve={margin} chosen={chosen} onChoose={may('target') ? choose : null} /></Suspense>
               <p className="small dim chart-key"><span className="key-steady" /> {t('margin.steady')} <span className="key-year" /> {t('margin.year')} <span className="key-flat" /> {t('margin.flat')} <span className="key-guess" /> {t('margin.guess')}</p>
             </>
-          ) : <p className="dim">{t('worth.waiting')}</p>}
+          ) : <p className="dim">{t(desk?.load.cropDensity != null ? 'worth.no-range' : 'worth.waiting')}</p>}
         </div>
         <div>
           {margin?.chosen && (
@@ -45,7 +45,7 @@ export function Worth({ desk }: { desk: TargetDesk | null }) {
               <div><dt>{t('margin.steady-here')}</dt><dd><Why main steps={margin.steps}><span className="big">{money(margin.chosen.steadyPerHa, 'ha')}</span></Why></dd></div>
               <div><dt>{t('margin.gives-away')}</dt><dd className="value" data-test="gives-away">{money(margin.chosenCosts ?? 0, 'ha')}</dd></div>
               <div><dt>{t('margin.this-year')}</dt><dd className="value">{money(margin.chosen.marginPerHa, 'ha')}</dd></div>
-              <div><dt>{t('margin.size-here')}</dt><dd className="value">{amount(margin.chosen.fruitMassG, 'g', 0).number} <span className="unit">{amount(margin.chosen.fruitMassG, 'g').unit}</span></dd></div>
+              <div><dt>{t('margin.size-here')}</dt><dd className="value">{amount(margin.chosen.fruitMassG, 'g').number} <span className="unit">{amount(margin.chosen.fruitMassG, 'g').unit}</span></dd></div>
             </dl>
           )}
           {classes && (
@@ -74,7 +74,7 @@ export function Worth({ desk }: { desk: TargetDesk | null }) {
   );
 
   function limit(from: number | null | undefined, to: number | null | undefined) {
-    const grams = (g: number) => amount(g, 'g', 0);
+    const grams = (g: number) => amount(g, 'g');
     if (from == null) return to == null ? t('classes.all') : t('classes.below', { to: `${grams(to).number} ${grams(to).unit}` });
     return to == null ? t('classes.from', { from: `${grams(from).number} ${grams(from).unit}` }) : `${grams(from).number}–${grams(to).number} ${grams(to).unit}`;
   }
