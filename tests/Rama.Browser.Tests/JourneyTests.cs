@@ -82,11 +82,11 @@ public sealed class JourneyTests(RamaServer server) : IClassFixture<RamaServer>
         string First() => page.Until("a line", () => page.Driver.FindElements(By.CssSelector(".season-list .season-line"))
             .OrderBy(e => e.Location.Y).Select(e => e.GetAttribute("data-test")).FirstOrDefault())!;
         page.Find("[aria-label='Sort'] option[value='late']").Click();
-        page.Until("the latest first", () => First() == "planting-W5");
+        page.Until("the latest first", () => First() == "planting-W7");
         page.Find("[aria-label='Site'] option[value='Home Farm']").Click();
-        page.Until("the latest of the site first", () => First() == "planting-H6");
+        page.Until("the latest of the site first", () => First() == "planting-H8");
         page.Find("[aria-label='Group'] option[value='variety']").Click();
-        page.Says(".season-group", "Conference");
+        page.Says(".season-group", "Kordia");
     }
 
     [Fact]

@@ -11,7 +11,7 @@ export const ReadingContext = createContext<{
 }>({ system: 'metric', chooseSystem: () => undefined, chooseLanguage: () => undefined });
 
 /** Units whose figures a sentence tells in whole numbers. */
-const counted = /^(share|day|h|h\/week|(bud|fruit|cluster|tree)(\/tree)?)$/;
+const counted = /^(share|day|h|h\/week|of10|[A-Z]{3}\/ha|(bud|fruit|fruitlet|cluster|tree)(\/tree)?)$/;
 
 /** Words, numbers and units the way the reader wants them. */
 export function useReading() {
@@ -44,9 +44,10 @@ export function useReading() {
     unitName,
     /** A sentence of the core in the reader's language, its figures in the reader's units. */
     say: (notice: { code: string; message: string; figures: { value: number; unit: string }[] }) => {
-      const figures = Object.fromEntries(notice.figures.map((f, i) => {
+      // A sentence names its figures n0, n1 … and, where their unit is not in its own words, u0, u1 …
+      const figures = Object.fromEntries(notice.figures.flatMap((f, i) => {
         const shown = formatAmount(f.value, f.unit, system, language, counted.test(f.unit) ? 0 : undefined);
-        return [`n${i}`, `${shown.number}${shown.unit === '%' ? ' %' : ''}`];
+        return [[`n${i}`, `${shown.number}${shown.unit === '%' ? ' %' : ''}`], [`u${i}`, unitName(shown.unit)]];
       }));
       return t(`notice:${notice.code}`, { ...figures, defaultValue: notice.message });
     },

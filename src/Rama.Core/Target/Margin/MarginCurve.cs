@@ -164,7 +164,7 @@ public sealed record MarginCurve(
             warnings.Add(new("margin.size-rises",
                 $"By your records fruit grow no smaller with more of them ({terms.Size.Slope:+0.0;−0.0} g per fruit/cm²). A year's weather can do that; do not raise the crop on it.", new Figure("slope of size", terms.Size.Slope, "g per fruit/cm²")));
         if (chosen is { Known: false } || best.FruitPerTree / terms.TcsaCm2 > Math.Min(terms.Size.To, terms.Return.To) + 1e-9)
-            warnings.Add(new("margin.beyond", "Part of the curve lies beyond the crops size and return bloom are known for; there it is drawn dashed and is a guess.",
+            warnings.Add(new("margin.beyond", "Part of the curve lies beyond the crops size and return bloom are known for; there it is dotted and a guess.",
                 new Figure("known to", Math.Min(terms.Size.To, terms.Return.To) * terms.TcsaCm2, "fruit/tree")));
         if (chosen is { Lasts: false } && Math.Abs(terms.Return.Slope * terms.SetMean) >= 1)
             warnings.Add(new("margin.no-steady", "After a crop like this bloom swings more than the crop did: there is no steady state, only heavy and light years in turn."));
