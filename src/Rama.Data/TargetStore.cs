@@ -1,8 +1,10 @@
 using Microsoft.EntityFrameworkCore;
 using Npgsql;
+using Rama.Core.Count;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
+using Rama.Core.Season;
 using Rama.Core.Target;
 using Rama.Core.Target.Capacity;
 using Rama.Core.Target.Margin;
@@ -52,17 +54,28 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
         ];
     }
 
-    /// <summary>What the desk of a planting needs to know around it.</summary>
-    public async Task<DeskSurroundings> AroundAsync(StoredPlanting stored, string? variety, CancellationToken cancel)
+    /// <summary>What the desk of a planting needs to know around it; null when there is no such planting.</summary>
+    /// <param name="id">Planting.</param>
+    /// <param name="entry">Its plan as it is typed.</param>
+    /// <param name="catalogue">The estate's catalogue.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<DeskSurroundings?> AroundAsync(Guid id, PlanEntry entry, Catalogue catalogue, CancellationToken cancel)
     {
-        var id = stored.Planting.Id;
-        var prices = (await database.OwnPriceLists.AsNoTracking().SingleOrDefaultAsync(p => p.Name == variety, cancel))?.ToEntry();
-        var measured = await database.TrunkRows.AsNoTracking().Where(t => t.PlantingId == id && t.Season <= stored.Plan.Season)
-            .GroupBy(t => t.Season).OrderByDescending(g => g.Key).Select(g => g.Key).FirstOrDefaultAsync(cancel);
-        List<double> girths = measured == 0 ? []
-            : [.. (await database.TrunkRows.AsNoTracking().Where(t => t.PlantingId == id && t.Season == measured).ToListAsync(cancel)).SelectMany(t => t.GirthsCm).Where(g => !float.IsNaN(g)).Select(g => (double)g)];
-        return new(prices, girths, await PlaceAsync(stored.Planting, stored.Plan.Season, cancel), await ReturnsAsync(stored, cancel),
-            [.. (await database.WeatherDays.AsNoTracking().Where(d => d.SiteId == stored.Planting.Block!.SiteId).OrderBy(d => d.Date).ToListAsync(cancel)).Select(d => d.ToDay())]);
+        // Asked at every keystroke and drag: one connection for all of it, since each opening tells the database its estate anew.
+        await database.Database.OpenConnectionAsync(cancel);
+        var ground = await database.Plantings.Where(p => p.Id == id).Select(p => new
+        {
+            p.Block!.SiteId,
+            Line = database.RowLines.Where(l => l.BlockId == p.BlockId).OrderBy(l => l.Row).Select(l => l.Coordinates).FirstOrDefault(),
+            Prices = database.OwnPriceLists.Where(l => l.Name == entry.Planting.Variety).Select(l => l.Data).FirstOrDefault(),
+        }).SingleOrDefaultAsync(cancel);
+        if (ground is null) return null;
+        var trunks = await database.TrunkRows.AsNoTracking().Where(t => t.PlantingId == id && t.Season <= entry.Season).ToListAsync(cancel);
+        var latest = trunks.Select(t => t.Season).DefaultIfEmpty().Max();
+        var weather = await database.WeatherDays.Where(d => d.SiteId == ground.SiteId).OrderBy(d => d.Date).Select(d => new WeatherDay(d.Date, d.MinC, d.MaxC)).ToListAsync(cancel);
+        return new(
+            ground.Prices is null ? null : OwnPriceListRecord.Parse(ground.Prices), [.. trunks.Where(t => t.Season == latest).SelectMany(t => t.GirthsCm).Where(g => !float.IsNaN(g)).Select(g => (double)g)],
+            DirectionOf(ground.Line, entry.Season), await ReturnsAsync(id, entry, catalogue, cancel), weather);
     }
 
     /// <summary>Prices of a variety with their version; null where the estate has none.</summary>
@@ -142,29 +155,28 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
         return changing.Count;
     }
 
-    // Rows lie where their lines lie, or along the longer side of the block is anybody's guess: without lines no direction.
-    private async Task<RowDirection?> PlaceAsync(PlantingRecord planting, int season, CancellationToken cancel)
+    // Rows lie where their lines lie; along which side of a block they run is anybody's guess without.
+    private static RowDirection? DirectionOf(double[]? line, int season)
     {
-        var line = await database.RowLines.AsNoTracking().Where(l => l.BlockId == planting.BlockId).OrderBy(l => l.Row).FirstOrDefaultAsync(cancel);
-        if (line is null || line.Coordinates.Length < 4) return null;
-        var (west, south, east, north) = (line.Coordinates[0], line.Coordinates[1], line.Coordinates[^2], line.Coordinates[^1]);
+        if (line is null || line.Length < 4) return null;
+        var (west, south, east, north) = (line[0], line[1], line[^2], line[^1]);
         var azimuth = Math.Atan2((east - west) * Math.Cos(south * Math.PI / 180), north - south) * 180 / Math.PI;
         return Math.Abs(south) > 66 ? null : new(south, west, (azimuth + 360) % 360, new DateOnly(season, south >= 0 ? 6 : 12, 21));
     }
 
-    // What a crop did to the next bloom: fruit of a season over today's trunks, and floral buds counted the winter after.
-    private async Task<IReadOnlyList<ResponsePair>> ReturnsAsync(StoredPlanting stored, CancellationToken cancel)
+    // What a crop did to the next bloom: fruit of a season over its trunks, and floral buds counted the winter after.
+    private async Task<IReadOnlyList<ResponsePair>> ReturnsAsync(Guid id, PlanEntry entry, Catalogue catalogue, CancellationToken cancel)
     {
-        var planting = stored.Planting;
-        var plans = await database.SeasonPlans.AsNoTracking().Include(p => p.Trees).Where(p => p.PlantingId == planting.Id && p.Season <= stored.Plan.Season).ToListAsync(cancel);
+        // Only crops and buds are asked here, not how they set.
+        var records = entry.Records with { Seasons = [.. entry.Records.Seasons.Select(s => s with { BudsLeft = null, ClustersThinned = null })] };
+        var plans = await database.SeasonPlans.AsNoTracking().Include(p => p.Trees).Where(p => p.PlantingId == id && p.Season <= entry.Season && p.Trees.Count > 0).ToListAsync(cancel);
         List<ResponsePair> pairs = [];
-        foreach (var plan in plans.Where(p => p.Trees.Count > 0).OrderBy(p => p.Season))
+        foreach (var plan in plans.OrderBy(p => p.Season))
         {
-            var reading = PlanReading.Of(plan.ToPlan(planting), stored.Catalogue);
-            if (reading.Density is not { } density || reading.Counted is not { } counted) continue;
-            var survey = Core.Count.SurveyEstimate.Of(counted, density.BearingTrees);
+            var reading = PlanReading.Of(entry with { Season = plan.Season, Count = plan.ToCount(), Records = records, Target = new() }, catalogue);
+            if (reading is not { Density: { } density, Counted: { } counted } || SurveyEstimate.Of(counted, density.BearingTrees) is not { MeanTcsaCm2: { } tcsa } survey) continue;
             var fruit = reading.Seasons.FirstOrDefault(s => s.Season == plan.Season - 1)?.FruitPerTree(density.BearingTreesPerHa);
-            if (survey?.MeanTcsaCm2 is { } tcsa && fruit is { } picked) pairs.Add(new(picked / tcsa, survey.Buds.Mean / tcsa));
+            if (fruit is { } picked) pairs.Add(new(picked / tcsa, survey.Buds.Mean / tcsa));
         }
         return pairs;
     }

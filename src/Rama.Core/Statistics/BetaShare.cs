@@ -36,5 +36,5 @@ public readonly record struct BetaShare(double A, double B)
 
     // The library's own Beta quantile is documented as unreliable; a bracketing root finder on the CDF is not.
     internal static double Invert(Func<double, double> cdf, double probability, double upper = 1 - 1e-12) =>
-        Brent.FindRoot(q => cdf(q) - probability, 1e-9, upper, 1e-12, 200);
+        Brent.FindRoot(q => cdf(q) - probability, 1e-9, upper, 1e-10, 200);
 }

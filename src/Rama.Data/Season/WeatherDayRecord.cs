@@ -1,5 +1,3 @@
-using Rama.Core.Season;
-
 namespace Rama.Data.Season;
 
 /// <summary>Lowest and highest temperature of a day on a site, °C. A measured series: files replace days, nobody types them.</summary>
@@ -14,6 +12,4 @@ public sealed class WeatherDayRecord : IEstateOwned
     public double MinC { get; set; }
 
     public double MaxC { get; set; }
-
-    public WeatherDay ToDay() => new(Date, MinC, MaxC);
 }

@@ -85,11 +85,11 @@ internal static class TargetDeskEndpoints
     }
 
     private static async Task<Results<Ok<TargetDesk>, NoContent, NotFound>> Desk(
-        Guid id, PlanEntry entry, PlantingStore plantings, TargetStore targets, CancellationToken cancel)
+        Guid id, PlanEntry entry, CatalogueStore catalogues, TargetStore targets, CancellationToken cancel)
     {
-        if (await plantings.FindAsync(id, cancel, entry.Season) is not { } stored) return TypedResults.NotFound();
-        var reading = PlanReading.Of(entry, stored.Catalogue);
-        var around = await targets.AroundAsync(stored, reading.Planting?.Variety.Name, cancel);
+        var catalogue = (await catalogues.ReadAsync(cancel)).Catalogue;
+        if (await targets.AroundAsync(id, entry, catalogue, cancel) is not { } around) return TypedResults.NotFound();
+        var reading = PlanReading.Of(entry, catalogue);
         return TargetDesk.Of(reading, PruningPlan.Of(reading), around) is { } desk ? TypedResults.Ok(desk) : TypedResults.NoContent();
     }
 

@@ -3926,6 +3926,28 @@ export interface components {
             planting?: components["schemas"]["DensityEntry"];
             target?: components["schemas"]["CropTargetEntry"];
         };
+        /** @description A point of the curve as it is drawn. */
+        CurvePoint: {
+            /**
+             * Format: double
+             * @description Fruit per tree.
+             */
+            fruitPerTree: number;
+            /**
+             * Format: double
+             * @description Margin per hectare, this year.
+             */
+            marginPerHa: number;
+            /**
+             * Format: double
+             * @description Mean margin of two years when every year is asked for as much.
+             */
+            steadyPerHa: number;
+            /** @description Whether the trees can bear as much every year. */
+            lasts: boolean;
+            /** @description Whether the crop density lies where size and return bloom are known. */
+            known: boolean;
+        };
         /** @description How many cuts of a step there are to make at most. */
         CutAmount: components["schemas"]["CutAmountAsFound"] | components["schemas"]["CutAmountUpTo"] | components["schemas"]["CutAmountShareOfLimbs"] | components["schemas"]["CutAmountToTheNumber"];
         /** @description Whatever is found; not foreseen and not limited. */
@@ -4653,7 +4675,7 @@ export interface components {
             /** @description Money, three letters. */
             currency: string;
             /** @description The curve. */
-            points: components["schemas"]["MarginPoint"][];
+            points: components["schemas"]["CurvePoint"][];
             /** @description Best crop for two steady years. */
             best: components["schemas"]["BestCrop"];
             /** @description Best crop for this year alone. */

@@ -27,7 +27,7 @@ public sealed record SetHistory(BetaShare Predicted, double Mean, double Sd, int
     /// <summary>How far a planting's own spread may lie from its variety's, standard deviation of the logarithm (assumption).</summary>
     public const double LogSdSpread = 0.4;
 
-    private const int MeanSteps = 20, SdSteps = 8;
+    private const int MeanSteps = 12, SdSteps = 5;
     private const double Reach = 3.5, Edge = 0.005;
 
     /// <summary>

@@ -10,7 +10,7 @@ namespace Rama.Core.Target.Insurance;
 public sealed class SetOutcome
 {
     // The normal density fades fast enough that the trapezoid rule on these steps is exact to more digits than are shown.
-    private const double NormalReach = 4, NormalStep = 0.5;
+    private const double NormalReach = 4, NormalStep = 1;
 
     private readonly BetaShare _set;
     private readonly (double Weight, double Kept)[] _outcomes;

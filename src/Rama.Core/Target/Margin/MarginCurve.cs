@@ -19,6 +19,14 @@ public sealed record MarginPoint(
     double FruitPerTree, double CropDensity, double FruitMassG, double PackedKgPerHa, double GrossPerHa, double CostPerHa, double MarginPerHa,
     double NextFruitPerTree, double SteadyPerHa, bool Lasts, bool Known);
 
+/// <summary>A point of the curve as it is drawn.</summary>
+/// <param name="FruitPerTree">Fruit per tree.</param>
+/// <param name="MarginPerHa">Margin per hectare, this year.</param>
+/// <param name="SteadyPerHa">Mean margin of two years when every year is asked for as much.</param>
+/// <param name="Lasts">Whether the trees can bear as much every year.</param>
+/// <param name="Known">Whether the crop density lies where size and return bloom are known.</param>
+public sealed record CurvePoint(double FruitPerTree, double MarginPerHa, double SteadyPerHa, bool Lasts, bool Known);
+
 /// <summary>The best number of fruit, and how far from it costs next to nothing.</summary>
 /// <param name="FruitPerTree">Fruit per tree.</param>
 /// <param name="MarginPerHa">Margin there.</param>
@@ -39,7 +47,7 @@ public sealed record BestCrop(double FruitPerTree, double MarginPerHa, double Fl
 /// <param name="Warnings">What is unusual.</param>
 public sealed record MarginCurve(
     string Currency,
-    IReadOnlyList<MarginPoint> Points,
+    IReadOnlyList<CurvePoint> Points,
     BestCrop Best,
     BestCrop BestThisYear,
     MarginPoint? Chosen,
@@ -53,7 +61,7 @@ public sealed record MarginCurve(
     /// <summary>Loss against the best that is called next to nothing.</summary>
     public const double Flat = 0.02;
 
-    private const int ChartPoints = 121, FinePerPoint = 8, YearsToSettle = 60;
+    private const int ChartPoints = 81, FinePerPoint = 3, YearsToSettle = 60;
     private const double Widest = 1.25, Rounding = 0.005;
 
     /// <summary>Works the curve out.</summary>
@@ -74,7 +82,7 @@ public sealed record MarginCurve(
         double? costs = here is null ? null : Math.Max(0, best.MarginPerHa - here.SteadyPerHa);
         var alternates = here is not null && here.NextFruitPerTree < here.FruitPerTree - 0.5;
         return new(
-            terms.Prices.Currency, [.. all.Where((_, i) => (i + 1) % FinePerPoint == 0)], best, thisYear, here, costs, alternates,
+            terms.Prices.Currency, [.. all.Where((_, i) => (i + 1) % FinePerPoint == 0).Select(p => new CurvePoint(p.FruitPerTree, p.MarginPerHa, p.SteadyPerHa, p.Lasts, p.Known))], best, thisYear, here, costs, alternates,
             Say(terms, best, costs), StepsOf(terms, here ?? At(terms, best.FruitPerTree)), Warn(terms, best, here, alternates));
     }
 
@@ -84,8 +92,12 @@ public sealed record MarginCurve(
         var year = YearAt(terms, fruitPerTree);
         // Asked for as much every year, the trees settle to a steady crop or to two years in turn.
         var (crop, before) = (fruitPerTree, fruitPerTree);
-        for (var i = 0; i < YearsToSettle; i++) (crop, before) = (Math.Min(fruitPerTree, Returned(terms, crop)), crop);
-        var steady = (YearAt(terms, crop).MarginPerHa + YearAt(terms, before).MarginPerHa) / 2;
+        for (var i = 0; i < YearsToSettle; i++)
+        {
+            (crop, before) = (Math.Min(fruitPerTree, Returned(terms, crop)), crop);
+            if (crop == before) break;
+        }
+        var steady = crop == fruitPerTree && before == fruitPerTree ? year.MarginPerHa : (YearAt(terms, crop).MarginPerHa + YearAt(terms, before).MarginPerHa) / 2;
         var density = fruitPerTree / terms.TcsaCm2;
         return year with
         {
