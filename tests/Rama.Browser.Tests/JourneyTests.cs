@@ -84,9 +84,9 @@ public sealed class JourneyTests(RamaServer server) : IClassFixture<RamaServer>
         page.Find("[aria-label='Sort'] option[value='late']").Click();
         page.Until("the latest first", () => First() == "planting-W7");
         page.Find("[aria-label='Site'] option[value='Home Farm']").Click();
-        page.Until("the latest of the site first", () => First() == "planting-H8");
+        page.Until("the latest of the site first", () => First() == "planting-H6");
         page.Find("[aria-label='Group'] option[value='variety']").Click();
-        page.Says(".season-group", "Kordia");
+        page.Says(".season-group", "Conference");
     }
 
     [Fact]

@@ -20,4 +20,10 @@ describe('a form draft', () => {
     const draft = { ...toDraft(spec, entry, { language: 'en', system: 'metric' }), spacing: { text: 'three', unit: 'm' } };
     expect(readDraft(spec, draft, 'en')).toEqual({ entry: { ...entry, spacing: { value: null, unit: 'm' } }, unreadable: ['spacing'] });
   });
+
+  it('sends nothing for a choice not made', () => {
+    const choice: FormSpec = { 'insurance.school': 'choice' };
+    expect(readDraft(choice, toDraft(choice, {}, { language: 'en', system: 'metric' }), 'en').entry).toEqual({ insurance: { school: null } });
+    expect(readDraft(choice, { 'insurance.school': { text: 'fixed' } }, 'en').entry).toEqual({ insurance: { school: 'fixed' } });
+  });
 });

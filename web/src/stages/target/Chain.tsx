@@ -7,18 +7,8 @@ import { parseNumber, toInput } from '../../units/parse';
 import { firstUnit, shownAs } from '../../units/system';
 import { useReading } from '../../words/useReading';
 import { useCatalogue } from '../estate/useCatalogue';
+import { linkOf, links, type LinkName } from './chainLinks';
 import './chain.css';
-
-const links = ['area', 'tree', 'fruit', 'buds', 'limb'] as const;
-type LinkName = (typeof links)[number];
-
-/** Which link a unit belongs to. */
-export function linkOf(unit: string): LinkName {
-  if (unit === 'fruit/tree') return 'fruit';
-  if (unit === 'bud/tree') return 'buds';
-  if (unit === 'bud/limb') return 'limb';
-  return unit.endsWith('/tree') ? 'tree' : 'area';
-}
 
 /** From yield to buds on a limb as one line of figures: type into any, it is held and the others follow. */
 export function Chain() {
