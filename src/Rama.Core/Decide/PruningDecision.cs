@@ -126,7 +126,8 @@ public sealed record PruningDecision(
             DecisionKind.StructureOnly => new("decision.structure-only",
                 $"{stand}: near enough. Cut what the shape needs and spend at most {remove:0} buds on it.",
                 present, wanted, new Figure("allowance", remove, "bud/tree")),
-            _ when toThinning > 0 => new("decision.reduce-capped",
+            // Less than half a cluster would be told as none.
+            _ when toThinning >= 0.5 => new("decision.reduce-capped",
                 $"{stand}. Removing all of the surplus would cut too hard: remove {remove:0} and leave {toThinning:0} clusters to hand thinning.",
                 present, wanted, new Figure("remove", remove, "bud/tree"), new Figure("thinning", toThinning, "cluster/tree")),
             _ => new("decision.reduce",
