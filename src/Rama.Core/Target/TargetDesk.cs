@@ -3,7 +3,6 @@ using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Result;
 using Rama.Core.Season;
-using Rama.Core.Statistics;
 using Rama.Core.Target.Capacity;
 using Rama.Core.Target.Insurance;
 using Rama.Core.Target.Margin;

@@ -28,7 +28,11 @@ internal static class SignedInPerson
         var scope = services.GetRequiredService<EstateScope>();
         scope.Author = new(id, "");
         var database = services.GetRequiredService<RamaContext>();
-        var person = await database.Users.AsNoTracking().SingleOrDefaultAsync(p => p.Id == id, http.RequestAborted);
+        // Both in one question, since it is asked at every request.
+        var person = await database.Users.Where(p => p.Id == id).Select(p => new
+        {
+            p.Name, p.SecurityStamp, Memberships = database.Memberships.Where(m => m.PersonId == p.Id).OrderBy(m => m.EstateId).Select(m => new { m.EstateId, m.Role }).ToList(),
+        }).SingleOrDefaultAsync(http.RequestAborted);
         if (person is null || person.SecurityStamp != context.Principal!.FindFirstValue("AspNet.Identity.SecurityStamp"))
         {
             scope.Author = null;
@@ -38,9 +42,8 @@ internal static class SignedInPerson
         }
 
         scope.Author = new(id, person.Name);
-        var memberships = await database.Memberships.AsNoTracking().Where(m => m.PersonId == id).OrderBy(m => m.EstateId).ToListAsync(http.RequestAborted);
         var chosen = context.Principal!.FindFirstValue(EstateClaim);
-        var membership = memberships.Find(m => m.EstateId.ToString() == chosen) ?? memberships.FirstOrDefault();
+        var membership = person.Memberships.Find(m => m.EstateId.ToString() == chosen) ?? person.Memberships.FirstOrDefault();
         if (membership is null) return;
         scope.EstateId = membership.EstateId;
         // On the request only, never in the cookie: the role is as of now.

@@ -1,4 +1,3 @@
-using Rama.Core.Target.Insurance;
 using Rama.Core.Target.Size;
 using CsCheck;
 using Rama.Core.Estate;

@@ -1,4 +1,3 @@
-using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
 using Rama.Core.Systems;

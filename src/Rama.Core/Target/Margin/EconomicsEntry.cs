@@ -1,7 +1,6 @@
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
-using Rama.Core.Statistics;
 using Rama.Core.Target.Size;
 
 namespace Rama.Core.Target.Margin;

@@ -1,6 +1,5 @@
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
-using Rama.Core.Target.Capacity;
 
 namespace Rama.Core.Target.Sharing;
 

@@ -1,5 +1,4 @@
 using Rama.Core.Explain;
-using Rama.Core.Statistics;
 
 namespace Rama.Core.Target.Size;
 

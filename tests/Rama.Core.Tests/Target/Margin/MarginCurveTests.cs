@@ -1,5 +1,4 @@
 using Rama.Core.Target.Margin;
-using Rama.Core.Target.Size;
 
 namespace Rama.Core.Tests.Target.Margin;
 

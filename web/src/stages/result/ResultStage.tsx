@@ -19,7 +19,7 @@ export function ResultStage() {
     { key: 'fruitSize', label: t('field.fruitSize'), wide: 0.8 },
     { key: 'fruitSizeUnit', label: t('unit'), options: units(catalogue.data?.fruitSizeUnits, (u) => t(`size:${u}`, { defaultValue: unitName(u) })), wide: 1.1 },
     { key: 'packOut', label: `${t('field.packOut')}, %`, wide: 0.8 },
-    { key: 'budsLeft', label: t('result.buds-left'), wide: 0.8 }, { key: 'clustersThinned', label: t('result.thinned'), wide: 0.8 },
+    { key: 'budsLeft', label: t('result.buds-left'), wide: 0.8 }, { key: 'clustersThinned', label: t('result.thinned'), wide: 1 },
     { key: 'greenTip', label: t('result.green-tip'), text: true, wide: 1.1 },
   ];
   const { alternation } = view;
@@ -32,7 +32,8 @@ export function ResultStage() {
             onLines={(lines) => { change('records', { lines }); }} problem={(line, field) => problem('records', `seasons[${line}].${field}`)} />
           <p className="small dim">{t('result.text')}</p>
         </Part>
-        <div className="stage-head weighed"><h2>{t('weighed.heading')}</h2></div>
+        <div className="weighed">
+        <div className="stage-head"><h2>{t('weighed.heading')}</h2></div>
         <Part section="fruitSample">
           <p className="small dim">{t('weighed.text')}</p>
           <Sheet path="fruitSample.fruit" lines={draft('fruitSample').lines} blank={{ diameterUnit: firstUnit('mm', system), massUnit: 'g' }} full
@@ -42,6 +43,7 @@ export function ResultStage() {
               { key: 'mass', label: t('weighed.mass') }, { key: 'massUnit', label: t('unit'), options: units(['g', 'oz'], unitName) },
             ]} />
         </Part>
+        </div>
       </section>
       <aside className="sheet">
         {alternation ? (
