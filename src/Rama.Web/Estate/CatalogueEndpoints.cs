@@ -18,6 +18,7 @@ namespace Rama.Web.Estate;
 /// <param name="YieldUnits">Codes a yield may be typed in.</param>
 /// <param name="FruitSizeUnits">Codes a fruit size may be typed in.</param>
 /// <param name="Packages">Package masses used unless others are entered.</param>
+/// <param name="TargetDefaults">What is used where a field of the target desk is left empty.</param>
 /// <param name="FrostTables">Cold that kills buds, by crop and stage.</param>
 /// <param name="Tolerance">Tolerance used unless another is entered, as a share.</param>
 public sealed record CatalogueView(
@@ -28,6 +29,7 @@ public sealed record CatalogueView(
     IReadOnlyList<string> YieldUnits,
     IReadOnlyList<string> FruitSizeUnits,
     PackageMasses Packages,
+    TargetDefaults TargetDefaults,
     FrostTables FrostTables,
     double Tolerance);
 
@@ -75,7 +77,7 @@ internal static class CatalogueEndpoints
             [.. read.Catalogue.Varieties.Select(v => new CatalogueVariety(v.Name, v.Crop, read.VarietyVersions.GetValueOrDefault(v.Name), v, Catalogue.Shipped.Variety(v.Name)))],
             [.. read.Catalogue.Rootstocks.Select(r => new CatalogueRootstock(r.Name, r.Crop, read.RootstockVersions.GetValueOrDefault(r.Name), r, Catalogue.Shipped.Rootstock(r.Name)))],
             [.. TrainingSystem.Shipped.Select(s => new SystemName(s.Id, s.Name, s.Crops, s.Form.LimbsPerTree))],
-            YieldTarget.UnitCodes, FruitSize.UnitCodes, PackageMasses.Default, FrostTables.Shipped, DecisionSettings.DefaultTolerance));
+            YieldTarget.UnitCodes, FruitSize.UnitCodes, PackageMasses.Default, TargetDefaults.Usual, FrostTables.Shipped, DecisionSettings.DefaultTolerance));
     }
 
     private static async Task<Ok<CatalogueView>> Save(SaveVariety body, CatalogueStore store, CancellationToken cancel)

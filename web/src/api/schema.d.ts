@@ -3697,6 +3697,7 @@ export interface components {
             yieldUnits: string[];
             fruitSizeUnits: string[];
             packages: components["schemas"]["PackageMasses"];
+            targetDefaults: components["schemas"]["TargetDefaults"];
             frostTables: components["schemas"]["FrostTables"];
             /** Format: double */
             tolerance: number;
@@ -6012,6 +6013,69 @@ export interface components {
         };
         /** @enum {unknown} */
         TargetAct: "proposed" | "set";
+        /** @description What is used where a field of the target desk is left empty, told in the empty field. */
+        TargetDefaults: {
+            /**
+             * Format: double
+             * @description Share of years in which the crop is reached.
+             */
+            reached: number;
+            /**
+             * Format: double
+             * @description Cost of a cluster too many.
+             */
+            costOver: number;
+            /**
+             * Format: double
+             * @description Cost of a fruit too few.
+             */
+            costUnder: number;
+            /**
+             * Format: double
+             * @description How far pruning misses its number, as a share.
+             */
+            pruningSd: number;
+            /**
+             * Format: double
+             * @description Coefficient of variation of fruit mass.
+             */
+            cv: number;
+            /**
+             * Format: double
+             * @description Price of a kilogram not packed.
+             */
+            rejectPerKg: number;
+            /**
+             * Format: double
+             * @description Cost of a kilogram picked.
+             */
+            harvestPerKg: number;
+            /**
+             * Format: double
+             * @description Cost of a hundred fruitlets thinned off.
+             */
+            thinningPer100: number;
+            /**
+             * Format: double
+             * @description Clear alley, metres.
+             */
+            alleyM: number;
+            /**
+             * Format: double
+             * @description Height over row spacing of a spindle.
+             */
+            spindleFactor: number;
+            /**
+             * Format: double
+             * @description Height over row spacing of a wall.
+             */
+            wallFactor: number;
+            /**
+             * Format: double
+             * @description Exponent of sharing by trunk.
+             */
+            sharingExponent: number;
+        };
         /**
          * @description All that stands around one decision, how many fruit and of what size: what insurance costs, what the trees can carry, what
          *     each choice is worth, and how it is shared.

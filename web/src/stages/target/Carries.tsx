@@ -3,6 +3,7 @@ import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';
 import { useFormFields } from '../../planting/useFormFields';
 import { usePlantingWork } from '../../planting/usePlanting';
+import { useCatalogue } from '../estate/useCatalogue';
 import { useReading } from '../../words/useReading';
 
 /** What the trees can carry: crop density against its range, past years, and how high and wide they may be. */
@@ -10,6 +11,7 @@ export function Carries({ desk }: { desk: TargetDesk }) {
   const { t, number, amount } = useReading();
   const { plan } = usePlantingWork();
   const form = useFormFields('target');
+  const usual = useCatalogue().data?.targetDefaults;
   const { load, canopy, light, alternation, pastFruit } = desk;
   const length = (m: number, decimals = 2) => `${amount(m, 'm', decimals).number} ${amount(m, 'm').unit}`;
   const area = (cm2: number) => `${amount(cm2, 'cm²', 0).number} ${amount(cm2, 'cm²').unit}`;
@@ -58,9 +60,9 @@ export function Carries({ desk }: { desk: TargetDesk }) {
         <div className="fields three">
           {form.input('canopy.height', ['m', 'ft'], { hint: t('canopy.height-hint') })}
           {form.input('canopy.regrowth', ['m', 'cm', 'ft', 'in'], { hint: t('canopy.regrowth-hint') })}
-          {form.input('canopy.alley', ['m', 'ft'], { placeholder: '2' })}
+          {form.input('canopy.alley', ['m', 'ft'], { placeholder: usual && number(usual.alleyM) })}
           {form.input('canopy.overlap', ['m', 'cm', 'ft', 'in'])}
-          {(kind === 'spindle' || kind === 'wall') && form.input('canopy.heightFactor', [], { placeholder: kind === 'wall' ? '1.0' : '0.9' })}
+          {(kind === 'spindle' || kind === 'wall') && form.input('canopy.heightFactor', [], { placeholder: usual && number(kind === 'wall' ? usual.wallFactor : usual.spindleFactor) })}
           {kind !== 'spindle' && form.input('canopy.leaders', [])}
           {kind !== 'spindle' && form.input('canopy.leaderSpacing', ['m', 'cm', 'ft'])}
           {kind === 'openV' && form.input('canopy.angleDeg', ['°'])}

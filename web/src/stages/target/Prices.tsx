@@ -36,6 +36,7 @@ export function Prices({ variety }: { variety: string }) {
   if (!stored.data) return null;
   const shown = draft ?? toDraft(stored.data.prices);
   const set = (next: Partial<PriceDraft>) => { setDraft({ ...shown, ...next }); };
+  const usual = catalogue.data?.targetDefaults;
   const sizeUnits = catalogue.data?.fruitSizeUnits ?? ['g'];
 
   return (
@@ -55,9 +56,9 @@ export function Prices({ variety }: { variety: string }) {
             <Field label={t('prices.currency')} path="prices.currency" text={shown.currency} numeric={false} onText={(currency) => { set({ currency }); }} problem={problem('currency')} />
             {costs.map((name) => (
               <Field key={name} label={t(`prices.${name}`)} path={`prices.${name}`} text={shown.costs[name]} units={[`${shown.currency}${name === 'thinningCostPer100' ? '' : '/kg'}`]} problem={problem(name)}
-                placeholder={number({ rejectPricePerKg: 0.08, harvestCostPerKg: 0.28, thinningCostPer100: 0.9 }[name])} onText={(text) => { set({ costs: { ...shown.costs, [name]: text } }); }} />
+                placeholder={usual && number({ rejectPricePerKg: usual.rejectPerKg, harvestCostPerKg: usual.harvestPerKg, thinningCostPer100: usual.thinningPer100 }[name])} onText={(text) => { set({ costs: { ...shown.costs, [name]: text } }); }} />
             ))}
-            <Field label={t('prices.cv')} path="prices.cv" text={shown.cv} units={['%']} placeholder="17" hint={t('prices.cv-hint')} problem={problem('cv')} onText={(cv) => { set({ cv }); }} />
+            <Field label={t('prices.cv')} path="prices.cv" text={shown.cv} units={['%']} placeholder={usual && number(usual.cv * 100)} hint={t('prices.cv-hint')} problem={problem('cv')} onText={(cv) => { set({ cv }); }} />
           </div>
         </div>
         <div className="save-bar">

@@ -3,6 +3,7 @@ import { Why } from '../../entry/Why';
 import { useFormFields } from '../../planting/useFormFields';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
+import { useCatalogue } from '../estate/useCatalogue';
 import { FrostHelp } from './FrostHelp';
 
 const schools: School[] = ['fixed', 'serviceLevel', 'cheapestMistake'];
@@ -15,6 +16,9 @@ export function Schools({ desk }: { desk: TargetDesk | null }) {
   const chosen = (form.fields['insurance.school']?.text || 'fixed') as School;
   const choose = (school: School) => { change('target', { ...draft('target'), 'insurance.school': { text: school } }); };
   const history = desk?.setHistory;
+  const usual = useCatalogue().data?.targetDefaults;
+  const plain = (value: number | undefined) => (value === undefined ? '' : number(value));
+  const percent = (share: number | undefined) => (share === undefined ? '' : number(share * 100));
   return (
     <section className="desk-part" id="insurance">
       <h2>{t('insurance.heading')}</h2>
@@ -30,11 +34,11 @@ export function Schools({ desk }: { desk: TargetDesk | null }) {
               <Numbers answer={answer} />
               <p className="school-text">{t(`school.${school}.text`)}</p>
               {school === 'fixed' && form.input('budFactor', ['bud/fruit'])}
-              {school === 'serviceLevel' && form.input('insurance.reached', ['%'], { placeholder: '80' })}
+              {school === 'serviceLevel' && form.input('insurance.reached', ['%'], { placeholder: percent(usual?.reached) })}
               {school === 'cheapestMistake' && (
                 <div className="two">
-                  {form.input('insurance.costOver', [], { placeholder: '0.02' })}
-                  {form.input('insurance.costUnder', [], { placeholder: '0.11' })}
+                  {form.input('insurance.costOver', [], { placeholder: plain(usual?.costOver) })}
+                  {form.input('insurance.costUnder', [], { placeholder: plain(usual?.costUnder) })}
                 </div>
               )}
             </div>
@@ -67,7 +71,7 @@ export function Schools({ desk }: { desk: TargetDesk | null }) {
         <div className="fields three">
           {form.input('insurance.setShare', ['%'], { placeholder: history ? number(history.mean * 100, 0) : '' })}
           {form.input('insurance.setShareSd', ['%'], { placeholder: history ? number(history.sd * 100, 0) : '' })}
-          {form.input('insurance.pruningSd', ['%'], { placeholder: '10', hint: t('set.pruning-hint') })}
+          {form.input('insurance.pruningSd', ['%'], { placeholder: percent(usual?.pruningSd), hint: t('set.pruning-hint') })}
           {form.input('insurance.fruitlets', [], { hint: t('set.fruitlets-hint') })}
         </div>
       </details>

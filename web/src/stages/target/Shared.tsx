@@ -1,12 +1,14 @@
 import type { TargetDesk } from '../../api/client';
 import { stepsOf, Why } from '../../entry/Why';
 import { useFormFields } from '../../planting/useFormFields';
+import { useCatalogue } from '../estate/useCatalogue';
 import { useReading } from '../../words/useReading';
 
 /** The target by trunk class and along the tree; trees that stand apart from it are told. */
 export function Shared({ desk }: { desk: TargetDesk }) {
   const { t, number, amount } = useReading();
   const form = useFormFields('target');
+  const usual = useCatalogue().data?.targetDefaults;
   const { shared, zones, apart } = desk;
   const girth = (cm: number | null | undefined) => (cm == null ? null : amount(cm, 'cm', 1));
   const range = (from: number | null | undefined, to: number | null | undefined) => {
@@ -62,7 +64,7 @@ export function Shared({ desk }: { desk: TargetDesk }) {
       <details className="desk-more">
         <summary>{t('shared.settings')}</summary>
         <div className="fields three">
-          {form.input('sharing.exponent', [], { placeholder: '1', hint: t('shared.exponent-hint') })}
+          {form.input('sharing.exponent', [], { placeholder: usual && number(usual.sharingExponent), hint: t('shared.exponent-hint') })}
           {form.input('sharing.smallBelow', ['mm', 'cm', 'in'], { hint: t('shared.limit-hint') })}
           {form.input('sharing.largeFrom', ['mm', 'cm', 'in'])}
         </div>
