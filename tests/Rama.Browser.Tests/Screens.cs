@@ -32,7 +32,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             page.Find("[data-test='rows']");
             Shoot(page, "planting");
         }
-        using (var page = new Page(server).OpenPlanting("H2", "result"))
+        using (var page = new Page(server, 1280, 1000).OpenPlanting("H2", "result"))
         {
             page.Find(".chain");
             Shoot(page, "result");

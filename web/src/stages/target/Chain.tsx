@@ -8,13 +8,15 @@ import { firstUnit, shownAs } from '../../units/system';
 import { useReading } from '../../words/useReading';
 import { useCatalogue } from '../estate/useCatalogue';
 import { linkOf, links, type LinkName } from './chainLinks';
+import { useMayType } from './useMayType';
 import './chain.css';
 
 /** From yield to buds on a limb as one line of figures: type into any, it is held and the others follow. */
 export function Chain() {
   const reading = useReading();
   const { t, number, amount, language, system } = reading;
-  const { plan, draft, change, problem, may, save } = usePlantingWork();
+  const { plan, draft, change, problem, save } = usePlantingWork();
+  const mayType = useMayType();
   const { fields } = useFormFields('target');
   const catalogue = useCatalogue();
   const { crop, buds, density } = plan;
@@ -41,7 +43,7 @@ export function Chain() {
   const wrong = problem('target', 'yield');
 
   return (
-    <fieldset className="part chain-part" disabled={!may('target')}>
+    <fieldset className="part chain-part" disabled={!mayType}>
       <div className="chain-line" role="group" aria-label={t('target.chain')}>
         {links.map((link) => {
           const isHeld = link === held;

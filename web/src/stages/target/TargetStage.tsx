@@ -9,6 +9,7 @@ import { Chain } from './Chain';
 import { Schools } from './Schools';
 import { Shared } from './Shared';
 import { useDesk } from './useDesk';
+import { useMayType } from './useMayType';
 import { Versions } from './Versions';
 import { Worth } from './Worth';
 import './target.css';
@@ -16,7 +17,8 @@ import './target.css';
 /** The target desk: the chain of numbers, what insurance costs, what each choice is worth, what the trees carry, and who gets how much. */
 export function TargetStage() {
   const { t, number, amount, unitName } = useReading();
-  const { plan, may } = usePlantingWork();
+  const { plan } = usePlantingWork();
+  const mayType = useMayType();
   const form = useFormFields('target');
   const catalogue = useCatalogue();
   const desk = useDesk();
@@ -25,7 +27,7 @@ export function TargetStage() {
   return (
     <div className="desk">
       <Chain />
-      <fieldset className="part" disabled={!may('target')}>
+      <fieldset className="part" disabled={!mayType}>
         <div className="size-row">
           {form.input('fruitSize', catalogue.data?.fruitSizeUnits ?? ['g'], { unitLabel: (unit) => t(`size:${unit}`, { defaultValue: unitName(unit) }) })}
           {form.input('packOut', ['%'], { hint: t('target.pack-out-hint') })}
@@ -49,7 +51,7 @@ export function TargetStage() {
         <Schools desk={desk} />
       </fieldset>
       <Worth desk={desk} />
-      <fieldset className="part" disabled={!may('target')}>
+      <fieldset className="part" disabled={!mayType}>
         {desk && <Carries desk={desk} />}
         {desk && <Shared desk={desk} />}
       </fieldset>

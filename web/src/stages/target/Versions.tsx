@@ -13,7 +13,7 @@ export function Versions() {
   const reading = useReading();
   const { t, number, language } = reading;
   const may = useMay();
-  const { view, draft, change, unsaved, plan } = usePlantingWork();
+  const { view, draft, change, discard, unsaved, plan } = usePlantingWork();
   const client = useQueryClient();
   const { attempt, failure, busy } = useAttempt();
   const path = { params: { path: { id: view.id } } };
@@ -29,6 +29,8 @@ export function Versions() {
   const propose = async () => {
     await answered(api.POST('/api/v1/plantings/{id}/target/proposals', { ...path, body: { target: sections.target.read(draft('target'), language).entry } }));
     await client.invalidateQueries({ queryKey: ['versions', view.id] });
+    // What a manager was typing stays; who may only propose is done with it.
+    if (!may('target')) discard('target');
   };
   const when = new Intl.DateTimeFormat(language, { day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
   return (

@@ -5,13 +5,15 @@ import { Why } from '../../entry/Why';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
 import { Prices } from './Prices';
+import { useMayType } from './useMayType';
 
 const MarginChart = lazy(() => import('./MarginChart'));
 
 /** What each choice is worth: margin over fruit per tree, and how the fruit spread over the size classes it is sold in. */
 export function Worth({ desk }: { desk: TargetDesk | null }) {
   const { t, amount, number, say } = useReading();
-  const { plan, change, draft, may } = usePlantingWork();
+  const { plan, change, draft } = usePlantingWork();
+  const mayType = useMayType();
   // While it is dragged the mark follows the pointer; the numbers follow as they are worked out.
   const [dragged, setDragged] = useState<{ to: number; from: number } | null>(null);
   const fruit = plan.crop?.fruitPerTree ?? 0;
@@ -34,7 +36,7 @@ export function Worth({ desk }: { desk: TargetDesk | null }) {
           {margin ? (
             <>
               <p className="worth-say" data-test="margin-meaning">{say(margin.meaning)}</p>
-              <Suspense fallback={<div className="margin-chart" />}><MarginChart curve={margin} chosen={chosen} onChoose={may('target') ? choose : null} /></Suspense>
+              <Suspense fallback={<div className="margin-chart" />}><MarginChart curve={margin} chosen={chosen} onChoose={mayType ? choose : null} /></Suspense>
               <p className="small dim chart-key"><span className="key-steady" /> {t('margin.steady')} <span className="key-year" /> {t('margin.year')} <span className="key-flat" /> {t('margin.flat')} <span className="key-guess" /> {t('margin.guess')}</p>
             </>
           ) : <p className="dim">{t(desk?.load.cropDensity != null ? 'worth.no-range' : 'worth.waiting')}</p>}
