@@ -25,15 +25,14 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
         await database.TargetVersions.AsNoTracking().Where(v => v.PlantingId == planting && v.Season == season)
             .OrderByDescending(v => v.Id).Take(MostVersions).ToListAsync(cancel);
 
-    /// <summary>Keeps a target as a proposal; the one set stays in force. False when there is no such planting.</summary>
+    /// <summary>Keeps a target as a proposal; the one set stays in force.</summary>
     /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
-    public async Task<bool> ProposeAsync(StoredPlanting stored, TargetEntry entry, CancellationToken cancel)
+    public async Task ProposeAsync(StoredPlanting stored, TargetEntry entry, CancellationToken cancel)
     {
         if (entry.IsUntouched) entry.Read();
         PlanReading.Of(stored.ToEntry() with { Target = entry }, stored.Catalogue).ThrowIfWrong("target");
         database.Add(TargetVersionRecord.Of(scope.EstateId, stored.Planting.Id, stored.Plan.Season, TargetAct.Proposed, entry));
         await database.SaveChangesAsync(cancel);
-        return true;
     }
 
     /// <summary>Targets a planting's may be copied from: its own of the seasons before, and those of like plantings this season, nearest first.</summary>

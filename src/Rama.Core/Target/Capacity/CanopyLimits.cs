@@ -51,8 +51,7 @@ public sealed record CanopyLimits(
     /// <param name="form">Spacing.</param>
     /// <param name="canopy">What was measured and is wanted.</param>
     /// <param name="leaders">Leaders of a tree of the system.</param>
-    /// <param name="finalHeightReached">Whether the trees have filled their height; before that there is no height cut.</param>
-    public static CanopyLimits Of(CanopyKind kind, PlantingForm form, Canopy canopy, int leaders = 1, bool finalHeightReached = true)
+    public static CanopyLimits Of(CanopyKind kind, PlantingForm form, Canopy canopy, int leaders = 1)
     {
         List<Step> steps = [];
         List<Notice> warnings = [];
@@ -95,7 +94,7 @@ public sealed record CanopyLimits(
         if (canopy.HeightM is { } stands)
         {
             steps.Add(new("canopy.to-cut", "height measured − height after pruning", new("above the limit", toCut!.Value, "m"), [new("height measured", stands, "m"), new("height after pruning", height, "m")], Sources.Definition));
-            if (toCut > 0.05 && finalHeightReached)
+            if (toCut > 0.05)
                 warnings.Add(new("canopy.too-high", $"The trees stand {stands:0.0} m high, {toCut:0.0} m above what the rows carry. Bring leaders back to a weak side shoot; never to a strong upright.", new("height measured", stands, "m"), new("above the limit", toCut.Value, "m")));
         }
         VGeometry? v = kind == CanopyKind.OpenV ? Planes(height, form, canopy, steps) : null;
