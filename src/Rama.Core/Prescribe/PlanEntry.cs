@@ -1,4 +1,5 @@
 using Rama.Core.Count;
+using Rama.Core.Count.Estimate;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Result;
@@ -30,6 +31,9 @@ public sealed record PlanEntry
 
     /// <summary>What was counted.</summary>
     public SurveyEntry Count { get; init; } = new();
+
+    /// <summary>What is known of the trees not counted; nothing when left out.</summary>
+    public MeasuredTrees Measured { get; init; } = MeasuredTrees.None;
 
     /// <summary>How far is near enough, and how much may go.</summary>
     public DecisionSettingsEntry Settings { get; init; } = new();

@@ -1,4 +1,5 @@
 using Rama.Core.Count;
+using Rama.Core.Count.Estimate;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
@@ -22,6 +23,7 @@ namespace Rama.Core.Prescribe;
 /// <param name="SizeWarnings">What is unusual about the fruit weighed.</param>
 /// <param name="Target">The target; null where there is none or it cannot be used.</param>
 /// <param name="Counted">The trees counted.</param>
+/// <param name="Measured">What is known of the trees not counted.</param>
 /// <param name="Settings">Tolerance and cap.</param>
 /// <param name="Problems">What cannot be used, field by field.</param>
 public sealed record PlanReading(
@@ -36,6 +38,7 @@ public sealed record PlanReading(
     IReadOnlyList<Notice> SizeWarnings,
     SeasonTarget? Target,
     Survey? Counted,
+    MeasuredTrees Measured,
     DecisionSettings? Settings,
     IReadOnlyList<FieldProblem> Problems)
 {
@@ -58,8 +61,9 @@ public sealed record PlanReading(
             : KnownOf(planting.Variety, catalogue.Crop(planting.Variety.Crop), seasons, density.BearingTreesPerHa, sample);
         var target = entry.Target.IsUntouched ? null : reader.Under("target", () => entry.Target.Read(known));
         var counted = reader.Under("count", entry.Count.Read);
+        var measured = reader.Under("measured", entry.Measured.Read) ?? MeasuredTrees.None;
         var settings = reader.Under("settings", () => entry.Settings.ReadSettings(planting?.System.Caps.ShareOfBuds ?? DecisionSettings.DefaultCap));
-        return new(entry.Season, planting, planting is null ? null : catalogue.Crop(planting.Variety.Crop), rows, density, seasons, history, known, sizeWarnings, target, counted, settings, reader.Problems);
+        return new(entry.Season, planting, planting is null ? null : catalogue.Crop(planting.Variety.Crop), rows, density, seasons, history, known, sizeWarnings, target, counted, measured, settings, reader.Problems);
     }
 
     /// <summary>Throws where some parts of the entry cannot be used, their fields told from the part on.</summary>

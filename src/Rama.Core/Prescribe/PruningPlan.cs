@@ -1,6 +1,8 @@
 using Rama.Core.Target.Capacity;
 using Rama.Core.Target.Insurance;
 using Rama.Core.Count;
+using Rama.Core.Count.Estimate;
+using Rama.Core.Count.Sample;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
@@ -18,6 +20,7 @@ namespace Rama.Core.Prescribe;
 /// <param name="Crop">Fruit per tree.</param>
 /// <param name="Buds">Floral buds to leave.</param>
 /// <param name="Survey">What the counted trees say.</param>
+/// <param name="Stop">Whether to go on counting; null without a count or target.</param>
 /// <param name="Decision">Whether and how hard to prune.</param>
 /// <param name="Prescription">What to cut.</param>
 /// <param name="Ledger">The running account of buds.</param>
@@ -30,6 +33,7 @@ public sealed record PruningPlan(
     CropTarget? Crop,
     BudTarget? Buds,
     SurveyEstimate? Survey,
+    StopAdvice? Stop,
     PruningDecision? Decision,
     Prescription? Prescription,
     BudLedger? Ledger,
@@ -50,12 +54,12 @@ public sealed record PruningPlan(
     public static PruningPlan Of(PlanReading reading)
     {
         var (planting, density, target, settings) = (reading.Planting, reading.Density, reading.Target, reading.Settings);
-        var survey = reading.Counted is null ? null : SurveyEstimate.Of(reading.Counted, density?.BearingTrees);
+        var survey = reading.Counted is null ? null : SurveyEstimate.Of(reading.Counted, density?.BearingTrees, reading.Measured);
         var limbs = survey?.MeanLimbs ?? target?.LimbsPerTree;
         var crop = density is null || target is null ? null
             : CropTarget.Of(density, target.Crop, target.BudsPerFruit, limbs ?? planting!.System.Form.LimbsPerTree);
         if (planting is null || crop is null || settings is null)
-            return new(Stage.Target, planting, density, crop, null, survey, null, null, null, [], reading.Problems);
+            return new(Stage.Target, planting, density, crop, null, survey, null, null, null, null, [], reading.Problems);
 
         var answer = SchoolAnswer.Of(target!.Insurance.School, crop.FruitPerTree, target.Insurance)!;
         var buds = answer.BudsPerTree;
@@ -69,8 +73,24 @@ public sealed record PruningPlan(
             : prescription?.LimbsLeft ?? limbs ?? planting.System.Form.LimbsPerTree;
         return new(
             survey is null ? Stage.Count : decision!.Settled ? Stage.Prescribe : Stage.Decide,
-            planting, density, crop, BudTarget.Of(answer, crop.FruitPerTree, limbsKept), survey, decision, prescription,
+            planting, density, crop, BudTarget.Of(answer, crop.FruitPerTree, limbsKept), survey, StopOf(survey, TermsOf(reading, buds)), decision, prescription,
             BudLedger.Of(buds, crop.FruitPerTree, answer.Factor, settings, decision, prescription),
             CropLoad.Check(planting, crop.FruitPerTree, survey?.MeanTcsaCm2), reading.Problems);
     }
+
+    /// <summary>What the stop rule weighs in a planting; null where its trees or counts are not known.</summary>
+    /// <param name="reading">What was typed, read.</param>
+    /// <param name="budsToLeave">Floral buds to leave per tree.</param>
+    public static StopTerms? TermsOf(PlanReading reading, double budsToLeave)
+    {
+        if (reading is not { Density: { } density, Target: { } target, Settings: { } settings, Counted.Sample: { } sample, Planting: { } planting }) return null;
+        // A bud too many has its cluster thinned, a bud too few costs its fruit; either only if it sets.
+        var set = (target.Insurance.Set?.Mean ?? planting.Variety.SetShare.Value) * target.Insurance.Places;
+        return new(
+            sample.Planned(density.BearingTrees), budsToLeave, settings.Tolerance, density.BearingTrees,
+            set * Math.Max(target.Insurance.CostOver, target.Insurance.CostUnder), sample.MinutesPerTree / 60 * sample.WagePerHour);
+    }
+
+    private static StopAdvice? StopOf(SurveyEstimate? survey, StopTerms? terms) =>
+        survey is null || terms is null ? null : StopRule.Of(survey.Buds.Count, survey.Used, terms);
 }

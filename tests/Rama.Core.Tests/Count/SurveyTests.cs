@@ -1,4 +1,5 @@
 using Rama.Core.Count;
+using Rama.Core.Count.Sample;
 
 namespace Rama.Core.Tests.Count;
 

@@ -1,7 +1,7 @@
 using CsCheck;
-using Rama.Core.Count;
+using Rama.Core.Count.Estimate;
 
-namespace Rama.Core.Tests.Count;
+namespace Rama.Core.Tests.Count.Estimate;
 
 public sealed class StratifiedMeanTests
 {

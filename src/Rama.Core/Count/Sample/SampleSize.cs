@@ -1,6 +1,6 @@
 using MathNet.Numerics.Distributions;
 
-namespace Rama.Core.Count;
+namespace Rama.Core.Count.Sample;
 
 /// <summary>How many trees to count.</summary>
 public static class SampleSize

@@ -1,0 +1,39 @@
+using Rama.Core.Count.Vigour;
+
+namespace Rama.Core.Tests.Count.Vigour;
+
+public sealed class VigourTests
+{
+    private static VigourMark Shoots(double cm) => new VigourMarkEntry { Row = 1, Tree = 2, Extension = new(cm, "cm") }.Read();
+
+    // Shoots of 20 to 45 cm on a bearing tree: common practice, no source.
+    [Theory]
+    [InlineData(12, GrowthVigour.Weak, "fewer-fruit")]
+    [InlineData(60, GrowthVigour.Strong, "more-fruit-buds")]
+    public void Extension_tells_how_strongly_it_grows(double cm, GrowthVigour vigour, string first)
+    {
+        var summary = VigourSummary.Of([Shoots(cm), Shoots(cm + 2), Shoots(cm - 2)])!;
+        Assert.Equal((vigour, first), (summary.Vigour, summary.Advice[0].Id));
+    }
+
+    [Fact]
+    public void Canker_keeps_pruners_out_of_wet_trees()
+    {
+        var canker = new VigourMarkEntry { Row = 3, Tree = 9, Conditions = [TreeCondition.Canker], LookAgain = new(2027, 5, 1) }.Read();
+        var summary = VigourSummary.Of([Shoots(30), canker])!;
+        Assert.Equal(GrowthVigour.Balanced, summary.Vigour);
+        Assert.Equal("no-wet-cuts", Assert.Single(summary.Advice).Id);
+        Assert.Equal(new DateOnly(2027, 5, 1), summary.LookAgain);
+    }
+
+    [Fact]
+    public void A_mark_without_anything_seen_is_no_mark() =>
+        Entries.AssertProblem(Entries.ProblemsOf(() => new VigourMarkEntry { Row = 1 }.Read()), "extension", "missing");
+
+    [Fact]
+    public void Shade_is_told_at_the_latest_sign_a_quarter_of_the_places_show()
+    {
+        ShadeSign[] seen = [ShadeSign.None, ShadeSign.Early, ShadeSign.Early, ShadeSign.Late, ShadeSign.VeryLate, ShadeSign.None, ShadeSign.None, ShadeSign.None];
+        Assert.Equal(ShadeSign.Late, VigourSummary.Of([.. seen.Select(s => new VigourMarkEntry { Row = 1, Shade = s }.Read())])!.Shade);
+    }
+}
