@@ -103,7 +103,8 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
             stored.Plan.Take(entry);
             database.Add(TargetVersionRecord.Of(stored.Plan.EstateId, id, stored.Plan.Season, TargetAct.Set, entry));
             ExpectPlan(stored.Plan, version);
-            return Task.CompletedTask;
+            // The target may set the limits of the trunk classes.
+            return MeasuredSum.RefreshAsync(database, [stored.Plan], cancel);
         }, cancel);
 
     /// <summary>Saves fruit that were measured and weighed; null when there is no such planting.</summary>
@@ -172,7 +173,7 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
         {
             change(stored.Plan);
             ExpectPlan(stored.Plan, version);
-            return Task.CompletedTask;
+            return MeasuredSum.RefreshAsync(database, [stored.Plan], cancel);
         }, cancel);
 
     private void ExpectPlan(SeasonPlanRecord plan, uint version)

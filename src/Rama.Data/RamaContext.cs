@@ -43,6 +43,12 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
 
     public DbSet<TrunkRowRecord> TrunkRows => Set<TrunkRowRecord>();
 
+    public DbSet<ScanRowRecord> ScanRows => Set<ScanRowRecord>();
+
+    public DbSet<FieldEntryRecord> FieldEntries => Set<FieldEntryRecord>();
+
+    public DbSet<PhotoRecord> Photos => Set<PhotoRecord>();
+
     public DbSet<ChangeRecord> Changes => Set<ChangeRecord>();
 
     public DbSet<BatchRecord> Batches => Set<BatchRecord>();
@@ -70,6 +76,9 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
         builder.Entity<CountedTreeRecord>().HasQueryFilter(t => t.EstateId == EstateId);
         builder.Entity<SeasonResultRecord>().HasQueryFilter(r => r.EstateId == EstateId);
         builder.Entity<TrunkRowRecord>().HasQueryFilter(t => t.EstateId == EstateId);
+        builder.Entity<ScanRowRecord>().HasQueryFilter(s => s.EstateId == EstateId);
+        builder.Entity<FieldEntryRecord>().HasQueryFilter(e => e.EstateId == EstateId);
+        builder.Entity<PhotoRecord>().HasQueryFilter(p => p.EstateId == EstateId);
         builder.Entity<WeatherDayRecord>().HasQueryFilter(d => d.EstateId == EstateId);
         builder.Entity<ChangeRecord>().HasQueryFilter(c => c.EstateId == EstateId);
         builder.Entity<BatchRecord>().HasQueryFilter(b => b.EstateId == EstateId);

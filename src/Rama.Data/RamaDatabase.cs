@@ -22,6 +22,8 @@ public static class RamaDatabase
         .AddScoped<CatalogueStore>()
         .AddScoped<PlantingStore>()
         .AddScoped<TargetStore>()
+        .AddScoped<CountStore>()
+        .AddScoped<PhotoStore>()
         .AddScoped<SeasonStore>()
         .AddScoped<MapStore>()
         .AddScoped<DatabaseSetup>()

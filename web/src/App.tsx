@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { api, answered, type Session } from './api/client';
-import { sessionKey, useSession } from './people/session';
+import { ASK_SIGN_IN, inField, sessionKey, useSession } from './people/session';
 import { SignInPage } from './people/SignInPage';
 import { Shell } from './Shell';
 import { SeasonPage } from './stages/season/SeasonPage';
@@ -27,9 +27,27 @@ const PeoplePage = lazy(() => import('./people/PeoplePage').then((m) => ({ defau
 const MapPage = lazy(() => import('./stages/estate/MapPage').then((m) => ({ default: m.MapPage })));
 const CataloguePage = lazy(() => import('./stages/estate/CataloguePage').then((m) => ({ default: m.CataloguePage })));
 const ExchangePage = lazy(() => import('./exchange/ExchangePage').then((m) => ({ default: m.ExchangePage })));
+const FieldShell = lazy(() => import('./stages/count/field/FieldShell').then((m) => ({ default: m.FieldShell })));
+const FieldPage = lazy(() => import('./stages/count/field/FieldPage').then((m) => ({ default: m.FieldPage })));
+const TallyPage = lazy(() => import('./stages/count/field/TallyPage').then((m) => ({ default: m.TallyPage })));
+const CutPage = lazy(() => import('./stages/count/field/CutPage').then((m) => ({ default: m.CutPage })));
+const WalkPage = lazy(() => import('./stages/count/field/WalkPage').then((m) => ({ default: m.WalkPage })));
+const RoutePage = lazy(() => import('./stages/count/RoutePage').then((m) => ({ default: m.RoutePage })));
+const RowSheetPage = lazy(() => import('./stages/count/RowSheetPage').then((m) => ({ default: m.RowSheetPage })));
+const ScanPage = lazy(() => import('./stages/count/ScanPage').then((m) => ({ default: m.ScanPage })));
 const CardPage = lazy(() => import('./stages/prescribe/CardPage').then((m) => ({ default: m.CardPage })));
 
 const router = createBrowserRouter([
+  {
+    path: 'field',
+    element: <FieldShell />,
+    children: [
+      { index: true, element: <FieldPage /> },
+      { path: ':id', element: <TallyPage /> },
+      { path: ':id/buds', element: <CutPage /> },
+      { path: ':id/walk', element: <WalkPage /> },
+    ],
+  },
   {
     element: <Shell />,
     children: [
@@ -42,6 +60,9 @@ const router = createBrowserRouter([
       { path: 'plantings/new', element: <NewPlantingPage /> },
       { path: 'targets', element: <RulePage /> },
       { path: 'plantings/:id/card', element: <CardPage /> },
+      { path: 'plantings/:id/route', element: <RoutePage /> },
+      { path: 'plantings/:id/trees', element: <RowSheetPage /> },
+      { path: 'scans', element: <ScanPage /> },
       {
         path: 'plantings/:id',
         element: <PlantingPage />,
@@ -68,7 +89,14 @@ export function App() {
   const [signedIn, setSignedIn] = useState<Session | null>(null);
   const now = session.data;
   const person = now?.person ?? null;
-  if (now?.state === 'signedIn' && now !== signedIn) setSignedIn(now);
+  if (now && (now.state === 'signedIn' || (now.person && !signedIn)) && now !== signedIn) setSignedIn(now);
+  const [asked, setAsked] = useState(false);
+  useEffect(() => {
+    const ask = () => { setAsked(true); };
+    window.addEventListener(ASK_SIGN_IN, ask);
+    return () => { window.removeEventListener(ASK_SIGN_IN, ask); };
+  }, []);
+  if (asked && now?.state === 'signedIn') setAsked(false);
   useEffect(() => { if (person?.language) void speak(person.language === 'es' ? 'es' : 'en'); }, [person?.language]);
 
   const system: UnitSystem = person?.units ?? 'metric';
@@ -87,7 +115,7 @@ export function App() {
   return (
     <ReadingContext.Provider value={reading}>
       <Suspense><RouterProvider router={router} /></Suspense>
-      {now.state === 'signedOut' && <SignInPage over={signedIn} />}
+      {now.state === 'signedOut' && (asked || !inField()) && <SignInPage over={signedIn} />}
     </ReadingContext.Provider>
   );
 }

@@ -11,6 +11,7 @@ import { RequestError } from './api/client';
 import './look/tokens.css';
 import './look/pages.css';
 import { theme } from './look/theme';
+import { registerWorker } from './offline/register';
 import { ready } from './words/i18n';
 
 const queries = new QueryClient({
@@ -36,3 +37,4 @@ void ready.then(() => {
     </StrictMode>,
   );
 });
+registerWorker();

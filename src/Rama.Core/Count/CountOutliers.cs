@@ -12,10 +12,10 @@ public sealed record CountOutlier(int Row, int Tree, Notice Reason);
 /// <remarks>Source: modified z-score above 3.5 (Iglewicz and Hoaglin 1993, How to Detect and Handle Outliers).</remarks>
 public static class CountOutliers
 {
-    private const double MostZ = 3.5, NormalMad = 0.6745;
+    /// <summary>Trunks of one planting do not differ by this factor; typing millimetres for centimetres does it (common practice, no source).</summary>
+    public const double WrongUnit = 4;
 
-    // Trunks of one planting do not differ by this factor; typing millimetres for centimetres does it.
-    private const double WrongUnit = 4;
+    private const double MostZ = 3.5, NormalMad = 0.6745;
 
     private const int Fewest = 5;
 

@@ -16,5 +16,6 @@ internal sealed class CountedTreeConfiguration : IEntityTypeConfiguration<Counte
         builder.HasKey(t => new { t.EstateId, t.PlantingId, t.Season, t.Row, t.Tree });
         builder.HasOne<SeasonPlanRecord>().WithMany(p => p.Trees).HasForeignKey(t => new { t.EstateId, t.PlantingId, t.Season });
         builder.Amount(t => t.Girth);
+        builder.Property(t => t.Details).HasColumnType("json");
     }
 }

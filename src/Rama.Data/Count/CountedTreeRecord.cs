@@ -25,7 +25,25 @@ public sealed class CountedTreeRecord : IHistoried
     internal void Take(int line, CountedTreeEntry entry)
     {
         Line = line;
+        var before = ToEntry();
         (Girth, Limbs, FloralBuds, Buds) = (entry.Girth ?? new(), (int?)entry.Limbs, (int?)entry.FloralBuds, (int?)entry.Buds);
+        Details = TreeDetails.Write(entry);
+        // What was typed over is no longer what the field said; a correction from there has to be looked at.
+        if (!Says(before)) FieldEntryId = null;
+    }
+
+    /// <summary>Takes over what came from the field.</summary>
+    internal void Take(CountedTreeEntry entry, Guid fieldEntry)
+    {
+        Take(Line, entry);
+        FieldEntryId = fieldEntry;
+    }
+
+    /// <summary>Whether an entry says the same of the tree.</summary>
+    internal bool Says(CountedTreeEntry entry)
+    {
+        var own = ToEntry();
+        return (own.Girth ?? new(), own.Limbs, own.FloralBuds, own.Buds, Details) == (entry.Girth ?? new(), entry.Limbs, entry.FloralBuds, entry.Buds, TreeDetails.Write(entry));
     }
 
     public Guid EstateId { get; private set; }
@@ -49,10 +67,14 @@ public sealed class CountedTreeRecord : IHistoried
 
     public int? Buds { get; private set; }
 
+    /// <summary>Buds by kind, limbs and note as JSON; null where none were told.</summary>
+    public string? Details { get; private set; }
+
+    /// <summary>The field entry it says; null where it was typed or imported.</summary>
+    public Guid? FieldEntryId { get; private set; }
+
     HistoryPlace IHistoried.Place => new("countedTree", PlantingId, Season, $"{Row}/{Tree}");
 
-    public CountedTreeEntry ToEntry() => new()
-    {
-        Row = Row, Tree = Tree, Girth = Girth, Limbs = Limbs, FloralBuds = FloralBuds, Buds = Buds,
-    };
+    public CountedTreeEntry ToEntry() => TreeDetails.Read(
+        new() { Row = Row, Tree = Tree, Girth = Girth, Limbs = Limbs, FloralBuds = FloralBuds, Buds = Buds }, Details);
 }

@@ -1,6 +1,8 @@
 using System.Globalization;
 using Microsoft.EntityFrameworkCore;
+using Rama.Data.Count;
 using Rama.Data.Estate;
+using Rama.Data.Season;
 
 namespace Rama.Data.Exchange;
 
@@ -113,11 +115,25 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
             File = sheet.Name[..Math.Min(sheet.Name.Length, 200)], Added = target.Count(LineOutcome.Added), Changed = target.Count(LineOutcome.Changed),
         };
         database.Add(scope.Batch);
+        database.ChangeTracker.DetectChanges();
+        var measured = database.ChangeTracker.Entries<TrunkRowRecord>().Where(e => e.State != EntityState.Unchanged).Select(e => e.Entity.PlantingId)
+            .Concat(database.ChangeTracker.Entries<SeasonPlanRecord>().Where(e => e.State != EntityState.Unchanged).Select(e => e.Entity.PlantingId)).ToHashSet();
         await database.InTransactionAsync(async () =>
         {
             await database.SaveChangesAsync(cancel);
+            await SumUpAsync(measured, cancel);
             await (await Ground.LoadAsync(database, target.Estate, cancel)).ClearEmptyAsync(cancel);
             await database.SaveChangesAsync(cancel);
         }, cancel);
+    }
+
+    // Plans whose trunks or counted trees came with the file know the sum of them.
+    private async Task SumUpAsync(HashSet<Guid> plantings, CancellationToken cancel)
+    {
+        var withTrunks = await database.TrunkRows.Where(t => plantings.Contains(t.PlantingId)).Select(t => t.PlantingId)
+            .Union(database.ScanRows.Where(s => plantings.Contains(s.PlantingId)).Select(s => s.PlantingId)).ToListAsync(cancel);
+        if (withTrunks.Count == 0) return;
+        var plans = await database.SeasonPlans.Include(p => p.Trees).Where(p => withTrunks.Contains(p.PlantingId)).ToListAsync(cancel);
+        await MeasuredSum.RefreshAsync(database, plans, cancel);
     }
 }

@@ -5,6 +5,7 @@ using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.EntityFrameworkCore.Metadata;
 using Rama.Core.Estate;
+using Rama.Data.Season;
 using Rama.Data.Target;
 
 namespace Rama.Data.History;
@@ -83,7 +84,9 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
 
     private static bool IsKept(IProperty property) =>
         !property.IsPrimaryKey() && !property.IsConcurrencyToken && property.ClrType != typeof(DateTimeOffset) && property.Name != nameof(IEstateOwned.EstateId)
-        && property.GetColumnType() != "json";
+        && property.GetColumnType() != "json"
+        // Summed up from elsewhere, where its own history is.
+        && property.Name != nameof(SeasonPlanRecord.Measured);
 
     private static Dictionary<string, string> JsonFields(string? json)
     {

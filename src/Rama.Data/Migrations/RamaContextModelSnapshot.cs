@@ -153,6 +153,14 @@ namespace Rama.Data.Migrations
                         .HasColumnType("integer")
                         .HasColumnName("buds");
 
+                    b.Property<string>("Details")
+                        .HasColumnType("json")
+                        .HasColumnName("details");
+
+                    b.Property<Guid?>("FieldEntryId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("field_entry_id");
+
                     b.Property<int?>("FloralBuds")
                         .HasColumnType("integer")
                         .HasColumnName("floral_buds");
@@ -185,6 +193,201 @@ namespace Rama.Data.Migrations
                     b.ToTable("counted_trees", null, t =>
                         {
                             t.HasCheckConstraint("ck_counted_trees_counts", "coalesce(limbs, 0) >= 0 and coalesce(floral_buds, 0) >= 0 and coalesce(buds, 0) >= 0");
+                        });
+                });
+
+            modelBuilder.Entity("Rama.Data.Count.FieldEntryRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Data")
+                        .IsRequired()
+                        .HasColumnType("json")
+                        .HasColumnName("data");
+
+                    b.Property<Guid>("Device")
+                        .HasColumnType("uuid")
+                        .HasColumnName("device");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(10)
+                        .HasColumnType("character varying(10)")
+                        .HasColumnName("kind");
+
+                    b.Property<string>("Person")
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)")
+                        .HasColumnName("person");
+
+                    b.Property<Guid?>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<DateTimeOffset>("ReceivedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("received_at");
+
+                    b.Property<int>("Row")
+                        .HasColumnType("integer")
+                        .HasColumnName("row");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<long>("Sequence")
+                        .HasColumnType("bigint")
+                        .HasColumnName("sequence");
+
+                    b.Property<string>("Standing")
+                        .IsRequired()
+                        .HasMaxLength(12)
+                        .HasColumnType("character varying(12)")
+                        .HasColumnName("standing");
+
+                    b.Property<Guid?>("Supersedes")
+                        .HasColumnType("uuid")
+                        .HasColumnName("supersedes");
+
+                    b.Property<int?>("Tree")
+                        .HasColumnType("integer")
+                        .HasColumnName("tree");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_field_entries");
+
+                    b.HasIndex("EstateId", "PlantingId", "Season")
+                        .HasDatabaseName("ix_field_entries_estate_id_planting_id_season");
+
+                    b.ToTable("field_entries", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_field_entries_place", "\"row\" between 1 and 9999 and coalesce(tree, 1) between 1 and 9999");
+                        });
+                });
+
+            modelBuilder.Entity("Rama.Data.Count.PhotoRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Person")
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)")
+                        .HasColumnName("person");
+
+                    b.Property<Guid?>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<byte[]>("Picture")
+                        .IsRequired()
+                        .HasColumnType("bytea")
+                        .HasColumnName("picture");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int?>("Row")
+                        .HasColumnType("integer")
+                        .HasColumnName("row");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<int?>("Tree")
+                        .HasColumnType("integer")
+                        .HasColumnName("tree");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_photos");
+
+                    b.HasIndex("EstateId", "PlantingId", "Season")
+                        .HasDatabaseName("ix_photos_estate_id_planting_id_season");
+
+                    b.ToTable("photos", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_photos_size", "octet_length(picture) <= 900000");
+                        });
+                });
+
+            modelBuilder.Entity("Rama.Data.Count.ScanRowRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<int>("Row")
+                        .HasColumnType("integer")
+                        .HasColumnName("row");
+
+                    b.PrimitiveCollection<float[]>("Buds")
+                        .IsRequired()
+                        .HasColumnType("real[]")
+                        .HasColumnName("buds");
+
+                    b.Property<int>("FirstTree")
+                        .HasColumnType("integer")
+                        .HasColumnName("first_tree");
+
+                    b.PrimitiveCollection<float[]>("LeaderBuds")
+                        .IsRequired()
+                        .HasColumnType("real[]")
+                        .HasColumnName("leader_buds");
+
+                    b.Property<int>("Leaders")
+                        .HasColumnType("integer")
+                        .HasColumnName("leaders");
+
+                    b.PrimitiveCollection<float[]>("Limbs")
+                        .IsRequired()
+                        .HasColumnType("real[]")
+                        .HasColumnName("limbs");
+
+                    b.PrimitiveCollection<float[]>("TrunksMm")
+                        .IsRequired()
+                        .HasColumnType("real[]")
+                        .HasColumnName("trunks_mm");
+
+                    b.HasKey("EstateId", "PlantingId", "Season", "Row")
+                        .HasName("pk_scan_rows");
+
+                    b.ToTable("scan_rows", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_scan_rows_row", "\"row\" between 1 and 9999 and season between 1900 and 2200 and leaders between 0 and 12");
                         });
                 });
 
@@ -988,9 +1191,17 @@ namespace Rama.Data.Migrations
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("changed_at");
 
+                    b.Property<string>("CountDetails")
+                        .HasColumnType("json")
+                        .HasColumnName("count_details");
+
                     b.Property<double?>("LimbsPerTree")
                         .HasColumnType("double precision")
                         .HasColumnName("limbs_per_tree");
+
+                    b.Property<string>("Measured")
+                        .HasColumnType("text")
+                        .HasColumnName("measured");
 
                     b.Property<string>("TargetDetails")
                         .HasColumnType("json")
@@ -1264,6 +1475,36 @@ namespace Rama.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_counted_trees_season_plans_estate_id_planting_id_season");
+                });
+
+            modelBuilder.Entity("Rama.Data.Count.FieldEntryRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_field_entries_plantings_estate_id_planting_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Count.PhotoRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_photos_plantings_estate_id_planting_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Count.ScanRowRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_scan_rows_plantings_estate_id_planting_id");
                 });
 
             modelBuilder.Entity("Rama.Data.Count.TrunkRowRecord", b =>

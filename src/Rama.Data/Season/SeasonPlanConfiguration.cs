@@ -29,6 +29,8 @@ internal sealed class SeasonPlanConfiguration : IEntityTypeConfiguration<SeasonP
         builder.Amount(p => p.Tolerance);
         builder.Amount(p => p.Cap);
         builder.Property(p => p.TargetDetails).HasColumnType("json");
+        builder.Property(p => p.CountDetails).HasColumnType("json");
+        builder.Property(p => p.Measured).HasColumnType("text");
         builder.Property(p => p.Version).IsRowVersion();
     }
 }

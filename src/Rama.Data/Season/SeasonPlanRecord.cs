@@ -1,4 +1,5 @@
 using Rama.Core.Count;
+using Rama.Core.Count.Estimate;
 using Rama.Core.Decide;
 using Rama.Core.Prescribe;
 using Rama.Core.Target;
@@ -6,6 +7,7 @@ using Rama.Core.Quantities;
 using Rama.Data.Count;
 using Rama.Data.Estate;
 using Rama.Data.History;
+using Counting = Rama.Data.Count.CountDetails;
 using Details = Rama.Data.Target.TargetDetails;
 
 namespace Rama.Data.Season;
@@ -45,6 +47,15 @@ public sealed class SeasonPlanRecord : IHistoried
     /// <summary>Insurance, canopy and sharing of the target as JSON; null where nothing of it was typed.</summary>
     public string? TargetDetails { get; private set; }
 
+    /// <summary>Sample, method and buds cut of the count as JSON; null where nothing of it was typed.</summary>
+    public string? CountDetails { get; private set; }
+
+    /// <summary>
+    /// What is known of the trees not counted, as JSON, summed up from trunks and scans whenever these or the counted trees
+    /// change: a plan then knows it without reading every tree.
+    /// </summary>
+    public string? Measured { get; private set; }
+
     public List<CountedTreeRecord> Trees { get; private set; } = [];
 
     /// <summary>Last change to the plan or its counted trees; touching it makes the row version see a change to a child.</summary>
@@ -70,6 +81,7 @@ public sealed class SeasonPlanRecord : IHistoried
     public void Take(SurveyEntry entry)
     {
         FloralShare = entry.FloralShare ?? new();
+        CountDetails = Counting.Write(entry);
         Trees.Merge(
             [.. entry.Trees.Index()], t => (t.Row, t.Tree), t => ((int)t.Item.Row!.Value, (int)t.Item.Tree!.Value),
             t => CountedTreeRecord.Of(this, t.Index, t.Item), (record, t) => record.Take(t.Index, t.Item));
@@ -91,10 +103,37 @@ public sealed class SeasonPlanRecord : IHistoried
         },
         TargetDetails);
 
-    public SurveyEntry ToCount() => new()
+    public SurveyEntry ToCount() => Counting.Read(
+        new() { FloralShare = FloralShare, Trees = [.. Trees.OrderBy(t => t.Line).Select(t => t.ToEntry())] }, CountDetails);
+
+    public MeasuredTrees ToMeasured() => CountJson.Read<MeasuredTrees>(Measured) ?? MeasuredTrees.None;
+
+    /// <summary>Takes over what is known of the trees not counted.</summary>
+    internal void Take(MeasuredTrees measured)
     {
-        FloralShare = FloralShare, Trees = [.. Trees.OrderBy(t => t.Line).Select(t => t.ToEntry())],
-    };
+        var written = measured is { Trunks: 0, Scanned: 0 } ? null : CountJson.Write(measured);
+        if (written == Measured) return;
+        Measured = written;
+        Touch();
+    }
+
+    /// <summary>Adds or changes a counted tree as the field says.</summary>
+    internal void Take(CountedTreeEntry tree, Guid fieldEntry)
+    {
+        var record = Find((int)tree.Row!.Value, (int)tree.Tree!.Value);
+        if (record is null) Trees.Add(record = CountedTreeRecord.Of(this, Trees.Count == 0 ? 0 : Trees.Max(t => t.Line) + 1, tree));
+        record.Take(tree, fieldEntry);
+        Touch();
+    }
+
+    /// <summary>Takes a counted tree out again.</summary>
+    internal void Remove(CountedTreeRecord tree)
+    {
+        Trees.Remove(tree);
+        Touch();
+    }
+
+    internal CountedTreeRecord? Find(int row, int tree) => Trees.SingleOrDefault(t => t.Row == row && t.Tree == tree);
 
     public DecisionSettingsEntry ToSettings() => new() { Tolerance = Tolerance, Cap = Cap };
 
@@ -102,7 +141,7 @@ public sealed class SeasonPlanRecord : IHistoried
     public PlanEntry ToPlan(PlantingRecord planting) => new()
     {
         Season = Season, Planting = planting.ToEntry(), Rows = planting.ToRows(), Records = planting.ToRecords(), FruitSample = planting.ToFruitSample(),
-        Target = ToTarget(), Count = ToCount(), Settings = ToSettings(),
+        Target = ToTarget(), Count = ToCount(), Measured = ToMeasured(), Settings = ToSettings(),
     };
 
     private void Touch() => ChangedAt = DateTimeOffset.UtcNow;

@@ -1,6 +1,11 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Count;
+using Rama.Core.Count.Estimate;
+using Rama.Core.Count.Floral;
+using Rama.Core.Count.Sample;
+using Rama.Core.Count.Vigour;
 using Rama.Core.Explain;
+using Rama.Core.Quantities;
 using Rama.Data;
 using Rama.Web.Accounts;
 using Rama.Web.Estate;
@@ -19,16 +24,74 @@ public sealed record SurveyEstimateRequest
     /// <summary>Trees in the planting, where known; the interval then uses the finite correction.</summary>
     public double? TreesInPlanting { get; init; }
 
+    /// <summary>What is known of the trees not counted; nothing when left out.</summary>
+    public MeasuredTrees Measured { get; init; } = MeasuredTrees.None;
+
     internal SurveyEstimate Calculate()
     {
         var reader = new EntryReader();
         var survey = reader.Under("count", Count.Read);
         var trees = reader.Optional("treesInPlanting", "Trees in the planting", TreesInPlanting, "tree", 1, 10_000_000);
+        var measured = reader.Under("measured", Measured.Read);
         if (survey?.Trees.Count == 0) reader.Add("count.trees", "missing", "Trees: please count at least one tree.");
         if (trees < survey?.Trees.Count)
             reader.Add("treesInPlanting", "conflict", "Trees in the planting: expected at least as many as were counted.");
         reader.ThrowIfAny();
-        return SurveyEstimate.Of(survey!, trees)!;
+        return SurveyEstimate.Of(survey!, trees, measured)!;
+    }
+}
+
+/// <summary>How many trees to count.</summary>
+public sealed record TreesNeededRequest
+{
+    /// <summary>How much trees differ: standard deviation over mean.</summary>
+    public Amount? Cv { get; init; }
+
+    /// <summary>Half width of the interval accepted, as a share of the mean; 10 % when left out.</summary>
+    public Amount? Within { get; init; }
+
+    /// <summary>Trees in the planting.</summary>
+    public double? TreesInPlanting { get; init; }
+
+    internal TreesNeeded Calculate()
+    {
+        var reader = new EntryReader();
+        var cv = reader.Required("cv", "Coefficient of variation", Cv, Units.Share, 0.001, 5);
+        var within = reader.Optional("within", "Within", Within, Units.Share, 0.001, 1) ?? SampleSettings.Aim;
+        var trees = reader.Required("treesInPlanting", "Trees in the planting", TreesInPlanting, "tree", 2, 10_000_000);
+        reader.ThrowIfAny();
+        return new(SampleSize.TreesNeeded(cv, within, trees));
+    }
+}
+
+/// <summary>Trees to count.</summary>
+/// <param name="Trees">The smallest number whose interval is narrow enough.</param>
+public sealed record TreesNeeded(int Trees);
+
+/// <summary>Buds cut, to see which are floral.</summary>
+/// <param name="BudCuts">The cuts, at least one.</param>
+public sealed record FloralSharesRequest(IReadOnlyList<BudCutEntry> BudCuts)
+{
+    internal IReadOnlyList<FloralShare> Calculate()
+    {
+        if (BudCuts.Count == 0) throw new UnusableEntryException([new("budCuts", "missing", "Buds cut: please enter at least one line.")]);
+        return new SurveyEntry { BudCuts = BudCuts }.Read().Shares;
+    }
+}
+
+/// <summary>What was seen on a vigour walk.</summary>
+/// <param name="Marks">The marks, at least one.</param>
+/// <param name="IsStoneFruit">Whether the crop is a stone fruit.</param>
+public sealed record VigourRequest(IReadOnlyList<VigourMarkEntry> Marks, bool IsStoneFruit)
+{
+    internal VigourSummary Calculate()
+    {
+        var reader = new EntryReader();
+        if (Marks.Count is 0 or > SurveyEntry.MostTrees) reader.Add("marks", "range", $"Marks: expected 1 to {SurveyEntry.MostTrees}.");
+        reader.ThrowIfAny();
+        var marks = Marks.Select((m, i) => reader.Under($"marks[{i}]", m.Read)).OfType<VigourMark>().ToList();
+        reader.ThrowIfAny();
+        return VigourSummary.Of(marks, IsStoneFruit)!;
     }
 }
 
@@ -37,13 +100,19 @@ internal static class CountEndpoints
     public static RouteGroupBuilder MapCount(this RouteGroupBuilder api)
     {
         api.MapPut("/plantings/{id:guid}/count", Save).For(Act.Count).WithTags("Count").WithSummary("Save the counted trees of the season");
-        return api;
+        return api.MapSample().MapField().MapPhotos();
     }
 
     public static RouteGroupBuilder MapCountCalculators(this RouteGroupBuilder calculations)
     {
         calculations.MapPost("/survey-estimate", (SurveyEstimateRequest request) => TypedResults.Ok(request.Calculate()))
             .WithSummary("Mean floral buds per tree with interval and spread from counted trees");
+        calculations.MapPost("/trees-needed", (TreesNeededRequest request) => TypedResults.Ok(request.Calculate()))
+            .WithSummary("Trees to count for an interval of a given width");
+        calculations.MapPost("/floral-share", (FloralSharesRequest request) => TypedResults.Ok(request.Calculate()))
+            .WithSummary("Floral share of each kind of bud cut, with interval and how many more to cut");
+        calculations.MapPost("/vigour", (VigourRequest request) => TypedResults.Ok(request.Calculate()))
+            .WithSummary("How strongly a planting grows, and what can be done");
         return calculations;
     }
 

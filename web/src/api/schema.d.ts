@@ -2496,6 +2496,415 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/plantings/{id}/sample": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which trees to count with these settings, and the walk to them; nothing is saved */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SampleSettingsEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SamplePlan"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/kit": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All a device needs to count the planting without signal */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FieldKit"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/field": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Send what was entered in the field; an entry sent twice is one */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FieldBatch"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FieldReceipt"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/field": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the field told of a planting in a season */
+        get: {
+            parameters: {
+                query?: {
+                    season?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FieldView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/field/{entry}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Settle a conflict between two counts of one tree */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    entry: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ChooseEntry"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/photos/{photo}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A photograph */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    photo: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        /** Keep a photograph of a tree, row or planting; where it was taken is taken off it */
+        put: {
+            parameters: {
+                query: {
+                    at: string;
+                    row?: number;
+                    tree?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    photo: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "image/jpeg": components["schemas"]["Stream"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        /** Remove a photograph */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    photo: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/density": {
         parameters: {
             query?: never;
@@ -3084,6 +3493,153 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calculations/trees-needed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Trees to count for an interval of a given width */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TreesNeededRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TreesNeeded"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/floral-share": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Floral share of each kind of bud cut, with interval and how many more to cut */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FloralSharesRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FloralShare"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/vigour": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How strongly a planting grows, and what can be done */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["VigourRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["VigourSummary"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/decision": {
         parameters: {
             query?: never;
@@ -3341,6 +3897,36 @@ export interface components {
          * @enum {unknown}
          */
         Branching: "free" | "poor";
+        /** @description Buds of one kind cut from one tree, as typed. */
+        BudCutEntry: {
+            /**
+             * Format: double
+             * @description Row of the tree they came from; may be left out together with the tree.
+             */
+            row?: null | number;
+            /**
+             * Format: double
+             * @description Tree they came from.
+             */
+            tree?: null | number;
+            /** @description Kind of bud; string BudKind.Any when left out. */
+            kind?: null | string;
+            /**
+             * Format: double
+             * @description Floral and alive.
+             */
+            floral?: null | number;
+            /**
+             * Format: double
+             * @description Leaf buds.
+             */
+            vegetative?: null | number;
+            /**
+             * Format: double
+             * @description Dead.
+             */
+            dead?: null | number;
+        };
         /** @description Buds to leave by the school chosen, and what each school says. */
         BudFactorAnswer: {
             /** @description Buds to leave. */
@@ -3715,6 +4301,46 @@ export interface components {
             old: null | string;
             new: null | string;
         };
+        ChooseEntry: {
+            take: boolean;
+        };
+        /** @description What was counted in one trunk class. */
+        ClassEstimate: {
+            /** @description Name of the class. */
+            name: string;
+            /**
+             * Format: double
+             * @description Share of the planting's trees.
+             */
+            share: number;
+            /**
+             * Format: int32
+             * @description Trees counted in it.
+             */
+            trees: number;
+            /**
+             * Format: double
+             * @description Mean floral buds per tree; null where none was counted.
+             */
+            mean: null | number;
+            /**
+             * Format: double
+             * @description Standard deviation among its trees, pooled over the classes where few were counted; null where nothing tells it.
+             */
+            sd: null | number;
+            /** @description Whether the standard deviation was pooled. */
+            pooled: boolean;
+            /**
+             * Format: double
+             * @description Lower end of the 95 % interval of the class mean.
+             */
+            low: null | number;
+            /**
+             * Format: double
+             * @description Upper end of the 95 % interval of the class mean.
+             */
+            high: null | number;
+        };
         /** @description The target of one trunk class. */
         ClassTarget: {
             /** @description The class. */
@@ -3789,7 +4415,22 @@ export interface components {
             /** Format: int32 */
             unitColumn?: null | number;
         };
-        /** @description One counted tree, as typed. */
+        /** @description A counted tree that stands out. It stays in the estimate; somebody should look at it again. */
+        CountOutlier: {
+            /**
+             * Format: int32
+             * @description Row number.
+             */
+            row: number;
+            /**
+             * Format: int32
+             * @description Tree in the row.
+             */
+            tree: number;
+            /** @description What stands out, and what it may come from. */
+            reason: components["schemas"]["Notice"];
+        };
+        /** @description One counted tree, as typed. Its buds are told in one of three ways: floral buds, all buds, or all buds by kind. */
         CountedTreeEntry: {
             /**
              * Format: double
@@ -3804,7 +4445,7 @@ export interface components {
             girth?: null | components["schemas"]["Amount"];
             /**
              * Format: double
-             * @description Limbs of at least 30 cm (1 ft).
+             * @description Limbs of at least 30 cm (1 ft); the number of those listed when left out.
              */
             limbs?: null | number;
             /**
@@ -3814,9 +4455,22 @@ export interface components {
             floralBuds?: null | number;
             /**
              * Format: double
-             * @description All buds counted, floral or not; needs the floral share of the survey.
+             * @description All buds counted, floral or not; needs a floral share, typed or from buds cut.
              */
             buds?: null | number;
+            /** @description All buds by kind; needs buds cut of each kind, or a floral share. */
+            kinds?: components["schemas"]["KindCountEntry"][];
+            /** @description Limbs one by one. */
+            limbSizes?: components["schemas"]["LimbSizeEntry"][];
+            /** @description What was noted at the tree. */
+            note?: null | string;
+        };
+        CounterView: {
+            person: null | string;
+            /** Format: int32 */
+            trees: number;
+            /** Format: date-time */
+            last: string;
         };
         /** @description How a crop bears: what is counted, and what one of it yields. */
         Crop: {
@@ -4210,6 +4864,8 @@ export interface components {
         EstateMap: {
             blocks: components["schemas"]["MapBlock"][];
         };
+        /** @enum {unknown} */
+        EstimateMethod: "simple" | "byTrunkClass" | "ratioOnTrunk" | "regressionOnTrunk" | "regressionOnScan" | null;
         ExchangeColumn: {
             field: string;
             kind: components["schemas"]["ColumnKind"];
@@ -4220,6 +4876,77 @@ export interface components {
             header: null | string;
             unitHeader: null | string;
         };
+        FieldBatch: {
+            /** Format: uuid */
+            device: string;
+            /** Format: date-time */
+            sentAt: string;
+            entries: components["schemas"]["FieldEntry"][];
+        };
+        FieldEntry: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int64 */
+            sequence: number;
+            /** Format: uuid */
+            planting: string;
+            /** Format: date-time */
+            at: string;
+            /** Format: uuid */
+            supersedes: null | string;
+            /** Format: double */
+            row: null | number;
+            /** Format: double */
+            tree: null | number;
+            counted: null | components["schemas"]["CountedTreeEntry"];
+            skipReason: null | string;
+            cut: null | components["schemas"]["BudCutEntry"];
+            mark: null | components["schemas"]["VigourMarkEntry"];
+        };
+        FieldEntryView: {
+            /** Format: uuid */
+            id: string;
+            kind: components["schemas"]["FieldKind"];
+            standing: components["schemas"]["FieldStanding"];
+            /** Format: int32 */
+            row: number;
+            /** Format: int32 */
+            tree: null | number;
+            /** Format: date-time */
+            at: string;
+            person: null | string;
+            counted: null | components["schemas"]["CountedTreeEntry"];
+            skipReason: null | string;
+            cut: null | components["schemas"]["BudCutEntry"];
+            mark: null | components["schemas"]["VigourMarkEntry"];
+            inForce: null | components["schemas"]["CountedTreeEntry"];
+        };
+        /** @enum {unknown} */
+        FieldKind: "tree" | "skip" | "cut" | "mark";
+        FieldKit: {
+            /** Format: uuid */
+            id: string;
+            code: string;
+            name: string;
+            variety: string;
+            /** Format: int32 */
+            season: number;
+            kinds: string[];
+            rows: components["schemas"]["KitRow"][];
+            route: components["schemas"]["SampleTree"][];
+            classes: components["schemas"]["TrunkShare"][];
+            /** Format: double */
+            girthFromCm: null | number;
+            /** Format: double */
+            girthToCm: null | number;
+            counted: components["schemas"]["KitTree"][];
+            /** Format: double */
+            floralShare: null | number;
+            shares: components["schemas"]["KitShare"][];
+            stop: components["schemas"]["FieldStop"];
+        };
+        /** @enum {unknown} */
+        FieldOutcome: "taken" | "conflict" | "known" | "refused";
         /** @description Something typed that cannot be used, told at its field. */
         FieldProblem: {
             /** @description Path of the field in the entry, such as `rowSpacing` or `trees[3].girth`. */
@@ -4240,6 +4967,50 @@ export interface components {
             max?: null | number;
             /** @description Unit of the range. */
             unit?: null | string;
+        };
+        FieldReceipt: {
+            /** Format: uuid */
+            id: string;
+            outcome: components["schemas"]["FieldOutcome"];
+            problems: components["schemas"]["FieldProblem"][];
+        };
+        /** @enum {unknown} */
+        FieldStanding: "inForce" | "superseded" | "conflict" | "setAside" | "withdrawn";
+        /**
+         * @description The stop rule as a table for counting without signal: the half width of an interval is factor × standard deviation of the
+         *     trees counted, each alike. Once there is signal the full estimate takes its place.
+         */
+        FieldStop: {
+            /**
+             * Format: int32
+             * @description Fewest trees before anything is said.
+             */
+            fewest: number;
+            /**
+             * Format: int32
+             * @description Trees planned.
+             */
+            planned: number;
+            /**
+             * Format: double
+             * @description Lower border of the decision, floral buds per tree; null without a target.
+             */
+            bandLow: null | number;
+            /**
+             * Format: double
+             * @description Upper border of the decision; null without a target.
+             */
+            bandHigh: null | number;
+            /** @description For n trees counted at place n, the factor of the 95 % interval; 0 below two trees. */
+            factor95: number[];
+            /** @description The same for 99 %. */
+            factor99: number[];
+        };
+        FieldView: {
+            entries: components["schemas"]["FieldEntryView"][];
+            counters: components["schemas"]["CounterView"][];
+            vigour: null | components["schemas"]["VigourSummary"];
+            photos: components["schemas"]["PhotoView"][];
         };
         /** @description A named number with its unit: an input or a result of a step. */
         Figure: {
@@ -4270,6 +5041,75 @@ export interface components {
             estate?: null | string;
             /** Format: double */
             season?: null | number;
+        };
+        /** @description Share of one kind of bud that is floral and alive, from buds cut. */
+        FloralShare: {
+            /** @description Kind of bud. */
+            kind: string;
+            /**
+             * Format: int32
+             * @description Buds cut.
+             */
+            cut: number;
+            /**
+             * Format: int32
+             * @description Those floral and alive.
+             */
+            floral: number;
+            /**
+             * Format: int32
+             * @description Those dead.
+             */
+            dead: number;
+            /**
+             * Format: int32
+             * @description Trees they came from; null where nobody noted it.
+             */
+            trees: null | number;
+            /**
+             * Format: double
+             * @description How many times wider the variance is than that of as many buds from as many trees, at least 1.
+             */
+            designEffect: number;
+            /**
+             * Format: double
+             * @description Floral share, 0 to 1.
+             */
+            share: number;
+            /**
+             * Format: double
+             * @description Its variance, never 0: 0 of 20 is no certainty.
+             */
+            variance: number;
+            /**
+             * Format: double
+             * @description Lower end of its 95 % interval.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description Upper end of its 95 % interval.
+             */
+            high: number;
+            /**
+             * Format: int32
+             * @description Buds still to cut, as many a tree as so far, until the share is known to ± 10 points.
+             */
+            moreToCut: number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        FloralSharesRequest: {
+            budCuts: components["schemas"]["BudCutEntry"][];
         };
         /** @description What a cold night is expected to cost, until cut buds say. */
         FrostLoss: {
@@ -4438,6 +5278,8 @@ export interface components {
          * @enum {unknown}
          */
         GrowthHabit: "upright" | "spreading";
+        /** @enum {unknown} */
+        GrowthVigour: "weak" | "balanced" | "strong" | null;
         /**
          * @description How winter cold is stood.
          * @enum {unknown}
@@ -4536,6 +5378,39 @@ export interface components {
             fruitlets?: null | number;
             losses?: null | components["schemas"]["LossesEntry"];
         };
+        /** @description All buds of one kind on a tree, as typed. */
+        KindCountEntry: {
+            /** @description Kind of bud. */
+            kind?: null | string;
+            /**
+             * Format: double
+             * @description Buds of it, floral or not.
+             */
+            buds?: null | number;
+        };
+        KitRow: {
+            /** Format: int32 */
+            row: number;
+            /** Format: int32 */
+            firstTree: number;
+            /** Format: int32 */
+            lastTree: number;
+        };
+        KitShare: {
+            kind: string;
+            /** Format: double */
+            share: number;
+        };
+        KitTree: {
+            /** Format: int32 */
+            row: number;
+            /** Format: int32 */
+            tree: number;
+            /** Format: double */
+            floralBuds: null | number;
+        };
+        /** @enum {unknown} */
+        LeaderState: "good" | "weak" | "strong" | "rival" | "runaway" | "broken" | null;
         /** @description A number of buds with the interval it is known to. */
         LedgerBar: {
             /**
@@ -4584,6 +5459,118 @@ export interface components {
             bandLow: number;
             /** Format: double */
             bandHigh: number;
+        };
+        /** @description Limbs in one class of diameter. */
+        LimbDiameterClass: {
+            /**
+             * Format: double
+             * @description Smallest diameter, mm.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description Diameter from which the next class begins, mm.
+             */
+            toMm: number;
+            /**
+             * Format: int32
+             * @description Limbs in it.
+             */
+            limbs: number;
+        };
+        /** @description One limb of a counted tree, as typed. */
+        LimbSizeEntry: {
+            diameter?: null | components["schemas"]["Amount"];
+            /** @description Whether it forks. */
+            forked?: boolean;
+            /**
+             * Format: double
+             * @description Buds on it, counted as on the rest of its tree.
+             */
+            buds?: null | number;
+        };
+        /** @description How thick the limbs measured are, and how many buds they carry. */
+        LimbSpread: {
+            /**
+             * Format: int32
+             * @description Limbs measured.
+             */
+            limbs: number;
+            /**
+             * Format: int32
+             * @description Trees they were measured on.
+             */
+            trees: number;
+            /**
+             * Format: double
+             * @description Mean diameter, mm.
+             */
+            meanMm: number;
+            /**
+             * Format: double
+             * @description Standard deviation of the diameter, mm; null for one limb.
+             */
+            sdMm: null | number;
+            /**
+             * Format: double
+             * @description The thickest, mm.
+             */
+            thickestMm: number;
+            /**
+             * Format: double
+             * @description Share that fork.
+             */
+            forkedShare: number;
+            /** @description Limbs by diameter, thinnest first. */
+            classes: components["schemas"]["LimbDiameterClass"][];
+            /**
+             * Format: double
+             * @description Floral buds per cm² of limb cross-section, over limbs with both; null without such.
+             */
+            budsPerLcsa: null | number;
+            /**
+             * Format: double
+             * @description Limb cross-section of a tree, cm², over trees all of whose limbs were measured; null without such.
+             */
+            lcsaPerTreeCm2: null | number;
+        };
+        /** @description A straight line through points by ordinary least squares. */
+        LineFit: {
+            /**
+             * Format: double
+             * @description Value at x = 0.
+             */
+            intercept: number;
+            /**
+             * Format: double
+             * @description Change of y per unit of x.
+             */
+            slope: number;
+            /**
+             * Format: double
+             * @description Standard error of the intercept; null for two points.
+             */
+            interceptError: null | number;
+            /**
+             * Format: double
+             * @description Standard error of the slope; null for two points.
+             */
+            slopeError: null | number;
+            /**
+             * Format: double
+             * @description Standard deviation of the residuals, on n − 2 degrees of freedom; null for two points.
+             */
+            residualSd: null | number;
+            /**
+             * Format: double
+             * @description Share of the variance of y that the line explains; 1 where y does not vary.
+             */
+            rSquared: number;
+            /**
+             * Format: int32
+             * @description Points.
+             */
+            count: number;
         };
         LineProblem: {
             /** Format: int32 */
@@ -4755,6 +5742,26 @@ export interface components {
             /** @description Whether the crop density lies where size and return bloom are known. */
             known: boolean;
         };
+        /** @description Mean floral buds per tree of a planting by one method. */
+        MeanEstimate: {
+            /** @description How it was estimated. */
+            method: components["schemas"]["EstimateMethod"];
+            /**
+             * Format: double
+             * @description Floral buds per tree.
+             */
+            mean: number;
+            /**
+             * Format: double
+             * @description Its standard error.
+             */
+            standardError: number;
+            /**
+             * Format: double
+             * @description Degrees of freedom of that error.
+             */
+            degreesOfFreedom: number;
+        };
         /** @description The mean of a simple random sample with its Student-t confidence interval. */
         MeanInterval: {
             /**
@@ -4797,6 +5804,34 @@ export interface components {
              * @description Half the width of the interval, as in "mean ± half width"; null for a single value.
              */
             halfWidth: null | number;
+        };
+        /** @description What is known of trees that nobody counted: every trunk, and what a scanner saw. */
+        MeasuredTrees: {
+            /**
+             * Format: int32
+             * @description Trunks measured.
+             */
+            trunks: number;
+            /**
+             * Format: double
+             * @description Their mean cross-section, cm²; null where none was measured.
+             */
+            meanTcsaCm2: null | number;
+            /** @description Trunk classes; empty where too few trunks were measured. */
+            classes: components["schemas"]["TrunkShare"][];
+            /**
+             * Format: int32
+             * @description Trees with buds from a scanner.
+             * @default 0
+             */
+            scanned: number;
+            /**
+             * Format: double
+             * @description Mean of the scanned buds; null without a scan.
+             */
+            meanScannedBuds?: null | number;
+            /** @description Scanned buds of the trees that were counted by hand too. */
+            scannedAt?: null | components["schemas"]["ScannedTree"][];
         };
         NewEstateEntry: {
             estate?: null | string;
@@ -4847,6 +5882,17 @@ export interface components {
             email: string;
             role: components["schemas"]["Role"];
         };
+        PhotoView: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            row: null | number;
+            /** Format: int32 */
+            tree: null | number;
+            /** Format: date-time */
+            at: string;
+            person: null | string;
+        };
         /** @description All that is typed for one planting and season. */
         PlanEntry: {
             /**
@@ -4866,6 +5912,8 @@ export interface components {
             target?: components["schemas"]["TargetEntry"];
             /** @description What was counted. */
             count?: components["schemas"]["SurveyEntry"];
+            /** @description What is known of the trees not counted; nothing when left out. */
+            measured?: components["schemas"]["MeasuredTrees"];
             /** @description How far is near enough, and how much may go. */
             settings?: components["schemas"]["DecisionSettingsEntry"];
         };
@@ -5306,6 +6354,7 @@ export interface components {
             crop: null | components["schemas"]["CropTarget"];
             buds: null | components["schemas"]["BudTarget"];
             survey: null | components["schemas"]["SurveyEstimate"];
+            stop: null | components["schemas"]["StopAdvice"];
             decision: null | components["schemas"]["PruningDecision"];
             prescription: null | components["schemas"]["Prescription"];
             ledger: null | components["schemas"]["BudLedger"];
@@ -5485,6 +6534,108 @@ export interface components {
             warnings: components["schemas"]["Notice"][];
             problems: components["schemas"]["FieldProblem"][];
         };
+        /** @description Trees to count in a trunk class. */
+        SampleClass: {
+            /** @description Name of the class. */
+            name: string;
+            /**
+             * Format: double
+             * @description Share of the planting's trees.
+             */
+            share: number;
+            /**
+             * Format: int32
+             * @description Trees to count in it.
+             */
+            trees: number;
+        };
+        /** @description How many trees to count, which ones, and in which order to walk to them. */
+        SamplePlan: {
+            /**
+             * Format: int32
+             * @description Trees to count.
+             */
+            trees: number;
+            /**
+             * Format: int32
+             * @description Trees they are drawn from; 0 without a row list.
+             */
+            eligible: number;
+            /** @description Trees to count by trunk class; empty where not every trunk is known. */
+            classes: components["schemas"]["SampleClass"][];
+            /** @description The trees in walking order; empty without a row list. */
+            route: components["schemas"]["SampleTree"][];
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description Which trees are to be counted, and what counting costs, as typed. */
+        SampleSettingsEntry: {
+            /**
+             * Format: double
+             * @description Trees to count; worked out when left out.
+             */
+            trees?: null | number;
+            /**
+             * Format: double
+             * @description Number that fixes where the walk starts, so that the plan prints the same twice; 1 when left out.
+             */
+            seed?: null | number;
+            /** @description Whether the first and last row are counted too. */
+            edgeRows?: boolean;
+            /** @description Whether replants are counted too. */
+            replants?: boolean;
+            /** @description Whether pollinizers are counted too. */
+            pollinizers?: boolean;
+            /**
+             * Format: double
+             * @description Minutes one tree takes to count, walk included.
+             */
+            minutesPerTree?: null | number;
+            /**
+             * Format: double
+             * @description What an hour of the counter costs, in the money of the prices.
+             */
+            wagePerHour?: null | number;
+        };
+        /** @description One tree to count. */
+        SampleTree: {
+            /**
+             * Format: int32
+             * @description Its place in the walk, from 1.
+             */
+            order: number;
+            /**
+             * Format: int32
+             * @description Round of the walk it belongs to, from 1; each round crosses the whole planting.
+             */
+            round: number;
+            /**
+             * Format: int32
+             * @description Row number.
+             */
+            row: number;
+            /**
+             * Format: int32
+             * @description Tree in the row.
+             */
+            tree: number;
+            /**
+             * Format: double
+             * @description Metres from the first tree of the row.
+             */
+            positionM: number;
+            /** @description Trunk class; null where its trunk is not known. */
+            class: null | string;
+        };
         SaveCount: {
             /** Format: uint32 */
             version: number;
@@ -5534,6 +6685,62 @@ export interface components {
             /** Format: uint32 */
             version: number;
             variety: components["schemas"]["VarietyEntry"];
+        };
+        /** @description How hand counts of floral buds follow what a scanner saw on the same trees. */
+        ScanCalibration: {
+            /** @description Whether the scan may stand for counts. */
+            usable: boolean;
+            /** @description Why, in a sentence. */
+            verdict: components["schemas"]["Notice"];
+            line: null | components["schemas"]["LineFit"];
+            /**
+             * Format: double
+             * @description Lower end of the 95 % interval of its slope.
+             */
+            slopeLow: null | number;
+            /**
+             * Format: double
+             * @description Upper end of the 95 % interval of its slope.
+             */
+            slopeHigh: null | number;
+            /** @description Trees with both: scanned (X), counted (Y). */
+            pairs: components["schemas"]["ScanPair"][];
+            /**
+             * Format: double
+             * @description Mean floral buds of all scanned trees by the line; null where it may not be used.
+             */
+            meanCounted: null | number;
+        };
+        /** @description A tree with both numbers. */
+        ScanPair: {
+            /**
+             * Format: double
+             * @description Buds the scanner saw.
+             */
+            scanned: number;
+            /**
+             * Format: double
+             * @description Floral buds counted by hand.
+             */
+            counted: number;
+        };
+        /** @description Buds a scanner gave one tree. */
+        ScannedTree: {
+            /**
+             * Format: int32
+             * @description Row number.
+             */
+            row: number;
+            /**
+             * Format: int32
+             * @description Tree in the row.
+             */
+            tree: number;
+            /**
+             * Format: double
+             * @description Buds as the scanner saw them.
+             */
+            buds: number;
         };
         /** @enum {unknown} */
         School: "fixed" | "serviceLevel" | "cheapestMistake" | null;
@@ -5745,6 +6952,8 @@ export interface components {
          * @enum {unknown}
          */
         SetTendency: "poor" | "normal" | "overSetting";
+        /** @enum {unknown} */
+        ShadeSign: "none" | "early" | "late" | "veryLate" | null;
         /** @description How the target is shared among trees and along a tree, as typed. */
         SharingEntry: {
             /**
@@ -5900,6 +7109,52 @@ export interface components {
             /** @description Where the formula or an assumed value comes from. */
             source: string;
         };
+        /** @description Whether to go on counting, with the reason. */
+        StopAdvice: {
+            /** @description The answer. */
+            verdict: components["schemas"]["StopVerdict"];
+            /**
+             * Format: int32
+             * @description Trees counted.
+             */
+            counted: number;
+            /**
+             * Format: int32
+             * @description Trees planned.
+             */
+            planned: number;
+            /**
+             * Format: double
+             * @description Lower end of the 99 % interval of the mean; null for one tree.
+             */
+            low: null | number;
+            /**
+             * Format: double
+             * @description Upper end of the 99 % interval of the mean.
+             */
+            high: null | number;
+            /** @description Whether the decision could still change. */
+            couldChange: boolean;
+            /**
+             * Format: int32
+             * @description How many more trees are worth counting; 0 when it is time to stop.
+             */
+            moreTrees: number;
+            /**
+             * Format: double
+             * @description What those are expected to save, in money.
+             */
+            expectedSaving: number;
+            /** @description The answer and its reason in a sentence. */
+            reason: components["schemas"]["Notice"];
+        };
+        /**
+         * @description Whether to go on counting.
+         * @enum {unknown}
+         */
+        StopVerdict: "tooFew" | "goOn" | "settled" | "notWorthMore" | "notSettled";
+        /** Format: binary */
+        Stream: string;
         /**
          * @description How strongly a variety grows.
          * @enum {unknown}
@@ -5914,12 +7169,34 @@ export interface components {
         SurveyEntry: {
             /** @description The counted trees. */
             trees?: components["schemas"]["CountedTreeEntry"][];
+            /** @description Buds cut to see which are floral. */
+            budCuts?: components["schemas"]["BudCutEntry"][];
             floralShare?: null | components["schemas"]["Amount"];
+            /** @description Which trees are to be counted. */
+            sample?: components["schemas"]["SampleSettingsEntry"];
+            method?: null | components["schemas"]["EstimateMethod"];
         };
         /** @description What the counted trees say about the planting. */
         SurveyEstimate: {
-            /** @description Floral buds per tree: mean, spread and 95 % interval of the mean. */
+            /** @description Floral buds per tree: mean, spread among the trees counted and 95 % interval of the mean. */
             buds: components["schemas"]["MeanInterval"];
+            /**
+             * Format: double
+             * @description Degrees of freedom of the standard error; null for one tree.
+             */
+            degreesOfFreedom: null | number;
+            /** @description How the mean was estimated. */
+            method: components["schemas"]["EstimateMethod"];
+            /** @description The mean by each method the counts allow. */
+            methods: components["schemas"]["MeanEstimate"][];
+            /** @description What was counted by trunk class; empty where the classes are not known. */
+            classes: components["schemas"]["ClassEstimate"][];
+            /** @description Floral share of each kind of bud cut. */
+            shares: components["schemas"]["FloralShare"][];
+            calibration: null | components["schemas"]["ScanCalibration"];
+            limbSpread: null | components["schemas"]["LimbSpread"];
+            /** @description Trees that stand out; they stay in. */
+            outliers: components["schemas"]["CountOutlier"][];
             /**
              * Format: double
              * @description Coefficient of variation among trees; null for one tree.
@@ -5961,6 +7238,7 @@ export interface components {
             count?: components["schemas"]["SurveyEntry"];
             /** Format: double */
             treesInPlanting?: null | number;
+            measured?: components["schemas"]["MeasuredTrees"];
         };
         /**
          * @description What pruning in a system stops at.
@@ -6205,6 +7483,11 @@ export interface components {
             /** @description What not to cut. */
             keepOff: components["schemas"]["LocalText"][];
         };
+        /**
+         * @description Something wrong with a tree that is to be looked at again.
+         * @enum {unknown}
+         */
+        TreeCondition: "canker" | "fireBlight" | "silverLeaf" | "mildew" | "winterInjury" | "brokenLimb" | "leaning" | "gnawed" | "dying";
         /** @description Trees that stand apart from the target. */
         TreesApart: {
             /**
@@ -6227,6 +7510,16 @@ export interface components {
              * @description Trees marked to come out; they bear until then.
              */
             toGrub: number;
+        };
+        TreesNeeded: {
+            /** Format: int32 */
+            trees: number;
+        };
+        TreesNeededRequest: {
+            cv?: null | components["schemas"]["Amount"];
+            within?: null | components["schemas"]["Amount"];
+            /** Format: double */
+            treesInPlanting?: null | number;
         };
         /** @description Trees of similar trunks. */
         TrunkClass: {
@@ -6273,6 +7566,26 @@ export interface components {
              * @description Mean trunk cross-section, cm².
              */
             tcsaCm2?: null | number;
+        };
+        /** @description Share of the trees in a trunk class. */
+        TrunkShare: {
+            /** @description Name of the class. */
+            name: string;
+            /**
+             * Format: double
+             * @description Smallest girth, cm; null in the first class.
+             */
+            fromGirthCm: null | number;
+            /**
+             * Format: double
+             * @description Girth from which the next class begins, cm; null in the last.
+             */
+            toGirthCm: null | number;
+            /**
+             * Format: double
+             * @description Share of the trees.
+             */
+            share: number;
         };
         /** @enum {unknown} */
         UnitSystem: "metric" | "us";
@@ -6368,6 +7681,89 @@ export interface components {
             /** @description Where this comes from. */
             source: string;
         };
+        /** @description A way to calm or strengthen a planting, or a caution its condition calls for. */
+        VigourAdvice: {
+            /** @description Stable name. */
+            id: string;
+            /** @description What to do. */
+            do: components["schemas"]["LocalText"];
+            /** @description When. */
+            window: components["schemas"]["LocalText"];
+            /** @description What it does. */
+            effect: components["schemas"]["LocalText"];
+            /** @description What to mind. */
+            caution: components["schemas"]["LocalText"];
+        };
+        /** @description What was seen at a tree, or along a row, on the vigour walk, as typed. */
+        VigourMarkEntry: {
+            /**
+             * Format: double
+             * @description Row number.
+             */
+            row?: null | number;
+            /**
+             * Format: double
+             * @description Tree in the row; the whole row when left out.
+             */
+            tree?: null | number;
+            extension?: null | components["schemas"]["Amount"];
+            height?: null | components["schemas"]["Amount"];
+            leader?: null | components["schemas"]["LeaderState"];
+            shade?: null | components["schemas"]["ShadeSign"];
+            wood?: null | components["schemas"]["WoodSign"];
+            /** @description Whether the place is empty. */
+            gap?: boolean;
+            /** @description What is wrong with the tree. */
+            conditions?: components["schemas"]["TreeCondition"][];
+            /**
+             * Format: date
+             * @description Day to look again, year-month-day.
+             */
+            lookAgain?: null | string;
+            /** @description A note. */
+            note?: null | string;
+        };
+        VigourRequest: {
+            marks: components["schemas"]["VigourMarkEntry"][];
+            isStoneFruit: boolean;
+        };
+        /** @description What a vigour walk says about a planting. */
+        VigourSummary: {
+            /**
+             * Format: int32
+             * @description Marks made.
+             */
+            marks: number;
+            /**
+             * Format: double
+             * @description Middle shoot extension, cm; null where none was measured.
+             */
+            extensionCm: null | number;
+            /**
+             * Format: double
+             * @description Mean height, m; null where none was measured.
+             */
+            heightM: null | number;
+            vigour: null | components["schemas"]["GrowthVigour"];
+            reason: null | components["schemas"]["Notice"];
+            shade: null | components["schemas"]["ShadeSign"];
+            /**
+             * Format: int32
+             * @description Empty places marked.
+             */
+            gaps: number;
+            /** @description How many trees or rows have each condition. */
+            conditions: {
+                [key: string]: number;
+            };
+            /**
+             * Format: date
+             * @description The next day to look again; null where none is set.
+             */
+            lookAgain: null | string;
+            /** @description What can be done, the surest first. */
+            advice: components["schemas"]["VigourAdvice"][];
+        };
         /** @description One day's temperatures, as typed. */
         WeatherDayEntry: {
             /**
@@ -6391,6 +7787,8 @@ export interface components {
             diameter?: null | components["schemas"]["Amount"];
             mass?: null | components["schemas"]["Amount"];
         };
+        /** @enum {unknown} */
+        WoodSign: "pencil" | "blind" | "uprights" | null;
         /** @description When the pruning of a planting would be done if the crews took the plantings in their order. */
         WorkAhead: {
             /**

@@ -8,6 +8,8 @@ export function useKeys(keys: Record<string, () => void>) {
     const press = (e: KeyboardEvent) => {
       const at = e.target as HTMLElement;
       if (e.ctrlKey || e.metaKey || e.altKey || at.closest('input, textarea, select, [role="dialog"]')) return;
+      // A button that has the focus is pressed by these two.
+      if ((e.key === 'Enter' || e.key === ' ') && at.closest('button, a, summary')) return;
       const act = current.current[e.key];
       if (!act) return;
       e.preventDefault();

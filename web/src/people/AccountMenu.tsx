@@ -5,6 +5,7 @@ import { useLocation } from 'react-router';
 import { api, answered } from '../api/client';
 import { Choice, Field } from '../entry/Field';
 import { useAttempt } from '../entry/useAttempt';
+import { keptSession } from '../offline/keptSession';
 import { useReading } from '../words/useReading';
 import './people.css';
 import { useSession } from './session';
@@ -27,6 +28,7 @@ export function AccountMenu() {
   if (!person) return null;
   const signOut = async () => {
     await answered(api.DELETE('/api/v1/session'));
+    await keptSession.forget();
     window.location.assign('/');
   };
   return (

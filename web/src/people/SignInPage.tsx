@@ -3,6 +3,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { api, answered, RequestError, type Session } from '../api/client';
 import { Field } from '../entry/Field';
+import { keptSession } from '../offline/keptSession';
 import { useReading } from '../words/useReading';
 import './people.css';
 import { sessionKey } from './session';
@@ -23,6 +24,7 @@ export function SignInPage({ over }: { over: Session | null }) {
       const session = await answered(api.POST('/api/v1/session', { body: { email, password } }));
       // Someone else's screen is not this person's: begin afresh.
       if (over?.person && (over.person.email !== session.person?.email || over.here?.estateId !== session.here?.estateId)) window.location.assign('/');
+      keptSession.write(session);
       client.setQueryData(sessionKey, session);
       if (over) void client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== sessionKey[0] });
     } catch (e) {

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { api, answered, SIGNED_OUT, type Act, type Session } from '../api/client';
+import { api, answered, RequestError, SIGNED_OUT, type Act, type Session } from '../api/client';
+import { keptSession } from '../offline/keptSession';
 
 export const sessionKey = ['session'] as const;
 
@@ -13,7 +14,28 @@ export function useSession() {
     window.addEventListener(SIGNED_OUT, over);
     return () => { window.removeEventListener(SIGNED_OUT, over); };
   }, [client]);
-  return useQuery({ queryKey: sessionKey, queryFn: () => answered(api.GET('/api/v1/session')), staleTime: 60_000 });
+  return useQuery({ queryKey: sessionKey, queryFn: readSession, staleTime: 60_000, retry: false });
+}
+
+/** Whether the page at hand is one for the field, which works without server and sign-in. */
+export const inField = () => window.location.pathname.startsWith('/field');
+
+/** Asked for by a field page whose entries wait for a sign-in. */
+export const ASK_SIGN_IN = 'rama:ask-sign-in';
+
+/** Without an answer in time, whoever was signed in last on this device goes on with what it keeps; the server decides again when it sends. */
+async function readSession(): Promise<Session> {
+  try {
+    const session = await answered(api.GET('/api/v1/session', { signal: AbortSignal.timeout(6_000) }));
+    if (session.state === 'signedIn') keptSession.write(session);
+    // In a row nobody signs in with cold fingers: counting goes on, and sending waits for the sign-in.
+    const kept = session.state === 'signedOut' && inField() ? keptSession.read() : null;
+    return kept ? { ...kept, state: 'signedOut' } : session;
+  } catch (e) {
+    const kept = e instanceof RequestError && e.status < 500 ? null : keptSession.read();
+    if (kept) return kept;
+    throw e;
+  }
 }
 
 /** Whether the person may do something in the estate at hand; the server decides, this only spares a vain try. */

@@ -1,0 +1,20 @@
+import type { Session } from '../api/client';
+
+const key = 'rama.session';
+
+/** Who was signed in last on this device, for a start without signal. Holds names and roles, and nothing that signs anybody in. */
+export const keptSession = {
+  read(): Session | null {
+    try {
+      return JSON.parse(localStorage.getItem(key) ?? 'null') as Session | null;
+    } catch {
+      return null;
+    }
+  },
+  write(session: Session) { localStorage.setItem(key, JSON.stringify(session)); },
+  /** At sign-out the plans go too; what waits to be sent stays, tied to its estate. */
+  async forget() {
+    localStorage.removeItem(key);
+    await (await import('./store')).store.kits.clear().catch(() => undefined);
+  },
+};

@@ -1,0 +1,90 @@
+import Dexie, { type Table } from 'dexie';
+import type { FieldEntry, FieldKit, FieldProblem } from '../api/client';
+import type { Tally } from '../stages/count/field/tally';
+
+/** Where something made on this device stands. */
+export type Standing = 'waiting' | 'sent' | 'conflict' | 'refused';
+
+/** What is told of an entry when it is made; the rest is null. */
+export type NewEntry = Pick<FieldEntry, 'planting'> & Partial<Omit<FieldEntry, 'id' | 'sequence' | 'at'>>;
+
+const untold = { supersedes: null, row: null, tree: null, counted: null, skipReason: null, cut: null, mark: null };
+
+/** An entry made on this device; it stays here, sent or not, so that nothing made in the field is ever only on its way. */
+export interface Queued {
+  id: string;
+  sequence: number;
+  estate: string;
+  planting: string;
+  at: string;
+  entry: FieldEntry;
+  standing: Standing;
+  problems?: FieldProblem[];
+}
+
+/** A photograph taken on this device. */
+export interface QueuedPhoto {
+  id: string;
+  estate: string;
+  planting: string;
+  row: number | null;
+  tree: number | null;
+  at: string;
+  picture: Blob;
+  standing: Standing;
+}
+
+/** A planting taken along. */
+export interface KeptKit {
+  id: string;
+  estate: string;
+  kit: FieldKit;
+  at: string;
+}
+
+/** The tree being counted; written at every tap, so that an empty battery costs nothing. */
+export interface TreeAtHand {
+  planting: string;
+  row: string;
+  tree: string;
+  tally: Tally;
+}
+
+/** What this device keeps for work without signal. */
+class FieldStore extends Dexie {
+  kits!: Table<KeptKit, string>;
+  queue!: Table<Queued, string>;
+  photos!: Table<QueuedPhoto, string>;
+  atHand!: Table<TreeAtHand, string>;
+  kept!: Table<{ key: string; value: unknown }, string>;
+
+  constructor() {
+    super('rama-field');
+    this.version(1).stores({ kits: 'id, estate', queue: 'id, sequence, planting, standing', photos: 'id, planting, standing', atHand: 'planting', kept: 'key' });
+  }
+}
+
+export const store = new FieldStore();
+
+/** This device, by a name made up once. */
+export async function deviceId(): Promise<string> {
+  return store.transaction('rw', store.kept, async () => {
+    const kept = await store.kept.get('device');
+    if (kept) return kept.value as string;
+    const value = crypto.randomUUID();
+    await store.kept.put({ key: 'device', value });
+    return value;
+  });
+}
+
+/** Puts an entry into the queue; its number is one more than the last, also after the page was closed. */
+export async function enqueue(estate: string, entry: NewEntry): Promise<Queued> {
+  return store.transaction('rw', store.kept, store.queue, async () => {
+    const sequence = (((await store.kept.get('sequence'))?.value as number | undefined) ?? 0) + 1;
+    const [id, at] = [crypto.randomUUID(), new Date().toISOString()];
+    const queued: Queued = { id, sequence, estate, planting: entry.planting, at, entry: { ...untold, ...entry, id, sequence, at }, standing: 'waiting' };
+    await store.kept.put({ key: 'sequence', value: sequence });
+    await store.queue.add(queued);
+    return queued;
+  });
+}

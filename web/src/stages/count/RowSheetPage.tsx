@@ -1,0 +1,1 @@
+export function RowSheetPage() { return null; }

@@ -1,0 +1,85 @@
+import { useState } from 'react';
+import { useParams } from 'react-router';
+import type { KeptKit, Queued } from '../../../offline/store';
+import { useReading } from '../../../words/useReading';
+import { BudGuide } from './BudGuide';
+import { PlantingBar } from './PlantingBar';
+import { useField, useKit, useMade } from './useField';
+
+const found = ['floral', 'vegetative', 'dead'] as const;
+type Found = (typeof found)[number];
+
+/** Cutting buds to see which are floral: kind and tree chosen once, then a key a bud. */
+export function CutPage() {
+  const { id } = useParams();
+  const { t } = useReading();
+  const kit = useKit(id!);
+  if (kit === undefined) return <p className="waiting">{t('loading')}</p>;
+  if (kit === null) return <main className="field-main"><p>{t('field.not-taken')}</p></main>;
+  return <Cutting key={id} kept={kit} />;
+}
+
+function Cutting({ kept }: { kept: KeptKit }) {
+  const { t, number } = useReading();
+  const { put } = useField();
+  const { kit } = kept;
+  const made = useMade(kept.id);
+  const [kind, setKind] = useState(kit.kinds[0] ?? 'spur');
+  const [row, setRow] = useState('');
+  const [tree, setTree] = useState('');
+  const [past, setPast] = useState<Found[]>([]);
+  const lines = newest(made);
+  // What this tree and kind has been given so far is added to, and sent again in place of it.
+  const line = lines.get(`${row}/${tree}/${kind}`);
+  const at = (what: Found) => line?.entry.cut?.[what] ?? 0;
+  const cut = found.reduce((sum, what) => sum + at(what), 0);
+  const ofKind = [...lines.values()].filter((q) => q.entry.cut?.kind === kind);
+  const all = (what: Found) => ofKind.reduce((sum, q) => sum + (q.entry.cut?.[what] ?? 0), 0);
+  const allCut = found.reduce((sum, what) => sum + all(what), 0);
+  const placed = /^[1-9]\d*$/.test(row) && /^[1-9]\d*$/.test(tree);
+  const share = kit.shares.find((s) => s.kind === kind);
+
+  async function add(what: Found, by: 1 | -1) {
+    if (at(what) + by < 0) return;
+    const counts = Object.fromEntries(found.map((f) => [f, at(f) + (f === what ? by : 0)])) as Record<Found, number>;
+    navigator.vibrate?.(by === 1 ? 12 : [8, 40, 8]);
+    const left = counts.floral + counts.vegetative + counts.dead;
+    await put({ planting: kept.id, row: Number(row), tree: Number(tree), supersedes: line?.id ?? null, ...(left > 0 ? { cut: { kind, ...counts } } : {}) });
+    setPast(by === 1 ? [...past, what] : past.slice(0, -1));
+  }
+  return (
+    <main className="field-main tally">
+      <PlantingBar kit={kit} at="buds" />
+      <div className="field-pair">
+        <label>{t('count.row')}<input inputMode="numeric" value={row} onChange={(e) => { setRow(e.target.value); setPast([]); }} data-test="row" /></label>
+        <label>{t('count.tree')}<input inputMode="numeric" value={tree} onChange={(e) => { setTree(e.target.value); setPast([]); }} data-test="tree" /></label>
+      </div>
+      <div className="tally-acts">{kit.kinds.map((k) => <button type="button" key={k} className={k === kind ? 'key key-on' : 'key'} aria-pressed={k === kind} onClick={() => { setKind(k); setPast([]); }} data-test={`kind-${k}`}>{t(`kind.${k}`, { defaultValue: k })}</button>)}</div>
+      <div className="tally-count">
+        <span className="tally-total" data-test="cut-share">{allCut === 0 ? '–' : `${number((all('floral') / allCut) * 100, 0)} %`}</span>
+        <span className="unit">{t('cut.of', { floral: all('floral'), cut: allCut, trees: new Set(ofKind.map((q) => `${q.entry.row}/${q.entry.tree}`)).size })}</span>
+        {share && <span className="tally-limb small">{t('cut.office', { share: number(share.share * 100, 0) })}</span>}
+      </div>
+      <p className="small dim">{placed ? t('cut.this-tree', { cut, row, tree }) : t('cut.place-first')}</p>
+      <div className="tally-keys">
+        {found.map((what) => (
+          <button type="button" key={what} className={`key key-main key-${what}`} disabled={!placed} onClick={() => void add(what, 1)} data-test={`cut-${what}`}>
+            <span>{t(`cut.${what}`)}</span><span className="key-count">{at(what)}</span>
+          </button>
+        ))}
+        <div className="tally-acts"><button type="button" className="key" disabled={past.length === 0} onClick={() => void add(past.at(-1)!, -1)} data-test="undo">{t('field.undo')}</button></div>
+      </div>
+      <BudGuide />
+    </main>
+  );
+}
+
+/** The newest entry of each tree and kind. */
+function newest(made: Queued[]) {
+  const lines = new Map<string, Queued>();
+  for (const q of made) {
+    if (q.entry.cut) lines.set(`${q.entry.row}/${q.entry.tree}/${q.entry.cut.kind}`, q);
+    else if (q.entry.supersedes) for (const [key, line] of lines) if (line.id === q.entry.supersedes) lines.delete(key);
+  }
+  return lines;
+}

@@ -1,0 +1,48 @@
+import { useLiveQuery } from 'dexie-react-hooks';
+import { Suspense, useEffect, useMemo, useState } from 'react';
+import { Link, Outlet } from 'react-router';
+import { store } from '../../../offline/store';
+import { keepSending, sendNow, type SyncState } from '../../../offline/sync';
+import { ASK_SIGN_IN, useSession } from '../../../people/session';
+import { useReading } from '../../../words/useReading';
+import './field.css';
+import { FieldContext, putter } from './useField';
+
+/** The frame of the pages for the row: whose estate, and what still waits to be sent. */
+export function FieldShell() {
+  const { t } = useReading();
+  const session = useSession();
+  const estate = session.data?.here?.estateId ?? '';
+  const [state, setState] = useState<SyncState>('idle');
+  const signedIn = session.data?.state === 'signedIn';
+  useEffect(() => {
+    if (estate === '') return;
+    return keepSending(estate, setState);
+  }, [estate, signedIn]);
+  // What is in the queue stays the device's own until it is sent, so the browser is asked not to clear it.
+  useEffect(() => { void navigator.storage?.persist?.(); }, []);
+  const waiting = useLiveQuery(async () => await store.queue.where('standing').equals('waiting').count() + await store.photos.where('standing').equals('waiting').count()) ?? 0;
+  const refused = useLiveQuery(() => store.queue.where('standing').equals('refused').count()) ?? 0;
+  const work = useMemo(() => ({ estate, state, waiting, poke: sendNow, put: putter(estate) }), [estate, state, waiting]);
+
+  return (
+    <FieldContext.Provider value={work}>
+      <div className="field-page">
+        <header className="field-bar">
+          <Link to="/" className="shell-name" aria-label={t('field.to-office')}>Rama</Link>
+          <span className="field-estate">{session.data?.estates.find((e) => e.id === estate)?.name}</span>
+          <button type="button" className={`field-sync field-sync-${waiting > 0 ? 'waiting' : 'sent'}`} onClick={work.poke} data-test="sync" data-waiting={waiting} data-state={state}>
+            <span aria-hidden>{waiting > 0 ? '◷' : '✓'}</span> {waiting > 0 ? t('field.waiting', { count: waiting }) : t('field.all-sent')}
+          </button>
+        </header>
+        {state === 'signed-out' && waiting > 0 && (
+          <p className="field-note">{t('field.signed-out', { count: waiting })} <button type="button" className="field-link" onClick={() => { window.dispatchEvent(new Event(ASK_SIGN_IN)); }} data-test="ask-sign-in">{t('sign-in.do')}</button></p>
+        )}
+        {state === 'forbidden' && <p className="field-note">{t('field.forbidden')}</p>}
+        {state === 'offline' && waiting > 0 && <p className="field-note">{t('field.offline')}</p>}
+        {refused > 0 && <p className="field-note field-wrong">{t('field.refused', { count: refused })}</p>}
+        <Suspense fallback={<p className="waiting">{t('loading')}</p>}><Outlet /></Suspense>
+      </div>
+    </FieldContext.Provider>
+  );
+}

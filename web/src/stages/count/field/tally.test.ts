@@ -1,0 +1,39 @@
+import { expect, test } from 'vitest';
+import { digit, emptyTally, limbsOf, nextLimb, setDiameter, setForked, tap, toCounted, total, undo } from './tally';
+
+const read = (text: string) => (text === '' ? null : Number(text));
+
+test('a tree is counted limb by limb', () => {
+  let tally = emptyTally('floral', true);
+  tally = tap(tap(tally, 'floral'), 'floral', 5);
+  tally = nextLimb(setForked(setDiameter(tally, '14'), true));
+  tally = tap(tally, 'floral');
+  expect(total(tally)).toBe(7);
+  expect(toCounted({ ...tally, girth: '16.5' }, [], read, 'cm')).toEqual({
+    floralBuds: 7, girth: { value: 16.5, unit: 'cm' }, limbs: 2, note: null,
+    limbSizes: [{ diameter: { value: 14, unit: 'mm' }, forked: true, buds: 6 }, { diameter: null, forked: false, buds: 1 }],
+  });
+});
+
+test('undo goes back through limbs and never below the empty tree', () => {
+  let tally = nextLimb(tap(emptyTally('floral', true), 'floral', 3));
+  tally = undo(undo(tally));
+  expect(total(tally)).toBe(0);
+  expect(undo(tally)).toBe(tally);
+});
+
+test('an empty limb that was ended is a limb, one merely begun is none', () => {
+  expect(limbsOf(nextLimb(emptyTally('floral', true)))).toHaveLength(1);
+  expect(limbsOf(emptyTally('floral', true))).toHaveLength(0);
+});
+
+test('kinds are sent apart and zero is said', () => {
+  const tally = tap(tap(emptyTally('kinds', false), 'spur', 40), 'terminal', 3);
+  expect(toCounted(tally, ['spur', 'terminal', 'lateral'], read, 'cm').kinds).toEqual([{ kind: 'spur', buds: 40 }, { kind: 'terminal', buds: 3 }, { kind: 'lateral', buds: 0 }]);
+});
+
+test('digits make a number', () => {
+  const tally = digit(digit(digit(emptyTally('all', false), 'any', 1), 'any', 8), 'any', 2);
+  expect(total(tally)).toBe(182);
+  expect(total(undo(tally))).toBe(18);
+});
