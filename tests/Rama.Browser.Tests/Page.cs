@@ -12,14 +12,27 @@ public sealed class Page : IDisposable
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(30);
 
     private readonly RamaServer _server;
+    private readonly Uri _address;
 
-    public Page(RamaServer server, int width = 1280, int height = 800, string language = "en", bool phone = false, Role? role = Role.Manager)
+    /// <param name="server">The application.</param>
+    /// <param name="width">Width of the window.</param>
+    /// <param name="height">Height of the window.</param>
+    /// <param name="language">Language of the browser.</param>
+    /// <param name="phone">Whether it is a phone.</param>
+    /// <param name="role">Who is signed in; null for nobody.</param>
+    /// <param name="profile">Folder of what the browser keeps, to open it again later; a new one when left out.</param>
+    /// <param name="address">Where the browser finds the application, where that is not the server itself.</param>
+    public Page(
+        RamaServer server, int width = 1280, int height = 800, string language = "en", bool phone = false, Role? role = Role.Manager,
+        string? profile = null, Uri? address = null)
     {
         _server = server;
+        _address = address ?? server.Address;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
             "--headless=new", "--no-sandbox", "--disable-dev-shm-usage", "--disable-background-networking", "--disable-component-update",
             "--disable-gpu", "--hide-scrollbars", $"--lang={language}", $"--window-size={width},{height}");
+        if (profile is not null) options.AddArgument($"--user-data-dir={profile}");
         options.AddUserProfilePreference("intl.accept_languages", language);
         options.SetLoggingPreference(LogType.Browser, LogLevel.Severe);
         Driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
@@ -39,12 +52,12 @@ public sealed class Page : IDisposable
     private void Take(string cookie)
     {
         var parts = cookie.Split('=', 2);
-        Driver.ExecuteCdpCommand("Network.setCookie", new() { ["name"] = parts[0], ["value"] = parts[1], ["url"] = _server.Address.ToString(), ["httpOnly"] = true });
+        Driver.ExecuteCdpCommand("Network.setCookie", new() { ["name"] = parts[0], ["value"] = parts[1], ["url"] = _address.ToString(), ["httpOnly"] = true });
     }
 
     public Page Open(string path)
     {
-        Driver.Navigate().GoToUrl(new Uri(_server.Address, path));
+        Driver.Navigate().GoToUrl(new Uri(_address, path));
         return this;
     }
 

@@ -78,12 +78,18 @@ function Counting({ kept, before }: { kept: KeptKit; before: TreeAtHand | null }
   }, [kit, own]);
   const so = running(counted, kit.stop);
 
-  // Written at every tap: an empty battery or a closed page costs nothing.
-  function change(next: Tally, at = { row, tree }) {
+  // Two taps can come before the page is drawn again, so each step is made from what the one before it left.
+  const step = (next: (tally: Tally) => Tally) => { setTally(next); };
+  const change = (next: Tally, at = { row, tree }) => {
     setTally(next);
     setPlace(at);
-    void store.atHand.put({ planting: kept.id, ...at, tally: next });
-  }
+  };
+  // Kept at every tap: an empty battery or a closed page costs nothing.
+  const begun = tally.past.length > 0 || tally.girth !== '' || tally.note !== '' || (place !== null && place.tree !== '');
+  useEffect(() => {
+    if (begun) void store.atHand.put({ planting: kept.id, row, tree, tally });
+    else void store.atHand.delete(kept.id);
+  }, [kept.id, row, tree, tally, begun]);
   function felt(pattern: number | number[]) {
     navigator.vibrate?.(pattern);
     const box = flash.current;
@@ -92,9 +98,9 @@ function Counting({ kept, before }: { kept: KeptKit; before: TreeAtHand | null }
     void box.offsetWidth;
     box.classList.add('tally-felt');
   }
-  const add = (kind: string, buds = 1) => { change(manner.pad ? digit(tally, kind, buds) : tap(tally, kind, buds)); felt(12); };
-  const back = () => { if (canUndo(tally)) { change(undo(tally)); felt([8, 40, 8]); } };
-  const limbDone = () => { change(nextLimb(tally)); felt(25); };
+  const add = (kind: string, buds = 1) => { step((now) => (manner.pad ? digit(now, kind, buds) : tap(now, kind, buds))); felt(12); };
+  const back = () => { step(undo); felt([8, 40, 8]); };
+  const limbDone = () => { step(nextLimb); felt(25); };
 
   function placeProblem(): string | null {
     const [r, n] = [Number(row), Number(tree)];
@@ -106,11 +112,11 @@ function Counting({ kept, before }: { kept: KeptKit; before: TreeAtHand | null }
   }
   function after(message: string) {
     setTally(emptyTally(manner.by, manner.limbwise));
-    setPlace(null);
+    // Without a route the next tree most likely stands in the same row.
+    setPlace(kit.route.length === 0 ? { row, tree: '' } : null);
     setSheet(null);
     setProblem(null);
     setSaid(message);
-    void store.atHand.delete(kept.id);
     felt([30, 60, 30]);
   }
   async function treeDone() {
@@ -143,9 +149,9 @@ function Counting({ kept, before }: { kept: KeptKit; before: TreeAtHand | null }
   function chooseManner(next: Manner) {
     setManner(next);
     localStorage.setItem(mannerKey, JSON.stringify(next));
-    if (total(tally) === 0 && limbsOf(tally).length === 0) change({ ...emptyTally(next.by, next.limbwise), girth: tally.girth, note: tally.note });
+    if (total(tally) === 0 && limbsOf(tally).length === 0) step((now) => ({ ...emptyTally(next.by, next.limbwise), girth: now.girth, note: now.note }));
   }
-  useCaliper((mm) => { change({ ...tally, girth: number(mm / 10, 1) }); felt(20); });
+  useCaliper((mm) => { step((now) => ({ ...now, girth: number(mm / 10, 1) })); felt(20); });
   useKeys({
     ...Object.fromEntries(kinds.slice(0, 8).map((kind, i) => [String(i + 1), () => { if (!manner.pad) add(kind); }])),
     ...(manner.pad ? Object.fromEntries(Array.from({ length: 10 }, (_, d) => [String(d), () => { add(kinds[0]!, d); }])) : {}),
@@ -185,10 +191,10 @@ function Counting({ kept, before }: { kept: KeptKit; before: TreeAtHand | null }
       <StopLine so={so} said={said} planned={kit.stop.planned} />
 
       <div className="tally-more">
-        <label>{t('count.girth')} <input inputMode="decimal" value={tally.girth} onChange={(e) => { change({ ...tally, girth: e.target.value }); }} data-test="girth" /> <span className="unit">cm</span></label>
+        <label>{t('count.girth')} <input inputMode="decimal" value={tally.girth} onChange={(e) => { step((now) => ({ ...now, girth: e.target.value })); }} data-test="girth" /> <span className="unit">cm</span></label>
         {trunk && !oddGirth && <strong className="tally-class">{t(`class.${trunk.name}`, { defaultValue: trunk.name })}</strong>}
-        {tally.limbwise && <label>⌀ <input inputMode="decimal" value={limb.diameter} onChange={(e) => { change(setDiameter(tally, e.target.value)); }} aria-label={t('field.diameter')} /> <span className="unit">mm</span></label>}
-        {tally.limbwise && <button type="button" className={limb.forked ? 'key-small key-on' : 'key-small'} aria-pressed={limb.forked} onClick={() => { change(setForked(tally, !limb.forked)); }}>{t('field.forked')}</button>}
+        {tally.limbwise && <label>⌀ <input inputMode="decimal" value={limb.diameter} onChange={(e) => { step((now) => setDiameter(now, e.target.value)); }} aria-label={t('field.diameter')} /> <span className="unit">mm</span></label>}
+        {tally.limbwise && <button type="button" className={limb.forked ? 'key-small key-on' : 'key-small'} aria-pressed={limb.forked} onClick={() => { step((now) => setForked(now, !limb.forked)); }}>{t('field.forked')}</button>}
         {oddGirth && <span className="field-problem" role="alert">{t('field.girth-odd')}</span>}
       </div>
 
@@ -198,7 +204,7 @@ function Counting({ kept, before }: { kept: KeptKit; before: TreeAtHand | null }
           : kinds.map((kind, i) => (
             <div className="tally-kind" key={kind}>
               <button type="button" className="key key-main" onClick={() => { add(kind); }} data-test={`key-${kind}`}>
-                <span>+1 {kinds.length > 1 ? t(`kind.${kind}`, { defaultValue: kind }) : ''}</span>{kinds.length > 1 && <span className="key-count">{kindTotal(tally, kind)}</span>}<kbd>{i + 1}</kbd>
+                <span>+1 {kinds.length > 1 ? t(`kind.${kind}`, { defaultValue: kind }) : t(tally.by === 'floral' ? 'field.floral-bud' : 'field.any-bud')}</span>{kinds.length > 1 && <span className="key-count">{kindTotal(tally, kind)}</span>}<kbd>{i + 1}</kbd>
               </button>
               <button type="button" className="key key-five" onClick={() => { add(kind, 5); }} data-test={`five-${kind}`}>+5</button>
             </div>
@@ -226,7 +232,7 @@ function Counting({ kept, before }: { kept: KeptKit; before: TreeAtHand | null }
               <button type="button" className={manner.pad ? 'key key-on' : 'key'} aria-pressed={manner.pad} disabled={manner.by === 'kinds'} onClick={() => { chooseManner({ ...manner, pad: !manner.pad }); }} data-test="pad">{t('field.pad')}</button>
               <button type="button" className="key" disabled={own.size === 0} onClick={() => void takeBack()}>{t('field.take-back')}</button>
             </div>
-            <label className="field-notes">{t('field.note')}<input value={tally.note} maxLength={500} onChange={(e) => { change({ ...tally, note: e.target.value }); }} /></label>
+            <label className="field-notes">{t('field.note')}<input value={tally.note} maxLength={500} onChange={(e) => { step((now) => ({ ...now, note: e.target.value })); }} /></label>
             <p className="small dim">{t('field.keys')}</p>
           </div>
         )}
@@ -255,7 +261,7 @@ function StopLine({ so, said, planned }: { so: ReturnType<typeof running>; said:
   return (
     <div className={`tally-stop tally-${so.verdict}`} data-test="stop" data-verdict={so.verdict}>
       <span className="tally-verdict" aria-hidden>{verdictMark[so.verdict]}</span>
-      <span><strong>{t(`field.verdict.${so.verdict}`, { more: so.more, planned })}</strong><br />
+      <span><strong>{t(`field.verdict.${so.verdict}`, { count: so.more, planned })}</strong><br />
         <span className="small">{t('field.mean', { mean: number(so.mean, 0), half: so.half95 === null ? '–' : number(so.half95, 0), trees: so.trees })}{said && ` · ${said}`}</span></span>
     </div>
   );

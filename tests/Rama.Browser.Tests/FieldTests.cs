@@ -1,0 +1,174 @@
+using OpenQA.Selenium;
+using Rama.Data.People;
+using Rama.Web.Tests;
+
+namespace Rama.Browser.Tests;
+
+/// <summary>Counting in the row, with and without signal.</summary>
+public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
+{
+    private Page Phone(Cable? cable = null, string? profile = null, Role? role = Role.Counter) =>
+        new(server, 390, 844, phone: true, role: role, profile: profile, address: cable?.Address);
+
+    private static string Profile() => Directory.CreateTempSubdirectory("rama").FullName;
+
+    /// <summary>Opens the field page with signal, and waits until the planting is taken along and the page would start without.</summary>
+    private static void TakeAlong(Page page, string code)
+    {
+        page.Open("/field");
+        page.Find($"[data-test='count-{code}']");
+        page.Until("the service worker", () => page.Script<bool>(
+            "return !!navigator.serviceWorker.controller"));
+    }
+
+    private static void CountTree(Page page, int fives, int ones)
+    {
+        for (var i = 0; i < fives; i++) page.Click("[data-test='five-floral']");
+        for (var i = 0; i < ones; i++) page.Click("[data-test='key-floral']");
+        page.Says("[data-test='total']", $"{fives * 5 + ones}");
+        page.Click("[data-test='tree-done']");
+        page.Says("[data-test='total']", "0");
+    }
+
+    private static void Waiting(Page page, int waiting) =>
+        page.Until($"{waiting} waiting", () => page.Find("[data-test='sync']").GetAttribute("data-waiting") == $"{waiting}");
+
+    private async Task<List<(int Row, int Tree, double? Buds)>> Counted(string code)
+    {
+        using var client = server.ClientOf();
+        return [.. (await client.PlantingAsync(code))["count"]!["trees"]!.AsArray().Select(t => ((int)t!["row"]!, (int)t["tree"]!, (double?)t["floralBuds"]))];
+    }
+
+    [Fact]
+    public async Task Five_trees_counted_without_signal_arrive_once_after_a_closed_browser()
+    {
+        await using var cable = new Cable(server.Address);
+        var profile = Profile();
+        var before = await Counted("W4");
+        using (var page = Phone(cable, profile))
+        {
+            TakeAlong(page, "W4");
+            await cable.CutAsync();
+            // A cold start without signal: page, scripts and planting come from the device.
+            page.Open("/field");
+            page.Click("[data-test='count-W4']");
+            for (var tree = 1; tree <= 5; tree++) CountTree(page, 20, tree);
+            Waiting(page, 5);
+            page.Click("[data-test='five-floral']");
+            page.Click("[data-test='key-floral']");
+            page.Says("[data-test='total']", "6");
+        }
+        Assert.Equal(before, await Counted("W4"));
+
+        using (var page = Phone(cable, profile))
+        {
+            // The browser was closed in the middle of a tree, and there is still no signal.
+            page.Open("/field");
+            page.Click("[data-test='count-W4']");
+            page.Says("[data-test='total']", "6");
+            Waiting(page, 5);
+            cable.Mend();
+            page.Click("[data-test='sync']");
+            Waiting(page, 0);
+            page.Click("[data-test='sync']");
+            page.Until("all sent", () => page.Find("[data-test='sync']").GetAttribute("data-state") == "idle");
+        }
+        var arrived = (await Counted("W4")).Except(before).ToList();
+        Assert.Equal([101, 102, 103, 104, 105], arrived.Select(t => t.Buds!.Value).Order());
+        Assert.Equal(before.Count + 5, (await Counted("W4")).Count);
+    }
+
+    [Fact]
+    public async Task A_session_that_ended_without_signal_costs_nothing()
+    {
+        await using var cable = new Cable(server.Address);
+        var profile = Profile();
+        using (var page = Phone(cable, profile))
+        {
+            TakeAlong(page, "H3");
+            await cable.CutAsync();
+            page.Open("/field");
+            page.Click("[data-test='count-H3']");
+            CountTree(page, 3, 2);
+            Waiting(page, 1);
+        }
+        using (var page = Phone(cable, profile, role: null))
+        {
+            cable.Mend();
+            page.Driver.Manage().Cookies.DeleteAllCookies();
+            page.Open("/field");
+            page.Click("[data-test='count-H3']");
+            // Counting goes on; only sending waits for the sign-in.
+            page.Says(".field-note", "Sign in to send");
+            CountTree(page, 4, 0);
+            Waiting(page, 2);
+            page.Click("[data-test='ask-sign-in']");
+            page.Type("email", "counter@larkfold.example");
+            page.Type("password", RamaApplication.Password);
+            page.Click("[data-test='sign-in']");
+            Waiting(page, 0);
+        }
+        Assert.Equal([17, 20], (await Counted("H3")).Where(t => t.Buds is 17 or 20).Select(t => t.Buds!.Value).Order());
+    }
+
+    [Fact]
+    public void A_tree_is_counted_by_kind_limb_by_limb_from_the_keyboard()
+    {
+        using var page = new Page(server, role: Role.Counter).Open("/field");
+        page.Click("[data-test='count-H6']");
+        page.Click("[data-test='manner']");
+        page.Click("[data-test='by-kinds']");
+        page.Click("[data-test='limbwise']");
+        foreach (var key in "1112") page.Find("body").SendKeys($"{key}");
+        page.Says("[data-test='total']", "4");
+        page.Find("body").SendKeys(Keys.Backspace);
+        page.Says("[data-test='total']", "3");
+        page.Find("body").SendKeys(Keys.Enter);
+        page.Says(".tally-limb", "Limb 2: 0");
+    }
+
+    [Fact]
+    public void What_is_wrong_with_a_tree_is_told_before_it_leaves()
+    {
+        using var page = Phone();
+        page.Open("/field");
+        page.Click("[data-test='count-W4']");
+        page.Find("[data-test='girth']").SendKeys("163");
+        page.Says(".tally-more .field-problem", "Odd girth");
+        page.Click("[data-test='place']");
+        page.Find("[data-test='row']").SendKeys(Keys.Control + "a");
+        page.Find("[data-test='row']").SendKeys("99");
+        page.Click("[data-test='tree-done']");
+        page.Says(".tally > .field-problem", "no row 99");
+        page.Shows("[data-test='girth']", "163");
+    }
+
+    [Fact]
+    public async Task Buds_cut_and_marks_of_the_walk_arrive()
+    {
+        using var page = Phone();
+        page.Open("/field");
+        page.Click("[data-test='count-H2']");
+        page.Click(By.LinkText("Buds"));
+        page.Find("[data-test='row']").SendKeys("4");
+        page.Find("[data-test='tree']").SendKeys("20");
+        for (var i = 0; i < 3; i++) page.Click("[data-test='cut-floral']");
+        page.Click("[data-test='cut-dead']");
+        page.Click("[data-test='undo']");
+        page.Click("[data-test='cut-vegetative']");
+        page.Says("[data-test='cut-share']", "75 %");
+        page.Click(By.LinkText("Walk"));
+        page.Find("[data-test='row']").SendKeys("4");
+        page.Find("[data-test='extension']").SendKeys("12");
+        page.Click("[data-test='condition-canker']");
+        page.Click("[data-test='keep-mark']");
+        Waiting(page, 0);
+
+        using var client = server.ClientOf();
+        var planting = await client.PlantingAsync("H2");
+        var cut = Assert.Single(planting["count"]!["budCuts"]!.AsArray())!;
+        Assert.Equal((3, 1, 0), ((int)cut["floral"]!, (int)cut["vegetative"]!, (int)cut["dead"]!));
+        var told = await client.ReadAsync($"/api/v1/plantings/{planting["id"]}/field");
+        Assert.Equal("weak", (string)told["vigour"]!["vigour"]!);
+    }
+}
