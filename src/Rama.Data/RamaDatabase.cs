@@ -3,6 +3,7 @@ using Microsoft.Extensions.DependencyInjection;
 using Rama.Data.Demo;
 using Rama.Data.Exchange;
 using Rama.Data.History;
+using Rama.Data.Scans;
 
 namespace Rama.Data;
 
@@ -28,6 +29,7 @@ public static class RamaDatabase
         .AddScoped<MapStore>()
         .AddScoped<DatabaseSetup>()
         .AddScoped<Importer>()
+        .AddScoped<ScanImporter>()
         .AddScoped<EstateArchive>()
         .AddScoped<DemoLoader>();
 }

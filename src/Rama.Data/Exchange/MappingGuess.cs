@@ -13,18 +13,21 @@ public static partial class MappingGuess
         .MaxBy(guess => Fit(guess, ExchangeTables.Find(guess.Table)!))!;
 
     /// <summary>The columns of one table in a file.</summary>
-    public static ImportMapping Of(Sheet sheet, ExchangeTable table)
+    public static ImportMapping Of(Sheet sheet, ExchangeTable table) => Of(sheet, table.Columns) with { Table = table.Name };
+
+    /// <summary>Which of these columns is which in a file.</summary>
+    internal static ImportMapping Of(Sheet sheet, IReadOnlyList<ExchangeColumn> known)
     {
-        var headers = sheet.Headers.Select((h, i) => (Plain: Plain(Bare(h)), Unit: UnitIn(h, table), Index: i)).ToList();
+        var headers = sheet.Headers.Select((h, i) => (Plain: Plain(Bare(h)), Unit: UnitIn(h, known), Index: i)).ToList();
         List<ColumnMapping> columns = [];
         HashSet<int> taken = [];
         // Exact headers first, so that "tree" does not take "tree spacing".
         foreach (var exact in new[] { true, false })
-            foreach (var column in table.Columns.Where(c => columns.TrueForAll(m => m.Field != c.Field)))
+            foreach (var column in known.Where(c => columns.TrueForAll(m => m.Field != c.Field)))
             {
-                var known = column.Headers.Append(column.Field).Select(Plain).ToList();
+                var names = column.Headers.Append(column.Field).Select(Plain).ToList();
                 var (_, unit, index) = headers.FirstOrDefault(
-                    h => !taken.Contains(h.Index) && known.Exists(k => exact ? h.Plain == k : k.Length > 4 && h.Plain.Contains(k, StringComparison.Ordinal)),
+                    h => !taken.Contains(h.Index) && names.Exists(k => exact ? h.Plain == k : k.Length > 4 && h.Plain.Contains(k, StringComparison.Ordinal)),
                     ("", null, -1));
                 if (index < 0) continue;
                 taken.Add(index);
@@ -33,7 +36,7 @@ public static partial class MappingGuess
                 columns.Add(new(column.Field, index, column.Kind == ColumnKind.Amount && unitColumn < 0 ? unit is not null && column.Units.Contains(unit) ? unit : column.Units[0] : null,
                     unitColumn < 0 ? null : unitColumn));
             }
-        return new(table.Name, DecimalOf(sheet, columns), columns);
+        return new("", DecimalOf(sheet, columns), columns);
     }
 
     private static double Fit(ImportMapping guess, ExchangeTable table)
@@ -54,10 +57,10 @@ public static partial class MappingGuess
 
     private static string Bare(string header) => InBrackets().Replace(header, "").Trim();
 
-    private static string? UnitIn(string header, ExchangeTable table)
+    private static string? UnitIn(string header, IReadOnlyList<ExchangeColumn> known)
     {
         var written = InBrackets().Match(header) is { Success: true } match ? match.Groups[1].Value : header.Split(' ', '_')[^1];
-        return table.Columns.SelectMany(c => c.Units).FirstOrDefault(u => string.Equals(u, written.Trim(), StringComparison.OrdinalIgnoreCase));
+        return known.SelectMany(c => c.Units).FirstOrDefault(u => string.Equals(u, written.Trim(), StringComparison.OrdinalIgnoreCase));
     }
 
     /// <summary>Letters and digits only, without accents and case: "Año de plantación" → "anodeplantacion".</summary>

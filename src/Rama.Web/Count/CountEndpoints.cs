@@ -100,7 +100,7 @@ internal static class CountEndpoints
     public static RouteGroupBuilder MapCount(this RouteGroupBuilder api)
     {
         api.MapPut("/plantings/{id:guid}/count", Save).For(Act.Count).WithTags("Count").WithSummary("Save the counted trees of the season");
-        return api.MapSample().MapField().MapPhotos();
+        return api.MapSample().MapField().MapPhotos().MapScans();
     }
 
     public static RouteGroupBuilder MapCountCalculators(this RouteGroupBuilder calculations)

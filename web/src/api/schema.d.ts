@@ -2905,6 +2905,215 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/plantings/{id}/trees": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every tree of a planting, row by row */
+        get: {
+            parameters: {
+                query?: {
+                    season?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TreeSheetView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/scans/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read the beginning of a scan and guess which column is which */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/octet-stream": components["schemas"]["Stream"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ScanFileView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/scans/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tell what taking a scan in would do, while it is worked out */
+        post: {
+            parameters: {
+                query?: {
+                    name?: string;
+                    mapping?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/octet-stream": components["schemas"]["Stream"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/event-stream": components["schemas"]["SseItemOfScanStep"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/scans/save": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take a scan in: a planting's scan of the season is replaced */
+        post: {
+            parameters: {
+                query?: {
+                    name?: string;
+                    mapping?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/octet-stream": components["schemas"]["Stream"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/event-stream": components["schemas"]["SseItemOfScanStep"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/density": {
         parameters: {
             query?: never;
@@ -6711,6 +6920,19 @@ export interface components {
              */
             meanCounted: null | number;
         };
+        ScanFileView: {
+            headers: string[];
+            guess: components["schemas"]["ScanMapping"];
+            fields: string[];
+            trunkUnits: string[];
+        };
+        ScanMapping: {
+            decimal: string;
+            trunkUnit: string;
+            columns: {
+                [key: string]: number;
+            };
+        };
         /** @description A tree with both numbers. */
         ScanPair: {
             /**
@@ -6723,6 +6945,39 @@ export interface components {
              * @description Floral buds counted by hand.
              */
             counted: number;
+        };
+        ScanReport: {
+            /** Format: int32 */
+            lines: number;
+            /** Format: int32 */
+            matched: number;
+            byReason: {
+                [key: string]: number;
+            };
+            problems: components["schemas"]["LineProblem"][];
+            plantings: components["schemas"]["ScannedPlantingView"][];
+            usable: boolean;
+            saved: boolean;
+        };
+        ScanStep: {
+            /** Format: int32 */
+            lines?: null | number;
+            report?: null | components["schemas"]["ScanReport"];
+            failure?: null | string;
+        };
+        ScannedPlantingView: {
+            /** Format: uuid */
+            id: string;
+            code: string;
+            name: string;
+            /** Format: int32 */
+            trees: number;
+            /** Format: int32 */
+            rows: number;
+            /** Format: double */
+            meanTrunkMm: null | number;
+            /** Format: double */
+            meanBuds: null | number;
         };
         /** @description Buds a scanner gave one tree. */
         ScannedTree: {
@@ -6965,6 +7220,17 @@ export interface components {
             largeFrom?: null | components["schemas"]["Amount"];
             top?: null | components["schemas"]["TopVigour"];
         };
+        SheetRow: {
+            /** Format: int32 */
+            row: number;
+            /** Format: int32 */
+            firstTree: number;
+            status: number[];
+            class: (null | number)[];
+            buds: (null | number)[];
+            surplus: (null | number)[];
+            imbalance: (null | number)[];
+        };
         SignInEntry: {
             email?: null | string;
             password?: null | string;
@@ -7058,6 +7324,12 @@ export interface components {
         };
         SseItemOfImportStep: {
             data?: components["schemas"]["ImportStep"];
+            eventType?: null | string;
+            eventId?: null | string;
+            reconnectionInterval?: null | string;
+        };
+        SseItemOfScanStep: {
+            data?: components["schemas"]["ScanStep"];
             eventType?: null | string;
             eventId?: null | string;
             reconnectionInterval?: null | string;
@@ -7488,6 +7760,21 @@ export interface components {
          * @enum {unknown}
          */
         TreeCondition: "canker" | "fireBlight" | "silverLeaf" | "mildew" | "winterInjury" | "brokenLimb" | "leaning" | "gnawed" | "dying";
+        TreeSheetView: {
+            code: string;
+            name: string;
+            statuses: components["schemas"]["TreeStatus"][];
+            classes: string[];
+            /** Format: double */
+            budsToLeave: null | number;
+            calibration: null | components["schemas"]["Notice"];
+            rows: components["schemas"]["SheetRow"][];
+        };
+        /**
+         * @description How a tree place stands.
+         * @enum {unknown}
+         */
+        TreeStatus: "bearing" | "counted" | "missing" | "replant" | "pollinizer" | "toGrub";
         /** @description Trees that stand apart from the target. */
         TreesApart: {
             /**
