@@ -20,6 +20,7 @@ export function Shell() {
         <nav className="shell-places" aria-label={t('places')}>
           <NavLink to={`/${search}`} end>{t('place.season')}</NavLink>
           <NavLink to={`/map${search}`}>{t('place.map')}</NavLink>
+          {may('count') && <NavLink to="/field">{t('place.field')}</NavLink>}
           <NavLink to="/catalogue">{t('place.catalogue')}</NavLink>
           <NavLink to="/exchange">{t('place.exchange')}</NavLink>
           {may('season') && <NavLink to="/estate">{t('estate')}</NavLink>}

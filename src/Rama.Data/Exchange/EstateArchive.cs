@@ -8,7 +8,9 @@ using Microsoft.EntityFrameworkCore;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Target.Size;
+using Rama.Data.Count;
 using Rama.Data.Estate;
+using Rama.Data.Scans;
 
 namespace Rama.Data.Exchange;
 
@@ -16,7 +18,7 @@ namespace Rama.Data.Exchange;
 /// Everything an estate owns as open files: <c>estate.json</c>, a CSV per table, <c>ground.geojson</c>, and the history to
 /// read. docs/exchange.md describes them. What is written can be read into an empty estate with the same result.
 /// </summary>
-public sealed class EstateArchive(RamaContext database, EstateScope scope, CatalogueStore catalogues, Importer importer)
+public sealed class EstateArchive(RamaContext database, EstateScope scope, CatalogueStore catalogues, Importer importer, ScanImporter scans)
 {
     /// <summary>Version of the format; a reader refuses later ones.</summary>
     public const int Version = 1;
@@ -70,6 +72,7 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
             await JsonSerializer.SerializeAsync(entry, await OwnEntriesAsync<OwnRootstockRecord, Rootstock>(cancel), Json, cancel);
         await using (var entry = zip.CreateEntry("prices.json").Open())
             await JsonSerializer.SerializeAsync(entry, await PricesAsync(cancel), Json, cancel);
+        await new CountArchive(database, scope).WriteAsync(zip, cancel);
         await using (var entry = zip.CreateEntry("history.csv").Open())
             SheetWriter.WriteCsv(entry, HistoryHeaders, await HistoryAsync(source, cancel));
     }
@@ -132,6 +135,7 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
                 var report = await importer.RunAsync(sheet, MappingGuess.Of(sheet, table), save: true, progress, cancel);
                 if (!report.Saved) throw new ArchiveProblemException(sheet.Name, report.Problems[0]);
             }
+            await new CountArchive(database, scope).ReadAsync(files, facts.Season, scans, cancel);
         }, cancel);
     }
 

@@ -62,9 +62,10 @@ public sealed class ScanImporter(RamaContext database, EstateScope scope, Estate
     /// <param name="save">Whether to save.</param>
     /// <param name="progress">Is told now and then how many lines were taken.</param>
     /// <param name="cancel">Stops it; nothing is saved then.</param>
+    /// <param name="season">Season it was scanned for; the one at hand when left out.</param>
     /// <exception cref="UnreadableFileException">Says what is wrong with the file as a whole.</exception>
     public async Task<ScanReport> RunAsync(
-        string name, Stream stream, ScanMapping? mapping, bool save, Func<int, Task>? progress, CancellationToken cancel)
+        string name, Stream stream, ScanMapping? mapping, bool save, Func<int, Task>? progress, CancellationToken cancel, int? season = null)
     {
         using var source = await ScanSource.OpenAsync(name, stream, cancel);
         mapping ??= ScanColumns.Guess(source.Headers, source.Samples);
@@ -86,8 +87,7 @@ public sealed class ScanImporter(RamaContext database, EstateScope scope, Estate
         }
         if (taking.Lines == 0) throw new UnreadableFileException("empty", "The table has headers and no lines.");
         var usable = taking.Matched > 0 && taking.LeftOut < MostLeftOut * taking.Lines;
-        var season = (await estates.ReadAsync(cancel)).Season;
-        if (save && usable) await SaveAsync(name, ground, leaders, season, taking.Matched, cancel);
+        if (save && usable) await SaveAsync(name, ground, leaders, season ?? (await estates.ReadAsync(cancel)).Season, taking.Matched, cancel);
         return new(taking.Lines, taking.Matched, taking.ByReason, taking.Problems, [.. ground.Touched.Select(View).OrderBy(v => v.Code, StringComparer.Ordinal)], usable, save && usable);
     }
 

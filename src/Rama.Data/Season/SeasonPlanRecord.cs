@@ -117,6 +117,21 @@ public sealed class SeasonPlanRecord : IHistoried
         Touch();
     }
 
+    /// <summary>Takes over what an archive tells beside its tables.</summary>
+    /// <exception cref="Core.Explain.UnusableEntryException">It cannot be used.</exception>
+    internal void TakeDetails(string? details, IReadOnlyDictionary<(int Row, int Tree), (string? Details, int? Buds)> trees)
+    {
+        CountDetails = details;
+        foreach (var tree in Trees)
+        {
+            if (!trees.TryGetValue((tree.Row, tree.Tree), out var told)) continue;
+            var entry = TreeDetails.Read(tree.ToEntry(), told.Details);
+            tree.Take(tree.Line, entry.Kinds.Count > 0 || told.Buds is not null ? entry with { FloralBuds = null, Buds = told.Buds } : entry);
+        }
+        ToCount().Read();
+        Touch();
+    }
+
     /// <summary>Adds or changes a counted tree as the field says.</summary>
     internal void Take(CountedTreeEntry tree, Guid fieldEntry)
     {

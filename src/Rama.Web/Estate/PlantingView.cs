@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Count;
+using Rama.Core.Count.Estimate;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Prescribe;
@@ -23,6 +24,7 @@ namespace Rama.Web.Estate;
 /// <param name="FruitSample">Fruit measured and weighed, as entered.</param>
 /// <param name="Target">The target as entered.</param>
 /// <param name="Count">The count as entered.</param>
+/// <param name="Measured">What is known of the trees not counted.</param>
 /// <param name="Settings">Tolerance and cap as entered.</param>
 /// <param name="Plan">What follows.</param>
 public sealed record PlantingView(
@@ -38,6 +40,7 @@ public sealed record PlantingView(
     FruitSampleEntry FruitSample,
     TargetEntry Target,
     SurveyEntry Count,
+    MeasuredTrees Measured,
     DecisionSettingsEntry Settings,
     PruningPlan Plan)
 {
@@ -49,7 +52,7 @@ public sealed record PlantingView(
         return new(
             stored.Planting.Id, stored.Planting.Version, stored.Plan.Version, entry.Season, entry.Season != stored.Season,
             entry.Planting, entry.Rows, records, Swings(records, stored.Season, plan), entry.FruitSample,
-            entry.Target, entry.Count, entry.Settings, plan);
+            entry.Target, entry.Count, entry.Measured, entry.Settings, plan);
     }
 
     private static Alternation? Swings(SeasonRecordsEntry records, int season, PruningPlan plan) => Alternation.Of(

@@ -5970,6 +5970,11 @@ export interface components {
              * @description Degrees of freedom of that error.
              */
             degreesOfFreedom: number;
+            /**
+             * Format: double
+             * @description Half width of the 95 % interval.
+             */
+            half: number;
         };
         /** @description The mean of a simple random sample with its Student-t confidence interval. */
         MeanInterval: {
@@ -6268,6 +6273,7 @@ export interface components {
             fruitSample: components["schemas"]["FruitSampleEntry"];
             target: components["schemas"]["TargetEntry"];
             count: components["schemas"]["SurveyEntry"];
+            measured: components["schemas"]["MeasuredTrees"];
             settings: components["schemas"]["DecisionSettingsEntry"];
             plan: components["schemas"]["PruningPlan"];
         };

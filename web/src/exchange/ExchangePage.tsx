@@ -3,6 +3,7 @@ import { Button, Progress } from 'antd';
 import { useEffect, useId, useState } from 'react';
 import { api, answered, type ImportReport } from '../api/client';
 import { useMay } from '../people/session';
+import { Link } from 'react-router';
 import { useReading } from '../words/useReading';
 import './exchange.css';
 import { MappingTable } from './MappingTable';
@@ -17,6 +18,7 @@ export function ExchangePage() {
     <main className="page">
       <h1>{t('exchange.title')}</h1>
       {may('exchange') && <Import />}
+      {may('exchange') && <p><Link to="/scans" data-test="to-scans">{t('exchange.to-scans')}</Link></p>}
       <Export />
     </main>
   );

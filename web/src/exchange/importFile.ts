@@ -40,7 +40,7 @@ export async function readEstate(file: File, signal: AbortSignal): Promise<void>
 }
 
 /** The steps in a stream of server-sent events. */
-export async function* steps(body: ReadableStream<Uint8Array>): AsyncGenerator<ImportStep> {
+export async function* steps<T = ImportStep>(body: ReadableStream<Uint8Array>): AsyncGenerator<T> {
   const reader = body.getReader();
   const decoder = new TextDecoder();
   let rest = '';
@@ -52,7 +52,7 @@ export async function* steps(body: ReadableStream<Uint8Array>): AsyncGenerator<I
     rest = events.pop()!;
     for (const event of events) {
       const data = event.split('\n').filter((line) => line.startsWith('data:')).map((line) => line.slice(5)).join('\n');
-      if (data) yield JSON.parse(data) as ImportStep;
+      if (data) yield JSON.parse(data) as T;
     }
   }
 }

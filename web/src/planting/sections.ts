@@ -1,5 +1,5 @@
 import {
-  api, answered, type Act, type CountedTree, type PlantingEntry, type PlantingView, type RowListEntry, type SeasonRecordsEntry, type SurveyEntry, type TargetEntry,
+  api, answered, type Act, type BudCut, type CountedTree, type PlantingEntry, type PlantingView, type RowListEntry, type SampleSettings, type SeasonRecordsEntry, type SurveyEntry, type TargetEntry,
 } from '../api/client';
 import { readDraft, toDraft, type Draft, type FormSpec, type Read } from '../entry/draft';
 import type { Language } from '../units/format';
@@ -31,8 +31,18 @@ export interface CountDraft {
   mode: 'floral' | 'all';
   girthUnit: string;
   floralShare: string;
+  /** A tree counted by kind or limb by limb carries what has no cell of its own in `kept`, as JSON. */
   lines: Line[];
+  cuts: Line[];
+  sample: Draft;
+  edgeRows: boolean;
+  replants: boolean;
+  pollinizers: boolean;
+  method: string;
 }
+
+export const sampleSpec: FormSpec = { trees: 'number', seed: 'number', minutesPerTree: 'number', wagePerHour: 'number' };
+export const cutColumns = ['row', 'tree', 'kind', 'floral', 'vegetative', 'dead'] as const;
 
 export const countColumns = ['row', 'tree', 'girth', 'limbs', 'buds'] as const;
 
@@ -148,6 +158,12 @@ export const sections: { [S in SectionName]: Section<S> } = {
   },
 };
 
+/** What a counted tree holds beside its cells, and the buds shown for it. */
+interface Kept {
+  tree: CountedTree;
+  shown: string;
+}
+
 export function toCountDraft(count: SurveyEntry, { language, system }: Typing): CountDraft {
   const trees = count.trees ?? [];
   const mode = trees.some((t) => t.buds != null) ? 'all' : 'floral';
@@ -155,10 +171,24 @@ export function toCountDraft(count: SurveyEntry, { language, system }: Typing): 
     mode,
     girthUnit: trees.find((t) => t.girth?.unit)?.girth?.unit ?? firstUnit('cm', system),
     floralShare: toInput(count.floralShare?.value, language),
-    lines: trees.map((t) => ({
-      row: toInput(t.row, language), tree: toInput(t.tree, language), girth: toInput(t.girth?.value, language),
-      limbs: toInput(t.limbs, language), buds: toInput(mode === 'all' ? t.buds : t.floralBuds, language),
+    lines: trees.map((t) => {
+      const kinds = t.kinds ?? [];
+      const buds = kinds.length > 0 ? kinds.reduce((sum, k) => sum + (k.buds ?? 0), 0) : (t.floralBuds ?? t.buds);
+      const line: Line = {
+        row: toInput(t.row, language), tree: toInput(t.tree, language), girth: toInput(t.girth?.value, language), limbs: toInput(t.limbs, language), buds: toInput(buds, language),
+      };
+      const plain = kinds.length === 0 && (t.limbSizes ?? []).length === 0 && !t.note && (mode === 'all' ? t.floralBuds : t.buds) == null;
+      return plain ? line : { ...line, kept: JSON.stringify({ tree: t, shown: line.buds! } satisfies Kept) };
+    }),
+    cuts: (count.budCuts ?? []).map((c) => ({
+      row: toInput(c.row, language), tree: toInput(c.tree, language), kind: c.kind ?? '', floral: toInput(c.floral, language),
+      vegetative: toInput(c.vegetative, language), dead: toInput(c.dead, language),
     })),
+    sample: toDraft(sampleSpec, count.sample ?? {}, { language, system }),
+    edgeRows: count.sample?.edgeRows ?? false,
+    replants: count.sample?.replants ?? false,
+    pollinizers: count.sample?.pollinizers ?? false,
+    method: count.method ?? '',
   };
 }
 
@@ -177,16 +207,33 @@ function readLines<T, K extends string>(
 }
 
 export function readCount(draft: CountDraft, language: Language): Read<SurveyEntry> {
-  const { entry, unreadable } = readLines<CountedTree, 'trees'>(draft.lines, countColumns, 'trees', language, (_, number) => {
+  const all = draft.mode === 'all';
+  const { entry, unreadable } = readLines<CountedTree, 'trees'>(draft.lines, countColumns, 'trees', language, (line, number) => {
     const girth = number('girth');
+    const kept = line.kept ? (JSON.parse(line.kept) as Kept) : null;
+    const { kinds, floralBuds, buds, limbSizes, note } = kept?.tree ?? {};
+    // Buds typed over are told anew; those left as they are stay as they were counted.
+    const counted = kept !== null && kept.shown === line.buds ? { ...(kinds && kinds.length > 0 ? { kinds } : {}), ...(floralBuds != null ? { floralBuds } : {}), ...(buds != null ? { buds } : {}) }
+      : all ? { buds: number('buds') } : { floralBuds: number('buds', 'floralBuds') };
     return {
       row: number('row'), tree: number('tree'), limbs: number('limbs'),
-      girth: girth === null ? null : { value: girth, unit: draft.girthUnit },
-      ...(draft.mode === 'all' ? { buds: number('buds') } : { floralBuds: number('buds', 'floralBuds') }),
+      girth: girth === null ? null : { value: girth, unit: draft.girthUnit }, ...counted,
+      ...(limbSizes && limbSizes.length > 0 ? { limbSizes } : {}), ...(note ? { note } : {}),
     };
   });
-  if (draft.mode !== 'all') return { entry: { ...entry, floralShare: null }, unreadable };
+  const cuts = readLines<BudCut, 'budCuts'>(draft.cuts, cutColumns, 'budCuts', language, (line, number) => ({
+    row: number('row'), tree: number('tree'), kind: line.kind?.trim() || null, floral: number('floral'), vegetative: number('vegetative'), dead: number('dead'),
+  }));
+  const sample = readDraft<SampleSettings>(sampleSpec, draft.sample, language);
   const share = parseNumber(draft.floralShare, language);
-  if (Number.isNaN(share)) unreadable.push('floralShare');
-  return { entry: { ...entry, floralShare: share === null || Number.isNaN(share) ? null : { value: share, unit: '%' } }, unreadable };
+  const needsShare = all || draft.lines.some((line) => line.kept?.includes('"kinds":[{'));
+  const wrong = [...unreadable, ...cuts.unreadable, ...sample.unreadable.map((path) => `sample.${path}`), ...(needsShare && Number.isNaN(share) ? ['floralShare'] : [])];
+  return {
+    entry: {
+      ...entry, ...(cuts.entry.budCuts.length > 0 ? cuts.entry : {}), floralShare: !needsShare || share === null || Number.isNaN(share) ? null : { value: share, unit: '%' },
+      sample: { ...sample.entry, edgeRows: draft.edgeRows, replants: draft.replants, pollinizers: draft.pollinizers },
+      ...(draft.method === '' ? {} : { method: draft.method as NonNullable<SurveyEntry['method']> }),
+    },
+    unreadable: wrong,
+  };
 }

@@ -9,6 +9,9 @@ namespace Rama.Core.Count.Estimate;
 /// <param name="DegreesOfFreedom">Degrees of freedom of that error.</param>
 public sealed record MeanEstimate(EstimateMethod Method, double Mean, double StandardError, double DegreesOfFreedom)
 {
+    /// <summary>Half width of the 95 % interval.</summary>
+    public double Half => Quantile(0.95) * StandardError;
+
     /// <summary>Student's t interval.</summary>
     /// <param name="confidence">Confidence, between 0 and 1.</param>
     public (double Low, double High) Interval(double confidence = 0.95)

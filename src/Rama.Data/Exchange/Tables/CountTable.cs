@@ -1,4 +1,5 @@
 using Rama.Core.Count;
+using Rama.Core.Explain;
 using Rama.Data.Season;
 
 namespace Rama.Data.Exchange.Tables;
@@ -24,8 +25,27 @@ internal sealed class CountTable : ExchangeTable
         new Taking(target, await PlantingBook.LoadAsync(target.Database, cancel, withPlans: true));
 
     internal override async Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(ExportSource source, CancellationToken cancel) =>
-        (await source.PlansAsync(cancel)).SelectMany(p => p.Plan.ToCount().Trees, (p, t) => ExportSource.Line(
-            p.Planting.Code, p.Plan.Season, t.Row, t.Tree, t.Girth ?? new(), t.Limbs, t.FloralBuds, t.Buds));
+        (await source.PlansAsync(cancel)).SelectMany(p => p.Plan.ToCount() is var count ? count.Trees.Zip(FloralBuds(count)) : [], (p, t) => ExportSource.Line(
+            p.Planting.Code, p.Plan.Season, t.First.Row, t.First.Tree, t.First.Girth ?? new(), t.First.Limbs, t.Second, t.Second is null ? t.First.Buds : null));
+
+    // Trees counted by kind, or whose share comes from buds cut, are told by the floral buds they come to.
+    private static IEnumerable<double?> FloralBuds(SurveyEntry count)
+    {
+        List<double>? read = null;
+        if (count.Trees.Any(t => t.FloralBuds is null))
+        {
+            try
+            {
+                read = [.. count.Read().Trees.Select(t => t.FloralBuds)];
+            }
+            catch (UnusableEntryException)
+            {
+                // Waiting for a share: the buds counted are all there is to tell.
+                read = [.. count.Trees.Select(t => t.FloralBuds ?? t.Buds ?? t.Kinds.Sum(k => k.Buds ?? 0))];
+            }
+        }
+        return count.Trees.Select((t, i) => t.FloralBuds ?? (t.Buds is not null && count.FloralShare?.Value is not null ? null : Math.Round(read![i])));
+    }
 
     private sealed class Taking(ImportTarget target, PlantingBook book) : GroupTaking<SeasonPlanRecord, CountedTreeEntry>(target)
     {
@@ -42,11 +62,11 @@ internal sealed class CountTable : ExchangeTable
         {
             var over = known ?? new();
             double? Number(string field, double? before) => line.Has(field) ? line.Number(field) : before;
-            return new()
+            return over with
             {
                 Row = line.Number("row"), Tree = line.Number("tree"),
                 Girth = line.Has("girth") ? line.Amount("girth") ?? new() : over.Girth ?? new(),
-                Limbs = Number("limbs", over.Limbs), FloralBuds = Number("floralBuds", over.FloralBuds), Buds = Number("buds", over.Buds),
+                Limbs = Number("limbs", over.Limbs), FloralBuds = Number("floralBuds", over.FloralBuds), Buds = Number("buds", over.Buds), Kinds = [],
             };
         }
 
