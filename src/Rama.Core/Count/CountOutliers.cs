@@ -1,3 +1,4 @@
+using Rama.Core.Estate;
 using Rama.Core.Explain;
 
 namespace Rama.Core.Count;
@@ -22,14 +23,18 @@ public static class CountOutliers
     /// <summary>Trees whose buds, girth or limbs stand out among the others.</summary>
     /// <param name="trees">Trees counted.</param>
     /// <param name="usualGirthCm">Mean girth of the planting from elsewhere, cm; null where not known.</param>
-    public static IReadOnlyList<CountOutlier> Of(IReadOnlyList<CountedTree> trees, double? usualGirthCm = null)
+    /// <param name="rows">Its rows; null where none are listed.</param>
+    public static IReadOnlyList<CountOutlier> Of(IReadOnlyList<CountedTree> trees, double? usualGirthCm = null, RowList? rows = null)
     {
+        var listed = rows?.Rows.ToLookup(r => r.Number);
         List<CountOutlier> found = [];
         var girths = trees.Select(t => t.GirthCm).OfType<double>().ToList();
         var usual = usualGirthCm ?? (girths.Count >= 3 ? Median(girths) : null);
         foreach (var tree in trees)
         {
             void Add(string code, string message, params Figure[] figures) => found.Add(new((int)tree.Row, (int)tree.Tree, new(code, message, figures)));
+            if (listed is not null && !listed[(int)tree.Row].Any(r => tree.Tree >= r.FirstTree && tree.Tree <= r.LastTree && !r.Missing.Contains((int)tree.Tree)))
+                Add("outlier.no-tree", "By the row list no tree stands there. Mend the place, or the rows.");
             if (tree.GirthCm is { } girth && usual is { } expected && (girth > WrongUnit * expected || girth < expected / WrongUnit))
                 Add("outlier.girth", $"A girth of {girth:0.#} cm where {expected:0.#} cm is usual: was it typed in millimetres, or the diameter for the girth?",
                     new("girth", girth, "cm"), new("usual girth", expected, "cm"));

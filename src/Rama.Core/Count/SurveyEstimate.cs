@@ -1,6 +1,7 @@
 using Rama.Core.Count.Estimate;
 using Rama.Core.Count.Floral;
 using Rama.Core.Count.Sample;
+using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Statistics;
 
@@ -48,7 +49,8 @@ public sealed record SurveyEstimate(
     /// <param name="survey">The counted trees.</param>
     /// <param name="treesInPlanting">Trees sampled from, where known.</param>
     /// <param name="measured">What is known of the trees not counted.</param>
-    public static SurveyEstimate? Of(Survey survey, double? treesInPlanting = null, MeasuredTrees? measured = null)
+    /// <param name="rows">Rows of the planting; null where none are listed.</param>
+    public static SurveyEstimate? Of(Survey survey, double? treesInPlanting = null, MeasuredTrees? measured = null, RowList? rows = null)
     {
         var trees = survey.Trees;
         if (trees.Count == 0) return null;
@@ -67,7 +69,7 @@ public sealed record SurveyEstimate(
             : null;
         return new(
             buds, mean.Used?.DegreesOfFreedom, mean.Used?.Method ?? EstimateMethod.Simple, mean.All, mean.Classes, survey.Shares, mean.Calibration, LimbSpread.Of(trees),
-            CountOutliers.Of(trees, measured.MeanTcsaCm2 is { } tcsa ? Math.Sqrt(4 * Math.PI * tcsa) : null),
+            CountOutliers.Of(trees, measured.MeanTcsaCm2 is { } tcsa ? Math.Sqrt(4 * Math.PI * tcsa) : null, rows),
             sample.Cv, Mean(trees.Select(t => t.Limbs)), Mean(trees.Select(t => t.GirthCm)), Mean(trees.Select(t => t.TcsaCm2)),
             needed, StepsOf(sample, survey, treesInPlanting, needed, mean), [.. Warn(buds, survey, treesInPlanting), .. mean.Warnings]);
     }

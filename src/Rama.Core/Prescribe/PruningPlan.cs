@@ -54,7 +54,7 @@ public sealed record PruningPlan(
     public static PruningPlan Of(PlanReading reading)
     {
         var (planting, density, target, settings) = (reading.Planting, reading.Density, reading.Target, reading.Settings);
-        var survey = reading.Counted is null ? null : SurveyEstimate.Of(reading.Counted, density?.BearingTrees, reading.Measured);
+        var survey = reading.Counted is null ? null : SurveyEstimate.Of(reading.Counted, density?.BearingTrees, reading.Measured, reading.Rows);
         var limbs = survey?.MeanLimbs ?? target?.LimbsPerTree;
         var crop = density is null || target is null ? null
             : CropTarget.Of(density, target.Crop, target.BudsPerFruit, limbs ?? planting!.System.Form.LimbsPerTree);

@@ -194,8 +194,8 @@ internal abstract class ScanSource : IDisposable
             {
                 await using var reader = await ParquetReader.CreateAsync(stream, cancellationToken: cancel);
                 var fields = reader.Schema.GetDataFields();
-                var text = fields.Select(f => f.ClrType == typeof(string) ? new List<string>() : null).ToList();
-                var numbers = fields.Select(f => f.ClrType == typeof(string) ? null : new List<double>()).ToList();
+                var text = fields.Select(f => IsText(f) ? new List<string>() : null).ToList();
+                var numbers = fields.Select(f => IsText(f) ? null : new List<double>()).ToList();
                 for (var g = 0; g < reader.RowGroupCount; g++)
                 {
                     using var group = reader.OpenRowGroupReader(g);
@@ -215,6 +215,8 @@ internal abstract class ScanSource : IDisposable
                 throw new UnreadableFileException("broken", "This Parquet file cannot be read. Export it again, or use CSV.", e);
             }
         }
+
+        private static bool IsText(DataField field) => field.ClrType == typeof(string) || field.ClrType == typeof(ReadOnlyMemory<char>);
 
         private static async Task<IEnumerable<string>> WordsAsync(ParquetRowGroupReader group, DataField field, CancellationToken cancel)
         {

@@ -1,4 +1,5 @@
 using Rama.Core.Count;
+using Rama.Core.Estate;
 
 namespace Rama.Core.Tests.Count;
 
@@ -21,6 +22,14 @@ public sealed class CountOutliersTests
         var estimate = SurveyEstimate.Of(survey)!;
         Assert.Equal("outlier.buds", Assert.Single(estimate.Outliers).Reason.Code);
         Assert.Equal(250, estimate.Buds.Mean, 9);
+    }
+
+    [Fact]
+    public void A_tree_where_none_stands_is_noticed()
+    {
+        RowList rows = new([new(1, 1, 90, [12], [], [], [])]);
+        SurveyEntry entry = new() { Trees = [new() { Row = 1, Tree = 12, FloralBuds = 9 }, new() { Row = 1, Tree = 13, FloralBuds = 9 }, new() { Row = 2, Tree = 3, FloralBuds = 9 }] };
+        Assert.Equal([(1, 12), (2, 3)], SurveyEstimate.Of(entry.Read(), rows: rows)!.Outliers.Select(o => (o.Row, o.Tree)));
     }
 
     [Fact]
