@@ -62,7 +62,10 @@ public sealed class Page : IDisposable
     }
 
     /// <summary>Opens a planting of the demo at a stage.</summary>
-    public Page OpenPlanting(string code, string stage)
+    /// <param name="code">Code of the planting.</param>
+    /// <param name="stage">Last part of the address.</param>
+    /// <param name="planting">Whether it is a stage, with the planting's head above it; false for a page of its own.</param>
+    public Page OpenPlanting(string code, string stage, bool planting = true)
     {
         // The season page draws only the lines in view, so the address comes from what it is drawn from.
         using var client = _server.ClientOf();
@@ -70,7 +73,7 @@ public sealed class Page : IDisposable
         using var reader = new StreamReader(answer.Content.ReadAsStream());
         var id = JsonNode.Parse(reader.ReadToEnd())!["plantings"]!.AsArray().Single(p => (string)p!["code"]! == code)!["id"];
         Open($"/plantings/{id}/{stage}");
-        Find(".planting-head h1");
+        Find(planting ? ".planting-head h1" : "h1");
         return this;
     }
 

@@ -62,10 +62,35 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             page.Find(".card-drawing svg");
             Shoot(page, "card");
         }
-        using (var page = new Page(server, 390, 844, phone: true).OpenPlanting("H4", "count"))
+        using (var page = new Page(server).OpenPlanting("H2", "trees", planting: false))
         {
-            page.Find("[data-cell='0-0']");
-            Shoot(page, "count-phone");
+            page.Find("[data-test='sheet']");
+            Shoot(page, "row-sheet");
+        }
+        using (var page = new Page(server, 1000, 800).OpenPlanting("H2", "route", planting: false))
+        {
+            page.Find("[data-test='print']");
+            Shoot(page, "route");
+        }
+        using (var page = new Page(server, 390, 844, phone: true).Open("/field"))
+        {
+            page.Click("[data-test='count-H2']");
+            page.Click("[data-test='manner']");
+            page.Click("[data-test='limbwise']");
+            page.Click("[data-test='manner']");
+            for (var i = 0; i < 4; i++) page.Click("[data-test='five-floral']");
+            page.Click("[data-test='limb-done']");
+            for (var i = 0; i < 3; i++) page.Click("[data-test='key-floral']");
+            page.Find("[data-test='girth']").SendKeys("15.1");
+            Shoot(page, "field");
+            page.Click(By.LinkText("Buds"));
+            page.Find("[data-test='row']").SendKeys("4");
+            page.Find("[data-test='tree']").SendKeys("20");
+            for (var i = 0; i < 7; i++) page.Click("[data-test='cut-floral']");
+            for (var i = 0; i < 4; i++) page.Click("[data-test='cut-vegetative']");
+            page.Click("[data-test='cut-dead']");
+            page.Click(".bud-guide summary");
+            Shoot(page, "field-buds");
         }
     }
 

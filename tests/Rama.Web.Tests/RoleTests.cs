@@ -67,6 +67,8 @@ public sealed class RoleTests(RamaApplication application) : IClassFixture<RamaA
         using var request = new HttpRequestMessage(new(method), $"/api/v1{path}{(method == "DELETE" ? "?version=1" : "")}");
         if (path.StartsWith("/imports/", StringComparison.Ordinal) && method == "POST")
             request.Content = new MultipartFormDataContent { { new StringContent("a,b"), "file", "empty.csv" }, { new StringContent("{}"), "mapping" } };
+        else if (path.Contains("/scans/", StringComparison.Ordinal) || (method == "PUT" && path.Contains("/photos/", StringComparison.Ordinal)))
+            request.Content = new ByteArrayContent([]) { Headers = { ContentType = new(path.Contains("/scans/", StringComparison.Ordinal) ? "application/octet-stream" : "image/jpeg") } };
         else if (method is "POST" or "PUT") request.Content = new StringContent("{}", System.Text.Encoding.UTF8, "application/json");
         using var response = await client.SendAsync(request, TestContext.Current.CancellationToken);
         return (int)response.StatusCode;

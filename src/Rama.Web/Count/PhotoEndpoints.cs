@@ -12,10 +12,11 @@ internal static class PhotoEndpoints
 
     public static RouteGroupBuilder MapPhotos(this RouteGroupBuilder api)
     {
-        var group = api.MapGroup("/plantings/{id:guid}/photos/{photo:guid}").WithTags("Field");
-        group.MapPut("", Keep).For(Act.Count).Accepts<Stream>("image/jpeg").WithSummary("Keep a photograph of a tree, row or planting; where it was taken is taken off it");
-        group.MapGet("", Picture).For(Act.Read).WithSummary("A photograph").Produces(200, contentType: "image/jpeg");
-        group.MapDelete("", Remove).For(Act.Settings).WithSummary("Remove a photograph");
+        const string path = "/plantings/{id:guid}/photos/{photo:guid}";
+        var group = api.MapGroup("").WithTags("Field");
+        group.MapPut(path, Keep).For(Act.Count).Accepts<Stream>("image/jpeg").WithSummary("Keep a photograph of a tree, row or planting; where it was taken is taken off it");
+        group.MapGet(path, Picture).For(Act.Read).WithSummary("A photograph").Produces(200, contentType: "image/jpeg");
+        group.MapDelete(path, Remove).For(Act.Settings).WithSummary("Remove a photograph");
         return api;
     }
 

@@ -66,7 +66,9 @@ internal sealed class CountTable : ExchangeTable
             {
                 Row = line.Number("row"), Tree = line.Number("tree"),
                 Girth = line.Has("girth") ? line.Amount("girth") ?? new() : over.Girth ?? new(),
-                Limbs = Number("limbs", over.Limbs), FloralBuds = Number("floralBuds", over.FloralBuds), Buds = Number("buds", over.Buds), Kinds = [],
+                Limbs = Number("limbs", over.Limbs),
+                // A tree counted by kind says more than the floral buds it comes to.
+                FloralBuds = over.Kinds.Count > 0 ? null : Number("floralBuds", over.FloralBuds), Buds = over.Kinds.Count > 0 ? null : Number("buds", over.Buds),
             };
         }
 

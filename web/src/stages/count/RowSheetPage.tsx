@@ -89,6 +89,9 @@ function RowSheet({ id, sheet }: { id: string; sheet: TreeSheet }) {
     pen.font = `${Math.min(13, cell * 0.5)}px "Source Sans 3", sans-serif`;
     pen.textAlign = 'center';
     pen.textBaseline = 'middle';
+    const cells: number[][] = ramp.map(() => []);
+    const blanks: number[] = [];
+    const texts: { text: string; x: number; y: number; dark: boolean }[] = [];
     for (let r = Math.max(0, Math.floor(-y / cell)); r < rows.length && y + r * cell < height; r++) {
       const row = rows[r]!;
       const values = row[measure] as (number | null)[];
@@ -100,26 +103,33 @@ function RowSheet({ id, sheet }: { id: string; sheet: TreeSheet }) {
         const value = values[i]!;
         const gone = row.status[i] === missing;
         if (value === null || gone) {
-          if (cell > 3) {
-            pen.strokeStyle = '#8a745c';
-            pen.lineWidth = 0.5;
-            pen.strokeRect(px + 1, py + 1, cell - gap - 2, cell - gap - 2);
-          }
-          if (gone && cell > 8) {
-            pen.fillStyle = '#8a745c';
-            pen.fillText('×', px + cell / 2, py + cell / 2);
-          }
+          blanks.push(px, py);
+          if (gone && cell > 8) texts.push({ text: '×', x: px + cell / 2, y: py + cell / 2, dark: false });
           continue;
         }
         const step = stepOf(value, scale[0], scale[1], ramp.length);
-        pen.fillStyle = ramp[step]!;
-        pen.fillRect(px, py, cell - gap, cell - gap);
+        cells[step]!.push(px, py);
         if (label) {
           const dark = measure === 'surplus' ? step === 0 || step === ramp.length - 1 : measure === 'status' ? [1, 4, 5].includes(step) : step >= ramp.length / 2;
-          pen.fillStyle = dark ? '#fff' : '#2c2520';
-          pen.fillText(letters[measure]?.[value] ?? (measure === 'imbalance' ? value.toFixed(1) : String(value)), px + cell / 2, py + cell / 2);
+          texts.push({ text: letters[measure]?.[value] ?? (measure === 'imbalance' ? value.toFixed(1) : String(value)), x: px + cell / 2, y: py + cell / 2, dark });
         }
       }
+    }
+    // Colour by colour: changing it for each of ten thousand cells would cost more than drawing them.
+    cells.forEach((places, step) => {
+      pen.fillStyle = ramp[step]!;
+      for (let i = 0; i < places.length; i += 2) pen.fillRect(places[i]!, places[i + 1]!, cell - gap, cell - gap);
+    });
+    if (blanks.length > 0 && cell > 3) {
+      pen.strokeStyle = '#8a745c';
+      pen.lineWidth = 0.5;
+      pen.beginPath();
+      for (let i = 0; i < blanks.length; i += 2) pen.rect(blanks[i]! + 1, blanks[i + 1]! + 1, cell - gap - 2, cell - gap - 2);
+      pen.stroke();
+    }
+    for (const { text, x: tx, y: ty, dark } of texts) {
+      pen.fillStyle = dark ? '#fff' : '#2c2520';
+      pen.fillText(text, tx, ty);
     }
     if (brush) {
       const [left, right] = [Math.min(brush.from.tree, brush.to.tree), Math.max(brush.from.tree, brush.to.tree) + 1];
