@@ -25,7 +25,10 @@ public sealed record KitTree(int Row, int Tree, double? FloralBuds);
 /// <summary>Share of a kind of bud that is floral, for the running mean.</summary>
 /// <param name="Kind">Kind of bud.</param>
 /// <param name="Share">Floral share.</param>
-public sealed record KitShare(string Kind, double Share);
+/// <param name="Low">Lower end of its 95 % interval.</param>
+/// <param name="High">Upper end.</param>
+/// <param name="MoreToCut">Buds still to cut.</param>
+public sealed record KitShare(string Kind, double Share, double Low, double High, int MoreToCut);
 
 /// <summary>All a device needs to count a planting without signal.</summary>
 /// <param name="Id">The planting.</param>
@@ -84,7 +87,7 @@ internal static class SampleEndpoints
             [.. reading.Rows?.Rows.Select(r => new KitRow(r.Number, r.FirstTree, r.LastTree)) ?? []], sample.Route,
             measured.Classes, usual / CountOutliers.WrongUnit, usual * CountOutliers.WrongUnit,
             [.. entry.Count.Trees.Select(t => new KitTree((int)t.Row!.Value, (int)t.Tree!.Value, floral.TryGetValue((t.Row!.Value, t.Tree!.Value), out var f) ? f : null))],
-            reading.Counted?.FloralShare, [.. reading.Counted?.Shares.Select(s => new KitShare(s.Kind, s.Share)) ?? []],
+            reading.Counted?.FloralShare, [.. reading.Counted?.Shares.Select(s => new KitShare(s.Kind, s.Share, s.Low, s.High, s.MoreToCut)) ?? []],
             FieldStop.Of(settings.Planned(double.IsNaN(trees) ? SurveyEntry.MostTrees : trees), double.IsNaN(trees) ? double.PositiveInfinity : trees, terms)));
     }
 

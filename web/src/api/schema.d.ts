@@ -5609,6 +5609,12 @@ export interface components {
             kind: string;
             /** Format: double */
             share: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            /** Format: int32 */
+            moreToCut: number;
         };
         KitTree: {
             /** Format: int32 */

@@ -1,6 +1,6 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { useParams } from 'react-router';
-import type { KeptKit, Queued } from '../../../offline/store';
+import { store, type KeptKit, type Queued } from '../../../offline/store';
 import { useReading } from '../../../words/useReading';
 import { BudGuide } from './BudGuide';
 import { PlantingBar } from './PlantingBar';
@@ -39,13 +39,18 @@ function Cutting({ kept }: { kept: KeptKit }) {
   const placed = /^[1-9]\d*$/.test(row) && /^[1-9]\d*$/.test(tree);
   const share = kit.shares.find((s) => s.kind === kind);
 
-  async function add(what: Found, by: 1 | -1) {
-    if (at(what) + by < 0) return;
-    const counts = Object.fromEntries(found.map((f) => [f, at(f) + (f === what ? by : 0)])) as Record<Found, number>;
+  // Two taps can come before the first is written: each waits for the one before it, and adds to what that left.
+  const before = useRef<Promise<unknown>>(Promise.resolve());
+  function add(what: Found, by: 1 | -1) {
     navigator.vibrate?.(by === 1 ? 12 : [8, 40, 8]);
-    const left = counts.floral + counts.vegetative + counts.dead;
-    await put({ planting: kept.id, row: Number(row), tree: Number(tree), supersedes: line?.id ?? null, ...(left > 0 ? { cut: { kind, ...counts } } : {}) });
-    setPast(by === 1 ? [...past, what] : past.slice(0, -1));
+    setPast((now) => (by === 1 ? [...now, what] : now.slice(0, -1)));
+    before.current = before.current.then(async () => {
+      const last = newest(await store.queue.where('planting').equals(kept.id).sortBy('sequence')).get(`${row}/${tree}/${kind}`);
+      const counts = Object.fromEntries(found.map((f) => [f, (last?.entry.cut?.[f] ?? 0) + (f === what ? by : 0)])) as Record<Found, number>;
+      if (counts[what] < 0) return;
+      const left = counts.floral + counts.vegetative + counts.dead;
+      await put({ planting: kept.id, row: Number(row), tree: Number(tree), supersedes: last?.id ?? null, ...(left > 0 ? { cut: { kind, ...counts } } : {}) });
+    });
   }
   return (
     <main className="field-main tally">
@@ -58,16 +63,16 @@ function Cutting({ kept }: { kept: KeptKit }) {
       <div className="tally-count">
         <span className="tally-total" data-test="cut-share">{allCut === 0 ? '–' : `${number((all('floral') / allCut) * 100, 0)} %`}</span>
         <span className="unit">{t('cut.of', { floral: all('floral'), cut: allCut, trees: new Set(ofKind.map((q) => `${q.entry.row}/${q.entry.tree}`)).size })}</span>
-        {share && <span className="tally-limb small">{t('cut.office', { share: number(share.share * 100, 0) })}</span>}
+        {share && <span className="tally-limb small">{t('cut.office', { low: number(share.low * 100, 0), high: number(share.high * 100, 0), count: share.moreToCut })}</span>}
       </div>
       <p className="small dim">{placed ? t('cut.this-tree', { cut, row, tree }) : t('cut.place-first')}</p>
       <div className="tally-keys">
         {found.map((what) => (
-          <button type="button" key={what} className={`key key-main key-${what}`} disabled={!placed} onClick={() => void add(what, 1)} data-test={`cut-${what}`}>
+          <button type="button" key={what} className={`key key-main key-${what}`} disabled={!placed} onClick={() => { add(what, 1); }} data-test={`cut-${what}`}>
             <span>{t(`cut.${what}`)}</span><span className="key-count">{at(what)}</span>
           </button>
         ))}
-        <div className="tally-acts"><button type="button" className="key" disabled={past.length === 0} onClick={() => void add(past.at(-1)!, -1)} data-test="undo">{t('field.undo')}</button></div>
+        <div className="tally-acts"><button type="button" className="key" disabled={past.length === 0} onClick={() => { add(past.at(-1)!, -1); }} data-test="undo">{t('field.undo')}</button></div>
       </div>
       <BudGuide />
     </main>

@@ -23,7 +23,7 @@ test('it says when to stop and when not', () => {
 });
 
 test('a kind without a share waits', () => {
-  const kit = { shares: [{ kind: 'spur', share: 0.6 }], floralShare: null };
+  const kit = { shares: [{ kind: 'spur', share: 0.6, low: 0.4, high: 0.8, moreToCut: 9 }], floralShare: null };
   expect(floralBuds({ kinds: [{ kind: 'spur', buds: 100 }] }, kit)).toBe(60);
   expect(floralBuds({ kinds: [{ kind: 'lateral', buds: 10 }] }, kit)).toBeNull();
   expect(floralBuds({ floralBuds: 33 }, kit)).toBe(33);
