@@ -32,7 +32,7 @@ public sealed class CountStore(RamaContext database, EstateScope scope, EstateSt
                 if (ProblemsOf(entry) is { Count: > 0 } problems) receipts.Add(new(entry.Id, FieldOutcome.Refused, problems));
                 else usable.Add(entry.Placed());
             }
-            receipts.AddRange(await TakeAsync(group.Key, season, batch.Device, skew, usable, cancel));
+            if (usable.Count > 0) receipts.AddRange(await RetriedAsync(() => TakeOnceAsync(group.Key, season, batch.Device, skew, usable, cancel), cancel));
         }
         return receipts;
     }
@@ -59,7 +59,9 @@ public sealed class CountStore(RamaContext database, EstateScope scope, EstateSt
         await database.ScanRows.AsNoTracking().Where(s => s.PlantingId == planting && s.Season == season).OrderBy(s => s.Row).ToListAsync(cancel);
 
     /// <summary>Settles a conflict: takes an entry over in place of what the count says, or sets it aside. False when there is no such conflict.</summary>
-    public async Task<bool> ChooseAsync(Guid planting, Guid id, bool take, CancellationToken cancel)
+    public Task<bool> ChooseAsync(Guid planting, Guid id, bool take, CancellationToken cancel) => RetriedAsync(() => ChooseOnceAsync(planting, id, take, cancel), cancel);
+
+    private async Task<bool> ChooseOnceAsync(Guid planting, Guid id, bool take, CancellationToken cancel)
     {
         if (await database.FieldEntries.SingleOrDefaultAsync(e => e.PlantingId == planting && e.Id == id && e.Standing == FieldStanding.Conflict, cancel) is not { } entry) return false;
         if (take)
@@ -89,15 +91,14 @@ public sealed class CountStore(RamaContext database, EstateScope scope, EstateSt
     }
 
     // Two counters of one block send at the same moment: whoever comes second reads again what the first has saved.
-    private async Task<IReadOnlyList<FieldReceipt>> TakeAsync(Guid planting, int season, Guid device, TimeSpan skew, List<FieldEntry> entries, CancellationToken cancel)
+    private async Task<T> RetriedAsync<T>(Func<Task<T>> work, CancellationToken cancel)
     {
-        if (entries.Count == 0) return [];
         for (var attempt = 1; ; attempt++)
         {
             database.ChangeTracker.Clear();
             try
             {
-                return await TakeOnceAsync(planting, season, device, skew, entries, cancel);
+                return await work();
             }
             catch (DbUpdateException e) when (attempt < MostTries && (e is DbUpdateConcurrencyException || e.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation }))
             {

@@ -28,6 +28,8 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("/map")]
     [InlineData("/estate")]
     [InlineData("/catalogue")]
+    [InlineData("/scans")]
+    [InlineData("/field")]
     public void A_page_has_no_accessibility_faults(string path)
     {
         using var page = new Page(server).Open(path);
@@ -94,11 +96,43 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("/exchange")]
     [InlineData("/estate")]
     [InlineData("/people")]
+    [InlineData("/scans")]
+    [InlineData("/field")]
     public void No_page_is_wider_than_a_phone(string path)
     {
         using var page = new Page(server, 390, 844, phone: true).Open(path);
         page.Find("main h1");
         Assert.Equal(390, page.Script<long>("return document.documentElement.scrollWidth"));
+    }
+
+    [Theory]
+    [InlineData("trees")]
+    [InlineData("route")]
+    public void Pages_of_the_count_have_no_accessibility_faults_and_fit_a_phone(string name)
+    {
+        using var page = new Page(server, 390, 844, phone: true).OpenPlanting("H2", name, planting: false);
+        page.Find(name == "trees" ? "[data-test='sheet']" : "[data-test='print']");
+        Assert.Empty(Faults(page));
+        Assert.Equal(390, page.Script<long>("return document.documentElement.scrollWidth"));
+    }
+
+    [Theory]
+    [InlineData("Trees")]
+    [InlineData("Buds")]
+    [InlineData("Walk")]
+    public void Pages_for_the_row_have_no_faults_and_keys_for_a_thumb(string tab)
+    {
+        using var page = new Page(server, 390, 844, phone: true).Open("/field");
+        page.Click("[data-test='count-W4']");
+        page.Click(By.LinkText(tab));
+        page.Find($".field-tabs a.active");
+        Assert.Empty(Faults(page));
+        Assert.Equal(390, page.Script<long>("return document.documentElement.scrollWidth"));
+        // Common practice, no source: at least 44 px, handbook and interface text.
+        Assert.Empty(page.Script<IReadOnlyCollection<object>>("""
+            return [...document.querySelectorAll('button, input:not([type=file]), .field-tabs a, summary')].filter(e => e.offsetParent)
+              .map(e => [e.textContent || e.dataset.test, Math.round(e.getBoundingClientRect().height)]).filter(([, height]) => height < 44).map(String);
+            """));
     }
 
     [Fact]

@@ -14,7 +14,7 @@ internal static class MeasuredSum
     public static async Task RefreshAsync(RamaContext database, IReadOnlyCollection<SeasonPlanRecord> plans, CancellationToken cancel)
     {
         var ids = plans.Select(p => p.PlantingId).Distinct().ToList();
-        var trunks = (await database.TrunkRows.Where(t => ids.Contains(t.PlantingId)).ToListAsync(cancel)).ToLookup(t => t.PlantingId);
+        var trunks = (await database.TrunkRows.AsNoTracking().Where(t => ids.Contains(t.PlantingId)).ToListAsync(cancel)).ToLookup(t => t.PlantingId);
         var scans = (await database.ScanRows.AsNoTracking().Where(s => ids.Contains(s.PlantingId)).ToListAsync(cancel)).ToLookup(s => (s.PlantingId, s.Season));
         foreach (var plan in plans) plan.Take(Of(plan, trunks[plan.PlantingId].ToList(), scans[(plan.PlantingId, plan.Season)].ToList()));
     }

@@ -1,10 +1,8 @@
 using System.Net.ServerSentEvents;
-using System.Runtime.CompilerServices;
-using System.Threading.Channels;
+using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.Extensions.Options;
-using System.Text.Json;
 using Rama.Core.Count.Scan;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
@@ -13,6 +11,7 @@ using Rama.Data;
 using Rama.Data.Exchange;
 using Rama.Data.Scans;
 using Rama.Web.Accounts;
+using Rama.Web.Hosting;
 using JsonOptions = Microsoft.AspNetCore.Http.Json.JsonOptions;
 
 namespace Rama.Web.Count;
@@ -80,43 +79,20 @@ internal static class ScanEndpoints
         HttpRequest request, ScanImporter importer, IOptions<JsonOptions> json, ILogger<ScanImporter> log, CancellationToken cancel, string name = "scan", string? mapping = null) =>
         TypedResults.ServerSentEvents(Steps(request, name, ReadMapping(mapping, json), save: true, importer, log, cancel));
 
-    private static async IAsyncEnumerable<SseItem<ScanStep>> Steps(
-        HttpRequest request, string name, ScanMapping? mapping, bool save, ScanImporter importer, ILogger log, [EnumeratorCancellation] CancellationToken cancel)
+    private static IAsyncEnumerable<SseItem<ScanStep>> Steps(
+        HttpRequest request, string name, ScanMapping? mapping, bool save, ScanImporter importer, ILogger log, CancellationToken cancel) => StepStream.Of<ScanStep>(
+        async (tell, gone) =>
+        {
+            await using var file = await KeepAsync(request, gone);
+            await tell(new(Report: await importer.RunAsync(name, file, mapping, save, lines => tell(new(Lines: lines)), gone)));
+        },
+        e => new(Failure: Reason(e, log)), cancel);
+
+    private static string Reason(Exception e, ILogger log)
     {
-        using var gone = CancellationTokenSource.CreateLinkedTokenSource(cancel);
-        var steps = Channel.CreateBounded<ScanStep>(4);
-        var work = Task.Run(async () =>
-        {
-            try
-            {
-                await using var file = await KeepAsync(request, gone.Token);
-                var report = await importer.RunAsync(name, file, mapping, save, lines => steps.Writer.WriteAsync(new(Lines: lines), gone.Token).AsTask(), gone.Token);
-                await steps.Writer.WriteAsync(new(Report: report), gone.Token);
-            }
-            catch (UnreadableFileException e)
-            {
-                await steps.Writer.WriteAsync(new(Failure: e.Message), gone.Token);
-            }
-            catch (Exception e) when (e is not OperationCanceledException)
-            {
-                // The answer has begun: what went wrong can only be told in it.
-                log.LogError(e, "A scan could not be taken in.");
-                await steps.Writer.WriteAsync(new(Failure: "The scan could not be taken in and nothing was saved. Try again in a moment."), gone.Token);
-            }
-            finally
-            {
-                steps.Writer.Complete();
-            }
-        }, CancellationToken.None);
-        try
-        {
-            await foreach (var step in steps.Reader.ReadAllAsync(cancel)) yield return new(step);
-        }
-        finally
-        {
-            await gone.CancelAsync();
-            await work.ContinueWith(_ => { }, CancellationToken.None, TaskContinuationOptions.None, TaskScheduler.Default);
-        }
+        if (e is UnreadableFileException) return e.Message;
+        log.LogError(e, "A scan could not be taken in.");
+        return "The scan could not be taken in and nothing was saved. Try again in a moment.";
     }
 
     // On the disk while it is read: a scan can be larger than what one request should hold in memory.

@@ -1,8 +1,6 @@
 using System.Globalization;
 using System.Net.ServerSentEvents;
-using System.Runtime.CompilerServices;
 using System.Text.Json;
-using System.Threading.Channels;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
@@ -11,6 +9,7 @@ using Npgsql;
 using Rama.Core.Explain;
 using Rama.Data.Exchange;
 using Rama.Web.Accounts;
+using Rama.Web.Hosting;
 using JsonOptions = Microsoft.AspNetCore.Http.Json.JsonOptions;
 
 namespace Rama.Web.Exchange;
@@ -87,40 +86,15 @@ internal static class ImportEndpoints
     }
 
     /// <summary>Runs an import and tells its steps as they come.</summary>
-    private static async IAsyncEnumerable<SseItem<ImportStep>> Steps(
-        IFormFile file, ImportMapping mapping, bool save, Importer importer, ILogger log, [EnumeratorCancellation] CancellationToken cancel)
-    {
-        // The reader of the answer sets the pace; who leaves, ends the work.
-        using var gone = CancellationTokenSource.CreateLinkedTokenSource(cancel);
-        var steps = Channel.CreateBounded<ImportStep>(4);
-        var work = Task.Run(async () =>
+    private static IAsyncEnumerable<SseItem<ImportStep>> Steps(
+        IFormFile file, ImportMapping mapping, bool save, Importer importer, ILogger log, CancellationToken cancel) => StepStream.Of<ImportStep>(
+        async (tell, gone) =>
         {
-            try
-            {
-                var sheet = await SheetOf(file, gone.Token);
-                var report = await importer.RunAsync(sheet, mapping, save, p => steps.Writer.WriteAsync(new(Progress: p), gone.Token).AsTask(), gone.Token);
-                await steps.Writer.WriteAsync(new(Report: report with { Problems = [.. report.Problems.Take(MostProblems)] }), gone.Token);
-            }
-            catch (Exception e) when (e is not OperationCanceledException)
-            {
-                // The answer has begun: what went wrong can only be told in it.
-                await steps.Writer.WriteAsync(new(Failure: Reason(e, log)), gone.Token);
-            }
-            finally
-            {
-                steps.Writer.Complete();
-            }
-        }, CancellationToken.None);
-        try
-        {
-            await foreach (var step in steps.Reader.ReadAllAsync(cancel)) yield return new(step);
-        }
-        finally
-        {
-            await gone.CancelAsync();
-            await work.ContinueWith(_ => { }, CancellationToken.None, TaskContinuationOptions.None, TaskScheduler.Default);
-        }
-    }
+            var sheet = await SheetOf(file, gone);
+            var report = await importer.RunAsync(sheet, mapping, save, p => tell(new(Progress: p)), gone);
+            await tell(new(Report: report with { Problems = [.. report.Problems.Take(MostProblems)] }));
+        },
+        e => new(Failure: Reason(e, log)), cancel);
 
     private static string Reason(Exception e, ILogger log)
     {

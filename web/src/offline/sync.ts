@@ -4,7 +4,8 @@ import { deviceId, store, type Standing } from './store';
 /** How sending went. */
 export type SyncState = 'idle' | 'sending' | 'offline' | 'signed-out' | 'forbidden' | 'trouble';
 
-const atOnce = 100;
+/** A batch of trees counted limb by limb stays below what the server takes at once. */
+const atOnce = 40;
 const pauses = [5_000, 15_000, 60_000];
 
 const standingOf: Record<FieldReceipt['outcome'], Standing> = { taken: 'sent', known: 'sent', conflict: 'conflict', refused: 'refused' };

@@ -96,7 +96,7 @@ public static class StopRule
             ? Answer(StopVerdict.NotWorthMore, 0, 0, new("stop.not-worth",
                 "Stop: another tree takes more time than it is expected to save. The decision is not sure, but little hangs on it.", trees))
             : Answer(StopVerdict.GoOn, best, saving, new("stop.go-on",
-                $"Go on: the decision could still change. {best} more trees cost about {cost:0} and are expected to save {saving:0}.",
+                $"Go on: the decision could still change. {best} more trees cost about {cost:0} and are expected to save {saving:0}, in the money of your prices.",
                 new Figure("more trees", best, "tree"), new Figure("cost", cost, "money"), new Figure("saving", saving, "money")));
     }
 

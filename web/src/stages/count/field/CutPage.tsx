@@ -1,22 +1,17 @@
 import { useRef, useState } from 'react';
-import { useParams } from 'react-router';
 import { store, type KeptKit, type Queued } from '../../../offline/store';
 import { useReading } from '../../../words/useReading';
 import { BudGuide } from './BudGuide';
 import { PlantingBar } from './PlantingBar';
-import { useField, useKit, useMade } from './useField';
+import { useField, useMade } from './useField';
+import { WithKit } from './WithKit';
 
 const found = ['floral', 'vegetative', 'dead'] as const;
 type Found = (typeof found)[number];
 
 /** Cutting buds to see which are floral: kind and tree chosen once, then a key a bud. */
 export function CutPage() {
-  const { id } = useParams();
-  const { t } = useReading();
-  const kit = useKit(id!);
-  if (kit === undefined) return <p className="waiting">{t('loading')}</p>;
-  if (kit === null) return <main className="field-main"><p>{t('field.not-taken')}</p></main>;
-  return <Cutting key={id} kept={kit} />;
+  return <WithKit page={(kept) => <Cutting key={kept.id} kept={kept} />} />;
 }
 
 function Cutting({ kept }: { kept: KeptKit }) {

@@ -1,5 +1,4 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { useParams } from 'react-router';
 import { store, type KeptKit, type TreeAtHand } from '../../../offline/store';
 import { parseNumber } from '../../../units/parse';
 import { useKeys } from '../../../keys/useKeys';
@@ -9,18 +8,14 @@ import { PlantingBar } from './PlantingBar';
 import { floralBuds, running } from './stop';
 import { canUndo, digit, emptyTally, kindTotal, limbsOf, limbTotal, nextLimb, setDiameter, setForked, tap, toCounted, total, undo, type CountBy, type Tally } from './tally';
 import { useCaliper } from './caliper';
-import { useField, useKit, useMade } from './useField';
+import { useField, useMade } from './useField';
+import { WithKit } from './WithKit';
 
 const skipReasons = ['missing', 'replant', 'pollinizer', 'broken', 'unlike', 'other'] as const;
 
 /** Counting trees in the row: one thumb, big keys, kept at every tap. */
 export function TallyPage() {
-  const { id } = useParams();
-  const { t } = useReading();
-  const kit = useKit(id!);
-  if (kit === undefined) return <p className="waiting">{t('loading')}</p>;
-  if (kit === null) return <main className="field-main"><p>{t('field.not-taken')}</p></main>;
-  return <Trees key={id} kept={kit} />;
+  return <WithKit page={(kept) => <Trees key={kept.id} kept={kept} />} />;
 }
 
 function Trees({ kept }: { kept: KeptKit }) {

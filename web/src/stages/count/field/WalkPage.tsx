@@ -1,12 +1,12 @@
 import { useState } from 'react';
-import { useParams } from 'react-router';
 import type { VigourMark } from '../../../api/client';
 import type { KeptKit } from '../../../offline/store';
 import { parseNumber } from '../../../units/parse';
 import { useReading } from '../../../words/useReading';
 import { PhotoKey } from './PhotoKey';
 import { PlantingBar } from './PlantingBar';
-import { useField, useKit, useMade } from './useField';
+import { useField, useMade } from './useField';
+import { WithKit } from './WithKit';
 
 const choices = {
   wood: ['pencil', 'blind', 'uprights'],
@@ -17,12 +17,7 @@ const conditions = ['canker', 'fireBlight', 'silverLeaf', 'mildew', 'winterInjur
 
 /** The vigour walk: what is seen at a tree or along a row, by key. */
 export function WalkPage() {
-  const { id } = useParams();
-  const { t } = useReading();
-  const kit = useKit(id!);
-  if (kit === undefined) return <p className="waiting">{t('loading')}</p>;
-  if (kit === null) return <main className="field-main"><p>{t('field.not-taken')}</p></main>;
-  return <Walking key={id} kept={kit} />;
+  return <WithKit page={(kept) => <Walking key={kept.id} kept={kept} />} />;
 }
 
 interface Draft {

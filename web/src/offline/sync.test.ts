@@ -1,0 +1,87 @@
+import 'fake-indexeddb/auto';
+import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { enqueue, store } from './store';
+import { send } from './sync';
+
+interface Batch {
+  device: string;
+  entries: { id: string; sequence: number }[];
+}
+const sent: Batch[] = [];
+let answer: (entries: { id: string }[]) => { status: number; data?: unknown };
+
+const receipts = (outcome: string) => (entries: { id: string }[]) => ({ status: 200, data: entries.map((e) => ({ id: e.id, outcome, problems: [] })) });
+const status = (code: number) => () => ({ status: code });
+
+vi.mock('../api/client', () => {
+  class RequestError extends Error {
+    constructor(readonly status: number) {
+      super(String(status));
+    }
+  }
+  return {
+    RequestError,
+    api: { POST: (_: string, { body }: { body: Batch }) => ({ body }) },
+    answered: ({ body }: { body: Batch }) => {
+      sent.push(body);
+      const { status: code, data } = answer(body.entries);
+      return code === 200 ? Promise.resolve(data) : Promise.reject(new RequestError(code));
+    },
+  };
+});
+
+beforeEach(async () => {
+  vi.stubGlobal('navigator', {});
+  sent.length = 0;
+  await Promise.all(store.tables.map((table) => table.clear()));
+});
+afterEach(() => { vi.unstubAllGlobals(); });
+
+const planting = '01a20abb-6fcb-7926-ac49-3e44924238a7';
+const standings = async () => (await store.queue.orderBy('sequence').toArray()).map((q) => q.standing);
+
+test('entries go once, in the order they were made', async () => {
+  answer = receipts('taken');
+  for (let tree = 1; tree <= 3; tree++) await enqueue('e', { planting, row: 1, tree, counted: { floralBuds: tree } });
+  expect(await send('e')).toBe('idle');
+  expect(await send('e')).toBe('idle');
+  expect(sent).toHaveLength(1);
+  expect(sent[0]!.entries.map((e) => e.sequence)).toEqual([1, 2, 3]);
+});
+
+test('two at once send nothing twice in number: the order goes on after a closed page', async () => {
+  answer = receipts('taken');
+  await Promise.all([enqueue('e', { planting }), enqueue('e', { planting }), enqueue('e', { planting })]);
+  expect((await store.queue.orderBy('sequence').toArray()).map((q) => q.sequence)).toEqual([1, 2, 3]);
+});
+
+test('without an answer, or a sign-in, everything stays', async () => {
+  await enqueue('e', { planting });
+  answer = () => { throw new TypeError('no signal'); };
+  expect(await send('e')).toBe('offline');
+  answer = status(401);
+  expect(await send('e')).toBe('signed-out');
+  answer = status(403);
+  expect(await send('e')).toBe('forbidden');
+  answer = status(500);
+  expect(await send('e')).toBe('trouble');
+  expect(await standings()).toEqual(['waiting']);
+});
+
+test('what is refused or in conflict is kept and said', async () => {
+  await enqueue('e', { planting });
+  answer = receipts('conflict');
+  await send('e');
+  await enqueue('e', { planting });
+  answer = receipts('refused');
+  await send('e');
+  expect(await standings()).toEqual(['conflict', 'refused']);
+});
+
+test('another estate’s entries wait for it', async () => {
+  answer = receipts('taken');
+  await enqueue('other', { planting });
+  expect(await send('e')).toBe('idle');
+  expect(sent).toHaveLength(0);
+  expect(await standings()).toEqual(['waiting']);
+});
