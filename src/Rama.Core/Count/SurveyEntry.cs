@@ -89,7 +89,8 @@ public sealed record SurveyEntry
                 reader.Add($"{path}.buds", "conflict", "Buds: expected either floral buds, all buds, or buds by kind for one tree, not several of these.");
             if (floral is { } direct) return ([], direct);
             List<KindCount> kinds = all is { } any ? [new(BudKind.Any, any)] : Kinds(entry, path);
-            return (kinds, kinds.Sum(k => k.Buds * ShareOf(k.Kind)));
+            // A kind of which there are none needs no share.
+            return (kinds, kinds.Where(k => k.Buds != 0).Sum(k => k.Buds * ShareOf(k.Kind)));
         }
 
         private List<KindCount> Kinds(CountedTreeEntry entry, string path)
@@ -106,14 +107,13 @@ public sealed record SurveyEntry
             return kinds;
         }
 
+        // Cuts of the kind itself, else what was typed, else what all buds cut say.
         private double ShareOf(string kind)
         {
-            if (shares.TryGetValue(kind, out var cut) && (kind != BudKind.Any || typed is null)) return cut.Share;
+            if (kind != BudKind.Any && shares.TryGetValue(kind, out var cut)) return cut.Share;
             if (typed is { } share) return share;
-            if (kind == BudKind.Any)
-                AddOnce("floralShare", "Floral share: please fill this in or cut buds, since all buds were counted on at least one tree.");
-            else
-                AddOnce("floralShare", $"Floral share: no {kind} buds were cut yet. Cut some, or fill in a share.");
+            if (shares.TryGetValue(BudKind.Any, out var all)) return all.Share;
+            AddOnce("floralShare", "Floral share: please fill this in or cut buds, since more than floral buds were counted on at least one tree.");
             return double.NaN;
         }
 

@@ -148,6 +148,9 @@ public sealed record SurveyEstimate(
             warnings.Add(new("survey.more-than-stand",
                 $"{buds.Count} trees are counted but only {treesInPlanting:0} stand in the planting. Check area, spacing and count.",
                 new Figure("trees counted", buds.Count, "tree"), new Figure("trees", treesInPlanting.Value, "tree")));
+        List<string> uncut = [.. survey.Trees.SelectMany(t => t.Kinds).Where(k => k.Buds > 0 && k.Kind != BudKind.Any && survey.ShareFor(k.Kind)?.Kind == BudKind.Any).Select(k => k.Kind).Distinct()];
+        if (uncut.Count > 0)
+            warnings.Add(new("survey.kind-not-cut", $"No {string.Join(" or ", uncut)} buds were cut; the share of all buds cut stands for them. Cut some.", new Figure("kinds not cut", uncut.Count, "1")));
         if (survey.FloralShare is { } share && survey.Trees.SelectMany(t => t.Kinds).Any(k => k.Kind == BudKind.Any || survey.Shares.All(s => s.Kind != k.Kind)))
             warnings.Add(new("survey.share-exact",
                 $"The floral share of {share * 100:0} % is taken as exact; the interval shows only how trees differ.",

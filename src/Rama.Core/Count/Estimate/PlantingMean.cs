@@ -83,7 +83,7 @@ public sealed record PlantingMean(
         var scale = sampled > 0 ? estimate.Mean / sampled : 1;
         foreach (var share in survey.Shares.Where(s => s.Kind != BudKind.Any || survey.FloralShare is null))
         {
-            var mean = survey.Trees.Average(t => t.Kinds.Where(k => k.Kind == share.Kind).Sum(k => k.Buds)) * scale;
+            var mean = survey.Trees.Average(t => t.Kinds.Where(k => survey.ShareFor(k.Kind) == share).Sum(k => k.Buds)) * scale;
             estimate = estimate.With(mean * mean * share.Variance, Math.Max(1, share.Cut / share.DesignEffect - 1));
         }
         return estimate;

@@ -88,6 +88,18 @@ public sealed class FloralShareTests
     }
 
     [Fact]
+    public void A_kind_nobody_cut_takes_the_share_of_all_buds_cut_and_says_so()
+    {
+        var survey = new SurveyEntry
+        {
+            Trees = [new() { Row = 1, Tree = 1, Kinds = [new() { Kind = "spur", Buds = 100 }, new() { Kind = "terminal", Buds = 10 }, new() { Kind = "lateral", Buds = 0 }] }],
+            BudCuts = [new() { Row = 1, Tree = 1, Kind = "spur", Floral = 12, Vegetative = 8 }],
+        }.Read();
+        Assert.Equal(110 * 0.6, survey.Trees[0].FloralBuds, 9);
+        Assert.Contains(SurveyEstimate.Of(survey)!.Warnings, w => w.Code == "survey.kind-not-cut");
+    }
+
+    [Fact]
     public void No_buds_cut_is_told_at_its_line()
     {
         SurveyEntry entry = new() { BudCuts = [new() { Kind = "spur", Floral = 0 }, new() { Row = 3, Floral = 2 }] };

@@ -18,9 +18,11 @@ export function floralBuds(tree: CountedTree, kit: Pick<FieldKit, 'shares' | 'fl
   const counts = tree.buds != null ? [{ kind: 'any', buds: tree.buds }] : (tree.kinds ?? []);
   let sum = 0;
   for (const { kind, buds } of counts) {
-    const share = (kind === 'any' ? kit.floralShare : null) ?? kit.shares.find((s) => s.kind === kind)?.share ?? kit.floralShare;
+    if (!buds) continue;
+    const own = kind === 'any' ? undefined : kit.shares.find((s) => s.kind === kind)?.share;
+    const share = own ?? kit.floralShare ?? kit.shares.find((s) => s.kind === 'any')?.share;
     if (share == null) return null;
-    sum += (buds ?? 0) * share;
+    sum += buds * share;
   }
   return sum;
 }
