@@ -6,6 +6,7 @@ import { Sheet, type SheetColumn } from '../../entry/Sheet';
 import { Part } from '../../planting/Part';
 import type { CountDraft } from '../../planting/sections';
 import { usePlantingWork } from '../../planting/usePlanting';
+import '../../words/count';
 import { useReading } from '../../words/useReading';
 import './count.css';
 import { Estimate } from './Estimate';

@@ -7,6 +7,7 @@ import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';
 import { plantingKey } from '../../planting/usePlanting';
 import { Trouble } from '../../Trouble';
+import '../../words/count';
 import { useReading } from '../../words/useReading';
 import './route.css';
 

@@ -6,6 +6,7 @@ import { cellAt, fitted, scaleOf, stepOf, zoomed, type SheetView } from '../../d
 import { useWidth } from '../../drawings/useWidth';
 import { Choice } from '../../entry/Field';
 import { Trouble } from '../../Trouble';
+import '../../words/count';
 import { useReading } from '../../words/useReading';
 import { useChosenSeason } from '../season/useSeason';
 import './rowSheet.css';

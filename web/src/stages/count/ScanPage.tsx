@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { api, answered, RequestError, type ScanFile, type ScanMapping, type ScanReport } from '../../api/client';
 import { Choice } from '../../entry/Field';
+import '../../words/count';
 import { useReading } from '../../words/useReading';
 import { steps } from '../../exchange/importFile';
 import './scan.css';

@@ -4,6 +4,7 @@ import { Link, Outlet } from 'react-router';
 import { store } from '../../../offline/store';
 import { keepSending, sendNow, type SyncState } from '../../../offline/sync';
 import { ASK_SIGN_IN, useSession } from '../../../people/session';
+import '../../../words/count';
 import { useReading } from '../../../words/useReading';
 import './field.css';
 import { FieldContext, putter } from './useField';

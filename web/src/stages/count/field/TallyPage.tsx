@@ -7,7 +7,7 @@ import { PhotoKey } from './PhotoKey';
 import { PlantingBar } from './PlantingBar';
 import { floralBuds, running } from './stop';
 import { canUndo, digit, emptyTally, kindTotal, limbsOf, limbTotal, nextLimb, setDiameter, setForked, tap, toCounted, total, undo, type CountBy, type Tally } from './tally';
-import { useCaliper } from './caliper';
+import { caliperChosen, chooseCaliper, useCaliper } from './caliper';
 import { useField, useMade } from './useField';
 import { WithKit } from './WithKit';
 
@@ -146,7 +146,8 @@ function Counting({ kept, before }: { kept: KeptKit; before: TreeAtHand | null }
     localStorage.setItem(mannerKey, JSON.stringify(next));
     if (total(tally) === 0 && limbsOf(tally).length === 0) step((now) => ({ ...emptyTally(next.by, next.limbwise), girth: now.girth, note: now.note }));
   }
-  useCaliper((mm) => { step((now) => ({ ...now, girth: number(mm / 10, 1) })); felt(20); });
+  const [caliper, setCaliper] = useState(caliperChosen);
+  useCaliper(caliper, (mm) => { step((now) => ({ ...now, girth: number(mm / 10, 1) })); felt(20); });
   useKeys({
     ...Object.fromEntries(kinds.slice(0, 8).map((kind, i) => [String(i + 1), () => { if (!manner.pad) add(kind); }])),
     ...(manner.pad ? Object.fromEntries(Array.from({ length: 10 }, (_, d) => [String(d), () => { add(kinds[0]!, d); }])) : {}),
@@ -225,6 +226,7 @@ function Counting({ kept, before }: { kept: KeptKit; before: TreeAtHand | null }
             <div className="tally-acts">
               <button type="button" className={manner.limbwise ? 'key key-on' : 'key'} aria-pressed={manner.limbwise} onClick={() => { chooseManner({ ...manner, limbwise: !manner.limbwise }); }} data-test="limbwise">{t('field.limbwise')}</button>
               <button type="button" className={manner.pad ? 'key key-on' : 'key'} aria-pressed={manner.pad} disabled={manner.by === 'kinds'} onClick={() => { chooseManner({ ...manner, pad: !manner.pad }); }} data-test="pad">{t('field.pad')}</button>
+              <button type="button" className={caliper ? 'key key-on' : 'key'} aria-pressed={caliper} onClick={() => { chooseCaliper(!caliper); setCaliper(!caliper); }} data-test="caliper">{t('field.caliper')}</button>
               <button type="button" className="key" disabled={own.size === 0} onClick={() => void takeBack()}>{t('field.take-back')}</button>
             </div>
             <label className="field-notes">{t('field.note')}<input value={tally.note} maxLength={500} onChange={(e) => { step((now) => ({ ...now, note: e.target.value })); }} /></label>

@@ -18,12 +18,17 @@ export const loopbackCaliper: TrunkCaliper = {
   },
 };
 
-/** Whether a caliper was chosen on this device; one that is not there is not asked for again and again. */
-const chosen = () => localStorage.getItem('rama.caliper') === 'loopback';
+const key = 'rama.caliper';
 
-/** Hands each reading of the caliper to the page. */
-export function useCaliper(told: (girthMm: number) => void, caliper: TrunkCaliper = loopbackCaliper) {
+/** Whether a caliper was chosen on this device; one that is not there is not asked for. */
+export const caliperChosen = () => localStorage.getItem(key) === 'loopback';
+
+/** Chooses the caliper on this device, or does without. */
+export const chooseCaliper = (on: boolean) => { localStorage.setItem(key, on ? 'loopback' : ''); };
+
+/** Hands each reading of the caliper to the page while it is on. */
+export function useCaliper(on: boolean, told: (girthMm: number) => void, caliper: TrunkCaliper = loopbackCaliper) {
   const latest = useRef(told);
   useEffect(() => { latest.current = told; });
-  useEffect(() => (chosen() ? caliper.listen((mm) => { latest.current(mm); }) : undefined), [caliper]);
+  useEffect(() => (on ? caliper.listen((mm) => { latest.current(mm); }) : undefined), [on, caliper]);
 }
