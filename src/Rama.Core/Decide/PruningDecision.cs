@@ -105,7 +105,10 @@ public sealed record PruningDecision(
             steps, Warn(settled, low, kind, standing));
     }
 
-    private static DecisionKind KindOf(double surplus, double tolerance) =>
+    /// <summary>What a surplus leads to.</summary>
+    /// <param name="surplus">Floral buds standing less floral buds to leave, per tree.</param>
+    /// <param name="tolerance">Tolerance in buds per tree.</param>
+    internal static DecisionKind KindOf(double surplus, double tolerance) =>
         surplus < -tolerance ? DecisionKind.NoPrune
         : surplus <= tolerance ? DecisionKind.StructureOnly
         : DecisionKind.Reduce;

@@ -118,6 +118,5 @@ public static class StopRule
         return (best.Trees, best.Saving);
     }
 
-    private static DecisionKind KindOf(double mean, StopTerms terms) =>
-        mean < terms.BandLow ? DecisionKind.NoPrune : mean <= terms.BandHigh ? DecisionKind.StructureOnly : DecisionKind.Reduce;
+    private static DecisionKind KindOf(double mean, StopTerms terms) => PruningDecision.KindOf(mean - terms.ToLeave, terms.Tolerance * terms.ToLeave);
 }

@@ -64,11 +64,14 @@ public sealed class StopRuleTests
     [Fact]
     public void Wrong_stops_are_rare()
     {
-        Assert.InRange(WrongStops(StopRule.Fewest, StopRule.Confidence), 0, 0.05);
-        Assert.InRange(WrongStops(2, 0.95), 0.07, 0.20);
+        // Minutes that cost nothing: only the interval stops.
+        var free = Terms with { CostPerTree = 0 };
+        Assert.InRange(WrongStops(m => StopRule.Of(m.Count, new(EstimateMethod.Simple, m.Mean, m.StandardError!.Value, m.Count - 1), free).Verdict == StopVerdict.Settled), 0, 0.05);
+        Assert.InRange(WrongStops(m => StudentT.InvCDF(0, 1, m.Count - 1, 0.975) * m.StandardError < Math.Abs(m.Mean - Terms.BandHigh)), 0.07, 0.20);
     }
 
-    private static double WrongStops(int fewest, double confidence)
+    // The share of plantings where it stops at a mean on the wrong side of the border.
+    private static double WrongStops(Func<MeanInterval, bool> stops)
     {
         const int runs = 3_000;
         var random = new Random(3);
@@ -80,10 +83,10 @@ public sealed class StopRuleTests
             while (buds.Count < Terms.Planned)
             {
                 buds.Add(Normal.Sample(random, truth, 0.30 * truth));
-                if (buds.Count < fewest) continue;
-                var (low, high) = MeanInterval.Of(buds, confidence, Terms.Trees) is var m ? (m.Low, m.High) : default;
-                if (low <= border && high >= border) continue;
-                if (high < border) wrong++;
+                if (buds.Count < 2) continue;
+                var mean = MeanInterval.Of(buds, population: Terms.Trees);
+                if (!stops(mean)) continue;
+                if (mean.Mean < border) wrong++;
                 break;
             }
         }
