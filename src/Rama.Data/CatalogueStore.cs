@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using Npgsql;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Core.Systems;
 using Rama.Data.Estate;
 
 namespace Rama.Data;
@@ -17,12 +18,14 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
         if (_read is not null) return _read;
         var varieties = await database.OwnVarieties.AsNoTracking().OrderBy(v => v.Name).ToListAsync(cancel);
         var rootstocks = await database.OwnRootstocks.AsNoTracking().OrderBy(r => r.Name).ToListAsync(cancel);
+        var systems = await database.OwnSystems.AsNoTracking().OrderBy(s => s.Name).ToListAsync(cancel);
         var stamp = new HashCode();
         foreach (var variety in varieties) stamp.Add((variety.Name, variety.Version));
         foreach (var rootstock in rootstocks) stamp.Add((rootstock.Name, rootstock.Version));
+        foreach (var system in systems) stamp.Add((system.Name, system.Version));
         return _read = new(
-            Catalogue.Shipped.With([.. varieties.Select(v => v.ToEntry())], [.. rootstocks.Select(r => r.ToEntry())]),
-            varieties.ToDictionary(v => v.Name, v => v.Version), rootstocks.ToDictionary(r => r.Name, r => r.Version), stamp.ToHashCode());
+            Catalogue.Shipped.With([.. varieties.Select(v => v.ToEntry())], [.. rootstocks.Select(r => r.ToEntry())]) with { OwnSystems = [.. systems.Select(s => s.ToEntry())] },
+            varieties.ToDictionary(v => v.Name, v => v.Version), rootstocks.ToDictionary(r => r.Name, r => r.Version), systems.ToDictionary(s => s.Name, s => s.Version), stamp.ToHashCode());
     }
 
     /// <summary>Saves a variety of the estate's own, in the place of a shipped one of its name if there is one.</summary>
@@ -45,6 +48,33 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
     {
         var rootstock = entry.Read();
         return SaveAsync(database.OwnRootstocks, rootstock, rootstock.Name, version, () => new() { EstateId = scope.EstateId, Name = rootstock.Name }, cancel);
+    }
+
+    /// <summary>Saves a training system of the estate's own, in the place of a shipped one of its identifier if there is one.</summary>
+    /// <param name="pack">The rule pack as JSON.</param>
+    /// <param name="version">Version it was read at; 0 where the estate had none of its own.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="UnusableEntryException">The pack cannot be used, or someone else saved first; nothing is saved.</exception>
+    public Task SaveSystemAsync(string pack, uint version, CancellationToken cancel)
+    {
+        TrainingSystem system;
+        try
+        {
+            system = TrainingSystem.Parse(pack);
+        }
+        catch (InvalidDataException e)
+        {
+            throw new UnusableEntryException([new("pack", "pack", e.Message)]);
+        }
+        return SaveAsync(database.OwnSystems, system, system.Id, version, () => new() { EstateId = scope.EstateId, Name = system.Id }, cancel);
+    }
+
+    /// <summary>Takes the estate's own training system away; a shipped one of its identifier is as shipped again. False when there is none.</summary>
+    /// <exception cref="UnusableEntryException">Plantings are trained so and it is not shipped.</exception>
+    public async Task<bool> RemoveSystemAsync(string id, CancellationToken cancel)
+    {
+        var user = TrainingSystem.Find(id) is null ? await database.Plantings.FirstOrDefaultAsync(p => p.System == id, cancel) : null;
+        return await RemoveAsync<OwnSystemRecord, TrainingSystem>(database.OwnSystems, id, user, cancel);
     }
 
     /// <summary>Takes the estate's own variety away; a shipped one of its name is as shipped again. False when there is none.</summary>
@@ -103,6 +133,7 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
 /// <param name="Catalogue">The shipped one with the estate's own entries over it.</param>
 /// <param name="VarietyVersions">Row version of each variety of the estate's own.</param>
 /// <param name="RootstockVersions">Row version of each rootstock of the estate's own.</param>
+/// <param name="SystemVersions">Row version of each training system of the estate's own.</param>
 /// <param name="Stamp">Another number for every other content, within one process.</param>
 public sealed record EstateCatalogue(
-    Catalogue Catalogue, IReadOnlyDictionary<string, uint> VarietyVersions, IReadOnlyDictionary<string, uint> RootstockVersions, int Stamp);
+    Catalogue Catalogue, IReadOnlyDictionary<string, uint> VarietyVersions, IReadOnlyDictionary<string, uint> RootstockVersions, IReadOnlyDictionary<string, uint> SystemVersions, int Stamp);

@@ -138,6 +138,18 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
             plan.Take(entry);
         }, cancel);
 
+    /// <summary>Saves how the system is cut and what demonstration trees showed; null when there is no such planting.</summary>
+    /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
+    public Task<StoredPlanting?> SaveAsync(Guid id, uint version, CuttingEntry entry, CancellationToken cancel) =>
+        ChangeAsync(id, stored =>
+        {
+            PlanReading.Of(stored.ToEntry() with { Cutting = entry }, stored.Catalogue).ThrowIfWrong("cutting");
+            stored.Plan.Take(entry);
+            ExpectPlan(stored.Plan, version);
+            return Task.CompletedTask;
+        }, cancel);
+
     // A tree place belongs to one planting: two plantings of a block may share a row, not a place in it.
     private async Task KeepApartAsync(PlantingRecord planting, RowList rows, RowListEntry entry, CancellationToken cancel)
     {

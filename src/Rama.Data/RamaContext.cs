@@ -5,6 +5,7 @@ using Rama.Data.Count;
 using Rama.Data.Estate;
 using Rama.Data.History;
 using Rama.Data.People;
+using Rama.Data.Prescribe;
 using Rama.Data.Result;
 using Rama.Data.Season;
 using Rama.Data.Target;
@@ -29,6 +30,8 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
 
     public DbSet<OwnPriceListRecord> OwnPriceLists => Set<OwnPriceListRecord>();
 
+    public DbSet<OwnSystemRecord> OwnSystems => Set<OwnSystemRecord>();
+
     public DbSet<RowLineRecord> RowLines => Set<RowLineRecord>();
 
     public DbSet<PlantingRecord> Plantings => Set<PlantingRecord>();
@@ -49,6 +52,10 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
 
     public DbSet<PhotoRecord> Photos => Set<PhotoRecord>();
 
+    public DbSet<CardIssueRecord> CardIssues => Set<CardIssueRecord>();
+
+    public DbSet<PracticeRunRecord> PracticeRuns => Set<PracticeRunRecord>();
+
     public DbSet<ChangeRecord> Changes => Set<ChangeRecord>();
 
     public DbSet<BatchRecord> Batches => Set<BatchRecord>();
@@ -68,6 +75,9 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
         builder.Entity<OwnVarietyRecord>().HasQueryFilter(v => v.EstateId == EstateId);
         builder.Entity<OwnRootstockRecord>().HasQueryFilter(r => r.EstateId == EstateId);
         builder.Entity<OwnPriceListRecord>().HasQueryFilter(p => p.EstateId == EstateId);
+        builder.Entity<OwnSystemRecord>().HasQueryFilter(s => s.EstateId == EstateId);
+        builder.Entity<CardIssueRecord>().HasQueryFilter(c => c.EstateId == EstateId);
+        builder.Entity<PracticeRunRecord>().HasQueryFilter(r => r.EstateId == EstateId);
         builder.Entity<RowLineRecord>().HasQueryFilter(l => l.EstateId == EstateId);
         builder.Entity<PlantingRecord>().HasQueryFilter(p => p.EstateId == EstateId);
         builder.Entity<PlantingRowRecord>().HasQueryFilter(r => r.EstateId == EstateId);

@@ -24,7 +24,7 @@ public static class RamaDatabase
         .AddScoped<PlantingStore>()
         .AddScoped<TargetStore>()
         .AddScoped<CountStore>()
-        .AddScoped<PhotoStore>()
+        .AddScoped<PhotoStore>().AddScoped<PrescribeStore>()
         .AddScoped<SeasonStore>()
         .AddScoped<MapStore>()
         .AddScoped<DatabaseSetup>()

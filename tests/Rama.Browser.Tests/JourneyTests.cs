@@ -82,11 +82,11 @@ public sealed class JourneyTests(RamaServer server) : IClassFixture<RamaServer>
         string First() => page.Until("a line", () => page.Driver.FindElements(By.CssSelector(".season-list .season-line"))
             .OrderBy(e => e.Location.Y).Select(e => e.GetAttribute("data-test")).FirstOrDefault())!;
         page.Find("[aria-label='Sort'] option[value='late']").Click();
-        page.Until("the latest first", () => First() == "planting-W7");
-        page.Find("[aria-label='Site'] option[value='Home Farm']").Click();
-        page.Until("the latest of the site first", () => First() == "planting-H6");
+        page.Until("the latest first", () => First() == "planting-H9");
+        page.Find("[aria-label='Site'] option[value='Weir Bank']").Click();
+        page.Until("the latest of the site first", () => First() == "planting-W7");
         page.Find("[aria-label='Group'] option[value='variety']").Click();
-        page.Says(".season-group", "Conference");
+        page.Says(".season-group", "Redhaven");
     }
 
     [Fact]
@@ -108,7 +108,7 @@ public sealed class JourneyTests(RamaServer server) : IClassFixture<RamaServer>
         page.Find("body").SendKeys("3");
         page.Says("[data-test='decision']", "No prune");
         page.Find("body").SendKeys("j");
-        page.Says(".planting-head", "H4 Long Acre");
+        page.Says(".planting-head", "H10 Ridge");
         page.Says("[data-test='decision']", "Reduce");
         page.Find("body").SendKeys("k");
         page.Says(".planting-head", "H2 Top Hedge");

@@ -49,8 +49,8 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             var file = Path.Combine(Directory.CreateTempSubdirectory("rama").FullName, "parcelas.csv");
             File.WriteAllText(file, """
                 Finca;Código;Nombre;Variedad;Patrón;Plantado;Entre filas (m);Sobre fila (m);Superficie (ha)
-                Weir Bank;W7;Reed Piece;Jonagold;M.9;2021;3,3;1;1,6
-                Weir Bank;W8;Heron Field;Topaz;M.9;2031;3,4;1,1;2,25
+                Weir Bank;W20;Reed Piece;Jonagold;M.9;2021;3,3;1;1,6
+                Weir Bank;W21;Heron Field;Topaz;M.9;2031;3,4;1,1;2,25
                 """);
             page.Driver.FindElement(By.CssSelector("[data-test='file']")).SendKeys(file);
             page.Says("[data-test='report']", "to mend");
@@ -59,8 +59,21 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
         using (var page = new Page(server, 1280, 1250).OpenPlanting("H4", "prescribe"))
         {
             page.Click("[data-test='card']");
-            page.Find(".card-drawing svg");
+            page.Find(".card-drawing .tree-tag");
             Shoot(page, "card");
+        }
+        foreach (var (code, name) in new[] { ("H4", "bench"), ("H9", "bench-wall") })
+        {
+            using var page = new Page(server).OpenPlanting(code, "bench", planting: false);
+            page.Find(".tree-tag");
+            for (var i = 0; i < (code == "H4" ? 3 : 0); i++) page.Find("body").SendKeys(Keys.ArrowLeft);
+            Shoot(page, name);
+        }
+        using (var page = new Page(server, 1280, 1330).Open("/catalogue"))
+        {
+            page.Click("[data-test='to-systems']");
+            page.Until("every system drawn", () => page.Driver.FindElements(By.CssSelector(".system-card .tree-wood")).Count > 100);
+            Shoot(page, "systems");
         }
         using (var page = new Page(server).OpenPlanting("H2", "trees", planting: false))
         {

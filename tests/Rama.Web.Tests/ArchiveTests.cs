@@ -67,7 +67,7 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
         Assert.Equal((204, ""), await ReadIn(other, first));
         var (before, after) = (Files(first), Files(await other.DownloadAsync("/api/v1/exports/estate")));
         Assert.Equal(before.Keys.Order(), after.Keys.Order());
-        Assert.Equal(["counting.json", "counts.csv", "estate.json", "fruit.csv", "ground.geojson", "history.csv", "plans.csv", "plantings.csv", "prices.json", "rootstocks.json", "rows.csv", "scans-2027.csv", "seasons.csv", "trunks.csv", "varieties.json", "weather.csv"], before.Keys.Order());
+        Assert.Equal(["counting.json", "counts.csv", "cutting.json", "estate.json", "fruit.csv", "ground.geojson", "history.csv", "plans.csv", "plantings.csv", "prices.json", "rootstocks.json", "rows.csv", "scans-2027.csv", "seasons.csv", "systems.json", "trunks.csv", "varieties.json", "weather.csv"], before.Keys.Order());
         // A new estate begins its own history.
         Assert.All(before.Keys.Where(k => k != "history.csv"), name => Assert.Equal(before[name], after[name]));
         Assert.Contains("R9", after["counts.csv"], StringComparison.Ordinal);

@@ -165,8 +165,31 @@ public sealed class CalculationTests(RamaApplication application) : IClassFixtur
     {
         var body = await Calculate("prescription",
             """{"system": "tall-spindle", "limbsPerTree": 22, "decision": {"budsToLeave": 163.2, "floralBuds": 231}}""");
-        Printed(163.2, body["value"], 1);
-        Assert.Equal(["unsound-wood", "thick-limbs", "forks", "spurs"], body["cuts"]!.AsArray().Select(c => (string)c!["stepId"]!));
+        Assert.InRange((double)body["value"]!, 163.2 * 0.95, 163.3);
+        Assert.Equal(["unsound-wood", "height", "rivals", "thick-limbs", "forks", "uprights", "low-limbs", "pendants", "spurs"], body["cuts"]!.AsArray().Select(c => (string)c!["stepId"]!));
+    }
+
+    // Handbook 2.8: 163 buds on 22 limbs of 13 mm are 5.582 a cm².
+    [Fact]
+    public async Task Limb_gauge()
+    {
+        var limbs = string.Join(",", Enumerable.Repeat("""{"value": 13, "unit": "mm"}""", 22));
+        var body = await Calculate("limb-gauge", $$$"""{"budsPerTree": 163, "limbs": [{{{limbs}}}]}""");
+        Printed(5.582, body["value"], 3);
+        Printed(9.9, body["marks"]![3]!["buds"], 1);
+    }
+
+    // Handbook 2.7: of 290 at 163 the cap of 40 % leaves 174.
+    [Fact]
+    public async Task Cut_tree()
+    {
+        var (status, body) = await _client.PostAsync("/api/v1/calculations/cut-tree", """{"system": "tall-spindle", "floralBuds": 290, "budsToLeave": 163.2}""");
+        Assert.Equal(200, status);
+        Assert.InRange((int)body["after"]!["floralBuds"]!, 174, 180);
+        Assert.Null(body["score"]);
+        var (_, hand) = await _client.PostAsync("/api/v1/calculations/cut-tree", """{"system": "tall-spindle", "floralBuds": 290, "budsToLeave": 163.2, "cuts": [{"branch": 1, "leaveM": 0.015}]}""");
+        Assert.Single(hand["cuts"]!.AsArray());
+        Assert.Contains("practice.too-many", hand["score"]!["remarks"]!.AsArray().Select(r => (string)r!["code"]!));
     }
 
     [Theory]
@@ -181,6 +204,10 @@ public sealed class CalculationTests(RamaApplication application) : IClassFixtur
     [InlineData("crop-target", """{"target": {"packOut": {"value": 120, "unit": "%"}}}""", "target.packOut")]
     [InlineData("decision", """{"floralBuds": -4, "budsToLeave": 10}""", "floralBuds")]
     [InlineData("prescription", """{"system": "hedge"}""", "system")]
+    [InlineData("limb-gauge", """{"budsPerTree": 100, "limbs": []}""", "limbs")]
+    [InlineData("cut-tree", """{"system": "tall-spindle", "budsToLeave": 100, "cuts": [{"branch": 4000}]}""", "cuts[0].branch")]
+    [InlineData("cut-tree", """{"system": "tall-spindle", "budsToLeave": 100, "values": {"big-limbs": 40}}""", "values.big-limbs")]
+    [InlineData("decision", """{"floralBuds": 200, "budsToLeave": 100, "held": "structureOnly"}""", "heldReason")]
     [InlineData("bud-factor", """{"fruitPerTree": 96, "insurance": {"school": "serviceLevel", "setShare": {"value": 60, "unit": "%"}, "setShareSd": {"value": 40, "unit": "%"}}}""", "insurance.setShareSd")]
     [InlineData("bud-factor", """{"fruitPerTree": 96, "insurance": {"school": "cheapestMistake"}}""", "insurance.setShare")]
     [InlineData("bud-factor", """{"fruitPerTree": 96, "budFactor": 1.7, "insurance": {"losses": {"riskChance": {"value": 10, "unit": "%"}}}}""", "insurance.losses.riskLoss")]
@@ -222,7 +249,7 @@ public sealed class CalculationTests(RamaApplication application) : IClassFixtur
     public async Task The_api_document_names_every_calculator()
     {
         var paths = (await _client.ReadAsync("/openapi/v1.json"))["paths"]!.AsObject().Select(p => p.Key).ToList();
-        Assert.All(["density", "crop-target", "bud-factor", "survey-estimate", "decision", "prescription", "fruit-size", "size-classes", "capacity", "canopy-limits", "economics", "class-targets", "frost-loss", "degree-days"],
+        Assert.All(["density", "crop-target", "bud-factor", "survey-estimate", "decision", "prescription", "limb-gauge", "cut-tree", "fruit-size", "size-classes", "capacity", "canopy-limits", "economics", "class-targets", "frost-loss", "degree-days"],
             name => Assert.Contains($"/api/v1/calculations/{name}", paths));
     }
 }

@@ -26,6 +26,7 @@ const EstatePage = lazy(() => import('./stages/season/EstatePage').then((m) => (
 const PeoplePage = lazy(() => import('./people/PeoplePage').then((m) => ({ default: m.PeoplePage })));
 const MapPage = lazy(() => import('./stages/estate/MapPage').then((m) => ({ default: m.MapPage })));
 const CataloguePage = lazy(() => import('./stages/estate/CataloguePage').then((m) => ({ default: m.CataloguePage })));
+const SystemsPage = lazy(() => import('./stages/systems/SystemsPage').then((m) => ({ default: m.SystemsPage })));
 const ExchangePage = lazy(() => import('./exchange/ExchangePage').then((m) => ({ default: m.ExchangePage })));
 const FieldShell = lazy(() => import('./stages/count/field/FieldShell').then((m) => ({ default: m.FieldShell })));
 const FieldPage = lazy(() => import('./stages/count/field/FieldPage').then((m) => ({ default: m.FieldPage })));
@@ -35,6 +36,7 @@ const WalkPage = lazy(() => import('./stages/count/field/WalkPage').then((m) => 
 const RoutePage = lazy(() => import('./stages/count/RoutePage').then((m) => ({ default: m.RoutePage })));
 const RowSheetPage = lazy(() => import('./stages/count/RowSheetPage').then((m) => ({ default: m.RowSheetPage })));
 const ScanPage = lazy(() => import('./stages/count/ScanPage').then((m) => ({ default: m.ScanPage })));
+const BenchPage = lazy(() => import('./stages/prescribe/BenchPage').then((m) => ({ default: m.BenchPage })));
 const CardPage = lazy(() => import('./stages/prescribe/CardPage').then((m) => ({ default: m.CardPage })));
 
 const router = createBrowserRouter([
@@ -54,12 +56,14 @@ const router = createBrowserRouter([
       { index: true, element: <SeasonPage /> },
       { path: 'map', element: <MapPage /> },
       { path: 'catalogue', element: <CataloguePage /> },
+      { path: 'catalogue/systems', element: <SystemsPage /> },
       { path: 'exchange', element: <ExchangePage /> },
       { path: 'estate', element: <EstatePage /> },
       { path: 'people', element: <PeoplePage /> },
       { path: 'plantings/new', element: <NewPlantingPage /> },
       { path: 'targets', element: <RulePage /> },
       { path: 'plantings/:id/card', element: <CardPage /> },
+      { path: 'plantings/:id/bench', element: <BenchPage /> },
       { path: 'plantings/:id/route', element: <RoutePage /> },
       { path: 'plantings/:id/trees', element: <RowSheetPage /> },
       { path: 'scans', element: <ScanPage /> },

@@ -12,6 +12,12 @@ public record DecisionSettingsEntry
     /// <summary>Largest share of the floral buds to cut in one winter; 40 % or the system's own when left out.</summary>
     public Amount? Cap { get; init; }
 
+    /// <summary>What the manager decides instead of the count; the count decides when left out.</summary>
+    public DecisionKind? Held { get; init; }
+
+    /// <summary>Why; needed with <see cref="Held"/>.</summary>
+    public string? HeldReason { get; init; }
+
     /// <summary>Reads the entry.</summary>
     /// <param name="defaultCap">Cap used when none was typed.</param>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
@@ -20,7 +26,9 @@ public record DecisionSettingsEntry
         var reader = new EntryReader();
         var tolerance = reader.Optional("tolerance", "Tolerance", Tolerance, Units.Share, 0.01, 0.5) ?? DecisionSettings.DefaultTolerance;
         var cap = reader.Optional("cap", "Most to cut in one winter", Cap, Units.Share, 0.05, 0.9) ?? defaultCap;
+        var reason = reader.OptionalText("heldReason", "Reason", HeldReason, 300);
+        if (Held is not null && reason is null) reader.Add("heldReason", "missing", "Reason: please say why the decision is another than the count's.");
         reader.ThrowIfAny();
-        return new(tolerance, cap);
+        return new(tolerance, cap, Held, Held is null ? null : reason);
     }
 }

@@ -14,6 +14,9 @@ namespace Rama.Core.Decide;
 /// <param name="BandHigh">Upper edge of the tolerance band.</param>
 /// <param name="RemoveBuds">Floral buds pruning may take from a tree: the surplus up to the cap, or the allowance for structure.</param>
 /// <param name="RemoveShare">The same as a share of the buds standing.</param>
+/// <param name="CapShare">Largest share of the buds to cut in one winter.</param>
+/// <param name="Tolerance">Accepted distance from the buds to leave, as a share of them.</param>
+/// <param name="Held">What the manager decided instead; null where the count decides.</param>
 /// <param name="ClustersToThinning">Flower clusters per tree left over the target for hand thinning, where the cap binds.</param>
 /// <param name="FruitAtBest">Fruit per tree the buds standing can set at the variety's mean, where too few stand.</param>
 /// <param name="FruitShort">Fruit per tree the crop will fall short by even so, where too few stand.</param>
@@ -33,6 +36,9 @@ public sealed record PruningDecision(
     double BandHigh,
     double RemoveBuds,
     double RemoveShare,
+    double CapShare,
+    double Tolerance,
+    DecisionKind? Held,
     double ClustersToThinning,
     double? FruitAtBest,
     double? FruitShort,
@@ -50,17 +56,20 @@ public sealed record PruningDecision(
     /// <param name="settings">Tolerance and cap.</param>
     /// <param name="fruitWanted">Fruit wanted per tree, where known.</param>
     /// <param name="setShare">Share of floral buds that hold a fruit after natural drop, where known.</param>
+    /// <param name="held">What the manager decided instead of the count.</param>
     public static PruningDecision Of(
-        BudsStanding standing, double toLeave, DecisionSettings settings, double? fruitWanted = null, double? setShare = null)
+        BudsStanding standing, double toLeave, DecisionSettings settings, double? fruitWanted = null, double? setShare = null, DecisionKind? held = null)
     {
         var surplus = standing.Mean - toLeave;
         var tolerance = settings.Tolerance * toLeave;
-        var kind = KindOf(surplus, tolerance);
+        var counted = KindOf(surplus, tolerance);
+        // Nobody can remove a surplus that is not there.
+        var kind = held == DecisionKind.Reduce && surplus <= 0 ? counted : held ?? counted;
         var wouldGo = kind switch
         {
             DecisionKind.Reduce => surplus,
             // Shape may cost at most the tolerance, and never take the tree below the band.
-            DecisionKind.StructureOnly => Math.Min(tolerance, surplus + tolerance),
+            DecisionKind.StructureOnly => held is null ? Math.Min(tolerance, surplus + tolerance) : tolerance,
             _ => 0,
         };
         var remove = Math.Min(wouldGo, settings.Cap * standing.Mean);
@@ -73,7 +82,7 @@ public sealed record PruningDecision(
             : surplus / standing.Mean <= StandardUpTo ? PruningWeight.Standard
             : PruningWeight.Heavy;
         var (low, high) = (standing.Low - toLeave, standing.High - toLeave);
-        var settled = low is { } l && high is { } h && KindOf(l, tolerance) == kind && KindOf(h, tolerance) == kind;
+        var settled = low is { } l && high is { } h && KindOf(l, tolerance) == counted && KindOf(h, tolerance) == counted;
 
         Figure present = new("floral buds", standing.Mean, "bud/tree"), wantedBuds = new("buds to leave", toLeave, "bud/tree");
         Figure surplusFigure = new("surplus", surplus, "bud/tree");
@@ -100,7 +109,7 @@ public sealed record PruningDecision(
 
         return new(
             kind, weight, surplus, low, high, standing, toLeave, toLeave - tolerance, toLeave + tolerance,
-            remove, removeShare, toThinning, atBest, isShort, settled,
+            remove, removeShare, settings.Cap, settings.Tolerance, held, toThinning, atBest, isShort, settled,
             ReasonFor(kind, standing.Mean, toLeave, remove, removeShare, weight, toThinning, atBest, isShort),
             steps, Warn(settled, low, kind, standing));
     }

@@ -1,5 +1,6 @@
 using System.Text.Json.Serialization;
 using Rama.Core.Explain;
+using Rama.Core.Systems;
 
 namespace Rama.Core.Estate;
 
@@ -9,6 +10,12 @@ namespace Rama.Core.Estate;
 /// <param name="Rootstocks">Rootstocks by crop.</param>
 public sealed record Catalogue(IReadOnlyList<Crop> Crops, IReadOnlyList<Variety> Varieties, IReadOnlyList<Rootstock> Rootstocks)
 {
+    /// <summary>Training systems of the estate's own, or shipped ones as it changed them.</summary>
+    public IReadOnlyList<TrainingSystem> OwnSystems { get; init; } = [];
+
+    /// <summary>All training systems: the shipped ones with the estate's own over them.</summary>
+    public IReadOnlyList<TrainingSystem> Systems => Over(TrainingSystem.Shipped, OwnSystems, s => s.Id, s => s.Id);
+
     /// <summary>The catalogue that ships with Rama, <c>Estate/catalogue.json</c>.</summary>
     public static Catalogue Shipped { get; } = DataFile.Read<CatalogueFile>("Estate/catalogue.json").Catalogue;
 
@@ -16,8 +23,14 @@ public sealed record Catalogue(IReadOnlyList<Crop> Crops, IReadOnlyList<Variety>
     /// <exception cref="InvalidOperationException">There is none; crops of varieties are checked when they are read.</exception>
     public Crop Crop(string id) => Crops.First(c => c.Id == id);
 
+    /// <summary>Whether Rama knows a crop of that identifier.</summary>
+    internal static bool KnowsCrop(string id) => Shipped.Crops.Any(c => c.Id == id);
+
     /// <summary>The variety of that name, or null.</summary>
     public Variety? Variety(string? name) => Varieties.FirstOrDefault(v => v.Name == name);
+
+    /// <summary>The training system of that identifier, or null.</summary>
+    public TrainingSystem? System(string? id) => OwnSystems.FirstOrDefault(s => s.Id == id) ?? TrainingSystem.Find(id);
 
     /// <summary>The rootstock of that name, or null.</summary>
     public Rootstock? Rootstock(string? name) => Rootstocks.FirstOrDefault(r => r.Name == name);

@@ -50,7 +50,7 @@ public sealed record PlantingEntry : DensityEntry
         if (rootstock is null) reader.Add("rootstock", "unknown", "Rootstock: please choose one from the catalogue.");
         else if (variety is not null && rootstock.Crop != variety.Crop)
             reader.Add("rootstock", "conflict", $"Rootstock: {rootstock.Name} is a stock for {rootstock.Crop}, {variety.Name} is {variety.Crop}.");
-        var system = TrainingSystem.Find(System);
+        var system = catalogue.System(System);
         if (system is null) reader.Add("system", "unknown", "System: please choose a training system.");
         else if (variety is not null && !system.Crops.Contains(variety.Crop))
             reader.Add("system", "conflict", $"System: {system.Name.In("en")} is not used for {variety.Crop}.");

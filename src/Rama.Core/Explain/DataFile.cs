@@ -19,12 +19,16 @@ internal static class DataFile
 
     /// <summary>Reads an embedded file.</summary>
     /// <exception cref="InvalidDataException">Says which file is wrong and why.</exception>
-    public static T Read<T>(string name)
+    public static T Read<T>(string name) => Parse<T>(Text(name), name);
+
+    /// <summary>The text of an embedded file.</summary>
+    /// <exception cref="InvalidDataException">There is none of that name.</exception>
+    public static string Text(string name)
     {
         using var stream = typeof(DataFile).Assembly.GetManifestResourceStream(name)
             ?? throw new InvalidDataException($"{name} is not part of this build.");
         using var reader = new StreamReader(stream);
-        return Parse<T>(reader.ReadToEnd(), name);
+        return reader.ReadToEnd();
     }
 
     /// <summary>Reads JSON text; <paramref name="name"/> is told in the error.</summary>

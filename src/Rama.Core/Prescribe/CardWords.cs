@@ -20,6 +20,9 @@ internal sealed record CardWords(string Language, Crop Crop)
     public string Say(string code, params object[] numbers) =>
         string.Format(CultureInfo.InvariantCulture, OfCrop(Words[code].In(Language)), [.. numbers.Select(Written)]);
 
+    /// <summary>The word of a code; the text itself where there is none.</summary>
+    public string Named(string code, string text) => Words.TryGetValue(code, out var word) ? word.In(Language) : text;
+
     /// <summary>The text in this language.</summary>
     public string Say(LocalText text) => text.In(Language);
 

@@ -1,63 +1,193 @@
 using Rama.Core.Decide;
 using Rama.Core.Systems;
+using Rama.Core.Systems.Language;
+using Rama.Core.Trees;
 
 namespace Rama.Core.Prescribe;
 
-/// <summary>Carries out a system's cutting steps, in their order, on a mean tree.</summary>
-internal static class CuttingEngine
+/// <summary>Carries out a system's steps on one tree, in their order. It draws nothing by chance: the same tree is cut alike every time.</summary>
+internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, CutAllowance allowance, double[] settings)
 {
-    /// <summary>The steps with what they are expected to drop; stops at the number the decision allows.</summary>
-    /// <param name="system">Rule pack.</param>
-    /// <param name="decision">How many buds may go.</param>
-    /// <param name="limbs">Limbs on the mean tree before pruning.</param>
-    public static (IReadOnlyList<PrescribedCut> Cuts, MeanTree Left) Prescribe(
-        TrainingSystem system, PruningDecision decision, double limbs)
+    private const double Slack = 1e-9, SideShootM = 0.02;
+
+    private readonly PruningRules _rules = prepared.Rules;
+    private readonly List<TreeCut> _cuts = [];
+    private readonly Dictionary<string, StepEnd> _ends = [];
+    private int _bigCuts;
+
+    public StandingTree Tree => tree;
+
+    public IReadOnlyList<TreeCut> Cuts => _cuts;
+
+    public IReadOnlyDictionary<string, StepEnd> Ends => _ends;
+
+    /// <summary>Carries out one step.</summary>
+    public void Carry(ReadyStep step)
     {
-        var tree = new MeanTree(decision.Standing.Mean, limbs);
-        var stopAt = tree.Buds - decision.RemoveBuds;
-        List<PrescribedCut> cuts = [];
-        foreach (var step in system.Steps.Where(s => s.Under.Contains(decision.Kind)))
+        if (!step.Step.Under.Contains(allowance.Kind)) return;
+        var (made, limited) = (0, new int[step.Limits.Count]);
+        var per = step.Step.Per == CutsPer.Tree ? [] : new int[tree.Tree.Branches.Count];
+        var most = step.Most is { } rule ? rule(Scope(0)) : double.PositiveInfinity;
+        if (most <= Slack)
         {
-            var before = tree;
-            var made = step.Drop is OneBud
-                ? Math.Min(Available(step.Amount, tree), Math.Max(0, tree.Buds - stopAt))
-                : WholeCuts(step, tree, stopAt);
-            tree = tree.After(step, made);
-            double? perLimb = step.Drop is OneBud && made / tree.Limbs >= FewPerLimb ? made / tree.Limbs : null;
-            cuts.Add(new(
-                cuts.Count + 1, step.Id, step.Amount is AsFound, made, step.Drop is OneBud, perLimb, before.Buds - tree.Buds, tree.Buds,
-                made * step.SecondsEach, step.Name, step.LookFor, step.How, step.Why, step.Caution, step.Source));
+            _ends[step.Step.Id] = StepEnd.StepLimit;
+            return;
         }
-        return (cuts, tree);
-    }
-
-    /// <summary>The same cuts made on a tree with other buds: how far the count's uncertainty carries through.</summary>
-    public static MeanTree Replay(TrainingSystem system, IReadOnlyList<PrescribedCut> cuts, MeanTree tree) =>
-        cuts.Aggregate(tree, (standing, cut) => standing.After(system.Steps.First(s => s.Id == cut.StepId), cut.CutsPerTree));
-
-    // A limb or an arm is cut or not; one that would take the tree below the number stays.
-    private static int WholeCuts(CuttingStep step, MeanTree tree, double stopAt)
-    {
-        var most = (int)Math.Floor(Available(step.Amount, tree) + Slack);
-        var made = 0;
-        while (made < most && tree.After(step, 1) is var next && next.Buds >= stopAt - Slack && next.Limbs >= 1)
+        var end = StepEnd.AllFound;
+        foreach (var id in Found(step))
         {
-            tree = next;
+            var unit = Unit(step, id);
+            if ((step.Step.Per == CutsPer.Tree ? made : per[unit]) + 1 > Allowed(step.Step.Per, most, unit) + Slack)
+            {
+                end = StepEnd.StepLimit;
+                // With a number for the tree the rest is too many as well; another limb may still have its own.
+                if (step.Step.Per == CutsPer.Tree) break;
+                continue;
+            }
+            // An earlier cut may have taken it, or the reason to take it.
+            var scope = Scope(id);
+            if (!Vocabulary.Stands(tree, step.Find.Subject, id) || !step.Find.Takes(scope)) continue;
+            if (Held(step, limited, scope))
+            {
+                end = StepEnd.StepLimit;
+                continue;
+            }
+            if (Stopped(step, id, scope) is { } stopped)
+            {
+                // A smaller one further on may still fit; single buds are all alike.
+                end = stopped;
+                if (step.Find.Subject == Subject.Buds) break;
+                continue;
+            }
+            if (!Make(step, id, scope)) continue;
             made++;
+            if (per.Length > 0) per[unit]++;
+            for (var i = 0; i < limited.Length; i++)
+                if (step.Limits[i].Where(scope) != 0) limited[i]++;
         }
-        return made;
+        _ends[step.Step.Id] = end;
     }
 
-    private static double Available(CutAmount amount, MeanTree tree) => amount switch
+    private RuleScope Scope(int id) => new(tree, id, allowance.Target, settings);
+
+    private IEnumerable<int> Found(ReadyStep step)
     {
-        UpTo upTo => upTo.PerTree,
-        ShareOfLimbs share => share.Share * tree.Limbs,
-        ToTheNumber number => number.MaxShareOfStanding * tree.Buds,
-        _ => 0,
-    };
+        // Where buds stand in the order does not change with what is cut around them.
+        if (step.Find.Subject == Subject.Buds) return prepared.BudOrder(step);
+        List<int> found = [];
+        foreach (var id in Vocabulary.Grown(tree.Tree, step.Find.Subject))
+            if (Vocabulary.Stands(tree, step.Find.Subject, id) && step.Find.Takes(Scope(id))) found.Add(id);
+        return found.Count < 2 ? found : PreparedTree.Ordered(step, found, Scope);
+    }
 
-    /// <summary>Below so many single buds a limb they are told for the whole tree.</summary>
-    private const double FewPerLimb = 0.85;
+    private int Unit(ReadyStep step, int id)
+    {
+        if (step.Step.Per == CutsPer.Tree) return 0;
+        var branch = step.Find.Subject == Subject.Buds ? tree.Tree.Buds[id].Branch : id;
+        return step.Step.Per == CutsPer.Limb ? tree.Tree.Index.LimbOf[branch] : tree.Tree.Index.LeaderOf[branch];
+    }
 
-    private const double Slack = 1e-9;
+    private static bool Held(ReadyStep step, int[] limited, in RuleScope scope)
+    {
+        for (var i = 0; i < limited.Length; i++)
+            if (limited[i] + 1 > step.Limits[i].Most(scope) + Slack && step.Limits[i].Where(scope) != 0) return true;
+        return false;
+    }
+
+    /// <summary>How many one limb or leader may lose: a rate of one and a half is one on every second and two on the others.</summary>
+    internal double Allowed(CutsPer per, double most, int unit)
+    {
+        if (per == CutsPer.Tree || most == Math.Floor(most)) return most;
+        var place = Array.IndexOf(per == CutsPer.Limb ? tree.Tree.Index.Limbs : tree.Tree.Index.Leaders, unit);
+        return Math.Floor((place + 1) * most) - Math.Floor(place * most);
+    }
+
+    private StepEnd? Stopped(ReadyStep step, int id, in RuleScope scope)
+    {
+        if (step.Find.Subject == Subject.Buds)
+            return OnBuds(step, tree.Tree.Buds[id].Count);
+        var (branch, leave) = Place(step, id, scope);
+        if (branch < 0) return null;
+        var wood = tree.Tree.Branches[branch];
+        var drop = wood.Kind == BranchKind.Trunk ? tree.FloralBuds : tree.FloralOn(branch, leave + Slack);
+        if (OnBuds(step, drop) is { } number) return number;
+        if (step.Step.Stop == StepStop.Never) return null;
+        if (wood.DiameterAt(leave) >= _rules.System.Caps.BigCutMm && _bigCuts + 1 > _rules.System.Caps.BigCuts) return StepEnd.BigCutCap;
+        var wooded = tree.Tree.Index.WoodCm3;
+        return wooded > 0 && (tree.WoodCutCm3 + tree.WoodBeyondCm3(branch, leave)) / wooded > _rules.System.Caps.ShareOfWood + Slack ? StepEnd.WoodCap : null;
+    }
+
+    private StepEnd? OnBuds(ReadyStep step, int drop)
+    {
+        if (step.Step.Stop == StepStop.Never || drop == 0) return null;
+        var left = tree.FloralBuds - drop;
+        if (left < allowance.CapLow - Slack) return StepEnd.BudCap;
+        if (!allowance.CountsBuds || _rules.Aim == SystemAim.Light) return null;
+        return left < (step.Step.Stop == StepStop.Number ? allowance.NumberLow : allowance.BandLow) - Slack ? StepEnd.Number : null;
+    }
+
+    private bool Make(ReadyStep step, int id, in RuleScope scope)
+    {
+        CutLoss loss;
+        int branch;
+        var leave = 0.0;
+        if (step.Find.Subject == Subject.Buds)
+        {
+            loss = tree.RubOff(id);
+            branch = tree.Tree.Buds[id].Branch;
+        }
+        else
+        {
+            (branch, leave) = Place(step, id, scope);
+            if (branch < 0 || tree.LeftM(branch) <= leave + Slack) return false;
+            loss = tree.Cut(branch, leave);
+        }
+        if (loss.DiameterMm >= _rules.System.Caps.BigCutMm) _bigCuts++;
+        _cuts.Add(new(_cuts.Count + 1, step.Step.Id, step.Step.Cut.Kind, branch, step.Find.Subject == Subject.Buds ? id : null, leave, loss.Buds, tree.FloralBuds, loss.WoodCm3, loss.DiameterMm));
+        return true;
+    }
+
+    /// <summary>Where a cut falls: which branch, and how much of it stays; −1 where there is no place for it.</summary>
+    private (int Branch, double LeaveM) Place(ReadyStep step, int id, in RuleScope scope)
+    {
+        var leave = step.Leave is { } rule ? Math.Max(0, rule(scope)) : 0;
+        return step.Step.Cut.Kind switch
+        {
+            CutKind.Single => Steeper(id),
+            CutKind.ToSideShoot => SideShootBelow(id, leave),
+            CutKind.Head => (id, tree.Tree.Branches[id].MetresToHeight(leave)),
+            _ => (id, leave),
+        };
+    }
+
+    // Of the two arms the steeper goes; where the limb itself is the steeper, it is cut just beyond the fork.
+    private (int, double) Steeper(int arm)
+    {
+        var fork = tree.Tree.Branches[arm];
+        var limb = tree.Tree.Branches[fork.Parent!.Value];
+        var rest = RiseDeg(limb, fork.AtM, tree.LeftM(limb.Id));
+        var side = RiseDeg(fork, 0, tree.LeftM(arm));
+        return side >= rest ? (arm, 0) : (limb.Id, fork.AtM + SideShootM);
+    }
+
+    private static double RiseDeg(Branch branch, double from, double to)
+    {
+        var (a, b) = (branch.PointAt(from), branch.PointAt(to));
+        var length = a.To(b);
+        return length <= 0 ? branch.RiseDeg : Math.Asin(Math.Clamp((b.HeightM - a.HeightM) / length, -1, 1)) * 180 / Math.PI;
+    }
+
+    // The highest limb below the limit that is weaker than the leader there; the leader is cut just above it.
+    private (int, double) SideShootBelow(int leader, double heightM)
+    {
+        var wood = tree.Tree.Branches[leader];
+        var limit = wood.MetresToHeight(heightM);
+        var best = -1.0;
+        foreach (var child in tree.Tree.Index.Children[leader])
+        {
+            var side = tree.Tree.Branches[child];
+            if (side.Kind == BranchKind.Limb && tree.Stands(child) && side.AtM <= limit && side.AtM > best && side.RiseDeg < 60 && side.DiameterMm < wood.DiameterAt(side.AtM)) best = side.AtM;
+        }
+        return (leader, best < 0 || best < limit * 0.7 ? limit : best + SideShootM);
+    }
 }

@@ -37,4 +37,7 @@ public sealed record PlanEntry
 
     /// <summary>How far is near enough, and how much may go.</summary>
     public DecisionSettingsEntry Settings { get; init; } = new();
+
+    /// <summary>How the system is cut here, and what demonstration trees showed.</summary>
+    public CuttingEntry Cutting { get; init; } = new();
 }

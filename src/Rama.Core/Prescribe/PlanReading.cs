@@ -25,6 +25,7 @@ namespace Rama.Core.Prescribe;
 /// <param name="Counted">The trees counted.</param>
 /// <param name="Measured">What is known of the trees not counted.</param>
 /// <param name="Settings">Tolerance and cap.</param>
+/// <param name="Cutting">How the system is cut here.</param>
 /// <param name="Problems">What cannot be used, field by field.</param>
 public sealed record PlanReading(
     int Year,
@@ -40,6 +41,7 @@ public sealed record PlanReading(
     Survey? Counted,
     MeasuredTrees Measured,
     DecisionSettings? Settings,
+    Cutting Cutting,
     IReadOnlyList<FieldProblem> Problems)
 {
     /// <summary>Reads an entry.</summary>
@@ -63,7 +65,8 @@ public sealed record PlanReading(
         var counted = reader.Under("count", entry.Count.Read);
         var measured = reader.Under("measured", entry.Measured.Read) ?? MeasuredTrees.None;
         var settings = reader.Under("settings", () => entry.Settings.ReadSettings(planting?.System.Caps.ShareOfBuds ?? DecisionSettings.DefaultCap));
-        return new(entry.Season, planting, planting is null ? null : catalogue.Crop(planting.Variety.Crop), rows, density, seasons, history, known, sizeWarnings, target, counted, measured, settings, reader.Problems);
+        var cutting = planting is null ? null : reader.Under("cutting", () => entry.Cutting.Read(planting.System));
+        return new(entry.Season, planting, planting is null ? null : catalogue.Crop(planting.Variety.Crop), rows, density, seasons, history, known, sizeWarnings, target, counted, measured, settings, cutting ?? Cutting.None, reader.Problems);
     }
 
     /// <summary>Throws where some parts of the entry cannot be used, their fields told from the part on.</summary>

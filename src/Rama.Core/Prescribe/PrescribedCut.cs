@@ -12,6 +12,7 @@ namespace Rama.Core.Prescribe;
 /// <param name="Drop">Floral buds expected to fall.</param>
 /// <param name="BudsAfter">Floral buds standing after the step.</param>
 /// <param name="Seconds">Seconds the step takes on a mean tree.</param>
+/// <param name="DemonstrationTrees">Demonstration trees that corrected the drop.</param>
 /// <param name="Name">The step in two or three words.</param>
 /// <param name="LookFor">What to look for and which to start with.</param>
 /// <param name="How">How to cut.</param>
@@ -28,6 +29,7 @@ public sealed record PrescribedCut(
     double Drop,
     double BudsAfter,
     double Seconds,
+    int DemonstrationTrees,
     LocalText Name,
     LocalText LookFor,
     LocalText How,

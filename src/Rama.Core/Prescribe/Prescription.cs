@@ -1,6 +1,7 @@
 using Rama.Core.Decide;
 using Rama.Core.Explain;
 using Rama.Core.Systems;
+using Rama.Core.Target.Sharing;
 
 namespace Rama.Core.Prescribe;
 
@@ -12,7 +13,9 @@ namespace Rama.Core.Prescribe;
 /// <param name="BudsPerLimb">Floral buds left per limb.</param>
 /// <param name="ClustersToThinning">Flower clusters per tree over the target, left to hand thinning.</param>
 /// <param name="MinutesPerTree">Working minutes per tree.</param>
-/// <param name="Cuts">The cuts in order.</param>
+/// <param name="WoodShare">Wood cut, as a share of the canopy's.</param>
+/// <param name="Cuts">The cuts in order, on a mean tree.</param>
+/// <param name="Classes">What to cut by trunk class.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record Prescription(
@@ -23,70 +26,121 @@ public sealed record Prescription(
     double BudsPerLimb,
     double ClustersToThinning,
     double MinutesPerTree,
+    double WoodShare,
     IReadOnlyList<PrescribedCut> Cuts,
+    IReadOnlyList<ClassPrescription> Classes,
     IReadOnlyList<Step> Steps,
     IReadOnlyList<Notice> Warnings)
     : Calculated(BudsLeft, "bud/tree", Steps, Warnings)
 {
+    /// <summary>Below so many single buds a limb they are told for the whole tree.</summary>
+    private const double FewPerLimb = 0.85;
+
+    /// <summary>Share of the wood cap from which strong regrowth is to be expected.</summary>
+    private const double NearCap = 0.8;
+
+    private const string OnTrees = "the system's rules carried out on typical trees of the class";
+
     /// <summary>Floral buds all cuts together are expected to drop on a mean tree.</summary>
     public double BudsDropped => Cuts.Sum(c => c.Drop);
 
     /// <summary>Seconds of cutting on a mean tree, without the walk to it.</summary>
     public double CuttingSeconds => Cuts.Sum(c => c.Seconds);
 
-    /// <summary>Carries out the system's rule pack under a decision on a mean tree.</summary>
-    /// <param name="system">Rule pack.</param>
-    /// <param name="decision">What to do and how many buds may go.</param>
-    /// <param name="limbsPerTree">Limbs on a mean tree, where counted; the system's usual number otherwise.</param>
-    public static Prescription Of(TrainingSystem system, PruningDecision decision, double? limbsPerTree = null)
+    /// <summary>Prescribes for the trees of a planting.</summary>
+    /// <param name="rules">The system's rules with the answers chosen.</param>
+    /// <param name="stock">The trees.</param>
+    /// <param name="decision">Decision of the planting; its buds to leave are shared among the classes.</param>
+    /// <param name="settings">Tolerance and cap.</param>
+    /// <param name="sharing">Exponent of sharing by trunk.</param>
+    /// <param name="cutting">What the manager holds and what demonstration trees showed.</param>
+    public static Prescription Of(
+        PruningRules rules, TreeStock stock, PruningDecision decision, DecisionSettings settings, double sharing = 1, CuttingTerms? cutting = null)
     {
-        var limbs = limbsPerTree is > 0 and var counted ? counted : system.Form.LimbsPerTree;
-        var (cuts, left) = CuttingEngine.Prescribe(system, decision, limbs);
-        double? LeftFrom(double? standing) => standing is { } buds
-            ? CuttingEngine.Replay(system, cuts, new(Math.Max(0, buds), limbs)).Buds
-            : null;
-
-        var toThinning = decision.Kind == DecisionKind.Reduce ? Math.Max(0, left.Buds - decision.BudsToLeave) : 0;
-        var perLimb = left.Buds / left.Limbs;
-        Figure standing = new("floral buds", decision.Standing.Mean, "bud/tree"), leftFigure = new("buds left", left.Buds, "bud/tree");
-        var seconds = system.Labour.BaseSeconds + cuts.Sum(c => c.Seconds);
-        Step[] steps =
-        [
-            .. cuts.Where(c => c.Drop > 0).Select(c => new Step(
-                $"prescription.{c.StepId}", "cuts × buds each is expected to drop", new(c.Name.En, c.Drop, "bud/tree"),
-                [new("cuts", c.CutsPerTree, "cut/tree")], c.Source)),
-            new("prescription.limbs-left", "limbs − limbs taken out", new("limbs left", left.Limbs, "limb/tree"),
-                [new("limbs", limbs, "limb/tree"), new("limbs taken out", limbs - left.Limbs, "limb/tree")], Sources.Definition),
-            new("prescription.buds-per-limb", "buds left ÷ limbs left", new("buds per limb", perLimb, "bud/limb"),
-                [leftFigure, new("limbs left", left.Limbs, "limb/tree")], Sources.Definition),
-            new("prescription.minutes", "base + Σ cuts × seconds per cut", new("time per tree", seconds / 60, "min/tree"),
-                [new("base", system.Labour.BaseSeconds, "s"), new("cutting", seconds - system.Labour.BaseSeconds, "s")], system.Labour.Source),
-            new("prescription.buds-left", "floral buds − all drops", leftFigure,
-                [standing, .. cuts.Where(c => c.Drop > 0).Select(c => new Figure(c.Name.En, c.Drop, "bud/tree"))], Sources.Definition),
+        cutting ??= CuttingTerms.None;
+        var targets = ClassTargets.Of(decision.BudsToLeave, null, [.. stock.Classes.Select(c => c.Class)], sharing);
+        List<ClassPrescription> classes = [
+            .. stock.Classes.Zip(targets.Classes).Select((x, i) => ClassPrescription.Of(
+                rules, stock, x.First, PruningDecision.Of(x.First.Standing, x.Second.FruitPerTree, settings, held: decision.Held), settings, cutting.Settings, cutting.Observed, cutting.Seed + 10 * i)),
         ];
+        double Mean(Func<ClassPrescription, double> of) => classes.Sum(c => c.Class.Share * of(c));
+
+        List<PrescribedCut> cuts = [];
+        var before = decision.Standing.Mean;
+        foreach (var step in rules.Steps.Select(s => s.Step))
+        {
+            var parts = classes.Select(c => (Class: c, Cut: c.Cuts.FirstOrDefault(x => x.StepId == step.Id))).Where(p => p.Cut is not null).ToList();
+            if (parts.Count == 0) continue;
+            double Sum(Func<ClassCut, double> of) => parts.Sum(p => p.Class.Class.Share * of(p.Cut!));
+            var (made, drop) = (Sum(c => c.CutsPerTree), Math.Min(before, Sum(c => c.Drop)));
+            var limbs = parts.Sum(p => p.Class.Class.Share * p.Class.LimbsLeft);
+            var single = step.Cut.Kind == CutKind.RubOff;
+            before -= drop;
+            cuts.Add(new(
+                cuts.Count + 1, step.Id, step is { Stop: StepStop.Never, Most: null, Cut.Kind: CutKind.Collar }, made, single,
+                single && made / limbs >= FewPerLimb ? made / limbs : null, drop, before, made * step.SecondsEach, parts.Max(p => p.Cut!.DemonstrationTrees),
+                step.Name, step.LookFor, step.How, step.Why, step.Caution, step.Source));
+        }
+
+        var (left, limbsLeft, minutes, thinning) = (Mean(c => c.BudsLeft), Mean(c => c.LimbsLeft), Mean(c => c.MinutesPerTree), Mean(c => c.ClustersToThinning));
+        // Limbs and forks take their share of whatever stands; single buds are a number.
+        double? LeftFrom(double? standing) => standing is not { } buds ? null : cuts.Aggregate(Math.Max(0, buds), (b, c) =>
+            c.SingleBuds ? Math.Max(0, b - c.Drop) : c.BudsAfter + c.Drop > 0 ? b * c.BudsAfter / (c.BudsAfter + c.Drop) : b);
+        var perLimb = left / limbsLeft;
         return new(
-            left.Buds, LeftFrom(decision.Standing.Low), LeftFrom(decision.Standing.High), left.Limbs, perLimb, toThinning, seconds / 60,
-            cuts, steps, Warn(system, decision, limbsPerTree, cuts, toThinning));
+            left, LeftFrom(decision.Standing.Low), LeftFrom(decision.Standing.High), limbsLeft, perLimb, thinning, minutes, Mean(c => c.WoodShare), cuts, classes,
+            StepsOf(rules, decision, cuts, left, limbsLeft, perLimb, minutes), Warn(rules, stock, classes, thinning, Mean(c => c.WoodShare)));
     }
 
-    private static List<Notice> Warn(
-        TrainingSystem system, PruningDecision decision, double? limbsPerTree, IReadOnlyList<PrescribedCut> cuts, double toThinning)
+    /// <summary>Prescribes for trees of which only buds and limbs are known.</summary>
+    /// <param name="system">The system.</param>
+    /// <param name="decision">What to do and how many buds may go.</param>
+    /// <param name="settings">Tolerance and cap.</param>
+    /// <param name="limbsPerTree">Limbs on a mean tree, where counted.</param>
+    public static Prescription Of(TrainingSystem system, PruningDecision decision, DecisionSettings settings, double? limbsPerTree = null) =>
+        Of(system.RulesFor(), TreeStock.Usual(system, decision.Standing, limbsPerTree is > 0 ? limbsPerTree : null), decision, settings);
+
+    private static List<Step> StepsOf(PruningRules rules, PruningDecision decision, List<PrescribedCut> cuts, double left, double limbsLeft, double perLimb, double minutes)
+    {
+        Figure standing = new("floral buds", decision.Standing.Mean, "bud/tree"), leftFigure = new("buds left", left, "bud/tree");
+        var cutting = minutes * 60 - rules.System.Labour.BaseSeconds;
+        return
+        [
+            .. cuts.Where(c => c.Drop > 0).Select(c => new Step(
+                $"prescription.{c.StepId}", c.SingleBuds ? "what the other steps leave − buds to leave" : "buds standing before the step × the share it takes", new(c.Name.En, c.Drop, "bud/tree"),
+                [new("cuts", c.CutsPerTree, "cut/tree"), new("buds standing before the step", c.BudsAfter + c.Drop, "bud/tree"), new("share taken", c.Drop / (c.BudsAfter + c.Drop), "share")],
+                c.DemonstrationTrees > 0 ? $"{OnTrees}, corrected by {c.DemonstrationTrees} demonstration trees" : OnTrees)),
+            new("prescription.limbs-left", "limbs standing after the cuts", new("limbs left", limbsLeft, "limb/tree"), [], OnTrees),
+            new("prescription.buds-per-limb", "buds left ÷ limbs left", new("buds per limb", perLimb, "bud/limb"), [leftFigure, new("limbs left", limbsLeft, "limb/tree")], Sources.Definition),
+            new("prescription.minutes", "base + Σ cuts × seconds per cut", new("time per tree", minutes, "min/tree"), [new("base", rules.System.Labour.BaseSeconds, "s"), new("cutting", cutting, "s")], rules.System.Labour.Source),
+            new("prescription.buds-left", "floral buds − all drops", leftFigure, [standing, .. cuts.Where(c => c.Drop > 0).Select(c => new Figure(c.Name.En, c.Drop, "bud/tree"))], Sources.Definition),
+        ];
+    }
+
+    private static List<Notice> Warn(PruningRules rules, TreeStock stock, List<ClassPrescription> classes, double thinning, double wood)
     {
         List<Notice> warnings = [];
-        if (limbsPerTree is not > 0)
+        if (!stock.LimbsCounted)
             warnings.Add(new("prescription.limbs-assumed",
-                $"Limbs were not counted: {system.Form.LimbsPerTree:0} are assumed, as usual for this system. Count them on the sample trees.",
-                new Figure("limbs assumed", system.Form.LimbsPerTree, "limb/tree")));
-        if (toThinning >= 0.5)
+                $"Limbs were not counted: {rules.System.Form.LimbsPerTree:0} are assumed, as usual for this system. Count them on the sample trees.",
+                new Figure("limbs assumed", rules.System.Form.LimbsPerTree, "limb/tree")));
+        if (thinning >= 0.5)
             warnings.Add(new("prescription.thinning",
-                $"{toThinning:0} clusters a tree are over the target after pruning. Plan hand thinning for them.",
-                new Figure("clusters left to thinning", toThinning, "cluster/tree")));
-        if (decision.Weight == PruningWeight.Heavy || cuts.Any(c => AtMost(system, c)))
+                $"{thinning:0} clusters a tree are over the target after pruning. Plan hand thinning for them.",
+                new Figure("clusters left to thinning", thinning, "cluster/tree")));
+        if (wood >= rules.System.Caps.ShareOfWood * NearCap || classes.Any(c => c.BigCuts >= rules.System.Caps.BigCuts * NearCap && c.BigCuts > 0) || classes.Any(c => c.Decision.Weight == PruningWeight.Heavy))
             warnings.Add(new("prescription.vigour",
                 "This takes a good deal of wood. Expect strong shoots near the big cuts; tear them out soft in summer."));
         return warnings;
     }
+}
 
-    private static bool AtMost(TrainingSystem system, PrescribedCut cut) =>
-        system.Steps.First(s => s.Id == cut.StepId) is { TakesLimb: true, Amount: UpTo most } && cut.CutsPerTree >= most.PerTree;
+/// <summary>What a manager holds in cutting, and what demonstration trees showed.</summary>
+/// <param name="Settings">Settings held, by name, in their own unit.</param>
+/// <param name="Observed">What fell on demonstration trees, by step.</param>
+/// <param name="Seed">Seed of the typical trees.</param>
+public sealed record CuttingTerms(IReadOnlyDictionary<string, double> Settings, IReadOnlyList<ObservedDrops> Observed, int Seed = 1)
+{
+    /// <summary>Nothing held, nothing seen.</summary>
+    public static readonly CuttingTerms None = new(new Dictionary<string, double>(), []);
 }

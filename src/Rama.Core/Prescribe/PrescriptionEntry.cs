@@ -27,6 +27,6 @@ public sealed record PrescriptionEntry
         var limbs = BudFactorEntry.ReadLimbs(reader, LimbsPerTree);
         var decision = reader.Under("decision", (Decision ?? new()).Calculate);
         reader.ThrowIfAny();
-        return Prescription.Of(system!, decision!, limbs);
+        return Prescription.Of(system!, decision!, new(decision!.Tolerance, decision.CapShare), limbs);
     }
 }

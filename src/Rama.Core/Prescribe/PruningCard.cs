@@ -17,6 +17,18 @@ namespace Rama.Core.Prescribe;
 public sealed record CardCut(
     int Number, string StepId, bool Made, string Name, string HowMany, string Falls, string LookFor, string How, string? Caution);
 
+/// <summary>What to leave and cut on the trees of one trunk class.</summary>
+/// <param name="Name">The class.</param>
+/// <param name="Trunk">How its trunks are told.</param>
+/// <param name="Leave">Buds to leave.</param>
+/// <param name="Cuts">How many of each cut of the card, in its order; empty where there is none.</param>
+public sealed record CardClass(string Name, string Trunk, string Leave, IReadOnlyList<string> Cuts);
+
+/// <summary>One mark of the limb gauge.</summary>
+/// <param name="Limb">Diameter of the limb.</param>
+/// <param name="Buds">Buds to leave on it.</param>
+public sealed record CardGaugeMark(string Limb, string Buds);
+
 /// <summary>A big number on the card with its caption.</summary>
 /// <param name="Value">The number as written.</param>
 /// <param name="Caption">What it is.</param>
@@ -35,6 +47,12 @@ public sealed record CardNumber(string Value, string Caption);
 /// <param name="PerTree">Caption: per tree.</param>
 /// <param name="CutsHeading">Heading of the cuts.</param>
 /// <param name="Cuts">The cuts in order.</param>
+/// <param name="IdleHeading">Heading of the cuts not made this winter.</param>
+/// <param name="ClassesHeading">Heading of the trunk classes.</param>
+/// <param name="ClassLeave">Heading of what they leave.</param>
+/// <param name="Classes">Trunk classes; empty where trunks are not known.</param>
+/// <param name="GaugeHeading">Heading of the limb gauge.</param>
+/// <param name="Gauge">Buds to leave on a limb by its thickness; empty under no prune.</param>
 /// <param name="Stop">The stop rule.</param>
 /// <param name="Look">How the right result will look.</param>
 /// <param name="Notes">Thinning left over, an unsettled count, checks.</param>
@@ -44,6 +62,7 @@ public sealed record CardNumber(string Value, string Caption);
 /// <param name="Safety">The safety line.</param>
 /// <param name="Basis">What the numbers rest on.</param>
 /// <param name="DrawingCaption">Caption of the drawing.</param>
+/// <param name="Version">Version of the prescription, once handed out.</param>
 public sealed record PruningCard(
     string Language,
     DecisionKind Kind,
@@ -55,6 +74,12 @@ public sealed record PruningCard(
     string PerTree,
     string CutsHeading,
     IReadOnlyList<CardCut> Cuts,
+    string IdleHeading,
+    string ClassesHeading,
+    string ClassLeave,
+    IReadOnlyList<CardClass> Classes,
+    string GaugeHeading,
+    IReadOnlyList<CardGaugeMark> Gauge,
     string Stop,
     string Look,
     IReadOnlyList<string> Notes,
@@ -63,7 +88,8 @@ public sealed record PruningCard(
     string SafetyHeading,
     string Safety,
     string Basis,
-    string DrawingCaption)
+    string DrawingCaption,
+    int? Version = null)
 {
     /// <summary>Writes the card of a plan; null before there is a prescription.</summary>
     /// <param name="plan">The plan.</param>
@@ -97,6 +123,7 @@ public sealed record PruningCard(
             ],
             words.Say("per-tree"), words.Say("cuts-heading"),
             [.. prescription.Cuts.Select(c => CutOf(words, c))],
+            words.Say("idle-heading"), words.Say("classes-heading"), words.Say("class-leave"), ClassesOf(words, prescription), words.Say("gauge-heading"), GaugeOf(words, planting.System, prescription, decision),
             Kinded("stop-reduce", "stop-structure", "stop-no-prune", decision.Kind == DecisionKind.Reduce ? toLeave : Math.Round(decision.RemoveBuds)),
             Kinded("look-reduce", "look-structure", "look-no-prune"),
             notes, words.Say("keep-heading"), [.. planting.System.KeepOff.Select(words.Say)],
@@ -105,6 +132,41 @@ public sealed record PruningCard(
                 ? words.Say("count-basis", survey.Buds.Count, Math.Round(survey.Buds.Mean), Math.Round(half))
                 : words.Say("count-basis-one", Math.Round(survey.Buds.Mean)),
             words.Say("drawing"));
+    }
+
+    private static List<CardClass> ClassesOf(CardWords words, Prescription prescription)
+    {
+        if (prescription.Classes.Count < 2) return [];
+        // Crews tell a trunk by its girth with a tape and by its diameter with a caliper.
+        double Mm(double girthCm) => Math.Round(girthCm * 10 / Math.PI);
+        return
+        [
+            .. prescription.Classes.Select(c => new CardClass(
+                words.Named($"class-{c.Class.Name}", c.Class.Name),
+                (c.Class.FromGirthCm, c.Class.ToGirthCm) switch
+                {
+                    (null, { } to) => words.Say("trunk-under", Mm(to), to),
+                    ({ } from, null) => words.Say("trunk-from", Mm(from), from),
+                    ({ } from, { } to) => words.Say("trunk-between", Mm(from), Mm(to), from, to),
+                    _ => "",
+                },
+                words.Number(Math.Round(c.BudsLeft)),
+                [.. prescription.Cuts.Select(x => c.Cuts.FirstOrDefault(k => k.StepId == x.StepId) is { CutsPerTree: >= 0.5 } cut && !x.AsFound ? words.Number(Math.Round(cut.CutsPerTree)) : "")])),
+        ];
+    }
+
+    private static List<CardGaugeMark> GaugeOf(CardWords words, TrainingSystem system, Prescription prescription, PruningDecision decision)
+    {
+        if (decision.Kind == DecisionKind.NoPrune) return [];
+        var lcsa = prescription.Classes.Sum(c => c.Class.Share * c.LcsaLeftCm2);
+        if (lcsa <= 0) return [];
+        var big = system.Settings.FirstOrDefault(s => s is { Id: "big-from", Unit: "mm" })?.Value ?? double.PositiveInfinity;
+        // Marks reach as far as limbs of the system do.
+        var scale = Math.Max(1, Math.Round(system.Form.Typical.LimbMm / 13));
+        return [
+            .. GaugeMarks.Of(prescription.BudsLeft, lcsa, big, [.. GaugeMarks.Usual.Select(mm => mm * scale)]).Marks
+                .Select(m => new CardGaugeMark($"{words.Number(m.DiameterMm)} mm", m.Buds is { } buds ? words.Number(Math.Round(buds)) : words.Say("take-out"))),
+        ];
     }
 
     private static CardCut CutOf(CardWords words, PrescribedCut cut) => new(
@@ -119,7 +181,7 @@ public sealed record PruningCard(
         { IsMade: false } => words.Say("none-needed"),
         { CutsPerLimb: { } perLimb } => PerLimbPhrase(words, perLimb),
         { SingleBuds: true } => words.Say("on-the-tree", Math.Round(cut.CutsPerTree)),
-        _ => words.Say("up-to", cut.CutsPerTree),
+        _ => words.Say("up-to", Math.Max(1, Math.Round(cut.CutsPerTree))),
     };
 
     // A pruner cannot rub 1.3 buds a limb: "1 or 2".

@@ -22,6 +22,8 @@ namespace Rama.Core.Prescribe;
 /// <param name="Survey">What the counted trees say.</param>
 /// <param name="Stop">Whether to go on counting; null without a count or target.</param>
 /// <param name="Decision">Whether and how hard to prune.</param>
+/// <param name="Stakes">What it costs to be wrong; null without an interval or costs.</param>
+/// <param name="Stock">The trees by trunk class, for making typical ones.</param>
 /// <param name="Prescription">What to cut.</param>
 /// <param name="Ledger">The running account of buds.</param>
 /// <param name="LoadWarnings">What trunks and age say about the target.</param>
@@ -35,6 +37,8 @@ public sealed record PruningPlan(
     SurveyEstimate? Survey,
     StopAdvice? Stop,
     PruningDecision? Decision,
+    DecisionStakes? Stakes,
+    TreeStock? Stock,
     Prescription? Prescription,
     BudLedger? Ledger,
     IReadOnlyList<Notice> LoadWarnings,
@@ -59,23 +63,34 @@ public sealed record PruningPlan(
         var crop = density is null || target is null ? null
             : CropTarget.Of(density, target.Crop, target.BudsPerFruit, limbs ?? planting!.System.Form.LimbsPerTree);
         if (planting is null || crop is null || settings is null)
-            return new(Stage.Target, planting, density, crop, null, survey, null, null, null, null, [], reading.Problems);
+            return new(Stage.Target, planting, density, crop, null, survey, null, null, null, null, null, null, [], reading.Problems);
 
         var answer = SchoolAnswer.Of(target!.Insurance.School, crop.FruitPerTree, target.Insurance)!;
         var buds = answer.BudsPerTree;
         // What the buds standing can set at best: none of what is still expected to be lost is there to fruit.
         var set = (target.Insurance.Set?.Mean ?? planting.Variety.SetShare.Value) * target.Insurance.Places * target.Insurance.Losses.Kept;
         var decision = survey is null ? null : PruningDecision.Of(
-            new(survey.Buds.Mean, survey.Buds.Low, survey.Buds.High), buds, settings, crop.FruitPerTree, set);
-        var prescription = decision is null ? null : Prescription.Of(planting.System, decision, limbs);
+            new(survey.Buds.Mean, survey.Buds.Low, survey.Buds.High), buds, settings, crop.FruitPerTree, set, settings.Held);
+        var stock = survey is null ? null : StockOf(reading, survey, limbs);
+        var prescription = decision is null || stock is null ? null
+            : Prescription.Of(planting.System.RulesFor(reading.Cutting.Answers), stock, decision, settings, target.Sharing.Exponent, reading.Cutting.Terms);
         // Per limb means per limb kept, so it waits for the prescription wherever there is one, unless it is what is held.
         var limbsKept = target.Crop.Yield.Basis == YieldBasis.BudsPerLimb ? limbs ?? planting.System.Form.LimbsPerTree
             : prescription?.LimbsLeft ?? limbs ?? planting.System.Form.LimbsPerTree;
         return new(
             survey is null ? Stage.Count : decision!.Settled ? Stage.Prescribe : Stage.Decide,
-            planting, density, crop, BudTarget.Of(answer, crop.FruitPerTree, limbsKept), survey, StopOf(survey, TermsOf(reading, buds)), decision, prescription,
+            planting, density, crop, BudTarget.Of(answer, crop.FruitPerTree, limbsKept), survey, StopOf(survey, TermsOf(reading, buds)), decision,
+            decision is null ? null : DecisionStakes.Of(decision, density!.BearingTrees, set, target.Insurance.CostOver, target.Insurance.CostUnder), stock, prescription,
             BudLedger.Of(buds, crop.FruitPerTree, answer.Factor, settings, decision, prescription),
             CropLoad.Check(planting, crop.FruitPerTree, survey?.MeanTcsaCm2), reading.Problems);
+    }
+
+    /// <summary>The trees of a planting as its counts tell them; null before there are counts.</summary>
+    public static TreeStock? StockOf(PlanReading reading, SurveyEstimate survey, double? limbs)
+    {
+        if (reading is not { Planting: { } planting, Target: { } target, Counted: { } counted }) return null;
+        var canopy = CanopyLimits.Of(planting.System.Form.Canopy, planting.Form, target.Canopy, planting.System.Form.Leaders);
+        return TreeStock.Of(planting, Math.Max(1, canopy.HeightM), target.Canopy.HeightM, survey, counted, reading.Measured, target.Sharing, limbs);
     }
 
     /// <summary>What the stop rule weighs in a planting; null where its trees or counts are not known.</summary>

@@ -1,4 +1,6 @@
-using Rama.Core.Explain;
+using System.Collections.Concurrent;
+using System.Text.Json;
+using Rama.Core.Trees;
 
 namespace Rama.Core.Systems;
 
@@ -19,68 +21,77 @@ public enum SystemAim
 /// <param name="Id">Identifier, such as <c>tall-spindle</c>.</param>
 /// <param name="Version">Version of the rule pack.</param>
 /// <param name="Name">Name of the system.</param>
+/// <param name="Note">What to know before choosing it; null for nothing.</param>
 /// <param name="Crops">Crops it is used for.</param>
 /// <param name="Aim">What pruning stops at.</param>
 /// <param name="Form">Usual form of a grown tree.</param>
 /// <param name="Caps">Limits to cutting in one winter.</param>
 /// <param name="Labour">Time per tree beside the cuts.</param>
+/// <param name="Settings">Numbers that may be changed.</param>
+/// <param name="Terms">Rules with a name, to be used in others.</param>
+/// <param name="Questions">Questions with a choice of answers.</param>
 /// <param name="Steps">Cutting steps in the order of the work.</param>
 /// <param name="KeepOff">What not to cut.</param>
 public sealed record TrainingSystem(
     string Id,
     int Version,
     LocalText Name,
+    LocalText? Note,
     IReadOnlyList<string> Crops,
     SystemAim Aim,
     SystemForm Form,
     SystemCaps Caps,
     SystemLabour Labour,
+    IReadOnlyList<SystemSetting> Settings,
+    IReadOnlyDictionary<string, string> Terms,
+    IReadOnlyList<PruningQuestion> Questions,
     IReadOnlyList<CuttingStep> Steps,
     IReadOnlyList<LocalText> KeepOff)
 {
-    /// <summary>The systems that ship with Rama.</summary>
-    public static IReadOnlyList<TrainingSystem> Shipped { get; } = [
-        Load("Systems/tall-spindle.json"), Load("Systems/cherry-spindle.json"), Load("Systems/pedestrian-peach.json"),
-    ];
+    private readonly ConcurrentDictionary<string, PruningRules> _rules = new();
+
+    /// <summary>The systems that ship with Rama, <c>Systems/Packs</c>.</summary>
+    public static IReadOnlyList<TrainingSystem> Shipped { get; } = RulePack.Shipped();
 
     /// <summary>The shipped system of that identifier, or null.</summary>
     public static TrainingSystem? Find(string? id) => Shipped.FirstOrDefault(s => s.Id == id);
 
     /// <summary>Reads a rule pack from JSON text and checks it.</summary>
     /// <exception cref="InvalidDataException">Says what is wrong with the rule pack.</exception>
-    public static TrainingSystem Parse(string json) => Checked(DataFile.Parse<RulePack>(json, "rule pack").System);
+    public static TrainingSystem Parse(string json) => RulePack.Parse(json, "rule pack");
 
-    private static TrainingSystem Load(string name) => Checked(DataFile.Read<RulePack>(name).System);
-
-    private static TrainingSystem Checked(TrainingSystem system)
+    /// <summary>The system's rules made ready, with the answers chosen to its questions.</summary>
+    /// <param name="choices">Answers by question; the system's own for those left out or unknown.</param>
+    public PruningRules RulesFor(IReadOnlyDictionary<string, string>? choices = null)
     {
-        List<string> faults = [];
-        if (system.Steps.Count == 0) faults.Add("it has no steps");
-        if (system.Caps.ShareOfBuds is <= 0 or > 1) faults.Add("caps.shareOfBuds must lie above 0 and at most 1");
-        if (system.Form.LimbsPerTree <= 0) faults.Add("form.limbsPerTree must be above 0");
-        if (system.Steps.Select(s => s.Id).Distinct().Count() < system.Steps.Count) faults.Add("two steps share an id");
-        faults.AddRange(system.Steps.Select(s => s.Fault()).OfType<string>());
-        return faults.Count == 0
-            ? system
-            : throw new InvalidDataException($"Rule pack {system.Id}: {string.Join("; ", faults)}.");
+        var chosen = Questions.Select(s => s.Answer(choices?.GetValueOrDefault(s.Id))).ToList();
+        return _rules.GetOrAdd(string.Join("|", chosen.Select(o => o.Id)), _ => PruningRules.Of(this, chosen));
     }
 
-    // The file names its schema beside the system, for editors and checkers.
-    private sealed record RulePack(
-        [property: System.Text.Json.Serialization.JsonPropertyName("$schema")] string Schema, TrainingSystem System);
+    /// <summary>Systems are equal where their packs read alike.</summary>
+    public bool Equals(TrainingSystem? other) => ReferenceEquals(this, other) || other is not null && Id == other.Id && Written() == other.Written();
+
+    /// <inheritdoc />
+    public override int GetHashCode() => HashCode.Combine(Id, Version);
+
+    private string Written() => JsonSerializer.Serialize(this);
 }
 
 /// <summary>Usual form of a grown tree.</summary>
 /// <param name="Leaders">Leaders per tree.</param>
 /// <param name="LimbsPerTree">Limbs on a grown tree, used where limbs were not counted.</param>
 /// <param name="Canopy">How the canopy fills its row.</param>
+/// <param name="Typical">Shape of a typical tree.</param>
 /// <param name="Source">Where the numbers come from.</param>
-public sealed record SystemForm(int Leaders, double LimbsPerTree, CanopyKind Canopy, string Source);
+public sealed record SystemForm(int Leaders, double LimbsPerTree, CanopyKind Canopy, TypicalTree Typical, string Source);
 
 /// <summary>Limits to cutting in one winter.</summary>
 /// <param name="ShareOfBuds">Largest share of the floral buds to cut, above 0 to 1.</param>
-/// <param name="Source">Where the number comes from.</param>
-public sealed record SystemCaps(double ShareOfBuds, string Source);
+/// <param name="BigCutMm">Diameter from which a cut counts as big, mm.</param>
+/// <param name="BigCuts">Most big cuts per tree.</param>
+/// <param name="ShareOfWood">Largest share of the canopy's wood to cut, above 0 to 1.</param>
+/// <param name="Source">Where the numbers come from.</param>
+public sealed record SystemCaps(double ShareOfBuds, double BigCutMm, int BigCuts, double ShareOfWood, string Source);
 
 /// <summary>Time per tree beside the cuts.</summary>
 /// <param name="BaseSeconds">Seconds to walk to a tree and look at it.</param>

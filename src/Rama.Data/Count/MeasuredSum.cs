@@ -32,7 +32,7 @@ internal static class MeasuredSum
         var byRow = scans.ToDictionary(s => s.Row);
         return new(
             girths.Count, girths.Count == 0 ? null : girths.Average(Trunk.CrossSectionCm2),
-            [.. classes.Select(c => new TrunkShare(c.Name, c.FromGirthCm, c.ToGirthCm, c.Share))],
+            [.. classes.Select(c => new TrunkShare(c.Name, c.FromGirthCm, c.ToGirthCm, c.Share, c.MeanTcsaCm2, c.TcsaCv))],
             buds.Count, buds.Count == 0 ? null : buds.Average(),
             [.. plan.Trees.Select(t => Scanned(byRow, t.Row, t.Tree)).OfType<ScannedTree>()]);
     }

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
 using Rama.Core.Estate;
+using Rama.Core.Systems;
 using Rama.Core.Target.Margin;
 
 namespace Rama.Data.Estate;
@@ -44,13 +45,16 @@ internal sealed class BlockConfiguration : IEntityTypeConfiguration<BlockRecord>
 }
 
 internal sealed class OwnEntryConfiguration : 
-    IEntityTypeConfiguration<OwnVarietyRecord>, IEntityTypeConfiguration<OwnRootstockRecord>, IEntityTypeConfiguration<OwnPriceListRecord>
+    IEntityTypeConfiguration<OwnVarietyRecord>, IEntityTypeConfiguration<OwnRootstockRecord>, IEntityTypeConfiguration<OwnPriceListRecord>,
+    IEntityTypeConfiguration<OwnSystemRecord>
 {
     public void Configure(EntityTypeBuilder<OwnVarietyRecord> builder) => Configure<OwnVarietyRecord, Variety>(builder, "own_varieties");
 
     public void Configure(EntityTypeBuilder<OwnRootstockRecord> builder) => Configure<OwnRootstockRecord, Rootstock>(builder, "own_rootstocks");
 
     public void Configure(EntityTypeBuilder<OwnPriceListRecord> builder) => Configure<OwnPriceListRecord, PriceListEntry>(builder, "own_price_lists");
+
+    public void Configure(EntityTypeBuilder<OwnSystemRecord> builder) => Configure<OwnSystemRecord, TrainingSystem>(builder, "own_systems");
 
     private static void Configure<TRecord, T>(EntityTypeBuilder<TRecord> builder, string table) where TRecord : OwnEntryRecord<T> where T : class
     {

@@ -7,9 +7,11 @@ using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Core.Systems;
 using Rama.Core.Target.Size;
 using Rama.Data.Count;
 using Rama.Data.Estate;
+using Rama.Data.Prescribe;
 using Rama.Data.Scans;
 
 namespace Rama.Data.Exchange;
@@ -70,9 +72,12 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
             await JsonSerializer.SerializeAsync(entry, await OwnEntriesAsync<OwnVarietyRecord, Variety>(cancel), Json, cancel);
         await using (var entry = zip.CreateEntry("rootstocks.json").Open())
             await JsonSerializer.SerializeAsync(entry, await OwnEntriesAsync<OwnRootstockRecord, Rootstock>(cancel), Json, cancel);
+        await using (var entry = zip.CreateEntry("systems.json").Open())
+            await JsonSerializer.SerializeAsync(entry, await OwnEntriesAsync<OwnSystemRecord, TrainingSystem>(cancel), Json, cancel);
         await using (var entry = zip.CreateEntry("prices.json").Open())
             await JsonSerializer.SerializeAsync(entry, await PricesAsync(cancel), Json, cancel);
         await new CountArchive(database, scope).WriteAsync(zip, cancel);
+        await new PrescribeArchive(database, scope).WriteAsync(zip, cancel);
         await using (var entry = zip.CreateEntry("history.csv").Open())
             SheetWriter.WriteCsv(entry, HistoryHeaders, await HistoryAsync(source, cancel));
     }
@@ -117,6 +122,13 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
                 record.Take(rootstock);
                 database.Add(record);
             });
+            ReadOwnEntries(files, "systems.json", json =>
+            {
+                var system = TrainingSystem.Parse($$"""{ "$schema": "training-system.schema.json", "system": {{json}} }""");
+                var record = new OwnSystemRecord { EstateId = scope.EstateId, Name = system.Id };
+                record.Take(system);
+                database.Add(record);
+            });
             ReadOwnEntries(files, "prices.json", json =>
             {
                 var named = JsonNode.Parse(json)!.AsObject();
@@ -136,6 +148,7 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
                 if (!report.Saved) throw new ArchiveProblemException(sheet.Name, report.Problems[0]);
             }
             await new CountArchive(database, scope).ReadAsync(files, facts.Season, scans, cancel);
+            await new PrescribeArchive(database, scope).ReadAsync(files, cancel);
         }, cancel);
     }
 
@@ -155,7 +168,7 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
         {
             foreach (var json in JsonNode.Parse(content)!.AsArray()) read(json!.ToJsonString());
         }
-        catch (Exception e) when (e is JsonException or InvalidOperationException or UnusableEntryException)
+        catch (Exception e) when (e is JsonException or InvalidOperationException or InvalidDataException or UnusableEntryException)
         {
             throw new UnreadableFileException("broken", $"{name} cannot be read: {(e as UnusableEntryException)?.Problems[0].Message ?? e.Message}", e);
         }

@@ -552,6 +552,34 @@ namespace Rama.Data.Migrations
                     b.ToTable("own_rootstocks", (string)null);
                 });
 
+            modelBuilder.Entity("Rama.Data.Estate.OwnSystemRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<string>("Name")
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("name");
+
+                    b.Property<string>("Data")
+                        .IsRequired()
+                        .HasColumnType("jsonb")
+                        .HasColumnName("data");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("EstateId", "Name")
+                        .HasName("pk_own_systems");
+
+                    b.ToTable("own_systems", (string)null);
+                });
+
             modelBuilder.Entity("Rama.Data.Estate.OwnVarietyRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
@@ -1088,6 +1116,133 @@ namespace Rama.Data.Migrations
                     b.ToTable("people", (string)null);
                 });
 
+            modelBuilder.Entity("Rama.Data.Prescribe.CardIssueRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Basis")
+                        .IsRequired()
+                        .HasMaxLength(64)
+                        .HasColumnType("character varying(64)")
+                        .HasColumnName("basis");
+
+                    b.Property<string>("Card")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("card");
+
+                    b.Property<string>("Language")
+                        .IsRequired()
+                        .HasMaxLength(5)
+                        .HasColumnType("character varying(5)")
+                        .HasColumnName("language");
+
+                    b.Property<int>("Number")
+                        .HasColumnType("integer")
+                        .HasColumnName("number");
+
+                    b.Property<string>("Person")
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)")
+                        .HasColumnName("person");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_card_issues");
+
+                    b.HasIndex("EstateId", "PlantingId", "Season", "At")
+                        .HasDatabaseName("ix_card_issues_estate_id_planting_id_season_at");
+
+                    b.ToTable("card_issues", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_card_issues_number", "number >= 1");
+                        });
+                });
+
+            modelBuilder.Entity("Rama.Data.Prescribe.PracticeRunRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<int>("BudsLeft")
+                        .HasColumnType("integer")
+                        .HasColumnName("buds_left");
+
+                    b.Property<double>("Minutes")
+                        .HasColumnType("double precision")
+                        .HasColumnName("minutes");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<string>("Pruner")
+                        .IsRequired()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("pruner");
+
+                    b.Property<string>("Remarks")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("remarks");
+
+                    b.Property<int>("Score")
+                        .HasColumnType("integer")
+                        .HasColumnName("score");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<double>("Target")
+                        .HasColumnType("double precision")
+                        .HasColumnName("target");
+
+                    b.Property<string>("Tree")
+                        .IsRequired()
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasColumnName("tree");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_practice_runs");
+
+                    b.HasIndex("EstateId", "PlantingId", "At")
+                        .HasDatabaseName("ix_practice_runs_estate_id_planting_id_at");
+
+                    b.ToTable("practice_runs", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_practice_runs_score", "score between 0 and 100");
+                        });
+                });
+
             modelBuilder.Entity("Rama.Data.Result.SeasonResultRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
@@ -1194,6 +1349,20 @@ namespace Rama.Data.Migrations
                     b.Property<string>("CountDetails")
                         .HasColumnType("json")
                         .HasColumnName("count_details");
+
+                    b.Property<string>("CuttingDetails")
+                        .HasColumnType("json")
+                        .HasColumnName("cutting_details");
+
+                    b.Property<string>("HeldDecision")
+                        .HasMaxLength(20)
+                        .HasColumnType("character varying(20)")
+                        .HasColumnName("held_decision");
+
+                    b.Property<string>("HeldReason")
+                        .HasMaxLength(300)
+                        .HasColumnType("character varying(300)")
+                        .HasColumnName("held_reason");
 
                     b.Property<double?>("LimbsPerTree")
                         .HasColumnType("double precision")
@@ -1549,6 +1718,16 @@ namespace Rama.Data.Migrations
                         .HasConstraintName("fk_own_rootstocks_estates_estate_id");
                 });
 
+            modelBuilder.Entity("Rama.Data.Estate.OwnSystemRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.EstateRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_own_systems_estates_estate_id");
+                });
+
             modelBuilder.Entity("Rama.Data.Estate.OwnVarietyRecord", b =>
                 {
                     b.HasOne("Rama.Data.Estate.EstateRecord", null)
@@ -1647,6 +1826,26 @@ namespace Rama.Data.Migrations
                     b.Navigation("Estate");
 
                     b.Navigation("Person");
+                });
+
+            modelBuilder.Entity("Rama.Data.Prescribe.CardIssueRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_card_issues_plantings_estate_id_planting_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Prescribe.PracticeRunRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_practice_runs_plantings_estate_id_planting_id");
                 });
 
             modelBuilder.Entity("Rama.Data.Result.SeasonResultRecord", b =>

@@ -30,6 +30,9 @@ internal sealed class SeasonPlanConfiguration : IEntityTypeConfiguration<SeasonP
         builder.Amount(p => p.Cap);
         builder.Property(p => p.TargetDetails).HasColumnType("json");
         builder.Property(p => p.CountDetails).HasColumnType("json");
+        builder.Property(p => p.CuttingDetails).HasColumnType("json");
+        builder.Property(p => p.HeldDecision).HasConversion<string>().HasMaxLength(20);
+        builder.Property(p => p.HeldReason).HasMaxLength(300);
         builder.Property(p => p.Measured).HasColumnType("text");
         builder.Property(p => p.Version).IsRowVersion();
     }

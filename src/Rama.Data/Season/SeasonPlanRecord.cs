@@ -44,6 +44,15 @@ public sealed class SeasonPlanRecord : IHistoried
 
     public Amount Cap { get; private set; } = new();
 
+    /// <summary>What the manager decided instead of the count; null where the count decides.</summary>
+    public DecisionKind? HeldDecision { get; private set; }
+
+    /// <summary>Why.</summary>
+    public string? HeldReason { get; private set; }
+
+    /// <summary>How the system is cut and what demonstration trees showed, as JSON; null where nothing was chosen.</summary>
+    public string? CuttingDetails { get; private set; }
+
     /// <summary>Insurance, canopy and sharing of the target as JSON; null where nothing of it was typed.</summary>
     public string? TargetDetails { get; private set; }
 
@@ -92,6 +101,14 @@ public sealed class SeasonPlanRecord : IHistoried
     public void Take(DecisionSettingsEntry entry)
     {
         (Tolerance, Cap) = (entry.Tolerance ?? new(), entry.Cap ?? new());
+        (HeldDecision, HeldReason) = (entry.Held, entry.Held is null ? null : entry.HeldReason);
+        Touch();
+    }
+
+    /// <summary>Takes over choices of cutting the core has read without a problem.</summary>
+    public void Take(CuttingEntry entry)
+    {
+        CuttingDetails = entry.IsUntouched ? null : CountJson.Write(entry);
         Touch();
     }
 
@@ -150,13 +167,15 @@ public sealed class SeasonPlanRecord : IHistoried
 
     internal CountedTreeRecord? Find(int row, int tree) => Trees.SingleOrDefault(t => t.Row == row && t.Tree == tree);
 
-    public DecisionSettingsEntry ToSettings() => new() { Tolerance = Tolerance, Cap = Cap };
+    public DecisionSettingsEntry ToSettings() => new() { Tolerance = Tolerance, Cap = Cap, Held = HeldDecision, HeldReason = HeldReason };
+
+    public CuttingEntry ToCutting() => CountJson.Read<CuttingEntry>(CuttingDetails) ?? new();
 
     /// <summary>All that was entered for the planting and season, ready for the core.</summary>
     public PlanEntry ToPlan(PlantingRecord planting) => new()
     {
         Season = Season, Planting = planting.ToEntry(), Rows = planting.ToRows(), Records = planting.ToRecords(), FruitSample = planting.ToFruitSample(),
-        Target = ToTarget(), Count = ToCount(), Measured = ToMeasured(), Settings = ToSettings(),
+        Target = ToTarget(), Count = ToCount(), Measured = ToMeasured(), Settings = ToSettings(), Cutting = ToCutting(),
     };
 
     private void Touch() => ChangedAt = DateTimeOffset.UtcNow;

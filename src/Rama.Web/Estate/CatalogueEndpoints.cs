@@ -50,7 +50,14 @@ public sealed record CatalogueVariety(string Name, string Crop, uint Version, Va
 public sealed record CatalogueRootstock(string Name, string Crop, uint Version, Rootstock Current, Rootstock? Shipped);
 
 /// <summary>A training system to choose.</summary>
-public sealed record SystemName(string Id, LocalText Name, IReadOnlyList<string> Crops, double LimbsPerTree);
+/// <param name="Id">Identifier.</param>
+/// <param name="Name">Name.</param>
+/// <param name="Note">What to know before choosing it.</param>
+/// <param name="Crops">Crops it is used for.</param>
+/// <param name="LimbsPerTree">Usual limbs per tree.</param>
+/// <param name="Version">Version of the estate's own, to be sent back when saving it; 0 where it is as shipped.</param>
+/// <param name="IsShipped">Whether Rama ships one of that identifier.</param>
+public sealed record SystemName(string Id, LocalText Name, LocalText? Note, IReadOnlyList<string> Crops, double LimbsPerTree, uint Version, bool IsShipped);
 
 /// <summary>A variety to save, with the version it was read at.</summary>
 public sealed record SaveVariety(uint Version, VarietyEntry Variety);
@@ -67,16 +74,17 @@ internal static class CatalogueEndpoints
         group.MapDelete("/catalogue/varieties/{name}", Remove).For(Act.Catalogue).WithSummary("Go back to the shipped variety, or remove one of the estate's own");
         group.MapPut("/catalogue/rootstocks", SaveStock).For(Act.Catalogue).WithSummary("Save a rootstock of the estate's own, or its own facts for a shipped one");
         group.MapDelete("/catalogue/rootstocks/{name}", RemoveStock).For(Act.Catalogue).WithSummary("Go back to the shipped rootstock, or remove one of the estate's own");
+        group.MapSystems();
     }
 
-    private static async Task<Ok<CatalogueView>> View(CatalogueStore store, CancellationToken cancel)
+    internal static async Task<Ok<CatalogueView>> View(CatalogueStore store, CancellationToken cancel)
     {
         var read = await store.ReadAsync(cancel);
         return TypedResults.Ok(new CatalogueView(
             read.Catalogue.Crops,
             [.. read.Catalogue.Varieties.Select(v => new CatalogueVariety(v.Name, v.Crop, read.VarietyVersions.GetValueOrDefault(v.Name), v, Catalogue.Shipped.Variety(v.Name)))],
             [.. read.Catalogue.Rootstocks.Select(r => new CatalogueRootstock(r.Name, r.Crop, read.RootstockVersions.GetValueOrDefault(r.Name), r, Catalogue.Shipped.Rootstock(r.Name)))],
-            [.. TrainingSystem.Shipped.Select(s => new SystemName(s.Id, s.Name, s.Crops, s.Form.LimbsPerTree))],
+            [.. read.Catalogue.Systems.Select(s => new SystemName(s.Id, s.Name, s.Note, s.Crops, s.Form.LimbsPerTree, read.SystemVersions.GetValueOrDefault(s.Id), TrainingSystem.Find(s.Id) is not null))],
             YieldTarget.UnitCodes, FruitSize.UnitCodes, PackageMasses.Default, TargetDefaults.Usual, FrostTables.Shipped, DecisionSettings.DefaultTolerance));
     }
 

@@ -26,6 +26,7 @@ namespace Rama.Web.Estate;
 /// <param name="Count">The count as entered.</param>
 /// <param name="Measured">What is known of the trees not counted.</param>
 /// <param name="Settings">Tolerance and cap as entered.</param>
+/// <param name="Cutting">How the system is cut, as chosen, and what demonstration trees showed.</param>
 /// <param name="Plan">What follows.</param>
 public sealed record PlantingView(
     Guid Id,
@@ -42,6 +43,7 @@ public sealed record PlantingView(
     SurveyEntry Count,
     MeasuredTrees Measured,
     DecisionSettingsEntry Settings,
+    CuttingEntry Cutting,
     PruningPlan Plan)
 {
     internal static PlantingView Of(StoredPlanting stored)
@@ -52,7 +54,7 @@ public sealed record PlantingView(
         return new(
             stored.Planting.Id, stored.Planting.Version, stored.Plan.Version, entry.Season, entry.Season != stored.Season,
             entry.Planting, entry.Rows, records, Swings(records, stored.Season, plan), entry.FruitSample,
-            entry.Target, entry.Count, entry.Measured, entry.Settings, plan);
+            entry.Target, entry.Count, entry.Measured, entry.Settings, entry.Cutting, plan);
     }
 
     private static Alternation? Swings(SeasonRecordsEntry records, int season, PruningPlan plan) => Alternation.Of(

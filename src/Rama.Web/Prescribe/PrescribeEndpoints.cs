@@ -1,36 +1,150 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Systems;
 using Rama.Data;
 using Rama.Web.Accounts;
+using Rama.Web.Estate;
+using Rama.Web.Hosting;
 
 namespace Rama.Web.Prescribe;
 
+/// <summary>Choices of cutting to save, with the version of the plan they were read at.</summary>
+public sealed record SaveCutting(uint Version, CuttingEntry Cutting);
+
+/// <summary>A card to hand out, with the version of the plan it was looked at with.</summary>
+public sealed record IssueCard(uint Version, string Language);
+
+/// <summary>A card that was handed out.</summary>
+/// <param name="Id">Identifier.</param>
+/// <param name="Number">Version of the prescription.</param>
+/// <param name="Language">Language.</param>
+/// <param name="At">When.</param>
+/// <param name="Person">By whom.</param>
+/// <param name="OutOfDate">Whether the prescription says something else now.</param>
+public sealed record IssuedCard(Guid Id, int Number, string Language, DateTimeOffset At, string? Person, bool OutOfDate);
+
+/// <summary>What a planting looks like cut another way: answers and settings that stand in for the saved ones.</summary>
+public sealed record SimulateRequest
+{
+    /// <summary>Choices to try instead of the saved ones; the saved ones when left out.</summary>
+    public CuttingEntry? Cutting { get; init; }
+
+    /// <summary>Another training system to try; the planting's own when left out.</summary>
+    public string? System { get; init; }
+
+    /// <summary>Trees to cut; 200 when left out.</summary>
+    public int? Trees { get; init; }
+
+    /// <summary>Seed of the trees.</summary>
+    public int Seed { get; init; } = 1;
+}
+
+/// <summary>A step of a simulation.</summary>
+/// <param name="Share">Share done.</param>
+/// <param name="Result">What came out; null until done.</param>
+/// <param name="Problem">Why it ended without a result; null when all is well.</param>
+public sealed record SimulationStep(double Share, BlockSimulation? Result, string? Problem);
+
 internal static class PrescribeEndpoints
 {
+    private const int MostTrees = 20_000;
+
     public static RouteGroupBuilder MapPrescribe(this RouteGroupBuilder api)
     {
-        api.MapGet("/plantings/{id:guid}/card", Card).For(Act.Read).WithTags("Prescribe").WithSummary("The card for the row, in one of the languages");
-        return api;
+        var planting = api.MapGroup("/plantings/{id:guid}").WithTags("Prescribe");
+        planting.MapGet("/card", Card).For(Act.Read).WithSummary("The card for the row, in one of the languages");
+        planting.MapGet("/cards", Cards).For(Act.Read).WithSummary("Cards handed out this season, the latest first");
+        planting.MapGet("/cards/{card:guid}", Issued).For(Act.Read).WithSummary("A card as it was handed out");
+        planting.MapPost("/cards", Issue).For(Act.Settings).WithSummary("Hand a card out: it names its prescription version and is kept as printed");
+        planting.MapPut("/cutting", Save).For(Act.Settings).WithSummary("Save how the system is cut and what demonstration trees showed");
+        planting.MapPost("/simulation", Simulate).For(Act.Read).WithSummary("The prescription carried out on many trees, told step by step; another system or school can be tried");
+        return api.MapBench();
     }
 
     public static RouteGroupBuilder MapPrescribeCalculators(this RouteGroupBuilder calculations)
     {
         calculations.MapPost("/prescription", (PrescriptionEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("Cuts in order with what each is expected to drop");
+        calculations.MapPost("/limb-gauge", (LimbGaugeEntry entry) => TypedResults.Ok(entry.Calculate()))
+            .WithSummary("Buds to leave on a limb by its diameter");
+        calculations.MapPost("/cut-tree", async (CutTreeEntry entry, CatalogueStore catalogues, CancellationToken cancel) =>
+                TypedResults.Ok(entry.Calculate((await catalogues.ReadAsync(cancel)).Catalogue)))
+            .WithSummary("One tree cut by a system, or by hand and scored");
         calculations.MapPost("/plan", async (PlanEntry entry, CatalogueStore catalogues, CancellationToken cancel) =>
                 TypedResults.Ok(PruningPlan.Of(entry, (await catalogues.ReadAsync(cancel)).Catalogue)))
             .WithSummary("The whole plan of one planting, as far as the entries reach, with the problems of the rest");
         return calculations;
     }
 
-    private static async Task<Results<Ok<PruningCard>, NotFound>> Card(
-        Guid id, PlantingStore store, CancellationToken cancel, string language = "en", int? season = null)
+    private static void Known(string language)
     {
         if (!LocalText.Languages.Contains(language))
             throw new UnusableEntryException([new("language", "unknown", $"Language: expected one of {string.Join(", ", LocalText.Languages)}.")]);
+    }
+
+    private static async Task<Results<Ok<PruningCard>, NotFound>> Card(
+        Guid id, PlantingStore store, CancellationToken cancel, string language = "en", int? season = null)
+    {
+        Known(language);
         if (await store.FindAsync(id, cancel, season) is not { } stored) return TypedResults.NotFound();
         return PruningCard.Of(stored.Work(), stored.Plan.Season, language) is { } card ? TypedResults.Ok(card) : TypedResults.NotFound();
+    }
+
+    private static async Task<Results<Ok<IReadOnlyList<IssuedCard>>, NotFound>> Cards(Guid id, PlantingStore plantings, PrescribeStore store, CancellationToken cancel)
+    {
+        if (await plantings.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+        var now = PruningCard.Of(stored.Work(), stored.Plan.Season, "en") is { } card ? PrescribeStore.BasisOf(card) : null;
+        var cards = await store.CardsAsync(id, stored.Plan.Season, cancel);
+        return TypedResults.Ok<IReadOnlyList<IssuedCard>>([.. cards.Select(c => new IssuedCard(c.Id, c.Number, c.Language, c.At, c.Person, c.Basis != now))]);
+    }
+
+    private static async Task<Results<Ok<PruningCard>, NotFound>> Issued(Guid id, Guid card, PrescribeStore store, CancellationToken cancel) =>
+        await store.CardAsync(id, card, cancel) is { } issued ? TypedResults.Ok(issued) : TypedResults.NotFound();
+
+    private static async Task<Results<Ok<IssuedCard>, NotFound, Conflict<EditConflict>>> Issue(
+        Guid id, IssueCard body, PlantingStore plantings, PrescribeStore store, CancellationToken cancel)
+    {
+        Known(body.Language);
+        if (await plantings.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+        try
+        {
+            return await store.IssueAsync(stored, body.Version, body.Language, cancel) is { } issue
+                ? TypedResults.Ok(new IssuedCard(issue.Id, issue.Number, issue.Language, issue.At, issue.Person, false)) : TypedResults.NotFound();
+        }
+        catch (EditConflictException e)
+        {
+            return TypedResults.Conflict(EditConflict.Of(e));
+        }
+    }
+
+    private static Task<Results<Ok<PlantingView>, NotFound, Conflict<EditConflict>>> Save(
+        Guid id, SaveCutting body, PlantingStore store, CancellationToken cancel) =>
+        Saving.Answer(store.SaveAsync(id, body.Version, body.Cutting, cancel));
+
+    private static async Task<Results<ServerSentEventsResult<SimulationStep>, NotFound>> Simulate(
+        Guid id, SimulateRequest body, PlantingStore store, CancellationToken cancel)
+    {
+        if (await store.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+        var entry = stored.ToEntry();
+        entry = entry with { Cutting = body.Cutting ?? entry.Cutting, Planting = entry.Planting with { System = body.System ?? entry.Planting.System } };
+        var reading = PlanReading.Of(entry, stored.Catalogue);
+        reading.ThrowIfWrong("cutting", "planting");
+        var trees = body.Trees ?? BlockSimulation.UsualTrees;
+        if (trees is < 20 or > MostTrees) throw new UnusableEntryException([new("trees", "range", $"Trees: expected 20 to {MostTrees}.", 20, MostTrees)]);
+        var plan = PruningPlan.Of(reading);
+        if (plan is not { Stock: { } stock, Prescription: { } prescription, Planting: { } planting }) return TypedResults.NotFound();
+        var rules = planting.System.RulesFor(reading.Cutting.Answers);
+        return TypedResults.ServerSentEvents(StepStream.Of<SimulationStep>(
+            async (tell, gone) =>
+            {
+                List<Task> told = [];
+                var result = BlockSimulation.Of(rules, stock, prescription, reading.Settings!, trees, body.Seed, null,
+                    share => { if (told.Count == 0 || told[^1].IsCompleted) told.Add(tell(new(share, null, null))); }, gone);
+                await Task.WhenAll(told);
+                await tell(new(1, result, null));
+            },
+            e => new(1, null, e.Message), cancel));
     }
 }

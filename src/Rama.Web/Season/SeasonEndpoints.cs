@@ -35,7 +35,7 @@ internal static class SeasonEndpoints
     }
 
     private static async Task<Ok<SeasonView>> Season(
-        EstateStore estates, SeasonStore seasons, SeasonLines lines, TimeProvider clock, CancellationToken cancel, int? season = null)
+        EstateStore estates, SeasonStore seasons, CatalogueStore catalogues, SeasonLines lines, TimeProvider clock, CancellationToken cancel, int? season = null)
     {
         var estate = await estates.ReadAsync(cancel);
         var shown = season ?? estate.Season;
@@ -50,7 +50,7 @@ internal static class SeasonEndpoints
             plantings.Sum(p => p.Line.AreaHa ?? 0),
             plantings.Count(p => p.Line.Stage == Stage.Prescribe),
             crewHours, estate.CrewHoursPerWeek is null,
-            TrainingSystem.Shipped.ToDictionary(s => s.Id, s => s.Name),
+            (await catalogues.ReadAsync(cancel)).Catalogue.Systems.ToDictionary(s => s.Id, s => s.Name),
             [.. plantings.Zip(works, (p, work) => p.Line with { Site = p.Site, Block = p.Block, Work = work })]));
     }
 

@@ -99,4 +99,14 @@ public sealed class PruningDecisionTests
     public void A_mean_outside_its_interval_is_refused() => Entries.AssertProblem(
         Entries.ProblemsOf(() => new DecisionEntry { BudsToLeave = 100, FloralBuds = 90, FloralBudsLow = 95, FloralBudsHigh = 99 }.Calculate()),
         "floralBuds", "conflict");
+
+    // By hand: 300 ± 20 on 1 000 trees, 220 to leave, so 220/300 of what is wrong stays: 14.67 buds × .6 fruit × .11 or .02 × 1 000 trees.
+    [Fact]
+    public void What_a_misled_count_costs_is_told_for_either_end()
+    {
+        var stakes = DecisionStakes.Of(PruningDecision.Of(new(300, 280, 320), 220, new()), 1_000, 0.6, 0.02, 0.11)!;
+        Near.Printed(968.00, stakes.IfFewer, 2);
+        Near.Printed(176.00, stakes.IfMore, 2);
+        Assert.Null(DecisionStakes.Of(PruningDecision.Of(new(300, null, null), 220, new()), 1_000, 0.6, 0.02, 0.11));
+    }
 }

@@ -1,60 +1,132 @@
 using Rama.Core.Decide;
 using Rama.Core.Prescribe;
 using Rama.Core.Systems;
+using Rama.Core.Tests.Trees;
 
 namespace Rama.Core.Tests.Systems;
 
 public sealed class TrainingSystemTests
 {
-    private const string Steps = """
-        "steps": [
-          { "id": "water-shoots", "under": ["reduce"], "amount": { "kind": "upTo", "perTree": 3 },
-            "drop": { "kind": "limbShare", "ofMeanLimb": 0.5 }, "takesLimb": false, "secondsEach": 4,
-            "name": { "en": "a", "es": "b" }, "lookFor": { "en": "a", "es": "b" }, "how": { "en": "a", "es": "b" },
-            "why": { "en": "a", "es": "b" }, "caution": null, "source": "test" }
-        ]
-        """;
-
-    private static string Pack(string steps = Steps, string aim = "number", string id = "made-up") => $$"""
-        { "$schema": "x", "system": { "id": "{{id}}", "version": 1, "name": { "en": "Made up", "es": "Inventado" }, "crops": ["apple"],
-          "aim": "{{aim}}", "form": { "leaders": 1, "limbsPerTree": 10, "canopy": "wall", "source": "test" }, "caps": { "shareOfBuds": 0.4, "source": "test" },
-          "labour": { "baseSeconds": 30, "source": "test" }, {{steps}}, "keepOff": [] } }
-        """;
-
     [Fact]
     public void A_rule_pack_the_code_has_never_seen_is_carried_out()
     {
-        // By hand: 200 buds on 10 limbs, 3 cuts of half a mean limb: 200 × (1 − .5/10)³ = 171.475; 30 + 3 × 4 = 42 s.
-        var decision = PruningDecision.Of(new(200, null, null), 120, new());
-        var prescription = Prescription.Of(TrainingSystem.Parse(Pack()), decision);
-        Near.Printed(171.475, prescription.BudsLeft, 3);
-        Near.Printed(0.70, prescription.MinutesPerTree, 2);
+        var hand = new HandTree();
+        hand.Limb(1, 20, buds: 10);
+        hand.Limb(1.5, 16, buds: 8);
+        hand.Limb(2, 15, buds: 7);
+        for (var i = 0; i < 10; i++) hand.Limb(0.6 + i * 0.2, 13, buds: 3);
+        // Over 14 mm, thickest first, two at most; 55 buds to 30: cut to the band of 27 at the lowest.
+        var pruning = TreePruning.Of(TrainingSystem.Parse(Packs.Json()).RulesFor(), hand.Tree(), CutAllowance.Counted(55, 30, new(0.1, 0.9)));
+        Assert.Equal([20, 16], pruning.Cuts.Select(c => c.DiameterMm));
+        Assert.Equal(StepEnd.StepLimit, pruning.Ends["thick"]);
+        Assert.Equal(37, pruning.Left.FloralBuds);
     }
 
     [Theory]
-    [InlineData("\"perTree\": 3", "\"perTree\": 0", "amount.perTree")]
-    [InlineData("\"ofMeanLimb\": 0.5", "\"ofMeanLimb\": -1", "drop.ofMeanLimb")]
-    [InlineData("\"takesLimb\"", "\"takesLimbs\"", "takesLimb")]
-    [InlineData("\"kind\": \"upTo\"", "\"kind\": \"asMany\"", "asMany")]
+    [InlineData("diameter > big", "girth > big", "“girth” is no word for limbs")]
+    [InlineData("diameter > big", "diameter > 22", "a length > a number means nothing")]
+    [InlineData("diameter > big", "diameter", "is a length, expected yes or no")]
+    [InlineData("diameter > big", "(diameter > big", "expected “)”")]
+    [InlineData("diameter > big", "diameter > 3 mm mm", "“mm” was not expected")]
+    [InlineData("diameter > big", "diameter * length > 3 mm", "means nothing here")]
+    [InlineData("diameter > big", "diameter > §", "has no meaning here")]
+    [InlineData("limbs where", "twigs where", "expected leaders, limbs, forks, shoots or buds")]
+    [InlineData("diameter down", "diameter", "expected “up”, “down” or “first”")]
+    [InlineData("diameter down", "diameter first", "does not go with a length")]
+    [InlineData("\"how-many\"", "\"how-few\"", "“how-few” is no word for tree")]
+    [InlineData("\"collar\"", "\"renewalStub\"", "needs cut.leave")]
+    [InlineData("\"collar\"", "\"rubOff\"", "rubOff is for buds")]
+    [InlineData("\"collar\"", "\"saw\"", "cut.kind")]
+    [InlineData("\"{height}\"", "\"{hight}\"", "because speaks of {hight}")]
+    [InlineData("\"secondsEach\": 4", "\"secondsEach\": -4", "secondsEach")]
+    [InlineData("\"secondsEach\"", "\"secondEach\"", "secondEach")]
     [InlineData("\"reduce\"", "\"raise\"", "DecisionKind")]
-    public void A_faulty_rule_pack_is_refused_with_the_reason(string good, string bad, string told)
+    public void A_faulty_step_is_refused_with_the_reason(string good, string bad, string told) =>
+        Refused(Packs.Json(Packs.Step.Replace(good, bad, StringComparison.Ordinal)), told);
+
+    [Theory]
+    [InlineData("\"leanDeg\": 0", "\"leanDeg\": 95", "leanDeg")]
+    [InlineData("\"trunkM\": 0", "\"trunkM\": 3", "the leaders would have no length")]
+    [InlineData("\"limbMm\": 12", "\"limbMm\": 0", "limbMm")]
+    [InlineData("\"value\": 14", "\"value\": 90", "setting big")]
+    [InlineData("\"unit\": \"mm\"", "\"unit\": \"inch\"", "unknown unit “inch”")]
+    [InlineData("\"shareOfWood\": 0.5", "\"shareOfWood\": 0", "shareOfWood")]
+    [InlineData("\"crops\": [\"apple\"]", "\"crops\": [\"hops\"]", "crops")]
+    [InlineData("\"leaders\": 1", "\"leaders\": 0", "form.leaders")]
+    public void A_faulty_form_is_refused_with_the_reason(string good, string bad, string told) =>
+        Refused(Packs.Json().Replace(good, bad, StringComparison.Ordinal), told);
+
+    [Fact]
+    public void Terms_that_lead_back_to_themselves_are_refused() => Refused(
+        Packs.Json(Packs.Step.Replace("diameter > big", "strong", StringComparison.Ordinal), terms: """{ "strong": "not weak", "weak": "not strong" }"""),
+        "strong → weak → strong lead back to themselves");
+
+    [Fact]
+    public void A_question_may_only_change_what_is_there() => Refused(
+        Packs.Json(questions: """
+            [{ "id": "q", "name": { "en": "a", "es": "b" }, "options": [
+              { "id": "one", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" }, "leavesOut": ["forks"] },
+              { "id": "two", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" }, "sets": { "how-many": 9 } }] }]
+            """), "there is no step “forks”", "how-many must lie between 0 and 5");
+
+    [Theory]
+    [InlineData("[")]
+    [InlineData("null")]
+    [InlineData("{ \"system\": 4 }")]
+    [InlineData("{ \"$schema\": \"x\", \"system\": { \"steps\": [{ \"use\": \"spray\" }] } }")]
+    public void What_is_no_pack_is_refused(string json) => Assert.Throws<InvalidDataException>(() => TrainingSystem.Parse(json));
+
+    // Handbook 3.3: which crops, how many leaders, what pruning stops at.
+    [Theory]
+    [InlineData("tall-spindle", 1, SystemAim.Number, "apple", "pear")]
+    [InlineData("long-pruned-spindle", 1, SystemAim.Light, "apple", "pear")]
+    [InlineData("two-axis-short-renewal", 2, SystemAim.Number, "apple", "pear")]
+    [InlineData("multi-leader-wall", 6, SystemAim.Number, "apple", "pear")]
+    [InlineData("open-v", 6, SystemAim.Number, "apple", "pear", "peach")]
+    [InlineData("cherry-spindle", 1, SystemAim.Number, "cherry")]
+    [InlineData("cherry-multi-leader-bush", 4, SystemAim.Number, "cherry")]
+    [InlineData("cherry-slender-axe", 1, SystemAim.Number, "cherry")]
+    [InlineData("pedestrian-peach", 4, SystemAim.Number, "peach")]
+    [InlineData("central-leader-in-tiers", 1, SystemAim.Number, "apple", "pear", "cherry")]
+    public void The_ten_systems_ship(string id, int leaders, SystemAim aim, params string[] crops)
     {
-        var fault = Assert.Throws<InvalidDataException>(() => TrainingSystem.Parse(Pack(Steps.Replace(good, bad, StringComparison.Ordinal))));
-        Assert.Contains(told, fault.Message, StringComparison.Ordinal);
+        var system = TrainingSystem.Find(id)!;
+        Assert.Equal((leaders, aim), (system.Form.Leaders, system.RulesFor().Aim));
+        Assert.Equal(crops, system.Crops);
     }
 
-    // Handbook 3.3: tall spindle is for apple and pear, one leader, about 20 limbs, pruned to the number, biggest first.
-    [Fact]
-    public void The_shipped_spindle_is_the_handbook_s()
+    // Handbook 3.4: the questions that concern cutting, and what is usual.
+    [Theory]
+    [InlineData("tall-spindle", "order", "biggest-first", "top-down", "inside-out")]
+    [InlineData("tall-spindle", "aim", "number", "light")]
+    [InlineData("long-pruned-spindle", "aim", "light", "number")]
+    [InlineData("tall-spindle", "spur-removal", "yes", "no")]
+    [InlineData("tall-spindle", "height", "by-row", "by-reach")]
+    [InlineData("tall-spindle", "renewal", "limbs", "eighth", "quarter")]
+    [InlineData("two-axis-short-renewal", "renewal", "eighth", "limbs", "quarter")]
+    [InlineData("tall-spindle", "years", "every-year", "hard-now", "rest-now")]
+    [InlineData("tall-spindle", "uprights", "out", "one-crop")]
+    [InlineData("tall-spindle", "tops", "even", "lighter", "full")]
+    [InlineData("cherry-spindle", "cherry-top", "after-harvest", "dormant")]
+    [InlineData("pedestrian-peach", "sides", "rest", "left", "right")]
+    public void Both_sides_of_a_disagreement_can_be_chosen(string id, string question, string usual, params string[] others)
     {
-        var spindle = TrainingSystem.Find("tall-spindle")!;
-        Assert.Equal(["apple", "pear"], spindle.Crops);
-        Assert.Equal(SystemAim.Number, spindle.Aim);
-        Assert.Equal(20, spindle.Form.LimbsPerTree);
-        Assert.Equal(["unsound-wood", "thick-limbs", "forks", "spurs"], spindle.Steps.Select(s => s.Id));
+        var asked = TrainingSystem.Find(id)!.Questions.Single(q => q.Id == question);
+        Assert.Equal(usual, asked.Answer(null).Id);
+        Assert.All(others, other => Assert.Equal(other, asked.Answer(other).Id));
     }
+
+    [Fact]
+    public void The_peach_s_side_renewal_says_that_it_is_experimental() =>
+        Assert.Contains("Experimental", TrainingSystem.Find("pedestrian-peach")!.Note!.En, StringComparison.Ordinal);
 
     [Fact]
     public void Unsound_wood_comes_out_whatever_the_decision() => Assert.All(TrainingSystem.Shipped, system =>
-        Assert.All(Enum.GetValues<DecisionKind>(), kind => Assert.Contains(system.Steps, s => s.Amount is AsFound && s.Under.Contains(kind))));
+        Assert.All(Enum.GetValues<DecisionKind>(), kind => Assert.Contains(system.Steps, s => s.Find == "limbs where unsound" && s.Stop == StepStop.Never && s.Under.Contains(kind))));
+
+    private static void Refused(string json, params string[] told)
+    {
+        var fault = Assert.Throws<InvalidDataException>(() => TrainingSystem.Parse(json));
+        Assert.All(told, t => Assert.Contains(t, fault.Message, StringComparison.Ordinal));
+    }
 }

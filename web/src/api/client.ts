@@ -6,6 +6,7 @@ export const api = createClient<paths>({ baseUrl: '/' });
 type Schemas = components['schemas'];
 export type Act = Schemas['Act'];
 export type Amount = Schemas['Amount'];
+export type BlockSimulation = Schemas['BlockSimulation'];
 export type BudCut = Schemas['BudCutEntry'];
 export type BudLedger = Schemas['BudLedger'];
 export type Catalogue = Schemas['CatalogueView'];
@@ -15,6 +16,11 @@ export type CountedTree = Schemas['CountedTreeEntry'];
 export type EditConflict = Schemas['EditConflict'];
 export type FieldProblem = Schemas['FieldProblem'];
 export type FieldEntry = Schemas['FieldEntry'];
+export type CuttingEntry = Schemas['CuttingEntry'];
+export type HandCut = Schemas['HandCut'];
+export type PracticeScore = Schemas['PracticeScore'];
+export type SimulationStep = Schemas['SimulationStep'];
+export type TrainingSystem = Schemas['TrainingSystem'];
 export type FieldKit = Schemas['FieldKit'];
 export type FieldReceipt = Schemas['FieldReceipt'];
 export type FieldView = Schemas['FieldView'];
@@ -63,6 +69,14 @@ export type School = NonNullable<Schemas['SchoolAnswer']['school']>;
 export type SchoolAnswer = Schemas['SchoolAnswer'];
 export type RootstockEntry = Schemas['RootstockEntry'];
 export type VarietyEntry = Schemas['VarietyEntry'];
+
+// The API document calls members of small values optional that always come.
+export type Place = Required<Schemas['Point']>;
+export type TreeBranch = Required<Omit<Schemas['Branch'], 'path'>> & { path: Place[] };
+export type TreeBud = Schemas['BudSite'];
+export type FruitTree = Required<Omit<Schemas['FruitTree'], 'branches' | 'buds'>> & { branches: TreeBranch[]; buds: TreeBud[] };
+export type BenchCut = Omit<Schemas['BenchCut'], 'at'> & { at: Place };
+export type BenchView = Omit<Schemas['BenchView'], 'tree' | 'prescribed'> & { tree: FruitTree; prescribed: BenchCut[] };
 
 /** What the server answers when an entry cannot be used or a request fails. */
 export interface Problem {

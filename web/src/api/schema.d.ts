@@ -1301,6 +1301,196 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/catalogue/systems/{system}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A training system's rule pack, with the words its rules may use */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    system: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SystemPack"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        /** Go back to the shipped training system, or remove one of the estate's own */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    system: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CatalogueView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/catalogue/systems/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Try a rule pack on a sample tree */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SavePack"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PackPreview"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/catalogue/systems": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Save a training system of the estate's own, or its own rules for a shipped one */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SavePack"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CatalogueView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/map": {
         parameters: {
             query?: never;
@@ -1873,63 +2063,6 @@ export interface paths {
                 };
             };
         };
-        post?: never;
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/v1/plantings/{id}/card": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        /** The card for the row, in one of the languages */
-        get: {
-            parameters: {
-                query?: {
-                    language?: string;
-                    season?: number;
-                };
-                header?: never;
-                path: {
-                    id: string;
-                };
-                cookie?: never;
-            };
-            requestBody?: never;
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["PruningCard"];
-                    };
-                };
-                /** @description Bad Request */
-                400: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
-                    };
-                };
-                /** @description Not Found */
-                404: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content?: never;
-                };
-            };
-        };
-        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -3114,6 +3247,560 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/plantings/{id}/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The card for the row, in one of the languages */
+        get: {
+            parameters: {
+                query?: {
+                    language?: string;
+                    season?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PruningCard"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/cards": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Cards handed out this season, the latest first */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["IssuedCard"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        /** Hand a card out: it names its prescription version and is kept as printed */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["IssueCard"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["IssuedCard"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditConflict"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/cards/{card}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A card as it was handed out */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    card: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PruningCard"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/cutting": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Save how the system is cut and what demonstration trees showed */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveCutting"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlantingView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditConflict"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/simulation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The prescription carried out on many trees, told step by step; another system or school can be tried */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SimulateRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/event-stream": components["schemas"]["SseItemOfSimulationStep"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/bench": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A typical or counted tree of the planting with the prescription's cuts */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BenchTreeChoice"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/bench/cuts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Cuts made by hand: what each takes and why, and their score */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BenchCuts"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MadeCuts"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Trees cut for practice, the latest first */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeLine"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        /** Keep a tree cut for practice */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PracticeRun"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MadeCuts"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/density": {
         parameters: {
             query?: never;
@@ -3947,6 +4634,104 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calculations/limb-gauge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Buds to leave on a limb by its diameter */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LimbGaugeEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["GaugeMarks"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/cut-tree": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** One tree cut by a system, or by hand and scored */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CutTreeEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CutTree"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/plan": {
         parameters: {
             query?: never;
@@ -4055,6 +4840,155 @@ export interface components {
          * @enum {unknown}
          */
         BearingHabit: "mixedBud" | "spurFlowerBud" | "oneYearShoot" | "terminal" | "horizontalLimb";
+        /**
+         * @description Where the buds sit that are counted.
+         * @enum {unknown}
+         */
+        BearingWood: "spurs" | "shootBases" | "shoots";
+        /** @description One cut on the bench: where it fell, what it took and why. */
+        BenchCut: {
+            /**
+             * Format: int32
+             * @description Place in the order, from 1.
+             */
+            number: number;
+            /** @description Step of the rule pack; null for a cut no step asks for. */
+            stepId: null | string;
+            step: null | components["schemas"]["LocalText"];
+            /** @description Kind of cut. */
+            kind: components["schemas"]["CutKind"];
+            /**
+             * Format: int32
+             * @description Branch cut, or the branch the bud sits on.
+             */
+            branch: number;
+            /**
+             * Format: int32
+             * @description Bud taken off; null for a branch.
+             */
+            bud: null | number;
+            /**
+             * Format: double
+             * @description Metres of the branch left.
+             */
+            leaveM: number;
+            /** @description Where it falls. */
+            at: components["schemas"]["Point"];
+            /**
+             * Format: int32
+             * @description Floral buds that fell.
+             */
+            drop: number;
+            /** @description The reason, with the names of figures in braces. */
+            because: components["schemas"]["LocalText"];
+            /** @description Those figures. */
+            figures: components["schemas"]["Figure"][];
+            caution: null | components["schemas"]["LocalText"];
+            /** @description Wood that fell. */
+            wood: components["schemas"]["WoodGone"][];
+            /** @description Buds that fell, floral or not. */
+            buds: number[];
+            /** @description The tree afterwards. */
+            after: components["schemas"]["BenchMeasures"];
+        };
+        BenchCuts: {
+            cuts?: components["schemas"]["HandCut"][];
+            class?: null | string;
+            /** Format: int32 */
+            number?: number;
+            /** Format: double */
+            row?: null | number;
+            /** Format: double */
+            tree?: null | number;
+        };
+        /** @description What a lead looks at while a tree is cut. */
+        BenchMeasures: {
+            /**
+             * Format: int32
+             * @description Floral buds standing.
+             */
+            floralBuds: number;
+            /**
+             * Format: int32
+             * @description Limbs standing.
+             */
+            limbs: number;
+            /**
+             * Format: double
+             * @description Share of the buds in the top third of the tree.
+             */
+            topShare: number;
+            /**
+             * Format: double
+             * @description Share in the middle third.
+             */
+            middleShare: number;
+            /**
+             * Format: double
+             * @description Share in the bottom third.
+             */
+            bottomShare: number;
+            /**
+             * Format: double
+             * @description Largest diameter of a limb ÷ its leader's there; null without limbs.
+             */
+            thickestRatio: null | number;
+            /**
+             * Format: int32
+             * @description That limb.
+             */
+            thickestLimb: null | number;
+            /**
+             * Format: int32
+             * @description Big cuts made.
+             */
+            bigCuts: number;
+            /**
+             * Format: double
+             * @description Wood cut as a share of the canopy's.
+             */
+            woodShare: number;
+        };
+        BenchModel: {
+            /** Format: double */
+            row: number;
+            /** Format: double */
+            tree: number;
+        };
+        BenchTreeChoice: {
+            class?: null | string;
+            /** Format: int32 */
+            number?: number;
+            /** Format: double */
+            row?: null | number;
+            /** Format: double */
+            tree?: null | number;
+        };
+        BenchView: {
+            classes: string[];
+            class: string;
+            models: components["schemas"]["BenchModel"][];
+            system: components["schemas"]["LocalText"];
+            counted: components["schemas"]["LocalText"];
+            tree: components["schemas"]["FruitTree"];
+            wiresM: number[];
+            /** Format: double */
+            toLeave: number;
+            /** Format: double */
+            bandLow: number;
+            /** Format: double */
+            bandHigh: number;
+            allowance: components["schemas"]["CutAllowance"];
+            before: components["schemas"]["BenchMeasures"];
+            prescribed: components["schemas"]["BenchCut"][];
+            ends: {
+                [key: string]: components["schemas"]["StepEnd"];
+            };
+            /** Format: double */
+            stubM: number;
+            /** Format: int32 */
+            bigCuts: number;
+        };
         /** @description The best number of fruit, and how far from it costs next to nothing. */
         BestCrop: {
             /**
@@ -4101,6 +5035,118 @@ export interface components {
              */
             sd?: number;
         };
+        /** @description A prescription carried out on many trees of a planting, as a crew would by its card: without counting each tree. */
+        BlockSimulation: {
+            /** @description The system. */
+            system: components["schemas"]["LocalText"];
+            /** @description Answers to its questions, by question. */
+            answers: {
+                [key: string]: string;
+            };
+            /**
+             * Format: int32
+             * @description Trees cut.
+             */
+            trees: number;
+            /**
+             * Format: int32
+             * @description Seed of the trees.
+             */
+            seed: number;
+            /**
+             * Format: double
+             * @description Share of the trees above their number before that end within the tolerance of it.
+             */
+            inBand: number;
+            /**
+             * Format: double
+             * @description Mean of the floral buds left.
+             */
+            budsLeft: number;
+            /**
+             * Format: double
+             * @description Minutes per tree.
+             */
+            minutes: number;
+            /** @description By trunk class. */
+            classes: components["schemas"]["SimulatedClass"][];
+            /**
+             * Format: double
+             * @description Share in the band among the counted trees that could be modelled; null without such.
+             */
+            onCounted: null | number;
+            /** @description What is unusual. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A piece of wood from its base to its tip. */
+        Branch: {
+            /**
+             * Format: int32
+             * @description Its place in the list of the tree's branches.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description What it grows on; null for what stands on the ground.
+             */
+            parent: null | number;
+            /**
+             * Format: double
+             * @description Metres from the base of the parent.
+             */
+            atM: number;
+            /** @description What it is. */
+            kind: components["schemas"]["BranchKind"];
+            /**
+             * Format: double
+             * @description Diameter at its base, mm.
+             */
+            diameterMm: number;
+            /**
+             * Format: double
+             * @description Diameter at its tip, mm.
+             */
+            tipMm: number;
+            /**
+             * Format: double
+             * @description Direction it leaves in: 0 along the row, 90 across.
+             */
+            azimuthDeg: number;
+            /**
+             * Format: double
+             * @description Angle above the horizontal at its base; 90 is upright.
+             */
+            riseDeg: number;
+            /**
+             * Format: int32
+             * @description Winters it has stood; 1 for last year's wood.
+             */
+            ageYears: number;
+            /** @description Its health. */
+            state: components["schemas"]["WoodState"];
+            /** @description Places it runs through, from base to tip; at least two. */
+            path: components["schemas"]["Point"][];
+            /**
+             * Format: double
+             * @description Length along its run, metres.
+             */
+            lengthM: number;
+            /**
+             * Format: double
+             * @description Cross-section at its base, cm².
+             */
+            crossSectionCm2: number;
+            /**
+             * Format: double
+             * @description Angle above the horizontal at its tip, degrees.
+             */
+            tipRiseDeg: number;
+        };
+        /**
+         * @description What a piece of wood is on a tree.
+         * @enum {unknown}
+         */
+        BranchKind: "trunk" | "leader" | "limb" | "arm" | "shoot" | "dart";
         /**
          * @description Whether a variety branches freely.
          * @enum {unknown}
@@ -4228,6 +5274,43 @@ export interface components {
              */
             tolerance: number;
         };
+        /**
+         * @description Side of the wood a bud sits on.
+         * @enum {unknown}
+         */
+        BudSide: "upper" | "side" | "under";
+        /** @description A bud, or whatever else is counted, at its place. */
+        BudSite: {
+            /**
+             * Format: int32
+             * @description Its place in the list of the tree's buds.
+             */
+            id: number;
+            /**
+             * Format: int32
+             * @description The wood it sits on.
+             */
+            branch: number;
+            /**
+             * Format: double
+             * @description Metres from the base of that wood.
+             */
+            atM: number;
+            /** @description Side of the wood. */
+            side: components["schemas"]["BudSide"];
+            /** @description Where it sits. */
+            kind: components["schemas"]["SiteKind"];
+            /** @description Whether it is strong; thin ones bear small fruit and go first. */
+            fat: boolean;
+            /** @description Whether it flowers; only those are counted. */
+            floral: boolean;
+            /**
+             * Format: int32
+             * @description How many are counted here: a cherry spur carries several flower buds.
+             * @default 1
+             */
+            count: number;
+        };
         /** @description A stage of the buds in spring. */
         BudStage: {
             /** @description Identifier, such as `tight-cluster`. */
@@ -4282,6 +5365,24 @@ export interface components {
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
+        };
+        /** @description Trees whose buds left lie in one class. */
+        BudsLeftClass: {
+            /**
+             * Format: double
+             * @description Smallest number of buds.
+             */
+            from: number;
+            /**
+             * Format: double
+             * @description Number from which the next class begins.
+             */
+            to: number;
+            /**
+             * Format: int32
+             * @description Trees.
+             */
+            trees: number;
         };
         /** @description Floral buds standing per tree, with the 95 % interval of their mean where known. */
         BudsStanding: {
@@ -4437,6 +5538,17 @@ export interface components {
             /** @description What past seasons brought. */
             records?: components["schemas"]["SeasonRecordsEntry"];
         };
+        /** @description What to leave and cut on the trees of one trunk class. */
+        CardClass: {
+            /** @description The class. */
+            name: string;
+            /** @description How its trunks are told. */
+            trunk: string;
+            /** @description Buds to leave. */
+            leave: string;
+            /** @description How many of each cut of the card, in its order; empty where there is none. */
+            cuts: string[];
+        };
         /** @description One cut as the card tells it. */
         CardCut: {
             /**
@@ -4460,6 +5572,13 @@ export interface components {
             how: string;
             /** @description Caution at this step. */
             caution: null | string;
+        };
+        /** @description One mark of the limb gauge. */
+        CardGaugeMark: {
+            /** @description Diameter of the limb. */
+            limb: string;
+            /** @description Buds to leave on it. */
+            buds: string;
         };
         /** @description A big number on the card with its caption. */
         CardNumber: {
@@ -4513,6 +5632,36 @@ export interface components {
         ChooseEntry: {
             take: boolean;
         };
+        /** @description How often one step is done on a tree of a trunk class. */
+        ClassCut: {
+            /** @description The step. */
+            stepId: string;
+            /**
+             * Format: double
+             * @description Cuts on a mean tree.
+             */
+            cutsPerTree: number;
+            /**
+             * Format: double
+             * @description Floral buds it takes, as a share of those standing before it.
+             */
+            dropShare: number;
+            /**
+             * Format: double
+             * @description Floral buds it takes.
+             */
+            drop: number;
+            /**
+             * Format: double
+             * @description Floral buds standing after it.
+             */
+            budsAfter: number;
+            /**
+             * Format: int32
+             * @description Demonstration trees that corrected the drop.
+             */
+            demonstrationTrees: number;
+        };
         /** @description What was counted in one trunk class. */
         ClassEstimate: {
             /** @description Name of the class. */
@@ -4549,6 +5698,54 @@ export interface components {
              * @description Upper end of the 95 % interval of the class mean.
              */
             high: null | number;
+        };
+        /** @description What to cut on the trees of one trunk class. */
+        ClassPrescription: {
+            /** @description The class. */
+            class: components["schemas"]["TrunkClass"];
+            /** @description Its decision. */
+            decision: components["schemas"]["PruningDecision"];
+            /**
+             * Format: double
+             * @description Floral buds left per tree.
+             */
+            budsLeft: number;
+            /**
+             * Format: double
+             * @description Limbs left per tree.
+             */
+            limbsLeft: number;
+            /**
+             * Format: double
+             * @description Cross-section of the limbs left on a tree, cm².
+             */
+            lcsaLeftCm2: number;
+            /**
+             * Format: double
+             * @description Working minutes per tree.
+             */
+            minutesPerTree: number;
+            /**
+             * Format: double
+             * @description Wood cut, as a share of the canopy's.
+             */
+            woodShare: number;
+            /**
+             * Format: double
+             * @description Big cuts per tree.
+             */
+            bigCuts: number;
+            /**
+             * Format: double
+             * @description Flower clusters per tree over the target, left to hand thinning.
+             */
+            clustersToThinning: number;
+            /** @description Its cuts in order. */
+            cuts: components["schemas"]["ClassCut"][];
+            /** @description Settings found for the class, by name, in their own unit. */
+            settings: {
+                [key: string]: number;
+            };
         };
         /** @description The target of one trunk class. */
         ClassTarget: {
@@ -4812,77 +6009,140 @@ export interface components {
             /** @description Whether the crop density lies where size and return bloom are known. */
             known: boolean;
         };
-        /** @description How many cuts of a step there are to make at most. */
-        CutAmount: components["schemas"]["CutAmountAsFound"] | components["schemas"]["CutAmountUpTo"] | components["schemas"]["CutAmountShareOfLimbs"] | components["schemas"]["CutAmountToTheNumber"];
-        /** @description Whatever is found; not foreseen and not limited. */
-        CutAmountAsFound: {
-            /** @enum {string} */
-            kind?: "asFound";
-        };
-        /** @description So many of the limbs standing, on average. */
-        CutAmountShareOfLimbs: {
-            /** @enum {string} */
-            kind?: "shareOfLimbs";
+        /** @description How far a tree may be cut. */
+        CutAllowance: {
+            /** @description The decision. */
+            kind: components["schemas"]["DecisionKind"];
             /**
              * Format: double
-             * @description Share of limbs that offer such a cut.
+             * @description Floral buds to leave.
              */
-            share: number;
-        };
-        /** @description As many as it takes to reach the number. */
-        CutAmountToTheNumber: {
-            /** @enum {string} */
-            kind?: "toTheNumber";
+            target: number;
             /**
              * Format: double
-             * @description Largest share of the buds standing before the step.
+             * @description Floral buds down to which cuts of structure may go.
              */
-            maxShareOfStanding: number;
+            bandLow: number;
+            /**
+             * Format: double
+             * @description Floral buds down to which single buds may be taken.
+             */
+            numberLow: number;
+            /**
+             * Format: double
+             * @description Floral buds that stay in any case: the cap of one winter.
+             */
+            capLow: number;
+            /** @description Whether the buds of this very tree are known, so that cutting stops on them; a crew that follows the card does not count every tree. */
+            countsBuds: boolean;
         };
-        /** @description At most so many a tree. */
-        CutAmountUpTo: {
-            /** @enum {string} */
-            kind?: "upTo";
+        /**
+         * @description A kind of cut.
+         * @enum {unknown}
+         */
+        CutKind: "collar" | "renewalStub" | "toSideShoot" | "single" | "rubOff" | "shorten" | "tip" | "head";
+        /** @description A tree cut. */
+        CutTree: {
+            /** @description The tree as it grew. */
+            tree: components["schemas"]["FruitTree"];
+            /** @description How far it might be cut. */
+            allowance: components["schemas"]["CutAllowance"];
+            /** @description The cuts in order. */
+            cuts: components["schemas"]["BenchCut"][];
+            /** @description Why each step of the system cut no more. */
+            ends: {
+                [key: string]: components["schemas"]["StepEnd"];
+            };
+            /** @description The tree before. */
+            before: components["schemas"]["BenchMeasures"];
+            /** @description The tree afterwards. */
+            after: components["schemas"]["BenchMeasures"];
+            score: null | components["schemas"]["PracticeScore"];
+        };
+        /** @description A tree to cut by a system, as typed: its main counts, and what to leave. */
+        CutTreeEntry: {
+            /** @description Identifier of the training system. */
+            system?: null | string;
+            /** @description Answers to the system's questions; its own where left out. */
+            answers?: {
+                [key: string]: string;
+            };
+            /** @description Settings other than the system's own, in their own unit. */
+            values?: {
+                [key: string]: number;
+            };
+            /**
+             * Format: double
+             * @description Floral buds on the tree; as usual for the system when left out.
+             */
+            floralBuds?: null | number;
+            /**
+             * Format: double
+             * @description Floral buds to leave.
+             */
+            budsToLeave?: null | number;
+            trunk?: null | components["schemas"]["Amount"];
+            /** @description Diameters of its limbs; typical limbs when left out. */
+            limbs?: components["schemas"]["Amount"][];
+            rowSpacing?: null | components["schemas"]["Amount"];
+            treeSpacing?: null | components["schemas"]["Amount"];
+            heightLimit?: null | components["schemas"]["Amount"];
             /**
              * Format: int32
-             * @description Most cuts per tree.
+             * @description Seed for what is not told.
              */
-            perTree: number;
+            seed?: number;
+            /** @description Cuts made by hand; the system's own when left out. */
+            cuts?: null | components["schemas"]["HandCut"][];
+            tolerance?: null | components["schemas"]["Amount"];
+            cap?: null | components["schemas"]["Amount"];
+            held?: null | components["schemas"]["DecisionKind"];
+            /** @description Why; needed with DecisionKind? DecisionSettingsEntry.Held. */
+            heldReason?: null | string;
         };
-        /** @description What one cut is expected to drop. */
-        CutDrop: components["schemas"]["CutDropNoDrop"] | components["schemas"]["CutDropLimbShare"] | components["schemas"]["CutDropOneBud"];
-        /** @description A multiple of the buds on a mean limb standing at that moment. */
-        CutDropLimbShare: {
-            /** @enum {string} */
-            kind?: "limbShare";
-            /**
-             * Format: double
-             * @description Buds on the wood cut ÷ buds on a mean limb.
-             */
-            ofMeanLimb: number;
+        /**
+         * @description What the number of a step's cuts is told for.
+         * @enum {unknown}
+         */
+        CutsPer: "tree" | "leader" | "limb";
+        /** @description How a system is cut in one planting, as chosen and typed, and what demonstration trees showed. */
+        CuttingEntry: {
+            /** @description Answers to the system's questions; its own where left out. */
+            answers?: {
+                [key: string]: string;
+            };
+            /** @description Settings held by hand, in the setting's own unit; found by search or the system's own where left out. */
+            settings?: {
+                [key: string]: null | number;
+            };
+            /** @description Demonstration trees: what fell after each step. */
+            demonstration?: components["schemas"]["DemonstrationTreeEntry"][];
+            /** @description Whether nothing was chosen. */
+            isUntouched?: boolean;
         };
-        /** @description Nothing that counts. */
-        CutDropNoDrop: {
-            /** @enum {string} */
-            kind?: "none";
-        };
-        /** @description One floral bud. */
-        CutDropOneBud: {
-            /** @enum {string} */
-            kind?: "oneBud";
-        };
-        /** @description One step of a rule pack: what to look for, where to start, how to cut, how many at most, why, and what it is expected to drop. */
+        /**
+         * @description One step of a rule pack: what to look for, where to start, how to cut, how many at most and why. Its rules are written
+         *     in the selector language, `docs/selectors.md`.
+         */
         CuttingStep: {
             /** @description Identifier within the system. */
             id: string;
             /** @description Decisions under which the step is done at all. */
             under: components["schemas"]["DecisionKind"][];
-            /** @description How many there are to cut at most. */
-            amount: components["schemas"]["CutAmount"];
-            /** @description What each cut is expected to drop. */
-            drop: components["schemas"]["CutDrop"];
-            /** @description Whether each cut takes a whole limb off the tree. */
-            takesLimb: boolean;
+            /** @description What to look for, such as `limbs where diameter &gt; 22 mm`. */
+            find: string;
+            /** @description Where to start, such as `diameter down`. */
+            first: string;
+            /** @description How many at most, a rule about the tree; null for all that are found. */
+            most: null | string;
+            /** @description What that number is told for. */
+            per: components["schemas"]["CutsPer"];
+            /** @description Fewer in some places. */
+            limits: components["schemas"]["StepLimit"][];
+            /** @description How to cut. */
+            cut: components["schemas"]["StepCut"];
+            /** @description Where it stops when the buds of the tree are known. */
+            stop: components["schemas"]["StepStop"];
             /**
              * Format: double
              * @description Seconds one cut takes, for labour.
@@ -4890,12 +6150,14 @@ export interface components {
             secondsEach: number;
             /** @description The step in two or three words. */
             name: components["schemas"]["LocalText"];
-            /** @description What to look for and which to start with. */
+            /** @description What to look for and which to start with, in words. */
             lookFor: components["schemas"]["LocalText"];
-            /** @description How to cut. */
+            /** @description How to cut, in words. */
             how: components["schemas"]["LocalText"];
             /** @description Why. */
             why: components["schemas"]["LocalText"];
+            /** @description The reason of one cut; `{height}`, `{diameter}`, `{ratio}`, `{rise}`, `{length}`, `{age}`, `{drop}` and `{leave}` are filled in. */
+            because: components["schemas"]["LocalText"];
             caution: null | components["schemas"]["LocalText"];
             /** @description Where the numbers come from. */
             source: string;
@@ -4934,6 +6196,9 @@ export interface components {
             setShare?: null | number;
             tolerance?: null | components["schemas"]["Amount"];
             cap?: null | components["schemas"]["Amount"];
+            held?: null | components["schemas"]["DecisionKind"];
+            /** @description Why; needed with DecisionKind? DecisionSettingsEntry.Held. */
+            heldReason?: null | string;
         };
         /** @enum {unknown} */
         DecisionKind: "noPrune" | "structureOnly" | "reduce" | null;
@@ -4941,6 +6206,24 @@ export interface components {
         DecisionSettingsEntry: {
             tolerance?: null | components["schemas"]["Amount"];
             cap?: null | components["schemas"]["Amount"];
+            held?: null | components["schemas"]["DecisionKind"];
+            /** @description Why; needed with DecisionKind? DecisionSettingsEntry.Held. */
+            heldReason?: null | string;
+        };
+        /** @description What it costs the planting when the count misled: the true mean at one end of its interval, the trees cut for the counted one. */
+        DecisionStakes: {
+            /**
+             * Format: double
+             * @description Money lost where there were fewer buds than counted and the crop falls short, in the currency of the costs.
+             */
+            ifFewer: number;
+            /**
+             * Format: double
+             * @description Money lost where there were more and their fruitlets have to be thinned off.
+             */
+            ifMore: number;
+            /** @description The arithmetic. */
+            steps: components["schemas"]["Step"][];
         };
         /** @description Heat added up since 1 January, and the stage it brought the buds to. */
         DegreeDays: {
@@ -4992,6 +6275,33 @@ export interface components {
              */
             shiftC?: null | number;
         };
+        /** @description One demonstration tree, as typed in the row. */
+        DemonstrationTreeEntry: {
+            /**
+             * Format: double
+             * @description Row number.
+             */
+            row?: null | number;
+            /**
+             * Format: double
+             * @description Tree in the row.
+             */
+            tree?: null | number;
+            /**
+             * Format: double
+             * @description Floral buds counted before the first cut.
+             */
+            before?: null | number;
+            /** @description Floral buds on the ground after each step, by step, in the order of the work; a step left out was not done. */
+            fell?: {
+                [key: string]: null | number;
+            };
+            /**
+             * Format: double
+             * @description Floral buds counted at the end; a check where given.
+             */
+            left?: null | number;
+        };
         /** @description The ground a planting stands on, as typed. */
         DensityEntry: {
             rowSpacing?: null | components["schemas"]["Amount"];
@@ -5000,6 +6310,11 @@ export interface components {
             missingShare?: null | components["schemas"]["Amount"];
             pollinizerShare?: null | components["schemas"]["Amount"];
         };
+        /**
+         * @description What kind of quantity a rule speaks of; only like is compared with like.
+         * @enum {unknown}
+         */
+        Dimension: "number" | "length" | "angle" | "years" | "yesNo";
         /** @description Ground, trunks, prices and responses to draw the margin of, as typed. */
         EconomicsEntry: {
             /** @description Spacing, area and gaps. */
@@ -5462,6 +6777,69 @@ export interface components {
          * @enum {unknown}
          */
         FruitSizeTendency: "small" | "normal" | "oversizes";
+        /** @description The structure of one tree: its wood and the buds on it. It never changes; what is cut is told by StandingTree. */
+        FruitTree: {
+            /** @description Where it stands. */
+            place: components["schemas"]["TreePlace"];
+            /**
+             * Format: double
+             * @description Trunk diameter at the measuring height, mm.
+             */
+            trunkMm: number;
+            /** @description Its wood; each branch after the one it grows on. */
+            branches: components["schemas"]["Branch"][];
+            /** @description Its buds. */
+            buds: components["schemas"]["BudSite"][];
+            /**
+             * Format: int32
+             * @description Floral buds before anything is cut.
+             */
+            floralBuds: number;
+            /**
+             * Format: double
+             * @description Trunk cross-section, cm².
+             */
+            tcsaCm2: number;
+            /**
+             * Format: double
+             * @description Wood of its limbs, arms and shoots, cm³.
+             */
+            woodCm3: number;
+        };
+        /** @description Buds to leave on one thickness of limb. */
+        GaugeMark: {
+            /**
+             * Format: double
+             * @description Diameter, mm.
+             */
+            diameterMm: number;
+            /**
+             * Format: double
+             * @description Buds to leave; null for a limb to take out.
+             */
+            buds: null | number;
+        };
+        /** @description A limb gauge, worked out. */
+        GaugeMarks: {
+            /**
+             * Format: double
+             * @description Buds for each cm² of limb cross-section.
+             */
+            budsPerCm2: number;
+            /** @description Buds by diameter. */
+            marks: components["schemas"]["GaugeMark"][];
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
         /** @description The day green tip is expected, from the dates noted in past seasons. Without any there is no estimate. */
         GreenTip: {
             /**
@@ -5489,6 +6867,24 @@ export interface components {
         GrowthHabit: "upright" | "spreading";
         /** @enum {unknown} */
         GrowthVigour: "weak" | "balanced" | "strong" | null;
+        /** @description A cut made by hand on the bench, as sent: a bud, or a branch with what is left of it. */
+        HandCut: {
+            /**
+             * Format: int32
+             * @description Bud to take off; left out for a branch.
+             */
+            bud?: null | number;
+            /**
+             * Format: int32
+             * @description Branch to cut; left out for a bud.
+             */
+            branch?: null | number;
+            /**
+             * Format: double
+             * @description Metres to leave of the branch; none when left out.
+             */
+            leaveM?: null | number;
+        };
         /**
          * @description How winter cold is stood.
          * @enum {unknown}
@@ -5587,6 +6983,23 @@ export interface components {
             fruitlets?: null | number;
             losses?: null | components["schemas"]["LossesEntry"];
         };
+        IssueCard: {
+            /** Format: uint32 */
+            version: number;
+            language: string;
+        };
+        IssuedCard: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            number: number;
+            language: string;
+            /** Format: date-time */
+            at: string;
+            person: null | string;
+            outOfDate: boolean;
+        };
+        JsonElement: unknown;
         /** @description All buds of one kind on a tree, as typed. */
         KindCountEntry: {
             /** @description Kind of bud. */
@@ -5624,6 +7037,11 @@ export interface components {
             /** Format: double */
             floralBuds: null | number;
         };
+        /**
+         * @description How the leaders of a tree stand.
+         * @enum {unknown}
+         */
+        LeaderLayout: "axis" | "fan" | "vase";
         /** @enum {unknown} */
         LeaderState: "good" | "weak" | "strong" | "rival" | "runaway" | "broken" | null;
         /** @description A number of buds with the interval it is known to. */
@@ -5692,6 +7110,17 @@ export interface components {
              * @description Limbs in it.
              */
             limbs: number;
+        };
+        /** @description Buds to leave and limbs kept, as typed, for a limb gauge. */
+        LimbGaugeEntry: {
+            /**
+             * Format: double
+             * @description Buds to leave on the tree.
+             */
+            budsPerTree?: null | number;
+            /** @description Diameters of the limbs kept. */
+            limbs?: components["schemas"]["Amount"][];
+            bigFrom?: null | components["schemas"]["Amount"];
         };
         /** @description One limb of a counted tree, as typed. */
         LimbSizeEntry: {
@@ -5846,6 +7275,10 @@ export interface components {
              * @description Share of the buds left over by the known ones.
              */
             kept: number;
+        };
+        MadeCuts: {
+            cuts: components["schemas"]["BenchCut"][];
+            score: components["schemas"]["PracticeScore"];
         };
         MapBlock: {
             code: string;
@@ -6067,6 +7500,14 @@ export interface components {
             /** @description The numbers the message speaks of, for showing it in another language or unit. */
             figures: components["schemas"]["Figure"][];
         };
+        PackPreview: {
+            system: string;
+            /** Format: int32 */
+            floralBuds: number;
+            /** Format: double */
+            budsToLeave: number;
+            sample: components["schemas"]["CutTree"];
+        };
         /** @description Package masses as typed; those left out are PackageMasses PackageMasses.Default. */
         PackageMassEntry: {
             box?: null | components["schemas"]["Amount"];
@@ -6136,6 +7577,8 @@ export interface components {
             measured?: components["schemas"]["MeasuredTrees"];
             /** @description How far is near enough, and how much may go. */
             settings?: components["schemas"]["DecisionSettingsEntry"];
+            /** @description How the system is cut here, and what demonstration trees showed. */
+            cutting?: components["schemas"]["CuttingEntry"];
         };
         /** @description Trees of one variety, rootstock, system, spacing and year within a block. */
         Planting: {
@@ -6281,7 +7724,96 @@ export interface components {
             count: components["schemas"]["SurveyEntry"];
             measured: components["schemas"]["MeasuredTrees"];
             settings: components["schemas"]["DecisionSettingsEntry"];
+            cutting: components["schemas"]["CuttingEntry"];
             plan: components["schemas"]["PruningPlan"];
+        };
+        /** @description A place on a tree, metres from the foot of its trunk. */
+        Point: {
+            /**
+             * Format: double
+             * @description Along the row.
+             */
+            alongM?: number;
+            /**
+             * Format: double
+             * @description Across the row.
+             */
+            acrossM?: number;
+            /**
+             * Format: double
+             * @description Above the ground.
+             */
+            heightM?: number;
+        };
+        PracticeLine: {
+            /** Format: uuid */
+            id: string;
+            pruner: string;
+            /** Format: date-time */
+            at: string;
+            tree: string;
+            /** Format: int32 */
+            score: number;
+            /** Format: int32 */
+            budsLeft: number;
+            /** Format: double */
+            target: number;
+            /** Format: double */
+            minutes: number;
+            remarks: components["schemas"]["Notice"][];
+        };
+        PracticeRun: {
+            /** Format: uuid */
+            id?: string;
+            pruner?: null | string;
+            cuts?: components["schemas"]["HandCut"][];
+            class?: null | string;
+            /** Format: int32 */
+            number?: number;
+            /** Format: double */
+            row?: null | number;
+            /** Format: double */
+            tree?: null | number;
+        };
+        /** @description A tree cut for practice, scored against the card: number, limits, order and minutes, each remark with its reason. */
+        PracticeScore: {
+            /**
+             * Format: int32
+             * @description 0 to 100.
+             */
+            score: number;
+            /**
+             * Format: double
+             * @description Of 40 for the number of buds left.
+             */
+            number: number;
+            /**
+             * Format: double
+             * @description Of 30 for keeping to the limits and missing nothing.
+             */
+            limits: number;
+            /**
+             * Format: double
+             * @description Of 15 for the order of the steps.
+             */
+            order: number;
+            /**
+             * Format: double
+             * @description Of 15 for the minutes such cuts take on a real tree.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Minutes the cuts take on a real tree.
+             */
+            minutesTaken: number;
+            /**
+             * Format: double
+             * @description Minutes the system's own cuts take.
+             */
+            minutesOfCard: number;
+            /** @description What was said. */
+            remarks: components["schemas"]["Notice"][];
         };
         /**
          * @description When trees begin to bear.
@@ -6326,6 +7858,11 @@ export interface components {
              * @description Seconds the step takes on a mean tree.
              */
             seconds: number;
+            /**
+             * Format: int32
+             * @description Demonstration trees that corrected the drop.
+             */
+            demonstrationTrees: number;
             /** @description The step in two or three words. */
             name: components["schemas"]["LocalText"];
             /** @description What to look for and which to start with. */
@@ -6377,8 +7914,15 @@ export interface components {
              * @description Working minutes per tree.
              */
             minutesPerTree: number;
-            /** @description The cuts in order. */
+            /**
+             * Format: double
+             * @description Wood cut, as a share of the canopy's.
+             */
+            woodShare: number;
+            /** @description The cuts in order, on a mean tree. */
             cuts: components["schemas"]["PrescribedCut"][];
+            /** @description What to cut by trunk class. */
+            classes: components["schemas"]["ClassPrescription"][];
             /**
              * Format: double
              * @description Floral buds all cuts together are expected to drop on a mean tree.
@@ -6444,6 +7988,28 @@ export interface components {
         ProposeTarget: {
             target: components["schemas"]["TargetEntry"];
         };
+        /** @description One answer to a question, as what it changes in the pack. */
+        PruningAnswer: {
+            /** @description Identifier. */
+            id: string;
+            /** @description The answer. */
+            name: components["schemas"]["LocalText"];
+            /** @description What speaks for it. */
+            why: components["schemas"]["LocalText"];
+            /** @description Settings it changes. */
+            sets?: null | {
+                [key: string]: number;
+            };
+            /** @description Steps that start elsewhere. */
+            orders?: null | {
+                [key: string]: string;
+            };
+            /** @description Steps it leaves out. */
+            leavesOut?: null | string[];
+            /** @description Steps in their order where it differs; those not named follow as they were. */
+            sequence?: null | string[];
+            aim?: null | components["schemas"]["SystemAim"];
+        };
         /** @description The page a pruner takes into the row, in words ready to print: what to leave, what to cut in which order, when to stop. */
         PruningCard: {
             /** @description Language of the card. */
@@ -6466,6 +8032,18 @@ export interface components {
             cutsHeading: string;
             /** @description The cuts in order. */
             cuts: components["schemas"]["CardCut"][];
+            /** @description Heading of the cuts not made this winter. */
+            idleHeading: string;
+            /** @description Heading of the trunk classes. */
+            classesHeading: string;
+            /** @description Heading of what they leave. */
+            classLeave: string;
+            /** @description Trunk classes; empty where trunks are not known. */
+            classes: components["schemas"]["CardClass"][];
+            /** @description Heading of the limb gauge. */
+            gaugeHeading: string;
+            /** @description Buds to leave on a limb by its thickness; empty under no prune. */
+            gauge: components["schemas"]["CardGaugeMark"][];
             /** @description The stop rule. */
             stop: string;
             /** @description How the right result will look. */
@@ -6484,6 +8062,11 @@ export interface components {
             basis: string;
             /** @description Caption of the drawing. */
             drawingCaption: string;
+            /**
+             * Format: int32
+             * @description Version of the prescription, once handed out.
+             */
+            version?: null | number;
         };
         /** @description Whether and how hard to prune, and how sure the count makes it. */
         PruningDecision: {
@@ -6534,6 +8117,17 @@ export interface components {
             removeShare: number;
             /**
              * Format: double
+             * @description Largest share of the buds to cut in one winter.
+             */
+            capShare: number;
+            /**
+             * Format: double
+             * @description Accepted distance from the buds to leave, as a share of them.
+             */
+            tolerance: number;
+            held: null | components["schemas"]["DecisionKind"];
+            /**
+             * Format: double
              * @description Flower clusters per tree left over the target for hand thinning, where the cap binds.
              */
             clustersToThinning: number;
@@ -6577,12 +8171,25 @@ export interface components {
             survey: null | components["schemas"]["SurveyEstimate"];
             stop: null | components["schemas"]["StopAdvice"];
             decision: null | components["schemas"]["PruningDecision"];
+            stakes: null | components["schemas"]["DecisionStakes"];
+            stock: null | components["schemas"]["TreeStock"];
             prescription: null | components["schemas"]["Prescription"];
             ledger: null | components["schemas"]["BudLedger"];
             /** @description What trunks and age say about the target. */
             loadWarnings: components["schemas"]["Notice"][];
             /** @description What cannot be used, field by field. */
             problems: components["schemas"]["FieldProblem"][];
+        };
+        /** @description A question on which good orchardists disagree, with the answers to choose from. */
+        PruningQuestion: {
+            /** @description Identifier, such as `uprights`. */
+            id: string;
+            /** @description The question in two or three words. */
+            name: components["schemas"]["LocalText"];
+            /** @description Its answers. */
+            options: components["schemas"]["PruningAnswer"][];
+            /** @description The system's own answer; the first where it is left out. */
+            usual?: null | string;
         };
         /** @enum {unknown} */
         PruningWeight: "light" | "standard" | "heavy" | null;
@@ -6734,6 +8341,15 @@ export interface components {
             /** @description The rows; none where the planting is known by spacing and area alone. */
             rows?: components["schemas"]["RowEntry"][];
         };
+        /** @description A word of the selector language. */
+        RuleWord: {
+            /** @description How it is written. */
+            name: string;
+            /** @description What it measures. */
+            dimension: components["schemas"]["Dimension"];
+            /** @description What it means. */
+            means: string;
+        };
         RuledTargetView: {
             /** Format: uuid */
             id: string;
@@ -6862,10 +8478,20 @@ export interface components {
             version: number;
             count: components["schemas"]["SurveyEntry"];
         };
+        SaveCutting: {
+            /** Format: uint32 */
+            version: number;
+            cutting: components["schemas"]["CuttingEntry"];
+        };
         SaveFruit: {
             /** Format: uint32 */
             version: number;
             fruitSample: components["schemas"]["FruitSampleEntry"];
+        };
+        SavePack: {
+            /** Format: uint32 */
+            version: number;
+            system: components["schemas"]["JsonElement"];
         };
         SavePlanting: {
             /** Format: uint32 */
@@ -7247,6 +8873,98 @@ export interface components {
             email?: null | string;
             password?: null | string;
         };
+        SimulateRequest: {
+            cutting?: null | components["schemas"]["CuttingEntry"];
+            system?: null | string;
+            /** Format: int32 */
+            trees?: null | number;
+            /** Format: int32 */
+            seed?: number;
+        };
+        /** @description What a card does to the trees of one trunk class. */
+        SimulatedClass: {
+            /** @description The class. */
+            name: string;
+            /**
+             * Format: double
+             * @description Share of the planting's trees.
+             */
+            share: number;
+            /** @description Its decision. */
+            kind: components["schemas"]["DecisionKind"];
+            /**
+             * Format: int32
+             * @description Trees cut.
+             */
+            trees: number;
+            /**
+             * Format: double
+             * @description Floral buds wanted.
+             */
+            budsToLeave: number;
+            /**
+             * Format: double
+             * @description Mean of the floral buds left.
+             */
+            budsLeft: number;
+            /**
+             * Format: double
+             * @description Their standard deviation.
+             */
+            budsLeftSd: number;
+            /**
+             * Format: double
+             * @description Share of the trees above their number before that end within the tolerance of it.
+             */
+            inBand: number;
+            /**
+             * Format: double
+             * @description Share of the trees that stood below their number before.
+             */
+            belowBefore: number;
+            /**
+             * Format: double
+             * @description Limbs left per tree.
+             */
+            limbsLeft: number;
+            /**
+             * Format: double
+             * @description Wood cut, as a share of the canopy's.
+             */
+            woodShare: number;
+            /**
+             * Format: double
+             * @description Big cuts per tree.
+             */
+            bigCuts: number;
+            /**
+             * Format: double
+             * @description Minutes per tree.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Clusters over the number per tree, left to thinning.
+             */
+            clustersToThinning: number;
+            /** @description Trees by buds left. */
+            spread: components["schemas"]["BudsLeftClass"][];
+            /** @description Settings used, by name, in their own unit. */
+            settings: {
+                [key: string]: number;
+            };
+        };
+        SimulationStep: {
+            /** Format: double */
+            share: number;
+            result: null | components["schemas"]["BlockSimulation"];
+            problem: null | string;
+        };
+        /**
+         * @description What is counted on a tree, by where it sits.
+         * @enum {unknown}
+         */
+        SiteKind: "spur" | "terminal" | "lateral" | "basal" | "fruitingShoot";
         /** @description What falls into one size class. */
         SizeClass: {
             /**
@@ -7334,6 +9052,19 @@ export interface components {
             /** @description Where it comes from. */
             source: string;
         };
+        /** @description A number that differs from tree to tree. */
+        Spread: {
+            /**
+             * Format: double
+             * @description Its mean.
+             */
+            mean?: number;
+            /**
+             * Format: double
+             * @description Its coefficient of variation.
+             */
+            cv?: number;
+        };
         SseItemOfImportStep: {
             data?: components["schemas"]["ImportStep"];
             eventType?: null | string;
@@ -7342,6 +9073,12 @@ export interface components {
         };
         SseItemOfScanStep: {
             data?: components["schemas"]["ScanStep"];
+            eventType?: null | string;
+            eventId?: null | string;
+            reconnectionInterval?: null | string;
+        };
+        SseItemOfSimulationStep: {
+            data?: components["schemas"]["SimulationStep"];
             eventType?: null | string;
             eventId?: null | string;
             reconnectionInterval?: null | string;
@@ -7392,6 +9129,39 @@ export interface components {
             inputs: components["schemas"]["Figure"][];
             /** @description Where the formula or an assumed value comes from. */
             source: string;
+        };
+        /** @description How a step cuts. */
+        StepCut: {
+            /** @description Kind of cut. */
+            kind: components["schemas"]["CutKind"];
+            /** @description What to leave: the length of a stub or shortened branch, or the height for a leader; null where the kind tells. */
+            leave?: null | string;
+        };
+        /**
+         * @description Why a step cut no more.
+         * @enum {unknown}
+         */
+        StepEnd: "allFound" | "stepLimit" | "number" | "budCap" | "bigCutCap" | "woodCap";
+        /** @description At most so many of the cuts of a step where a condition holds. */
+        StepLimit: {
+            /** @description The condition. */
+            where: string;
+            /** @description How many. */
+            most: string;
+        };
+        /**
+         * @description Where a step stops when the buds of the tree are known.
+         * @enum {unknown}
+         */
+        StepStop: "never" | "band" | "number";
+        /** @description The trees of one trunk class as they stand before pruning. */
+        StockClass: {
+            /** @description The class. */
+            class: components["schemas"]["TrunkClass"];
+            /** @description Floral buds per tree, with the interval of their mean. */
+            standing: components["schemas"]["BudsStanding"];
+            /** @description What the generator makes such trees from. */
+            counts: components["schemas"]["TreeCounts"];
         };
         /** @description Whether to go on counting, with the reason. */
         StopAdvice: {
@@ -7536,7 +9306,22 @@ export interface components {
              * @description Largest share of the floral buds to cut, above 0 to 1.
              */
             shareOfBuds: number;
-            /** @description Where the number comes from. */
+            /**
+             * Format: double
+             * @description Diameter from which a cut counts as big, mm.
+             */
+            bigCutMm: number;
+            /**
+             * Format: int32
+             * @description Most big cuts per tree.
+             */
+            bigCuts: number;
+            /**
+             * Format: double
+             * @description Largest share of the canopy's wood to cut, above 0 to 1.
+             */
+            shareOfWood: number;
+            /** @description Where the numbers come from. */
             source: string;
         };
         /** @description Usual form of a grown tree. */
@@ -7553,6 +9338,8 @@ export interface components {
             limbsPerTree: number;
             /** @description How the canopy fills its row. */
             canopy: components["schemas"]["CanopyKind"];
+            /** @description Shape of a typical tree. */
+            typical: components["schemas"]["TypicalTree"];
             /** @description Where the numbers come from. */
             source: string;
         };
@@ -7569,9 +9356,49 @@ export interface components {
         SystemName: {
             id: string;
             name: components["schemas"]["LocalText"];
+            note: null | components["schemas"]["LocalText"];
             crops: string[];
             /** Format: double */
             limbsPerTree: number;
+            /** Format: uint32 */
+            version: number;
+            isShipped: boolean;
+        };
+        SystemPack: {
+            /** Format: uint32 */
+            version: number;
+            system: components["schemas"]["TrainingSystem"];
+            words: {
+                [key: string]: components["schemas"]["RuleWord"][];
+            };
+        };
+        /** @description A number of a rule pack a manager may change, and the search may try other values for. */
+        SystemSetting: {
+            /** @description Name used in the rules. */
+            id: string;
+            /**
+             * Format: double
+             * @description Its value, in Unit.
+             */
+            value: number;
+            /** @description A unit of the selector language; empty for a plain number. */
+            unit: string;
+            /**
+             * Format: double
+             * @description Smallest sensible value.
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description Largest sensible value.
+             */
+            most: number;
+            /** @description Values the search tries; empty where it is not searched. */
+            tries: number[];
+            /** @description What it is. */
+            name: components["schemas"]["LocalText"];
+            /** @description Where the value comes from. */
+            source: string;
         };
         /** @enum {unknown} */
         TargetAct: "proposed" | "set";
@@ -7752,6 +9579,7 @@ export interface components {
             version: number;
             /** @description Name of the system. */
             name: components["schemas"]["LocalText"];
+            note: null | components["schemas"]["LocalText"];
             /** @description Crops it is used for. */
             crops: string[];
             /** @description What pruning stops at. */
@@ -7762,6 +9590,14 @@ export interface components {
             caps: components["schemas"]["SystemCaps"];
             /** @description Time per tree beside the cuts. */
             labour: components["schemas"]["SystemLabour"];
+            /** @description Numbers that may be changed. */
+            settings: components["schemas"]["SystemSetting"][];
+            /** @description Rules with a name, to be used in others. */
+            terms: {
+                [key: string]: string;
+            };
+            /** @description Questions with a choice of answers. */
+            questions: components["schemas"]["PruningQuestion"][];
             /** @description Cutting steps in the order of the work. */
             steps: components["schemas"]["CuttingStep"][];
             /** @description What not to cut. */
@@ -7772,6 +9608,59 @@ export interface components {
          * @enum {unknown}
          */
         TreeCondition: "canker" | "fireBlight" | "silverLeaf" | "mildew" | "winterInjury" | "brokenLimb" | "leaning" | "gnawed" | "dying";
+        /** @description What is known of the trees of a planting or trunk class, for the generator to reproduce. */
+        TreeCounts: {
+            /** @description Trunk cross-section, cm². */
+            tcsaCm2: components["schemas"]["Spread"];
+            /** @description Floral buds per tree. */
+            floralBuds: components["schemas"]["Spread"];
+            /**
+             * Format: int32
+             * @description Leaders per tree.
+             */
+            leaders: number;
+            /** @description Limbs per tree, all leaders together. */
+            limbs: components["schemas"]["Spread"];
+            /** @description Limb diameter, mm. */
+            limbMm: components["schemas"]["Spread"];
+            /**
+             * Format: double
+             * @description Share of limbs that fork.
+             */
+            forkShare: number;
+            /** @description Height before pruning, metres. */
+            heightM: components["schemas"]["Spread"];
+            /**
+             * Format: double
+             * @description Share of buds that are floral; the others are drawn but not counted.
+             * @default 1
+             */
+            floralShare: number;
+        };
+        /** @description Where a tree stands and how high it may be. */
+        TreePlace: {
+            /**
+             * Format: double
+             * @description Metres between rows.
+             */
+            rowSpacingM: number;
+            /**
+             * Format: double
+             * @description Metres between trees in the row.
+             */
+            treeSpacingM: number;
+            /**
+             * Format: double
+             * @description Height right after pruning, metres.
+             */
+            heightLimitM: number;
+            /**
+             * Format: int32
+             * @description Growing season since planting.
+             * @default 8
+             */
+            leaf: number;
+        };
         TreeSheetView: {
             code: string;
             name: string;
@@ -7787,6 +9676,22 @@ export interface components {
          * @enum {unknown}
          */
         TreeStatus: "bearing" | "counted" | "missing" | "replant" | "pollinizer" | "toGrub";
+        /** @description The trees of a planting as they stand before pruning, by trunk class, with what is needed to make typical ones. */
+        TreeStock: {
+            /** @description Trunk classes; one where trunks are not known. */
+            classes: components["schemas"]["StockClass"][];
+            /** @description Shape of a typical tree. */
+            shape: components["schemas"]["TypicalTree"];
+            /** @description Where they stand. */
+            place: components["schemas"]["TreePlace"];
+            /** @description Whether limbs were counted, not assumed. */
+            limbsCounted: boolean;
+            /**
+             * Format: double
+             * @description Mean floral buds per tree over the classes.
+             */
+            meanBuds: number;
+        };
         /** @description Trees that stand apart from the target. */
         TreesApart: {
             /**
@@ -7854,6 +9759,12 @@ export interface components {
              * @description Trunks measured in it; null where only the share is known.
              */
             trees: null | number;
+            /**
+             * Format: double
+             * @description Coefficient of variation of the cross-section within the class.
+             * @default 0
+             */
+            tcsaCv: number;
         };
         /** @description One trunk class, as typed. */
         TrunkClassEntry: {
@@ -7885,6 +9796,146 @@ export interface components {
              * @description Share of the trees.
              */
             share: number;
+            /**
+             * Format: double
+             * @description Mean cross-section of its trunks, cm²; null where it was not kept.
+             */
+            meanTcsaCm2?: null | number;
+            /**
+             * Format: double
+             * @description Coefficient of variation of the cross-section within the class.
+             * @default 0
+             */
+            tcsaCv: number;
+        };
+        /** @description The shape of the typical grown tree of a training system, used where nothing else was counted. */
+        TypicalTree: {
+            /** @description How the leaders stand. */
+            layout: components["schemas"]["LeaderLayout"];
+            /**
+             * Format: int32
+             * @description Planes of the leaders: 2 for a V.
+             */
+            planes: number;
+            /**
+             * Format: double
+             * @description Lean of the leaders from the vertical, degrees.
+             */
+            leanDeg: number;
+            /**
+             * Format: double
+             * @description Height at which several leaders part, metres.
+             */
+            trunkM: number;
+            /**
+             * Format: double
+             * @description Trunk diameter, mm.
+             */
+            trunkMm: number;
+            /**
+             * Format: double
+             * @description Height before pruning, metres.
+             */
+            heightM: number;
+            /**
+             * Format: double
+             * @description Height of the lowest limb, metres.
+             */
+            firstLimbM: number;
+            /**
+             * Format: double
+             * @description Buds counted on such a tree.
+             */
+            buds: number;
+            /**
+             * Format: double
+             * @description Mean diameter of its limbs, mm.
+             */
+            limbMm: number;
+            /**
+             * Format: double
+             * @description Coefficient of variation of the diameter.
+             */
+            limbCv: number;
+            /**
+             * Format: double
+             * @description Length of a limb for each mm of its diameter, metres.
+             */
+            metresPerMm: number;
+            /**
+             * Format: double
+             * @description Angle above the horizontal of the lowest limbs, degrees.
+             */
+            riseLowDeg: number;
+            /**
+             * Format: double
+             * @description The same of the topmost.
+             */
+            riseTopDeg: number;
+            /**
+             * Format: double
+             * @description How far a limb of mean length bends down to its tip, degrees.
+             */
+            droopDeg: number;
+            /**
+             * Format: double
+             * @description How far limbs turn from the row; 180 for all round.
+             */
+            spreadDeg: number;
+            /**
+             * Format: int32
+             * @description Tiers the limbs stand in; 0 for none.
+             */
+            tiers: number;
+            /**
+             * Format: int32
+             * @description Age of the oldest limbs, years.
+             */
+            ageYears: number;
+            /**
+             * Format: double
+             * @description Share of limbs that fork.
+             */
+            forkShare: number;
+            /**
+             * Format: double
+             * @description Water shoots as a share of the limbs.
+             */
+            uprightShare: number;
+            /**
+             * Format: double
+             * @description Share of limbs whose end hangs.
+             */
+            pendantShare: number;
+            /**
+             * Format: double
+             * @description Share of limbs dead, broken or diseased.
+             */
+            unsoundShare: number;
+            /**
+             * Format: double
+             * @description Length of last year's growth at the end of a limb, metres; 0 leaves it out.
+             */
+            shootM: number;
+            /** @description Where the buds sit that are counted. */
+            bearing: components["schemas"]["BearingWood"];
+            /**
+             * Format: int32
+             * @description Buds counted at one place, such as on a cherry spur.
+             */
+            budsPerSite: number;
+            /**
+             * Format: double
+             * @description Thickness of inner leaders against outer ones.
+             */
+            innerVigour: number;
+            /**
+             * Format: double
+             * @description Buds for each cm² on inner leaders against outer ones.
+             */
+            innerBuds: number;
+            /** @description Where the numbers come from. */
+            source: string;
         };
         /** @enum {unknown} */
         UnitSystem: "metric" | "us";
@@ -8086,8 +10137,26 @@ export interface components {
             diameter?: null | components["schemas"]["Amount"];
             mass?: null | components["schemas"]["Amount"];
         };
+        /** @description Wood a cut took: a branch beyond some metres from its base. */
+        WoodGone: {
+            /**
+             * Format: int32
+             * @description The branch.
+             */
+            branch: number;
+            /**
+             * Format: double
+             * @description Metres left of it.
+             */
+            fromM: number;
+        };
         /** @enum {unknown} */
         WoodSign: "pencil" | "blind" | "uprights" | null;
+        /**
+         * @description Health of a piece of wood.
+         * @enum {unknown}
+         */
+        WoodState: "sound" | "dead" | "broken" | "diseased";
         /** @description When the pruning of a planting would be done if the crews took the plantings in their order. */
         WorkAhead: {
             /**

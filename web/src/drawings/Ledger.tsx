@@ -7,6 +7,8 @@ import './ledger.css';
 import { useWidth } from './useWidth';
 
 /** Below this width there is no room for names under the columns; they move into a list, and the drawing is lower. */
+/** Width of a letter of a name, about. */
+const LETTER = 7;
 const NARROW = 620;
 const WIDE_FORM = { height: 214, top: 40, baseline: 174 };
 const NARROW_FORM = { height: 146, top: 30, baseline: 114 };
@@ -20,11 +22,14 @@ export function Ledger({ ledger, draft = false }: { ledger: BudLedger; draft?: b
   const { height, top, baseline } = narrow ? NARROW_FORM : WIDE_FORM;
   const { columns, band } = layOutLedger(ledger, width, top, baseline);
   const gap = columns.length > 0 ? (columns.find((c) => c.kind === 'drop') ?? columns.at(-1)!) : null;
+  const pitch = columns.length > 1 ? columns[1]!.x - columns[0]!.x : width;
   const nameOf = (column: LedgerColumn) => {
     if (column.kind === 'standing') return t('ledger.standing');
     if (column.kind === 'left') return t('ledger.left');
     const drop = ledger.drops[column.drop]!;
-    return narrow ? String(drop.number) : `${drop.number} ${local(drop.name)}`;
+    const name = `${drop.number} ${local(drop.name)}`;
+    // A name that would run into its neighbour's is told below the drawing instead.
+    return narrow || name.length * LETTER > pitch ? String(drop.number) : name;
   };
   const wanted = t('ledger.wanted', {
     wanted: number(ledger.wanted, 0), fruit: number(ledger.fruitWanted, 0), factor: number(ledger.budFactor), tolerance: number(ledger.tolerance * 100, 0),
@@ -56,7 +61,7 @@ export function Ledger({ ledger, draft = false }: { ledger: BudLedger; draft?: b
         ))}
         {!gap && <text x={width / 2} y={(top + baseline) / 2 + (baseline - top) / 3} textAnchor="middle" className="ledger-empty">{t('ledger.empty')}</text>}
       </svg>
-      {narrow && ledger.drops.length > 0 && (
+      {(narrow || columns.some((c) => c.kind === 'drop' && nameOf(c) === String(ledger.drops[c.drop]!.number))) && ledger.drops.length > 0 && (
         <p className="small dim ledger-names">{ledger.drops.map((d) => `${d.number} ${local(d.name)}`).join(' · ')}</p>
       )}
     </figure>

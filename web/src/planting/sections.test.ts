@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readCount, toCountDraft, type CountDraft } from './sections';
+import { readCount, readCutting, toCountDraft, toCuttingDraft, type CountDraft } from './sections';
 
 const sheet: CountDraft = {
   mode: 'floral', girthUnit: 'cm', floralShare: '', cuts: [], sample: {}, edgeRows: false, replants: false, pollinizers: false, method: '',
@@ -38,5 +38,19 @@ describe('the counting sheet', () => {
   it('shows a saved count as it was typed', () => {
     const { entry } = readCount({ ...sheet, lines: [sheet.lines[0]!] }, 'es');
     expect(toCountDraft(entry, { language: 'es', system: 'metric' }).lines).toEqual([sheet.lines[0]]);
+  });
+});
+
+describe('how a system is cut', () => {
+  it('is the same after being read into a draft and back, in another language too', () => {
+    const cutting = { answers: { order: 'top-down' }, settings: { 'big-limbs': 2, 'big-from': 20.5 }, demonstration: [{ row: 3, tree: 14, before: 310, left: 221, fell: { 'thick-limbs': 60, spurs: 29 } }] };
+    expect(readCutting(toCuttingDraft(cutting, 'es'), 'es')).toEqual({ entry: cutting, unreadable: [] });
+  });
+
+  it('leaves out what was emptied and names what cannot be read', () => {
+    const { entry, unreadable } = readCutting({ answers: { order: '', uprights: 'out' }, settings: { 'big-limbs': '', 'big-from': 'thick' }, lines: [{ before: '200', 'fell.forks': 'many' }] }, 'en');
+    expect(entry.answers).toEqual({ uprights: 'out' });
+    expect(entry.settings).toEqual({});
+    expect(unreadable).toEqual(['settings.big-from', 'demonstration[0].fell.forks']);
   });
 });

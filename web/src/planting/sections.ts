@@ -1,5 +1,5 @@
 import {
-  api, answered, type Act, type BudCut, type CountedTree, type PlantingEntry, type PlantingView, type RowListEntry, type SampleSettings, type SeasonRecordsEntry, type SurveyEntry, type TargetEntry,
+  api, answered, type Act, type BudCut, type CountedTree, type CuttingEntry, type PlantingEntry, type PlantingView, type RowListEntry, type SampleSettings, type SeasonRecordsEntry, type SurveyEntry, type TargetEntry,
 } from '../api/client';
 import { readDraft, toDraft, type Draft, type FormSpec, type Read } from '../entry/draft';
 import type { Language } from '../units/format';
@@ -24,7 +24,7 @@ export const targetSpec: FormSpec = {
   'sharing.exponent': 'number', 'sharing.smallBelow': { amount: 'mm' }, 'sharing.largeFrom': { amount: 'mm' }, 'sharing.top': 'choice',
 };
 
-export const settingsSpec: FormSpec = { tolerance: { amount: '%' }, cap: { amount: '%' } };
+export const settingsSpec: FormSpec = { tolerance: { amount: '%' }, cap: { amount: '%' }, held: 'choice', heldReason: 'text' };
 
 /** The counting sheet as typed: all buds instead of floral ones when `mode` is `all`. */
 export interface CountDraft {
@@ -51,6 +51,16 @@ export interface SheetDraft {
   lines: Line[];
 }
 
+/** How the system is cut, as chosen and typed: answers and settings by name, and demonstration trees as lines. */
+export interface CuttingDraft {
+  answers: Record<string, string>;
+  settings: Record<string, string>;
+  lines: Line[];
+}
+
+/** Columns of a demonstration tree beside what fell at each step, whose columns begin with `fell.`. */
+export const demonstrationColumns = ['row', 'tree', 'before', 'left'] as const;
+
 export const rowColumns = ['row', 'firstTree', 'trees', 'missing', 'replants', 'pollinizers', 'toGrub'] as const;
 export const recordColumns = ['season', 'yield', 'fruitSize', 'packOut', 'greenTip', 'budsLeft', 'clustersThinned'] as const;
 export const fruitColumns = ['diameter', 'mass'] as const;
@@ -63,6 +73,7 @@ export interface Drafts {
   records: SheetDraft;
   fruitSample: SheetDraft;
   count: CountDraft;
+  cutting: CuttingDraft;
 }
 
 interface Entries {
@@ -73,6 +84,7 @@ interface Entries {
   records: SeasonRecordsEntry;
   fruitSample: PlantingView['fruitSample'];
   count: SurveyEntry;
+  cutting: CuttingEntry;
 }
 
 export type SectionName = keyof Drafts;
@@ -82,7 +94,7 @@ export const plantingParts: readonly SectionName[] = ['planting', 'rows', 'recor
 
 /** What a person must be allowed to do to save a part. */
 export const actOf: Record<SectionName, Act> = {
-  planting: 'plantings', rows: 'rows', records: 'records', fruitSample: 'records', target: 'target', count: 'count', settings: 'settings',
+  planting: 'plantings', rows: 'rows', records: 'records', fruitSample: 'records', target: 'target', count: 'count', settings: 'settings', cutting: 'settings',
 };
 
 /** A part of a planting that is typed, checked and saved as one. */
@@ -156,7 +168,40 @@ export const sections: { [S in SectionName]: Section<S> } = {
     read: readCount,
     save: (view, count) => answered(api.PUT('/api/v1/plantings/{id}/count', { ...at(view), body: { version: view.planVersion, count } })),
   },
+  cutting: {
+    from: (view, { language }) => toCuttingDraft(view.cutting, language),
+    read: readCutting,
+    save: (view, cutting) => answered(api.PUT('/api/v1/plantings/{id}/cutting', { ...at(view), body: { version: view.planVersion, cutting } })),
+  },
 };
+
+export function toCuttingDraft(cutting: CuttingEntry, language: Language): CuttingDraft {
+  return {
+    answers: { ...cutting.answers },
+    settings: Object.fromEntries(Object.entries(cutting.settings ?? {}).map(([id, value]) => [id, toInput(value, language)])),
+    lines: (cutting.demonstration ?? []).map((tree) => ({
+      row: toInput(tree.row, language), tree: toInput(tree.tree, language), before: toInput(tree.before, language), left: toInput(tree.left, language),
+      ...Object.fromEntries(Object.entries(tree.fell ?? {}).map(([step, fell]) => [`fell.${step}`, toInput(fell, language)])),
+    })),
+  };
+}
+
+export function readCutting(draft: CuttingDraft, language: Language): Read<CuttingEntry> {
+  const unreadable: string[] = [];
+  const settings: Record<string, number> = {};
+  for (const [id, text] of Object.entries(draft.settings)) {
+    const value = parseNumber(text, language);
+    if (value === null) continue;
+    if (Number.isNaN(value)) unreadable.push(`settings.${id}`);
+    else settings[id] = value;
+  }
+  const steps = [...new Set(draft.lines.flatMap((line) => Object.keys(line).filter((key) => key.startsWith('fell.'))))];
+  const trees = readLines<NonNullable<CuttingEntry['demonstration']>[number], 'demonstration'>(draft.lines, [...demonstrationColumns, ...steps], 'demonstration', language, (_, number) => ({
+    row: number('row'), tree: number('tree'), before: number('before'), left: number('left'),
+    fell: Object.fromEntries(steps.map((step) => [step.slice('fell.'.length), number(step)] as const).filter(([, fell]) => fell !== null)),
+  }));
+  return { entry: { answers: Object.fromEntries(Object.entries(draft.answers).filter(([, answer]) => answer !== '')), settings, ...trees.entry }, unreadable: [...unreadable, ...trees.unreadable] };
+}
 
 /** What a counted tree holds beside its cells, and the buds shown for it. */
 interface Kept {

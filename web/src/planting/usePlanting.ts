@@ -201,7 +201,7 @@ function readAll(typing: AllUnsaved, language: 'en' | 'es') {
 function entryOf(view: PlantingView): PlanEntry {
   return {
     season: view.season, planting: view.planting, rows: view.rows, records: view.records, fruitSample: view.fruitSample,
-    target: view.target, count: view.count, measured: view.measured, settings: view.settings,
+    target: view.target, count: view.count, measured: view.measured, settings: view.settings, cutting: view.cutting,
   };
 }
 

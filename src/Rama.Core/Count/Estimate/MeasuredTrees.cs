@@ -7,7 +7,9 @@ namespace Rama.Core.Count.Estimate;
 /// <param name="FromGirthCm">Smallest girth, cm; null in the first class.</param>
 /// <param name="ToGirthCm">Girth from which the next class begins, cm; null in the last.</param>
 /// <param name="Share">Share of the trees.</param>
-public sealed record TrunkShare(string Name, double? FromGirthCm, double? ToGirthCm, double Share)
+/// <param name="MeanTcsaCm2">Mean cross-section of its trunks, cm²; null where it was not kept.</param>
+/// <param name="TcsaCv">Coefficient of variation of the cross-section within the class.</param>
+public sealed record TrunkShare(string Name, double? FromGirthCm, double? ToGirthCm, double Share, double? MeanTcsaCm2 = null, double TcsaCv = 0)
 {
     /// <summary>Whether a trunk belongs to the class.</summary>
     public bool Holds(double girthCm) => (FromGirthCm is null || girthCm >= FromGirthCm) && (ToGirthCm is null || girthCm < ToGirthCm);
@@ -43,6 +45,8 @@ public sealed record MeasuredTrees(
         reader.Optional("meanScannedBuds", "Mean of the scan", MeanScannedBuds, "bud/tree", 0, 40_000);
         if (Classes.Count > 10 || (Classes.Count > 0 && Math.Abs(Classes.Sum(c => c.Share) - 1) > 0.001) || Classes.Any(c => !(c.Share > 0)))
             reader.Add("classes", "range", "Trunk classes: expected shares above 0 that add up to 1.");
+        if (Classes.Any(c => c.MeanTcsaCm2 is not (null or (> 0 and <= 10_000)) || !(c.TcsaCv is >= 0 and <= 5)))
+            reader.Add("classes", "range", "Trunk classes: expected cross-sections up to 10000 cm².");
         if (ScannedAt?.Count > SurveyEntry.MostTrees || ScannedAt?.Any(t => !(t.Buds is >= 0 and <= 40_000)) == true)
             reader.Add("scannedAt", "range", "Scanned trees: expected buds from 0 to 40000.");
         reader.ThrowIfAny();

@@ -10,7 +10,8 @@ namespace Rama.Core.Target.Sharing;
 /// <param name="MeanTcsaCm2">Mean trunk cross-section, cm².</param>
 /// <param name="Weight">Mean of the cross-sections raised to the exponent of sharing.</param>
 /// <param name="Trees">Trunks measured in it; null where only the share is known.</param>
-public sealed record TrunkClass(string Name, double? FromGirthCm, double? ToGirthCm, double Share, double MeanTcsaCm2, double Weight, int? Trees)
+/// <param name="TcsaCv">Coefficient of variation of the cross-section within the class.</param>
+public sealed record TrunkClass(string Name, double? FromGirthCm, double? ToGirthCm, double Share, double MeanTcsaCm2, double Weight, int? Trees, double TcsaCv = 0)
 {
     /// <summary>Fewest trunks that can be told apart into classes.</summary>
     public const int FewestTrunks = 8;
@@ -35,9 +36,15 @@ public sealed record TrunkClass(string Name, double? FromGirthCm, double? ToGirt
             var (from, to) = (limits[i], limits[i + 1]);
             var members = ordered.Where(g => (from is null || g >= from) && (to is null || g < to)).Select(Trunk.CrossSectionCm2).ToList();
             if (members.Count == 0) continue;
-            classes.Add(new(Names[i], from, to, members.Count / (double)ordered.Count, members.Average(), members.Average(a => Math.Pow(a, exponent)), members.Count));
+            classes.Add(new(Names[i], from, to, members.Count / (double)ordered.Count, members.Average(), members.Average(a => Math.Pow(a, exponent)), members.Count, CvOf(members)));
         }
         return classes;
+    }
+
+    private static double CvOf(List<double> values)
+    {
+        var mean = values.Average();
+        return values.Count < 2 ? 0 : Math.Sqrt(values.Sum(v => (v - mean) * (v - mean)) / (values.Count - 1)) / mean;
     }
 
     // Linear between the two neighbours, as spreadsheets do.

@@ -2,9 +2,12 @@ import { Link } from 'react-router';
 import { Notices } from '../../entry/Notices';
 import { stepsOf, Why } from '../../entry/Why';
 import { Part } from '../../planting/Part';
+import '../../words/prescribe';
 import { useFormFields } from '../../planting/useFormFields';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
+import { Choice } from '../../entry/Field';
+import { ByClass } from './ByClass';
 import { useCatalogue } from '../estate/useCatalogue';
 import './decide.css';
 
@@ -14,6 +17,7 @@ export function DecideStage() {
   const { plan } = usePlantingWork();
   const form = useFormFields('settings');
   const catalogue = useCatalogue();
+  const { change } = usePlantingWork();
   const decision = plan.decision;
   if (!decision)
     return <p className="sheet">{t('decide.waiting')} <Link to={plan.crop ? '../count' : '../target'}>{t(plan.crop ? 'stage.count' : 'stage.target')}</Link></p>;
@@ -23,7 +27,7 @@ export function DecideStage() {
     <div className="columns">
       <section>
         <p className={`decision verdict-${decision.kind}`} data-test="decision">
-          {t(`decision.${decision.kind}`)}{decision.weight && <span className="decision-weight">, {t(`weight.${decision.weight}`)}</span>}
+          {t(`decision.${decision.kind}`)}{decision.held === decision.kind && <span className="decision-weight"> · {t('decide.by-hand')}</span>}{decision.weight && <span className="decision-weight">, {t(`weight.${decision.weight}`)}</span>}
         </p>
         <p className="decision-reason">{say(decision.reason)}</p>
         <dl className="chain">
@@ -43,9 +47,13 @@ export function DecideStage() {
           {decision.fruitShort !== null && decision.fruitAtBest !== null && (
             <div><dt>{t('decide.short')}</dt><dd><Why steps={stepsOf(decision.steps, 'decision.fruit-at-best')}><span className="value">{number(decision.fruitShort, 0)}</span></Why> <span className="unit">{t('unit:fruit/tree')} · {t('decide.at-best', { fruit: number(decision.fruitAtBest, 0) })}</span></dd></div>
           )}
+          {plan.stakes && (
+            <div><dt>{t('decide.stakes')}</dt><dd><Why steps={plan.stakes.steps}><span className="value">{t('decide.stakes-value', { fewer: number(plan.stakes.ifFewer, 0), more: number(plan.stakes.ifMore, 0) })}</span></Why></dd></div>
+          )}
         </dl>
         <p className="small dim">{t('decide.exact')}</p>
         <Notices notices={decision.warnings} />
+        <ByClass />
         {decision.settled && <p className="decision-settled">✓ {t('decide.settled')}</p>}
       </section>
       <aside className="sheet">
@@ -56,6 +64,13 @@ export function DecideStage() {
           {form.input('cap', ['%'], {
             hint: t('decide.cap-hint'), placeholder: plan.planting ? number(plan.planting.system.caps.shareOfBuds * 100) : undefined,
           })}
+          <div className="decide-gap" />
+          <div className="field" data-field="settings.held">
+            <span className="field-label" aria-hidden>{t('decide.held')}</span>
+            <Choice label={t('decide.held')} value={form.fields.held?.text ?? ''} empty={t('decide.count-decides')} onChange={(held) => { change('settings', { ...form.fields, held: { text: held } }); }}
+              options={(['noPrune', 'structureOnly', 'reduce'] as const).map((k) => ({ value: k, label: t(`decision.${k}`) }))} />
+          </div>
+          {(form.fields.held?.text ?? '') !== '' && form.input('heldReason', [], { label: t('decide.held-reason'), numeric: false, hint: t('decide.held-hint') })}
         </Part>
       </aside>
     </div>

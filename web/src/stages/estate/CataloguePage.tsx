@@ -1,5 +1,6 @@
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
 import type { CatalogueVariety, Step } from '../../api/client';
 import { Choice } from '../../entry/Field';
 import { Why } from '../../entry/Why';
@@ -31,6 +32,7 @@ export function CataloguePage() {
       <div className="stage-head">
         <h1>{t('place.catalogue')}</h1>
         <span className="catalogue-tools">
+          <Link to="/catalogue/systems" data-test="to-systems">{t('systems.title')}</Link>
           <Choice label={t('catalogue.crop')} value={crop} onChange={(c) => { setCrop(c); setEdited(null); }} options={crops.map((c) => ({ value: c.id, label: local(c.name) }))} />
           {may('catalogue') && <Button onClick={() => { edit('variety', ''); }} data-test="add-variety">{t('catalogue.add')}</Button>}
           {may('catalogue') && <Button onClick={() => { edit('rootstock', ''); }} data-test="add-rootstock">{t('catalogue.add-rootstock')}</Button>}

@@ -1,13 +1,17 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Button, Segmented } from 'antd';
 import { useEffect, useState } from 'react';
-import { Link, useParams } from 'react-router';
-import { api, answered, type PruningCard } from '../../api/client';
-import { SpindleSketch } from '../../drawings/SpindleSketch';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { api, answered, type BenchView, type PruningCard } from '../../api/client';
+import { CardTree } from './CardTree';
 import { Trouble } from '../../Trouble';
 import type { Language } from '../../units/format';
+import '../../words/prescribe';
 import { useReading } from '../../words/useReading';
 import './card.css';
+
+/** From so many cuts on the card is set closer, to stay on its page. */
+const DENSE_FROM = 4;
 
 type Paper = 'a4' | 'letter';
 
@@ -17,9 +21,13 @@ export function CardPage() {
   const { id } = useParams();
   const [language, setLanguage] = useState<Language>(reader);
   const [paper, setPaper] = useState<Paper>('a4');
+  // A card handed out is shown as it was printed; any other is written anew from the plan.
+  const issued = useSearchParams()[0].get('issued');
   const card = useQuery({
-    queryKey: ['card', id, language],
-    queryFn: () => answered(api.GET('/api/v1/plantings/{id}/card', { params: { path: { id: id! }, query: { language } } })),
+    queryKey: ['card', id, language, issued],
+    queryFn: () => issued
+      ? answered(api.GET('/api/v1/plantings/{id}/cards/{card}', { params: { path: { id: id!, card: issued } } }))
+      : answered(api.GET('/api/v1/plantings/{id}/card', { params: { path: { id: id! }, query: { language } } })),
     placeholderData: keepPreviousData,
     staleTime: 0,
   });
@@ -29,21 +37,25 @@ export function CardPage() {
     <main className="card-page">
       <div className="card-tools no-print">
         <Link to={`/plantings/${id}/prescribe`}>← {t('card.back')}</Link>
-        <Segmented value={language} onChange={setLanguage} options={[{ value: 'en', label: 'English' }, { value: 'es', label: 'Español' }]} />
+        {!issued && <Segmented value={language} onChange={setLanguage} options={[{ value: 'en', label: 'English' }, { value: 'es', label: 'Español' }]} />}
         <Segmented value={paper} onChange={setPaper} options={[{ value: 'a4', label: 'A4' }, { value: 'letter', label: 'Letter' }]} />
         <Button type="primary" onClick={() => { window.print(); }} disabled={!card.data}>{t('card.print')}</Button>
       </div>
-      {card.data ? <Card card={card.data} paper={paper} /> : <p className="waiting">{t('loading')}</p>}
+      {card.data ? <Card id={id!} card={card.data} paper={paper} /> : <p className="waiting">{t('loading')}</p>}
     </main>
   );
 }
 
-function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
+function Card({ id, card, paper }: { id: string; card: PruningCard; paper: Paper }) {
+  const tree = useQuery({
+    queryKey: ['bench', id, { class: null, number: 0, row: null, tree: null }],
+    queryFn: () => answered(api.POST('/api/v1/plantings/{id}/bench', { params: { path: { id } }, body: { number: 0 } })) as Promise<BenchView>,
+  });
   return (
-    <article className={`card card-${paper}`} lang={card.language} data-test="the-card">
+    <article className={`card card-${paper}${card.cuts.filter((c) => c.made).length > DENSE_FROM ? ' card-dense' : ''}`} lang={card.language} data-test="the-card">
       <header className="card-head">
         <h1>{card.block}</h1>
-        <p>{card.about}</p>
+        <p>{card.about}{card.version !== null && card.version !== undefined && <strong> · {card.language === 'es' ? 'Prescripción' : 'Prescription'} {card.version}</strong>}</p>
       </header>
       <section className="card-what">
         <h2>{card.headline}</h2>
@@ -57,7 +69,7 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
         <section>
           <h3>{card.cutsHeading}</h3>
           <ol className="card-cuts">
-            {card.cuts.map((cut) => (
+            {card.cuts.filter((cut) => cut.made).map((cut) => (
               <li key={cut.number}>
                 <span className="card-tag">{cut.number}</span>
                 <div>
@@ -68,12 +80,31 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
               </li>
             ))}
           </ol>
+          {card.cuts.some((cut) => !cut.made) && <p className="card-idle">{card.idleHeading}: {card.cuts.filter((cut) => !cut.made).map((cut) => cut.name).join('; ')}.</p>}
         </section>
         <figure className="card-drawing">
-          <SpindleSketch cuts={card.cuts} />
+          {tree.data && <CardTree bench={tree.data} cuts={card.cuts} />}
           <figcaption>{card.drawingCaption}</figcaption>
         </figure>
       </div>
+      {(card.classes.length > 0 || card.gauge.length > 0) && (
+        <div className="card-tables">
+          {card.classes.length > 0 && (
+            <table>
+              <caption>{card.classesHeading}</caption>
+              <thead><tr><th /><th>{card.classLeave}</th>{card.cuts.map((c, i) => card.classes.some((k) => k.cuts[i] !== '') && <th key={c.number}><span className="card-tag card-tag-small">{c.number}</span></th>)}</tr></thead>
+              <tbody>{card.classes.map((k) => <tr key={k.name}><th><b>{k.name}</b> {k.trunk}</th><td><b>{k.leave}</b></td>{card.cuts.map((c, i) => card.classes.some((x) => x.cuts[i] !== '') && <td key={c.number}>{k.cuts[i] || '–'}</td>)}</tr>)}</tbody>
+            </table>
+          )}
+          {card.gauge.length > 0 && (
+            <table>
+              <caption>{card.gaugeHeading}</caption>
+              <thead><tr>{card.gauge.map((m) => <th key={m.limb}>{m.limb}</th>)}</tr></thead>
+              <tbody><tr>{card.gauge.map((m) => <td key={m.limb}><b>{m.buds}</b></td>)}</tr></tbody>
+            </table>
+          )}
+        </div>
+      )}
       <p className="card-stop">{card.stop}</p>
       <p className="card-look">{card.look}</p>
       <ul className="card-notes">{card.notes.map((note) => <li key={note}>{note}</li>)}</ul>

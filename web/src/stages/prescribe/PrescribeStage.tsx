@@ -4,6 +4,11 @@ import { Notices } from '../../entry/Notices';
 import { stepsOf, Why } from '../../entry/Why';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
+import '../../words/prescribe';
+import { ByTrunk } from './ByTrunk';
+import { Cards } from './Cards';
+import { HowCut } from './HowCut';
+import { OnTrees } from './OnTrees';
 import './prescribe.css';
 
 type Cut = NonNullable<PruningPlan['prescription']>['cuts'][number];
@@ -11,11 +16,12 @@ type Cut = NonNullable<PruningPlan['prescription']>['cuts'][number];
 /** The cuts in their order, with what each is expected to drop, and when to stop. */
 export function PrescribeStage() {
   const { t, number, local, say } = useReading();
-  const { plan, view, unsaved } = usePlantingWork();
+  const { plan, view } = usePlantingWork();
   const { prescription, decision, planting } = plan;
   if (!prescription || !decision || !planting)
     return <p className="sheet">{t('prescribe.waiting')} <Link to={plan.crop ? '../count' : '../target'}>{t(plan.crop ? 'stage.count' : 'stage.target')}</Link></p>;
 
+  const seen = Math.max(0, ...prescription.cuts.map((c) => c.demonstrationTrees));
   return (
     <div className="columns prescribe-columns">
       <section>
@@ -51,6 +57,10 @@ export function PrescribeStage() {
             </tr>
           </tbody>
         </table>
+        <p><Link className="link-button link-button-quiet" to={`/plantings/${view.id}/bench`} data-test="bench">{t('prescribe.bench')}</Link>{seen > 0 && <span className="dim"> {t('prescribe.demonstrated', { count: seen })}</span>}</p>
+        {planting.system.note && <p className="sheet">▲ {local(planting.system.note)}</p>}
+        <HowCut />
+        <OnTrees />
       </section>
       <aside>
         <div className="sheet">
@@ -60,10 +70,9 @@ export function PrescribeStage() {
             <div><dt>{t('prescribe.limbs')}</dt><dd><Why steps={stepsOf(prescription.steps, 'prescription.limbs-left')}><span className="value">{number(prescription.limbsLeft, 0)}</span></Why> <span className="unit">{t('unit:limb/tree')}</span></dd></div>
             <div><dt>{t('prescribe.minutes')}</dt><dd><Why steps={stepsOf(prescription.steps, 'prescription.minutes')}><span className="value">{number(prescription.minutesPerTree, 1)}</span></Why> <span className="unit">{t('unit:min/tree')}</span></dd></div>
           </dl>
-          {unsaved.length > 0
-            ? <p className="field-problem">{t('prescribe.save-first', { stages: unsaved.map((s) => t(`section.${s}`)).join(', ') })}</p>
-            : <Link className="link-button" to={`/plantings/${view.id}/card`} data-test="card">{t('prescribe.card')}</Link>}
+          <Cards />
         </div>
+        <ByTrunk />
         <p className="sheet prescribe-reason"><strong>{t(`decision.${decision.kind}`)}{decision.weight && `, ${t(`weight.${decision.weight}`)}`}.</strong> {say(decision.reason)}</p>
         <Notices notices={[...decision.warnings, ...prescription.warnings]} />
         <p className="small dim">{t('prescribe.pack', { system: local(planting.system.name), version: planting.system.version })}</p>

@@ -1,0 +1,58 @@
+using Rama.Core.Count;
+using Rama.Core.Trees;
+
+namespace Rama.Core.Prescribe.Bench;
+
+/// <summary>Which tree of a planting to put on the bench.</summary>
+/// <param name="Class">Trunk class; the middle one when left out or unknown.</param>
+/// <param name="Number">0 for the most typical of the class, above it any other.</param>
+/// <param name="Row">Row of a counted tree whose limbs were measured.</param>
+/// <param name="Tree">Its number in the row.</param>
+public sealed record BenchChoice(string? Class = null, int Number = 0, double? Row = null, double? Tree = null)
+{
+    private const int Candidates = 40, Seed = 1_000;
+
+    /// <summary>Counted trees that can be models of themselves: trunk, limbs and their diameters were measured.</summary>
+    public static IReadOnlyList<CountedTree> Models(Survey survey) =>
+        [.. survey.Trees.Where(t => t.GirthCm is not null && t.LimbSizes.Count > 0 && t.LimbSizes.All(l => l.DiameterMm is not null))];
+
+    /// <summary>The tree on its bench; null before there is a prescription.</summary>
+    /// <param name="reading">What was typed.</param>
+    /// <param name="plan">What follows.</param>
+    public (TreeBench Bench, ClassPrescription Of)? Put(PlanReading reading, PruningPlan plan)
+    {
+        if (plan is not { Stock: { } stock, Prescription: { } prescription, Planting: { } planting } || reading is not { Settings: { } settings, Counted: { } counted }) return null;
+        var model = Row is null ? null : Models(counted).FirstOrDefault(t => t.Row == Row && t.Tree == Tree);
+        var place = model is not null ? stock.Classes.Index().FirstOrDefault(c => Holds(c.Item, model)).Index
+            : stock.Classes.Index().Where(c => c.Item.Class.Name == Class).Select(c => (int?)c.Index).FirstOrDefault() ?? stock.Classes.Count / 2;
+        var (mine, cut) = (stock.Classes[place], prescription.Classes[place]);
+        var generator = new TreeGenerator(stock.Shape, stock.Place);
+        var tree = model is not null ? ModelOf(generator, model, mine) : Number > 0 ? generator.Make(mine.Counts, Seed + Candidates + Number) : Typical(generator, mine);
+        var rules = planting.System.RulesFor(reading.Cutting.Answers);
+        // On one tree the buds are known, so that its last step goes to the number and not by a rate.
+        var solved = rules.Steps.Where(s => SettingSearch.IsSolved(rules, s)).Select(s => s.Step.Most!).ToHashSet();
+        var values = cut.Settings.Where(s => !solved.Contains(s.Key)).ToDictionary(s => s.Key, s => s.Value);
+        return (new TreeBench(rules, tree, Math.Max(0.1, cut.Decision.BudsToLeave), settings, values), cut);
+    }
+
+    private static bool Holds(StockClass c, CountedTree tree) =>
+        (c.Class.FromGirthCm is null || tree.GirthCm >= c.Class.FromGirthCm) && (c.Class.ToGirthCm is null || tree.GirthCm < c.Class.ToGirthCm);
+
+    private static FruitTree ModelOf(TreeGenerator generator, CountedTree tree, StockClass c)
+    {
+        // Buds counted on limbs are of all kinds where the tree's were; their share of the tree's floral ones is what counts.
+        var whole = tree.LimbSizes.All(l => l.Buds is not null);
+        return generator.Model(
+            tree.GirthCm!.Value * 10 / Math.PI, c.Counts.Leaders, c.Counts.HeightM.Mean,
+            [.. tree.LimbSizes.Select(l => new LimbToGrow(l.DiameterMm!.Value, l.Forked, whole ? l.Buds : null))], (int)Math.Round(tree.FloralBuds), Seed + (int)(tree.Row * 1_000 + tree.Tree));
+    }
+
+    // Of many trees the one nearest to the class in buds, limbs and trunk.
+    private static FruitTree Typical(TreeGenerator generator, StockClass c)
+    {
+        double Off(double value, Spread mean) => mean.Mean > 0 ? Math.Pow((value - mean.Mean) / (mean.Mean * Math.Max(0.02, mean.Cv)), 2) : 0;
+        return generator.Make(c.Counts, Candidates, Seed).MinBy(t =>
+            2 * Off(t.FloralBuds, c.Counts.FloralBuds) + Off(t.TcsaCm2, c.Counts.TcsaCm2) + Off(t.Branches.Count(b => b.Kind == BranchKind.Limb), c.Counts.Limbs)
+            + Off(t.Branches.Where(b => b.Kind == BranchKind.Leader).Max(b => b.Path[^1].HeightM), c.Counts.HeightM) / 2)!;
+    }
+}

@@ -1,0 +1,142 @@
+using Rama.Core.Decide;
+using Rama.Core.Explain;
+using Rama.Core.Systems;
+using Rama.Core.Systems.Language;
+using Rama.Core.Trees;
+
+namespace Rama.Core.Prescribe.Bench;
+
+/// <summary>One tree on the bench: the system's own cuts, and cuts made by hand, each with what it takes and why.</summary>
+public sealed class TreeBench
+{
+    /// <summary>Most cuts made by hand on one tree.</summary>
+    public const int MostCuts = 2_000;
+
+    private static readonly LocalText NotAsked = new(
+        "No step of this system asks for this cut: {drop} fall.", "Ningún paso de este sistema pide este corte: caen {drop}.");
+
+    private readonly double[] _settings;
+
+    /// <summary>Puts a tree on the bench.</summary>
+    /// <param name="rules">The system's rules.</param>
+    /// <param name="tree">The tree.</param>
+    /// <param name="toLeave">Floral buds to leave on it, above 0.</param>
+    /// <param name="settings">Tolerance and cap.</param>
+    /// <param name="values">Settings of the system other than its own, by name and in their own unit.</param>
+    public TreeBench(PruningRules rules, FruitTree tree, double toLeave, DecisionSettings settings, IReadOnlyDictionary<string, double>? values = null)
+    {
+        (Rules, Tree, ToLeave, Settings) = (rules, tree, toLeave, settings);
+        _settings = rules.Values(values);
+        Allowance = CutAllowance.Counted(tree.FloralBuds, toLeave, settings);
+        Pruning = TreePruning.Of(new PreparedTree(rules, tree), Allowance, _settings);
+        Before = BenchMeasures.Of(new(tree), 0);
+    }
+
+    /// <summary>The rules.</summary>
+    public PruningRules Rules { get; }
+
+    /// <summary>The tree as it grew.</summary>
+    public FruitTree Tree { get; }
+
+    /// <summary>Floral buds to leave.</summary>
+    public double ToLeave { get; }
+
+    /// <summary>Tolerance and cap.</summary>
+    public DecisionSettings Settings { get; }
+
+    /// <summary>How far it may be cut.</summary>
+    public CutAllowance Allowance { get; }
+
+    /// <summary>The tree cut by the system.</summary>
+    public TreePruning Pruning { get; }
+
+    /// <summary>The tree before any cut.</summary>
+    public BenchMeasures Before { get; }
+
+    /// <summary>Minutes the cuts of a system's steps take on a real tree, the walk to it included.</summary>
+    internal double Minutes(IEnumerable<string?> steps) =>
+        (Rules.System.Labour.BaseSeconds + steps.Sum(s => s is null ? UnaskedSeconds : Rules.Seconds(s))) / 60;
+
+    private const double UnaskedSeconds = 8;
+
+    /// <summary>The system's own cuts, told.</summary>
+    public IReadOnlyList<BenchCut> Prescribed() =>
+        Tell(Pruning.Cuts.Select(c => (new HandCut { Bud = c.Bud, Branch = c.Bud is null ? c.Branch : null, LeaveM = c.LeaveM }, (TreeCut?)c)));
+
+    /// <summary>Cuts made by hand, told in their order; one that takes nothing any more is left out.</summary>
+    /// <exception cref="UnusableEntryException">A cut names what the tree has not.</exception>
+    public IReadOnlyList<BenchCut> Made(IReadOnlyList<HandCut> cuts)
+    {
+        var reader = new EntryReader();
+        if (cuts.Count > MostCuts) reader.Add("cuts", "range", $"Cuts: expected at most {MostCuts}.");
+        foreach (var (i, cut) in cuts.Take(MostCuts).Index()) cut.Check(reader, $"cuts[{i}]", Tree);
+        reader.ThrowIfAny();
+        return Tell(cuts.Select(c => (c, (TreeCut?)null)));
+    }
+
+    private List<BenchCut> Tell(IEnumerable<(HandCut Cut, TreeCut? Planned)> cuts)
+    {
+        var standing = new StandingTree(Tree);
+        var big = 0;
+        List<BenchCut> told = [];
+        foreach (var (cut, planned) in cuts)
+        {
+            var branch = cut.Branch ?? Tree.Buds[cut.Bud!.Value].Branch;
+            var leave = cut.Branch is null ? 0 : Math.Max(0, cut.LeaveM ?? 0);
+            if (cut.Bud is { } gone ? !standing.BudStands(gone) : standing.LeftM(branch) <= leave) continue;
+            var step = planned is null ? StepFor(standing, cut, branch) : Rules.Steps.First(s => s.Step.Id == planned.StepId);
+            var before = standing.Copy();
+            var loss = cut.Bud is { } bud ? standing.RubOff(bud) : standing.Cut(branch, leave);
+            if (loss.DiameterMm >= Rules.System.Caps.BigCutMm) big++;
+            var wood = Tree.Branches[branch];
+            var at = wood.PointAt(cut.Bud is { } site ? Tree.Buds[site].AtM : leave);
+            told.Add(new(
+                told.Count + 1, step?.Step.Id, step?.Step.Name, planned?.Kind ?? KindOf(cut, wood, leave), branch, cut.Bud, leave, at, loss.Buds,
+                step?.Step.Because ?? NotAsked, FiguresOf(before, wood, at, leave, loss.Buds), step?.Step.Caution,
+                [.. Tree.Branches.Where(b => standing.LeftM(b.Id) < before.LeftM(b.Id)).Select(b => new WoodGone(b.Id, standing.LeftM(b.Id)))],
+                [.. Tree.Buds.Where(b => before.BudStands(b.Id) && !standing.BudStands(b.Id)).Select(b => b.Id)],
+                BenchMeasures.Of(standing, big)));
+        }
+        return told;
+    }
+
+    /// <summary>The first step that would take this very piece as the tree stands; null where none does.</summary>
+    private ReadyStep? StepFor(StandingTree standing, HandCut cut, int branch)
+    {
+        var kind = Tree.Branches[branch].Kind;
+        foreach (var step in Rules.Steps)
+        {
+            var id = step.Find.Subject switch
+            {
+                Subject.Buds => cut.Bud ?? -1,
+                _ when cut.Bud is not null => -1,
+                Subject.Leaders => kind == BranchKind.Leader ? branch : -1,
+                Subject.Limbs => kind == BranchKind.Limb ? branch : -1,
+                Subject.Shoots => kind == BranchKind.Shoot ? branch : -1,
+                // A fork is singled at either of its arms.
+                _ => kind == BranchKind.Arm ? branch : Tree.Index.Children[branch].FirstOrDefault(c => Tree.Branches[c].Kind == BranchKind.Arm && cut.LeaveM >= Tree.Branches[c].AtM, -1),
+            };
+            if (id < 0 || step.Find.Subject == Subject.Buds && !Tree.Buds[id].Floral || !Vocabulary.Stands(standing, step.Find.Subject, id)) continue;
+            if (step.Find.Takes(new(standing, id, Allowance.Target, _settings))) return step;
+        }
+        return null;
+    }
+
+    private static CutKind KindOf(HandCut cut, Branch wood, double leave) =>
+        cut.Bud is not null ? CutKind.RubOff
+        : leave <= 0 ? CutKind.Collar
+        : wood.Kind == BranchKind.Leader ? CutKind.Head
+        : leave <= StandingTree.StubM ? CutKind.RenewalStub
+        : CutKind.Shorten;
+
+    private List<Figure> FiguresOf(StandingTree before, Branch wood, Point at, double leave, int drop)
+    {
+        var leader = wood.Parent is { } on && wood.Kind == BranchKind.Limb ? Tree.Branches[on].DiameterAt(wood.AtM) : 0;
+        return
+        [
+            new("height", wood.Kind is BranchKind.Limb or BranchKind.Shoot ? wood.Path[0].HeightM : wood.Kind == BranchKind.Arm ? Tree.Branches[Tree.Index.LimbOf[wood.Id]].Path[0].HeightM : at.HeightM, "m"),
+            new("diameter", wood.DiameterMm, "mm"), new("ratio", leader > 0 ? wood.DiameterMm / leader : 1, "1"), new("rise", wood.RiseDeg, "°"),
+            new("length", before.LeftM(wood.Id), "m"), new("age", wood.AgeYears, "year"), new("drop", drop, "bud"), new("leave", wood.Kind == BranchKind.Leader ? at.HeightM : leave, "m"),
+        ];
+    }
+}

@@ -1,0 +1,100 @@
+using Rama.Core.Decide;
+using Rama.Core.Systems;
+using Rama.Core.Trees;
+
+namespace Rama.Core.Prescribe;
+
+/// <summary>How far a tree may be cut.</summary>
+/// <param name="Kind">The decision.</param>
+/// <param name="Target">Floral buds to leave.</param>
+/// <param name="BandLow">Floral buds down to which cuts of structure may go.</param>
+/// <param name="NumberLow">Floral buds down to which single buds may be taken.</param>
+/// <param name="CapLow">Floral buds that stay in any case: the cap of one winter.</param>
+/// <param name="CountsBuds">Whether the buds of this very tree are known, so that cutting stops on them; a crew that follows the card does not count every tree.</param>
+public sealed record CutAllowance(DecisionKind Kind, double Target, double BandLow, double NumberLow, double CapLow, bool CountsBuds)
+{
+    /// <summary>Allowance of a tree whose buds are known.</summary>
+    /// <param name="floralBuds">Floral buds standing on it.</param>
+    /// <param name="toLeave">Floral buds to leave, above 0.</param>
+    /// <param name="settings">Tolerance and cap.</param>
+    public static CutAllowance Counted(double floralBuds, double toLeave, DecisionSettings settings)
+    {
+        var decision = PruningDecision.Of(new(floralBuds, null, null), toLeave, settings);
+        var cap = (1 - settings.Cap) * floralBuds;
+        // Shape may cost its allowance and no more; a reduction may dip into the band: a little under with insurance left is no fault.
+        return decision.Kind == DecisionKind.Reduce
+            ? new(decision.Kind, toLeave, Math.Max(decision.BandLow, cap), Math.Max(toLeave, cap), cap, true)
+            : new(decision.Kind, toLeave, floralBuds - decision.RemoveBuds, floralBuds - decision.RemoveBuds, cap, true);
+    }
+
+    /// <summary>Allowance of a tree cut by the card of its trunk class.</summary>
+    /// <param name="ofClass">Decision of the class.</param>
+    /// <param name="floralBuds">Floral buds standing on the tree; told to nobody.</param>
+    /// <param name="settings">Tolerance and cap.</param>
+    public static CutAllowance ByCard(PruningDecision ofClass, double floralBuds, DecisionSettings settings)
+    {
+        var cap = (1 - settings.Cap) * floralBuds;
+        // Under structure only the card says how many may lie on the ground, and those a pruner does count.
+        return ofClass.Kind == DecisionKind.StructureOnly
+            ? new(ofClass.Kind, ofClass.BudsToLeave, floralBuds - ofClass.RemoveBuds, floralBuds - ofClass.RemoveBuds, cap, true)
+            : new(ofClass.Kind, ofClass.BudsToLeave, 0, 0, cap, false);
+    }
+}
+
+/// <summary>Why a step cut no more.</summary>
+public enum StepEnd
+{
+    /// <summary>Nothing more of its kind was found.</summary>
+    AllFound,
+
+    /// <summary>As many as it may take.</summary>
+    StepLimit,
+
+    /// <summary>The next cut would take the tree below the buds wanted.</summary>
+    Number,
+
+    /// <summary>The next cut would take more buds than one winter allows.</summary>
+    BudCap,
+
+    /// <summary>The next cut would be one big cut too many.</summary>
+    BigCutCap,
+
+    /// <summary>The next cut would take more of the canopy than one winter allows.</summary>
+    WoodCap,
+}
+
+/// <summary>One cut on one tree.</summary>
+/// <param name="Number">Place in the order, from 1.</param>
+/// <param name="StepId">Step of the rule pack.</param>
+/// <param name="Kind">Kind of cut.</param>
+/// <param name="Branch">Branch cut, or the branch the bud sits on.</param>
+/// <param name="Bud">Bud taken off; null for a branch.</param>
+/// <param name="LeaveM">Metres of the branch left.</param>
+/// <param name="Drop">Floral buds that fell.</param>
+/// <param name="BudsAfter">Floral buds standing afterwards.</param>
+/// <param name="WoodCm3">Wood that fell, cm³.</param>
+/// <param name="DiameterMm">Diameter of the wood cut through, mm; 0 for a bud.</param>
+public sealed record TreeCut(
+    int Number, string StepId, CutKind Kind, int Branch, int? Bud, double LeaveM, int Drop, int BudsAfter, double WoodCm3, double DiameterMm);
+
+/// <summary>One tree cut by a system.</summary>
+/// <param name="Cuts">The cuts in order.</param>
+/// <param name="Ends">Why each step cut no more.</param>
+/// <param name="Left">The tree afterwards.</param>
+public sealed record TreePruning(IReadOnlyList<TreeCut> Cuts, IReadOnlyDictionary<string, StepEnd> Ends, StandingTree Left)
+{
+    /// <summary>Cuts a tree by a system's rules.</summary>
+    /// <param name="rules">The rules.</param>
+    /// <param name="tree">The tree.</param>
+    /// <param name="allowance">How far it may be cut.</param>
+    /// <param name="settings">Settings other than the pack's own, by name and in their own unit.</param>
+    public static TreePruning Of(PruningRules rules, FruitTree tree, CutAllowance allowance, IReadOnlyDictionary<string, double>? settings = null) =>
+        Of(new PreparedTree(rules, tree), allowance, rules.Values(settings));
+
+    internal static TreePruning Of(PreparedTree prepared, CutAllowance allowance, double[] settings)
+    {
+        var engine = new CuttingEngine(prepared, new(prepared.Tree), allowance, settings);
+        foreach (var step in prepared.Rules.Steps) engine.Carry(step);
+        return new(engine.Cuts, engine.Ends, engine.Tree);
+    }
+}

@@ -1,0 +1,32 @@
+namespace Rama.Core.Systems;
+
+/// <summary>A question on which good orchardists disagree, with the answers to choose from.</summary>
+/// <param name="Id">Identifier, such as <c>uprights</c>.</param>
+/// <param name="Name">The question in two or three words.</param>
+/// <param name="Options">Its answers.</param>
+/// <param name="Usual">The system's own answer; the first where it is left out.</param>
+public sealed record PruningQuestion(string Id, LocalText Name, IReadOnlyList<PruningAnswer> Options, string? Usual = null)
+{
+    /// <summary>The answer chosen; the system's own where none is, or an unknown one.</summary>
+    public PruningAnswer Answer(string? chosen) =>
+        Options.FirstOrDefault(o => o.Id == chosen) ?? Options.FirstOrDefault(o => o.Id == Usual) ?? Options[0];
+}
+
+/// <summary>One answer to a question, as what it changes in the pack.</summary>
+/// <param name="Id">Identifier.</param>
+/// <param name="Name">The answer.</param>
+/// <param name="Why">What speaks for it.</param>
+/// <param name="Sets">Settings it changes.</param>
+/// <param name="Orders">Steps that start elsewhere.</param>
+/// <param name="LeavesOut">Steps it leaves out.</param>
+/// <param name="Sequence">Steps in their order where it differs; those not named follow as they were.</param>
+/// <param name="Aim">What pruning stops at, where it differs.</param>
+public sealed record PruningAnswer(
+    string Id,
+    LocalText Name,
+    LocalText Why,
+    IReadOnlyDictionary<string, double>? Sets = null,
+    IReadOnlyDictionary<string, string>? Orders = null,
+    IReadOnlyList<string>? LeavesOut = null,
+    IReadOnlyList<string>? Sequence = null,
+    SystemAim? Aim = null);

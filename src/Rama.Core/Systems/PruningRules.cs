@@ -1,0 +1,106 @@
+using Rama.Core.Systems.Language;
+
+namespace Rama.Core.Systems;
+
+/// <summary>A system's rules made ready to be carried out, with the answers chosen to its questions.</summary>
+public sealed class PruningRules
+{
+    private readonly Dictionary<string, double> _seconds;
+
+    private PruningRules(TrainingSystem system, IReadOnlyList<PruningAnswer> answers, SystemAim aim, IReadOnlyList<ReadyStep> steps, double[] settings)
+    {
+        (System, Answers, Aim, Steps, Defaults) = (system, answers, aim, steps, settings);
+        _seconds = steps.ToDictionary(s => s.Step.Id, s => s.Step.SecondsEach);
+    }
+
+    /// <summary>The system.</summary>
+    public TrainingSystem System { get; }
+
+    /// <summary>The answer chosen to each of the system's questions, in their order.</summary>
+    public IReadOnlyList<PruningAnswer> Answers { get; }
+
+    /// <summary>What pruning stops at.</summary>
+    public SystemAim Aim { get; }
+
+    /// <summary>Steps in the order of the work.</summary>
+    internal IReadOnlyList<ReadyStep> Steps { get; }
+
+    /// <summary>Values of the settings, in base units and in their order.</summary>
+    internal double[] Defaults { get; }
+
+    /// <summary>Values of the settings with some changed.</summary>
+    /// <param name="changed">Values by setting, in the setting's own unit; unknown ones are passed over.</param>
+    internal double[] Values(IReadOnlyDictionary<string, double>? changed = null)
+    {
+        double[] values = [.. Defaults];
+        foreach (var (id, value) in changed ?? new Dictionary<string, double>())
+            if (Place(id) is { } place) values[place] = value * Factor(System.Settings[place]);
+        return values;
+    }
+
+    /// <summary>Where a setting stands among the values; null for an unknown one.</summary>
+    internal int? Place(string id)
+    {
+        for (var i = 0; i < System.Settings.Count; i++)
+            if (System.Settings[i].Id == id) return i;
+        return null;
+    }
+
+    /// <summary>Seconds a cut of a step takes.</summary>
+    internal double Seconds(string step) => _seconds[step];
+
+    /// <summary>Seconds a cut of the step takes whose number a setting tells.</summary>
+    internal double SecondsOf(string setting) => Steps.First(s => s.Step.Most == setting).Step.SecondsEach;
+
+    internal static double Factor(SystemSetting setting) => RuleUnits.Find(setting.Unit)!.Value.Factor;
+
+    /// <summary>Makes the rules ready.</summary>
+    /// <exception cref="RuleException">A rule cannot be understood.</exception>
+    internal static PruningRules Of(TrainingSystem system, IReadOnlyList<PruningAnswer> answers)
+    {
+        RuleNames names = new(
+            system.Settings.Select((s, i) => (s, i)).ToDictionary(x => x.s.Id, x => (x.i, RuleUnits.Find(x.s.Unit)!.Value.Dimension)), system.Terms);
+        double[] settings = [.. system.Settings.Select(s => s.Value * Factor(s))];
+        foreach (var (id, value) in answers.SelectMany(a => a.Sets ?? new Dictionary<string, double>()))
+        {
+            var place = names.Settings[id].Place;
+            settings[place] = value * Factor(system.Settings[place]);
+        }
+        var left = answers.SelectMany(a => a.LeavesOut ?? []).ToHashSet();
+        var orders = answers.SelectMany(a => a.Orders ?? new Dictionary<string, string>()).ToLookup(o => o.Key, o => o.Value);
+        var sequence = answers.Select(a => a.Sequence).LastOrDefault(s => s is not null) ?? [];
+        var places = sequence.Select((id, i) => (id, i)).ToDictionary(x => x.id, x => x.i);
+        var steps = system.Steps.Where(s => !left.Contains(s.Id)).ToList();
+        // Steps a sequence names change places among themselves; the others stay where they were.
+        var named = new Queue<CuttingStep>(steps.Where(s => places.ContainsKey(s.Id)).OrderBy(s => places[s.Id]));
+        return new(system, answers, answers.Select(a => a.Aim).LastOrDefault(a => a is not null) ?? system.Aim,
+            [.. steps.Select(s => Ready(places.ContainsKey(s.Id) ? named.Dequeue() : s, orders, names))], settings);
+    }
+
+    private static ReadyStep Ready(CuttingStep step, ILookup<string, string> orders, RuleNames names)
+    {
+        try
+        {
+            var find = Selector.Parse(step.Find, names);
+            return new(
+                step, find, RuleParser.ParseOrder(orders[step.Id].LastOrDefault() ?? step.First, find.Subject, names),
+                step.Most is null ? null : RuleParser.Parse(step.Most, Subject.Tree, names, Dimension.Number),
+                [.. step.Limits.Select(l => (RuleParser.Parse(l.Where, find.Subject, names, Dimension.YesNo), RuleParser.Parse(l.Most, Subject.Tree, names, Dimension.Number)))],
+                step.Cut.Leave is null ? null : RuleParser.Parse(step.Cut.Leave, find.Subject, names, Dimension.Length));
+        }
+        catch (RuleException e)
+        {
+            throw new RuleException($"step {step.Id}: {e.Message}");
+        }
+    }
+}
+
+/// <summary>A step with its rules made ready.</summary>
+/// <param name="Step">The step.</param>
+/// <param name="Find">What it looks for.</param>
+/// <param name="First">Where it starts.</param>
+/// <param name="Most">How many at most; null for all.</param>
+/// <param name="Limits">Fewer in some places.</param>
+/// <param name="Leave">What a cut leaves, metres; null where its kind tells.</param>
+internal sealed record ReadyStep(
+    CuttingStep Step, Selector Find, IReadOnlyList<(Rule Key, bool Down)> First, Rule? Most, IReadOnlyList<(Rule Where, Rule Most)> Limits, Rule? Leave);

@@ -1,0 +1,142 @@
+using System.Text.Json;
+using System.Text.Json.Nodes;
+using System.Text.Json.Serialization;
+using System.Text.RegularExpressions;
+using Rama.Core.Explain;
+using Rama.Core.Systems.Language;
+
+namespace Rama.Core.Systems;
+
+/// <summary>
+/// Reads rule packs. A step or question of a pack may say <c>use</c>: it is then taken from <c>Systems/common.json</c>, with
+/// whatever else the pack writes in its place.
+/// </summary>
+internal static partial class RulePack
+{
+    private static readonly string[] Names =
+    [
+        "tall-spindle", "long-pruned-spindle", "two-axis-short-renewal", "multi-leader-wall", "open-v", "cherry-spindle", "cherry-multi-leader-bush",
+        "cherry-slender-axe", "pedestrian-peach", "central-leader-in-tiers", "broad-canopy",
+    ];
+
+    private static readonly Lazy<JsonObject> Common = new(() => JsonNode.Parse(DataFile.Text("Systems/common.json"))!.AsObject());
+
+    public static IReadOnlyList<TrainingSystem> Shipped() => [.. Names.Select(n => Parse(DataFile.Text($"Systems/Packs/{n}.json"), n))];
+
+    /// <summary>Reads a pack and checks it.</summary>
+    /// <exception cref="InvalidDataException">Says what is wrong.</exception>
+    public static TrainingSystem Parse(string json, string name)
+    {
+        var system = DataFile.Parse<File>(Expanded(json, name), name).System;
+        var faults = Faults(system);
+        return faults.Count == 0 ? system : throw new InvalidDataException($"Rule pack {system.Id}: {string.Join("; ", faults)}.");
+    }
+
+    private static string Expanded(string json, string name)
+    {
+        try
+        {
+            var file = JsonNode.Parse(json);
+            foreach (var list in new[] { "steps", "questions" })
+                if (file?["system"]?[list] is JsonArray entries)
+                    for (var i = 0; i < entries.Count; i++)
+                        if (entries[i] is JsonObject own && own["use"] is { } use) entries[i] = Over(list, use.GetValue<string>(), own, name);
+            return file?.ToJsonString() ?? "null";
+        }
+        catch (Exception e) when (e is JsonException or InvalidOperationException)
+        {
+            throw new InvalidDataException($"{name}: {e.Message}", e);
+        }
+    }
+
+    private static JsonObject Over(string list, string use, JsonObject own, string name)
+    {
+        if (Common.Value[list]?[use]?.DeepClone() is not JsonObject common) throw new InvalidDataException($"{name}: {list} has no common entry “{use}”.");
+        foreach (var (key, value) in own)
+            if (key != "use") common[key] = value?.DeepClone();
+        return common;
+    }
+
+    private static List<string> Faults(TrainingSystem system)
+    {
+        List<string> faults = [];
+        void Unless(bool right, string fault)
+        {
+            if (!right) faults.Add(fault);
+        }
+        Unless(system.Steps.Count > 0, "it has no steps");
+        Unless(system.Caps.ShareOfBuds is > 0 and <= 1, "caps.shareOfBuds must lie above 0 and at most 1");
+        Unless(system.Caps.ShareOfWood is > 0 and <= 1, "caps.shareOfWood must lie above 0 and at most 1");
+        Unless(system.Caps is { BigCuts: >= 0, BigCutMm: > 0 }, "caps.bigCuts must not be negative and caps.bigCutMm be above 0");
+        Unless(system.Form.LimbsPerTree is > 0 and <= 400, "form.limbsPerTree must lie above 0 and at most 400");
+        Unless(system.Form.Leaders is >= 1 and <= 30, "form.leaders must lie between 1 and 30");
+        Unless(system.Labour.BaseSeconds >= 0, "labour.baseSeconds must not be negative");
+        if (system.Form.Typical.Fault() is { } shape) faults.Add($"form.typical: {shape}");
+        Unless(system.Crops.Count > 0 && system.Crops.All(Estate.Catalogue.KnowsCrop), "crops names one that is not in the catalogue");
+        Unless(Distinct(system.Steps.Select(s => s.Id)), "two steps share an id");
+        Unless(Distinct(system.Questions.Select(s => s.Id)), "two questions share an id");
+        Unless(Distinct(system.Settings.Select(s => s.Id)), "two settings share an id");
+        faults.AddRange(system.Settings.SelectMany(SettingFaults));
+        foreach (var question in system.Questions) faults.AddRange(QuestionFaults(system, question));
+        foreach (var step in system.Steps) faults.AddRange(StepFaults(step));
+        if (faults.Count > 0) return faults;
+
+        // Every rule is read once with every answer that changes one, so that a fault is told now and not in the row.
+        foreach (var answer in system.Questions.SelectMany(s => s.Options.Select(o => new Dictionary<string, string> { [s.Id] = o.Id })).Prepend([]))
+        {
+            try
+            {
+                system.RulesFor(answer);
+            }
+            catch (RuleException e)
+            {
+                if (!faults.Contains(e.Message)) faults.Add(e.Message);
+            }
+        }
+        return faults;
+    }
+
+    private static IEnumerable<string> SettingFaults(SystemSetting setting)
+    {
+        if (RuleUnits.Find(setting.Unit) is null) yield return $"setting {setting.Id}: unknown unit “{setting.Unit}”, expected one of {string.Join(", ", RuleUnits.Codes)} or none";
+        if (!(setting.Least <= setting.Value && setting.Value <= setting.Most)) yield return $"setting {setting.Id}: its value must lie between least and most";
+        if (setting.Tries.Any(t => t < setting.Least || t > setting.Most)) yield return $"setting {setting.Id}: tries must lie between least and most";
+    }
+
+    private static IEnumerable<string> QuestionFaults(TrainingSystem system, PruningQuestion question)
+    {
+        if (question.Options.Count < 2) yield return $"question {question.Id}: it needs two answers to be a question";
+        if (question.Usual is { } usual && question.Options.All(o => o.Id != usual)) yield return $"question {question.Id}: there is no answer “{usual}”";
+        if (!Distinct(question.Options.Select(o => o.Id))) yield return $"question {question.Id}: two answers share an id";
+        foreach (var option in question.Options)
+        {
+            foreach (var (id, value) in option.Sets ?? new Dictionary<string, double>())
+                if (system.Settings.FirstOrDefault(s => s.Id == id) is not { } setting) yield return $"question {question.Id}, {option.Id}: there is no setting “{id}”";
+                else if (value < setting.Least || value > setting.Most) yield return $"question {question.Id}, {option.Id}: {id} must lie between {setting.Least} and {setting.Most}";
+            foreach (var step in (option.Orders?.Keys ?? []).Concat(option.LeavesOut ?? []).Concat(option.Sequence ?? []))
+                if (system.Steps.All(s => s.Id != step)) yield return $"question {question.Id}, {option.Id}: there is no step “{step}”";
+        }
+    }
+
+    private static IEnumerable<string> StepFaults(CuttingStep step)
+    {
+        if (step.SecondsEach < 0) yield return $"step {step.Id}: secondsEach must not be negative";
+        if (step.Under.Count == 0) yield return $"step {step.Id}: under must name a decision";
+        var (leaves, name) = (step.Cut.Leave is not null, step.Cut.Kind);
+        if (name is CutKind.RenewalStub or CutKind.ToSideShoot or CutKind.Shorten or CutKind.Tip or CutKind.Head != leaves)
+            yield return $"step {step.Id}: {name} {(leaves ? "leaves nothing to say" : "needs cut.leave")}";
+        if (name == CutKind.RubOff != step.Find.StartsWith("buds", StringComparison.Ordinal)) yield return $"step {step.Id}: rubOff is for buds, and buds are for rubOff";
+        if (name == CutKind.Single != step.Find.StartsWith("forks", StringComparison.Ordinal)) yield return $"step {step.Id}: single is for forks, and forks are for single";
+        foreach (var text in new[] { step.Because.En, step.Because.Es })
+            foreach (Match hole in Hole().Matches(text))
+                if (!CuttingStep.Figures.Contains(hole.Groups[1].Value)) yield return $"step {step.Id}: because speaks of {{{hole.Groups[1].Value}}}, expected one of {string.Join(", ", CuttingStep.Figures)}";
+    }
+
+    private static bool Distinct(IEnumerable<string> ids) => ids.GroupBy(i => i).All(g => g.Count() == 1);
+
+    [GeneratedRegex(@"\{([^}]*)\}")]
+    private static partial Regex Hole();
+
+    // The file names its schema beside the system, for editors and checkers.
+    private sealed record File([property: JsonPropertyName("$schema")] string Schema, TrainingSystem System);
+}

@@ -1,0 +1,13 @@
+namespace Rama.Core.Systems;
+
+/// <summary>A number of a rule pack a manager may change, and the search may try other values for.</summary>
+/// <param name="Id">Name used in the rules.</param>
+/// <param name="Value">Its value, in <paramref name="Unit"/>.</param>
+/// <param name="Unit">A unit of the selector language; empty for a plain number.</param>
+/// <param name="Least">Smallest sensible value.</param>
+/// <param name="Most">Largest sensible value.</param>
+/// <param name="Tries">Values the search tries; empty where it is not searched.</param>
+/// <param name="Name">What it is.</param>
+/// <param name="Source">Where the value comes from.</param>
+public sealed record SystemSetting(
+    string Id, double Value, string Unit, double Least, double Most, IReadOnlyList<double> Tries, LocalText Name, string Source);

@@ -1,0 +1,10 @@
+using Rama.Core.Systems;
+using Rama.Data.History;
+
+namespace Rama.Data.Estate;
+
+/// <summary>A training system as the estate knows it; its name is the system's identifier.</summary>
+public sealed class OwnSystemRecord : OwnEntryRecord<TrainingSystem>
+{
+    public override HistoryPlace Place => new("system", Detail: Name);
+}

@@ -1,0 +1,91 @@
+using System.IO.Compression;
+using System.Text.Encodings.Web;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using Microsoft.EntityFrameworkCore;
+using Rama.Core.Decide;
+using Rama.Core.Explain;
+using Rama.Core.Prescribe;
+using Rama.Data.Exchange;
+
+namespace Rama.Data.Prescribe;
+
+/// <summary>Decisions, choices of cutting, cards handed out and practice: goes out with an estate as JSON, and comes back in.</summary>
+internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
+{
+    private const string FileName = "cutting.json";
+
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    {
+        WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping, DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
+        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow, Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
+    };
+
+    private sealed record PlanPart(string Planting, int Season, DecisionKind? Held, string? HeldReason, CuttingEntry? Cutting);
+
+    private sealed record CardPart(string Planting, int Season, Guid Id, int Number, string Basis, string Language, DateTimeOffset At, string? Person, JsonElement Card);
+
+    private sealed record PracticePart(
+        string Planting, int Season, Guid Id, string Pruner, DateTimeOffset At, string Tree, int Score, int BudsLeft, double Target, double Minutes, JsonElement Remarks);
+
+    private sealed record Parts(IReadOnlyList<PlanPart> Plans, IReadOnlyList<CardPart>? Cards, IReadOnlyList<PracticePart>? Practice);
+
+    /// <summary>Writes it into a zip.</summary>
+    public async Task WriteAsync(ZipArchive zip, CancellationToken cancel)
+    {
+        var codes = await database.Plantings.ToDictionaryAsync(p => p.Id, p => p.Code, cancel);
+        var plans = await database.SeasonPlans.AsNoTracking().Where(p => p.CuttingDetails != null || p.HeldDecision != null).ToListAsync(cancel);
+        var cards = await database.CardIssues.AsNoTracking().OrderBy(c => c.At).ThenBy(c => c.Id).ToListAsync(cancel);
+        var runs = await database.PracticeRuns.AsNoTracking().OrderBy(r => r.At).ThenBy(r => r.Id).ToListAsync(cancel);
+        static JsonElement Element(string json) => JsonSerializer.Deserialize<JsonElement>(json);
+        Parts parts = new(
+            [
+                .. plans.Select(p => new PlanPart(codes[p.PlantingId], p.Season, p.HeldDecision, p.HeldReason, p.CuttingDetails is null ? null : p.ToCutting()))
+                    .OrderBy(p => p.Planting, StringComparer.Ordinal).ThenBy(p => p.Season),
+            ],
+            [.. cards.Select(c => new CardPart(codes[c.PlantingId], c.Season, c.Id, c.Number, c.Basis, c.Language, c.At, c.Person, Element(c.Card)))],
+            [.. runs.Select(r => new PracticePart(codes[r.PlantingId], r.Season, r.Id, r.Pruner, r.At, r.Tree, r.Score, r.BudsLeft, r.Target, r.Minutes, Element(r.Remarks)))]);
+        await using var entry = zip.CreateEntry(FileName).Open();
+        await JsonSerializer.SerializeAsync(entry, parts, Json, cancel);
+    }
+
+    /// <summary>Reads it back in, after the plantings and their counts.</summary>
+    /// <exception cref="UnreadableFileException">It cannot be read.</exception>
+    public async Task ReadAsync(ArchiveFiles files, CancellationToken cancel)
+    {
+        if (files.Read(FileName) is not { } content) return;
+        try
+        {
+            var parts = JsonSerializer.Deserialize<Parts>(content, Json)!;
+            var ids = await database.Plantings.ToDictionaryAsync(p => p.Code, p => p.Id, cancel);
+            var plans = (await database.ReadPlansAsync(cancel)).ToDictionary(p => (p.PlantingId, p.Season));
+            foreach (var part in parts.Plans)
+            {
+                if (!plans.TryGetValue((ids[part.Planting], part.Season), out var plan))
+                    database.Add(plan = new() { EstateId = scope.EstateId, PlantingId = ids[part.Planting], Season = part.Season });
+                var settings = plan.ToSettings() with { Held = part.Held, HeldReason = part.HeldReason };
+                settings.ReadSettings();
+                plan.Take(settings);
+                if (part.Cutting is { } cutting) plan.Take(cutting);
+            }
+            foreach (var c in parts.Cards ?? [])
+                database.Add(new CardIssueRecord
+                {
+                    EstateId = scope.EstateId, Id = c.Id, PlantingId = ids[c.Planting], Season = c.Season, Number = c.Number, Basis = c.Basis, Language = c.Language, At = c.At, Person = c.Person,
+                    Card = c.Card.GetRawText(),
+                });
+            foreach (var r in parts.Practice ?? [])
+                database.Add(new PracticeRunRecord
+                {
+                    EstateId = scope.EstateId, Id = r.Id, PlantingId = ids[r.Planting], Season = r.Season, Pruner = r.Pruner, At = r.At, Tree = r.Tree, Score = r.Score, BudsLeft = r.BudsLeft,
+                    Target = r.Target, Minutes = r.Minutes, Remarks = r.Remarks.GetRawText(),
+                });
+            await database.SaveChangesAsync(cancel);
+            database.ChangeTracker.Clear();
+        }
+        catch (Exception e) when (e is JsonException or KeyNotFoundException or DbUpdateException or UnusableEntryException)
+        {
+            throw new UnreadableFileException("broken", $"{FileName} cannot be read: {e.Message}", e);
+        }
+    }
+}

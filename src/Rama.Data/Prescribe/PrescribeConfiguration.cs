@@ -1,0 +1,29 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Metadata.Builders;
+using Rama.Data.Estate;
+
+namespace Rama.Data.Prescribe;
+
+internal sealed class PrescribeConfiguration : IEntityTypeConfiguration<CardIssueRecord>, IEntityTypeConfiguration<PracticeRunRecord>
+{
+    public void Configure(EntityTypeBuilder<CardIssueRecord> builder)
+    {
+        builder.ToTable("card_issues", t => t.HasCheckConstraint("ck_card_issues_number", "number >= 1"));
+        builder.HasKey(c => new { c.EstateId, c.Id });
+        builder.HasOne<PlantingRecord>().WithMany().HasForeignKey(c => new { c.EstateId, c.PlantingId });
+        builder.HasIndex(c => new { c.EstateId, c.PlantingId, c.Season, c.At });
+        builder.Property(c => c.Basis).HasMaxLength(64);
+        builder.Property(c => c.Language).HasMaxLength(5);
+        builder.Property(c => c.Person).HasMaxLength(100);
+    }
+
+    public void Configure(EntityTypeBuilder<PracticeRunRecord> builder)
+    {
+        builder.ToTable("practice_runs", t => t.HasCheckConstraint("ck_practice_runs_score", "score between 0 and 100"));
+        builder.HasKey(r => new { r.EstateId, r.Id });
+        builder.HasOne<PlantingRecord>().WithMany().HasForeignKey(r => new { r.EstateId, r.PlantingId });
+        builder.HasIndex(r => new { r.EstateId, r.PlantingId, r.At });
+        builder.Property(r => r.Pruner).HasMaxLength(60);
+        builder.Property(r => r.Tree).HasMaxLength(40);
+    }
+}

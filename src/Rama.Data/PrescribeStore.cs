@@ -1,0 +1,87 @@
+using System.Security.Cryptography;
+using System.Text;
+using System.Text.Json;
+using System.Text.Json.Serialization;
+using Microsoft.EntityFrameworkCore;
+using Rama.Core.Explain;
+using Rama.Core.Prescribe;
+using Rama.Core.Prescribe.Bench;
+using Rama.Data.Prescribe;
+
+namespace Rama.Data;
+
+/// <summary>Cards handed out and trees cut for practice.</summary>
+public sealed class PrescribeStore(RamaContext database, EstateScope scope, TimeProvider clock)
+{
+    /// <summary>Most practice trees kept of a planting.</summary>
+    public const int MostRuns = 2_000;
+
+    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    {
+        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
+    };
+
+    /// <summary>What a prescription says, as a short text: two that say the same are one version.</summary>
+    public static string BasisOf(PruningCard card) =>
+        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(JsonSerializer.Serialize(card with { Version = null }, Json))))[..32];
+
+    /// <summary>Cards of a planting and season, the latest first.</summary>
+    public async Task<IReadOnlyList<CardIssueRecord>> CardsAsync(Guid planting, int season, CancellationToken cancel) =>
+        await database.CardIssues.AsNoTracking().Where(c => c.PlantingId == planting && c.Season == season).OrderByDescending(c => c.At).ToListAsync(cancel);
+
+    /// <summary>Hands a card out. The number is that of the last version where the prescription still says the same, else the next.</summary>
+    /// <param name="stored">The planting with its plan.</param>
+    /// <param name="version">Version of the plan the card was looked at with.</param>
+    /// <param name="language">Language of the card.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="EditConflictException">The plan changed since; nothing is handed out.</exception>
+    /// <returns>The card; null before there is a prescription.</returns>
+    public async Task<CardIssueRecord?> IssueAsync(StoredPlanting stored, uint version, string language, CancellationToken cancel)
+    {
+        if (stored.Plan.Version != version) throw new EditConflictException(stored);
+        var plan = stored.Work();
+        // The English card is what tells versions apart, so that a card in another language is the same version.
+        if (PruningCard.Of(plan, stored.Plan.Season, "en") is not { } basis || PruningCard.Of(plan, stored.Plan.Season, language) is not { } card) return null;
+        var last = await database.CardIssues.AsNoTracking().Where(c => c.PlantingId == stored.Planting.Id && c.Season == stored.Plan.Season)
+            .OrderByDescending(c => c.Number).FirstOrDefaultAsync(cancel);
+        var says = BasisOf(basis);
+        var number = last is null ? 1 : last.Basis == says ? last.Number : last.Number + 1;
+        var issue = new CardIssueRecord
+        {
+            EstateId = scope.EstateId, Id = Guid.CreateVersion7(), PlantingId = stored.Planting.Id, Season = stored.Plan.Season, Number = number, Basis = says, Language = language,
+            At = clock.GetUtcNow(), Person = scope.Author?.Name, Card = JsonSerializer.Serialize(card with { Version = number }, Json),
+        };
+        database.Add(issue);
+        await database.SaveChangesAsync(cancel);
+        return issue;
+    }
+
+    /// <summary>A card as it was handed out; null when there is none of that id.</summary>
+    public async Task<PruningCard?> CardAsync(Guid planting, Guid id, CancellationToken cancel) =>
+        await database.CardIssues.AsNoTracking().SingleOrDefaultAsync(c => c.PlantingId == planting && c.Id == id, cancel) is { } issue
+            ? JsonSerializer.Deserialize<PruningCard>(issue.Card, Json) : null;
+
+    /// <summary>Practice trees of a planting, the latest first.</summary>
+    public async Task<IReadOnlyList<PracticeRunRecord>> RunsAsync(Guid planting, CancellationToken cancel) =>
+        await database.PracticeRuns.AsNoTracking().Where(r => r.PlantingId == planting).OrderByDescending(r => r.At).Take(200).ToListAsync(cancel);
+
+    /// <summary>Keeps a practice tree; one sent twice is one. False when there is no such planting.</summary>
+    /// <exception cref="UnusableEntryException">It cannot be kept.</exception>
+    public async Task<bool> KeepRunAsync(Guid planting, int season, Guid id, string? pruner, string tree, TreeBench bench, PracticeScore score, int budsLeft, CancellationToken cancel)
+    {
+        var reader = new EntryReader();
+        var name = reader.Text("pruner", "Name", pruner, 60);
+        reader.ThrowIfAny();
+        if (!await database.Plantings.AnyAsync(p => p.Id == planting, cancel)) return false;
+        if (await database.PracticeRuns.AnyAsync(r => r.Id == id, cancel)) return true;
+        if (await database.PracticeRuns.CountAsync(r => r.PlantingId == planting, cancel) >= MostRuns)
+            throw new UnusableEntryException([new("pruner", "range", $"Practice: {MostRuns} trees are kept of one planting.")]);
+        database.Add(new PracticeRunRecord
+        {
+            EstateId = scope.EstateId, Id = id, PlantingId = planting, Season = season, Pruner = name, At = clock.GetUtcNow(), Tree = tree, Score = score.Score, BudsLeft = budsLeft,
+            Target = bench.ToLeave, Minutes = score.MinutesTaken, Remarks = JsonSerializer.Serialize(score.Remarks, Json),
+        });
+        await database.SaveChangesAsync(cancel);
+        return true;
+    }
+}

@@ -1,0 +1,149 @@
+using System.Text.Json;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Rama.Core.Estate;
+using Rama.Core.Explain;
+using Rama.Core.Prescribe;
+using Rama.Core.Prescribe.Bench;
+using Rama.Core.Systems;
+using Rama.Core.Trees;
+using Rama.Data;
+using Rama.Web.Accounts;
+
+namespace Rama.Web.Prescribe;
+
+/// <summary>A tree of a planting to put on the bench.</summary>
+public record BenchTreeChoice
+{
+    /// <summary>Trunk class; the middle one when left out.</summary>
+    public string? Class { get; init; }
+
+    /// <summary>0 for a typical tree, above it any other of the class.</summary>
+    public int Number { get; init; }
+
+    /// <summary>Row of a counted tree.</summary>
+    public double? Row { get; init; }
+
+    /// <summary>Number of a counted tree in its row.</summary>
+    public double? Tree { get; init; }
+
+    internal BenchChoice ToChoice() => new(Class, Math.Clamp(Number, 0, 100_000), Row, Tree);
+}
+
+/// <summary>Cuts made by hand on a tree of a planting.</summary>
+public record BenchCuts : BenchTreeChoice
+{
+    /// <summary>The cuts in their order.</summary>
+    public IReadOnlyList<HandCut> Cuts { get; init; } = [];
+}
+
+/// <summary>A practice tree to keep.</summary>
+public sealed record PracticeRun : BenchCuts
+{
+    /// <summary>Given by the device, so that a tree sent twice is one.</summary>
+    public Guid Id { get; init; }
+
+    /// <summary>The pruner, as the crew calls them.</summary>
+    public string? Pruner { get; init; }
+}
+
+/// <summary>A tree on the bench.</summary>
+/// <param name="Classes">Trunk classes to choose from.</param>
+/// <param name="Class">The one chosen.</param>
+/// <param name="Models">Counted trees that can be put on the bench, by row and number.</param>
+/// <param name="System">Name of the system.</param>
+/// <param name="Counted">What is counted on the crop.</param>
+/// <param name="Tree">The tree.</param>
+/// <param name="WiresM">Heights of the wires, metres; empty without.</param>
+/// <param name="ToLeave">Buds to leave.</param>
+/// <param name="BandLow">Lower edge of the band wanted.</param>
+/// <param name="BandHigh">Upper edge of the band wanted.</param>
+/// <param name="Allowance">How far it may be cut.</param>
+/// <param name="Before">The tree before any cut.</param>
+/// <param name="Prescribed">The system's cuts.</param>
+/// <param name="Ends">Why each step cut no more.</param>
+/// <param name="StubM">Length of a renewal stub, metres.</param>
+/// <param name="BigCuts">Most big cuts per tree.</param>
+public sealed record BenchView(
+    IReadOnlyList<string> Classes, string Class, IReadOnlyList<BenchModel> Models, LocalText System, LocalText Counted, FruitTree Tree, IReadOnlyList<double> WiresM, double ToLeave, double BandLow, double BandHigh,
+    CutAllowance Allowance, BenchMeasures Before, IReadOnlyList<BenchCut> Prescribed, IReadOnlyDictionary<string, StepEnd> Ends, double StubM, int BigCuts);
+
+/// <summary>A counted tree by its place.</summary>
+public sealed record BenchModel(double Row, double Tree);
+
+/// <summary>Cuts made by hand, told and scored.</summary>
+/// <param name="Cuts">The cuts.</param>
+/// <param name="Score">Their score.</param>
+public sealed record MadeCuts(IReadOnlyList<BenchCut> Cuts, PracticeScore Score);
+
+/// <summary>A practice tree that was kept.</summary>
+public sealed record PracticeLine(Guid Id, string Pruner, DateTimeOffset At, string Tree, int Score, int BudsLeft, double Target, double Minutes, IReadOnlyList<Notice> Remarks);
+
+internal static class BenchEndpoints
+{
+    public static RouteGroupBuilder MapBench(this RouteGroupBuilder api)
+    {
+        var bench = api.MapGroup("/plantings/{id:guid}").WithTags("Prescribe");
+        bench.MapPost("/bench", Put).For(Act.Read).WithSummary("A typical or counted tree of the planting with the prescription's cuts");
+        bench.MapPost("/bench/cuts", Cut).For(Act.Read).WithSummary("Cuts made by hand: what each takes and why, and their score");
+        bench.MapGet("/practice", Runs).For(Act.Read).WithSummary("Trees cut for practice, the latest first");
+        bench.MapPost("/practice", Keep).For(Act.Count).WithSummary("Keep a tree cut for practice");
+        return api;
+    }
+
+    private static async Task<Results<Ok<BenchView>, NotFound>> Put(Guid id, BenchTreeChoice choice, PlantingStore store, CancellationToken cancel)
+    {
+        if (await OnBench(id, choice, store, cancel) is not { } put) return TypedResults.NotFound();
+        var (bench, cut, plan, reading) = (put.Bench, put.Of, put.Plan, put.Reading);
+        var form = bench.Rules.System.Form;
+        var stub = bench.Rules.System.Settings.FirstOrDefault(s => s.Id == "stub");
+        return TypedResults.Ok(new BenchView(
+            [.. plan.Stock!.Classes.Select(c => c.Class.Name)], cut.Class.Name, [.. BenchChoice.Models(reading.Counted!).Select(t => new BenchModel(t.Row, t.Tree))],
+            bench.Rules.System.Name, reading.Crop!.Counted, bench.Tree, Wires(form, bench.Tree), bench.ToLeave,
+            bench.ToLeave * (1 - bench.Settings.Tolerance), bench.ToLeave * (1 + bench.Settings.Tolerance), bench.Allowance, bench.Before, bench.Prescribed(), bench.Pruning.Ends,
+            (stub?.Value ?? 1.5) / 100, bench.Rules.System.Caps.BigCuts));
+    }
+
+    private static async Task<Results<Ok<MadeCuts>, NotFound>> Cut(Guid id, BenchCuts body, PlantingStore store, CancellationToken cancel)
+    {
+        if (await OnBench(id, body, store, cancel) is not { } put) return TypedResults.NotFound();
+        var made = put.Bench.Made(body.Cuts);
+        return TypedResults.Ok(new MadeCuts(made, PracticeScore.Of(put.Bench, made)));
+    }
+
+    private static async Task<Results<Ok<IReadOnlyList<PracticeLine>>, NotFound>> Runs(Guid id, PlantingStore plantings, PrescribeStore store, CancellationToken cancel)
+    {
+        if (await plantings.FindAsync(id, cancel) is null) return TypedResults.NotFound();
+        var runs = await store.RunsAsync(id, cancel);
+        return TypedResults.Ok<IReadOnlyList<PracticeLine>>([
+            .. runs.Select(r => new PracticeLine(r.Id, r.Pruner, r.At, r.Tree, r.Score, r.BudsLeft, r.Target, r.Minutes, JsonSerializer.Deserialize<IReadOnlyList<Notice>>(r.Remarks, JsonSerializerOptions.Web)!)),
+        ]);
+    }
+
+    private static async Task<Results<Ok<MadeCuts>, NotFound>> Keep(Guid id, PracticeRun body, PlantingStore plantings, PrescribeStore store, CancellationToken cancel)
+    {
+        if (await OnBench(id, body, plantings, cancel) is not { } put) return TypedResults.NotFound();
+        var made = put.Bench.Made(body.Cuts);
+        var score = PracticeScore.Of(put.Bench, made);
+        var left = made.Count == 0 ? put.Bench.Before.FloralBuds : made[^1].After.FloralBuds;
+        var tree = body.Row is { } row ? $"{row}/{body.Tree}" : $"{put.Of.Class.Name} {body.Number}";
+        return await store.KeepRunAsync(id, put.Season, body.Id, body.Pruner, tree, put.Bench, score, left, cancel) ? TypedResults.Ok(new MadeCuts(made, score)) : TypedResults.NotFound();
+    }
+
+    private static async Task<Putting?> OnBench(Guid id, BenchTreeChoice choice, PlantingStore store, CancellationToken cancel)
+    {
+        if (await store.FindAsync(id, cancel) is not { } stored) return null;
+        var reading = PlanReading.Of(stored.ToEntry(), stored.Catalogue);
+        var plan = PruningPlan.Of(reading);
+        return choice.ToChoice().Put(reading, plan) is { } put ? new(put.Bench, put.Of, plan, reading, stored.Season) : null;
+    }
+
+    // Where wires usually are; nobody measured them.
+    private static IReadOnlyList<double> Wires(SystemForm form, FruitTree tree) => form.Canopy switch
+    {
+        CanopyKind.Broad => [],
+        CanopyKind.Spindle => [0.9, 1.8, 2.6],
+        _ => [.. Enumerable.Range(0, 6).Select(i => 0.7 + 0.55 * i).Where(h => h < tree.Place.HeightLimitM + 0.1)],
+    };
+
+    private sealed record Putting(TreeBench Bench, ClassPrescription Of, PruningPlan Plan, PlanReading Reading, int Season);
+}

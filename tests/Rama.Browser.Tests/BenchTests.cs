@@ -1,0 +1,123 @@
+using OpenQA.Selenium;
+using Rama.Data.People;
+
+namespace Rama.Browser.Tests;
+
+/// <summary>The tree bench on the real application: stepping, cutting by hand, practice; and how a block is cut.</summary>
+public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
+{
+    private static int Buds(Page page) => int.Parse(page.Find("[data-test='bench-tree']").GetAttribute("data-buds")!, System.Globalization.CultureInfo.InvariantCulture);
+
+    private static int Cuts(Page page) => int.Parse(page.Find("[data-test='bench-tree']").GetAttribute("data-cuts")!, System.Globalization.CultureInfo.InvariantCulture);
+
+    private static void Press(Page page, string keys) => page.Find("body").SendKeys(keys);
+
+    [Fact]
+    public void A_prescription_is_stepped_through_with_its_reasons()
+    {
+        using var page = new Page(server).OpenPlanting("H4", "bench", planting: false);
+        page.Find("[data-test='bench-cuts'] li");
+        page.Until("the drawing", () => Cuts(page) > 3);
+        var left = Buds(page);
+        Press(page, Keys.Home);
+        page.Until("the uncut tree", () => Cuts(page) == 0);
+        Assert.True(Buds(page) > left);
+        Press(page, Keys.ArrowRight);
+        page.Until("the first cut", () => Cuts(page) == 1);
+        page.Says(".bench-now", "Cut 1:");
+        page.Click("[data-test='another']");
+        page.Until("another tree", () => page.Find(".bench-foot").Text.StartsWith("Tree 1", StringComparison.Ordinal));
+    }
+
+    // Must show: sixty cuts undone and redone leave the tree as it was.
+    [Fact]
+    public void Sixty_cuts_by_hand_are_undone_and_redone_without_drift()
+    {
+        using var page = new Page(server).OpenPlanting("H4", "bench", planting: false);
+        page.Until("the drawing", () => Cuts(page) > 3);
+        Press(page, Keys.Home);
+        page.Until("the uncut tree", () => Cuts(page) == 0);
+        var whole = Buds(page);
+        page.Click("[data-test='take-over']");
+        page.Find("[data-test='undo']");
+        // A tree has fewer limbs than sixty; the rest are buds, each clicked where it sits.
+        page.Script<object>("""
+            const buds = [...document.querySelectorAll('.tree-bud:not(.tree-bud-leaf)')].slice(0, 60);
+            for (const bud of buds) bud.dispatchEvent(new MouseEvent('click', { bubbles: true }));
+            return null;
+            """);
+        page.Until("sixty cuts", () => Cuts(page) == 60);
+        var left = Buds(page);
+        Assert.Equal(whole - 60, left);
+        for (var i = 0; i < 60; i++) Press(page, "u");
+        page.Until("all undone", () => Cuts(page) == 0 && Buds(page) == whole);
+        for (var i = 0; i < 60; i++) Press(page, "r");
+        page.Until("all redone", () => Cuts(page) == 60 && Buds(page) == left);
+    }
+
+    [Fact]
+    public void Limbs_are_chosen_and_cut_with_keys_alone()
+    {
+        using var page = new Page(server).OpenPlanting("H9", "bench", planting: false);
+        page.Until("the drawing", () => Cuts(page) > 3);
+        Press(page, Keys.Home);
+        page.Until("the uncut tree", () => Cuts(page) == 0);
+        Press(page, "x");
+        page.Find("[data-test='undo']");
+        Press(page, Keys.ArrowDown + "x");
+        page.Until("one cut", () => Cuts(page) == 1);
+        page.Says(".bench-now", "Cut 1:");
+    }
+
+    [Fact]
+    public void A_pruner_practises_is_scored_and_kept_for_the_lead()
+    {
+        using var page = new Page(server, role: Role.Counter).OpenPlanting("W1", "bench", planting: false);
+        page.Until("the drawing", () => Cuts(page) > 0);
+        page.Click("[data-test='practise']");
+        page.Find("[data-test='practice-target']");
+        Press(page, Keys.ArrowDown + "x");
+        page.Until("one cut", () => Cuts(page) == 1);
+        page.Click("[data-test='done']");
+        page.Find("[data-test='score']");
+        page.Says("[data-test='remarks']", "too many");
+        page.Find(".practice-keep input").SendKeys("Crew A 2");
+        page.Click("[data-test='keep-run']");
+        page.Says(".practice-runs", "Crew A 2");
+    }
+
+    [Fact]
+    public void A_school_is_chosen_saved_and_an_issued_card_goes_out_of_date()
+    {
+        using var page = new Page(server).OpenPlanting("W3", "prescribe");
+        page.Click("[data-test='issue']");
+        page.Says("[data-test='cards-issued']", "Prescription 1");
+        page.Click(By.XPath("//div[@data-field='cutting.answers.spur-removal']//div[text()='Leave to hand thinning']"));
+        page.Click("[data-test='how-cut'] [data-test='save']");
+        page.Says("[data-test='cards-old']", "1 card");
+        page.Says("[data-test='cards-issued']", "out of date");
+    }
+
+    [Fact]
+    public void Many_trees_are_cut_and_another_school_stands_beside()
+    {
+        using var page = new Page(server).OpenPlanting("H4", "prescribe");
+        page.Find("select[aria-label='Beside it'] option[value='order=top-down']").Click();
+        page.Click("[data-test='simulate']");
+        page.Says("[data-test='simulation']", "Trees ending on target");
+        page.Until("two columns", () => page.Driver.FindElements(By.CssSelector("[data-test='simulation'] thead th")).Count == 3);
+    }
+
+    [Fact]
+    public void A_decision_made_by_hand_asks_for_its_reason()
+    {
+        using var page = new Page(server).OpenPlanting("H10", "decide");
+        page.Says("[data-test='by-class']", "Reduce");
+        page.Find("[data-field='settings.held'] option[value='structureOnly']").Click();
+        page.Click(".sheet [data-test='save']");
+        Assert.Contains("say why", page.Problem("settings.heldReason"), StringComparison.Ordinal);
+        page.Type("settings.heldReason", "hail nets first");
+        page.Click(".sheet [data-test='save']");
+        page.Says("[data-test='decision']", "by hand");
+    }
+}

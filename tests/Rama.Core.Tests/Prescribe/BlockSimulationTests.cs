@@ -1,0 +1,111 @@
+using Rama.Core.Decide;
+using Rama.Core.Explain;
+using Rama.Core.Prescribe;
+using Rama.Core.Quantities;
+using Rama.Core.Systems;
+
+namespace Rama.Core.Tests.Prescribe;
+
+public sealed class BlockSimulationTests
+{
+    private static BlockSimulation Of(double buds = 300, double toLeave = 215, int trees = 200, int seed = 1, string system = "tall-spindle", bool stopped = false, Action<double>? told = null)
+    {
+        var pack = TrainingSystem.Find(system)!;
+        var settings = new DecisionSettings(0.1, pack.Caps.ShareOfBuds);
+        var decision = PruningDecision.Of(new(buds, buds * 0.95, buds * 1.05), toLeave, settings);
+        var stock = TreeStock.Usual(pack, decision.Standing, 21);
+        return BlockSimulation.Of(pack.RulesFor(), stock, Prescription.Of(pack.RulesFor(), stock, decision, settings), settings, trees, seed, null, told, new(stopped));
+    }
+
+    [Fact]
+    public void The_mean_of_many_trees_comes_out_at_the_number()
+    {
+        var block = Of(trees: 600);
+        // 600 trees of a CV near 25 %: their mean is known to 1 %; the settings were found on other trees.
+        Assert.InRange(block.BudsLeft, 215 * 0.94, 215 * 1.06);
+        Assert.InRange(block.InBand, 0.15, 0.9);
+        Assert.Equal(600, block.Classes.Sum(c => c.Spread.Sum(s => s.Trees)));
+    }
+
+    [Fact]
+    public void The_same_seed_gives_the_same_block()
+    {
+        var (a, b) = (Of(), Of());
+        Assert.Equal((a.BudsLeft, a.InBand, a.Minutes), (b.BudsLeft, b.InBand, b.Minutes));
+        Assert.Equal(a.Classes[0].Spread, b.Classes[0].Spread);
+        Assert.NotEqual(a.BudsLeft, Of(seed: 2).BudsLeft);
+    }
+
+    [Fact]
+    public void It_tells_how_far_it_is_and_can_be_stopped()
+    {
+        List<double> told = [];
+        Of(told: told.Add);
+        Assert.Equal(told.Order(), told);
+        Assert.Equal(1, told[^1]);
+        Assert.ThrowsAny<OperationCanceledException>(() => Of(stopped: true));
+    }
+
+    [Fact]
+    public void A_light_system_tells_the_thinning_it_leaves()
+    {
+        var block = Of(buds: 420, system: "long-pruned-spindle");
+        Assert.True(block.Classes[0].ClustersToThinning > 20);
+        Assert.True(block.BudsLeft > 215 * 1.1);
+    }
+
+    // Handbook 2.8: 163 buds on 22 limbs of 13 mm: 5.582 a cm²; 8/10/12/15/18/20/22 mm carry 2.8/4.4/6.3/9.9/14.2/17.5/21.2.
+    [Fact]
+    public void The_limb_gauge_is_the_handbook_s()
+    {
+        var gauge = new LimbGaugeEntry { BudsPerTree = 163, Limbs = [.. Enumerable.Repeat(new Amount(13, "mm"), 22)] }.Calculate();
+        Near.Printed(5.582, gauge.BudsPerCm2, 3);
+        Assert.Equal([2.8, 4.4, 6.3, 9.9, 14.2, 17.5, 21.2], gauge.Marks.Select(m => Math.Round(m.Buds!.Value, 1)));
+        Assert.Null(GaugeMarks.Of(163, 29.2, 20, [22]).Marks[0].Buds);
+    }
+
+    [Fact]
+    public void What_cannot_be_a_gauge_or_a_tree_is_told_at_its_field()
+    {
+        Entries.AssertProblem(Entries.ProblemsOf(() => new LimbGaugeEntry { BudsPerTree = 100 }.Calculate()), "limbs", "range");
+        Entries.AssertProblem(Entries.ProblemsOf(() => new LimbGaugeEntry { BudsPerTree = 100, Limbs = [new(900, "mm")] }.Calculate()), "limbs[0]", "range");
+        Entries.AssertProblem(Entries.ProblemsOf(() => new CutTreeEntry { System = "hedge", BudsToLeave = 100 }.Calculate()), "system", "unknown");
+        var wrong = Entries.ProblemsOf(() => new CutTreeEntry
+        {
+            System = "tall-spindle", Answers = new Dictionary<string, string> { ["order"] = "by-moon" }, Values = new Dictionary<string, double> { ["big-from"] = 900, ["wind"] = 1 }, Trunk = new(9_000, "mm"),
+        }.Calculate());
+        Assert.Equal(["answers.order", "budsToLeave", "trunk", "values.big-from", "values.wind"], wrong.Select(p => p.Field).Order());
+    }
+
+    [Fact]
+    public void Choices_and_demonstration_trees_are_checked_at_their_field()
+    {
+        var system = TrainingSystem.Find("tall-spindle")!;
+        var wrong = Entries.ProblemsOf(() => new CuttingEntry
+        {
+            Answers = new Dictionary<string, string> { ["order"] = "by-moon", ["sides"] = "left" },
+            Settings = new Dictionary<string, double?> { ["big-limbs"] = 9, ["stub"] = null },
+            Demonstration =
+            [
+                new() { Row = 1, Tree = 1, Before = 200, Fell = new Dictionary<string, double?> { ["thick-limbs"] = 240 } },
+                new() { Before = 200, Fell = new Dictionary<string, double?> { ["thick-limbs"] = 40 }, Left = 90 },
+                new() { Fell = new Dictionary<string, double?>() },
+            ],
+        }.Read(system));
+        Assert.Equal(
+            ["answers.order", "demonstration[0].fell.thick-limbs", "demonstration[1].left", "demonstration[2].before", "demonstration[2].fell", "settings.big-limbs"],
+            wrong.Select(p => p.Field).Order());
+        // Steps multiply in their order: 60 of 200, then 28 of the 140 left.
+        var read = new CuttingEntry { Demonstration = [new() { Before = 200, Fell = new Dictionary<string, double?> { ["thick-limbs"] = 60, ["forks"] = 28 }, Left = 112 }] }.Read(system);
+        Assert.Equal([("thick-limbs", 0.3), ("forks", 0.2)], read.Terms.Observed.Select(o => (o.StepId, Math.Round(o.Shares[0], 9))));
+    }
+
+    [Fact]
+    public void A_decision_held_by_the_manager_needs_its_reason_and_is_carried_out()
+    {
+        Entries.AssertProblem(Entries.ProblemsOf(() => new DecisionSettingsEntry { Held = DecisionKind.StructureOnly }.ReadSettings()), "heldReason", "missing");
+        var held = PruningDecision.Of(new(300, 280, 320), 200, new(), held: DecisionKind.StructureOnly);
+        Assert.Equal((DecisionKind.StructureOnly, 20), (held.Kind, Math.Round(held.RemoveBuds)));
+        Assert.Equal(DecisionKind.NoPrune, PruningDecision.Of(new(100, 90, 110), 200, new(), held: DecisionKind.Reduce).Kind);
+    }
+}

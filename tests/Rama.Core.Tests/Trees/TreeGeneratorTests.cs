@@ -1,0 +1,101 @@
+using Rama.Core.Systems;
+using Rama.Core.Trees;
+
+namespace Rama.Core.Tests.Trees;
+
+public sealed class TreeGeneratorTests
+{
+    private const int Many = 10_000;
+
+    private static readonly TreePlace Place = new(3.4, 1.0, 3.0);
+
+    private static readonly TreeCounts Counts = new(
+        new(18, 0.32), new(214, 0.27), 1, new(21, 0.14), new(13.4, 0.31), 0.37, new(3.3, 0.05));
+
+    private static TreeGenerator Of(string system) => new(TrainingSystem.Find(system)!.Form.Typical, Place);
+
+    // Ten thousand trees: a mean is known to 1 % of its CV, a spread to 0.7 % of itself; four of these are allowed for.
+    [Fact]
+    public void Many_trees_have_the_means_and_spreads_that_were_counted()
+    {
+        var trees = Of("tall-spindle").Make(Counts, Many, 11);
+        Has(trees.Select(t => t.TcsaCm2), Counts.TcsaCm2);
+        Has(trees.Select(t => (double)t.FloralBuds), Counts.FloralBuds);
+        Has(trees.Select(t => (double)t.Branches.Count(b => b.Kind == BranchKind.Limb)), Counts.Limbs);
+        Has(trees.SelectMany(t => t.Branches).Where(b => b.Kind == BranchKind.Limb).Select(b => b.DiameterMm), Counts.LimbMm);
+        var limbs = trees.SelectMany(t => t.Branches).Where(b => b.Kind == BranchKind.Limb).ToList();
+        Assert.InRange(trees.Sum(t => t.Branches.Count(b => b.Kind == BranchKind.Arm)) / (double)limbs.Count(l => l.LengthM > 0.25), 0.36, 0.38);
+
+        static void Has(IEnumerable<double> values, Spread wanted)
+        {
+            var all = values.ToList();
+            var mean = all.Average();
+            var cv = Math.Sqrt(all.Sum(v => (v - mean) * (v - mean)) / (all.Count - 1)) / mean;
+            Assert.InRange(mean / wanted.Mean, 1 - 0.04 * wanted.Cv, 1 + 0.04 * wanted.Cv);
+            Assert.InRange(cv / wanted.Cv, 0.95, 1.05);
+        }
+    }
+
+    [Fact]
+    public void The_same_seed_makes_the_same_tree_and_another_another()
+    {
+        var (a, b, c) = (Of("open-v").Make(Counts, 5), Of("open-v").Make(Counts, 5), Of("open-v").Make(Counts, 6));
+        Assert.Equal(a.Branches.Select(x => (x.DiameterMm, x.LengthM)), b.Branches.Select(x => (x.DiameterMm, x.LengthM)));
+        Assert.Equal(a.Buds, b.Buds);
+        Assert.NotEqual(a.TrunkMm, c.TrunkMm);
+    }
+
+    [Fact]
+    public void Every_system_s_tree_stands_on_its_ground() => Assert.All(TrainingSystem.Shipped, system =>
+    {
+        var shape = system.Form.Typical;
+        var counts = Counts with { Leaders = system.Form.Leaders, Limbs = new(system.Form.LimbsPerTree, 0.1), LimbMm = new(shape.LimbMm, shape.LimbCv), HeightM = new(shape.HeightM, 0.05) };
+        foreach (var tree in new TreeGenerator(shape, Place).Make(counts, 40, 3))
+        {
+            Assert.Equal(system.Form.Leaders, tree.Branches.Count(b => b.Kind == BranchKind.Leader));
+            Assert.All(tree.Branches, b =>
+            {
+                Assert.True(b.LengthM > 0 && b.DiameterMm > 0 && double.IsFinite(b.Path[^1].HeightM));
+                if (b.Parent is { } on) Assert.True(b.Path[0].To(tree.Branches[on].PointAt(b.AtM)) < 1e-6, $"{b.Kind} hangs in the air");
+            });
+            Assert.All(tree.Buds, b => Assert.InRange(b.AtM, 0, tree.Branches[b.Branch].LengthM + 1e-9));
+        }
+    });
+
+    // A V of two planes at 18° spreads 2·h·tan θ over the part above the trunk: handbook 2.9.
+    [Fact]
+    public void The_planes_of_a_v_lean_apart_as_its_geometry_says()
+    {
+        var shape = TrainingSystem.Find("open-v")!.Form.Typical;
+        var tree = new TreeGenerator(shape, Place).Make(Counts with { Leaders = 6, HeightM = new(2.8, 0) }, 1);
+        var tops = tree.Branches.Where(b => b.Kind == BranchKind.Leader).Select(b => b.Path[^1].AcrossM).ToList();
+        // 2 × (2.8 − 0.4) × tan 18° = 1.56 m.
+        Assert.Equal((0.4, 18), (shape.TrunkM, shape.LeanDeg));
+        Near.Printed(1.56, tops.Max() - tops.Min(), 2);
+        Assert.Equal(3, tops.Count(t => t > 0));
+    }
+
+    [Fact]
+    public void A_counted_tree_keeps_its_limbs_and_their_buds()
+    {
+        List<LimbToGrow> limbs = [new(22, true, 30), new(15, false, 14), new(9, false, 4)];
+        var tree = Of("tall-spindle").Model(46, 1, 3.2, limbs, 48, 1);
+        var standing = new StandingTree(tree);
+        var grown = tree.Branches.Where(b => b.Kind == BranchKind.Limb).ToList();
+        Assert.Equal([9, 15, 22], grown.Select(l => l.DiameterMm).Order());
+        Assert.Equal(48, tree.FloralBuds);
+        Assert.All(grown, l => Assert.InRange(standing.FloralOn(l.Id), limbs.Single(x => x.DiameterMm == l.DiameterMm).FloralBuds!.Value - 1, limbs.Single(x => x.DiameterMm == l.DiameterMm).FloralBuds!.Value + 1));
+    }
+
+    [Theory]
+    [InlineData(0, 200)]
+    [InlineData(1, 200)]
+    [InlineData(20, 0)]
+    public void Trees_with_next_to_nothing_are_still_trees(double limbs, double buds)
+    {
+        var tree = Of("tall-spindle").Make(Counts with { Limbs = new(limbs, 0), FloralBuds = new(buds, 0) }, 9);
+        Assert.Equal(limbs, tree.Branches.Count(b => b.Kind == BranchKind.Limb));
+        // Buds need wood to sit on.
+        Assert.Equal(limbs == 0 ? 0 : buds, tree.FloralBuds);
+    }
+}

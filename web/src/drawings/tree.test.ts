@@ -1,0 +1,51 @@
+import { describe, expect, it } from 'vitest';
+import type { BenchCut, FruitTree, TreeBranch } from '../api/client';
+import { apart, frameOf, placeAt, project, standingAfter, stretch, widthMm, woodPath } from './tree';
+
+const place = (alongM: number, acrossM: number, heightM: number) => ({ alongM, acrossM, heightM });
+const limb = {
+  id: 1, parent: 0, atM: 1, kind: 'limb', diameterMm: 20, tipMm: 10, azimuthDeg: 0, riseDeg: 0, ageYears: 3, state: 'sound', lengthM: 1, path: [place(0, 0, 1), place(0.5, 0, 1), place(0.5, 0, 1.5)],
+} as unknown as TreeBranch;
+const tree = { place: { rowSpacingM: 3.5, treeSpacingM: 1, heightLimitM: 3, leaf: 8 }, trunkMm: 50, branches: [limb], buds: [] } as unknown as FruitTree;
+const cut = (branch: number, fromM: number, buds: number[]) => ({ wood: [{ branch, fromM }], buds }) as unknown as BenchCut;
+
+describe('the drawing of a tree', () => {
+  it('keeps the same scale along and across the row', () => {
+    const frame = frameOf(tree, 800, 600, 50, 40);
+    const [along, across] = [project(place(1, 0, 1), 'along', frame), project(place(0, 1, 1), 'across', frame)];
+    expect(along).toEqual(across);
+    expect(along.x - frame.foot.x).toBeCloseTo(frame.scale);
+    expect(frame.foot.y - along.y).toBeCloseTo(frame.scale);
+  });
+
+  it('foreshortens what points at the viewer', () => {
+    const frame = frameOf(tree, 800, 600, 50, 40);
+    expect(project(place(0.3, 2, 1), 'along', frame).x).toBeCloseTo(project(place(0.3, -2, 1), 'along', frame).x);
+  });
+
+  it('follows a bend and cuts a stretch where it is asked to', () => {
+    expect(placeAt(limb, 0.75)).toEqual(place(0.5, 0, 1.25));
+    expect(stretch(limb, 0.25, 0.75).map((p) => p.at)).toEqual([0.25, 0.5, 0.75]);
+    expect(stretch(limb, 0, 1)).toHaveLength(3);
+  });
+
+  it('draws thicker wood thicker and thins it to its tip', () => {
+    expect(widthMm(limb, 0.5)).toBe(15);
+    expect(woodPath(limb, 0, 1, 'along', frameOf(tree, 800, 600, 50, 40))).toMatch(/^M.*Z$/);
+    expect(woodPath(limb, 1, 1, 'along', frameOf(tree, 800, 600, 50, 40))).toBe('');
+  });
+
+  it('knows what stands after cuts, and again after undoing one', () => {
+    const cuts = [cut(1, 0.5, [3, 4]), cut(1, 0.1, [1, 2]), cut(2, 0, [7])];
+    expect([...standingAfter(cuts).fallen]).toEqual([3, 4, 1, 2, 7]);
+    expect(standingAfter(cuts).left.get(1)).toBe(0.1);
+    expect(standingAfter(cuts.slice(0, 1)).left.get(1)).toBe(0.5);
+    expect(standingAfter([]).fallen.size).toBe(0);
+  });
+
+  it('moves tags apart that would lie on each other', () => {
+    const moved = apart([{ x: 10, y: 10 }, { x: 12, y: 14 }, { x: 300, y: 12 }], 20);
+    expect(Math.abs(moved[0]!.y - moved[1]!.y)).toBeGreaterThanOrEqual(20);
+    expect(moved[2]).toEqual({ x: 300, y: 12 });
+  });
+});

@@ -1,0 +1,139 @@
+import type { BenchCut, FruitTree, Place, TreeBranch, TreeBud } from '../api/client';
+
+/** From where a tree is looked at: from the alley, along the row, or from the end of the row, across it. */
+export type View = 'along' | 'across';
+
+export interface Spot { x: number; y: number }
+
+/** Metres of a tree on a drawing. */
+export interface Frame {
+  /** Pixels for each metre. */
+  scale: number;
+  /** Where the foot of the trunk stands. */
+  foot: Spot;
+}
+
+/** How much of each branch is left and which buds fell, after some cuts. */
+export interface Standing {
+  left: Map<number, number>;
+  fallen: Set<number>;
+}
+
+export function standingAfter(cuts: readonly BenchCut[]): Standing {
+  const left = new Map<number, number>();
+  const fallen = new Set<number>();
+  for (const cut of cuts) {
+    for (const gone of cut.wood) left.set(gone.branch, gone.fromM);
+    for (const bud of cut.buds) fallen.add(bud);
+  }
+  return { left, fallen };
+}
+
+const acrossOf = (place: Place, view: View) => (view === 'along' ? place.alongM : place.acrossM);
+
+/** How far behind the drawing a place lies; what is nearer is drawn later. */
+export const depthOf = (place: Place, view: View) => (view === 'along' ? place.acrossM : -place.alongM);
+
+export function project(place: Place, view: View, frame: Frame): Spot {
+  return { x: frame.foot.x + acrossOf(place, view) * frame.scale, y: frame.foot.y - place.heightM * frame.scale };
+}
+
+/** Fits a tree into a drawing, its foot on the ground; both views have the same scale. */
+export function frameOf(tree: FruitTree, width: number, height: number, ground: number, margin: number): Frame {
+  let [low, high, top] = [-0.4, 0.4, Math.min(tree.place.heightLimitM, 12)];
+  for (const branch of tree.branches)
+    for (const place of branch.path) {
+      low = Math.min(low, place.alongM, place.acrossM);
+      high = Math.max(high, place.alongM, place.acrossM);
+      top = Math.max(top, place.heightM);
+    }
+  const reach = Math.max(-low, high);
+  const scale = Math.max(10, Math.min((width / 2 - margin) / reach, (height - ground - 18) / (top + 0.12)));
+  return { scale, foot: { x: width / 2, y: height - ground } };
+}
+
+/** Places of a branch between two distances from its base, with the distance of each. */
+export function stretch(branch: TreeBranch, from: number, to: number): { place: Place; at: number }[] {
+  const points: { place: Place; at: number }[] = [];
+  let run = 0;
+  for (let i = 0; i < branch.path.length; i++) {
+    const here = branch.path[i]!;
+    if (i > 0) {
+      const before = branch.path[i - 1]!;
+      const piece = Math.hypot(here.alongM - before.alongM, here.acrossM - before.acrossM, here.heightM - before.heightM);
+      const between = (at: number): Place => {
+        const share = piece > 0 ? (at - run) / piece : 0;
+        return {
+          alongM: before.alongM + (here.alongM - before.alongM) * share, acrossM: before.acrossM + (here.acrossM - before.acrossM) * share,
+          heightM: before.heightM + (here.heightM - before.heightM) * share,
+        };
+      };
+      if (from > run && from < run + piece) points.push({ place: between(from), at: from });
+      if (to > run && to < run + piece) {
+        points.push({ place: between(to), at: to });
+        return points;
+      }
+      run += piece;
+    }
+    if (run >= from - 1e-9 && run <= to + 1e-9) points.push({ place: here, at: run });
+  }
+  return points;
+}
+
+/** The place so far along a branch. */
+export function placeAt(branch: TreeBranch, at: number): Place {
+  return stretch(branch, 0, Math.min(at, branch.lengthM)).at(-1)?.place ?? branch.path[0]!;
+}
+
+/** Outline of tapered wood, true to scale but never too thin to see. */
+export function woodPath(branch: TreeBranch, from: number, to: number, view: View, frame: Frame, least = 1.2): string {
+  const points = stretch(branch, from, to).map(({ place, at }) => ({ ...project(place, view, frame), half: Math.max(least, (widthMm(branch, at) / 1000) * frame.scale) / 2 }));
+  if (points.length < 2) return '';
+  const sides = points.map((p, i) => {
+    const [a, b] = [points[Math.max(0, i - 1)]!, points[Math.min(points.length - 1, i + 1)]!];
+    const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
+    const [nx, ny] = [(-(b.y - a.y) / length) * p.half, ((b.x - a.x) / length) * p.half];
+    return [{ x: p.x + nx, y: p.y + ny }, { x: p.x - nx, y: p.y - ny }] as const;
+  });
+  const outline = [...sides.map((s) => s[0]), ...sides.map((s) => s[1]).reverse()];
+  return `M${outline.map((p) => `${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('L')}Z`;
+}
+
+export function widthMm(branch: TreeBranch, at: number): number {
+  return branch.lengthM > 0 ? branch.diameterMm + (branch.tipMm - branch.diameterMm) * Math.min(1, at / branch.lengthM) : branch.diameterMm;
+}
+
+/** Where a bud is drawn: beside the wood, on the side it sits on. Its number decides what nobody counted: left or right. */
+export function budSpot(bud: TreeBud, branch: TreeBranch, view: View, frame: Frame): Spot & { turn: number } {
+  const here = stretch(branch, Math.max(0, bud.atM - 0.02), Math.min(branch.lengthM, bud.atM + 0.02)).map((p) => project(p.place, view, frame));
+  const [a, b] = [here[0]!, here.at(-1)!];
+  const length = Math.hypot(b.x - a.x, b.y - a.y);
+  const along = length > 0.01 ? { x: (b.x - a.x) / length, y: (b.y - a.y) / length } : { x: 1, y: 0 };
+  // The normal that looks up.
+  let normal = { x: -along.y, y: along.x };
+  if (normal.y > 0) normal = { x: -normal.x, y: -normal.y };
+  const off = bud.kind === 'terminal' ? 0 : ((widthMm(branch, bud.atM) / 2000) * frame.scale + Math.min(3.4, frame.scale / 55)) * (bud.side === 'under' ? -1 : bud.side === 'upper' ? 1 : bud.id % 2 === 0 ? 0.8 : -0.6);
+  return { x: (a.x + b.x) / 2 + normal.x * off, y: (a.y + b.y) / 2 + normal.y * off, turn: (Math.atan2(normal.y * Math.sign(off || 1), normal.x * Math.sign(off || 1)) * 180) / Math.PI + 90 };
+}
+
+/** Heights to mark on the scale at the edge, metres. */
+export function scaleMarks(frame: Frame): number[] {
+  const top = frame.foot.y / frame.scale;
+  const step = top > 3.8 ? 1 : 0.5;
+  return Array.from({ length: Math.floor((top - 0.05) / step) }, (_, i) => (i + 1) * step);
+}
+
+/** Moves tags that lie on each other apart, up and down, each as little as it takes. */
+export function apart(spots: Spot[], gap: number): Spot[] {
+  const placed: Spot[] = [];
+  const order = spots.map((s, i) => ({ ...s, i })).sort((a, b) => a.y - b.y);
+  const out = [...spots];
+  for (const spot of order) {
+    let y = spot.y;
+    for (const other of placed) if (Math.abs(other.x - spot.x) < gap && y < other.y + gap && y > other.y - gap) y = other.y + gap;
+    placed.push({ x: spot.x, y });
+    placed.sort((a, b) => a.y - b.y);
+    out[spot.i] = { x: spot.x, y };
+  }
+  return out;
+}

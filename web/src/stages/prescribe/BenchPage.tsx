@@ -1,0 +1,124 @@
+import { Button, Segmented, Select } from 'antd';
+import { useEffect, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import type { BenchView } from '../../api/client';
+import { TreeDrawing, type Aim } from '../../drawings/TreeDrawing';
+import type { View } from '../../drawings/tree';
+import { useWidth } from '../../drawings/useWidth';
+import { useKeys } from '../../keys/useKeys';
+import { usePlantingHead } from './usePlantingHead';
+import { Trouble } from '../../Trouble';
+import '../../words/prescribe';
+import { useReading } from '../../words/useReading';
+import { BenchPanel } from './BenchPanel';
+import { PracticePanel } from './PracticePanel';
+import { useBench, type BenchTree } from './useBench';
+import './bench.css';
+
+const PLAY_MS = 900;
+
+/** A tree of the planting, drawn to scale: step through the prescription, or cut it yourself. */
+export function BenchPage() {
+  const { id } = useParams();
+  const { t, amount } = useReading();
+  const head = usePlantingHead(id!);
+  const [choice, setChoice] = useState<BenchTree>({ class: null, number: 0, row: null, tree: null });
+  const [view, setView] = useState<View>('along');
+  const [aim, setAim] = useState<Aim | null>(null);
+  const [chosen, setChosen] = useState<number | null>(null);
+  const [playing, setPlaying] = useState(false);
+  const work = useBench(id!, choice);
+  const { bench, mode, made, ahead, step } = work;
+  const [ref, width] = useWidth<HTMLDivElement>(880);
+  const height = Math.max(420, window.innerHeight - 103);
+  const data = bench.data;
+  const last = data?.prescribed.length ?? 0;
+
+  useEffect(() => {
+    if (!playing || step >= last) return;
+    const timer = window.setTimeout(() => { work.go(step + 1); if (step + 1 >= last) setPlaying(false); }, PLAY_MS);
+    return () => { window.clearTimeout(timer); };
+  });
+
+  const byHand = mode !== 'card';
+  const standing = data?.tree.branches.filter((b) => (b.kind === 'limb' || b.kind === 'arm' || b.kind === 'shoot') && !made.some((c) => c.wood.some((w) => w.branch === b.id && w.fromM <= 0.1))) ?? [];
+  const limbs = standing.sort((a, b) => b.path[0]!.heightM - a.path[0]!.heightM);
+  const pick = (by: number) => {
+    const next = limbs[Math.max(0, Math.min(limbs.length - 1, limbs.findIndex((b) => b.id === chosen) + by))];
+    if (next) setChosen(next.id);
+  };
+  const cut = (at: Aim) => {
+    if (!data) return;
+    if (at.bud !== null) work.cut({ bud: at.bud });
+    else if (at.branch !== null) work.cut({ branch: at.branch, leaveM: leaves(data, at) });
+    setAim(null);
+    setChosen(null);
+  };
+  useKeys({
+    ArrowRight: () => { if (byHand) pick(1); else work.go(step + 1); },
+    ArrowLeft: () => { if (byHand) pick(-1); else work.go(step - 1); },
+    ArrowDown: () => { pick(1); },
+    ArrowUp: () => { pick(-1); },
+    Home: () => { if (!byHand) work.go(0); },
+    End: () => { if (!byHand) work.go(last); },
+    ' ': () => { if (!byHand) { if (step >= last) work.go(0); setPlaying((p) => !p); } },
+    x: () => { if (byHand && chosen !== null) cut({ branch: chosen, bud: null, leaveM: -1 }); else if (!byHand) work.enter('hand'); },
+    u: () => { if (byHand) work.undo(); },
+    r: () => { if (byHand) work.redo(); },
+    p: () => { work.enter(mode === 'practice' ? 'card' : 'practice'); },
+    v: () => { setView(view === 'along' ? 'across' : 'along'); },
+  });
+
+  if (bench.error && !data) return <Trouble error={bench.error} retry={() => void bench.refetch()} />;
+  const metre = (m: number) => { const shown = amount(m, 'm', 1); return `${shown.number} ${shown.unit}`; };
+  const shownAim = aim ?? (byHand && chosen !== null ? { branch: chosen, bud: null, leaveM: -1 } : null);
+  const trunk = data && amount(data.tree.trunkMm, 'mm', 0);
+  return (
+    <main className="bench">
+      <header className="bench-head">
+        <p className="bench-title"><Link to={`/plantings/${id}/prescribe`}>← {t('stage.prescribe')}</Link> <strong>{head.title}</strong> <span className="dim">{head.about}</span></p>
+        {data && (
+          <div className="bench-choices">
+            {data.classes.length > 1 && (
+              <Segmented value={choice.row === null ? data.class : ''} onChange={(value) => { work.restart(); setChoice({ class: value, number: 0, row: null, tree: null }); }}
+                options={data.classes.map((c) => ({ value: c, label: t(`class.${c}`, { defaultValue: c }) }))} />
+            )}
+            <Segmented value={view} onChange={setView} options={[{ value: 'along', label: t('bench.along') }, { value: 'across', label: t('bench.across') }]} />
+            <Button onClick={() => { work.restart(); setChoice({ ...choice, class: data.class, number: choice.number + 1, row: null, tree: null }); }} data-test="another">{t('bench.another')}</Button>
+            {data.models.length > 0 && (
+              <Select className="bench-models" aria-label={t('bench.counted')} placeholder={t('bench.counted')} value={choice.row === null ? null : `${choice.row}/${choice.tree}`}
+                options={data.models.map((m) => ({ value: `${m.row}/${m.tree}`, label: t('bench.model', { row: m.row, tree: m.tree }) }))}
+                onChange={(value: string) => { const [row, tree] = value.split('/').map(Number); work.restart(); setChoice({ class: null, number: 0, row: row!, tree: tree! }); }} />
+            )}
+          </div>
+        )}
+        <p className="bench-keys small dim">
+          {byHand
+            ? <><kbd>↑</kbd> <kbd>↓</kbd> {t('bench.key-limb')} <kbd>x</kbd> {t('bench.key-cut')} <kbd>u</kbd> {t('bench.undo')} <kbd>r</kbd> {t('bench.redo')}</>
+            : <><kbd>←</kbd> <kbd>→</kbd> {t('bench.key-step')} <kbd>x</kbd> {t('bench.take-over')} <kbd>p</kbd> {t('bench.practise')}</>}
+        </p>
+      </header>
+      <div className="bench-body">
+        <div className="bench-drawing" ref={ref} data-test="bench-tree" data-cuts={made.length} data-buds={made.at(-1)?.after.floralBuds ?? data?.before.floralBuds}>
+          {data && (
+            <>
+              <TreeDrawing tree={data.tree} view={view} width={width} height={height} made={made} ahead={mode === 'card' ? ahead : []} now wires={data.wiresM}
+                heightLimitText={`${t('bench.height-limit')} ${metre(data.tree.place.heightLimitM)}`} metre={metre}
+                aim={shownAim && { ...shownAim, leaveM: leaves(data, shownAim) }} onAim={byHand ? setAim : undefined} onCut={byHand ? cut : undefined} />
+              <p className="bench-foot small">{t(choice.row !== null ? 'bench.foot-counted' : choice.number === 0 ? 'bench.foot-typical' : 'bench.foot-another', { trunk: `${trunk!.number} ${trunk!.unit}`, number: choice.number, class: t(`class.${data.class}`, { defaultValue: data.class }) })}</p>
+            </>
+          )}
+        </div>
+        {data && (mode === 'practice'
+          ? <PracticePanel id={id!} work={work} data={data} />
+          : <BenchPanel work={work} data={data} playing={playing} play={() => { if (step >= last) work.go(0); setPlaying((p) => !p); }} />)}
+      </div>
+    </main>
+  );
+}
+
+/** What a cut leaves: a limb its renewal stub, anything else nothing, unless it is cut further out. */
+function leaves(data: BenchView, aim: Aim): number {
+  if (aim.leaveM >= 0 || aim.branch === null) return Math.max(0, aim.leaveM);
+  return data.tree.branches[aim.branch]!.kind === 'limb' ? data.stubM : 0;
+}

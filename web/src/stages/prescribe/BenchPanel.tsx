@@ -1,0 +1,96 @@
+import { Button } from 'antd';
+import type { BenchCut, BenchView } from '../../api/client';
+import { useReading } from '../../words/useReading';
+import { BenchLedger } from './BenchLedger';
+import { useTold } from './useTold';
+import type { useBench } from './useBench';
+
+type Work = ReturnType<typeof useBench>;
+
+/** Beside the tree: how many buds are left, the cut at hand and why, and the list of cuts. */
+export function BenchPanel({ work, data, playing, play }: { work: Work; data: BenchView; playing: boolean; play: () => void }) {
+  const { t, number, local } = useReading();
+  const told = useTold();
+  const { made, ahead, mode } = work;
+  const after = made.at(-1)?.after ?? data.before;
+  const now = made.at(-1);
+  const over = after.floralBuds - data.toLeave;
+  const all = [...made, ...ahead];
+  return (
+    <aside className="bench-panel">
+      <p className="bench-counted">{t('bench.left', { counted: local(data.counted) })}</p>
+      <p className="bench-number">
+        <span data-test="bench-left">{number(after.floralBuds, 0)}</span>
+        <span className="bench-over">{t(over >= 0 ? 'bench.over' : 'bench.under', { over: number(Math.abs(over), 0), wanted: number(data.toLeave, 0) })}</span>
+        <span className="bench-step dim">{mode === 'card' ? t('bench.step', { step: work.step, of: data.prescribed.length }) : t('bench.made', { count: made.length })}</span>
+      </p>
+      <BenchLedger left={after.floralBuds} before={data.before.floralBuds} wanted={data.toLeave} low={data.bandLow} high={data.bandHigh} />
+      <section className="bench-now" aria-live="polite">
+        {now ? (
+          <>
+            <h2>{t('bench.now', { number: now.number, step: now.step ? local(now.step) : t('bench.own-cut') })}</h2>
+            <p>{told(now)}</p>
+            {now.caution && <p className="cut-caution">▲ {local(now.caution)}</p>}
+          </>
+        ) : <p className="dim">{t(mode === 'card' ? 'bench.begin' : 'bench.begin-hand')}</p>}
+      </section>
+      <div className="bench-tools">
+        {mode === 'card' ? (
+          <>
+            <Button onClick={() => { work.go(0); }} disabled={work.step === 0} aria-label={t('bench.first')}>⇤</Button>
+            <Button onClick={() => { work.go(work.step - 1); }} disabled={work.step === 0} aria-label={t('bench.back')}>←</Button>
+            <Button onClick={() => { work.go(work.step + 1); }} disabled={work.step === data.prescribed.length} aria-label={t('bench.next')} data-test="step">→</Button>
+            <Button onClick={play} data-test="play">{t(playing ? 'bench.pause' : 'bench.play')}</Button>
+            <Button type="primary" onClick={() => { work.enter('hand'); }} data-test="take-over">{t('bench.take-over')}</Button>
+            <Button onClick={() => { work.enter('practice'); }} data-test="practise">{t('bench.practise')}</Button>
+          </>
+        ) : (
+          <>
+            <Button onClick={work.undo} disabled={work.handCuts === 0} data-test="undo">{t('bench.undo')}</Button>
+            <Button onClick={work.redo} disabled={work.undone === 0} data-test="redo">{t('bench.redo')}</Button>
+            <Button onClick={work.restart}>{t('bench.restart')}</Button>
+            <Button onClick={() => { work.enter('card'); }} data-test="to-card">{t('bench.to-card')}</Button>
+          </>
+        )}
+      </div>
+      <CutList cuts={all} made={made.length} go={mode === 'card' ? work.go : undefined} />
+      <dl className="bench-measures">
+        <div><dt>{t('bench.limbs')}</dt><dd>{number(after.limbs, 0)}</dd></div>
+        <div><dt>{t('bench.top-share')}</dt><dd>{number(after.topShare * 100, 0)} %</dd></div>
+        <div><dt>{t('bench.thickest')}</dt><dd>{after.thickestRatio === null ? '–' : number(after.thickestRatio, 2)}</dd></div>
+        <div><dt>{t('bench.big-cuts')}</dt><dd>{t('bench.of', { a: after.bigCuts, b: data.bigCuts })}</dd></div>
+        <div><dt>{t('bench.wood')}</dt><dd>{number(after.woodShare * 100, 0)} %</dd></div>
+        <div><dt>{t('bench.zones')}</dt><dd>{[after.topShare, after.middleShare, after.bottomShare].map((s) => number(s * 100, 0)).join(' · ')}</dd></div>
+      </dl>
+      <p className="bench-safety small">{t('bench.safety')}</p>
+    </aside>
+  );
+}
+
+/** The cuts in their order; single buds of one step are one line. */
+function CutList({ cuts, made, go }: { cuts: readonly BenchCut[]; made: number; go: ((to: number) => void) | undefined }) {
+  const { t, number, local, amount } = useReading();
+  const groups: BenchCut[][] = [];
+  for (const cut of cuts) {
+    const last = groups.at(-1);
+    if (last && cut.bud !== null && last[0]!.bud !== null && last[0]!.stepId === cut.stepId && (last.at(-1)!.number <= made) === (cut.number <= made)) last.push(cut);
+    else groups.push([cut]);
+  }
+  return (
+    <ol className="bench-cuts" data-test="bench-cuts">
+      {groups.map((group) => {
+        const [first, last] = [group[0]!, group.at(-1)!];
+        const height = amount(first.figures.find((f) => f.name === 'height')?.value ?? first.at.heightM, 'm', 2);
+        const name = first.step ? local(first.step) : t('bench.own-cut');
+        return (
+          <li key={first.number} className={last.number > made ? 'bench-ahead' : last.number === made ? 'bench-current' : ''}>
+            <button type="button" disabled={!go} onClick={() => go?.(last.number)}>
+              <span>{group.length > 1 ? `${first.number}–${last.number}` : first.number} {name}{group.length === 1 && ` · ${height.number} ${height.unit}`}</span>
+              <span>−{number(group.reduce((sum, c) => sum + c.drop, 0), 0)}</span>
+            </button>
+          </li>
+        );
+      })}
+    </ol>
+  );
+}

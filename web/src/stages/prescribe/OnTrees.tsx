@@ -1,0 +1,99 @@
+import { Button } from 'antd';
+import { useState } from 'react';
+import type { BlockSimulation } from '../../api/client';
+import { Choice } from '../../entry/Field';
+import { Notices } from '../../entry/Notices';
+import { usePlantingWork } from '../../planting/usePlanting';
+import { useReading } from '../../words/useReading';
+import { useCatalogue } from '../estate/useCatalogue';
+import { useSimulation } from './useSimulation';
+
+const TREES = [200, 1_000, 5_000];
+
+/** The card carried out on many trees of this block, and beside it another school or system. */
+export function OnTrees() {
+  const { t, local } = useReading();
+  const { view, entry, plan } = usePlantingWork();
+  const catalogue = useCatalogue();
+  const mine = useSimulation(view.id);
+  const other = useSimulation(view.id);
+  const [trees, setTrees] = useState(TREES[0]!);
+  const [against, setAgainst] = useState('');
+  const system = plan.planting!.system;
+  const cutting = entry.cutting ?? {};
+  const crop = plan.planting!.variety.crop;
+  const schools = system.questions.flatMap((q) => q.options.filter((o) => o.id !== (cutting.answers?.[q.id] ?? q.usual ?? q.options[0]!.id)).map((o) => ({ value: `${q.id}=${o.id}`, label: `${local(q.name)}: ${local(o.name)}` })));
+  const systems = (catalogue.data?.systems ?? []).filter((s) => s.id !== system.id && s.crops.includes(crop)).map((s) => ({ value: `system=${s.id}`, label: local(s.name) }));
+  const run = () => {
+    void mine.run({ cutting, system: null, trees });
+    if (against === '') return;
+    const [question, answer] = against.split('=') as [string, string];
+    void other.run(question === 'system' ? { cutting: {}, system: answer, trees } : { cutting: { ...cutting, answers: { ...cutting.answers, [question]: answer } }, system: null, trees });
+  };
+  const share = mine.share ?? other.share;
+  const shown: { name: string; result: BlockSimulation }[] = [
+    ...(mine.result ? [{ name: local(system.name), result: mine.result }] : []),
+    ...(against !== '' && other.result ? [{ name: [...schools, ...systems].find((s) => s.value === against)?.label ?? '', result: other.result }] : []),
+  ];
+  return (
+    <section className="on-trees">
+      <h2>{t('simulation.heading')}</h2>
+      <p className="small dim">{t('simulation.text')}</p>
+      <div className="on-trees-tools">
+        <Choice label={t('simulation.trees')} value={String(trees)} onChange={(v) => { setTrees(Number(v)); }} options={TREES.map((n) => ({ value: String(n), label: t('simulation.of-trees', { count: n }) }))} />
+        <Choice label={t('simulation.against')} value={against} onChange={setAgainst} empty={t('simulation.alone')} options={[...schools, ...systems]} />
+        {share === null
+          ? <Button onClick={run} data-test="simulate">{t('simulation.run')}</Button>
+          : <Button onClick={() => { mine.cancel(); other.cancel(); }}>{t('simulation.cancel', { share: Math.round(share * 100) })}</Button>}
+      </div>
+      {(mine.problem ?? other.problem) && <p className="field-problem">{mine.problem ?? other.problem}</p>}
+      {shown.length > 0 && <Compared shown={shown} />}
+    </section>
+  );
+}
+
+function Compared({ shown }: { shown: { name: string; result: BlockSimulation }[] }) {
+  const { t, number } = useReading();
+  const mean = (result: BlockSimulation, of: (c: BlockSimulation['classes'][number]) => number) => result.classes.reduce((sum, c) => sum + c.share * of(c), 0);
+  const lines: [string, (r: BlockSimulation) => string][] = [
+    ['in-band', (r) => `${number(r.inBand * 100, 0)} %`],
+    ['left', (r) => `${number(r.budsLeft, 0)} ± ${number(mean(r, (c) => c.budsLeftSd), 0)}`],
+    ['below', (r) => `${number(mean(r, (c) => c.belowBefore) * 100, 0)} %`],
+    ['limbs', (r) => number(mean(r, (c) => c.limbsLeft), 1)],
+    ['big-cuts', (r) => number(mean(r, (c) => c.bigCuts), 1)],
+    ['wood', (r) => `${number(mean(r, (c) => c.woodShare) * 100, 0)} %`],
+    ['minutes', (r) => `${number(r.minutes, 1)} min`],
+    ['thinning', (r) => number(mean(r, (c) => c.clustersToThinning), 0)],
+  ];
+  return (
+    <>
+      <table className="figures" data-test="simulation">
+        <thead><tr><th>{t('simulation.each')}</th>{shown.map((s) => <th key={s.name} className="number">{s.name}</th>)}</tr></thead>
+        <tbody>{lines.map(([key, of]) => <tr key={key}><td>{t(`simulation.${key}`)}</td>{shown.map((s) => <td key={s.name} className="number">{key === 'in-band' ? <strong>{of(s.result)}</strong> : of(s.result)}</td>)}</tr>)}</tbody>
+      </table>
+      <div className="on-trees-spreads">{shown.map((s) => <Spread key={s.name} name={s.name} result={s.result} />)}</div>
+      <Notices notices={shown.flatMap((s) => s.result.warnings)} />
+    </>
+  );
+}
+
+/** How far the trees end from their number: bars by buds left, the band wanted behind. */
+function Spread({ name, result }: { name: string; result: BlockSimulation }) {
+  const { t, number } = useReading();
+  const bins = result.classes[0]!.spread.length;
+  const shares = Array.from({ length: bins }, (_, i) => result.classes.reduce((sum, c) => sum + (c.share * c.spread[i]!.trees) / c.trees, 0));
+  const most = Math.max(...shares, 0.01);
+  const middle = (bins - 1) / 2;
+  return (
+    <figure className="spread" aria-label={t('simulation.spread', { name })}>
+      <svg viewBox="0 0 270 108" role="img" aria-hidden>
+        <rect x={(middle * 270) / bins} width={270 / bins} y={4} height={80} fill="var(--lichen-tint)" />
+        {shares.map((s, i) => <rect key={i} x={(i * 270) / bins + 2} width={270 / bins - 4} y={84 - (s / most) * 74} height={(s / most) * 74} fill={i === middle ? 'var(--plum)' : '#9a7389'} />)}
+        {shares.map((s, i) => s >= 0.03 && <text key={i} x={((i + 0.5) * 270) / bins} y={80 - (s / most) * 74} textAnchor="middle" className="spread-share">{number(s * 100, 0)}</text>)}
+        <line x1={0} x2={270} y1={84} y2={84} stroke="var(--bark)" />
+        {[0, middle, bins - 1].map((i) => <text key={i} x={((i + 0.5) * 270) / bins} y={99} textAnchor="middle" className="spread-name">{t(i === middle ? 'simulation.on-number' : i < middle ? 'simulation.fewer' : 'simulation.more')}</text>)}
+      </svg>
+      <figcaption className="small dim">{name} · {t('simulation.percent')}</figcaption>
+    </figure>
+  );
+}
