@@ -77,8 +77,9 @@ public sealed record DemonstrationTreeEntry
         }
         // Steps of a system the planting was trained in before are passed over.
         if (Fell.All(f => f.Value is null)) reader.Add("fell", "missing", "Fell: please type what fell at one step at least.");
+        var wholly = Fell.Keys.All(id => system.Steps.Any(s => s.Id == id));
         // A few buds are always miscounted.
-        if (reader.Optional("left", "Buds left", Left, "bud/tree", 0, 20_000) is { } left && Math.Abs(left - stands) > Math.Max(3, 0.1 * before))
+        if (reader.Optional("left", "Buds left", Left, "bud/tree", 0, 20_000) is { } left && wholly && Math.Abs(left - stands) > Math.Max(3, 0.1 * before))
             reader.Add("left", "conflict", $"Buds left: {before:0} less what fell are {stands:0}, not {left:0}. Count again, or correct what fell.");
         reader.ThrowIfAny();
         return drops;

@@ -24,7 +24,7 @@ namespace Rama.Core.Prescribe;
 /// <param name="Target">The target; null where there is none or it cannot be used.</param>
 /// <param name="Counted">The trees counted.</param>
 /// <param name="Measured">What is known of the trees not counted.</param>
-/// <param name="Settings">Tolerance and cap.</param>
+/// <param name="Settings">Tolerance and cap; the usual ones where those typed cannot be used.</param>
 /// <param name="Cutting">How the system is cut here.</param>
 /// <param name="Problems">What cannot be used, field by field.</param>
 public sealed record PlanReading(
@@ -40,7 +40,7 @@ public sealed record PlanReading(
     SeasonTarget? Target,
     Survey? Counted,
     MeasuredTrees Measured,
-    DecisionSettings? Settings,
+    DecisionSettings Settings,
     Cutting Cutting,
     IReadOnlyList<FieldProblem> Problems)
 {
@@ -64,7 +64,9 @@ public sealed record PlanReading(
         var target = entry.Target.IsUntouched ? null : reader.Under("target", () => entry.Target.Read(known));
         var counted = reader.Under("count", entry.Count.Read);
         var measured = reader.Under("measured", entry.Measured.Read) ?? MeasuredTrees.None;
-        var settings = reader.Under("settings", () => entry.Settings.ReadSettings(planting?.System.Caps.ShareOfBuds ?? DecisionSettings.DefaultCap));
+        // While a limit or a reason is being typed the plan goes on with the usual ones; its problem is told at its field.
+        var cap = planting?.System.Caps.ShareOfBuds ?? DecisionSettings.DefaultCap;
+        var settings = reader.Under("settings", () => entry.Settings.ReadSettings(cap)) ?? new(Cap: cap);
         var cutting = planting is null ? null : reader.Under("cutting", () => entry.Cutting.Read(planting.System));
         return new(entry.Season, planting, planting is null ? null : catalogue.Crop(planting.Variety.Crop), rows, density, seasons, history, known, sizeWarnings, target, counted, measured, settings, cutting ?? Cutting.None, reader.Problems);
     }

@@ -62,7 +62,7 @@ public sealed record PruningPlan(
         var limbs = survey?.MeanLimbs ?? target?.LimbsPerTree;
         var crop = density is null || target is null ? null
             : CropTarget.Of(density, target.Crop, target.BudsPerFruit, limbs ?? planting!.System.Form.LimbsPerTree);
-        if (planting is null || crop is null || settings is null)
+        if (planting is null || crop is null)
             return new(Stage.Target, planting, density, crop, null, survey, null, null, null, null, null, null, [], reading.Problems);
 
         var answer = SchoolAnswer.Of(target!.Insurance.School, crop.FruitPerTree, target.Insurance)!;

@@ -140,7 +140,7 @@ internal static class PrescribeEndpoints
             async (tell, gone) =>
             {
                 List<Task> told = [];
-                var result = BlockSimulation.Of(rules, stock, prescription, reading.Settings!, trees, body.Seed, null,
+                var result = BlockSimulation.Of(rules, stock, prescription, reading.Settings, trees, body.Seed, null,
                     share => { if (told.Count == 0 || told[^1].IsCompleted) told.Add(tell(new(share, null, null))); }, gone);
                 await Task.WhenAll(told);
                 await tell(new(1, result, null));

@@ -21,7 +21,7 @@ public sealed record BenchChoice(string? Class = null, int Number = 0, double? R
     /// <param name="plan">What follows.</param>
     public (TreeBench Bench, ClassPrescription Of)? Put(PlanReading reading, PruningPlan plan)
     {
-        if (plan is not { Stock: { } stock, Prescription: { } prescription, Planting: { } planting } || reading is not { Settings: { } settings, Counted: { } counted }) return null;
+        if (plan is not { Stock: { } stock, Prescription: { } prescription, Planting: { } planting } || reading is not { Settings: var settings, Counted: { } counted }) return null;
         var model = Row is null ? null : Models(counted).FirstOrDefault(t => t.Row == Row && t.Tree == Tree);
         var place = model is not null ? stock.Classes.Index().FirstOrDefault(c => Holds(c.Item, model)).Index
             : stock.Classes.Index().Where(c => c.Item.Class.Name == Class).Select(c => (int?)c.Index).FirstOrDefault() ?? stock.Classes.Count / 2;

@@ -76,7 +76,7 @@ export function BenchPage() {
   return (
     <main className="bench">
       <header className="bench-head">
-        <p className="bench-title"><Link to={`/plantings/${id}/prescribe`}>← {t('stage.prescribe')}</Link> <strong>{head.title}</strong> <span className="dim">{head.about}</span></p>
+        <div className="bench-title"><Link to={`/plantings/${id}/prescribe`}>← {t('stage.prescribe')}</Link> <h1>{head.title}</h1> <span className="dim">{head.about}</span></div>
         {data && (
           <div className="bench-choices">
             {data.classes.length > 1 && (

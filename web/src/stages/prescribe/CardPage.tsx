@@ -11,7 +11,7 @@ import { useReading } from '../../words/useReading';
 import './card.css';
 
 /** From so many cuts on the card is set closer, to stay on its page. */
-const DENSE_FROM = 4;
+const DENSE_FROM = 2;
 
 type Paper = 'a4' | 'letter';
 
