@@ -115,7 +115,7 @@ public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
         page.Says("[data-test='by-class']", "Reduce");
         page.Find("[data-field='settings.held'] option[value='structureOnly']").Click();
         page.Click(".sheet [data-test='save']");
-        Assert.Contains("say why", page.Problem("settings.heldReason"), StringComparison.Ordinal);
+        Assert.Contains("fill this in", page.Problem("settings.heldReason"), StringComparison.Ordinal);
         page.Type("settings.heldReason", "hail nets first");
         page.Press(Keys.Enter);
         page.Says("[data-test='decision']", "by hand");
