@@ -1,5 +1,6 @@
 using OpenQA.Selenium;
 using Rama.Data.People;
+using Rama.Web.Tests;
 
 namespace Rama.Browser.Tests;
 
@@ -75,18 +76,23 @@ public sealed class JourneyTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     [Fact]
-    public void The_season_page_narrows_groups_and_sorts()
+    public async Task The_season_page_narrows_groups_and_sorts()
     {
+        using var client = server.ClientOf();
+        var lines = (await client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray();
+        // Several may be equally late; the page may begin with any of them, and with no other.
+        List<string> Latest(string? site) =>
+            [.. lines.Where(l => site is null || (string?)l!["site"] == site).GroupBy(l => (int?)l!["work"]!["daysLate"] ?? -1).MaxBy(g => g.Key)!.Select(l => $"planting-{l!["code"]}")];
         using var page = new Page(server).Open("/");
         page.Find("[data-test='planting-H4']");
         string First() => page.Until("a line", () => page.Driver.FindElements(By.CssSelector(".season-list .season-line"))
             .OrderBy(e => e.Location.Y).Select(e => e.GetAttribute("data-test")).FirstOrDefault())!;
         page.Find("[aria-label='Sort'] option[value='late']").Click();
-        page.Until("the latest first", () => First() is "planting-H9" or "planting-W7"); // within a day of each other
+        page.Until("the latest first", () => Latest(null).Contains(First()));
         page.Find("[aria-label='Site'] option[value='Weir Bank']").Click();
-        page.Until("the latest of the site first", () => First() == "planting-W7");
+        page.Until("the latest of the site first", () => Latest("Weir Bank").Contains(First()));
         page.Find("[aria-label='Group'] option[value='variety']").Click();
-        page.Says(".season-group", "Redhaven");
+        page.Says(".season-group", (string)lines.First(l => $"planting-{l!["code"]}" == First())!["variety"]!);
     }
 
     [Fact]
