@@ -32,6 +32,15 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
         return new(planting, plan ?? new() { EstateId = estate.Id, PlantingId = id, Season = season.Value }, estate.Season, (await catalogues.ReadAsync(cancel)).Catalogue);
     }
 
+    /// <summary>Versions of a planting and of its plan of the season at hand, 0 while nothing is saved for it; null when there is none of that id.</summary>
+    public async Task<(Guid Id, uint Planting, int Season, uint Plan)?> VersionAsync(Guid id, CancellationToken cancel)
+    {
+        var season = (await estates.ReadAsync(cancel)).Season;
+        var planting = await database.Plantings.Where(p => p.Id == id).Select(p => (uint?)p.Version).SingleOrDefaultAsync(cancel);
+        var plan = await database.SeasonPlans.Where(p => p.PlantingId == id && p.Season == season).Select(p => (uint?)p.Version).SingleOrDefaultAsync(cancel);
+        return planting is { } version ? (id, version, season, plan ?? 0) : null;
+    }
+
     /// <summary>Adds a planting.</summary>
     /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
     public async Task<StoredPlanting> AddAsync(PlantingEntry entry, CancellationToken cancel)

@@ -97,6 +97,23 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
     }
 
     [Fact]
+    public async Task The_bench_follows_what_is_saved_and_stays_in_its_estate()
+    {
+        var view = await _client.PlantingAsync("W2");
+        async Task<JsonNode> Bench() => (await _client.PostAsync($"{Path(view)}/bench", "{}")).Body;
+        var before = await Bench();
+        Assert.Equal(before.ToJsonString(), (await Bench()).ToJsonString());
+        var target = view["target"]!.DeepClone();
+        target["budFactor"] = (double)target["budFactor"]! + 0.4;
+        var (status, saved) = await _client.PutAsync($"{Path(view)}/target", $$"""{"version": {{view["planVersion"]}}, "target": {{target.ToJsonString()}}}""");
+        Assert.True(status == 200, saved.ToJsonString());
+        Assert.True((double)(await Bench())["toLeave"]! > (double)before["toLeave"]!);
+
+        var elsewhere = await application.InNewEstateAsync(_client, "Neighbour");
+        Assert.Equal(404, (await elsewhere.PostAsync($"{Path(view)}/bench", "{}")).Status);
+    }
+
+    [Fact]
     public async Task Practice_is_scored_and_kept_once_per_tree_by_whoever_counts()
     {
         var counter = application.ClientOf(Role.Counter);

@@ -53,8 +53,7 @@ public sealed record ClassPrescription(
         var found = SettingSearch.Find(rules, Trees(SearchTrees, seed), decision, settings, fixedSettings);
         // Told on trees the search has not seen.
         var check = Trees(CheckTrees, seed + 1);
-        var values = rules.Values(found);
-        var run = new ClassRun(check, decision, settings, values);
+        var run = new ClassRun(check, decision, settings, SettingSearch.WithoutSolved(rules, found));
         return Account(rules, run, of, decision, found, observed, stock.Shape.BudsPerSite);
     }
 

@@ -12,27 +12,19 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
 
     private readonly PruningRules _rules = prepared.Rules;
     private readonly List<TreeCut> _cuts = [];
-    private readonly Dictionary<string, StepEnd> _ends = [];
+    private readonly List<int> _found = [];
     private int _bigCuts;
-
-    public StandingTree Tree => tree;
 
     public IReadOnlyList<TreeCut> Cuts => _cuts;
 
-    public IReadOnlyDictionary<string, StepEnd> Ends => _ends;
-
-    /// <summary>Carries out one step.</summary>
-    public void Carry(ReadyStep step)
+    /// <summary>Carries out one step; null where the decision asks for none of it.</summary>
+    public StepEnd? Carry(ReadyStep step)
     {
-        if (!step.Step.Under.Contains(allowance.Kind)) return;
-        var (made, limited) = (0, new int[step.Limits.Count]);
-        var per = step.Step.Per == CutsPer.Tree ? [] : new int[tree.Tree.Branches.Count];
+        if (!step.Step.Under.Contains(allowance.Kind)) return null;
         var most = step.Most is { } rule ? rule(Scope(0)) : double.PositiveInfinity;
-        if (most <= Slack)
-        {
-            _ends[step.Step.Id] = StepEnd.StepLimit;
-            return;
-        }
+        if (most <= Slack) return StepEnd.StepLimit;
+        int made = 0;
+        int[] limited = step.Limits.Count == 0 ? [] : new int[step.Limits.Count], per = step.Step.Per == CutsPer.Tree ? [] : new int[tree.Tree.Branches.Length];
         var end = StepEnd.AllFound;
         foreach (var id in Found(step))
         {
@@ -65,19 +57,19 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
             for (var i = 0; i < limited.Length; i++)
                 if (step.Limits[i].Where(scope) != 0) limited[i]++;
         }
-        _ends[step.Step.Id] = end;
+        return end;
     }
 
     private RuleScope Scope(int id) => new(tree, id, allowance.Target, settings);
 
-    private IEnumerable<int> Found(ReadyStep step)
+    private int[] Found(ReadyStep step)
     {
         // Where buds stand in the order does not change with what is cut around them.
         if (step.Find.Subject == Subject.Buds) return prepared.BudOrder(step);
-        List<int> found = [];
+        _found.Clear();
         foreach (var id in Vocabulary.Grown(tree.Tree, step.Find.Subject))
-            if (Vocabulary.Stands(tree, step.Find.Subject, id) && step.Find.Takes(Scope(id))) found.Add(id);
-        return found.Count < 2 ? found : PreparedTree.Ordered(step, found, Scope);
+            if (Vocabulary.Stands(tree, step.Find.Subject, id) && step.Find.Takes(Scope(id))) _found.Add(id);
+        return _found.Count < 2 ? [.. _found] : PreparedTree.Ordered(step, _found, Scope);
     }
 
     private int Unit(ReadyStep step, int id)

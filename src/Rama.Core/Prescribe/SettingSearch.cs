@@ -19,6 +19,14 @@ internal static class SettingSearch
     public static bool IsSolved(PruningRules rules, ReadyStep step) =>
         step.Step is { Stop: StepStop.Number, Cut.Kind: CutKind.RubOff, Per: CutsPer.Limb, Most: { } most } && rules.Place(most) is not null;
 
+    /// <summary>Values with none of the single buds that are solved for: what the other steps leave tells their rate.</summary>
+    public static double[] WithoutSolved(PruningRules rules, IReadOnlyDictionary<string, double> settings)
+    {
+        var values = rules.Values(settings);
+        if (rules.Steps.FirstOrDefault(s => IsSolved(rules, s)) is { } solved) values[rules.Place(solved.Step.Most!)!.Value] = 0;
+        return values;
+    }
+
     /// <summary>The best settings, by name and in their own unit; those of the pack where nothing is to be found.</summary>
     /// <param name="rules">The rules.</param>
     /// <param name="trees">Trees to try them on.</param>
@@ -58,10 +66,8 @@ internal static class SettingSearch
     private static Try Of(
         PruningRules rules, IReadOnlyList<PreparedTree> trees, PruningDecision decision, DecisionSettings settings, Dictionary<string, double> combination, string? rate)
     {
-        var values = rules.Values(combination);
-        var place = rate is null ? null : rules.Place(rate);
-        var most = place is { } p ? values[p] : 0;
-        if (place is { } none) values[none] = 0;
+        var values = WithoutSolved(rules, combination);
+        var most = rate is null ? 0 : rules.Values(combination)[rules.Place(rate)!.Value];
         var (left, limbs, seconds, big) = (new double[trees.Count], new double[trees.Count], 0.0, 0);
         for (var i = 0; i < trees.Count; i++)
         {
@@ -75,16 +81,16 @@ internal static class SettingSearch
         }
         // Trees differ from the class mean they were made from; what is solved is right for that mean.
         var scale = trees.Average(t => t.Tree.FloralBuds) is > 0 and var made ? decision.Standing.Mean / made : 1;
-        if (place is not null && !combination.ContainsKey(rate!) && decision.Kind == DecisionKind.Reduce)
+        if (rate is not null && !combination.ContainsKey(rate) && decision.Kind == DecisionKind.Reduce)
         {
             var perSite = rules.System.Form.Typical.BudsPerSite;
             var solved = limbs.Sum() > 0 ? Math.Clamp((left.Average() - decision.BudsToLeave / scale) / limbs.Average() / perSite, 0, most) : 0;
-            combination[rate!] = solved;
+            combination[rate] = solved;
             for (var i = 0; i < left.Length; i++)
             {
                 var rubbed = Math.Clamp(solved * limbs[i] * perSite, 0, Math.Max(0, left[i] - (1 - settings.Cap) * trees[i].Tree.FloralBuds));
                 left[i] -= rubbed;
-                seconds += rubbed / perSite * rules.SecondsOf(rate!);
+                seconds += rubbed / perSite * rules.SecondsOf(rate);
             }
         }
         var meant = trees.Select((t, i) => (Left: left[i], Stood: t.Tree.FloralBuds)).Where(t => t.Stood > decision.BudsToLeave).ToList();

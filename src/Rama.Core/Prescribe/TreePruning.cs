@@ -78,11 +78,31 @@ public sealed record TreeCut(
     int Number, string StepId, CutKind Kind, int Branch, int? Bud, double LeaveM, int Drop, int BudsAfter, double WoodCm3, double DiameterMm);
 
 /// <summary>One tree cut by a system.</summary>
-/// <param name="Cuts">The cuts in order.</param>
-/// <param name="Ends">Why each step cut no more.</param>
-/// <param name="Left">The tree afterwards.</param>
-public sealed record TreePruning(IReadOnlyList<TreeCut> Cuts, IReadOnlyDictionary<string, StepEnd> Ends, StandingTree Left)
+public sealed class TreePruning
 {
+    private readonly PruningRules _rules;
+    private readonly StepEnd?[] _ends;
+
+    private TreePruning(PreparedTree prepared, CutAllowance allowance, double[] settings)
+    {
+        _rules = prepared.Rules;
+        _ends = new StepEnd?[_rules.Steps.Count];
+        Left = new(prepared.Tree);
+        var engine = new CuttingEngine(prepared, Left, allowance, settings);
+        for (var i = 0; i < _ends.Length; i++) _ends[i] = engine.Carry(_rules.Steps[i]);
+        Cuts = engine.Cuts;
+    }
+
+    /// <summary>The cuts in order.</summary>
+    public IReadOnlyList<TreeCut> Cuts { get; }
+
+    /// <summary>The tree afterwards.</summary>
+    public StandingTree Left { get; }
+
+    /// <summary>Why each step cut no more, by step; without those the decision asks nothing of.</summary>
+    public IReadOnlyDictionary<string, StepEnd> Ends =>
+        _rules.Steps.Zip(_ends).Where(x => x.Second is not null).ToDictionary(x => x.First.Step.Id, x => x.Second!.Value);
+
     /// <summary>Cuts a tree by a system's rules.</summary>
     /// <param name="rules">The rules.</param>
     /// <param name="tree">The tree.</param>
@@ -91,10 +111,5 @@ public sealed record TreePruning(IReadOnlyList<TreeCut> Cuts, IReadOnlyDictionar
     public static TreePruning Of(PruningRules rules, FruitTree tree, CutAllowance allowance, IReadOnlyDictionary<string, double>? settings = null) =>
         Of(new PreparedTree(rules, tree), allowance, rules.Values(settings));
 
-    internal static TreePruning Of(PreparedTree prepared, CutAllowance allowance, double[] settings)
-    {
-        var engine = new CuttingEngine(prepared, new(prepared.Tree), allowance, settings);
-        foreach (var step in prepared.Rules.Steps) engine.Carry(step);
-        return new(engine.Cuts, engine.Ends, engine.Tree);
-    }
+    internal static TreePruning Of(PreparedTree prepared, CutAllowance allowance, double[] settings) => new(prepared, allowance, settings);
 }

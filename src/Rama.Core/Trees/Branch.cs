@@ -1,3 +1,5 @@
+using System.Collections.Immutable;
+
 namespace Rama.Core.Trees;
 
 /// <summary>What a piece of wood is on a tree.</summary>
@@ -51,7 +53,7 @@ public enum WoodState
 /// <param name="State">Its health.</param>
 /// <param name="Path">Places it runs through, from base to tip; at least two.</param>
 public sealed record Branch(
-    int Id, int? Parent, double AtM, BranchKind Kind, double DiameterMm, double TipMm, double AzimuthDeg, double RiseDeg, int AgeYears, WoodState State, IReadOnlyList<Point> Path)
+    int Id, int? Parent, double AtM, BranchKind Kind, double DiameterMm, double TipMm, double AzimuthDeg, double RiseDeg, int AgeYears, WoodState State, ImmutableArray<Point> Path)
 {
     /// <summary>Length along its run, metres.</summary>
     public double LengthM { get; } = LengthOf(Path);
@@ -67,10 +69,10 @@ public sealed record Branch(
     public Point PointAt(double metres)
     {
         var left = metres;
-        for (var i = 1; i < Path.Count; i++)
+        for (var i = 1; i < Path.Length; i++)
         {
             var piece = Path[i - 1].To(Path[i]);
-            if (left <= piece || i == Path.Count - 1)
+            if (left <= piece || i == Path.Length - 1)
                 return piece <= 0 ? Path[i] : Path[i - 1].Towards(Path[i], Math.Clamp(left / piece, 0, 1));
             left -= piece;
         }
@@ -81,7 +83,7 @@ public sealed record Branch(
     public double MetresToHeight(double heightM)
     {
         var run = 0.0;
-        for (var i = 1; i < Path.Count; i++)
+        for (var i = 1; i < Path.Length; i++)
         {
             var (from, to) = (Path[i - 1], Path[i]);
             var piece = from.To(to);
@@ -102,10 +104,10 @@ public sealed record Branch(
         }
     }
 
-    private static double LengthOf(IReadOnlyList<Point> path)
+    private static double LengthOf(ImmutableArray<Point> path)
     {
         var length = 0.0;
-        for (var i = 1; i < path.Count; i++) length += path[i - 1].To(path[i]);
+        for (var i = 1; i < path.Length; i++) length += path[i - 1].To(path[i]);
         return length;
     }
 }

@@ -1,3 +1,5 @@
+using System.Collections.Immutable;
+
 namespace Rama.Core.Trees;
 
 /// <summary>Where a tree stands and how high it may be.</summary>
@@ -12,7 +14,7 @@ public sealed record TreePlace(double RowSpacingM, double TreeSpacingM, double H
 /// <param name="TrunkMm">Trunk diameter at the measuring height, mm.</param>
 /// <param name="Branches">Its wood; each branch after the one it grows on.</param>
 /// <param name="Buds">Its buds.</param>
-public sealed record FruitTree(TreePlace Place, double TrunkMm, IReadOnlyList<Branch> Branches, IReadOnlyList<BudSite> Buds)
+public sealed record FruitTree(TreePlace Place, double TrunkMm, ImmutableArray<Branch> Branches, ImmutableArray<BudSite> Buds)
 {
     private TreeIndex? _index;
 
@@ -33,31 +35,49 @@ internal sealed class TreeIndex
 {
     public TreeIndex(FruitTree tree)
     {
-        var children = new List<int>[tree.Branches.Count];
-        var buds = new List<int>[tree.Branches.Count];
-        LimbOf = new int[tree.Branches.Count];
-        LeaderOf = new int[tree.Branches.Count];
-        for (var i = 0; i < children.Length; i++)
+        var (wood, buds) = (tree.Branches, tree.Buds);
+        LimbOf = new int[wood.Length];
+        LeaderOf = new int[wood.Length];
+        for (var i = 0; i < wood.Length; i++)
         {
-            (children[i], buds[i]) = ([], []);
-            var branch = tree.Branches[i];
+            var branch = wood[i];
             if (branch.Id != i || branch.Parent >= i) throw new ArgumentException("Branches must be listed by their numbers, each after the one it grows on.", nameof(tree));
-            if (branch.Parent is { } parent) children[parent].Add(i);
             LimbOf[i] = branch.Kind == BranchKind.Limb ? i : branch.Parent is { } on ? LimbOf[on] : -1;
             LeaderOf[i] = branch.Kind is BranchKind.Leader or BranchKind.Trunk ? i : LeaderOf[branch.Parent ?? 0];
             if (branch.Kind is BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot) WoodCm3 += VolumeCm3(branch, branch.LengthM);
         }
-        foreach (var bud in tree.Buds)
+        Children = Grouped(wood.Length, wood.Length, i => wood[i].Parent ?? -1);
+        Buds = Grouped(wood.Length, buds.Length, i => buds[i].Branch);
+        (Limbs, Leaders, Arms, Shoots) = (OfKind(wood, BranchKind.Limb), OfKind(wood, BranchKind.Leader), OfKind(wood, BranchKind.Arm), OfKind(wood, BranchKind.Shoot));
+        var floral = new List<int>(buds.Length);
+        foreach (var bud in buds)
         {
-            buds[bud.Branch].Add(bud.Id);
+            if (!bud.Floral) continue;
+            floral.Add(bud.Id);
+            FloralBuds += bud.Count;
         }
-        (Children, Buds) = ([.. children.Select(c => c.ToArray())], [.. buds.Select(b => b.ToArray())]);
-        Limbs = [.. tree.Branches.Where(b => b.Kind == BranchKind.Limb).Select(b => b.Id)];
-        Floral = [.. tree.Buds.Where(b => b.Floral).Select(b => b.Id)];
-        FloralBuds = Floral.Sum(b => tree.Buds[b].Count);
-        Leaders = [.. tree.Branches.Where(b => b.Kind == BranchKind.Leader).Select(b => b.Id)];
-        Arms = [.. tree.Branches.Where(b => b.Kind == BranchKind.Arm).Select(b => b.Id)];
-        Shoots = [.. tree.Branches.Where(b => b.Kind == BranchKind.Shoot).Select(b => b.Id)];
+        Floral = [.. floral];
+    }
+
+    private static int[] OfKind(ImmutableArray<Branch> wood, BranchKind kind)
+    {
+        List<int> ids = [];
+        foreach (var branch in wood)
+            if (branch.Kind == kind) ids.Add(branch.Id);
+        return [.. ids];
+    }
+
+    // What sits on each branch, in the order it grew.
+    private static int[][] Grouped(int branches, int items, Func<int, int> branchOf)
+    {
+        var counts = new int[branches];
+        for (var i = 0; i < items; i++)
+            if (branchOf(i) is >= 0 and var on) counts[on]++;
+        var groups = Array.ConvertAll(counts, c => c == 0 ? [] : new int[c]);
+        Array.Clear(counts);
+        for (var i = 0; i < items; i++)
+            if (branchOf(i) is >= 0 and var on) groups[on][counts[on]++] = i;
+        return groups;
     }
 
     public int[][] Children { get; }

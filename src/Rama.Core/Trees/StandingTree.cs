@@ -21,9 +21,9 @@ public sealed class StandingTree
     public StandingTree(FruitTree tree)
     {
         Tree = tree;
-        _left = new double[tree.Branches.Count];
+        _left = new double[tree.Branches.Length];
         for (var i = 0; i < _left.Length; i++) _left[i] = tree.Branches[i].LengthM;
-        _buds = new bool[tree.Buds.Count];
+        _buds = new bool[tree.Buds.Length];
         Array.Fill(_buds, true);
         FloralBuds = tree.FloralBuds;
         Limbs = tree.Index.Limbs.Length;

@@ -1,3 +1,6 @@
+using System.Collections.Immutable;
+using System.Runtime.InteropServices;
+
 namespace Rama.Core.Trees;
 
 /// <summary>
@@ -53,7 +56,7 @@ public sealed class TreeGenerator
         var grown = Limbs(wood, draw, stems, heightM, limbs);
         var buds = new BudPlaces(wood, draw, _shape.Bearing, _shape.BudsPerSite);
         if (grown.Count > 0) Bear(draw, stems, wood, grown, floralBuds, floralShare, buds);
-        return new(_place, trunkMm, wood, buds.Sites);
+        return new(_place, trunkMm, [.. wood], [.. buds.Sites]);
     }
 
     private List<Stem> Leaders(List<Branch> wood, TreeDraw draw, double trunkMm, int leaders, double heightM)
@@ -64,7 +67,7 @@ public sealed class TreeGenerator
             List<Point> path = [foot];
             for (var i = 1; i <= PathPieces; i++)
                 path.Add(new(draw.Normal() * 0.008 * i, draw.Normal() * 0.008 * i, heightM * i / PathPieces));
-            return [new(Add(wood, null, 0, BranchKind.Leader, trunkMm, LeaderTipMm, 0, 90, _place.Leaf, WoodState.Sound, path), false, 0)];
+            return [new(Add(wood, null, 0, BranchKind.Leader, trunkMm, LeaderTipMm, 0, 90, _place.Leaf, WoodState.Sound, [.. path]), false, 0)];
         }
 
         var trunkM = Math.Max(0.2, _shape.TrunkM);
@@ -78,7 +81,7 @@ public sealed class TreeGenerator
         {
             var mm = trunkMm * Math.Sqrt(1.1 * shares[i] / shares.Sum()) * (1 + 0.05 * draw.Normal());
             var (path, azimuth, side) = _shape.Layout == LeaderLayout.Vase ? Scaffold(draw, i, leaders, trunkM, heightM) : InFan(i, perPlane, trunkM, heightM);
-            stems.Add(new(Add(wood, trunk.Id, trunkM, BranchKind.Leader, Math.Max(4, mm), Math.Min(LeaderTipMm, mm * 0.6), azimuth, 90 - _shape.LeanDeg, _place.Leaf, WoodState.Sound, path), Inner(i), side));
+            stems.Add(new(Add(wood, trunk.Id, trunkM, BranchKind.Leader, Math.Max(4, mm), Math.Min(LeaderTipMm, mm * 0.6), azimuth, 90 - _shape.LeanDeg, _place.Leaf, WoodState.Sound, [.. path]), Inner(i), side));
         }
         return stems;
     }
@@ -212,7 +215,7 @@ public sealed class TreeGenerator
         return length <= 0 ? branch.RiseDeg : Math.Asin(Math.Clamp((to.HeightM - from.HeightM) / length, -1, 1)) * 180 / Math.PI;
     }
 
-    private static Point[] Run(Point from, double azimuthDeg, double riseDeg, double droopDeg, double lengthM)
+    private static ImmutableArray<Point> Run(Point from, double azimuthDeg, double riseDeg, double droopDeg, double lengthM)
     {
         var path = new Point[RunPieces + 1];
         var (sin, cos) = Math.SinCos(azimuthDeg * Math.PI / 180);
@@ -223,11 +226,11 @@ public sealed class TreeGenerator
             var (up, flat) = Math.SinCos(Math.Max(-85, riseDeg - droopDeg * (p + 0.5) / RunPieces) * Math.PI / 180);
             path[p + 1] = new(path[p].AlongM + piece * flat * cos, path[p].AcrossM + piece * flat * sin, path[p].HeightM + piece * up);
         }
-        return path;
+        return ImmutableCollectionsMarshal.AsImmutableArray(path);
     }
 
     private static Branch Add(
-        List<Branch> wood, int? parent, double atM, BranchKind kind, double mm, double tipMm, double azimuth, double rise, int age, WoodState state, IReadOnlyList<Point> path)
+        List<Branch> wood, int? parent, double atM, BranchKind kind, double mm, double tipMm, double azimuth, double rise, int age, WoodState state, ImmutableArray<Point> path)
     {
         Branch branch = new(wood.Count, parent, atM, kind, mm, tipMm, azimuth, rise, age, state, path);
         wood.Add(branch);

@@ -90,22 +90,21 @@ internal static class BenchEndpoints
         return api;
     }
 
-    private static async Task<Results<Ok<BenchView>, NotFound>> Put(Guid id, BenchTreeChoice choice, PlantingStore store, CancellationToken cancel)
+    private static async Task<Results<Ok<BenchView>, NotFound>> Put(Guid id, BenchTreeChoice choice, BenchTrees trees, CancellationToken cancel)
     {
-        if (await OnBench(id, choice, store, cancel) is not { } put) return TypedResults.NotFound();
-        var (bench, cut, plan, reading) = (put.Bench, put.Of, put.Plan, put.Reading);
+        if (await trees.PutAsync(id, choice.ToChoice(), cancel) is not { } put) return TypedResults.NotFound();
+        var bench = put.Bench;
         var form = bench.Rules.System.Form;
         var stub = bench.Rules.System.Settings.FirstOrDefault(s => s.Id == "stub");
         return TypedResults.Ok(new BenchView(
-            [.. plan.Stock!.Classes.Select(c => c.Class.Name)], cut.Class.Name, [.. BenchChoice.Models(reading.Counted!).Select(t => new BenchModel(t.Row, t.Tree))],
-            bench.Rules.System.Name, reading.Crop!.Counted, bench.Tree, Wires(form, bench.Tree), bench.ToLeave,
+            put.Classes, put.Of.Class.Name, put.Models, bench.Rules.System.Name, put.Counted, bench.Tree, Wires(form, bench.Tree), bench.ToLeave,
             bench.ToLeave * (1 - bench.Settings.Tolerance), bench.ToLeave * (1 + bench.Settings.Tolerance), bench.Allowance, bench.Before, bench.Prescribed(), bench.Pruning.Ends,
             (stub?.Value ?? 1.5) / 100, bench.Rules.System.Caps.BigCuts));
     }
 
-    private static async Task<Results<Ok<MadeCuts>, NotFound>> Cut(Guid id, BenchCuts body, PlantingStore store, CancellationToken cancel)
+    private static async Task<Results<Ok<MadeCuts>, NotFound>> Cut(Guid id, BenchCuts body, BenchTrees trees, CancellationToken cancel)
     {
-        if (await OnBench(id, body, store, cancel) is not { } put) return TypedResults.NotFound();
+        if (await trees.PutAsync(id, body.ToChoice(), cancel) is not { } put) return TypedResults.NotFound();
         var made = put.Bench.Made(body.Cuts);
         return TypedResults.Ok(new MadeCuts(made, PracticeScore.Of(put.Bench, made)));
     }
@@ -119,22 +118,14 @@ internal static class BenchEndpoints
         ]);
     }
 
-    private static async Task<Results<Ok<MadeCuts>, NotFound>> Keep(Guid id, PracticeRun body, PlantingStore plantings, PrescribeStore store, CancellationToken cancel)
+    private static async Task<Results<Ok<MadeCuts>, NotFound>> Keep(Guid id, PracticeRun body, BenchTrees trees, PrescribeStore store, CancellationToken cancel)
     {
-        if (await OnBench(id, body, plantings, cancel) is not { } put) return TypedResults.NotFound();
+        if (await trees.PutAsync(id, body.ToChoice(), cancel) is not { } put) return TypedResults.NotFound();
         var made = put.Bench.Made(body.Cuts);
         var score = PracticeScore.Of(put.Bench, made);
         var left = made.Count == 0 ? put.Bench.Before.FloralBuds : made[^1].After.FloralBuds;
         var tree = body.Row is { } row ? $"{row}/{body.Tree}" : $"{put.Of.Class.Name} {body.Number}";
         return await store.KeepRunAsync(id, put.Season, body.Id, body.Pruner, tree, put.Bench, score, left, cancel) ? TypedResults.Ok(new MadeCuts(made, score)) : TypedResults.NotFound();
-    }
-
-    private static async Task<Putting?> OnBench(Guid id, BenchTreeChoice choice, PlantingStore store, CancellationToken cancel)
-    {
-        if (await store.FindAsync(id, cancel) is not { } stored) return null;
-        var reading = PlanReading.Of(stored.ToEntry(), stored.Catalogue);
-        var plan = PruningPlan.Of(reading);
-        return choice.ToChoice().Put(reading, plan) is { } put ? new(put.Bench, put.Of, plan, reading, stored.Season) : null;
     }
 
     // Where wires usually are; nobody measured them.
@@ -144,6 +135,4 @@ internal static class BenchEndpoints
         CanopyKind.Spindle => [0.9, 1.8, 2.6],
         _ => [.. Enumerable.Range(0, 6).Select(i => 0.7 + 0.55 * i).Where(h => h < tree.Place.HeightLimitM + 0.1)],
     };
-
-    private sealed record Putting(TreeBench Bench, ClassPrescription Of, PruningPlan Plan, PlanReading Reading, int Season);
 }

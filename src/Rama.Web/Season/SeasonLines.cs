@@ -23,11 +23,11 @@ internal sealed class SeasonLines(SeasonStore store, CatalogueStore catalogues, 
         if (fresh.Count > 0)
         {
             var byId = fresh.ToDictionary(v => v.Id);
-            foreach (var stored in await store.ReadAsync(season, current, catalogue.Catalogue, ids, cancel))
+            var read = await store.ReadAsync(season, current, catalogue.Catalogue, ids, cancel);
+            foreach (var planned in read.AsParallel().WithCancellation(cancel).Select(PlannedPlanting.Of))
             {
-                var planned = PlannedPlanting.Of(stored);
-                known[stored.Planting.Id] = planned;
-                if (byId.TryGetValue(stored.Planting.Id, out var version)) cache.Set(Key(version), planned, TimeSpan.FromHours(6));
+                known[planned.Id] = planned;
+                if (byId.TryGetValue(planned.Id, out var version)) cache.Set(Key(version), planned, TimeSpan.FromHours(6));
             }
         }
         // Removed in between: no longer there to be read.

@@ -1,3 +1,4 @@
+using System.Collections.Immutable;
 using Rama.Core.Trees;
 
 namespace Rama.Core.Tests.Trees;
@@ -35,7 +36,7 @@ internal sealed class HandTree
     public int Dart(int limb, double atM) => Bud(Side(limb, atM, BranchKind.Dart, 4, 40, 0.08, 2), 1);
 
     public FruitTree Tree(double heightLimitM = 9, double rowM = 3.5, double treeM = 1, int leaf = 8) =>
-        new(new(rowM, treeM, heightLimitM, leaf), _branches[0].DiameterMm, _branches, _buds);
+        new(new(rowM, treeM, heightLimitM, leaf), _branches[0].DiameterMm, [.. _branches], [.. _buds]);
 
     private int Side(int limb, double atM, BranchKind kind, double mm, double riseDeg, double lengthM, int age)
     {
@@ -43,7 +44,7 @@ internal sealed class HandTree
         return Add(new(_branches.Count, limb, atM, kind, mm, mm / 2, on.AzimuthDeg + 20, riseDeg, age, WoodState.Sound, Straight(on.PointAt(atM), on.AzimuthDeg + 20, riseDeg, lengthM)));
     }
 
-    private static Point[] Straight(Point from, double azimuthDeg, double riseDeg, double lengthM)
+    private static ImmutableArray<Point> Straight(Point from, double azimuthDeg, double riseDeg, double lengthM)
     {
         var (azimuth, rise) = (azimuthDeg * Math.PI / 180, riseDeg * Math.PI / 180);
         var flat = lengthM * Math.Cos(rise);

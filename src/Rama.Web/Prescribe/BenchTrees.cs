@@ -1,0 +1,39 @@
+using Microsoft.Extensions.Caching.Memory;
+using Rama.Core.Prescribe;
+using Rama.Core.Prescribe.Bench;
+using Rama.Data;
+
+namespace Rama.Web.Prescribe;
+
+/// <summary>
+/// Trees on the bench. One is put there once per version of what it rests on, so that a cut need not wait for the whole plan;
+/// the versions come from the database each time.
+/// </summary>
+internal sealed class BenchTrees(PlantingStore store, CatalogueStore catalogues, IMemoryCache cache)
+{
+    private static readonly TimeSpan Kept = TimeSpan.FromMinutes(20);
+
+    /// <summary>A tree of a planting on its bench; null without the planting or a prescription for it.</summary>
+    public async Task<TreeOnBench?> PutAsync(Guid id, BenchChoice choice, CancellationToken cancel)
+    {
+        if (await store.VersionAsync(id, cancel) is not { } version) return null;
+        var key = ("bench", version, (await catalogues.ReadAsync(cancel)).Stamp, choice);
+        if (cache.Get<TreeOnBench>(key) is { } known) return known;
+        if (await store.FindAsync(id, cancel) is not { } stored) return null;
+        var reading = PlanReading.Of(stored.ToEntry(), stored.Catalogue);
+        var plan = PruningPlan.Of(reading);
+        if (choice.Put(reading, plan) is not { } put) return null;
+        TreeOnBench tree = new(put.Bench, put.Of, [.. plan.Stock!.Classes.Select(c => c.Class.Name)], [.. BenchChoice.Models(reading.Counted!).Select(t => new BenchModel(t.Row, t.Tree))], reading.Crop!.Counted, stored.Season);
+        // What was read may be newer than the version asked for just before; it is then read once more, no harm done.
+        return cache.Set(key, tree, Kept);
+    }
+}
+
+/// <summary>A tree on its bench, with what there is to choose from.</summary>
+/// <param name="Bench">The bench.</param>
+/// <param name="Of">Its trunk class.</param>
+/// <param name="Classes">Trunk classes to choose from.</param>
+/// <param name="Models">Counted trees that can be put on the bench.</param>
+/// <param name="Counted">What is counted on the crop.</param>
+/// <param name="Season">Its season.</param>
+internal sealed record TreeOnBench(TreeBench Bench, ClassPrescription Of, IReadOnlyList<string> Classes, IReadOnlyList<BenchModel> Models, Core.Systems.LocalText Counted, int Season);
