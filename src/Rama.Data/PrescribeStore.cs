@@ -16,18 +16,24 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
     /// <summary>Most practice trees kept of a planting.</summary>
     public const int MostRuns = 2_000;
 
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
+    /// <summary>How cards and remarks are kept.</summary>
+    internal static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
     };
 
-    /// <summary>What a prescription says, as a short text: two that say the same are one version.</summary>
+    /// <summary>What a prescription says, as a short text: two that say the same are one version. Its drawing says nothing more.</summary>
     public static string BasisOf(PruningCard card) =>
-        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(JsonSerializer.Serialize(card with { Version = null }, Json))))[..32];
+        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(JsonSerializer.Serialize(card with { Version = null, Drawing = null }, Json))))[..32];
 
-    /// <summary>Cards of a planting and season, the latest first.</summary>
-    public async Task<IReadOnlyList<CardIssueRecord>> CardsAsync(Guid planting, int season, CancellationToken cancel) =>
-        await database.CardIssues.AsNoTracking().Where(c => c.PlantingId == planting && c.Season == season).OrderByDescending(c => c.At).ToListAsync(cancel);
+    /// <summary>Cards handed out for a planting and season, the latest first, without what is printed on them.</summary>
+    /// <param name="planting">The planting.</param>
+    /// <param name="season">The season.</param>
+    /// <param name="basis">What the prescription says now; null where there is none.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyList<IssuedCard>> CardsAsync(Guid planting, int season, string? basis, CancellationToken cancel) =>
+        await database.CardIssues.AsNoTracking().Where(c => c.PlantingId == planting && c.Season == season).OrderByDescending(c => c.At)
+            .Select(c => new IssuedCard(c.Id, c.Number, c.Language, c.At, c.Person, c.Basis != basis)).ToListAsync(cancel);
 
     /// <summary>Hands a card out. The number is that of the last version where the prescription still says the same, else the next.</summary>
     /// <param name="stored">The planting with its plan.</param>
@@ -36,24 +42,25 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="EditConflictException">The plan changed since; nothing is handed out.</exception>
     /// <returns>The card; null before there is a prescription.</returns>
-    public async Task<CardIssueRecord?> IssueAsync(StoredPlanting stored, uint version, string language, CancellationToken cancel)
+    public async Task<IssuedCard?> IssueAsync(StoredPlanting stored, uint version, string language, CancellationToken cancel)
     {
         if (stored.Plan.Version != version) throw new EditConflictException(stored);
-        var plan = stored.Work();
+        var reading = PlanReading.Of(stored.ToEntry(), stored.Catalogue);
+        var plan = PruningPlan.Of(reading);
         // The English card is what tells versions apart, so that a card in another language is the same version.
-        if (PruningCard.Of(plan, stored.Plan.Season, "en") is not { } basis || PruningCard.Of(plan, stored.Plan.Season, language) is not { } card) return null;
+        if (PruningCard.Of(plan, reading.Year, "en") is not { } told || PruningCard.Of(plan, reading.Year, language) is not { } card) return null;
         var last = await database.CardIssues.AsNoTracking().Where(c => c.PlantingId == stored.Planting.Id && c.Season == stored.Plan.Season)
-            .OrderByDescending(c => c.Number).FirstOrDefaultAsync(cancel);
-        var says = BasisOf(basis);
+            .OrderByDescending(c => c.Number).Select(c => new { c.Number, c.Basis }).FirstOrDefaultAsync(cancel);
+        var says = BasisOf(told);
         var number = last is null ? 1 : last.Basis == says ? last.Number : last.Number + 1;
         var issue = new CardIssueRecord
         {
             EstateId = scope.EstateId, Id = Guid.CreateVersion7(), PlantingId = stored.Planting.Id, Season = stored.Plan.Season, Number = number, Basis = says, Language = language,
-            At = clock.GetUtcNow(), Person = scope.Author?.Name, Card = JsonSerializer.Serialize(card with { Version = number }, Json),
+            At = clock.GetUtcNow(), Person = scope.Author?.Name, Card = JsonSerializer.Serialize(card with { Version = number, Drawing = CardDrawing.Of(reading, plan) }, Json),
         };
         database.Add(issue);
         await database.SaveChangesAsync(cancel);
-        return issue;
+        return new(issue.Id, issue.Number, issue.Language, issue.At, issue.Person, false);
     }
 
     /// <summary>A card as it was handed out; null when there is none of that id.</summary>

@@ -17,4 +17,13 @@ public sealed record StoredPlanting(PlantingRecord Planting, SeasonPlanRecord Pl
 
     /// <summary>What follows from it.</summary>
     public PruningPlan Work() => PruningPlan.Of(ToEntry(), Catalogue);
+
+    /// <summary>The card for the row with its drawing; null before there is a prescription.</summary>
+    /// <param name="language">A code of <see cref="Core.Systems.LocalText.Languages"/>.</param>
+    public PruningCard? ToCard(string language)
+    {
+        var reading = PlanReading.Of(ToEntry(), Catalogue);
+        var plan = PruningPlan.Of(reading);
+        return PruningCard.Of(plan, Plan.Season, language) is { } card ? card with { Drawing = CardDrawing.Of(reading, plan) } : null;
+    }
 }

@@ -41,10 +41,10 @@ public sealed record SimulatedClass(
 /// <param name="BudsLeft">Mean of the floral buds left.</param>
 /// <param name="Minutes">Minutes per tree.</param>
 /// <param name="Classes">By trunk class.</param>
-/// <param name="OnCounted">Share in the band among the counted trees that could be modelled; null without such.</param>
+/// <param name="Counted">What the card does to each counted tree that could be modelled.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record BlockSimulation(
-    LocalText System, IReadOnlyDictionary<string, string> Answers, int Trees, int Seed, double InBand, double BudsLeft, double Minutes, IReadOnlyList<SimulatedClass> Classes, double? OnCounted,
+    LocalText System, IReadOnlyDictionary<string, string> Answers, int Trees, int Seed, double InBand, double BudsLeft, double Minutes, IReadOnlyList<SimulatedClass> Classes, IReadOnlyList<CountedCut> Counted,
     IReadOnlyList<Notice> Warnings)
 {
     /// <summary>Trees cut unless another number is asked for.</summary>
@@ -60,12 +60,12 @@ public sealed record BlockSimulation(
     /// <param name="settings">Tolerance and cap.</param>
     /// <param name="trees">Trees to cut, over all classes.</param>
     /// <param name="seed">Seed.</param>
-    /// <param name="counted">Counted trees as models, with the class they belong to.</param>
+    /// <param name="counted">Counted trees as models of themselves.</param>
     /// <param name="progress">Told the share done.</param>
     /// <param name="cancel">Stops it.</param>
     public static BlockSimulation Of(
         PruningRules rules, TreeStock stock, Prescription prescription, DecisionSettings settings, int trees = UsualTrees, int seed = 1,
-        IReadOnlyList<(FruitTree Tree, int Class)>? counted = null, Action<double>? progress = null, CancellationToken cancel = default)
+        IReadOnlyList<CountedModel>? counted = null, Action<double>? progress = null, CancellationToken cancel = default)
     {
         var generator = new TreeGenerator(stock.Shape, stock.Place);
         var done = 0;
@@ -98,7 +98,7 @@ public sealed record BlockSimulation(
         return new(
             rules.System.Name, rules.System.Questions.Zip(rules.Answers, (q, a) => (q.Id, Answer: a.Id)).ToDictionary(x => x.Id, x => x.Answer), done, seed,
             meant > 0 ? classes.Sum(c => c.Share * (1 - c.BelowBefore) * c.InBand) / meant : 1, Mean(c => c.BudsLeft), Mean(c => c.Minutes), classes,
-            OnModels(rules, prescription, settings, counted ?? []), warnings);
+            [.. (counted ?? []).Select(m => OnModel(rules, prescription, settings, m))], warnings);
     }
 
     private static SimulatedClass Summed(PruningRules rules, ClassPrescription cut, List<TreePruning> trees)
@@ -120,12 +120,14 @@ public sealed record BlockSimulation(
         return meant.Count == 0 ? 1 : meant.Count(t => t.Left.FloralBuds >= decision.BandLow && t.Left.FloralBuds <= decision.BandHigh) / (double)meant.Count;
     }
 
-    private static double? OnModels(PruningRules rules, Prescription prescription, DecisionSettings settings, IReadOnlyList<(FruitTree Tree, int Class)> counted)
+    private static CountedCut OnModel(PruningRules rules, Prescription prescription, DecisionSettings settings, CountedModel model)
     {
-        if (counted.Count == 0) return null;
-        var cut = counted.Select(m => (prescription.Classes[m.Class].Decision, Pruning: TreePruning.Of(
-            new PreparedTree(rules, m.Tree), CutAllowance.ByCard(prescription.Classes[m.Class].Decision, m.Tree.FloralBuds, settings), rules.Values(prescription.Classes[m.Class].Settings)))).ToList();
-        return cut.Count(x => x.Pruning.Left.FloralBuds >= x.Decision.BandLow && x.Pruning.Left.FloralBuds <= x.Decision.BandHigh) / (double)cut.Count;
+        var (of, decision) = (prescription.Classes[model.Class], prescription.Classes[model.Class].Decision);
+        var left = TreePruning.Of(
+            new PreparedTree(rules, model.Tree), CutAllowance.ByCard(decision, model.Tree.FloralBuds, settings), rules.Values(of.Settings)).Left.FloralBuds;
+        return new(
+            model.Counted.Row, model.Counted.Tree, of.Class.Name, CountedModel.LimbsMeasured(model.Counted), model.Counted.FloralBuds, left, decision.BudsToLeave,
+            left >= decision.BandLow && left <= decision.BandHigh);
     }
 
     private static List<BudsLeftClass> SpreadOf(List<double> left, double target)

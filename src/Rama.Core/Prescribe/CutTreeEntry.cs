@@ -31,10 +31,10 @@ public sealed record CutTreeEntry : DecisionSettingsEntry
     /// <summary>Diameters of its limbs; typical limbs when left out.</summary>
     public IReadOnlyList<Amount> Limbs { get; init; } = [];
 
-    /// <summary>Distance of the rows; 3.5 m when left out.</summary>
+    /// <summary>Distance of the rows; as usual for the system when left out.</summary>
     public Amount? RowSpacing { get; init; }
 
-    /// <summary>Distance of the trees; 1 m when left out.</summary>
+    /// <summary>Distance of the trees; as usual for the system when left out.</summary>
     public Amount? TreeSpacing { get; init; }
 
     /// <summary>Height allowed; 0.9 of the row spacing when left out.</summary>
@@ -59,8 +59,8 @@ public sealed record CutTreeEntry : DecisionSettingsEntry
         var trunk = reader.Optional("trunk", "Trunk diameter", Trunk, Units.Length, 0.005, 0.9);
         if (Limbs.Count > 400) reader.Add("limbs", "range", "Limbs: expected at most 400 diameters.");
         var limbs = Limbs.Take(400).Select((l, i) => reader.Required($"limbs[{i}]", "Limb", l, Units.Length, 0.002, 0.3) * 1_000).ToList();
-        var row = reader.Optional("rowSpacing", "Row spacing", RowSpacing, Units.Length, 1, 15) ?? 3.5;
-        var apart = reader.Optional("treeSpacing", "Tree spacing", TreeSpacing, Units.Length, 0.2, 15) ?? 1;
+        var row = reader.Optional("rowSpacing", "Row spacing", RowSpacing, Units.Length, 1, 15) ?? system?.Form.UsualGround.RowM ?? 0;
+        var apart = reader.Optional("treeSpacing", "Tree spacing", TreeSpacing, Units.Length, 0.2, 15) ?? system?.Form.UsualGround.TreeM ?? 0;
         var height = reader.Optional("heightLimit", "Height allowed", HeightLimit, Units.Length, 0.5, 15) ?? 0.9 * row;
         var settings = reader.Under("", () => ReadSettings(system?.Caps.ShareOfBuds ?? DecisionSettings.DefaultCap));
         foreach (var (id, value) in Values)
@@ -79,7 +79,7 @@ public sealed record CutTreeEntry : DecisionSettingsEntry
             : generator.Make(usual with { TcsaCm2 = trunk is { } m ? new(Math.PI * m * m * 2_500, 0) : usual.TcsaCm2, FloralBuds = buds is { } b ? new(b, 0) : usual.FloralBuds }, Seed);
         var bench = new TreeBench(system.RulesFor(Answers), tree, toLeave, settings!, Values);
         var cuts = Cuts is null ? bench.Prescribed() : bench.Made(Cuts);
-        return new(tree, bench.Allowance, cuts, bench.Pruning.Ends, bench.Before, cuts.Count > 0 ? cuts[^1].After : bench.Before, Cuts is null ? null : PracticeScore.Of(bench, cuts));
+        return new(tree, bench.Allowance, cuts, bench.Outcomes(), bench.Before, cuts.Count > 0 ? cuts[^1].After : bench.Before, Cuts is null ? null : PracticeScore.Of(bench, cuts), system.Form.SeenFrom, bench.HeightLimitM);
     }
 }
 
@@ -87,9 +87,11 @@ public sealed record CutTreeEntry : DecisionSettingsEntry
 /// <param name="Tree">The tree as it grew.</param>
 /// <param name="Allowance">How far it might be cut.</param>
 /// <param name="Cuts">The cuts in order.</param>
-/// <param name="Ends">Why each step of the system cut no more.</param>
+/// <param name="Steps">What each step of the system came to on it, and why it cut no more.</param>
 /// <param name="Before">The tree before.</param>
 /// <param name="After">The tree afterwards.</param>
 /// <param name="Score">Score of cuts made by hand; null for the system's own.</param>
+/// <param name="SeenFrom">From where the tree shows what the system is about.</param>
+/// <param name="HeightLimitM">Height leaders are cut back to, metres; null where the system does not.</param>
 public sealed record CutTree(
-    FruitTree Tree, CutAllowance Allowance, IReadOnlyList<BenchCut> Cuts, IReadOnlyDictionary<string, StepEnd> Ends, BenchMeasures Before, BenchMeasures After, PracticeScore? Score);
+    FruitTree Tree, CutAllowance Allowance, IReadOnlyList<BenchCut> Cuts, IReadOnlyList<StepOutcome> Steps, BenchMeasures Before, BenchMeasures After, PracticeScore? Score, TreeView SeenFrom, double? HeightLimitM);

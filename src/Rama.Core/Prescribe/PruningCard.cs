@@ -63,6 +63,7 @@ public sealed record CardNumber(string Value, string Caption);
 /// <param name="Basis">What the numbers rest on.</param>
 /// <param name="DrawingCaption">Caption of the drawing.</param>
 /// <param name="Version">Version of the prescription, once handed out.</param>
+/// <param name="Drawing">The drawing; null on a card handed out before drawings were kept.</param>
 public sealed record PruningCard(
     string Language,
     DecisionKind Kind,
@@ -89,7 +90,8 @@ public sealed record PruningCard(
     string Safety,
     string Basis,
     string DrawingCaption,
-    int? Version = null)
+    int? Version = null,
+    CardDrawing? Drawing = null)
 {
     /// <summary>Writes the card of a plan; null before there is a prescription.</summary>
     /// <param name="plan">The plan.</param>

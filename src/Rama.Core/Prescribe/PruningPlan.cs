@@ -25,6 +25,7 @@ namespace Rama.Core.Prescribe;
 /// <param name="Stakes">What it costs to be wrong; null without an interval or costs.</param>
 /// <param name="Stock">The trees by trunk class, for making typical ones.</param>
 /// <param name="Prescription">What to cut.</param>
+/// <param name="Demonstration">What demonstration trees changed in it; null without any.</param>
 /// <param name="Ledger">The running account of buds.</param>
 /// <param name="LoadWarnings">What trunks and age say about the target.</param>
 /// <param name="Problems">What cannot be used, field by field.</param>
@@ -40,6 +41,7 @@ public sealed record PruningPlan(
     DecisionStakes? Stakes,
     TreeStock? Stock,
     Prescription? Prescription,
+    DemonstrationEffect? Demonstration,
     BudLedger? Ledger,
     IReadOnlyList<Notice> LoadWarnings,
     IReadOnlyList<FieldProblem> Problems)
@@ -63,7 +65,7 @@ public sealed record PruningPlan(
         var crop = density is null || target is null ? null
             : CropTarget.Of(density, target.Crop, target.BudsPerFruit, limbs ?? planting!.System.Form.LimbsPerTree);
         if (planting is null || crop is null)
-            return new(Stage.Target, planting, density, crop, null, survey, null, null, null, null, null, null, [], reading.Problems);
+            return new(Stage.Target, planting, density, crop, null, survey, null, null, null, null, null, null, null, [], reading.Problems);
 
         var answer = SchoolAnswer.Of(target!.Insurance.School, crop.FruitPerTree, target.Insurance)!;
         var buds = answer.BudsPerTree;
@@ -72,8 +74,11 @@ public sealed record PruningPlan(
         var decision = survey is null ? null : PruningDecision.Of(
             new(survey.Buds.Mean, survey.Buds.Low, survey.Buds.High), buds, settings, crop.FruitPerTree, set, settings.Held);
         var stock = survey is null ? null : StockOf(reading, survey, limbs);
-        var prescription = decision is null || stock is null ? null
-            : Prescription.Of(planting.System.RulesFor(reading.Cutting.Answers), stock, decision, settings, target.Sharing.Exponent, reading.Cutting.Terms);
+        var terms = reading.Cutting.Terms;
+        Prescription? Prescribed(CuttingTerms by) => decision is null || stock is null ? null
+            : Prescription.Of(planting.System.RulesFor(reading.Cutting.Answers), stock, decision, settings, target.Sharing.Exponent, by);
+        var prescription = Prescribed(terms);
+        var expected = terms.Observed.Count == 0 ? null : Prescribed(terms with { Observed = [] });
         // Per limb means per limb kept, so it waits for the prescription wherever there is one, unless it is what is held.
         var limbsKept = target.Crop.Yield.Basis == YieldBasis.BudsPerLimb ? limbs ?? planting.System.Form.LimbsPerTree
             : prescription?.LimbsLeft ?? limbs ?? planting.System.Form.LimbsPerTree;
@@ -81,6 +86,7 @@ public sealed record PruningPlan(
             survey is null ? Stage.Count : decision!.Settled ? Stage.Prescribe : Stage.Decide,
             planting, density, crop, BudTarget.Of(answer, crop.FruitPerTree, limbsKept), survey, StopOf(survey, TermsOf(reading, buds)), decision,
             decision is null ? null : DecisionStakes.Of(decision, density!.BearingTrees, set, target.Insurance.CostOver, target.Insurance.CostUnder), stock, prescription,
+            expected is null ? null : DemonstrationEffect.Of(expected, prescription!),
             BudLedger.Of(buds, crop.FruitPerTree, answer.Factor, settings, decision, prescription),
             CropLoad.Check(planting, crop.FruitPerTree, survey?.MeanTcsaCm2), reading.Problems);
     }

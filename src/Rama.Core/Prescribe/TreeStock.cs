@@ -84,6 +84,7 @@ public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Sh
     public static TreeStock Usual(TrainingSystem system, BudsStanding standing, double? limbs)
     {
         var shape = system.Form.Typical;
+        var ground = system.Form.UsualGround;
         var tcsa = Math.PI * shape.TrunkMm * shape.TrunkMm / 400;
         return new(
             [
@@ -91,11 +92,8 @@ public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Sh
                     new(tcsa, TrunkCv), new(standing.Mean, BudsCv), system.Form.Leaders, new(limbs ?? system.Form.LimbsPerTree, LimbsCv), new(shape.LimbMm, shape.LimbCv),
                     shape.ForkShare, new(shape.HeightM, HeightCv))),
             ],
-            shape, new(UsualRowM, UsualTreeM, Math.Min(shape.HeightM, 0.9 * UsualRowM), UsualLeaf), limbs is not null);
+            shape, new(ground.RowM, ground.TreeM, Math.Min(shape.HeightM, 0.9 * ground.RowM), UsualLeaf), limbs is not null);
     }
-
-    /// <summary>Ground of a tree of which nothing is known.</summary>
-    private const double UsualRowM = 3.5, UsualTreeM = 1;
 
     private const int UsualLeaf = 8;
 
@@ -105,9 +103,12 @@ public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Sh
     {
         // One tree says too little of a class; the trunk says more.
         if (survey.Classes.FirstOrDefault(e => e.Name == c.Name) is { } estimate) return estimate.Trees >= 2 ? estimate.Mean : null;
-        var members = counted.Trees.Where(t => t.GirthCm is { } g && (c.FromGirthCm is null || g >= c.FromGirthCm) && (c.ToGirthCm is null || g < c.ToGirthCm)).ToList();
-        return members.Count >= 2 ? members.Average(t => t.FloralBuds) : null;
+        var members = BudsOf(c, counted);
+        return members.Count >= 2 ? members.Average() : null;
     }
+
+    private static List<double> BudsOf(TrunkClass c, Survey counted) =>
+        [.. counted.Trees.Where(t => t.GirthCm is { } girth && c.Holds(girth)).Select(t => t.FloralBuds)];
 
     private static double WithinCv(IReadOnlyList<TrunkClass> classes, Survey counted, SurveyEstimate survey)
     {
@@ -115,7 +116,7 @@ public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Sh
         var (sum, df) = (0.0, 0);
         foreach (var c in classes)
         {
-            var members = counted.Trees.Where(t => t.GirthCm is { } g && (c.FromGirthCm is null || g >= c.FromGirthCm) && (c.ToGirthCm is null || g < c.ToGirthCm)).Select(t => t.FloralBuds).ToList();
+            var members = BudsOf(c, counted);
             if (members.Count < 2 || members.Average() is not (> 0 and var mean)) continue;
             sum += members.Sum(b => (b - mean) * (b - mean)) / (mean * mean);
             df += members.Count - 1;

@@ -71,6 +71,7 @@ internal static partial class RulePack
         Unless(system.Form.LimbsPerTree is > 0 and <= 400, "form.limbsPerTree must lie above 0 and at most 400");
         Unless(system.Form.Leaders is >= 1 and <= 30, "form.leaders must lie between 1 and 30");
         Unless(system.Labour.BaseSeconds >= 0, "labour.baseSeconds must not be negative");
+        Unless(system.Form.UsualGround is { RowM: >= 1 and <= 15, TreeM: >= 0.2 and <= 15 }, "form.ground must be 1 to 15 m between rows and 0.2 to 15 m between trees");
         if (system.Form.Typical.Fault() is { } shape) faults.Add($"form.typical: {shape}");
         Unless(system.Crops.Count > 0 && system.Crops.All(Estate.Catalogue.KnowsCrop), "crops names one that is not in the catalogue");
         Unless(Distinct(system.Steps.Select(s => s.Id)), "two steps share an id");

@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using System.Text.Json;
+using System.Text.Json.Serialization;
 using Rama.Core.Trees;
 
 namespace Rama.Core.Systems;
@@ -83,7 +84,38 @@ public sealed record TrainingSystem(
 /// <param name="Canopy">How the canopy fills its row.</param>
 /// <param name="Typical">Shape of a typical tree.</param>
 /// <param name="Source">Where the numbers come from.</param>
-public sealed record SystemForm(int Leaders, double LimbsPerTree, CanopyKind Canopy, TypicalTree Typical, string Source);
+/// <param name="Ground">Usual ground of a tree, for one of which nothing else is known; 3.5 × 1 m when left out.</param>
+/// <param name="WiresM">Heights at which wires usually run, metres; nobody measures them.</param>
+/// <param name="SeenFrom">From where a tree shows what the system is about.</param>
+public sealed record SystemForm(
+    int Leaders, double LimbsPerTree, CanopyKind Canopy, TypicalTree Typical, string Source, SystemGround? Ground = null, IReadOnlyList<double>? WiresM = null,
+    TreeView SeenFrom = TreeView.Along)
+{
+    private static readonly SystemGround Usual = new(3.5, 1);
+
+    /// <summary>Ground of a tree of which nothing else is known.</summary>
+    [JsonIgnore]
+    public SystemGround UsualGround => Ground ?? Usual;
+
+    /// <summary>Wires below a height, metres.</summary>
+    /// <param name="heightM">Height allowed, metres.</param>
+    public IReadOnlyList<double> WiresBelow(double heightM) => [.. (WiresM ?? []).Where(h => h < heightM + 0.1)];
+}
+
+/// <summary>Distances a system is usually planted at.</summary>
+/// <param name="RowM">Metres between rows.</param>
+/// <param name="TreeM">Metres between trees in the row.</param>
+public sealed record SystemGround(double RowM, double TreeM);
+
+/// <summary>From where a tree is looked at.</summary>
+public enum TreeView
+{
+    /// <summary>From the alley, along the row.</summary>
+    Along,
+
+    /// <summary>From the end of the row, across it.</summary>
+    Across,
+}
 
 /// <summary>Limits to cutting in one winter.</summary>
 /// <param name="ShareOfBuds">Largest share of the floral buds to cut, above 0 to 1.</param>

@@ -4,10 +4,11 @@ namespace Rama.Core.Trees;
 internal sealed class BudPlaces(List<Branch> wood, TreeDraw draw, BearingWood bearing, int perSite)
 {
     // Which side and strength buds have: assumptions, seen in which fall first.
-    private const double UpperShare = 0.35, UnderShare = 0.25, DartShare = 0.08, BaseM = 0.14;
+    private const double UpperShare = 0.35, UnderShare = 0.25, DartShare = 0.08, BaseM = 0.14, BareShare = 0.14, TowardsTip = 0.7;
 
     private readonly List<BudSite> _sites = [];
     private int _placed, _here;
+    private double _along;
 
     public IReadOnlyList<BudSite> Sites => _sites;
 
@@ -15,9 +16,11 @@ internal sealed class BudPlaces(List<Branch> wood, TreeDraw draw, BearingWood be
     public void Place(Branch branch, int buds, bool floral)
     {
         _placed = 0;
-        for (var i = 0; _placed < buds; i++)
+        while (_placed < buds)
         {
             _here = Math.Min(perSite, buds - _placed);
+            // One in each stretch of the wood: buds keep their distance, as leaves do.
+            _along = (_placed + _here * draw.Uniform()) / buds;
             _placed += _here;
             var side = draw.Uniform() switch { < UpperShare => BudSide.Upper, > 1 - UnderShare => BudSide.Under, _ => BudSide.Side };
             switch (bearing)
@@ -26,24 +29,24 @@ internal sealed class BudPlaces(List<Branch> wood, TreeDraw draw, BearingWood be
                     Add(branch.Id, Math.Min(branch.LengthM * 0.9, draw.Between(0.01, BaseM)), side, SiteKind.Basal, draw.Happens(0.7), floral);
                     break;
                 case BearingWood.Shoots:
-                    Add(branch.Id, branch.LengthM * draw.Between(0.12, 1), side, SiteKind.FruitingShoot, draw.Happens(side == BudSide.Under ? 0.3 : 0.7), floral);
+                    Add(branch.Id, branch.LengthM * (0.12 + 0.88 * _along), side, SiteKind.FruitingShoot, draw.Happens(side == BudSide.Under ? 0.3 : 0.7), floral);
                     break;
                 default:
-                    Spur(branch, side, i == 0, floral);
+                    Spur(branch, side, _placed == buds, floral);
                     break;
             }
         }
     }
 
-    private void Spur(Branch branch, BudSide side, bool first, bool floral)
+    private void Spur(Branch branch, BudSide side, bool last, bool floral)
     {
-        if (first && branch.Kind != BranchKind.Shoot)
+        if (last && branch.Kind != BranchKind.Shoot)
         {
             Add(branch.Id, branch.LengthM, BudSide.Side, SiteKind.Terminal, draw.Happens(0.75), floral);
             return;
         }
         // Little sits on the shaded first part of a limb, and what sits there or underneath is weaker.
-        var share = 0.14 + 0.85 * Math.Sqrt(draw.Uniform());
+        var share = BareShare + (0.99 - BareShare) * Math.Pow(_along, TowardsTip);
         var fat = draw.Happens(side switch { BudSide.Upper => 0.75, BudSide.Side => 0.6, _ => 0.35 } * (share < 0.35 ? 0.7 : 1));
         if (floral && branch.Kind is BranchKind.Limb or BranchKind.Arm && draw.Happens(DartShare))
         {

@@ -23,10 +23,10 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
 
     private sealed record PlanPart(string Planting, int Season, DecisionKind? Held, string? HeldReason, CuttingEntry? Cutting);
 
-    private sealed record CardPart(string Planting, int Season, Guid Id, int Number, string Basis, string Language, DateTimeOffset At, string? Person, JsonElement Card);
+    private sealed record CardPart(string Planting, int Season, Guid Id, int Number, string Basis, string Language, DateTimeOffset At, string? Person, PruningCard Card);
 
     private sealed record PracticePart(
-        string Planting, int Season, Guid Id, string Pruner, DateTimeOffset At, string Tree, int Score, int BudsLeft, double Target, double Minutes, JsonElement Remarks);
+        string Planting, int Season, Guid Id, string Pruner, DateTimeOffset At, string Tree, int Score, int BudsLeft, double Target, double Minutes, IReadOnlyList<Notice> Remarks);
 
     private sealed record Parts(IReadOnlyList<PlanPart> Plans, IReadOnlyList<CardPart>? Cards, IReadOnlyList<PracticePart>? Practice);
 
@@ -37,14 +37,14 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
         var plans = await database.SeasonPlans.AsNoTracking().Where(p => p.CuttingDetails != null || p.HeldDecision != null).ToListAsync(cancel);
         var cards = await database.CardIssues.AsNoTracking().OrderBy(c => c.At).ThenBy(c => c.Id).ToListAsync(cancel);
         var runs = await database.PracticeRuns.AsNoTracking().OrderBy(r => r.At).ThenBy(r => r.Id).ToListAsync(cancel);
-        static JsonElement Element(string json) => JsonSerializer.Deserialize<JsonElement>(json);
+        static T Kept<T>(string json) => JsonSerializer.Deserialize<T>(json, PrescribeStore.Json)!;
         Parts parts = new(
             [
                 .. plans.Select(p => new PlanPart(codes[p.PlantingId], p.Season, p.HeldDecision, p.HeldReason, p.CuttingDetails is null ? null : p.ToCutting()))
                     .OrderBy(p => p.Planting, StringComparer.Ordinal).ThenBy(p => p.Season),
             ],
-            [.. cards.Select(c => new CardPart(codes[c.PlantingId], c.Season, c.Id, c.Number, c.Basis, c.Language, c.At, c.Person, Element(c.Card)))],
-            [.. runs.Select(r => new PracticePart(codes[r.PlantingId], r.Season, r.Id, r.Pruner, r.At, r.Tree, r.Score, r.BudsLeft, r.Target, r.Minutes, Element(r.Remarks)))]);
+            [.. cards.Select(c => new CardPart(codes[c.PlantingId], c.Season, c.Id, c.Number, c.Basis, c.Language, c.At, c.Person, Kept<PruningCard>(c.Card)))],
+            [.. runs.Select(r => new PracticePart(codes[r.PlantingId], r.Season, r.Id, r.Pruner, r.At, r.Tree, r.Score, r.BudsLeft, r.Target, r.Minutes, Kept<IReadOnlyList<Notice>>(r.Remarks)))]);
         await using var entry = zip.CreateEntry(FileName).Open();
         await JsonSerializer.SerializeAsync(entry, parts, Json, cancel);
     }
@@ -72,13 +72,13 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
                 database.Add(new CardIssueRecord
                 {
                     EstateId = scope.EstateId, Id = c.Id, PlantingId = ids[c.Planting], Season = c.Season, Number = c.Number, Basis = c.Basis, Language = c.Language, At = c.At, Person = c.Person,
-                    Card = c.Card.GetRawText(),
+                    Card = JsonSerializer.Serialize(c.Card, PrescribeStore.Json),
                 });
             foreach (var r in parts.Practice ?? [])
                 database.Add(new PracticeRunRecord
                 {
                     EstateId = scope.EstateId, Id = r.Id, PlantingId = ids[r.Planting], Season = r.Season, Pruner = r.Pruner, At = r.At, Tree = r.Tree, Score = r.Score, BudsLeft = r.BudsLeft,
-                    Target = r.Target, Minutes = r.Minutes, Remarks = r.Remarks.GetRawText(),
+                    Target = r.Target, Minutes = r.Minutes, Remarks = JsonSerializer.Serialize(r.Remarks, PrescribeStore.Json),
                 });
             await database.SaveChangesAsync(cancel);
             database.ChangeTracker.Clear();

@@ -60,12 +60,16 @@ public sealed record PracticeRun : BenchCuts
 /// <param name="Allowance">How far it may be cut.</param>
 /// <param name="Before">The tree before any cut.</param>
 /// <param name="Prescribed">The system's cuts.</param>
-/// <param name="Ends">Why each step cut no more.</param>
+/// <param name="Steps">What each step came to, and why it cut no more.</param>
 /// <param name="StubM">Length of a renewal stub, metres.</param>
 /// <param name="BigCuts">Most big cuts per tree.</param>
+/// <param name="SeenFrom">From where the tree shows what the system is about.</param>
+/// <param name="HeightLimitM">Height leaders are cut back to, metres; null where the system does not.</param>
+/// <param name="LimitsRatio">Whether the system limits a limb by its leader's diameter.</param>
 public sealed record BenchView(
     IReadOnlyList<string> Classes, string Class, IReadOnlyList<BenchModel> Models, LocalText System, LocalText Counted, FruitTree Tree, IReadOnlyList<double> WiresM, double ToLeave, double BandLow, double BandHigh,
-    CutAllowance Allowance, BenchMeasures Before, IReadOnlyList<BenchCut> Prescribed, IReadOnlyDictionary<string, StepEnd> Ends, double StubM, int BigCuts);
+    CutAllowance Allowance, BenchMeasures Before, IReadOnlyList<BenchCut> Prescribed, IReadOnlyList<StepOutcome> Steps, double StubM, int BigCuts, TreeView SeenFrom, double? HeightLimitM,
+    bool LimitsRatio);
 
 /// <summary>A counted tree by its place.</summary>
 public sealed record BenchModel(double Row, double Tree);
@@ -95,11 +99,10 @@ internal static class BenchEndpoints
         if (await trees.PutAsync(id, choice.ToChoice(), cancel) is not { } put) return TypedResults.NotFound();
         var bench = put.Bench;
         var form = bench.Rules.System.Form;
-        var stub = bench.Rules.System.Settings.FirstOrDefault(s => s.Id == "stub");
         return TypedResults.Ok(new BenchView(
-            put.Classes, put.Of.Class.Name, put.Models, bench.Rules.System.Name, put.Counted, bench.Tree, Wires(form, bench.Tree), bench.ToLeave,
-            bench.ToLeave * (1 - bench.Settings.Tolerance), bench.ToLeave * (1 + bench.Settings.Tolerance), bench.Allowance, bench.Before, bench.Prescribed(), bench.Pruning.Ends,
-            (stub?.Value ?? 1.5) / 100, bench.Rules.System.Caps.BigCuts));
+            put.Classes, put.Of.Class.Name, put.Models, bench.Rules.System.Name, put.Counted, bench.Tree, form.WiresBelow(bench.Tree.Place.HeightLimitM), bench.ToLeave,
+            bench.ToLeave * (1 - bench.Settings.Tolerance), bench.ToLeave * (1 + bench.Settings.Tolerance), bench.Allowance, bench.Before, bench.Prescribed(), bench.Outcomes(),
+            bench.StubM, bench.Rules.System.Caps.BigCuts, form.SeenFrom, bench.HeightLimitM, bench.LimitsRatio));
     }
 
     private static async Task<Results<Ok<MadeCuts>, NotFound>> Cut(Guid id, BenchCuts body, BenchTrees trees, CancellationToken cancel)
@@ -127,12 +130,4 @@ internal static class BenchEndpoints
         var tree = body.Row is { } row ? $"{row}/{body.Tree}" : $"{put.Of.Class.Name} {body.Number}";
         return await store.KeepRunAsync(id, put.Season, body.Id, body.Pruner, tree, put.Bench, score, left, cancel) ? TypedResults.Ok(new MadeCuts(made, score)) : TypedResults.NotFound();
     }
-
-    // Where wires usually are; nobody measured them.
-    private static IReadOnlyList<double> Wires(SystemForm form, FruitTree tree) => form.Canopy switch
-    {
-        CanopyKind.Broad => [],
-        CanopyKind.Spindle => [0.9, 1.8, 2.6],
-        _ => [.. Enumerable.Range(0, 6).Select(i => 0.7 + 0.55 * i).Where(h => h < tree.Place.HeightLimitM + 0.1)],
-    };
 }

@@ -4,6 +4,7 @@ using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Systems;
 using Rama.Data;
+using Rama.Data.Prescribe;
 using Rama.Web.Accounts;
 using Rama.Web.Estate;
 using Rama.Web.Hosting;
@@ -15,15 +16,6 @@ public sealed record SaveCutting(uint Version, CuttingEntry Cutting);
 
 /// <summary>A card to hand out, with the version of the plan it was looked at with.</summary>
 public sealed record IssueCard(uint Version, string Language);
-
-/// <summary>A card that was handed out.</summary>
-/// <param name="Id">Identifier.</param>
-/// <param name="Number">Version of the prescription.</param>
-/// <param name="Language">Language.</param>
-/// <param name="At">When.</param>
-/// <param name="Person">By whom.</param>
-/// <param name="OutOfDate">Whether the prescription says something else now.</param>
-public sealed record IssuedCard(Guid Id, int Number, string Language, DateTimeOffset At, string? Person, bool OutOfDate);
 
 /// <summary>What a planting looks like cut another way: answers and settings that stand in for the saved ones.</summary>
 public sealed record SimulateRequest
@@ -89,15 +81,14 @@ internal static class PrescribeEndpoints
     {
         Known(language);
         if (await store.FindAsync(id, cancel, season) is not { } stored) return TypedResults.NotFound();
-        return PruningCard.Of(stored.Work(), stored.Plan.Season, language) is { } card ? TypedResults.Ok(card) : TypedResults.NotFound();
+        return stored.ToCard(language) is { } card ? TypedResults.Ok(card) : TypedResults.NotFound();
     }
 
     private static async Task<Results<Ok<IReadOnlyList<IssuedCard>>, NotFound>> Cards(Guid id, PlantingStore plantings, PrescribeStore store, CancellationToken cancel)
     {
         if (await plantings.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
         var now = PruningCard.Of(stored.Work(), stored.Plan.Season, "en") is { } card ? PrescribeStore.BasisOf(card) : null;
-        var cards = await store.CardsAsync(id, stored.Plan.Season, cancel);
-        return TypedResults.Ok<IReadOnlyList<IssuedCard>>([.. cards.Select(c => new IssuedCard(c.Id, c.Number, c.Language, c.At, c.Person, c.Basis != now))]);
+        return TypedResults.Ok(await store.CardsAsync(id, stored.Plan.Season, now, cancel));
     }
 
     private static async Task<Results<Ok<PruningCard>, NotFound>> Issued(Guid id, Guid card, PrescribeStore store, CancellationToken cancel) =>
@@ -110,8 +101,7 @@ internal static class PrescribeEndpoints
         if (await plantings.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
         try
         {
-            return await store.IssueAsync(stored, body.Version, body.Language, cancel) is { } issue
-                ? TypedResults.Ok(new IssuedCard(issue.Id, issue.Number, issue.Language, issue.At, issue.Person, false)) : TypedResults.NotFound();
+            return await store.IssueAsync(stored, body.Version, body.Language, cancel) is { } issued ? TypedResults.Ok(issued) : TypedResults.NotFound();
         }
         catch (EditConflictException e)
         {
@@ -140,7 +130,7 @@ internal static class PrescribeEndpoints
             async (tell, gone) =>
             {
                 List<Task> told = [];
-                var result = BlockSimulation.Of(rules, stock, prescription, reading.Settings, trees, body.Seed, null,
+                var result = BlockSimulation.Of(rules, stock, prescription, reading.Settings, trees, body.Seed, CountedModel.Of(stock, reading.Counted!),
                     share => { if (told.Count == 0 || told[^1].IsCompleted) told.Add(tell(new(share, null, null))); }, gone);
                 await Task.WhenAll(told);
                 await tell(new(1, result, null));

@@ -3,6 +3,7 @@ using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Quantities;
 using Rama.Core.Systems;
+using Rama.Core.Trees;
 
 namespace Rama.Core.Tests.Prescribe;
 
@@ -44,6 +45,36 @@ public sealed class BlockSimulationTests
         Assert.Equal(told.Order(), told);
         Assert.Equal(1, told[^1]);
         Assert.ThrowsAny<OperationCanceledException>(() => Of(stopped: true));
+    }
+
+    [Fact]
+    public void Counted_trees_are_cut_as_models_of_themselves()
+    {
+        var entry = Entries.Plan(300, 340, 280) with
+        {
+            Count = new()
+            {
+                Trees =
+                [
+                    new() { Row = 1, Tree = 4, Girth = new(15, "cm"), Limbs = 3, FloralBuds = 300, LimbSizes = [new() { Diameter = new(24, "mm") }, new() { Diameter = new(18, "mm") }, new() { Diameter = new(11, "mm") }] },
+                    new() { Row = 2, Tree = 9, Girth = new(16, "cm"), Limbs = 23, FloralBuds = 340 },
+                    new() { Row = 3, Tree = 2, FloralBuds = 280 },
+                ],
+            },
+        };
+        var reading = PlanReading.Of(entry);
+        var plan = PruningPlan.Of(reading);
+        var models = CountedModel.Of(plan.Stock!, reading.Counted!);
+        Assert.Equal([300, 340, 280], models.Select(m => m.Tree.FloralBuds));
+        Assert.Equal([24, 18, 11], models[0].Tree.Branches.Where(b => b.Kind == BranchKind.Limb).Select(b => Math.Round(b.DiameterMm, 9)).OrderDescending());
+        Assert.Equal(23, models[1].Tree.Branches.Count(b => b.Kind == BranchKind.Limb));
+        Assert.Equal(16, models[1].Tree.TrunkMm * Math.PI / 10, 9);
+
+        var block = BlockSimulation.Of(plan.Planting!.System.RulesFor(), plan.Stock!, plan.Prescription!, reading.Settings, 20, 1, models, cancel: TestContext.Current.CancellationToken);
+        Assert.Equal([(1.0, 4.0, true, 300.0), (2, 9, false, 340), (3, 2, false, 280)], block.Counted.Select(c => (c.Row, c.Tree, c.LimbsMeasured, c.Before)));
+        var wanted = plan.Prescription!.Classes[0].Decision;
+        Assert.All(block.Counted, c => Assert.Equal((wanted.BudsToLeave, c.Left >= wanted.BandLow && c.Left <= wanted.BandHigh), (c.Wanted, c.InBand)));
+        Assert.All(block.Counted, c => Assert.True(c.Left < c.Before));
     }
 
     [Fact]

@@ -28,6 +28,24 @@ public sealed class PruningPlanTests
     }
 
     [Fact]
+    public void What_demonstration_trees_changed_stands_beside_what_was_expected()
+    {
+        var expected = PruningPlan.Of(Entries.Plan(Even));
+        Assert.Null(expected.Demonstration);
+        var step = expected.Prescription!.Cuts.First(c => c is { Drop: > 0, SingleBuds: false });
+        // Half of what stood fell: far more than any step is expected to take.
+        var shown = PruningPlan.Of(Entries.Plan(Even) with
+        {
+            Cutting = new() { Demonstration = [new() { Before = 200, Fell = new Dictionary<string, double?> { [step.StepId] = 100 } }] },
+        });
+        var effect = shown.Demonstration!.Steps.Single(s => s.StepId == step.StepId);
+        Assert.Equal((1, 1, step.Drop), (shown.Demonstration.Trees, effect.Trees, effect.DropExpected));
+        // (4 · expected + observed) ÷ 5, handbook 5.3.
+        Assert.Equal((4 * step.Drop + 0.5 * (step.Drop + step.BudsAfter)) / 5, effect.Drop, 6);
+        Assert.All(shown.Demonstration.Steps, s => Assert.Equal(shown.Prescription!.Cuts.Single(c => c.StepId == s.StepId).Drop, s.Drop));
+    }
+
+    [Fact]
     public void An_untouched_target_is_not_called_wrong() =>
         Assert.Empty(PruningPlan.Of(Entries.Plan(Even) with { Target = new() }).Problems);
 

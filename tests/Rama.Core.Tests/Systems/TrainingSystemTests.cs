@@ -120,6 +120,17 @@ public sealed class TrainingSystemTests
     public void The_peach_s_side_renewal_says_that_it_is_experimental() =>
         Assert.Contains("Experimental", TrainingSystem.Find("pedestrian-peach")!.Note!.En, StringComparison.Ordinal);
 
+    // Handbook 3.3: leaders of a wall and of each plane of a V stand about 0.5 m apart.
+    [Theory]
+    [InlineData("multi-leader-wall")]
+    [InlineData("open-v")]
+    public void Leaders_stand_half_a_metre_apart_on_the_usual_ground(string id)
+    {
+        var form = TrainingSystem.Find(id)!.Form;
+        Assert.InRange(form.UsualGround.TreeM * form.Typical.Planes / form.Leaders, 0.45, 0.55);
+        Assert.Equal(id == "open-v" ? TreeView.Across : TreeView.Along, form.SeenFrom);
+    }
+
     [Fact]
     public void Unsound_wood_comes_out_whatever_the_decision() => Assert.All(TrainingSystem.Shipped, system =>
         Assert.All(Enum.GetValues<DecisionKind>(), kind => Assert.Contains(system.Steps, s => s.Find == "limbs where unsound" && s.Stop == StepStop.Never && s.Under.Contains(kind))));

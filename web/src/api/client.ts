@@ -44,7 +44,6 @@ export type Notice = Schemas['Notice'];
 export type PlanEntry = Schemas['PlanEntry'];
 export type PlantingEntry = Schemas['PlantingEntry'];
 export type PlantingView = Schemas['PlantingView'];
-export type PruningCard = Schemas['PruningCard'];
 export type PruningPlan = Schemas['PruningPlan'];
 export type PersonView = Schemas['PersonView'];
 export type Role = Schemas['Role'];
@@ -75,8 +74,13 @@ export type Place = Required<Schemas['Point']>;
 export type TreeBranch = Required<Omit<Schemas['Branch'], 'path'>> & { path: Place[] };
 export type TreeBud = Schemas['BudSite'];
 export type FruitTree = Required<Omit<Schemas['FruitTree'], 'branches' | 'buds'>> & { branches: TreeBranch[]; buds: TreeBud[] };
+/** A cut as a drawing needs it. */
+export type DrawnCut = Omit<Schemas['CardDrawnCut'], 'at'> & { at: Place };
 export type BenchCut = Omit<Schemas['BenchCut'], 'at'> & { at: Place };
+export type PruningCard = Omit<Schemas['PruningCard'], 'drawing'> & { drawing?: CardDrawing | null };
+export type CardDrawing = Omit<Schemas['CardDrawing'], 'tree' | 'cuts'> & { tree: FruitTree; cuts: DrawnCut[] };
 export type BenchView = Omit<Schemas['BenchView'], 'tree' | 'prescribed'> & { tree: FruitTree; prescribed: BenchCut[] };
+export type CutTree = Omit<Schemas['CutTree'], 'tree' | 'cuts'> & { tree: FruitTree; cuts: BenchCut[] };
 
 /** What the server answers when an entry cannot be used or a request fails. */
 export interface Problem {

@@ -4930,7 +4930,7 @@ export interface components {
             bottomShare: number;
             /**
              * Format: double
-             * @description Largest diameter of a limb ÷ its leader's there; null without limbs.
+             * @description Largest diameter of a limb ÷ its leader's there; null without limbs. One that leads on at the end of a leader cut back is none.
              */
             thickestRatio: null | number;
             /**
@@ -4981,13 +4981,15 @@ export interface components {
             allowance: components["schemas"]["CutAllowance"];
             before: components["schemas"]["BenchMeasures"];
             prescribed: components["schemas"]["BenchCut"][];
-            ends: {
-                [key: string]: components["schemas"]["StepEnd"];
-            };
+            steps: components["schemas"]["StepOutcome"][];
             /** Format: double */
             stubM: number;
             /** Format: int32 */
             bigCuts: number;
+            seenFrom: components["schemas"]["TreeView"];
+            /** Format: double */
+            heightLimitM: null | number;
+            limitsRatio: boolean;
         };
         /** @description The best number of fruit, and how far from it costs next to nothing. */
         BestCrop: {
@@ -5070,11 +5072,8 @@ export interface components {
             minutes: number;
             /** @description By trunk class. */
             classes: components["schemas"]["SimulatedClass"][];
-            /**
-             * Format: double
-             * @description Share in the band among the counted trees that could be modelled; null without such.
-             */
-            onCounted: null | number;
+            /** @description What the card does to each counted tree that could be modelled. */
+            counted: components["schemas"]["CountedCut"][];
             /** @description What is unusual. */
             warnings: components["schemas"]["Notice"][];
         };
@@ -5573,6 +5572,34 @@ export interface components {
             /** @description Caution at this step. */
             caution: null | string;
         };
+        /** @description The drawing on a card: a typical tree of the middle trunk class with the cuts the card names. */
+        CardDrawing: {
+            /** @description The tree; buds that are not counted are left out. */
+            tree: components["schemas"]["FruitTree"];
+            /** @description The cuts, each with the number it has on the card. */
+            cuts: components["schemas"]["CardDrawnCut"][];
+            /** @description From where it is drawn. */
+            seenFrom: components["schemas"]["TreeView"];
+        };
+        /** @description A cut on the drawing of a card. */
+        CardDrawnCut: {
+            /**
+             * Format: int32
+             * @description Its number on the card.
+             */
+            number: number;
+            /**
+             * Format: int32
+             * @description Bud taken off; null for wood.
+             */
+            bud: null | number;
+            /** @description Where it falls. */
+            at: components["schemas"]["Point"];
+            /** @description Wood that falls. */
+            wood: components["schemas"]["WoodGone"][];
+            /** @description Buds that fall. */
+            buds: number[];
+        };
         /** @description One mark of the limb gauge. */
         CardGaugeMark: {
             /** @description Diameter of the limb. */
@@ -5836,6 +5863,40 @@ export interface components {
             /** @description What stands out, and what it may come from. */
             reason: components["schemas"]["Notice"];
         };
+        /** @description What the card does to one counted tree. */
+        CountedCut: {
+            /**
+             * Format: double
+             * @description Row number.
+             */
+            row: number;
+            /**
+             * Format: double
+             * @description Tree in the row.
+             */
+            tree: number;
+            /** @description Its trunk class. */
+            class: string;
+            /** @description Whether its limbs were measured; drawn as usual for the class where not. */
+            limbsMeasured: boolean;
+            /**
+             * Format: double
+             * @description Floral buds counted.
+             */
+            before: number;
+            /**
+             * Format: int32
+             * @description Floral buds left.
+             */
+            left: number;
+            /**
+             * Format: double
+             * @description Floral buds wanted.
+             */
+            wanted: number;
+            /** @description Whether those left lie in the band around the number. */
+            inBand: boolean;
+        };
         /** @description One counted tree, as typed. Its buds are told in one of three ways: floral buds, all buds, or all buds by kind. */
         CountedTreeEntry: {
             /**
@@ -6049,15 +6110,20 @@ export interface components {
             allowance: components["schemas"]["CutAllowance"];
             /** @description The cuts in order. */
             cuts: components["schemas"]["BenchCut"][];
-            /** @description Why each step of the system cut no more. */
-            ends: {
-                [key: string]: components["schemas"]["StepEnd"];
-            };
+            /** @description What each step of the system came to on it, and why it cut no more. */
+            steps: components["schemas"]["StepOutcome"][];
             /** @description The tree before. */
             before: components["schemas"]["BenchMeasures"];
             /** @description The tree afterwards. */
             after: components["schemas"]["BenchMeasures"];
             score: null | components["schemas"]["PracticeScore"];
+            /** @description From where the tree shows what the system is about. */
+            seenFrom: components["schemas"]["TreeView"];
+            /**
+             * Format: double
+             * @description Height leaders are cut back to, metres; null where the system does not.
+             */
+            heightLimitM: null | number;
         };
         /** @description A tree to cut by a system, as typed: its main counts, and what to leave. */
         CutTreeEntry: {
@@ -6274,6 +6340,26 @@ export interface components {
              * @description How much more heat the planting takes than the table says, °C-days.
              */
             shiftC?: null | number;
+        };
+        /** @description A prescription as it was expected and as demonstration trees corrected it. */
+        DemonstrationEffect: {
+            /**
+             * Format: int32
+             * @description Demonstration trees.
+             */
+            trees: number;
+            /**
+             * Format: double
+             * @description Minutes per tree before the correction.
+             */
+            minutesExpected: number;
+            /**
+             * Format: double
+             * @description Minutes per tree after it.
+             */
+            minutes: number;
+            /** @description Step by step. */
+            steps: components["schemas"]["StepEffect"][];
         };
         /** @description One demonstration tree, as typed in the row. */
         DemonstrationTreeEntry: {
@@ -7762,6 +7848,19 @@ export interface components {
             minutes: number;
             remarks: components["schemas"]["Notice"][];
         };
+        /** @description One part of a practice score. */
+        PracticePart: {
+            /**
+             * Format: double
+             * @description Points reached.
+             */
+            points: number;
+            /**
+             * Format: double
+             * @description Points to be had.
+             */
+            of: number;
+        };
         PracticeRun: {
             /** Format: uuid */
             id?: string;
@@ -7782,26 +7881,14 @@ export interface components {
              * @description 0 to 100.
              */
             score: number;
-            /**
-             * Format: double
-             * @description Of 40 for the number of buds left.
-             */
-            number: number;
-            /**
-             * Format: double
-             * @description Of 30 for keeping to the limits and missing nothing.
-             */
-            limits: number;
-            /**
-             * Format: double
-             * @description Of 15 for the order of the steps.
-             */
-            order: number;
-            /**
-             * Format: double
-             * @description Of 15 for the minutes such cuts take on a real tree.
-             */
-            minutes: number;
+            /** @description For the number of buds left. */
+            number: components["schemas"]["PracticePart"];
+            /** @description For keeping to the limits and missing nothing. */
+            limits: components["schemas"]["PracticePart"];
+            /** @description For the order of the steps. */
+            order: components["schemas"]["PracticePart"];
+            /** @description For the minutes such cuts take on a real tree. */
+            minutes: components["schemas"]["PracticePart"];
             /**
              * Format: double
              * @description Minutes the cuts take on a real tree.
@@ -8067,6 +8154,7 @@ export interface components {
              * @description Version of the prescription, once handed out.
              */
             version?: null | number;
+            drawing?: null | components["schemas"]["CardDrawing"];
         };
         /** @description Whether and how hard to prune, and how sure the count makes it. */
         PruningDecision: {
@@ -8174,6 +8262,7 @@ export interface components {
             stakes: null | components["schemas"]["DecisionStakes"];
             stock: null | components["schemas"]["TreeStock"];
             prescription: null | components["schemas"]["Prescription"];
+            demonstration: null | components["schemas"]["DemonstrationEffect"];
             ledger: null | components["schemas"]["BudLedger"];
             /** @description What trunks and age say about the target. */
             loadWarnings: components["schemas"]["Notice"][];
@@ -9137,6 +9226,43 @@ export interface components {
             /** @description What to leave: the length of a stub or shortened branch, or the height for a leader; null where the kind tells. */
             leave?: null | string;
         };
+        /** @description What demonstration trees changed at one step. */
+        StepEffect: {
+            /** @description The step. */
+            stepId: string;
+            /**
+             * Format: int32
+             * @description Its number on the card.
+             */
+            number: number;
+            /** @description Its name. */
+            name: components["schemas"]["LocalText"];
+            /**
+             * Format: int32
+             * @description Demonstration trees it was done on.
+             */
+            trees: number;
+            /**
+             * Format: double
+             * @description Cuts per tree before the correction.
+             */
+            cutsExpected: number;
+            /**
+             * Format: double
+             * @description Cuts per tree after it.
+             */
+            cuts: number;
+            /**
+             * Format: double
+             * @description Floral buds it was expected to drop.
+             */
+            dropExpected: number;
+            /**
+             * Format: double
+             * @description Floral buds it is expected to drop now.
+             */
+            drop: number;
+        };
         /**
          * @description Why a step cut no more.
          * @enum {unknown}
@@ -9148,6 +9274,25 @@ export interface components {
             where: string;
             /** @description How many. */
             most: string;
+        };
+        /** @description What one step of a system came to on a tree. */
+        StepOutcome: {
+            /** @description The step. */
+            stepId: string;
+            /** @description Its name. */
+            name: components["schemas"]["LocalText"];
+            /**
+             * Format: int32
+             * @description Cuts made.
+             */
+            cuts: number;
+            /**
+             * Format: int32
+             * @description Floral buds that fell.
+             */
+            drop: number;
+            /** @description Why it cut no more. */
+            end: components["schemas"]["StepEnd"];
         };
         /**
          * @description Where a step stops when the buds of the tree are known.
@@ -9342,6 +9487,24 @@ export interface components {
             typical: components["schemas"]["TypicalTree"];
             /** @description Where the numbers come from. */
             source: string;
+            ground?: null | components["schemas"]["SystemGround"];
+            /** @description Heights at which wires usually run, metres; nobody measures them. */
+            wiresM?: null | number[];
+            /** @description From where a tree shows what the system is about. */
+            seenFrom?: components["schemas"]["TreeView"];
+        };
+        /** @description Distances a system is usually planted at. */
+        SystemGround: {
+            /**
+             * Format: double
+             * @description Metres between rows.
+             */
+            rowM: number;
+            /**
+             * Format: double
+             * @description Metres between trees in the row.
+             */
+            treeM: number;
         };
         /** @description Time per tree beside the cuts. */
         SystemLabour: {
@@ -9692,6 +9855,12 @@ export interface components {
              */
             meanBuds: number;
         };
+        /**
+         * @description From where a tree is looked at.
+         * @default along
+         * @enum {unknown}
+         */
+        TreeView: "along" | "across";
         /** @description Trees that stand apart from the target. */
         TreesApart: {
             /**

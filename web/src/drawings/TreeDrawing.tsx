@@ -1,6 +1,6 @@
 import { memo, useMemo } from 'react';
-import type { BenchCut, FruitTree, TreeBranch } from '../api/client';
-import { apart, budSpot, depthOf, frameOf, project, scaleMarks, standingAfter, woodPath, type Frame, type Standing, type View } from './tree';
+import type { DrawnCut, FruitTree, TreeBranch } from '../api/client';
+import { apart, budSpot, depthOf, frameOf, placeAt, project, scaleMarks, standingAfter, widthMm, woodPath, type Frame, type Standing, type View } from './tree';
 import './tree.css';
 
 export interface Aim {
@@ -15,12 +15,14 @@ interface Props {
   width: number;
   height: number;
   /** Cuts made so far, ghosted and tagged. */
-  made: readonly BenchCut[];
+  made: readonly DrawnCut[];
   /** Cuts to come, tagged in outline. */
-  ahead?: readonly BenchCut[];
+  ahead?: readonly DrawnCut[];
   /** Whether the last cut made is the one spoken of. */
   now?: boolean;
   wires?: readonly number[];
+  /** Height leaders are cut back to; no line without it. */
+  heightLimitM?: number | null;
   heightLimitText: string;
   metre: (metres: number) => string;
   /** What would fall if the piece under the pointer were cut. */
@@ -36,13 +38,15 @@ interface Props {
 }
 
 const TAG = 11;
+/** Height at which the graft union is drawn. */
+const UNION_M = 0.12;
 
 /** A tree to scale: tapered wood, buds on their side, what was cut pale, each cut numbered at its place. */
-export function TreeDrawing({ tree, view, width, height, made, ahead = [], now = true, wires = [], heightLimitText, metre, aim = null, onAim, onCut, ground = 52, margin = 56, tags = true }: Props) {
-  const frame = useMemo(() => frameOf(tree, width, height, ground, margin), [tree, width, height, ground, margin]);
+export function TreeDrawing({ tree, view, width, height, made, ahead = [], now = true, wires = [], heightLimitM = null, heightLimitText, metre, aim = null, onAim, onCut, ground = 52, margin = 56, tags = true }: Props) {
+  const frame = useMemo(() => frameOf(tree, width, height, ground, margin, heightLimitM ?? 0), [tree, width, height, ground, margin, heightLimitM]);
   const standing = useMemo(() => standingAfter(made), [made]);
   const groundY = frame.foot.y;
-  const limitY = groundY - tree.place.heightLimitM * frame.scale;
+  const limitY = heightLimitM === null ? 0 : groundY - heightLimitM * frame.scale;
   return (
     <svg className="tree" width={width} height={height} {...(heightLimitText === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': heightLimitText })} onPointerLeave={() => onAim?.(null)}>
       <rect x={0} y={groundY} width={width} height={height - groundY} className="tree-ground" />
@@ -82,8 +86,12 @@ const Wood = memo(function Wood({ tree, view, frame, standing, aim, onAim, onCut
   // On a small drawing buds would hide the tree.
   const size = Math.min(1.1, Math.max(0.42, frame.scale / 185));
   const aimAt = (branch: TreeBranch) => (e: React.PointerEvent | React.MouseEvent): Aim => ({ branch: branch.id, bud: null, leaveM: leaveAt(branch, e, view, frame) });
+  const foot = tree.branches[0]!;
+  const union = project(placeAt(foot, UNION_M), view, frame);
+  const girth = Math.max(2, (widthMm(foot, UNION_M) / 1000) * frame.scale);
   return (
     <>
+      <ellipse cx={union.x} cy={union.y} rx={girth * 0.78} ry={girth * 0.7} className="tree-wood" />
       {order.map((branch) => {
         const left = standing.left.get(branch.id) ?? branch.lengthM;
         const gone = left < branch.lengthM;
@@ -171,7 +179,7 @@ function leaveAt(branch: TreeBranch, e: React.PointerEvent | React.MouseEvent, v
   return branch.kind === 'leader' ? best : nearBase ? -1 : best;
 }
 
-const Tags = memo(function Tags({ made, ahead, view, frame, now }: { made: readonly BenchCut[]; ahead: readonly BenchCut[]; view: View; frame: Frame; now: boolean }) {
+const Tags = memo(function Tags({ made, ahead, view, frame, now }: { made: readonly DrawnCut[]; ahead: readonly DrawnCut[]; view: View; frame: Frame; now: boolean }) {
   const current = now ? made.at(-1)?.number : undefined;
   const all = [...made.map((cut) => ({ cut, come: false })), ...ahead.map((cut) => ({ cut, come: true }))];
   // A single bud is marked where it sat; a number would hide the tree.
@@ -182,13 +190,13 @@ const Tags = memo(function Tags({ made, ahead, view, frame, now }: { made: reado
     <>
       {all.filter((x) => x.cut.bud !== null && !x.come).map(({ cut }) => {
         const p = project(cut.at, view, frame);
-        return <path key={cut.number} d={`M${p.x - 3} ${p.y - 3}l6 6m0 -6l-6 6`} className="tree-nip" />;
+        return <path key={cut.bud} d={`M${p.x - 3} ${p.y - 3}l6 6m0 -6l-6 6`} className="tree-nip" />;
       })}
       {wood.map(({ cut, come }, i) => {
         const [spot, place] = [spots[i]!, at[i]!];
         const big = cut.number === current && !come;
         return (
-          <g key={cut.number} className={come ? 'tree-tag tree-tag-ahead' : big ? 'tree-tag tree-tag-now' : 'tree-tag'}>
+          <g key={i} className={come ? 'tree-tag tree-tag-ahead' : big ? 'tree-tag tree-tag-now' : 'tree-tag'}>
             <line x1={place.x} y1={place.y} x2={spot.x} y2={spot.y} />
             <circle cx={spot.x} cy={spot.y} r={big ? TAG + 3 : TAG} />
             <text x={spot.x} y={spot.y} dy="0.36em" textAnchor="middle">{cut.number}</text>

@@ -1,4 +1,4 @@
-import type { BenchCut, FruitTree, Place, TreeBranch, TreeBud } from '../api/client';
+import type { DrawnCut, FruitTree, Place, TreeBranch, TreeBud } from '../api/client';
 
 /** From where a tree is looked at: from the alley, along the row, or from the end of the row, across it. */
 export type View = 'along' | 'across';
@@ -19,7 +19,7 @@ export interface Standing {
   fallen: Set<number>;
 }
 
-export function standingAfter(cuts: readonly BenchCut[]): Standing {
+export function standingAfter(cuts: readonly DrawnCut[]): Standing {
   const left = new Map<number, number>();
   const fallen = new Set<number>();
   for (const cut of cuts) {
@@ -39,8 +39,8 @@ export function project(place: Place, view: View, frame: Frame): Spot {
 }
 
 /** Fits a tree into a drawing, its foot on the ground; both views have the same scale. */
-export function frameOf(tree: FruitTree, width: number, height: number, ground: number, margin: number): Frame {
-  let [low, high, top] = [-0.4, 0.4, Math.min(tree.place.heightLimitM, 12)];
+export function frameOf(tree: FruitTree, width: number, height: number, ground: number, margin: number, atLeastM = 0): Frame {
+  let [low, high, top] = [-0.4, 0.4, Math.min(atLeastM, 12)];
   for (const branch of tree.branches)
     for (const place of branch.path) {
       low = Math.min(low, place.alongM, place.acrossM);

@@ -1,4 +1,5 @@
 using Rama.Core.Explain;
+using Rama.Core.Target.Sharing;
 
 namespace Rama.Core.Count.Estimate;
 
@@ -12,7 +13,7 @@ namespace Rama.Core.Count.Estimate;
 public sealed record TrunkShare(string Name, double? FromGirthCm, double? ToGirthCm, double Share, double? MeanTcsaCm2 = null, double TcsaCv = 0)
 {
     /// <summary>Whether a trunk belongs to the class.</summary>
-    public bool Holds(double girthCm) => (FromGirthCm is null || girthCm >= FromGirthCm) && (ToGirthCm is null || girthCm < ToGirthCm);
+    public bool Holds(double girthCm) => TrunkClass.Within(girthCm, FromGirthCm, ToGirthCm);
 }
 
 /// <summary>Buds a scanner gave one tree.</summary>

@@ -14,7 +14,7 @@ public sealed record BenchChoice(string? Class = null, int Number = 0, double? R
 
     /// <summary>Counted trees that can be models of themselves: trunk, limbs and their diameters were measured.</summary>
     public static IReadOnlyList<CountedTree> Models(Survey survey) =>
-        [.. survey.Trees.Where(t => t.GirthCm is not null && t.LimbSizes.Count > 0 && t.LimbSizes.All(l => l.DiameterMm is not null))];
+        [.. survey.Trees.Where(CountedModel.LimbsMeasured)];
 
     /// <summary>The tree on its bench; null before there is a prescription.</summary>
     /// <param name="reading">What was typed.</param>
@@ -22,29 +22,16 @@ public sealed record BenchChoice(string? Class = null, int Number = 0, double? R
     public (TreeBench Bench, ClassPrescription Of)? Put(PlanReading reading, PruningPlan plan)
     {
         if (plan is not { Stock: { } stock, Prescription: { } prescription, Planting: { } planting } || reading is not { Settings: var settings, Counted: { } counted }) return null;
-        var model = Row is null ? null : Models(counted).FirstOrDefault(t => t.Row == Row && t.Tree == Tree);
-        var place = model is not null ? stock.Classes.Index().FirstOrDefault(c => Holds(c.Item, model)).Index
-            : stock.Classes.Index().Where(c => c.Item.Class.Name == Class).Select(c => (int?)c.Index).FirstOrDefault() ?? stock.Classes.Count / 2;
+        var model = Row is null ? null : Models(counted).FirstOrDefault(t => t.Row == Row && t.Tree == Tree) is { } chosen ? CountedModel.Of(stock, chosen) : null;
+        var place = model?.Class ?? stock.Classes.Index().Where(c => c.Item.Class.Name == Class).Select(c => (int?)c.Index).FirstOrDefault() ?? stock.Classes.Count / 2;
         var (mine, cut) = (stock.Classes[place], prescription.Classes[place]);
         var generator = new TreeGenerator(stock.Shape, stock.Place);
-        var tree = model is not null ? ModelOf(generator, model, mine) : Number > 0 ? generator.Make(mine.Counts, Seed + Candidates + Number) : Typical(generator, mine);
+        var tree = model is not null ? model.Tree : Number > 0 ? generator.Make(mine.Counts, Seed + Candidates + Number) : Typical(generator, mine);
         var rules = planting.System.RulesFor(reading.Cutting.Answers);
         // On one tree the buds are known, so that its last step goes to the number and not by a rate.
         var solved = rules.Steps.Where(s => SettingSearch.IsSolved(rules, s)).Select(s => s.Step.Most!).ToHashSet();
         var values = cut.Settings.Where(s => !solved.Contains(s.Key)).ToDictionary(s => s.Key, s => s.Value);
         return (new TreeBench(rules, tree, Math.Max(0.1, cut.Decision.BudsToLeave), settings, values), cut);
-    }
-
-    private static bool Holds(StockClass c, CountedTree tree) =>
-        (c.Class.FromGirthCm is null || tree.GirthCm >= c.Class.FromGirthCm) && (c.Class.ToGirthCm is null || tree.GirthCm < c.Class.ToGirthCm);
-
-    private static FruitTree ModelOf(TreeGenerator generator, CountedTree tree, StockClass c)
-    {
-        // Buds counted on limbs are of all kinds where the tree's were; their share of the tree's floral ones is what counts.
-        var whole = tree.LimbSizes.All(l => l.Buds is not null);
-        return generator.Model(
-            tree.GirthCm!.Value * 10 / Math.PI, c.Counts.Leaders, c.Counts.HeightM.Mean,
-            [.. tree.LimbSizes.Select(l => new LimbToGrow(l.DiameterMm!.Value, l.Forked, whole ? l.Buds : null))], (int)Math.Round(tree.FloralBuds), Seed + (int)(tree.Row * 1_000 + tree.Tree));
     }
 
     // Of many trees the one nearest to the class in buds, limbs and trunk.

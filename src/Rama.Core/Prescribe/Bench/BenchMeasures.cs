@@ -8,13 +8,15 @@ namespace Rama.Core.Prescribe.Bench;
 /// <param name="TopShare">Share of the buds in the top third of the tree.</param>
 /// <param name="MiddleShare">Share in the middle third.</param>
 /// <param name="BottomShare">Share in the bottom third.</param>
-/// <param name="ThickestRatio">Largest diameter of a limb ÷ its leader's there; null without limbs.</param>
+/// <param name="ThickestRatio">Largest diameter of a limb ÷ its leader's there; null without limbs. One that leads on at the end of a leader cut back is none.</param>
 /// <param name="ThickestLimb">That limb.</param>
 /// <param name="BigCuts">Big cuts made.</param>
 /// <param name="WoodShare">Wood cut as a share of the canopy's.</param>
 public sealed record BenchMeasures(
     int FloralBuds, int Limbs, double TopShare, double MiddleShare, double BottomShare, double? ThickestRatio, int? ThickestLimb, int BigCuts, double WoodShare)
 {
+    private const double LeadsM = 0.05;
+
     internal static BenchMeasures Of(StandingTree tree, int bigCuts)
     {
         var (zones, grown) = (new int[3], tree.Tree);
@@ -32,8 +34,11 @@ public sealed record BenchMeasures(
         foreach (var limb in grown.Index.Limbs)
         {
             var wood = grown.Branches[limb];
-            var mine = wood.DiameterMm / Math.Max(1, grown.Branches[wood.Parent!.Value].DiameterAt(wood.AtM));
-            if (tree.Stands(limb) && mine > ratio) (ratio, thickest) = (mine, limb);
+            var leader = grown.Branches[wood.Parent!.Value];
+            // A side shoot at the end of a leader cut back to it leads on itself.
+            if (!tree.Stands(limb) || tree.LeftM(leader.Id) < leader.LengthM && wood.AtM > tree.LeftM(leader.Id) - LeadsM) continue;
+            var mine = wood.DiameterMm / Math.Max(1, leader.DiameterAt(wood.AtM));
+            if (mine > ratio) (ratio, thickest) = (mine, limb);
         }
         return new(tree.FloralBuds, tree.Limbs, Share(2), Share(1), Share(0), thickest < 0 ? null : ratio, thickest < 0 ? null : thickest, bigCuts, tree.WoodCutShare);
     }

@@ -7,15 +7,15 @@ namespace Rama.Core.Prescribe.Bench;
 
 /// <summary>A tree cut for practice, scored against the card: number, limits, order and minutes, each remark with its reason.</summary>
 /// <param name="Score">0 to 100.</param>
-/// <param name="Number">Of 40 for the number of buds left.</param>
-/// <param name="Limits">Of 30 for keeping to the limits and missing nothing.</param>
-/// <param name="Order">Of 15 for the order of the steps.</param>
-/// <param name="Minutes">Of 15 for the minutes such cuts take on a real tree.</param>
+/// <param name="Number">For the number of buds left.</param>
+/// <param name="Limits">For keeping to the limits and missing nothing.</param>
+/// <param name="Order">For the order of the steps.</param>
+/// <param name="Minutes">For the minutes such cuts take on a real tree.</param>
 /// <param name="MinutesTaken">Minutes the cuts take on a real tree.</param>
 /// <param name="MinutesOfCard">Minutes the system's own cuts take.</param>
 /// <param name="Remarks">What was said.</param>
 public sealed record PracticeScore(
-    int Score, double Number, double Limits, double Order, double Minutes, double MinutesTaken, double MinutesOfCard, IReadOnlyList<Notice> Remarks)
+    int Score, PracticePart Number, PracticePart Limits, PracticePart Order, PracticePart Minutes, double MinutesTaken, double MinutesOfCard, IReadOnlyList<Notice> Remarks)
 {
     // Weights and slopes of the score: a convention of Rama's own.
     private const double ForNumber = 40, ForLimits = 30, ForOrder = 15, ForMinutes = 15, PerFault = 6, NoneLeftAt = 0.35, SlowFrom = 1.2, SlowTo = 2.2;
@@ -34,7 +34,8 @@ public sealed record PracticeScore(
             remarks.Add(new("practice.slow", $"These cuts take about {taken:0.0} min on a real tree, the card's {ofCard:0.0}. A big limb first saves many small cuts.",
                 new Figure("minutes taken", taken, "min"), new Figure("minutes of the card", ofCard, "min")));
         var minutes = ForMinutes * (1 - slow);
-        return new((int)Math.Round(number + limits + order + minutes), number, limits, order, minutes, taken, ofCard, remarks);
+        return new(
+            (int)Math.Round(number + limits + order + minutes), new(number, ForNumber), new(limits, ForLimits), new(order, ForOrder), new(minutes, ForMinutes), taken, ofCard, remarks);
     }
 
     private static double NumberOf(TreeBench bench, int left, double target, double tolerance, List<Notice> remarks)
@@ -107,3 +108,8 @@ public sealed record PracticeScore(
         return ForOrder * (1 - share);
     }
 }
+
+/// <summary>One part of a practice score.</summary>
+/// <param name="Points">Points reached.</param>
+/// <param name="Of">Points to be had.</param>
+public sealed record PracticePart(double Points, double Of);

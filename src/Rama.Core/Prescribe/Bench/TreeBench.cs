@@ -44,11 +44,38 @@ public sealed class TreeBench
     /// <summary>Tolerance and cap.</summary>
     public DecisionSettings Settings { get; }
 
+    /// <summary>Length at which a limb is stubbed for renewal, metres: as the system sets it.</summary>
+    public double StubM => Rules.Place(StubSetting) is { } place ? _settings[place] : UsualStubM;
+
+    /// <summary>Height the system cuts leaders back to, metres; null where no step of it does.</summary>
+    public double? HeightLimitM
+    {
+        get
+        {
+            RuleScope leader = new(new(Tree), Tree.Index.Leaders[0], Allowance.Target, _settings);
+            var heights = Rules.Steps.Where(s => s is { Step.Cut.Kind: CutKind.ToSideShoot, Find.Subject: Subject.Leaders, Leave: not null }).Select(s => s.Leave!(leader)).ToList();
+            return heights.Count == 0 ? null : heights.Min();
+        }
+    }
+
+    /// <summary>Whether the system limits a limb by its leader's diameter.</summary>
+    public bool LimitsRatio => Rules.System.Steps.Select(s => s.Find).Concat(Rules.System.Terms.Values).Any(r => r.Contains("ratio", StringComparison.Ordinal));
+
     /// <summary>How far it may be cut.</summary>
     public CutAllowance Allowance { get; }
 
     /// <summary>The tree cut by the system.</summary>
     public TreePruning Pruning { get; }
+
+    /// <summary>What each step of the system came to, and why it cut no more; without those the decision asks nothing of.</summary>
+    public IReadOnlyList<StepOutcome> Outcomes()
+    {
+        var ends = Pruning.Ends;
+        return [
+            .. Rules.Steps.Where(s => ends.ContainsKey(s.Step.Id)).Select(s => new StepOutcome(
+                s.Step.Id, s.Step.Name, Pruning.Cuts.Count(c => c.StepId == s.Step.Id), Pruning.Cuts.Where(c => c.StepId == s.Step.Id).Sum(c => c.Drop), ends[s.Step.Id])),
+        ];
+    }
 
     /// <summary>The tree before any cut.</summary>
     public BenchMeasures Before { get; }
@@ -57,7 +84,10 @@ public sealed class TreeBench
     internal double Minutes(IEnumerable<string?> steps) =>
         (Rules.System.Labour.BaseSeconds + steps.Sum(s => s is null ? UnaskedSeconds : Rules.Seconds(s))) / 60;
 
-    private const double UnaskedSeconds = 8;
+    // A stub of a thumb's width where a system says nothing: common practice, no source.
+    private const double UnaskedSeconds = 8, UsualStubM = 0.015;
+
+    private const string StubSetting = "stub";
 
     /// <summary>The system's own cuts, told.</summary>
     public IReadOnlyList<BenchCut> Prescribed() =>
@@ -140,3 +170,11 @@ public sealed class TreeBench
         ];
     }
 }
+
+/// <summary>What one step of a system came to on a tree.</summary>
+/// <param name="StepId">The step.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="Cuts">Cuts made.</param>
+/// <param name="Drop">Floral buds that fell.</param>
+/// <param name="End">Why it cut no more.</param>
+public sealed record StepOutcome(string StepId, LocalText Name, int Cuts, int Drop, StepEnd End);

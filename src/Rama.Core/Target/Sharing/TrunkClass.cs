@@ -16,6 +16,11 @@ public sealed record TrunkClass(string Name, double? FromGirthCm, double? ToGirt
     /// <summary>Fewest trunks that can be told apart into classes.</summary>
     public const int FewestTrunks = 8;
 
+    /// <summary>Whether a trunk belongs to the class.</summary>
+    public bool Holds(double girthCm) => Within(girthCm, FromGirthCm, ToGirthCm);
+
+    internal static bool Within(double girthCm, double? fromCm, double? toCm) => (fromCm is null || girthCm >= fromCm) && (toCm is null || girthCm < toCm);
+
     private static readonly string[] Names = ["small", "medium", "large"];
 
     /// <summary>Small, medium and large, split at the 25th and 75th percentile unless told otherwise; empty classes are left out.</summary>
@@ -34,7 +39,7 @@ public sealed record TrunkClass(string Name, double? FromGirthCm, double? ToGirt
         for (var i = 0; i < Names.Length; i++)
         {
             var (from, to) = (limits[i], limits[i + 1]);
-            var members = ordered.Where(g => (from is null || g >= from) && (to is null || g < to)).Select(Trunk.CrossSectionCm2).ToList();
+            var members = ordered.Where(g => Within(g, from, to)).Select(Trunk.CrossSectionCm2).ToList();
             if (members.Count == 0) continue;
             classes.Add(new(Names[i], from, to, members.Count / (double)ordered.Count, members.Average(), members.Average(a => Math.Pow(a, exponent)), members.Count, CvOf(members)));
         }

@@ -99,7 +99,7 @@ public sealed class TreeBenchTests
     {
         var bench = Bench(Grown(3), 200);
         var forth = bench.Prescribed().Select(ToHand).ToList();
-        Assert.True(PracticeScore.Of(bench, bench.Made([.. forth.AsEnumerable().Reverse()])).Order < PracticeScore.Of(bench, bench.Made(forth)).Order);
+        Assert.True(PracticeScore.Of(bench, bench.Made([.. forth.AsEnumerable().Reverse()])).Order.Points < PracticeScore.Of(bench, bench.Made(forth)).Order.Points);
     }
 
     [Fact]

@@ -23,7 +23,7 @@ export function BenchPage() {
   const { t, amount } = useReading();
   const head = usePlantingHead(id!);
   const [choice, setChoice] = useState<BenchTree>({ class: null, number: 0, row: null, tree: null });
-  const [view, setView] = useState<View>('along');
+  const [turned, setTurned] = useState<View | null>(null);
   const [aim, setAim] = useState<Aim | null>(null);
   const [chosen, setChosen] = useState<number | null>(null);
   const [playing, setPlaying] = useState(false);
@@ -32,6 +32,7 @@ export function BenchPage() {
   const [ref, width] = useWidth<HTMLDivElement>(880);
   const height = Math.max(420, window.innerHeight - 103);
   const data = bench.data;
+  const view = turned ?? data?.seenFrom ?? 'along';
   const last = data?.prescribed.length ?? 0;
 
   useEffect(() => {
@@ -66,7 +67,7 @@ export function BenchPage() {
     u: () => { if (byHand) work.undo(); },
     r: () => { if (byHand) work.redo(); },
     p: () => { work.enter(mode === 'practice' ? 'card' : 'practice'); },
-    v: () => { setView(view === 'along' ? 'across' : 'along'); },
+    v: () => { setTurned(view === 'along' ? 'across' : 'along'); },
   });
 
   if (bench.error && !data) return <Trouble error={bench.error} retry={() => void bench.refetch()} />;
@@ -83,7 +84,7 @@ export function BenchPage() {
               <Segmented value={choice.row === null ? data.class : ''} onChange={(value) => { work.restart(); setChoice({ class: value, number: 0, row: null, tree: null }); }}
                 options={data.classes.map((c) => ({ value: c, label: t(`class.${c}`, { defaultValue: c }) }))} />
             )}
-            <Segmented value={view} onChange={setView} options={[{ value: 'along', label: t('bench.along') }, { value: 'across', label: t('bench.across') }]} />
+            <Segmented value={view} onChange={setTurned} options={[{ value: 'along', label: t('bench.along') }, { value: 'across', label: t('bench.across') }]} />
             <Button onClick={() => { work.restart(); setChoice({ ...choice, class: data.class, number: choice.number + 1, row: null, tree: null }); }} data-test="another">{t('bench.another')}</Button>
             {data.models.length > 0 && (
               <Select className="bench-models" aria-label={t('bench.counted')} placeholder={t('bench.counted')} value={choice.row === null ? null : `${choice.row}/${choice.tree}`}
@@ -92,18 +93,13 @@ export function BenchPage() {
             )}
           </div>
         )}
-        <p className="bench-keys small dim">
-          {byHand
-            ? <><kbd>↑</kbd> <kbd>↓</kbd> {t('bench.key-limb')} <kbd>x</kbd> {t('bench.key-cut')} <kbd>u</kbd> {t('bench.undo')} <kbd>r</kbd> {t('bench.redo')}</>
-            : <><kbd>←</kbd> <kbd>→</kbd> {t('bench.key-step')} <kbd>x</kbd> {t('bench.take-over')} <kbd>p</kbd> {t('bench.practise')}</>}
-        </p>
       </header>
       <div className="bench-body">
         <div className="bench-drawing" ref={ref} data-test="bench-tree" data-cuts={made.length} data-buds={made.at(-1)?.after.floralBuds ?? data?.before.floralBuds}>
           {data && (
             <>
               <TreeDrawing tree={data.tree} view={view} width={width} height={height} made={made} ahead={mode === 'card' ? ahead : []} now wires={data.wiresM}
-                heightLimitText={`${t('bench.height-limit')} ${metre(data.tree.place.heightLimitM)}`} metre={metre}
+                heightLimitM={data.heightLimitM} heightLimitText={data.heightLimitM === null ? head.title : `${t('bench.height-limit')} ${metre(data.heightLimitM)}`} metre={metre}
                 aim={shownAim && { ...shownAim, leaveM: leaves(data, shownAim) }} onAim={byHand ? setAim : undefined} onCut={byHand ? cut : undefined} />
               <p className="bench-foot small">{t(choice.row !== null ? 'bench.foot-counted' : choice.number === 0 ? 'bench.foot-typical' : 'bench.foot-another', { trunk: `${trunk!.number} ${trunk!.unit}`, number: choice.number, class: t(`class.${data.class}`, { defaultValue: data.class }) })}</p>
             </>

@@ -16,6 +16,8 @@ export function BenchPanel({ work, data, playing, play }: { work: Work; data: Be
   const now = made.at(-1);
   const over = after.floralBuds - data.toLeave;
   const all = [...made, ...ahead];
+  // Why a step cut no more is told once it has made its last cut.
+  const end = mode === 'card' && now && ahead[0]?.stepId !== now.stepId ? data.steps.find((s) => s.stepId === now.stepId)?.end : undefined;
   return (
     <aside className="bench-panel">
       <p className="bench-counted">{t('bench.left', { counted: local(data.counted) })}</p>
@@ -31,6 +33,7 @@ export function BenchPanel({ work, data, playing, play }: { work: Work; data: Be
             <h2>{t('bench.now', { number: now.number, step: now.step ? local(now.step) : t('bench.own-cut') })}</h2>
             <p>{told(now)}</p>
             {now.caution && <p className="cut-caution">▲ {local(now.caution)}</p>}
+            {end && <p className="dim" data-test="step-end">{t('bench.then', { end: t(`bench.end-${end}`) })}</p>}
           </>
         ) : <p className="dim">{t(mode === 'card' ? 'bench.begin' : 'bench.begin-hand')}</p>}
       </section>
@@ -53,15 +56,28 @@ export function BenchPanel({ work, data, playing, play }: { work: Work; data: Be
           </>
         )}
       </div>
+      <p className="bench-keys small dim">
+        {mode === 'card'
+          ? <><kbd>←</kbd> <kbd>→</kbd> {t('bench.key-step')} <kbd>x</kbd> {t('bench.take-over')} <kbd>p</kbd> {t('bench.practise')}</>
+          : <><kbd>↑</kbd> <kbd>↓</kbd> {t('bench.key-limb')} <kbd>x</kbd> {t('bench.key-cut')} <kbd>u</kbd> {t('bench.undo')} <kbd>r</kbd> {t('bench.redo')}</>}
+      </p>
       <CutList cuts={all} made={made.length} go={mode === 'card' ? work.go : undefined} />
       <dl className="bench-measures">
         <div><dt>{t('bench.limbs')}</dt><dd>{number(after.limbs, 0)}</dd></div>
         <div><dt>{t('bench.top-share')}</dt><dd>{number(after.topShare * 100, 0)} %</dd></div>
-        <div><dt>{t('bench.thickest')}</dt><dd>{after.thickestRatio === null ? '–' : number(after.thickestRatio, 2)}</dd></div>
+        <div><dt>{t('bench.thickest')}</dt><dd>{after.thickestRatio === null || !data.limitsRatio ? '–' : number(after.thickestRatio, 2)}</dd></div>
         <div><dt>{t('bench.big-cuts')}</dt><dd>{t('bench.of', { a: after.bigCuts, b: data.bigCuts })}</dd></div>
         <div><dt>{t('bench.wood')}</dt><dd>{number(after.woodShare * 100, 0)} %</dd></div>
         <div><dt>{t('bench.zones')}</dt><dd>{[after.topShare, after.middleShare, after.bottomShare].map((s) => number(s * 100, 0)).join(' · ')}</dd></div>
       </dl>
+      {mode === 'card' && (
+        <details className="bench-ends small">
+          <summary>{t('bench.ends')}</summary>
+          <table className="figures"><tbody>
+            {data.steps.map((s) => <tr key={s.stepId}><td>{local(s.name)}</td><td className="number">{t('bench.made', { count: s.cuts })}</td><td>{t(`bench.end-${s.end}`)}</td></tr>)}
+          </tbody></table>
+        </details>
+      )}
       <p className="bench-safety small">{t('bench.safety')}</p>
     </aside>
   );
@@ -70,6 +86,7 @@ export function BenchPanel({ work, data, playing, play }: { work: Work; data: Be
 /** The cuts in their order; single buds of one step are one line. */
 function CutList({ cuts, made, go }: { cuts: readonly BenchCut[]; made: number; go: ((to: number) => void) | undefined }) {
   const { t, number, local, amount } = useReading();
+  const fallen = (group: BenchCut[]) => { const buds = group.reduce((sum, c) => sum + c.drop, 0); return buds === 0 ? '0' : `−${number(buds, 0)}`; };
   const groups: BenchCut[][] = [];
   for (const cut of cuts) {
     const last = groups.at(-1);
@@ -86,7 +103,7 @@ function CutList({ cuts, made, go }: { cuts: readonly BenchCut[]; made: number; 
           <li key={first.number} className={last.number > made ? 'bench-ahead' : last.number === made ? 'bench-current' : ''}>
             <button type="button" disabled={!go} onClick={() => go?.(last.number)}>
               <span>{group.length > 1 ? `${first.number}–${last.number}` : first.number} {name}{group.length === 1 && ` · ${height.number} ${height.unit}`}</span>
-              <span>−{number(group.reduce((sum, c) => sum + c.drop, 0), 0)}</span>
+              <span>{fallen(group)}</span>
             </button>
           </li>
         );

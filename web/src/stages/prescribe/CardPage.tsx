@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Button, Segmented } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import { api, answered, type BenchView, type PruningCard } from '../../api/client';
+import { api, answered, type PruningCard } from '../../api/client';
 import { CardTree } from './CardTree';
 import { Trouble } from '../../Trouble';
 import type { Language } from '../../units/format';
@@ -25,9 +25,9 @@ export function CardPage() {
   const issued = useSearchParams()[0].get('issued');
   const card = useQuery({
     queryKey: ['card', id, language, issued],
-    queryFn: () => issued
+    queryFn: () => (issued
       ? answered(api.GET('/api/v1/plantings/{id}/cards/{card}', { params: { path: { id: id!, card: issued } } }))
-      : answered(api.GET('/api/v1/plantings/{id}/card', { params: { path: { id: id! }, query: { language } } })),
+      : answered(api.GET('/api/v1/plantings/{id}/card', { params: { path: { id: id! }, query: { language } } }))) as Promise<PruningCard>,
     placeholderData: keepPreviousData,
     staleTime: 0,
   });
@@ -41,16 +41,12 @@ export function CardPage() {
         <Segmented value={paper} onChange={setPaper} options={[{ value: 'a4', label: 'A4' }, { value: 'letter', label: 'Letter' }]} />
         <Button type="primary" onClick={() => { window.print(); }} disabled={!card.data}>{t('card.print')}</Button>
       </div>
-      {card.data ? <Card id={id!} card={card.data} paper={paper} /> : <p className="waiting">{t('loading')}</p>}
+      {card.data ? <Card card={card.data} paper={paper} /> : <p className="waiting">{t('loading')}</p>}
     </main>
   );
 }
 
-function Card({ id, card, paper }: { id: string; card: PruningCard; paper: Paper }) {
-  const tree = useQuery({
-    queryKey: ['bench', id, { class: null, number: 0, row: null, tree: null }],
-    queryFn: () => answered(api.POST('/api/v1/plantings/{id}/bench', { params: { path: { id } }, body: { number: 0 } })) as Promise<BenchView>,
-  });
+function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
   return (
     <article className={`card card-${paper}${card.cuts.filter((c) => c.made).length > DENSE_FROM ? ' card-dense' : ''}`} lang={card.language} data-test="the-card">
       <header className="card-head">
@@ -83,8 +79,7 @@ function Card({ id, card, paper }: { id: string; card: PruningCard; paper: Paper
           {card.cuts.some((cut) => !cut.made) && <p className="card-idle">{card.idleHeading}: {card.cuts.filter((cut) => !cut.made).map((cut) => cut.name).join('; ')}.</p>}
         </section>
         <figure className="card-drawing">
-          {tree.data && <CardTree bench={tree.data} cuts={card.cuts} />}
-          <figcaption>{card.drawingCaption}</figcaption>
+          {card.drawing && <><CardTree drawing={card.drawing} /><figcaption>{card.drawingCaption}</figcaption></>}
         </figure>
       </div>
       {(card.classes.length > 0 || card.gauge.length > 0) && (

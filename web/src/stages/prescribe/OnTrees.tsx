@@ -71,9 +71,34 @@ function Compared({ shown }: { shown: { name: string; result: BlockSimulation }[
         <thead><tr><th>{t('simulation.each')}</th>{shown.map((s) => <th key={s.name} className="number">{s.name}</th>)}</tr></thead>
         <tbody>{lines.map(([key, of]) => <tr key={key}><td>{t(`simulation.${key}`)}</td>{shown.map((s) => <td key={s.name} className="number">{key === 'in-band' ? <strong>{of(s.result)}</strong> : of(s.result)}</td>)}</tr>)}</tbody>
       </table>
+      {(shown[0]?.result.counted.length ?? 0) > 0 && <Counted trees={shown[0]!.result.counted} />}
       <div className="on-trees-spreads">{shown.map((s) => <Spread key={s.name} name={s.name} result={s.result} />)}</div>
       <Notices notices={shown.flatMap((s) => s.result.warnings)} />
     </>
+  );
+}
+
+/** What the card does to each tree that was counted. */
+function Counted({ trees }: { trees: BlockSimulation['counted'] }) {
+  const { t, number } = useReading();
+  return (
+    <details className="cutting-more" data-test="counted-cut">
+      <summary>{t('simulation.counted', { count: trees.length, on: trees.filter((c) => c.inBand).length })}</summary>
+      <p className="small dim">{t('simulation.counted-text')}</p>
+      <table className="figures">
+        <thead><tr><th>{t('simulation.tree')}</th><th /><th className="number">{t('simulation.stood')}</th><th className="number">{t('simulation.stay')}</th><th className="number">{t('simulation.wanted')}</th><th /></tr></thead>
+        <tbody>
+          {trees.map((c) => (
+            <tr key={`${c.row}/${c.tree}`}>
+              <td>{t('bench.model', { row: c.row, tree: c.tree })}</td>
+              <td className="dim">{t(`class.${c.class}`, { defaultValue: c.class })}{c.limbsMeasured && ` · ${t('simulation.measured')}`}</td>
+              <td className="number">{number(c.before, 0)}</td><td className="number"><strong>{number(c.left, 0)}</strong></td><td className="number">{number(c.wanted, 0)}</td>
+              <td>{c.inBand ? '✓' : t(c.left > c.wanted ? 'simulation.more' : 'simulation.fewer')}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </details>
   );
 }
 
@@ -84,14 +109,20 @@ function Spread({ name, result }: { name: string; result: BlockSimulation }) {
   const shares = Array.from({ length: bins }, (_, i) => result.classes.reduce((sum, c) => sum + (c.share * c.spread[i]!.trees) / c.trees, 0));
   const most = Math.max(...shares, 0.01);
   const middle = (bins - 1) / 2;
+  const dot = (tree: BlockSimulation['counted'][number]) => {
+    const spread = result.classes.find((c) => c.name === tree.class)!.spread;
+    const [from, to] = [spread[0]!.from, spread.at(-1)!.to];
+    return Math.min(266, Math.max(4, ((tree.left - from) / (to - from)) * 270));
+  };
   return (
     <figure className="spread" aria-label={t('simulation.spread', { name })}>
-      <svg viewBox="0 0 270 108" role="img" aria-hidden>
+      <svg viewBox="0 0 270 118" role="img" aria-hidden>
         <rect x={(middle * 270) / bins} width={270 / bins} y={4} height={80} fill="var(--lichen-tint)" />
         {shares.map((s, i) => <rect key={i} x={(i * 270) / bins + 2} width={270 / bins - 4} y={84 - (s / most) * 74} height={(s / most) * 74} fill={i === middle ? 'var(--plum)' : '#9a7389'} />)}
         {shares.map((s, i) => s >= 0.03 && <text key={i} x={((i + 0.5) * 270) / bins} y={80 - (s / most) * 74} textAnchor="middle" className="spread-share">{number(s * 100, 0)}</text>)}
         <line x1={0} x2={270} y1={84} y2={84} stroke="var(--bark)" />
-        {[0, middle, bins - 1].map((i) => <text key={i} x={((i + 0.5) * 270) / bins} y={99} textAnchor="middle" className="spread-name">{t(i === middle ? 'simulation.on-number' : i < middle ? 'simulation.fewer' : 'simulation.more')}</text>)}
+        {result.counted.map((c) => <circle key={`${c.row}/${c.tree}`} cx={dot(c)} cy={93} r={3.2} className="spread-tree" />)}
+        {[0, middle, bins - 1].map((i) => <text key={i} x={((i + 0.5) * 270) / bins} y={112} textAnchor="middle" className="spread-name">{t(i === middle ? 'simulation.on-number' : i < middle ? 'simulation.fewer' : 'simulation.more')}</text>)}
       </svg>
       <figcaption className="small dim">{name} · {t('simulation.percent')}</figcaption>
     </figure>

@@ -7,6 +7,7 @@ import { useReading } from '../../words/useReading';
 import type { useBench } from './useBench';
 
 const NAME_KEY = 'rama-pruner';
+const PARTS = ['number', 'limits', 'order', 'minutes'] as const;
 
 /** Practice: the card's number is known, what stands is not told until the pruner is done. Then the score, with its reasons. */
 export function PracticePanel({ id, work, data }: { id: string; work: ReturnType<typeof useBench>; data: BenchView }) {
@@ -41,10 +42,7 @@ export function PracticePanel({ id, work, data }: { id: string; work: ReturnType
         <section aria-live="polite">
           <p className="practice-score" data-test="score"><b>{number(score.score, 0)}</b> {t('practice.of-100')}</p>
           <dl className="bench-measures">
-            <div><dt>{t('practice.number')}</dt><dd>{t('bench.of', { a: number(score.number, 0), b: 40 })}</dd></div>
-            <div><dt>{t('practice.limits')}</dt><dd>{t('bench.of', { a: number(score.limits, 0), b: 30 })}</dd></div>
-            <div><dt>{t('practice.order')}</dt><dd>{t('bench.of', { a: number(score.order, 0), b: 15 })}</dd></div>
-            <div><dt>{t('practice.minutes')}</dt><dd>{t('bench.of', { a: number(score.minutes, 0), b: 15 })}</dd></div>
+            {PARTS.map((part) => <div key={part}><dt>{t(`practice.${part}`)}</dt><dd>{t('bench.of', { a: number(score[part].points, 0), b: number(score[part].of, 0) })}</dd></div>)}
           </dl>
           <ul className="practice-remarks" data-test="remarks">{score.remarks.map((r) => <li key={r.code}>{say(r)}</li>)}</ul>
           {may('count') && (

@@ -7,6 +7,7 @@ import { useReading } from '../../words/useReading';
 import '../../words/prescribe';
 import { ByTrunk } from './ByTrunk';
 import { Cards } from './Cards';
+import { Demonstrated } from './Demonstrated';
 import { HowCut } from './HowCut';
 import { OnTrees } from './OnTrees';
 import './prescribe.css';
@@ -21,7 +22,6 @@ export function PrescribeStage() {
   if (!prescription || !decision || !planting)
     return <p className="sheet">{t('prescribe.waiting')} <Link to={plan.crop ? '../count' : '../target'}>{t(plan.crop ? 'stage.count' : 'stage.target')}</Link></p>;
 
-  const seen = Math.max(0, ...prescription.cuts.map((c) => c.demonstrationTrees));
   return (
     <div className="columns prescribe-columns">
       <section>
@@ -57,8 +57,9 @@ export function PrescribeStage() {
             </tr>
           </tbody>
         </table>
-        <p><Link className="link-button link-button-quiet" to={`/plantings/${view.id}/bench`} data-test="bench">{t('prescribe.bench')}</Link>{seen > 0 && <span className="dim"> {t('prescribe.demonstrated', { count: seen })}</span>}</p>
+        <p><Link className="link-button link-button-quiet" to={`/plantings/${view.id}/bench`} data-test="bench">{t('prescribe.bench')}</Link></p>
         {planting.system.note && <p className="sheet">▲ {local(planting.system.note)}</p>}
+        <Demonstrated />
         <HowCut />
         <OnTrees />
       </section>
@@ -84,5 +85,6 @@ export function PrescribeStage() {
 function howMany(cut: Cut, t: (key: string, values?: Record<string, string>) => string, number: (value: number, decimals?: number) => string) {
   if (cut.asFound) return t('prescribe.as-found');
   if (cut.cutsPerLimb !== null) return t('prescribe.a-limb', { cuts: number(cut.cutsPerLimb, 1) });
-  return number(cut.cutsPerTree, 0);
+  // A cut made on one tree in three is no cut on none.
+  return number(cut.cutsPerTree, cut.cutsPerTree < 1.95 ? 1 : 0);
 }

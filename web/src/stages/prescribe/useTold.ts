@@ -13,6 +13,6 @@ export function useTold() {
     const small = name === 'leave' && figure.value < 0.3;
     const shown = small ? amount(figure.value * 100, 'cm', 0) : amount(figure.value, figure.unit, decimals[name]);
     if (name === 'drop') return t('bench.buds', { count: figure.value });
-    return figure.unit === '1' ? shown.number : `${shown.number} ${shown.unit}`;
+    return figure.unit === '1' ? shown.number : `${shown.number}${shown.unit === '°' ? '' : ' '}${shown.unit}`;
   });
 }

@@ -58,6 +58,12 @@ export function SystemEditor({ id, names, onDone }: { id: string; names: Catalog
               </label>
             ))}
           </div>
+          {Object.keys(system.terms).length > 0 && (
+            <div className="system-terms">
+              <strong>{t('systems.terms')}</strong>
+              {Object.entries(system.terms).map(([name, rule]) => <RuleLine key={name} label={name} value={rule} onChange={(text) => { setChanged({ ...system, terms: { ...system.terms, [name]: text } }); }} name={`term-${name}`} />)}
+            </div>
+          )}
           <ol className="system-steps">
             {system.steps.map((step, i) => (
               <li key={step.id}>
@@ -81,7 +87,7 @@ export function SystemEditor({ id, names, onDone }: { id: string; names: Catalog
         <div className="system-sample">
           {fault ? <p className="field-problem" role="alert" data-test="pack-fault">{fault}</p>
             : shown && <p className="small">{t('systems.sample', { before: number(shown.sample.tree.floralBuds, 0), left: number(shown.sample.after.floralBuds, 0), wanted: number(shown.budsToLeave, 0), count: shown.sample.cuts.length })}</p>}
-          {shown && <TreeDrawing tree={shown.sample.tree} view="along" width={420} height={470} made={shown.sample.cuts.filter((c) => c.bud === null)} now={false} heightLimitText={t('bench.height-limit')} metre={metre} ground={20} margin={30} />}
+          {shown && <TreeDrawing tree={shown.sample.tree} view={shown.sample.seenFrom} width={420} height={470} made={shown.sample.cuts.filter((c) => c.bud === null)} now={false} heightLimitM={shown.sample.heightLimitM} heightLimitText={t('bench.height-limit')} metre={metre} ground={20} margin={30} />}
         </div>
       </div>
     </section>

@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, answered, type FruitTree, type BenchCut, type TrainingSystem } from '../../api/client';
+import { api, answered, type CutTree, type TrainingSystem } from '../../api/client';
 
 const SHARE_LEFT = 0.7;
 const SEED = 4;
@@ -13,7 +13,7 @@ export function usePack(id: string) {
 export function useSampleTree(system: TrainingSystem | undefined) {
   return useQuery({
     queryKey: ['sample-tree', system?.id, system?.version],
-    queryFn: () => answered(api.POST('/api/v1/calculations/cut-tree', { body: { system: system!.id, budsToLeave: Math.max(1, system!.form.typical.buds * SHARE_LEFT), seed: SEED } })) as Promise<{ tree: FruitTree; cuts: BenchCut[] }>,
+    queryFn: () => answered(api.POST('/api/v1/calculations/cut-tree', { body: { system: system!.id, budsToLeave: Math.max(1, system!.form.typical.buds * SHARE_LEFT), seed: SEED } })) as Promise<CutTree>,
     enabled: system !== undefined,
     staleTime: Infinity,
   });
@@ -23,7 +23,7 @@ export function useSampleTree(system: TrainingSystem | undefined) {
 export function usePreview(system: TrainingSystem | null) {
   return useQuery({
     queryKey: ['pack-preview', system],
-    queryFn: ({ signal }) => answered(api.POST('/api/v1/catalogue/systems/preview', { body: { version: 0, system: system as never }, signal })) as Promise<{ budsToLeave: number; sample: { tree: FruitTree; cuts: BenchCut[]; after: BenchCut['after'] } }>,
+    queryFn: ({ signal }) => answered(api.POST('/api/v1/catalogue/systems/preview', { body: { version: 0, system: system as never }, signal })) as Promise<{ budsToLeave: number; sample: CutTree }>,
     enabled: system !== null,
     placeholderData: keepPreviousData,
     gcTime: 30_000,
