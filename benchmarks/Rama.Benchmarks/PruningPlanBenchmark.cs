@@ -41,5 +41,5 @@ public class PruningPlanBenchmark
     public PruningPlan Plan() => PruningPlan.Of(_entry);
 
     [Benchmark]
-    public PruningCard? PlanAndCard() => PruningCard.Of(PruningPlan.Of(_entry), _entry.Season, "es");
+    public PruningCard? PlanAndCard() => PlanReading.Of(_entry) is var reading ? PruningCard.Of(reading, PruningPlan.Of(reading), "es") : null;
 }

@@ -17,6 +17,7 @@ public sealed class EstateStore(RamaContext database, EstateScope scope)
     {
         var estate = await ReadAsync(cancel);
         (estate.Name, estate.CrewHoursPerWeek) = entry.Read();
+        estate.Take(entry.BodyMarks);
         await database.SaveChangesAsync(cancel);
     }
 

@@ -22,41 +22,45 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
     };
 
-    /// <summary>What a prescription says, as a short text: two that say the same are one version. Its drawing says nothing more.</summary>
-    public static string BasisOf(PruningCard card) =>
-        Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(JsonSerializer.Serialize(card with { Version = null, Drawing = null }, Json))))[..32];
+    // The English card is what tells versions apart, so that a card in another language is the same version.
+    private const string Told = "en";
+
+    /// <summary>What a prescription says, as a short text: two that say the same are one version. Its drawing and a crew's own measures say nothing more.</summary>
+    public static string? BasisOf(IReadOnlyDictionary<string, PruningCard> cards)
+    {
+        if (!cards.TryGetValue(Told, out var card)) return null;
+        var says = card with { Version = null, Drawing = null, Measures = [.. card.Measures!.Select(m => m with { Body = "" })] };
+        return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(JsonSerializer.Serialize(says, Json))))[..32];
+    }
 
     /// <summary>Cards handed out for a planting and season, the latest first, without what is printed on them.</summary>
-    /// <param name="planting">The planting.</param>
-    /// <param name="season">The season.</param>
-    /// <param name="basis">What the prescription says now; null where there is none.</param>
-    /// <param name="cancel">Stops it.</param>
-    public async Task<IReadOnlyList<IssuedCard>> CardsAsync(Guid planting, int season, string? basis, CancellationToken cancel) =>
-        await database.CardIssues.AsNoTracking().Where(c => c.PlantingId == planting && c.Season == season).OrderByDescending(c => c.At)
+    public async Task<IReadOnlyList<IssuedCard>> CardsAsync(StoredPlanting stored, CancellationToken cancel)
+    {
+        var basis = BasisOf(stored.ToCards(BodyMarks.None, Told));
+        return await database.CardIssues.AsNoTracking().Where(c => c.PlantingId == stored.Planting.Id && c.Season == stored.Plan.Season).OrderByDescending(c => c.At)
             .Select(c => new IssuedCard(c.Id, c.Number, c.Language, c.At, c.Person, c.Basis != basis)).ToListAsync(cancel);
+    }
 
     /// <summary>Hands a card out. The number is that of the last version where the prescription still says the same, else the next.</summary>
     /// <param name="stored">The planting with its plan.</param>
     /// <param name="version">Version of the plan the card was looked at with.</param>
     /// <param name="language">Language of the card.</param>
+    /// <param name="marks">The crew's own measures.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="EditConflictException">The plan changed since; nothing is handed out.</exception>
     /// <returns>The card; null before there is a prescription.</returns>
-    public async Task<IssuedCard?> IssueAsync(StoredPlanting stored, uint version, string language, CancellationToken cancel)
+    public async Task<IssuedCard?> IssueAsync(StoredPlanting stored, uint version, string language, BodyMarks marks, CancellationToken cancel)
     {
         if (stored.Plan.Version != version) throw new EditConflictException(stored);
-        var reading = PlanReading.Of(stored.ToEntry(), stored.Catalogue);
-        var plan = PruningPlan.Of(reading);
-        // The English card is what tells versions apart, so that a card in another language is the same version.
-        if (PruningCard.Of(plan, reading.Year, "en") is not { } told || PruningCard.Of(plan, reading.Year, language) is not { } card) return null;
+        var cards = stored.ToCards(marks, Told, language);
+        if (BasisOf(cards) is not { } says) return null;
         var last = await database.CardIssues.AsNoTracking().Where(c => c.PlantingId == stored.Planting.Id && c.Season == stored.Plan.Season)
             .OrderByDescending(c => c.Number).Select(c => new { c.Number, c.Basis }).FirstOrDefaultAsync(cancel);
-        var says = BasisOf(told);
         var number = last is null ? 1 : last.Basis == says ? last.Number : last.Number + 1;
         var issue = new CardIssueRecord
         {
             EstateId = scope.EstateId, Id = Guid.CreateVersion7(), PlantingId = stored.Planting.Id, Season = stored.Plan.Season, Number = number, Basis = says, Language = language,
-            At = clock.GetUtcNow(), Person = scope.Author?.Name, Card = JsonSerializer.Serialize(card with { Version = number, Drawing = CardDrawing.Of(reading, plan) }, Json),
+            At = clock.GetUtcNow(), Person = scope.Author?.Name, Card = JsonSerializer.Serialize(cards[language] with { Version = number }, Json),
         };
         database.Add(issue);
         await database.SaveChangesAsync(cancel);

@@ -18,12 +18,13 @@ public sealed record StoredPlanting(PlantingRecord Planting, SeasonPlanRecord Pl
     /// <summary>What follows from it.</summary>
     public PruningPlan Work() => PruningPlan.Of(ToEntry(), Catalogue);
 
-    /// <summary>The card for the row with its drawing; null before there is a prescription.</summary>
-    /// <param name="language">A code of <see cref="Core.Systems.LocalText.Languages"/>.</param>
-    public PruningCard? ToCard(string language)
+    /// <summary>The cards for the row, by language; empty before there is a prescription.</summary>
+    /// <param name="marks">The crew's own measures.</param>
+    /// <param name="languages">Codes of <see cref="Core.Systems.LocalText.Languages"/>.</param>
+    public IReadOnlyDictionary<string, PruningCard> ToCards(BodyMarks marks, params IEnumerable<string> languages)
     {
         var reading = PlanReading.Of(ToEntry(), Catalogue);
         var plan = PruningPlan.Of(reading);
-        return PruningCard.Of(plan, Plan.Season, language) is { } card ? card with { Drawing = CardDrawing.Of(reading, plan) } : null;
+        return languages.Distinct().Select(l => (Language: l, Card: PruningCard.Of(reading, plan, l, marks))).Where(c => c.Card is not null).ToDictionary(c => c.Language, c => c.Card!);
     }
 }

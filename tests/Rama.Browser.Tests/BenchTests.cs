@@ -106,6 +106,34 @@ public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
         page.Click("[data-test='simulate']");
         page.Says("[data-test='simulation']", "Trees ending on target");
         page.Until("two columns", () => page.Driver.FindElements(By.CssSelector("[data-test='simulation'] thead th")).Count == 3);
+        // The trees that were counted are cut too, each by itself.
+        page.Click("[data-test='counted-cut'] summary");
+        page.Says("[data-test='counted-cut']", "row 3, tree 14");
+    }
+
+    [Fact]
+    public void Demonstration_trees_change_the_prescription_and_it_says_how()
+    {
+        using var page = new Page(server).OpenPlanting("H10", "prescribe");
+        page.Click(By.XPath("//summary[text()='Demonstration trees']"));
+        foreach (var (column, text) in new[] { (0, "2"), (1, "9"), (2, "400"), (3, "100") })
+            page.Find($"[data-test='how-cut'] [data-cell='0-{column}']").SendKeys(text);
+        page.Says("[data-test='demonstrated']", "What 1 demonstration tree changed");
+        page.Click("[data-test='how-cut'] [data-test='save']");
+        page.Says("[data-test='demonstrated']", "min a tree were expected");
+        // More on the ground than stood is told in its line.
+        page.Find("[data-test='how-cut'] [data-cell='0-3']").SendKeys("0");
+        page.Says("[data-test='how-cut']", "fell where");
+    }
+
+    [Fact]
+    public void The_bench_says_why_a_step_cuts_no_more()
+    {
+        using var page = new Page(server).OpenPlanting("H4", "bench", planting: false);
+        page.Find("[data-test='bench-cuts'] li");
+        page.Says("[data-test='step-end']", "below its number");
+        page.Click(".bench-ends summary");
+        page.Says(".bench-ends", "Thickest limbs");
     }
 
     [Fact]

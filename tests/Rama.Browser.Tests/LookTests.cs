@@ -28,6 +28,7 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("/map")]
     [InlineData("/estate")]
     [InlineData("/catalogue")]
+    [InlineData("/catalogue/systems")]
     [InlineData("/scans")]
     [InlineData("/field")]
     public void A_page_has_no_accessibility_faults(string path)
@@ -43,6 +44,27 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
         using var page = new Page(server).OpenPlanting("H4", "prescribe");
         page.Click("[data-test='card']");
         page.Find("[data-test='the-card']");
+        Assert.Empty(Faults(page));
+    }
+
+    [Theory]
+    [InlineData(1280, 800)]
+    [InlineData(390, 844)]
+    public void The_bench_has_no_accessibility_faults_and_nothing_beside_the_window(int width, int height)
+    {
+        using var page = new Page(server, width, height, phone: width < 600).OpenPlanting("H10", "bench", planting: false);
+        page.Find(".tree-tag");
+        Assert.Empty(Faults(page));
+        Assert.Empty(page.Complaints());
+        Assert.False(page.Script<bool>("return document.documentElement.scrollWidth > window.innerWidth"));
+    }
+
+    [Fact]
+    public void The_editor_of_a_system_has_no_accessibility_faults()
+    {
+        using var page = new Page(server).Open("/catalogue/systems");
+        page.Click("[data-test='system-open-v']");
+        page.Find("[data-test='system-editor'] .tree-wood");
         Assert.Empty(Faults(page));
     }
 
@@ -93,6 +115,7 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("/map")]
     [InlineData("/targets")]
     [InlineData("/catalogue")]
+    [InlineData("/catalogue/systems")]
     [InlineData("/exchange")]
     [InlineData("/estate")]
     [InlineData("/people")]

@@ -60,7 +60,9 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
             """)).Status);
         var read = await _client.ReadAsync(path);
         Assert.Equal(200, (await _client.PutAsync($"{path}/fruit", $$$"""{"version": {{{read["plantingVersion"]}}}, "fruitSample": {"fruit": [{"diameter": {"value": 2.9, "unit": "in"}, "mass": {"value": 180, "unit": "g"}}]}}""")).Status);
-        Assert.Equal(204, (await _client.PutAsync("/api/v1/estate", """{"name": "Larkfold Orchards", "crewHoursPerWeek": 320}""")).Status);
+        Assert.Equal(204, (await _client.PutAsync("/api/v1/estate", """
+            {"name": "Larkfold Orchards", "crewHoursPerWeek": 320, "bodyMarks": {"thumb": {"value": 0.9, "unit": "in"}, "reach": {"value": 2.1, "unit": "m"}}}
+            """)).Status);
 
         var first = await _client.DownloadAsync("/api/v1/exports/estate");
         using var other = await EmptyEstate("Larkfold Orchards");

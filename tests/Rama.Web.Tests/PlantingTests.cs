@@ -79,7 +79,9 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         Assert.True(before is { Late: > 0, Assumed: true });
         Assert.Equal(204, (await client.PutAsync("/api/v1/estate", """{"name": "Larkfold Orchards", "crewHoursPerWeek": 2000}""")).Status);
         Assert.Equal((0, false), await Season());
-        Assert.Equal(["name", "crewHoursPerWeek"], Api.ProblemFields((await client.PutAsync("/api/v1/estate", """{"name": "", "crewHoursPerWeek": 0}""")).Body));
+        Assert.Equal(
+            ["name", "crewHoursPerWeek", "bodyMarks.thumb"],
+            Api.ProblemFields((await client.PutAsync("/api/v1/estate", """{"name": "", "crewHoursPerWeek": 0, "bodyMarks": {"thumb": {"value": 22, "unit": "cm"}}}""")).Body));
     }
 
     [Fact]

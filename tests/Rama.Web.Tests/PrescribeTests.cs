@@ -164,6 +164,10 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
         Assert.Equal((1, 1), ((int)first["number"]!, (int)spanish["number"]!));
         var printed = await _client.ReadAsync($"{Path(view)}/cards/{first["id"]}");
         Assert.Equal(1, (int)printed["version"]!);
+        Assert.NotEmpty(printed["drawing"]!["cuts"]!.AsArray());
+        // What crews measure with stands beside the lengths; it makes no other prescription.
+        Assert.Equal(204, (await _client.PutAsync("/api/v1/estate", """{"name": "Larkfold Orchards", "bodyMarks": {"finger": {"value": 1.5, "unit": "cm"}}}""")).Status);
+        Assert.All((await _client.ReadAsync($"{Path(view)}/cards")).AsArray(), c => Assert.False((bool)c!["outOfDate"]!));
 
         var changed = await Saved(view, """{"settings": {"big-limbs": 0}}""");
         // Whoever still looks at the old plan cannot hand it out.

@@ -10,31 +10,32 @@ namespace Rama.Core.Prescribe;
 /// <param name="SeenFrom">From where it is drawn.</param>
 public sealed record CardDrawing(FruitTree Tree, IReadOnlyList<CardDrawnCut> Cuts, TreeView SeenFrom)
 {
-    // More crosses than these would hide the tree.
-    private const int MostBuds = 2;
+    // More crosses, or the same number more often, would hide the tree.
+    private const int MostBuds = 2, MostNumbers = 3;
 
-    /// <summary>Draws the tree of a plan; null before there is a prescription.</summary>
-    /// <param name="reading">What was typed.</param>
-    /// <param name="plan">What follows.</param>
-    public static CardDrawing? Of(PlanReading reading, PruningPlan plan)
+    /// <summary>Draws the tree on a bench.</summary>
+    /// <param name="bench">The tree with its cuts.</param>
+    /// <param name="prescription">What the card names.</param>
+    public static CardDrawing Of(TreeBench bench, Prescription prescription)
     {
-        if (new BenchChoice().Put(reading, plan) is not ({ } bench, _)) return null;
-        var numbers = plan.Prescription!.Cuts.Where(c => c.IsMade).ToDictionary(c => c.StepId, c => c.Number);
+        var numbers = prescription.Cuts.Where(c => c.IsMade).ToDictionary(c => c.StepId, c => c.Number);
         var buds = 0;
+        Dictionary<int, int> told = [];
+        int? Told(int number) => (told[number] = told.GetValueOrDefault(number) + 1) <= MostNumbers ? number : null;
         return new(
             bench.Tree with { Buds = [.. bench.Tree.Buds.Where(b => b.Floral)] },
             [
                 .. bench.Prescribed().Where(c => numbers.ContainsKey(c.StepId!) && (c.Bud is null || ++buds <= MostBuds))
-                    .Select(c => new CardDrawnCut(numbers[c.StepId!], c.Bud, c.At, c.Wood, c.Buds)),
+                    .Select(c => new CardDrawnCut(Told(numbers[c.StepId!]), c.Bud, c.At, c.Wood, c.Buds)),
             ],
             bench.Rules.System.Form.SeenFrom);
     }
 }
 
 /// <summary>A cut on the drawing of a card.</summary>
-/// <param name="Number">Its number on the card.</param>
+/// <param name="Number">Its number on the card; null where the step stands at cuts enough.</param>
 /// <param name="Bud">Bud taken off; null for wood.</param>
 /// <param name="At">Where it falls.</param>
 /// <param name="Wood">Wood that falls.</param>
 /// <param name="Buds">Buds that fall.</param>
-public sealed record CardDrawnCut(int Number, int? Bud, Point At, IReadOnlyList<WoodGone> Wood, IReadOnlyList<int> Buds);
+public sealed record CardDrawnCut(int? Number, int? Bud, Point At, IReadOnlyList<WoodGone> Wood, IReadOnlyList<int> Buds);

@@ -1,5 +1,8 @@
+using System.Text.RegularExpressions;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
+using Rama.Core.Prescribe.Bench;
+using Rama.Core.Quantities;
 using Rama.Core.Systems;
 
 namespace Rama.Core.Prescribe;
@@ -28,6 +31,12 @@ public sealed record CardClass(string Name, string Trunk, string Leave, IReadOnl
 /// <param name="Limb">Diameter of the limb.</param>
 /// <param name="Buds">Buds to leave on it.</param>
 public sealed record CardGaugeMark(string Limb, string Buds);
+
+/// <summary>A length the cuts go by.</summary>
+/// <param name="Name">What it is.</param>
+/// <param name="Value">The length with its unit.</param>
+/// <param name="Body">The same by the crew's own measure; empty without one that comes near.</param>
+public sealed record CardMeasure(string Name, string Value, string Body);
 
 /// <summary>A big number on the card with its caption.</summary>
 /// <param name="Value">The number as written.</param>
@@ -62,8 +71,10 @@ public sealed record CardNumber(string Value, string Caption);
 /// <param name="Safety">The safety line.</param>
 /// <param name="Basis">What the numbers rest on.</param>
 /// <param name="DrawingCaption">Caption of the drawing.</param>
+/// <param name="MeasuresHeading">Heading of the lengths.</param>
+/// <param name="Measures">Lengths the cuts go by; null, as the drawing is, on a card handed out before they were kept.</param>
+/// <param name="Drawing">The drawing.</param>
 /// <param name="Version">Version of the prescription, once handed out.</param>
-/// <param name="Drawing">The drawing; null on a card handed out before drawings were kept.</param>
 public sealed record PruningCard(
     string Language,
     DecisionKind Kind,
@@ -90,16 +101,20 @@ public sealed record PruningCard(
     string Safety,
     string Basis,
     string DrawingCaption,
-    int? Version = null,
-    CardDrawing? Drawing = null)
+    string MeasuresHeading = "",
+    IReadOnlyList<CardMeasure>? Measures = null,
+    CardDrawing? Drawing = null,
+    int? Version = null)
 {
     /// <summary>Writes the card of a plan; null before there is a prescription.</summary>
-    /// <param name="plan">The plan.</param>
-    /// <param name="season">Calendar year of the harvest.</param>
+    /// <param name="reading">What was typed.</param>
+    /// <param name="plan">What follows.</param>
     /// <param name="language">A code of <see cref="LocalText.Languages"/>.</param>
-    public static PruningCard? Of(PruningPlan plan, int season, string language)
+    /// <param name="marks">The crew's own measures.</param>
+    public static PruningCard? Of(PlanReading reading, PruningPlan plan, string language, BodyMarks? marks = null)
     {
-        if (plan is not { Planting: { } planting, Prescription: { } prescription, Decision: { } decision, Survey: { } survey, Crop: { } crop })
+        if (plan is not { Planting: { } planting, Prescription: { } prescription, Decision: { } decision, Survey: { } survey, Crop: { } crop }
+            || new BenchChoice().Put(reading, plan) is not ({ } bench, _))
             return null;
 
         var words = new CardWords(language, Catalogue.Shipped.Crop(planting.Variety.Crop));
@@ -115,7 +130,7 @@ public sealed record PruningCard(
             language, decision.Kind, $"{planting.Code} {planting.Name}",
             string.Join(" · ",
                 $"{planting.Variety.Name} / {planting.Rootstock.Name}", words.Say(planting.System.Name),
-                words.Say("leaf", planting.Leaf), words.Say("harvest", season), words.Say("minutes", prescription.MinutesPerTree)),
+                words.Say("leaf", planting.Leaf), words.Say("harvest", reading.Year), words.Say("minutes", prescription.MinutesPerTree)),
             Kinded("leave", "leave-structure", "leave-no-prune", toLeave),
             words.Say("per-limb", Math.Round(toLeave / prescription.LimbsLeft), Math.Round(prescription.LimbsLeft)),
             [
@@ -133,7 +148,7 @@ public sealed record PruningCard(
             survey.Buds.HalfWidth is { } half
                 ? words.Say("count-basis", survey.Buds.Count, Math.Round(survey.Buds.Mean), Math.Round(half))
                 : words.Say("count-basis-one", Math.Round(survey.Buds.Mean)),
-            words.Say("drawing"));
+            words.Say("drawing"), words.Say("measures-heading"), MeasuresOf(words, bench, prescription, marks ?? BodyMarks.None), CardDrawing.Of(bench, prescription));
     }
 
     private static List<CardClass> ClassesOf(CardWords words, Prescription prescription)
@@ -162,7 +177,7 @@ public sealed record PruningCard(
         if (decision.Kind == DecisionKind.NoPrune) return [];
         var lcsa = prescription.Classes.Sum(c => c.Class.Share * c.LcsaLeftCm2);
         if (lcsa <= 0) return [];
-        var big = system.Settings.FirstOrDefault(s => s is { Id: "big-from", Unit: "mm" })?.Value ?? double.PositiveInfinity;
+        var big = prescription.InForce.GetValueOrDefault("big-from", double.PositiveInfinity);
         // Marks reach as far as limbs of the system do.
         var scale = Math.Max(1, Math.Round(system.Form.Typical.LimbMm / 13));
         return [
@@ -170,6 +185,26 @@ public sealed record PruningCard(
                 .Select(m => new CardGaugeMark($"{words.Number(m.DiameterMm)} mm", m.Buds is { } buds ? words.Number(Math.Round(buds)) : words.Say("take-out"))),
         ];
     }
+
+    // Height first; then the lengths the cuts made this winter speak of.
+    private static List<CardMeasure> MeasuresOf(CardWords words, TreeBench bench, Prescription prescription, BodyMarks marks)
+    {
+        CardMeasure Told(string name, double value, string unit)
+        {
+            var mark = marks.Tell(value * Units.Length[unit].Factor);
+            return new(name, $"{words.Number(value)} {unit}", mark is null ? "" : words.Say(mark.Times == 1 ? $"body-{mark.Part}" : $"body-{mark.Part}s", mark.Times));
+        }
+        List<CardMeasure> measures = bench.HeightLimitM is { } height ? [Told(words.Say("height-after"), height, "m")] : [];
+        var system = bench.Rules.System;
+        var made = system.Steps.Where(s => s.Cut.Kind != CutKind.ToSideShoot && prescription.Cuts.Any(c => c.StepId == s.Id && c.IsMade));
+        var rules = made.SelectMany(s => new[] { s.Find, s.Most, s.Cut.Leave }).OfType<string>()
+            .Select(r => system.Terms.Aggregate(r, (rule, term) => Names(rule, term.Key) ? $"{rule} {term.Value}" : rule)).ToList();
+        measures.AddRange(system.Settings.Where(s => Units.Length.ContainsKey(s.Unit) && rules.Any(r => Names(r, s.Id)))
+            .Select(s => Told(words.Say(s.Name), prescription.InForce[s.Id], s.Unit)));
+        return measures;
+    }
+
+    private static bool Names(string rule, string word) => Regex.IsMatch(rule, $@"(?<![\w-]){Regex.Escape(word)}(?![\w-])");
 
     private static CardCut CutOf(CardWords words, PrescribedCut cut) => new(
         cut.Number, cut.StepId, cut.IsMade, words.Say(cut.Name), HowMany(words, cut),

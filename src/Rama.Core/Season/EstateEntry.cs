@@ -1,4 +1,5 @@
 using Rama.Core.Explain;
+using Rama.Core.Prescribe;
 
 namespace Rama.Core.Season;
 
@@ -11,6 +12,9 @@ public sealed record EstateEntry
     /// <summary>Hours all crews together work in a week; <see cref="WorkAhead.DefaultCrewHoursPerWeek"/> when left out.</summary>
     public double? CrewHoursPerWeek { get; init; }
 
+    /// <summary>Measures the crews take with the body; none when left out.</summary>
+    public BodyMarksEntry? BodyMarks { get; init; }
+
     /// <summary>Reads the entry.</summary>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
     public (string Name, double? CrewHoursPerWeek) Read()
@@ -18,6 +22,7 @@ public sealed record EstateEntry
         var reader = new EntryReader();
         var name = reader.Text("name", "Name", Name, 100);
         var hours = reader.Optional("crewHoursPerWeek", "Crew hours", CrewHoursPerWeek, "h/week", 1, 100_000);
+        reader.Under("bodyMarks", (BodyMarks ?? new()).Read);
         reader.ThrowIfAny();
         return (name, hours);
     }

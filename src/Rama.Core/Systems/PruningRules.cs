@@ -38,6 +38,10 @@ public sealed class PruningRules
         return values;
     }
 
+    /// <summary>Values of the settings by name, in each setting's own unit.</summary>
+    internal IReadOnlyDictionary<string, double> InUnits(double[] values) =>
+        System.Settings.Select((s, i) => (s.Id, Value: values[i] / Factor(s))).ToDictionary(x => x.Id, x => x.Value);
+
     /// <summary>Where a setting stands among the values; null for an unknown one.</summary>
     internal int? Place(string id)
     {

@@ -16,6 +16,7 @@ internal sealed class EstateConfiguration : IEntityTypeConfiguration<EstateRecor
             t.HasCheckConstraint("ck_estates_crew_hours", "crew_hours_per_week > 0");
         });
         builder.Property(e => e.Name).HasMaxLength(100);
+        builder.Property(e => e.BodyMarks).HasColumnType("json");
     }
 }
 

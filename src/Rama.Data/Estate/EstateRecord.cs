@@ -1,3 +1,5 @@
+using Rama.Core.Prescribe;
+using Rama.Data.Count;
 using Rama.Data.History;
 
 namespace Rama.Data.Estate;
@@ -19,6 +21,15 @@ public sealed class EstateRecord : IHistoried
     /// <summary>Hours all crews together work in a week; null until told.</summary>
     public double? CrewHoursPerWeek { get; set; }
 
+    /// <summary>Measures the crews take with the body, as typed, as JSON; null without any.</summary>
+    public string? BodyMarks { get; private set; }
+
     /// <summary>The day the estate's season logic takes as today; null for the real one. Demo data sits in its own winter.</summary>
     public DateOnly? Today { get; set; }
+
+    /// <summary>Takes the crews' measures over.</summary>
+    public void Take(BodyMarksEntry? marks) => BodyMarks = marks is null || marks == new BodyMarksEntry() ? null : CountJson.Write(marks);
+
+    /// <summary>The crews' measures as typed.</summary>
+    public BodyMarksEntry ToBodyMarks() => CountJson.Read<BodyMarksEntry>(BodyMarks) ?? new();
 }

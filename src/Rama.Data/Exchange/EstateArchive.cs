@@ -7,6 +7,7 @@ using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Core.Prescribe;
 using Rama.Core.Systems;
 using Rama.Core.Target.Size;
 using Rama.Data.Count;
@@ -45,9 +46,10 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
             var facts = files.Read("estate.json") is { } content ? JsonSerializer.Deserialize<EstateFacts>(content, Json) : null;
             if (facts is not { Format: Format }) throw new UnreadableFileException("type", "This holds no estate: estate.json is missing or of another program.");
             if (facts.Version > Version) throw new UnreadableFileException("version", $"This was exported by a later Rama (format {facts.Version}); this one reads up to {Version}.");
+            facts.BodyMarks?.Read();
             return facts;
         }
-        catch (JsonException e)
+        catch (Exception e) when (e is JsonException or UnusableEntryException)
         {
             throw new UnreadableFileException("broken", "estate.json cannot be read.", e);
         }
@@ -60,7 +62,8 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
         var source = new ExportSource(database, estate);
         using var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true);
         await using (var entry = zip.CreateEntry("estate.json").Open())
-            await JsonSerializer.SerializeAsync(entry, new EstateFacts(Format, Version, estate.Name, estate.Season, estate.Today, estate.CrewHoursPerWeek), Json, cancel);
+            await JsonSerializer.SerializeAsync(entry, new EstateFacts(Format, Version, estate.Name, estate.Season, estate.Today, estate.CrewHoursPerWeek,
+                estate.BodyMarks is null ? null : estate.ToBodyMarks()), Json, cancel);
         foreach (var table in ExchangeTables.All)
         {
             var lines = await table.WriteAsync(source, cancel);
@@ -105,6 +108,7 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
         {
             var estate = await database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
             (estate.Season, estate.Today, estate.CrewHoursPerWeek) = (facts.Season, facts.Today, facts.CrewHoursPerWeek);
+            estate.Take(facts.BodyMarks);
             await database.SaveChangesAsync(cancel);
             ReadOwnEntries(files, "varieties.json", json =>
             {
@@ -205,7 +209,9 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
 /// <param name="Season">Season at hand.</param>
 /// <param name="Today">The day the estate's season logic takes as today; null for the real one.</param>
 /// <param name="CrewHoursPerWeek">Hours all crews together work in a week; null until told.</param>
-public sealed record EstateFacts(string Format, int Version, string Name, int Season, DateOnly? Today, double? CrewHoursPerWeek = null);
+/// <param name="BodyMarks">Measures the crews take with the body; null without any.</param>
+public sealed record EstateFacts(
+    string Format, int Version, string Name, int Season, DateOnly? Today, double? CrewHoursPerWeek = null, BodyMarksEntry? BodyMarks = null);
 
 /// <summary>A table of an archive holds a line that cannot be used.</summary>
 public sealed class ArchiveProblemException(string file, LineProblem problem)

@@ -77,31 +77,32 @@ internal static class PrescribeEndpoints
     }
 
     private static async Task<Results<Ok<PruningCard>, NotFound>> Card(
-        Guid id, PlantingStore store, CancellationToken cancel, string language = "en", int? season = null)
+        Guid id, PlantingStore store, EstateStore estates, CancellationToken cancel, string language = "en", int? season = null)
     {
         Known(language);
         if (await store.FindAsync(id, cancel, season) is not { } stored) return TypedResults.NotFound();
-        return stored.ToCard(language) is { } card ? TypedResults.Ok(card) : TypedResults.NotFound();
+        return stored.ToCards(await MarksAsync(estates, cancel), language).TryGetValue(language, out var card) ? TypedResults.Ok(card) : TypedResults.NotFound();
     }
 
     private static async Task<Results<Ok<IReadOnlyList<IssuedCard>>, NotFound>> Cards(Guid id, PlantingStore plantings, PrescribeStore store, CancellationToken cancel)
     {
         if (await plantings.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
-        var now = PruningCard.Of(stored.Work(), stored.Plan.Season, "en") is { } card ? PrescribeStore.BasisOf(card) : null;
-        return TypedResults.Ok(await store.CardsAsync(id, stored.Plan.Season, now, cancel));
+        return TypedResults.Ok(await store.CardsAsync(stored, cancel));
     }
+
+    private static async Task<BodyMarks> MarksAsync(EstateStore estates, CancellationToken cancel) => (await estates.ReadAsync(cancel)).ToBodyMarks().Read();
 
     private static async Task<Results<Ok<PruningCard>, NotFound>> Issued(Guid id, Guid card, PrescribeStore store, CancellationToken cancel) =>
         await store.CardAsync(id, card, cancel) is { } issued ? TypedResults.Ok(issued) : TypedResults.NotFound();
 
     private static async Task<Results<Ok<IssuedCard>, NotFound, Conflict<EditConflict>>> Issue(
-        Guid id, IssueCard body, PlantingStore plantings, PrescribeStore store, CancellationToken cancel)
+        Guid id, IssueCard body, PlantingStore plantings, EstateStore estates, PrescribeStore store, CancellationToken cancel)
     {
         Known(body.Language);
         if (await plantings.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
         try
         {
-            return await store.IssueAsync(stored, body.Version, body.Language, cancel) is { } issued ? TypedResults.Ok(issued) : TypedResults.NotFound();
+            return await store.IssueAsync(stored, body.Version, body.Language, await MarksAsync(estates, cancel), cancel) is { } issued ? TypedResults.Ok(issued) : TypedResults.NotFound();
         }
         catch (EditConflictException e)
         {

@@ -49,7 +49,7 @@ internal static class SeasonEndpoints
             estate.Name, shown, shown != estate.Season, await seasons.SeasonsAsync(estate.Season, cancel), today,
             plantings.Sum(p => p.Line.AreaHa ?? 0),
             plantings.Count(p => p.Line.Stage == Stage.Prescribe),
-            crewHours, estate.CrewHoursPerWeek is null,
+            crewHours, estate.CrewHoursPerWeek is null, estate.ToBodyMarks(),
             (await catalogues.ReadAsync(cancel)).Catalogue.Systems.ToDictionary(s => s.Id, s => s.Name),
             [.. plantings.Zip(works, (p, work) => p.Line with { Site = p.Site, Block = p.Block, Work = work })]));
     }

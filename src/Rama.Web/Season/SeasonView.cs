@@ -17,6 +17,7 @@ namespace Rama.Web.Season;
 /// <param name="ReadyForCards">Plantings whose count settles the decision.</param>
 /// <param name="CrewHoursPerWeek">Hours all crews together are taken to work in a week.</param>
 /// <param name="CrewHoursAssumed">Whether those hours are an assumption, since the estate has not told its own.</param>
+/// <param name="BodyMarks">Measures the crews take with the body.</param>
 /// <param name="Systems">Names of the training systems.</param>
 /// <param name="Plantings">Plantings in the order of the work: hardy, old and big ones first.</param>
 public sealed record SeasonView(
@@ -29,6 +30,7 @@ public sealed record SeasonView(
     int ReadyForCards,
     double CrewHoursPerWeek,
     bool CrewHoursAssumed,
+    BodyMarksEntry BodyMarks,
     IReadOnlyDictionary<string, LocalText> Systems,
     IReadOnlyList<SeasonLine> Plantings);
 

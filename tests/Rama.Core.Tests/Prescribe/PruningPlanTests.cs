@@ -64,12 +64,63 @@ public sealed class PruningPlanTests
         Assert.Equal(Stage.Target, plan.Stage);
     }
 
+    private static PruningCard? Card(PlanEntry entry, string language = "en", BodyMarks? marks = null)
+    {
+        var reading = PlanReading.Of(entry);
+        return PruningCard.Of(reading, PruningPlan.Of(reading), language, marks);
+    }
+
+    [Fact]
+    public void The_drawing_of_a_card_shows_the_cuts_the_card_names()
+    {
+        var card = Card(Entries.Plan(Even))!;
+        Assert.All(card.Drawing!.Cuts, c => Assert.True(c.Number is null || card.Cuts.Any(k => k.Made && k.Number == c.Number)));
+        Assert.All(card.Drawing.Cuts.GroupBy(c => c.Number).Where(g => g.Key is not null), g => Assert.InRange(g.Count(), 1, 3));
+        Assert.All(card.Drawing.Tree.Buds, b => Assert.True(b.Floral));
+        Assert.NotEmpty(card.Drawing.Cuts);
+    }
+
+    [Fact]
+    public void Lengths_are_told_as_held_and_by_the_crew_s_own_measures()
+    {
+        var entry = Entries.Plan(Even) with { Cutting = new() { Settings = new Dictionary<string, double?> { ["big-from"] = 18, ["stub"] = 4, ["big-limbs"] = 2 } } };
+        var marks = new BodyMarksEntry { Finger = new(18, "mm"), Shoulder = new(1.45, "m"), Reach = new(2.2, "m") }.Read();
+        var english = Card(entry, "en", marks)!;
+        // 0.9 × 3.5 m of row is 3.15 m: nobody reaches it, so no mark tells it.
+        Assert.Equal(
+            [("height after pruning", "3.2 m", ""), ("a limb is big from", "18 mm", "a finger wide"), ("length of a renewal stub", "4 cm", "2 fingers wide")],
+            english.Measures!.Select(m => (m.Name, m.Value, m.Body)));
+        Assert.Equal("2 dedos de ancho", Card(entry, "es", marks)!.Measures!.Single(m => m.Value == "4 cm").Body);
+        // The gauge follows the limit held.
+        Assert.Equal("out", english.Gauge.Single(m => m.Limb == "20 mm").Buds);
+        Assert.NotEqual("out", english.Gauge.Single(m => m.Limb == "18 mm").Buds);
+    }
+
+    [Theory]
+    [InlineData(0.022, BodyPart.Thumb, 1)]
+    [InlineData(0.06, BodyPart.Finger, 3)]
+    [InlineData(0.17, BodyPart.Hand, 2)]
+    [InlineData(0.8, BodyPart.Thigh, 1)]
+    [InlineData(2.1, BodyPart.Reach, 1)]
+    public void A_length_is_told_by_the_part_that_comes_nearest(double metres, BodyPart part, int times)
+    {
+        var marks = new BodyMarksEntry { Finger = new(2, "cm"), Thumb = new(23, "mm"), Hand = new(8.5, "cm"), Thigh = new(78, "cm"), Reach = new(2.2, "m") }.Read();
+        Assert.Equal(new BodyMark(part, times), marks.Tell(metres));
+    }
+
+    [Fact]
+    public void A_length_that_no_part_comes_near_is_not_told() =>
+        Assert.Null(new BodyMarksEntry { Shoulder = new(1.45, "m") }.Read().Tell(0.9));
+
+    [Fact]
+    public void A_measure_no_body_has_is_told_at_its_field() =>
+        Entries.AssertProblem(Entries.ProblemsOf(() => new BodyMarksEntry { Thumb = new(22, "cm") }.Read()), "thumb", "range");
+
     [Fact]
     public void The_card_carries_the_plan_s_numbers_in_both_languages()
     {
-        var plan = PruningPlan.Of(Entries.Plan(Even));
-        var english = PruningCard.Of(plan, 2027, "en")!;
-        var spanish = PruningCard.Of(plan, 2027, "es")!;
+        var english = Card(Entries.Plan(Even))!;
+        var spanish = Card(Entries.Plan(Even), "es")!;
         Assert.Equal("Leave 221 floral buds on each tree", english.Headline);
         Assert.Equal("Dejar 221 yemas de flor en cada árbol", spanish.Headline);
         Assert.Equal(["300", "221", "123"], english.Numbers.Select(n => n.Value));
@@ -82,7 +133,7 @@ public sealed class PruningPlanTests
     [Fact]
     public void A_card_for_no_prune_says_that_dense_is_right()
     {
-        var card = PruningCard.Of(PruningPlan.Of(Entries.Plan(100, 105, 95, 102, 98)), 2027, "en")!;
+        var card = Card(Entries.Plan(100, 105, 95, 102, 98))!;
         Assert.Equal(DecisionKind.NoPrune, card.Kind);
         Assert.Contains("dense", card.Look, StringComparison.Ordinal);
         Assert.Single(card.Cuts);
@@ -93,12 +144,12 @@ public sealed class PruningPlanTests
     {
         // 300 at 221: with no big limb to take, the step is told as none.
         var entry = Entries.Plan(Even) with { Cutting = new() { Settings = new Dictionary<string, double?> { ["big-limbs"] = 0 } } };
-        var card = PruningCard.Of(PruningPlan.Of(entry), 2027, "en")!;
+        var card = Card(entry)!;
         Assert.Equal(("none this winter", false), card.Cuts.Where(c => c.StepId == "thick-limbs").Select(c => (c.HowMany, c.Made)).Single());
     }
 
     [Fact]
-    public void There_is_no_card_before_a_count() => Assert.Null(PruningCard.Of(PruningPlan.Of(Entries.Plan()), 2027, "en"));
+    public void There_is_no_card_before_a_count() => Assert.Null(Card(Entries.Plan()));
 
     // A pruner is never told a fraction of a bud.
     [Fact]
@@ -108,7 +159,7 @@ public sealed class PruningPlanTests
         {
             Cutting = new() { Settings = new Dictionary<string, double?> { ["big-limbs"] = 0, ["single-forks"] = 0 } },
         };
-        foreach (var spurs in PruningCard.Of(PruningPlan.Of(entry), 2027, "en")!.Cuts.Where(c => c.StepId == "spurs"))
+        foreach (var spurs in Card(entry)!.Cuts.Where(c => c.StepId == "spurs"))
             Assert.Matches(@"^(none this winter|\d+ on the tree|\d+ a limb|\d+ or \d+ a limb)$", spurs.HowMany);
     });
 }

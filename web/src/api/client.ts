@@ -13,6 +13,7 @@ export type Catalogue = Schemas['CatalogueView'];
 export type CatalogueRootstock = Schemas['CatalogueRootstock'];
 export type CatalogueVariety = Schemas['CatalogueVariety'];
 export type CountedTree = Schemas['CountedTreeEntry'];
+export type EstateEntry = Schemas['EstateEntry'];
 export type EditConflict = Schemas['EditConflict'];
 export type FieldProblem = Schemas['FieldProblem'];
 export type FieldEntry = Schemas['FieldEntry'];

@@ -5077,6 +5077,16 @@ export interface components {
             /** @description What is unusual. */
             warnings: components["schemas"]["Notice"][];
         };
+        /** @description A crew's own measures, as typed; those left out are not used. */
+        BodyMarksEntry: {
+            finger?: null | components["schemas"]["Amount"];
+            thumb?: null | components["schemas"]["Amount"];
+            hand?: null | components["schemas"]["Amount"];
+            knee?: null | components["schemas"]["Amount"];
+            thigh?: null | components["schemas"]["Amount"];
+            shoulder?: null | components["schemas"]["Amount"];
+            reach?: null | components["schemas"]["Amount"];
+        };
         /** @description A piece of wood from its base to its tip. */
         Branch: {
             /**
@@ -5585,9 +5595,9 @@ export interface components {
         CardDrawnCut: {
             /**
              * Format: int32
-             * @description Its number on the card.
+             * @description Its number on the card; null where the step stands at cuts enough.
              */
-            number: number;
+            number: null | number;
             /**
              * Format: int32
              * @description Bud taken off; null for wood.
@@ -5606,6 +5616,15 @@ export interface components {
             limb: string;
             /** @description Buds to leave on it. */
             buds: string;
+        };
+        /** @description A length the cuts go by. */
+        CardMeasure: {
+            /** @description What it is. */
+            name: string;
+            /** @description The length with its unit. */
+            value: string;
+            /** @description The same by the crew's own measure; empty without one that comes near. */
+            body: string;
         };
         /** @description A big number on the card with its caption. */
         CardNumber: {
@@ -6470,6 +6489,7 @@ export interface components {
              * @description Hours all crews together work in a week; double WorkAhead.DefaultCrewHoursPerWeek when left out.
              */
             crewHoursPerWeek?: null | number;
+            bodyMarks?: null | components["schemas"]["BodyMarksEntry"];
         };
         EstateMap: {
             blocks: components["schemas"]["MapBlock"][];
@@ -8010,6 +8030,10 @@ export interface components {
             cuts: components["schemas"]["PrescribedCut"][];
             /** @description What to cut by trunk class. */
             classes: components["schemas"]["ClassPrescription"][];
+            /** @description Settings of the system as answers and the manager's hand have them, by name, in their own unit; a class may have found others. */
+            inForce: {
+                [key: string]: number;
+            };
             /**
              * Format: double
              * @description Floral buds all cuts together are expected to drop on a mean tree.
@@ -8150,11 +8174,18 @@ export interface components {
             /** @description Caption of the drawing. */
             drawingCaption: string;
             /**
+             * @description Heading of the lengths.
+             * @default
+             */
+            measuresHeading: string;
+            /** @description Lengths the cuts go by; null, as the drawing is, on a card handed out before they were kept. */
+            measures?: null | components["schemas"]["CardMeasure"][];
+            drawing?: null | components["schemas"]["CardDrawing"];
+            /**
              * Format: int32
              * @description Version of the prescription, once handed out.
              */
             version?: null | number;
-            drawing?: null | components["schemas"]["CardDrawing"];
         };
         /** @description Whether and how hard to prune, and how sure the count makes it. */
         PruningDecision: {
@@ -8864,6 +8895,7 @@ export interface components {
             /** Format: double */
             crewHoursPerWeek: number;
             crewHoursAssumed: boolean;
+            bodyMarks: components["schemas"]["BodyMarksEntry"];
             systems: {
                 [key: string]: components["schemas"]["LocalText"];
             };

@@ -48,7 +48,7 @@ export function TreeDrawing({ tree, view, width, height, made, ahead = [], now =
   const groundY = frame.foot.y;
   const limitY = heightLimitM === null ? 0 : groundY - heightLimitM * frame.scale;
   return (
-    <svg className="tree" width={width} height={height} {...(heightLimitText === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': heightLimitText })} onPointerLeave={() => onAim?.(null)}>
+    <svg className="tree" width={width} height={height} viewBox={`0 0 ${width} ${height}`} {...(heightLimitText === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': heightLimitText })} onPointerLeave={() => onAim?.(null)}>
       <rect x={0} y={groundY} width={width} height={height - groundY} className="tree-ground" />
       {scaleMarks(frame).map((m) => (
         <g key={m} className="tree-scale">
@@ -183,7 +183,7 @@ const Tags = memo(function Tags({ made, ahead, view, frame, now }: { made: reado
   const current = now ? made.at(-1)?.number : undefined;
   const all = [...made.map((cut) => ({ cut, come: false })), ...ahead.map((cut) => ({ cut, come: true }))];
   // A single bud is marked where it sat; a number would hide the tree.
-  const wood = all.filter((x) => x.cut.bud === null || x.cut.number === current);
+  const wood = all.filter((x) => x.cut.number !== null && (x.cut.bud === null || x.cut.number === current));
   const at = wood.map((x) => project(x.cut.at, view, frame));
   const spots = apart(at.map((p) => ({ x: p.x + (p.x >= frame.foot.x ? 15 : -15), y: p.y - 13 })), TAG * 2 + 1);
   return (

@@ -66,25 +66,25 @@ public sealed record PracticeScore(
         var caps = bench.Rules.System.Caps;
         var after = cuts.Count == 0 ? bench.Before : cuts[^1].After;
         if (cuts.Count(c => c.Bud is null && bench.Tree.Branches[c.Branch].Kind == BranchKind.Dart) is > 0 and var darts)
-            Fault(new("practice.dart", $"{darts} short shoots that end in a fat bud were cut: they are no forks, they bear.", new Figure("darts", darts, "1")), darts);
+            Fault(new("practice.dart", $"Short shoots cut that end in a fat bud: {darts}. They are no forks, they bear.", new Figure("darts", darts, "1")), darts);
         if (after.BigCuts > caps.BigCuts)
-            Fault(new("practice.big-cuts", $"{after.BigCuts} big cuts, at most {caps.BigCuts} a tree: expect a forest of strong shoots.", new Figure("big cuts", after.BigCuts, "1"), new Figure("most", caps.BigCuts, "1")), after.BigCuts - caps.BigCuts);
+            Fault(new("practice.big-cuts", $"Big cuts made: {after.BigCuts}, at most {caps.BigCuts} a tree. Expect a forest of strong shoots.", new Figure("big cuts", after.BigCuts, "1"), new Figure("most", caps.BigCuts, "1")), after.BigCuts - caps.BigCuts);
         if (after.WoodShare > caps.ShareOfWood + 0.02)
             Fault(new("practice.wood", $"{after.WoodShare * 100:0} % of the wood is gone, at most {caps.ShareOfWood * 100:0} % in one winter.", new Figure("wood", after.WoodShare, "share"), new Figure("most", caps.ShareOfWood, "share")));
         if (after.FloralBuds < bench.Allowance.CapLow - 1)
             Fault(new("practice.bud-cap", $"More than {bench.Settings.Cap * 100:0} % of the buds are gone in one winter.", new Figure("most", bench.Settings.Cap, "share")));
         if (cuts.Count(c => c.StepId is null && c.Drop > 0) is > 0 and var unasked)
-            Fault(new("practice.unasked", $"{unasked} cuts that no step of the system asks for.", new Figure("cuts", unasked, "1")), Math.Min(3, unasked));
+            Fault(new("practice.unasked", $"Cuts that no step of the system asks for: {unasked}.", new Figure("cuts", unasked, "1")), Math.Min(3, unasked));
         var standing = new StandingTree(bench.Tree);
         foreach (var cut in cuts)
             if (cut.Bud is { } bud) standing.RubOff(bud);
             else standing.Cut(cut.Branch, cut.LeaveM);
         var unsound = bench.Tree.Branches.Count(b => b.Kind == BranchKind.Limb && b.State != WoodState.Sound && standing.Stands(b.Id));
-        if (unsound > 0) Fault(new("practice.unsound", $"{unsound} dead, broken or diseased limbs still stand: they come out of every tree.", new Figure("limbs", unsound, "1")), unsound);
+        if (unsound > 0) Fault(new("practice.unsound", $"Dead, broken or diseased limbs still standing: {unsound}. They come out of every tree.", new Figure("limbs", unsound, "1")), unsound);
         // What the system takes first and the pruner left, unless the number was reached without it.
         var missed = bench.Pruning.Cuts.Where(c => c.Bud is null && c.DiameterMm >= caps.BigCutMm && standing.LeftM(c.Branch) > c.LeaveM + 0.05).ToList();
         if (missed.Count > 0 && after.FloralBuds > bench.ToLeave * (1 + bench.Settings.Tolerance))
-            Fault(new("practice.big-left", $"{missed.Count} limbs too big for their place still stand; they come before the small cuts.", new Figure("limbs", missed.Count, "1")), missed.Count);
+            Fault(new("practice.big-left", $"Limbs too big for their place still standing: {missed.Count}. They come before the small cuts.", new Figure("limbs", missed.Count, "1")), missed.Count);
         return faults;
     }
 

@@ -48,7 +48,10 @@ export function DecideStage() {
             <div><dt>{t('decide.short')}</dt><dd><Why steps={stepsOf(decision.steps, 'decision.fruit-at-best')}><span className="value">{number(decision.fruitShort, 0)}</span></Why> <span className="unit">{t('unit:fruit/tree')} · {t('decide.at-best', { fruit: number(decision.fruitAtBest, 0) })}</span></dd></div>
           )}
           {plan.stakes && (
-            <div><dt>{t('decide.stakes')}</dt><dd><Why steps={plan.stakes.steps}><span className="value">{t('decide.stakes-value', { fewer: number(plan.stakes.ifFewer, 0), more: number(plan.stakes.ifMore, 0) })}</span></Why></dd></div>
+            <>
+              <div><dt>{t('decide.stakes-fewer')}</dt><dd><Why steps={stepsOf(plan.stakes.steps, 'stakes.fewer')}><span className="value">{number(plan.stakes.ifFewer, 0)}</span></Why> <span className="unit">{t('decide.stakes-unit')}</span></dd></div>
+              <div><dt>{t('decide.stakes-more')}</dt><dd><Why steps={stepsOf(plan.stakes.steps, 'stakes.more')}><span className="value">{number(plan.stakes.ifMore, 0)}</span></Why> <span className="unit">{t('decide.stakes-unit')}</span></dd></div>
+            </>
           )}
         </dl>
         <p className="small dim">{t('decide.exact')}</p>

@@ -16,6 +16,8 @@ import { useBench, type BenchTree } from './useBench';
 import './bench.css';
 
 const PLAY_MS = 900;
+/** Below this width the drawing needs the room its margins take. */
+const NARROW = 600;
 
 /** A tree of the planting, drawn to scale: step through the prescription, or cut it yourself. */
 export function BenchPage() {
@@ -30,7 +32,8 @@ export function BenchPage() {
   const work = useBench(id!, choice);
   const { bench, mode, made, ahead, step } = work;
   const [ref, width] = useWidth<HTMLDivElement>(880);
-  const height = Math.max(420, window.innerHeight - 103);
+  // As much as the window has, but no empty sky above a narrow drawing.
+  const height = Math.max(420, Math.min(window.innerHeight - 103, width * 1.25));
   const data = bench.data;
   const view = turned ?? data?.seenFrom ?? 'along';
   const last = data?.prescribed.length ?? 0;
@@ -98,7 +101,7 @@ export function BenchPage() {
         <div className="bench-drawing" ref={ref} data-test="bench-tree" data-cuts={made.length} data-buds={made.at(-1)?.after.floralBuds ?? data?.before.floralBuds}>
           {data && (
             <>
-              <TreeDrawing tree={data.tree} view={view} width={width} height={height} made={made} ahead={mode === 'card' ? ahead : []} now wires={data.wiresM}
+              <TreeDrawing tree={data.tree} view={view} width={width} height={height} margin={width < NARROW ? 24 : 56} made={made} ahead={mode === 'card' ? ahead : []} now wires={data.wiresM}
                 heightLimitM={data.heightLimitM} heightLimitText={data.heightLimitM === null ? head.title : `${t('bench.height-limit')} ${metre(data.heightLimitM)}`} metre={metre}
                 aim={shownAim && { ...shownAim, leaveM: leaves(data, shownAim) }} onAim={byHand ? setAim : undefined} onCut={byHand ? cut : undefined} />
               <p className="bench-foot small">{t(choice.row !== null ? 'bench.foot-counted' : choice.number === 0 ? 'bench.foot-typical' : 'bench.foot-another', { trunk: `${trunk!.number} ${trunk!.unit}`, number: choice.number, class: t(`class.${data.class}`, { defaultValue: data.class }) })}</p>

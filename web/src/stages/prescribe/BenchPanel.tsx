@@ -64,11 +64,10 @@ export function BenchPanel({ work, data, playing, play }: { work: Work; data: Be
       <CutList cuts={all} made={made.length} go={mode === 'card' ? work.go : undefined} />
       <dl className="bench-measures">
         <div><dt>{t('bench.limbs')}</dt><dd>{number(after.limbs, 0)}</dd></div>
-        <div><dt>{t('bench.top-share')}</dt><dd>{number(after.topShare * 100, 0)} %</dd></div>
         <div><dt>{t('bench.thickest')}</dt><dd>{after.thickestRatio === null || !data.limitsRatio ? '–' : number(after.thickestRatio, 2)}</dd></div>
         <div><dt>{t('bench.big-cuts')}</dt><dd>{t('bench.of', { a: after.bigCuts, b: data.bigCuts })}</dd></div>
         <div><dt>{t('bench.wood')}</dt><dd>{number(after.woodShare * 100, 0)} %</dd></div>
-        <div><dt>{t('bench.zones')}</dt><dd>{[after.topShare, after.middleShare, after.bottomShare].map((s) => number(s * 100, 0)).join(' · ')}</dd></div>
+        <div className="bench-zones"><dt>{t('bench.zones')}</dt><dd>{[after.topShare, after.middleShare, after.bottomShare].map((s) => `${number(s * 100, 0)} %`).join(' · ')}</dd></div>
       </dl>
       {mode === 'card' && (
         <details className="bench-ends small">

@@ -78,27 +78,29 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
           </ol>
           {card.cuts.some((cut) => !cut.made) && <p className="card-idle">{card.idleHeading}: {card.cuts.filter((cut) => !cut.made).map((cut) => cut.name).join('; ')}.</p>}
         </section>
-        <figure className="card-drawing">
-          {card.drawing && <><CardTree drawing={card.drawing} /><figcaption>{card.drawingCaption}</figcaption></>}
-        </figure>
-      </div>
-      {(card.classes.length > 0 || card.gauge.length > 0) && (
-        <div className="card-tables">
-          {card.classes.length > 0 && (
-            <table>
-              <caption>{card.classesHeading}</caption>
-              <thead><tr><th /><th>{card.classLeave}</th>{card.cuts.map((c, i) => card.classes.some((k) => k.cuts[i] !== '') && <th key={c.number}><span className="card-tag card-tag-small">{c.number}</span></th>)}</tr></thead>
-              <tbody>{card.classes.map((k) => <tr key={k.name}><th><b>{k.name}</b> {k.trunk}</th><td><b>{k.leave}</b></td>{card.cuts.map((c, i) => card.classes.some((x) => x.cuts[i] !== '') && <td key={c.number}>{k.cuts[i] || '–'}</td>)}</tr>)}</tbody>
-            </table>
-          )}
+        <div className="card-side">
+          <figure className="card-drawing">
+            {card.drawing && <><CardTree drawing={card.drawing} /><figcaption>{card.drawingCaption}</figcaption></>}
+          </figure>
           {card.gauge.length > 0 && (
-            <table>
+            <table className="card-gauge">
               <caption>{card.gaugeHeading}</caption>
-              <thead><tr>{card.gauge.map((m) => <th key={m.limb}>{m.limb}</th>)}</tr></thead>
-              <tbody><tr>{card.gauge.map((m) => <td key={m.limb}><b>{m.buds}</b></td>)}</tr></tbody>
+              <tbody>{card.gauge.map((m) => <tr key={m.limb}><th>{m.limb}</th><td><b>{m.buds}</b></td></tr>)}</tbody>
             </table>
           )}
         </div>
+      </div>
+      {card.classes.length > 0 && (
+        <div className="card-tables">
+          <table>
+            <caption>{card.classesHeading}</caption>
+            <thead><tr><th /><th>{card.classLeave}</th>{card.cuts.map((c, i) => card.classes.some((k) => k.cuts[i] !== '') && <th key={c.number}><span className="card-tag card-tag-small">{c.number}</span></th>)}</tr></thead>
+            <tbody>{card.classes.map((k) => <tr key={k.name}><th><b>{k.name}</b> {k.trunk}</th><td><b>{k.leave}</b></td>{card.cuts.map((c, i) => card.classes.some((x) => x.cuts[i] !== '') && <td key={c.number}>{k.cuts[i] || '–'}</td>)}</tr>)}</tbody>
+          </table>
+        </div>
+      )}
+      {card.measures && card.measures.length > 0 && (
+        <p className="card-measures"><strong>{card.measuresHeading}:</strong> {card.measures.map((m, i) => <span key={m.name}>{i > 0 && ' · '}{m.name} <b>{m.value}</b>{m.body && ` (${m.body})`}</span>)}</p>
       )}
       <p className="card-stop">{card.stop}</p>
       <p className="card-look">{card.look}</p>

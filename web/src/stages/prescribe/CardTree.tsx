@@ -2,7 +2,7 @@ import type { CardDrawing } from '../../api/client';
 import { TreeDrawing } from '../../drawings/TreeDrawing';
 
 const WIDTH = 250;
-const HEIGHT = 400;
+const HEIGHT = 350;
 
 /** A typical tree in black and white: pale what goes, dark what stays, the cuts numbered as on the card. */
 export function CardTree({ drawing }: { drawing: CardDrawing }) {

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useEffect, useState } from 'react';
-import { api, answered, type SeasonView } from '../../api/client';
+import { api, answered, type EstateEntry, type SeasonView } from '../../api/client';
 import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
 import { fieldControls } from '../../entry/fieldControls';
 import { useAttempt } from '../../entry/useAttempt';
@@ -30,7 +30,13 @@ export function EstatePage() {
   );
 }
 
-const factsSpec: FormSpec = { name: 'text', crewHoursPerWeek: 'number' };
+const widths = ['finger', 'thumb', 'hand'] as const;
+const heights = ['knee', 'thigh', 'shoulder', 'reach'] as const;
+
+const factsSpec: FormSpec = {
+  name: 'text', crewHoursPerWeek: 'number',
+  ...Object.fromEntries([...widths, ...heights].map((part) => [`bodyMarks.${part}`, { amount: 'cm' }])),
+};
 
 function Facts({ season }: { season: SeasonView }) {
   const reading = useReading();
@@ -38,9 +44,9 @@ function Facts({ season }: { season: SeasonView }) {
   const client = useQueryClient();
   const { problem, unreadable, failure, busy, attempt } = useAttempt();
   const [saved, setSaved] = useState(false);
-  const [draft, setDraft] = useState<Draft>(() => toDraft(factsSpec, { name: season.estate, crewHoursPerWeek: season.crewHoursAssumed ? null : season.crewHoursPerWeek }, reading));
+  const [draft, setDraft] = useState<Draft>(() => toDraft(factsSpec, { name: season.estate, crewHoursPerWeek: season.crewHoursAssumed ? null : season.crewHoursPerWeek, bodyMarks: season.bodyMarks }, reading));
   const save = () => {
-    const { entry, unreadable: bad } = readDraft<{ name: string; crewHoursPerWeek: number | null }>(factsSpec, draft, language);
+    const { entry, unreadable: bad } = readDraft<EstateEntry>(factsSpec, draft, language);
     if (bad.length > 0) {
       unreadable(bad);
       return;
@@ -56,6 +62,13 @@ function Facts({ season }: { season: SeasonView }) {
     <form className="fields" noValidate onSubmit={(e) => { e.preventDefault(); save(); }}>
       {form.input('name', [], { numeric: false, label: t('field.estate') })}
       {form.input('crewHoursPerWeek', ['h/week'], { label: t('estate.crew-hours'), hint: t('estate.crew-hours-hint', { hours: number(season.crewHoursPerWeek, 0) }) })}
+      <fieldset className="estate-marks">
+        <legend>{t('estate.marks')}</legend>
+        <p className="small dim">{t('estate.marks-text')}</p>
+        <div className="fields">
+          {[...widths, ...heights].map((part) => <div key={part}>{form.input(`bodyMarks.${part}`, ['cm', 'in'], { label: t(`estate.mark-${part}`) })}</div>)}
+        </div>
+      </fieldset>
       <div className="save-bar">
         <Button type="primary" htmlType="submit" loading={busy} data-test="save-estate">{t('save')}</Button>
         {saved && <span className="small dim" role="status">{t('saved')}</span>}

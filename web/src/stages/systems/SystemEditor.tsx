@@ -4,9 +4,11 @@ import { RequestError, type Catalogue, type TrainingSystem } from '../../api/cli
 import { TreeDrawing } from '../../drawings/TreeDrawing';
 import { useMay } from '../../people/session';
 import { useReading } from '../../words/useReading';
+import { RuleLine, StepEditor, type SystemStep } from './StepEditor';
 import { usePack, usePreview, useSaveSystem } from './useSystem';
 
-type Step = TrainingSystem['steps'][number];
+/** Caps of one winter: what of the system, in which unit and by which factor, and at most. */
+const CAPS = [['shareOfBuds', '%', 100, 100], ['shareOfWood', '%', 100, 100], ['bigCuts', '', 1, 50], ['bigCutMm', 'mm', 1, 300]] as const;
 
 /** The rules of a system, to read and to change; a sample tree is cut by them as they are typed. */
 export function SystemEditor({ id, names, onDone }: { id: string; names: Catalogue['systems']; onDone: () => void }) {
@@ -18,17 +20,24 @@ export function SystemEditor({ id, names, onDone }: { id: string; names: Catalog
   const system = changed ?? pack.data?.system ?? null;
   const settled = useDeferredValue(system);
   const preview = usePreview(settled);
+  // The tree of the last rules that could be read stays while one is being typed.
+  const [shown, setShown] = useState(preview.data);
+  if (preview.data && preview.data !== shown) setShown(preview.data);
   if (!pack.data || !system) return <p className="waiting">{t('loading')}</p>;
   const known = names.find((n) => n.id === system.id);
   const fault = messageOf(save.error) ?? messageOf(remove.error) ?? messageOf(preview.error);
-  const setStep = (at: number, part: Partial<Step>) => { setChanged({ ...system, steps: system.steps.map((s, i) => (i === at ? { ...s, ...part } : s)) }); };
+  const setStep = (at: number, part: Partial<SystemStep>) => { setChanged({ ...system, steps: system.steps.map((s, i) => (i === at ? { ...s, ...part } : s)) }); };
+  const move = (at: number, by: -1 | 1) => {
+    const steps = [...system.steps];
+    [steps[at], steps[at + by]] = [steps[at + by]!, steps[at]!];
+    setChanged({ ...system, steps });
+  };
   const metre = (m: number) => { const shown = amount(m, 'm', 1); return `${shown.number} ${shown.unit}`; };
   const copy = () => {
     let copyId = `${system.id}-2`;
     for (let i = 3; names.some((n) => n.id === copyId); i++) copyId = `${system.id}-${i}`;
     setChanged({ ...system, id: copyId, name: { en: `${system.name.en} (${t('systems.copy-name')})`, es: `${system.name.es} (copia)` } });
   };
-  const shown = preview.data;
   return (
     <section className="sheet system-editor" data-test="system-editor">
       <div className="stage-head">
@@ -52,10 +61,15 @@ export function SystemEditor({ id, names, onDone }: { id: string; names: Catalog
           )}
           <div className="system-settings">
             {system.settings.map((s, i) => (
-              <label key={s.id} className="small">{local(s.name)}
-                <span className="system-setting"><input type="number" className="ant-input" min={s.least} max={s.most} step="any" value={s.value} aria-label={local(s.name)}
-                  onChange={(e) => { setChanged({ ...system, settings: system.settings.map((x, j) => (j === i ? { ...x, value: Number(e.target.value) } : x)) }); }} /> {s.unit}</span>
-              </label>
+              <NumberLine key={s.id} label={local(s.name)} value={s.value} unit={s.unit} least={s.least} most={s.most}
+                onChange={(value) => { setChanged({ ...system, settings: system.settings.map((x, j) => (j === i ? { ...x, value } : x)) }); }} />
+            ))}
+          </div>
+          <strong>{t('systems.caps')}</strong>
+          <div className="system-settings">
+            {CAPS.map(([cap, unit, factor, most]) => (
+              <NumberLine key={cap} label={t(`systems.cap-${cap}`)} value={Math.round(system.caps[cap] * factor * 10) / 10} unit={unit} least={0} most={most}
+                onChange={(value) => { setChanged({ ...system, caps: { ...system.caps, [cap]: cap === 'bigCuts' ? Math.round(value) : value / factor } }); }} />
             ))}
           </div>
           {Object.keys(system.terms).length > 0 && (
@@ -66,13 +80,8 @@ export function SystemEditor({ id, names, onDone }: { id: string; names: Catalog
           )}
           <ol className="system-steps">
             {system.steps.map((step, i) => (
-              <li key={step.id}>
-                <strong>{i + 1} {local(step.name)}</strong> <span className="small dim">{step.source}</span>
-                <RuleLine label={t('systems.find')} value={step.find} onChange={(find) => { setStep(i, { find }); }} name={`${step.id}-find`} />
-                <RuleLine label={t('systems.first')} value={step.first} onChange={(first) => { setStep(i, { first }); }} name={`${step.id}-first`} />
-                <RuleLine label={t('systems.most')} value={step.most ?? ''} onChange={(most) => { setStep(i, { most: most === '' ? null : most }); }} name={`${step.id}-most`} />
-                {step.cut.leave != null && <RuleLine label={t('systems.leave')} value={step.cut.leave} onChange={(leave) => { setStep(i, { cut: { ...step.cut, leave } }); }} name={`${step.id}-leave`} />}
-              </li>
+              <StepEditor key={step.id} step={step} place={i} steps={system.steps.length} set={(part) => { setStep(i, part); }} move={(by) => { move(i, by); }}
+                takeOut={() => { setChanged(withoutStep(system, step.id)); }} />
             ))}
           </ol>
           <details className="small">
@@ -94,12 +103,26 @@ export function SystemEditor({ id, names, onDone }: { id: string; names: Catalog
   );
 }
 
-function RuleLine({ label, value, onChange, name }: { label: string; value: string; onChange: (value: string) => void; name: string }) {
+/** A number of the system with its unit. */
+function NumberLine({ label, value, unit, least, most, onChange }: { label: string; value: number; unit: string; least: number; most: number; onChange: (value: number) => void }) {
   return (
-    <label className="rule-line"><span className="small dim">{label}</span>
-      <Input value={value} spellCheck={false} autoComplete="off" maxLength={400} data-test={name} onChange={(e) => { onChange(e.target.value); }} />
+    <label className="small">{label}
+      <span className="system-setting"><input type="number" className="ant-input" min={least} max={most} step="any" value={value} aria-label={label} onChange={(e) => { onChange(Number(e.target.value)); }} /> {unit}</span>
     </label>
   );
+}
+
+/** A system without a step, which its questions then speak of no more. */
+function withoutStep(system: TrainingSystem, id: string): TrainingSystem {
+  const others = (ids: string[] | null | undefined) => ids?.filter((x) => x !== id) ?? null;
+  return {
+    ...system,
+    steps: system.steps.filter((s) => s.id !== id),
+    questions: system.questions.map((q) => ({
+      ...q,
+      options: q.options.map((o) => ({ ...o, leavesOut: others(o.leavesOut), sequence: others(o.sequence), orders: o.orders ? Object.fromEntries(Object.entries(o.orders).filter(([step]) => step !== id)) : null })),
+    })),
+  };
 }
 
 function messageOf(error: Error | null): string | null {
