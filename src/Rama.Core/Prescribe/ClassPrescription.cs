@@ -62,6 +62,8 @@ public sealed record ClassPrescription(
     {
         var (buds, seconds) = (of.Standing.Mean, rules.System.Labour.BaseSeconds);
         var least = (1 - decision.CapShare) * buds;
+        // What has to stay whatever a step is seen to drop: a crew stops at what the card lets fall.
+        var stays = Math.Max(least, decision.Kind == DecisionKind.StructureOnly ? buds - decision.RemoveBuds : 0);
         List<ClassCut> cuts = [];
         foreach (var step in rules.Steps.Where(s => s.Step.Under.Contains(decision.Kind)))
         {
@@ -69,6 +71,12 @@ public sealed record ClassPrescription(
             var seen = observed.FirstOrDefault(o => o.StepId == step.Step.Id)?.Shares ?? [];
             if (seen.Count > 0 && made > 0) share = ObservedDrops.Corrected(share, seen);
             var drop = share * buds;
+            if (step.Step.Stop != StepStop.Never && drop > Math.Max(0, buds - stays))
+            {
+                made *= Math.Max(0, buds - stays) / drop;
+                drop = Math.Max(0, buds - stays);
+                share = drop / buds;
+            }
             if (SettingSearch.IsSolved(rules, step))
             {
                 // Bud by bud, or spur by spur: as many as the class is still over, after what the other steps are known to drop.

@@ -45,6 +45,19 @@ public sealed class PruningPlanTests
         Assert.All(shown.Demonstration.Steps, s => Assert.Equal(shown.Prescription!.Cuts.Single(c => c.StepId == s.StepId).Drop, s.Drop));
     }
 
+    // Handbook 2.7: within the tolerance, what the shape needs and at most the tolerance in buds.
+    [Fact]
+    public void Demonstration_trees_that_dropped_much_do_not_take_structure_past_its_allowance()
+    {
+        var entry = Entries.Plan(222, 226, 220, 224, 218) with
+        {
+            Cutting = new() { Demonstration = [.. Enumerable.Range(0, 8).Select(_ => new DemonstrationTreeEntry { Before = 300, Fell = new Dictionary<string, double?> { ["thick-limbs"] = 150 } })] },
+        };
+        var plan = PruningPlan.Of(entry);
+        Assert.Equal(DecisionKind.StructureOnly, plan.Decision!.Kind);
+        Assert.InRange(plan.Prescription!.BudsDropped, 1, plan.Decision.RemoveBuds + 1e-9);
+    }
+
     [Fact]
     public void An_untouched_target_is_not_called_wrong() =>
         Assert.Empty(PruningPlan.Of(Entries.Plan(Even) with { Target = new() }).Problems);
