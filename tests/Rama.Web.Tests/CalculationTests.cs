@@ -220,6 +220,7 @@ public sealed class CalculationTests(RamaApplication application) : IClassFixtur
     [InlineData("economics", """{}""", "tcsaCm2")]
     [InlineData("capacity", """{"season": 2027}""", "fruitPerTree")]
     [InlineData("fruit-size", """{"fruitSize": {"value": 75, "unit": "mm"}, "sample": {"fruit": [{"diameter": {"value": 70, "unit": "mm"}}]}}""", "sample.fruit[0].mass")]
+    [InlineData("cut-tree", """{"system": "tall-spindle", "floralBuds": 200, "budsToLeave": 140, "cuts": [{"branch": 1}, null]}""", "cuts")]
     public async Task What_cannot_be_used_is_told_at_its_field(string name, string json, string field)
     {
         var (status, body) = await _client.PostAsync($"/api/v1/calculations/{name}", json);

@@ -41,12 +41,26 @@ internal static partial class RulePack
                 if (file?["system"]?[list] is JsonArray entries)
                     for (var i = 0; i < entries.Count; i++)
                         if (entries[i] is JsonObject own && own["use"] is { } use) entries[i] = Over(list, use.GetValue<string>(), own, name);
+            NoNulls(file, "pack");
             return file?.ToJsonString() ?? "null";
         }
         catch (Exception e) when (e is JsonException or InvalidOperationException)
         {
             throw new InvalidDataException($"{name}: {e.Message}", e);
         }
+    }
+
+    // Lists of a pack hold something at each place; left to the reader, a hole is found only where it is used.
+    private static void NoNulls(JsonNode? node, string path)
+    {
+        if (node is JsonObject whole)
+            foreach (var (name, value) in whole) NoNulls(value, $"{path}.{name}");
+        if (node is JsonArray list)
+            for (var i = 0; i < list.Count; i++)
+            {
+                if (list[i] is null) throw new InvalidDataException($"{path}[{i}] is empty.");
+                NoNulls(list[i], $"{path}[{i}]");
+            }
     }
 
     private static JsonObject Over(string list, string use, JsonObject own, string name)
@@ -57,6 +71,9 @@ internal static partial class RulePack
         return common;
     }
 
+    // More than any pack needs; fewer than would make a plan slow.
+    private const int MostSteps = 40, MostSettings = 60, MostQuestions = 24, MostLimits = 8, MostTries = 200;
+
     private static List<string> Faults(TrainingSystem system)
     {
         List<string> faults = [];
@@ -64,16 +81,21 @@ internal static partial class RulePack
         {
             if (!right) faults.Add(fault);
         }
-        Unless(system.Steps.Count > 0, "it has no steps");
+        Unless(system.Steps.Count is > 0 and <= MostSteps, $"it has {system.Steps.Count} steps, expected 1 to {MostSteps}");
+        Unless(system.Settings.Count <= MostSettings && system.Terms.Count <= MostSettings, $"expected at most {MostSettings} settings and as many terms");
+        Unless(system.Questions.Count <= MostQuestions && system.Questions.All(q => q.Options.Count <= MostQuestions), $"expected at most {MostQuestions} questions, and as many answers to one");
+        Unless(system.Settings.Aggregate(1L, (tries, s) => Math.Min(MostTries + 1, tries * Math.Max(1, s.Tries.Count))) <= MostTries, $"all tries of its settings together are more than {MostTries} ways to cut");
         Unless(system.Caps.ShareOfBuds is > 0 and <= 1, "caps.shareOfBuds must lie above 0 and at most 1");
         Unless(system.Caps.ShareOfWood is > 0 and <= 1, "caps.shareOfWood must lie above 0 and at most 1");
-        Unless(system.Caps is { BigCuts: >= 0, BigCutMm: > 0 }, "caps.bigCuts must not be negative and caps.bigCutMm be above 0");
+        Unless(system.Caps is { BigCuts: >= 0, BigCutMm: > 0 and <= 1_000 }, "caps.bigCuts must not be negative and caps.bigCutMm lie above 0 and at most 1 000");
         Unless(system.Form.LimbsPerTree is > 0 and <= 400, "form.limbsPerTree must lie above 0 and at most 400");
         Unless(system.Form.Leaders is >= 1 and <= 30, "form.leaders must lie between 1 and 30");
-        Unless(system.Labour.BaseSeconds >= 0, "labour.baseSeconds must not be negative");
+        Unless(system.Labour.BaseSeconds is >= 0 and <= 36_000, "labour.baseSeconds must lie between 0 and 36 000");
         Unless(system.Form.UsualGround is { RowM: >= 1 and <= 15, TreeM: >= 0.2 and <= 15 }, "form.ground must be 1 to 15 m between rows and 0.2 to 15 m between trees");
         if (system.Form.Typical.Fault() is { } shape) faults.Add($"form.typical: {shape}");
         Unless(system.Crops.Count > 0 && system.Crops.All(Estate.Catalogue.KnowsCrop), "crops names one that is not in the catalogue");
+        foreach (var id in new[] { system.Id }.Concat(system.Steps.Select(s => s.Id)).Concat(system.Settings.Select(s => s.Id)).Concat(system.Terms.Keys).Concat(system.Questions.SelectMany(q => q.Options.Select(o => o.Id).Prepend(q.Id))))
+            Unless(Id().IsMatch(id), $"“{id}” is no id: lower-case letters, digits and hyphens, at most 60, a letter first");
         Unless(Distinct(system.Steps.Select(s => s.Id)), "two steps share an id");
         Unless(Distinct(system.Questions.Select(s => s.Id)), "two questions share an id");
         Unless(Distinct(system.Settings.Select(s => s.Id)), "two settings share an id");
@@ -100,6 +122,7 @@ internal static partial class RulePack
     private static IEnumerable<string> SettingFaults(SystemSetting setting)
     {
         if (RuleUnits.Find(setting.Unit) is null) yield return $"setting {setting.Id}: unknown unit “{setting.Unit}”, expected one of {string.Join(", ", RuleUnits.Codes)} or none";
+        if (!double.IsFinite(setting.Least) || !double.IsFinite(setting.Most)) yield return $"setting {setting.Id}: least and most must be numbers";
         if (!(setting.Least <= setting.Value && setting.Value <= setting.Most)) yield return $"setting {setting.Id}: its value must lie between least and most";
         if (setting.Tries.Any(t => t < setting.Least || t > setting.Most)) yield return $"setting {setting.Id}: tries must lie between least and most";
     }
@@ -121,7 +144,8 @@ internal static partial class RulePack
 
     private static IEnumerable<string> StepFaults(CuttingStep step)
     {
-        if (step.SecondsEach < 0) yield return $"step {step.Id}: secondsEach must not be negative";
+        if (step.SecondsEach is not (>= 0 and <= 36_000)) yield return $"step {step.Id}: secondsEach must lie between 0 and 36 000";
+        if (step.Limits.Count > MostLimits) yield return $"step {step.Id}: expected at most {MostLimits} limits";
         if (step.Under.Count == 0) yield return $"step {step.Id}: under must name a decision";
         var (leaves, name) = (step.Cut.Leave is not null, step.Cut.Kind);
         if (name is CutKind.RenewalStub or CutKind.ToSideShoot or CutKind.Shorten or CutKind.Tip or CutKind.Head != leaves)
@@ -134,6 +158,9 @@ internal static partial class RulePack
     }
 
     private static bool Distinct(IEnumerable<string> ids) => ids.GroupBy(i => i).All(g => g.Count() == 1);
+
+    [GeneratedRegex("^[a-z][a-z0-9-]{0,59}$")]
+    private static partial Regex Id();
 
     [GeneratedRegex(@"\{([^}]*)\}")]
     private static partial Regex Hole();

@@ -1,5 +1,7 @@
+using System.Collections;
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using System.Text.Json.Serialization.Metadata;
 
 namespace Rama.Web.Hosting;
 
@@ -13,5 +15,23 @@ internal static class Json
         options.RespectNullableAnnotations = true;
         options.RespectRequiredConstructorParameters = true;
         options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
+        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(NoHoles);
+    }
+
+    // The nullable annotations reach members and not what stands in a list: a hole there would be found only where it is used.
+    private static void NoHoles(JsonTypeInfo type)
+    {
+        if (type.Kind != JsonTypeInfoKind.Object) return;
+        foreach (var property in type.Properties)
+        {
+            if (property.Set is not { } set || !typeof(IEnumerable).IsAssignableFrom(property.PropertyType) || property.PropertyType == typeof(string) || typeof(IDictionary).IsAssignableFrom(property.PropertyType)) continue;
+            property.Set = (owner, value) =>
+            {
+                if (value is IList list)
+                    for (var i = 0; i < list.Count; i++)
+                        if (list[i] is null) throw new JsonException($"{property.Name}[{i}] is empty.");
+                set(owner, value);
+            };
+        }
     }
 }

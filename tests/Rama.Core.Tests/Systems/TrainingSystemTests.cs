@@ -53,6 +53,9 @@ public sealed class TrainingSystemTests
     [InlineData("\"shareOfWood\": 0.5", "\"shareOfWood\": 0", "shareOfWood")]
     [InlineData("\"crops\": [\"apple\"]", "\"crops\": [\"hops\"]", "crops")]
     [InlineData("\"leaders\": 1", "\"leaders\": 0", "form.leaders")]
+    [InlineData("\"id\": \"made-up\"", "\"id\": \"../made up\"", "is no id")]
+    [InlineData("\"buds\": 200", "\"buds\": 1e9", "buds must lie")]
+    [InlineData("\"most\": 40", "\"most\": 1e999", "setting big")]
     public void A_faulty_form_is_refused_with_the_reason(string good, string bad, string told) =>
         Refused(Packs.Json().Replace(good, bad, StringComparison.Ordinal), told);
 
@@ -60,6 +63,24 @@ public sealed class TrainingSystemTests
     public void Terms_that_lead_back_to_themselves_are_refused() => Refused(
         Packs.Json(Packs.Step.Replace("diameter > big", "strong", StringComparison.Ordinal), terms: """{ "strong": "not weak", "weak": "not strong" }"""),
         "strong → weak → strong lead back to themselves");
+
+    // A pack is written by people and read by the server all estates share: no rule may exhaust it.
+    public static readonly TheoryData<string, string> Endless = new()
+    {
+        { "limbs where " + string.Join(" and ", Enumerable.Repeat("diameter > big", 40)), "expected at most 400" },
+        { $"limbs where {new string('(', 60)}diameter{new string(')', 60)} > big", "nests more than 40 deep" },
+        { $"limbs where {string.Concat(Enumerable.Repeat("not ", 60))}rival", "nests more than 40 deep" },
+        { "limbs where t0", "parts" },
+    };
+
+    [Theory]
+    [MemberData(nameof(Endless))]
+    public void A_rule_that_would_exhaust_the_server_is_refused(string find, string told)
+    {
+        // Each term names the next twice: a thousand million parts at the thirtieth.
+        var terms = string.Join(", ", Enumerable.Range(0, 30).Select(i => $"\"t{i}\": \"{(i == 29 ? "rival" : $"t{i + 1} and t{i + 1}")}\""));
+        Refused(Packs.Json(Packs.Step.Replace("limbs where diameter > big", find, StringComparison.Ordinal), terms: $"{{ {terms} }}"), told);
+    }
 
     [Fact]
     public void A_question_may_only_change_what_is_there() => Refused(
@@ -73,6 +94,7 @@ public sealed class TrainingSystemTests
     [InlineData("[")]
     [InlineData("null")]
     [InlineData("{ \"system\": 4 }")]
+    [InlineData("{ \"$schema\": \"x\", \"system\": { \"steps\": [null] } }")]
     [InlineData("{ \"$schema\": \"x\", \"system\": { \"steps\": [{ \"use\": \"spray\" }] } }")]
     public void What_is_no_pack_is_refused(string json) => Assert.Throws<InvalidDataException>(() => TrainingSystem.Parse(json));
 

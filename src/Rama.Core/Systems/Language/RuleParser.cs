@@ -22,27 +22,50 @@ internal sealed record RuleNames(IReadOnlyDictionary<string, (int Place, Dimensi
 /// </summary>
 internal sealed class RuleParser
 {
-    /// <summary>Most keys of an order.</summary>
-    private const int MostKeys = 3;
+    /// <summary>Most characters of one rule.</summary>
+    internal const int MostCharacters = 400;
+
+    /// <summary>Most keys of an order; most parts of a rule and how deep they may nest, its terms included.</summary>
+    private const int MostKeys = 3, MostParts = 1_000, MostDepth = 40;
 
     private readonly string _text;
     private readonly Subject _subject;
     private readonly RuleNames _names;
-    private readonly List<string> _within;
+    private readonly Reading _reading;
     private readonly List<(string Text, int At)> _tokens;
     private int _next;
 
-    private RuleParser(string text, Subject subject, RuleNames names, List<string> within)
+    private RuleParser(string text, Subject subject, RuleNames names, Reading reading)
     {
-        (_text, _subject, _names, _within) = (text, subject, names, within);
+        if (text.Length > MostCharacters) throw new RuleException($"“{text[..40]}…” has {text.Length} characters, expected at most {MostCharacters}; give parts of it a name among the terms");
+        (_text, _subject, _names, _reading) = (text, subject, names, reading);
         _tokens = Split(text);
+        if ((_reading.Parts += _tokens.Count) > MostParts) throw new RuleException($"with its terms the rule has more than {MostParts} parts");
+    }
+
+    /// <summary>What is being read, over a rule and its terms.</summary>
+    private sealed class Reading
+    {
+        public List<string> Within { get; } = [];
+
+        public int Parts { get; set; }
+
+        public int Depth { get; set; }
+    }
+
+    private TypedRule Deeper(Func<TypedRule> read)
+    {
+        if (++_reading.Depth > MostDepth) throw new RuleException($"with its terms the rule nests more than {MostDepth} deep");
+        var rule = read();
+        _reading.Depth--;
+        return rule;
     }
 
     /// <summary>Reads a rule that must be of a dimension.</summary>
     /// <exception cref="RuleException">Says what is wrong and where.</exception>
     public static Rule Parse(string text, Subject subject, RuleNames names, Dimension wanted)
     {
-        var rule = Parse(text, subject, names, []);
+        var rule = Parse(text, subject, names, new Reading());
         return rule.Dimension == wanted ? rule.Read : throw new RuleException($"“{text}” is {Said(rule.Dimension)}, expected {Said(wanted)}");
     }
 
@@ -50,7 +73,7 @@ internal sealed class RuleParser
     /// <exception cref="RuleException">Says what is wrong and where.</exception>
     public static IReadOnlyList<(Rule Key, bool Down)> ParseOrder(string text, Subject subject, RuleNames names)
     {
-        var parser = new RuleParser(text, subject, names, []);
+        var parser = new RuleParser(text, subject, names, new());
         List<(Rule, bool)> keys = [];
         do
         {
@@ -65,9 +88,9 @@ internal sealed class RuleParser
         return keys.Count <= MostKeys ? keys : throw new RuleException($"“{text}” has {keys.Count} keys, expected at most {MostKeys}");
     }
 
-    private static TypedRule Parse(string text, Subject subject, RuleNames names, List<string> within)
+    private static TypedRule Parse(string text, Subject subject, RuleNames names, Reading reading)
     {
-        var parser = new RuleParser(text, subject, names, within);
+        var parser = new RuleParser(text, subject, names, reading);
         var rule = parser.Or();
         parser.End();
         return rule;
@@ -98,7 +121,7 @@ internal sealed class RuleParser
     private TypedRule Not()
     {
         if (!Accept("not")) return Comparison();
-        var a = YesNo(Not());
+        var a = YesNo(Deeper(Not));
         return new(Dimension.YesNo, (in RuleScope s) => a(s) == 0 ? 1 : 0);
     }
 
@@ -162,7 +185,7 @@ internal sealed class RuleParser
     {
         if (Accept("("))
         {
-            var inside = Or();
+            var inside = Deeper(Or);
             Expect(")");
             return inside;
         }
@@ -178,8 +201,11 @@ internal sealed class RuleParser
         }
         if (_names.Terms.TryGetValue(token, out var term))
         {
-            if (_within.Contains(token)) throw new RuleException($"the terms {string.Join(" → ", [.. _within, token])} lead back to themselves");
-            return Parse(term, _subject, _names, [.. _within, token]);
+            if (_reading.Within.Contains(token)) throw new RuleException($"the terms {string.Join(" → ", [.. _reading.Within, token])} lead back to themselves");
+            _reading.Within.Add(token);
+            var rule = Deeper(() => Parse(term, _subject, _names, _reading));
+            _reading.Within.RemoveAt(_reading.Within.Count - 1);
+            return rule;
         }
         throw Wrong($"“{token}” is no word for {Words(_subject)}, no setting and no term of this pack", -1);
     }
@@ -199,8 +225,8 @@ internal sealed class RuleParser
 
     private TypedRule Function(string name)
     {
-        List<TypedRule> given = [Sum()];
-        while (Accept(",")) given.Add(Sum());
+        List<TypedRule> given = [Deeper(Sum)];
+        while (Accept(",")) given.Add(Deeper(Sum));
         Expect(")");
         var rules = given.Select(g => g.Read).ToArray();
         if (name == "slope")
