@@ -76,6 +76,14 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
     public async Task<IReadOnlyList<PracticeRunRecord>> RunsAsync(Guid planting, CancellationToken cancel) =>
         await database.PracticeRuns.AsNoTracking().Where(r => r.PlantingId == planting).OrderByDescending(r => r.At).Take(200).ToListAsync(cancel);
 
+    /// <summary>What the practice trees of the season at hand show of each pruner, over all plantings.</summary>
+    public async Task<IReadOnlyList<PrunerPractice>> PrunersAsync(int season, CancellationToken cancel)
+    {
+        var runs = await database.PracticeRuns.AsNoTracking().Where(r => r.Season == season).OrderByDescending(r => r.At)
+            .Select(r => new { r.Pruner, r.Score, r.Remarks }).Take(MostRuns).ToListAsync(cancel);
+        return PrunerPractice.Of(runs.Select(r => (r.Pruner, r.Score, JsonSerializer.Deserialize<IReadOnlyList<Notice>>(r.Remarks, Json)!)));
+    }
+
     /// <summary>Keeps a practice tree; one sent twice is one. False when there is no such planting.</summary>
     /// <exception cref="UnusableEntryException">It cannot be kept.</exception>
     public async Task<bool> KeepRunAsync(Guid planting, int season, Guid id, string? pruner, string tree, TreeBench bench, PracticeScore score, int budsLeft, CancellationToken cancel)

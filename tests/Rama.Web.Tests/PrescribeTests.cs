@@ -130,6 +130,10 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
         await counter.PostAsync($"{Path(view)}/practice", Run("Crew A 3", cuts));
         var run = Assert.Single((await counter.ReadAsync($"{Path(view)}/practice")).AsArray());
         Assert.Equal(("Crew A 3", (int)kept["score"]!["score"]!), ((string)run!["pruner"]!, (int)run["score"]!));
+        var pruner = Assert.Single((await counter.ReadAsync("/api/v1/practice")).AsArray());
+        Assert.Equal(("Crew A 3", 1), ((string)pruner!["pruner"]!, (int)pruner["trees"]!));
+        var elsewhere = await application.InNewEstateAsync(_client, "Next door");
+        Assert.Empty((await elsewhere.ReadAsync("/api/v1/practice")).AsArray());
     }
 
     [Fact]

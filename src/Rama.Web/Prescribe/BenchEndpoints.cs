@@ -91,8 +91,12 @@ internal static class BenchEndpoints
         bench.MapPost("/bench/cuts", Cut).For(Act.Read).WithSummary("Cuts made by hand: what each takes and why, and their score");
         bench.MapGet("/practice", Runs).For(Act.Read).WithSummary("Trees cut for practice, the latest first");
         bench.MapPost("/practice", Keep).For(Act.Count).WithSummary("Keep a tree cut for practice");
+        api.MapGet("/practice", Pruners).For(Act.Read).WithTags("Prescribe").WithSummary("What the season's practice shows of each pruner, over all plantings");
         return api;
     }
+
+    private static async Task<Ok<IReadOnlyList<PrunerPractice>>> Pruners(EstateStore estates, PrescribeStore store, CancellationToken cancel) =>
+        TypedResults.Ok(await store.PrunersAsync((await estates.ReadAsync(cancel)).Season, cancel));
 
     private static async Task<Results<Ok<BenchView>, NotFound>> Put(Guid id, BenchTreeChoice choice, BenchTrees trees, CancellationToken cancel)
     {

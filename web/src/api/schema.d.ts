@@ -2070,6 +2070,51 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the season's practice shows of each pruner, over all plantings */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PrunerPractice"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/plantings/{id}/records": {
         parameters: {
             query?: never;
@@ -7851,6 +7896,16 @@ export interface components {
              */
             heightM?: number;
         };
+        /** @description A fault seen in practice. */
+        PracticeFault: {
+            /** @description Code of the remark. */
+            code: string;
+            /**
+             * Format: int32
+             * @description Trees it was said of.
+             */
+            trees: number;
+        };
         PracticeLine: {
             /** Format: uuid */
             id: string;
@@ -8098,6 +8153,28 @@ export interface components {
         };
         ProposeTarget: {
             target: components["schemas"]["TargetEntry"];
+        };
+        /** @description What the practice trees of one pruner show the lead. */
+        PrunerPractice: {
+            /** @description The pruner, as the crew calls them. */
+            pruner: string;
+            /**
+             * Format: int32
+             * @description Trees practised.
+             */
+            trees: number;
+            /**
+             * Format: double
+             * @description Mean of their scores, 0 to 100.
+             */
+            meanScore: number;
+            /**
+             * Format: int32
+             * @description Score of the latest.
+             */
+            lastScore: number;
+            /** @description What was said of them most often, by code, with the trees it was said of. */
+            faults: components["schemas"]["PracticeFault"][];
         };
         /** @description One answer to a question, as what it changes in the pack. */
         PruningAnswer: {

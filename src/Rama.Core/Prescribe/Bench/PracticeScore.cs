@@ -17,6 +17,8 @@ namespace Rama.Core.Prescribe.Bench;
 public sealed record PracticeScore(
     int Score, PracticePart Number, PracticePart Limits, PracticePart Order, PracticePart Minutes, double MinutesTaken, double MinutesOfCard, IReadOnlyList<Notice> Remarks)
 {
+    internal const string OnTarget = "practice.on-target";
+
     // Weights and slopes of the score: a convention of Rama's own.
     private const double ForNumber = 40, ForLimits = 30, ForOrder = 15, ForMinutes = 15, PerFault = 6, NoneLeftAt = 0.35, SlowFrom = 1.2, SlowTo = 2.2;
 
@@ -45,7 +47,7 @@ public sealed record PracticeScore(
         Figure[] figures = [new("left", left, "bud"), new("wanted", target, "bud"), new("off", left > high ? left - target : target - left, "bud")];
         if (left >= low && left <= high)
         {
-            remarks.Add(new("practice.on-target", $"{left} left where {target:0} are wanted: on target.", figures));
+            remarks.Add(new(OnTarget, $"{left} left where {target:0} are wanted: on target.", figures));
             return ForNumber;
         }
         var off = (left > high ? left - high : low - left) / target;

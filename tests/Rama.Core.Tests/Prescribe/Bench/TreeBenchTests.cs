@@ -112,4 +112,14 @@ public sealed class TreeBenchTests
     });
 
     private static HandCut ToHand(BenchCut cut) => cut.Bud is { } bud ? new() { Bud = bud } : new() { Branch = cut.Branch, LeaveM = cut.LeaveM };
+
+    [Fact]
+    public void Practice_is_summed_up_by_pruner_with_what_was_said_most()
+    {
+        Notice[] many = [new("practice.too-many", "")], few = [new("practice.too-few", ""), new("practice.order", "")], right = [new("practice.on-target", "")];
+        // The latest first; one of them typed with other capitals and a blank.
+        var pruners = PrunerPractice.Of([("Ana", 90, right), ("Ben", 40, few), ("ana ", 60, many), ("Ana", 30, [.. many, new("practice.order", "")])]);
+        Assert.Equal([("Ben", 1, 40.0, 40), ("Ana", 3, 60.0, 90)], pruners.Select(p => (p.Pruner, p.Trees, p.MeanScore, p.LastScore)));
+        Assert.Equal([new PracticeFault("practice.too-many", 2), new PracticeFault("practice.order", 1)], pruners[1].Faults);
+    }
 }

@@ -16,7 +16,6 @@ export function PracticePanel({ id, work, data }: { id: string; work: ReturnType
   const [done, setDone] = useState(false);
   const [run] = useState(() => crypto.randomUUID());
   const [pruner, setPruner] = useState(() => window.localStorage.getItem(NAME_KEY) ?? '');
-  const runs = useQuery({ queryKey: ['practice', id], queryFn: () => answered(api.GET('/api/v1/plantings/{id}/practice', { params: { path: { id } } })) });
   const score = work.score;
   const keep = () => {
     window.localStorage.setItem(NAME_KEY, pruner);
@@ -58,6 +57,34 @@ export function PracticePanel({ id, work, data }: { id: string; work: ReturnType
           </div>
         </section>
       )}
+      <Practised id={id} />
+    </aside>
+  );
+}
+
+/** For the lead: how each pruner does over all blocks, and the latest trees of this one. */
+function Practised({ id }: { id: string }) {
+  const { t, number } = useReading();
+  const runs = useQuery({ queryKey: ['practice', id], queryFn: () => answered(api.GET('/api/v1/plantings/{id}/practice', { params: { path: { id } } })) });
+  const pruners = useQuery({ queryKey: ['practice'], queryFn: () => answered(api.GET('/api/v1/practice')) });
+  return (
+    <>
+      {(pruners.data?.length ?? 0) > 0 && (
+        <section className="practice-runs" data-test="pruners">
+          <h2>{t('practice.pruners')}</h2>
+          <table className="figures">
+            <thead><tr><th>{t('practice.who')}</th><th className="number">{t('practice.trees')}</th><th className="number">{t('practice.mean')}</th><th className="number">{t('practice.last')}</th></tr></thead>
+            <tbody>
+              {pruners.data!.map((p) => (
+                <tr key={p.pruner}>
+                  <td>{p.pruner}{p.faults.length > 0 && <p className="small">{p.faults.map((f) => t(`practice.fault-${f.code.replace('practice.', '')}`, { count: f.trees })).join('; ')}</p>}</td>
+                  <td className="number">{p.trees}</td><td className="number">{number(p.meanScore, 0)}</td><td className="number">{p.lastScore}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      )}
       {(runs.data?.length ?? 0) > 0 && (
         <section className="practice-runs">
           <h2>{t('practice.runs')}</h2>
@@ -67,6 +94,6 @@ export function PracticePanel({ id, work, data }: { id: string; work: ReturnType
           </table>
         </section>
       )}
-    </aside>
+    </>
   );
 }

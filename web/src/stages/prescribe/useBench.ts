@@ -34,7 +34,7 @@ export function useBench(id: string, choice: BenchTree) {
   });
   const keep = useMutation({
     mutationFn: (run: { id: string; pruner: string }) => answered(api.POST('/api/v1/plantings/{id}/practice', { ...at, body: { ...choice, ...run, cuts: hand.cuts } })),
-    onSuccess: () => client.invalidateQueries({ queryKey: ['practice', id] }),
+    onSuccess: () => client.invalidateQueries({ queryKey: ['practice'] }),
   });
 
   const prescribed = bench.data?.prescribed ?? [];
