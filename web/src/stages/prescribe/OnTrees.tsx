@@ -57,7 +57,7 @@ function Compared({ shown }: { shown: { name: string; result: BlockSimulation }[
   const mean = (result: BlockSimulation, of: (c: BlockSimulation['classes'][number]) => number) => result.classes.reduce((sum, c) => sum + c.share * of(c), 0);
   const lines: [string, (r: BlockSimulation) => string][] = [
     ['in-band', (r) => `${number(r.inBand * 100, 0)} %`],
-    ['left', (r) => `${number(r.budsLeft, 0)} ± ${number(mean(r, (c) => c.budsLeftSd), 0)}`],
+    ['left', (r) => `${number(r.budsLeft, 0)} ± ${number(mean(r, (c) => c.budsLeftSd), 0)} ${t('unit:bud')}`],
     ['below', (r) => `${number(mean(r, (c) => c.belowBefore) * 100, 0)} %`],
     ['limbs', (r) => number(mean(r, (c) => c.limbsLeft), 1)],
     ['big-cuts', (r) => number(mean(r, (c) => c.bigCuts), 1)],
@@ -118,8 +118,8 @@ function Spread({ name, result }: { name: string; result: BlockSimulation }) {
     <figure className="spread" aria-label={t('simulation.spread', { name })}>
       <svg viewBox="0 0 270 118" role="img" aria-hidden>
         <rect x={(middle * 270) / bins} width={270 / bins} y={4} height={80} fill="var(--lichen-tint)" />
-        {shares.map((s, i) => <rect key={i} x={(i * 270) / bins + 2} width={270 / bins - 4} y={84 - (s / most) * 74} height={(s / most) * 74} fill={i === middle ? 'var(--plum)' : '#9a7389'} />)}
-        {shares.map((s, i) => s >= 0.03 && <text key={i} x={((i + 0.5) * 270) / bins} y={80 - (s / most) * 74} textAnchor="middle" className="spread-share">{number(s * 100, 0)}</text>)}
+        {shares.map((s, i) => <rect key={i} x={(i * 270) / bins + 2} width={270 / bins - 4} y={84 - (s / most) * 66} height={(s / most) * 66} fill={i === middle ? 'var(--plum)' : '#9a7389'} />)}
+        {shares.map((s, i) => s >= 0.03 && <text key={i} x={((i + 0.5) * 270) / bins} y={80 - (s / most) * 66} textAnchor="middle" className="spread-share">{number(s * 100, 0)}</text>)}
         <line x1={0} x2={270} y1={84} y2={84} stroke="var(--bark)" />
         {result.counted.map((c) => <circle key={`${c.row}/${c.tree}`} cx={dot(c)} cy={93} r={3.2} className="spread-tree" />)}
         {[0, middle, bins - 1].map((i) => <text key={i} x={((i + 0.5) * 270) / bins} y={112} textAnchor="middle" className="spread-name">{t(i === middle ? 'simulation.on-number' : i < middle ? 'simulation.fewer' : 'simulation.more')}</text>)}

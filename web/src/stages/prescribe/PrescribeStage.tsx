@@ -86,5 +86,5 @@ function howMany(cut: Cut, t: (key: string, values?: Record<string, string>) => 
   if (cut.asFound) return t('prescribe.as-found');
   if (cut.cutsPerLimb !== null) return t('prescribe.a-limb', { cuts: number(cut.cutsPerLimb, 1) });
   // A cut made on one tree in three is no cut on none.
-  return number(cut.cutsPerTree, cut.cutsPerTree < 1.95 ? 1 : 0);
+  return number(cut.cutsPerTree, cut.cutsPerTree >= 0.05 && cut.cutsPerTree < 1.95 ? 1 : 0);
 }
