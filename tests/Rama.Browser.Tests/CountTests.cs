@@ -70,7 +70,7 @@ public sealed class CountTests(RamaServer server) : IClassFixture<RamaServer>
     {
         using (var page = new Page(server, 390, 844, phone: true, role: Role.Counter).Open("/field"))
         {
-            page.Click("[data-test='count-H6']");
+            page.OpenInRow("H6");
             page.Click("[data-test='manner']");
             page.Click("[data-test='by-kinds']");
             page.Click("[data-test='manner']");

@@ -51,7 +51,7 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
             await cable.CutAsync();
             // A cold start without signal: page, scripts and planting come from the device.
             page.Open("/field");
-            page.Click("[data-test='count-W4']");
+            page.OpenInRow("W4");
             for (var tree = 1; tree <= 5; tree++) CountTree(page, 20, tree);
             Waiting(page, 5);
             page.Click("[data-test='five-floral']");
@@ -64,7 +64,7 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
         {
             // The browser was closed in the middle of a tree, and there is still no signal.
             page.Open("/field");
-            page.Click("[data-test='count-W4']");
+            page.OpenInRow("W4");
             page.Says("[data-test='total']", "6");
             Waiting(page, 5);
             cable.Mend();
@@ -88,7 +88,7 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
             TakeAlong(page, "H3");
             await cable.CutAsync();
             page.Open("/field");
-            page.Click("[data-test='count-H3']");
+            page.OpenInRow("H3");
             CountTree(page, 3, 2);
             Waiting(page, 1);
         }
@@ -97,7 +97,7 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
             cable.Mend();
             page.Driver.Manage().Cookies.DeleteAllCookies();
             page.Open("/field");
-            page.Click("[data-test='count-H3']");
+            page.OpenInRow("H3");
             // Counting goes on; only sending waits for the sign-in.
             page.Says(".field-note", "Sign in to send");
             CountTree(page, 4, 0);
@@ -115,7 +115,7 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
     public void A_tree_is_counted_by_kind_limb_by_limb_from_the_keyboard()
     {
         using var page = new Page(server, role: Role.Counter).Open("/field");
-        page.Click("[data-test='count-H6']");
+        page.OpenInRow("H6");
         page.Click("[data-test='manner']");
         page.Click("[data-test='by-kinds']");
         page.Click("[data-test='limbwise']");
@@ -132,7 +132,7 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
     {
         using var page = Phone();
         page.Open("/field");
-        page.Click("[data-test='count-W4']");
+        page.OpenInRow("W4");
         page.Find("[data-test='girth']").SendKeys("163");
         page.Says(".tally-more .field-problem", "Odd girth");
         page.Click("[data-test='place']");
@@ -148,7 +148,7 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
     {
         using var page = Phone();
         page.Open("/field");
-        page.Click("[data-test='count-H2']");
+        page.OpenInRow("H2");
         page.Click(By.LinkText("Buds"));
         page.Find("[data-test='row']").SendKeys("4");
         page.Find("[data-test='tree']").SendKeys("20");

@@ -146,7 +146,7 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
     public void Pages_for_the_row_have_no_faults_and_keys_for_a_thumb(string tab)
     {
         using var page = new Page(server, 390, 844, phone: true).Open("/field");
-        page.Click("[data-test='count-W4']");
+        page.OpenInRow("W4");
         page.Click(By.LinkText(tab));
         page.Find($".field-tabs a.active");
         Assert.Empty(Faults(page));

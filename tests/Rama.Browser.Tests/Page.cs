@@ -77,6 +77,13 @@ public sealed class Page : IDisposable
         return this;
     }
 
+    /// <summary>Opens a planting on the page for the row, once all are taken along: until then the list moves under the pointer.</summary>
+    public void OpenInRow(string code)
+    {
+        Until("the plantings to be taken along", () => Find(".field-list").GetAttribute("aria-busy") == "false");
+        Click($"[data-test='count-{code}']");
+    }
+
     /// <summary>Waits until the condition holds; says what was waited for when it never does.</summary>
     public T Until<T>(string what, Func<T?> condition)
     {

@@ -87,7 +87,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
         }
         using (var page = new Page(server, 390, 844, phone: true).Open("/field"))
         {
-            page.Click("[data-test='count-H2']");
+            page.OpenInRow("H2");
             page.Click("[data-test='manner']");
             page.Click("[data-test='limbwise']");
             page.Click("[data-test='manner']");

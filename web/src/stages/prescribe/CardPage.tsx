@@ -10,8 +10,8 @@ import '../../words/prescribe';
 import { useReading } from '../../words/useReading';
 import './card.css';
 
-/** From so many cuts on the card is set closer, to stay on its page. */
-const DENSE_FROM = 2;
+/** With more cuts than these the card is set closer, to stay on its page. */
+const DENSE_FROM = 1;
 
 type Paper = 'a4' | 'letter';
 

@@ -44,7 +44,7 @@ export function FieldPage() {
     <main className="field-main">
       <h1>{t('field.title')}</h1>
       <p className="dim small">{busy ? t('field.taking') : t('field.taken', { count: kits.length })}</p>
-      <ul className="field-list">
+      <ul className="field-list" aria-busy={busy}>
         {kits.sort((a, b) => a.kit.code.localeCompare(b.kit.code, undefined, { numeric: true })).map(({ id, kit }) => {
           const own = new Set(made.filter((q) => q.planting === id && q.entry.counted).map((q) => `${q.entry.row}/${q.entry.tree}`));
           const counted = new Set([...kit.counted.map((c) => `${c.row}/${c.tree}`), ...own]).size;
