@@ -64,9 +64,15 @@ public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
         page.Until("the uncut tree", () => Cuts(page) == 0);
         Press(page, "x");
         page.Find("[data-test='undo']");
-        Press(page, Keys.ArrowDown + "x");
+        // What would fall with the limb chosen is told before, and is what falls.
+        var whole = Buds(page);
+        Press(page, Keys.ArrowDown);
+        page.Says(".bench-foot", "would fall");
+        var told = int.Parse(System.Text.RegularExpressions.Regex.Match(page.Find(".bench-foot").Text, @"(\d+) buds? would fall").Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture);
+        Press(page, "x");
         page.Until("one cut", () => Cuts(page) == 1);
         page.Says(".bench-now", "Cut 1:");
+        page.Until("what was told has fallen", () => whole - Buds(page) == told);
     }
 
     [Fact]

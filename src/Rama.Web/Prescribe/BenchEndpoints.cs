@@ -66,10 +66,11 @@ public sealed record PracticeRun : BenchCuts
 /// <param name="SeenFrom">From where the tree shows what the system is about.</param>
 /// <param name="HeightLimitM">Height leaders are cut back to, metres; null where the system does not.</param>
 /// <param name="LimitsRatio">Whether the system limits a limb by its leader's diameter.</param>
+/// <param name="Ratios">Diameter ÷ the leader's there of every limb, by branch.</param>
 public sealed record BenchView(
     IReadOnlyList<string> Classes, string Class, IReadOnlyList<BenchModel> Models, LocalText System, LocalText Counted, FruitTree Tree, IReadOnlyList<double> WiresM, double ToLeave, double BandLow, double BandHigh,
     CutAllowance Allowance, BenchMeasures Before, IReadOnlyList<BenchCut> Prescribed, IReadOnlyList<StepOutcome> Steps, double StubM, int BigCuts, TreeView SeenFrom, double? HeightLimitM,
-    bool LimitsRatio);
+    bool LimitsRatio, IReadOnlyDictionary<int, double> Ratios);
 
 /// <summary>A counted tree by its place.</summary>
 public sealed record BenchModel(double Row, double Tree);
@@ -106,7 +107,7 @@ internal static class BenchEndpoints
         return TypedResults.Ok(new BenchView(
             put.Classes, put.Of.Class.Name, put.Models, bench.Rules.System.Name, put.Counted, bench.Tree, form.WiresBelow(bench.Tree.Place.HeightLimitM), bench.ToLeave,
             bench.ToLeave * (1 - bench.Settings.Tolerance), bench.ToLeave * (1 + bench.Settings.Tolerance), bench.Allowance, bench.Before, bench.Prescribed(), bench.Outcomes(),
-            bench.StubM, bench.Rules.System.Caps.BigCuts, form.SeenFrom, bench.HeightLimitM, bench.LimitsRatio));
+            bench.StubM, bench.Rules.System.Caps.BigCuts, form.SeenFrom, bench.HeightLimitM, bench.LimitsRatio, bench.Ratios));
     }
 
     private static async Task<Results<Ok<MadeCuts>, NotFound>> Cut(Guid id, BenchCuts body, BenchTrees trees, CancellationToken cancel)

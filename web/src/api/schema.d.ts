@@ -5035,6 +5035,9 @@ export interface components {
             /** Format: double */
             heightLimitM: null | number;
             limitsRatio: boolean;
+            ratios: {
+                [key: string]: number;
+            };
         };
         /** @description The best number of fruit, and how far from it costs next to nothing. */
         BestCrop: {

@@ -1,6 +1,6 @@
 import { memo, useMemo } from 'react';
 import type { DrawnCut, FruitTree, TreeBranch } from '../api/client';
-import { apart, budSpot, depthOf, frameOf, placeAt, project, scaleMarks, standingAfter, widthMm, woodPath, type Frame, type Standing, type View } from './tree';
+import { apart, budSpot, depthOf, falls, fallsWith, frameOf, placeAt, project, scaleMarks, standingAfter, widthMm, woodPath, type Frame, type Standing, type View } from './tree';
 import './tree.css';
 
 export interface Aim {
@@ -146,19 +146,6 @@ function FruitingShoot({ spot, id, fat, scale, onClick }: { spot: { x: number; y
     </g>
   );
 }
-
-/** What falls with a branch cut at a length: metres left of every piece that loses some. */
-function fallsWith(tree: FruitTree, branch: number, leaveM: number, standing: Standing): Map<number, number> {
-  const falling = new Map([[branch, leaveM]]);
-  for (const b of tree.branches) {
-    if (b.parent === null) continue;
-    const on = falling.get(b.parent);
-    if (on !== undefined && b.atM > on && (standing.left.get(b.id) ?? b.lengthM) > 0) falling.set(b.id, 0);
-  }
-  return falling;
-}
-
-const falls = (falling: Map<number, number>, branch: number, at: number) => (falling.get(branch) ?? Infinity) < at;
 
 /** How much a pointer leaves of a branch: near its base it comes off, further out it is shortened there. */
 function leaveAt(branch: TreeBranch, e: React.PointerEvent | React.MouseEvent, view: View, frame: Frame): number {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { BenchCut, FruitTree, TreeBranch } from '../api/client';
-import { apart, frameOf, placeAt, project, standingAfter, stretch, widthMm, woodPath } from './tree';
+import { apart, budsFalling, fallsWith, frameOf, placeAt, project, standingAfter, stretch, widthMm, woodPath } from './tree';
 
 const place = (alongM: number, acrossM: number, heightM: number) => ({ alongM, acrossM, heightM });
 const limb = {
@@ -41,6 +41,19 @@ describe('the drawing of a tree', () => {
     expect(standingAfter(cuts).left.get(1)).toBe(0.1);
     expect(standingAfter(cuts.slice(0, 1)).left.get(1)).toBe(0.5);
     expect(standingAfter([]).fallen.size).toBe(0);
+  });
+
+  it('knows what falls with a limb: its own wood beyond the cut, and all that grows there', () => {
+    const arm = { ...limb, id: 2, parent: 1, atM: 0.6, kind: 'arm' } as TreeBranch;
+    const bud = (id: number, branch: number, atM: number, floral = true, count = 1) => ({ id, branch, atM, side: 'upper', kind: 'spur', fat: true, floral, count });
+    const forked = {
+      ...tree, branches: [{ ...limb, id: 0, parent: null, kind: 'leader' }, limb, arm],
+      buds: [bud(0, 1, 0.2), bud(1, 1, 0.7), bud(2, 2, 0.1), bud(3, 2, 0.5, false), bud(4, 1, 0.9, true, 6)],
+    } as unknown as FruitTree;
+    expect([...fallsWith(forked, 1, 0.5, standingAfter([]))]).toEqual([[1, 0.5], [2, 0]]);
+    expect(budsFalling(forked, 1, 0.5, standingAfter([]))).toBe(8);
+    expect(budsFalling(forked, 1, 0.65, standingAfter([]))).toBe(7);
+    expect(budsFalling(forked, 1, 0.5, standingAfter([cut(1, 1, [1])]))).toBe(7);
   });
 
   it('moves tags apart that would lie on each other', () => {

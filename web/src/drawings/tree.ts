@@ -137,3 +137,23 @@ export function apart(spots: Spot[], gap: number): Spot[] {
   }
   return out;
 }
+
+/** What falls with a branch cut at a length: metres left of every piece that loses some. */
+export function fallsWith(tree: FruitTree, branch: number, leaveM: number, standing: Standing): Map<number, number> {
+  const falling = new Map([[branch, leaveM]]);
+  for (const b of tree.branches) {
+    if (b.parent === null) continue;
+    const on = falling.get(b.parent);
+    if (on !== undefined && b.atM > on && (standing.left.get(b.id) ?? b.lengthM) > 0) falling.set(b.id, 0);
+  }
+  return falling;
+}
+
+/** Whether a place on a branch is among them. */
+export const falls = (falling: Map<number, number>, branch: number, at: number) => (falling.get(branch) ?? Infinity) < at;
+
+/** Floral buds that would fall with a branch cut at a length. */
+export function budsFalling(tree: FruitTree, branch: number, leaveM: number, standing: Standing): number {
+  const falling = fallsWith(tree, branch, leaveM, standing);
+  return tree.buds.reduce((sum, b) => (b.floral && !standing.fallen.has(b.id) && falls(falling, b.branch, b.atM) ? sum + b.count : sum), 0);
+}

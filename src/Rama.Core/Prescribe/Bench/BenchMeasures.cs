@@ -17,6 +17,9 @@ public sealed record BenchMeasures(
 {
     private const double LeadsM = 0.05;
 
+    /// <summary>Diameter of a limb ÷ its leader's where it leaves it.</summary>
+    internal static double RatioOf(FruitTree tree, Branch limb) => limb.DiameterMm / Math.Max(1, tree.Branches[limb.Parent!.Value].DiameterAt(limb.AtM));
+
     internal static BenchMeasures Of(StandingTree tree, int bigCuts)
     {
         var (zones, grown) = (new int[3], tree.Tree);
@@ -37,7 +40,7 @@ public sealed record BenchMeasures(
             var leader = grown.Branches[wood.Parent!.Value];
             // A side shoot at the end of a leader cut back to it leads on itself.
             if (!tree.Stands(limb) || tree.LeftM(leader.Id) < leader.LengthM && wood.AtM > tree.LeftM(leader.Id) - LeadsM) continue;
-            var mine = wood.DiameterMm / Math.Max(1, leader.DiameterAt(wood.AtM));
+            var mine = RatioOf(grown, wood);
             if (mine > ratio) (ratio, thickest) = (mine, limb);
         }
         return new(tree.FloralBuds, tree.Limbs, Share(2), Share(1), Share(0), thickest < 0 ? null : ratio, thickest < 0 ? null : thickest, bigCuts, tree.WoodCutShare);

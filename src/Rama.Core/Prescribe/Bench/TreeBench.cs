@@ -58,6 +58,9 @@ public sealed class TreeBench
         }
     }
 
+    /// <summary>Diameter ÷ the leader's there of every limb, by branch.</summary>
+    public IReadOnlyDictionary<int, double> Ratios => Tree.Index.Limbs.ToDictionary(id => id, id => BenchMeasures.RatioOf(Tree, Tree.Branches[id]));
+
     /// <summary>Whether the system limits a limb by its leader's diameter.</summary>
     public bool LimitsRatio => Rules.System.Steps.Select(s => s.Find).Concat(Rules.System.Terms.Values).Any(r => r.Contains("ratio", StringComparison.Ordinal));
 

@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { BenchView } from '../../api/client';
 import { TreeDrawing, type Aim } from '../../drawings/TreeDrawing';
-import type { View } from '../../drawings/tree';
+import { budsFalling, standingAfter, type View } from '../../drawings/tree';
 import { useWidth } from '../../drawings/useWidth';
 import { useKeys } from '../../keys/useKeys';
 import { usePlantingHead } from './usePlantingHead';
@@ -22,7 +22,7 @@ const NARROW = 600;
 /** A tree of the planting, drawn to scale: step through the prescription, or cut it yourself. */
 export function BenchPage() {
   const { id } = useParams();
-  const { t, amount } = useReading();
+  const { t, amount, number } = useReading();
   const head = usePlantingHead(id!);
   const [choice, setChoice] = useState<BenchTree>({ class: null, number: 0, row: null, tree: null });
   const [turned, setTurned] = useState<View | null>(null);
@@ -76,6 +76,17 @@ export function BenchPage() {
   if (bench.error && !data) return <Trouble error={bench.error} retry={() => void bench.refetch()} />;
   const metre = (m: number) => { const shown = amount(m, 'm', 1); return `${shown.number} ${shown.unit}`; };
   const shownAim = aim ?? (byHand && chosen !== null ? { branch: chosen, bud: null, leaveM: -1 } : null);
+  const mm = (value: number) => { const shown = amount(value, 'mm', 0); return `${shown.number} ${shown.unit}`; };
+  // What is pointed at, in the words a lead would use; a pruner who practises counts for themselves.
+  const aimed = (branch: number, leaveM: number) => {
+    const wood = data!.tree.branches[branch]!;
+    const ratio = data!.ratios[branch];
+    return [
+      t(`bench.wood-${wood.kind}`, { thick: mm(wood.diameterMm) }),
+      ...(ratio === undefined ? [] : [t('bench.ratio', { ratio: number(ratio, 2) })]),
+      ...(mode === 'practice' ? [] : [t('bench.would-fall', { buds: t('bench.buds', { count: budsFalling(data!.tree, branch, leaveM, standingAfter(made)) }) })]),
+    ].join(' · ');
+  };
   const trunk = data && amount(data.tree.trunkMm, 'mm', 0);
   return (
     <main className="bench">
@@ -104,7 +115,7 @@ export function BenchPage() {
               <TreeDrawing tree={data.tree} view={view} width={width} height={height} margin={width < NARROW ? 24 : 56} made={made} ahead={mode === 'card' ? ahead : []} now wires={data.wiresM}
                 heightLimitM={data.heightLimitM} heightLimitText={data.heightLimitM === null ? head.title : `${t('bench.height-limit')} ${metre(data.heightLimitM)}`} metre={metre}
                 aim={shownAim && { ...shownAim, leaveM: leaves(data, shownAim) }} onAim={byHand ? setAim : undefined} onCut={byHand ? cut : undefined} />
-              <p className="bench-foot small">{t(choice.row !== null ? 'bench.foot-counted' : choice.number === 0 ? 'bench.foot-typical' : 'bench.foot-another', { trunk: `${trunk!.number} ${trunk!.unit}`, number: choice.number, class: t(`class.${data.class}`, { defaultValue: data.class }) })}</p>
+              <p className="bench-foot small">{shownAim?.branch != null ? aimed(shownAim.branch, leaves(data, shownAim)) : t(choice.row !== null ? 'bench.foot-counted' : choice.number === 0 ? 'bench.foot-typical' : 'bench.foot-another', { trunk: `${trunk!.number} ${trunk!.unit}`, number: choice.number, class: t(`class.${data.class}`, { defaultValue: data.class }) })}</p>
             </>
           )}
         </div>
