@@ -31,7 +31,7 @@ builder.Services.AddOpenApi("v1", OpenApi.Configure);
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddMemoryCache();
 builder.Services.AddScoped<SeasonLines>();
-builder.Services.AddScoped<BenchTrees>();
+builder.Services.AddScoped<BenchTrees>().AddSingleton<BenchCache>();
 builder.Services.AddRamaAccounts(builder.Configuration);
 builder.Services.AddResponseCompression();
 // The fastest level, the default, makes the first page a quarter larger.

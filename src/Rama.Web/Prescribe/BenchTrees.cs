@@ -9,23 +9,22 @@ namespace Rama.Web.Prescribe;
 /// Trees on the bench. One is put there once per version of what it rests on, so that a cut need not wait for the whole plan;
 /// the versions come from the database each time.
 /// </summary>
-internal sealed class BenchTrees(PlantingStore store, CatalogueStore catalogues, IMemoryCache cache)
+internal sealed class BenchTrees(PlantingStore store, CatalogueStore catalogues, BenchCache cache)
 {
-    private static readonly TimeSpan Kept = TimeSpan.FromMinutes(20);
 
     /// <summary>A tree of a planting on its bench; null without the planting or a prescription for it.</summary>
     public async Task<TreeOnBench?> PutAsync(Guid id, BenchChoice choice, CancellationToken cancel)
     {
         if (await store.VersionAsync(id, cancel) is not { } version) return null;
         var key = ("bench", version, (await catalogues.ReadAsync(cancel)).Stamp, choice);
-        if (cache.Get<TreeOnBench>(key) is { } known) return known;
+        if (cache.Find(key) is { } known) return known;
         if (await store.FindAsync(id, cancel) is not { } stored) return null;
         var reading = PlanReading.Of(stored.ToEntry(), stored.Catalogue);
         var plan = PruningPlan.Of(reading);
         if (choice.Put(reading, plan) is not { } put) return null;
         TreeOnBench tree = new(put.Bench, put.Of, [.. plan.Stock!.Classes.Select(c => c.Class.Name)], [.. BenchChoice.Models(reading.Counted!).Select(t => new BenchModel(t.Row, t.Tree))], reading.Crop!.Counted, stored.Season);
         // What was read may be newer than the version asked for just before; it is then read once more, no harm done.
-        return cache.Set(key, tree, Kept);
+        return cache.Keep(key, tree);
     }
 }
 
@@ -37,3 +36,19 @@ internal sealed class BenchTrees(PlantingStore store, CatalogueStore catalogues,
 /// <param name="Counted">What is counted on the crop.</param>
 /// <param name="Season">Its season.</param>
 internal sealed record TreeOnBench(TreeBench Bench, ClassPrescription Of, IReadOnlyList<string> Classes, IReadOnlyList<BenchModel> Models, Core.Systems.LocalText Counted, int Season);
+
+/// <summary>Trees put on the bench lately, by what they rest on: a few hundred, however many are asked for.</summary>
+internal sealed class BenchCache : IDisposable
+{
+    private const int MostTrees = 300;
+
+    private static readonly TimeSpan Kept = TimeSpan.FromMinutes(20);
+
+    private readonly MemoryCache _trees = new(new MemoryCacheOptions { SizeLimit = MostTrees });
+
+    public TreeOnBench? Find(object key) => _trees.Get<TreeOnBench>(key);
+
+    public TreeOnBench Keep(object key, TreeOnBench tree) => _trees.Set(key, tree, new MemoryCacheEntryOptions { Size = 1, SlidingExpiration = Kept });
+
+    public void Dispose() => _trees.Dispose();
+}

@@ -22,13 +22,13 @@ export function fieldControls(
         onText={(text) => { set(path, { text }); }} onUnit={(unit) => { set(path, { unit }); }} />
     ),
     /** A choice among names. */
-    choice: (path: string, options: Option[]) => {
+    choice: (path: string, options: Option[], hint?: string) => {
       const wrong = problem(path);
       return (
         <div className="field" key={path} data-field={`${section}.${path}`}>
           <span className="field-label" aria-hidden>{t(`field.${path}`)}</span>
           <Choice label={t(`field.${path}`)} value={fields[path]?.text ?? ''} invalid={wrong !== undefined} onChange={(text) => { set(path, { text }); }} options={options} empty="–" />
-          {wrong && <p className="field-problem" role="alert">{wrong}</p>}
+          {wrong ? <p className="field-problem" role="alert">{wrong}</p> : hint && <p className="field-hint">{hint}</p>}
         </div>
       );
     },

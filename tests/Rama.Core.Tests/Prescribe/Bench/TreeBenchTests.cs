@@ -34,7 +34,7 @@ public sealed class TreeBenchTests
     {
         var tree = Grown(seed, 420);
         var bench = Bench(tree, 200);
-        List<HandCut> cuts = [.. Enumerable.Range(0, 60).Select(i => i % 3 == 0 && i / 3 < tree.Branches.Length ? new HandCut { Branch = 1 + i / 3, LeaveM = 0.2 } : new HandCut { Bud = i * 3 })];
+        List<HandCut> cuts = [.. Enumerable.Range(0, 60).Select(i => i % 3 == 0 && 1 + i / 3 < tree.Branches.Length ? new HandCut { Branch = 1 + i / 3, LeaveM = 0.2 } : new HandCut { Bud = i * tree.Buds.Length / 60 })];
         var all = bench.Made(cuts);
         var before = bench.Made([.. cuts.Take(60 - undone)]);
         var again = bench.Made([.. cuts.Take(60 - undone), .. cuts.Skip(60 - undone)]);
