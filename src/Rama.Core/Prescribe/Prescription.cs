@@ -69,6 +69,8 @@ public sealed record Prescription(
 
         List<PrescribedCut> cuts = [];
         var before = decision.Standing.Mean;
+        var inForce = rules.InUnits(rules.Values(cutting.Settings));
+        LocalText Told(LocalText text) => SettingWords.Fill(text, rules.System.Settings, inForce);
         foreach (var step in rules.Steps.Select(s => s.Step))
         {
             var parts = classes.Select(c => (Class: c, Cut: c.Cuts.FirstOrDefault(x => x.StepId == step.Id))).Where(p => p.Cut is not null).ToList();
@@ -81,7 +83,7 @@ public sealed record Prescription(
             cuts.Add(new(
                 cuts.Count + 1, step.Id, step is { Stop: StepStop.Never, Most: null, Cut.Kind: CutKind.Collar }, made, single,
                 single && made / limbs >= FewPerLimb ? made / limbs : null, drop, before, made * step.SecondsEach, parts.Max(p => p.Cut!.DemonstrationTrees),
-                step.Name, step.LookFor, step.How, step.Why, step.Caution, step.Source));
+                step.Name, Told(step.LookFor), Told(step.How), step.Why, step.Caution, step.Source));
         }
 
         var (left, limbsLeft, minutes, thinning) = (Mean(c => c.BudsLeft), Mean(c => c.LimbsLeft), Mean(c => c.MinutesPerTree), Mean(c => c.ClustersToThinning));
@@ -90,7 +92,7 @@ public sealed record Prescription(
             c.SingleBuds ? Math.Max(0, b - c.Drop) : c.BudsAfter + c.Drop > 0 ? b * c.BudsAfter / (c.BudsAfter + c.Drop) : b);
         var perLimb = left / limbsLeft;
         return new(
-            left, LeftFrom(decision.Standing.Low), LeftFrom(decision.Standing.High), limbsLeft, perLimb, thinning, minutes, Mean(c => c.WoodShare), cuts, classes, rules.InUnits(rules.Values(cutting.Settings)),
+            left, LeftFrom(decision.Standing.Low), LeftFrom(decision.Standing.High), limbsLeft, perLimb, thinning, minutes, Mean(c => c.WoodShare), cuts, classes, inForce,
             StepsOf(rules, decision, cuts, left, limbsLeft, perLimb, minutes), Warn(rules, stock, classes, thinning, Mean(c => c.WoodShare)));
     }
 

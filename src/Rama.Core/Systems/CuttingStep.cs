@@ -17,8 +17,8 @@ namespace Rama.Core.Systems;
 /// <param name="Stop">Where it stops when the buds of the tree are known.</param>
 /// <param name="SecondsEach">Seconds one cut takes, for labour.</param>
 /// <param name="Name">The step in two or three words.</param>
-/// <param name="LookFor">What to look for and which to start with, in words.</param>
-/// <param name="How">How to cut, in words.</param>
+/// <param name="LookFor">What to look for and which to start with, in words; a setting in braces is told with its unit.</param>
+/// <param name="How">How to cut, in words, with settings likewise.</param>
 /// <param name="Why">Why.</param>
 /// <param name="Because">The reason of one cut; <c>{height}</c>, <c>{diameter}</c>, <c>{ratio}</c>, <c>{rise}</c>, <c>{length}</c>, <c>{age}</c>, <c>{drop}</c> and <c>{leave}</c> are filled in.</param>
 /// <param name="Caution">Caution shown at this step, where work can hurt someone.</param>

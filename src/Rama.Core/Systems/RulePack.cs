@@ -101,7 +101,7 @@ internal static partial class RulePack
         Unless(Distinct(system.Settings.Select(s => s.Id)), "two settings share an id");
         faults.AddRange(system.Settings.SelectMany(SettingFaults));
         foreach (var question in system.Questions) faults.AddRange(QuestionFaults(system, question));
-        foreach (var step in system.Steps) faults.AddRange(StepFaults(step));
+        foreach (var step in system.Steps) faults.AddRange(StepFaults(system, step));
         if (faults.Count > 0) return faults;
 
         // Every rule is read once with every answer that changes one, so that a fault is told now and not in the row.
@@ -142,7 +142,7 @@ internal static partial class RulePack
         }
     }
 
-    private static IEnumerable<string> StepFaults(CuttingStep step)
+    private static IEnumerable<string> StepFaults(TrainingSystem system, CuttingStep step)
     {
         if (step.SecondsEach is not (>= 0 and <= 36_000)) yield return $"step {step.Id}: secondsEach must lie between 0 and 36 000";
         if (step.Limits.Count > MostLimits) yield return $"step {step.Id}: expected at most {MostLimits} limits";
@@ -152,8 +152,11 @@ internal static partial class RulePack
             yield return $"step {step.Id}: {name} {(leaves ? "leaves nothing to say" : "needs cut.leave")}";
         if (name == CutKind.RubOff != step.Find.StartsWith("buds", StringComparison.Ordinal)) yield return $"step {step.Id}: rubOff is for buds, and buds are for rubOff";
         if (name == CutKind.Single != step.Find.StartsWith("forks", StringComparison.Ordinal)) yield return $"step {step.Id}: single is for forks, and forks are for single";
+        foreach (var (told, text) in new[] { ("lookFor", step.LookFor.En), ("lookFor", step.LookFor.Es), ("how", step.How.En), ("how", step.How.Es) })
+            foreach (Match hole in SettingWords.Hole().Matches(text))
+                if (system.Settings.All(s => s.Id != hole.Groups[1].Value)) yield return $"step {step.Id}: {told} speaks of {{{hole.Groups[1].Value}}}, which is no setting";
         foreach (var text in new[] { step.Because.En, step.Because.Es })
-            foreach (Match hole in Hole().Matches(text))
+            foreach (Match hole in SettingWords.Hole().Matches(text))
                 if (!CuttingStep.Figures.Contains(hole.Groups[1].Value)) yield return $"step {step.Id}: because speaks of {{{hole.Groups[1].Value}}}, expected one of {string.Join(", ", CuttingStep.Figures)}";
     }
 
@@ -161,9 +164,6 @@ internal static partial class RulePack
 
     [GeneratedRegex("^[a-z][a-z0-9-]{0,59}$")]
     private static partial Regex Id();
-
-    [GeneratedRegex(@"\{([^}]*)\}")]
-    private static partial Regex Hole();
 
     // The file names its schema beside the system, for editors and checkers.
     private sealed record File([property: JsonPropertyName("$schema")] string Schema, TrainingSystem System);

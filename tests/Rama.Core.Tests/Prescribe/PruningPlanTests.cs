@@ -103,6 +103,8 @@ public sealed class PruningPlanTests
         Assert.Equal(
             [("height after pruning", "3.2 m", ""), ("a limb is big from", "18 mm", "a finger wide"), ("length of a renewal stub", "4 cm", "2 fingers wide")],
             english.Measures!.Select(m => (m.Name, m.Value, m.Body)));
+        // So do the words of the step, also in inches: 18 mm is 0.709 in, five to six eighths.
+        Assert.Contains("or over 18 mm (3/4 in)", english.Cuts.Single(c => c.StepId == "thick-limbs").LookFor, StringComparison.Ordinal);
         Assert.Equal("2 dedos de ancho", Card(entry, "es", marks)!.Measures!.Single(m => m.Value == "4 cm").Body);
         // The gauge follows the limit held.
         Assert.Equal("out", english.Gauge.Single(m => m.Limb == "20 mm").Buds);

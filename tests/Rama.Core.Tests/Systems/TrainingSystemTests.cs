@@ -38,6 +38,7 @@ public sealed class TrainingSystemTests
     [InlineData("\"collar\"", "\"rubOff\"", "rubOff is for buds")]
     [InlineData("\"collar\"", "\"saw\"", "cut.kind")]
     [InlineData("\"{height}\"", "\"{hight}\"", "because speaks of {hight}")]
+    [InlineData("\"lookFor\": { \"en\": \"a\"", "\"lookFor\": { \"en\": \"over {bog}\"", "lookFor speaks of {bog}")]
     [InlineData("\"secondsEach\": 4", "\"secondsEach\": -4", "secondsEach")]
     [InlineData("\"secondsEach\"", "\"secondEach\"", "secondEach")]
     [InlineData("\"reduce\"", "\"raise\"", "DecisionKind")]
