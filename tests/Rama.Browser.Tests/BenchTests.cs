@@ -105,6 +105,26 @@ public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     [Fact]
+    public void A_prescription_changed_meanwhile_is_shown_before_its_card_is_handed_out()
+    {
+        using var page = new Page(server).OpenPlanting("W8", "prescribe");
+        page.Find("[data-test='issue']");
+        // Somebody else changes it while this page lies open.
+        using (var other = new Page(server).OpenPlanting("W8", "prescribe"))
+        {
+            other.Click(By.XPath("//summary[text()='Numbers of the system']"));
+            other.Find("[data-test='how-cut'] [data-field^='cutting.settings.'] input, [data-test='how-cut'] input[data-field^='cutting.settings.']").SendKeys("1");
+            other.Click("[data-test='how-cut'] [data-test='save']");
+            other.Says("[data-test='how-cut']", "Saved");
+        }
+        page.Click("[data-test='issue']");
+        page.Says("[data-test='issue-problem']", "Somebody changed the prescription");
+        page.Until("no card handed out", () => page.Driver.FindElements(By.CssSelector("[data-test='cards-issued']")).Count == 0);
+        page.Click("[data-test='issue']");
+        page.Says("[data-test='cards-issued']", "Prescription 1");
+    }
+
+    [Fact]
     public void Many_trees_are_cut_and_another_school_stands_beside()
     {
         using var page = new Page(server).OpenPlanting("H4", "prescribe");

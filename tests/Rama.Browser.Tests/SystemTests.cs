@@ -37,4 +37,14 @@ public sealed class SystemTests(RamaServer server) : IClassFixture<RamaServer>
         page.Click("[data-test='save-system']");
         page.Says("[data-test='system-tall-spindle-2']", "Tall spindle (copy)");
     }
+
+    [Fact]
+    public void What_is_not_settled_of_a_system_is_said_before_it_is_chosen()
+    {
+        using var page = new Page(server).Open("/plantings/new");
+        page.Find("[data-field='planting.variety'] select option[value='Redhaven']").Click();
+        page.Says("[data-field='planting.system']", "Experimental");
+        page.Find("[data-field='planting.variety'] select option[value='Topaz']").Click();
+        page.Until("no word of it for apple", () => !page.Find("[data-field='planting.system']").Text.Contains("Experimental", StringComparison.Ordinal));
+    }
 }

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { Link } from 'react-router';
-import { api, answered } from '../../api/client';
+import { api, answered, RequestError } from '../../api/client';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
 
@@ -16,6 +16,8 @@ export function Cards() {
   const issue = useMutation({
     mutationFn: () => answered(api.POST('/api/v1/plantings/{id}/cards', { ...at, body: { version: view.planVersion, language } })),
     onSuccess: () => client.invalidateQueries({ queryKey: ['cards', view.id] }),
+    // Somebody changed the prescription: what it says now is shown before anything is handed out.
+    onError: (e) => { if (changed(e)) void client.invalidateQueries({ queryKey: ['planting', view.id] }); },
   });
   if (unsaved.length > 0) return <p className="field-problem">{t('prescribe.save-first', { stages: unsaved.map((s) => t(`section.${s}`)).join(', ') })}</p>;
   const old = cards.data?.filter((c) => c.outOfDate).length ?? 0;
@@ -25,7 +27,7 @@ export function Cards() {
         <Link className="link-button" to={`/plantings/${view.id}/card`} data-test="card">{t('prescribe.card')}</Link>
         {may('cutting') && <Button onClick={() => { issue.mutate(); }} loading={issue.isPending} data-test="issue">{t('cards.issue')}</Button>}
       </div>
-      {issue.error && <p className="field-problem">{issue.error.message}</p>}
+      {issue.error && <p className="field-problem" role="alert" data-test="issue-problem">{changed(issue.error) ? t('cards.changed') : issue.error instanceof RequestError ? issue.error.message : t('failure.network')}</p>}
       {old > 0 && <p className="field-problem" data-test="cards-old">{t('cards.old', { count: old })}</p>}
       {(cards.data?.length ?? 0) > 0 && (
         <ul className="cards-issued" data-test="cards-issued">
@@ -40,3 +42,5 @@ export function Cards() {
     </>
   );
 }
+
+const changed = (e: unknown) => e instanceof RequestError && e.status === 409;
