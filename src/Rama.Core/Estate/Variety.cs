@@ -33,7 +33,22 @@ public sealed record Variety(
 /// <param name="Source">Where this comes from.</param>
 public sealed record VarietyTraits(
     bool BiennialProne, Strength Vigour, GrowthHabit Habit, Branching Branching, FruitSizeTendency FruitSize, SetTendency SetTendency,
-    bool SelfFertile, Regrowth Regrowth, string Source);
+    bool SelfFertile, Regrowth Regrowth, string Source)
+{
+    /// <summary>Traits a training system may answer to.</summary>
+    public static IReadOnlyList<string> Known { get; } = ["biennial-prone", "oversizes", "poor-set", "over-setting", "slow-regrowth"];
+
+    /// <summary>Those this variety has.</summary>
+    internal IReadOnlyList<string> Named =>
+        [.. Known.Where(t => t switch
+        {
+            "biennial-prone" => BiennialProne,
+            "oversizes" => FruitSize == FruitSizeTendency.Oversizes,
+            "poor-set" => SetTendency == SetTendency.Poor,
+            "over-setting" => SetTendency == SetTendency.OverSetting,
+            _ => Regrowth == Regrowth.Slow,
+        })];
+}
 
 /// <summary>How strongly a variety grows.</summary>
 public enum Strength

@@ -96,7 +96,7 @@ public sealed record BlockSimulation(
         if (wood > 0.8 * rules.System.Caps.ShareOfWood || classes.Any(c => c.BigCuts > 0.8 * rules.System.Caps.BigCuts))
             warnings.Add(new("simulation.regrowth", $"{wood * 100:0} % of the wood goes: expect strong shoots near the big cuts.", new Figure("wood", wood, "share")));
         return new(
-            rules.System.Name, rules.System.Questions.Zip(rules.Answers, (q, a) => (q.Id, Answer: a.Id)).ToDictionary(x => x.Id, x => x.Answer), done, seed,
+            rules.System.Name, rules.ByQuestion, done, seed,
             meant > 0 ? classes.Sum(c => c.Share * (1 - c.BelowBefore) * c.InBand) / meant : 1, Mean(c => c.BudsLeft), Mean(c => c.Minutes), classes,
             [.. (counted ?? []).Select(m => OnModel(rules, prescription, settings, m))], warnings);
     }

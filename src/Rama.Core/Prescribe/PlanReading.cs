@@ -68,6 +68,7 @@ public sealed record PlanReading(
         var cap = planting?.System.Caps.ShareOfBuds ?? DecisionSettings.DefaultCap;
         var settings = reader.Under("settings", () => entry.Settings.ReadSettings(cap)) ?? new(Cap: cap);
         var cutting = planting is null ? null : reader.Under("cutting", () => entry.Cutting.Read(planting.System));
+        if (planting is not null) cutting = (cutting ?? Cutting.None) is var read ? read with { Answers = planting.System.AnswersFor(read.Answers, planting.Variety.Traits) } : null;
         return new(entry.Season, planting, planting is null ? null : catalogue.Crop(planting.Variety.Crop), rows, density, seasons, history, known, sizeWarnings, target, counted, measured, settings, cutting ?? Cutting.None, reader.Problems);
     }
 

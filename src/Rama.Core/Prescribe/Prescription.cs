@@ -16,6 +16,7 @@ namespace Rama.Core.Prescribe;
 /// <param name="WoodShare">Wood cut, as a share of the canopy's.</param>
 /// <param name="Cuts">The cuts in order, on a mean tree.</param>
 /// <param name="Classes">What to cut by trunk class.</param>
+/// <param name="Answers">Answers to the system's questions it rests on.</param>
 /// <param name="InForce">Settings of the system as answers and the manager's hand have them, by name, in their own unit; a class may have found others.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
@@ -30,6 +31,7 @@ public sealed record Prescription(
     double WoodShare,
     IReadOnlyList<PrescribedCut> Cuts,
     IReadOnlyList<ClassPrescription> Classes,
+    IReadOnlyDictionary<string, string> Answers,
     IReadOnlyDictionary<string, double> InForce,
     IReadOnlyList<Step> Steps,
     IReadOnlyList<Notice> Warnings)
@@ -92,7 +94,7 @@ public sealed record Prescription(
             c.SingleBuds ? Math.Max(0, b - c.Drop) : c.BudsAfter + c.Drop > 0 ? b * c.BudsAfter / (c.BudsAfter + c.Drop) : b);
         var perLimb = left / limbsLeft;
         return new(
-            left, LeftFrom(decision.Standing.Low), LeftFrom(decision.Standing.High), limbsLeft, perLimb, thinning, minutes, Mean(c => c.WoodShare), cuts, classes, inForce,
+            left, LeftFrom(decision.Standing.Low), LeftFrom(decision.Standing.High), limbsLeft, perLimb, thinning, minutes, Mean(c => c.WoodShare), cuts, classes, rules.ByQuestion, inForce,
             StepsOf(rules, decision, cuts, left, limbsLeft, perLimb, minutes), Warn(rules, stock, classes, thinning, Mean(c => c.WoodShare)));
     }
 

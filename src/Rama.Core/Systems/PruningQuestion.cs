@@ -7,9 +7,12 @@ namespace Rama.Core.Systems;
 /// <param name="Usual">The system's own answer; the first where it is left out.</param>
 public sealed record PruningQuestion(string Id, LocalText Name, IReadOnlyList<PruningAnswer> Options, string? Usual = null)
 {
-    /// <summary>The answer chosen; the system's own where none is, or an unknown one.</summary>
-    public PruningAnswer Answer(string? chosen) =>
-        Options.FirstOrDefault(o => o.Id == chosen) ?? Options.FirstOrDefault(o => o.Id == Usual) ?? Options[0];
+    /// <summary>The answer chosen; where none is, or an unknown one, the one that suits the variety, else the system's own.</summary>
+    /// <param name="chosen">Identifier of the answer.</param>
+    /// <param name="traits">Traits of the variety, names of <see cref="Estate.VarietyTraits.Known"/>; none where no variety is at hand.</param>
+    public PruningAnswer Answer(string? chosen, IReadOnlyCollection<string>? traits = null) =>
+        Options.FirstOrDefault(o => o.Id == chosen) ?? Options.FirstOrDefault(o => o.Suits?.Any(t => traits?.Contains(t) == true) == true)
+        ?? Options.FirstOrDefault(o => o.Id == Usual) ?? Options[0];
 }
 
 /// <summary>One answer to a question, as what it changes in the pack.</summary>
@@ -21,6 +24,7 @@ public sealed record PruningQuestion(string Id, LocalText Name, IReadOnlyList<Pr
 /// <param name="LeavesOut">Steps it leaves out.</param>
 /// <param name="Sequence">Steps in their order where it differs; those not named follow as they were.</param>
 /// <param name="Aim">What pruning stops at, where it differs.</param>
+/// <param name="Suits">Traits of varieties it is the usual answer for.</param>
 public sealed record PruningAnswer(
     string Id,
     LocalText Name,
@@ -29,4 +33,5 @@ public sealed record PruningAnswer(
     IReadOnlyDictionary<string, string>? Orders = null,
     IReadOnlyList<string>? LeavesOut = null,
     IReadOnlyList<string>? Sequence = null,
-    SystemAim? Aim = null);
+    SystemAim? Aim = null,
+    IReadOnlyList<string>? Suits = null);

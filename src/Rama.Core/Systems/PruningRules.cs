@@ -19,6 +19,9 @@ public sealed class PruningRules
     /// <summary>The answer chosen to each of the system's questions, in their order.</summary>
     public IReadOnlyList<PruningAnswer> Answers { get; }
 
+    /// <summary>The same by question.</summary>
+    public IReadOnlyDictionary<string, string> ByQuestion => System.Questions.Zip(Answers).ToDictionary(x => x.First.Id, x => x.Second.Id);
+
     /// <summary>What pruning stops at.</summary>
     public SystemAim Aim { get; }
 

@@ -134,6 +134,8 @@ internal static partial class RulePack
         if (!Distinct(question.Options.Select(o => o.Id))) yield return $"question {question.Id}: two answers share an id";
         foreach (var option in question.Options)
         {
+            foreach (var trait in option.Suits ?? [])
+                if (!Estate.VarietyTraits.Known.Contains(trait)) yield return $"question {question.Id}, {option.Id}: suits speaks of “{trait}”, expected one of {string.Join(", ", Estate.VarietyTraits.Known)}";
             foreach (var (id, value) in option.Sets ?? new Dictionary<string, double>())
                 if (system.Settings.FirstOrDefault(s => s.Id == id) is not { } setting) yield return $"question {question.Id}, {option.Id}: there is no setting “{id}”";
                 else if (value < setting.Least || value > setting.Most) yield return $"question {question.Id}, {option.Id}: {id} must lie between {setting.Least} and {setting.Most}";

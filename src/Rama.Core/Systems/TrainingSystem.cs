@@ -69,6 +69,12 @@ public sealed record TrainingSystem(
         return _rules.GetOrAdd(string.Join("|", chosen.Select(o => o.Id)), _ => PruningRules.Of(this, chosen));
     }
 
+    /// <summary>Answers to all its questions for a variety: those chosen, else what suits the variety, else its own.</summary>
+    /// <param name="chosen">Answers chosen, by question.</param>
+    /// <param name="traits">How the variety grows and bears.</param>
+    public IReadOnlyDictionary<string, string> AnswersFor(IReadOnlyDictionary<string, string> chosen, Estate.VarietyTraits traits) =>
+        Questions.ToDictionary(q => q.Id, q => q.Answer(chosen.GetValueOrDefault(q.Id), traits.Named).Id);
+
     /// <summary>Systems are equal where their packs read alike.</summary>
     public bool Equals(TrainingSystem? other) => ReferenceEquals(this, other) || other is not null && Id == other.Id && Written() == other.Written();
 

@@ -111,6 +111,14 @@ public sealed class PruningPlanTests
         Assert.NotEqual("out", english.Gauge.Single(m => m.Limb == "18 mm").Buds);
     }
 
+    [Fact]
+    public void A_variety_slow_to_grow_out_again_gets_longer_stubs()
+    {
+        string How(string variety) => Card(Entries.Plan(Even) with { Planting = Entries.Planting with { Variety = variety } })!.Cuts.Single(c => c.StepId == "thick-limbs").How;
+        Assert.Contains("stub of 5 cm (2 in)", How("Idared"), StringComparison.Ordinal);
+        Assert.Contains("stub of 1.5 cm (5/8 in)", How("Jonagold"), StringComparison.Ordinal);
+    }
+
     [Theory]
     [InlineData(0.022, BodyPart.Thumb, 1)]
     [InlineData(0.06, BodyPart.Finger, 3)]

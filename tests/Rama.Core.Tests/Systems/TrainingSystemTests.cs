@@ -91,6 +91,14 @@ public sealed class TrainingSystemTests
               { "id": "two", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" }, "sets": { "how-many": 9 } }] }]
             """), "there is no step “forks”", "how-many must lie between 0 and 5");
 
+    [Fact]
+    public void An_answer_may_only_suit_traits_varieties_have() => Refused(
+        Packs.Json(questions: """
+            [{ "id": "q", "name": { "en": "a", "es": "b" }, "options": [
+              { "id": "one", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" }, "suits": ["red"] },
+              { "id": "two", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" } }] }]
+            """), "suits speaks of “red”");
+
     [Theory]
     [InlineData("[")]
     [InlineData("null")]
@@ -137,6 +145,20 @@ public sealed class TrainingSystemTests
         var asked = TrainingSystem.Find(id)!.Questions.Single(q => q.Id == question);
         Assert.Equal(usual, asked.Answer(null).Id);
         Assert.All(others, other => Assert.Equal(other, asked.Answer(other).Id));
+    }
+
+    // Handbook 3.1: stubs of 4–6 cm for varieties slow to resprout; 3.3: cherries tipped where productive, not on poor setters.
+    [Theory]
+    [InlineData("tall-spindle", "stubs", "Jonagold", "short")]
+    [InlineData("tall-spindle", "stubs", "Idared", "long")]
+    [InlineData("cherry-spindle", "tipping", "Kordia", "third")]
+    [InlineData("cherry-spindle", "tipping", "Burlat", "none")]
+    public void A_question_is_answered_as_suits_the_variety_unless_the_manager_chooses(string id, string question, string variety, string answer)
+    {
+        var (system, traits) = (TrainingSystem.Find(id)!, Rama.Core.Estate.Catalogue.Shipped.Variety(variety)!.Traits);
+        Assert.Equal(answer, system.AnswersFor(new Dictionary<string, string>(), traits)[question]);
+        Assert.All(system.Questions.Single(q => q.Id == question).Options, o =>
+            Assert.Equal(o.Id, system.AnswersFor(new Dictionary<string, string> { [question] = o.Id }, traits)[question]));
     }
 
     [Fact]

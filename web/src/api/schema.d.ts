@@ -6283,9 +6283,9 @@ export interface components {
             secondsEach: number;
             /** @description The step in two or three words. */
             name: components["schemas"]["LocalText"];
-            /** @description What to look for and which to start with, in words. */
+            /** @description What to look for and which to start with, in words; a setting in braces is told with its unit. */
             lookFor: components["schemas"]["LocalText"];
-            /** @description How to cut, in words. */
+            /** @description How to cut, in words, with settings likewise. */
             how: components["schemas"]["LocalText"];
             /** @description Why. */
             why: components["schemas"]["LocalText"];
@@ -8088,6 +8088,10 @@ export interface components {
             cuts: components["schemas"]["PrescribedCut"][];
             /** @description What to cut by trunk class. */
             classes: components["schemas"]["ClassPrescription"][];
+            /** @description Answers to the system's questions it rests on. */
+            answers: {
+                [key: string]: string;
+            };
             /** @description Settings of the system as answers and the manager's hand have them, by name, in their own unit; a class may have found others. */
             inForce: {
                 [key: string]: number;
@@ -8200,6 +8204,8 @@ export interface components {
             /** @description Steps in their order where it differs; those not named follow as they were. */
             sequence?: null | string[];
             aim?: null | components["schemas"]["SystemAim"];
+            /** @description Traits of varieties it is the usual answer for. */
+            suits?: null | string[];
         };
         /** @description The page a pruner takes into the row, in words ready to print: what to leave, what to cut in which order, when to stop. */
         PruningCard: {

@@ -24,7 +24,7 @@ export function HowCut() {
       <Part section="cutting">
         {system.questions.length > 0 && <h2>{t('cutting.questions')}</h2>}
         {system.questions.map((q) => {
-          const chosen = cutting.answers[q.id] ?? q.usual ?? q.options[0]!.id;
+          const chosen = cutting.answers[q.id] ?? plan.prescription?.answers[q.id] ?? q.options[0]!.id;
           const wrong = problem('cutting', `answers.${q.id}`);
           return (
             <div key={q.id} className="question" data-field={`cutting.answers.${q.id}`}>

@@ -22,7 +22,7 @@ export function OnTrees() {
   const system = plan.planting!.system;
   const cutting = entry.cutting ?? {};
   const crop = plan.planting!.variety.crop;
-  const schools = system.questions.flatMap((q) => q.options.filter((o) => o.id !== (cutting.answers?.[q.id] ?? q.usual ?? q.options[0]!.id)).map((o) => ({ value: `${q.id}=${o.id}`, label: `${local(q.name)}: ${local(o.name)}` })));
+  const schools = system.questions.flatMap((q) => q.options.filter((o) => o.id !== plan.prescription?.answers[q.id]).map((o) => ({ value: `${q.id}=${o.id}`, label: `${local(q.name)}: ${local(o.name)}` })));
   const systems = (catalogue.data?.systems ?? []).filter((s) => s.id !== system.id && s.crops.includes(crop)).map((s) => ({ value: `system=${s.id}`, label: local(s.name) }));
   const run = () => {
     void mine.run({ cutting, system: null, trees });
