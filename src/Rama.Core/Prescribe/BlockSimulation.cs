@@ -127,7 +127,7 @@ public sealed record BlockSimulation(
             new PreparedTree(rules, model.Tree), CutAllowance.ByCard(decision, model.Tree.FloralBuds, settings), rules.Values(of.Settings)).Left.FloralBuds;
         return new(
             model.Counted.Row, model.Counted.Tree, of.Class.Name, CountedModel.LimbsMeasured(model.Counted), model.Counted.FloralBuds, left, decision.BudsToLeave,
-            left >= decision.BandLow && left <= decision.BandHigh);
+            left >= decision.BandLow && left <= decision.BandHigh, model.Counted.FloralBuds < decision.BudsToLeave);
     }
 
     private static List<BudsLeftClass> SpreadOf(List<double> left, double target)

@@ -49,4 +49,5 @@ public sealed record CountedModel(CountedTree Counted, int Class, FruitTree Tree
 /// <param name="Left">Floral buds left.</param>
 /// <param name="Wanted">Floral buds wanted.</param>
 /// <param name="InBand">Whether those left lie in the band around the number.</param>
-public sealed record CountedCut(double Row, double Tree, string Class, bool LimbsMeasured, double Before, int Left, double Wanted, bool InBand);
+/// <param name="BelowBefore">Whether it stood below its number before any cut, which no cut can mend.</param>
+public sealed record CountedCut(double Row, double Tree, string Class, bool LimbsMeasured, double Before, int Left, double Wanted, bool InBand, bool BelowBefore);

@@ -67,9 +67,9 @@ public sealed record PlanReading(
         // While a limit or a reason is being typed the plan goes on with the usual ones; its problem is told at its field.
         var cap = planting?.System.Caps.ShareOfBuds ?? DecisionSettings.DefaultCap;
         var settings = reader.Under("settings", () => entry.Settings.ReadSettings(cap)) ?? new(Cap: cap);
-        var cutting = planting is null ? null : reader.Under("cutting", () => entry.Cutting.Read(planting.System));
-        if (planting is not null) cutting = (cutting ?? Cutting.None) is var read ? read with { Answers = planting.System.AnswersFor(read.Answers, planting.Variety.Traits) } : null;
-        return new(entry.Season, planting, planting is null ? null : catalogue.Crop(planting.Variety.Crop), rows, density, seasons, history, known, sizeWarnings, target, counted, measured, settings, cutting ?? Cutting.None, reader.Problems);
+        var cutting = (planting is null ? null : reader.Under("cutting", () => entry.Cutting.Read(planting.System))) ?? Cutting.None;
+        if (planting is not null) cutting = cutting with { Answers = planting.System.AnswersFor(cutting.Answers, planting.Variety.Traits) };
+        return new(entry.Season, planting, planting is null ? null : catalogue.Crop(planting.Variety.Crop), rows, density, seasons, history, known, sizeWarnings, target, counted, measured, settings, cutting, reader.Problems);
     }
 
     /// <summary>Throws where some parts of the entry cannot be used, their fields told from the part on.</summary>

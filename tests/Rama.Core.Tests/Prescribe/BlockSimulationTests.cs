@@ -75,6 +75,7 @@ public sealed class BlockSimulationTests
         var wanted = plan.Prescription!.Classes[0].Decision;
         Assert.All(block.Counted, c => Assert.Equal((wanted.BudsToLeave, c.Left >= wanted.BandLow && c.Left <= wanted.BandHigh), (c.Wanted, c.InBand)));
         Assert.All(block.Counted, c => Assert.True(c.Left < c.Before));
+        Assert.All(block.Counted, c => Assert.False(c.BelowBefore)); // 280 and more where 221 are wanted
     }
 
     [Fact]

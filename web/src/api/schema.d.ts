@@ -5963,6 +5963,8 @@ export interface components {
             wanted: number;
             /** @description Whether those left lie in the band around the number. */
             inBand: boolean;
+            /** @description Whether it stood below its number before any cut, which no cut can mend. */
+            belowBefore: boolean;
         };
         /** @description One counted tree, as typed. Its buds are told in one of three ways: floral buds, all buds, or all buds by kind. */
         CountedTreeEntry: {

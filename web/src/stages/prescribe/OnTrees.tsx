@@ -81,9 +81,11 @@ function Compared({ shown }: { shown: { name: string; result: BlockSimulation }[
 /** What the card does to each tree that was counted. */
 function Counted({ trees }: { trees: BlockSimulation['counted'] }) {
   const { t, number } = useReading();
+  const meant = trees.filter((c) => !c.belowBefore);
+  const below = trees.length - meant.length;
   return (
     <details className="cutting-more" data-test="counted-cut">
-      <summary>{t('simulation.counted', { count: trees.length, on: trees.filter((c) => c.inBand).length })}</summary>
+      <summary>{[...(meant.length > 0 ? [t('simulation.counted', { count: meant.length, on: meant.filter((c) => c.inBand).length })] : []), ...(below > 0 ? [t('simulation.counted-below', { count: below })] : [])].join(' · ')}</summary>
       <p className="small dim">{t('simulation.counted-text')}</p>
       <table className="figures">
         <thead><tr><th>{t('simulation.tree')}</th><th /><th className="number">{t('simulation.stood')}</th><th className="number">{t('simulation.stay')}</th><th className="number">{t('simulation.wanted')}</th><th /></tr></thead>
@@ -93,7 +95,7 @@ function Counted({ trees }: { trees: BlockSimulation['counted'] }) {
               <td>{t('bench.model', { row: c.row, tree: c.tree })}</td>
               <td className="dim">{t(`class.${c.class}`, { defaultValue: c.class })}{c.limbsMeasured && ` · ${t('simulation.measured')}`}</td>
               <td className="number">{number(c.before, 0)}</td><td className="number"><strong>{number(c.left, 0)}</strong></td><td className="number">{number(c.wanted, 0)}</td>
-              <td>{c.inBand ? '✓' : t(c.left > c.wanted ? 'simulation.more' : 'simulation.fewer')}</td>
+              <td>{c.inBand ? '✓' : c.belowBefore ? t('simulation.below-before') : t(c.left > c.wanted ? 'simulation.more' : 'simulation.fewer')}</td>
             </tr>
           ))}
         </tbody>
