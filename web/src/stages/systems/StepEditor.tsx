@@ -22,7 +22,7 @@ export function StepEditor({ step, place, steps, set, move, takeOut }: Props) {
   return (
     <li>
       <div className="step-head">
-        <span><strong>{place + 1} {local(step.name)}</strong> <span className="small dim">{step.source}</span></span>
+        <span><strong>{place + 1} {local(step.name)}</strong> <span className="small dim">{t(step.source, { defaultValue: step.source })}</span></span>
         <span className="step-tools">
           <Button size="small" disabled={place === 0} onClick={() => { move(-1); }} aria-label={t('systems.earlier', { step: local(step.name) })}>↑</Button>
           <Button size="small" disabled={place === steps - 1} onClick={() => { move(1); }} aria-label={t('systems.later', { step: local(step.name) })}>↓</Button>

@@ -42,7 +42,7 @@ export function SystemEditor({ id, names, onDone }: { id: string; names: Catalog
     <section className="sheet system-editor" data-test="system-editor">
       <div className="stage-head">
         <h2>{local(system.name)}</h2>
-        <span className="catalogue-tools">
+        <span className="system-tools">
           {may('catalogue') && <Button onClick={copy} disabled={!known} data-test="copy-system">{t('systems.copy')}</Button>}
           {may('catalogue') && (known?.version ?? 0) > 0 && <Button onClick={() => { remove.mutate(system.id, { onSuccess: onDone }); }}>{t(known?.isShipped ? 'systems.as-shipped' : 'systems.remove')}</Button>}
           {may('catalogue') && <Button type="primary" disabled={changed === null} loading={save.isPending} data-test="save-system"
