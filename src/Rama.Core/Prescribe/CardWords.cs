@@ -35,9 +35,5 @@ internal sealed record CardWords(string Language, Crop Crop)
         number is double value ? Number(value) : number;
 
     /// <summary>Below ten with one decimal where there is one to tell, whole above.</summary>
-    public string Number(double value)
-    {
-        var text = value.ToString(value < 9.95 ? "0.#" : "0", CultureInfo.InvariantCulture);
-        return Language == "es" ? text.Replace('.', ',') : text;
-    }
+    public string Number(double value) => LocalText.Number(value, value < 9.95 ? "0.#" : "0", Language);
 }

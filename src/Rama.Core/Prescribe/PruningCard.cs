@@ -1,4 +1,3 @@
-using System.Text.RegularExpressions;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Prescribe.Bench;
@@ -196,15 +195,11 @@ public sealed record PruningCard(
         }
         List<CardMeasure> measures = bench.HeightLimitM is { } height ? [Told(words.Say("height-after"), height, "m")] : [];
         var system = bench.Rules.System;
-        var made = system.Steps.Where(s => s.Cut.Kind != CutKind.ToSideShoot && prescription.Cuts.Any(c => c.StepId == s.Id && c.IsMade));
-        var rules = made.SelectMany(s => new[] { s.Find, s.Most, s.Cut.Leave }).OfType<string>()
-            .Select(r => system.Terms.Aggregate(r, (rule, term) => Names(rule, term.Key) ? $"{rule} {term.Value}" : rule)).ToList();
-        measures.AddRange(system.Settings.Where(s => Units.Length.ContainsKey(s.Unit) && rules.Any(r => Names(r, s.Id)))
+        var made = system.Steps.Where(s => s.Cut.Kind != CutKind.ToSideShoot && prescription.Cuts.Any(c => c.StepId == s.Id && c.IsMade)).ToList();
+        measures.AddRange(system.Settings.Where(s => Units.Length.ContainsKey(s.Unit) && made.Any(m => system.Names(m, s.Id)))
             .Select(s => Told(words.Say(s.Name), prescription.InForce[s.Id], s.Unit)));
         return measures;
     }
-
-    private static bool Names(string rule, string word) => Regex.IsMatch(rule, $@"(?<![\w-]){Regex.Escape(word)}(?![\w-])");
 
     private static CardCut CutOf(CardWords words, PrescribedCut cut) => new(
         cut.Number, cut.StepId, cut.IsMade, words.Say(cut.Name), HowMany(words, cut),

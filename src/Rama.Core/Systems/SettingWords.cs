@@ -25,8 +25,7 @@ internal static partial class SettingWords
 
     private static string Told(double value, string unit, string language)
     {
-        var number = value.ToString("0.#", CultureInfo.InvariantCulture);
-        if (language == "es") number = number.Replace('.', ',');
+        var number = LocalText.Number(value, "0.#", language);
         if (!Units.Length.TryGetValue(unit, out var length)) return unit == "%" ? $"{number} %" : number;
         return $"{number} {unit} ({Inches(value * length.Factor / MPerInch)} in)";
     }

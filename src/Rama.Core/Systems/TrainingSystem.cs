@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using System.Text.Json;
 using System.Text.Json.Serialization;
+using System.Text.RegularExpressions;
 using Rama.Core.Trees;
 
 namespace Rama.Core.Systems;
@@ -74,6 +75,21 @@ public sealed record TrainingSystem(
     /// <param name="traits">How the variety grows and bears.</param>
     public IReadOnlyDictionary<string, string> AnswersFor(IReadOnlyDictionary<string, string> chosen, Estate.VarietyTraits traits) =>
         Questions.ToDictionary(q => q.Id, q => q.Answer(chosen.GetValueOrDefault(q.Id), traits.Named).Id);
+
+    /// <summary>Whether a step's rules name a word or setting, themselves or through their terms.</summary>
+    /// <param name="step">A step of the system.</param>
+    /// <param name="word">The word or setting.</param>
+    public bool Names(CuttingStep step, string word)
+    {
+        // A hyphen belongs to a word.
+        bool In(string rule, string name) => Regex.IsMatch(rule, $@"(?<![\w-]){Regex.Escape(name)}(?![\w-])");
+        var rules = new List<string> { step.Find, step.First, step.Most ?? "", step.Cut.Leave ?? "" };
+        rules.AddRange(step.Limits.SelectMany(l => new[] { l.Where, l.Most }));
+        HashSet<string> terms = [];
+        for (var i = 0; i < rules.Count; i++)
+            rules.AddRange(Terms.Where(t => In(rules[i], t.Key) && terms.Add(t.Key)).Select(t => t.Value).ToList());
+        return rules.Any(r => In(r, word));
+    }
 
     /// <summary>Systems are equal where their packs read alike.</summary>
     public bool Equals(TrainingSystem? other) => ReferenceEquals(this, other) || other is not null && Id == other.Id && Written() == other.Written();

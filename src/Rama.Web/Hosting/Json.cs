@@ -24,7 +24,7 @@ internal static class Json
         if (type.Kind != JsonTypeInfoKind.Object) return;
         foreach (var property in type.Properties)
         {
-            if (property.Set is not { } set || !typeof(IEnumerable).IsAssignableFrom(property.PropertyType) || property.PropertyType == typeof(string) || typeof(IDictionary).IsAssignableFrom(property.PropertyType)) continue;
+            if (property.Set is not { } set || !typeof(IEnumerable).IsAssignableFrom(property.PropertyType) || property.PropertyType == typeof(string)) continue;
             property.Set = (owner, value) =>
             {
                 if (value is IList list)

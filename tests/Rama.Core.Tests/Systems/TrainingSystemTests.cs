@@ -92,6 +92,15 @@ public sealed class TrainingSystemTests
             """), "there is no step “forks”", "how-many must lie between 0 and 5");
 
     [Fact]
+    public void A_step_names_what_its_terms_name_and_no_part_of_a_word()
+    {
+        var system = Packs.Finding("limbs where strong", terms: """{ "strong": "thick and not rival", "thick": "diameter > big" }""");
+        var step = Assert.Single(system.Steps);
+        Assert.All(["big", "how-many", "rival"], word => Assert.True(system.Names(step, word)));
+        Assert.All(["how", "many", "ratio"], word => Assert.False(system.Names(step, word)));
+    }
+
+    [Fact]
     public void An_answer_may_only_suit_traits_varieties_have() => Refused(
         Packs.Json(questions: """
             [{ "id": "q", "name": { "en": "a", "es": "b" }, "options": [

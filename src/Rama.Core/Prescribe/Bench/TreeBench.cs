@@ -62,7 +62,7 @@ public sealed class TreeBench
     public IReadOnlyDictionary<int, double> Ratios => Tree.Index.Limbs.ToDictionary(id => id, id => BenchMeasures.RatioOf(Tree, Tree.Branches[id]));
 
     /// <summary>Whether the system limits a limb by its leader's diameter.</summary>
-    public bool LimitsRatio => Rules.System.Steps.Select(s => s.Find).Concat(Rules.System.Terms.Values).Any(r => r.Contains("ratio", StringComparison.Ordinal));
+    public bool LimitsRatio => Rules.System.Steps.Any(s => Rules.System.Names(s, "ratio"));
 
     /// <summary>How far it may be cut.</summary>
     public CutAllowance Allowance { get; }

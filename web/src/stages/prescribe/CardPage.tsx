@@ -11,7 +11,7 @@ import { useReading } from '../../words/useReading';
 import './card.css';
 
 /** With more cuts than these the card is set closer, to stay on its page. */
-const DENSE_FROM = 1;
+const MOST_LOOSE = 1;
 
 type Paper = 'a4' | 'letter';
 
@@ -48,7 +48,7 @@ export function CardPage() {
 
 function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
   return (
-    <article className={`card card-${paper}${card.cuts.filter((c) => c.made).length > DENSE_FROM ? ' card-dense' : ''}`} lang={card.language} data-test="the-card">
+    <article className={`card card-${paper}${card.cuts.filter((c) => c.made).length > MOST_LOOSE ? ' card-dense' : ''}`} lang={card.language} data-test="the-card">
       <header className="card-head">
         <h1>{card.block}</h1>
         <p>{card.about}{card.version !== null && card.version !== undefined && <strong> · {card.language === 'es' ? 'Prescripción' : 'Prescription'} {card.version}</strong>}</p>
