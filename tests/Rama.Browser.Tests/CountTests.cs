@@ -24,6 +24,20 @@ public sealed class CountTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     [Fact]
+    public void What_is_typed_before_the_next_picture_lands_in_the_next_cell()
+    {
+        using var page = new Page(server).OpenPlanting("H3", "count");
+        page.Find("[data-cell='0-0']");
+        page.Script<object?>("window.requestAnimationFrame = () => 0"); // as slow as a machine can be
+        var line = page.Driver.FindElements(By.CssSelector("[data-field^='count.trees'][data-cell$='-0']")).Count - 1;
+        page.Click($"[data-field='count.trees[{line}].row']");
+        foreach (var cell in (string[])["4", "18", "15.5", "21", "305", "6", "30"]) page.Press(cell + Keys.Enter);
+        foreach (var (cell, text) in (ReadOnlySpan<(string, string)>)[("row", "4"), ("tree", "18"), ("girth", "15.5"), ("limbs", "21"), ("buds", "305")])
+            page.Shows($"[data-field='count.trees[{line}].{cell}']", text);
+        page.Shows($"[data-field='count.trees[{line + 1}].tree']", "30");
+    }
+
+    [Fact]
     public void The_walk_by_trunk_class_can_be_printed()
     {
         using var page = new Page(server).OpenPlanting("W4", "count");

@@ -50,13 +50,11 @@ export function Sheet({ path, columns, lines, onLines, problem, blank = {}, full
   const set = (index: number, column: string, text: string) => {
     onLines(rows.map((line, i) => (i === index ? { ...line, [column]: text } : line)).filter((line, i) => i < lines.length || !isEmpty(line)));
   };
+  // At once: what is typed before the next frame would land in the cell that was left. What was typed is drawn by then, a new line too.
   const focus = (row: number, column: number) => {
-    // The line may only come to be with the next render.
-    requestAnimationFrame(() => {
-      const cell = table.current?.querySelector<HTMLInputElement>(`[data-cell="${row}-${column}"]`);
-      cell?.focus();
-      if (cell?.tagName === 'INPUT') cell.select();
-    });
+    const cell = table.current?.querySelector<HTMLInputElement>(`[data-cell="${row}-${column}"]`);
+    cell?.focus();
+    if (cell?.tagName === 'INPUT') cell.select();
   };
   const press = (e: KeyboardEvent<HTMLInputElement>, row: number, column: number) => {
     const input = e.currentTarget;
