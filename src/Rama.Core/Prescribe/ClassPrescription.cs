@@ -33,28 +33,29 @@ public sealed record ClassPrescription(
     // Few trees are enough for means over settings compared on the same trees; the block simulation takes many.
     private const int SearchTrees = 15, CheckTrees = 30;
 
-    /// <summary>Finds what to cut on a class.</summary>
+    /// <summary>Finds what to cut on the classes of a planting.</summary>
     /// <param name="rules">The system's rules.</param>
     /// <param name="stock">The planting's trees.</param>
-    /// <param name="of">The class.</param>
-    /// <param name="decision">Its decision.</param>
+    /// <param name="decisions">Decision of each class.</param>
     /// <param name="settings">Tolerance and cap.</param>
-    /// <param name="fixedSettings">Settings the manager holds, by name, in their own unit.</param>
-    /// <param name="observed">What fell on demonstration trees.</param>
-    /// <param name="seed">Seed of the trees.</param>
-    internal static ClassPrescription Of(
-        PruningRules rules, TreeStock stock, StockClass of, PruningDecision decision, DecisionSettings settings,
-        IReadOnlyDictionary<string, double> fixedSettings, IReadOnlyList<ObservedDrops> observed, int seed)
+    /// <param name="cutting">What the manager holds and what demonstration trees showed.</param>
+    internal static IReadOnlyList<ClassPrescription> Of(
+        PruningRules rules, TreeStock stock, IReadOnlyList<PruningDecision> decisions, DecisionSettings settings, CuttingTerms cutting)
     {
         var generator = new TreeGenerator(stock.Shape, stock.Place);
-        var classes = stock.Classes.Count;
-        List<PreparedTree> Trees(int trees, int from) => [.. generator.Make(of.Counts, Math.Max(4, trees / classes), from).Select(t => new PreparedTree(rules, t))];
+        List<PreparedTree> Trees(int of, int trees, int from) =>
+            [.. generator.Make(stock.Classes[of].Counts, Math.Max(4, trees / stock.Classes.Count), cutting.Seed + 10 * of + from).Select(t => new PreparedTree(rules, t))];
 
-        var found = SettingSearch.Find(rules, Trees(SearchTrees, seed), decision, settings, fixedSettings);
-        // Told on trees the search has not seen.
-        var check = Trees(CheckTrees, seed + 1);
-        var run = new ClassRun(check, decision, settings, SettingSearch.WithoutSolved(rules, found));
-        return Account(rules, run, of, decision, found, observed, stock.Shape.BudsPerSite);
+        var found = SettingSearch.Find(
+            rules, [.. stock.Classes.Select((c, i) => new SearchClass(c.Class.Share, decisions[i], Trees(i, SearchTrees, 0)))], settings, cutting.Settings);
+        return [
+            .. stock.Classes.Select((c, i) =>
+            {
+                // Told on trees the search has not seen.
+                var run = new ClassRun(Trees(i, CheckTrees, 1), decisions[i], settings, SettingSearch.WithoutSolved(rules, found[i]));
+                return Account(rules, run, c, decisions[i], found[i], cutting.Observed, stock.Shape.BudsPerSite);
+            }),
+        ];
     }
 
     private static ClassPrescription Account(

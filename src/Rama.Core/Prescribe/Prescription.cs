@@ -17,7 +17,7 @@ namespace Rama.Core.Prescribe;
 /// <param name="Cuts">The cuts in order, on a mean tree.</param>
 /// <param name="Classes">What to cut by trunk class.</param>
 /// <param name="Answers">Answers to the system's questions it rests on.</param>
-/// <param name="InForce">Settings of the system as answers and the manager's hand have them, by name, in their own unit; a class may have found others.</param>
+/// <param name="InForce">Settings of the system as answers, the search for lengths and the manager's hand have them, by name, in their own unit; the numbers of a class are with it.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record Prescription(
@@ -63,15 +63,15 @@ public sealed record Prescription(
     {
         cutting ??= CuttingTerms.None;
         var targets = ClassTargets.Of(decision.BudsToLeave, null, [.. stock.Classes.Select(c => c.Class)], sharing);
-        List<ClassPrescription> classes = [
-            .. stock.Classes.Zip(targets.Classes).Select((x, i) => ClassPrescription.Of(
-                rules, stock, x.First, PruningDecision.Of(x.First.Standing, x.Second.FruitPerTree, settings, held: decision.Held), settings, cutting.Settings, cutting.Observed, cutting.Seed + 10 * i)),
-        ];
+        var classes = ClassPrescription.Of(
+            rules, stock, [.. stock.Classes.Zip(targets.Classes, (c, t) => PruningDecision.Of(c.Standing, t.FruitPerTree, settings, held: decision.Held))], settings, cutting);
         double Mean(Func<ClassPrescription, double> of) => classes.Sum(c => c.Class.Share * of(c));
 
         List<PrescribedCut> cuts = [];
         var before = decision.Standing.Mean;
-        var inForce = rules.InUnits(rules.Values(cutting.Settings));
+        // A length is found for all classes alike, so any of them tells it.
+        var lengths = classes[0].Settings.Where(s => rules.Place(s.Key) is { } place && rules.System.Settings[place].IsLength);
+        var inForce = rules.InUnits(rules.Values(lengths.Concat(cutting.Settings).DistinctBy(s => s.Key).ToDictionary()));
         LocalText Told(LocalText text) => SettingWords.Fill(text, rules.System.Settings, inForce);
         foreach (var step in rules.Steps.Select(s => s.Step))
         {
@@ -123,7 +123,7 @@ public sealed record Prescription(
         ];
     }
 
-    private static List<Notice> Warn(PruningRules rules, TreeStock stock, List<ClassPrescription> classes, double thinning, double wood)
+    private static List<Notice> Warn(PruningRules rules, TreeStock stock, IReadOnlyList<ClassPrescription> classes, double thinning, double wood)
     {
         List<Notice> warnings = [];
         if (!stock.LimbsCounted)

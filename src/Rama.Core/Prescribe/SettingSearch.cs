@@ -27,48 +27,77 @@ internal static class SettingSearch
         return values;
     }
 
-    /// <summary>The best settings, by name and in their own unit; those of the pack where nothing is to be found.</summary>
+    /// <summary>
+    /// The best settings of each class, by name and in their own unit; those of the pack where nothing is to be found. Numbers
+    /// are found for each class, as the card tells them by class. A length is found afterwards, and is one for the planting: a
+    /// crew carries one gauge.
+    /// </summary>
     /// <param name="rules">The rules.</param>
-    /// <param name="trees">Trees to try them on.</param>
-    /// <param name="decision">Decision of the class.</param>
+    /// <param name="classes">The trunk classes with trees to try them on.</param>
     /// <param name="settings">Tolerance and cap.</param>
     /// <param name="held">Settings the manager holds.</param>
-    public static Dictionary<string, double> Find(
-        PruningRules rules, IReadOnlyList<PreparedTree> trees, PruningDecision decision, DecisionSettings settings, IReadOnlyDictionary<string, double> held)
+    public static IReadOnlyList<Dictionary<string, double>> Find(
+        PruningRules rules, IReadOnlyList<SearchClass> classes, DecisionSettings settings, IReadOnlyDictionary<string, double> held)
     {
-        var solved = rules.Steps.FirstOrDefault(s => IsSolved(rules, s));
-        var rate = solved?.Step.Most;
-        List<Try> tries = [];
-        foreach (var combination in Combinations(rules, held, rate, decision.Kind))
-            tries.Add(Of(rules, trees, decision, settings, combination, rate));
-        // Trees above their number alone would ask for more than the class can spare: its mean has to come out first.
-        var near = Math.Max(NearShare * decision.BudsToLeave, tries.Min(t => t.OffMean));
-        tries.RemoveAll(t => t.OffMean > near);
-        var best = tries.Max(t => t.InBand);
-        // Nor can settings be told apart that differ by less than so few trees can tell.
-        var alike = Math.Max(AlikeShare, Math.Sqrt(best * (1 - best) / trees.Count));
-        return tries.Where(t => t.InBand >= best - alike).OrderBy(t => t.Seconds).ThenBy(t => t.BigCuts).First().Settings;
+        // Shape and light pruning follow the system; only a reduction to a number has something to find.
+        bool Free(SearchClass of) => of.Decision.Kind == DecisionKind.Reduce && rules.Aim != SystemAim.Light;
+        var rate = rules.Steps.FirstOrDefault(s => IsSolved(rules, s))?.Step.Most;
+        var open = rules.System.Settings.Where(s => s.Tries.Count > 0 && !held.ContainsKey(s.Id) && s.Id != rate).ToLookup(s => s.IsLength);
+        List<Try> best = [
+            .. classes.Select(c => Best([.. Combinations(Free(c) ? open[false] : [], held).Select(x => Of(rules, c, settings, x, rate))], NearShare * c.Decision.BudsToLeave, c.Trees.Count)),
+        ];
+        if (!classes.Any(Free)) return [.. best.Select(t => t.Settings)];
+        foreach (var length in open[true])
+        {
+            List<(Try Planting, List<Try> Classes)> tries = [];
+            foreach (var value in length.Tries.OrderBy(v => Math.Abs(v - length.Value)))
+            {
+                List<Try> tried = [.. classes.Zip(best, (c, found) => Of(rules, c, settings, With(found.Settings, length.Id, value, rate, held), rate))];
+                tries.Add((Together(classes, tried), tried));
+            }
+            var chosen = Best([.. tries.Select(t => t.Planting)], NearShare * classes.Sum(c => c.Share * c.Decision.BudsToLeave), classes.Sum(c => c.Trees.Count));
+            best = tries.First(t => ReferenceEquals(t.Planting, chosen)).Classes;
+        }
+        return [.. best.Select(t => t.Settings)];
     }
 
-    private static List<Dictionary<string, double>> Combinations(PruningRules rules, IReadOnlyDictionary<string, double> held, string? rate, DecisionKind kind)
+    private static Dictionary<string, double> With(
+        Dictionary<string, double> found, string length, double value, string? rate, IReadOnlyDictionary<string, double> held)
     {
-        List<Dictionary<string, double>> all = [new(held)];
-        // Shape and light pruning follow the system; only a reduction to a number has something to find.
-        if (kind != DecisionKind.Reduce || rules.Aim == SystemAim.Light) return all;
-        foreach (var setting in rules.System.Settings)
-        {
-            if (setting.Tries.Count == 0 || held.ContainsKey(setting.Id) || setting.Id == rate) continue;
-            all = [.. all.SelectMany(a => setting.Tries.Select(t => new Dictionary<string, double>(a) { [setting.Id] = t }))];
-        }
-        return all;
+        Dictionary<string, double> settings = new(found) { [length] = value };
+        // Single buds are solved anew for what the other cuts leave now.
+        if (rate is not null && !held.ContainsKey(rate)) settings.Remove(rate);
+        return settings;
     }
+
+    private static Try Together(IReadOnlyList<SearchClass> classes, List<Try> tries)
+    {
+        double Mean(Func<Try, double> of) => classes.Zip(tries, (c, t) => c.Share * of(t)).Sum();
+        return new([], Mean(t => t.InBand), Mean(t => t.OffMean), Mean(t => t.Seconds), Mean(t => t.BigCuts));
+    }
+
+    private static Try Best(IReadOnlyList<Try> tries, double nearMean, int trees)
+    {
+        // Trees above their number alone would ask for more than the class can spare: its mean has to come out first.
+        var near = Math.Max(nearMean, tries.Min(t => t.OffMean));
+        var best = tries.Where(t => t.OffMean <= near).Max(t => t.InBand);
+        // Nor can settings be told apart that differ by less than so few trees can tell.
+        var alike = Math.Max(AlikeShare, Math.Sqrt(best * (1 - best) / trees));
+        // Less than a second a tree is no gain; what is alike in everything stays as the pack has it, which is tried first.
+        return tries.Where(t => t.OffMean <= near && t.InBand >= best - alike).OrderBy(t => Math.Round(t.Seconds)).ThenBy(t => Math.Round(t.BigCuts, 1)).First();
+    }
+
+    private static List<Dictionary<string, double>> Combinations(IEnumerable<SystemSetting> open, IReadOnlyDictionary<string, double> held) =>
+        open.Aggregate<SystemSetting, List<Dictionary<string, double>>>([new(held)], (all, setting) =>
+            [.. all.SelectMany(a => setting.Tries.Select(t => new Dictionary<string, double>(a) { [setting.Id] = t }))]);
 
     private static Try Of(
-        PruningRules rules, IReadOnlyList<PreparedTree> trees, PruningDecision decision, DecisionSettings settings, Dictionary<string, double> combination, string? rate)
+        PruningRules rules, SearchClass of, DecisionSettings settings, Dictionary<string, double> combination, string? rate)
     {
+        var (trees, decision) = (of.Trees, of.Decision);
         var values = WithoutSolved(rules, combination);
         var most = rate is null ? 0 : rules.Values(combination)[rules.Place(rate)!.Value];
-        var (left, limbs, seconds, big) = (new double[trees.Count], new double[trees.Count], 0.0, 0);
+        var (left, limbs, seconds, big) = (new double[trees.Count], new double[trees.Count], 0.0, 0.0);
         for (var i = 0; i < trees.Count; i++)
         {
             var pruning = TreePruning.Of(trees[i], CutAllowance.ByCard(decision, trees[i].Tree.FloralBuds, settings), values);
@@ -95,8 +124,14 @@ internal static class SettingSearch
         }
         var meant = trees.Select((t, i) => (Left: left[i], Stood: t.Tree.FloralBuds)).Where(t => t.Stood > decision.BudsToLeave).ToList();
         var inBand = meant.Count == 0 ? 0 : meant.Count(t => t.Left >= decision.BandLow && t.Left <= decision.BandHigh) / (double)meant.Count;
-        return new(combination, inBand, Math.Abs(left.Average() * scale - Math.Max(decision.BudsToLeave, (1 - settings.Cap) * decision.Standing.Mean)), seconds, big);
+        return new(combination, inBand, Math.Abs(left.Average() * scale - Math.Max(decision.BudsToLeave, (1 - settings.Cap) * decision.Standing.Mean)), seconds / trees.Count, big / trees.Count);
     }
 
-    private sealed record Try(Dictionary<string, double> Settings, double InBand, double OffMean, double Seconds, int BigCuts);
+    private sealed record Try(Dictionary<string, double> Settings, double InBand, double OffMean, double Seconds, double BigCuts);
 }
+
+/// <summary>A trunk class with the trees its settings are tried on.</summary>
+/// <param name="Share">Share of the planting's trees.</param>
+/// <param name="Decision">Its decision.</param>
+/// <param name="Trees">Typical trees of the class.</param>
+internal sealed record SearchClass(double Share, PruningDecision Decision, IReadOnlyList<PreparedTree> Trees);

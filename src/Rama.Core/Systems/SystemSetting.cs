@@ -1,3 +1,6 @@
+using System.Text.Json.Serialization;
+using Rama.Core.Quantities;
+
 namespace Rama.Core.Systems;
 
 /// <summary>A number of a rule pack a manager may change, and the search may try other values for.</summary>
@@ -10,4 +13,9 @@ namespace Rama.Core.Systems;
 /// <param name="Name">What it is.</param>
 /// <param name="Source">Where the value comes from.</param>
 public sealed record SystemSetting(
-    string Id, double Value, string Unit, double Least, double Most, IReadOnlyList<double> Tries, LocalText Name, string Source);
+    string Id, double Value, string Unit, double Least, double Most, IReadOnlyList<double> Tries, LocalText Name, string Source)
+{
+    /// <summary>Whether it is a thickness, length or height: such a number is one for all trees of a planting.</summary>
+    [JsonIgnore]
+    public bool IsLength => Units.Length.ContainsKey(Unit);
+}

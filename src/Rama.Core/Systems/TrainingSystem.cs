@@ -1,4 +1,5 @@
 using System.Collections.Concurrent;
+using System.Runtime.CompilerServices;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.RegularExpressions;
@@ -50,7 +51,8 @@ public sealed record TrainingSystem(
     IReadOnlyList<CuttingStep> Steps,
     IReadOnlyList<LocalText> KeepOff)
 {
-    private readonly ConcurrentDictionary<string, PruningRules> _rules = new();
+    // Kept beside the record, not in it: a changed copy would otherwise go on with the rules of the one it was copied from.
+    private static readonly ConditionalWeakTable<TrainingSystem, ConcurrentDictionary<string, PruningRules>> Ready = [];
 
     /// <summary>The systems that ship with Rama, <c>Systems/Packs</c>.</summary>
     public static IReadOnlyList<TrainingSystem> Shipped { get; } = RulePack.Shipped();
@@ -67,7 +69,7 @@ public sealed record TrainingSystem(
     public PruningRules RulesFor(IReadOnlyDictionary<string, string>? choices = null)
     {
         var chosen = Questions.Select(s => s.Answer(choices?.GetValueOrDefault(s.Id))).ToList();
-        return _rules.GetOrAdd(string.Join("|", chosen.Select(o => o.Id)), _ => PruningRules.Of(this, chosen));
+        return Ready.GetOrCreateValue(this).GetOrAdd(string.Join("|", chosen.Select(o => o.Id)), _ => PruningRules.Of(this, chosen));
     }
 
     /// <summary>Answers to all its questions for a variety: those chosen, else what suits the variety, else its own.</summary>

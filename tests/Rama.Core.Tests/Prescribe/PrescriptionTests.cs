@@ -2,6 +2,7 @@ using CsCheck;
 using Rama.Core.Decide;
 using Rama.Core.Prescribe;
 using Rama.Core.Systems;
+using Rama.Core.Tests.Systems;
 
 namespace Rama.Core.Tests.Prescribe;
 
@@ -81,6 +82,32 @@ public sealed class PrescriptionTests
         Assert.Equal(0, Cut(held, "thick-limbs").CutsPerTree);
         Assert.True(Cut(held, "forks").CutsPerTree > 2);
     }
+
+    // Handbook 3.8: the diameter limit is a free setting. A crew carries one gauge, so trunk classes share it.
+    [Fact]
+    public void A_limit_is_found_for_all_classes_at_once_and_told_by_the_words()
+    {
+        // At 40 mm no limb of 12 mm on average is ever found; taking two of ten needs a smaller limit.
+        var pack = TrainingSystem.Parse(Packs.Json(Packs.Step.Replace("\"lookFor\": { \"en\": \"a\"", "\"lookFor\": { \"en\": \"over {big}\"", StringComparison.Ordinal))
+            .Replace("\"value\": 14, \"unit\": \"mm\", \"least\": 5, \"most\": 40, \"tries\": []", "\"value\": 40, \"unit\": \"mm\", \"least\": 5, \"most\": 40, \"tries\": [10, 14, 40]", StringComparison.Ordinal));
+        var settings = new DecisionSettings();
+        var decision = PruningDecision.Of(new(200, 190, 210), 160, settings);
+        var one = TreeStock.Usual(pack, decision.Standing, 10);
+        var half = one.Classes[0] with { Class = one.Classes[0].Class with { Share = 0.5 } };
+        var stock = one with { Classes = [half, half with { Counts = half.Counts with { LimbMm = new(15, 0.3) } }] };
+        var found = Prescription.Of(pack.RulesFor(), stock, decision, settings);
+        var limit = found.InForce["big"];
+        Assert.Contains(limit, (double[])[10, 14]);
+        Assert.All(found.Classes, c => Assert.Equal(limit, c.Settings["big"]));
+        Assert.StartsWith($"over {limit:0} mm", found.Cuts[0].LookFor.En, StringComparison.Ordinal);
+        Assert.True(found.BudsLeft < 190);
+        var held = Prescription.Of(pack.RulesFor(), stock, decision, settings, 1, new(new Dictionary<string, double> { ["big"] = 40 }, []));
+        Near.Printed(200, held.BudsLeft, 0);
+    }
+
+    // 20 to 25 mm on spindles, common practice, no source; the pack's 22 mm stays while another saves nobody a second.
+    [Fact]
+    public void A_limit_that_gains_nothing_stays_as_the_pack_has_it() => Assert.Equal(22, Of(180).InForce["big-from"]);
 
     // Handbook 5.3: (4 · assumed + Σ observed) ÷ (4 + n), the steps multiplied in their order.
     [Fact]

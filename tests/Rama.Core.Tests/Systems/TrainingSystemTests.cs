@@ -8,6 +8,15 @@ namespace Rama.Core.Tests.Systems;
 public sealed class TrainingSystemTests
 {
     [Fact]
+    public void A_changed_copy_has_rules_of_its_own()
+    {
+        var pack = TrainingSystem.Parse(Packs.Json());
+        Assert.Equal(14, pack.RulesFor().System.Settings[0].Value);
+        var copy = pack with { Settings = [pack.Settings[0] with { Value = 20 }, pack.Settings[1]] };
+        Assert.Equal(20, copy.RulesFor().System.Settings[0].Value);
+    }
+
+    [Fact]
     public void A_rule_pack_the_code_has_never_seen_is_carried_out()
     {
         var hand = new HandTree();
