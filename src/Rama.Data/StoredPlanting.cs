@@ -1,4 +1,5 @@
 using Rama.Core.Estate;
+using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Data.Estate;
 using Rama.Data.Season;

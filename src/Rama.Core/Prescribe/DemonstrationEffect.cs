@@ -1,3 +1,4 @@
+using Rama.Core.Explain;
 using Rama.Core.Systems;
 
 namespace Rama.Core.Prescribe;

@@ -1,5 +1,6 @@
 using Rama.Core.Decide;
 using Rama.Core.Estate;
+using Rama.Core.Explain;
 using Rama.Core.Prescribe.Bench;
 using Rama.Core.Quantities;
 using Rama.Core.Systems;

@@ -1,4 +1,5 @@
 using Rama.Core.Decide;
+using Rama.Core.Explain;
 
 namespace Rama.Core.Systems;
 

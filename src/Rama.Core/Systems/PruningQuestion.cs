@@ -1,3 +1,5 @@
+using Rama.Core.Explain;
+
 namespace Rama.Core.Systems;
 
 /// <summary>A question on which good orchardists disagree, with the answers to choose from.</summary>

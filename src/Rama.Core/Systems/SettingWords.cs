@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
+using Rama.Core.Explain;
 using Rama.Core.Quantities;
 
 namespace Rama.Core.Systems;

@@ -1,4 +1,5 @@
 using System.Text.Json.Serialization;
+using Rama.Core.Explain;
 using Rama.Core.Quantities;
 
 namespace Rama.Core.Systems;

@@ -3,6 +3,7 @@ using System.Runtime.CompilerServices;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.RegularExpressions;
+using Rama.Core.Explain;
 using Rama.Core.Trees;
 
 namespace Rama.Core.Systems;

@@ -1,6 +1,7 @@
 using Microsoft.Extensions.Caching.Memory;
-using Rama.Core.Prescribe;
+using Rama.Core.Explain;
 using Rama.Core.Prescribe.Bench;
+using Rama.Core.Prescribe;
 using Rama.Data;
 
 namespace Rama.Web.Prescribe;
@@ -35,7 +36,7 @@ internal sealed class BenchTrees(PlantingStore store, CatalogueStore catalogues,
 /// <param name="Models">Counted trees that can be put on the bench.</param>
 /// <param name="Counted">What is counted on the crop.</param>
 /// <param name="Season">Its season.</param>
-internal sealed record TreeOnBench(TreeBench Bench, ClassPrescription Of, IReadOnlyList<string> Classes, IReadOnlyList<BenchModel> Models, Core.Systems.LocalText Counted, int Season);
+internal sealed record TreeOnBench(TreeBench Bench, ClassPrescription Of, IReadOnlyList<string> Classes, IReadOnlyList<BenchModel> Models, LocalText Counted, int Season);
 
 /// <summary>Trees put on the bench lately, by what they rest on: a few hundred, however many are asked for.</summary>
 internal sealed class BenchCache : IDisposable

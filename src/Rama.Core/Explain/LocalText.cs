@@ -1,6 +1,6 @@
 using System.Globalization;
 
-namespace Rama.Core.Systems;
+namespace Rama.Core.Explain;
 
 /// <summary>A text in the languages Rama prints in.</summary>
 /// <param name="En">English.</param>
