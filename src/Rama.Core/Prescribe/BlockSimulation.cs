@@ -5,53 +5,53 @@ using Rama.Core.Trees;
 
 namespace Rama.Core.Prescribe;
 
-/// <summary>Trees whose buds left lie in one class.</summary>
-/// <param name="From">Smallest number of buds.</param>
-/// <param name="To">Number from which the next class begins.</param>
-/// <param name="Trees">Trees.</param>
-public sealed record BudsLeftClass(double From, double To, int Trees);
-
-/// <summary>What a card does to the trees of one trunk class.</summary>
-/// <param name="Name">The class.</param>
-/// <param name="Share">Share of the planting's trees.</param>
-/// <param name="Kind">Its decision.</param>
-/// <param name="Trees">Trees cut.</param>
-/// <param name="BudsToLeave">Floral buds wanted.</param>
-/// <param name="BudsLeft">Mean of the floral buds left.</param>
-/// <param name="BudsLeftSd">Their standard deviation.</param>
-/// <param name="InBand">Share of the trees above their number before that end within the tolerance of it.</param>
-/// <param name="BelowBefore">Share of the trees that stood below their number before.</param>
-/// <param name="LimbsLeft">Limbs left per tree.</param>
-/// <param name="WoodShare">Wood cut, as a share of the canopy's.</param>
-/// <param name="BigCuts">Big cuts per tree.</param>
-/// <param name="Minutes">Minutes per tree.</param>
-/// <param name="ClustersToThinning">Clusters over the number per tree, left to thinning.</param>
-/// <param name="Spread">Trees by buds left.</param>
-/// <param name="Settings">Settings used, by name, in their own unit.</param>
-public sealed record SimulatedClass(
-    string Name, double Share, DecisionKind Kind, int Trees, double BudsToLeave, double BudsLeft, double BudsLeftSd, double InBand, double BelowBefore, double LimbsLeft, double WoodShare, double BigCuts,
-    double Minutes, double ClustersToThinning, IReadOnlyList<BudsLeftClass> Spread, IReadOnlyDictionary<string, double> Settings);
-
 /// <summary>A prescription carried out on many trees of a planting, as a crew would by its card: without counting each tree.</summary>
 /// <param name="System">The system.</param>
 /// <param name="Answers">Answers to its questions, by question.</param>
 /// <param name="Trees">Trees cut.</param>
 /// <param name="Seed">Seed of the trees.</param>
 /// <param name="InBand">Share of the trees above their number before that end within the tolerance of it.</param>
+/// <param name="BelowBefore">Share of the trees that stood below their number before.</param>
 /// <param name="BudsLeft">Mean of the floral buds left.</param>
+/// <param name="BudsLeftSd">Their standard deviation among trees of a trunk class.</param>
+/// <param name="LimbsLeft">Limbs left per tree.</param>
+/// <param name="BigCuts">Big cuts per tree.</param>
+/// <param name="WoodShare">Wood cut, as a share of the canopy's.</param>
 /// <param name="Minutes">Minutes per tree.</param>
+/// <param name="ClustersToThinning">Clusters over the number per tree, left to thinning.</param>
+/// <param name="Spread">Share of the trees by buds left, in classes of a fifth of their number, the middle one around it.</param>
 /// <param name="Classes">By trunk class.</param>
 /// <param name="Counted">What the card does to each counted tree that could be modelled.</param>
+/// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record BlockSimulation(
-    LocalText System, IReadOnlyDictionary<string, string> Answers, int Trees, int Seed, double InBand, double BudsLeft, double Minutes, IReadOnlyList<SimulatedClass> Classes, IReadOnlyList<CountedCut> Counted,
+    LocalText System,
+    IReadOnlyDictionary<string, string> Answers,
+    int Trees,
+    int Seed,
+    double InBand,
+    double BelowBefore,
+    double BudsLeft,
+    double BudsLeftSd,
+    double LimbsLeft,
+    double BigCuts,
+    double WoodShare,
+    double Minutes,
+    double ClustersToThinning,
+    IReadOnlyList<double> Spread,
+    IReadOnlyList<SimulatedClass> Classes,
+    IReadOnlyList<CountedCut> Counted,
+    IReadOnlyList<Step> Steps,
     IReadOnlyList<Notice> Warnings)
+    : Calculated(InBand, "share", Steps, Warnings)
 {
+    private const string OnTrees = "the card carried out on typical trees of the planting";
+
     /// <summary>Trees cut unless another number is asked for.</summary>
     public const int UsualTrees = 200;
 
     // Trees of the simulation are none of those the settings were found on.
-    private const int HeldOut = 7_000, Step = 20, Bins = 9;
+    private const int HeldOut = 7_000, TellEvery = 20, Bins = 9;
 
     /// <summary>Carries a prescription out.</summary>
     /// <param name="rules">The system's rules.</param>
@@ -77,7 +77,7 @@ public sealed record BlockSimulation(
             var mine = Math.Max(10, (int)Math.Round(trees * c.Class.Share));
             for (var i = 0; i < mine; i++)
             {
-                if (i % Step == 0)
+                if (i % TellEvery == 0)
                 {
                     cancel.ThrowIfCancellationRequested();
                     progress?.Invoke(Math.Min(1, done / (double)trees));
@@ -89,16 +89,42 @@ public sealed record BlockSimulation(
             classes.Add(Summed(rules, cut, cutTrees));
         }
         progress?.Invoke(1);
-        double Mean(Func<SimulatedClass, double> of) => classes.Sum(c => c.Share * of(c));
-        var meant = classes.Sum(c => c.Share * (1 - c.BelowBefore));
-        var wood = Mean(c => c.WoodShare);
+        return Of(rules, classes, done, seed, [.. (counted ?? []).Select(m => OnModel(rules, prescription, settings, m))]);
+    }
+
+    private static BlockSimulation Of(PruningRules rules, List<SimulatedClass> classes, int trees, int seed, List<CountedCut> counted)
+    {
+        List<Step> steps = [];
+        double Mean(string code, string name, string unit, Func<SimulatedClass, double> of)
+        {
+            Figure mean = new(name, classes.Sum(c => c.Share * of(c)), unit);
+            steps.Add(classes.Count == 1
+                ? new(code, "mean of the trees cut", mean, [new("trees cut", trees, "tree")], OnTrees)
+                : new(code, "Σ share of the trees × mean of the trunk class", mean, [.. classes.SelectMany(c => new Figure[] { new(c.Name, of(c), unit), new("share of the trees", c.Share, "share") })], OnTrees));
+            return mean.Value;
+        }
+        var below = Mean("simulation.below", "trees below their number already", "share", c => c.BelowBefore);
+        var left = Mean("simulation.left", "buds left", "bud/tree", c => c.BudsLeft);
+        var sd = Math.Sqrt(classes.Sum(c => c.Share * c.BudsLeftSd * c.BudsLeftSd));
+        steps.Add(new("simulation.left", "√(Σ share of the trees × variance within the trunk class)", new("standard deviation among trees", sd, "bud/tree"),
+            [.. classes.Select(c => new Figure(c.Name, c.BudsLeftSd, "bud/tree"))], OnTrees));
+        var limbs = Mean("simulation.limbs", "limbs left", "limb/tree", c => c.LimbsLeft);
+        var big = Mean("simulation.big-cuts", "big cuts", "cut/tree", c => c.BigCuts);
+        var wood = Mean("simulation.wood", "wood cut, of the canopy's", "share", c => c.WoodShare);
+        var minutes = Mean("simulation.minutes", "time per tree", "min/tree", c => c.Minutes);
+        var thinning = Mean("simulation.thinning", "clusters left to thinning", "cluster/tree", c => c.ClustersToThinning);
+        // A tree that stood below its number cannot be brought to it by cutting.
+        var meant = 1 - below;
+        var inBand = meant > 0 ? classes.Sum(c => c.Share * (1 - c.BelowBefore) * c.InBand) / meant : 1;
+        steps.Add(new("simulation.in-band", "trees from above their number that end within the tolerance ÷ trees from above it", new("trees ending on target", inBand, "share"),
+            [new("trees cut", trees, "tree"), new("trees below their number already", below, "share"), .. classes.Where(_ => classes.Count > 1).Select(c => new Figure(c.Name, c.InBand, "share"))], OnTrees));
+
         List<Notice> warnings = [];
-        if (wood > 0.8 * rules.System.Caps.ShareOfWood || classes.Any(c => c.BigCuts > 0.8 * rules.System.Caps.BigCuts))
+        if (wood > Prescription.NearCap * rules.System.Caps.ShareOfWood || classes.Any(c => c.BigCuts > Prescription.NearCap * rules.System.Caps.BigCuts))
             warnings.Add(new("simulation.regrowth", $"{wood * 100:0} % of the wood goes: expect strong shoots near the big cuts.", new Figure("wood", wood, "share")));
         return new(
-            rules.System.Name, rules.ByQuestion, done, seed,
-            meant > 0 ? classes.Sum(c => c.Share * (1 - c.BelowBefore) * c.InBand) / meant : 1, Mean(c => c.BudsLeft), Mean(c => c.Minutes), classes,
-            [.. (counted ?? []).Select(m => OnModel(rules, prescription, settings, m))], warnings);
+            rules.System.Name, rules.ByQuestion, trees, seed, inBand, below, left, sd, limbs, big, wood, minutes, thinning,
+            [.. Enumerable.Range(0, Bins).Select(i => classes.Sum(c => c.Share * c.Spread[i].Trees / c.Trees))], classes, counted, steps, warnings);
     }
 
     private static SimulatedClass Summed(PruningRules rules, ClassPrescription cut, List<TreePruning> trees)

@@ -40,8 +40,8 @@ public sealed record Prescription(
     /// <summary>Below so many single buds a limb they are told for the whole tree.</summary>
     private const double FewPerLimb = 0.85;
 
-    /// <summary>Share of the wood cap from which strong regrowth is to be expected.</summary>
-    private const double NearCap = 0.8;
+    /// <summary>Share of a cap from which strong regrowth is to be expected.</summary>
+    internal const double NearCap = 0.8;
 
     private const string OnTrees = "the system's rules carried out on typical trees of the class";
 
@@ -113,13 +113,13 @@ public sealed record Prescription(
         return
         [
             .. cuts.Where(c => c.Drop > 0).Select(c => new Step(
-                $"prescription.{c.StepId}", c.SingleBuds ? "what the other steps leave − buds to leave" : "buds standing before the step × the share it takes", new(c.Name.En, c.Drop, "bud/tree"),
+                $"prescription.{c.StepId}", c.SingleBuds ? "what the other steps leave − buds to leave" : "buds standing before the step × the share it takes", Figure.Named(c.Name, c.Drop, "bud/tree"),
                 [new("cuts", c.CutsPerTree, "cut/tree"), new("buds standing before the step", c.BudsAfter + c.Drop, "bud/tree"), new("share taken", c.Drop / (c.BudsAfter + c.Drop), "share")],
                 c.DemonstrationTrees > 0 ? $"{OnTrees}, corrected by {c.DemonstrationTrees} demonstration trees" : OnTrees)),
             new("prescription.limbs-left", "limbs standing after the cuts", new("limbs left", limbsLeft, "limb/tree"), [], OnTrees),
             new("prescription.buds-per-limb", "buds left ÷ limbs left", new("buds per limb", perLimb, "bud/limb"), [leftFigure, new("limbs left", limbsLeft, "limb/tree")], Sources.Definition),
             new("prescription.minutes", "base + Σ cuts × seconds per cut", new("time per tree", minutes, "min/tree"), [new("base", rules.System.Labour.BaseSeconds, "s"), new("cutting", cutting, "s")], rules.System.Labour.Source),
-            new("prescription.buds-left", "floral buds − all drops", leftFigure, [standing, .. cuts.Where(c => c.Drop > 0).Select(c => new Figure(c.Name.En, c.Drop, "bud/tree"))], Sources.Definition),
+            new("prescription.buds-left", "floral buds − all drops", leftFigure, [standing, .. cuts.Where(c => c.Drop > 0).Select(c => Figure.Named(c.Name, c.Drop, "bud/tree"))], Sources.Definition),
         ];
     }
 

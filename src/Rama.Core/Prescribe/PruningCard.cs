@@ -124,7 +124,7 @@ public sealed record PruningCard(
 
         List<string> notes = [];
         if (!decision.Settled) notes.Add(words.Say("not-settled"));
-        if (prescription.ClustersToThinning >= 0.5) notes.Add(words.Say("thinning", Math.Round(prescription.ClustersToThinning)));
+        if (prescription.ClustersToThinning >= 0.5) notes.Add(words.SayOfHabit("thinning", Math.Round(prescription.ClustersToThinning)));
         notes.Add(words.Say("check"));
         return new(
             language, decision.Kind, $"{planting.Code} {planting.Name}",

@@ -78,7 +78,15 @@ public sealed record BenchModel(double Row, double Tree);
 /// <summary>Cuts made by hand, told and scored.</summary>
 /// <param name="Cuts">The cuts.</param>
 /// <param name="Score">Their score.</param>
-public sealed record MadeCuts(IReadOnlyList<BenchCut> Cuts, PracticeScore Score);
+/// <param name="Steps">Why the tree's measures are what they are after the last of them.</param>
+public sealed record MadeCuts(IReadOnlyList<BenchCut> Cuts, PracticeScore Score, IReadOnlyList<Step> Steps)
+{
+    internal static MadeCuts Of(TreeBench bench, IReadOnlyList<HandCut> cuts)
+    {
+        var made = bench.Made(cuts);
+        return new(made, PracticeScore.Of(bench, made), bench.Explain(made));
+    }
+}
 
 /// <summary>A practice tree that was kept.</summary>
 public sealed record PracticeLine(Guid Id, string Pruner, DateTimeOffset At, string Tree, int Score, int BudsLeft, double Target, double Minutes, IReadOnlyList<Notice> Remarks);
@@ -113,8 +121,7 @@ internal static class BenchEndpoints
     private static async Task<Results<Ok<MadeCuts>, NotFound>> Cut(Guid id, BenchCuts body, BenchTrees trees, CancellationToken cancel)
     {
         if (await trees.PutAsync(id, body.ToChoice(), cancel) is not { } put) return TypedResults.NotFound();
-        var made = put.Bench.Made(body.Cuts);
-        return TypedResults.Ok(new MadeCuts(made, PracticeScore.Of(put.Bench, made)));
+        return TypedResults.Ok(MadeCuts.Of(put.Bench, body.Cuts));
     }
 
     private static async Task<Results<Ok<IReadOnlyList<PracticeLine>>, NotFound>> Runs(Guid id, PlantingStore plantings, PrescribeStore store, CancellationToken cancel)
@@ -129,10 +136,9 @@ internal static class BenchEndpoints
     private static async Task<Results<Ok<MadeCuts>, NotFound>> Keep(Guid id, PracticeRun body, BenchTrees trees, PrescribeStore store, CancellationToken cancel)
     {
         if (await trees.PutAsync(id, body.ToChoice(), cancel) is not { } put) return TypedResults.NotFound();
-        var made = put.Bench.Made(body.Cuts);
-        var score = PracticeScore.Of(put.Bench, made);
-        var left = made.Count == 0 ? put.Bench.Before.FloralBuds : made[^1].After.FloralBuds;
+        var made = MadeCuts.Of(put.Bench, body.Cuts);
+        var left = made.Cuts.Count == 0 ? put.Bench.Before.FloralBuds : made.Cuts[^1].After.FloralBuds;
         var tree = body.Row is { } row ? $"{row}/{body.Tree}" : $"{put.Of.Class.Name} {body.Number}";
-        return await store.KeepRunAsync(id, put.Season, body.Id, body.Pruner, tree, put.Bench, score, left, cancel) ? TypedResults.Ok(new MadeCuts(made, score)) : TypedResults.NotFound();
+        return await store.KeepRunAsync(id, put.Season, body.Id, body.Pruner, tree, put.Bench, made.Score, left, cancel) ? TypedResults.Ok(made) : TypedResults.NotFound();
     }
 }

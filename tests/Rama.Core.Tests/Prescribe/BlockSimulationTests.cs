@@ -38,6 +38,31 @@ public sealed class BlockSimulationTests
     }
 
     [Fact]
+    public void A_planting_of_trunk_classes_is_their_mean_by_their_share_and_says_so()
+    {
+        var pack = TrainingSystem.Find("tall-spindle")!;
+        var settings = new DecisionSettings(0.1, pack.Caps.ShareOfBuds);
+        var decision = PruningDecision.Of(new(300, 285, 315), 215, settings);
+        var one = TreeStock.Usual(pack, decision.Standing, 21);
+        StockClass Class(string name, double share, double buds, double tcsa) =>
+            new(one.Classes[0].Class with { Name = name, Share = share, MeanTcsaCm2 = tcsa, Weight = tcsa }, new(buds, null, null), one.Classes[0].Counts with { FloralBuds = new(buds, 0.2) });
+        var stock = one with { Classes = [Class("small", 0.3, 200, 12), Class("large", 0.7, 343, 21)] };
+        var block = BlockSimulation.Of(pack.RulesFor(), stock, Prescription.Of(pack.RulesFor(), stock, decision, settings), settings, cancel: TestContext.Current.CancellationToken);
+        var (small, large) = (block.Classes[0], block.Classes[1]);
+        Assert.Equal(0.3 * small.BudsLeft + 0.7 * large.BudsLeft, block.BudsLeft, 9);
+        Assert.Equal(0.3 * small.LimbsLeft + 0.7 * large.LimbsLeft, block.LimbsLeft, 9);
+        // Spread around the number of each class, not between classes.
+        Assert.InRange(block.BudsLeftSd, Math.Min(small.BudsLeftSd, large.BudsLeftSd), Math.Max(small.BudsLeftSd, large.BudsLeftSd));
+        Assert.Equal(1, block.Spread.Sum(), 9);
+        Assert.Equal(block.InBand, block.Value);
+        Assert.Equal(
+            ["simulation.below", "simulation.big-cuts", "simulation.in-band", "simulation.left", "simulation.left", "simulation.limbs", "simulation.minutes", "simulation.thinning", "simulation.wood"],
+            block.Steps.Select(s => s.Code).Order(StringComparer.Ordinal));
+        var limbs = block.Steps.Single(s => s.Code == "simulation.limbs");
+        Assert.Equal(limbs.Result.Value, limbs.Inputs.Chunk(2).Sum(pair => pair[0].Value * pair[1].Value), 9);
+    }
+
+    [Fact]
     public void It_tells_how_far_it_is_and_can_be_stopped()
     {
         List<double> told = [];

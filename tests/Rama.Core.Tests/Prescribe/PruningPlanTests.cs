@@ -83,6 +83,20 @@ public sealed class PruningPlanTests
         return PruningCard.Of(reading, PruningPlan.Of(reading), language, marks);
     }
 
+    // Cherries are not thinned by hand; the fruitlets of a peach are: common practice, no source.
+    [Theory]
+    [InlineData("Jonagold", "M.9", "tall-spindle", "left to hand thinning")]
+    [InlineData("Kordia", "Weiroot 158", "cherry-spindle", "not thinned by hand")]
+    [InlineData("Redhaven", "GF 677", "pedestrian-peach", "thin fruitlets harder")]
+    public void What_stays_over_the_number_is_told_as_the_crop_is_grown(string variety, string rootstock, string system, string said)
+    {
+        var planting = Entries.Planting with { Variety = variety, Rootstock = rootstock, System = system };
+        var target = Entries.Target with { Yield = new(60, "fruit/tree") };
+        var card = Card(new() { Season = 2027, Planting = planting, Target = target, Count = Entries.Counted(900, 940, 880, 910, 895) })!;
+        Assert.Contains(card.Notes, n => n.Contains(said, StringComparison.Ordinal));
+        Assert.Equal(1, card.Notes.Count(n => n.Contains("thin", StringComparison.Ordinal)));
+    }
+
     [Fact]
     public void The_drawing_of_a_card_shows_the_cuts_the_card_names()
     {

@@ -5110,19 +5110,60 @@ export interface components {
             inBand: number;
             /**
              * Format: double
+             * @description Share of the trees that stood below their number before.
+             */
+            belowBefore: number;
+            /**
+             * Format: double
              * @description Mean of the floral buds left.
              */
             budsLeft: number;
             /**
              * Format: double
+             * @description Their standard deviation among trees of a trunk class.
+             */
+            budsLeftSd: number;
+            /**
+             * Format: double
+             * @description Limbs left per tree.
+             */
+            limbsLeft: number;
+            /**
+             * Format: double
+             * @description Big cuts per tree.
+             */
+            bigCuts: number;
+            /**
+             * Format: double
+             * @description Wood cut, as a share of the canopy's.
+             */
+            woodShare: number;
+            /**
+             * Format: double
              * @description Minutes per tree.
              */
             minutes: number;
+            /**
+             * Format: double
+             * @description Clusters over the number per tree, left to thinning.
+             */
+            clustersToThinning: number;
+            /** @description Share of the trees by buds left, in classes of a fifth of their number, the middle one around it. */
+            spread: number[];
             /** @description By trunk class. */
             classes: components["schemas"]["SimulatedClass"][];
             /** @description What the card does to each counted tree that could be modelled. */
             counted: components["schemas"]["CountedCut"][];
-            /** @description What is unusual. */
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
         };
         /** @description A crew's own measures, as typed; those left out are not used. */
@@ -6703,6 +6744,7 @@ export interface components {
             value: number;
             /** @description The unit, `1` where there is none. */
             unit: string;
+            words?: null | components["schemas"]["LocalText"];
         };
         FileView: {
             file: string;
@@ -7435,6 +7477,7 @@ export interface components {
         MadeCuts: {
             cuts: components["schemas"]["BenchCut"][];
             score: components["schemas"]["PracticeScore"];
+            steps: components["schemas"]["Step"][];
         };
         MapBlock: {
             code: string;
@@ -8094,7 +8137,7 @@ export interface components {
             answers: {
                 [key: string]: string;
             };
-            /** @description Settings of the system as answers and the manager's hand have them, by name, in their own unit; a class may have found others. */
+            /** @description Settings of the system as answers, the search for lengths and the manager's hand have them, by name, in their own unit; the numbers of a class are with it. */
             inForce: {
                 [key: string]: number;
             };

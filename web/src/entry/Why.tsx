@@ -1,3 +1,4 @@
+import { useQuery } from '@tanstack/react-query';
 import { Popover } from 'antd';
 import type { ReactNode } from 'react';
 import type { Figure, Step } from '../api/client';
@@ -23,6 +24,23 @@ export function Why({ steps, main = false, children }: { steps: Step[]; main?: b
   );
 }
 
+/** A number whose arithmetic is only fetched when somebody asks for it. */
+export function WhyAsked({ ask, name, children }: { ask: () => Promise<Step[]>; name: string[]; children: ReactNode }) {
+  const { t } = useReading();
+  return (
+    <Popover trigger="click" placement="bottomRight" content={<Asked ask={ask} name={name} />} destroyOnHidden>
+      <button type="button" className="why why-quiet" title={t('why')}>{children}</button>
+    </Popover>
+  );
+}
+
+function Asked({ ask, name }: { ask: () => Promise<Step[]>; name: string[] }) {
+  const { t } = useReading();
+  const steps = useQuery({ queryKey: ['why', ...name], queryFn: ask, gcTime: 0 });
+  if (steps.error) return <p className="field-problem">{t('why.failed')}</p>;
+  return steps.data ? <Arithmetic steps={steps.data} /> : <p className="small dim">{t('why.wait')}</p>;
+}
+
 function Arithmetic({ steps }: { steps: Step[] }) {
   const { t } = useReading();
   return (
@@ -40,7 +58,7 @@ function Arithmetic({ steps }: { steps: Step[] }) {
 }
 
 function Term({ figure }: { figure: Figure }) {
-  const { t, amount } = useReading();
+  const { t, local, amount } = useReading();
   const shown = amount(figure.value, figure.unit);
-  return <>{t(figure.name, { defaultValue: figure.name })} {shown.number} <span className="unit">{shown.unit}</span></>;
+  return <>{figure.words ? local(figure.words) : t(figure.name, { defaultValue: figure.name })} {shown.number} <span className="unit">{shown.unit}</span></>;
 }

@@ -20,9 +20,11 @@ export function useReading() {
   const { system, chooseSystem, chooseLanguage } = useContext(ReadingContext);
   const language: Language = i18n.language.startsWith('es') ? 'es' : 'en';
   const t = useCallback((key: string, values?: Record<string, unknown>): string => {
-    const said = translate(key, values ?? {});
+    // Some things are said otherwise of another crop: nobody thins cherries by hand.
+    const own = `${key}@${habit}`;
+    const said = translate(habit !== null && i18n.exists(own) ? own : key, values ?? {});
     return habit === null ? said : inHabit(said, translate(`habit:${habit}`, { defaultValue: '' }));
-  }, [translate, habit]);
+  }, [translate, i18n, habit]);
   /** The name of a unit, such as "bud/tree" → "buds a tree". */
   const unitName = (unit: string) => (unit === '' ? '' : t(`unit:${unit}`, { defaultValue: unit }));
   return {

@@ -107,6 +107,10 @@ public sealed class TreeBench
         return Tell(cuts.Select(c => (c, (TreeCut?)null)));
     }
 
+    /// <summary>Why the measures are what they are after some cuts.</summary>
+    /// <param name="made">The cuts, as told.</param>
+    public IReadOnlyList<Step> Explain(IReadOnlyList<BenchCut> made) => MeasureSteps.Of(this, made);
+
     private List<BenchCut> Tell(IEnumerable<(HandCut Cut, TreeCut? Planned)> cuts)
     {
         var standing = new StandingTree(Tree);

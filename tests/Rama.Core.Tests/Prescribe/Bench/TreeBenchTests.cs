@@ -28,6 +28,28 @@ public sealed class TreeBenchTests
         Assert.Equal(bench.Pruning.Left.FloralBuds, made[^1].After.FloralBuds);
     }
 
+    // What a lead is told when asking why has to come out as the number beside it.
+    [Fact]
+    public void The_arithmetic_told_of_a_measure_gives_the_measure()
+    {
+        var hand = new HandTree();
+        var big = hand.Limb(0.9, 27, 30);
+        for (var i = 0; i < 8; i++) hand.Limb(0.7 + i * 0.2, 12 + i, 20);
+        var bench = Bench(hand.Tree(), 100);
+        var made = bench.Made([new() { Branch = big, LeaveM = 0.015 }, new() { Bud = 31 }]);
+        var steps = bench.Explain(made).ToDictionary(s => s.Code);
+        double In(string step, string name) => steps[step].Inputs.Single(f => f.Name == name).Value;
+        Assert.Equal(In("bench.left", "floral buds") - steps["bench.left"].Inputs.Skip(1).Sum(f => f.Value), steps["bench.left"].Result.Value);
+        Assert.Equal(159, steps["bench.left"].Result.Value);
+        Assert.Equal(In("bench.limbs", "limbs before") - In("bench.limbs", "limbs taken"), steps["bench.limbs"].Result.Value);
+        Assert.Equal((8, 1), (steps["bench.limbs"].Result.Value, steps["bench.big-cuts"].Result.Value));
+        Assert.Equal(In("bench.wood", "wood cut") / In("bench.wood", "wood of the tree without its trunk"), steps["bench.wood"].Result.Value, 9);
+        Assert.Equal(In("bench.thickest", "limb diameter") / In("bench.thickest", "leader diameter there"), steps["bench.thickest"].Result.Value, 9);
+        // The leader tapers and limbs grow thicker upwards here, so the top one is nearest to it: 19 mm.
+        Assert.Equal(19, In("bench.thickest", "limb diameter"));
+        Assert.Equal(1, steps["bench.zones"].Result.Value + In("bench.zones", "buds in the middle third") + In("bench.zones", "buds in the bottom third"), 9);
+    }
+
     // The bench keeps the list of cuts and tells them anew: whatever is undone and redone, sixty cuts are the same sixty cuts.
     [Fact]
     public void Sixty_cuts_undone_and_redone_do_not_drift() => Gen.Select(Gen.Int[1, 500], Gen.Int[0, 60]).Sample((seed, undone) =>

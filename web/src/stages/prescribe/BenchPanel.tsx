@@ -1,5 +1,6 @@
 import { Button } from 'antd';
 import type { BenchCut, BenchView } from '../../api/client';
+import { WhyAsked } from '../../entry/Why';
 import { useReading } from '../../words/useReading';
 import { BenchLedger } from './BenchLedger';
 import { useTold } from './useTold';
@@ -18,6 +19,14 @@ export function BenchPanel({ work, data, playing, play }: { work: Work; data: Be
   const all = [...made, ...ahead];
   // Why a step cut no more is told once it has made its last cut.
   const end = mode === 'card' && now && ahead[0]?.stepId !== now.stepId ? data.steps.find((s) => s.stepId === now.stepId)?.end : undefined;
+  const share = (of: number) => `${number(of * 100, 0)} %`;
+  const measures: [string, string | null][] = [
+    ['limbs', number(after.limbs, 0)],
+    ['thickest', after.thickestRatio === null || !data.limitsRatio ? null : number(after.thickestRatio, 2)],
+    ['big-cuts', t('bench.of', { a: after.bigCuts, b: data.bigCuts })],
+    ['wood', share(after.woodShare)],
+    ['zones', [after.topShare, after.middleShare, after.bottomShare].map(share).join(' · ')],
+  ];
   return (
     <aside className="bench-panel">
       <p className="bench-counted">{t('bench.left', { counted: local(data.counted) })}</p>
@@ -63,11 +72,12 @@ export function BenchPanel({ work, data, playing, play }: { work: Work; data: Be
       </p>
       <CutList cuts={all} made={made.length} go={mode === 'card' ? work.go : undefined} />
       <dl className="bench-measures">
-        <div><dt>{t('bench.limbs')}</dt><dd>{number(after.limbs, 0)}</dd></div>
-        <div><dt>{t('bench.thickest')}</dt><dd>{after.thickestRatio === null || !data.limitsRatio ? '–' : number(after.thickestRatio, 2)}</dd></div>
-        <div><dt>{t('bench.big-cuts')}</dt><dd>{t('bench.of', { a: after.bigCuts, b: data.bigCuts })}</dd></div>
-        <div><dt>{t('bench.wood')}</dt><dd>{number(after.woodShare * 100, 0)} %</dd></div>
-        <div className="bench-zones"><dt>{t('bench.zones')}</dt><dd>{[after.topShare, after.middleShare, after.bottomShare].map((s) => `${number(s * 100, 0)} %`).join(' · ')}</dd></div>
+        {measures.map(([code, text]) => (
+          <div key={code} className={`bench-${code}`}>
+            <dt>{t(`bench.${code}`)}</dt>
+            <dd>{text === null ? '–' : <WhyAsked ask={() => work.why(`bench.${code}`)} name={[code, String(made.length)]}>{text}</WhyAsked>}</dd>
+          </div>
+        ))}
       </dl>
       {mode === 'card' && (
         <details className="bench-ends small">

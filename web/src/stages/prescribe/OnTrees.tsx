@@ -3,6 +3,7 @@ import { useState } from 'react';
 import type { BlockSimulation } from '../../api/client';
 import { Choice } from '../../entry/Field';
 import { Notices } from '../../entry/Notices';
+import { stepsOf, Why } from '../../entry/Why';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
 import { useCatalogue } from '../estate/useCatalogue';
@@ -53,23 +54,23 @@ export function OnTrees() {
 }
 
 function Compared({ shown }: { shown: { name: string; result: BlockSimulation }[] }) {
-  const { t, number } = useReading();
-  const mean = (result: BlockSimulation, of: (c: BlockSimulation['classes'][number]) => number) => result.classes.reduce((sum, c) => sum + c.share * of(c), 0);
+  const { t, number, amount } = useReading();
+  const told = (value: number, unit: string, decimals: number) => { const shown = amount(value, unit, decimals); return `${shown.number} ${shown.unit}`; };
   const lines: [string, (r: BlockSimulation) => string][] = [
-    ['in-band', (r) => `${number(r.inBand * 100, 0)} %`],
-    ['left', (r) => `${number(r.budsLeft, 0)} ± ${number(mean(r, (c) => c.budsLeftSd), 0)} ${t('unit:bud')}`],
-    ['below', (r) => `${number(mean(r, (c) => c.belowBefore) * 100, 0)} %`],
-    ['limbs', (r) => number(mean(r, (c) => c.limbsLeft), 1)],
-    ['big-cuts', (r) => number(mean(r, (c) => c.bigCuts), 1)],
-    ['wood', (r) => `${number(mean(r, (c) => c.woodShare) * 100, 0)} %`],
-    ['minutes', (r) => `${number(r.minutes, 1)} min`],
-    ['thinning', (r) => number(mean(r, (c) => c.clustersToThinning), 0)],
+    ['in-band', (r) => told(r.inBand, 'share', 0)],
+    ['left', (r) => `${number(r.budsLeft, 0)} ± ${told(r.budsLeftSd, 'bud/tree', 0)}`],
+    ['below', (r) => told(r.belowBefore, 'share', 0)],
+    ['limbs', (r) => told(r.limbsLeft, 'limb/tree', 1)],
+    ['big-cuts', (r) => told(r.bigCuts, 'cut/tree', 1)],
+    ['wood', (r) => told(r.woodShare, 'share', 0)],
+    ['minutes', (r) => told(r.minutes, 'min/tree', 1)],
+    ['thinning', (r) => told(r.clustersToThinning, 'cluster/tree', 0)],
   ];
   return (
     <>
       <table className="figures" data-test="simulation">
         <thead><tr><th>{t('simulation.each')}</th>{shown.map((s) => <th key={s.name} className="number">{s.name}</th>)}</tr></thead>
-        <tbody>{lines.map(([key, of]) => <tr key={key}><td>{t(`simulation.${key}`)}</td>{shown.map((s) => <td key={s.name} className="number">{key === 'in-band' ? <strong>{of(s.result)}</strong> : of(s.result)}</td>)}</tr>)}</tbody>
+        <tbody>{lines.map(([key, of]) => <tr key={key}><td>{t(`simulation.${key}`)}</td>{shown.map((s) => <td key={s.name} className="number"><Why steps={stepsOf(s.result.steps, `simulation.${key}`)}>{key === 'in-band' ? <strong>{of(s.result)}</strong> : of(s.result)}</Why></td>)}</tr>)}</tbody>
       </table>
       {(shown[0]?.result.counted.length ?? 0) > 0 && <Counted trees={shown[0]!.result.counted} />}
       <div className="on-trees-spreads">{shown.map((s) => <Spread key={s.name} name={s.name} result={s.result} />)}</div>
@@ -107,8 +108,8 @@ function Counted({ trees }: { trees: BlockSimulation['counted'] }) {
 /** How far the trees end from their number: bars by buds left, the band wanted behind. */
 function Spread({ name, result }: { name: string; result: BlockSimulation }) {
   const { t, number } = useReading();
-  const bins = result.classes[0]!.spread.length;
-  const shares = Array.from({ length: bins }, (_, i) => result.classes.reduce((sum, c) => sum + (c.share * c.spread[i]!.trees) / c.trees, 0));
+  const shares = result.spread;
+  const bins = shares.length;
   const most = Math.max(...shares, 0.01);
   const middle = (bins - 1) / 2;
   const dot = (tree: BlockSimulation['counted'][number]) => {

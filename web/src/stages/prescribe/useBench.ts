@@ -1,6 +1,7 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, answered, type BenchCut, type BenchView, type HandCut, type PracticeScore } from '../../api/client';
+import { api, answered, type BenchCut, type BenchView, type HandCut, type PracticeScore, type Step } from '../../api/client';
+import { stepsOf } from '../../entry/Why';
 
 /** Which tree of a planting stands on the bench. */
 export interface BenchTree {
@@ -25,9 +26,11 @@ export function useBench(id: string, choice: BenchTree) {
     queryFn: () => answered(api.POST('/api/v1/plantings/{id}/bench', { ...at, body: choice })) as Promise<BenchView>,
     placeholderData: keepPreviousData,
   });
+  const tell = (cuts: HandCut[], signal?: AbortSignal) =>
+    answered(api.POST('/api/v1/plantings/{id}/bench/cuts', { ...at, body: { ...choice, cuts }, ...(signal ? { signal } : {}) })) as Promise<{ cuts: BenchCut[]; score: PracticeScore; steps: Step[] }>;
   const told = useQuery({
     queryKey: ['bench-cuts', id, choice, hand.cuts],
-    queryFn: ({ signal }) => answered(api.POST('/api/v1/plantings/{id}/bench/cuts', { ...at, body: { ...choice, cuts: hand.cuts }, signal })) as Promise<{ cuts: BenchCut[]; score: PracticeScore }>,
+    queryFn: ({ signal }) => tell(hand.cuts, signal),
     enabled: mode !== 'card',
     placeholderData: keepPreviousData,
     gcTime: 60_000,
@@ -53,6 +56,8 @@ export function useBench(id: string, choice: BenchTree) {
     telling: told.isFetching,
     troubled: told.error,
     keep,
+    /** Why the tree's measures are what they are as it stands. */
+    why: async (code: string) => stepsOf((await tell(mode === 'card' ? made.map(toHand) : hand.cuts)).steps, code),
     go: (to: number) => { setStep(Math.max(0, Math.min(prescribed.length, to))); },
     enter: (next: BenchMode) => {
       // Taking over goes on from where the prescription stands.
