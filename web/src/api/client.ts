@@ -79,6 +79,7 @@ export type FruitTree = Required<Omit<Schemas['FruitTree'], 'branches' | 'buds'>
 export type DrawnCut = Omit<Schemas['CardDrawnCut'], 'at'> & { at: Place };
 export type BenchCut = Omit<Schemas['BenchCut'], 'at'> & { at: Place };
 export type PruningCard = Omit<Schemas['PruningCard'], 'drawing'> & { drawing?: CardDrawing | null };
+export type PruningDecision = Schemas['PruningDecision'];
 export type CardDrawing = Omit<Schemas['CardDrawing'], 'tree' | 'cuts'> & { tree: FruitTree; cuts: DrawnCut[] };
 export type BenchView = Omit<Schemas['BenchView'], 'tree' | 'prescribed'> & { tree: FruitTree; prescribed: BenchCut[] };
 export type CutTree = Omit<Schemas['CutTree'], 'tree' | 'cuts'> & { tree: FruitTree; cuts: BenchCut[] };

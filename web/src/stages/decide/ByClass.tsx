@@ -1,3 +1,5 @@
+import type { PruningDecision } from '../../api/client';
+import { stepsOf, Why } from '../../entry/Why';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
 
@@ -8,9 +10,11 @@ export function ByClass() {
   const classes = plan.prescription?.classes ?? [];
   if (classes.length < 2 || !plan.decision) return null;
   const other = classes.filter((c) => c.decision.kind !== plan.decision!.kind);
+  // The target is taken as exact, so the surplus is as uncertain as the count.
+  const half = ({ standing }: PruningDecision) => standing.high !== null && ` ± ${number(standing.high - standing.mean, 0)}`;
   return (
     <section className="decide-classes">
-      <h2>{t('decide.by-class')}</h2>
+      <h2>{t('decide.by-class')} <span className="unit">{t('unit:bud/tree')}</span></h2>
       <table className="figures" data-test="by-class">
         <thead><tr><th>{t('decide.class')}</th><th className="number">{t('decide.share')}</th><th className="number">{t('decide.stand')}</th><th className="number">{t('decide.wanted')}</th><th className="number">{t('decide.surplus')}</th><th>{t('decide.decision')}</th></tr></thead>
         <tbody>
@@ -18,10 +22,10 @@ export function ByClass() {
             <tr key={c.class.name}>
               <td>{t(`class.${c.class.name}`, { defaultValue: c.class.name })}</td>
               <td className="number">{number(c.class.share * 100, 0)} %</td>
-              <td className="number">{number(c.decision.standing.mean, 0)}{c.decision.standing.high !== null && ` ± ${number(c.decision.standing.high - c.decision.standing.mean, 0)}`}</td>
+              <td className="number">{number(c.decision.standing.mean, 0)}{half(c.decision)}</td>
               <td className="number">{number(c.decision.budsToLeave, 0)}</td>
-              <td className="number">{c.decision.surplus > 0 && '+'}{number(c.decision.surplus, 0)}</td>
-              <td>{t(`decision.${c.decision.kind}`)}{c.decision.weight && `, ${t(`weight.${c.decision.weight}`)}`}</td>
+              <td className="number"><Why steps={stepsOf(c.decision.steps, 'decision.surplus')}>{c.decision.surplus > 0 && '+'}{number(c.decision.surplus, 0)}{half(c.decision)}</Why></td>
+              <td><Why steps={stepsOf(c.decision.steps, 'decision.tolerance', 'decision.remove', 'decision.thinning')}>{t(`decision.${c.decision.kind}`)}{c.decision.weight && `, ${t(`weight.${c.decision.weight}`)}`}</Why></td>
             </tr>
           ))}
         </tbody>
