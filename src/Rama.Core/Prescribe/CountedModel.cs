@@ -30,7 +30,7 @@ public sealed record CountedModel(CountedTree Counted, int Class, FruitTree Tree
         return new(tree, known, LimbsMeasured(tree)
             ? generator.Model(
                 tree.GirthCm!.Value * 10 / Math.PI, counts.Leaders, counts.HeightM.Mean,
-                [.. tree.LimbSizes.Select(l => new LimbToGrow(l.DiameterMm!.Value, l.Forked, whole ? l.Buds : null))], (int)Math.Round(tree.FloralBuds), seed)
+                [.. tree.LimbSizes.Select(l => new LimbToGrow(l.DiameterMm!.Value, l.Forked, whole ? l.Buds : null))], (int)Math.Round(tree.FloralBuds), seed, counts.FloralShare)
             : generator.Make(counts with
             {
                 TcsaCm2 = tree.TcsaCm2 is { } tcsa ? new(tcsa, 0) : counts.TcsaCm2,

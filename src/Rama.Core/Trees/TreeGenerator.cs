@@ -46,8 +46,9 @@ public sealed class TreeGenerator
     /// <param name="limbs">Limbs with their diameter, fork and, where counted limb by limb, floral buds.</param>
     /// <param name="floralBuds">Floral buds on the tree.</param>
     /// <param name="seed">Seed for what was not counted.</param>
-    public FruitTree Model(double trunkMm, int leaders, double heightM, IReadOnlyList<LimbToGrow> limbs, int floralBuds, int seed) =>
-        Grow(new(seed), trunkMm, leaders, heightM, [.. limbs], floralBuds, 1);
+    /// <param name="floralShare">Share of buds that are floral; the others are drawn but not counted.</param>
+    public FruitTree Model(double trunkMm, int leaders, double heightM, IReadOnlyList<LimbToGrow> limbs, int floralBuds, int seed, double floralShare = 1) =>
+        Grow(new(seed), trunkMm, leaders, heightM, [.. limbs], floralBuds, floralShare);
 
     private FruitTree Grow(TreeDraw draw, double trunkMm, int leaders, double heightM, LimbToGrow[] limbs, int floralBuds, double floralShare)
     {

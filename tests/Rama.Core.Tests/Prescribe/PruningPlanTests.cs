@@ -1,5 +1,7 @@
+using Rama.Core.Count;
 using Rama.Core.Decide;
 using Rama.Core.Prescribe;
+using Rama.Core.Prescribe.Bench;
 
 namespace Rama.Core.Tests.Prescribe;
 
@@ -95,6 +97,25 @@ public sealed class PruningPlanTests
         var card = Card(new() { Season = 2027, Planting = planting, Target = target, Count = Entries.Counted(900, 940, 880, 910, 895) })!;
         Assert.Contains(card.Notes, n => n.Contains(said, StringComparison.Ordinal));
         Assert.Equal(1, card.Notes.Count(n => n.Contains("thin", StringComparison.Ordinal)));
+    }
+
+    [Fact]
+    public void Leaf_buds_stand_between_the_floral_ones_where_their_share_is_known()
+    {
+        var counted = Entries.Counted(Even);
+        TreeBench On(SurveyEntry count)
+        {
+            var reading = PlanReading.Of(Entries.Plan(Even) with { Count = count });
+            return new BenchChoice().Put(reading, PruningPlan.Of(reading))!.Value.Bench;
+        }
+        var (plain, both) = (On(counted), On(counted with { FloralShare = new(40, "%") }));
+        Assert.All(plain.Tree.Buds, b => Assert.True(b.Floral));
+        Assert.Equal(plain.Tree.FloralBuds, both.Tree.FloralBuds);
+        Assert.InRange(both.Tree.Buds.Count(b => b.Floral) / (double)both.Tree.Buds.Length, 0.38, 0.42);
+        // Only what flowers is counted and rubbed off.
+        Assert.All(both.Prescribed().Where(c => c.Bud is not null), c => Assert.True(both.Tree.Buds[c.Bud!.Value].Floral));
+        Assert.Equal(both.Tree.FloralBuds - both.Prescribed().Sum(c => c.Drop), both.Pruning.Left.FloralBuds);
+        Assert.All(Card(Entries.Plan(Even) with { Count = counted with { FloralShare = new(40, "%") } })!.Drawing!.Tree.Buds, b => Assert.True(b.Floral));
     }
 
     [Fact]

@@ -24,7 +24,7 @@ export function Ledger({ ledger, draft = false }: { ledger: BudLedger; draft?: b
   const gap = columns.length > 0 ? (columns.find((c) => c.kind === 'drop') ?? columns.at(-1)!) : null;
   const pitch = columns.length > 1 ? columns[1]!.x - columns[0]!.x : width;
   const nameOf = (column: LedgerColumn) => {
-    if (column.kind === 'standing') return t('ledger.standing');
+    if (column.kind === 'standing') return t(narrow ? 'ledger.standing-short' : 'ledger.standing');
     if (column.kind === 'left') return t('ledger.left');
     const drop = ledger.drops[column.drop]!;
     const name = `${drop.number} ${local(drop.name)}`;

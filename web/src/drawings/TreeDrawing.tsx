@@ -79,7 +79,8 @@ const Wood = memo(function Wood({ tree, view, frame, standing, aim, onAim, onCut
   );
   const budsOn = useMemo(() => {
     const on = new Map<number, typeof tree.buds>();
-    for (const bud of tree.buds) on.set(bud.branch, [...(on.get(bud.branch) ?? []), bud]);
+    // Leaf buds lie behind those that count.
+    for (const bud of [...tree.buds].sort((a, b) => Number(a.floral) - Number(b.floral))) on.set(bud.branch, [...(on.get(bud.branch) ?? []), bud]);
     return on;
   }, [tree]);
   const falling = useMemo(() => (aim === null || aim.bud !== null || aim.branch === null ? null : fallsWith(tree, aim.branch, aim.leaveM, standing)), [tree, aim, standing]);
@@ -97,7 +98,7 @@ const Wood = memo(function Wood({ tree, view, frame, standing, aim, onAim, onCut
         const gone = left < branch.lengthM;
         return gone && <path key={branch.id} d={woodPath(branch, left, branch.lengthM, view, frame)} className="tree-gone" />;
       })}
-      {[...standing.fallen].map((id) => {
+      {[...standing.fallen].filter((id) => tree.buds[id]!.floral).map((id) => {
         const bud = tree.buds[id]!;
         const spot = budSpot(bud, tree.branches[bud.branch]!, view, frame);
         return <ellipse key={id} cx={spot.x} cy={spot.y} rx={3 * size} ry={4.4 * size} transform={`rotate(${spot.turn} ${spot.x} ${spot.y})`} className="tree-bud-gone" />;
@@ -123,9 +124,10 @@ const Wood = memo(function Wood({ tree, view, frame, standing, aim, onAim, onCut
               const spot = budSpot(bud, branch, view, frame);
               if (bud.kind === 'fruitingShoot') return <FruitingShoot key={bud.id} spot={spot} id={bud.id} fat={bud.fat} scale={frame.scale} onClick={onCut && (() => { onCut({ branch: null, bud: bud.id, leaveM: 0 }); })} />;
               return (
-                <ellipse key={bud.id} cx={spot.x} cy={spot.y} rx={(bud.fat ? 3.3 : 2.3) * size} ry={(bud.fat ? 5 : 4) * size} transform={`rotate(${spot.turn} ${spot.x} ${spot.y})`}
+                <ellipse key={bud.id} cx={spot.x} cy={spot.y} rx={(bud.fat ? 3.3 : 2.3) * (bud.floral ? size : 0.5 * size)} ry={(bud.fat ? 5 : 4) * (bud.floral ? size : 0.6 * size)} transform={`rotate(${spot.turn} ${spot.x} ${spot.y})`}
                   className={!bud.floral ? 'tree-bud tree-bud-leaf' : aim?.bud === bud.id || (falling !== null && falls(falling, bud.branch, bud.atM)) ? 'tree-bud tree-bud-falling' : 'tree-bud'}
-                  onPointerMove={onAim && (() => { onAim({ branch: null, bud: bud.id, leaveM: 0 }); })} onClick={onCut && (() => { onCut({ branch: null, bud: bud.id, leaveM: 0 }); })} />
+                  onPointerMove={bud.floral ? onAim && (() => { onAim({ branch: null, bud: bud.id, leaveM: 0 }); }) : undefined}
+                  onClick={bud.floral ? onCut && (() => { onCut({ branch: null, bud: bud.id, leaveM: 0 }); }) : undefined} />
               );
             })}
           </g>

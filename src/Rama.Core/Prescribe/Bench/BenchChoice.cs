@@ -1,4 +1,5 @@
 using Rama.Core.Count;
+using Rama.Core.Count.Floral;
 using Rama.Core.Trees;
 
 namespace Rama.Core.Prescribe.Bench;
@@ -21,7 +22,8 @@ public sealed record BenchChoice(string? Class = null, int Number = 0, double? R
     /// <param name="plan">What follows.</param>
     public (TreeBench Bench, ClassPrescription Of)? Put(PlanReading reading, PruningPlan plan)
     {
-        if (plan is not { Stock: { } stock, Prescription: { } prescription, Planting: { } planting } || reading is not { Settings: var settings, Counted: { } counted }) return null;
+        if (plan is not { Stock: { } planned, Prescription: { } prescription, Planting: { } planting } || reading is not { Settings: var settings, Counted: { } counted }) return null;
+        var stock = WithLeafBuds(planned, counted);
         var model = Row is null ? null : Models(counted).FirstOrDefault(t => t.Row == Row && t.Tree == Tree) is { } chosen ? CountedModel.Of(stock, chosen) : null;
         var place = model?.Class ?? stock.Classes.Index().Where(c => c.Item.Class.Name == Class).Select(c => (int?)c.Index).FirstOrDefault() ?? stock.Classes.Count / 2;
         var (mine, cut) = (stock.Classes[place], prescription.Classes[place]);
@@ -33,6 +35,11 @@ public sealed record BenchChoice(string? Class = null, int Number = 0, double? R
         var values = cut.Settings.Where(s => !solved.Contains(s.Key)).ToDictionary(s => s.Key, s => s.Value);
         return (new TreeBench(rules, tree, Math.Max(0.1, cut.Decision.BudsToLeave), settings, values), cut);
     }
+
+    // Where buds were cut, or all buds counted, the leaf buds between the floral ones are known too: a pruner sees both.
+    private static TreeStock WithLeafBuds(TreeStock stock, Survey counted) =>
+        stock.Shape.Bearing == BearingWood.Spurs && (counted.FloralShare ?? counted.ShareFor(BudKind.Any)?.Share) is { } share
+            ? stock with { Classes = [.. stock.Classes.Select(c => c with { Counts = c.Counts with { FloralShare = share } })] } : stock;
 
     // Of many trees the one nearest to the class in buds, limbs and trunk.
     private static FruitTree Typical(TreeGenerator generator, StockClass c)

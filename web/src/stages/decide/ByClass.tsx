@@ -22,7 +22,7 @@ export function ByClass() {
             <tr key={c.class.name}>
               <td>{t(`class.${c.class.name}`, { defaultValue: c.class.name })}</td>
               <td className="number">{number(c.class.share * 100, 0)} %</td>
-              <td className="number">{number(c.decision.standing.mean, 0)}{half(c.decision)}</td>
+              <td className="number">{number(c.decision.standing.mean, 0)}</td>
               <td className="number">{number(c.decision.budsToLeave, 0)}</td>
               <td className="number"><Why steps={stepsOf(c.decision.steps, 'decision.surplus')}>{c.decision.surplus > 0 && '+'}{number(c.decision.surplus, 0)}{half(c.decision)}</Why></td>
               <td><Why steps={stepsOf(c.decision.steps, 'decision.tolerance', 'decision.remove', 'decision.thinning')}>{t(`decision.${c.decision.kind}`)}{c.decision.weight && `, ${t(`weight.${c.decision.weight}`)}`}</Why></td>

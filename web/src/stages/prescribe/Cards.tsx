@@ -16,8 +16,8 @@ export function Cards() {
   const issue = useMutation({
     mutationFn: () => answered(api.POST('/api/v1/plantings/{id}/cards', { ...at, body: { version: view.planVersion, language } })),
     onSuccess: () => client.invalidateQueries({ queryKey: ['cards', view.id] }),
-    // Somebody changed the prescription: what it says now is shown before anything is handed out.
-    onError: (e) => { if (changed(e)) void client.invalidateQueries({ queryKey: ['planting', view.id] }); },
+    // Somebody changed the prescription: what it says now is fetched before the button can be pressed again.
+    onError: (e) => (changed(e) ? client.invalidateQueries({ queryKey: ['planting', view.id] }) : undefined),
   });
   if (unsaved.length > 0) return <p className="field-problem">{t('prescribe.save-first', { stages: unsaved.map((s) => t(`section.${s}`)).join(', ') })}</p>;
   const old = cards.data?.filter((c) => c.outOfDate).length ?? 0;
