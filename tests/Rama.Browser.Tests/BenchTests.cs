@@ -125,6 +125,17 @@ public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     [Fact]
+    public void A_measure_says_why_and_leaf_buds_stand_where_buds_were_cut()
+    {
+        using var page = new Page(server).OpenPlanting("H6", "bench", planting: false);
+        page.Until("leaf buds", () => page.Driver.FindElements(By.CssSelector("[data-test='bench-tree'] .tree-bud-leaf")).Count > 20);
+        page.Click(".bench-thickest .why");
+        page.Says(".arithmetic", "diameter of the limb ÷ diameter of its leader there");
+        page.Says(".arithmetic", "mm");
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
     public void Many_trees_are_cut_and_another_school_stands_beside()
     {
         using var page = new Page(server).OpenPlanting("H4", "prescribe");
@@ -132,6 +143,9 @@ public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
         page.Click("[data-test='simulate']");
         page.Says("[data-test='simulation']", "Trees ending on target");
         page.Until("two columns", () => page.Driver.FindElements(By.CssSelector("[data-test='simulation'] thead th")).Count == 3);
+        page.Click("[data-test='simulation'] td .why");
+        page.Says(".arithmetic", "trees ending on target");
+        page.Press(Keys.Escape);
         // The trees that were counted are cut too, each by itself.
         page.Click("[data-test='counted-cut'] summary");
         page.Says("[data-test='counted-cut']", "row 3, tree 14");

@@ -1,6 +1,5 @@
 using Rama.Core.Decide;
 using Rama.Core.Explain;
-using Rama.Core.Systems;
 
 namespace Rama.Core.Prescribe;
 

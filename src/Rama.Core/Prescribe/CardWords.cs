@@ -2,7 +2,6 @@ using System.Globalization;
 using System.Text.Json;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
-using Rama.Core.Systems;
 
 namespace Rama.Core.Prescribe;
 

@@ -1,5 +1,4 @@
 using Rama.Core.Decide;
-using Rama.Core.Systems;
 
 namespace Rama.Core.Prescribe;
 
