@@ -35,19 +35,20 @@ public sealed record VarietyTraits(
     bool BiennialProne, Strength Vigour, GrowthHabit Habit, Branching Branching, FruitSizeTendency FruitSize, SetTendency SetTendency,
     bool SelfFertile, Regrowth Regrowth, string Source)
 {
+    private static readonly IReadOnlyList<(string Name, Func<VarietyTraits, bool> Has)> Answered =
+    [
+        ("biennial-prone", t => t.BiennialProne),
+        ("oversizes", t => t.FruitSize == FruitSizeTendency.Oversizes),
+        ("poor-set", t => t.SetTendency == SetTendency.Poor),
+        ("over-setting", t => t.SetTendency == SetTendency.OverSetting),
+        ("slow-regrowth", t => t.Regrowth == Regrowth.Slow),
+    ];
+
     /// <summary>Traits a training system may answer to.</summary>
-    public static IReadOnlyList<string> Known { get; } = ["biennial-prone", "oversizes", "poor-set", "over-setting", "slow-regrowth"];
+    public static IReadOnlyList<string> Known { get; } = [.. Answered.Select(t => t.Name)];
 
     /// <summary>Those this variety has.</summary>
-    internal IReadOnlyList<string> Named =>
-        [.. Known.Where(t => t switch
-        {
-            "biennial-prone" => BiennialProne,
-            "oversizes" => FruitSize == FruitSizeTendency.Oversizes,
-            "poor-set" => SetTendency == SetTendency.Poor,
-            "over-setting" => SetTendency == SetTendency.OverSetting,
-            _ => Regrowth == Regrowth.Slow,
-        })];
+    internal IReadOnlyList<string> Named => [.. Answered.Where(t => t.Has(this)).Select(t => t.Name)];
 }
 
 /// <summary>How strongly a variety grows.</summary>

@@ -95,19 +95,21 @@ public sealed record BlockSimulation(
     private static BlockSimulation Of(PruningRules rules, List<SimulatedClass> classes, int trees, int seed, List<CountedCut> counted)
     {
         List<Step> steps = [];
+        Figure[] Parts(Func<SimulatedClass, double> of, string unit, string weight, Func<SimulatedClass, double> weighs) =>
+            [.. classes.SelectMany(c => new Figure[] { new(c.Name, of(c), unit), new(weight, weighs(c), "share") })];
         double Mean(string code, string name, string unit, Func<SimulatedClass, double> of)
         {
             Figure mean = new(name, classes.Sum(c => c.Share * of(c)), unit);
             steps.Add(classes.Count == 1
                 ? new(code, "mean of the trees cut", mean, [new("trees cut", trees, "tree")], OnTrees)
-                : new(code, "Σ share of the trees × mean of the trunk class", mean, [.. classes.SelectMany(c => new Figure[] { new(c.Name, of(c), unit), new("share of the trees", c.Share, "share") })], OnTrees));
+                : new(code, "Σ share of the trees × mean of the trunk class", mean, Parts(of, unit, "share of the trees", c => c.Share), OnTrees));
             return mean.Value;
         }
         var below = Mean("simulation.below", "trees below their number already", "share", c => c.BelowBefore);
         var left = Mean("simulation.left", "buds left", "bud/tree", c => c.BudsLeft);
         var sd = Math.Sqrt(classes.Sum(c => c.Share * c.BudsLeftSd * c.BudsLeftSd));
         steps.Add(new("simulation.left", "√(Σ share of the trees × variance within the trunk class)", new("standard deviation among trees", sd, "bud/tree"),
-            [.. classes.Select(c => new Figure(c.Name, c.BudsLeftSd, "bud/tree"))], OnTrees));
+            Parts(c => c.BudsLeftSd, "bud/tree", "share of the trees", c => c.Share), OnTrees));
         var limbs = Mean("simulation.limbs", "limbs left", "limb/tree", c => c.LimbsLeft);
         var big = Mean("simulation.big-cuts", "big cuts", "cut/tree", c => c.BigCuts);
         var wood = Mean("simulation.wood", "wood cut, of the canopy's", "share", c => c.WoodShare);
@@ -117,10 +119,10 @@ public sealed record BlockSimulation(
         var meant = 1 - below;
         var inBand = meant > 0 ? classes.Sum(c => c.Share * (1 - c.BelowBefore) * c.InBand) / meant : 1;
         steps.Add(new("simulation.in-band", "trees from above their number that end within the tolerance ÷ trees from above it", new("trees ending on target", inBand, "share"),
-            [new("trees cut", trees, "tree"), new("trees below their number already", below, "share"), .. classes.Where(_ => classes.Count > 1).Select(c => new Figure(c.Name, c.InBand, "share"))], OnTrees));
+            Parts(c => c.InBand, "share", "share of the trees, from above their number", c => c.Share * (1 - c.BelowBefore)), OnTrees));
 
         List<Notice> warnings = [];
-        if (wood > Prescription.NearCap * rules.System.Caps.ShareOfWood || classes.Any(c => c.BigCuts > Prescription.NearCap * rules.System.Caps.BigCuts))
+        if (rules.System.Caps.AreNear(wood, classes.Max(c => c.BigCuts)))
             warnings.Add(new("simulation.regrowth", $"{wood * 100:0} % of the wood goes: expect strong shoots near the big cuts.", new Figure("wood", wood, "share")));
         return new(
             rules.System.Name, rules.ByQuestion, trees, seed, inBand, below, left, sd, limbs, big, wood, minutes, thinning,

@@ -15,13 +15,12 @@ internal sealed record CardWords(string Language, Crop Crop)
     private static readonly IReadOnlyDictionary<string, LocalText> Words =
         DataFile.Read<Dictionary<string, LocalText>>("Prescribe/card-words.json");
 
-    /// <summary>The sentence of a code with its numbers filled in.</summary>
-    public string Say(string code, params object[] numbers) =>
-        string.Format(CultureInfo.InvariantCulture, OfCrop(Words[code].In(Language)), [.. numbers.Select(Written)]);
-
-    /// <summary>The sentence of a code as it is said of crops that bear like this one, where they have a sentence of their own.</summary>
-    public string SayOfHabit(string code, params object[] numbers) =>
-        Say($"{code}-{JsonNamingPolicy.CamelCase.ConvertName(Crop.Habit.ToString())}" is var own && Words.ContainsKey(own) ? own : code, numbers);
+    /// <summary>The sentence of a code with its numbers filled in; crops of a habit may have a sentence of their own.</summary>
+    public string Say(string code, params object[] numbers)
+    {
+        var sentence = Words.GetValueOrDefault($"{code}@{JsonNamingPolicy.CamelCase.ConvertName(Crop.Habit.ToString())}") ?? Words[code];
+        return string.Format(CultureInfo.InvariantCulture, OfCrop(sentence.In(Language)), [.. numbers.Select(Written)]);
+    }
 
     /// <summary>The word of a code; the text itself where there is none.</summary>
     public string Named(string code, string text) => Words.TryGetValue(code, out var word) ? word.In(Language) : text;

@@ -40,9 +40,6 @@ public sealed record Prescription(
     /// <summary>Below so many single buds a limb they are told for the whole tree.</summary>
     private const double FewPerLimb = 0.85;
 
-    /// <summary>Share of a cap from which strong regrowth is to be expected.</summary>
-    internal const double NearCap = 0.8;
-
     private const string OnTrees = "the system's rules carried out on typical trees of the class";
 
     /// <summary>Floral buds all cuts together are expected to drop on a mean tree.</summary>
@@ -134,7 +131,7 @@ public sealed record Prescription(
             warnings.Add(new("prescription.thinning",
                 $"{thinning:0} clusters a tree are over the target after pruning. Plan hand thinning for them.",
                 new Figure("clusters left to thinning", thinning, "cluster/tree")));
-        if (wood >= rules.System.Caps.ShareOfWood * NearCap || classes.Any(c => c.BigCuts >= rules.System.Caps.BigCuts * NearCap && c.BigCuts > 0) || classes.Any(c => c.Decision.Weight == PruningWeight.Heavy))
+        if (rules.System.Caps.AreNear(wood, classes.Max(c => c.BigCuts)) || classes.Any(c => c.Decision.Weight == PruningWeight.Heavy))
             warnings.Add(new("prescription.vigour",
                 "This takes a good deal of wood. Expect strong shoots near the big cuts; tear them out soft in summer."));
         return warnings;

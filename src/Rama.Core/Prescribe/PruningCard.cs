@@ -124,7 +124,7 @@ public sealed record PruningCard(
 
         List<string> notes = [];
         if (!decision.Settled) notes.Add(words.Say("not-settled"));
-        if (prescription.ClustersToThinning >= 0.5) notes.Add(words.SayOfHabit("thinning", Math.Round(prescription.ClustersToThinning)));
+        if (prescription.ClustersToThinning >= 0.5) notes.Add(words.Say("thinning", Math.Round(prescription.ClustersToThinning)));
         notes.Add(words.Say("check"));
         return new(
             language, decision.Kind, $"{planting.Code} {planting.Name}",
@@ -197,7 +197,7 @@ public sealed record PruningCard(
         List<CardMeasure> measures = bench.HeightLimitM is { } height ? [Told(words.Say("height-after"), height, "m")] : [];
         var system = bench.Rules.System;
         var made = system.Steps.Where(s => s.Cut.Kind != CutKind.ToSideShoot && prescription.Cuts.Any(c => c.StepId == s.Id && c.IsMade)).ToList();
-        measures.AddRange(system.Settings.Where(s => Units.Length.ContainsKey(s.Unit) && made.Any(m => system.Names(m, s.Id)))
+        measures.AddRange(system.Settings.Where(s => s.IsLength && made.Any(m => system.Names(m, s.Id)))
             .Select(s => Told(words.Say(s.Name), prescription.InForce[s.Id], s.Unit)));
         return measures;
     }

@@ -42,7 +42,8 @@ internal static class SettingSearch
         // Shape and light pruning follow the system; only a reduction to a number has something to find.
         bool Free(SearchClass of) => of.Decision.Kind == DecisionKind.Reduce && rules.Aim != SystemAim.Light;
         var rate = rules.Steps.FirstOrDefault(s => IsSolved(rules, s))?.Step.Most;
-        var open = rules.System.Settings.Where(s => s.Tries.Count > 0 && !held.ContainsKey(s.Id) && s.Id != rate).ToLookup(s => s.IsLength);
+        // What the manager holds, or a chosen answer says, is not searched.
+        var open = rules.System.Settings.Where(s => s.Tries.Count > 0 && !held.ContainsKey(s.Id) && !rules.IsAnswered(s.Id) && s.Id != rate).ToLookup(s => s.IsLength);
         List<Try> best = [
             .. classes.Select(c => Best([.. Combinations(Free(c) ? open[false] : [], held).Select(x => Of(rules, c, settings, x, rate))], NearShare * c.Decision.BudsToLeave, c.Trees.Count)),
         ];

@@ -22,6 +22,9 @@ public sealed class PruningRules
     /// <summary>The same by question.</summary>
     public IReadOnlyDictionary<string, string> ByQuestion => System.Questions.Zip(Answers).ToDictionary(x => x.First.Id, x => x.Second.Id);
 
+    /// <summary>Whether an answer says what a setting is.</summary>
+    internal bool IsAnswered(string setting) => Answers.Any(a => a.Sets?.ContainsKey(setting) == true);
+
     /// <summary>What pruning stops at.</summary>
     public SystemAim Aim { get; }
 

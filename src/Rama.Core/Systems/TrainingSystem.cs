@@ -148,7 +148,16 @@ public enum TreeView
 /// <param name="BigCuts">Most big cuts per tree.</param>
 /// <param name="ShareOfWood">Largest share of the canopy's wood to cut, above 0 to 1.</param>
 /// <param name="Source">Where the numbers come from.</param>
-public sealed record SystemCaps(double ShareOfBuds, double BigCutMm, int BigCuts, double ShareOfWood, string Source);
+public sealed record SystemCaps(double ShareOfBuds, double BigCutMm, int BigCuts, double ShareOfWood, string Source)
+{
+    // Share of a limit from which strong regrowth is to be expected: assumption.
+    private const double NearShare = 0.8;
+
+    /// <summary>Whether so much is cut that strong regrowth is to be expected.</summary>
+    /// <param name="wood">Wood cut, as a share of the canopy's.</param>
+    /// <param name="bigCuts">Big cuts per tree, the most of any trunk class.</param>
+    internal bool AreNear(double wood, double bigCuts) => wood >= NearShare * ShareOfWood || bigCuts > 0 && bigCuts >= NearShare * BigCuts;
+}
 
 /// <summary>Time per tree beside the cuts.</summary>
 /// <param name="BaseSeconds">Seconds to walk to a tree and look at it.</param>

@@ -1,7 +1,7 @@
 using Microsoft.Extensions.Caching.Memory;
 using Rama.Core.Explain;
-using Rama.Core.Prescribe.Bench;
 using Rama.Core.Prescribe;
+using Rama.Core.Prescribe.Bench;
 using Rama.Data;
 
 namespace Rama.Web.Prescribe;
@@ -12,7 +12,6 @@ namespace Rama.Web.Prescribe;
 /// </summary>
 internal sealed class BenchTrees(PlantingStore store, CatalogueStore catalogues, BenchCache cache)
 {
-
     /// <summary>A tree of a planting on its bench; null without the planting or a prescription for it.</summary>
     public async Task<TreeOnBench?> PutAsync(Guid id, BenchChoice choice, CancellationToken cancel)
     {

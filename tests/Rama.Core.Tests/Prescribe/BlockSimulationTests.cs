@@ -54,12 +54,16 @@ public sealed class BlockSimulationTests
         // Spread around the number of each class, not between classes.
         Assert.InRange(block.BudsLeftSd, Math.Min(small.BudsLeftSd, large.BudsLeftSd), Math.Max(small.BudsLeftSd, large.BudsLeftSd));
         Assert.Equal(1, block.Spread.Sum(), 9);
-        Assert.Equal(block.InBand, block.Value);
         Assert.Equal(
             ["simulation.below", "simulation.big-cuts", "simulation.in-band", "simulation.left", "simulation.left", "simulation.limbs", "simulation.minutes", "simulation.thinning", "simulation.wood"],
             block.Steps.Select(s => s.Code).Order(StringComparer.Ordinal));
         var limbs = block.Steps.Single(s => s.Code == "simulation.limbs");
         Assert.Equal(limbs.Result.Value, limbs.Inputs.Chunk(2).Sum(pair => pair[0].Value * pair[1].Value), 9);
+        // What is told suffices to work the number out again.
+        var pairs = block.Steps.Single(s => s.Code == "simulation.in-band").Inputs.Chunk(2).ToList();
+        Assert.Equal(block.InBand, pairs.Sum(p => p[0].Value * p[1].Value) / pairs.Sum(p => p[1].Value), 9);
+        var sd = block.Steps.Last(s => s.Code == "simulation.left");
+        Assert.Equal(block.BudsLeftSd, Math.Sqrt(sd.Inputs.Chunk(2).Sum(p => p[1].Value * p[0].Value * p[0].Value)), 9);
     }
 
     [Fact]

@@ -105,6 +105,19 @@ public sealed class PrescriptionTests
         Near.Printed(200, held.BudsLeft, 0);
     }
 
+    // Handbook 3.4, "hard prune every second year": the answer says three big limbs, so the search does not come back with fewer.
+    [Fact]
+    public void What_an_answer_says_is_not_searched()
+    {
+        var decision = PruningDecision.Of(new(231, 211, 251), 163.2, new());
+        Prescription By(string answer, CuttingTerms? terms = null) => Prescription.Of(
+            Spindle.RulesFor(new Dictionary<string, string> { ["years"] = answer }), TreeStock.Usual(Spindle, decision.Standing, 22), decision, new(), 1, terms);
+        var (searched, hard, held) = (By("every-year"), By("hard-now"), By("every-year", new(new Dictionary<string, double> { ["big-limbs"] = 3 }, [])));
+        Assert.Contains("big-limbs", searched.Classes[0].Settings.Keys);
+        Assert.Equal(3, hard.InForce["big-limbs"]);
+        Assert.Equal(Cut(held, "thick-limbs").CutsPerTree, Cut(hard, "thick-limbs").CutsPerTree, 9);
+    }
+
     // 20 to 25 mm on spindles, common practice, no source; the pack's 22 mm stays while another saves nobody a second.
     [Fact]
     public void A_limit_that_gains_nothing_stays_as_the_pack_has_it() => Assert.Equal(22, Of(180).InForce["big-from"]);
