@@ -132,6 +132,8 @@ public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
         page.Click(".bench-thickest .why");
         page.Says(".arithmetic", "diameter of the limb ÷ diameter of its leader there");
         page.Says(".arithmetic", "mm");
+        page.Click("[data-test='bench-left'] .why");
+        page.Until("the buds' arithmetic", () => page.Driver.FindElements(By.CssSelector(".arithmetic")).Any(e => e.Text.Contains("floral buds − all drops", StringComparison.Ordinal)));
         Assert.Empty(page.Complaints());
     }
 

@@ -123,11 +123,12 @@ const Wood = memo(function Wood({ tree, view, frame, standing, aim, onAim, onCut
               if (standing.fallen.has(bud.id)) return null;
               const spot = budSpot(bud, branch, view, frame);
               if (bud.kind === 'fruitingShoot') return <FruitingShoot key={bud.id} spot={spot} id={bud.id} fat={bud.fat} scale={frame.scale} onClick={onCut && (() => { onCut({ branch: null, bud: bud.id, leaveM: 0 }); })} />;
+              const big = bud.floral ? size : 0.55 * size;
+              const here: Aim = { branch: null, bud: bud.id, leaveM: 0 };
               return (
-                <ellipse key={bud.id} cx={spot.x} cy={spot.y} rx={(bud.fat ? 3.3 : 2.3) * (bud.floral ? size : 0.5 * size)} ry={(bud.fat ? 5 : 4) * (bud.floral ? size : 0.6 * size)} transform={`rotate(${spot.turn} ${spot.x} ${spot.y})`}
+                <ellipse key={bud.id} cx={spot.x} cy={spot.y} rx={(bud.fat ? 3.3 : 2.3) * big} ry={(bud.fat ? 5 : 4) * big} transform={`rotate(${spot.turn} ${spot.x} ${spot.y})`}
                   className={!bud.floral ? 'tree-bud tree-bud-leaf' : aim?.bud === bud.id || (falling !== null && falls(falling, bud.branch, bud.atM)) ? 'tree-bud tree-bud-falling' : 'tree-bud'}
-                  onPointerMove={bud.floral ? onAim && (() => { onAim({ branch: null, bud: bud.id, leaveM: 0 }); }) : undefined}
-                  onClick={bud.floral ? onCut && (() => { onCut({ branch: null, bud: bud.id, leaveM: 0 }); }) : undefined} />
+                  {...(bud.floral && { onPointerMove: onAim && (() => { onAim(here); }), onClick: onCut && (() => { onCut(here); }) })} />
               );
             })}
           </g>

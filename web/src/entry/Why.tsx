@@ -1,4 +1,4 @@
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, type UseQueryOptions } from '@tanstack/react-query';
 import { Popover } from 'antd';
 import type { ReactNode } from 'react';
 import type { Figure, Step } from '../api/client';
@@ -12,10 +12,19 @@ export function stepsOf(steps: Step[], ...codes: string[]): Step[] {
 
 /** A number that can be asked why: opens the core's own arithmetic. The word stands beside main numbers, a dotted line under others. */
 export function Why({ steps, main = false, children }: { steps: Step[]; main?: boolean; children: ReactNode }) {
-  const { t } = useReading();
   if (steps.length === 0) return <>{children}</>;
+  return <Opening content={<Arithmetic steps={steps} />} main={main}>{children}</Opening>;
+}
+
+/** The same, where the arithmetic is only fetched when somebody asks for it. */
+export function WhyAsked<T extends { steps: Step[] }>({ query, code, children }: { query: UseQueryOptions<T>; code: string; children: ReactNode }) {
+  return <Opening content={<Asked query={query} code={code} />}>{children}</Opening>;
+}
+
+function Opening({ content, main = false, children }: { content: ReactNode; main?: boolean; children: ReactNode }) {
+  const { t } = useReading();
   return (
-    <Popover trigger="click" placement="bottomRight" content={<Arithmetic steps={steps} />} destroyOnHidden>
+    <Popover trigger="click" placement="bottomRight" content={content} destroyOnHidden>
       <button type="button" className={main ? 'why' : 'why why-quiet'} title={t('why')}>
         {children}
         {main && <span className="why-mark">{t('why')}</span>}
@@ -24,21 +33,11 @@ export function Why({ steps, main = false, children }: { steps: Step[]; main?: b
   );
 }
 
-/** A number whose arithmetic is only fetched when somebody asks for it. */
-export function WhyAsked({ ask, name, children }: { ask: () => Promise<Step[]>; name: string[]; children: ReactNode }) {
+function Asked<T extends { steps: Step[] }>({ query, code }: { query: UseQueryOptions<T>; code: string }) {
   const { t } = useReading();
-  return (
-    <Popover trigger="click" placement="bottomRight" content={<Asked ask={ask} name={name} />} destroyOnHidden>
-      <button type="button" className="why why-quiet" title={t('why')}>{children}</button>
-    </Popover>
-  );
-}
-
-function Asked({ ask, name }: { ask: () => Promise<Step[]>; name: string[] }) {
-  const { t } = useReading();
-  const steps = useQuery({ queryKey: ['why', ...name], queryFn: ask, gcTime: 0 });
-  if (steps.error) return <p className="field-problem">{t('why.failed')}</p>;
-  return steps.data ? <Arithmetic steps={steps.data} /> : <p className="small dim">{t('why.wait')}</p>;
+  const asked = useQuery(query);
+  if (asked.error) return <p className="field-problem">{t('why.failed')}</p>;
+  return asked.data ? <Arithmetic steps={stepsOf(asked.data.steps, code)} /> : <p className="small dim">{t('why.wait')}</p>;
 }
 
 function Arithmetic({ steps }: { steps: Step[] }) {

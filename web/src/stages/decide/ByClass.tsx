@@ -10,8 +10,7 @@ export function ByClass() {
   const classes = plan.prescription?.classes ?? [];
   if (classes.length < 2 || !plan.decision) return null;
   const other = classes.filter((c) => c.decision.kind !== plan.decision!.kind);
-  // The target is taken as exact, so the surplus is as uncertain as the count.
-  const half = ({ standing }: PruningDecision) => standing.high !== null && ` ± ${number(standing.high - standing.mean, 0)}`;
+  const half = ({ surplus, surplusHigh }: PruningDecision) => surplusHigh !== null && ` ± ${number(surplusHigh - surplus, 0)}`;
   return (
     <section className="decide-classes">
       <h2>{t('decide.by-class')} <span className="unit">{t('unit:bud/tree')}</span></h2>

@@ -31,7 +31,7 @@ export function BenchPanel({ work, data, playing, play }: { work: Work; data: Be
     <aside className="bench-panel">
       <p className="bench-counted">{t('bench.left', { counted: local(data.counted) })}</p>
       <p className="bench-number">
-        <span data-test="bench-left">{number(after.floralBuds, 0)}</span>
+        <span data-test="bench-left"><WhyAsked query={work.why} code="bench.left">{number(after.floralBuds, 0)}</WhyAsked></span>
         <span className="bench-over">{t(over >= 0 ? 'bench.over' : 'bench.under', { over: number(Math.abs(over), 0), wanted: number(data.toLeave, 0) })}</span>
         <span className="bench-step dim">{mode === 'card' ? t('bench.step', { step: work.step, of: data.prescribed.length }) : t('bench.made', { count: made.length })}</span>
       </p>
@@ -75,7 +75,7 @@ export function BenchPanel({ work, data, playing, play }: { work: Work; data: Be
         {measures.map(([code, text]) => (
           <div key={code} className={`bench-${code}`}>
             <dt>{t(`bench.${code}`)}</dt>
-            <dd>{text === null ? '–' : <WhyAsked ask={() => work.why(`bench.${code}`)} name={[code, String(made.length)]}>{text}</WhyAsked>}</dd>
+            <dd>{text === null ? '–' : <WhyAsked query={work.why} code={`bench.${code}`}>{text}</WhyAsked>}</dd>
           </div>
         ))}
       </dl>

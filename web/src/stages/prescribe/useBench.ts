@@ -1,7 +1,6 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQuery, useQueryClient, type UseQueryOptions } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, answered, type BenchCut, type BenchView, type HandCut, type PracticeScore, type Step } from '../../api/client';
-import { stepsOf } from '../../entry/Why';
 
 /** Which tree of a planting stands on the bench. */
 export interface BenchTree {
@@ -26,14 +25,15 @@ export function useBench(id: string, choice: BenchTree) {
     queryFn: () => answered(api.POST('/api/v1/plantings/{id}/bench', { ...at, body: choice })) as Promise<BenchView>,
     placeholderData: keepPreviousData,
   });
-  const tell = (cuts: HandCut[], signal?: AbortSignal) =>
-    answered(api.POST('/api/v1/plantings/{id}/bench/cuts', { ...at, body: { ...choice, cuts }, ...(signal ? { signal } : {}) })) as Promise<{ cuts: BenchCut[]; score: PracticeScore; steps: Step[] }>;
+  const tell = (cuts: HandCut[]): UseQueryOptions<{ cuts: BenchCut[]; score: PracticeScore; steps: Step[] }> => ({
+    queryKey: ['bench-cuts', id, choice, cuts],
+    queryFn: ({ signal }) => answered(api.POST('/api/v1/plantings/{id}/bench/cuts', { ...at, body: { ...choice, cuts }, signal })) as Promise<{ cuts: BenchCut[]; score: PracticeScore; steps: Step[] }>,
+    gcTime: 60_000,
+  });
   const told = useQuery({
-    queryKey: ['bench-cuts', id, choice, hand.cuts],
-    queryFn: ({ signal }) => tell(hand.cuts, signal),
+    ...tell(hand.cuts),
     enabled: mode !== 'card',
     placeholderData: keepPreviousData,
-    gcTime: 60_000,
   });
   const keep = useMutation({
     mutationFn: (run: { id: string; pruner: string }) => answered(api.POST('/api/v1/plantings/{id}/practice', { ...at, body: { ...choice, ...run, cuts: hand.cuts } })),
@@ -56,8 +56,8 @@ export function useBench(id: string, choice: BenchTree) {
     telling: told.isFetching,
     troubled: told.error,
     keep,
-    /** Why the tree's measures are what they are as it stands. */
-    why: async (code: string) => stepsOf((await tell(mode === 'card' ? made.map(toHand) : hand.cuts)).steps, code),
+    /** Asks why the tree's measures are what they are as it stands. */
+    why: tell(mode === 'card' ? made.map(toHand) : hand.cuts),
     go: (to: number) => { setStep(Math.max(0, Math.min(prescribed.length, to))); },
     enter: (next: BenchMode) => {
       // Taking over goes on from where the prescription stands.
