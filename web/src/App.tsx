@@ -1,9 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
-import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { createBrowserRouter, Navigate, RouterProvider, type RouteObject } from 'react-router';
 import { api, answered, type Session } from './api/client';
 import { ASK_SIGN_IN, inField, sessionKey, useSession } from './people/session';
 import { SignInPage } from './people/SignInPage';
+import { BrokenRoute } from './Broken';
 import { Shell } from './Shell';
 import { SeasonPage } from './stages/season/SeasonPage';
 import type { UnitSystem } from './units/system';
@@ -39,20 +40,25 @@ const ScanPage = lazy(() => import('./stages/count/ScanPage').then((m) => ({ def
 const BenchPage = lazy(() => import('./stages/prescribe/BenchPage').then((m) => ({ default: m.BenchPage })));
 const CardPage = lazy(() => import('./stages/prescribe/CardPage').then((m) => ({ default: m.CardPage })));
 
+/** Pages whose faults are told inside their frame, so that the way to the other pages stays. */
+const framed = (children: RouteObject[]): RouteObject => ({ errorElement: <BrokenRoute />, children });
+
 const router = createBrowserRouter([
   {
     path: 'field',
     element: <FieldShell />,
-    children: [
+    errorElement: <BrokenRoute />,
+    children: [framed([
       { index: true, element: <FieldPage /> },
       { path: ':id', element: <TallyPage /> },
       { path: ':id/buds', element: <CutPage /> },
       { path: ':id/walk', element: <WalkPage /> },
-    ],
+    ])],
   },
   {
     element: <Shell />,
-    children: [
+    errorElement: <BrokenRoute />,
+    children: [framed([
       { index: true, element: <SeasonPage /> },
       { path: 'map', element: <MapPage /> },
       { path: 'catalogue', element: <CataloguePage /> },
@@ -82,7 +88,7 @@ const router = createBrowserRouter([
         ],
       },
       { path: '*', element: <Navigate to="/" replace /> },
-    ],
+    ])],
   },
 ]);
 

@@ -11,10 +11,10 @@ import { useReading } from './words/useReading';
 export function Shell() {
   const { t } = useReading();
   const may = useMay();
-  const { search } = useLocation();
+  const { search, pathname } = useLocation();
   return (
     <>
-      <header className="shell">
+      <header className="shell" data-at={pathname}>
         <Link to={`/${search}`} className="shell-name">Rama</Link>
         <span className="shell-estate"><EstateName /><SeasonName /></span>
         <nav className="shell-places" aria-label={t('places')}>

@@ -7,6 +7,7 @@ import { ConfigProvider } from 'antd';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './App';
+import { BrokenEdge } from './Broken';
 import { RequestError } from './api/client';
 import './look/tokens.css';
 import './look/pages.css';
@@ -31,7 +32,7 @@ void ready.then(() => {
     <StrictMode>
       <ConfigProvider theme={theme} csp={{ nonce }} wave={{ disabled: true }} button={{ autoInsertSpace: false }}>
         <QueryClientProvider client={queries}>
-          <App />
+          <BrokenEdge><App /></BrokenEdge>
         </QueryClientProvider>
       </ConfigProvider>
     </StrictMode>,

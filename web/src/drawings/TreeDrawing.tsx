@@ -98,10 +98,10 @@ const Wood = memo(function Wood({ tree, view, frame, standing, aim, onAim, onCut
         const gone = left < branch.lengthM;
         return gone && <path key={branch.id} d={woodPath(branch, left, branch.lengthM, view, frame)} className="tree-gone" />;
       })}
-      {[...standing.fallen].filter((id) => tree.buds[id]!.floral).map((id) => {
-        const bud = tree.buds[id]!;
+      {/* A card's drawing leaves out the buds it does not count, so a bud's number is no place in the list. */}
+      {tree.buds.filter((bud) => bud.floral && standing.fallen.has(bud.id)).map((bud) => {
         const spot = budSpot(bud, tree.branches[bud.branch]!, view, frame);
-        return <ellipse key={id} cx={spot.x} cy={spot.y} rx={3 * size} ry={4.4 * size} transform={`rotate(${spot.turn} ${spot.x} ${spot.y})`} className="tree-bud-gone" />;
+        return <ellipse key={bud.id} cx={spot.x} cy={spot.y} rx={3 * size} ry={4.4 * size} transform={`rotate(${spot.turn} ${spot.x} ${spot.y})`} className="tree-bud-gone" />;
       })}
       {order.map((branch) => {
         const left = standing.left.get(branch.id) ?? branch.lengthM;

@@ -6,12 +6,19 @@ import { Choice, Field } from '../entry/Field';
 import { useAttempt } from '../entry/useAttempt';
 import { useReading } from '../words/useReading';
 import './people.css';
-import { useSession } from './session';
+import { useMay, useSession } from './session';
 
 const roles: Role[] = ['manager', 'crewLead', 'counter', 'reader'];
 
-/** Who belongs to the estate, and what each may do. */
+/** Who belongs to the estate, and what each may do; for managers alone. */
 export function PeoplePage() {
+  const { t } = useReading();
+  const may = useMay();
+  if (may('people')) return <People />;
+  return <main className="page"><h1>{t('people.title')}</h1><p>{t('people.managers-only')}</p></main>;
+}
+
+function People() {
   const { t } = useReading();
   const client = useQueryClient();
   const session = useSession();

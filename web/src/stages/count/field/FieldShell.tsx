@@ -1,6 +1,6 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Suspense, useEffect, useMemo, useState } from 'react';
-import { Link, Outlet } from 'react-router';
+import { Link, Outlet, useLocation } from 'react-router';
 import { store } from '../../../offline/store';
 import { keepSending, sendNow, type SyncState } from '../../../offline/sync';
 import { ASK_SIGN_IN, useSession } from '../../../people/session';
@@ -12,6 +12,7 @@ import { FieldContext, putter } from './useField';
 /** The frame of the pages for the row: whose estate, and what still waits to be sent. */
 export function FieldShell() {
   const { t } = useReading();
+  const { pathname } = useLocation();
   const session = useSession();
   const estate = session.data?.here?.estateId ?? '';
   const [state, setState] = useState<SyncState>('idle');
@@ -29,7 +30,7 @@ export function FieldShell() {
   return (
     <FieldContext.Provider value={work}>
       <div className="field-page">
-        <header className="field-bar">
+        <header className="field-bar" data-at={pathname}>
           <Link to="/" className="shell-name" aria-label={t('field.to-office')}>Rama</Link>
           <span className="field-estate">{session.data?.estates.find((e) => e.id === estate)?.name}</span>
           <button type="button" className={`field-sync field-sync-${waiting > 0 ? 'waiting' : 'sent'}`} onClick={work.poke} data-test="sync" data-waiting={waiting} data-state={state}>
