@@ -48,7 +48,7 @@ public sealed record PruningDecision(
     IReadOnlyList<Notice> Warnings)
     : Calculated(Surplus, "bud/tree", Steps, Warnings)
 {
-    private const double LightUpTo = 0.15, StandardUpTo = 0.35;
+    private const double LightUpTo = 0.15, StandardUpTo = 0.35, OneCluster = 1;
 
     /// <summary>Decides from the unrounded surplus. The target is taken as exact.</summary>
     /// <param name="standing">Floral buds standing per tree.</param>
@@ -113,6 +113,38 @@ public sealed record PruningDecision(
             ReasonFor(kind, standing.Mean, toLeave, remove, removeShare, weight, toThinning, atBest, isShort),
             steps, Warn(settled, low, kind, standing));
     }
+
+    /// <summary>The decision as its cuts carry it out: what goes, and what is left to thinning, are told by the cuts from here on.</summary>
+    /// <param name="remove">Floral buds that go from a mean tree.</param>
+    /// <param name="thinning">Clusters over the number on a mean tree; trees that end below it make up for none.</param>
+    /// <param name="light">Whether the system prunes light, whatever the number.</param>
+    /// <param name="classes">What goes from each trunk class and its share of the trees, one after the other; empty within one class.</param>
+    internal PruningDecision CarriedOut(double remove, double thinning, bool light, IReadOnlyList<Figure> classes)
+    {
+        var share = Standing.Mean > 0 ? remove / Standing.Mean : 0;
+        Step told = classes.Count > 0
+            ? new("decision.remove", "Σ share of the trees × what goes from the trunk class", new(Kind == DecisionKind.StructureOnly ? "allowance for structure" : "remove", remove, "bud/tree"), classes, Sources.Definition)
+            : Kind == DecisionKind.Reduce && light
+                ? new("decision.remove", "what the system's cuts take, whatever the number", new("remove", remove, "bud/tree"), [new("floral buds", Standing.Mean, "bud/tree")], Sources.Definition)
+                : Steps.First(s => s.Code == "decision.remove") is var planned && Math.Abs(planned.Result.Value - remove) < 1e-6 ? planned
+                // Cuts may run out before the number is reached.
+                : new("decision.remove", "what all cuts of the system together take", new("remove", remove, "bud/tree"), [new("floral buds", Standing.Mean, "bud/tree")], Sources.Definition);
+        List<Step> steps = [.. Steps.Where(s => s.Code is not ("decision.remove" or "decision.thinning")), told];
+        if (thinning > 0)
+            steps.Add(new("decision.thinning", "mean over trees of floral buds left − buds to leave, where there are more", new("clusters left to thinning", thinning, "cluster/tree"),
+                [new("floral buds left", Standing.Mean - (Kind == DecisionKind.Reduce ? remove : 0), "bud/tree"), new("buds to leave", BudsToLeave, "bud/tree")], "typical trees cut by the card"));
+        return this with
+        {
+            RemoveBuds = remove, RemoveShare = share, ClustersToThinning = thinning, Steps = steps,
+            Reason = Kind != DecisionKind.Reduce ? Reason
+                : light ? LightReason(Standing.Mean, BudsToLeave, remove, thinning)
+                : ReasonFor(Kind, Standing.Mean, BudsToLeave, remove, share, Weight, Surplus - remove >= OneCluster / 2 ? thinning : 0, FruitAtBest, FruitShort),
+        };
+    }
+
+    private static Notice LightReason(double standing, double toLeave, double remove, double thinning) => new("decision.reduce-light",
+        $"{standing:0} floral buds stand where {toLeave:0} are wanted. This system is pruned light: its cuts take about {remove:0}, and {thinning:0} clusters a tree are left to hand thinning.",
+        new Figure("standing", standing, "bud/tree"), new Figure("wanted", toLeave, "bud/tree"), new Figure("remove", remove, "bud/tree"), new Figure("thinning", thinning, "cluster/tree"));
 
     /// <summary>What a surplus leads to.</summary>
     /// <param name="surplus">Floral buds standing less floral buds to leave, per tree.</param>

@@ -72,7 +72,7 @@ public sealed record BlockSimulation(
         List<SimulatedClass> classes = [];
         foreach (var (c, cut) in stock.Classes.Zip(prescription.Classes))
         {
-            var values = rules.Values(cut.Settings);
+            var (values, limits) = (rules.Values(cut.Settings), cut.LimitsFor(rules));
             List<TreePruning> cutTrees = [];
             var mine = Math.Max(10, (int)Math.Round(trees * c.Class.Share));
             for (var i = 0; i < mine; i++)
@@ -83,7 +83,7 @@ public sealed record BlockSimulation(
                     progress?.Invoke(Math.Min(1, done / (double)trees));
                 }
                 var tree = generator.Make(c.Counts, unchecked(HeldOut + seed * 100_003 + done));
-                cutTrees.Add(TreePruning.Of(new PreparedTree(rules, tree), CutAllowance.ByCard(cut.Decision, tree.FloralBuds, settings), values));
+                cutTrees.Add(TreePruning.Of(new PreparedTree(rules, tree), CutAllowance.ByCard(cut.Decision, tree.FloralBuds, settings), values, limits));
                 done++;
             }
             classes.Add(Summed(rules, cut, cutTrees));
@@ -139,7 +139,7 @@ public sealed record BlockSimulation(
             InBandOf(trees, decision), trees.Count(t => t.Left.Tree.FloralBuds < decision.BudsToLeave) / (double)trees.Count, trees.Average(t => t.Left.Limbs), trees.Average(t => t.Left.WoodCutShare),
             trees.Average(t => (double)t.Cuts.Count(c => c.DiameterMm >= rules.System.Caps.BigCutMm)),
             trees.Average(t => rules.System.Labour.BaseSeconds + t.Cuts.Sum(c => rules.Seconds(c.StepId))) / 60,
-            decision.Kind == DecisionKind.NoPrune ? 0 : left.Average(l => Math.Max(0, l - decision.BudsToLeave)), SpreadOf(left, decision.BudsToLeave), cut.Settings);
+            decision.Kind == DecisionKind.NoPrune ? 0 : ClassPrescription.OverTheNumber(left, decision.BudsToLeave), SpreadOf(left, decision.BudsToLeave), cut.Settings);
     }
 
     private static double InBandOf(IEnumerable<TreePruning> trees, PruningDecision decision)
@@ -152,7 +152,7 @@ public sealed record BlockSimulation(
     {
         var (of, decision) = (prescription.Classes[model.Class], prescription.Classes[model.Class].Decision);
         var left = TreePruning.Of(
-            new PreparedTree(rules, model.Tree), CutAllowance.ByCard(decision, model.Tree.FloralBuds, settings), rules.Values(of.Settings)).Left.FloralBuds;
+            new PreparedTree(rules, model.Tree), CutAllowance.ByCard(decision, model.Tree.FloralBuds, settings), rules.Values(of.Settings), of.LimitsFor(rules)).Left.FloralBuds;
         return new(
             model.Counted.Row, model.Counted.Tree, of.Class.Name, CountedModel.LimbsMeasured(model.Counted), model.Counted.FloralBuds, left, decision.BudsToLeave,
             left >= decision.BandLow && left <= decision.BandHigh, model.Counted.FloralBuds < decision.BudsToLeave);

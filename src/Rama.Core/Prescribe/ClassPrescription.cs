@@ -5,33 +5,47 @@ using Rama.Core.Trees;
 
 namespace Rama.Core.Prescribe;
 
-/// <summary>How often one step is done on a tree of a trunk class.</summary>
-/// <param name="StepId">The step.</param>
-/// <param name="CutsPerTree">Cuts on a mean tree.</param>
-/// <param name="DropShare">Floral buds it takes, as a share of those standing before it.</param>
-/// <param name="Drop">Floral buds it takes.</param>
-/// <param name="BudsAfter">Floral buds standing after it.</param>
-/// <param name="DemonstrationTrees">Demonstration trees that corrected the drop.</param>
-public sealed record ClassCut(string StepId, double CutsPerTree, double DropShare, double Drop, double BudsAfter, int DemonstrationTrees);
-
-/// <summary>What to cut on the trees of one trunk class.</summary>
+/// <summary>
+/// What to do on the trees of one trunk class. It is worked out once: decision, cuts, card, gauge, bench and simulation all tell
+/// it from here.
+/// </summary>
 /// <param name="Class">The class.</param>
 /// <param name="Decision">Its decision.</param>
-/// <param name="BudsLeft">Floral buds left per tree.</param>
+/// <param name="BudsLeft">Floral buds left per tree: where the cuts stop on a number, that number.</param>
+/// <param name="StopAt">Floral buds at which a pruner stops; null where the cuts do not stop on a number.</param>
+/// <param name="AtMostDown">Floral buds that may lie on the ground under a tree where only its shape is cut; null otherwise.</param>
+/// <param name="BudsPerCm2">Floral buds for each cm² of a limb kept, the gauge; null where nothing is brought to a number.</param>
 /// <param name="LimbsLeft">Limbs left per tree.</param>
-/// <param name="LcsaLeftCm2">Cross-section of the limbs left on a tree, cm².</param>
+/// <param name="GaugeCm2">Cross-section of the limbs left on a tree by which they share its buds, cm².</param>
 /// <param name="MinutesPerTree">Working minutes per tree.</param>
 /// <param name="WoodShare">Wood cut, as a share of the canopy's.</param>
 /// <param name="BigCuts">Big cuts per tree.</param>
-/// <param name="ClustersToThinning">Flower clusters per tree over the target, left to hand thinning.</param>
+/// <param name="ClustersToThinning">Flower clusters per tree over the target, left to hand thinning: the mean over trees, some of which end below it.</param>
 /// <param name="Cuts">Its cuts in order.</param>
 /// <param name="Settings">Settings found for the class, by name, in their own unit.</param>
 public sealed record ClassPrescription(
-    TrunkClass Class, PruningDecision Decision, double BudsLeft, double LimbsLeft, double LcsaLeftCm2, double MinutesPerTree, double WoodShare, double BigCuts,
-    double ClustersToThinning, IReadOnlyList<ClassCut> Cuts, IReadOnlyDictionary<string, double> Settings)
+    TrunkClass Class, PruningDecision Decision, double BudsLeft, double? StopAt, double? AtMostDown, double? BudsPerCm2, double LimbsLeft, double GaugeCm2,
+    double MinutesPerTree, double WoodShare, double BigCuts, double ClustersToThinning, IReadOnlyList<ClassCut> Cuts, IReadOnlyDictionary<string, double> Settings)
 {
     // Few trees are enough for means over settings compared on the same trees; the block simulation takes many.
     private const int SearchTrees = 15, CheckTrees = 30;
+
+    // From here on a number of cuts is no number any more but all there are.
+    private const double AllThereAre = 20;
+
+    // Made on fewer trees than this under structure only, a numbered cut is not asked for.
+    private const double SeldomAllowed = 0.15;
+
+    /// <summary>Floral buds left on a limb.</summary>
+    public double BudsPerLimb => BudsLeft / LimbsLeft;
+
+    /// <summary>Most cuts of each step on one tree, by step; null where the tree decides.</summary>
+    internal IReadOnlyList<int?> LimitsFor(PruningRules rules)
+    {
+        var most = Cuts.ToDictionary(c => c.StepId, c => c.Most);
+        // What is rubbed bud by bud is told as a rate; on one tree it ends at its number.
+        return [.. rules.Steps.Select(s => SettingSearch.IsSolved(rules, s) ? null : most.GetValueOrDefault(s.Step.Id))];
+    }
 
     /// <summary>Finds what to cut on the classes of a planting.</summary>
     /// <param name="rules">The system's rules.</param>
@@ -48,97 +62,148 @@ public sealed record ClassPrescription(
 
         var found = SettingSearch.Find(
             rules, [.. stock.Classes.Select((c, i) => new SearchClass(c.Class.Share, decisions[i], Trees(i, SearchTrees, 0)))], settings, cutting.Settings);
+        List<ClassPrescription> classes = [];
+        List<double> spread = [];
+        foreach (var (i, c) in stock.Classes.Index())
+        {
+            var account = new ClassAccount(rules, decisions[i], stock.Shape.BudsPerSite, cutting.Observed);
+            // Told on trees the search has not seen.
+            var trees = Trees(i, CheckTrees, 1);
+            var values = SettingSearch.WithoutSolved(rules, found[i]);
+            var limits = account.Limits(new(trees, decisions[i], settings, values));
+            var run = new ClassRun(trees, decisions[i], settings, values, limits);
+            var told = account.Of(c.Class, run, limits, found[i]);
+            classes.Add(told);
+            spread.AddRange(account.Spread(run, told));
+        }
+        // Trees differ around their class alike, so that few trees of each tell the spread of all.
         return [
-            .. stock.Classes.Select((c, i) =>
-            {
-                // Told on trees the search has not seen.
-                var run = new ClassRun(Trees(i, CheckTrees, 1), decisions[i], settings, SettingSearch.WithoutSolved(rules, found[i]));
-                return Account(rules, run, c, decisions[i], found[i], cutting.Observed, stock.Shape.BudsPerSite);
-            }),
+            .. classes.Select(c => c.Decision.Kind == DecisionKind.NoPrune ? 0 : OverTheNumber(spread.Select(s => s * c.BudsLeft), c.Decision.BudsToLeave))
+                .Zip(classes, (thinning, c) => c with { ClustersToThinning = thinning, Decision = c.Decision.CarriedOut(c.Removed, thinning, rules.Aim == SystemAim.Light, []) }),
         ];
     }
 
-    private static ClassPrescription Account(
-        PruningRules rules, ClassRun run, StockClass of, PruningDecision decision, Dictionary<string, double> found, IReadOnlyList<ObservedDrops> observed, int perSite)
-    {
-        var (buds, seconds) = (of.Standing.Mean, rules.System.Labour.BaseSeconds);
-        var least = (1 - decision.CapShare) * buds;
-        // What has to stay whatever a step is seen to drop: a crew stops at what the card lets fall.
-        var stays = Math.Max(least, decision.Kind == DecisionKind.StructureOnly ? buds - decision.RemoveBuds : 0);
-        List<ClassCut> cuts = [];
-        foreach (var step in rules.Steps.Where(s => s.Step.Under.Contains(decision.Kind)))
-        {
-            var (made, share) = run.Of(step.Step.Id);
-            var seen = observed.FirstOrDefault(o => o.StepId == step.Step.Id)?.Shares ?? [];
-            if (seen.Count > 0 && made > 0) share = ObservedDrops.Corrected(share, seen);
-            var drop = share * buds;
-            if (step.Step.Stop != StepStop.Never && drop > Math.Max(0, buds - stays))
-            {
-                made *= Math.Max(0, buds - stays) / drop;
-                drop = Math.Max(0, buds - stays);
-                share = drop / buds;
-            }
-            if (SettingSearch.IsSolved(rules, step))
-            {
-                // Bud by bud, or spur by spur: as many as the class is still over, after what the other steps are known to drop.
-                var most = rules.Place(step.Step.Most!) is { } place ? rules.Defaults[place] * run.LimbsLeft * perSite : double.PositiveInfinity;
-                drop = decision.Kind == DecisionKind.Reduce ? Math.Clamp(buds - Math.Max(decision.BudsToLeave, least), 0, Math.Min(most, buds)) : 0;
-                made = drop / perSite;
-                found[step.Step.Most!] = run.LimbsLeft > 0 ? made / run.LimbsLeft : 0;
-                share = buds > 0 ? drop / buds : 0;
-            }
-            buds = Math.Max(0, buds - drop);
-            seconds += made * step.Step.SecondsEach;
-            cuts.Add(new(step.Step.Id, made, share, drop, buds, made > 0 ? seen.Count : 0));
-        }
-        return new(
-            of.Class, decision, buds, Math.Max(1, run.LimbsLeft), run.LcsaLeftCm2, seconds / 60, run.WoodShare, run.BigCuts,
-            decision.Kind == DecisionKind.Reduce ? Math.Max(0, buds - decision.BudsToLeave) : 0, cuts, found);
-    }
-}
+    /// <summary>Floral buds that go from a tree; under structure only those that may.</summary>
+    internal double Removed => AtMostDown ?? (Decision.Kind == DecisionKind.NoPrune ? 0 : Decision.Standing.Mean - BudsLeft);
 
-/// <summary>Trees of a class cut by its card, summed up.</summary>
-internal sealed class ClassRun
-{
-    private readonly Dictionary<string, (double Cuts, double Drop, double Before)> _steps = [];
+    /// <summary>Clusters over the number on a mean tree: trees below it make up for none.</summary>
+    internal static double OverTheNumber(IEnumerable<double> left, double number) => left.Select(l => Math.Max(0, l - number)).DefaultIfEmpty(0).Average();
 
-    public ClassRun(IReadOnlyList<PreparedTree> trees, PruningDecision decision, DecisionSettings settings, double[] values)
+    /// <summary>The running account of one class: what each step takes until nothing more may go.</summary>
+    private sealed class ClassAccount(PruningRules rules, PruningDecision decision, int perSite, IReadOnlyList<ObservedDrops> observed)
     {
-        Prunings = [.. trees.Select(t => TreePruning.Of(t, CutAllowance.ByCard(decision, t.Tree.FloralBuds, settings), values))];
-        var rules = trees[0].Rules;
-        foreach (var pruning in Prunings)
+        private readonly double _standing = decision.Standing.Mean;
+
+        private bool StopsOnNumber => decision.Kind == DecisionKind.Reduce && rules.Aim == SystemAim.Number;
+
+        private bool IsLight => decision.Kind == DecisionKind.Reduce && rules.Aim == SystemAim.Light;
+
+        // What has to stay whatever a step is seen to drop: the number, the cap, or what a crew may let fall for shape.
+        private double Stays => decision.Kind switch
         {
-            var (before, next) = (pruning.Left.Tree.FloralBuds, 0);
-            foreach (var step in rules.Steps)
+            DecisionKind.Reduce => Math.Max(decision.BudsToLeave, (1 - decision.CapShare) * _standing),
+            DecisionKind.StructureOnly => _standing - decision.RemoveBuds,
+            _ => 0,
+        };
+
+        private IEnumerable<(ReadyStep Step, int Place)> Asked => rules.Steps.Select((s, i) => (s, i)).Where(x => x.s.Step.Under.Contains(decision.Kind));
+
+        /// <summary>How many cuts of each step a card asks for at most, in whole numbers; null where the tree decides.</summary>
+        public int?[] Limits(ClassRun free)
+        {
+            var limits = new int?[rules.Steps.Count];
+            var buds = _standing;
+            foreach (var (step, place) in Asked)
             {
-                var (cuts, drop) = (0, 0);
-                for (; next < pruning.Cuts.Count && pruning.Cuts[next].StepId == step.Step.Id; next++)
+                if (SettingSearch.IsSolved(rules, step) || step.Step.Stop == StepStop.Never) continue;
+                var (made, share) = Expected(free, step);
+                limits[place] = Numbered(step, free) is { } number ? decision.Kind == DecisionKind.StructureOnly ? Math.Min(number, Allowed(made)) : number : null;
+                var (drop, room) = (share * buds, Math.Max(0, buds - Stays));
+                if (free.Of(step.Step.Id).Trees < ClassCut.FewTrees)
                 {
-                    cuts++;
-                    drop += pruning.Cuts[next].Drop;
+                    (limits[place], drop) = (0, 0);
                 }
-                var sum = _steps.GetValueOrDefault(step.Step.Id);
-                _steps[step.Step.Id] = (sum.Cuts + cuts, sum.Drop + drop, sum.Before + before);
-                before -= drop;
+                else if (drop > room + 0.5)
+                {
+                    // Whole cuts down to the number; what they leave over it is rubbed off where the system does so.
+                    var cuts = made * room / drop;
+                    var whole = CanRub(room - room * Math.Floor(cuts) / cuts) ? Math.Floor(cuts) : Math.Round(cuts);
+                    limits[place] = (int)whole;
+                    drop = Math.Min(room, drop * whole / made);
+                }
+                buds -= drop;
             }
+            return limits;
         }
-        LimbsLeft = Prunings.Average(p => p.Left.Limbs);
-        WoodShare = Prunings.Average(p => p.Left.WoodCutShare);
-        BigCuts = Prunings.Average(p => (double)p.Cuts.Count(c => c.DiameterMm >= rules.System.Caps.BigCutMm));
-        LcsaLeftCm2 = Prunings.Average(p => p.Left.Tree.Index.Limbs.Where(p.Left.Stands).Sum(l => p.Left.Tree.Branches[l].CrossSectionCm2));
+
+        /// <summary>The account of the class.</summary>
+        public ClassPrescription Of(TrunkClass of, ClassRun run, int?[] limits, Dictionary<string, double> found)
+        {
+            var (buds, seconds) = (_standing, rules.System.Labour.BaseSeconds);
+            List<ClassCut> cuts = [];
+            foreach (var (step, place) in Asked)
+            {
+                var (made, share) = Expected(run, step);
+                var (trees, most) = (run.Of(step.Step.Id).Trees, limits[place]);
+                // Light pruning makes whole cuts and never stops on a number; every other crew stops where it may.
+                var drop = step.Step.Stop == StepStop.Never || IsLight ? share * buds : Math.Min(share * buds, Math.Max(0, buds - Stays));
+                if (SettingSearch.IsSolved(rules, step))
+                {
+                    // Bud by bud, or spur by spur: as many as the class is still over, after what the other steps are known to drop.
+                    var limit = rules.Place(step.Step.Most!) is { } at ? rules.Defaults[at] * run.LimbsLeft * perSite : double.PositiveInfinity;
+                    drop = StopsOnNumber ? Math.Clamp(buds - Stays, 0, Math.Min(Math.Min(limit, rules.System.Caps.ShareRubbed * _standing), buds)) : 0;
+                    made = drop / perSite;
+                    trees = made > 0 ? 1 : 0;
+                    most = (int)Math.Round(made);
+                    found[step.Step.Most!] = run.LimbsLeft > 0 ? made / run.LimbsLeft : 0;
+                }
+                else if (share * buds > 0)
+                {
+                    made *= drop / (share * buds);
+                }
+                share = buds > 0 ? drop / buds : 0;
+                buds = Math.Max(0, buds - drop);
+                seconds += made * step.Step.SecondsEach;
+                cuts.Add(new(step.Step.Id, most, made, trees, share, drop, buds, made > 0 ? Seen(step).Count : 0, HeightOf(step, run)));
+            }
+            var limbs = Math.Max(1, run.LimbsLeft);
+            return new(
+                of, decision, buds, StopsOnNumber ? buds : null, decision.Kind == DecisionKind.StructureOnly ? decision.RemoveBuds : null,
+                StopsOnNumber && run.GaugeCm2 > 0 ? buds / run.GaugeCm2 : null, limbs, run.GaugeCm2, seconds / 60, run.WoodShare, run.BigCuts, 0, cuts, found);
+        }
+
+        /// <summary>Buds left on each tree as a multiple of their mean.</summary>
+        public IEnumerable<double> Spread(ClassRun run, ClassPrescription told)
+        {
+            var rubbed = told.Cuts.Where(c => rules.Steps.Any(s => s.Step.Id == c.StepId && SettingSearch.IsSolved(rules, s))).Sum(c => c.Drop);
+            var perLimb = run.LimbsLeft > 0 ? rubbed / run.LimbsLeft : 0;
+            var left = run.Prunings.Select(p => Math.Max(0, p.Left.FloralBuds - perLimb * p.Left.Limbs)).ToList();
+            var mean = left.Average();
+            return mean > 0 ? left.Select(l => l / mean) : [];
+        }
+
+        private IReadOnlyList<double> Seen(ReadyStep step) => observed.FirstOrDefault(o => o.StepId == step.Step.Id)?.Shares ?? [];
+
+        private (double Made, double Share) Expected(ClassRun run, ReadyStep step)
+        {
+            var (made, share, _) = run.Of(step.Step.Id);
+            return (made, Seen(step) is { Count: > 0 } seen && made > 0 ? ObservedDrops.Corrected(share, seen) : share);
+        }
+
+        private bool CanRub(double buds) => StopsOnNumber && rules.Steps.Any(s => SettingSearch.IsSolved(rules, s)) && buds <= rules.System.Caps.ShareRubbed * _standing;
+
+        // Where only the shape is cut, no more of a number than its allowance lets most trees have.
+        private static int Allowed(double made) => made < SeldomAllowed ? 0 : Math.Max(1, (int)Math.Round(made));
+
+        // Cut back to a height, a step is asked for on trees that stand above it.
+        private static double? HeightOf(ReadyStep step, ClassRun run) =>
+            step is { Step.Cut.Kind: CutKind.ToSideShoot, Leave: { } height } && run.Trees[0].Tree is var tree ? height(new(new StandingTree(tree), tree.Index.Leaders[0], 0, run.Values)) : null;
+
+        private static int? Numbered(ReadyStep step, ClassRun run)
+        {
+            if (step.Step.Per != CutsPer.Tree || step.Most is not { } most) return null;
+            var number = run.Trees.Average(t => most(new(new StandingTree(t.Tree), 0, 0, run.Values)));
+            return number < AllThereAre ? (int)Math.Round(number) : null;
+        }
     }
-
-    public IReadOnlyList<TreePruning> Prunings { get; }
-
-    public double LimbsLeft { get; }
-
-    public double LcsaLeftCm2 { get; }
-
-    public double WoodShare { get; }
-
-    public double BigCuts { get; }
-
-    /// <summary>Cuts of a step on a mean tree, and what they drop of the buds standing before it.</summary>
-    public (double Cuts, double Share) Of(string step) =>
-        _steps.TryGetValue(step, out var sum) ? (sum.Cuts / Prunings.Count, sum.Before > 0 ? sum.Drop / sum.Before : 0) : (0, 0);
 }

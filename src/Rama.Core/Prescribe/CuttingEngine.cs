@@ -6,7 +6,12 @@ using Rama.Core.Trees;
 namespace Rama.Core.Prescribe;
 
 /// <summary>Carries out a system's steps on one tree, in their order. It draws nothing by chance: the same tree is cut alike every time.</summary>
-internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, CutAllowance allowance, double[] settings)
+/// <param name="prepared">The tree with the rules.</param>
+/// <param name="tree">What is left of it.</param>
+/// <param name="allowance">How far it may be cut.</param>
+/// <param name="settings">Values of the settings.</param>
+/// <param name="limits">Most cuts of each step on this tree, in the order of the steps, where a card says so; null for none.</param>
+internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, CutAllowance allowance, double[] settings, IReadOnlyList<int?>? limits = null)
 {
     private const double Slack = 1e-9, SideShootM = 0.02;
 
@@ -17,17 +22,20 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
 
     public IReadOnlyList<TreeCut> Cuts => _cuts;
 
-    /// <summary>Carries out one step; null where the decision asks for none of it.</summary>
-    public StepEnd? Carry(ReadyStep step)
+    /// <summary>Carries out the step at a place in the order; null where the decision asks for none of it.</summary>
+    public StepEnd? Carry(int place)
     {
+        var step = _rules.Steps[place];
         if (!step.Step.Under.Contains(allowance.Kind)) return null;
         var most = step.Most is { } rule ? rule(Scope(0)) : double.PositiveInfinity;
-        if (most <= Slack) return StepEnd.StepLimit;
+        var ofTree = limits?[place] ?? int.MaxValue;
+        if (most <= Slack || ofTree == 0) return StepEnd.StepLimit;
         int made = 0;
         int[] limited = step.Limits.Count == 0 ? [] : new int[step.Limits.Count], per = step.Step.Per == CutsPer.Tree ? [] : new int[tree.Tree.Branches.Length];
         var end = StepEnd.AllFound;
         foreach (var id in Found(step))
         {
+            if (made == ofTree) return StepEnd.StepLimit;
             var unit = Unit(step, id);
             if ((step.Step.Per == CutsPer.Tree ? made : per[unit]) + 1 > Allowed(step.Step.Per, most, unit) + Slack)
             {
@@ -114,7 +122,8 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
         if (step.Step.Stop == StepStop.Never || drop == 0) return null;
         var left = tree.FloralBuds - drop;
         if (left < allowance.CapLow - Slack) return StepEnd.BudCap;
-        if (!allowance.CountsBuds || _rules.Aim == SystemAim.Light) return null;
+        // Light pruning never stops on a number; what shape may cost holds all the same.
+        if (!allowance.CountsBuds || _rules.Aim == SystemAim.Light && allowance.Kind == DecisionKind.Reduce) return null;
         return left < (step.Step.Stop == StepStop.Number ? allowance.NumberLow : allowance.BandLow) - Slack ? StepEnd.Number : null;
     }
 

@@ -78,6 +78,7 @@ public sealed record PruningPlan(
         Prescription? Prescribed(CuttingTerms by) => decision is null || stock is null ? null
             : Prescription.Of(planting.System.RulesFor(reading.Cutting.Answers), stock, decision, settings, target.Sharing.Exponent, by);
         var prescription = Prescribed(terms);
+        decision = prescription?.CarriedOut(decision!) ?? decision;
         var expected = terms.Observed.Count == 0 ? null : Prescribed(terms with { Observed = [] });
         // Per limb means per limb kept, so it waits for the prescription wherever there is one, unless it is what is held.
         var limbsKept = target.Crop.Yield.Basis == YieldBasis.BudsPerLimb ? limbs ?? planting.System.Form.LimbsPerTree

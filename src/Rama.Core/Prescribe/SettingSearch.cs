@@ -28,9 +28,9 @@ internal static class SettingSearch
     }
 
     /// <summary>
-    /// The best settings of each class, by name and in their own unit; those of the pack where nothing is to be found. Numbers
-    /// are found for each class, as the card tells them by class. A length is found afterwards, and is one for the planting: a
-    /// crew carries one gauge.
+    /// The best settings of each class, by name and in their own unit; those of the pack where nothing is to be found. The style
+    /// is one for the planting; numbers vary with the trunk, as the card tells them by class. A length is found afterwards, and is
+    /// one for the planting too: a crew carries one gauge.
     /// </summary>
     /// <param name="rules">The rules.</param>
     /// <param name="classes">The trunk classes with trees to try them on.</param>
@@ -44,9 +44,7 @@ internal static class SettingSearch
         var rate = rules.Steps.FirstOrDefault(s => IsSolved(rules, s))?.Step.Most;
         // What the manager holds, or a chosen answer says, is not searched.
         var open = rules.System.Settings.Where(s => s.Tries.Count > 0 && !held.ContainsKey(s.Id) && !rules.IsAnswered(s.Id) && s.Id != rate).ToLookup(s => s.IsLength);
-        List<Try> best = [
-            .. classes.Select(c => Best([.. Combinations(Free(c) ? open[false] : [], held).Select(x => Of(rules, c, settings, x, rate))], NearShare * c.Decision.BudsToLeave, c.Trees.Count)),
-        ];
+        List<Try> best = ByClass(classes, open[false].ToList(), c => [.. Combinations(Free(c) ? open[false] : [], held).Select(x => Of(rules, c, settings, x, rate))]);
         if (!classes.Any(Free)) return [.. best.Select(t => t.Settings)];
         foreach (var length in open[true])
         {
@@ -62,6 +60,41 @@ internal static class SettingSearch
         return [.. best.Select(t => t.Settings)];
     }
 
+    /// <summary>
+    /// One style for the planting, found for all its trees together; in a class numbers may differ from it by one step up or
+    /// down where that brings clearly more of its trees to their number, and only with the trunk: a crew has one way of working.
+    /// </summary>
+    private static List<Try> ByClass(IReadOnlyList<SearchClass> classes, IReadOnlyList<SystemSetting> numbers, Func<SearchClass, IReadOnlyList<Try>> tries)
+    {
+        List<IReadOnlyList<Try>> tried = [.. classes.Select(tries)];
+        var searched = classes.Select((_, i) => i).Where(i => tried[i].Count > 1).ToList();
+        if (searched.Count == 0) return [.. tried.Select(t => t[0])];
+        List<SearchClass> free = [.. searched.Select(i => classes[i])];
+        var share = free.Sum(c => c.Share);
+        List<Try> together = [.. Enumerable.Range(0, tried[searched[0]].Count).Select(k => Together(free, [.. searched.Select(i => tried[i][k])], share))];
+        var style = together.IndexOf(Best(together, NearShare * free.Sum(c => c.Share * c.Decision.BudsToLeave) / share, free.Sum(c => c.Trees.Count)));
+        List<Try> common = [.. tried.Select(t => t.Count > 1 ? t[style] : t[0])], own = [.. common];
+        foreach (var i in searched)
+        {
+            var (mine, near) = (common[i], NearShare * classes[i].Decision.BudsToLeave);
+            var beside = tried[i].Where(t => numbers.All(n => IsBeside(n, mine.Settings[n.Id], t.Settings[n.Id]))).ToList();
+            var better = Best(beside, near, classes[i].Trees.Count);
+            if (better.InBand > mine.InBand + Alike(mine.InBand, classes[i].Trees.Count) || mine.OffMean > near && better.OffMean < mine.OffMean - near) own[i] = better;
+        }
+        return numbers.All(n => GoesWithTheTrunk([.. own.Where(t => t.Settings.ContainsKey(n.Id)).Select(t => t.Settings[n.Id])])) ? own : common;
+    }
+
+    // Yes or no is a style; of numbers the next one is beside.
+    private static bool IsBeside(SystemSetting number, double common, double value) =>
+        value == common || !IsStyle(number) && Math.Abs(PlaceOf(number, value) - PlaceOf(number, common)) == 1;
+
+    private static bool IsStyle(SystemSetting number) => number.Tries.Count == 2 && number.Tries.Contains(0) && number.Tries.Contains(1);
+
+    private static int PlaceOf(SystemSetting number, double value) => number.Tries.Order().ToList().IndexOf(value);
+
+    private static bool GoesWithTheTrunk(IReadOnlyList<double> values) =>
+        values.Zip(values.Skip(1)).All(x => x.First <= x.Second) || values.Zip(values.Skip(1)).All(x => x.First >= x.Second);
+
     private static Dictionary<string, double> With(
         Dictionary<string, double> found, string length, double value, string? rate, IReadOnlyDictionary<string, double> held)
     {
@@ -71,9 +104,9 @@ internal static class SettingSearch
         return settings;
     }
 
-    private static Try Together(IReadOnlyList<SearchClass> classes, List<Try> tries)
+    private static Try Together(IReadOnlyList<SearchClass> classes, List<Try> tries, double share = 1)
     {
-        double Mean(Func<Try, double> of) => classes.Zip(tries, (c, t) => c.Share * of(t)).Sum();
+        double Mean(Func<Try, double> of) => classes.Zip(tries, (c, t) => c.Share * of(t)).Sum() / share;
         return new([], Mean(t => t.InBand), Mean(t => t.OffMean), Mean(t => t.Seconds), Mean(t => t.BigCuts));
     }
 
@@ -83,10 +116,12 @@ internal static class SettingSearch
         var near = Math.Max(nearMean, tries.Min(t => t.OffMean));
         var best = tries.Where(t => t.OffMean <= near).Max(t => t.InBand);
         // Nor can settings be told apart that differ by less than so few trees can tell.
-        var alike = Math.Max(AlikeShare, Math.Sqrt(best * (1 - best) / trees));
+        var alike = Alike(best, trees);
         // Less than a second a tree is no gain; what is alike in everything stays as the pack has it, which is tried first.
         return tries.Where(t => t.OffMean <= near && t.InBand >= best - alike).OrderBy(t => Math.Round(t.Seconds)).ThenBy(t => Math.Round(t.BigCuts, 1)).First();
     }
+
+    private static double Alike(double inBand, int trees) => Math.Max(AlikeShare, Math.Sqrt(inBand * (1 - inBand) / trees));
 
     private static List<Dictionary<string, double>> Combinations(IEnumerable<SystemSetting> open, IReadOnlyDictionary<string, double> held) =>
         open.Aggregate<SystemSetting, List<Dictionary<string, double>>>([new(held)], (all, setting) =>
@@ -114,13 +149,14 @@ internal static class SettingSearch
         if (rate is not null && !combination.ContainsKey(rate) && decision.Kind == DecisionKind.Reduce)
         {
             var perSite = rules.System.Form.Typical.BudsPerSite;
-            var solved = limbs.Sum() > 0 ? Math.Clamp((left.Average() - decision.BudsToLeave / scale) / limbs.Average() / perSite, 0, most) : 0;
+            var rubbed = Math.Min(left.Average() - decision.BudsToLeave / scale, rules.System.Caps.ShareRubbed * decision.Standing.Mean / scale);
+            var solved = limbs.Sum() > 0 ? Math.Clamp(rubbed / limbs.Average() / perSite, 0, most) : 0;
             combination[rate] = solved;
             for (var i = 0; i < left.Length; i++)
             {
-                var rubbed = Math.Clamp(solved * limbs[i] * perSite, 0, Math.Max(0, left[i] - (1 - settings.Cap) * trees[i].Tree.FloralBuds));
-                left[i] -= rubbed;
-                seconds += rubbed / perSite * rules.SecondsOf(rate);
+                var off = Math.Clamp(solved * limbs[i] * perSite, 0, Math.Max(0, left[i] - (1 - settings.Cap) * trees[i].Tree.FloralBuds));
+                left[i] -= off;
+                seconds += off / perSite * rules.SecondsOf(rate);
             }
         }
         var meant = trees.Select((t, i) => (Left: left[i], Stood: t.Tree.FloralBuds)).Where(t => t.Stood > decision.BudsToLeave).ToList();

@@ -17,14 +17,22 @@ public sealed record CutAllowance(DecisionKind Kind, double Target, double BandL
     /// <param name="floralBuds">Floral buds standing on it.</param>
     /// <param name="toLeave">Floral buds to leave, above 0.</param>
     /// <param name="settings">Tolerance and cap.</param>
-    public static CutAllowance Counted(double floralBuds, double toLeave, DecisionSettings settings)
+    /// <param name="held">What the manager decided instead of the count.</param>
+    // Shape may cost its allowance and no more; a reduction may dip into the band: a little under with insurance left is no fault.
+    public static CutAllowance Counted(double floralBuds, double toLeave, DecisionSettings settings, DecisionKind? held = null) =>
+        ForClass(PruningDecision.Of(new(floralBuds, null, null), toLeave, settings, held: held), toLeave, floralBuds, settings);
+
+    /// <summary>Allowance of a tree whose buds are known and that stands for its trunk class: it is cut as the class is.</summary>
+    /// <param name="ofClass">Decision of the class.</param>
+    /// <param name="number">Floral buds the class is to be left with, above 0.</param>
+    /// <param name="floralBuds">Floral buds standing on the tree.</param>
+    /// <param name="settings">Tolerance and cap.</param>
+    public static CutAllowance ForClass(PruningDecision ofClass, double number, double floralBuds, DecisionSettings settings)
     {
-        var decision = PruningDecision.Of(new(floralBuds, null, null), toLeave, settings);
         var cap = (1 - settings.Cap) * floralBuds;
-        // Shape may cost its allowance and no more; a reduction may dip into the band: a little under with insurance left is no fault.
-        return decision.Kind == DecisionKind.Reduce
-            ? new(decision.Kind, toLeave, Math.Max(decision.BandLow, cap), Math.Max(toLeave, cap), cap, true)
-            : new(decision.Kind, toLeave, floralBuds - decision.RemoveBuds, floralBuds - decision.RemoveBuds, cap, true);
+        return ofClass.Kind == DecisionKind.Reduce
+            ? new(ofClass.Kind, number, Math.Max(number * (1 - settings.Tolerance), cap), Math.Max(number, cap), cap, true)
+            : new(ofClass.Kind, number, floralBuds - ofClass.RemoveBuds, floralBuds - ofClass.RemoveBuds, cap, true);
     }
 
     /// <summary>Allowance of a tree cut by the card of its trunk class.</summary>
@@ -83,13 +91,13 @@ public sealed class TreePruning
     private readonly PruningRules _rules;
     private readonly StepEnd?[] _ends;
 
-    private TreePruning(PreparedTree prepared, CutAllowance allowance, double[] settings)
+    private TreePruning(PreparedTree prepared, CutAllowance allowance, double[] settings, IReadOnlyList<int?>? limits)
     {
         _rules = prepared.Rules;
         _ends = new StepEnd?[_rules.Steps.Count];
         Left = new(prepared.Tree);
-        var engine = new CuttingEngine(prepared, Left, allowance, settings);
-        for (var i = 0; i < _ends.Length; i++) _ends[i] = engine.Carry(_rules.Steps[i]);
+        var engine = new CuttingEngine(prepared, Left, allowance, settings, limits);
+        for (var i = 0; i < _ends.Length; i++) _ends[i] = engine.Carry(i);
         Cuts = engine.Cuts;
     }
 
@@ -111,5 +119,10 @@ public sealed class TreePruning
     public static TreePruning Of(PruningRules rules, FruitTree tree, CutAllowance allowance, IReadOnlyDictionary<string, double>? settings = null) =>
         Of(new PreparedTree(rules, tree), allowance, rules.Values(settings));
 
-    internal static TreePruning Of(PreparedTree prepared, CutAllowance allowance, double[] settings) => new(prepared, allowance, settings);
+    /// <param name="prepared">The tree with the rules.</param>
+    /// <param name="allowance">How far it may be cut.</param>
+    /// <param name="settings">Values of the settings.</param>
+    /// <param name="limits">Most cuts of each step on one tree, as a card says; null for the system's own.</param>
+    internal static TreePruning Of(PreparedTree prepared, CutAllowance allowance, double[] settings, IReadOnlyList<int?>? limits = null) =>
+        new(prepared, allowance, settings, limits);
 }

@@ -19,7 +19,8 @@ public sealed record StockClass(TrunkClass Class, BudsStanding Standing, TreeCou
 /// <param name="Shape">Shape of a typical tree.</param>
 /// <param name="Place">Where they stand.</param>
 /// <param name="LimbsCounted">Whether limbs were counted, not assumed.</param>
-public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Shape, TreePlace Place, bool LimbsCounted)
+/// <param name="BudsByCount">Whether the count surely tells the buds of the classes apart from what their trunks say.</param>
+public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Shape, TreePlace Place, bool LimbsCounted, bool BudsByCount = false)
 {
     // What differs among trees where nobody measured it: assumptions.
     private const double TrunkCv = 0.3, BudsCv = 0.25, LimbsCv = 0.12, HeightCv = 0.05;
@@ -50,9 +51,9 @@ public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Sh
         classes ??= [new("all", null, null, 1, meanTcsa, 1, null, TrunkCv)];
 
         var mean = classes.Sum(c => c.Share * c.MeanTcsaCm2);
-        var guesses = classes.Select(c => OfClass(c, counted, survey) ?? survey.Buds.Mean * c.MeanTcsaCm2 / mean).ToList();
+        var buds = ClassBuds.Of(classes, counted.Trees, survey.Buds.Mean);
         // Classes add up to the mean the planting was estimated at, by whatever method.
-        var sum = classes.Zip(guesses, (c, g) => c.Share * g).Sum();
+        var sum = classes.Zip(buds.Means, (c, b) => c.Share * b).Sum();
         var scale = sum > 0 ? survey.Buds.Mean / sum : 0;
         var half = survey.Buds.Mean > 0 ? survey.Buds.HalfWidth / survey.Buds.Mean : null;
         var cv = WithinCv(classes, counted, survey);
@@ -65,16 +66,16 @@ public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Sh
             [
                 .. classes.Select((c, i) =>
                 {
-                    var (buds, size) = (guesses[i] * scale, sizes[i] / usual);
+                    var (ofClass, size) = (buds.Means[i] * scale, sizes[i] / usual);
                     return new StockClass(
-                        c, new(buds, half is { } h ? buds * (1 - h) : null, half is { } w ? buds * (1 + w) : null),
+                        c, new(ofClass, half is { } h ? ofClass * (1 - h) : null, half is { } w ? ofClass * (1 + w) : null),
                         new(
-                            new(c.MeanTcsaCm2, classes.Count == 1 && c.TcsaCv == 0 ? TrunkCv : c.TcsaCv), new(buds, cv), planting.System.Form.Leaders,
+                            new(c.MeanTcsaCm2, classes.Count == 1 && c.TcsaCv == 0 ? TrunkCv : c.TcsaCv), new(ofClass, cv), planting.System.Form.Leaders,
                             new((limbs ?? planting.System.Form.LimbsPerTree) * size, LimbsCv), limbMm with { Mean = limbMm.Mean * size },
                             spread?.ForkedShare ?? shape.ForkShare, new(heightM ?? shape.HeightM, HeightCv)));
                 }),
             ],
-            shape, place, limbs is not null);
+            shape, place, limbs is not null, buds.ByCount);
     }
 
     /// <summary>Trees of one class of which only buds and limbs are known, standing as is usual for the system.</summary>
@@ -98,14 +99,6 @@ public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Sh
     private const int UsualLeaf = 8;
 
     private static double Power(double mean, double cv, double k) => Math.Pow(mean, k) * (1 + k * (k - 1) / 2 * cv * cv);
-
-    private static double? OfClass(TrunkClass c, Survey counted, SurveyEstimate survey)
-    {
-        // One tree says too little of a class; the trunk says more.
-        if (survey.Classes.FirstOrDefault(e => e.Name == c.Name) is { } estimate) return estimate.Trees >= 2 ? estimate.Mean : null;
-        var members = BudsOf(c, counted);
-        return members.Count >= 2 ? members.Average() : null;
-    }
 
     private static List<double> BudsOf(TrunkClass c, Survey counted) =>
         [.. counted.Trees.Where(t => t.GirthCm is { } girth && c.Holds(girth)).Select(t => t.FloralBuds)];

@@ -87,6 +87,7 @@ internal static partial class RulePack
         Unless(system.Settings.Aggregate(1L, (tries, s) => Math.Min(MostTries + 1, tries * Math.Max(1, s.Tries.Count))) <= MostTries, $"all tries of its settings together are more than {MostTries} ways to cut");
         Unless(system.Caps.ShareOfBuds is > 0 and <= 1, "caps.shareOfBuds must lie above 0 and at most 1");
         Unless(system.Caps.ShareOfWood is > 0 and <= 1, "caps.shareOfWood must lie above 0 and at most 1");
+        Unless(system.Caps.ShareRubbed is > 0 and <= 1, "caps.shareRubbed must lie above 0 and at most 1");
         Unless(system.Caps is { BigCuts: >= 0, BigCutMm: > 0 and <= 1_000 }, "caps.bigCuts must not be negative and caps.bigCutMm lie above 0 and at most 1 000");
         Unless(system.Form.LimbsPerTree is > 0 and <= 400, "form.limbsPerTree must lie above 0 and at most 400");
         Unless(system.Form.Leaders is >= 1 and <= 30, "form.leaders must lie between 1 and 30");

@@ -4881,6 +4881,11 @@ export interface components {
             unit?: null | string;
         };
         /**
+         * @description How the number of a step's cuts is told.
+         * @enum {unknown}
+         */
+        AmountKind: "none" | "everyOne" | "asFound" | "upTo" | "ifAbove" | "aLimb" | "onTheTree" | "toTheNumber";
+        /**
          * @description On which wood a crop bears.
          * @enum {unknown}
          */
@@ -5646,6 +5651,11 @@ export interface components {
             leave: string;
             /** @description How many of each cut of the card, in its order; empty where there is none. */
             cuts: string[];
+            /**
+             * @description Buds to leave on a limb; empty where nothing is brought to a number, and on cards handed out before it was told.
+             * @default
+             */
+            perLimb: string;
         };
         /** @description One cut as the card tells it. */
         CardCut: {
@@ -5703,8 +5713,10 @@ export interface components {
         CardGaugeMark: {
             /** @description Diameter of the limb. */
             limb: string;
-            /** @description Buds to leave on it. */
+            /** @description Buds to leave on it; empty where they are told by trunk class. */
             buds: string;
+            /** @description Buds to leave on it by trunk class, in the order of their headings. */
+            byClass?: null | string[];
         };
         /** @description A length the cuts go by. */
         CardMeasure: {
@@ -5772,10 +5784,20 @@ export interface components {
             /** @description The step. */
             stepId: string;
             /**
+             * Format: int32
+             * @description Cuts a pruner makes on one tree at most; null where the tree decides: all such wood there is.
+             */
+            most: null | number;
+            /**
              * Format: double
              * @description Cuts on a mean tree.
              */
             cutsPerTree: number;
+            /**
+             * Format: double
+             * @description Share of the trees it is made on.
+             */
+            treesShare: number;
             /**
              * Format: double
              * @description Floral buds it takes, as a share of those standing before it.
@@ -5796,6 +5818,13 @@ export interface components {
              * @description Demonstration trees that corrected the drop.
              */
             demonstrationTrees: number;
+            /**
+             * Format: double
+             * @description Height from which the cut is asked for, metres; null where height has nothing to do with it.
+             */
+            aboveM?: null | number;
+            /** @description Whether the cut is made this winter on trees that ask for it. */
+            isMade: boolean;
         };
         /** @description What was counted in one trunk class. */
         ClassEstimate: {
@@ -5834,7 +5863,10 @@ export interface components {
              */
             high: null | number;
         };
-        /** @description What to cut on the trees of one trunk class. */
+        /**
+         * @description What to do on the trees of one trunk class. It is worked out once: decision, cuts, card, gauge, bench and simulation all tell
+         *     it from here.
+         */
         ClassPrescription: {
             /** @description The class. */
             class: components["schemas"]["TrunkClass"];
@@ -5842,9 +5874,24 @@ export interface components {
             decision: components["schemas"]["PruningDecision"];
             /**
              * Format: double
-             * @description Floral buds left per tree.
+             * @description Floral buds left per tree: where the cuts stop on a number, that number.
              */
             budsLeft: number;
+            /**
+             * Format: double
+             * @description Floral buds at which a pruner stops; null where the cuts do not stop on a number.
+             */
+            stopAt: null | number;
+            /**
+             * Format: double
+             * @description Floral buds that may lie on the ground under a tree where only its shape is cut; null otherwise.
+             */
+            atMostDown: null | number;
+            /**
+             * Format: double
+             * @description Floral buds for each cm² of a limb kept, the gauge; null where nothing is brought to a number.
+             */
+            budsPerCm2: null | number;
             /**
              * Format: double
              * @description Limbs left per tree.
@@ -5852,9 +5899,9 @@ export interface components {
             limbsLeft: number;
             /**
              * Format: double
-             * @description Cross-section of the limbs left on a tree, cm².
+             * @description Cross-section of the limbs left on a tree by which they share its buds, cm².
              */
-            lcsaLeftCm2: number;
+            gaugeCm2: number;
             /**
              * Format: double
              * @description Working minutes per tree.
@@ -5872,7 +5919,7 @@ export interface components {
             bigCuts: number;
             /**
              * Format: double
-             * @description Flower clusters per tree over the target, left to hand thinning.
+             * @description Flower clusters per tree over the target, left to hand thinning: the mean over trees, some of which end below it.
              */
             clustersToThinning: number;
             /** @description Its cuts in order. */
@@ -5881,6 +5928,11 @@ export interface components {
             settings: {
                 [key: string]: number;
             };
+            /**
+             * Format: double
+             * @description Floral buds left on a limb.
+             */
+            budsPerLimb: number;
         };
         /** @description The target of one trunk class. */
         ClassTarget: {
@@ -6206,6 +6258,23 @@ export interface components {
             capLow: number;
             /** @description Whether the buds of this very tree are known, so that cutting stops on them; a crew that follows the card does not count every tree. */
             countsBuds: boolean;
+        };
+        /** @description How many cuts of a step to make: one result for card, page and drawing. */
+        CutAmount: {
+            /** @description How the number is told. */
+            kind: components["schemas"]["AmountKind"];
+            /**
+             * Format: double
+             * @description Number in the trunk class that asks for the fewest; metres for a height.
+             * @default 0
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description Number in the trunk class that asks for the most.
+             * @default 0
+             */
+            most: number;
         };
         /**
          * @description A kind of cut.
@@ -8034,25 +8103,20 @@ export interface components {
         PrescribedCut: {
             /**
              * Format: int32
-             * @description Place in the order of the work, from 1; the same number on screen, drawing and card.
+             * @description Place among the cuts made this winter, from 1; the same number on screen, drawing and card. 0 for one not made.
              */
             number: number;
             /** @description Identifier of the step in its rule pack. */
             stepId: string;
-            /** @description Whether the step has no foreseen number: made wherever such wood is found. */
-            asFound: boolean;
+            /** @description How many cuts to make. */
+            amount: components["schemas"]["CutAmount"];
             /**
              * Format: double
-             * @description Cuts on a mean tree; 0 where the step is not needed this winter.
+             * @description Cuts on a mean tree.
              */
             cutsPerTree: number;
             /** @description Whether each cut takes one bud, so that what falls is the number of cuts. */
             singleBuds: boolean;
-            /**
-             * Format: double
-             * @description Cuts per limb left standing, where that is how to tell them; null where they are told for the tree.
-             */
-            cutsPerLimb: null | number;
             /**
              * Format: double
              * @description Floral buds expected to fall.
@@ -8084,7 +8148,7 @@ export interface components {
             caution: null | components["schemas"]["LocalText"];
             /** @description Where the numbers come from. */
             source: string;
-            /** @description Whether the cut is made on a mean tree this winter; less than half a cut a tree is not. */
+            /** @description Whether the cut is made this winter, on any trees of any trunk class. */
             isMade: boolean;
         };
         /** @description What to cut on each tree, in order, and what is expected to stand afterwards. */
@@ -8133,6 +8197,8 @@ export interface components {
             cuts: components["schemas"]["PrescribedCut"][];
             /** @description What to cut by trunk class. */
             classes: components["schemas"]["ClassPrescription"][];
+            /** @description Whether the system is pruned light: its cuts never stop on a number, which is left to thinning. */
+            isLight: boolean;
             /** @description Answers to the system's questions it rests on. */
             answers: {
                 [key: string]: string;
@@ -8317,6 +8383,18 @@ export interface components {
              * @description Version of the prescription, once handed out.
              */
             version?: null | number;
+            /**
+             * @description Heading of the buds to leave on a limb, by trunk class.
+             * @default
+             */
+            perLimbHeading: string;
+            /** @description Headings of the trunk classes over the gauge; empty where one number holds for all. */
+            gaugeClasses?: null | string[];
+            /**
+             * @description What to do with a limb thicker than the gauge that stays; empty where there is none.
+             * @default
+             */
+            gaugeNote: string;
         };
         /** @description Whether and how hard to prune, and how sure the count makes it. */
         PruningDecision: {
@@ -9631,6 +9709,12 @@ export interface components {
             shareOfWood: number;
             /** @description Where the numbers come from. */
             source: string;
+            /**
+             * Format: double
+             * @description Largest share of the buds standing that is taken bud by bud: more is a day's work on a few trees.
+             * @default 0.2
+             */
+            shareRubbed: number;
         };
         /** @description Usual form of a grown tree. */
         SystemForm: {
@@ -10012,6 +10096,11 @@ export interface components {
             place: components["schemas"]["TreePlace"];
             /** @description Whether limbs were counted, not assumed. */
             limbsCounted: boolean;
+            /**
+             * @description Whether the count surely tells the buds of the classes apart from what their trunks say.
+             * @default false
+             */
+            budsByCount: boolean;
             /**
              * Format: double
              * @description Mean floral buds per tree over the classes.

@@ -23,12 +23,16 @@ public sealed class TreeBench
     /// <param name="toLeave">Floral buds to leave on it, above 0.</param>
     /// <param name="settings">Tolerance and cap.</param>
     /// <param name="values">Settings of the system other than its own, by name and in their own unit.</param>
-    public TreeBench(PruningRules rules, FruitTree tree, double toLeave, DecisionSettings settings, IReadOnlyDictionary<string, double>? values = null)
+    /// <param name="allowance">How far it may be cut; as its own buds say when left out.</param>
+    /// <param name="limits">Most cuts of each step, in their order, as a card says; the system's own when left out.</param>
+    public TreeBench(
+        PruningRules rules, FruitTree tree, double toLeave, DecisionSettings settings, IReadOnlyDictionary<string, double>? values = null, CutAllowance? allowance = null,
+        IReadOnlyList<int?>? limits = null)
     {
         (Rules, Tree, ToLeave, Settings) = (rules, tree, toLeave, settings);
         _settings = rules.Values(values);
-        Allowance = CutAllowance.Counted(tree.FloralBuds, toLeave, settings);
-        Pruning = TreePruning.Of(new PreparedTree(rules, tree), Allowance, _settings);
+        Allowance = allowance ?? CutAllowance.Counted(tree.FloralBuds, toLeave, settings);
+        Pruning = TreePruning.Of(new PreparedTree(rules, tree), Allowance, _settings, limits);
         Before = BenchMeasures.Of(new(tree), 0);
     }
 

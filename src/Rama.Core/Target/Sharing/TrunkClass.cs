@@ -23,7 +23,13 @@ public sealed record TrunkClass(string Name, double? FromGirthCm, double? ToGirt
 
     private static readonly string[] Names = ["small", "medium", "large"];
 
-    /// <summary>Small, medium and large, split at the 25th and 75th percentile unless told otherwise; empty classes are left out.</summary>
+    // What a pruner can tell apart at a glance, and what is worth a line of its own on a card: common practice, no source.
+    private const double ToldApartMm = 4, FewestShare = 0.15;
+
+    /// <summary>
+    /// Small, medium and large, split at the 25th and 75th percentile unless told otherwise; empty classes are left out. Classes
+    /// split by percentile that nobody could tell apart in the row, or that hold hardly a tree, are one.
+    /// </summary>
     /// <param name="girthsCm">Girths measured, cm.</param>
     /// <param name="exponent">Exponent of sharing.</param>
     /// <param name="smallBelowCm">Girth below which trunks are small, cm; the 25th percentile when left out.</param>
@@ -34,16 +40,31 @@ public sealed record TrunkClass(string Name, double? FromGirthCm, double? ToGirt
         if (girthsCm.Count < FewestTrunks) return null;
         var ordered = girthsCm.Order().ToList();
         var (low, high) = (smallBelowCm ?? Percentile(ordered, 0.25), largeFromCm ?? Percentile(ordered, 0.75));
-        double?[] limits = [null, low, Math.Max(low, high), null];
+        high = Math.Max(low, high);
+        List<double> limits = [low, high];
+        if (smallBelowCm is null && largeFromCm is null) limits = ToldApart(ordered, low, high);
+        var names = limits.Count switch { 0 => ["all"], 1 => [Names[0], Names[2]], _ => Names };
         List<TrunkClass> classes = [];
-        for (var i = 0; i < Names.Length; i++)
+        for (var i = 0; i < names.Length; i++)
         {
-            var (from, to) = (limits[i], limits[i + 1]);
+            double? from = i == 0 ? null : limits[i - 1], to = i == limits.Count ? null : limits[i];
             var members = ordered.Where(g => Within(g, from, to)).Select(Trunk.CrossSectionCm2).ToList();
             if (members.Count == 0) continue;
-            classes.Add(new(Names[i], from, to, members.Count / (double)ordered.Count, members.Average(), members.Average(a => Math.Pow(a, exponent)), members.Count, CvOf(members)));
+            classes.Add(new(names[i], from, to, members.Count / (double)ordered.Count, members.Average(), members.Average(a => Math.Pow(a, exponent)), members.Count, CvOf(members)));
         }
         return classes;
+    }
+
+    // The quartiles where the class between them is wide enough to be seen; else the median, where two halves are; else none.
+    private static List<double> ToldApart(List<double> ordered, double low, double high)
+    {
+        bool AreApart(double girthCm, double fromCm) => (girthCm - fromCm) * 10 / Math.PI >= ToldApartMm;
+        List<double> Between(double? from, double? to) => [.. ordered.Where(g => Within(g, from, to))];
+        bool AreMany(params IEnumerable<List<double>> parts) => parts.All(p => p.Count >= FewestShare * ordered.Count);
+        if (AreApart(high, low) && AreMany(Between(null, low), Between(low, high), Between(high, null))) return [low, high];
+        var median = Percentile(ordered, 0.5);
+        var (below, above) = (Between(null, median), Between(median, null));
+        return AreMany(below, above) && AreApart(above.Average(), below.Average()) ? [median] : [];
     }
 
     private static double CvOf(List<double> values)

@@ -47,6 +47,9 @@ export function CardPage() {
 }
 
 function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
+  const gaugeClasses = card.gaugeClasses ?? [];
+  const perLimb = card.classes.some((k) => k.perLimb);
+  const told = card.cuts.map((c, i) => ({ cut: c, i })).filter(({ i }) => card.classes.some((k) => k.cuts[i] !== ''));
   return (
     <article className={`card card-${paper}${card.cuts.filter((c) => c.made).length > MOST_LOOSE ? ' card-dense' : ''}`} lang={card.language} data-test="the-card">
       <header className="card-head">
@@ -55,7 +58,7 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
       </header>
       <section className="card-what">
         <h2>{card.headline}</h2>
-        <p>{card.perLimb}</p>
+        {card.perLimb !== '' && <p>{card.perLimb}</p>}
       </section>
       <section className="card-numbers">
         {card.numbers.map((n, i) => <div key={i} className={i === 1 ? 'card-main-number' : ''}><b>{n.value}</b><span>{n.caption}</span></div>)}
@@ -66,7 +69,7 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
           <h3>{card.cutsHeading}</h3>
           <ol className="card-cuts">
             {card.cuts.filter((cut) => cut.made).map((cut) => (
-              <li key={cut.number}>
+              <li key={cut.stepId}>
                 <span className="card-tag">{cut.number}</span>
                 <div>
                   <p className="card-cut-head"><strong>{cut.name}</strong> <span>{cut.howMany}{cut.falls && ` · ${cut.falls}`}</span></p>
@@ -85,17 +88,25 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
           {card.gauge.length > 0 && (
             <table className="card-gauge">
               <caption>{card.gaugeHeading}</caption>
-              <tbody>{card.gauge.map((m) => <tr key={m.limb}><th>{m.limb}</th><td><b>{m.buds}</b></td></tr>)}</tbody>
+              {gaugeClasses.length > 0 && <thead><tr><th />{gaugeClasses.map((name) => <th key={name}>{name}</th>)}</tr></thead>}
+              <tbody>{card.gauge.map((m) => <tr key={m.limb}><th>{m.limb}</th>{(m.byClass ?? [m.buds]).map((buds, i) => <td key={gaugeClasses[i] ?? i}><b>{buds}</b></td>)}</tr>)}</tbody>
             </table>
           )}
+          {card.gauge.length > 0 && card.gaugeNote && <p className="card-gauge-note">{card.gaugeNote}</p>}
         </div>
       </div>
       {card.classes.length > 0 && (
         <div className="card-tables">
           <table>
             <caption>{card.classesHeading}</caption>
-            <thead><tr><th /><th>{card.classLeave}</th>{card.cuts.map((c, i) => card.classes.some((k) => k.cuts[i] !== '') && <th key={c.number}><span className="card-tag card-tag-small">{c.number}</span></th>)}</tr></thead>
-            <tbody>{card.classes.map((k) => <tr key={k.name}><th><b>{k.name}</b> {k.trunk}</th><td><b>{k.leave}</b></td>{card.cuts.map((c, i) => card.classes.some((x) => x.cuts[i] !== '') && <td key={c.number}>{k.cuts[i] || '–'}</td>)}</tr>)}</tbody>
+            <thead><tr><th /><th>{card.classLeave}</th>{perLimb && <th>{card.perLimbHeading}</th>}{told.map(({ cut }) => <th key={cut.stepId}><span className="card-tag card-tag-small">{cut.number}</span></th>)}</tr></thead>
+            <tbody>
+              {card.classes.map((k) => (
+                <tr key={k.name}>
+                  <th><b>{k.name}</b> {k.trunk}</th><td><b>{k.leave}</b></td>{perLimb && <td>{k.perLimb}</td>}{told.map(({ cut, i }) => <td key={cut.stepId}>{k.cuts[i] || '–'}</td>)}
+                </tr>
+              ))}
+            </tbody>
           </table>
         </div>
       )}

@@ -16,7 +16,7 @@ type Cut = NonNullable<PruningPlan['prescription']>['cuts'][number];
 
 /** The cuts in their order, with what each is expected to drop, and when to stop. */
 export function PrescribeStage() {
-  const { t, number, local, say } = useReading();
+  const { t, number, amount, local, say } = useReading();
   const { plan, view } = usePlantingWork();
   const { prescription, decision, planting } = plan;
   if (!prescription || !decision || !planting)
@@ -27,7 +27,7 @@ export function PrescribeStage() {
       <section>
         <div className="stage-head">
           <h2>{t('prescribe.heading')}</h2>
-          <span className="dim">{t(`prescribe.stop-${decision.kind}`, { left: number(prescription.budsLeft, 0), allowance: number(decision.removeBuds, 0) })}</span>
+          <span className="dim" data-test="stop">{stopAt(prescription, t, number)}</span>
         </div>
         <table className="figures">
           <thead>
@@ -38,16 +38,16 @@ export function PrescribeStage() {
           </thead>
           <tbody>
             {prescription.cuts.map((cut) => (
-              <tr key={cut.number} className={!cut.isMade ? 'cut-idle' : ''}>
-                <td><span className="cut-tag">{cut.number}</span></td>
+              <tr key={cut.stepId} className={!cut.isMade ? 'cut-idle' : ''}>
+                <td>{cut.isMade && <span className="cut-tag">{cut.number}</span>}</td>
                 <td>
                   <strong>{local(cut.name)}</strong>
                   <p>{local(cut.lookFor)} {local(cut.how)}</p>
                   {cut.caution && <p className="cut-caution">▲ {local(cut.caution)}</p>}
                 </td>
-                <td className="number">{howMany(cut, t, number)}</td>
-                <td className="number">{cut.asFound ? '–' : <Why steps={stepsOf(prescription.steps, `prescription.${cut.stepId}`)}>{number(cut.drop, 0)}</Why>}</td>
-                <td className="number">{cut.asFound ? '–' : number(cut.seconds, 0)}</td>
+                <td className="number">{howMany(cut, t, number, amount)}</td>
+                <td className="number">{cut.isMade ? <Why steps={stepsOf(prescription.steps, `prescription.${cut.stepId}`)}>{number(cut.drop, 0)}</Why> : '–'}</td>
+                <td className="number">{cut.isMade ? number(cut.seconds, 0) : '–'}</td>
               </tr>
             ))}
             <tr className="total">
@@ -82,9 +82,26 @@ export function PrescribeStage() {
   );
 }
 
-function howMany(cut: Cut, t: (key: string, values?: Record<string, string>) => string, number: (value: number, decimals?: number) => string) {
-  if (cut.asFound) return t('prescribe.as-found');
-  if (cut.cutsPerLimb !== null) return t('prescribe.a-limb', { cuts: number(cut.cutsPerLimb, 1) });
-  // A cut made on one tree in three is no cut on none.
-  return number(cut.cutsPerTree, cut.cutsPerTree >= 0.05 && cut.cutsPerTree < 1.95 ? 1 : 0);
+type Words = ReturnType<typeof useReading>;
+
+/** How many cuts of a step, over the trunk classes, as the card tells them. */
+function howMany({ amount: { kind, least, most } }: Cut, t: Words['t'], number: Words['number'], amount: Words['amount']) {
+  if (kind === 'ifAbove') return t('amount.ifAbove', { height: `${amount(most, 'm', 1).number} ${amount(most, 'm', 1).unit}` });
+  if (kind === 'asFound' && most < 1) return t('amount.someTrees');
+  const few = kind === 'asFound' ? Math.max(1, least) : least;
+  return t(`amount.${kind}`, { n: few === most ? number(most, 0) : `${number(few, 0)}–${number(most, 0)}` });
+}
+
+/** Where the cuts stop, with the number of every trunk class that stops so. */
+function stopAt({ classes }: NonNullable<PruningPlan['prescription']>, t: Words['t'], number: Words['number']) {
+  const numbers = (of: (c: (typeof classes)[number]) => number | null) => classes.filter((c) => of(c) !== null)
+    .map((c) => number(of(c)!, 0) + (classes.length > 1 ? ` (${t(`class.${c.class.name}`, { defaultValue: c.class.name })})` : '')).join(', ');
+  const [left, down] = [numbers((c) => c.stopAt), numbers((c) => c.atMostDown)];
+  const light = classes.some((c) => c.decision.kind === 'reduce' && c.stopAt === null);
+  return [
+    ...(left !== '' ? [t('prescribe.stop-reduce', { left })] : []),
+    ...(down !== '' ? [t('prescribe.stop-structureOnly', { allowance: down })] : []),
+    ...(light ? [t('prescribe.stop-light')] : []),
+    ...(left === '' && down === '' && !light ? [t('prescribe.stop-noPrune')] : []),
+  ].join(' · ');
 }

@@ -1,0 +1,72 @@
+using Rama.Core.Decide;
+using Rama.Core.Systems;
+
+namespace Rama.Core.Prescribe;
+
+/// <summary>Trees of a class cut by its card, summed up.</summary>
+internal sealed class ClassRun
+{
+    private readonly Dictionary<string, Sum> _steps = [];
+
+    /// <summary>Cuts the trees.</summary>
+    /// <param name="trees">Typical trees of the class.</param>
+    /// <param name="decision">Its decision.</param>
+    /// <param name="settings">Tolerance and cap.</param>
+    /// <param name="values">Values of the settings.</param>
+    /// <param name="limits">Most cuts of each step on one tree; null for the system's own.</param>
+    public ClassRun(IReadOnlyList<PreparedTree> trees, PruningDecision decision, DecisionSettings settings, double[] values, IReadOnlyList<int?>? limits = null)
+    {
+        (Trees, Values) = (trees, values);
+        Prunings = [.. trees.Select(t => TreePruning.Of(t, CutAllowance.ByCard(decision, t.Tree.FloralBuds, settings), values, limits))];
+        var rules = trees[0].Rules;
+        foreach (var pruning in Prunings)
+        {
+            var (before, next) = (pruning.Left.Tree.FloralBuds, 0);
+            foreach (var step in rules.Steps)
+            {
+                var (cuts, drop) = (0, 0);
+                for (; next < pruning.Cuts.Count && pruning.Cuts[next].StepId == step.Step.Id; next++)
+                {
+                    cuts++;
+                    drop += pruning.Cuts[next].Drop;
+                }
+                var sum = _steps.GetValueOrDefault(step.Step.Id);
+                _steps[step.Step.Id] = new(sum.Cuts + cuts, sum.Drop + drop, sum.Before + before, sum.Trees + (cuts > 0 ? 1 : 0));
+                before -= drop;
+            }
+        }
+        LimbsLeft = Prunings.Average(p => p.Left.Limbs);
+        WoodShare = Prunings.Average(p => p.Left.WoodCutShare);
+        BigCuts = Prunings.Average(p => (double)p.Cuts.Count(c => c.DiameterMm >= rules.System.Caps.BigCutMm));
+        var big = rules.Place("big-from") is { } place ? values[place] * 1_000 : double.PositiveInfinity;
+        GaugeCm2 = Prunings.Average(p => p.Left.Tree.Index.Limbs.Where(p.Left.Stands).Sum(l => Math.PI / 400 * Math.Pow(Math.Min(p.Left.Tree.Branches[l].DiameterMm, big), 2)));
+    }
+
+    /// <summary>The trees as they grew.</summary>
+    public IReadOnlyList<PreparedTree> Trees { get; }
+
+    /// <summary>Values of the settings they were cut by.</summary>
+    public double[] Values { get; }
+
+    /// <summary>The trees as they were cut.</summary>
+    public IReadOnlyList<TreePruning> Prunings { get; }
+
+    public double LimbsLeft { get; }
+
+    /// <summary>
+    /// Cross-section of the limbs a tree keeps, cm², by which they share its buds. A limb that is too thick and yet stays for this
+    /// winter counts as the thickest the gauge has a number for.
+    /// </summary>
+    public double GaugeCm2 { get; }
+
+    public double WoodShare { get; }
+
+    public double BigCuts { get; }
+
+    /// <summary>Cuts of a step on a mean tree, what they drop of the buds standing before it, and the share of trees it is made on.</summary>
+    public (double Cuts, double Share, double Trees) Of(string step) =>
+        _steps.TryGetValue(step, out var sum)
+            ? (sum.Cuts / (double)Prunings.Count, sum.Before > 0 ? sum.Drop / (double)sum.Before : 0, sum.Trees / (double)Prunings.Count) : default;
+
+    private readonly record struct Sum(int Cuts, int Drop, int Before, int Trees);
+}
