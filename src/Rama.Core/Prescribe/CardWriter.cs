@@ -136,6 +136,8 @@ internal sealed class CardWriter
         List<string> notes = [];
         if (!_decision.Settled && _decision.Held is null) notes.Add(_words.Say("not-settled"));
         if (_prescription.ClustersToThinning >= WorthTelling) notes.Add(_words.Say("thinning", Math.Round(_prescription.ClustersToThinning)));
+        var thick = _prescription.Classes.Sum(c => c.Class.Share * c.ThickLeft);
+        if (thick >= WorthTelling) notes.Add(_words.Say("first-next-winter", Math.Round(thick)));
         notes.Add(_words.Say("check"));
         return notes;
     }

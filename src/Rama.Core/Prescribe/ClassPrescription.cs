@@ -20,12 +20,13 @@ namespace Rama.Core.Prescribe;
 /// <param name="MinutesPerTree">Working minutes per tree.</param>
 /// <param name="WoodShare">Wood cut, as a share of the canopy's.</param>
 /// <param name="BigCuts">Big cuts per tree.</param>
+/// <param name="ThickLeft">Limbs per tree that stay though too thick for their place; they go first next winter.</param>
 /// <param name="ClustersToThinning">Flower clusters per tree over the target, left to hand thinning: the mean over trees, some of which end below it.</param>
 /// <param name="Cuts">Its cuts in order.</param>
 /// <param name="Settings">Settings found for the class, by name, in their own unit.</param>
 public sealed record ClassPrescription(
     TrunkClass Class, PruningDecision Decision, double BudsLeft, double? StopAt, double? AtMostDown, double? BudsPerCm2, double LimbsLeft, double GaugeCm2,
-    double MinutesPerTree, double WoodShare, double BigCuts, double ClustersToThinning, IReadOnlyList<ClassCut> Cuts, IReadOnlyDictionary<string, double> Settings)
+    double MinutesPerTree, double WoodShare, double BigCuts, double ThickLeft, double ClustersToThinning, IReadOnlyList<ClassCut> Cuts, IReadOnlyDictionary<string, double> Settings)
 {
     // Few trees are enough for means over settings compared on the same trees; the block simulation takes many.
     private const int SearchTrees = 15, CheckTrees = 30;
@@ -169,7 +170,7 @@ public sealed record ClassPrescription(
             var limbs = Math.Max(1, run.LimbsLeft);
             return new(
                 of, decision, buds, StopsOnNumber ? buds : null, decision.Kind == DecisionKind.StructureOnly ? decision.RemoveBuds : null,
-                StopsOnNumber && run.GaugeCm2 > 0 ? buds / run.GaugeCm2 : null, limbs, run.GaugeCm2, seconds / 60, run.WoodShare, run.BigCuts, 0, cuts, found);
+                StopsOnNumber && run.GaugeCm2 > 0 ? buds / run.GaugeCm2 : null, limbs, run.GaugeCm2, seconds / 60, run.WoodShare, run.BigCuts, run.ThickLeft, 0, cuts, found);
         }
 
         /// <summary>Buds left on each tree as a multiple of their mean.</summary>

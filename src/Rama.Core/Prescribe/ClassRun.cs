@@ -37,6 +37,7 @@ internal sealed class ClassRun
         }
         LimbsLeft = Prunings.Average(p => p.Left.Limbs);
         WoodShare = Prunings.Average(p => p.Left.WoodCutShare);
+        ThickLeft = Prunings.Average(p => (double)p.FirstNextWinter.Count);
         BigCuts = Prunings.Average(p => (double)p.Cuts.Count(c => c.DiameterMm >= rules.System.Caps.BigCutMm));
         var big = rules.Place("big-from") is { } place ? values[place] * 1_000 : double.PositiveInfinity;
         GaugeCm2 = Prunings.Average(p => p.Left.Tree.Index.Limbs.Where(p.Left.Stands).Sum(l => Math.PI / 400 * Math.Pow(Math.Min(p.Left.Tree.Branches[l].DiameterMm, big), 2)));
@@ -62,6 +63,9 @@ internal sealed class ClassRun
     public double WoodShare { get; }
 
     public double BigCuts { get; }
+
+    /// <summary>Limbs too thick for their place that stay on a tree.</summary>
+    public double ThickLeft { get; }
 
     /// <summary>Cuts of a step on a mean tree, what they drop of the buds standing before it, and the share of trees it is made on.</summary>
     public (double Cuts, double Share, double Trees) Of(string step) =>

@@ -18,17 +18,44 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
     private readonly PruningRules _rules = prepared.Rules;
     private readonly List<TreeCut> _cuts = [];
     private readonly List<int> _found = [];
-    private int _bigCuts;
+    private readonly List<ThickLimb> _thick = [];
+    private readonly Dictionary<int, StepEnd> _heldBack = [];
+    private int _bigCuts, _rubbed;
 
     public IReadOnlyList<TreeCut> Cuts => _cuts;
+
+    /// <summary>Limbs that stay over the rule for their size, with the reason.</summary>
+    public IReadOnlyList<ThickLimb> ThickLeft => _thick;
 
     /// <summary>Carries out the step at a place in the order; null where the decision asks for none of it.</summary>
     public StepEnd? Carry(int place)
     {
         var step = _rules.Steps[place];
         if (!step.Step.Under.Contains(allowance.Kind)) return null;
+        _heldBack.Clear();
+        var end = Carry(step, limits?[place] ?? int.MaxValue);
+        if (step.Step.TooMuch == TooMuch.ShortenAndEnd) ListThick(step, end);
+        return end;
+    }
+
+    private void ListThick(ReadyStep step, StepEnd end)
+    {
+        foreach (var id in tree.Tree.Index.Limbs)
+        {
+            var scope = Scope(id);
+            if (!tree.Stands(id) || !(_rules.TooBig is { } tooBig ? tooBig(scope) != 0 && step.Find.Takes(scope) : step.Find.Takes(scope))) continue;
+            var wood = tree.Tree.Branches[id];
+            var leader = tree.Tree.Branches[wood.Parent!.Value].DiameterAt(wood.AtM);
+            _thick.Add(new(
+                id, wood.DiameterMm, wood.Path[0].HeightM, leader > 0 ? wood.DiameterMm / leader : null,
+                _heldBack.GetValueOrDefault(id, end), _cuts.Any(c => c.Branch == id && c.StepId == step.Step.Id && c.Kind == CutKind.Shorten)));
+        }
+        _thick.Sort((a, b) => b.DiameterMm.CompareTo(a.DiameterMm));
+    }
+
+    private StepEnd Carry(ReadyStep step, int ofTree)
+    {
         var most = step.Most is { } rule ? rule(Scope(0)) : double.PositiveInfinity;
-        var ofTree = limits?[place] ?? int.MaxValue;
         if (most <= Slack || ofTree == 0) return StepEnd.StepLimit;
         int made = 0;
         int[] limited = step.Limits.Count == 0 ? [] : new int[step.Limits.Count], per = step.Step.Per == CutsPer.Tree ? [] : new int[tree.Tree.Branches.Length];
@@ -50,13 +77,17 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
             if (Held(step, limited, scope))
             {
                 end = StepEnd.StepLimit;
+                _heldBack[id] = StepEnd.PlaceLimit;
                 continue;
             }
             if (Stopped(step, id, scope) is { } stopped)
             {
                 // A smaller one further on may still fit; single buds are all alike.
                 end = stopped;
+                _heldBack[id] = stopped;
                 if (step.Find.Subject == Subject.Buds) break;
+                if (step.Step.TooMuch != TooMuch.Skip && Shorten(step, id)) made++;
+                if (step.Step.TooMuch == TooMuch.ShortenAndEnd) break;
                 continue;
             }
             if (!Make(step, id, scope)) continue;
@@ -105,9 +136,16 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
     private StepEnd? Stopped(ReadyStep step, int id, in RuleScope scope)
     {
         if (step.Find.Subject == Subject.Buds)
-            return OnBuds(step, tree.Tree.Buds[id].Count);
+        {
+            var count = tree.Tree.Buds[id].Count;
+            return OnBuds(step, count) ?? (allowance.CountsBuds && _rubbed + count > _rules.System.Caps.ShareRubbed * tree.Tree.FloralBuds + Slack ? StepEnd.RubCap : null);
+        }
         var (branch, leave) = Place(step, id, scope);
-        if (branch < 0) return null;
+        return branch < 0 ? null : OnWood(step, branch, leave);
+    }
+
+    private StepEnd? OnWood(ReadyStep step, int branch, double leave)
+    {
         var wood = tree.Tree.Branches[branch];
         var drop = wood.Kind == BranchKind.Trunk ? tree.FloralBuds : tree.FloralOn(branch, leave + Slack);
         if (OnBuds(step, drop) is { } number) return number;
@@ -115,6 +153,19 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
         if (wood.DiameterAt(leave) >= _rules.System.Caps.BigCutMm && _bigCuts + 1 > _rules.System.Caps.BigCuts) return StepEnd.BigCutCap;
         var wooded = tree.Tree.Index.WoodCm3;
         return wooded > 0 && (tree.WoodCutCm3 + tree.WoodBeyondCm3(branch, leave)) / wooded > _rules.System.Caps.ShareOfWood + Slack ? StepEnd.WoodCap : null;
+    }
+
+    // Back to a weak side shoot, as far in as may be: the outer part of the buds goes, the limb itself another winter.
+    private bool Shorten(ReadyStep step, int branch)
+    {
+        var length = tree.LeftM(branch);
+        foreach (var share in (ReadOnlySpan<double>)[0.35, 0.5, 0.65, 0.8])
+        {
+            if (share * length < StandingTree.StubM || OnWood(step, branch, share * length) is not null) continue;
+            Record(step, CutKind.Shorten, branch, null, share * length, tree.Cut(branch, share * length));
+            return true;
+        }
+        return false;
     }
 
     private StepEnd? OnBuds(ReadyStep step, int drop)
@@ -129,23 +180,23 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
 
     private bool Make(ReadyStep step, int id, in RuleScope scope)
     {
-        CutLoss loss;
-        int branch;
-        var leave = 0.0;
         if (step.Find.Subject == Subject.Buds)
         {
-            loss = tree.RubOff(id);
-            branch = tree.Tree.Buds[id].Branch;
+            var rubbed = tree.RubOff(id);
+            _rubbed += rubbed.Buds;
+            Record(step, step.Step.Cut.Kind, tree.Tree.Buds[id].Branch, id, 0, rubbed);
+            return true;
         }
-        else
-        {
-            (branch, leave) = Place(step, id, scope);
-            if (branch < 0 || tree.LeftM(branch) <= leave + Slack) return false;
-            loss = tree.Cut(branch, leave);
-        }
-        if (loss.DiameterMm >= _rules.System.Caps.BigCutMm) _bigCuts++;
-        _cuts.Add(new(_cuts.Count + 1, step.Step.Id, step.Step.Cut.Kind, branch, step.Find.Subject == Subject.Buds ? id : null, leave, loss.Buds, tree.FloralBuds, loss.WoodCm3, loss.DiameterMm));
+        var (branch, leave) = Place(step, id, scope);
+        if (branch < 0 || tree.LeftM(branch) <= leave + Slack) return false;
+        Record(step, step.Step.Cut.Kind, branch, null, leave, tree.Cut(branch, leave));
         return true;
+    }
+
+    private void Record(ReadyStep step, CutKind kind, int branch, int? bud, double leave, CutLoss loss)
+    {
+        if (loss.DiameterMm >= _rules.System.Caps.BigCutMm) _bigCuts++;
+        _cuts.Add(new(_cuts.Count + 1, step.Step.Id, kind, branch, bud, leave, loss.Buds, tree.FloralBuds, loss.WoodCm3, loss.DiameterMm));
     }
 
     /// <summary>Where a cut falls: which branch, and how much of it stays; −1 where there is no place for it.</summary>
@@ -155,7 +206,9 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
         return step.Step.Cut.Kind switch
         {
             CutKind.Single => Steeper(id),
-            CutKind.ToSideShoot => SideShootBelow(id, leave),
+            // A leader goes back to a side shoot below the height; what else stands above it, back to the height.
+            CutKind.ToSideShoot when tree.Tree.Branches[id].Kind == BranchKind.Leader => SideShootBelow(id, leave),
+            CutKind.ToSideShoot => (id, tree.Tree.Branches[id].MetresToHeight(leave)),
             CutKind.Head => (id, tree.Tree.Branches[id].MetresToHeight(leave)),
             _ => (id, leave),
         };

@@ -43,10 +43,12 @@ internal static class SettingSearch
         bool Free(SearchClass of) => of.Decision.Kind == DecisionKind.Reduce && rules.Aim != SystemAim.Light;
         var rate = rules.Steps.FirstOrDefault(s => IsSolved(rules, s))?.Step.Most;
         // What the manager holds, or a chosen answer says, is not searched.
-        var open = rules.System.Settings.Where(s => s.Tries.Count > 0 && !held.ContainsKey(s.Id) && !rules.IsAnswered(s.Id) && s.Id != rate).ToLookup(s => s.IsLength);
-        List<Try> best = ByClass(classes, open[false].ToList(), c => [.. Combinations(Free(c) ? open[false] : [], held).Select(x => Of(rules, c, settings, x, rate))]);
+        var open = rules.System.Settings.Where(s => s.Tries.Count > 0 && !held.ContainsKey(s.Id) && !rules.IsAnswered(s.Id) && s.Id != rate).ToList();
+        var (numbers, lengths, reserve) = (open.Where(s => !s.IsLength && !s.Reserve).ToList(), open.Where(s => s.IsLength).ToList(), open.Where(s => s is { IsLength: false, Reserve: true }).ToList());
+        List<Try> best = ByClass(classes, numbers, c => [.. Combinations(Free(c) ? numbers : [], held).Select(x => Of(rules, c, settings, x, rate))]);
         if (!classes.Any(Free)) return [.. best.Select(t => t.Settings)];
-        foreach (var length in open[true])
+        foreach (var setting in reserve) best = [.. classes.Zip(best, (c, found) => Free(c) ? Reached(rules, c, settings, setting, found, rate, held) : found)];
+        foreach (var length in lengths)
         {
             List<(Try Planting, List<Try> Classes)> tries = [];
             foreach (var value in length.Tries.OrderBy(v => Math.Abs(v - length.Value)))
@@ -94,6 +96,22 @@ internal static class SettingSearch
 
     private static bool GoesWithTheTrunk(IReadOnlyList<double> values) =>
         values.Zip(values.Skip(1)).All(x => x.First <= x.Second) || values.Zip(values.Skip(1)).All(x => x.First >= x.Second);
+
+    // What is kept in reserve comes in only where a class stays over its number, and no more of it than it takes.
+    private static Try Reached(
+        PruningRules rules, SearchClass of, DecisionSettings settings, SystemSetting reserve, Try found, string? rate, IReadOnlyDictionary<string, double> held)
+    {
+        var near = NearShare * of.Decision.BudsToLeave;
+        if (found.OffMean <= near) return found;
+        var best = found;
+        foreach (var value in reserve.Tries.Order())
+        {
+            var tried = Of(rules, of, settings, With(found.Settings, reserve.Id, value, rate, held), rate);
+            if (tried.OffMean < best.OffMean) best = tried;
+            if (best.OffMean <= near) break;
+        }
+        return best;
+    }
 
     private static Dictionary<string, double> With(
         Dictionary<string, double> found, string length, double value, string? rate, IReadOnlyDictionary<string, double> held)

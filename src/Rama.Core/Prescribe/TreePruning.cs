@@ -58,6 +58,9 @@ public enum StepEnd
     /// <summary>As many as it may take.</summary>
     StepLimit,
 
+    /// <summary>As many as it may take in that part of the tree.</summary>
+    PlaceLimit,
+
     /// <summary>The next cut would take the tree below the buds wanted.</summary>
     Number,
 
@@ -66,6 +69,9 @@ public enum StepEnd
 
     /// <summary>The next cut would be one big cut too many.</summary>
     BigCutCap,
+
+    /// <summary>The next bud would be one too many to rub off one by one.</summary>
+    RubCap,
 
     /// <summary>The next cut would take more of the canopy than one winter allows.</summary>
     WoodCap,
@@ -85,6 +91,15 @@ public enum StepEnd
 public sealed record TreeCut(
     int Number, string StepId, CutKind Kind, int Branch, int? Bud, double LeaveM, int Drop, int BudsAfter, double WoodCm3, double DiameterMm);
 
+/// <summary>A limb too thick for its place that stays this winter: the first to go next winter.</summary>
+/// <param name="Branch">The limb.</param>
+/// <param name="DiameterMm">Diameter at its base, mm.</param>
+/// <param name="HeightM">Height of its base, metres.</param>
+/// <param name="Ratio">Diameter ÷ its leader's there.</param>
+/// <param name="Reason">Why it stays.</param>
+/// <param name="Shortened">Whether it was shortened instead.</param>
+public sealed record ThickLimb(int Branch, double DiameterMm, double HeightM, double? Ratio, StepEnd Reason, bool Shortened);
+
 /// <summary>One tree cut by a system.</summary>
 public sealed class TreePruning
 {
@@ -99,10 +114,14 @@ public sealed class TreePruning
         var engine = new CuttingEngine(prepared, Left, allowance, settings, limits);
         for (var i = 0; i < _ends.Length; i++) _ends[i] = engine.Carry(i);
         Cuts = engine.Cuts;
+        FirstNextWinter = [.. engine.ThickLeft.Where(t => Left.Stands(t.Branch))];
     }
 
     /// <summary>The cuts in order.</summary>
     public IReadOnlyList<TreeCut> Cuts { get; }
+
+    /// <summary>Limbs too thick for their place that stay, thickest first, with the reason.</summary>
+    public IReadOnlyList<ThickLimb> FirstNextWinter { get; }
 
     /// <summary>The tree afterwards.</summary>
     public StandingTree Left { get; }

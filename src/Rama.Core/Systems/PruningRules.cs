@@ -5,6 +5,8 @@ namespace Rama.Core.Systems;
 /// <summary>A system's rules made ready to be carried out, with the answers chosen to its questions.</summary>
 public sealed class PruningRules
 {
+    private const string TooBigTerm = "too-big";
+
     private readonly Dictionary<string, double> _seconds;
 
     private PruningRules(TrainingSystem system, IReadOnlyList<PruningAnswer> answers, SystemAim aim, IReadOnlyList<ReadyStep> steps, double[] settings)
@@ -30,6 +32,9 @@ public sealed class PruningRules
 
     /// <summary>Steps in the order of the work.</summary>
     internal IReadOnlyList<ReadyStep> Steps { get; }
+
+    /// <summary>Whether a limb is too big for its place by the system's own rule; null where it has none of that name.</summary>
+    internal Rule? TooBig { get; private init; }
 
     /// <summary>Values of the settings, in base units and in their order.</summary>
     internal double[] Defaults { get; }
@@ -84,7 +89,10 @@ public sealed class PruningRules
         // Steps a sequence names change places among themselves; the others stay where they were.
         var named = new Queue<CuttingStep>(steps.Where(s => places.ContainsKey(s.Id)).OrderBy(s => places[s.Id]));
         return new(system, answers, answers.Select(a => a.Aim).LastOrDefault(a => a is not null) ?? system.Aim,
-            [.. steps.Select(s => Ready(places.ContainsKey(s.Id) ? named.Dequeue() : s, orders, names))], settings);
+            [.. steps.Select(s => Ready(places.ContainsKey(s.Id) ? named.Dequeue() : s, orders, names))], settings)
+        {
+            TooBig = system.Terms.ContainsKey(TooBigTerm) ? RuleParser.Parse(TooBigTerm, Subject.Limbs, names, Dimension.YesNo) : null,
+        };
     }
 
     private static ReadyStep Ready(CuttingStep step, ILookup<string, string> orders, RuleNames names)

@@ -51,6 +51,19 @@ public enum CutsPer
     Limb,
 }
 
+/// <summary>What to do with what stands first in a step's order and would take too much.</summary>
+public enum TooMuch
+{
+    /// <summary>It stays, and something smaller further on may go.</summary>
+    Skip,
+
+    /// <summary>It is shortened to a side shoot instead.</summary>
+    Shorten,
+
+    /// <summary>It is shortened to a side shoot instead, and nothing smaller goes for it: it is the first to go next winter.</summary>
+    ShortenAndEnd,
+}
+
 /// <summary>Where a step stops when the buds of the tree are known.</summary>
 public enum StepStop
 {

@@ -93,6 +93,21 @@ public sealed record Branch(
         return Path[0].HeightM > heightM ? 0 : LengthM;
     }
 
+    /// <summary>Metres from its base that stand above a height: up to where it first sinks below; 0 where its base is below.</summary>
+    public double MetresAbove(double heightM)
+    {
+        if (Path[0].HeightM < heightM) return 0;
+        var run = 0.0;
+        for (var i = 1; i < Path.Length; i++)
+        {
+            var (from, to) = (Path[i - 1], Path[i]);
+            var piece = from.To(to);
+            if (to.HeightM < heightM) return run + piece * (from.HeightM - heightM) / (from.HeightM - to.HeightM);
+            run += piece;
+        }
+        return LengthM;
+    }
+
     /// <summary>Angle above the horizontal at its tip, degrees.</summary>
     public double TipRiseDeg
     {

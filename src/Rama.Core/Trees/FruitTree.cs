@@ -48,6 +48,7 @@ internal sealed class TreeIndex
         }
         Children = Grouped(wood.Length, wood.Length, i => wood[i].Parent ?? -1);
         Buds = Grouped(wood.Length, buds.Length, i => buds[i].Branch);
+        Wood = [.. wood.Where(b => b.Kind is BranchKind.Leader or BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot).Select(b => b.Id)];
         (Limbs, Leaders, Arms, Shoots) = (OfKind(wood, BranchKind.Limb), OfKind(wood, BranchKind.Leader), OfKind(wood, BranchKind.Arm), OfKind(wood, BranchKind.Shoot));
         var floral = new List<int>(buds.Length);
         foreach (var bud in buds)
@@ -97,6 +98,9 @@ internal sealed class TreeIndex
     public int[] Arms { get; }
 
     public int[] Shoots { get; }
+
+    /// <summary>Leaders, limbs, arms and shoots.</summary>
+    public int[] Wood { get; }
 
     /// <summary>Places of floral buds.</summary>
     public int[] Floral { get; }

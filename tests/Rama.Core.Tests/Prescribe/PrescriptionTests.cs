@@ -131,7 +131,7 @@ public sealed class PrescriptionTests
     {
         Near.Printed(0.242, ObservedDrops.Corrected(0.20, [0.35, 0.30]), 3);
         var terms = new Dictionary<string, double> { ["big-limbs"] = 2, ["single-forks"] = 1 };
-        var (plain, shown) = (Of(231, terms: new(terms, [])), Of(231, terms: new(terms, [new("thick-limbs", [0.30, 0.34, 0.28])])));
+        var (plain, shown) = (Of(260, terms: new(terms, [])), Of(260, terms: new(terms, [new("thick-limbs", [0.30, 0.34, 0.28])])));
         double Share(Prescription p) => Cut(p, "thick-limbs") is var c ? c.Drop / (c.BudsAfter + c.Drop) : 0;
         Assert.Equal((4 * Share(plain) + 0.92) / 7, Share(shown), 6);
         Assert.Equal(3, Cut(shown, "thick-limbs").DemonstrationTrees);

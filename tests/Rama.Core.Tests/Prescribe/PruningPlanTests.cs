@@ -136,7 +136,7 @@ public sealed class PruningPlanTests
         var english = Card(entry, "en", marks)!;
         // 0.9 × 3.5 m of row is 3.15 m: nobody reaches it, so no mark tells it.
         Assert.Equal(
-            [("height after pruning", "3.2 m", ""), ("a limb is big from", "18 mm", "a finger wide"), ("length of a renewal stub", "4 cm", "2 fingers wide")],
+            [("height after pruning", "3.2 m", ""), ("a limb is big from", "18 mm", "a finger wide"), ("length of a renewal stub", "4 cm", "2 fingers wide"), ("picking and mowing height", "0.6 m", "")],
             english.Measures!.Select(m => (m.Name, m.Value, m.Body)));
         // So do the words of the step, also in inches: 18 mm is 0.709 in, five to six eighths.
         Assert.Contains("or over 18 mm (3/4 in)", english.Cuts.Single(c => c.StepId == "thick-limbs").LookFor, StringComparison.Ordinal);

@@ -60,10 +60,11 @@ public sealed class TreePruningTests
     [Fact]
     public void Two_hundred_and_ninety_are_cut_to_the_cap_and_eleven_left_to_thinning()
     {
-        // 40 % of 290 is 116: 174 stay, 11 over 163.
+        // 40 % of 290 is 116: 174 stay, 11 over 163. Bud by bud at most a fifth goes, 58, which ends it three buds earlier here.
         var pruning = Cut("tall-spindle", Spindle(290), 163.2);
-        Assert.Equal(174, pruning.Left.FloralBuds);
-        Assert.Equal(StepEnd.BudCap, pruning.Ends["spurs"]);
+        Assert.Equal(177, pruning.Left.FloralBuds);
+        Assert.Equal((StepEnd.RubCap, 58), (pruning.Ends["spurs"], pruning.Cuts.Count(c => c.Bud is not null)));
+        Assert.InRange(Cut("tall-spindle", Spindle(290), 150).Left.FloralBuds, 174, 290);
     }
 
     // Handbook 2.7: 231 with one limb and the forks off, 81 on the ground, 150 left, 8 % under: stop there, a little under is no fault.
@@ -123,11 +124,50 @@ public sealed class TreePruningTests
     {
         var hand = new HandTree();
         hand.Limb(2.45, 6, 4);
-        hand.Limb(2.55, 9, 4, riseDeg: 80);
+        hand.Limb(2.55, 9, 4, riseDeg: 80, lengthM: 0.4);
         for (var i = 0; i < 10; i++) hand.Limb(0.7 + i * 0.1, 5, 20);
         var pruning = Cut("tall-spindle", hand.Tree(limitM), 150);
         Assert.Equal(cut, StepsOf(pruning).Contains("height"));
-        if (cut) Near.Printed(2.47, pruning.Cuts.Single(c => c.StepId == "height").LeaveM, 2);
+        if (cut) Near.Printed(2.47, pruning.Cuts.First(c => c.StepId == "height").LeaveM, 2);
+    }
+
+    // The whole tree is held under its height, not its leader alone: an upright limb is cut back where it passes the limit.
+    [Fact]
+    public void A_limb_that_stands_above_the_height_is_cut_back_to_it()
+    {
+        var hand = new HandTree(heightM: 2.4);
+        var upright = hand.Limb(1.6, 8, 10, riseDeg: 90, lengthM: 1.2);
+        for (var i = 0; i < 10; i++) hand.Limb(0.7 + i * 0.1, 5, 20);
+        var cut = Cut("cherry-spindle", hand.Tree(2.5), 150).Cuts.Single(c => c.StepId == "height");
+        Assert.Equal((upright, 0.9), (cut.Branch, Math.Round(cut.LeaveM, 6)));
+    }
+
+    // A hanging end goes before any single bud: back to where it stands above the grass.
+    [Fact]
+    public void Low_wood_is_raised_before_buds_are_rubbed()
+    {
+        var hand = new HandTree();
+        var low = hand.Limb(0.9, 9, 20, riseDeg: -60, lengthM: 0.8);
+        for (var i = 0; i < 10; i++) hand.Limb(1 + i * 0.1, 9, 20);
+        var cuts = Cut("tall-spindle", hand.Tree(), 180).Cuts;
+        var raised = cuts.Single(c => c.StepId == "low-limbs");
+        // 0.3 m down to 0.6 m at 60 degrees: 0.3 ÷ sin 60.
+        Assert.Equal((low, 0.346), (raised.Branch, Math.Round(raised.LeaveM, 3)));
+        Assert.All(cuts.Where(c => c.Bud is not null), c => Assert.True(c.Number > raised.Number));
+    }
+
+    // The thickest would cost too many buds: it is shortened and named for next winter, and no thinner one goes in its place.
+    [Fact]
+    public void A_limb_too_dear_to_take_is_shortened_and_goes_first_next_winter()
+    {
+        var hand = new HandTree();
+        var dear = hand.Limb(0.8, 30, 70, lengthM: 1);
+        var thinner = hand.Limb(1, 26, 10);
+        for (var i = 0; i < 10; i++) hand.Limb(1.1 + i * 0.1, 8, 10);
+        var pruning = Cut("tall-spindle", hand.Tree(), 150);
+        var cut = pruning.Cuts.Single(c => c.StepId == "thick-limbs");
+        Assert.Equal((dear, CutKind.Shorten), (cut.Branch, cut.Kind));
+        Assert.Equal([(dear, StepEnd.Number, true), (thinner, StepEnd.Number, false)], pruning.FirstNextWinter.Select(t => (t.Branch, t.Reason, t.Shortened)));
     }
 
     // 3.2: an upright yields when buds are short, and goes when they are not.
@@ -164,10 +204,10 @@ public sealed class TreePruningTests
     {
         var hand = new HandTree();
         hand.Limb(1, 6, 10, side: BudSide.Upper, fat: false);
-        hand.Limb(1.4, 6, 10, side: BudSide.Upper);
+        hand.Limb(1.4, 6, 40, side: BudSide.Upper);
         hand.Limb(1.8, 6, 10, side: BudSide.Under);
         var tree = hand.Tree();
-        var fallen = Cut("tall-spindle", tree, 18.2).Cuts.Where(c => c.StepId == "spurs").Select(c => tree.Buds[c.Bud!.Value]).ToList();
+        var fallen = Cut("tall-spindle", tree, 48.2).Cuts.Where(c => c.StepId == "spurs").Select(c => tree.Buds[c.Bud!.Value]).ToList();
         Assert.Equal(11, fallen.Count);
         Assert.All(fallen.Take(10), b => Assert.Equal(BudSide.Under, b.Side));
         Assert.False(fallen[10].Fat);
@@ -178,15 +218,16 @@ public sealed class TreePruningTests
     public void Long_pruning_renews_two_limbs_and_never_stops_on_the_number()
     {
         var hand = new HandTree();
-        foreach (var (height, azimuth) in new[] { (1.0, 0), (1.2, 5), (1.5, 120), (1.7, 125), (2.0, 240), (2.2, 245) }) hand.Limb(height, 16, 20, azimuthDeg: azimuth);
+        foreach (var (height, azimuth) in new[] { (1.0, 0), (1.2, 5), (1.5, 120), (1.7, 125), (2.0, 240), (2.2, 245) })
+            hand.Limb(height, height is 1.7 ? 18 : 16, 20, azimuthDeg: azimuth);
         for (var i = 0; i < 4; i++) hand.Limb(0.8 + i * 0.1, 9, 20, azimuthDeg: 60 * i, lengthM: 0.4);
         var pruning = Cut("long-pruned-spindle", hand.Tree(), 175);
         Assert.Equal(2, pruning.Cuts.Count(c => c.StepId == "renewals"));
         Assert.True(pruning.Left.FloralBuds < 175);
         // Near its number a tree is shaped within its allowance, however it is pruned: handbook 2.7.
         Assert.InRange(200 - Cut("long-pruned-spindle", hand.Tree(), 195).Left.FloralBuds, 0, 19.5);
-        // Top down: the highest of those that lie over another.
-        Assert.Equal(2.2, hand.Tree().Branches[pruning.Cuts.First(c => c.StepId == "renewals").Branch].Path[0].HeightM, 6);
+        // The strongest of those that lie over another, not the topmost.
+        Assert.Equal(1.7, hand.Tree().Branches[pruning.Cuts.First(c => c.StepId == "renewals").Branch].Path[0].HeightM, 6);
     }
 
     // 3.3: last year's shoots lose a third of their length.

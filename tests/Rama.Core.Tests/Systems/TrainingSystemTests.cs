@@ -39,7 +39,7 @@ public sealed class TrainingSystemTests
     [InlineData("diameter > big", "diameter > 3 mm mm", "“mm” was not expected")]
     [InlineData("diameter > big", "diameter * length > 3 mm", "means nothing here")]
     [InlineData("diameter > big", "diameter > §", "has no meaning here")]
-    [InlineData("limbs where", "twigs where", "expected leaders, limbs, forks, shoots or buds")]
+    [InlineData("limbs where", "twigs where", "expected leaders, limbs, forks, shoots, wood or buds")]
     [InlineData("diameter down", "diameter", "expected “up”, “down” or “first”")]
     [InlineData("diameter down", "diameter first", "does not go with a length")]
     [InlineData("\"how-many\"", "\"how-few\"", "“how-few” is no word for tree")]

@@ -5032,6 +5032,7 @@ export interface components {
             before: components["schemas"]["BenchMeasures"];
             prescribed: components["schemas"]["BenchCut"][];
             steps: components["schemas"]["StepOutcome"][];
+            firstNextWinter: components["schemas"]["ThickLimb"][];
             /** Format: double */
             stubM: number;
             /** Format: int32 */
@@ -5919,6 +5920,11 @@ export interface components {
             bigCuts: number;
             /**
              * Format: double
+             * @description Limbs per tree that stay though too thick for their place; they go first next winter.
+             */
+            thickLeft: number;
+            /**
+             * Format: double
              * @description Flower clusters per tree over the target, left to hand thinning: the mean over trees, some of which end below it.
              */
             clustersToThinning: number;
@@ -6401,11 +6407,13 @@ export interface components {
             how: components["schemas"]["LocalText"];
             /** @description Why. */
             why: components["schemas"]["LocalText"];
-            /** @description The reason of one cut; `{height}`, `{diameter}`, `{ratio}`, `{rise}`, `{length}`, `{age}`, `{drop}` and `{leave}` are filled in. */
+            /** @description The reason of one cut; `{height}`, `{diameter}`, `{ratio}`, `{rise}`, `{length}`, `{age}`, `{drop}`, `{leave}` and `{at}`, the height of the cut, are filled in. */
             because: components["schemas"]["LocalText"];
             caution: null | components["schemas"]["LocalText"];
             /** @description Where the numbers come from. */
             source: string;
+            /** @description What to do with what would take too much. */
+            tooMuch?: components["schemas"]["TooMuch"];
         };
         /** @description Floral buds standing against floral buds wanted, as typed. */
         DecisionEntry: {
@@ -9508,7 +9516,7 @@ export interface components {
          * @description Why a step cut no more.
          * @enum {unknown}
          */
-        StepEnd: "allFound" | "stepLimit" | "number" | "budCap" | "bigCutCap" | "woodCap";
+        StepEnd: "allFound" | "stepLimit" | "placeLimit" | "number" | "budCap" | "bigCutCap" | "rubCap" | "woodCap";
         /** @description At most so many of the cuts of a step where a condition holds. */
         StepLimit: {
             /** @description The condition. */
@@ -9809,6 +9817,11 @@ export interface components {
             name: components["schemas"]["LocalText"];
             /** @description Where the value comes from. */
             source: string;
+            /**
+             * @description Whether the search tries it only where the others do not reach the number.
+             * @default false
+             */
+            reserve: boolean;
         };
         /** @enum {unknown} */
         TargetAct: "proposed" | "set";
@@ -9973,6 +9986,39 @@ export interface components {
             /** Format: int32 */
             count: number;
         };
+        /** @description A limb too thick for its place that stays this winter: the first to go next winter. */
+        ThickLimb: {
+            /**
+             * Format: int32
+             * @description The limb.
+             */
+            branch: number;
+            /**
+             * Format: double
+             * @description Diameter at its base, mm.
+             */
+            diameterMm: number;
+            /**
+             * Format: double
+             * @description Height of its base, metres.
+             */
+            heightM: number;
+            /**
+             * Format: double
+             * @description Diameter ÷ its leader's there.
+             */
+            ratio: null | number;
+            /** @description Why it stays. */
+            reason: components["schemas"]["StepEnd"];
+            /** @description Whether it was shortened instead. */
+            shortened: boolean;
+        };
+        /**
+         * @description What to do with what stands first in a step's order and would take too much.
+         * @default skip
+         * @enum {unknown}
+         */
+        TooMuch: "skip" | "shorten" | "shortenAndEnd";
         /** @enum {unknown} */
         TopVigour: "weak" | "normal" | "strong" | null;
         /**

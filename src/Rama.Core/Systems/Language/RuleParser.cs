@@ -192,7 +192,7 @@ internal sealed class RuleParser
         if (_next == _tokens.Count) throw new RuleException($"“{_text}” ends too early");
         var token = Take();
         if (char.IsAsciiDigit(token[0])) return Number(token);
-        if (token is "min" or "max" or "slope" && Accept("(")) return Function(token);
+        if (token is "min" or "max" or "slope" or "above" && Accept("(")) return Function(token);
         if (Vocabulary.Find(_subject, token) is { } word) return new(word.Dimension, word.Read);
         if (_names.Settings.TryGetValue(token, out var setting))
         {
@@ -234,6 +234,12 @@ internal sealed class RuleParser
             if (given.Count != 5) throw Wrong("slope takes five: a value, then two points", -1);
             if (given[0].Dimension != given[1].Dimension || given[0].Dimension != given[3].Dimension || given[2].Dimension != given[4].Dimension) throw Wrong("slope: the points do not fit the value", -1);
             return new(given[2].Dimension, (in RuleScope s) => Slope(rules[0](s), rules[1](s), rules[2](s), rules[3](s), rules[4](s)));
+        }
+        if (name == "above")
+        {
+            if (given.Count != 1 || given[0].Dimension != Dimension.Length) throw Wrong("above takes one height", -1);
+            if (_subject is Subject.Tree or Subject.Buds) throw Wrong($"above is not for {Words(_subject)}", -1);
+            return new(Dimension.Length, (in RuleScope s) => s.Tree.Tree.Branches[s.Id].MetresAbove(rules[0](s)));
         }
         if (given.Any(g => g.Dimension != given[0].Dimension)) throw Wrong($"{name} compares unlike things", -1);
         return new(given[0].Dimension, name == "min"

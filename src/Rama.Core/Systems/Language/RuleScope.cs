@@ -20,6 +20,9 @@ public enum Subject
     /// <summary>Last year's extensions and water shoots.</summary>
     Shoots,
 
+    /// <summary>All wood but the trunk and its darts: leaders, limbs, arms and shoots.</summary>
+    Wood,
+
     /// <summary>Buds, or whatever else is counted.</summary>
     Buds,
 }

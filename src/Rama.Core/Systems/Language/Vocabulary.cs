@@ -60,6 +60,7 @@ public static class Vocabulary
             new("water-shoot", Dimension.YesNo, "rises from the back of a limb, not from its end") { Read = static (in RuleScope s) => Yes(Wood(s) is var w && w.AtM < s.Tree.Tree.Branches[w.Parent!.Value].LengthM * 0.98) },
             new("inward", Dimension.YesNo, "stands in the V or in the middle of the crown") { Read = static (in RuleScope s) => Yes(Inward(s)) },
         ]),
+        [Subject.Wood] = Listed(OfBranch),
         [Subject.Buds] = Listed(
             new("fat", Dimension.YesNo, "strong") { Read = static (in RuleScope s) => Yes(Bud(s).Fat) },
             new("thin", Dimension.YesNo, "weak; bears small fruit") { Read = static (in RuleScope s) => Yes(!Bud(s).Fat) },
@@ -104,6 +105,7 @@ public static class Vocabulary
         Subject.Limbs => tree.Index.Limbs,
         Subject.Forks => tree.Index.Arms,
         Subject.Shoots => tree.Index.Shoots,
+        Subject.Wood => tree.Index.Wood,
         _ => tree.Index.Floral,
     };
 
@@ -112,6 +114,7 @@ public static class Vocabulary
     {
         Subject.Buds => tree.BudStands(id),
         Subject.Leaders or Subject.Limbs => tree.Stands(id),
+        Subject.Wood => tree.LeftM(id) > 0,
         Subject.Forks => tree.LeftM(id) > 0 && tree.Tree.Branches[id] is var arm && tree.LeftM(arm.Parent!.Value) > arm.AtM,
         _ => tree.LeftM(id) > 0,
     };

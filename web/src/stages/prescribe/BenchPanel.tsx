@@ -6,6 +6,9 @@ import { BenchLedger } from './BenchLedger';
 import { useTold } from './useTold';
 import type { useBench } from './useBench';
 
+/** Limbs named one by one before the rest is a number. */
+const MOST_NAMED = 4;
+
 type Work = ReturnType<typeof useBench>;
 
 /** Beside the tree: how many buds are left, the cut at hand and why, and the list of cuts. */
@@ -79,6 +82,7 @@ export function BenchPanel({ work, data, playing, play }: { work: Work; data: Be
           </div>
         ))}
       </dl>
+      {mode === 'card' && <FirstNextWinter limbs={data.firstNextWinter} />}
       {mode === 'card' && (
         <details className="bench-ends small">
           <summary>{t('bench.ends')}</summary>
@@ -89,6 +93,27 @@ export function BenchPanel({ work, data, playing, play }: { work: Work; data: Be
       )}
       <p className="bench-safety small">{t('bench.safety')}</p>
     </aside>
+  );
+}
+
+/** Limbs too thick for their place that stay this winter, and why: what the next winter begins with. */
+function FirstNextWinter({ limbs }: { limbs: BenchView['firstNextWinter'] }) {
+  const { t, number, amount } = useReading();
+  if (limbs.length === 0) return null;
+  const told = (value: number, unit: string, decimals: number) => { const shown = amount(value, unit, decimals); return `${shown.number} ${shown.unit}`; };
+  return (
+    <section className="bench-next small" data-test="next-winter">
+      <h3>{t('bench.next-winter')}</h3>
+      <ul>
+        {limbs.slice(0, MOST_NAMED).map((l) => (
+          <li key={l.branch}>
+            <strong>{told(l.diameterMm, 'mm', 0)}</strong> {t('bench.next-at', { height: told(l.heightM, 'm', 1) })}
+            {l.ratio !== null && ` · ${t('bench.next-ratio', { ratio: number(l.ratio, 2) })}`} · {l.shortened ? t('bench.next-shortened') : t(`bench.end-${l.reason}`)}
+          </li>
+        ))}
+        {limbs.length > MOST_NAMED && <li className="dim">{t('bench.next-more', { count: limbs.length - MOST_NAMED })}</li>}
+      </ul>
+    </section>
   );
 }
 
