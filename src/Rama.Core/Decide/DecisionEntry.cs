@@ -41,6 +41,6 @@ public sealed record DecisionEntry : DecisionSettingsEntry
         if (low > buds || high < buds)
             reader.Add("floralBuds", "conflict", "Floral buds: expected a mean between the ends of its interval.");
         reader.ThrowIfAny();
-        return PruningDecision.Of(new(buds, low, high), toLeave, settings!, fruit, set);
+        return PruningDecision.Of(new(buds, low, high), toLeave, settings!, fruit, set, settings!.Held);
     }
 }

@@ -137,7 +137,8 @@ internal sealed class CardWriter
         if (!_decision.Settled && _decision.Held is null) notes.Add(_words.Say("not-settled"));
         if (_prescription.ClustersToThinning >= WorthTelling) notes.Add(_words.Say("thinning", Math.Round(_prescription.ClustersToThinning)));
         var thick = _prescription.Classes.Sum(c => c.Class.Share * c.ThickLeft);
-        if (thick >= WorthTelling) notes.Add(_words.Say("first-next-winter", Math.Round(thick)));
+        // As many as a winter takes: the rest waits its turn.
+        if (Math.Min(thick, _planting.System.Caps.BigCuts) is >= WorthTelling and var next) notes.Add(_words.Say("first-next-winter", Math.Ceiling(next - WorthTelling)));
         notes.Add(_words.Say("check"));
         return notes;
     }

@@ -40,10 +40,11 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
 
     private void ListThick(ReadyStep step, StepEnd end)
     {
+        if (_rules.TooBig is not { } tooBig) return;
         foreach (var id in tree.Tree.Index.Limbs)
         {
             var scope = Scope(id);
-            if (!tree.Stands(id) || !(_rules.TooBig is { } tooBig ? tooBig(scope) != 0 && step.Find.Takes(scope) : step.Find.Takes(scope))) continue;
+            if (!tree.Stands(id) || tooBig(scope) == 0 || !step.Find.Takes(scope)) continue;
             var wood = tree.Tree.Branches[id];
             var leader = tree.Tree.Branches[wood.Parent!.Value].DiameterAt(wood.AtM);
             _thick.Add(new(

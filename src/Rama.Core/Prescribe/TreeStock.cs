@@ -61,7 +61,9 @@ public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Sh
         // Thicker trunks carry more and thicker limbs; over the planting both keep the mean counted.
         var sizes = classes.Select(c => Math.Pow(c.MeanTcsaCm2 / mean, 0.25)).ToList();
         var usual = classes.Zip(sizes, (c, s) => c.Share * s).Sum();
-        Spread limbMm = spread is { MeanMm: > 0 } ? new(spread.MeanMm, spread.SdMm is { } sd ? Math.Min(0.8, sd / spread.MeanMm) : shape.LimbCv) : new(shape.LimbMm, shape.LimbCv);
+        // Where no limb was measured, all of a tree together are to its trunk as they are on the system's typical tree.
+        var usualMm = shape.LimbMm * Math.Sqrt(mean / usualTcsa * planting.System.Form.LimbsPerTree / (limbs is > 0 and var l ? l : planting.System.Form.LimbsPerTree));
+        Spread limbMm = spread is { MeanMm: > 0 } ? new(spread.MeanMm, spread.SdMm is { } sd ? Math.Min(0.8, sd / spread.MeanMm) : shape.LimbCv) : new(usualMm, shape.LimbCv);
         return new(
             [
                 .. classes.Select((c, i) =>

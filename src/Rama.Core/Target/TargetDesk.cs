@@ -136,7 +136,7 @@ public sealed record TargetDesk(
             ResponseLines.Return([.. around.Returns.Select(r => (r.CropDensity, r.Value))], variety.Traits.BiennialProne, budsPerFruit, low, high),
             set,
             // What is not thinned by hand costs no thinning.
-            insurance.Fruitlets > 1 ? budsPerFruit * insurance.Losses.Kept * set * insurance.Fruitlets : 1);
+            insurance.Fruitlets > 1 ? budsPerFruit * insurance.Losses.Kept * set * insurance.Fruitlets : 1, high);
     }
 
     // Prices are mended in their own form; the rest of the desk does not wait for them.

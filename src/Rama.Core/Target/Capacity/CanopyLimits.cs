@@ -44,7 +44,8 @@ public sealed record CanopyLimits(
     /// <summary>Usual angle of the planes of a V from the vertical, degrees, and its usual height in metres (common practice, no source).</summary>
     public const double UsualAngleDeg = 15, UsualVHeightM = 2.5;
 
-    private const double UsualRegrowthM = 0.6, WholeLeaders = 0.02;
+    // Below this a V is no use as one, and below that nothing stands: assumptions. Half of the last digit shown is no difference.
+    private const double UsualRegrowthM = 0.6, WholeLeaders = 0.02, LeastVHeightM = 1.5, NoRoomM = 0.5, Shown = 0.05;
 
     /// <summary>Limits of a canopy on its ground.</summary>
     /// <param name="kind">How the canopy fills its row.</param>
@@ -86,8 +87,13 @@ public sealed record CanopyLimits(
                     canopy.HeightFactor is null ? Sources.Practice : Sources.Entered));
                 break;
         }
-        var height = limits.Min(l => l.HeightM);
-        if (height <= 0.5)
+        // Where more is asked for than there is room, there is no height, not one below the ground.
+        var height = Math.Max(0, limits.Min(l => l.HeightM));
+        if (kind == CanopyKind.OpenV && height is > NoRoomM and < LeastVHeightM)
+            warnings.Add(new("canopy.angle",
+                $"Planes at {canopy.AngleDeg ?? UsualAngleDeg:0}° from the vertical do not fit rows of {form.RowSpacingM:0.0} m: to keep the alley they may stand only {height:0.0} m high. Take a steeper angle or wider rows.",
+                new("angle", canopy.AngleDeg ?? UsualAngleDeg, "°"), row, new("height after pruning", height, "m")));
+        if (height <= NoRoomM)
             warnings.Add(new("canopy.no-room", $"The clear alley of {canopy.AlleyM:0.0} m leaves no room for trees of this form in rows of {form.RowSpacingM:0.0} m. Check row spacing, alley and angle.", alley, row));
 
         double? toCut = canopy.HeightM - height;
@@ -98,14 +104,14 @@ public sealed record CanopyLimits(
                 warnings.Add(new("canopy.too-high", $"The trees stand {stands:0.0} m high, {toCut:0.0} m above what the rows carry. Bring leaders back to a weak side shoot; never to a strong upright.", new("height measured", stands, "m"), new("above the limit", toCut.Value, "m")));
         }
         VGeometry? v = kind == CanopyKind.OpenV ? Planes(height, form, canopy, steps) : null;
-        if (v is { AlleyM: < Canopy.LeastAlleyM })
+        if (v is { AlleyM: < Canopy.LeastAlleyM - Shown })
             warnings.Add(new("canopy.narrow-top", $"At the top only {v.AlleyM:0.0} m of alley stay clear.", new Figure("alley at the top", v.AlleyM, "m")));
         var along = form.TreeSpacingM / 2 + canopy.OverlapM;
         var across = Math.Max(0, (form.RowSpacingM - canopy.AlleyM) / 2);
         steps.Add(new("canopy.along", "tree spacing ÷ 2 + overlap", new("reach along the row", along, "m"), [new("tree spacing", form.TreeSpacingM, "m"), new("overlap", canopy.OverlapM, "m")], Sources.Definition));
         steps.Add(new("canopy.across", "(row spacing − clear alley) ÷ 2", new("reach across the row", across, "m"), [row, alley], Sources.Definition));
         return new(
-            height, [.. limits.Select(l => new HeightLimit(l.Code, l.HeightM, l.HeightM <= height))], toCut, along, across, v,
+            height, [.. limits.Select(l => new HeightLimit(l.Code, l.HeightM, l.HeightM <= limits.Min(x => x.HeightM)))], toCut, along, across, v,
             Leaders(kind, form, canopy, canopy.Leaders ?? leaders, steps, warnings), steps, warnings);
     }
 

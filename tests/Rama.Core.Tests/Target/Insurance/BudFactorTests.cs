@@ -59,6 +59,33 @@ public sealed class BudFactorTests
     [Fact]
     public void Pruning_that_misses_widens_the_spread() => Near.Printed(1.875, Outcome(0.62, 0.08, 0.10).FactorReaching(0.8), 3);
 
+    // R 4.2, set-outcome.R beside this file: reach(m, sd, s, a) and cheap(m, sd, s, .02, .11), with a risk reach(.62, .04, .25, .95, .05, .8).
+    [Fact]
+    public void A_narrow_share_with_wide_misses_is_no_staircase()
+    {
+        Near.Printed(2.044, Outcome(0.62, 0.01, 0.25).FactorReaching(0.8), 3);
+        Near.Printed(1.980, Outcome(0.62, 0.01, 0.25).FactorOfCheapestMistake(0.02, 0.11), 3);
+        Near.Printed(4.086, Outcome(0.62, 0.08, 0.25).FactorReaching(0.99), 3);
+        Near.Printed(5.572, Outcome(0.62, 0.04, 0.25, new ClusterRisk(0.05, 0.8)).FactorReaching(0.95), 3);
+    }
+
+    // The same over all that may be entered, within 0.1 %: set-outcome.csv, made by set-outcome.R.
+    [Fact]
+    public void Every_factor_is_R_s()
+    {
+        var lines = File.ReadAllLines(Path.Combine(Path.GetDirectoryName(Here())!, "set-outcome.csv")).Skip(1).Select(l => l.Split(',')).ToList();
+        Assert.Equal(240, lines.Count);
+        Assert.All(lines, line =>
+        {
+            double Number(int column) => double.Parse(line[column], System.Globalization.CultureInfo.InvariantCulture);
+            var outcome = Outcome(Number(1), Number(2), Number(3));
+            var factor = line[0] == "reached" ? outcome.FactorReaching(Number(4)) : outcome.FactorOfCheapestMistake(Number(4), 0.11);
+            Assert.InRange(factor, Number(5) * 0.999, Number(5) * 1.001);
+        });
+    }
+
+    private static string Here([System.Runtime.CompilerServices.CallerFilePath] string path = "") => path;
+
     // The closed form against brute force: the expected cost by the midpoint rule over the Beta density, on a grid of factors.
     [Theory]
     [InlineData(0.62, 0.08, 0.02, 0.11)]

@@ -10,8 +10,9 @@ import '../../words/prescribe';
 import { useReading } from '../../words/useReading';
 import './card.css';
 
-/** With more cuts than these the card is set closer, to stay on its page. */
+/** With more cuts than these the card is set closer, and closer still, to stay on its page. */
 const MOST_LOOSE = 1;
+const MOST_DENSE = 6;
 
 type Paper = 'a4' | 'letter';
 
@@ -50,8 +51,9 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
   const gaugeClasses = card.gaugeClasses ?? [];
   const perLimb = card.classes.some((k) => k.perLimb);
   const told = card.cuts.map((c, i) => ({ cut: c, i })).filter(({ i }) => card.classes.some((k) => k.cuts[i] !== ''));
+  const made = card.cuts.filter((c) => c.made).length;
   return (
-    <article className={`card card-${paper}${card.cuts.filter((c) => c.made).length > MOST_LOOSE ? ' card-dense' : ''}`} lang={card.language} data-test="the-card">
+    <article className={`card card-${paper}${made > MOST_LOOSE ? ' card-dense' : ''}${made > MOST_DENSE ? ' card-close' : ''}`} lang={card.language} data-test="the-card">
       <header className="card-head">
         <h1>{card.block}</h1>
         <p>{card.about}{card.version !== null && card.version !== undefined && <strong> · {card.language === 'es' ? 'Prescripción' : 'Prescription'} {card.version}</strong>}</p>
@@ -92,7 +94,6 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
               <tbody>{card.gauge.map((m) => <tr key={m.limb}><th>{m.limb}</th>{(m.byClass ?? [m.buds]).map((buds, i) => <td key={gaugeClasses[i] ?? i}><b>{buds}</b></td>)}</tr>)}</tbody>
             </table>
           )}
-          {card.gauge.length > 0 && card.gaugeNote && <p className="card-gauge-note">{card.gaugeNote}</p>}
         </div>
       </div>
       {card.classes.length > 0 && (
@@ -110,6 +111,7 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
           </table>
         </div>
       )}
+      {card.gauge.length > 0 && card.gaugeNote && <p className="card-gauge-note">{card.gaugeNote}</p>}
       {card.measures && card.measures.length > 0 && (
         <p className="card-measures"><strong>{card.measuresHeading}:</strong> {card.measures.map((m, i) => <span key={m.name}>{i > 0 && ' · '}{m.name} <b>{m.value}</b>{m.body && ` (${m.body})`}</span>)}</p>
       )}
