@@ -62,7 +62,8 @@ public sealed record SurveyEstimate(
         if (mean.Used is { } used)
         {
             var (low, high) = used.Interval();
-            buds = new(sample.Count, used.Mean, sample.Sd, used.StandardError, low, high);
+            // Nobody counts fewer buds than none, however widely few trees differ.
+            buds = new(sample.Count, used.Mean, sample.Sd, used.StandardError, Math.Max(0, low), high);
         }
         int? needed = sample.Cv is > 0 and var cv && treesInPlanting is >= 2 and var all
             ? SampleSize.TreesNeeded(cv, 0.10, all)

@@ -6,12 +6,13 @@ namespace Rama.Core.Season;
 /// <param name="Hours">Hours of pruning in the planting.</param>
 /// <param name="HoursAssumed">Whether the time per tree is an assumption, since there is no prescription yet.</param>
 /// <param name="Done">Day it would be done.</param>
+/// <param name="Window">Days between which it is pruned; null without an estimate.</param>
 /// <param name="GreenTip">Day green tip is expected; null without an estimate.</param>
 /// <param name="DaysToGreenTip">Days from today to green tip.</param>
-/// <param name="DaysLate">Days that it would be done after green tip; 0 when it is in time, null without an estimate.</param>
+/// <param name="DaysLate">Days that it would be done after its window; 0 when it is in time, null without an estimate.</param>
 /// <param name="Reason">Why it is late.</param>
 public sealed record WorkAhead(
-    double Hours, bool HoursAssumed, DateOnly Done, GreenTip? GreenTip, int? DaysToGreenTip, int? DaysLate, Notice? Reason)
+    double Hours, bool HoursAssumed, DateOnly Done, PruningWindow? Window, GreenTip? GreenTip, int? DaysToGreenTip, int? DaysLate, Notice? Reason)
 {
     /// <summary>Time per tree where there is no prescription yet, minutes (assumption).</summary>
     public const double AssumedMinutesPerTree = 2;
@@ -19,30 +20,55 @@ public sealed record WorkAhead(
     /// <summary>Crew hours in a week unless the estate says otherwise: six people, forty hours (assumption).</summary>
     public const double DefaultCrewHoursPerWeek = 240;
 
-    /// <summary>Lays the work of plantings end to end, in the order given.</summary>
+    /// <summary>Share of the hours paid that is spent on trees (common practice, no source): the rest is ways, breaks and tools.</summary>
+    public const double ProductiveShare = 0.85;
+
+    /// <summary>
+    /// Lays the work of plantings end to end: of those whose window is open the one that closes first, and among equals in the
+    /// order given. Where none is open yet the crews wait for the first.
+    /// </summary>
     /// <param name="today">First day of the work.</param>
     /// <param name="crewHoursPerWeek">Hours all crews together work in a week, above 0.</param>
-    /// <param name="plantings">Bearing trees, minutes per tree where prescribed, and green tip of each planting.</param>
-    /// <remarks>From green tip on, pruning knocks buds off: common practice.</remarks>
-    public static IReadOnlyList<WorkAhead> InTurn(
-        DateOnly today, double crewHoursPerWeek, IEnumerable<(double Trees, double? MinutesPerTree, GreenTip? GreenTip)> plantings)
+    /// <param name="plantings">Plantings, hardy ones first.</param>
+    /// <returns>The plantings in the order of the work.</returns>
+    public static IReadOnlyList<(int Place, WorkAhead Work)> InTurn(DateOnly today, double crewHoursPerWeek, IReadOnlyList<WorkToDo> plantings)
     {
         var ahead = 0.0;
-        List<WorkAhead> works = [];
-        foreach (var (trees, minutes, tip) in plantings)
+        List<(int, WorkAhead)> works = [];
+        // Closing first, hardy first among equals; what nobody can date comes after what is dated.
+        var waiting = Enumerable.Range(0, plantings.Count).OrderBy(i => plantings[i].Window?.To ?? DateOnly.MaxValue).ThenBy(i => i).ToList();
+        while (waiting.Count > 0)
         {
-            var hours = trees * (minutes ?? AssumedMinutesPerTree) / 60;
+            DateOnly Day(double hours) => today.AddDays((int)Math.Floor(hours / crewHoursPerWeek * 7 + 1e-9));
+            var now = Day(ahead);
+            var next = waiting.FindIndex(i => !(plantings[i].Window?.From > now));
+            if (next < 0)
+            {
+                next = waiting.Index().MinBy(w => plantings[w.Item].Window!.From).Index;
+                ahead = Math.Max(ahead, (plantings[waiting[next]].Window!.From!.Value.DayNumber - today.DayNumber) * crewHoursPerWeek / 7);
+            }
+            var place = waiting[next];
+            waiting.RemoveAt(next);
+            var (trees, minutes, tip, window) = plantings[place];
+            var hours = trees * (minutes ?? AssumedMinutesPerTree) / 60 / ProductiveShare;
             ahead += hours;
-            var done = today.AddDays((int)Math.Ceiling(ahead / crewHoursPerWeek * 7));
+            var done = today.AddDays((int)Math.Ceiling(ahead / crewHoursPerWeek * 7 - 1e-9));
             var left = tip is null ? (int?)null : tip.Day.DayNumber - today.DayNumber;
-            var late = tip is null ? (int?)null : Math.Max(0, done.DayNumber - tip.Day.DayNumber);
-            works.Add(new(hours, minutes is null, done, tip, left, late, late > 0 ? Why(late.Value, ahead, crewHoursPerWeek) : null));
+            var late = window is null ? (int?)null : Math.Max(0, done.DayNumber - window.To.DayNumber);
+            works.Add((place, new(hours, minutes is null, done, window, tip, left, late, late > 0 ? Why(late.Value, ahead, crewHoursPerWeek) : null)));
         }
         return works;
     }
 
     private static Notice Why(int late, double hours, double perWeek) => new(
         "season.late",
-        $"With what is ahead of it, {hours:0} hours at {perWeek:0} crew hours a week, it would be done {late} days after green tip. Take it earlier, add hands or cut less.",
+        $"With what is ahead of it, {hours:0} hours at {perWeek:0} crew hours a week, it would be done {late} days after its time. Take it earlier, add hands or cut less.",
         new("work up to here", hours, "h"), new("crew hours", perWeek, "h/week"), new("late", late, "day"));
 }
+
+/// <summary>The pruning of one planting.</summary>
+/// <param name="Trees">Bearing trees.</param>
+/// <param name="MinutesPerTree">Minutes per tree where prescribed.</param>
+/// <param name="GreenTip">Its green tip, where expected.</param>
+/// <param name="Window">Days between which it is pruned, where known.</param>
+public sealed record WorkToDo(double Trees, double? MinutesPerTree, GreenTip? GreenTip, PruningWindow? Window);

@@ -4,6 +4,7 @@ using Rama.Core.Count.Estimate;
 using Rama.Core.Count.Floral;
 using Rama.Core.Count.Sample;
 using Rama.Core.Count.Vigour;
+using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
 using Rama.Data;
@@ -81,8 +82,8 @@ public sealed record FloralSharesRequest(IReadOnlyList<BudCutEntry> BudCuts)
 
 /// <summary>What was seen on a vigour walk.</summary>
 /// <param name="Marks">The marks, at least one.</param>
-/// <param name="IsStoneFruit">Whether the crop is a stone fruit.</param>
-public sealed record VigourRequest(IReadOnlyList<VigourMarkEntry> Marks, bool IsStoneFruit)
+/// <param name="Habit">How the crop bears; as pome fruit does when left out.</param>
+public sealed record VigourRequest(IReadOnlyList<VigourMarkEntry> Marks, BearingHabit Habit = BearingHabit.MixedBud)
 {
     internal VigourSummary Calculate()
     {
@@ -91,7 +92,7 @@ public sealed record VigourRequest(IReadOnlyList<VigourMarkEntry> Marks, bool Is
         reader.ThrowIfAny();
         var marks = Marks.Select((m, i) => reader.Under($"marks[{i}]", m.Read)).OfType<VigourMark>().ToList();
         reader.ThrowIfAny();
-        return VigourSummary.Of(marks, IsStoneFruit)!;
+        return VigourSummary.Of(marks, Habit)!;
     }
 }
 

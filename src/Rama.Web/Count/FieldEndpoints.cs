@@ -1,3 +1,4 @@
+using Rama.Core.Estate;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Count;
 using Rama.Core.Count.Floral;
@@ -85,7 +86,7 @@ internal static class FieldEndpoints
             [.. entries.Select(e => FieldEntryView.Of(e, counted.GetValueOrDefault((e.Row, e.Tree))))],
             [.. entries.Where(e => e is { Kind: FieldKind.Tree, Standing: FieldStanding.InForce or FieldStanding.Conflict }).GroupBy(e => e.Person)
                 .Select(g => new CounterView(g.Key, g.Count(), g.Max(e => e.At))).OrderByDescending(c => c.Last)],
-            VigourSummary.Of(marks, crop is not null && stored.Catalogue.Crop(crop).Habit is Core.Estate.BearingHabit.SpurFlowerBud or Core.Estate.BearingHabit.OneYearShoot),
+            VigourSummary.Of(marks, crop is null ? BearingHabit.MixedBud : stored.Catalogue.Crop(crop).Habit),
             [.. (await photos.ListAsync(id, stored.Plan.Season, cancel)).Select(p => new PhotoView(p.Id, p.Row, p.Tree, p.At, p.Person))]));
     }
 

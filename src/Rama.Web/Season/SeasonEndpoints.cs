@@ -43,15 +43,17 @@ internal static class SeasonEndpoints
         var plantings = WorkOrder.Of(await lines.ReadAsync(shown, estate.Season, cancel), p => (p.Crop, p.YearPlanted, p.Line.AreaHa ?? 0, p.Line.Code)).ToList();
         var crewHours = estate.CrewHoursPerWeek ?? WorkAhead.DefaultCrewHoursPerWeek;
         var tips = new KnownGreenTips(plantings);
-        var works = WorkAhead.InTurn(today, crewHours,
-            plantings.Select(p => (p.Line.BearingTrees ?? 0, p.Line.MinutesPerTree, tips.Expected(p, shown))));
+        var works = WorkAhead.InTurn(today, crewHours, [
+            .. plantings.Select(p => (Planting: p, Tip: tips.Expected(p, shown)))
+                .Select(p => new WorkToDo(p.Planting.Line.BearingTrees ?? 0, p.Planting.Line.MinutesPerTree, p.Tip, PruningWindow.Of(p.Planting.Crop, p.Tip))),
+        ]);
         return TypedResults.Ok(new SeasonView(
             estate.Name, shown, shown != estate.Season, await seasons.SeasonsAsync(estate.Season, cancel), today,
             plantings.Sum(p => p.Line.AreaHa ?? 0),
             plantings.Count(p => p.Line.Stage == Stage.Prescribe),
             crewHours, estate.CrewHoursPerWeek is null, estate.ToBodyMarks(),
             (await catalogues.ReadAsync(cancel)).Catalogue.Systems.ToDictionary(s => s.Id, s => s.Name),
-            [.. plantings.Zip(works, (p, work) => p.Line with { Site = p.Site, Block = p.Block, Work = work })]));
+            [.. works.Select(w => plantings[w.Place].Line with { Site = plantings[w.Place].Site, Block = plantings[w.Place].Block, Work = w.Work })]));
     }
 
     private static async Task<NoContent> Save(EstateEntry entry, EstateStore estates, CancellationToken cancel)

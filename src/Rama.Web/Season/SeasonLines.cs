@@ -47,7 +47,7 @@ internal sealed record PlannedPlanting(
             planting.Id, planting.Code, planting.Name, planting.Block!.Site!.Name, planting.Block.Code,
             planting.Variety, planting.Rootstock,
             plan.Planting is { } grown ? stored.Catalogue.Crop(grown.Variety.Crop).Habit : BearingHabit.MixedBud, planting.System, plan.Planting?.Leaf,
-            plan.Planting?.Form.AreaHa, plan.Density?.BearingTrees, plan.Stage, stored.Plan.Trees.Count,
+            plan.Planting is { IsYoung: true } && plan.Crop is null, plan.Planting?.Form.AreaHa, plan.Density?.BearingTrees, plan.Stage, stored.Plan.Trees.Count,
             plan.Decision?.Kind, plan.Decision?.Weight, plan.Prescription?.MinutesPerTree, LedgerGlance.Of(plan.Ledger), plan.Decision?.Reason, null);
         return new(
             planting.Id, line.Site, line.Block, plan.Planting?.Variety.Crop ?? "", planting.YearPlanted,

@@ -45,6 +45,7 @@ public sealed record SeasonView(
 /// <param name="Habit">How it bears, for the words of its numbers.</param>
 /// <param name="System">Identifier of the training system.</param>
 /// <param name="Leaf">Growing season since planting.</param>
+/// <param name="IsInTraining">Whether it is too young to be asked for a crop and none is: it is being trained.</param>
 /// <param name="AreaHa">Area.</param>
 /// <param name="BearingTrees">Bearing trees.</param>
 /// <param name="Stage">Where the work stands.</param>
@@ -66,6 +67,7 @@ public sealed record SeasonLine(
     BearingHabit Habit,
     string System,
     int? Leaf,
+    bool IsInTraining,
     double? AreaHa,
     double? BearingTrees,
     Stage Stage,

@@ -139,6 +139,23 @@ public sealed class PrescriptionTests
         Assert.True(Cut(shown, "spurs").Drop < Cut(plain, "spurs").Drop + 1e-9);
     }
 
+    // Handbook 2.11 and 3.3: a mature spindle 1 to 3 minutes for structure only, 3 to 5 to the number with buds rubbed; a large
+    // free-standing tree 20 to 60; a bush of many uprights longer than a spindle once mature. Common practice, no source.
+    [Fact]
+    public void A_tree_takes_the_time_the_trade_says()
+    {
+        double Minutes(string system, double toLeave)
+        {
+            var pack = TrainingSystem.Find(system)!;
+            var (buds, settings) = (pack.Form.Typical.Buds, new DecisionSettings(0.1, pack.Caps.ShareOfBuds));
+            return Prescription.Of(pack, PruningDecision.Of(new(buds, buds * 0.95, buds * 1.05), buds * toLeave, settings), settings).MinutesPerTree;
+        }
+        Assert.InRange(Minutes("tall-spindle", 0.97), 1, 3);
+        Assert.InRange(Minutes("tall-spindle", 0.68), 3, 5);
+        Assert.InRange(Minutes("broad-canopy", 0.75), 20, 60);
+        Assert.True(Minutes("cherry-multi-leader-bush", 0.72) > Minutes("cherry-spindle", 0.72));
+    }
+
     [Fact]
     public void Every_system_prescribes_for_its_own_typical_trees() => Assert.All(TrainingSystem.Shipped, system =>
     {

@@ -16,17 +16,39 @@ public sealed class WorkTests
         Assert.Equal(["D", "C", "B", "E", "A"], WorkOrder.Of(plantings, p => p).Select(p => p.Item4));
     }
 
-    // By hand: 7 200 trees at 2 min are 240 h, a week of work; the second planting is done after two weeks, on 10 February.
+    private static WorkToDo Work(double trees, double? minutes, GreenTip? tip, string crop = "apple") => new(trees, minutes, tip, PruningWindow.Of(crop, tip));
+
+    // By hand: 6 120 trees at 2 min are 204 working hours, 240 paid at .85, a week of work. What is done by 7 February comes
+    // first; the other is done after two weeks, on 10 February; what nobody can date comes last.
     [Fact]
-    public void Work_is_laid_end_to_end_against_green_tip()
+    public void Work_is_laid_end_to_end_in_the_order_the_windows_close()
     {
-        var works = WorkAhead.InTurn(Today, 240, [(7_200, 2.0, Tip(3, 1)), (7_200, null, Tip(2, 7)), (0, null, null)]);
+        var works = WorkAhead.InTurn(Today, 240, [Work(6_120, 2, Tip(2, 7)), Work(0, null, null), Work(6_120, null, Tip(2, 1))]);
+        Assert.Equal([2, 0, 1], works.Select(w => w.Place));
         Assert.Equal(
-            [(240, false, new DateOnly(2027, 2, 3), 33, 0), (240, true, new DateOnly(2027, 2, 10), 11, 3)],
-            works.Take(2).Select(w => ((int)w.Hours, w.HoursAssumed, w.Done, w.DaysToGreenTip!.Value, w.DaysLate!.Value)));
-        Assert.Equal("season.late", works[1].Reason!.Code);
-        Assert.Null(works[0].Reason);
-        Assert.Equal((null, null), (works[2].DaysToGreenTip, works[2].DaysLate));
+            [(240, true, new DateOnly(2027, 2, 3), 5, 2), (240, false, new DateOnly(2027, 2, 10), 11, 3)],
+            works.Take(2).Select(w => ((int)w.Work.Hours, w.Work.HoursAssumed, w.Work.Done, w.Work.DaysToGreenTip!.Value, w.Work.DaysLate!.Value)));
+        Assert.Equal("season.late", works[1].Work.Reason!.Code);
+        Assert.Equal((null, null), (works[2].Work.DaysToGreenTip, works[2].Work.DaysLate));
+    }
+
+    // Cherry waits for late winter and peach for bud swell, whatever hands are free: common practice, no source.
+    [Fact]
+    public void Stone_fruit_waits_for_its_own_window()
+    {
+        var works = WorkAhead.InTurn(Today, 240, [Work(100, 2, Tip(3, 10), "peach"), Work(100, 2, Tip(3, 20), "cherry"), Work(6_120, 2, Tip(3, 25))]);
+        Assert.Equal([2, 1, 0], works.Select(w => w.Place));
+        Assert.Equal(new DateOnly(2027, 2, 20), works[1].Work.Window!.From);
+        Assert.True(works[1].Work.Done >= new DateOnly(2027, 2, 20) && works[2].Work.Done >= new DateOnly(2027, 2, 24));
+        // In time though done after green tip: it is pruned up to bloom.
+        Assert.All(works, w => Assert.Equal(0, w.Work.DaysLate));
+    }
+
+    [Fact]
+    public void Hardy_ones_come_first_where_windows_close_together()
+    {
+        var works = WorkAhead.InTurn(Today, 240, [Work(10, 2, Tip(3, 1)), Work(10, 2, Tip(3, 1), "pear"), Work(10, 2, Tip(2, 20), "pear")]);
+        Assert.Equal([2, 0, 1], works.Select(w => w.Place));
     }
 
     [Fact]

@@ -7884,6 +7884,8 @@ export interface components {
             leaf: number;
             /** @description Spacing, area and gaps in SI. */
             form: components["schemas"]["PlantingForm"];
+            /** @description Whether a crop would compete with its growth: it is trained and not asked for fruit (common practice, no source). */
+            isYoung: boolean;
         };
         /** @description How many trees stand on the ground and how many of them bear. */
         PlantingDensity: {
@@ -8530,6 +8532,19 @@ export interface components {
         };
         /** @enum {unknown} */
         PruningWeight: "light" | "standard" | "heavy" | null;
+        /** @description Days between which a planting is pruned in winter. */
+        PruningWindow: {
+            /**
+             * Format: date
+             * @description First day; null where any day of the winter will do.
+             */
+            from: null | string;
+            /**
+             * Format: date
+             * @description Last day.
+             */
+            to: string;
+        };
         ReadingEntry: {
             units: components["schemas"]["UnitSystem"];
             language: string;
@@ -9051,6 +9066,7 @@ export interface components {
             system: string;
             /** Format: int32 */
             leaf: null | number;
+            isInTraining: boolean;
             /** Format: double */
             areaHa: null | number;
             /** Format: double */
@@ -10542,7 +10558,7 @@ export interface components {
         };
         VigourRequest: {
             marks: components["schemas"]["VigourMarkEntry"][];
-            isStoneFruit: boolean;
+            habit?: components["schemas"]["BearingHabit"];
         };
         /** @description What a vigour walk says about a planting. */
         VigourSummary: {
@@ -10638,6 +10654,7 @@ export interface components {
              * @description Day it would be done.
              */
             done: string;
+            window: null | components["schemas"]["PruningWindow"];
             greenTip: null | components["schemas"]["GreenTip"];
             /**
              * Format: int32
@@ -10646,7 +10663,7 @@ export interface components {
             daysToGreenTip: null | number;
             /**
              * Format: int32
-             * @description Days that it would be done after green tip; 0 when it is in time, null without an estimate.
+             * @description Days that it would be done after its window; 0 when it is in time, null without an estimate.
              */
             daysLate: null | number;
             reason: null | components["schemas"]["Notice"];

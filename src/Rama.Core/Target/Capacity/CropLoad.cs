@@ -62,7 +62,7 @@ public sealed record CropLoad(
     public static IReadOnlyList<Notice> Check(Planting planting, double fruitPerTree, double? meanTcsaCm2)
     {
         List<Notice> warnings = [];
-        if (planting.Leaf <= 2)
+        if (planting.IsYoung)
             warnings.Add(new("crop-load.young",
                 $"In leaf {planting.Leaf} a crop competes with growth. Most systems carry none or a few fruit until the leader nears the top wire.",
                 new Figure("leaf", planting.Leaf, "1")));

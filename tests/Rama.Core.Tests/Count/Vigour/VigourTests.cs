@@ -1,4 +1,5 @@
 using Rama.Core.Count.Vigour;
+using Rama.Core.Estate;
 
 namespace Rama.Core.Tests.Count.Vigour;
 
@@ -15,6 +16,16 @@ public sealed class VigourTests
         var summary = VigourSummary.Of([Shoots(cm), Shoots(cm + 2), Shoots(cm - 2)])!;
         Assert.Equal((vigour, first), (summary.Vigour, summary.Advice[0].Id));
     }
+
+    // About 60 cm is wanted on cherry, 30 to 60 on peach: common practice, no source.
+    [Theory]
+    [InlineData(BearingHabit.SpurFlowerBud, 60, GrowthVigour.Balanced)]
+    [InlineData(BearingHabit.SpurFlowerBud, 30, GrowthVigour.Weak)]
+    [InlineData(BearingHabit.OneYearShoot, 50, GrowthVigour.Balanced)]
+    [InlineData(BearingHabit.OneYearShoot, 90, GrowthVigour.Strong)]
+    [InlineData(BearingHabit.MixedBud, 60, GrowthVigour.Strong)]
+    public void Every_crop_grows_by_its_own_measure(BearingHabit habit, double cm, GrowthVigour vigour) =>
+        Assert.Equal(vigour, VigourSummary.Of([Shoots(cm)], habit)!.Vigour);
 
     [Fact]
     public void Canker_keeps_pruners_out_of_wet_trees()

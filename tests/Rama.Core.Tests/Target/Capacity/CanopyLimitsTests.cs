@@ -36,6 +36,33 @@ public sealed class CanopyLimitsTests
         Near.Printed(Math.Round(4 - 2 * 2.5 * Math.Tan(angle * Math.PI / 180), 6), v.AlleyM, 6);
     }
 
+    // By hand: (3 − 2) ÷ (2 tan 40°) = 0.60 m. A V so low is no V; what does not fit is the angle.
+    [Fact]
+    public void An_angle_that_does_not_fit_its_rows_is_said_so()
+    {
+        var limits = Of(CanopyKind.OpenV, 3, 1, new() { AngleDeg = 40 });
+        Near.Printed(0.60, limits.HeightM, 2);
+        Assert.Equal("canopy.angle", Assert.Single(limits.Warnings).Code);
+    }
+
+    // A height below the ground is none: .8 × 4 and 2.5 × 1 less 3 m of growth are 0.2 and −0.5 m.
+    [Fact]
+    public void What_outgrows_its_room_is_given_no_height()
+    {
+        var limits = Of(CanopyKind.Broad, 4, 3, new() { Alley = new(1, "m"), Regrowth = new(3, "m") });
+        Assert.Equal((0.0, "alley"), (limits.HeightM, limits.Limits.Single(l => l.Binds).Code));
+        Assert.Contains(limits.Warnings, w => w.Code == "canopy.no-room");
+    }
+
+    // Rows of 4 m, 15°: 2.5 m high by the usual, and the alley asked for, 2 m, is met to a hair where it binds.
+    [Fact]
+    public void An_alley_that_is_just_met_is_not_called_narrow()
+    {
+        var limits = Of(CanopyKind.OpenV, 3.2, 1, new() { AngleDeg = 15 });
+        Near.Printed(2, limits.V!.AlleyM, 6);
+        Assert.DoesNotContain(limits.Warnings, w => w.Code == "canopy.narrow-top");
+    }
+
     // Rows of 3.5 m with a V of 20° and a gap of 0.3 m: (3.5 − 0.3 − 2) ÷ (2 tan 20°) = 1.65 m, below the usual 2.5 m.
     [Fact]
     public void The_alley_binds_a_v_in_narrow_rows()

@@ -1,4 +1,5 @@
 using Rama.Core.Target.Margin;
+using Rama.Core.Target.Size;
 
 namespace Rama.Core.Tests.Target.Margin;
 
@@ -43,6 +44,40 @@ public sealed class MarginCurveTests
         // Within 2 % of a parabola's top lies √.02 of the way from its top to its root.
         Assert.Equal(exact * (1 - Math.Sqrt(0.02)), curve.BestThisYear.FlatFrom, 2.5);
         Assert.Equal(exact * (1 + Math.Sqrt(0.02)), curve.BestThisYear.FlatTo, 2.5);
+    }
+
+    [Fact]
+    public void Prices_under_costs_are_said_to_lose_money() =>
+        Assert.Equal("margin.loses", (Entry with { Prices = OnePrice with { Classes = [new() { PricePerKg = 0.2 }] } }).Calculate().Meaning.Code);
+
+    // A sum of money is given away only by one's own prices and seasons.
+    [Fact]
+    public void Money_is_not_given_away_on_assumptions()
+    {
+        var curve = (Entry with { FruitPerTree = 30 }).Calculate();
+        Assert.Equal("margin.assumed", curve.Meaning.Code);
+        Assert.True(curve.ChosenCosts > 1_000);
+    }
+
+    // Crop density 7 × 20 cm² are 140 fruit: prices that pay for any fruit do not move the trunk.
+    [Fact]
+    public void No_crop_is_recommended_that_the_trunks_are_too_small_for()
+    {
+        var price = new PriceListEntry { Currency = "eur", Classes = [new() { PricePerKg = 2 }], RejectPricePerKg = 0.1, HarvestCostPerKg = 0.1, ThinningCostPer100 = 0.1, Cv = new(17, "%") }
+            .Read(PackageMasses.Default, DiameterLaw.Round(0.85, "test"));
+        MarginTerms Terms(double? most) => new(2_500, 20, 0.9, price, ResponseLines.Size([], 180, 6, 8), ResponseLines.Return([], false, 1.8, 6, 8), 0.6, 1.5, most);
+        Assert.True(MarginCurve.Of(Terms(null), null).Best.FruitPerTree > 160);
+        Assert.InRange(MarginCurve.Of(Terms(7), null).Best.FruitPerTree, 130, 140);
+    }
+
+    // Three seasons with more fruit and larger: the weather's doing. The line is level at most.
+    [Fact]
+    public void A_few_seasons_do_not_make_fruit_grow_by_being_many()
+    {
+        var line = ResponseLines.Size([(5, 160), (6, 175), (7, 181)], 180, 6, 8);
+        Assert.InRange(line.Slope, -6, 0);
+        // Scattered widely, three seasons move the slope less than three in a line.
+        Assert.True(Math.Abs(ResponseLines.Size([(5, 190), (6, 150), (7, 182)], 180, 6, 8).OwnWeight) < ResponseLines.Size([(5, 190), (6, 186), (7, 182)], 180, 6, 8).OwnWeight);
     }
 
     [Fact]

@@ -146,18 +146,18 @@ function Line({ line, scale, season, search, severalSites }: { line: SeasonLine;
       </span>
       <span>
         <span className={`season-verdict verdict-${line.decision ?? 'none'}`}>{verdict(line, t)}</span>
-        <span className="small season-reason">{line.stage === 'decide' && <strong>{t('season.todo-decide')} </strong>}{line.reason ? say(line.reason) : line.stage !== 'decide' && t(`season.todo-${line.stage}`)}</span>
+        <span className="small season-reason">{line.stage === 'decide' && <strong>{t('season.todo-decide')} </strong>}{line.reason ? say(line.reason) : line.stage !== 'decide' && t(line.isInTraining ? 'season.todo-training' : `season.todo-${line.stage}`)}</span>
         {line.work?.reason && <span className="small season-late">{say(line.work.reason)}</span>}
       </span>
-      <span className="season-drawing">{line.ledger ? <LedgerLine ledger={line.ledger} scale={scale} /> : <span className="small dim">{t('season.no-target')}</span>}</span>
-      <Work line={line} />
+      <span className="season-drawing">{line.ledger ? <LedgerLine ledger={line.ledger} scale={scale} /> : <span className="small dim">{t(line.isInTraining ? 'season.no-crop' : 'season.no-target')}</span>}</span>
+      <Work line={line} season={season} />
     </Link>
   );
 }
 
 /** Hours of work, and whether they fit before green tip. */
-function Work({ line }: { line: SeasonLine }) {
-  const { t, number } = useReading();
+function Work({ line, season }: { line: SeasonLine; season: SeasonView }) {
+  const { t, number, language } = useReading();
   const { work } = line;
   if (!work) return <span />;
   const late = work.daysLate ?? 0;
@@ -166,6 +166,7 @@ function Work({ line }: { line: SeasonLine }) {
       <span><strong>{work.hoursAssumed && '≈ '}{number(work.hours, 0)}</strong> <span className="unit">{t('unit:h')}</span></span>
       {late > 0
         ? <span className="small season-late">▲ {t('season.days-late', { count: late })}</span>
+        : work.window?.from && work.window.from > season.today ? <span className="small dim">{t('season.from', { day: new Date(`${work.window.from}T00:00`).toLocaleDateString(language, { day: 'numeric', month: 'short' }) })}</span>
         : <span className="small dim">{work.daysToGreenTip === null ? t('season.no-green-tip') : work.daysToGreenTip >= 0 ? t('season.green-tip', { count: work.daysToGreenTip }) : t('season.after-green-tip')}</span>}
     </span>
   );
@@ -178,6 +179,6 @@ function pathTo(line: SeasonLine, search: string) {
 }
 
 function verdict(line: SeasonLine, t: (key: string) => string) {
-  if (line.decision === null) return t(`stage.${line.stage}`);
+  if (line.decision === null) return line.isInTraining ? t('season.training') : t(`stage.${line.stage}`);
   return line.weight ? `${t(`decision.${line.decision}`)}, ${t(`weight.${line.weight}`)}` : t(`decision.${line.decision}`);
 }
