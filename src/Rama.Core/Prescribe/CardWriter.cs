@@ -48,7 +48,7 @@ internal sealed class CardWriter
         _words.Language, _decision.Kind, $"{_planting.Code} {_planting.Name}",
         string.Join(" · ",
             $"{_planting.Variety.Name} / {_planting.Rootstock.Name}", _words.Say(_planting.System.Name),
-            _words.Say("leaf", _planting.Leaf), _words.Say("harvest", _reading.Year), _words.Say("minutes", _prescription.MinutesPerTree)),
+            _words.Say("leaf", _words.Ordinal(_planting.Leaf)), _words.Say("harvest", _reading.Year), _words.Say("minutes", _prescription.MinutesPerTree)),
         Headline(), PerLimb(),
         [
             new(_words.Number(Math.Round(_decision.Standing.Mean)), _words.Say("standing")),

@@ -58,6 +58,6 @@ function Arithmetic({ steps }: { steps: Step[] }) {
 
 function Term({ figure }: { figure: Figure }) {
   const { t, local, amount } = useReading();
-  const shown = amount(figure.value, figure.unit);
+  const shown = amount(figure.value, figure.unit, 'to-check');
   return <>{figure.words ? local(figure.words) : t(figure.name, { defaultValue: figure.name })} {shown.number} <span className="unit">{shown.unit}</span></>;
 }

@@ -31,4 +31,13 @@ describe('amounts in the reader’s units', () => {
 
   it('shows no more digits than a person needs', () =>
     expect([122.67, 11.04, 1.8].map((v) => formatNumber(v, 'en'))).toEqual(['123', '11', '1.8']));
+
+  // What is shown of a step has to give its result again, to the digits the result is shown with.
+  it('shows digits enough to work a step out again', () => {
+    const shown = (value: number) => Number(formatNumber(value, 'en', 'to-check').replaceAll(',', ''));
+    expect(shown(192.4) - shown(182.6)).toBeCloseTo(9.8, 2);
+    // 11.9 t on fruit of 11.44 g at 85.5 % packed: 11.44 and 85.5 shown as 11 and 85 made 1 272 of 1 216.
+    expect((shown(11.9e6) / shown(11.44)) * shown(0.855)).toBeCloseTo((11.9e6 / 11.44) * 0.855, -2);
+    expect(['1234.56', '123.456', '12.3456', '1.23456', '0.123456'].map((v) => formatNumber(Number(v), 'en', 'to-check'))).toEqual(['1,235', '123.5', '12.35', '1.235', '0.1235']);
+  });
 });

@@ -3,11 +3,14 @@ import { shownAs, type UnitSystem } from './system';
 /** A language of the screens; also decides how numbers are written. */
 export type Language = 'en' | 'es';
 
+/** So many decimals, or as many as it takes to work a step out again from what is shown: four figures. */
+export type Decimals = number | 'to-check';
+
 /** Writes a number as the language does: with just these decimals, or with no more digits than a person needs. */
-export function formatNumber(value: number, language: Language, decimals?: number): string {
+export function formatNumber(value: number, language: Language, decimals?: Decimals): string {
   return new Intl.NumberFormat(language, {
-    minimumFractionDigits: decimals ?? 0,
-    maximumFractionDigits: decimals ?? decimalsFor(value),
+    minimumFractionDigits: typeof decimals === 'number' ? decimals : 0,
+    maximumFractionDigits: decimals === 'to-check' ? decimalsFor(value) + (Math.abs(value) >= 1000 ? 0 : Math.abs(value) >= 1 ? 1 : 2) : decimals ?? decimalsFor(value),
     // Spanish groups four digits only if asked to; a column of figures reads better when all are grouped alike.
     useGrouping: 'always',
   }).format(value);
@@ -15,7 +18,7 @@ export function formatNumber(value: number, language: Language, decimals?: numbe
 
 /** Number and unit of an API value in the reader's units, apart so that the unit can be set smaller. */
 export function formatAmount(
-  value: number, unit: string, system: UnitSystem, language: Language, decimals?: number,
+  value: number, unit: string, system: UnitSystem, language: Language, decimals?: Decimals,
 ): { number: string; unit: string } {
   const shown = shownAs(unit, system);
   return { number: formatNumber(value * shown.factor, language, decimals), unit: shown.unit === '1' ? '' : shown.unit };

@@ -1,6 +1,6 @@
 import { createContext, useCallback, useContext } from 'react';
 import { useTranslation } from 'react-i18next';
-import { formatAmount, formatNumber, type Language } from '../units/format';
+import { formatAmount, formatNumber, type Decimals, type Language } from '../units/format';
 import type { UnitSystem } from '../units/system';
 import { HabitContext, inHabit } from './habit';
 import { speak } from './i18n';
@@ -39,7 +39,7 @@ export function useReading() {
     /** A text the API answers in all languages. */
     local: (text: { en: string; es: string } | null | undefined) => text?.[language] ?? '',
     number: (value: number, decimals?: number) => formatNumber(value, language, decimals),
-    amount: (value: number, unit: string, decimals?: number) => {
+    amount: (value: number, unit: string, decimals?: Decimals) => {
       const shown = formatAmount(value, unit, system, language, decimals);
       return { number: shown.number, unit: unitName(shown.unit) };
     },

@@ -135,7 +135,7 @@ function List({ items, all, season, nameOf }: { items: Item[]; all: SeasonLine[]
 function Line({ line, scale, season, search, severalSites }: { line: SeasonLine; scale: number; season: SeasonView; search: string; severalSites: boolean }) {
   const { t, local, amount, say } = useReading();
   const about = [
-    `${line.variety} / ${line.rootstock}`, local(season.systems[line.system]), line.leaf === null ? null : t('leaf', { leaf: line.leaf }),
+    `${line.variety} / ${line.rootstock}`, local(season.systems[line.system]), line.leaf === null ? null : t('leaf', { count: line.leaf, ordinal: true }),
     line.areaHa === null ? null : written(amount(line.areaHa, 'ha', 1)), severalSites && line.site,
   ];
   return (
