@@ -6,6 +6,7 @@ using Microsoft.EntityFrameworkCore;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
+using Rama.Core.Quantities;
 using Rama.Data.Prescribe;
 
 namespace Rama.Data;
@@ -22,11 +23,11 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
     };
 
-    // The English card is what tells versions apart, so that a card in another language is the same version.
-    private const string Told = "en";
+    // The English metric card is what tells versions apart, so that a card for other readers is the same version.
+    private static readonly CardReader Told = new("en", UnitSystem.Metric);
 
     /// <summary>What a prescription says, as a short text: two that say the same are one version. Its drawing and a crew's own measures say nothing more.</summary>
-    public static string? BasisOf(IReadOnlyDictionary<string, PruningCard> cards)
+    public static string? BasisOf(IReadOnlyDictionary<CardReader, PruningCard> cards)
     {
         if (!cards.TryGetValue(Told, out var card)) return null;
         var says = card with { Version = null, Drawing = null, Measures = [.. card.Measures!.Select(m => m with { Body = "" })] };
@@ -44,23 +45,23 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
     /// <summary>Hands a card out. The number is that of the last version where the prescription still says the same, else the next.</summary>
     /// <param name="stored">The planting with its plan.</param>
     /// <param name="version">Version of the plan the card was looked at with.</param>
-    /// <param name="language">Language of the card.</param>
+    /// <param name="reader">Language and units of the card.</param>
     /// <param name="marks">The crew's own measures.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="EditConflictException">The plan changed since; nothing is handed out.</exception>
     /// <returns>The card; null before there is a prescription.</returns>
-    public async Task<IssuedCard?> IssueAsync(StoredPlanting stored, uint version, string language, BodyMarks marks, CancellationToken cancel)
+    public async Task<IssuedCard?> IssueAsync(StoredPlanting stored, uint version, CardReader reader, BodyMarks marks, CancellationToken cancel)
     {
         if (stored.Plan.Version != version) throw new EditConflictException(stored);
-        var cards = stored.ToCards(marks, Told, language);
+        var cards = stored.ToCards(marks, Told, reader);
         if (BasisOf(cards) is not { } says) return null;
         var last = await database.CardIssues.AsNoTracking().Where(c => c.PlantingId == stored.Planting.Id && c.Season == stored.Plan.Season)
             .OrderByDescending(c => c.Number).Select(c => new { c.Number, c.Basis }).FirstOrDefaultAsync(cancel);
         var number = last is null ? 1 : last.Basis == says ? last.Number : last.Number + 1;
         var issue = new CardIssueRecord
         {
-            EstateId = scope.EstateId, Id = Guid.CreateVersion7(), PlantingId = stored.Planting.Id, Season = stored.Plan.Season, Number = number, Basis = says, Language = language,
-            At = clock.GetUtcNow(), Person = scope.Author?.Name, Card = JsonSerializer.Serialize(cards[language] with { Version = number }, Json),
+            EstateId = scope.EstateId, Id = Guid.CreateVersion7(), PlantingId = stored.Planting.Id, Season = stored.Plan.Season, Number = number, Basis = says, Language = reader.Language,
+            At = clock.GetUtcNow(), Person = scope.Author?.Name, Card = JsonSerializer.Serialize(cards[reader] with { Version = number }, Json),
         };
         database.Add(issue);
         await database.SaveChangesAsync(cancel);

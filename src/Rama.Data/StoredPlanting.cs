@@ -1,6 +1,7 @@
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
+using Rama.Core.Quantities;
 using Rama.Data.Estate;
 using Rama.Data.Season;
 
@@ -19,13 +20,18 @@ public sealed record StoredPlanting(PlantingRecord Planting, SeasonPlanRecord Pl
     /// <summary>What follows from it.</summary>
     public PruningPlan Work() => PruningPlan.Of(ToEntry(), Catalogue);
 
-    /// <summary>The cards for the row, by language; empty before there is a prescription.</summary>
+    /// <summary>The cards for the row; empty before there is a prescription.</summary>
     /// <param name="marks">The crew's own measures.</param>
-    /// <param name="languages">Codes of <see cref="Core.Systems.LocalText.Languages"/>.</param>
-    public IReadOnlyDictionary<string, PruningCard> ToCards(BodyMarks marks, params IEnumerable<string> languages)
+    /// <param name="readers">Language, a code of <see cref="LocalText.Languages"/>, and units of each.</param>
+    public IReadOnlyDictionary<CardReader, PruningCard> ToCards(BodyMarks marks, params IEnumerable<CardReader> readers)
     {
         var reading = PlanReading.Of(ToEntry(), Catalogue);
         var plan = PruningPlan.Of(reading);
-        return languages.Distinct().Select(l => (Language: l, Card: PruningCard.Of(reading, plan, l, marks))).Where(c => c.Card is not null).ToDictionary(c => c.Language, c => c.Card!);
+        return readers.Distinct().Select(r => (Reader: r, Card: PruningCard.Of(reading, plan, r.Language, marks, r.Units))).Where(c => c.Card is not null).ToDictionary(c => c.Reader, c => c.Card!);
     }
 }
+
+/// <summary>Who a card is written for.</summary>
+/// <param name="Language">Their language.</param>
+/// <param name="Units">The units they measure in.</param>
+public readonly record struct CardReader(string Language, UnitSystem Units);

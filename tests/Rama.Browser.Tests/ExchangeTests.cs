@@ -99,6 +99,7 @@ public sealed class ExchangeTests(RamaServer server) : IClassFixture<RamaServer>
     {
         using var page = new Page(server).Open("/?season=2026");
         page.Says("[data-test='past']", "season 2026");
+        page.FindLine("H4");
         page.Click("[data-test='planting-H4']");
         page.Says("[data-test='past']", "season 2026");
         page.Click(".rail-stage[href*='target']");

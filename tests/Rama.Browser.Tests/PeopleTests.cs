@@ -22,7 +22,7 @@ public sealed class PeopleTests(RamaServer server) : IClassFixture<RamaServer>
         page.Says(".sign-in", "E-mail or password is wrong");
         SignIn(page, "crew@larkfold.example", RamaApplication.Password);
         page.Says("[data-test='account']", "Crew A");
-        page.Find("[data-test='planting-H4']");
+        page.FindLine("H4");
         page.Click("[data-test='account']");
         page.Click("[data-test='sign-out']");
         page.Find("[data-test='sign-in']");

@@ -13,7 +13,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
     {
         using (var page = new Page(server).Open("/"))
         {
-            page.Find("[data-test='planting-H4']");
+            page.Find(".season-line");
             Shoot(page, "season");
         }
         using (var page = new Page(server, 1280, 1750).OpenPlanting("H4", "target"))

@@ -28,9 +28,11 @@ internal sealed class CardWriter
     private readonly TreeBench _bench;
     private readonly CardWords _words;
     private readonly BodyMarks _marks;
+    private readonly UnitSystem _units;
 
-    private CardWriter(PlanReading reading, PruningPlan plan, TreeBench bench, string language, BodyMarks marks)
+    private CardWriter(PlanReading reading, PruningPlan plan, TreeBench bench, string language, BodyMarks marks, UnitSystem units)
     {
+        _units = units;
         (_reading, _plan, _bench, _marks) = (reading, plan, bench, marks);
         (_planting, _prescription, _decision) = (plan.Planting!, plan.Prescription!, plan.Decision!);
         _words = new(language, Catalogue.Shipped.Crop(_planting.Variety.Crop));
@@ -39,9 +41,9 @@ internal sealed class CardWriter
     private bool IsByTrunk => _prescription.Classes.Count > 1;
 
     /// <summary>Makes ready to write; null before there is a prescription.</summary>
-    public static CardWriter? Of(PlanReading reading, PruningPlan plan, string language, BodyMarks marks) =>
+    public static CardWriter? Of(PlanReading reading, PruningPlan plan, string language, BodyMarks marks, UnitSystem units) =>
         plan is { Planting: not null, Prescription: not null, Decision: not null, Survey: not null, Crop: not null } && new BenchChoice().Put(reading, plan) is ({ } bench, _)
-            ? new(reading, plan, bench, language, marks) : null;
+            ? new(reading, plan, bench, language, marks, units) : null;
 
     /// <summary>Writes the card.</summary>
     public PruningCard Write() => new(
@@ -63,7 +65,7 @@ internal sealed class CardWriter
             ? _words.Say("count-basis", _plan.Survey.Buds.Count, Math.Round(_plan.Survey.Buds.Mean), Math.Round(half))
             : _words.Say("count-basis-one", Math.Round(_plan.Survey.Buds.Mean)),
         _words.Say("drawing"), _words.Say("measures-heading"), Measures(), CardDrawing.Of(_bench, _prescription), null,
-        _words.Say("per-limb-heading"), IsByTrunk ? [.. Numbered.Select(NameOf)] : [], Numbered.Count > 0 && BigFromMm is { } big ? _words.Say("gauge-note", big) : "");
+        _words.Say("per-limb-heading"), IsByTrunk ? [.. Numbered.Select(NameOf)] : [], Numbered.Count > 0 && BigFromMm is { } big ? _words.Say("gauge-note", Length(big / 1_000, "mm")) : "", _units);
 
     private bool IsLight => _decision.Kind == DecisionKind.Reduce && _prescription.IsLight;
 
@@ -150,15 +152,18 @@ internal sealed class CardWriter
             c.StopAt is { } stop ? OnALimb(stop, c.LimbsLeft) : "")),
     ];
 
+    private string Length(double metres, string unit) => LengthTold.In(metres, unit, _units, _words.Language);
+
     // Crews tell a trunk by its girth with a tape and by its diameter with a caliper.
     private string TrunkOf(TrunkClass of)
     {
-        double Mm(double girthCm) => Math.Round(girthCm * 10 / Math.PI);
+        string Across(double girthCm) => Length(girthCm / Math.PI / 100, "mm");
+        string Around(double girthCm) => Length(girthCm / 100, "cm");
         return (of.FromGirthCm, of.ToGirthCm) switch
         {
-            (null, { } to) => _words.Say("trunk-under", Mm(to), to),
-            ({ } from, null) => _words.Say("trunk-from", Mm(from), from),
-            ({ } from, { } to) => _words.Say("trunk-between", Mm(from), Mm(to), from, to),
+            (null, { } to) => _words.Say("trunk-under", Across(to), Around(to)),
+            ({ } from, null) => _words.Say("trunk-from", Across(from), Around(from)),
+            ({ } from, { } to) => _words.Say("trunk-between", Across(from), Across(to), Around(from), Around(to)),
             _ => "",
         };
     }
@@ -185,8 +190,8 @@ internal sealed class CardWriter
         string Told(ClassPrescription of, double mm) =>
             new LimbGauge(of.BudsPerCm2!.Value).BudsOn(mm, BigFromMm ?? double.PositiveInfinity) is { } buds ? _words.Number(Math.Round(buds)) : _words.Say("take-out");
         return [
-            .. GaugeMarks.Usual.Select(mm => mm * scale).Select(mm => new CardGaugeMark(
-                $"{_words.Number(mm)} mm", IsByTrunk ? "" : Told(Numbered[0], mm), IsByTrunk ? [.. Numbered.Select(c => Told(c, mm))] : null)),
+            .. (_units == UnitSystem.Us ? GaugeMarks.UsualUs : GaugeMarks.Usual).Select(mm => mm * scale).Select(mm => new CardGaugeMark(
+                Length(mm / 1_000, "mm"), IsByTrunk ? "" : Told(Numbered[0], mm), IsByTrunk ? [.. Numbered.Select(c => Told(c, mm))] : null)),
         ];
     }
 
@@ -196,7 +201,7 @@ internal sealed class CardWriter
         CardMeasure Told(string name, double value, string unit)
         {
             var mark = _marks.Tell(value * Units.Length[unit].Factor);
-            return new(name, $"{_words.Number(value)} {unit}", mark is null ? "" : _words.Say(mark.Times == 1 ? $"body-{mark.Part}" : $"body-{mark.Part}s", mark.Times));
+            return new(name, Length(value * Units.Length[unit].Factor, unit), mark is null ? "" : _words.Say(mark.Times == 1 ? $"body-{mark.Part}" : $"body-{mark.Part}s", mark.Times));
         }
         List<CardMeasure> measures = _bench.HeightLimitM is { } height ? [Told(_words.Say("height-after"), height, "m")] : [];
         var system = _bench.Rules.System;
@@ -221,7 +226,7 @@ internal sealed class CardWriter
             AmountKind.EveryOne => _words.Say("every-one"),
             AmountKind.AsFound => most < 1 ? _words.Say("on-some-trees") : _words.Say("as-found", Span(Math.Max(1, least), most)),
             AmountKind.UpTo => _words.Say(least == most ? "up-to" : "up-to-by-trunk", Span(least, most)),
-            AmountKind.IfAbove => _words.Say("if-above", most),
+            AmountKind.IfAbove => _words.Say("if-above", Length(most, "m")),
             AmountKind.ToTheNumber => _words.Say("to-the-number"),
             AmountKind.ALimb => _words.Say("a-limb", Span(least, most)),
             _ => _words.Say(least == most ? "on-the-tree" : "on-the-tree-by-trunk", Span(least, most)),

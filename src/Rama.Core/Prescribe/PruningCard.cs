@@ -1,5 +1,6 @@
 using Rama.Core.Decide;
 using Rama.Core.Explain;
+using Rama.Core.Quantities;
 
 namespace Rama.Core.Prescribe;
 
@@ -76,6 +77,7 @@ public sealed record CardNumber(string Value, string Caption);
 /// <param name="PerLimbHeading">Heading of the buds to leave on a limb, by trunk class.</param>
 /// <param name="GaugeClasses">Headings of the trunk classes over the gauge; empty where one number holds for all.</param>
 /// <param name="GaugeNote">What to do with a limb thicker than the gauge that stays; empty where there is none.</param>
+/// <param name="Units">Units its lengths are told in.</param>
 public sealed record PruningCard(
     string Language,
     DecisionKind Kind,
@@ -108,13 +110,15 @@ public sealed record PruningCard(
     int? Version = null,
     string PerLimbHeading = "",
     IReadOnlyList<string>? GaugeClasses = null,
-    string GaugeNote = "")
+    string GaugeNote = "",
+    UnitSystem Units = UnitSystem.Metric)
 {
     /// <summary>Writes the card of a plan; null before there is a prescription.</summary>
     /// <param name="reading">What was typed.</param>
     /// <param name="plan">What follows.</param>
     /// <param name="language">A code of <see cref="LocalText.Languages"/>.</param>
     /// <param name="marks">The crew's own measures.</param>
-    public static PruningCard? Of(PlanReading reading, PruningPlan plan, string language, BodyMarks? marks = null) =>
-        CardWriter.Of(reading, plan, language, marks ?? BodyMarks.None)?.Write();
+    /// <param name="units">Units the crew measures in.</param>
+    public static PruningCard? Of(PlanReading reading, PruningPlan plan, string language, BodyMarks? marks = null, UnitSystem units = UnitSystem.Metric) =>
+        CardWriter.Of(reading, plan, language, marks ?? BodyMarks.None, units)?.Write();
 }

@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.Text.RegularExpressions;
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
@@ -8,8 +7,6 @@ namespace Rama.Core.Systems;
 /// <summary>Words of a step with the numbers its system is set to: <c>{big-from}</c> becomes “22 mm (7/8 in)”.</summary>
 internal static partial class SettingWords
 {
-    private const double MPerInch = Units.MPerFoot / 12;
-
     /// <summary>The text with its settings filled in.</summary>
     /// <param name="text">The text.</param>
     /// <param name="settings">The system's settings.</param>
@@ -28,16 +25,6 @@ internal static partial class SettingWords
     {
         var number = LocalText.Number(value, "0.#", language);
         if (!Units.Length.TryGetValue(unit, out var length)) return unit == "%" ? $"{number} %" : number;
-        return $"{number} {unit} ({Inches(value * length.Factor / MPerInch)} in)";
-    }
-
-    // A tape of inches is read in eighths up to three of them, in whole ones above.
-    private static string Inches(double inches)
-    {
-        if (inches >= 3) return inches.ToString("0", CultureInfo.InvariantCulture);
-        var eighths = Math.Max(1, (int)Math.Round(inches * 8));
-        var (whole, rest) = (eighths / 8, eighths % 8);
-        var part = rest switch { 0 => "", 2 => "1/4", 4 => "1/2", 6 => "3/4", _ => $"{rest}/8" };
-        return whole == 0 ? part : part == "" ? $"{whole}" : $"{whole} {part}";
+        return $"{number} {unit} ({LengthTold.In(value * length.Factor, "mm", UnitSystem.Us, language)})";
     }
 }

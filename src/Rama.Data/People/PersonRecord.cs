@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Identity;
+using Rama.Core.Quantities;
 
 namespace Rama.Data.People;
 
@@ -15,14 +16,4 @@ public sealed class PersonRecord : IdentityUser<Guid>
 
     /// <summary>Language this person has chosen; empty until then, and the browser's is taken.</summary>
     public string Language { get; set; } = "";
-}
-
-/// <summary>The two systems of units.</summary>
-public enum UnitSystem
-{
-    /// <summary>Metres, hectares, kilograms.</summary>
-    Metric,
-
-    /// <summary>Feet, acres, pounds.</summary>
-    Us,
 }

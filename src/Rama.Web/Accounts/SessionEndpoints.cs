@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Explain;
 using Rama.Core.Systems;
+using Rama.Core.Quantities;
 using Rama.Data;
 using Rama.Data.People;
 

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
+using Rama.Core.Quantities;
 using Rama.Core.Systems;
 using Rama.Data;
 using Rama.Data.Prescribe;
@@ -15,7 +16,10 @@ namespace Rama.Web.Prescribe;
 public sealed record SaveCutting(uint Version, CuttingEntry Cutting);
 
 /// <summary>A card to hand out, with the version of the plan it was looked at with.</summary>
-public sealed record IssueCard(uint Version, string Language);
+/// <param name="Version">Version of the plan.</param>
+/// <param name="Language">Language of the card.</param>
+/// <param name="Units">Units the crew measures in.</param>
+public sealed record IssueCard(uint Version, string Language, UnitSystem Units = UnitSystem.Metric);
 
 /// <summary>What a planting looks like cut another way: answers and settings that stand in for the saved ones.</summary>
 public sealed record SimulateRequest
@@ -76,12 +80,21 @@ internal static class PrescribeEndpoints
             throw new UnusableEntryException([new("language", "unknown", $"Language: expected one of {string.Join(", ", LocalText.Languages)}.")]);
     }
 
+    // A query tells them as the body of a request does.
+    private static UnitSystem UnitsOf(string units) => units switch
+    {
+        "metric" => UnitSystem.Metric,
+        "us" => UnitSystem.Us,
+        _ => throw new UnusableEntryException([new("units", "unknown", "Units: expected metric or us.")]),
+    };
+
     private static async Task<Results<Ok<PruningCard>, NotFound>> Card(
-        Guid id, PlantingStore store, EstateStore estates, CancellationToken cancel, string language = "en", int? season = null)
+        Guid id, PlantingStore store, EstateStore estates, CancellationToken cancel, string language = "en", string units = "metric", int? season = null)
     {
         Known(language);
         if (await store.FindAsync(id, cancel, season) is not { } stored) return TypedResults.NotFound();
-        return stored.ToCards(await MarksAsync(estates, cancel), language).TryGetValue(language, out var card) ? TypedResults.Ok(card) : TypedResults.NotFound();
+        CardReader reader = new(language, UnitsOf(units));
+        return stored.ToCards(await MarksAsync(estates, cancel), reader).TryGetValue(reader, out var card) ? TypedResults.Ok(card) : TypedResults.NotFound();
     }
 
     private static async Task<Results<Ok<IReadOnlyList<IssuedCard>>, NotFound>> Cards(Guid id, PlantingStore plantings, PrescribeStore store, CancellationToken cancel)
@@ -102,7 +115,7 @@ internal static class PrescribeEndpoints
         if (await plantings.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
         try
         {
-            return await store.IssueAsync(stored, body.Version, body.Language, await MarksAsync(estates, cancel), cancel) is { } issued ? TypedResults.Ok(issued) : TypedResults.NotFound();
+            return await store.IssueAsync(stored, body.Version, new(body.Language, body.Units), await MarksAsync(estates, cancel), cancel) is { } issued ? TypedResults.Ok(issued) : TypedResults.NotFound();
         }
         catch (EditConflictException e)
         {

@@ -2,6 +2,7 @@ using Rama.Core.Count;
 using Rama.Core.Decide;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
+using Rama.Core.Quantities;
 
 namespace Rama.Core.Tests.Prescribe;
 
@@ -126,6 +127,19 @@ public sealed class PruningPlanTests
         Assert.All(card.Drawing.Cuts.GroupBy(c => c.Number).Where(g => g.Key is not null), g => Assert.InRange(g.Count(), 1, 3));
         Assert.All(card.Drawing.Tree.Buds, b => Assert.True(b.Floral));
         Assert.NotEmpty(card.Drawing.Cuts);
+    }
+
+    // By hand: 3.15 m are 124 in, 10 ft 4; 22 mm are 0.866 in, seven eighths; 1.5 cm are five eighths (NIST SP 811: 1 in = 2.54 cm).
+    [Fact]
+    public void A_card_for_who_measures_in_feet_has_no_metre_on_it()
+    {
+        var reading = PlanReading.Of(Entries.Plan(300, 310, 290, 305, 295, 300));
+        var card = PruningCard.Of(reading, PruningPlan.Of(reading), "en", null, UnitSystem.Us)!;
+        Assert.Contains(card.Measures!, m => m.Value == "10 ft 4 in");
+        Assert.Equal(["3/8 in", "1/2 in", "5/8 in", "3/4 in", "7/8 in"], card.Gauge.Select(g => g.Limb));
+        Assert.DoesNotMatch(@"\d (mm|cm|m)\b", string.Join(" ", card.Measures!.Select(m => m.Value).Concat(card.Gauge.Select(g => g.Limb)).Concat(card.Cuts.Select(c => c.HowMany)).Append(card.GaugeNote)));
+        Assert.Equal("1/8", LengthTold.Inches(0.02));
+        Assert.Equal("2 1/4", LengthTold.Inches(2.26));
     }
 
     [Fact]

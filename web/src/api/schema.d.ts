@@ -3304,6 +3304,7 @@ export interface paths {
             parameters: {
                 query?: {
                     language?: string;
+                    units?: string;
                     season?: number;
                 };
                 header?: never;
@@ -7262,6 +7263,7 @@ export interface components {
             /** Format: uint32 */
             version: number;
             language: string;
+            units?: components["schemas"]["UnitSystem"];
         };
         IssuedCard: {
             /** Format: uuid */
@@ -8405,6 +8407,8 @@ export interface components {
              * @default
              */
             gaugeNote: string;
+            /** @description Units its lengths are told in. */
+            units?: components["schemas"]["UnitSystem"];
         };
         /** @description Whether and how hard to prune, and how sure the count makes it. */
         PruningDecision: {
@@ -10420,7 +10424,10 @@ export interface components {
             /** @description Where the numbers come from. */
             source: string;
         };
-        /** @enum {unknown} */
+        /**
+         * @description Units a card or page is read in.
+         * @enum {unknown}
+         */
         UnitSystem: "metric" | "us";
         /** @description The two planes of a V. */
         VGeometry: {

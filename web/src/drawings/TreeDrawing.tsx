@@ -1,6 +1,8 @@
 import { memo, useMemo } from 'react';
 import type { DrawnCut, FruitTree, TreeBranch } from '../api/client';
 import { apart, budSpot, depthOf, falls, fallsWith, frameOf, placeAt, project, scaleMarks, standingAfter, widthMm, woodPath, type Frame, type Standing, type View } from './tree';
+import type { UnitSystem } from '../units/system';
+import { useReading } from '../words/useReading';
 import './tree.css';
 
 export interface Aim {
@@ -24,7 +26,8 @@ interface Props {
   /** Height leaders are cut back to; no line without it. */
   heightLimitM?: number | null;
   heightLimitText: string;
-  metre: (metres: number) => string;
+  /** Units of the scale, where they are not the reader's. */
+  units?: UnitSystem;
   /** What would fall if the piece under the pointer were cut. */
   aim?: Aim | null;
   onAim?: (aim: Aim | null) => void;
@@ -42,7 +45,8 @@ const TAG = 11;
 const UNION_M = 0.12;
 
 /** A tree to scale: tapered wood, buds on their side, what was cut pale, each cut numbered at its place. */
-export function TreeDrawing({ tree, view, width, height, made, ahead = [], now = true, wires = [], heightLimitM = null, heightLimitText, metre, aim = null, onAim, onCut, ground = 52, margin = 56, tags = true }: Props) {
+export function TreeDrawing({ tree, view, width, height, made, ahead = [], now = true, wires = [], heightLimitM = null, heightLimitText, units, aim = null, onAim, onCut, ground = 52, margin = 56, tags = true }: Props) {
+  const { system, number } = useReading();
   const frame = useMemo(() => frameOf(tree, width, height, ground, margin, heightLimitM ?? 0), [tree, width, height, ground, margin, heightLimitM]);
   const standing = useMemo(() => standingAfter(made), [made]);
   const groundY = frame.foot.y;
@@ -50,10 +54,10 @@ export function TreeDrawing({ tree, view, width, height, made, ahead = [], now =
   return (
     <svg className="tree" width={width} height={height} viewBox={`0 0 ${width} ${height}`} {...(heightLimitText === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': heightLimitText })} onPointerLeave={() => onAim?.(null)}>
       <rect x={0} y={groundY} width={width} height={height - groundY} className="tree-ground" />
-      {scaleMarks(frame).map((m) => (
-        <g key={m} className="tree-scale">
-          <line x1={0} x2={width} y1={groundY - m * frame.scale} y2={groundY - m * frame.scale} />
-          <text x={10} y={groundY - m * frame.scale - 4}>{metre(m)}</text>
+      {scaleMarks(frame, units ?? system).map((m) => (
+        <g key={m.at} className="tree-scale">
+          <line x1={0} x2={width} y1={groundY - m.at * frame.scale} y2={groundY - m.at * frame.scale} />
+          <text x={10} y={groundY - m.at * frame.scale - 4}>{number(m.told)} {m.unit}</text>
         </g>
       ))}
       {wires.map((w) => <line key={w} className="tree-wire" x1={0} x2={width} y1={groundY - w * frame.scale} y2={groundY - w * frame.scale} />)}

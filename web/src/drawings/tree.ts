@@ -1,4 +1,5 @@
 import type { DrawnCut, FruitTree, Place, TreeBranch, TreeBud } from '../api/client';
+import { M_PER_FT, type UnitSystem } from '../units/system';
 
 /** From where a tree is looked at: from the alley, along the row, or from the end of the row, across it. */
 export type View = 'along' | 'across';
@@ -116,11 +117,21 @@ export function budSpot(bud: TreeBud, branch: TreeBranch, view: View, frame: Fra
   return { x: (a.x + b.x) / 2 + normal.x * off, y: (a.y + b.y) / 2 + normal.y * off, turn: (Math.atan2(normal.y * Math.sign(off || 1), normal.x * Math.sign(off || 1)) * 180) / Math.PI + 90 };
 }
 
-/** Heights to mark on the scale at the edge, metres. */
-export function scaleMarks(frame: Frame): number[] {
-  const top = frame.foot.y / frame.scale;
-  const step = top > 3.8 ? 1 : 0.5;
-  return Array.from({ length: Math.floor((top - 0.05) / step) }, (_, i) => (i + 1) * step);
+/** A height marked on the scale at the edge. */
+export interface ScaleMark {
+  /** Metres above the ground. */
+  at: number;
+  /** The same in the reader's unit. */
+  told: number;
+  unit: 'm' | 'ft';
+}
+
+/** Heights to mark on the scale at the edge: half or whole metres, or whole feet. */
+export function scaleMarks(frame: Frame, system: UnitSystem): ScaleMark[] {
+  const [unit, metres] = system === 'us' ? ['ft' as const, M_PER_FT] : ['m' as const, 1];
+  const top = frame.foot.y / frame.scale / metres;
+  const step = system === 'us' ? (top > 12 ? 4 : 2) : top > 3.8 ? 1 : 0.5;
+  return Array.from({ length: Math.floor((top - 0.05) / step) }, (_, i) => ({ at: (i + 1) * step * metres, told: (i + 1) * step, unit }));
 }
 
 /** Moves tags that lie on each other apart, up and down, each as little as it takes. */

@@ -21,7 +21,18 @@ export function formatAmount(
   value: number, unit: string, system: UnitSystem, language: Language, decimals?: Decimals,
 ): { number: string; unit: string } {
   const shown = shownAs(unit, system);
+  // A thickness in inches is read off a tape, in eighths; where it is to be checked, in decimals.
+  if (unit === 'mm' && system === 'us' && decimals !== 'to-check') return { number: eighths(value * shown.factor), unit: shown.unit };
   return { number: formatNumber(value * shown.factor, language, decimals), unit: shown.unit === '1' ? '' : shown.unit };
+}
+
+/** Inches as a tape shows them: eighths, whole ones from six on. */
+function eighths(inches: number): string {
+  if (inches >= 6) return String(Math.round(inches));
+  const all = Math.max(inches > 0 ? 1 : 0, Math.round(inches * 8));
+  const [whole, rest] = [Math.floor(all / 8), all % 8];
+  const part = ['', '1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'][rest]!;
+  return whole === 0 ? part || '0' : part === '' ? String(whole) : `${whole} ${part}`;
 }
 
 function decimalsFor(value: number): number {

@@ -15,7 +15,7 @@ interface Shown {
   factor: number;
 }
 
-const M_PER_FT = 0.3048;
+export const M_PER_FT = 0.3048;
 const KG_PER_LB = 0.45359237;
 const HA_PER_AC = (43_560 * M_PER_FT * M_PER_FT) / 10_000;
 const KG_PER_TON = 2_000 * KG_PER_LB;

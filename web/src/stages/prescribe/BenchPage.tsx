@@ -114,7 +114,7 @@ export function BenchPage() {
           {data && (
             <>
               <TreeDrawing tree={data.tree} view={view} width={width} height={height} margin={width < NARROW ? 24 : 56} made={made} ahead={mode === 'card' ? ahead : []} now wires={data.wiresM}
-                heightLimitM={data.heightLimitM} heightLimitText={data.heightLimitM === null ? head.title : `${t('bench.height-limit')} ${metre(data.heightLimitM)}`} metre={metre}
+                heightLimitM={data.heightLimitM} heightLimitText={data.heightLimitM === null ? head.title : `${t('bench.height-limit')} ${metre(data.heightLimitM)}`}
                 aim={shownAim && { ...shownAim, leaveM: leaves(data, shownAim) }} onAim={byHand ? setAim : undefined} onCut={byHand ? cut : undefined} />
               <p className="bench-foot small">{shownAim?.branch != null ? aimed(shownAim.branch, leaves(data, shownAim)) : t(choice.row !== null ? 'bench.foot-counted' : choice.number === 0 ? 'bench.foot-typical' : 'bench.foot-another', { trunk: `${trunk!.number} ${trunk!.unit}`, number: choice.number, class: t(`class.${data.class}`, { defaultValue: data.class }) }) + (leafBuds ? ` · ${t('bench.leaf-buds')}` : '')}</p>
             </>

@@ -6,6 +6,7 @@ import { api, answered, type PruningCard } from '../../api/client';
 import { CardTree } from './CardTree';
 import { Trouble } from '../../Trouble';
 import type { Language } from '../../units/format';
+import type { UnitSystem } from '../../units/system';
 import '../../words/prescribe';
 import { useReading } from '../../words/useReading';
 import './card.css';
@@ -18,17 +19,18 @@ type Paper = 'a4' | 'letter';
 
 /** The page for the row: preview on screen, printed by the browser. Its language is the crew's, not the reader's. */
 export function CardPage() {
-  const { t, language: reader } = useReading();
+  const { t, language: reader, system } = useReading();
   const { id } = useParams();
   const [language, setLanguage] = useState<Language>(reader);
-  const [paper, setPaper] = useState<Paper>('a4');
+  const [units, setUnits] = useState<UnitSystem>(system);
+  const [paper, setPaper] = useState<Paper>(system === 'us' ? 'letter' : 'a4');
   // A card handed out is shown as it was printed; any other is written anew from the plan.
   const issued = useSearchParams()[0].get('issued');
   const card = useQuery({
-    queryKey: ['card', id, language, issued],
+    queryKey: ['card', id, language, units, issued],
     queryFn: () => (issued
       ? answered(api.GET('/api/v1/plantings/{id}/cards/{card}', { params: { path: { id: id!, card: issued } } }))
-      : answered(api.GET('/api/v1/plantings/{id}/card', { params: { path: { id: id! }, query: { language } } }))) as Promise<PruningCard>,
+      : answered(api.GET('/api/v1/plantings/{id}/card', { params: { path: { id: id! }, query: { language, units } } }))) as Promise<PruningCard>,
     placeholderData: keepPreviousData,
     staleTime: 0,
   });
@@ -39,6 +41,7 @@ export function CardPage() {
       <div className="card-tools no-print">
         <Link to={`/plantings/${id}/prescribe`}>← {t('card.back')}</Link>
         {!issued && <Segmented value={language} onChange={setLanguage} options={[{ value: 'en', label: 'English' }, { value: 'es', label: 'Español' }]} />}
+        {!issued && <Segmented value={units} onChange={setUnits} options={[{ value: 'metric', label: 'm · cm' }, { value: 'us', label: 'ft · in' }]} />}
         <Segmented value={paper} onChange={setPaper} options={[{ value: 'a4', label: 'A4' }, { value: 'letter', label: 'Letter' }]} />
         <Button type="primary" onClick={() => { window.print(); }} disabled={!card.data}>{t('card.print')}</Button>
       </div>
@@ -85,7 +88,7 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
         </section>
         <div className="card-side">
           <figure className="card-drawing">
-            {card.drawing && <><CardTree drawing={card.drawing} /><figcaption>{card.drawingCaption}</figcaption></>}
+            {card.drawing && <><CardTree drawing={card.drawing} units={card.units ?? 'metric'} /><figcaption>{card.drawingCaption}</figcaption></>}
           </figure>
           {card.gauge.length > 0 && (
             <table className="card-gauge">

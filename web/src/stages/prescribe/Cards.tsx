@@ -7,14 +7,14 @@ import { useReading } from '../../words/useReading';
 
 /** The card, and those already handed out: which prescription they name, and whether it still says so. */
 export function Cards() {
-  const { t, language } = useReading();
+  const { t, language, system } = useReading();
   const { view, unsaved, may } = usePlantingWork();
   const client = useQueryClient();
   const at = { params: { path: { id: view.id } } };
   const key = ['cards', view.id, view.planVersion, view.plantingVersion];
   const cards = useQuery({ queryKey: key, queryFn: () => answered(api.GET('/api/v1/plantings/{id}/cards', at)) });
   const issue = useMutation({
-    mutationFn: () => answered(api.POST('/api/v1/plantings/{id}/cards', { ...at, body: { version: view.planVersion, language } })),
+    mutationFn: () => answered(api.POST('/api/v1/plantings/{id}/cards', { ...at, body: { version: view.planVersion, language, units: system } })),
     onSuccess: () => client.invalidateQueries({ queryKey: ['cards', view.id] }),
     // Somebody changed the prescription: what it says now is fetched before the button can be pressed again.
     onError: (e) => (changed(e) ? client.invalidateQueries({ queryKey: ['planting', view.id] }) : undefined),

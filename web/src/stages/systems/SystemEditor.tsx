@@ -12,7 +12,7 @@ const CAPS = [['shareOfBuds', '%', 100, 100], ['shareOfWood', '%', 100, 100], ['
 
 /** The rules of a system, to read and to change; a sample tree is cut by them as they are typed. */
 export function SystemEditor({ id, names, onDone }: { id: string; names: Catalogue['systems']; onDone: () => void }) {
-  const { t, local, amount, number } = useReading();
+  const { t, local, number } = useReading();
   const may = useMay();
   const pack = usePack(id);
   const { save, remove } = useSaveSystem();
@@ -32,7 +32,6 @@ export function SystemEditor({ id, names, onDone }: { id: string; names: Catalog
     [steps[at], steps[at + by]] = [steps[at + by]!, steps[at]!];
     setChanged({ ...system, steps });
   };
-  const metre = (m: number) => { const shown = amount(m, 'm', 1); return `${shown.number} ${shown.unit}`; };
   const copy = () => {
     let copyId = `${system.id}-2`;
     for (let i = 3; names.some((n) => n.id === copyId); i++) copyId = `${system.id}-${i}`;
@@ -96,7 +95,7 @@ export function SystemEditor({ id, names, onDone }: { id: string; names: Catalog
         <div className="system-sample">
           {fault ? <p className="field-problem" role="alert" data-test="pack-fault">{fault}</p>
             : shown && <p className="small">{t('systems.sample', { before: number(shown.sample.tree.floralBuds, 0), left: number(shown.sample.after.floralBuds, 0), wanted: number(shown.budsToLeave, 0), count: shown.sample.cuts.length })}</p>}
-          {shown && <TreeDrawing tree={shown.sample.tree} view={shown.sample.seenFrom} width={420} height={470} made={shown.sample.cuts.filter((c) => c.bud === null)} now={false} heightLimitM={shown.sample.heightLimitM} heightLimitText={t('bench.height-limit')} metre={metre} ground={20} margin={30} />}
+          {shown && <TreeDrawing tree={shown.sample.tree} view={shown.sample.seenFrom} width={420} height={470} made={shown.sample.cuts.filter((c) => c.bud === null)} now={false} heightLimitM={shown.sample.heightLimitM} heightLimitText={t('bench.height-limit')} ground={20} margin={30} />}
         </div>
       </div>
     </section>
