@@ -117,7 +117,7 @@ public sealed class BadInputTests(RamaServer server) : IClassFixture<RamaServer>
         await SomeoneElseSavesYield(page, 47);
         page.Find("body").Click();
         page.Find("body").SendKeys("k");
-        page.Says(".planting-head", "H4");
+        page.Says(".planting-head", "H10");
         page.Find("body").SendKeys("j");
         page.Says(".planting-head", "W1");
         Assert.Equal("53", page.Find("[data-field='target.yield'] input").GetAttribute("value"));

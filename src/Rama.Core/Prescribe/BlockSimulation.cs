@@ -1,5 +1,6 @@
 using Rama.Core.Decide;
 using Rama.Core.Explain;
+using Rama.Core.Prescribe.Working;
 using Rama.Core.Systems;
 using Rama.Core.Trees;
 
@@ -21,6 +22,7 @@ namespace Rama.Core.Prescribe;
 /// <param name="ClustersToThinning">Clusters over the number per tree, left to thinning.</param>
 /// <param name="Spread">Share of the trees by buds left, in classes of a fifth of their number, the middle one around it.</param>
 /// <param name="Classes">By trunk class.</param>
+/// <param name="Ways">What each way of working to the number comes to; empty where nothing is brought to one, or nothing is known of costs.</param>
 /// <param name="Counted">What the card does to each counted tree that could be modelled.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
@@ -40,6 +42,7 @@ public sealed record BlockSimulation(
     double ClustersToThinning,
     IReadOnlyList<double> Spread,
     IReadOnlyList<SimulatedClass> Classes,
+    IReadOnlyList<WayResult> Ways,
     IReadOnlyList<CountedCut> Counted,
     IReadOnlyList<Step> Steps,
     IReadOnlyList<Notice> Warnings)
@@ -61,18 +64,22 @@ public sealed record BlockSimulation(
     /// <param name="trees">Trees to cut, over all classes.</param>
     /// <param name="seed">Seed.</param>
     /// <param name="counted">Counted trees as models of themselves.</param>
+    /// <param name="costs">What trees that miss their number cost; null leaves the ways of working out.</param>
+    /// <param name="skill">How well the crew reads and judges; as usual when left out.</param>
     /// <param name="progress">Told the share done.</param>
     /// <param name="cancel">Stops it.</param>
     public static BlockSimulation Of(
         PruningRules rules, TreeStock stock, Prescription prescription, DecisionSettings settings, int trees = UsualTrees, int seed = 1,
-        IReadOnlyList<CountedModel>? counted = null, Action<double>? progress = null, CancellationToken cancel = default)
+        IReadOnlyList<CountedModel>? counted = null, MissCosts? costs = null, CrewSkill? skill = null, Action<double>? progress = null, CancellationToken cancel = default)
     {
         var generator = new TreeGenerator(stock.Shape, stock.Place);
         var done = 0;
         List<SimulatedClass> classes = [];
+        var ways = costs is null ? null : new WaysOfWorking(rules, costs, skill ?? new(), settings.Tolerance);
         foreach (var (c, cut) in stock.Classes.Zip(prescription.Classes))
         {
             var (values, limits) = (rules.Values(cut.Settings), cut.LimitsFor(rules));
+            var (wood, working) = (SettingSearch.WithoutSolved(rules, cut.Settings), ways?.Begin(cut, unchecked(HeldOut + seed)));
             List<TreePruning> cutTrees = [];
             var mine = Math.Max(10, (int)Math.Round(trees * c.Class.Share));
             for (var i = 0; i < mine; i++)
@@ -83,16 +90,18 @@ public sealed record BlockSimulation(
                     progress?.Invoke(Math.Min(1, done / (double)trees));
                 }
                 var tree = generator.Make(c.Counts, unchecked(HeldOut + seed * 100_003 + done));
-                cutTrees.Add(TreePruning.Of(new PreparedTree(rules, tree), CutAllowance.ByCard(cut.Decision, tree.FloralBuds, settings), values, limits));
+                var (prepared, allowance) = (new PreparedTree(rules, tree), CutAllowance.ByCard(cut.Decision, tree.FloralBuds, settings));
+                cutTrees.Add(TreePruning.Of(prepared, allowance, values, limits));
+                working?.Take(cutTrees[^1], TreePruning.Of(prepared, allowance, wood, limits));
                 done++;
             }
             classes.Add(Summed(rules, cut, cutTrees));
         }
         progress?.Invoke(1);
-        return Of(rules, classes, done, seed, [.. (counted ?? []).Select(m => OnModel(rules, prescription, settings, m))]);
+        return Of(rules, classes, done, seed, ways?.Results() ?? [], [.. (counted ?? []).Select(m => OnModel(rules, prescription, settings, m))]);
     }
 
-    private static BlockSimulation Of(PruningRules rules, List<SimulatedClass> classes, int trees, int seed, List<CountedCut> counted)
+    private static BlockSimulation Of(PruningRules rules, List<SimulatedClass> classes, int trees, int seed, IReadOnlyList<WayResult> ways, List<CountedCut> counted)
     {
         List<Step> steps = [];
         Figure[] Parts(Func<SimulatedClass, double> of, string unit, string weight, Func<SimulatedClass, double> weighs) =>
@@ -126,7 +135,7 @@ public sealed record BlockSimulation(
             warnings.Add(new("simulation.regrowth", $"{wood * 100:0} % of the wood goes: expect strong shoots near the big cuts.", new Figure("wood", wood, "share")));
         return new(
             rules.System.Name, rules.ByQuestion, trees, seed, inBand, below, left, sd, limbs, big, wood, minutes, thinning,
-            [.. Enumerable.Range(0, Bins).Select(i => classes.Sum(c => c.Share * c.Spread[i].Trees / c.Trees))], classes, counted, steps, warnings);
+            [.. Enumerable.Range(0, Bins).Select(i => classes.Sum(c => c.Share * c.Spread[i].Trees / c.Trees))], classes, ways, counted, steps, warnings);
     }
 
     private static SimulatedClass Summed(PruningRules rules, ClassPrescription cut, List<TreePruning> trees)
@@ -136,16 +145,18 @@ public sealed record BlockSimulation(
         var mean = left.Average();
         return new(
             cut.Class.Name, cut.Class.Share, decision.Kind, trees.Count, decision.BudsToLeave, mean, Math.Sqrt(left.Sum(l => (l - mean) * (l - mean)) / Math.Max(1, left.Count - 1)),
-            InBandOf(trees, decision), trees.Count(t => t.Left.Tree.FloralBuds < decision.BudsToLeave) / (double)trees.Count, trees.Average(t => t.Left.Limbs), trees.Average(t => t.Left.WoodCutShare),
+            InBandOf(trees, cut), trees.Count(t => t.Left.Tree.FloralBuds < decision.BudsToLeave) / (double)trees.Count, trees.Average(t => t.Left.Limbs), trees.Average(t => t.Left.WoodCutShare),
             trees.Average(t => (double)t.Cuts.Count(c => c.DiameterMm >= rules.System.Caps.BigCutMm)),
             trees.Average(t => rules.System.Labour.BaseSeconds + t.Cuts.Sum(c => rules.Seconds(c.StepId))) / 60,
             decision.Kind == DecisionKind.NoPrune ? 0 : ClassPrescription.OverTheNumber(left, decision.BudsToLeave), SpreadOf(left, decision.BudsToLeave), cut.Settings);
     }
 
-    private static double InBandOf(IEnumerable<TreePruning> trees, PruningDecision decision)
+    // On target is what the card asks for: where the cap binds, the number it leaves.
+    private static double InBandOf(IEnumerable<TreePruning> trees, ClassPrescription cut)
     {
-        var meant = trees.Where(t => t.Left.Tree.FloralBuds >= decision.BudsToLeave).ToList();
-        return meant.Count == 0 ? 1 : meant.Count(t => t.Left.FloralBuds >= decision.BandLow && t.Left.FloralBuds <= decision.BandHigh) / (double)meant.Count;
+        var number = cut.StopAt ?? cut.Decision.BudsToLeave;
+        var meant = trees.Where(t => t.Left.Tree.FloralBuds >= number).ToList();
+        return meant.Count == 0 ? 1 : meant.Count(t => Math.Abs(t.Left.FloralBuds - number) <= cut.Decision.Tolerance * number) / (double)meant.Count;
     }
 
     private static CountedCut OnModel(PruningRules rules, Prescription prescription, DecisionSettings settings, CountedModel model)

@@ -155,7 +155,7 @@ public sealed record ClassPrescription(
                     drop = StopsOnNumber ? Math.Clamp(buds - Stays, 0, Math.Min(Math.Min(limit, rules.System.Caps.ShareRubbed * _standing), buds)) : 0;
                     made = drop / perSite;
                     trees = made > 0 ? 1 : 0;
-                    most = (int)Math.Round(made);
+                    most = made > 0 ? Math.Max(1, (int)Math.Round(made)) : 0;
                     found[step.Step.Most!] = run.LimbsLeft > 0 ? made / run.LimbsLeft : 0;
                 }
                 else if (share * buds > 0)

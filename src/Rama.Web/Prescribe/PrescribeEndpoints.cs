@@ -144,7 +144,7 @@ internal static class PrescribeEndpoints
             async (tell, gone) =>
             {
                 List<Task> told = [];
-                var result = BlockSimulation.Of(rules, stock, prescription, reading.Settings, trees, body.Seed, CountedModel.Of(stock, reading.Counted!),
+                var result = BlockSimulation.Of(rules, stock, prescription, reading.Settings, trees, body.Seed, CountedModel.Of(stock, reading.Counted!), plan.CostsOf(reading), null,
                     share => { if (told.Count == 0 || told[^1].IsCompleted) told.Add(tell(new(share, null, null))); }, gone);
                 await Task.WhenAll(told);
                 await tell(new(1, result, null));

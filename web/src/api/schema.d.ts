@@ -5159,6 +5159,8 @@ export interface components {
             spread: number[];
             /** @description By trunk class. */
             classes: components["schemas"]["SimulatedClass"][];
+            /** @description What each way of working to the number comes to; empty where nothing is brought to one, or nothing is known of costs. */
+            ways: components["schemas"]["WayResult"][];
             /** @description What the card does to each counted tree that could be modelled. */
             counted: components["schemas"]["CountedCut"][];
             /**
@@ -10603,6 +10605,53 @@ export interface components {
             lookAgain: null | string;
             /** @description What can be done, the surest first. */
             advice: components["schemas"]["VigourAdvice"][];
+        };
+        /**
+         * @description How a crew works to the number.
+         * @enum {unknown}
+         */
+        WayOfWorking: "amounts" | "gauge" | "count";
+        /** @description What one way of working comes to on the trees of a planting. */
+        WayResult: {
+            /** @description The way. */
+            way: components["schemas"]["WayOfWorking"];
+            /**
+             * Format: double
+             * @description Share of the trees above their number before that end within the tolerance of it.
+             */
+            onTarget: number;
+            /**
+             * Format: double
+             * @description Floral buds left per tree.
+             */
+            budsLeft: number;
+            /**
+             * Format: double
+             * @description Their standard deviation among trees of a trunk class.
+             */
+            budsLeftSd: number;
+            /**
+             * Format: double
+             * @description Minutes per tree.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Fruit short per tree in the mean of the years, for missing the number.
+             */
+            fruitShort: number;
+            /**
+             * Format: double
+             * @description Clusters over the number per tree.
+             */
+            clustersOver: number;
+            /**
+             * Format: double
+             * @description Hours, fruit short and clusters over in money, per tree.
+             */
+            costPerTree: number;
+            /** @description Whether it is the cheapest in sum. */
+            isProposed: boolean;
         };
         /** @description One day's temperatures, as typed. */
         WeatherDayEntry: {

@@ -72,10 +72,35 @@ function Compared({ shown }: { shown: { name: string; result: BlockSimulation }[
         <thead><tr><th>{t('simulation.each')}</th>{shown.map((s) => <th key={s.name} className="number">{s.name}</th>)}</tr></thead>
         <tbody>{lines.map(([key, of]) => <tr key={key}><td>{t(`simulation.${key}`)}</td>{shown.map((s) => <td key={s.name} className="number"><Why steps={stepsOf(s.result.steps, `simulation.${key}`)}>{key === 'in-band' ? <strong>{of(s.result)}</strong> : of(s.result)}</Why></td>)}</tr>)}</tbody>
       </table>
+      {(shown[0]?.result.ways.length ?? 0) > 0 && <Ways ways={shown[0]!.result.ways} />}
       {(shown[0]?.result.counted.length ?? 0) > 0 && <Counted trees={shown[0]!.result.counted} />}
       <div className="on-trees-spreads">{shown.map((s) => <Spread key={s.name} name={s.name} result={s.result} />)}</div>
       <Notices notices={shown.flatMap((s) => s.result.warnings)} />
     </>
+  );
+}
+
+/** The same trees worked to the number in three ways, each with people's errors: how near they come, and what it costs in sum. */
+function Ways({ ways }: { ways: BlockSimulation['ways'] }) {
+  const { t, number, amount } = useReading();
+  const told = (value: number, unit: string, decimals: number) => { const shown = amount(value, unit, decimals); return `${shown.number} ${shown.unit}`; };
+  const lines: [string, (w: BlockSimulation['ways'][number]) => string][] = [
+    ['on-target', (w) => told(w.onTarget, 'share', 0)],
+    ['left', (w) => `${number(w.budsLeft, 0)} ± ${told(w.budsLeftSd, 'bud/tree', 0)}`],
+    ['minutes', (w) => told(w.minutes, 'min/tree', 1)],
+    ['short', (w) => told(w.fruitShort, 'fruit/tree', 1)],
+    ['over', (w) => told(w.clustersOver, 'cluster/tree', 1)],
+    ['cost', (w) => `${number(w.costPerTree, 2)} ${t('ways.money')}`],
+  ];
+  return (
+    <section data-test="ways">
+      <h3>{t('ways.heading')}</h3>
+      <p className="small dim">{t('ways.text')}</p>
+      <table className="figures">
+        <thead><tr><th />{ways.map((w) => <th key={w.way} className="number">{t(`ways.${w.way}`)}{w.isProposed && <><br /><span className="small">✓ {t('ways.proposed')}</span></>}</th>)}</tr></thead>
+        <tbody>{lines.map(([key, of]) => <tr key={key}><td>{t(`ways.${key}`)}</td>{ways.map((w) => <td key={w.way} className="number">{of(w)}</td>)}</tr>)}</tbody>
+      </table>
+    </section>
   );
 }
 

@@ -45,7 +45,7 @@ export function PrescribeStage() {
                   <p>{local(cut.lookFor)} {local(cut.how)}</p>
                   {cut.caution && <p className="cut-caution">▲ {local(cut.caution)}</p>}
                 </td>
-                <td className="number">{howMany(cut, t, number, amount)}</td>
+                <td className="number cut-amount">{howMany(cut, t, number, amount)}</td>
                 <td className="number">{cut.isMade ? <Why steps={stepsOf(prescription.steps, `prescription.${cut.stepId}`)}>{number(cut.drop, 0)}</Why> : '–'}</td>
                 <td className="number">{cut.isMade ? number(cut.seconds, 0) : '–'}</td>
               </tr>

@@ -1,0 +1,55 @@
+using Rama.Core.Prescribe;
+using Rama.Core.Prescribe.Working;
+using Rama.Core.Statistics;
+using Rama.Core.Target.Insurance;
+
+namespace Rama.Core.Tests.Prescribe.Working;
+
+public sealed class WaysOfWorkingTests
+{
+    private static readonly MissCosts Costs = new(110 / 192.5, SetOutcome.Of(BetaShare.Of(0.62, 0.08)!.Value), 0.62, 0.02, 0.11, 20);
+
+    // Handbook 7.3 [derived; numerical integration]: 110 fruit at a set of .62 ± .08; 192.5 buds are short 2.67 fruit, 158 left
+    // 13.11, 130 left 29.40.
+    [Theory]
+    [InlineData(158, 13.11 - 2.67)]
+    [InlineData(130, 29.40 - 2.67)]
+    [InlineData(192.5, 0)]
+    [InlineData(240, 0)]
+    public void What_is_lost_for_missing_the_number_is_the_handbook_s(double left, double isShort) =>
+        Assert.Equal(isShort, Costs.FruitShort(left, 192.5), 0.02);
+
+    private static BlockSimulation Simulated(CrewSkill skill)
+    {
+        var reading = PlanReading.Of(Entries.Plan(300, 310, 290, 305, 295, 300));
+        var plan = PruningPlan.Of(reading);
+        return BlockSimulation.Of(
+            plan.Planting!.System.RulesFor(reading.Cutting.Answers), plan.Stock!, plan.Prescription!, reading.Settings, 400, 1, null, plan.CostsOf(reading), skill,
+            cancel: TestContext.Current.CancellationToken);
+    }
+
+    [Fact]
+    public void Each_way_is_told_and_the_cheapest_proposed()
+    {
+        var block = Simulated(new());
+        Assert.Equal([WayOfWorking.Amounts, WayOfWorking.Gauge, WayOfWorking.Count], block.Ways.Select(w => w.Way));
+        Assert.Equal(block.Ways.Min(w => w.CostPerTree), Assert.Single(block.Ways, w => w.IsProposed).CostPerTree);
+        // By amounts is the simulation itself.
+        Assert.Equal((block.InBand, block.BudsLeft), (block.Ways[0].OnTarget, block.Ways[0].BudsLeft));
+        // Hours at 20, fruit short at .11 and clusters over that set, .62 of them unless the estate says otherwise, at .02.
+        var set = PruningPlan.Of(Entries.Plan(300, 310, 290)).CostsOf(PlanReading.Of(Entries.Plan(300, 310, 290)))!.SetMean;
+        Assert.All(block.Ways, w => Assert.Equal(w.Minutes / 60 * 20 + w.FruitShort * 0.11 + w.ClustersOver * set * 0.02, w.CostPerTree, 9));
+    }
+
+    // Counting a tree in ten costs minutes and brings the mean nearer; who neither misreads nor misjudges scatters less.
+    [Fact]
+    public void Skill_and_counts_bring_trees_nearer_to_their_number()
+    {
+        var (usual, sure, clumsy) = (Simulated(new()), Simulated(new(0, 0)), Simulated(new(0.3, 0.4)));
+        Assert.True(sure.Ways[1].BudsLeftSd < clumsy.Ways[1].BudsLeftSd);
+        Assert.True(sure.Ways[1].OnTarget > clumsy.Ways[1].OnTarget);
+        double Off(WayResult way) => Math.Abs(way.BudsLeft - usual.Classes[0].BudsToLeave);
+        Assert.True(Off(usual.Ways[2]) < Off(usual.Ways[1]));
+        Assert.True(usual.Ways[2].Minutes > usual.Ways[1].Minutes - 1);
+    }
+}
