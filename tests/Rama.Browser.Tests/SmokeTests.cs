@@ -72,6 +72,16 @@ public sealed class SmokeTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     [Fact]
+    public async Task A_card_of_an_earlier_form_is_drawn()
+    {
+        var id = await server.KeepOldCardAsync(1, Guid.Parse(_plantings["W1"].Id));
+        using var page = new Page(server).Open($"/plantings/{_plantings["W1"].Id}/card?issued={id}");
+        page.Find(".card-drawing .tree-wood");
+        page.Says(".card-gauge", "8 mm");
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
     public void A_page_that_breaks_says_what_is_safe_and_leads_back()
     {
         using var page = new Page(server);

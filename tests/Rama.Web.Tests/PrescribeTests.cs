@@ -157,6 +157,20 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
         Assert.Equal(400, (await _client.PostAsync($"{Path(view)}/simulation", """{"system": "hedge"}""")).Status);
     }
 
+    // Cards are read for ever: one file for each form they were ever kept in.
+    [Theory]
+    [InlineData(1, "Shape only: leave about 194 floral buds")]
+    public async Task A_card_handed_out_by_an_earlier_form_still_opens(int form, string headline)
+    {
+        var view = await _client.PlantingAsync("W1");
+        var id = await application.KeepOldCardAsync(form, (Guid)view["id"]!);
+        var card = await _client.ReadAsync($"{Path(view)}/cards/{id}");
+        Assert.Equal((headline, "metric"), ((string)card["headline"]!, (string)card["units"]!));
+        Assert.NotEmpty(card["gauge"]!.AsArray());
+        var listed = (await _client.ReadAsync($"{Path(view)}/cards")).AsArray().Single(c => (Guid)c!["id"]! == id)!;
+        Assert.True((bool)listed["outOfDate"]!);
+    }
+
     [Fact]
     public async Task A_card_names_its_version_is_kept_as_printed_and_goes_out_of_date()
     {

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
+using Npgsql;
 using Rama.Data.People;
 using Rama.Web.Accounts;
 using Rama.Web.Hosting;
@@ -53,6 +54,25 @@ public class RamaApplication : WebApplicationFactory<Program>, IAsyncLifetime
         builder.UseSetting("Logging:LogLevel:Microsoft.AspNetCore.Routing", "Critical");
         builder.UseSetting("Logging:LogLevel:Microsoft.EntityFrameworkCore", "Critical");
     }
+
+    /// <summary>Puts a card handed out by an earlier Rama into the database, as it was kept then.</summary>
+    /// <param name="form">Form of the card: <c>Files/card-form-N.json</c>, written by the Rama that first had it.</param>
+    /// <param name="planting">The planting.</param>
+    public async Task<Guid> KeepOldCardAsync(int form, Guid planting)
+    {
+        var id = Guid.CreateVersion7();
+        await using var source = NpgsqlDataSource.Create(OwnerConnection);
+        await using var command = source.CreateCommand("""
+            insert into card_issues (estate_id, id, planting_id, season, number, basis, language, card, at)
+            select estate_id, $1, id, 2027, 1, 'old', 'en', $3, now() from plantings where id = $2
+            """);
+        foreach (var value in new object[] { id, planting, await File.ReadAllTextAsync(OldCard(form), TestContext.Current.CancellationToken) }) command.Parameters.Add(new() { Value = value });
+        Assert.Equal(1, await command.ExecuteNonQueryAsync(TestContext.Current.CancellationToken));
+        return id;
+    }
+
+    private static string OldCard(int form, [System.Runtime.CompilerServices.CallerFilePath] string here = "") =>
+        Path.Combine(Path.GetDirectoryName(here)!, $"Files/card-form-{form}.json");
 
     public virtual async ValueTask InitializeAsync()
     {
