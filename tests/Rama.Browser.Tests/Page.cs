@@ -55,6 +55,13 @@ public sealed class Page : IDisposable
         Driver.ExecuteCdpCommand("Network.setCookie", new() { ["name"] = parts[0], ["value"] = parts[1], ["url"] = _address.ToString(), ["httpOnly"] = true });
     }
 
+    /// <summary>A script that every page runs before its own.</summary>
+    public Page BeforeEach(string script)
+    {
+        Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = script });
+        return this;
+    }
+
     public Page Open(string path)
     {
         Driver.Navigate().GoToUrl(new Uri(_address, path));

@@ -1,4 +1,3 @@
-using System.Runtime.CompilerServices;
 using Rama.Web.Tests;
 
 namespace Rama.Browser.Tests;
@@ -14,8 +13,4 @@ public class RamaServer : RamaApplication
         StartServer();
         await base.InitializeAsync();
     }
-
-    /// <summary>A file of the repository.</summary>
-    public static string RepositoryFile(string path, [CallerFilePath] string here = "") =>
-        Path.GetFullPath(Path.Combine(Path.GetDirectoryName(here)!, "../..", path));
 }

@@ -86,16 +86,14 @@ public sealed class SmokeTests(RamaServer server) : IClassFixture<RamaServer>
     {
         using var page = new Page(server);
         // An answer no page can draw: the fault is the test's own, the page that tells of it is the application's.
-        page.Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new()
-        {
-            ["source"] = """
-                const asked = window.fetch;
-                window.fetch = async (request, ...rest) => {
-                  const answer = await asked(request, ...rest);
-                  return String(request.url ?? request).includes('/card?') ? new Response('{"cuts": 7}', { status: 200, headers: { 'content-type': 'application/json' } }) : answer;
-                };
-                """,
-        });
+        page.BeforeEach("""
+            const asked = window.fetch;
+            const nonsense = () => new Response('{"cuts": 7}', { status: 200, headers: { 'content-type': 'application/json' } });
+            window.fetch = async (request, ...rest) => {
+              const answer = await asked(request, ...rest);
+              return String(request.url ?? request).includes('/card?') ? nonsense() : answer;
+            };
+            """);
         page.OpenPlanting("H4", "prescribe");
         page.Click("[data-test='card']");
         page.Says("[data-test='broken']", "What was saved is safe");
@@ -141,17 +139,14 @@ internal sealed class SmokeWalk : IDisposable
     {
         (_page, _who) = (new Page(server, role: role), who);
         // How many answers are still on their way, so that a page can be told to have settled.
-        _page.Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new()
-        {
-            ["source"] = """
-                window.onTheWay = 0;
-                window.broken = [];
-                window.addEventListener('error', e => { window.broken.push(String(e.message)); });
-                window.addEventListener('unhandledrejection', e => { window.broken.push(String(e.reason)); });
-                const asked = window.fetch;
-                window.fetch = (...what) => { window.onTheWay++; return asked(...what).finally(() => { window.onTheWay--; }); };
-                """,
-        });
+        _page.BeforeEach("""
+            window.onTheWay = 0;
+            window.broken = [];
+            window.addEventListener('error', e => { window.broken.push(String(e.message)); });
+            window.addEventListener('unhandledrejection', e => { window.broken.push(String(e.reason)); });
+            const asked = window.fetch;
+            window.fetch = (...what) => { window.onTheWay++; return asked(...what).finally(() => { window.onTheWay--; }); };
+            """);
     }
 
     /// <summary>What broke or complained, page by page.</summary>

@@ -13,12 +13,7 @@ public sealed class ArchitectureTests
     private static readonly Assembly Data = typeof(RamaContext).Assembly;
     private static readonly Assembly Web = typeof(Program).Assembly;
 
-    private static readonly string Root = FindRoot();
-
-    /// <summary>A file of the repository.</summary>
-    public static string RepositoryFile(string path) => Path.Combine(Root, path);
-
-    private static string FindRoot([CallerFilePath] string file = "") => Path.GetFullPath(Path.Combine(Path.GetDirectoryName(file)!, "../.."));
+    private static readonly string Root = RamaApplication.RepositoryFile("");
 
     private static IEnumerable<string> References(Assembly assembly) => assembly.GetReferencedAssemblies().Select(a => a.Name!);
 

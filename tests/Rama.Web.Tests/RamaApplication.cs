@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using Microsoft.AspNetCore.Hosting;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Npgsql;
@@ -16,6 +17,8 @@ public class RamaApplication : WebApplicationFactory<Program>, IAsyncLifetime
     /// <summary>Password of the demo accounts.</summary>
     public const string Password = "spring-frost-27";
 
+    private static readonly string Root = FindRoot();
+
     private static readonly SemaphoreSlim OneLoginAtATime = new(1);
 
     private readonly TestDatabase _database = new();
@@ -26,6 +29,9 @@ public class RamaApplication : WebApplicationFactory<Program>, IAsyncLifetime
 
     /// <summary>The demo's files, or null for an empty database.</summary>
     protected virtual string? Demo => Path.Combine(AppContext.BaseDirectory, "demo/larkfold");
+
+    /// <summary>A file of the repository.</summary>
+    public static string RepositoryFile(string path) => Path.Combine(Root, path);
 
     /// <summary>A client signed in with a role; the manager unless another is named.</summary>
     public HttpClient ClientOf(Role role = Role.Manager) => ClientWith(CookieOf(role));
@@ -66,13 +72,15 @@ public class RamaApplication : WebApplicationFactory<Program>, IAsyncLifetime
             insert into card_issues (estate_id, id, planting_id, season, number, basis, language, card, at)
             select estate_id, $1, id, 2027, 1, 'old', 'en', $3, now() from plantings where id = $2
             """);
-        foreach (var value in new object[] { id, planting, await File.ReadAllTextAsync(OldCard(form), TestContext.Current.CancellationToken) }) command.Parameters.Add(new() { Value = value });
+        var card = await File.ReadAllTextAsync(
+            RepositoryFile($"tests/Rama.Web.Tests/Files/card-form-{form}.json"), TestContext.Current.CancellationToken);
+        foreach (var value in new object[] { id, planting, card }) command.Parameters.Add(new() { Value = value });
         Assert.Equal(1, await command.ExecuteNonQueryAsync(TestContext.Current.CancellationToken));
         return id;
     }
 
-    private static string OldCard(int form, [System.Runtime.CompilerServices.CallerFilePath] string here = "") =>
-        Path.Combine(Path.GetDirectoryName(here)!, $"Files/card-form-{form}.json");
+    private static string FindRoot([CallerFilePath] string here = "") =>
+        Path.GetFullPath(Path.Combine(Path.GetDirectoryName(here)!, "../.."));
 
     public virtual async ValueTask InitializeAsync()
     {

@@ -12,7 +12,7 @@ public sealed class RoleTests(RamaApplication application) : IClassFixture<RamaA
 
     private static readonly IReadOnlyList<(string Endpoint, string[] Cells)> Table =
     [
-        .. File.ReadLines(ArchitectureTests.RepositoryFile("docs/roles.md"))
+        .. File.ReadLines(RamaApplication.RepositoryFile("docs/roles.md"))
             .Where(l => Regex.IsMatch(l, @"^\| (GET|POST|PUT|DELETE) "))
             .Select(l => l.Trim('|', ' ').Split('|', StringSplitOptions.TrimEntries))
             .Select(c => (c[0], c[1..])),

@@ -48,7 +48,7 @@ public sealed record PruningDecision(
     IReadOnlyList<Notice> Warnings)
     : Calculated(Surplus, "bud/tree", Steps, Warnings)
 {
-    private const double LightUpTo = 0.15, StandardUpTo = 0.35, OneCluster = 1;
+    private const double LightUpTo = 0.15, StandardUpTo = 0.35, SameBuds = 1e-6, WorthTelling = 0.5;
 
     /// <summary>Decides from the unrounded surplus. The target is taken as exact.</summary>
     /// <param name="standing">Floral buds standing per tree.</param>
@@ -122,24 +122,42 @@ public sealed record PruningDecision(
     internal PruningDecision CarriedOut(double remove, double thinning, bool light, IReadOnlyList<Figure> classes)
     {
         var share = Standing.Mean > 0 ? remove / Standing.Mean : 0;
-        Step told = classes.Count > 0
-            ? new("decision.remove", "Σ share of the trees × what goes from the trunk class", new(Kind == DecisionKind.StructureOnly ? "allowance for structure" : "remove", remove, "bud/tree"), classes, Sources.Definition)
-            : Kind == DecisionKind.Reduce && light
-                ? new("decision.remove", "what the system's cuts take, whatever the number", new("remove", remove, "bud/tree"), [new("floral buds", Standing.Mean, "bud/tree")], Sources.Definition)
-                : Steps.First(s => s.Code == "decision.remove") is var planned && Math.Abs(planned.Result.Value - remove) < 1e-6 ? planned
-                // Cuts may run out before the number is reached.
-                : new("decision.remove", "what all cuts of the system together take", new("remove", remove, "bud/tree"), [new("floral buds", Standing.Mean, "bud/tree")], Sources.Definition);
-        List<Step> steps = [.. Steps.Where(s => s.Code is not ("decision.remove" or "decision.thinning")), told];
+        List<Step> steps = [.. Steps.Where(s => s.Code is not ("decision.remove" or "decision.thinning")), RemoveStep(remove, light, classes)];
         if (thinning > 0)
-            steps.Add(new("decision.thinning", "mean over trees of floral buds left − buds to leave, where there are more", new("clusters left to thinning", thinning, "cluster/tree"),
-                [new("floral buds left", Standing.Mean - (Kind == DecisionKind.Reduce ? remove : 0), "bud/tree"), new("buds to leave", BudsToLeave, "bud/tree")], "typical trees cut by the card"));
+        {
+            Figure left = new("floral buds left", Standing.Mean - (Kind == DecisionKind.Reduce ? remove : 0), "bud/tree");
+            steps.Add(new(
+                "decision.thinning", "mean over trees of floral buds left − buds to leave, where there are more",
+                new("clusters left to thinning", thinning, "cluster/tree"), [left, new("buds to leave", BudsToLeave, "bud/tree")],
+                "typical trees cut by the card"));
+        }
         return this with
         {
             RemoveBuds = remove, RemoveShare = share, ClustersToThinning = thinning, Steps = steps,
-            Reason = Kind != DecisionKind.Reduce ? Reason
-                : light ? LightReason(Standing.Mean, BudsToLeave, remove, thinning)
-                : ReasonFor(Kind, Standing.Mean, BudsToLeave, remove, share, Weight, Surplus - remove >= OneCluster / 2 ? thinning : 0, FruitAtBest, FruitShort),
+            Reason = ReasonOf(remove, share, thinning, light),
         };
+    }
+
+    private Step RemoveStep(double remove, bool light, IReadOnlyList<Figure> classes)
+    {
+        var planned = Steps.First(s => s.Code == "decision.remove");
+        if (classes.Count == 0 && !(Kind == DecisionKind.Reduce && light) && Math.Abs(planned.Result.Value - remove) < SameBuds) return planned;
+        var formula = classes.Count > 0 ? "Σ share of the trees × what goes from the trunk class"
+            : Kind == DecisionKind.Reduce && light ? "what the system's cuts take, whatever the number"
+            // Cuts may run out before the number is reached.
+            : "what all cuts of the system together take";
+        return new(
+            "decision.remove", formula, planned.Result with { Value = remove },
+            classes.Count > 0 ? classes : [new("floral buds", Standing.Mean, "bud/tree")], Sources.Definition);
+    }
+
+    private Notice ReasonOf(double remove, double share, double thinning, bool light)
+    {
+        if (Kind != DecisionKind.Reduce) return Reason;
+        if (light) return LightReason(Standing.Mean, BudsToLeave, remove, thinning);
+        // What only the spread of the trees leaves over the number is not what pruning gave up.
+        var givenUp = Surplus - remove >= WorthTelling ? thinning : 0;
+        return ReasonFor(Kind, Standing.Mean, BudsToLeave, remove, share, Weight, givenUp, FruitAtBest, FruitShort);
     }
 
     private static Notice LightReason(double standing, double toLeave, double remove, double thinning) => new("decision.reduce-light",

@@ -75,7 +75,7 @@ public sealed record BlockSimulation(
         var generator = new TreeGenerator(stock.Shape, stock.Place);
         var done = 0;
         List<SimulatedClass> classes = [];
-        var ways = costs is null ? null : new WaysOfWorking(rules, costs, skill ?? new(), settings.Tolerance);
+        var ways = costs is null ? null : new WaysOfWorking(rules, costs, skill ?? new());
         foreach (var (c, cut) in stock.Classes.Zip(prescription.Classes))
         {
             var (values, limits) = (rules.Values(cut.Settings), cut.LimitsFor(rules));
@@ -145,28 +145,26 @@ public sealed record BlockSimulation(
         var mean = left.Average();
         return new(
             cut.Class.Name, cut.Class.Share, decision.Kind, trees.Count, decision.BudsToLeave, mean, Math.Sqrt(left.Sum(l => (l - mean) * (l - mean)) / Math.Max(1, left.Count - 1)),
-            InBandOf(trees, cut), trees.Count(t => t.Left.Tree.FloralBuds < decision.BudsToLeave) / (double)trees.Count, trees.Average(t => t.Left.Limbs), trees.Average(t => t.Left.WoodCutShare),
-            trees.Average(t => (double)t.Cuts.Count(c => c.DiameterMm >= rules.System.Caps.BigCutMm)),
-            trees.Average(t => rules.System.Labour.BaseSeconds + t.Cuts.Sum(c => rules.Seconds(c.StepId))) / 60,
-            decision.Kind == DecisionKind.NoPrune ? 0 : ClassPrescription.OverTheNumber(left, decision.BudsToLeave), SpreadOf(left, decision.BudsToLeave), cut.Settings);
+            InBandOf(trees, cut), trees.Count(t => t.Left.Tree.FloralBuds < cut.Number) / (double)trees.Count, trees.Average(t => t.Left.Limbs), trees.Average(t => t.Left.WoodCutShare),
+            trees.Average(t => (double)t.BigCuts), trees.Average(t => t.Seconds) / 60,
+            decision.Kind == DecisionKind.NoPrune ? 0 : ClassPrescription.OverTheNumber(left, decision.BudsToLeave), SpreadOf(left, cut.Number), cut.Settings);
     }
 
     // On target is what the card asks for: where the cap binds, the number it leaves.
     private static double InBandOf(IEnumerable<TreePruning> trees, ClassPrescription cut)
     {
-        var number = cut.StopAt ?? cut.Decision.BudsToLeave;
-        var meant = trees.Where(t => t.Left.Tree.FloralBuds >= number).ToList();
-        return meant.Count == 0 ? 1 : meant.Count(t => Math.Abs(t.Left.FloralBuds - number) <= cut.Decision.Tolerance * number) / (double)meant.Count;
+        var meant = trees.Where(t => t.Left.Tree.FloralBuds >= cut.Number).ToList();
+        return meant.Count == 0 ? 1 : meant.Count(t => cut.IsOnTarget(t.Left.FloralBuds)) / (double)meant.Count;
     }
 
     private static CountedCut OnModel(PruningRules rules, Prescription prescription, DecisionSettings settings, CountedModel model)
     {
-        var (of, decision) = (prescription.Classes[model.Class], prescription.Classes[model.Class].Decision);
-        var left = TreePruning.Of(
-            new PreparedTree(rules, model.Tree), CutAllowance.ByCard(decision, model.Tree.FloralBuds, settings), rules.Values(of.Settings), of.LimitsFor(rules)).Left.FloralBuds;
+        var (of, tree) = (prescription.Classes[model.Class], model.Counted);
+        var allowance = CutAllowance.ByCard(of.Decision, model.Tree.FloralBuds, settings);
+        var left = TreePruning.Of(new PreparedTree(rules, model.Tree), allowance, rules.Values(of.Settings), of.LimitsFor(rules)).Left.FloralBuds;
         return new(
-            model.Counted.Row, model.Counted.Tree, of.Class.Name, CountedModel.LimbsMeasured(model.Counted), model.Counted.FloralBuds, left, decision.BudsToLeave,
-            left >= decision.BandLow && left <= decision.BandHigh, model.Counted.FloralBuds < decision.BudsToLeave);
+            tree.Row, tree.Tree, of.Class.Name, CountedModel.LimbsMeasured(tree), tree.FloralBuds, left, of.Number, of.IsOnTarget(left),
+            tree.FloralBuds < of.Number);
     }
 
     private static List<BudsLeftClass> SpreadOf(List<double> left, double target)

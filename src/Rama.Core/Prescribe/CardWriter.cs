@@ -72,7 +72,7 @@ internal sealed class CardWriter
     /// <summary>Classes whose trees are brought to a number.</summary>
     private List<ClassPrescription> Numbered => [.. _prescription.Classes.Where(c => c.StopAt is not null)];
 
-    private double? BigFromMm => _prescription.InForce.TryGetValue("big-from", out var mm) ? mm : null;
+    private double BigFromMm => _bench.Rules.BigFromMm(_bench.Rules.Values(_prescription.InForce));
 
     private string NameOf(ClassPrescription of) => _words.Named($"class-{of.Class.Name}", of.Class.Name);
 
@@ -188,7 +188,7 @@ internal sealed class CardWriter
         // Marks reach as far as limbs of the system do.
         var scale = Math.Max(1, Math.Round(_planting.System.Form.Typical.LimbMm / 13));
         string Told(ClassPrescription of, double mm) =>
-            new LimbGauge(of.BudsPerCm2!.Value).BudsOn(mm, BigFromMm ?? double.PositiveInfinity) is { } buds ? _words.Number(Math.Round(buds)) : _words.Say("take-out");
+            new LimbGauge(of.BudsPerCm2!.Value).BudsOn(mm, BigFromMm) is { } buds ? _words.Number(Math.Round(buds)) : _words.Say("take-out");
         return [
             .. (_units == UnitSystem.Us ? GaugeMarks.UsualUs : GaugeMarks.Usual).Select(mm => mm * scale).Select(mm => new CardGaugeMark(
                 Length(mm / 1_000, "mm"), IsByTrunk ? "" : Told(Numbered[0], mm), IsByTrunk ? [.. Numbered.Select(c => Told(c, mm))] : null)),
@@ -224,7 +224,8 @@ internal sealed class CardWriter
         {
             AmountKind.None => _words.Say("none-needed"),
             AmountKind.EveryOne => _words.Say("every-one"),
-            AmountKind.AsFound => most < 1 ? _words.Say("on-some-trees") : _words.Say("as-found", Span(Math.Max(1, least), most)),
+            AmountKind.OnSomeTrees => _words.Say("on-some-trees"),
+            AmountKind.AsFound => _words.Say("as-found", Span(least, most)),
             AmountKind.UpTo => _words.Say(least == most ? "up-to" : "up-to-by-trunk", Span(least, most)),
             AmountKind.IfAbove => _words.Say("if-above", Length(most, "m")),
             AmountKind.ToTheNumber => _words.Say("to-the-number"),

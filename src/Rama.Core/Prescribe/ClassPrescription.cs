@@ -5,6 +5,22 @@ using Rama.Core.Trees;
 
 namespace Rama.Core.Prescribe;
 
+/// <summary>When a pruner stops on a tree.</summary>
+public enum ClassStop
+{
+    /// <summary>At a number of floral buds left.</summary>
+    Number,
+
+    /// <summary>At a number of floral buds on the ground: only the shape is cut.</summary>
+    Ground,
+
+    /// <summary>When the cuts are made: thinning does the number.</summary>
+    CutsMade,
+
+    /// <summary>Before anything but unsound wood is cut.</summary>
+    UnsoundOnly,
+}
+
 /// <summary>
 /// What to do on the trees of one trunk class. It is worked out once: decision, cuts, card, gauge, bench and simulation all tell
 /// it from here.
@@ -36,6 +52,19 @@ public sealed record ClassPrescription(
 
     // Made on fewer trees than this under structure only, a numbered cut is not asked for.
     private const double SeldomAllowed = 0.15;
+
+    /// <summary>When a pruner stops.</summary>
+    public ClassStop Stop =>
+        StopAt is not null ? ClassStop.Number
+        : AtMostDown is not null ? ClassStop.Ground
+        : Decision.Kind == DecisionKind.NoPrune ? ClassStop.UnsoundOnly
+        : ClassStop.CutsMade;
+
+    /// <summary>Floral buds a finished tree is measured by: where pruning stops on a number that one, else those wanted.</summary>
+    public double Number => StopAt ?? Decision.BudsToLeave;
+
+    /// <summary>Whether a tree left with so many floral buds is within the tolerance of that number.</summary>
+    internal bool IsOnTarget(double left) => Math.Abs(left - Number) <= Decision.Tolerance * Number;
 
     /// <summary>Floral buds left on a limb.</summary>
     public double BudsPerLimb => BudsLeft / LimbsLeft;
@@ -128,7 +157,7 @@ public sealed record ClassPrescription(
                 {
                     // Whole cuts down to the number; what they leave over it is rubbed off where the system does so.
                     var cuts = made * room / drop;
-                    var whole = CanRub(room - room * Math.Floor(cuts) / cuts) ? Math.Floor(cuts) : Math.Round(cuts);
+                    var whole = CanRub(room - drop * Math.Floor(cuts) / made) ? Math.Floor(cuts) : Math.Round(cuts);
                     limits[place] = (int)whole;
                     drop = Math.Min(room, drop * whole / made);
                 }

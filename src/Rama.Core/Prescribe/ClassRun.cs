@@ -1,5 +1,6 @@
 using Rama.Core.Decide;
 using Rama.Core.Systems;
+using Rama.Core.Target.Sharing;
 
 namespace Rama.Core.Prescribe;
 
@@ -38,9 +39,10 @@ internal sealed class ClassRun
         LimbsLeft = Prunings.Average(p => p.Left.Limbs);
         WoodShare = Prunings.Average(p => p.Left.WoodCutShare);
         ThickLeft = Prunings.Average(p => (double)p.FirstNextWinter.Count);
-        BigCuts = Prunings.Average(p => (double)p.Cuts.Count(c => c.DiameterMm >= rules.System.Caps.BigCutMm));
-        var big = rules.Place("big-from") is { } place ? values[place] * 1_000 : double.PositiveInfinity;
-        GaugeCm2 = Prunings.Average(p => p.Left.Tree.Index.Limbs.Where(p.Left.Stands).Sum(l => Math.PI / 400 * Math.Pow(Math.Min(p.Left.Tree.Branches[l].DiameterMm, big), 2)));
+        BigCuts = Prunings.Average(p => (double)p.BigCuts);
+        var big = rules.BigFromMm(values);
+        GaugeCm2 = Prunings.Average(p => p.Left.Tree.Index.Limbs.Where(p.Left.Stands)
+            .Sum(l => LimbGauge.CrossSectionCm2(Math.Min(p.Left.Tree.Branches[l].DiameterMm, big))));
     }
 
     /// <summary>The trees as they grew.</summary>

@@ -14,6 +14,9 @@ public enum AmountKind
     /// <summary>Every one there is, until the number is reached; about so many on a tree.</summary>
     AsFound,
 
+    /// <summary>Where there is one: not every tree has such wood.</summary>
+    OnSomeTrees,
+
     /// <summary>At most so many on a tree.</summary>
     UpTo,
 
@@ -62,9 +65,9 @@ public sealed record CutAmount(AmountKind Kind, double Least = 0, double Most = 
                 ? new(AmountKind.ALimb, Math.Floor(rates.Min() + NearWhole), Math.Ceiling(rates.Max() - NearWhole))
                 : Range(AmountKind.OnTheTree, made.Select(c => Math.Round(c.Cut.CutsPerTree)));
         }
-        return made.All(c => c.Cut.Most is not null)
-            ? Range(AmountKind.UpTo, made.Select(c => (double)c.Cut.Most!.Value))
-            : Range(AmountKind.AsFound, made.Select(c => Math.Round(c.Cut.CutsPerTree)));
+        if (made.All(c => c.Cut.Most is not null)) return Range(AmountKind.UpTo, made.Select(c => (double)c.Cut.Most!.Value));
+        var found = made.Select(c => Math.Round(c.Cut.CutsPerTree)).ToList();
+        return found.Max() < 1 ? new(AmountKind.OnSomeTrees) : Range(AmountKind.AsFound, found.Select(f => Math.Max(1, f)));
     }
 
     private static CutAmount Range(AmountKind kind, IEnumerable<double> numbers)

@@ -87,15 +87,20 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
                 end = stopped;
                 _heldBack[id] = stopped;
                 if (step.Find.Subject == Subject.Buds) break;
-                if (step.Step.TooMuch != TooMuch.Skip && Shorten(step, id)) made++;
+                if (step.Step.TooMuch != TooMuch.Skip && Shorten(step, id)) Count(scope);
                 if (step.Step.TooMuch == TooMuch.ShortenAndEnd) break;
                 continue;
             }
-            if (!Make(step, id, scope)) continue;
-            made++;
-            if (per.Length > 0) per[unit]++;
-            for (var i = 0; i < limited.Length; i++)
-                if (step.Limits[i].Where(scope) != 0) limited[i]++;
+            if (Make(step, id, scope)) Count(scope);
+
+            // A limb shortened in place of being taken is one of the step's cuts like any other.
+            void Count(in RuleScope of)
+            {
+                made++;
+                if (per.Length > 0) per[unit]++;
+                for (var i = 0; i < limited.Length; i++)
+                    if (step.Limits[i].Where(of) != 0) limited[i]++;
+            }
         }
         return end;
     }

@@ -6,8 +6,8 @@ using Rama.Core.Count.Sample;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
-using Rama.Core.Target;
 using Rama.Core.Prescribe.Working;
+using Rama.Core.Target;
 
 namespace Rama.Core.Prescribe;
 

@@ -156,11 +156,8 @@ internal static class SettingSearch
         {
             var pruning = TreePruning.Of(trees[i], CutAllowance.ByCard(decision, trees[i].Tree.FloralBuds, settings), values);
             (left[i], limbs[i]) = (pruning.Left.FloralBuds, pruning.Left.Limbs);
-            foreach (var cut in pruning.Cuts)
-            {
-                seconds += rules.Seconds(cut.StepId);
-                if (cut.DiameterMm >= rules.System.Caps.BigCutMm) big++;
-            }
+            seconds += pruning.Seconds;
+            big += pruning.BigCuts;
         }
         // Trees differ from the class mean they were made from; what is solved is right for that mean.
         var scale = trees.Average(t => t.Tree.FloralBuds) is > 0 and var made ? decision.Standing.Mean / made : 1;

@@ -120,6 +120,12 @@ public sealed class TreePruning
     /// <summary>The cuts in order.</summary>
     public IReadOnlyList<TreeCut> Cuts { get; }
 
+    /// <summary>How many of them are big by the system's measure.</summary>
+    public int BigCuts => Cuts.Count(c => c.DiameterMm >= _rules.System.Caps.BigCutMm);
+
+    /// <summary>Seconds the tree takes.</summary>
+    public double Seconds => _rules.System.Labour.BaseSeconds + Cuts.Sum(c => _rules.Seconds(c.StepId));
+
     /// <summary>Limbs too thick for their place that stay, thickest first, with the reason.</summary>
     public IReadOnlyList<ThickLimb> FirstNextWinter { get; }
 

@@ -23,6 +23,8 @@ public sealed record WorkAhead(
     /// <summary>Share of the hours paid that is spent on trees (common practice, no source): the rest is ways, breaks and tools.</summary>
     public const double ProductiveShare = 0.85;
 
+    private const double FarDays = 36_525;
+
     /// <summary>
     /// Lays the work of plantings end to end: of those whose window is open the one that closes first, and among equals in the
     /// order given. Where none is open yet the crews wait for the first.
@@ -39,8 +41,7 @@ public sealed record WorkAhead(
         var waiting = Enumerable.Range(0, plantings.Count).OrderBy(i => plantings[i].Window?.To ?? DateOnly.MaxValue).ThenBy(i => i).ToList();
         while (waiting.Count > 0)
         {
-            DateOnly Day(double hours) => today.AddDays((int)Math.Floor(hours / crewHoursPerWeek * 7 + 1e-9));
-            var now = Day(ahead);
+            var now = Day(Math.Floor(ahead / crewHoursPerWeek * 7 + 1e-9));
             var next = waiting.FindIndex(i => !(plantings[i].Window?.From > now));
             if (next < 0)
             {
@@ -52,12 +53,15 @@ public sealed record WorkAhead(
             var (trees, minutes, tip, window) = plantings[place];
             var hours = trees * (minutes ?? AssumedMinutesPerTree) / 60 / ProductiveShare;
             ahead += hours;
-            var done = today.AddDays((int)Math.Ceiling(ahead / crewHoursPerWeek * 7 - 1e-9));
+            var done = Day(Math.Ceiling(ahead / crewHoursPerWeek * 7 - 1e-9));
             var left = tip is null ? (int?)null : tip.Day.DayNumber - today.DayNumber;
             var late = window is null ? (int?)null : Math.Max(0, done.DayNumber - window.To.DayNumber);
             works.Add((place, new(hours, minutes is null, done, window, tip, left, late, late > 0 ? Why(late.Value, ahead, crewHoursPerWeek) : null)));
         }
         return works;
+
+        // One hour a week for a whole country's trees is no date any more.
+        DateOnly Day(double days) => today.AddDays((int)Math.Min(days, FarDays));
     }
 
     private static Notice Why(int late, double hours, double perWeek) => new(

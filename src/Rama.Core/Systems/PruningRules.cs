@@ -5,7 +5,7 @@ namespace Rama.Core.Systems;
 /// <summary>A system's rules made ready to be carried out, with the answers chosen to its questions.</summary>
 public sealed class PruningRules
 {
-    private const string TooBigTerm = "too-big";
+    private const string TooBigTerm = "too-big", BigFromSetting = "big-from";
 
     private readonly Dictionary<string, double> _seconds;
 
@@ -60,6 +60,9 @@ public sealed class PruningRules
             if (System.Settings[i].Id == id) return i;
         return null;
     }
+
+    /// <summary>Diameter from which a limb is too big whatever it bears, mm; infinite where the system has no such setting.</summary>
+    internal double BigFromMm(double[] values) => Place(BigFromSetting) is { } place ? values[place] * 1_000 : double.PositiveInfinity;
 
     /// <summary>Seconds a cut of a step takes.</summary>
     internal double Seconds(string step) => _seconds[step];

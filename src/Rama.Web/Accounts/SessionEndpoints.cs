@@ -3,8 +3,8 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Explain;
-using Rama.Core.Systems;
 using Rama.Core.Quantities;
+using Rama.Core.Systems;
 using Rama.Data;
 using Rama.Data.People;
 

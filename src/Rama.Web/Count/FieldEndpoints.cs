@@ -1,8 +1,8 @@
-using Rama.Core.Estate;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Count;
 using Rama.Core.Count.Floral;
 using Rama.Core.Count.Vigour;
+using Rama.Core.Estate;
 using Rama.Data;
 using Rama.Data.Count;
 using Rama.Web.Accounts;

@@ -44,6 +44,14 @@ public sealed class WorkTests
         Assert.All(works, w => Assert.Equal(0, w.Work.DaysLate));
     }
 
+    // 20 million trees at one hour a week are 15 000 years: beyond any calendar, and still an answer.
+    [Fact]
+    public void Work_nobody_can_ever_do_still_has_a_day()
+    {
+        var works = WorkAhead.InTurn(Today, 1, [Work(2e7, 2, Tip(3, 1)), Work(2e7, 2, Tip(3, 2))]);
+        Assert.All(works, w => Assert.Equal(2127, w.Work.Done.Year));
+    }
+
     [Fact]
     public void Hardy_ones_come_first_where_windows_close_together()
     {

@@ -4885,7 +4885,7 @@ export interface components {
          * @description How the number of a step's cuts is told.
          * @enum {unknown}
          */
-        AmountKind: "none" | "everyOne" | "asFound" | "upTo" | "ifAbove" | "aLimb" | "onTheTree" | "toTheNumber";
+        AmountKind: "none" | "everyOne" | "asFound" | "onSomeTrees" | "upTo" | "ifAbove" | "aLimb" | "onTheTree" | "toTheNumber";
         /**
          * @description On which wood a crop bears.
          * @enum {unknown}
@@ -5937,12 +5937,24 @@ export interface components {
             settings: {
                 [key: string]: number;
             };
+            /** @description When a pruner stops. */
+            stop: components["schemas"]["ClassStop"];
+            /**
+             * Format: double
+             * @description Floral buds a finished tree is measured by: where pruning stops on a number that one, else those wanted.
+             */
+            number: number;
             /**
              * Format: double
              * @description Floral buds left on a limb.
              */
             budsPerLimb: number;
         };
+        /**
+         * @description When a pruner stops on a tree.
+         * @enum {unknown}
+         */
+        ClassStop: "number" | "ground" | "cutsMade" | "unsoundOnly";
         /** @description The target of one trunk class. */
         ClassTarget: {
             /** @description The class. */
@@ -10652,6 +10664,8 @@ export interface components {
             costPerTree: number;
             /** @description Whether it is the cheapest in sum. */
             isProposed: boolean;
+            /** @description The arithmetic of the cost. */
+            steps: components["schemas"]["Step"][];
         };
         /** @description One day's temperatures, as typed. */
         WeatherDayEntry: {

@@ -27,6 +27,10 @@ export function useReading() {
   }, [translate, i18n, habit]);
   /** The name of a unit, such as "bud/tree" → "buds a tree". */
   const unitName = (unit: string) => (unit === '' ? '' : t(`unit:${unit}`, { defaultValue: unit }));
+  const amount = (value: number, unit: string, decimals?: Decimals) => {
+    const shown = formatAmount(value, unit, system, language, decimals);
+    return { number: shown.number, unit: unitName(shown.unit) };
+  };
   return {
     t,
     language,
@@ -39,9 +43,11 @@ export function useReading() {
     /** A text the API answers in all languages. */
     local: (text: { en: string; es: string } | null | undefined) => text?.[language] ?? '',
     number: (value: number, decimals?: number) => formatNumber(value, language, decimals),
-    amount: (value: number, unit: string, decimals?: Decimals) => {
-      const shown = formatAmount(value, unit, system, language, decimals);
-      return { number: shown.number, unit: unitName(shown.unit) };
+    amount,
+    /** The same in one piece, where both are set alike. */
+    told: (value: number, unit: string, decimals?: Decimals) => {
+      const shown = amount(value, unit, decimals);
+      return `${shown.number} ${shown.unit}`;
     },
     unitName,
     /** A sentence of the core in the reader's language, its figures in the reader's units. */

@@ -34,10 +34,12 @@ public sealed record BenchChoice(string? Class = null, int Number = 0, double? R
         var solved = rules.Steps.Where(s => SettingSearch.IsSolved(rules, s)).Select(s => s.Step.Most!).ToHashSet();
         var values = cut.Settings.Where(s => !solved.Contains(s.Key)).ToDictionary(s => s.Key, s => s.Value);
         // A typical tree is cut as its class is, by the card; any other as its own buds ask for, and as the manager decided.
-        var number = Math.Max(0.1, cut.StopAt ?? cut.Decision.BudsToLeave);
-        return model is null && Number <= 0
-            ? (new TreeBench(rules, tree, number, settings, values, CutAllowance.ForClass(cut.Decision, number, tree.FloralBuds, settings), cut.LimitsFor(rules)), cut)
-            : (new TreeBench(rules, tree, number, settings, values, CutAllowance.Counted(tree.FloralBuds, number, settings, cut.Decision.Held)), cut);
+        var number = Math.Max(0.1, cut.Number);
+        var standsForClass = model is null && Number <= 0;
+        var allowance = standsForClass
+            ? CutAllowance.ForClass(cut.Decision, number, tree.FloralBuds, settings)
+            : CutAllowance.Counted(tree.FloralBuds, number, settings, cut.Decision.Held);
+        return (new TreeBench(rules, tree, number, settings, values, allowance, standsForClass ? cut.LimitsFor(rules) : null), cut);
     }
 
     // Where buds were cut, or all buds counted, the leaf buds between the floral ones are known too: a pruner sees both.

@@ -137,7 +137,7 @@ public sealed class TreeBench
             var at = wood.PointAt(cut.Bud is { } site ? Tree.Buds[site].AtM : leave);
             told.Add(new(
                 told.Count + 1, step?.Step.Id, step?.Step.Name, planned?.Kind ?? KindOf(cut, wood, leave), branch, cut.Bud, leave, at, loss.Buds,
-                step is null ? NotAsked : planned?.Kind == CutKind.Shorten && step.Step.Cut.Kind == CutKind.RenewalStub ? FirstNextWinter : step.Step.Because, FiguresOf(before, wood, at, leave, loss.Buds), step?.Step.Caution,
+                step is null ? NotAsked : planned?.Kind == CutKind.Shorten && step.Step.TooMuch == TooMuch.ShortenAndEnd ? FirstNextWinter : step.Step.Because, FiguresOf(before, wood, at, leave, loss.Buds), step?.Step.Caution,
                 [.. Tree.Branches.Where(b => standing.LeftM(b.Id) < before.LeftM(b.Id)).Select(b => new WoodGone(b.Id, standing.LeftM(b.Id)))],
                 [.. Tree.Buds.Where(b => before.BudStands(b.Id) && !standing.BudStands(b.Id)).Select(b => b.Id)],
                 BenchMeasures.Of(standing, big)));

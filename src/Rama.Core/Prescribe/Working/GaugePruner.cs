@@ -1,3 +1,4 @@
+using Rama.Core.Target.Sharing;
 using Rama.Core.Trees;
 
 namespace Rama.Core.Prescribe.Working;
@@ -9,6 +10,8 @@ namespace Rama.Core.Prescribe.Working;
 /// <param name="draw">Draws of their errors.</param>
 internal sealed class GaugePruner(double budsPerCm2, double bigMm, CrewSkill skill, TreeDraw draw)
 {
+    private readonly LimbGauge _gauge = new(budsPerCm2);
+
     /// <summary>By how much the pruner goes under or over the gauge, once corrected by a count.</summary>
     public double Correction { get; set; } = 1;
 
@@ -21,7 +24,7 @@ internal sealed class GaugePruner(double budsPerCm2, double bigMm, CrewSkill ski
         foreach (var limb in tree.Tree.Index.Limbs.Where(tree.Stands).OrderBy(l => tree.Tree.Branches[l].Path[0].HeightM))
         {
             var read = Math.Min(bigMm, tree.Tree.Branches[limb].DiameterMm * Math.Max(0.1, 1 + skill.ThicknessCv * draw.Normal()));
-            var number = Correction * budsPerCm2 * Math.PI * read * read / 400 + lacking;
+            var number = Correction * _gauge.BudsOn(read)!.Value + lacking;
             var buds = tree.FloralOn(limb);
             // A limb judged to carry more than it does is cut below its number, and the other way round.
             var kept = Math.Min(buds, number / Math.Max(0.1, 1 + skill.JudgementCv * draw.Normal()));

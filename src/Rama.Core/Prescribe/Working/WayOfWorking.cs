@@ -1,3 +1,4 @@
+using Rama.Core.Explain;
 using Rama.Core.Target.Insurance;
 
 namespace Rama.Core.Prescribe.Working;
@@ -42,6 +43,13 @@ public sealed record MissCosts(double FruitPerBud, SetOutcome? Outcome, double S
         return wanted <= 0 ? 0 : Math.Max(0, Short(left, wanted) - Short(number, wanted));
     }
 
+    /// <summary>Hours, fruit short and clusters over in money; of the clusters over only those that set ask to be thinned.</summary>
+    /// <param name="minutes">Minutes per tree.</param>
+    /// <param name="isShort">Fruit short per tree.</param>
+    /// <param name="over">Clusters over the number per tree.</param>
+    public double Of(double minutes, double isShort, double over) =>
+        minutes / 60 * WagePerHour + isShort * CostUnder + over * SetMean * CostOver;
+
     private double Short(double buds, double wanted) =>
         buds <= 0 ? wanted : Outcome is { } outcome ? wanted * outcome.ShortWith(buds / wanted) : Math.Max(0, wanted - buds * SetMean);
 }
@@ -56,5 +64,7 @@ public sealed record MissCosts(double FruitPerBud, SetOutcome? Outcome, double S
 /// <param name="ClustersOver">Clusters over the number per tree.</param>
 /// <param name="CostPerTree">Hours, fruit short and clusters over in money, per tree.</param>
 /// <param name="IsProposed">Whether it is the cheapest in sum.</param>
+/// <param name="Steps">The arithmetic of the cost.</param>
 public sealed record WayResult(
-    WayOfWorking Way, double OnTarget, double BudsLeft, double BudsLeftSd, double Minutes, double FruitShort, double ClustersOver, double CostPerTree, bool IsProposed);
+    WayOfWorking Way, double OnTarget, double BudsLeft, double BudsLeftSd, double Minutes, double FruitShort, double ClustersOver,
+    double CostPerTree, bool IsProposed, IReadOnlyList<Step> Steps);

@@ -88,7 +88,8 @@ public sealed record CanopyLimits(
                 break;
         }
         // Where more is asked for than there is room, there is no height, not one below the ground.
-        var height = Math.Max(0, limits.Min(l => l.HeightM));
+        var lowest = limits.Min(l => l.HeightM);
+        var height = Math.Max(0, lowest);
         if (kind == CanopyKind.OpenV && height is > NoRoomM and < LeastVHeightM)
             warnings.Add(new("canopy.angle",
                 $"Planes at {canopy.AngleDeg ?? UsualAngleDeg:0}° from the vertical do not fit rows of {form.RowSpacingM:0.0} m: to keep the alley they may stand only {height:0.0} m high. Take a steeper angle or wider rows.",
@@ -111,7 +112,7 @@ public sealed record CanopyLimits(
         steps.Add(new("canopy.along", "tree spacing ÷ 2 + overlap", new("reach along the row", along, "m"), [new("tree spacing", form.TreeSpacingM, "m"), new("overlap", canopy.OverlapM, "m")], Sources.Definition));
         steps.Add(new("canopy.across", "(row spacing − clear alley) ÷ 2", new("reach across the row", across, "m"), [row, alley], Sources.Definition));
         return new(
-            height, [.. limits.Select(l => new HeightLimit(l.Code, l.HeightM, l.HeightM <= limits.Min(x => x.HeightM)))], toCut, along, across, v,
+            height, [.. limits.Select(l => new HeightLimit(l.Code, l.HeightM, l.HeightM <= lowest))], toCut, along, across, v,
             Leaders(kind, form, canopy, canopy.Leaders ?? leaders, steps, warnings), steps, warnings);
     }
 

@@ -16,5 +16,5 @@ public sealed record LimbGauge(double BudsPerCm2)
     /// <returns>Null for a limb to take out: a number would ask to keep it.</returns>
     public double? BudsOn(double diameterMm, double bigFromMm = double.PositiveInfinity) => diameterMm > bigFromMm ? null : BudsPerCm2 * CrossSectionCm2(diameterMm);
 
-    private static double CrossSectionCm2(double diameterMm) => Math.PI * diameterMm * diameterMm / 400;
+    internal static double CrossSectionCm2(double diameterMm) => Math.PI * diameterMm * diameterMm / 400;
 }

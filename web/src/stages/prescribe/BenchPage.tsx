@@ -22,7 +22,7 @@ const NARROW = 600;
 /** A tree of the planting, drawn to scale: step through the prescription, or cut it yourself. */
 export function BenchPage() {
   const { id } = useParams();
-  const { t, amount, number } = useReading();
+  const { t, told, number } = useReading();
   const head = usePlantingHead(id!);
   const [choice, setChoice] = useState<BenchTree>({ class: null, number: 0, row: null, tree: null });
   const [turned, setTurned] = useState<View | null>(null);
@@ -74,20 +74,17 @@ export function BenchPage() {
   });
 
   if (bench.error && !data) return <Trouble error={bench.error} retry={() => void bench.refetch()} />;
-  const metre = (m: number) => { const shown = amount(m, 'm', 1); return `${shown.number} ${shown.unit}`; };
   const shownAim = aim ?? (byHand && chosen !== null ? { branch: chosen, bud: null, leaveM: -1 } : null);
-  const mm = (value: number) => { const shown = amount(value, 'mm', 0); return `${shown.number} ${shown.unit}`; };
   // What is pointed at, in the words a lead would use; a pruner who practises counts for themselves.
   const aimed = (branch: number, leaveM: number) => {
     const wood = data!.tree.branches[branch]!;
     const ratio = data!.ratios[branch];
     return [
-      t(`bench.wood-${wood.kind}`, { thick: mm(wood.diameterMm) }),
+      t(`bench.wood-${wood.kind}`, { thick: told(wood.diameterMm, 'mm', 0) }),
       ...(ratio === undefined ? [] : [t('bench.ratio', { ratio: number(ratio, 2) })]),
       ...(mode === 'practice' ? [] : [t('bench.would-fall', { buds: t('bench.buds', { count: budsFalling(data!.tree, branch, leaveM, standingAfter(made)) }) })]),
     ].join(' · ');
   };
-  const trunk = data && amount(data.tree.trunkMm, 'mm', 0);
   const leafBuds = data?.tree.buds.some((b) => !b.floral) ?? false;
   return (
     <main className="bench">
@@ -111,12 +108,14 @@ export function BenchPage() {
       </header>
       <div className="bench-body">
         <div className="bench-drawing" ref={ref} data-test="bench-tree" data-cuts={made.length} data-buds={made.at(-1)?.after.floralBuds ?? data?.before.floralBuds}>
+          {!data && <p className="waiting">{t('loading')}</p>}
           {data && (
             <>
               <TreeDrawing tree={data.tree} view={view} width={width} height={height} margin={width < NARROW ? 24 : 56} made={made} ahead={mode === 'card' ? ahead : []} now wires={data.wiresM}
-                heightLimitM={data.heightLimitM} heightLimitText={data.heightLimitM === null ? head.title : `${t('bench.height-limit')} ${metre(data.heightLimitM)}`}
+                heightLimitM={data.heightLimitM}
+                heightLimitText={data.heightLimitM === null ? head.title : `${t('bench.height-limit')} ${told(data.heightLimitM, 'm', 1)}`}
                 aim={shownAim && { ...shownAim, leaveM: leaves(data, shownAim) }} onAim={byHand ? setAim : undefined} onCut={byHand ? cut : undefined} />
-              <p className="bench-foot small">{shownAim?.branch != null ? aimed(shownAim.branch, leaves(data, shownAim)) : t(choice.row !== null ? 'bench.foot-counted' : choice.number === 0 ? 'bench.foot-typical' : 'bench.foot-another', { trunk: `${trunk!.number} ${trunk!.unit}`, number: choice.number, class: t(`class.${data.class}`, { defaultValue: data.class }) }) + (leafBuds ? ` · ${t('bench.leaf-buds')}` : '')}</p>
+              <p className="bench-foot small">{shownAim?.branch != null ? aimed(shownAim.branch, leaves(data, shownAim)) : t(choice.row !== null ? 'bench.foot-counted' : choice.number === 0 ? 'bench.foot-typical' : 'bench.foot-another', { trunk: told(data.tree.trunkMm, 'mm', 0), number: choice.number, class: t(`class.${data.class}`, { defaultValue: data.class }) }) + (leafBuds ? ` · ${t('bench.leaf-buds')}` : '')}</p>
             </>
           )}
         </div>

@@ -98,9 +98,8 @@ export function BenchPanel({ work, data, playing, play }: { work: Work; data: Be
 
 /** Limbs too thick for their place that stay this winter, and why: what the next winter begins with. */
 function FirstNextWinter({ limbs }: { limbs: BenchView['firstNextWinter'] }) {
-  const { t, number, amount } = useReading();
+  const { t, number, told } = useReading();
   if (limbs.length === 0) return null;
-  const told = (value: number, unit: string, decimals: number) => { const shown = amount(value, unit, decimals); return `${shown.number} ${shown.unit}`; };
   return (
     <section className="bench-next small" data-test="next-winter">
       <h3>{t('bench.next-winter')}</h3>

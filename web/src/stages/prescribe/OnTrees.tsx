@@ -1,5 +1,5 @@
 import { Button } from 'antd';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import type { BlockSimulation } from '../../api/client';
 import { Choice } from '../../entry/Field';
 import { Notices } from '../../entry/Notices';
@@ -10,6 +10,8 @@ import { useCatalogue } from '../estate/useCatalogue';
 import { useSimulation } from './useSimulation';
 
 const TREES = [200, 1_000, 5_000];
+
+type Way = BlockSimulation['ways'][number];
 
 /** The card carried out on many trees of this block, and beside it another school or system. */
 export function OnTrees() {
@@ -54,8 +56,7 @@ export function OnTrees() {
 }
 
 function Compared({ shown }: { shown: { name: string; result: BlockSimulation }[] }) {
-  const { t, number, amount } = useReading();
-  const told = (value: number, unit: string, decimals: number) => { const shown = amount(value, unit, decimals); return `${shown.number} ${shown.unit}`; };
+  const { t, number, told } = useReading();
   const lines: [string, (r: BlockSimulation) => string][] = [
     ['in-band', (r) => told(r.inBand, 'share', 0)],
     ['left', (r) => `${number(r.budsLeft, 0)} ± ${told(r.budsLeftSd, 'bud/tree', 0)}`],
@@ -81,27 +82,35 @@ function Compared({ shown }: { shown: { name: string; result: BlockSimulation }[
 }
 
 /** The same trees worked to the number in three ways, each with people's errors: how near they come, and what it costs in sum. */
-function Ways({ ways }: { ways: BlockSimulation['ways'] }) {
-  const { t, number, amount } = useReading();
-  const told = (value: number, unit: string, decimals: number) => { const shown = amount(value, unit, decimals); return `${shown.number} ${shown.unit}`; };
-  const lines: [string, (w: BlockSimulation['ways'][number]) => string][] = [
+function Ways({ ways }: { ways: Way[] }) {
+  const { t, number, told } = useReading();
+  const lines: [string, (way: Way) => ReactNode][] = [
     ['on-target', (w) => told(w.onTarget, 'share', 0)],
     ['left', (w) => `${number(w.budsLeft, 0)} ± ${told(w.budsLeftSd, 'bud/tree', 0)}`],
     ['minutes', (w) => told(w.minutes, 'min/tree', 1)],
     ['short', (w) => told(w.fruitShort, 'fruit/tree', 1)],
     ['over', (w) => told(w.clustersOver, 'cluster/tree', 1)],
-    ['cost', (w) => `${number(w.costPerTree, 2)} ${t('ways.money')}`],
+    ['cost', (w) => <Why steps={stepsOf(w.steps, 'ways.cost')}>{told(w.costPerTree, 'money/tree', 2)}</Why>],
   ];
   return (
     <section data-test="ways">
       <h3>{t('ways.heading')}</h3>
       <p className="small dim">{t('ways.text')}</p>
       <table className="figures">
-        <thead><tr><th />{ways.map((w) => <th key={w.way} className="number">{t(`ways.${w.way}`)}{w.isProposed && <><br /><span className="small">✓ {t('ways.proposed')}</span></>}</th>)}</tr></thead>
-        <tbody>{lines.map(([key, of]) => <tr key={key}><td>{t(`ways.${key}`)}</td>{ways.map((w) => <td key={w.way} className="number">{of(w)}</td>)}</tr>)}</tbody>
+        <thead><tr><th />{ways.map((w) => <WayHead key={w.way} way={w} />)}</tr></thead>
+        <tbody>
+          {lines.map(([key, of]) => (
+            <tr key={key}><td>{t(`ways.${key}`)}</td>{ways.map((w) => <td key={w.way} className="number">{of(w)}</td>)}</tr>
+          ))}
+        </tbody>
       </table>
     </section>
   );
+}
+
+function WayHead({ way }: { way: Way }) {
+  const { t } = useReading();
+  return <th className="number">{t(`ways.${way.way}`)}{way.isProposed && <><br /><span className="small">✓ {t('ways.proposed')}</span></>}</th>;
 }
 
 /** What the card does to each tree that was counted. */

@@ -16,7 +16,8 @@ type Cut = NonNullable<PruningPlan['prescription']>['cuts'][number];
 
 /** The cuts in their order, with what each is expected to drop, and when to stop. */
 export function PrescribeStage() {
-  const { t, number, amount, local, say } = useReading();
+  const words = useReading();
+  const { t, number, local, say } = words;
   const { plan, view } = usePlantingWork();
   const { prescription, decision, planting } = plan;
   if (!prescription || !decision || !planting)
@@ -27,7 +28,7 @@ export function PrescribeStage() {
       <section>
         <div className="stage-head">
           <h2>{t('prescribe.heading')}</h2>
-          <span className="dim" data-test="stop">{stopAt(prescription, t, number)}</span>
+          <span className="dim" data-test="stop">{stopAt(prescription.classes, words)}</span>
         </div>
         <table className="figures">
           <thead>
@@ -45,7 +46,7 @@ export function PrescribeStage() {
                   <p>{local(cut.lookFor)} {local(cut.how)}</p>
                   {cut.caution && <p className="cut-caution">▲ {local(cut.caution)}</p>}
                 </td>
-                <td className="number cut-amount">{howMany(cut, t, number, amount)}</td>
+                <td className="number cut-amount">{howMany(cut, words)}</td>
                 <td className="number">{cut.isMade ? <Why steps={stepsOf(prescription.steps, `prescription.${cut.stepId}`)}>{number(cut.drop, 0)}</Why> : '–'}</td>
                 <td className="number">{cut.isMade ? number(cut.seconds, 0) : '–'}</td>
               </tr>
@@ -83,25 +84,29 @@ export function PrescribeStage() {
 }
 
 type Words = ReturnType<typeof useReading>;
+type Class = NonNullable<PruningPlan['prescription']>['classes'][number];
 
 /** How many cuts of a step, over the trunk classes, as the card tells them. */
-function howMany({ amount: { kind, least, most } }: Cut, t: Words['t'], number: Words['number'], amount: Words['amount']) {
-  if (kind === 'ifAbove') return t('amount.ifAbove', { height: `${amount(most, 'm', 1).number} ${amount(most, 'm', 1).unit}` });
-  if (kind === 'asFound' && most < 1) return t('amount.someTrees');
-  const few = kind === 'asFound' ? Math.max(1, least) : least;
-  return t(`amount.${kind}`, { n: few === most ? number(most, 0) : `${number(few, 0)}–${number(most, 0)}` });
+function howMany({ amount: { kind, least, most } }: Cut, { t, number, told }: Words) {
+  if (kind === 'ifAbove') return t('amount.ifAbove', { height: told(most, 'm', 1) });
+  return t(`amount.${kind}`, { n: least === most ? number(most, 0) : `${number(least, 0)}–${number(most, 0)}` });
 }
 
-/** Where the cuts stop, with the number of every trunk class that stops so. */
-function stopAt({ classes }: NonNullable<PruningPlan['prescription']>, t: Words['t'], number: Words['number']) {
-  const numbers = (of: (c: (typeof classes)[number]) => number | null) => classes.filter((c) => of(c) !== null)
-    .map((c) => number(of(c)!, 0) + (classes.length > 1 ? ` (${t(`class.${c.class.name}`, { defaultValue: c.class.name })})` : '')).join(', ');
-  const [left, down] = [numbers((c) => c.stopAt), numbers((c) => c.atMostDown)];
-  const light = classes.some((c) => c.decision.kind === 'reduce' && c.stopAt === null);
-  return [
-    ...(left !== '' ? [t('prescribe.stop-reduce', { left })] : []),
-    ...(down !== '' ? [t('prescribe.stop-structureOnly', { allowance: down })] : []),
-    ...(light ? [t('prescribe.stop-light')] : []),
-    ...(left === '' && down === '' && !light ? [t('prescribe.stop-noPrune')] : []),
-  ].join(' · ');
+/** Where the cuts stop, with every trunk class that stops so. */
+function stopAt(classes: readonly Class[], { t, number }: Words) {
+  const byTrunk = classes.length > 1;
+  const name = (c: Class) => t(`class.${c.class.name}`, { defaultValue: c.class.name });
+  const numbers = (of: Class[], value: (c: Class) => number) =>
+    of.map((c) => number(value(c), 0) + (byTrunk ? ` (${name(c)})` : '')).join(', ');
+  return (['number', 'ground', 'cutsMade', 'unsoundOnly'] as const).flatMap((stop) => {
+    const those = classes.filter((c) => c.stop === stop);
+    if (those.length === 0) return [];
+    switch (stop) {
+      case 'number': return t('prescribe.stop-reduce', { left: numbers(those, (c) => c.stopAt!) });
+      case 'ground': return t('prescribe.stop-structureOnly', { allowance: numbers(those, (c) => c.atMostDown!) });
+      case 'cutsMade': return t('prescribe.stop-light');
+      case 'unsoundOnly': return those.length === classes.length ? t('prescribe.stop-noPrune')
+        : t('prescribe.stop-noPrune-class', { classes: those.map(name).join(', ') });
+    }
+  }).join(' · ');
 }

@@ -101,7 +101,7 @@ function Season({ season }: { season: SeasonView }) {
 
 /** The lines of the list that are in view, and a few around them: a thousand plantings scroll like ten. */
 function List({ items, all, season, nameOf }: { items: Item[]; all: SeasonLine[]; season: SeasonView; nameOf: (group: string) => string }) {
-  const { t, amount, number } = useReading();
+  const { t, number, told } = useReading();
   const { search } = useLocation();
   const list = useRef<HTMLOListElement>(null);
   const [top, setTop] = useState(0);
@@ -123,7 +123,7 @@ function List({ items, all, season, nameOf }: { items: Item[]; all: SeasonLine[]
             {item.kind === 'line' ? (
               <HabitContext.Provider value={item.line.habit}><Line line={item.line} scale={scales[item.line.habit]!} season={season} search={search} severalSites={severalSites} /></HabitContext.Provider>
             ) : (
-              <h2 className="season-group">{nameOf(item.name)} <span className="small dim">{t('season.group-count', { count: item.lines.length })} · {written(amount(item.lines.reduce((s, l) => s + (l.areaHa ?? 0), 0), 'ha', 1))} · {number(item.lines.reduce((s, l) => s + (l.work?.hours ?? 0), 0), 0)} {t('unit:h')}</span></h2>
+              <h2 className="season-group">{nameOf(item.name)} <span className="small dim">{t('season.group-count', { count: item.lines.length })} · {told(item.lines.reduce((s, l) => s + (l.areaHa ?? 0), 0), 'ha', 1)} · {number(item.lines.reduce((s, l) => s + (l.work?.hours ?? 0), 0), 0)} {t('unit:h')}</span></h2>
             )}
           </li>
         );
@@ -133,10 +133,10 @@ function List({ items, all, season, nameOf }: { items: Item[]; all: SeasonLine[]
 }
 
 function Line({ line, scale, season, search, severalSites }: { line: SeasonLine; scale: number; season: SeasonView; search: string; severalSites: boolean }) {
-  const { t, local, amount, say } = useReading();
+  const { t, local, told, say } = useReading();
   const about = [
     `${line.variety} / ${line.rootstock}`, local(season.systems[line.system]), line.leaf === null ? null : t('leaf', { count: line.leaf, ordinal: true }),
-    line.areaHa === null ? null : written(amount(line.areaHa, 'ha', 1)), severalSites && line.site,
+    line.areaHa === null ? null : told(line.areaHa, 'ha', 1), severalSites && line.site,
   ];
   return (
     <Link to={pathTo(line, search)} className="season-line" data-test={`planting-${line.code}`}>
@@ -171,8 +171,6 @@ function Work({ line, season }: { line: SeasonLine; season: SeasonView }) {
     </span>
   );
 }
-
-const written = (shown: { number: string; unit: string }) => `${shown.number} ${shown.unit}`;
 
 function pathTo(line: SeasonLine, search: string) {
   return `/plantings/${line.id}/${line.stage}${search}`;
