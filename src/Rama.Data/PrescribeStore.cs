@@ -50,7 +50,8 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="EditConflictException">The plan changed since; nothing is handed out.</exception>
     /// <returns>The card; null before there is a prescription.</returns>
-    public async Task<IssuedCard?> IssueAsync(StoredPlanting stored, uint version, CardReader reader, BodyMarks marks, CancellationToken cancel)
+    public async Task<IssuedCard?> IssueAsync(StoredPlanting stored, uint version, CardReader reader, BodyMarks marks,
+        CancellationToken cancel)
     {
         if (stored.Plan.Version != version) throw new EditConflictException(stored);
         var cards = stored.ToCards(marks, Told, reader);
@@ -60,8 +61,10 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
         var number = last is null ? 1 : last.Basis == says ? last.Number : last.Number + 1;
         var issue = new CardIssueRecord
         {
-            EstateId = scope.EstateId, Id = Guid.CreateVersion7(), PlantingId = stored.Planting.Id, Season = stored.Plan.Season, Number = number, Basis = says, Language = reader.Language,
-            At = clock.GetUtcNow(), Person = scope.Author?.Name, Card = JsonSerializer.Serialize(cards[reader] with { Version = number }, Json),
+            EstateId = scope.EstateId, Id = Guid.CreateVersion7(), PlantingId = stored.Planting.Id,
+            Season = stored.Plan.Season, Number = number, Basis = says, Language = reader.Language,
+            At = clock.GetUtcNow(), Person = scope.Author?.Name,
+            Card = JsonSerializer.Serialize(cards[reader] with { Version = number }, Json),
         };
         database.Add(issue);
         await database.SaveChangesAsync(cancel);

@@ -27,7 +27,9 @@ public sealed record StoredPlanting(PlantingRecord Planting, SeasonPlanRecord Pl
     {
         var reading = PlanReading.Of(ToEntry(), Catalogue);
         var plan = PruningPlan.Of(reading);
-        return readers.Distinct().Select(r => (Reader: r, Card: PruningCard.Of(reading, plan, r.Language, marks, r.Units))).Where(c => c.Card is not null).ToDictionary(c => c.Reader, c => c.Card!);
+        return readers.Distinct()
+            .Select(r => (Reader: r, Card: PruningCard.Of(reading, plan, r.Language, marks, r.Units)))
+            .Where(c => c.Card is not null).ToDictionary(c => c.Reader, c => c.Card!);
     }
 }
 

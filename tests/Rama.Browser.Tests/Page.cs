@@ -113,15 +113,23 @@ public sealed class Page : IDisposable
     public IWebElement Find(string css) =>
         Until($"'{css}'", () => Driver.FindElements(By.CssSelector(css)).FirstOrDefault(e => e.Displayed));
 
-    /// <summary>A planting's line of the season page; only lines in view are drawn, so the page is scrolled until it comes.</summary>
+    /// <summary>
+    /// A planting's line of the season page; only lines in view are drawn, so the page is scrolled until it
+    /// comes.
+    /// </summary>
     public IWebElement FindLine(string code)
     {
         Find(".season-line");
         Script<object?>("window.scrollTo(0, 0); return null;");
         return Until($"the line of {code}", () =>
         {
-            if (Driver.FindElements(By.CssSelector($"[data-test='planting-{code}']")).FirstOrDefault(e => e.Displayed) is { } line) return line;
-            Driver.ExecuteScript("window.scrollBy(0, 300); if (window.scrollY + window.innerHeight >= document.documentElement.scrollHeight - 2) window.scrollTo(0, 0);");
+            if (Driver.FindElements(By.CssSelector($"[data-test='planting-{code}']"))
+                .FirstOrDefault(e => e.Displayed) is { } line) return line;
+            Driver.ExecuteScript("""
+                window.scrollBy(0, 300);
+                const end = document.documentElement.scrollHeight - 2;
+                if (window.scrollY + window.innerHeight >= end) window.scrollTo(0, 0);
+                """);
             return null;
         });
     }

@@ -5,22 +5,26 @@ using Rama.Data.People;
 namespace Rama.Browser.Tests;
 
 /// <summary>
-/// Every page opened once: none may break, complain or stay empty. By itself with <c>./rama test smoke</c>; each page of each
-/// planting as every role, language and unit system with <c>./rama test smoke --all</c>.
+/// Every page opened once: none may break, complain or stay empty. By itself with <c>./rama test smoke</c>; each
+/// page of each planting as every role, language and unit system with <c>./rama test smoke --all</c>.
 /// </summary>
 public sealed class SmokeTests(RamaServer server) : IClassFixture<RamaServer>
 {
     private static readonly string[] OfEstate =
-        ["", "map", "catalogue", "catalogue/systems", "exchange", "estate", "people", "plantings/new", "targets", "scans", "field"];
+        ["", "map", "catalogue", "catalogue/systems", "exchange", "estate", "people", "plantings/new", "targets",
+            "scans", "field"];
 
     private static readonly string[] OfPlanting =
     [
-        "plantings/{0}/estate", "plantings/{0}/target", "plantings/{0}/count", "plantings/{0}/decide", "plantings/{0}/prescribe", "plantings/{0}/result",
-        "plantings/{0}/history", "plantings/{0}/card", "plantings/{0}/bench", "plantings/{0}/route", "plantings/{0}/trees",
+        "plantings/{0}/estate", "plantings/{0}/target", "plantings/{0}/count", "plantings/{0}/decide",
+        "plantings/{0}/prescribe", "plantings/{0}/result",
+        "plantings/{0}/history", "plantings/{0}/card", "plantings/{0}/bench", "plantings/{0}/route",
+        "plantings/{0}/trees",
         "field/{0}", "field/{0}/buds", "field/{0}/walk",
     ];
 
-    // Counted with leaf buds, a cherry, a peach, a wall, one without a count: each draws and tells something of its own.
+    // Counted with leaf buds, a cherry, a peach, a wall, one without a count: each draws and tells something of
+    // its own.
     private static readonly string[] Various = ["H6", "H8", "W7", "H9", "H5", "H4"];
 
     private static readonly string[] Languages = ["en", "es"], Units = ["metric", "us"];
@@ -43,7 +47,8 @@ public sealed class SmokeTests(RamaServer server) : IClassFixture<RamaServer>
         var roles = Enum.GetValues<Role>();
         // Of page p and role r: this walk meets every pair of page, role, language and unit system.
         var visits = from p in Enumerable.Range(0, pages.Length) from r in Enumerable.Range(0, roles.Length)
-                     select (Page: pages[p], Planting: _plantings[Various[(p + r) % Various.Length]], Role: roles[r], Language: Languages[(p + r) % 2], Units: Units[(p / 2 + r / 2) % 2]);
+                     select (Page: pages[p], Planting: _plantings[Various[(p + r) % Various.Length]], Role: roles[r],
+                         Language: Languages[(p + r) % 2], Units: Units[(p / 2 + r / 2) % 2]);
         List<string> faults = [];
         foreach (var reader in visits.GroupBy(v => (v.Role, v.Language, v.Units)))
         {
@@ -88,7 +93,8 @@ public sealed class SmokeTests(RamaServer server) : IClassFixture<RamaServer>
         // An answer no page can draw: the fault is the test's own, the page that tells of it is the application's.
         page.BeforeEach("""
             const asked = window.fetch;
-            const nonsense = () => new Response('{"cuts": 7}', { status: 200, headers: { 'content-type': 'application/json' } });
+            const nonsense = () =>
+                new Response('{"cuts": 7}', { status: 200, headers: { 'content-type': 'application/json' } });
             window.fetch = async (request, ...rest) => {
               const answer = await asked(request, ...rest);
               return String(request.url ?? request).includes('/card?') ? nonsense() : answer;
@@ -117,7 +123,8 @@ public sealed class SmokeTests(RamaServer server) : IClassFixture<RamaServer>
         using var answer = client.Send(new(HttpMethod.Get, "/api/v1/season"));
         using var reader = new StreamReader(answer.Content.ReadAsStream());
         return JsonNode.Parse(reader.ReadToEnd())!["plantings"]!.AsArray()
-            .ToDictionary(p => (string)p!["code"]!, p => new SmokePlanting((string)p!["code"]!, (string)p["id"]!, p["decision"] is not null));
+            .ToDictionary(p => (string)p!["code"]!, p => new SmokePlanting((string)p!["code"]!, (string)p["id"]!,
+                p["decision"] is not null));
     }
 }
 
@@ -145,7 +152,10 @@ internal sealed class SmokeWalk : IDisposable
             window.addEventListener('error', e => { window.broken.push(String(e.message)); });
             window.addEventListener('unhandledrejection', e => { window.broken.push(String(e.reason)); });
             const asked = window.fetch;
-            window.fetch = (...what) => { window.onTheWay++; return asked(...what).finally(() => { window.onTheWay--; }); };
+            window.fetch = (...what) => {
+              window.onTheWay++;
+              return asked(...what).finally(() => { window.onTheWay--; });
+            };
             """);
     }
 
@@ -160,14 +170,25 @@ internal sealed class SmokeWalk : IDisposable
         var to = "/" + path.Replace("{0}", planting.Id, StringComparison.Ordinal);
         var where = $"{_who}: {path.Replace("{0}", planting.Code, StringComparison.Ordinal)}";
         if (!_opened) _page.Open(to);
-        else _page.Driver.ExecuteScript("window.broken = []; window.history.pushState({}, '', arguments[0]); window.dispatchEvent(new PopStateEvent('popstate', { state: {} }));", to);
+        else
+        {
+            _page.Driver.ExecuteScript("""
+                window.broken = [];
+                window.history.pushState({}, '', arguments[0]);
+                window.dispatchEvent(new PopStateEvent('popstate', { state: {} }));
+                """, to);
+        }
         Settled(where);
         // A planting without a count has no card and no tree yet, and a page says so.
-        var missing = !planting.IsDecided && (path.EndsWith("card", StringComparison.Ordinal) || path.EndsWith("bench", StringComparison.Ordinal));
+        var missing = !planting.IsDecided && (path.EndsWith("card", StringComparison.Ordinal)
+            || path.EndsWith("bench", StringComparison.Ordinal));
         var broken = _page.Script<bool>("return document.querySelector('[data-test=\"broken\"]') !== null");
-        _faults.AddRange(_page.Complaints().Where(c => !(missing && c.Contains("404", StringComparison.Ordinal))).Select(c => $"{where}: {c}"));
-        _faults.AddRange(_page.Script<IReadOnlyCollection<object>>("return window.broken").Select(b => $"{where}: {b}"));
-        if (_page.Script<bool>("return document.querySelector('.problem-page') !== null") != (missing || broken)) _faults.Add($"{where}: could not be loaded");
+        _faults.AddRange(_page.Complaints().Where(c => !(missing && c.Contains("404", StringComparison.Ordinal)))
+            .Select(c => $"{where}: {c}"));
+        _faults.AddRange(_page.Script<IReadOnlyCollection<object>>("return window.broken")
+            .Select(b => $"{where}: {b}"));
+        if (_page.Script<bool>("return document.querySelector('.problem-page') !== null") != (missing || broken))
+            _faults.Add($"{where}: could not be loaded");
         if (broken) _faults.Add($"{where}: {_page.Find("[data-test='broken']").Text}");
         // What broke is loaded anew, as the page says.
         _opened = !broken;
@@ -177,7 +198,8 @@ internal sealed class SmokeWalk : IDisposable
 
     private void Settled(string where) => _page.Until($"{where} to settle", () => _page.Script<bool>("""
         const at = document.querySelector('[data-at]')?.dataset.at;
-        return document.readyState === 'complete' && window.onTheWay === 0 && document.querySelector('.waiting') === null
+        return document.readyState === 'complete' && window.onTheWay === 0
+            && document.querySelector('.waiting') === null
           && (at === location.pathname || at + '/' === location.pathname)
           && [...document.querySelectorAll('h1, .field-tabs')].some(e => e.offsetParent !== null);
         """));

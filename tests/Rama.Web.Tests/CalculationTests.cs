@@ -166,7 +166,8 @@ public sealed class CalculationTests(RamaApplication application) : IClassFixtur
         var body = await Calculate("prescription",
             """{"system": "tall-spindle", "limbsPerTree": 22, "decision": {"budsToLeave": 163.2, "floralBuds": 231}}""");
         Assert.InRange((double)body["value"]!, 163.2 * 0.95, 163.3);
-        Assert.Equal(["unsound-wood", "height", "rivals", "low-limbs", "pendants", "thick-limbs", "forks", "uprights", "laden-limbs", "spurs"], body["cuts"]!.AsArray().Select(c => (string)c!["stepId"]!));
+        Assert.Equal(["unsound-wood", "height", "rivals", "low-limbs", "pendants", "thick-limbs", "forks", "uprights",
+            "laden-limbs", "spurs"], body["cuts"]!.AsArray().Select(c => (string)c!["stepId"]!));
     }
 
     // Handbook 2.8: 163 buds on 22 limbs of 13 mm are 5.582 a cm².

@@ -5,8 +5,8 @@ using System.Text.RegularExpressions;
 namespace Rama.Web.Tests;
 
 /// <summary>
-/// One truth on the demo: planting, season line, card in both languages, bench and stateless calculator tell the same numbers.
-/// Made-up plantings are asked likewise in <c>Rama.Core.Tests/Prescribe/ConsistencyTests</c>.
+/// One truth on the demo: planting, season line, card in both languages, bench and stateless calculator tell the
+/// same numbers. Made-up plantings are asked likewise in <c>Rama.Core.Tests/Prescribe/ConsistencyTests</c>.
 /// </summary>
 public sealed partial class ConsistencyTests(RamaApplication application) : IClassFixture<RamaApplication>
 {
@@ -15,7 +15,8 @@ public sealed partial class ConsistencyTests(RamaApplication application) : ICla
     [Fact]
     public async Task Every_planting_of_the_demo_tells_one_story()
     {
-        var lines = (await _client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray().Where(l => l!["decision"] is not null).ToList();
+        var lines = (await _client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray()
+            .Where(l => l!["decision"] is not null).ToList();
         Assert.True(lines.Count >= 15);
         foreach (var line in lines)
         {
@@ -37,16 +38,22 @@ public sealed partial class ConsistencyTests(RamaApplication application) : ICla
             foreach (var language in new[] { "en", "es" })
             {
                 var card = await _client.ReadAsync($"{path}/card?language={language}");
-                var stops = classes.Select(c => c!["stopAt"]).Concat(classes.Select(c => c!["atMostDown"])).OfType<JsonNode>().Select(n => Math.Round((double)n)).ToList();
-                Assert.True(stops.SequenceEqual(NumbersOf((string)card["stop"]!)), $"{code} {language}: “{card["stop"]}” for {string.Join(", ", stops)}");
+                var stops = classes.Select(c => c!["stopAt"])
+                    .Concat(classes.Select(c => c!["atMostDown"])).OfType<JsonNode>().Select(n => Math.Round((double)n))
+                    .ToList();
+                Assert.True(stops.SequenceEqual(NumbersOf((string)card["stop"]!)),
+                    $"{code} {language}: “{card["stop"]}” for {string.Join(", ", stops)}");
                 foreach (var (c, told) in classes.Zip(card["classes"]!.AsArray()))
-                    if (c!["stopAt"] is { } stop) Same(code, "card: leave", Math.Round((double)stop), NumbersOf((string)told!["leave"]!).Single());
+                    if (c!["stopAt"] is { } stop)
+                        Same(code, "card: leave", Math.Round((double)stop),
+                            NumbersOf((string)told!["leave"]!).Single());
                 var made = card["cuts"]!.AsArray().Where(c => (bool)c!["made"]!).Select(c => (int)c!["number"]!);
                 Assert.Equal(Enumerable.Range(1, made.Count()), made);
             }
             foreach (var c in classes)
             {
-                var (put, bench) = await _client.PostAsync($"{path}/bench", $$"""{"class": "{{c!["class"]!["name"]}}"}""");
+                var (put, bench) = await _client.PostAsync($"{path}/bench",
+                    $$"""{"class": "{{c!["class"]!["name"]}}"}""");
                 Assert.Equal(200, put);
                 Same(code, "bench: to leave", c["stopAt"] ?? c["decision"]!["budsToLeave"]!, bench["toLeave"]!);
             }
@@ -57,17 +64,26 @@ public sealed partial class ConsistencyTests(RamaApplication application) : ICla
     private static JsonObject EntryOf(JsonNode view)
     {
         JsonObject entry = new();
-        foreach (var part in new[] { "season", "planting", "rows", "records", "fruitSample", "target", "count", "measured", "settings", "cutting" }) entry[part] = view[part]!.DeepClone();
+        string[] parts =
+        [
+            "season", "planting", "rows", "records", "fruitSample",
+            "target", "count", "measured", "settings", "cutting",
+        ];
+        foreach (var part in parts) entry[part] = view[part]!.DeepClone();
         return entry;
     }
 
-    private static void Same(string code, string what, string expected, string actual) => Assert.True(expected == actual, $"{code}, {what}: {expected} and {actual}");
+    private static void Same(string code, string what, string expected, string actual) =>
+        Assert.True(expected == actual, $"{code}, {what}: {expected} and {actual}");
 
-    private static void Same(string code, string what, double expected, double actual) => Assert.True(Math.Abs(expected - actual) < 1e-6, $"{code}, {what}: {expected} and {actual}");
+    private static void Same(string code, string what, double expected, double actual) =>
+        Assert.True(Math.Abs(expected - actual) < 1e-6, $"{code}, {what}: {expected} and {actual}");
 
-    private static void Same(string code, string what, JsonNode expected, JsonNode actual) => Same(code, what, (double)expected, (double)actual);
+    private static void Same(string code, string what, JsonNode expected, JsonNode actual) =>
+        Same(code, what, (double)expected, (double)actual);
 
-    private static List<double> NumbersOf(string text) => [.. Numbers().Matches(text).Select(m => double.Parse(m.Value, CultureInfo.InvariantCulture))];
+    private static List<double> NumbersOf(string text) =>
+        [.. Numbers().Matches(text).Select(m => double.Parse(m.Value, CultureInfo.InvariantCulture))];
 
     [GeneratedRegex(@"\d+")]
     private static partial Regex Numbers();

@@ -44,7 +44,8 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         var lines = season["plantings"]!.AsArray();
         Assert.Equal(35.51, (double)season["areaHa"]!, 9); // the areas of demo/larkfold/plantings.csv
         Assert.Equal(lines.Count(l => (string)l!["stage"]! == "prescribe"), (int)season["readyForCards"]!);
-        // The pears are green first, on 8 and 9 March; cherry and peach wait for late winter and are pruned up to bloom.
+        // The pears are green first, on 8 and 9 March; cherry and peach wait for late winter and are pruned
+        // up to bloom.
         Assert.Equal(["H6", "H9", "W3", "W10", "W5"], lines.Take(5).Select(p => (string)p!["code"]!));
         Assert.Equal(["H8", "W7", "W8", "W9"], lines.TakeLast(4).Select(p => (string)p!["code"]!).Order());
         // A second leaf is trained, not asked for a crop.
@@ -58,7 +59,8 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         await demo.InitializeAsync();
         using var client = demo.ClientOf();
         // Two crews of five where the demo has three of six: the orchard is not done in time.
-        Assert.Equal(204, (await client.PutAsync("/api/v1/estate", """{"name": "Larkfold Orchards", "crewHoursPerWeek": 400}""")).Status);
+        var put = await client.PutAsync("/api/v1/estate", """{"name": "Larkfold Orchards", "crewHoursPerWeek": 400}""");
+        Assert.Equal(204, put.Status);
         using var reader = demo.ClientOf(Role.Reader);
         var lines = (await reader.ReadAsync("/api/v1/season"))["plantings"]!.AsArray();
         JsonNode Work(string code) => lines.Single(l => (string)l!["code"]! == code)!["work"]!;

@@ -62,7 +62,8 @@ public class RamaApplication : WebApplicationFactory<Program>, IAsyncLifetime
     }
 
     /// <summary>Puts a card handed out by an earlier Rama into the database, as it was kept then.</summary>
-    /// <param name="form">Form of the card: <c>Files/card-form-N.json</c>, written by the Rama that first had it.</param>
+    /// <param name="form">Form of the card: <c>Files/card-form-N.json</c>, written by the Rama that first had
+    /// it.</param>
     /// <param name="planting">The planting.</param>
     public async Task<Guid> KeepOldCardAsync(int form, Guid planting)
     {

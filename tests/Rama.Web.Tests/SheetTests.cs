@@ -7,7 +7,8 @@ namespace Rama.Web.Tests;
 /// <summary>Files as spreadsheets write them, and files that are none.</summary>
 public sealed class SheetTests
 {
-    private static byte[] File(string name) => System.IO.File.ReadAllBytes(RamaApplication.RepositoryFile($"tests/Rama.Web.Tests/Files/{name}"));
+    private static byte[] File(string name) =>
+        System.IO.File.ReadAllBytes(RamaApplication.RepositoryFile($"tests/Rama.Web.Tests/Files/{name}"));
 
     private static Sheet Read(string name, byte[] content) => SheetReader.Read(name, content, TestContext.Current.CancellationToken);
 

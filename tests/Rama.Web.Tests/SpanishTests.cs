@@ -2,11 +2,15 @@ using System.Text.Json.Nodes;
 
 namespace Rama.Web.Tests;
 
-/// <summary>What the core says in English, arithmetic and sentences, has its Spanish: nobody in the row reads half a page of each.</summary>
+/// <summary>
+/// What the core says in English, arithmetic and sentences, has its Spanish: nobody in the row reads half a page of
+/// each.
+/// </summary>
 public sealed class SpanishTests(RamaApplication application) : IClassFixture<RamaApplication>
 {
     private static readonly HashSet<string> Told =
-        [.. JsonNode.Parse(File.ReadAllText(RamaApplication.RepositoryFile("web/src/words/es.json")))!.AsObject().Select(w => w.Key)];
+        [.. JsonNode.Parse(File.ReadAllText(RamaApplication.RepositoryFile("web/src/words/es.json")))!.AsObject()
+            .Select(w => w.Key)];
 
     [Fact]
     public async Task Everything_the_demo_says_is_told_in_Spanish()
@@ -21,7 +25,8 @@ public sealed class SpanishTests(RamaApplication application) : IClassFixture<Ra
         Assert.True(missing.Count == 0, string.Join("\n", missing.Order()));
     }
 
-    // Arithmetic and sentences anywhere in an answer; figures that come with words of their own have them in both languages.
+    // Arithmetic and sentences anywhere in an answer; figures that come with words of their own have them in
+    // both languages.
     private static void Missing(JsonNode node, HashSet<string> missing)
     {
         void Ask(string key)
@@ -33,9 +38,11 @@ public sealed class SpanishTests(RamaApplication application) : IClassFixture<Ra
         if (thing["formula"] is { } formula && thing["result"] is { } result && thing["inputs"] is JsonArray inputs)
         {
             Ask((string)formula!);
-            foreach (var figure in inputs.Append(result).OfType<JsonObject>().Where(f => f["words"] is null)) Ask((string)figure["name"]!);
+            foreach (var figure in inputs.Append(result).OfType<JsonObject>().Where(f => f["words"] is null))
+                Ask((string)figure["name"]!);
         }
-        if (thing["code"] is { } code && thing["message"] is not null && thing["figures"] is not null) Ask($"notice:{code}");
+        if (thing["code"] is { } code && thing["message"] is not null && thing["figures"] is not null)
+            Ask($"notice:{code}");
         foreach (var (_, value) in thing) if (value is not null) Missing(value, missing);
     }
 }

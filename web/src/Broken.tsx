@@ -4,8 +4,8 @@ import { useRouteError } from 'react-router';
 import i18n from './words/i18n';
 
 /**
- * A fault of Rama's own while a page was drawn: what happened, what is safe, and the ways on. It leans on nothing that may
- * itself be what broke: a plain link loads the application anew.
+ * A fault of Rama's own while a page was drawn: what happened, what is safe, and the ways on. It leans on nothing that
+ * may itself be what broke: a plain link loads the application anew.
  */
 function Broken({ error }: { error: unknown }) {
   const said = error instanceof Error ? error.message : String(error);

@@ -114,21 +114,29 @@ public sealed record PruningDecision(
             steps, Warn(settled, low, kind, standing));
     }
 
-    /// <summary>The decision as its cuts carry it out: what goes, and what is left to thinning, are told by the cuts from here on.</summary>
+    /// <summary>
+    /// The decision as its cuts carry it out: what goes, and what is left to thinning, are told by the cuts
+    /// from here on.
+    /// </summary>
     /// <param name="remove">Floral buds that go from a mean tree.</param>
-    /// <param name="thinning">Clusters over the number on a mean tree; trees that end below it make up for none.</param>
+    /// <param name="thinning">Clusters over the number on a mean tree; trees that end below it make up for
+    /// none.</param>
     /// <param name="light">Whether the system prunes light, whatever the number.</param>
-    /// <param name="classes">What goes from each trunk class and its share of the trees, one after the other; empty within one class.</param>
+    /// <param name="classes">What goes from each trunk class and its share of the trees, one after the other;
+    /// empty within one class.</param>
     internal PruningDecision CarriedOut(double remove, double thinning, bool light, IReadOnlyList<Figure> classes)
     {
         var share = Standing.Mean > 0 ? remove / Standing.Mean : 0;
-        List<Step> steps = [.. Steps.Where(s => s.Code is not ("decision.remove" or "decision.thinning")), RemoveStep(remove, light, classes)];
+        List<Step> steps = [.. Steps.Where(s => s.Code is not ("decision.remove" or "decision.thinning")),
+            RemoveStep(remove, light, classes)];
         if (thinning > 0)
         {
-            Figure left = new("floral buds left", Standing.Mean - (Kind == DecisionKind.Reduce ? remove : 0), "bud/tree");
+            Figure left = new("floral buds left", Standing.Mean - (Kind == DecisionKind.Reduce ? remove : 0),
+                "bud/tree");
             steps.Add(new(
                 "decision.thinning", "mean over trees of floral buds left − buds to leave, where there are more",
-                new("clusters left to thinning", thinning, "cluster/tree"), [left, new("buds to leave", BudsToLeave, "bud/tree")],
+                new("clusters left to thinning", thinning, "cluster/tree"),
+                [left, new("buds to leave", BudsToLeave, "bud/tree")],
                 "typical trees cut by the card"));
         }
         return this with
@@ -141,7 +149,8 @@ public sealed record PruningDecision(
     private Step RemoveStep(double remove, bool light, IReadOnlyList<Figure> classes)
     {
         var planned = Steps.First(s => s.Code == "decision.remove");
-        if (classes.Count == 0 && !(Kind == DecisionKind.Reduce && light) && Math.Abs(planned.Result.Value - remove) < SameBuds) return planned;
+        if (classes.Count == 0 && !(Kind == DecisionKind.Reduce && light)
+            && Math.Abs(planned.Result.Value - remove) < SameBuds) return planned;
         var formula = classes.Count > 0 ? "Σ share of the trees × what goes from the trunk class"
             : Kind == DecisionKind.Reduce && light ? "what the system's cuts take, whatever the number"
             // Cuts may run out before the number is reached.
@@ -160,9 +169,13 @@ public sealed record PruningDecision(
         return ReasonFor(Kind, Standing.Mean, BudsToLeave, remove, share, Weight, givenUp, FruitAtBest, FruitShort);
     }
 
-    private static Notice LightReason(double standing, double toLeave, double remove, double thinning) => new("decision.reduce-light",
-        $"{standing:0} floral buds stand where {toLeave:0} are wanted. This system is pruned light: its cuts take about {remove:0}, and {thinning:0} clusters a tree are left to hand thinning.",
-        new Figure("standing", standing, "bud/tree"), new Figure("wanted", toLeave, "bud/tree"), new Figure("remove", remove, "bud/tree"), new Figure("thinning", thinning, "cluster/tree"));
+    private static Notice LightReason(double standing, double toLeave, double remove, double thinning) =>
+        new(
+            "decision.reduce-light",
+            $"{standing:0} floral buds stand where {toLeave:0} are wanted. This system is pruned light: its cuts "
+            + $"take about {remove:0}, and {thinning:0} clusters a tree are left to hand thinning.",
+            new Figure("standing", standing, "bud/tree"), new Figure("wanted", toLeave, "bud/tree"),
+            new Figure("remove", remove, "bud/tree"), new Figure("thinning", thinning, "cluster/tree"));
 
     /// <summary>What a surplus leads to.</summary>
     /// <param name="surplus">Floral buds standing less floral buds to leave, per tree.</param>

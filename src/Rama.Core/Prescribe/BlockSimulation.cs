@@ -22,7 +22,8 @@ namespace Rama.Core.Prescribe;
 /// <param name="ClustersToThinning">Clusters over the number per tree, left to thinning.</param>
 /// <param name="Spread">Share of the trees by buds left, in classes of a fifth of their number, the middle one around it.</param>
 /// <param name="Classes">By trunk class.</param>
-/// <param name="Ways">What each way of working to the number comes to; empty where nothing is brought to one, or nothing is known of costs.</param>
+/// <param name="Ways">What each way of working to the number comes to; empty where nothing is brought to one, or
+/// nothing is known of costs.</param>
 /// <param name="Counted">What the card does to each counted tree that could be modelled.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
@@ -70,7 +71,8 @@ public sealed record BlockSimulation(
     /// <param name="cancel">Stops it.</param>
     public static BlockSimulation Of(
         PruningRules rules, TreeStock stock, Prescription prescription, DecisionSettings settings, int trees = UsualTrees, int seed = 1,
-        IReadOnlyList<CountedModel>? counted = null, MissCosts? costs = null, CrewSkill? skill = null, Action<double>? progress = null, CancellationToken cancel = default)
+        IReadOnlyList<CountedModel>? counted = null, MissCosts? costs = null, CrewSkill? skill = null,
+        Action<double>? progress = null, CancellationToken cancel = default)
     {
         var generator = new TreeGenerator(stock.Shape, stock.Place);
         var done = 0;
@@ -79,7 +81,8 @@ public sealed record BlockSimulation(
         foreach (var (c, cut) in stock.Classes.Zip(prescription.Classes))
         {
             var (values, limits) = (rules.Values(cut.Settings), cut.LimitsFor(rules));
-            var (wood, working) = (SettingSearch.WithoutSolved(rules, cut.Settings), ways?.Begin(cut, unchecked(HeldOut + seed)));
+            var (wood, working) = (SettingSearch.WithoutSolved(rules, cut.Settings),
+                ways?.Begin(cut, unchecked(HeldOut + seed)));
             List<TreePruning> cutTrees = [];
             var mine = Math.Max(10, (int)Math.Round(trees * c.Class.Share));
             for (var i = 0; i < mine; i++)
@@ -90,7 +93,8 @@ public sealed record BlockSimulation(
                     progress?.Invoke(Math.Min(1, done / (double)trees));
                 }
                 var tree = generator.Make(c.Counts, unchecked(HeldOut + seed * 100_003 + done));
-                var (prepared, allowance) = (new PreparedTree(rules, tree), CutAllowance.ByCard(cut.Decision, tree.FloralBuds, settings));
+                var (prepared, allowance) = (new PreparedTree(rules, tree),
+                    CutAllowance.ByCard(cut.Decision, tree.FloralBuds, settings));
                 cutTrees.Add(TreePruning.Of(prepared, allowance, values, limits));
                 working?.Take(cutTrees[^1], TreePruning.Of(prepared, allowance, wood, limits));
                 done++;
@@ -98,10 +102,12 @@ public sealed record BlockSimulation(
             classes.Add(Summed(rules, cut, cutTrees));
         }
         progress?.Invoke(1);
-        return Of(rules, classes, done, seed, ways?.Results() ?? [], [.. (counted ?? []).Select(m => OnModel(rules, prescription, settings, m))]);
+        return Of(rules, classes, done, seed, ways?.Results() ?? [],
+            [.. (counted ?? []).Select(m => OnModel(rules, prescription, settings, m))]);
     }
 
-    private static BlockSimulation Of(PruningRules rules, List<SimulatedClass> classes, int trees, int seed, IReadOnlyList<WayResult> ways, List<CountedCut> counted)
+    private static BlockSimulation Of(PruningRules rules, List<SimulatedClass> classes, int trees, int seed,
+        IReadOnlyList<WayResult> ways, List<CountedCut> counted)
     {
         List<Step> steps = [];
         Figure[] Parts(Func<SimulatedClass, double> of, string unit, string weight, Func<SimulatedClass, double> weighs) =>
@@ -135,7 +141,8 @@ public sealed record BlockSimulation(
             warnings.Add(new("simulation.regrowth", $"{wood * 100:0} % of the wood goes: expect strong shoots near the big cuts.", new Figure("wood", wood, "share")));
         return new(
             rules.System.Name, rules.ByQuestion, trees, seed, inBand, below, left, sd, limbs, big, wood, minutes, thinning,
-            [.. Enumerable.Range(0, Bins).Select(i => classes.Sum(c => c.Share * c.Spread[i].Trees / c.Trees))], classes, ways, counted, steps, warnings);
+            [.. Enumerable.Range(0, Bins).Select(i => classes.Sum(c => c.Share * c.Spread[i].Trees / c.Trees))],
+            classes, ways, counted, steps, warnings);
     }
 
     private static SimulatedClass Summed(PruningRules rules, ClassPrescription cut, List<TreePruning> trees)
@@ -145,9 +152,11 @@ public sealed record BlockSimulation(
         var mean = left.Average();
         return new(
             cut.Class.Name, cut.Class.Share, decision.Kind, trees.Count, decision.BudsToLeave, mean, Math.Sqrt(left.Sum(l => (l - mean) * (l - mean)) / Math.Max(1, left.Count - 1)),
-            InBandOf(trees, cut), trees.Count(t => t.Left.Tree.FloralBuds < cut.Number) / (double)trees.Count, trees.Average(t => t.Left.Limbs), trees.Average(t => t.Left.WoodCutShare),
+            InBandOf(trees, cut), trees.Count(t => t.Left.Tree.FloralBuds < cut.Number) / (double)trees.Count,
+            trees.Average(t => t.Left.Limbs), trees.Average(t => t.Left.WoodCutShare),
             trees.Average(t => (double)t.BigCuts), trees.Average(t => t.Seconds) / 60,
-            decision.Kind == DecisionKind.NoPrune ? 0 : ClassPrescription.OverTheNumber(left, decision.BudsToLeave), SpreadOf(left, cut.Number), cut.Settings);
+            decision.Kind == DecisionKind.NoPrune ? 0 : ClassPrescription.OverTheNumber(left, decision.BudsToLeave),
+            SpreadOf(left, cut.Number), cut.Settings);
     }
 
     // On target is what the card asks for: where the cap binds, the number it leaves.
@@ -161,9 +170,11 @@ public sealed record BlockSimulation(
     {
         var (of, tree) = (prescription.Classes[model.Class], model.Counted);
         var allowance = CutAllowance.ByCard(of.Decision, model.Tree.FloralBuds, settings);
-        var left = TreePruning.Of(new PreparedTree(rules, model.Tree), allowance, rules.Values(of.Settings), of.LimitsFor(rules)).Left.FloralBuds;
+        var left = TreePruning.Of(new PreparedTree(rules, model.Tree), allowance, rules.Values(of.Settings),
+            of.LimitsFor(rules)).Left.FloralBuds;
         return new(
-            tree.Row, tree.Tree, of.Class.Name, CountedModel.LimbsMeasured(tree), tree.FloralBuds, left, of.Number, of.IsOnTarget(left),
+            tree.Row, tree.Tree, of.Class.Name, CountedModel.LimbsMeasured(tree), tree.FloralBuds, left, of.Number,
+            of.IsOnTarget(left),
             tree.FloralBuds < of.Number);
     }
 

@@ -37,7 +37,16 @@ internal sealed record CardWords(string Language, Crop Crop)
         number is double value ? Number(value) : number;
 
     /// <summary>A place in an order, such as 13th, of a word that is feminine in Spanish.</summary>
-    public string Ordinal(int place) => Language == "es" ? $"{place}.ª" : $"{place}{(place % 100 is >= 11 and <= 13 ? "th" : (place % 10) switch { 1 => "st", 2 => "nd", 3 => "rd", _ => "th" })}";
+    public string Ordinal(int place) => Language == "es" ? $"{place}.ª" : $"{place}{English(place)}";
+
+    private static string English(int place) => (place % 100, place % 10) switch
+    {
+        ( >= 11 and <= 13, _) => "th",
+        (_, 1) => "st",
+        (_, 2) => "nd",
+        (_, 3) => "rd",
+        _ => "th",
+    };
 
     /// <summary>Below ten with one decimal where there is one to tell, whole above.</summary>
     public string Number(double value) => LocalText.Number(value, value < 9.95 ? "0.#" : "0", Language);

@@ -14,8 +14,11 @@ internal sealed class CardWriter
     // How much of the buds may go before a tree looks lighter, and before it looks bare: assumption.
     private const double LooksLighter = 0.2, LooksBare = 0.35;
 
-    // Fewer clusters are not worth a sentence.
+    // Less of anything than this on a tree is not worth telling.
     private const double WorthTelling = 0.5;
+
+    // In a table: the cut is made, and the tree tells how often.
+    private const string Made = "✓";
 
     // A round number a limb times the limbs must come so near to the tree's number, as a share of it.
     private const double NearProduct = 0.03;
@@ -30,7 +33,8 @@ internal sealed class CardWriter
     private readonly BodyMarks _marks;
     private readonly UnitSystem _units;
 
-    private CardWriter(PlanReading reading, PruningPlan plan, TreeBench bench, string language, BodyMarks marks, UnitSystem units)
+    private CardWriter(PlanReading reading, PruningPlan plan, TreeBench bench, string language, BodyMarks marks,
+        UnitSystem units)
     {
         _units = units;
         (_reading, _plan, _bench, _marks) = (reading, plan, bench, marks);
@@ -41,31 +45,51 @@ internal sealed class CardWriter
     private bool IsByTrunk => _prescription.Classes.Count > 1;
 
     /// <summary>Makes ready to write; null before there is a prescription.</summary>
-    public static CardWriter? Of(PlanReading reading, PruningPlan plan, string language, BodyMarks marks, UnitSystem units) =>
-        plan is { Planting: not null, Prescription: not null, Decision: not null, Survey: not null, Crop: not null } && new BenchChoice().Put(reading, plan) is ({ } bench, _)
+    public static CardWriter? Of(PlanReading reading, PruningPlan plan, string language, BodyMarks marks,
+        UnitSystem units) =>
+        plan is { Planting: not null, Prescription: not null, Decision: not null, Survey: not null, Crop: not null }
+            && new BenchChoice().Put(reading, plan) is ({ } bench, _)
             ? new(reading, plan, bench, language, marks, units) : null;
 
     /// <summary>Writes the card.</summary>
     public PruningCard Write() => new(
-        _words.Language, _decision.Kind, $"{_planting.Code} {_planting.Name}",
-        string.Join(" · ",
-            $"{_planting.Variety.Name} / {_planting.Rootstock.Name}", _words.Say(_planting.System.Name),
-            _words.Say("leaf", _words.Ordinal(_planting.Leaf)), _words.Say("harvest", _reading.Year), _words.Say("minutes", _prescription.MinutesPerTree)),
-        Headline(), PerLimb(),
+        Language: _words.Language,
+        Kind: _decision.Kind,
+        Block: $"{_planting.Code} {_planting.Name}",
+        About: About(),
+        Headline: Headline(),
+        PerLimb: PerLimb(),
+        Numbers:
         [
             new(_words.Number(Math.Round(_decision.Standing.Mean)), _words.Say("standing")),
             new(_words.Number(Math.Round(_prescription.BudsLeft)), _words.Say(IsLight ? "left-light" : "left")),
             new(_words.Number(Math.Round(_plan.Crop!.FruitPerTree)), _words.Say("fruit")),
         ],
-        _words.Say(IsByTrunk ? "per-mean-tree" : "per-tree"), _words.Say("cuts-heading"), [.. _prescription.Cuts.Select(CutOf)],
-        _words.Say("idle-heading"), _words.Say("classes-heading"), _words.Say("class-leave"), Classes(), _words.Say("gauge-heading"), Gauge(),
-        Stop(), Look(), Notes(), _words.Say("keep-heading"), [.. _planting.System.KeepOff.Select(_words.Say)],
-        _words.Say("safety-heading"), _words.Say("safety"),
-        _plan.Survey!.Buds.HalfWidth is { } half
-            ? _words.Say("count-basis", _plan.Survey.Buds.Count, Math.Round(_plan.Survey.Buds.Mean), Math.Round(half))
-            : _words.Say("count-basis-one", Math.Round(_plan.Survey.Buds.Mean)),
-        _words.Say("drawing"), _words.Say("measures-heading"), Measures(), CardDrawing.Of(_bench, _prescription), null,
-        _words.Say("per-limb-heading"), IsByTrunk ? [.. Numbered.Select(NameOf)] : [], Numbered.Count > 0 && BigFromMm is { } big ? _words.Say("gauge-note", Length(big / 1_000, "mm")) : "", _units);
+        PerTree: _words.Say(IsByTrunk ? "per-mean-tree" : "per-tree"),
+        CutsHeading: _words.Say("cuts-heading"),
+        Cuts: [.. _prescription.Cuts.Select(CutOf)],
+        IdleHeading: _words.Say("idle-heading"),
+        ClassesHeading: _words.Say("classes-heading"),
+        ClassLeave: _words.Say("class-leave"),
+        Classes: Classes(),
+        GaugeHeading: _words.Say("gauge-heading"),
+        Gauge: Gauge(),
+        Stop: Stop(),
+        Look: Look(),
+        Notes: Notes(),
+        KeepHeading: _words.Say("keep-heading"),
+        Keep: [.. _planting.System.KeepOff.Select(_words.Say)],
+        SafetyHeading: _words.Say("safety-heading"),
+        Safety: _words.Say("safety"),
+        Basis: Basis(),
+        DrawingCaption: _words.Say("drawing"),
+        MeasuresHeading: _words.Say("measures-heading"),
+        Measures: Measures(),
+        Drawing: CardDrawing.Of(_bench, _prescription),
+        PerLimbHeading: _words.Say("per-limb-heading"),
+        GaugeClasses: IsByTrunk ? [.. Numbered.Select(NameOf)] : [],
+        GaugeNote: GaugeNote(),
+        Units: _units);
 
     private bool IsLight => _decision.Kind == DecisionKind.Reduce && _prescription.IsLight;
 
@@ -76,7 +100,23 @@ internal sealed class CardWriter
 
     private string NameOf(ClassPrescription of) => _words.Named($"class-{of.Class.Name}", of.Class.Name);
 
-    private string Span(double least, double most) => Math.Round(least) == Math.Round(most) ? _words.Number(Math.Round(most)) : $"{_words.Number(Math.Round(least))}–{_words.Number(Math.Round(most))}";
+    private string Span(double least, double most) =>
+        Math.Round(least) == Math.Round(most)
+        ? _words.Number(Math.Round(most))
+        : $"{_words.Number(Math.Round(least))}–{_words.Number(Math.Round(most))}";
+
+    private string About() => string.Join(
+        " · ", $"{_planting.Variety.Name} / {_planting.Rootstock.Name}", _words.Say(_planting.System.Name),
+        _words.Say("leaf", _words.Ordinal(_planting.Leaf)), _words.Say("harvest", _reading.Year),
+        _words.Say("minutes", _prescription.MinutesPerTree));
+
+    private string Basis()
+    {
+        var buds = _plan.Survey!.Buds;
+        return buds.HalfWidth is { } half
+            ? _words.Say("count-basis", buds.Count, Math.Round(buds.Mean), Math.Round(half))
+            : _words.Say("count-basis-one", Math.Round(buds.Mean));
+    }
 
     private string Headline()
     {
@@ -95,7 +135,8 @@ internal sealed class CardWriter
         if (Numbered.Count == 0) return "";
         var limbs = Math.Round(_prescription.LimbsLeft);
         if (!IsByTrunk) return _words.Say("per-limb", OnALimb(_prescription.BudsLeft, _prescription.LimbsLeft), limbs);
-        return _words.Say("per-limb", Span(_prescription.Classes.Min(c => c.BudsPerLimb), _prescription.Classes.Max(c => c.BudsPerLimb)), limbs);
+        return _words.Say("per-limb", Span(_prescription.Classes.Min(c => c.BudsPerLimb),
+            _prescription.Classes.Max(c => c.BudsPerLimb)), limbs);
     }
 
     // “6 on a limb, 24 limbs” is no help where 131 are wanted: then the two numbers beside it.
@@ -109,15 +150,17 @@ internal sealed class CardWriter
     // One sentence for each way to stop, with the number of every class that stops so.
     private string Stop()
     {
-        string Numbers(IEnumerable<(ClassPrescription Class, double Number)> of) =>
-            string.Join(", ", of.Select(c => IsByTrunk ? $"{_words.Number(Math.Round(c.Number))} ({NameOf(c.Class)})" : _words.Number(Math.Round(c.Number))));
-        List<string> said = [];
-        if (Numbered.Count > 0) said.Add(_words.Say("stop-reduce", Numbers(Numbered.Select(c => (c, c.StopAt!.Value)))));
-        if (_prescription.Classes.Where(c => c.AtMostDown is not null).ToList() is { Count: > 0 } shaped)
-            said.Add(_words.Say("stop-structure", Numbers(shaped.Select(c => (c, c.AtMostDown!.Value)))));
-        if (_prescription.Classes.Any(c => c.Decision.Kind == DecisionKind.Reduce && c.StopAt is null)) said.Add(_words.Say("stop-light"));
-        if (_prescription.Classes.Where(c => c.Decision.Kind == DecisionKind.NoPrune).ToList() is { Count: > 0 } uncut)
-            said.Add(said.Count == 0 ? _words.Say("stop-no-prune") : _words.Say("stop-no-prune-class", string.Join(", ", uncut.Select(NameOf))));
+        string Listed(IEnumerable<ClassPrescription> of, Func<ClassPrescription, double?> number) => string.Join(
+            ", ", of.Select(c => _words.Number(Math.Round(number(c)!.Value)) + (IsByTrunk ? $" ({NameOf(c)})" : "")));
+        var said = from stopping in _prescription.Classes.GroupBy(c => c.Stop).OrderBy(g => g.Key)
+                   select stopping.Key switch
+                   {
+                       ClassStop.Number => _words.Say("stop-reduce", Listed(stopping, c => c.StopAt)),
+                       ClassStop.Ground => _words.Say("stop-structure", Listed(stopping, c => c.AtMostDown)),
+                       ClassStop.CutsMade => _words.Say("stop-light"),
+                       _ when stopping.Count() == _prescription.Classes.Count => _words.Say("stop-no-prune"),
+                       _ => _words.Say("stop-no-prune-class", string.Join(", ", stopping.Select(NameOf))),
+                   };
         return string.Join(" ", said);
     }
 
@@ -137,10 +180,12 @@ internal sealed class CardWriter
     {
         List<string> notes = [];
         if (!_decision.Settled && _decision.Held is null) notes.Add(_words.Say("not-settled"));
-        if (_prescription.ClustersToThinning >= WorthTelling) notes.Add(_words.Say("thinning", Math.Round(_prescription.ClustersToThinning)));
+        if (_prescription.ClustersToThinning >= WorthTelling)
+            notes.Add(_words.Say("thinning", Math.Round(_prescription.ClustersToThinning)));
         var thick = _prescription.Classes.Sum(c => c.Class.Share * c.ThickLeft);
         // As many as a winter takes: the rest waits its turn.
-        if (Math.Min(thick, _planting.System.Caps.BigCuts) is >= WorthTelling and var next) notes.Add(_words.Say("first-next-winter", Math.Ceiling(next - WorthTelling)));
+        if (Math.Min(thick, _planting.System.Caps.BigCuts) is >= WorthTelling and var next)
+            notes.Add(_words.Say("first-next-winter", Math.Ceiling(next - WorthTelling)));
         notes.Add(_words.Say("check"));
         return notes;
     }
@@ -148,7 +193,7 @@ internal sealed class CardWriter
     private List<CardClass> Classes() => !IsByTrunk ? [] :
     [
         .. _prescription.Classes.Select(c => new CardClass(
-            NameOf(c), TrunkOf(c.Class), LeaveOf(c), [.. _prescription.Cuts.Select(x => c.Cuts.FirstOrDefault(k => k.StepId == x.StepId) is { } cut ? Cell(x, cut) : "")],
+            NameOf(c), TrunkOf(c.Class), LeaveOf(c), [.. _prescription.Cuts.Select(x => Cell(x, c))],
             c.StopAt is { } stop ? OnALimb(stop, c.LimbsLeft) : "")),
     ];
 
@@ -176,11 +221,18 @@ internal sealed class CardWriter
         _ => "",
     };
 
-    private string Cell(PrescribedCut of, ClassCut cut) =>
-        of.Amount.Kind == AmountKind.EveryOne || !cut.IsMade ? ""
-        : of.SingleBuds && cut.CutsPerTree < CutAmount.AFew ? "✓"
-        : cut.Most is { } most ? _words.Number(most)
-        : cut.CutsPerTree >= 0.5 && of.Amount.Kind != AmountKind.IfAbove ? $"~{_words.Number(Math.Round(cut.CutsPerTree))}" : "✓";
+    private string Cell(PrescribedCut cut, ClassPrescription of)
+    {
+        if (of.Cuts.FirstOrDefault(c => c.StepId == cut.StepId) is not { IsMade: true } mine) return "";
+        return cut.Amount.Kind switch
+        {
+            AmountKind.EveryOne => "",
+            _ when cut.SingleBuds && mine.CutsPerTree < CutAmount.AFew => Made,
+            _ when mine.Most is { } most => _words.Number(most),
+            AmountKind.IfAbove => Made,
+            _ => mine.CutsPerTree >= WorthTelling ? $"~{_words.Number(Math.Round(mine.CutsPerTree))}" : Made,
+        };
+    }
 
     private List<CardGaugeMark> Gauge()
     {
@@ -188,12 +240,20 @@ internal sealed class CardWriter
         // Marks reach as far as limbs of the system do.
         var scale = Math.Max(1, Math.Round(_planting.System.Form.Typical.LimbMm / 13));
         string Told(ClassPrescription of, double mm) =>
-            new LimbGauge(of.BudsPerCm2!.Value).BudsOn(mm, BigFromMm) is { } buds ? _words.Number(Math.Round(buds)) : _words.Say("take-out");
+            new LimbGauge(of.BudsPerCm2!.Value).BudsOn(mm, BigFromMm) is { } buds
+                ? _words.Number(Math.Round(buds))
+                : _words.Say("take-out");
+        var marks = _units == UnitSystem.Us ? GaugeMarks.UsualUs : GaugeMarks.Usual;
         return [
-            .. (_units == UnitSystem.Us ? GaugeMarks.UsualUs : GaugeMarks.Usual).Select(mm => mm * scale).Select(mm => new CardGaugeMark(
-                Length(mm / 1_000, "mm"), IsByTrunk ? "" : Told(Numbered[0], mm), IsByTrunk ? [.. Numbered.Select(c => Told(c, mm))] : null)),
+            .. marks.Select(mm => mm * scale).Select(mm => IsByTrunk
+                ? new CardGaugeMark(Length(mm / 1_000, "mm"), "", [.. Numbered.Select(c => Told(c, mm))])
+                : new CardGaugeMark(Length(mm / 1_000, "mm"), Told(Numbered[0], mm))),
         ];
     }
+
+    private string GaugeNote() =>
+        Numbered.Count == 0 || double.IsInfinity(BigFromMm) ? ""
+        : _words.Say("gauge-note", Length(BigFromMm / 1_000, "mm"));
 
     // Height first; then the lengths the cuts made this winter speak of.
     private List<CardMeasure> Measures()
@@ -201,11 +261,16 @@ internal sealed class CardWriter
         CardMeasure Told(string name, double value, string unit)
         {
             var mark = _marks.Tell(value * Units.Length[unit].Factor);
-            return new(name, Length(value * Units.Length[unit].Factor, unit), mark is null ? "" : _words.Say(mark.Times == 1 ? $"body-{mark.Part}" : $"body-{mark.Part}s", mark.Times));
+            var body = mark is null ? ""
+                : _words.Say(mark.Times == 1 ? $"body-{mark.Part}" : $"body-{mark.Part}s", mark.Times);
+            return new(name, Length(value * Units.Length[unit].Factor, unit), body);
         }
-        List<CardMeasure> measures = _bench.HeightLimitM is { } height ? [Told(_words.Say("height-after"), height, "m")] : [];
+        List<CardMeasure> measures = _bench.HeightLimitM is { } height
+            ? [Told(_words.Say("height-after"), height, "m")]
+            : [];
         var system = _bench.Rules.System;
-        var made = system.Steps.Where(s => s.Cut.Kind != CutKind.ToSideShoot && _prescription.Cuts.Any(c => c.StepId == s.Id && c.IsMade)).ToList();
+        var made = system.Steps.Where(s => s.Cut.Kind != CutKind.ToSideShoot
+            && _prescription.Cuts.Any(c => c.StepId == s.Id && c.IsMade)).ToList();
         measures.AddRange(system.Settings.Where(s => s.IsLength && made.Any(m => system.Names(m, s.Id)))
             .Select(s => Told(_words.Say(s.Name), _prescription.InForce[s.Id], s.Unit)));
         return measures;
@@ -213,9 +278,12 @@ internal sealed class CardWriter
 
     private CardCut CutOf(PrescribedCut cut) => new(
         cut.Number, cut.StepId, cut.IsMade, _words.Say(cut.Name), HowMany(cut),
-        // Where single buds are told for the tree, what falls is the same number again.
-        cut is { IsMade: true, Drop: >= 0.5 } && cut.Amount.Kind is not (AmountKind.OnTheTree or AmountKind.ToTheNumber) ? _words.Say("falls", Math.Round(cut.Drop)) : "",
+        cut.IsMade && cut.Drop >= WorthTelling && !IsToldAsDrop(cut) ? _words.Say("falls", Math.Round(cut.Drop)) : "",
         _words.Say(cut.LookFor), _words.Say(cut.How), cut.Caution is { } caution ? _words.Say(caution) : null);
+
+    // Where single buds are told for the tree, what falls is the same number again.
+    private static bool IsToldAsDrop(PrescribedCut cut) =>
+        cut.Amount.Kind is AmountKind.OnTheTree or AmountKind.ToTheNumber;
 
     private string HowMany(PrescribedCut cut)
     {

@@ -5,14 +5,14 @@ using Rama.Core.Target.Sharing;
 namespace Rama.Core.Prescribe;
 
 /// <summary>
-/// Floral buds on a tree of each trunk class before pruning: in proportion to the trunks, unless the count surely says otherwise.
-/// A handful of trees a class differ by chance far more than classes do.
+/// Floral buds on a tree of each trunk class before pruning: in proportion to the trunks, unless the count surely
+/// says otherwise. A handful of trees a class differ by chance far more than classes do.
 /// </summary>
 /// <param name="Means">Buds per tree by class; only their proportions count.</param>
 /// <param name="ByCount">Whether the count itself tells the classes apart.</param>
 /// <remarks>
-/// Buds per cm² of trunk are compared between the classes by Fisher's one-way analysis of variance at 5 %; fewer than two trees
-/// a class or three degrees of freedom within them say nothing.
+/// Buds per cm² of trunk are compared between the classes by Fisher's one-way analysis of variance at 5 %; fewer
+/// than two trees a class or three degrees of freedom within them say nothing.
 /// </remarks>
 internal sealed record ClassBuds(IReadOnlyList<double> Means, bool ByCount)
 {
@@ -27,8 +27,10 @@ internal sealed record ClassBuds(IReadOnlyList<double> Means, bool ByCount)
     {
         var tcsa = classes.Sum(c => c.Share * c.MeanTcsaCm2);
         var byTrunk = classes.Select(c => mean * c.MeanTcsaCm2 / tcsa).ToList();
-        var members = classes.Select(c => trees.Where(t => t.GirthCm is { } girth && t.TcsaCm2 is > 0 && c.Holds(girth)).ToList()).ToList();
-        return members.All(m => m.Count >= 2) && Differ([.. members.Select(m => m.Select(t => t.FloralBuds / t.TcsaCm2!.Value).ToList())])
+        var members = classes.Select(c => trees.Where(t => t.GirthCm is { } girth && t.TcsaCm2 is > 0 && c.Holds(girth))
+            .ToList()).ToList();
+        return members.All(m => m.Count >= 2)
+            && Differ([.. members.Select(m => m.Select(t => t.FloralBuds / t.TcsaCm2!.Value).ToList())])
             ? new([.. members.Select(m => m.Average(t => t.FloralBuds))], true)
             : new(byTrunk, false);
     }

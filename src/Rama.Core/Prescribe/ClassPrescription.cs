@@ -22,27 +22,32 @@ public enum ClassStop
 }
 
 /// <summary>
-/// What to do on the trees of one trunk class. It is worked out once: decision, cuts, card, gauge, bench and simulation all tell
-/// it from here.
+/// What to do on the trees of one trunk class. It is worked out once: decision, cuts, card, gauge, bench and
+/// simulation all tell it from here.
 /// </summary>
 /// <param name="Class">The class.</param>
 /// <param name="Decision">Its decision.</param>
 /// <param name="BudsLeft">Floral buds left per tree: where the cuts stop on a number, that number.</param>
 /// <param name="StopAt">Floral buds at which a pruner stops; null where the cuts do not stop on a number.</param>
-/// <param name="AtMostDown">Floral buds that may lie on the ground under a tree where only its shape is cut; null otherwise.</param>
-/// <param name="BudsPerCm2">Floral buds for each cm² of a limb kept, the gauge; null where nothing is brought to a number.</param>
+/// <param name="AtMostDown">Floral buds that may lie on the ground under a tree where only its shape is cut; null
+/// otherwise.</param>
+/// <param name="BudsPerCm2">Floral buds for each cm² of a limb kept, the gauge; null where nothing is brought to a
+/// number.</param>
 /// <param name="LimbsLeft">Limbs left per tree.</param>
 /// <param name="GaugeCm2">Cross-section of the limbs left on a tree by which they share its buds, cm².</param>
 /// <param name="MinutesPerTree">Working minutes per tree.</param>
 /// <param name="WoodShare">Wood cut, as a share of the canopy's.</param>
 /// <param name="BigCuts">Big cuts per tree.</param>
-/// <param name="ThickLeft">Limbs per tree that stay though too thick for their place; they go first next winter.</param>
-/// <param name="ClustersToThinning">Flower clusters per tree over the target, left to hand thinning: the mean over trees, some of which end below it.</param>
+/// <param name="ThickLeft">Limbs per tree that stay though too thick for their place; they go first next
+/// winter.</param>
+/// <param name="ClustersToThinning">Flower clusters per tree over the target, left to hand thinning: the mean over
+/// trees, some of which end below it.</param>
 /// <param name="Cuts">Its cuts in order.</param>
 /// <param name="Settings">Settings found for the class, by name, in their own unit.</param>
 public sealed record ClassPrescription(
-    TrunkClass Class, PruningDecision Decision, double BudsLeft, double? StopAt, double? AtMostDown, double? BudsPerCm2, double LimbsLeft, double GaugeCm2,
-    double MinutesPerTree, double WoodShare, double BigCuts, double ThickLeft, double ClustersToThinning, IReadOnlyList<ClassCut> Cuts, IReadOnlyDictionary<string, double> Settings)
+    TrunkClass Class, PruningDecision Decision, double BudsLeft, double? StopAt, double? AtMostDown, double? BudsPerCm2,
+    double LimbsLeft, double GaugeCm2, double MinutesPerTree, double WoodShare, double BigCuts, double ThickLeft,
+    double ClustersToThinning, IReadOnlyList<ClassCut> Cuts, IReadOnlyDictionary<string, double> Settings)
 {
     // Few trees are enough for means over settings compared on the same trees; the block simulation takes many.
     private const int SearchTrees = 15, CheckTrees = 30;
@@ -60,7 +65,9 @@ public sealed record ClassPrescription(
         : Decision.Kind == DecisionKind.NoPrune ? ClassStop.UnsoundOnly
         : ClassStop.CutsMade;
 
-    /// <summary>Floral buds a finished tree is measured by: where pruning stops on a number that one, else those wanted.</summary>
+    /// <summary>
+    /// Floral buds a finished tree is measured by: where pruning stops on a number that one, else those wanted.
+    /// </summary>
     public double Number => StopAt ?? Decision.BudsToLeave;
 
     /// <summary>Whether a tree left with so many floral buds is within the tolerance of that number.</summary>
@@ -74,7 +81,9 @@ public sealed record ClassPrescription(
     {
         var most = Cuts.ToDictionary(c => c.StepId, c => c.Most);
         // What is rubbed bud by bud is told as a rate; on one tree it ends at its number.
-        return [.. rules.Steps.Select(s => SettingSearch.IsSolved(rules, s) ? null : most.GetValueOrDefault(s.Step.Id))];
+        return [.. rules.Steps.Select(s => SettingSearch.IsSolved(rules, s)
+            ? null
+            : most.GetValueOrDefault(s.Step.Id))];
     }
 
     /// <summary>Finds what to cut on the classes of a planting.</summary>
@@ -107,20 +116,28 @@ public sealed record ClassPrescription(
             spread.AddRange(account.Spread(run, told));
         }
         // Trees differ around their class alike, so that few trees of each tell the spread of all.
-        return [
-            .. classes.Select(c => c.Decision.Kind == DecisionKind.NoPrune ? 0 : OverTheNumber(spread.Select(s => s * c.BudsLeft), c.Decision.BudsToLeave))
-                .Zip(classes, (thinning, c) => c with { ClustersToThinning = thinning, Decision = c.Decision.CarriedOut(c.Removed, thinning, rules.Aim == SystemAim.Light, []) }),
-        ];
+        return [.. classes.Select(c => WithThinning(c, spread, rules.Aim == SystemAim.Light))];
+    }
+
+    private static ClassPrescription WithThinning(ClassPrescription of, IReadOnlyList<double> spread, bool isLight)
+    {
+        var thinning = of.Decision.Kind == DecisionKind.NoPrune ? 0
+            : OverTheNumber(spread.Select(s => s * of.BudsLeft), of.Decision.BudsToLeave);
+        var carriedOut = of.Decision.CarriedOut(of.Removed, thinning, isLight, []);
+        return of with { ClustersToThinning = thinning, Decision = carriedOut };
     }
 
     /// <summary>Floral buds that go from a tree; under structure only those that may.</summary>
-    internal double Removed => AtMostDown ?? (Decision.Kind == DecisionKind.NoPrune ? 0 : Decision.Standing.Mean - BudsLeft);
+    internal double Removed =>
+        AtMostDown ?? (Decision.Kind == DecisionKind.NoPrune ? 0 : Decision.Standing.Mean - BudsLeft);
 
     /// <summary>Clusters over the number on a mean tree: trees below it make up for none.</summary>
-    internal static double OverTheNumber(IEnumerable<double> left, double number) => left.Select(l => Math.Max(0, l - number)).DefaultIfEmpty(0).Average();
+    internal static double OverTheNumber(IEnumerable<double> left, double number) =>
+        left.Select(l => Math.Max(0, l - number)).DefaultIfEmpty(0).Average();
 
     /// <summary>The running account of one class: what each step takes until nothing more may go.</summary>
-    private sealed class ClassAccount(PruningRules rules, PruningDecision decision, int perSite, IReadOnlyList<ObservedDrops> observed)
+    private sealed class ClassAccount(PruningRules rules, PruningDecision decision, int perSite,
+        IReadOnlyList<ObservedDrops> observed)
     {
         private readonly double _standing = decision.Standing.Mean;
 
@@ -136,9 +153,13 @@ public sealed record ClassPrescription(
             _ => 0,
         };
 
-        private IEnumerable<(ReadyStep Step, int Place)> Asked => rules.Steps.Select((s, i) => (s, i)).Where(x => x.s.Step.Under.Contains(decision.Kind));
+        private IEnumerable<(ReadyStep Step, int Place)> Asked =>
+            rules.Steps.Select((s, i) => (s, i)).Where(x => x.s.Step.Under.Contains(decision.Kind));
 
-        /// <summary>How many cuts of each step a card asks for at most, in whole numbers; null where the tree decides.</summary>
+        /// <summary>
+        /// How many cuts of each step a card asks for at most, in whole numbers; null where the tree
+        /// decides.
+        /// </summary>
         public int?[] Limits(ClassRun free)
         {
             var limits = new int?[rules.Steps.Count];
@@ -147,7 +168,8 @@ public sealed record ClassPrescription(
             {
                 if (SettingSearch.IsSolved(rules, step) || step.Step.Stop == StepStop.Never) continue;
                 var (made, share) = Expected(free, step);
-                limits[place] = Numbered(step, free) is { } number ? decision.Kind == DecisionKind.StructureOnly ? Math.Min(number, Allowed(made)) : number : null;
+                var number = Numbered(step, free);
+                limits[place] = decision.Kind == DecisionKind.StructureOnly ? Lesser(number, Allowed(made)) : number;
                 var (drop, room) = (share * buds, Math.Max(0, buds - Stays));
                 if (free.Of(step.Step.Id).Trees < ClassCut.FewTrees)
                 {
@@ -176,12 +198,20 @@ public sealed record ClassPrescription(
                 var (made, share) = Expected(run, step);
                 var (trees, most) = (run.Of(step.Step.Id).Trees, limits[place]);
                 // Light pruning makes whole cuts and never stops on a number; every other crew stops where it may.
-                var drop = step.Step.Stop == StepStop.Never || IsLight ? share * buds : Math.Min(share * buds, Math.Max(0, buds - Stays));
+                var drop = step.Step.Stop == StepStop.Never || IsLight
+                    ? share * buds
+                    : Math.Min(share * buds, Math.Max(0, buds - Stays));
                 if (SettingSearch.IsSolved(rules, step))
                 {
-                    // Bud by bud, or spur by spur: as many as the class is still over, after what the other steps are known to drop.
-                    var limit = rules.Place(step.Step.Most!) is { } at ? rules.Defaults[at] * run.LimbsLeft * perSite : double.PositiveInfinity;
-                    drop = StopsOnNumber ? Math.Clamp(buds - Stays, 0, Math.Min(Math.Min(limit, rules.System.Caps.ShareRubbed * _standing), buds)) : 0;
+                    // Bud by bud, or spur by spur: as many as the class is still over, after
+                    // what the other steps are known to drop.
+                    var limit = rules.Place(step.Step.Most!) is { } at
+                        ? rules.Defaults[at] * run.LimbsLeft * perSite
+                        : double.PositiveInfinity;
+                    drop = StopsOnNumber
+                        ? Math.Clamp(buds - Stays, 0,
+                            Math.Min(Math.Min(limit, rules.System.Caps.ShareRubbed * _standing), buds))
+                        : 0;
                     made = drop / perSite;
                     trees = made > 0 ? 1 : 0;
                     most = made > 0 ? Math.Max(1, (int)Math.Round(made)) : 0;
@@ -194,25 +224,31 @@ public sealed record ClassPrescription(
                 share = buds > 0 ? drop / buds : 0;
                 buds = Math.Max(0, buds - drop);
                 seconds += made * step.Step.SecondsEach;
-                cuts.Add(new(step.Step.Id, most, made, trees, share, drop, buds, made > 0 ? Seen(step).Count : 0, HeightOf(step, run)));
+                cuts.Add(new(step.Step.Id, most, made, trees, share, drop, buds, made > 0 ? Seen(step).Count : 0,
+                    HeightOf(step, run)));
             }
             var limbs = Math.Max(1, run.LimbsLeft);
             return new(
-                of, decision, buds, StopsOnNumber ? buds : null, decision.Kind == DecisionKind.StructureOnly ? decision.RemoveBuds : null,
-                StopsOnNumber && run.GaugeCm2 > 0 ? buds / run.GaugeCm2 : null, limbs, run.GaugeCm2, seconds / 60, run.WoodShare, run.BigCuts, run.ThickLeft, 0, cuts, found);
+                of, decision, buds, StopsOnNumber ? buds : null,
+                decision.Kind == DecisionKind.StructureOnly ? decision.RemoveBuds : null,
+                StopsOnNumber && run.GaugeCm2 > 0 ? buds / run.GaugeCm2 : null, limbs, run.GaugeCm2, seconds / 60,
+                run.WoodShare, run.BigCuts, run.ThickLeft, 0, cuts, found);
         }
 
         /// <summary>Buds left on each tree as a multiple of their mean.</summary>
         public IEnumerable<double> Spread(ClassRun run, ClassPrescription told)
         {
-            var rubbed = told.Cuts.Where(c => rules.Steps.Any(s => s.Step.Id == c.StepId && SettingSearch.IsSolved(rules, s))).Sum(c => c.Drop);
+            bool IsRubbed(ClassCut cut) =>
+                rules.Steps.Any(s => s.Step.Id == cut.StepId && SettingSearch.IsSolved(rules, s));
+            var rubbed = told.Cuts.Where(IsRubbed).Sum(c => c.Drop);
             var perLimb = run.LimbsLeft > 0 ? rubbed / run.LimbsLeft : 0;
             var left = run.Prunings.Select(p => Math.Max(0, p.Left.FloralBuds - perLimb * p.Left.Limbs)).ToList();
             var mean = left.Average();
             return mean > 0 ? left.Select(l => l / mean) : [];
         }
 
-        private IReadOnlyList<double> Seen(ReadyStep step) => observed.FirstOrDefault(o => o.StepId == step.Step.Id)?.Shares ?? [];
+        private IReadOnlyList<double> Seen(ReadyStep step) =>
+            observed.FirstOrDefault(o => o.StepId == step.Step.Id)?.Shares ?? [];
 
         private (double Made, double Share) Expected(ClassRun run, ReadyStep step)
         {
@@ -220,14 +256,20 @@ public sealed record ClassPrescription(
             return (made, Seen(step) is { Count: > 0 } seen && made > 0 ? ObservedDrops.Corrected(share, seen) : share);
         }
 
-        private bool CanRub(double buds) => StopsOnNumber && rules.Steps.Any(s => SettingSearch.IsSolved(rules, s)) && buds <= rules.System.Caps.ShareRubbed * _standing;
+        private bool CanRub(double buds) =>
+            StopsOnNumber && rules.Steps.Any(s => SettingSearch.IsSolved(rules, s))
+            && buds <= rules.System.Caps.ShareRubbed * _standing;
+
+        private static int? Lesser(int? number, int allowed) => number is { } most ? Math.Min(most, allowed) : null;
 
         // Where only the shape is cut, no more of a number than its allowance lets most trees have.
         private static int Allowed(double made) => made < SeldomAllowed ? 0 : Math.Max(1, (int)Math.Round(made));
 
         // Cut back to a height, a step is asked for on trees that stand above it.
         private static double? HeightOf(ReadyStep step, ClassRun run) =>
-            step is { Step.Cut.Kind: CutKind.ToSideShoot, Leave: { } height } && run.Trees[0].Tree is var tree ? height(new(new StandingTree(tree), tree.Index.Leaders[0], 0, run.Values)) : null;
+            step is { Step.Cut.Kind: CutKind.ToSideShoot, Leave: { } height } && run.Trees[0].Tree is var tree
+                ? height(new(new StandingTree(tree), tree.Index.Leaders[0], 0, run.Values))
+                : null;
 
         private static int? Numbered(ReadyStep step, ClassRun run)
         {

@@ -15,10 +15,12 @@ internal sealed class ClassRun
     /// <param name="settings">Tolerance and cap.</param>
     /// <param name="values">Values of the settings.</param>
     /// <param name="limits">Most cuts of each step on one tree; null for the system's own.</param>
-    public ClassRun(IReadOnlyList<PreparedTree> trees, PruningDecision decision, DecisionSettings settings, double[] values, IReadOnlyList<int?>? limits = null)
+    public ClassRun(IReadOnlyList<PreparedTree> trees, PruningDecision decision, DecisionSettings settings,
+        double[] values, IReadOnlyList<int?>? limits = null)
     {
         (Trees, Values) = (trees, values);
-        Prunings = [.. trees.Select(t => TreePruning.Of(t, CutAllowance.ByCard(decision, t.Tree.FloralBuds, settings), values, limits))];
+        Prunings = [.. trees.Select(t =>
+            TreePruning.Of(t, CutAllowance.ByCard(decision, t.Tree.FloralBuds, settings), values, limits))];
         var rules = trees[0].Rules;
         foreach (var pruning in Prunings)
         {
@@ -32,7 +34,8 @@ internal sealed class ClassRun
                     drop += pruning.Cuts[next].Drop;
                 }
                 var sum = _steps.GetValueOrDefault(step.Step.Id);
-                _steps[step.Step.Id] = new(sum.Cuts + cuts, sum.Drop + drop, sum.Before + before, sum.Trees + (cuts > 0 ? 1 : 0));
+                _steps[step.Step.Id] = new(sum.Cuts + cuts, sum.Drop + drop, sum.Before + before,
+                    sum.Trees + (cuts > 0 ? 1 : 0));
                 before -= drop;
             }
         }
@@ -57,8 +60,8 @@ internal sealed class ClassRun
     public double LimbsLeft { get; }
 
     /// <summary>
-    /// Cross-section of the limbs a tree keeps, cm², by which they share its buds. A limb that is too thick and yet stays for this
-    /// winter counts as the thickest the gauge has a number for.
+    /// Cross-section of the limbs a tree keeps, cm², by which they share its buds. A limb that is too thick and
+    /// yet stays for this winter counts as the thickest the gauge has a number for.
     /// </summary>
     public double GaugeCm2 { get; }
 
@@ -69,10 +72,14 @@ internal sealed class ClassRun
     /// <summary>Limbs too thick for their place that stay on a tree.</summary>
     public double ThickLeft { get; }
 
-    /// <summary>Cuts of a step on a mean tree, what they drop of the buds standing before it, and the share of trees it is made on.</summary>
+    /// <summary>
+    /// Cuts of a step on a mean tree, what they drop of the buds standing before it, and the share of trees it
+    /// is made on.
+    /// </summary>
     public (double Cuts, double Share, double Trees) Of(string step) =>
         _steps.TryGetValue(step, out var sum)
-            ? (sum.Cuts / (double)Prunings.Count, sum.Before > 0 ? sum.Drop / (double)sum.Before : 0, sum.Trees / (double)Prunings.Count) : default;
+            ? (sum.Cuts / (double)Prunings.Count, sum.Before > 0 ? sum.Drop / (double)sum.Before : 0,
+                sum.Trees / (double)Prunings.Count) : default;
 
     private readonly record struct Sum(int Cuts, int Drop, int Before, int Trees);
 }

@@ -56,7 +56,8 @@ public sealed record CutAmount(AmountKind Kind, double Least = 0, double Most = 
         if (step is { Stop: StepStop.Never, Most: null, Cut.Kind: CutKind.Collar }) return new(AmountKind.EveryOne);
         var made = classes.Where(c => c.Cut.IsMade).ToList();
         if (made.Count == 0) return new(AmountKind.None);
-        if (made[0].Cut.AboveM is { } height && made.All(c => c.Cut.Most is null)) return new(AmountKind.IfAbove, height, height);
+        if (made[0].Cut.AboveM is { } height && made.All(c => c.Cut.Most is null))
+            return new(AmountKind.IfAbove, height, height);
         if (step.Cut.Kind == CutKind.RubOff)
         {
             if (made.All(c => c.Cut.CutsPerTree < AFew)) return new(AmountKind.ToTheNumber);
@@ -65,9 +66,12 @@ public sealed record CutAmount(AmountKind Kind, double Least = 0, double Most = 
                 ? new(AmountKind.ALimb, Math.Floor(rates.Min() + NearWhole), Math.Ceiling(rates.Max() - NearWhole))
                 : Range(AmountKind.OnTheTree, made.Select(c => Math.Round(c.Cut.CutsPerTree)));
         }
-        if (made.All(c => c.Cut.Most is not null)) return Range(AmountKind.UpTo, made.Select(c => (double)c.Cut.Most!.Value));
+        if (made.All(c => c.Cut.Most is not null))
+            return Range(AmountKind.UpTo, made.Select(c => (double)c.Cut.Most!.Value));
         var found = made.Select(c => Math.Round(c.Cut.CutsPerTree)).ToList();
-        return found.Max() < 1 ? new(AmountKind.OnSomeTrees) : Range(AmountKind.AsFound, found.Select(f => Math.Max(1, f)));
+        return found.Max() < 1
+            ? new(AmountKind.OnSomeTrees)
+            : Range(AmountKind.AsFound, found.Select(f => Math.Max(1, f)));
     }
 
     private static CutAmount Range(AmountKind kind, IEnumerable<double> numbers)

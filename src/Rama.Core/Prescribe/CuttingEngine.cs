@@ -10,8 +10,10 @@ namespace Rama.Core.Prescribe;
 /// <param name="tree">What is left of it.</param>
 /// <param name="allowance">How far it may be cut.</param>
 /// <param name="settings">Values of the settings.</param>
-/// <param name="limits">Most cuts of each step on this tree, in the order of the steps, where a card says so; null for none.</param>
-internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, CutAllowance allowance, double[] settings, IReadOnlyList<int?>? limits = null)
+/// <param name="limits">Most cuts of each step on this tree, in the order of the steps, where a card says so; null
+/// for none.</param>
+internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, CutAllowance allowance, double[] settings,
+    IReadOnlyList<int?>? limits = null)
 {
     private const double Slack = 1e-9, SideShootM = 0.02;
 
@@ -49,7 +51,8 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
             var leader = tree.Tree.Branches[wood.Parent!.Value].DiameterAt(wood.AtM);
             _thick.Add(new(
                 id, wood.DiameterMm, wood.Path[0].HeightM, leader > 0 ? wood.DiameterMm / leader : null,
-                _heldBack.GetValueOrDefault(id, end), _cuts.Any(c => c.Branch == id && c.StepId == step.Step.Id && c.Kind == CutKind.Shorten)));
+                _heldBack.GetValueOrDefault(id, end),
+                _cuts.Any(c => c.Branch == id && c.StepId == step.Step.Id && c.Kind == CutKind.Shorten)));
         }
         _thick.Sort((a, b) => b.DiameterMm.CompareTo(a.DiameterMm));
     }
@@ -144,7 +147,9 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
         if (step.Find.Subject == Subject.Buds)
         {
             var count = tree.Tree.Buds[id].Count;
-            return OnBuds(step, count) ?? (allowance.CountsBuds && _rubbed + count > _rules.System.Caps.ShareRubbed * tree.Tree.FloralBuds + Slack ? StepEnd.RubCap : null);
+            var most = _rules.System.Caps.ShareRubbed * tree.Tree.FloralBuds;
+            var tooMany = allowance.CountsBuds && _rubbed + count > most + Slack;
+            return OnBuds(step, count) ?? (tooMany ? StepEnd.RubCap : null);
         }
         var (branch, leave) = Place(step, id, scope);
         return branch < 0 ? null : OnWood(step, branch, leave);
@@ -180,7 +185,8 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
         var left = tree.FloralBuds - drop;
         if (left < allowance.CapLow - Slack) return StepEnd.BudCap;
         // Light pruning never stops on a number; what shape may cost holds all the same.
-        if (!allowance.CountsBuds || _rules.Aim == SystemAim.Light && allowance.Kind == DecisionKind.Reduce) return null;
+        if (!allowance.CountsBuds || _rules.Aim == SystemAim.Light && allowance.Kind == DecisionKind.Reduce)
+            return null;
         return left < (step.Step.Stop == StepStop.Number ? allowance.NumberLow : allowance.BandLow) - Slack ? StepEnd.Number : null;
     }
 
@@ -202,7 +208,8 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
     private void Record(ReadyStep step, CutKind kind, int branch, int? bud, double leave, CutLoss loss)
     {
         if (loss.DiameterMm >= _rules.System.Caps.BigCutMm) _bigCuts++;
-        _cuts.Add(new(_cuts.Count + 1, step.Step.Id, kind, branch, bud, leave, loss.Buds, tree.FloralBuds, loss.WoodCm3, loss.DiameterMm));
+        _cuts.Add(new(_cuts.Count + 1, step.Step.Id, kind, branch, bud, leave, loss.Buds, tree.FloralBuds, loss.WoodCm3,
+            loss.DiameterMm));
     }
 
     /// <summary>Where a cut falls: which branch, and how much of it stays; −1 where there is no place for it.</summary>

@@ -21,7 +21,8 @@ public sealed record GaugeMarks(double BudsPerCm2, IReadOnlyList<GaugeMark> Mark
     public static IReadOnlyList<double> Usual { get; } = [8, 10, 12, 15, 18, 20, 22];
 
     /// <summary>Diameters marked for who measures in inches, mm: 3/8 to 7/8 of an inch.</summary>
-    public static IReadOnlyList<double> UsualUs { get; } = [.. Enumerable.Range(3, 5).Select(eighths => eighths * 25.4 / 8)];
+    public static IReadOnlyList<double> UsualUs { get; } =
+        [.. Enumerable.Range(3, 5).Select(eighths => eighths * 25.4 / 8)];
 
     /// <summary>The gauge of a tree.</summary>
     /// <param name="budsPerTree">Buds to leave.</param>

@@ -3,7 +3,8 @@ using Rama.Core.Explain;
 namespace Rama.Core.Prescribe;
 
 /// <summary>One step of a prescription: how often to make the cut on a tree and what it is expected to drop.</summary>
-/// <param name="Number">Place among the cuts made this winter, from 1; the same number on screen, drawing and card. 0 for one not made.</param>
+/// <param name="Number">Place among the cuts made this winter, from 1; the same number on screen, drawing and card.
+/// 0 for one not made.</param>
 /// <param name="StepId">Identifier of the step in its rule pack.</param>
 /// <param name="Amount">How many cuts to make.</param>
 /// <param name="CutsPerTree">Cuts on a mean tree.</param>

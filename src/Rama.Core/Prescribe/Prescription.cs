@@ -16,7 +16,8 @@ namespace Rama.Core.Prescribe;
 /// <param name="WoodShare">Wood cut, as a share of the canopy's.</param>
 /// <param name="Cuts">The cuts in order, on a mean tree.</param>
 /// <param name="Classes">What to cut by trunk class.</param>
-/// <param name="IsLight">Whether the system is pruned light: its cuts never stop on a number, which is left to thinning.</param>
+/// <param name="IsLight">Whether the system is pruned light: its cuts never stop on a number, which is left to
+/// thinning.</param>
 /// <param name="Answers">Answers to the system's questions it rests on.</param>
 /// <param name="InForce">Settings of the system as answers, the search for lengths and the manager's hand have them, by name, in their own unit; the numbers of a class are with it.</param>
 /// <param name="Steps">The arithmetic.</param>
@@ -50,7 +51,10 @@ public sealed record Prescription(
     /// <summary>The decision of the planting as the cuts carry it out in its trunk classes.</summary>
     internal PruningDecision CarriedOut(PruningDecision decision) => decision.CarriedOut(
         Classes.Sum(c => c.Class.Share * c.Removed), ClustersToThinning, IsLight,
-        Classes.Count == 1 ? [] : [.. Classes.SelectMany(c => new Figure[] { new(c.Class.Name, c.Removed, "bud/tree"), new("share of the trees", c.Class.Share, "share") })]);
+        Classes.Count == 1 ? [] : [.. Classes.SelectMany(ShareOf)]);
+
+    private static Figure[] ShareOf(ClassPrescription of) =>
+        [new(of.Class.Name, of.Removed, "bud/tree"), new("share of the trees", of.Class.Share, "share")];
 
     /// <summary>Prescribes for the trees of a planting.</summary>
     /// <param name="rules">The system's rules with the answers chosen.</param>
@@ -83,8 +87,10 @@ public sealed record Prescription(
             before -= drop;
             var amount = CutAmount.Of(step, [.. parts.Select(p => (p.Cut!, p.Class.LimbsLeft))]);
             cuts.Add(new(
-                amount.Kind == AmountKind.None ? 0 : cuts.Count(c => c.IsMade) + 1, step.Id, amount, made, step.Cut.Kind == CutKind.RubOff, drop, before, made * step.SecondsEach,
-                parts.Max(p => p.Cut!.DemonstrationTrees), step.Name, Told(step.LookFor), Told(step.How), step.Why, step.Caution, step.Source));
+                amount.Kind == AmountKind.None ? 0 : cuts.Count(c => c.IsMade) + 1, step.Id, amount, made,
+                step.Cut.Kind == CutKind.RubOff, drop, before, made * step.SecondsEach,
+                parts.Max(p => p.Cut!.DemonstrationTrees), step.Name, Told(step.LookFor), Told(step.How), step.Why,
+                step.Caution, step.Source));
         }
 
         var (left, limbsLeft, minutes, thinning) = (Mean(c => c.BudsLeft), Mean(c => c.LimbsLeft), Mean(c => c.MinutesPerTree), Mean(c => c.ClustersToThinning));
@@ -93,7 +99,8 @@ public sealed record Prescription(
             c.SingleBuds ? Math.Max(0, b - c.Drop) : c.BudsAfter + c.Drop > 0 ? b * c.BudsAfter / (c.BudsAfter + c.Drop) : b);
         var perLimb = left / limbsLeft;
         return new(
-            left, LeftFrom(decision.Standing.Low), LeftFrom(decision.Standing.High), limbsLeft, perLimb, thinning, minutes, Mean(c => c.WoodShare), cuts, classes, rules.Aim == SystemAim.Light, rules.ByQuestion, inForce,
+            left, LeftFrom(decision.Standing.Low), LeftFrom(decision.Standing.High), limbsLeft, perLimb, thinning,
+            minutes, Mean(c => c.WoodShare), cuts, classes, rules.Aim == SystemAim.Light, rules.ByQuestion, inForce,
             StepsOf(rules, decision, cuts, left, limbsLeft, perLimb, minutes), Warn(rules, stock, classes, thinning, Mean(c => c.WoodShare)));
     }
 

@@ -22,8 +22,10 @@ public sealed record CardCut(
 /// <param name="Trunk">How its trunks are told.</param>
 /// <param name="Leave">Buds to leave.</param>
 /// <param name="Cuts">How many of each cut of the card, in its order; empty where there is none.</param>
-/// <param name="PerLimb">Buds to leave on a limb; empty where nothing is brought to a number, and on cards handed out before it was told.</param>
-public sealed record CardClass(string Name, string Trunk, string Leave, IReadOnlyList<string> Cuts, string PerLimb = "");
+/// <param name="PerLimb">Buds to leave on a limb; empty where nothing is brought to a number, and on cards handed
+/// out before it was told.</param>
+public sealed record CardClass(string Name, string Trunk, string Leave, IReadOnlyList<string> Cuts,
+    string PerLimb = "");
 
 /// <summary>One mark of the limb gauge.</summary>
 /// <param name="Limb">Diameter of the limb.</param>
@@ -75,7 +77,8 @@ public sealed record CardNumber(string Value, string Caption);
 /// <param name="Drawing">The drawing.</param>
 /// <param name="Version">Version of the prescription, once handed out.</param>
 /// <param name="PerLimbHeading">Heading of the buds to leave on a limb, by trunk class.</param>
-/// <param name="GaugeClasses">Headings of the trunk classes over the gauge; empty where one number holds for all.</param>
+/// <param name="GaugeClasses">Headings of the trunk classes over the gauge; empty where one number holds for
+/// all.</param>
 /// <param name="GaugeNote">What to do with a limb thicker than the gauge that stays; empty where there is none.</param>
 /// <param name="Units">Units its lengths are told in.</param>
 public sealed record PruningCard(
@@ -119,6 +122,7 @@ public sealed record PruningCard(
     /// <param name="language">A code of <see cref="LocalText.Languages"/>.</param>
     /// <param name="marks">The crew's own measures.</param>
     /// <param name="units">Units the crew measures in.</param>
-    public static PruningCard? Of(PlanReading reading, PruningPlan plan, string language, BodyMarks? marks = null, UnitSystem units = UnitSystem.Metric) =>
+    public static PruningCard? Of(PlanReading reading, PruningPlan plan, string language, BodyMarks? marks = null,
+        UnitSystem units = UnitSystem.Metric) =>
         CardWriter.Of(reading, plan, language, marks ?? BodyMarks.None, units)?.Write();
 }

@@ -97,12 +97,16 @@ public sealed record PruningPlan(
     /// <param name="reading">What was typed, read.</param>
     public MissCosts? CostsOf(PlanReading reading)
     {
-        if (reading is not { Target: { } target, Planting: { } planting } || Crop is not { } crop || Buds is not { } buds) return null;
+        if (reading is not { Target: { } target, Planting: { } planting } || Crop is not { } crop
+            || Buds is not { } buds) return null;
         var terms = target.Insurance;
         var set = (terms.Set?.Mean ?? planting.Variety.SetShare.Value) * terms.Places * terms.Losses.Kept;
         // Trees differ by themselves here, so that how far pruning misses is not in the outcome once more.
-        var outcome = terms.Places == 1 && terms.Losses.Kept == 1 && terms.Set is { } share ? SetOutcome.Of(share, 0, terms.Losses.Risk is { } risk ? [risk] : []) : null;
-        return new(crop.FruitPerTree / buds.BudsPerTree, outcome, set, terms.CostOver, terms.CostUnder, reading.Counted?.Sample.WagePerHour ?? SampleSettings.UsualWagePerHour);
+        var outcome = terms.Places == 1 && terms.Losses.Kept == 1 && terms.Set is { } share
+            ? SetOutcome.Of(share, 0, terms.Losses.Risk is { } risk ? [risk] : [])
+            : null;
+        return new(crop.FruitPerTree / buds.BudsPerTree, outcome, set, terms.CostOver, terms.CostUnder,
+            reading.Counted?.Sample.WagePerHour ?? SampleSettings.UsualWagePerHour);
     }
 
     /// <summary>The trees of a planting as its counts tell them; null before there are counts.</summary>

@@ -28,9 +28,9 @@ internal static class SettingSearch
     }
 
     /// <summary>
-    /// The best settings of each class, by name and in their own unit; those of the pack where nothing is to be found. The style
-    /// is one for the planting; numbers vary with the trunk, as the card tells them by class. A length is found afterwards, and is
-    /// one for the planting too: a crew carries one gauge.
+    /// The best settings of each class, by name and in their own unit; those of the pack where nothing is to be
+    /// found. The style is one for the planting; numbers vary with the trunk, as the card tells them by class.
+    /// A length is found afterwards, and is one for the planting too: a crew carries one gauge.
     /// </summary>
     /// <param name="rules">The rules.</param>
     /// <param name="classes">The trunk classes with trees to try them on.</param>
@@ -43,11 +43,20 @@ internal static class SettingSearch
         bool Free(SearchClass of) => of.Decision.Kind == DecisionKind.Reduce && rules.Aim != SystemAim.Light;
         var rate = rules.Steps.FirstOrDefault(s => IsSolved(rules, s))?.Step.Most;
         // What the manager holds, or a chosen answer says, is not searched.
-        var open = rules.System.Settings.Where(s => s.Tries.Count > 0 && !held.ContainsKey(s.Id) && !rules.IsAnswered(s.Id) && s.Id != rate).ToList();
-        var (numbers, lengths, reserve) = (open.Where(s => !s.IsLength && !s.Reserve).ToList(), open.Where(s => s.IsLength).ToList(), open.Where(s => s is { IsLength: false, Reserve: true }).ToList());
-        List<Try> best = ByClass(classes, numbers, c => [.. Combinations(Free(c) ? numbers : [], held).Select(x => Of(rules, c, settings, x, rate))]);
+        var open = rules.System.Settings.Where(s => s.Tries.Count > 0 && !held.ContainsKey(s.Id)
+            && !rules.IsAnswered(s.Id) && s.Id != rate).ToList();
+        var numbers = open.Where(s => !s.IsLength && !s.Reserve).ToList();
+        var reserve = open.Where(s => !s.IsLength && s.Reserve).ToList();
+        var lengths = open.Where(s => s.IsLength).ToList();
+        IReadOnlyList<Try> Tries(SearchClass of) =>
+            [.. Combinations(Free(of) ? numbers : [], held).Select(x => Of(rules, of, settings, x, rate))];
+        var best = ByClass(classes, numbers, Tries);
         if (!classes.Any(Free)) return [.. best.Select(t => t.Settings)];
-        foreach (var setting in reserve) best = [.. classes.Zip(best, (c, found) => Free(c) ? Reached(rules, c, settings, setting, found, rate, held) : found)];
+        foreach (var setting in reserve)
+        {
+            best = [.. classes.Zip(best, (c, found) =>
+                Free(c) ? Reached(rules, c, settings, setting, found, rate, held) : found)];
+        }
         foreach (var length in lengths)
         {
             List<(Try Planting, List<Try> Classes)> tries = [];
@@ -63,43 +72,57 @@ internal static class SettingSearch
     }
 
     /// <summary>
-    /// One style for the planting, found for all its trees together; in a class numbers may differ from it by one step up or
-    /// down where that brings clearly more of its trees to their number, and only with the trunk: a crew has one way of working.
+    /// One style for the planting, found for all its trees together; in a class numbers may differ from it by
+    /// one step up or down where that brings clearly more of its trees to their number, and only with the
+    /// trunk: a crew has one way of working.
     /// </summary>
-    private static List<Try> ByClass(IReadOnlyList<SearchClass> classes, IReadOnlyList<SystemSetting> numbers, Func<SearchClass, IReadOnlyList<Try>> tries)
+    private static List<Try> ByClass(IReadOnlyList<SearchClass> classes, IReadOnlyList<SystemSetting> numbers,
+        Func<SearchClass, IReadOnlyList<Try>> tries)
     {
         List<IReadOnlyList<Try>> tried = [.. classes.Select(tries)];
         var searched = classes.Select((_, i) => i).Where(i => tried[i].Count > 1).ToList();
         if (searched.Count == 0) return [.. tried.Select(t => t[0])];
         List<SearchClass> free = [.. searched.Select(i => classes[i])];
         var share = free.Sum(c => c.Share);
-        List<Try> together = [.. Enumerable.Range(0, tried[searched[0]].Count).Select(k => Together(free, [.. searched.Select(i => tried[i][k])], share))];
-        var style = together.IndexOf(Best(together, NearShare * free.Sum(c => c.Share * c.Decision.BudsToLeave) / share, free.Sum(c => c.Trees.Count)));
+        List<Try> together = [.. Enumerable.Range(0, tried[searched[0]].Count)
+            .Select(k => Together(free, [.. searched.Select(i => tried[i][k])], share))];
+        var wanted = free.Sum(c => c.Share * c.Decision.BudsToLeave) / share;
+        var style = together.IndexOf(Best(together, NearShare * wanted, free.Sum(c => c.Trees.Count)));
         List<Try> common = [.. tried.Select(t => t.Count > 1 ? t[style] : t[0])], own = [.. common];
         foreach (var i in searched)
         {
             var (mine, near) = (common[i], NearShare * classes[i].Decision.BudsToLeave);
-            var beside = tried[i].Where(t => numbers.All(n => IsBeside(n, mine.Settings[n.Id], t.Settings[n.Id]))).ToList();
+            var beside = tried[i].Where(t => numbers.All(n => IsBeside(n, mine.Settings[n.Id], t.Settings[n.Id])))
+                .ToList();
             var better = Best(beside, near, classes[i].Trees.Count);
-            if (better.InBand > mine.InBand + Alike(mine.InBand, classes[i].Trees.Count) || mine.OffMean > near && better.OffMean < mine.OffMean - near) own[i] = better;
+            var moreTrees = better.InBand > mine.InBand + Alike(mine.InBand, classes[i].Trees.Count);
+            var nearerMean = mine.OffMean > near && better.OffMean < mine.OffMean - near;
+            if (moreTrees || nearerMean) own[i] = better;
         }
-        return numbers.All(n => GoesWithTheTrunk([.. own.Where(t => t.Settings.ContainsKey(n.Id)).Select(t => t.Settings[n.Id])])) ? own : common;
+        List<double> Found(SystemSetting of) =>
+            [.. own.Where(t => t.Settings.ContainsKey(of.Id)).Select(t => t.Settings[of.Id])];
+        return numbers.All(n => GoesWithTheTrunk(Found(n))) ? own : common;
     }
 
     // Yes or no is a style; of numbers the next one is beside.
     private static bool IsBeside(SystemSetting number, double common, double value) =>
         value == common || !IsStyle(number) && Math.Abs(PlaceOf(number, value) - PlaceOf(number, common)) == 1;
 
-    private static bool IsStyle(SystemSetting number) => number.Tries.Count == 2 && number.Tries.Contains(0) && number.Tries.Contains(1);
+    private static bool IsStyle(SystemSetting number) =>
+        number.Tries.Count == 2 && number.Tries.Contains(0) && number.Tries.Contains(1);
 
     private static int PlaceOf(SystemSetting number, double value) => number.Tries.Order().ToList().IndexOf(value);
 
-    private static bool GoesWithTheTrunk(IReadOnlyList<double> values) =>
-        values.Zip(values.Skip(1)).All(x => x.First <= x.Second) || values.Zip(values.Skip(1)).All(x => x.First >= x.Second);
+    private static bool GoesWithTheTrunk(IReadOnlyList<double> values)
+    {
+        var steps = values.Zip(values.Skip(1), (from, to) => to - from).ToList();
+        return steps.All(s => s >= 0) || steps.All(s => s <= 0);
+    }
 
     // What is kept in reserve comes in only where a class stays over its number, and no more of it than it takes.
     private static Try Reached(
-        PruningRules rules, SearchClass of, DecisionSettings settings, SystemSetting reserve, Try found, string? rate, IReadOnlyDictionary<string, double> held)
+        PruningRules rules, SearchClass of, DecisionSettings settings, SystemSetting reserve, Try found, string? rate,
+        IReadOnlyDictionary<string, double> held)
     {
         var near = NearShare * of.Decision.BudsToLeave;
         if (found.OffMean <= near) return found;
@@ -139,7 +162,8 @@ internal static class SettingSearch
         return tries.Where(t => t.OffMean <= near && t.InBand >= best - alike).OrderBy(t => Math.Round(t.Seconds)).ThenBy(t => Math.Round(t.BigCuts, 1)).First();
     }
 
-    private static double Alike(double inBand, int trees) => Math.Max(AlikeShare, Math.Sqrt(inBand * (1 - inBand) / trees));
+    private static double Alike(double inBand, int trees) =>
+        Math.Max(AlikeShare, Math.Sqrt(inBand * (1 - inBand) / trees));
 
     private static List<Dictionary<string, double>> Combinations(IEnumerable<SystemSetting> open, IReadOnlyDictionary<string, double> held) =>
         open.Aggregate<SystemSetting, List<Dictionary<string, double>>>([new(held)], (all, setting) =>
@@ -164,12 +188,14 @@ internal static class SettingSearch
         if (rate is not null && !combination.ContainsKey(rate) && decision.Kind == DecisionKind.Reduce)
         {
             var perSite = rules.System.Form.Typical.BudsPerSite;
-            var rubbed = Math.Min(left.Average() - decision.BudsToLeave / scale, rules.System.Caps.ShareRubbed * decision.Standing.Mean / scale);
+            var rubbed = Math.Min(left.Average() - decision.BudsToLeave / scale,
+                rules.System.Caps.ShareRubbed * decision.Standing.Mean / scale);
             var solved = limbs.Sum() > 0 ? Math.Clamp(rubbed / limbs.Average() / perSite, 0, most) : 0;
             combination[rate] = solved;
             for (var i = 0; i < left.Length; i++)
             {
-                var off = Math.Clamp(solved * limbs[i] * perSite, 0, Math.Max(0, left[i] - (1 - settings.Cap) * trees[i].Tree.FloralBuds));
+                var off = Math.Clamp(solved * limbs[i] * perSite, 0,
+                    Math.Max(0, left[i] - (1 - settings.Cap) * trees[i].Tree.FloralBuds));
                 left[i] -= off;
                 seconds += off / perSite * rules.SecondsOf(rate);
             }

@@ -18,20 +18,27 @@ public sealed record CutAllowance(DecisionKind Kind, double Target, double BandL
     /// <param name="toLeave">Floral buds to leave, above 0.</param>
     /// <param name="settings">Tolerance and cap.</param>
     /// <param name="held">What the manager decided instead of the count.</param>
-    // Shape may cost its allowance and no more; a reduction may dip into the band: a little under with insurance left is no fault.
-    public static CutAllowance Counted(double floralBuds, double toLeave, DecisionSettings settings, DecisionKind? held = null) =>
-        ForClass(PruningDecision.Of(new(floralBuds, null, null), toLeave, settings, held: held), toLeave, floralBuds, settings);
+    // Shape may cost its allowance and no more; a reduction may dip into the band: a little under with insurance
+    // left is no fault.
+    public static CutAllowance Counted(double floralBuds, double toLeave, DecisionSettings settings,
+        DecisionKind? held = null) =>
+        ForClass(PruningDecision.Of(new(floralBuds, null, null), toLeave, settings, held: held), toLeave, floralBuds,
+            settings);
 
-    /// <summary>Allowance of a tree whose buds are known and that stands for its trunk class: it is cut as the class is.</summary>
+    /// <summary>
+    /// Allowance of a tree whose buds are known and that stands for its trunk class: it is cut as the class is.
+    /// </summary>
     /// <param name="ofClass">Decision of the class.</param>
     /// <param name="number">Floral buds the class is to be left with, above 0.</param>
     /// <param name="floralBuds">Floral buds standing on the tree.</param>
     /// <param name="settings">Tolerance and cap.</param>
-    public static CutAllowance ForClass(PruningDecision ofClass, double number, double floralBuds, DecisionSettings settings)
+    public static CutAllowance ForClass(PruningDecision ofClass, double number, double floralBuds,
+        DecisionSettings settings)
     {
         var cap = (1 - settings.Cap) * floralBuds;
         return ofClass.Kind == DecisionKind.Reduce
-            ? new(ofClass.Kind, number, Math.Max(number * (1 - settings.Tolerance), cap), Math.Max(number, cap), cap, true)
+            ? new(ofClass.Kind, number, Math.Max(number * (1 - settings.Tolerance), cap), Math.Max(number, cap), cap,
+                true)
             : new(ofClass.Kind, number, floralBuds - ofClass.RemoveBuds, floralBuds - ofClass.RemoveBuds, cap, true);
     }
 
@@ -98,7 +105,8 @@ public sealed record TreeCut(
 /// <param name="Ratio">Diameter ÷ its leader's there.</param>
 /// <param name="Reason">Why it stays.</param>
 /// <param name="Shortened">Whether it was shortened instead.</param>
-public sealed record ThickLimb(int Branch, double DiameterMm, double HeightM, double? Ratio, StepEnd Reason, bool Shortened);
+public sealed record ThickLimb(int Branch, double DiameterMm, double HeightM, double? Ratio, StepEnd Reason,
+    bool Shortened);
 
 /// <summary>One tree cut by a system.</summary>
 public sealed class TreePruning
@@ -148,6 +156,7 @@ public sealed class TreePruning
     /// <param name="allowance">How far it may be cut.</param>
     /// <param name="settings">Values of the settings.</param>
     /// <param name="limits">Most cuts of each step on one tree, as a card says; null for the system's own.</param>
-    internal static TreePruning Of(PreparedTree prepared, CutAllowance allowance, double[] settings, IReadOnlyList<int?>? limits = null) =>
+    internal static TreePruning Of(PreparedTree prepared, CutAllowance allowance, double[] settings,
+        IReadOnlyList<int?>? limits = null) =>
         new(prepared, allowance, settings, limits);
 }

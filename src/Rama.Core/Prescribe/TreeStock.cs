@@ -19,8 +19,10 @@ public sealed record StockClass(TrunkClass Class, BudsStanding Standing, TreeCou
 /// <param name="Shape">Shape of a typical tree.</param>
 /// <param name="Place">Where they stand.</param>
 /// <param name="LimbsCounted">Whether limbs were counted, not assumed.</param>
-/// <param name="BudsByCount">Whether the count surely tells the buds of the classes apart from what their trunks say.</param>
-public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Shape, TreePlace Place, bool LimbsCounted, bool BudsByCount = false)
+/// <param name="BudsByCount">Whether the count surely tells the buds of the classes apart from what their trunks
+/// say.</param>
+public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Shape, TreePlace Place, bool LimbsCounted,
+    bool BudsByCount = false)
 {
     // What differs among trees where nobody measured it: assumptions.
     private const double TrunkCv = 0.3, BudsCv = 0.25, LimbsCv = 0.12, HeightCv = 0.05;
@@ -62,17 +64,23 @@ public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Sh
         var sizes = classes.Select(c => Math.Pow(c.MeanTcsaCm2 / mean, 0.25)).ToList();
         var usual = classes.Zip(sizes, (c, s) => c.Share * s).Sum();
         // Where no limb was measured, all of a tree together are to its trunk as they are on the system's typical tree.
-        var usualMm = shape.LimbMm * Math.Sqrt(mean / usualTcsa * planting.System.Form.LimbsPerTree / (limbs is > 0 and var l ? l : planting.System.Form.LimbsPerTree));
-        Spread limbMm = spread is { MeanMm: > 0 } ? new(spread.MeanMm, spread.SdMm is { } sd ? Math.Min(0.8, sd / spread.MeanMm) : shape.LimbCv) : new(usualMm, shape.LimbCv);
+        var usualLimbs = planting.System.Form.LimbsPerTree;
+        var ofTree = limbs is > 0 and var known ? known : usualLimbs;
+        var usualMm = shape.LimbMm * Math.Sqrt(mean / usualTcsa * usualLimbs / ofTree);
+        Spread limbMm = spread is { MeanMm: > 0 }
+            ? new(spread.MeanMm, spread.SdMm is { } sd ? Math.Min(0.8, sd / spread.MeanMm) : shape.LimbCv)
+            : new(usualMm, shape.LimbCv);
         return new(
             [
                 .. classes.Select((c, i) =>
                 {
                     var (ofClass, size) = (buds.Means[i] * scale, sizes[i] / usual);
                     return new StockClass(
-                        c, new(ofClass, half is { } h ? ofClass * (1 - h) : null, half is { } w ? ofClass * (1 + w) : null),
+                        c, new(ofClass, half is { } h ? ofClass * (1 - h) : null,
+                            half is { } w ? ofClass * (1 + w) : null),
                         new(
-                            new(c.MeanTcsaCm2, classes.Count == 1 && c.TcsaCv == 0 ? TrunkCv : c.TcsaCv), new(ofClass, cv), planting.System.Form.Leaders,
+                            new(c.MeanTcsaCm2, classes.Count == 1 && c.TcsaCv == 0 ? TrunkCv : c.TcsaCv),
+                            new(ofClass, cv), planting.System.Form.Leaders,
                             new((limbs ?? planting.System.Form.LimbsPerTree) * size, LimbsCv), limbMm with { Mean = limbMm.Mean * size },
                             spread?.ForkedShare ?? shape.ForkShare, new(heightM ?? shape.HeightM, HeightCv)));
                 }),

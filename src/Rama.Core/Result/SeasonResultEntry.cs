@@ -39,7 +39,8 @@ public sealed record SeasonResultEntry
     {
         var reader = new EntryReader();
         var season = reader.RequiredWhole("season", "Season", Season, "", FirstSeason, current);
-        var yield = Yield?.Value is null ? null : YieldTarget.Read(reader, "yield", Yield, PackageMasses.Default, orNothing: true);
+        var yield = Yield?.Value is null ? null : YieldTarget.Read(reader, "yield", Yield, PackageMasses.Default,
+            orNothing: true);
         var size = FruitSize?.Value is null ? null : Target.Size.FruitSize.Read(reader, "fruitSize", FruitSize, PackageMasses.Default);
         var packOut = reader.Optional("packOut", "Pack-out", PackOut, Units.Share, 0, 1);
         if (GreenTip is { } day && !double.IsNaN(season) && day.Year != (int)season)

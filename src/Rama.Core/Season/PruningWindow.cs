@@ -4,9 +4,9 @@ namespace Rama.Core.Season;
 /// <param name="From">First day; null where any day of the winter will do.</param>
 /// <param name="To">Last day.</param>
 /// <remarks>
-/// Common practice, no source: pome fruit up to green tip, since from then on pruning knocks buds off; cherry late in winter and
-/// not before, since wounds take disease in autumn and midwinter; peach from bud swell to bloom, when live wood is seen. How
-/// many days that is from green tip is an assumption.
+/// Common practice, no source: pome fruit up to green tip, since from then on pruning knocks buds off; cherry late
+/// in winter and not before, since wounds take disease in autumn and midwinter; peach from bud swell to bloom, when
+/// live wood is seen. How many days that is from green tip is an assumption.
 /// </remarks>
 public sealed record PruningWindow(DateOnly? From, DateOnly To)
 {

@@ -9,10 +9,12 @@ namespace Rama.Core.Season;
 /// <param name="Window">Days between which it is pruned; null without an estimate.</param>
 /// <param name="GreenTip">Day green tip is expected; null without an estimate.</param>
 /// <param name="DaysToGreenTip">Days from today to green tip.</param>
-/// <param name="DaysLate">Days that it would be done after its window; 0 when it is in time, null without an estimate.</param>
+/// <param name="DaysLate">Days that it would be done after its window; 0 when it is in time, null without an
+/// estimate.</param>
 /// <param name="Reason">Why it is late.</param>
 public sealed record WorkAhead(
-    double Hours, bool HoursAssumed, DateOnly Done, PruningWindow? Window, GreenTip? GreenTip, int? DaysToGreenTip, int? DaysLate, Notice? Reason)
+    double Hours, bool HoursAssumed, DateOnly Done, PruningWindow? Window, GreenTip? GreenTip, int? DaysToGreenTip,
+    int? DaysLate, Notice? Reason)
 {
     /// <summary>Time per tree where there is no prescription yet, minutes (assumption).</summary>
     public const double AssumedMinutesPerTree = 2;
@@ -20,25 +22,30 @@ public sealed record WorkAhead(
     /// <summary>Crew hours in a week unless the estate says otherwise: six people, forty hours (assumption).</summary>
     public const double DefaultCrewHoursPerWeek = 240;
 
-    /// <summary>Share of the hours paid that is spent on trees (common practice, no source): the rest is ways, breaks and tools.</summary>
+    /// <summary>
+    /// Share of the hours paid that is spent on trees (common practice, no source): the rest is ways, breaks
+    /// and tools.
+    /// </summary>
     public const double ProductiveShare = 0.85;
 
     private const double FarDays = 36_525;
 
     /// <summary>
-    /// Lays the work of plantings end to end: of those whose window is open the one that closes first, and among equals in the
-    /// order given. Where none is open yet the crews wait for the first.
+    /// Lays the work of plantings end to end: of those whose window is open the one that closes first, and
+    /// among equals in the order given. Where none is open yet the crews wait for the first.
     /// </summary>
     /// <param name="today">First day of the work.</param>
     /// <param name="crewHoursPerWeek">Hours all crews together work in a week, above 0.</param>
     /// <param name="plantings">Plantings, hardy ones first.</param>
     /// <returns>The plantings in the order of the work.</returns>
-    public static IReadOnlyList<(int Place, WorkAhead Work)> InTurn(DateOnly today, double crewHoursPerWeek, IReadOnlyList<WorkToDo> plantings)
+    public static IReadOnlyList<(int Place, WorkAhead Work)> InTurn(DateOnly today, double crewHoursPerWeek,
+        IReadOnlyList<WorkToDo> plantings)
     {
         var ahead = 0.0;
         List<(int, WorkAhead)> works = [];
         // Closing first, hardy first among equals; what nobody can date comes after what is dated.
-        var waiting = Enumerable.Range(0, plantings.Count).OrderBy(i => plantings[i].Window?.To ?? DateOnly.MaxValue).ThenBy(i => i).ToList();
+        var waiting = Enumerable.Range(0, plantings.Count).OrderBy(i => plantings[i].Window?.To ?? DateOnly.MaxValue)
+            .ThenBy(i => i).ToList();
         while (waiting.Count > 0)
         {
             var now = Day(Math.Floor(ahead / crewHoursPerWeek * 7 + 1e-9));
@@ -46,7 +53,8 @@ public sealed record WorkAhead(
             if (next < 0)
             {
                 next = waiting.Index().MinBy(w => plantings[w.Item].Window!.From).Index;
-                ahead = Math.Max(ahead, (plantings[waiting[next]].Window!.From!.Value.DayNumber - today.DayNumber) * crewHoursPerWeek / 7);
+                var opens = plantings[waiting[next]].Window!.From!.Value.DayNumber - today.DayNumber;
+                ahead = Math.Max(ahead, opens * crewHoursPerWeek / 7);
             }
             var place = waiting[next];
             waiting.RemoveAt(next);
@@ -56,7 +64,8 @@ public sealed record WorkAhead(
             var done = Day(Math.Ceiling(ahead / crewHoursPerWeek * 7 - 1e-9));
             var left = tip is null ? (int?)null : tip.Day.DayNumber - today.DayNumber;
             var late = window is null ? (int?)null : Math.Max(0, done.DayNumber - window.To.DayNumber);
-            works.Add((place, new(hours, minutes is null, done, window, tip, left, late, late > 0 ? Why(late.Value, ahead, crewHoursPerWeek) : null)));
+            works.Add((place, new(hours, minutes is null, done, window, tip, left, late,
+                late > 0 ? Why(late.Value, ahead, crewHoursPerWeek) : null)));
         }
         return works;
 
@@ -66,7 +75,8 @@ public sealed record WorkAhead(
 
     private static Notice Why(int late, double hours, double perWeek) => new(
         "season.late",
-        $"With what is ahead of it, {hours:0} hours at {perWeek:0} crew hours a week, it would be done {late} days after its time. Take it earlier, add hands or cut less.",
+        $"With what is ahead of it, {hours:0} hours at {perWeek:0} crew hours a week, it would be done "
+        + $"{late} days after its time. Take it earlier, add hands or cut less.",
         new("work up to here", hours, "h"), new("crew hours", perWeek, "h/week"), new("late", late, "day"));
 }
 

@@ -26,15 +26,16 @@ public sealed record ResponseLine(double Intercept, double Slope, double OwnWeig
     /// <param name="to">Largest x the known line is good for.</param>
     /// <remarks>
     /// The weight of the own slope, (n − 1) ÷ 5 times how far their x differ against <see cref="WideRange"/> of their mean, is an
-    /// assumption: two seasons tell little, six stand alone, and crops all alike tell nothing of a slope. Before there are six it
-    /// is multiplied by s² ÷ (s² + e²), e the standard error of the own slope and s the known slope, by as much as which slopes
-    /// are taken to differ: seasons that scatter widely tell little too.
+    /// assumption: two seasons tell little, six stand alone, and crops all alike tell nothing of a slope.
+    /// Before there are six it is multiplied by s² ÷ (s² + e²), e the standard error of the own slope and s the
+    /// known slope, by as much as which slopes are taken to differ: seasons that scatter widely tell little too.
     /// </remarks>
     public static ResponseLine Of(IReadOnlyList<(double X, double Y)> pairs, double slope, (double X, double Y) anchor, double from, double to)
     {
         var own = LineFit.Of(pairs);
         var weight = own is null ? 0 : Math.Min(1, (pairs.Count - 1.0) / (FreeFrom - 1)) * Math.Min(1, (pairs.Max(p => p.X) - pairs.Min(p => p.X)) / (WideRange * pairs.Average(p => p.X)));
-        if (pairs.Count < FreeFrom && own?.SlopeError is { } error) weight *= slope * slope / (slope * slope + error * error);
+        if (pairs.Count < FreeFrom && own?.SlopeError is { } error)
+            weight *= slope * slope / (slope * slope + error * error);
         var shrunk = own is null ? slope : weight * own.Slope + (1 - weight) * slope;
         var through = anchor;
         if (pairs.Count > 0)

@@ -21,7 +21,9 @@ namespace Rama.Core.Systems;
 /// <param name="LookFor">What to look for and which to start with, in words; a setting in braces is told with its unit.</param>
 /// <param name="How">How to cut, in words, with settings likewise.</param>
 /// <param name="Why">Why.</param>
-/// <param name="Because">The reason of one cut; <c>{height}</c>, <c>{diameter}</c>, <c>{ratio}</c>, <c>{rise}</c>, <c>{length}</c>, <c>{age}</c>, <c>{drop}</c>, <c>{leave}</c> and <c>{at}</c>, the height of the cut, are filled in.</param>
+/// <param name="Because">The reason of one cut; <c>{height}</c>, <c>{diameter}</c>, <c>{ratio}</c>, <c>{rise}</c>,
+/// <c>{length}</c>, <c>{age}</c>, <c>{drop}</c>, <c>{leave}</c> and <c>{at}</c>, the height of the cut, are filled
+/// in.</param>
 /// <param name="Caution">Caution shown at this step, where work can hurt someone.</param>
 /// <param name="Source">Where the numbers come from.</param>
 /// <param name="TooMuch">What to do with what would take too much.</param>
@@ -46,5 +48,6 @@ public sealed record CuttingStep(
     TooMuch TooMuch = TooMuch.Skip)
 {
     /// <summary>What <see cref="Because"/> may speak of.</summary>
-    public static IReadOnlyList<string> Figures { get; } = ["height", "diameter", "ratio", "rise", "length", "age", "drop", "leave", "at"];
+    public static IReadOnlyList<string> Figures { get; } =
+        ["height", "diameter", "ratio", "rise", "length", "age", "drop", "leave", "at"];
 }

@@ -33,7 +33,9 @@ public sealed class PruningRules
     /// <summary>Steps in the order of the work.</summary>
     internal IReadOnlyList<ReadyStep> Steps { get; }
 
-    /// <summary>Whether a limb is too big for its place by the system's own rule; null where it has none of that name.</summary>
+    /// <summary>
+    /// Whether a limb is too big for its place by the system's own rule; null where it has none of that name.
+    /// </summary>
     internal Rule? TooBig { get; private init; }
 
     /// <summary>Values of the settings, in base units and in their order.</summary>
@@ -61,8 +63,12 @@ public sealed class PruningRules
         return null;
     }
 
-    /// <summary>Diameter from which a limb is too big whatever it bears, mm; infinite where the system has no such setting.</summary>
-    internal double BigFromMm(double[] values) => Place(BigFromSetting) is { } place ? values[place] * 1_000 : double.PositiveInfinity;
+    /// <summary>
+    /// Diameter from which a limb is too big whatever it bears, mm; infinite where the system has no such
+    /// setting.
+    /// </summary>
+    internal double BigFromMm(double[] values) =>
+        Place(BigFromSetting) is { } place ? values[place] * 1_000 : double.PositiveInfinity;
 
     /// <summary>Seconds a cut of a step takes.</summary>
     internal double Seconds(string step) => _seconds[step];
@@ -94,7 +100,9 @@ public sealed class PruningRules
         return new(system, answers, answers.Select(a => a.Aim).LastOrDefault(a => a is not null) ?? system.Aim,
             [.. steps.Select(s => Ready(places.ContainsKey(s.Id) ? named.Dequeue() : s, orders, names))], settings)
         {
-            TooBig = system.Terms.ContainsKey(TooBigTerm) ? RuleParser.Parse(TooBigTerm, Subject.Limbs, names, Dimension.YesNo) : null,
+            TooBig = system.Terms.ContainsKey(TooBigTerm)
+                ? RuleParser.Parse(TooBigTerm, Subject.Limbs, names, Dimension.YesNo)
+                : null,
         };
     }
 

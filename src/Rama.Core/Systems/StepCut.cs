@@ -60,7 +60,10 @@ public enum TooMuch
     /// <summary>It is shortened to a side shoot instead.</summary>
     Shorten,
 
-    /// <summary>It is shortened to a side shoot instead, and nothing smaller goes for it: it is the first to go next winter.</summary>
+    /// <summary>
+    /// It is shortened to a side shoot instead, and nothing smaller goes for it: it is the first to go next
+    /// winter.
+    /// </summary>
     ShortenAndEnd,
 }
 

@@ -148,8 +148,10 @@ public enum TreeView
 /// <param name="BigCuts">Most big cuts per tree.</param>
 /// <param name="ShareOfWood">Largest share of the canopy's wood to cut, above 0 to 1.</param>
 /// <param name="Source">Where the numbers come from.</param>
-/// <param name="ShareRubbed">Largest share of the buds standing that is taken bud by bud: more is a day's work on a few trees.</param>
-public sealed record SystemCaps(double ShareOfBuds, double BigCutMm, int BigCuts, double ShareOfWood, string Source, double ShareRubbed = 0.2)
+/// <param name="ShareRubbed">Largest share of the buds standing that is taken bud by bud: more is a day's work on a
+/// few trees.</param>
+public sealed record SystemCaps(double ShareOfBuds, double BigCutMm, int BigCuts, double ShareOfWood, string Source,
+    double ShareRubbed = 0.2)
 {
     // Share of a limit from which strong regrowth is to be expected: assumption.
     private const double NearShare = 0.8;

@@ -29,7 +29,8 @@ public sealed record YieldTarget(YieldBasis Basis, double Value)
     /// <param name="packages">Net masses of the packages.</param>
     /// <param name="ofTarget">Whether it is a target, where one of <see cref="BudCodes"/> may be held too.</param>
     /// <param name="orNothing">Whether nothing picked is a yield too, as after a frost that took all.</param>
-    public static YieldTarget Read(EntryReader reader, string field, Amount? amount, PackageMasses packages, bool ofTarget = false, bool orNothing = false)
+    public static YieldTarget Read(EntryReader reader, string field, Amount? amount, PackageMasses packages,
+        bool ofTarget = false, bool orNothing = false)
     {
         var code = amount?.Unit ?? "t/ha";
         if (ofTarget && BudCodes.Contains(code))
@@ -46,7 +47,8 @@ public sealed record YieldTarget(YieldBasis Basis, double Value)
             YieldBasis.KgPerTree => (0.05, LargestKgPerTree),
             _ => (1, LargestFruitPerTree),
         };
-        return new(basis, reader.Required(field, "Yield", amount, Table(packages), orNothing && amount?.Value == 0 ? 0 : min, max));
+        return new(basis, reader.Required(field, "Yield", amount, Table(packages),
+            orNothing && amount?.Value == 0 ? 0 : min, max));
     }
 
     // Factors to the basis unit of each code; packages weigh what the estate says they weigh.

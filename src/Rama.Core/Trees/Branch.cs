@@ -93,7 +93,10 @@ public sealed record Branch(
         return Path[0].HeightM > heightM ? 0 : LengthM;
     }
 
-    /// <summary>Metres from its base that stand above a height: up to where it first sinks below; 0 where its base is below.</summary>
+    /// <summary>
+    /// Metres from its base that stand above a height: up to where it first sinks below; 0 where its base is
+    /// below.
+    /// </summary>
     public double MetresAbove(double heightM)
     {
         if (Path[0].HeightM < heightM) return 0;

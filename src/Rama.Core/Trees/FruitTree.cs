@@ -48,7 +48,8 @@ internal sealed class TreeIndex
         }
         Children = Grouped(wood.Length, wood.Length, i => wood[i].Parent ?? -1);
         Buds = Grouped(wood.Length, buds.Length, i => buds[i].Branch);
-        Wood = [.. wood.Where(b => b.Kind is BranchKind.Leader or BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot).Select(b => b.Id)];
+        Wood = [.. wood.Where(b => b.Kind is BranchKind.Leader or BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot)
+            .Select(b => b.Id)];
         (Limbs, Leaders, Arms, Shoots) = (OfKind(wood, BranchKind.Limb), OfKind(wood, BranchKind.Leader), OfKind(wood, BranchKind.Arm), OfKind(wood, BranchKind.Shoot));
         var floral = new List<int>(buds.Length);
         foreach (var bud in buds)

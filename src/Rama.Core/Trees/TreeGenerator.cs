@@ -10,7 +10,8 @@ namespace Rama.Core.Trees;
 public sealed class TreeGenerator
 {
     // Shape of wood nobody measures: assumptions, seen in the drawing and in which buds a cut takes.
-    private const double GoldenAngleDeg = 137.5, AngleSdDeg = 10, PlaceNoise = 0.1, LeaderTipMm = 7, LimbTipShare = 0.35, BudNoiseCv = 0.35;
+    private const double GoldenAngleDeg = 137.5, AngleSdDeg = 10, PlaceNoise = 0.1, LeaderTipMm = 7,
+        LimbTipShare = 0.35, BudNoiseCv = 0.35;
     private const int PathPieces = 5, RunPieces = 4;
 
     private readonly TypicalTree _shape;
@@ -111,7 +112,8 @@ public sealed class TreeGenerator
 
     private List<GrownLimb> Limbs(List<Branch> wood, TreeDraw draw, List<Stem> stems, double heightM, LimbToGrow[] limbs)
     {
-        // Lower limbs, on the thicker part of their leader, are mostly the thicker ones; the diameters themselves stay as drawn.
+        // Lower limbs, on the thicker part of their leader, are mostly the thicker ones; the diameters
+        // themselves stay as drawn.
         var places = limbs.Select((_, i) => (i + draw.Between(0.2, 0.8)) / limbs.Length).ToArray();
         var strength = places.Select(p => p + draw.Normal() * PlaceNoise).ToArray();
         var thickFirst = limbs.OrderByDescending(l => l.DiameterMm).ToArray();

@@ -70,7 +70,8 @@ public sealed record PracticeRun : BenchCuts
 /// <param name="Ratios">Diameter ÷ the leader's there of every limb, by branch.</param>
 public sealed record BenchView(
     IReadOnlyList<string> Classes, string Class, IReadOnlyList<BenchModel> Models, LocalText System, LocalText Counted, FruitTree Tree, IReadOnlyList<double> WiresM, double ToLeave, double BandLow, double BandHigh,
-    CutAllowance Allowance, BenchMeasures Before, IReadOnlyList<BenchCut> Prescribed, IReadOnlyList<StepOutcome> Steps, IReadOnlyList<ThickLimb> FirstNextWinter, double StubM, int BigCuts, TreeView SeenFrom, double? HeightLimitM,
+    CutAllowance Allowance, BenchMeasures Before, IReadOnlyList<BenchCut> Prescribed, IReadOnlyList<StepOutcome> Steps,
+    IReadOnlyList<ThickLimb> FirstNextWinter, double StubM, int BigCuts, TreeView SeenFrom, double? HeightLimitM,
     bool LimitsRatio, IReadOnlyDictionary<int, double> Ratios);
 
 /// <summary>A counted tree by its place.</summary>
@@ -115,7 +116,8 @@ internal static class BenchEndpoints
         var form = bench.Rules.System.Form;
         return TypedResults.Ok(new BenchView(
             put.Classes, put.Of.Class.Name, put.Models, bench.Rules.System.Name, put.Counted, bench.Tree, form.WiresBelow(bench.Tree.Place.HeightLimitM), bench.ToLeave,
-            bench.ToLeave * (1 - bench.Settings.Tolerance), bench.ToLeave * (1 + bench.Settings.Tolerance), bench.Allowance, bench.Before, bench.Prescribed(), bench.Outcomes(), bench.Pruning.FirstNextWinter,
+            bench.ToLeave * (1 - bench.Settings.Tolerance), bench.ToLeave * (1 + bench.Settings.Tolerance),
+            bench.Allowance, bench.Before, bench.Prescribed(), bench.Outcomes(), bench.Pruning.FirstNextWinter,
             bench.StubM, bench.Rules.System.Caps.BigCuts, form.SeenFrom, bench.HeightLimitM, bench.LimitsRatio, bench.Ratios));
     }
 

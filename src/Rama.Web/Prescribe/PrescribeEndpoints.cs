@@ -89,12 +89,15 @@ internal static class PrescribeEndpoints
     };
 
     private static async Task<Results<Ok<PruningCard>, NotFound>> Card(
-        Guid id, PlantingStore store, EstateStore estates, CancellationToken cancel, string language = "en", string units = "metric", int? season = null)
+        Guid id, PlantingStore store, EstateStore estates, CancellationToken cancel, string language = "en",
+        string units = "metric", int? season = null)
     {
         Known(language);
         if (await store.FindAsync(id, cancel, season) is not { } stored) return TypedResults.NotFound();
         CardReader reader = new(language, UnitsOf(units));
-        return stored.ToCards(await MarksAsync(estates, cancel), reader).TryGetValue(reader, out var card) ? TypedResults.Ok(card) : TypedResults.NotFound();
+        return stored.ToCards(await MarksAsync(estates, cancel), reader).TryGetValue(reader, out var card)
+            ? TypedResults.Ok(card)
+            : TypedResults.NotFound();
     }
 
     private static async Task<Results<Ok<IReadOnlyList<IssuedCard>>, NotFound>> Cards(Guid id, PlantingStore plantings, PrescribeStore store, CancellationToken cancel)
@@ -115,7 +118,10 @@ internal static class PrescribeEndpoints
         if (await plantings.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
         try
         {
-            return await store.IssueAsync(stored, body.Version, new(body.Language, body.Units), await MarksAsync(estates, cancel), cancel) is { } issued ? TypedResults.Ok(issued) : TypedResults.NotFound();
+            return await store.IssueAsync(stored, body.Version, new(body.Language, body.Units),
+                await MarksAsync(estates, cancel), cancel) is { } issued
+                ? TypedResults.Ok(issued)
+                : TypedResults.NotFound();
         }
         catch (EditConflictException e)
         {
@@ -144,7 +150,8 @@ internal static class PrescribeEndpoints
             async (tell, gone) =>
             {
                 List<Task> told = [];
-                var result = BlockSimulation.Of(rules, stock, prescription, reading.Settings, trees, body.Seed, CountedModel.Of(stock, reading.Counted!), plan.CostsOf(reading), null,
+                var result = BlockSimulation.Of(rules, stock, prescription, reading.Settings, trees, body.Seed,
+                    CountedModel.Of(stock, reading.Counted!), plan.CostsOf(reading), null,
                     share => { if (told.Count == 0 || told[^1].IsCompleted) told.Add(tell(new(share, null, null))); }, gone);
                 await Task.WhenAll(told);
                 await tell(new(1, result, null));

@@ -45,7 +45,9 @@ internal static class SeasonEndpoints
         var tips = new KnownGreenTips(plantings);
         var works = WorkAhead.InTurn(today, crewHours, [
             .. plantings.Select(p => (Planting: p, Tip: tips.Expected(p, shown)))
-                .Select(p => new WorkToDo(p.Planting.Line.BearingTrees ?? 0, p.Planting.Line.MinutesPerTree, p.Tip, PruningWindow.Of(p.Planting.Crop, p.Tip))),
+                .Select(p => new WorkToDo(
+                    p.Planting.Line.BearingTrees ?? 0, p.Planting.Line.MinutesPerTree, p.Tip,
+                    PruningWindow.Of(p.Planting.Crop, p.Tip))),
         ]);
         return TypedResults.Ok(new SeasonView(
             estate.Name, shown, shown != estate.Season, await seasons.SeasonsAsync(estate.Season, cancel), today,
@@ -53,7 +55,7 @@ internal static class SeasonEndpoints
             plantings.Count(p => p.Line.Stage == Stage.Prescribe),
             crewHours, estate.CrewHoursPerWeek is null, estate.ToBodyMarks(),
             (await catalogues.ReadAsync(cancel)).Catalogue.Systems.ToDictionary(s => s.Id, s => s.Name),
-            [.. works.Select(w => plantings[w.Place].Line with { Site = plantings[w.Place].Site, Block = plantings[w.Place].Block, Work = w.Work })]));
+            [.. works.Select(w => plantings[w.Place].InTurn(w.Work))]));
     }
 
     private static async Task<NoContent> Save(EstateEntry entry, EstateStore estates, CancellationToken cancel)

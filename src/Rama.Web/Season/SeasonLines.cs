@@ -1,5 +1,6 @@
 using Microsoft.Extensions.Caching.Memory;
 using Rama.Core.Estate;
+using Rama.Core.Season;
 using Rama.Data;
 
 namespace Rama.Web.Season;
@@ -39,6 +40,9 @@ internal sealed class SeasonLines(SeasonStore store, CatalogueStore catalogues, 
 internal sealed record PlannedPlanting(
     Guid Id, string Site, string Block, string Crop, int YearPlanted, IReadOnlyList<DateOnly> GreenTips, SeasonLine Line)
 {
+    /// <summary>Its line with the place it has now and its turn in the work.</summary>
+    public SeasonLine InTurn(WorkAhead work) => Line with { Site = Site, Block = Block, Work = work };
+
     public static PlannedPlanting Of(StoredPlanting stored)
     {
         var plan = stored.Work();
@@ -47,7 +51,8 @@ internal sealed record PlannedPlanting(
             planting.Id, planting.Code, planting.Name, planting.Block!.Site!.Name, planting.Block.Code,
             planting.Variety, planting.Rootstock,
             plan.Planting is { } grown ? stored.Catalogue.Crop(grown.Variety.Crop).Habit : BearingHabit.MixedBud, planting.System, plan.Planting?.Leaf,
-            plan.Planting is { IsYoung: true } && plan.Crop is null, plan.Planting?.Form.AreaHa, plan.Density?.BearingTrees, plan.Stage, stored.Plan.Trees.Count,
+            plan.Planting is { IsYoung: true } && plan.Crop is null, plan.Planting?.Form.AreaHa,
+            plan.Density?.BearingTrees, plan.Stage, stored.Plan.Trees.Count,
             plan.Decision?.Kind, plan.Decision?.Weight, plan.Prescription?.MinutesPerTree, LedgerGlance.Of(plan.Ledger), plan.Decision?.Reason, null);
         return new(
             planting.Id, line.Site, line.Block, plan.Planting?.Variety.Crop ?? "", planting.YearPlanted,

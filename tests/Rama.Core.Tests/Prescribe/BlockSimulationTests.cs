@@ -15,7 +15,8 @@ public sealed class BlockSimulationTests
         var settings = new DecisionSettings(0.1, pack.Caps.ShareOfBuds);
         var decision = PruningDecision.Of(new(buds, buds * 0.95, buds * 1.05), toLeave, settings);
         var stock = TreeStock.Usual(pack, decision.Standing, 21);
-        return BlockSimulation.Of(pack.RulesFor(), stock, Prescription.Of(pack.RulesFor(), stock, decision, settings), settings, trees, seed, progress: told, cancel: new(stopped));
+        return BlockSimulation.Of(pack.RulesFor(), stock, Prescription.Of(pack.RulesFor(), stock, decision, settings),
+            settings, trees, seed, progress: told, cancel: new(stopped));
     }
 
     [Fact]

@@ -24,7 +24,8 @@ public sealed class PrescriptionTests
         var prescription = Of(231);
         Assert.InRange(prescription.BudsLeft, 163.2 * 0.95, 163.2 + 1e-9);
         Assert.True(prescription.LimbsLeft < 22);
-        Assert.Equal(Enumerable.Range(1, prescription.Cuts.Count(c => c.IsMade)), prescription.Cuts.Where(c => c.IsMade).Select(c => c.Number));
+        Assert.Equal(Enumerable.Range(1, prescription.Cuts.Count(c => c.IsMade)),
+            prescription.Cuts.Where(c => c.IsMade).Select(c => c.Number));
         Assert.All(prescription.Cuts.Where(c => !c.IsMade), c => Assert.Equal(0, c.Number));
     }
 
@@ -131,7 +132,8 @@ public sealed class PrescriptionTests
     {
         Near.Printed(0.242, ObservedDrops.Corrected(0.20, [0.35, 0.30]), 3);
         var terms = new Dictionary<string, double> { ["big-limbs"] = 2, ["single-forks"] = 1 };
-        var (plain, shown) = (Of(260, terms: new(terms, [])), Of(260, terms: new(terms, [new("thick-limbs", [0.30, 0.34, 0.28])])));
+        var (plain, shown) =
+            (Of(260, terms: new(terms, [])), Of(260, terms: new(terms, [new("thick-limbs", [0.30, 0.34, 0.28])])));
         double Share(Prescription p) => Cut(p, "thick-limbs") is var c ? c.Drop / (c.BudsAfter + c.Drop) : 0;
         Assert.Equal((4 * Share(plain) + 0.92) / 7, Share(shown), 6);
         Assert.Equal(3, Cut(shown, "thick-limbs").DemonstrationTrees);
@@ -139,8 +141,9 @@ public sealed class PrescriptionTests
         Assert.True(Cut(shown, "spurs").Drop < Cut(plain, "spurs").Drop + 1e-9);
     }
 
-    // Handbook 2.11 and 3.3: a mature spindle 1 to 3 minutes for structure only, 3 to 5 to the number with buds rubbed; a large
-    // free-standing tree 20 to 60; a bush of many uprights longer than a spindle once mature. Common practice, no source.
+    // Handbook 2.11 and 3.3: a mature spindle 1 to 3 minutes for structure only, 3 to 5 to the number with buds
+    // rubbed; a large free-standing tree 20 to 60; a bush of many uprights longer than a spindle once mature.
+    // Common practice, no source.
     [Fact]
     public void A_tree_takes_the_time_the_trade_says()
     {
@@ -148,7 +151,8 @@ public sealed class PrescriptionTests
         {
             var pack = TrainingSystem.Find(system)!;
             var (buds, settings) = (pack.Form.Typical.Buds, new DecisionSettings(0.1, pack.Caps.ShareOfBuds));
-            return Prescription.Of(pack, PruningDecision.Of(new(buds, buds * 0.95, buds * 1.05), buds * toLeave, settings), settings).MinutesPerTree;
+            return Prescription.Of(pack, PruningDecision.Of(new(buds, buds * 0.95, buds * 1.05), buds * toLeave,
+                settings), settings).MinutesPerTree;
         }
         Assert.InRange(Minutes("tall-spindle", 0.97), 1, 3);
         Assert.InRange(Minutes("tall-spindle", 0.68), 3, 5);

@@ -129,7 +129,8 @@ public sealed class PruningPlanTests
         Assert.NotEmpty(card.Drawing.Cuts);
     }
 
-    // By hand: 3.15 m are 124 in, 10 ft 4; 22 mm are 0.866 in, seven eighths; 1.5 cm are five eighths (NIST SP 811: 1 in = 2.54 cm).
+    // By hand: 3.15 m are 124 in, 10 ft 4; 22 mm are 0.866 in, seven eighths; 1.5 cm are five eighths (NIST SP
+    // 811: 1 in = 2.54 cm).
     [Fact]
     public void A_card_for_who_measures_in_feet_has_no_metre_on_it()
     {
@@ -137,7 +138,8 @@ public sealed class PruningPlanTests
         var card = PruningCard.Of(reading, PruningPlan.Of(reading), "en", null, UnitSystem.Us)!;
         Assert.Contains(card.Measures!, m => m.Value == "10 ft 4 in");
         Assert.Equal(["3/8 in", "1/2 in", "5/8 in", "3/4 in", "7/8 in"], card.Gauge.Select(g => g.Limb));
-        Assert.DoesNotMatch(@"\d (mm|cm|m)\b", string.Join(" ", card.Measures!.Select(m => m.Value).Concat(card.Gauge.Select(g => g.Limb)).Concat(card.Cuts.Select(c => c.HowMany)).Append(card.GaugeNote)));
+        Assert.DoesNotMatch(@"\d (mm|cm|m)\b", string.Join(" ", card.Measures!.Select(m => m.Value)
+            .Concat(card.Gauge.Select(g => g.Limb)).Concat(card.Cuts.Select(c => c.HowMany)).Append(card.GaugeNote)));
         Assert.Equal("1/8", LengthTold.Inches(0.02));
         Assert.Equal("2 1/4", LengthTold.Inches(2.26));
     }
@@ -150,7 +152,8 @@ public sealed class PruningPlanTests
         var english = Card(entry, "en", marks)!;
         // 0.9 × 3.5 m of row is 3.15 m: nobody reaches it, so no mark tells it.
         Assert.Equal(
-            [("height after pruning", "3.2 m", ""), ("a limb is big from", "18 mm", "a finger wide"), ("length of a renewal stub", "4 cm", "2 fingers wide"), ("picking and mowing height", "0.6 m", "")],
+            [("height after pruning", "3.2 m", ""), ("a limb is big from", "18 mm", "a finger wide"),
+                ("length of a renewal stub", "4 cm", "2 fingers wide"), ("picking and mowing height", "0.6 m", "")],
             english.Measures!.Select(m => (m.Name, m.Value, m.Body)));
         // So do the words of the step, also in inches: 18 mm is 0.709 in, five to six eighths.
         Assert.Contains("or over 18 mm (3/4 in)", english.Cuts.Single(c => c.StepId == "thick-limbs").LookFor, StringComparison.Ordinal);
@@ -232,6 +235,7 @@ public sealed class PruningPlanTests
             Cutting = new() { Settings = new Dictionary<string, double?> { ["big-limbs"] = 0, ["single-forks"] = 0 } },
         };
         foreach (var spurs in Card(entry)!.Cuts.Where(c => c.StepId == "spurs"))
-            Assert.Matches(@"^(none this winter|a few, to the number|\d+ on the tree|\d+(–\d+)? a limb)$", spurs.HowMany);
+            Assert.Matches(@"^(none this winter|a few, to the number|\d+ on the tree|\d+(–\d+)? a limb)$",
+                spurs.HowMany);
     });
 }

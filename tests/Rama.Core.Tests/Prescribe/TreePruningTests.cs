@@ -60,7 +60,8 @@ public sealed class TreePruningTests
     [Fact]
     public void Two_hundred_and_ninety_are_cut_to_the_cap_and_eleven_left_to_thinning()
     {
-        // 40 % of 290 is 116: 174 stay, 11 over 163. Bud by bud at most a fifth goes, 58, which ends it three buds earlier here.
+        // 40 % of 290 is 116: 174 stay, 11 over 163. Bud by bud at most a fifth goes, 58, which ends it
+        // three buds earlier here.
         var pruning = Cut("tall-spindle", Spindle(290), 163.2);
         Assert.Equal(177, pruning.Left.FloralBuds);
         Assert.Equal((StepEnd.RubCap, 58), (pruning.Ends["spurs"], pruning.Cuts.Count(c => c.Bud is not null)));
@@ -131,7 +132,8 @@ public sealed class TreePruningTests
         if (cut) Near.Printed(2.47, pruning.Cuts.First(c => c.StepId == "height").LeaveM, 2);
     }
 
-    // The whole tree is held under its height, not its leader alone: an upright limb is cut back where it passes the limit.
+    // The whole tree is held under its height, not its leader alone: an upright limb is cut back where it passes
+    // the limit.
     [Fact]
     public void A_limb_that_stands_above_the_height_is_cut_back_to_it()
     {
@@ -156,7 +158,8 @@ public sealed class TreePruningTests
         Assert.All(cuts.Where(c => c.Bud is not null), c => Assert.True(c.Number > raised.Number));
     }
 
-    // The thickest would cost too many buds: it is shortened and named for next winter, and no thinner one goes in its place.
+    // The thickest would cost too many buds: it is shortened and named for next winter, and no thinner one goes
+    // in its place.
     [Fact]
     public void A_limb_too_dear_to_take_is_shortened_and_goes_first_next_winter()
     {
@@ -167,7 +170,8 @@ public sealed class TreePruningTests
         var pruning = Cut("tall-spindle", hand.Tree(), 150);
         var cut = pruning.Cuts.Single(c => c.StepId == "thick-limbs");
         Assert.Equal((dear, CutKind.Shorten), (cut.Branch, cut.Kind));
-        Assert.Equal([(dear, StepEnd.Number, true), (thinner, StepEnd.Number, false)], pruning.FirstNextWinter.Select(t => (t.Branch, t.Reason, t.Shortened)));
+        Assert.Equal([(dear, StepEnd.Number, true), (thinner, StepEnd.Number, false)],
+            pruning.FirstNextWinter.Select(t => (t.Branch, t.Reason, t.Shortened)));
     }
 
     // 3.2: an upright yields when buds are short, and goes when they are not.
@@ -207,7 +211,8 @@ public sealed class TreePruningTests
         hand.Limb(1.4, 6, 40, side: BudSide.Upper);
         hand.Limb(1.8, 6, 10, side: BudSide.Under);
         var tree = hand.Tree();
-        var fallen = Cut("tall-spindle", tree, 48.2).Cuts.Where(c => c.StepId == "spurs").Select(c => tree.Buds[c.Bud!.Value]).ToList();
+        var fallen = Cut("tall-spindle", tree, 48.2).Cuts.Where(c => c.StepId == "spurs")
+            .Select(c => tree.Buds[c.Bud!.Value]).ToList();
         Assert.Equal(11, fallen.Count);
         Assert.All(fallen.Take(10), b => Assert.Equal(BudSide.Under, b.Side));
         Assert.False(fallen[10].Fat);
@@ -227,7 +232,8 @@ public sealed class TreePruningTests
         // Near its number a tree is shaped within its allowance, however it is pruned: handbook 2.7.
         Assert.InRange(200 - Cut("long-pruned-spindle", hand.Tree(), 195).Left.FloralBuds, 0, 19.5);
         // The strongest of those that lie over another, not the topmost.
-        Assert.Equal(1.7, hand.Tree().Branches[pruning.Cuts.First(c => c.StepId == "renewals").Branch].Path[0].HeightM, 6);
+        Assert.Equal(1.7, hand.Tree().Branches[pruning.Cuts.First(c => c.StepId == "renewals").Branch].Path[0].HeightM,
+            6);
     }
 
     // 3.3: last year's shoots lose a third of their length.

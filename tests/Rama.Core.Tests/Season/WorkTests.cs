@@ -16,18 +16,21 @@ public sealed class WorkTests
         Assert.Equal(["D", "C", "B", "E", "A"], WorkOrder.Of(plantings, p => p).Select(p => p.Item4));
     }
 
-    private static WorkToDo Work(double trees, double? minutes, GreenTip? tip, string crop = "apple") => new(trees, minutes, tip, PruningWindow.Of(crop, tip));
+    private static WorkToDo Work(double trees, double? minutes, GreenTip? tip, string crop = "apple") =>
+        new(trees, minutes, tip, PruningWindow.Of(crop, tip));
 
-    // By hand: 6 120 trees at 2 min are 204 working hours, 240 paid at .85, a week of work. What is done by 7 February comes
-    // first; the other is done after two weeks, on 10 February; what nobody can date comes last.
+    // By hand: 6 120 trees at 2 min are 204 working hours, 240 paid at .85, a week of work. What is done by 7
+    // February comes first; the other is done after two weeks, on 10 February; what nobody can date comes last.
     [Fact]
     public void Work_is_laid_end_to_end_in_the_order_the_windows_close()
     {
-        var works = WorkAhead.InTurn(Today, 240, [Work(6_120, 2, Tip(2, 7)), Work(0, null, null), Work(6_120, null, Tip(2, 1))]);
+        var works = WorkAhead.InTurn(
+            Today, 240, [Work(6_120, 2, Tip(2, 7)), Work(0, null, null), Work(6_120, null, Tip(2, 1))]);
         Assert.Equal([2, 0, 1], works.Select(w => w.Place));
         Assert.Equal(
             [(240, true, new DateOnly(2027, 2, 3), 5, 2), (240, false, new DateOnly(2027, 2, 10), 11, 3)],
-            works.Take(2).Select(w => ((int)w.Work.Hours, w.Work.HoursAssumed, w.Work.Done, w.Work.DaysToGreenTip!.Value, w.Work.DaysLate!.Value)));
+            works.Take(2).Select(w => w.Work)
+                .Select(w => ((int)w.Hours, w.HoursAssumed, w.Done, w.DaysToGreenTip!.Value, w.DaysLate!.Value)));
         Assert.Equal("season.late", works[1].Work.Reason!.Code);
         Assert.Equal((null, null), (works[2].Work.DaysToGreenTip, works[2].Work.DaysLate));
     }
@@ -36,7 +39,9 @@ public sealed class WorkTests
     [Fact]
     public void Stone_fruit_waits_for_its_own_window()
     {
-        var works = WorkAhead.InTurn(Today, 240, [Work(100, 2, Tip(3, 10), "peach"), Work(100, 2, Tip(3, 20), "cherry"), Work(6_120, 2, Tip(3, 25))]);
+        var works = WorkAhead.InTurn(
+            Today, 240,
+            [Work(100, 2, Tip(3, 10), "peach"), Work(100, 2, Tip(3, 20), "cherry"), Work(6_120, 2, Tip(3, 25))]);
         Assert.Equal([2, 1, 0], works.Select(w => w.Place));
         Assert.Equal(new DateOnly(2027, 2, 20), works[1].Work.Window!.From);
         Assert.True(works[1].Work.Done >= new DateOnly(2027, 2, 20) && works[2].Work.Done >= new DateOnly(2027, 2, 24));
@@ -55,7 +60,8 @@ public sealed class WorkTests
     [Fact]
     public void Hardy_ones_come_first_where_windows_close_together()
     {
-        var works = WorkAhead.InTurn(Today, 240, [Work(10, 2, Tip(3, 1)), Work(10, 2, Tip(3, 1), "pear"), Work(10, 2, Tip(2, 20), "pear")]);
+        var works = WorkAhead.InTurn(
+            Today, 240, [Work(10, 2, Tip(3, 1)), Work(10, 2, Tip(3, 1), "pear"), Work(10, 2, Tip(2, 20), "pear")]);
         Assert.Equal([2, 0, 1], works.Select(w => w.Place));
     }
 

@@ -5159,7 +5159,10 @@ export interface components {
             spread: number[];
             /** @description By trunk class. */
             classes: components["schemas"]["SimulatedClass"][];
-            /** @description What each way of working to the number comes to; empty where nothing is brought to one, or nothing is known of costs. */
+            /**
+             * @description What each way of working to the number comes to; empty where nothing is brought to one, or
+             *                 nothing is known of costs.
+             */
             ways: components["schemas"]["WayResult"][];
             /** @description What the card does to each counted tree that could be modelled. */
             counted: components["schemas"]["CountedCut"][];
@@ -5656,7 +5659,8 @@ export interface components {
             /** @description How many of each cut of the card, in its order; empty where there is none. */
             cuts: string[];
             /**
-             * @description Buds to leave on a limb; empty where nothing is brought to a number, and on cards handed out before it was told.
+             * @description Buds to leave on a limb; empty where nothing is brought to a number, and on cards handed
+             *                 out before it was told.
              * @default
              */
             perLimb: string;
@@ -5789,7 +5793,8 @@ export interface components {
             stepId: string;
             /**
              * Format: int32
-             * @description Cuts a pruner makes on one tree at most; null where the tree decides: all such wood there is.
+             * @description Cuts a pruner makes on one tree at most; null where the tree decides: all such wood there
+             *                 is.
              */
             most: null | number;
             /**
@@ -5824,7 +5829,8 @@ export interface components {
             demonstrationTrees: number;
             /**
              * Format: double
-             * @description Height from which the cut is asked for, metres; null where height has nothing to do with it.
+             * @description Height from which the cut is asked for, metres; null where height has nothing to do with
+             *                 it.
              */
             aboveM?: null | number;
             /** @description Whether the cut is made this winter on trees that ask for it. */
@@ -5868,8 +5874,8 @@ export interface components {
             high: null | number;
         };
         /**
-         * @description What to do on the trees of one trunk class. It is worked out once: decision, cuts, card, gauge, bench and simulation all tell
-         *     it from here.
+         * @description What to do on the trees of one trunk class. It is worked out once: decision, cuts, card, gauge, bench and
+         *     simulation all tell it from here.
          */
         ClassPrescription: {
             /** @description The class. */
@@ -5888,12 +5894,14 @@ export interface components {
             stopAt: null | number;
             /**
              * Format: double
-             * @description Floral buds that may lie on the ground under a tree where only its shape is cut; null otherwise.
+             * @description Floral buds that may lie on the ground under a tree where only its shape is cut; null
+             *                 otherwise.
              */
             atMostDown: null | number;
             /**
              * Format: double
-             * @description Floral buds for each cm² of a limb kept, the gauge; null where nothing is brought to a number.
+             * @description Floral buds for each cm² of a limb kept, the gauge; null where nothing is brought to a
+             *                 number.
              */
             budsPerCm2: null | number;
             /**
@@ -5923,12 +5931,14 @@ export interface components {
             bigCuts: number;
             /**
              * Format: double
-             * @description Limbs per tree that stay though too thick for their place; they go first next winter.
+             * @description Limbs per tree that stay though too thick for their place; they go first next
+             *                 winter.
              */
             thickLeft: number;
             /**
              * Format: double
-             * @description Flower clusters per tree over the target, left to hand thinning: the mean over trees, some of which end below it.
+             * @description Flower clusters per tree over the target, left to hand thinning: the mean over
+             *                 trees, some of which end below it.
              */
             clustersToThinning: number;
             /** @description Its cuts in order. */
@@ -6422,7 +6432,11 @@ export interface components {
             how: components["schemas"]["LocalText"];
             /** @description Why. */
             why: components["schemas"]["LocalText"];
-            /** @description The reason of one cut; `{height}`, `{diameter}`, `{ratio}`, `{rise}`, `{length}`, `{age}`, `{drop}`, `{leave}` and `{at}`, the height of the cut, are filled in. */
+            /**
+             * @description The reason of one cut; `{height}`, `{diameter}`, `{ratio}`, `{rise}`,
+             *                 `{length}`, `{age}`, `{drop}`, `{leave}` and `{at}`, the height of the cut, are filled
+             *                 in.
+             */
             because: components["schemas"]["LocalText"];
             caution: null | components["schemas"]["LocalText"];
             /** @description Where the numbers come from. */
@@ -7900,7 +7914,10 @@ export interface components {
             leaf: number;
             /** @description Spacing, area and gaps in SI. */
             form: components["schemas"]["PlantingForm"];
-            /** @description Whether a crop would compete with its growth: it is trained and not asked for fruit (common practice, no source). */
+            /**
+             * @description Whether a crop would compete with its growth: it is trained and not asked for fruit (common practice, no
+             *     source).
+             */
             isYoung: boolean;
         };
         /** @description How many trees stand on the ground and how many of them bear. */
@@ -8129,7 +8146,8 @@ export interface components {
         PrescribedCut: {
             /**
              * Format: int32
-             * @description Place among the cuts made this winter, from 1; the same number on screen, drawing and card. 0 for one not made.
+             * @description Place among the cuts made this winter, from 1; the same number on screen, drawing and card.
+             *                 0 for one not made.
              */
             number: number;
             /** @description Identifier of the step in its rule pack. */
@@ -8223,7 +8241,10 @@ export interface components {
             cuts: components["schemas"]["PrescribedCut"][];
             /** @description What to cut by trunk class. */
             classes: components["schemas"]["ClassPrescription"][];
-            /** @description Whether the system is pruned light: its cuts never stop on a number, which is left to thinning. */
+            /**
+             * @description Whether the system is pruned light: its cuts never stop on a number, which is left to
+             *                 thinning.
+             */
             isLight: boolean;
             /** @description Answers to the system's questions it rests on. */
             answers: {
@@ -8414,7 +8435,10 @@ export interface components {
              * @default
              */
             perLimbHeading: string;
-            /** @description Headings of the trunk classes over the gauge; empty where one number holds for all. */
+            /**
+             * @description Headings of the trunk classes over the gauge; empty where one number holds for
+             *                 all.
+             */
             gaugeClasses?: null | string[];
             /**
              * @description What to do with a limb thicker than the gauge that stays; empty where there is none.
@@ -9753,7 +9777,8 @@ export interface components {
             source: string;
             /**
              * Format: double
-             * @description Largest share of the buds standing that is taken bud by bud: more is a day's work on a few trees.
+             * @description Largest share of the buds standing that is taken bud by bud: more is a day's work on a
+             *                 few trees.
              * @default 0.2
              */
             shareRubbed: number;
@@ -10177,7 +10202,8 @@ export interface components {
             /** @description Whether limbs were counted, not assumed. */
             limbsCounted: boolean;
             /**
-             * @description Whether the count surely tells the buds of the classes apart from what their trunks say.
+             * @description Whether the count surely tells the buds of the classes apart from what their trunks
+             *                 say.
              * @default false
              */
             budsByCount: boolean;
@@ -10733,7 +10759,8 @@ export interface components {
             daysToGreenTip: null | number;
             /**
              * Format: int32
-             * @description Days that it would be done after its window; 0 when it is in time, null without an estimate.
+             * @description Days that it would be done after its window; 0 when it is in time, null without an
+             *                 estimate.
              */
             daysLate: null | number;
             reason: null | components["schemas"]["Notice"];

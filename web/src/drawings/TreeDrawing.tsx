@@ -45,7 +45,10 @@ const TAG = 11;
 const UNION_M = 0.12;
 
 /** A tree to scale: tapered wood, buds on their side, what was cut pale, each cut numbered at its place. */
-export function TreeDrawing({ tree, view, width, height, made, ahead = [], now = true, wires = [], heightLimitM = null, heightLimitText, units, aim = null, onAim, onCut, ground = 52, margin = 56, tags = true }: Props) {
+export function TreeDrawing({
+  tree, view, width, height, made, ahead = [], now = true, wires = [], heightLimitM = null, heightLimitText, units,
+  aim = null, onAim, onCut, ground = 52, margin = 56, tags = true,
+}: Props) {
   const { system, number } = useReading();
   const frame = useMemo(() => frameOf(tree, width, height, ground, margin, heightLimitM ?? 0), [tree, width, height, ground, margin, heightLimitM]);
   const standing = useMemo(() => standingAfter(made), [made]);
@@ -105,7 +108,12 @@ const Wood = memo(function Wood({ tree, view, frame, standing, aim, onAim, onCut
       {/* A card's drawing leaves out the buds it does not count, so a bud's number is no place in the list. */}
       {tree.buds.filter((bud) => bud.floral && standing.fallen.has(bud.id)).map((bud) => {
         const spot = budSpot(bud, tree.branches[bud.branch]!, view, frame);
-        return <ellipse key={bud.id} cx={spot.x} cy={spot.y} rx={3 * size} ry={4.4 * size} transform={`rotate(${spot.turn} ${spot.x} ${spot.y})`} className="tree-bud-gone" />;
+        const turned = `rotate(${spot.turn} ${spot.x} ${spot.y})`;
+        return (
+          <ellipse
+            key={bud.id} cx={spot.x} cy={spot.y} rx={3 * size} ry={4.4 * size} transform={turned} className="tree-bud-gone"
+          />
+        );
       })}
       {order.map((branch) => {
         const left = standing.left.get(branch.id) ?? branch.lengthM;

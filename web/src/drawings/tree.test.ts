@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { BenchCut, FruitTree, TreeBranch } from '../api/client';
-import { scaleMarks, apart, budsFalling, fallsWith, frameOf, placeAt, project, standingAfter, stretch, widthMm, woodPath } from './tree';
+import {
+  apart, budsFalling, fallsWith, frameOf, placeAt, project, scaleMarks, standingAfter, stretch, widthMm, woodPath,
+} from './tree';
 
 const place = (alongM: number, acrossM: number, heightM: number) => ({ alongM, acrossM, heightM });
 const limb = {
@@ -64,7 +66,8 @@ describe('the drawing of a tree', () => {
 
   it('marks whole feet for who reads feet, half or whole metres for others', () => {
     const frame = { scale: 100, foot: { x: 0, y: 360 } };
-    expect(scaleMarks(frame, 'us').map((m) => `${m.told} ${m.unit}`)).toEqual(['2 ft', '4 ft', '6 ft', '8 ft', '10 ft']);
+    const feet = scaleMarks(frame, 'us').map((m) => `${m.told} ${m.unit}`);
+    expect(feet).toEqual(['2 ft', '4 ft', '6 ft', '8 ft', '10 ft']);
     // NIST SP 811: 1 ft = 0.3048 m.
     expect(scaleMarks(frame, 'us')[0]!.at).toBeCloseTo(0.6096, 9);
     expect(scaleMarks(frame, 'metric').map((m) => m.told)).toEqual([0.5, 1, 1.5, 2, 2.5, 3, 3.5]);

@@ -131,7 +131,8 @@ export function scaleMarks(frame: Frame, system: UnitSystem): ScaleMark[] {
   const [unit, metres] = system === 'us' ? ['ft' as const, M_PER_FT] : ['m' as const, 1];
   const top = frame.foot.y / frame.scale / metres;
   const step = system === 'us' ? (top > 12 ? 4 : 2) : top > 3.8 ? 1 : 0.5;
-  return Array.from({ length: Math.floor((top - 0.05) / step) }, (_, i) => ({ at: (i + 1) * step * metres, told: (i + 1) * step, unit }));
+  const marks = Array.from({ length: Math.floor((top - 0.05) / step) }, (_, i) => (i + 1) * step);
+  return marks.map((told) => ({ at: told * metres, told, unit }));
 }
 
 /** Moves tags that lie on each other apart, up and down, each as little as it takes. */

@@ -92,7 +92,8 @@ function About({ view, plan }: { view: PlantingView; plan: PruningPlan }) {
   return (
     <span>
       {[
-        t('planting.on', { variety: planting.variety.name, rootstock: planting.rootstock.name }), local(planting.system.name).toLowerCase(), t('leaf', { count: planting.leaf, ordinal: true }),
+        t('planting.on', { variety: planting.variety.name, rootstock: planting.rootstock.name }),
+        local(planting.system.name).toLowerCase(), t('leaf', { count: planting.leaf, ordinal: true }),
         `${row.number} × ${tree.number} ${row.unit}`, `${area.number} ${area.unit}`, t('planting.bearing', { trees: number(density.bearingTrees, 0) }),
       ].join(' · ')}
     </span>

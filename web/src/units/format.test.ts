@@ -38,9 +38,11 @@ describe('amounts in the reader’s units', () => {
     expect(shown(192.4) - shown(182.6)).toBeCloseTo(9.8, 2);
     // 11.9 t on fruit of 11.44 g at 85.5 % packed: 11.44 and 85.5 shown as 11 and 85 made 1 272 of 1 216.
     expect((shown(11.9e6) / shown(11.44)) * shown(0.855)).toBeCloseTo((11.9e6 / 11.44) * 0.855, -2);
-    expect(['1234.56', '123.456', '12.3456', '1.23456', '0.123456'].map((v) => formatNumber(Number(v), 'en', 'to-check'))).toEqual(['1,235', '123.5', '12.35', '1.235', '0.1235']);
+    const told = [1234.56, 123.456, 12.3456, 1.23456, 0.123456].map((v) => formatNumber(v, 'en', 'to-check'));
+    expect(told).toEqual(['1,235', '123.5', '12.35', '1.235', '0.1235']);
   });
 
   it('tells a thickness in eighths of an inch, never none', () =>
-    expect([6, 9.5, 22, 30, 160].map((mm) => formatAmount(mm, 'mm', 'us', 'en', 0).number)).toEqual(['1/4', '3/8', '7/8', '1 1/8', '6']));
+    expect([6, 9.5, 22, 30, 160].map((mm) => formatAmount(mm, 'mm', 'us', 'en', 0).number))
+      .toEqual(['1/4', '3/8', '7/8', '1 1/8', '6']));
 });

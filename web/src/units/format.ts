@@ -10,7 +10,7 @@ export type Decimals = number | 'to-check';
 export function formatNumber(value: number, language: Language, decimals?: Decimals): string {
   return new Intl.NumberFormat(language, {
     minimumFractionDigits: typeof decimals === 'number' ? decimals : 0,
-    maximumFractionDigits: decimals === 'to-check' ? decimalsFor(value) + (Math.abs(value) >= 1000 ? 0 : Math.abs(value) >= 1 ? 1 : 2) : decimals ?? decimalsFor(value),
+    maximumFractionDigits: decimals === 'to-check' ? decimalsToCheck(value) : decimals ?? decimalsFor(value),
     // Spanish groups four digits only if asked to; a column of figures reads better when all are grouped alike.
     useGrouping: 'always',
   }).format(value);
@@ -22,7 +22,8 @@ export function formatAmount(
 ): { number: string; unit: string } {
   const shown = shownAs(unit, system);
   // A thickness in inches is read off a tape, in eighths; where it is to be checked, in decimals.
-  if (unit === 'mm' && system === 'us' && decimals !== 'to-check') return { number: eighths(value * shown.factor), unit: shown.unit };
+  if (unit === 'mm' && system === 'us' && decimals !== 'to-check')
+    return { number: eighths(value * shown.factor), unit: shown.unit };
   return { number: formatNumber(value * shown.factor, language, decimals), unit: shown.unit === '1' ? '' : shown.unit };
 }
 
@@ -33,6 +34,12 @@ function eighths(inches: number): string {
   const [whole, rest] = [Math.floor(all / 8), all % 8];
   const part = ['', '1/8', '1/4', '3/8', '1/2', '5/8', '3/4', '7/8'][rest]!;
   return whole === 0 ? part || '0' : part === '' ? String(whole) : `${whole} ${part}`;
+}
+
+/** Four significant digits, so that who works it out anew comes to the same. */
+function decimalsToCheck(value: number): number {
+  const size = Math.abs(value);
+  return decimalsFor(value) + (size >= 1000 ? 0 : size >= 1 ? 1 : 2);
 }
 
 function decimalsFor(value: number): number {

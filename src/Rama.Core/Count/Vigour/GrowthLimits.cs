@@ -6,8 +6,8 @@ namespace Rama.Core.Count.Vigour;
 /// <param name="WeakBelowCm">Below it growth is weak, cm.</param>
 /// <param name="StrongAboveCm">Above it growth is strong, cm.</param>
 /// <remarks>
-/// Common practice, no source: 20 to 45 cm on pome fruit; about 60 cm is wanted on the limb ends of cherry; fruiting shoots of
-/// peach are 30 to 60 cm.
+/// Common practice, no source: 20 to 45 cm on pome fruit; about 60 cm is wanted on the limb ends of cherry;
+/// fruiting shoots of peach are 30 to 60 cm.
 /// </remarks>
 public sealed record GrowthLimits(double WeakBelowCm, double StrongAboveCm)
 {

@@ -35,19 +35,23 @@ public sealed record VigourSummary(
 
     /// <summary>Sums up a walk; null where nothing was marked.</summary>
     /// <param name="marks">What was seen.</param>
-    /// <param name="habit">How the crop bears: it says how long shoots should grow, and stone fruit is cut in dry spells only.</param>
+    /// <param name="habit">How the crop bears: it says how long shoots should grow, and stone fruit is cut in
+    /// dry spells only.</param>
     public static VigourSummary? Of(IReadOnlyList<VigourMark> marks, BearingHabit habit = BearingHabit.MixedBud)
     {
         if (marks.Count == 0) return null;
         var lengths = marks.Select(m => m.ExtensionCm).OfType<double>().Order().ToList();
         double? extension = lengths.Count == 0 ? null : (lengths[(lengths.Count - 1) / 2] + lengths[lengths.Count / 2]) / 2;
-        var (vigour, reason) = Judge(extension, GrowthLimits.Of(habit), [.. marks.Select(m => m.Wood).OfType<WoodSign>()]);
+        var (vigour, reason) = Judge(extension, GrowthLimits.Of(habit),
+            [.. marks.Select(m => m.Wood).OfType<WoodSign>()]);
         var shade = marks.Select(m => m.Shade).OfType<ShadeSign>().ToList();
+        var isStoneFruit = habit is BearingHabit.SpurFlowerBud or BearingHabit.OneYearShoot;
         var conditions = marks.SelectMany(m => m.Conditions).CountBy(c => c).ToDictionary();
         return new(
             marks.Count, extension, marks.Select(m => m.HeightM).Average(), vigour, reason,
             shade.Count == 0 ? null : Enum.GetValues<ShadeSign>().Last(s => shade.Count(seen => seen >= s) >= AQuarter * shade.Count),
-            marks.Count(m => m.Gap), conditions, marks.Select(m => m.LookAgain).Min(), VigourAdvices.For(vigour, conditions.Keys, habit is BearingHabit.SpurFlowerBud or BearingHabit.OneYearShoot));
+            marks.Count(m => m.Gap), conditions, marks.Select(m => m.LookAgain).Min(),
+            VigourAdvices.For(vigour, conditions.Keys, isStoneFruit));
     }
 
     private static (GrowthVigour?, Notice?) Judge(double? extension, GrowthLimits limits, List<WoodSign> wood)
@@ -59,7 +63,9 @@ public sealed record VigourSummary(
             // Shoots can be of a middling length on a tree that stands full of uprights, and then the uprights are right.
             if (length > limits.StrongAboveCm || uprights > wood.Count / 2.0)
                 return (GrowthVigour.Strong, new("vigour.strong", $"Shoots of {length:0} cm: the trees grow too strongly.", figure));
-            if (length < limits.WeakBelowCm) return (GrowthVigour.Weak, new("vigour.weak", $"Shoots of {length:0} cm: the trees grow too weakly.", figure));
+            if (length < limits.WeakBelowCm)
+                return (GrowthVigour.Weak,
+                    new("vigour.weak", $"Shoots of {length:0} cm: the trees grow too weakly.", figure));
             return (GrowthVigour.Balanced, new("vigour.balanced", $"Shoots of {length:0} cm: growth and crop are in balance.", figure));
         }
         if (wood.Count == 0) return (null, null);

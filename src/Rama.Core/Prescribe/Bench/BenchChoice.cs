@@ -33,13 +33,15 @@ public sealed record BenchChoice(string? Class = null, int Number = 0, double? R
         // On one tree the buds are known, so that its last step goes to the number and not by a rate.
         var solved = rules.Steps.Where(s => SettingSearch.IsSolved(rules, s)).Select(s => s.Step.Most!).ToHashSet();
         var values = cut.Settings.Where(s => !solved.Contains(s.Key)).ToDictionary(s => s.Key, s => s.Value);
-        // A typical tree is cut as its class is, by the card; any other as its own buds ask for, and as the manager decided.
+        // A typical tree is cut as its class is, by the card; any other as its own buds ask for, and as the
+        // manager decided.
         var number = Math.Max(0.1, cut.Number);
         var standsForClass = model is null && Number <= 0;
         var allowance = standsForClass
             ? CutAllowance.ForClass(cut.Decision, number, tree.FloralBuds, settings)
             : CutAllowance.Counted(tree.FloralBuds, number, settings, cut.Decision.Held);
-        return (new TreeBench(rules, tree, number, settings, values, allowance, standsForClass ? cut.LimitsFor(rules) : null), cut);
+        return (new TreeBench(rules, tree, number, settings, values, allowance,
+            standsForClass ? cut.LimitsFor(rules) : null), cut);
     }
 
     // Where buds were cut, or all buds counted, the leaf buds between the floral ones are known too: a pruner sees both.

@@ -16,8 +16,10 @@ public sealed class TreeBench
         "No step of this system asks for this cut: {drop} fall.", "Ningún paso de este sistema pide este corte: caen {drop}.");
 
     private static readonly LocalText FirstNextWinter = new(
-        "Limb at {height}, {diameter}: taking it out would cost too much this winter. Back to a side shoot at {leave}; it is the first to go next winter.",
-        "Rama a {height}, {diameter}: quitarla costaría demasiado este invierno. Hasta un brote lateral a {leave}; es la primera en salir el próximo.");
+        "Limb at {height}, {diameter}: taking it out would cost too much this winter. "
+        + "Back to a side shoot at {leave}; it is the first to go next winter.",
+        "Rama a {height}, {diameter}: quitarla costaría demasiado este invierno. "
+        + "Hasta un brote lateral a {leave}; es la primera en salir el próximo.");
 
     private readonly double[] _settings;
 
@@ -28,9 +30,11 @@ public sealed class TreeBench
     /// <param name="settings">Tolerance and cap.</param>
     /// <param name="values">Settings of the system other than its own, by name and in their own unit.</param>
     /// <param name="allowance">How far it may be cut; as its own buds say when left out.</param>
-    /// <param name="limits">Most cuts of each step, in their order, as a card says; the system's own when left out.</param>
+    /// <param name="limits">Most cuts of each step, in their order, as a card says; the system's own when left
+    /// out.</param>
     public TreeBench(
-        PruningRules rules, FruitTree tree, double toLeave, DecisionSettings settings, IReadOnlyDictionary<string, double>? values = null, CutAllowance? allowance = null,
+        PruningRules rules, FruitTree tree, double toLeave, DecisionSettings settings,
+        IReadOnlyDictionary<string, double>? values = null, CutAllowance? allowance = null,
         IReadOnlyList<int?>? limits = null)
     {
         (Rules, Tree, ToLeave, Settings) = (rules, tree, toLeave, settings);
@@ -61,7 +65,9 @@ public sealed class TreeBench
         get
         {
             RuleScope leader = new(new(Tree), Tree.Index.Leaders[0], Allowance.Target, _settings);
-            var heights = Rules.Steps.Where(s => s is { Step.Cut.Kind: CutKind.ToSideShoot, Find.Subject: Subject.Leaders or Subject.Wood, Leave: not null }).Select(s => s.Leave!(leader)).ToList();
+            var heights = Rules.Steps
+                .Where(s => s is { Step.Cut.Kind: CutKind.ToSideShoot, Find.Subject: Subject.Leaders or Subject.Wood })
+                .Select(s => s.Leave).OfType<Rule>().Select(leave => leave(leader)).ToList();
             return heights.Count == 0 ? null : heights.Min();
         }
     }
@@ -135,9 +141,12 @@ public sealed class TreeBench
             if (loss.DiameterMm >= Rules.System.Caps.BigCutMm) big++;
             var wood = Tree.Branches[branch];
             var at = wood.PointAt(cut.Bud is { } site ? Tree.Buds[site].AtM : leave);
+            var because = step is null ? NotAsked
+                : planned?.Kind == CutKind.Shorten && step.Step.TooMuch == TooMuch.ShortenAndEnd ? FirstNextWinter
+                : step.Step.Because;
             told.Add(new(
                 told.Count + 1, step?.Step.Id, step?.Step.Name, planned?.Kind ?? KindOf(cut, wood, leave), branch, cut.Bud, leave, at, loss.Buds,
-                step is null ? NotAsked : planned?.Kind == CutKind.Shorten && step.Step.TooMuch == TooMuch.ShortenAndEnd ? FirstNextWinter : step.Step.Because, FiguresOf(before, wood, at, leave, loss.Buds), step?.Step.Caution,
+                because, FiguresOf(before, wood, at, leave, loss.Buds), step?.Step.Caution,
                 [.. Tree.Branches.Where(b => standing.LeftM(b.Id) < before.LeftM(b.Id)).Select(b => new WoodGone(b.Id, standing.LeftM(b.Id)))],
                 [.. Tree.Buds.Where(b => before.BudStands(b.Id) && !standing.BudStands(b.Id)).Select(b => b.Id)],
                 BenchMeasures.Of(standing, big)));
@@ -158,7 +167,8 @@ public sealed class TreeBench
                 Subject.Leaders => kind == BranchKind.Leader ? branch : -1,
                 Subject.Limbs => kind == BranchKind.Limb ? branch : -1,
                 Subject.Shoots => kind == BranchKind.Shoot ? branch : -1,
-                Subject.Wood => kind is BranchKind.Leader or BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot ? branch : -1,
+                Subject.Wood =>
+                    kind is BranchKind.Leader or BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot ? branch : -1,
                 // A fork is singled at either of its arms.
                 _ => kind == BranchKind.Arm ? branch : Tree.Index.Children[branch].FirstOrDefault(c => Tree.Branches[c].Kind == BranchKind.Arm && cut.LeaveM >= Tree.Branches[c].AtM, -1),
             };
@@ -182,7 +192,8 @@ public sealed class TreeBench
         [
             new("height", wood.Kind is BranchKind.Limb or BranchKind.Shoot ? wood.Path[0].HeightM : wood.Kind == BranchKind.Arm ? Tree.Branches[Tree.Index.LimbOf[wood.Id]].Path[0].HeightM : at.HeightM, "m"),
             new("diameter", wood.DiameterMm, "mm"), new("ratio", leader > 0 ? wood.DiameterMm / leader : 1, "1"), new("rise", wood.RiseDeg, "°"),
-            new("length", before.LeftM(wood.Id), "m"), new("age", wood.AgeYears, "year"), new("drop", drop, "bud"), new("leave", wood.Kind == BranchKind.Leader ? at.HeightM : leave, "m"), new("at", at.HeightM, "m"),
+            new("length", before.LeftM(wood.Id), "m"), new("age", wood.AgeYears, "year"), new("drop", drop, "bud"),
+            new("leave", wood.Kind == BranchKind.Leader ? at.HeightM : leave, "m"), new("at", at.HeightM, "m"),
         ];
     }
 }

@@ -35,11 +35,13 @@ internal sealed class ClassAtWork(
             byCount.Correction = Math.Clamp(byCount.Correction * Math.Sqrt(number / counted), 0.7, 1.4);
             counted = Math.Min(wood.Left.FloralBuds, Math.Min(stood, number));
         }
-        Add(WayOfWorking.Count, stood, counted, seconds + Rubbing(wood, counted) + (isCounted ? 60 * skill.MinutesPerCount : 0));
+        Add(WayOfWorking.Count, stood, counted, seconds + Rubbing(wood, counted)
+            + (isCounted ? 60 * skill.MinutesPerCount : 0));
     }
 
     private double Rubbing(TreePruning wood, double left) => _rub is null ? 0
         : Math.Max(0, wood.Left.FloralBuds - left) / rules.System.Form.Typical.BudsPerSite * _rub.Step.SecondsEach;
 
-    private void Add(WayOfWorking way, double stood, double left, double seconds) => tallies[(int)way].Add(stood, left, seconds);
+    private void Add(WayOfWorking way, double stood, double left, double seconds) =>
+        tallies[(int)way].Add(stood, left, seconds);
 }

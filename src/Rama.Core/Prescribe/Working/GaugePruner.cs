@@ -17,13 +17,16 @@ internal sealed class GaugePruner(double budsPerCm2, double bigMm, CrewSkill ski
 
     /// <summary>Buds left on a tree.</summary>
     /// <param name="tree">The tree after the cuts of wood.</param>
-    /// <remarks>From the lowest limb up; what one limb lacks of its number the next may keep, as the card says.</remarks>
+    /// <remarks>From the lowest limb up; what one limb lacks of its number the next may keep, as the card
+    /// says.</remarks>
     public double LeftOn(StandingTree tree)
     {
         var (left, onLimbs, lacking) = (0.0, 0, 0.0);
-        foreach (var limb in tree.Tree.Index.Limbs.Where(tree.Stands).OrderBy(l => tree.Tree.Branches[l].Path[0].HeightM))
+        foreach (var limb in tree.Tree.Index.Limbs.Where(tree.Stands)
+            .OrderBy(l => tree.Tree.Branches[l].Path[0].HeightM))
         {
-            var read = Math.Min(bigMm, tree.Tree.Branches[limb].DiameterMm * Math.Max(0.1, 1 + skill.ThicknessCv * draw.Normal()));
+            var misread = Math.Max(0.1, 1 + skill.ThicknessCv * draw.Normal());
+            var read = Math.Min(bigMm, tree.Tree.Branches[limb].DiameterMm * misread);
             var number = Correction * _gauge.BudsOn(read)!.Value + lacking;
             var buds = tree.FloralOn(limb);
             // A limb judged to carry more than it does is cut below its number, and the other way round.

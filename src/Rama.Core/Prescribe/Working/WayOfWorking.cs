@@ -12,7 +12,10 @@ public enum WayOfWorking
     /// <summary>After the cuts of wood each limb kept is brought to the buds its thickness says.</summary>
     Gauge,
 
-    /// <summary>By gauge, and one tree in so many is counted and brought to its number; the pruner goes on corrected by it.</summary>
+    /// <summary>
+    /// By gauge, and one tree in so many is counted and brought to its number; the pruner goes on corrected by
+    /// it.
+    /// </summary>
     Count,
 }
 
@@ -23,7 +26,8 @@ public enum WayOfWorking
 /// <param name="SecondsPerLimb">Seconds to read a limb.</param>
 /// <param name="MinutesPerCount">Minutes to count a tree.</param>
 /// <remarks>All are assumptions until checks tell.</remarks>
-public sealed record CrewSkill(double ThicknessCv = 0.08, double JudgementCv = 0.10, int CountedEvery = 10, double SecondsPerLimb = 3, double MinutesPerCount = 4);
+public sealed record CrewSkill(double ThicknessCv = 0.08, double JudgementCv = 0.10, int CountedEvery = 10,
+    double SecondsPerLimb = 3, double MinutesPerCount = 4);
 
 /// <summary>What a tree that misses its number costs, and an hour of work.</summary>
 /// <param name="FruitPerBud">Fruit wanted for each bud to leave.</param>
@@ -32,9 +36,13 @@ public sealed record CrewSkill(double ThicknessCv = 0.08, double JudgementCv = 0
 /// <param name="CostOver">Cost of one cluster too many.</param>
 /// <param name="CostUnder">Cost of one fruit too few.</param>
 /// <param name="WagePerHour">What an hour of a pruner costs.</param>
-public sealed record MissCosts(double FruitPerBud, SetOutcome? Outcome, double SetMean, double CostOver, double CostUnder, double WagePerHour)
+public sealed record MissCosts(double FruitPerBud, SetOutcome? Outcome, double SetMean, double CostOver,
+    double CostUnder, double WagePerHour)
 {
-    /// <summary>Fruit short in the mean of the years on a tree left with so many buds, above what a tree at its number is short.</summary>
+    /// <summary>
+    /// Fruit short in the mean of the years on a tree left with so many buds, above what a tree at its number
+    /// is short.
+    /// </summary>
     /// <param name="left">Buds left.</param>
     /// <param name="number">The tree's number.</param>
     public double FruitShort(double left, double number)
@@ -43,7 +51,10 @@ public sealed record MissCosts(double FruitPerBud, SetOutcome? Outcome, double S
         return wanted <= 0 ? 0 : Math.Max(0, Short(left, wanted) - Short(number, wanted));
     }
 
-    /// <summary>Hours, fruit short and clusters over in money; of the clusters over only those that set ask to be thinned.</summary>
+    /// <summary>
+    /// Hours, fruit short and clusters over in money; of the clusters over only those that set ask to be
+    /// thinned.
+    /// </summary>
     /// <param name="minutes">Minutes per tree.</param>
     /// <param name="isShort">Fruit short per tree.</param>
     /// <param name="over">Clusters over the number per tree.</param>
@@ -51,7 +62,9 @@ public sealed record MissCosts(double FruitPerBud, SetOutcome? Outcome, double S
         minutes / 60 * WagePerHour + isShort * CostUnder + over * SetMean * CostOver;
 
     private double Short(double buds, double wanted) =>
-        buds <= 0 ? wanted : Outcome is { } outcome ? wanted * outcome.ShortWith(buds / wanted) : Math.Max(0, wanted - buds * SetMean);
+        buds <= 0 ? wanted
+        : Outcome is { } outcome ? wanted * outcome.ShortWith(buds / wanted)
+        : Math.Max(0, wanted - buds * SetMean);
 }
 
 /// <summary>What one way of working comes to on the trees of a planting.</summary>
@@ -66,5 +79,6 @@ public sealed record MissCosts(double FruitPerBud, SetOutcome? Outcome, double S
 /// <param name="IsProposed">Whether it is the cheapest in sum.</param>
 /// <param name="Steps">The arithmetic of the cost.</param>
 public sealed record WayResult(
-    WayOfWorking Way, double OnTarget, double BudsLeft, double BudsLeftSd, double Minutes, double FruitShort, double ClustersOver,
+    WayOfWorking Way, double OnTarget, double BudsLeft, double BudsLeftSd, double Minutes, double FruitShort,
+    double ClustersOver,
     double CostPerTree, bool IsProposed, IReadOnlyList<Step> Steps);

@@ -19,7 +19,8 @@ internal sealed class WaysOfWorking(PruningRules rules, MissCosts costs, CrewSki
         var tallies = Ways.Select(_ => new WayTally(of, costs)).ToArray();
         _classes.Add((of.Class.Share, tallies));
         var big = rules.BigFromMm(rules.Values(of.Settings));
-        return new(rules, skill, of.Number, new(gauge, big, skill, new(seed)), new(gauge, big, skill, new(seed + 1)), tallies);
+        return new(rules, skill, of.Number, new(gauge, big, skill, new(seed)), new(gauge, big, skill, new(seed + 1)),
+            tallies);
     }
 
     /// <summary>What each way comes to; empty where no class is brought to a number.</summary>
@@ -49,7 +50,8 @@ internal sealed class WaysOfWorking(PruningRules rules, MissCosts costs, CrewSki
             ],
             "typical trees cut by the card; people's errors are assumptions");
         return new(
-            way, meant > 0 ? on / meant : 1, Mean(t => t.Left), Math.Sqrt(Mean(t => t.Variance)), minutes, isShort, over,
+            way, meant > 0 ? on / meant : 1, Mean(t => t.Left), Math.Sqrt(Mean(t => t.Variance)), minutes, isShort,
+            over,
             cost.Result.Value, IsProposed: false, [cost]);
     }
 }

@@ -9,7 +9,8 @@ internal sealed record Selector(Subject Subject, Rule? Where)
     {
         var word = text.Split(' ', 2)[0];
         if (!Enum.TryParse<Subject>(word, ignoreCase: true, out var subject) || subject == Subject.Tree || word.Any(char.IsAsciiDigit))
-            throw new RuleException($"“{text}” begins with “{word}”, expected leaders, limbs, forks, shoots, wood or buds");
+            throw new RuleException(
+                $"“{text}” begins with “{word}”, expected leaders, limbs, forks, shoots, wood or buds");
         var rest = text[word.Length..].Trim();
         if (rest.Length == 0) return new(subject, null);
         return rest.StartsWith("where ", StringComparison.Ordinal)

@@ -44,7 +44,8 @@ public sealed record CanopyLimits(
     /// <summary>Usual angle of the planes of a V from the vertical, degrees, and its usual height in metres (common practice, no source).</summary>
     public const double UsualAngleDeg = 15, UsualVHeightM = 2.5;
 
-    // Below this a V is no use as one, and below that nothing stands: assumptions. Half of the last digit shown is no difference.
+    // Below this a V is no use as one, and below that nothing stands: assumptions. Half of the last digit shown
+    // is no difference.
     private const double UsualRegrowthM = 0.6, WholeLeaders = 0.02, LeastVHeightM = 1.5, NoRoomM = 0.5, Shown = 0.05;
 
     /// <summary>Limits of a canopy on its ground.</summary>
@@ -92,7 +93,9 @@ public sealed record CanopyLimits(
         var height = Math.Max(0, lowest);
         if (kind == CanopyKind.OpenV && height is > NoRoomM and < LeastVHeightM)
             warnings.Add(new("canopy.angle",
-                $"Planes at {canopy.AngleDeg ?? UsualAngleDeg:0}° from the vertical do not fit rows of {form.RowSpacingM:0.0} m: to keep the alley they may stand only {height:0.0} m high. Take a steeper angle or wider rows.",
+                $"Planes at {canopy.AngleDeg ?? UsualAngleDeg:0}° from the vertical do not fit rows of "
+                + $"{form.RowSpacingM:0.0} m: to keep the alley they may stand only {height:0.0} m high. "
+                + "Take a steeper angle or wider rows.",
                 new("angle", canopy.AngleDeg ?? UsualAngleDeg, "°"), row, new("height after pruning", height, "m")));
         if (height <= NoRoomM)
             warnings.Add(new("canopy.no-room", $"The clear alley of {canopy.AlleyM:0.0} m leaves no room for trees of this form in rows of {form.RowSpacingM:0.0} m. Check row spacing, alley and angle.", alley, row));
@@ -112,7 +115,8 @@ public sealed record CanopyLimits(
         steps.Add(new("canopy.along", "tree spacing ÷ 2 + overlap", new("reach along the row", along, "m"), [new("tree spacing", form.TreeSpacingM, "m"), new("overlap", canopy.OverlapM, "m")], Sources.Definition));
         steps.Add(new("canopy.across", "(row spacing − clear alley) ÷ 2", new("reach across the row", across, "m"), [row, alley], Sources.Definition));
         return new(
-            height, [.. limits.Select(l => new HeightLimit(l.Code, l.HeightM, l.HeightM <= lowest))], toCut, along, across, v,
+            height, [.. limits.Select(l => new HeightLimit(l.Code, l.HeightM, l.HeightM <= lowest))], toCut, along,
+            across, v,
             Leaders(kind, form, canopy, canopy.Leaders ?? leaders, steps, warnings), steps, warnings);
     }
 

@@ -9,8 +9,9 @@ namespace Rama.Core.Target.Insurance;
 /// </summary>
 public sealed class SetOutcome
 {
-    // Pruning misses by a normal share, integrated by the trapezoid rule: three steps to the width of what the set share makes of it
-    // are exact to more digits than are shown; wider steps than a half are not needed, and beyond six nothing is left.
+    // Pruning misses by a normal share, integrated by the trapezoid rule: three steps to the width of what the
+    // set share makes of it are exact to more digits than are shown; wider steps than a half are not needed, and
+    // beyond six nothing is left.
     private const double NormalReach = 6, WidestStep = 0.5, StepsToWidth = 3;
 
     // So far from its mean a Beta with a peak inside has nothing left that could be seen.
@@ -33,12 +34,14 @@ public sealed class SetOutcome
     /// <param name="pruningSd">Standard deviation of buds left ÷ buds wanted, 0 to 0.25; 0 for pruning that always hits.</param>
     /// <param name="risks">Risks of further loss. A risk does not divide the buds as a known loss does.</param>
     /// <remarks>
-    /// Nothing is simulated: the distribution is a mixture over which risks come and how pruning missed. Factors are within 0.1 %
-    /// of R's adaptive quadrature over all that may be entered.
+    /// Nothing is simulated: the distribution is a mixture over which risks come and how pruning missed.
+    /// Factors are within 0.1 % of R's adaptive quadrature over all that may be entered.
     /// </remarks>
     public static SetOutcome Of(BetaShare set, double pruningSd = 0, params IReadOnlyList<ClusterRisk> risks)
     {
-        (double Weight, double Kept)[] outcomes = pruningSd <= 0 ? [(1, 1)] : Misses(pruningSd, set.Sd / (set.Mean * pruningSd));
+        (double Weight, double Kept)[] outcomes = pruningSd <= 0
+            ? [(1, 1)]
+            : Misses(pruningSd, set.Sd / (set.Mean * pruningSd));
         foreach (var risk in risks)
             outcomes = [.. outcomes.SelectMany(o => new[] { (o.Weight * (1 - risk.Chance), o.Kept), (o.Weight * risk.Chance, o.Kept * (1 - risk.Loss)) })];
         return new(set, outcomes);
@@ -66,17 +69,22 @@ public sealed class SetOutcome
 
     private double Cdf(double x) => _outcomes.Sum(o => o.Weight * Below(_set, x, o.Kept));
 
-    private double MeanBelow(double x) => _outcomes.Sum(o => o.Weight * o.Kept * Below(_raised, x, o.Kept)) / (Mean / _set.Mean);
+    private double MeanBelow(double x) =>
+        _outcomes.Sum(o => o.Weight * o.Kept * Below(_raised, x, o.Kept)) / (Mean / _set.Mean);
 
-    // Chance that a share of what is kept is at most x. Far from the mean of a narrow share there is nothing to work out.
+    // Chance that a share of what is kept is at most x. Far from the mean of a narrow share there is nothing to
+    // work out.
     private static double Below(BetaShare share, double x, double kept) =>
-        kept <= 0 || x / kept > share.Mean + FarSds * share.Sd ? 1 : x / kept < share.Mean - FarSds * share.Sd ? 0 : share.Cdf(x / kept);
+        kept <= 0 || x / kept > share.Mean + FarSds * share.Sd ? 1
+        : x / kept < share.Mean - FarSds * share.Sd ? 0
+        : share.Cdf(x / kept);
 
     private static (double, double)[] Misses(double sd, double width)
     {
         var step = Math.Min(WidestStep, width / StepsToWidth);
         var steps = (int)Math.Ceiling(NormalReach / step);
-        var nodes = Enumerable.Range(-steps, 2 * steps + 1).Select(i => i * step).Select(z => (Weight: Normal.PDF(0, 1, z), Kept: Math.Max(0, 1 + sd * z))).ToList();
+        var nodes = Enumerable.Range(-steps, 2 * steps + 1).Select(i => i * step)
+            .Select(z => (Weight: Normal.PDF(0, 1, z), Kept: Math.Max(0, 1 + sd * z))).ToList();
         var all = nodes.Sum(n => n.Weight);
         return [.. nodes.Select(n => (n.Weight / all, n.Kept))];
     }

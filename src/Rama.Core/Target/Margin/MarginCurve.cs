@@ -78,8 +78,11 @@ public sealed record MarginCurve(
         // Asking for more than the bloom brings back changes nothing any more: no choice lies there.
         var lasting = all.TakeWhile(p => p.Lasts).ToList();
         // Nor is a crop recommended that the trunks are said to be too small for.
-        List<MarginPoint> Carried(List<MarginPoint> of) => of.Where(p => p.CropDensity <= (terms.MostCropDensity ?? double.PositiveInfinity)).ToList() is { Count: > 0 } some ? some : of;
-        var (best, thisYear) = (BestOf(Carried(lasting.Count > 0 ? lasting : all), p => p.SteadyPerHa), BestOf(Carried(all), p => p.MarginPerHa));
+        var carries = terms.MostCropDensity ?? double.PositiveInfinity;
+        List<MarginPoint> Carried(List<MarginPoint> of) =>
+            of.Where(p => p.CropDensity <= carries).ToList() is { Count: > 0 } some ? some : of;
+        var (best, thisYear) = (BestOf(Carried(lasting.Count > 0 ? lasting : all), p => p.SteadyPerHa),
+            BestOf(Carried(all), p => p.MarginPerHa));
         var here = chosen is { } c ? At(terms, c) : null;
         double? costs = here is null ? null : Math.Max(0, best.MarginPerHa - here.SteadyPerHa);
         var alternates = here is not null && here.NextFruitPerTree < here.FruitPerTree - 0.5;
@@ -140,10 +143,16 @@ public sealed record MarginCurve(
     {
         Figure[] figures = [new("from", best.FlatFrom, "fruit/tree"), new("to", best.FlatTo, "fruit/tree"), new("best", best.FruitPerTree, "fruit/tree"), new("costs", costs ?? 0, $"{terms.Prices.Currency}/ha")];
         if (best.MarginPerHa <= 0)
-            return new("margin.loses", "At these prices and costs every crop loses money: picking, packing and thinning cost more than the fruit brings. Check the prices.", figures);
+            return new("margin.loses",
+                "At these prices and costs every crop loses money: picking, packing and thinning cost more than the "
+                + "fruit brings. Check the prices.",
+                figures);
         var flat = $"Anything from {best.FlatFrom:0} to {best.FlatTo:0} fruit a tree costs you less than 2 % of the best margin";
         // A sum of money given away that rests on nobody's own prices or seasons would be no advice.
-        if (terms.IsAssumed) return new("margin.assumed", $"{flat}, by usual prices and responses. Enter your own prices, or seasons, before you go by it.", figures);
+        if (terms.IsAssumed)
+            return new("margin.assumed",
+                $"{flat}, by usual prices and responses. Enter your own prices, or seasons, before you go by it.",
+                figures);
         return costs is { } given && given > Flat * Math.Abs(best.MarginPerHa)
             ? new("margin.away", $"{flat}; your target gives away {given:#,0} {terms.Prices.Currency} a hectare and year.", figures)
             : costs is null ? new("margin.flat", $"{flat}.", figures) : new("margin.within", $"{flat}; your target lies within.", figures);

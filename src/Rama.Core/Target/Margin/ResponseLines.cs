@@ -21,11 +21,15 @@ public static class ResponseLines
     /// <param name="massG">The variety's mass at a moderate crop, grams.</param>
     /// <param name="low">Lower end of the usual crop density.</param>
     /// <param name="high">Upper end of the usual crop density.</param>
-    /// <remarks>Fruit do not grow larger for being more: a few seasons that say so are weather, and the line is level at most.</remarks>
+    /// <remarks>Fruit do not grow larger for being more: a few seasons that say so are weather, and the line is
+    /// level at most.</remarks>
     public static ResponseLine Size(IReadOnlyList<(double X, double Y)> seasons, double massG, double low, double high)
     {
-        var line = ResponseLine.Of(seasons, massG < SmallFruitG ? SizeSlope * massG / PomeFruitG : SizeSlope, ((low + high) / 2, massG), Below * low, Above * high);
-        return line.Slope <= 0 || seasons.Count >= ResponseLine.FreeFrom ? line : line with { Slope = 0, Intercept = line.At(seasons.Average(s => s.X)) };
+        var line = ResponseLine.Of(seasons, massG < SmallFruitG ? SizeSlope * massG / PomeFruitG : SizeSlope,
+            ((low + high) / 2, massG), Below * low, Above * high);
+        return line.Slope <= 0 || seasons.Count >= ResponseLine.FreeFrom
+            ? line
+            : line with { Slope = 0, Intercept = line.At(seasons.Average(s => s.X)) };
     }
 
     /// <summary>Next year's floral buds per cm² over crop density: through twice the buds wanted at mid-range, or through own pairs.</summary>

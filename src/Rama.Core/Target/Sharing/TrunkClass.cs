@@ -23,12 +23,14 @@ public sealed record TrunkClass(string Name, double? FromGirthCm, double? ToGirt
 
     private static readonly string[] Names = ["small", "medium", "large"];
 
-    // What a pruner can tell apart at a glance, and what is worth a line of its own on a card: common practice, no source.
+    // What a pruner can tell apart at a glance, and what is worth a line of its own on a card: common practice,
+    // no source.
     private const double ToldApartMm = 4, FewestShare = 0.15;
 
     /// <summary>
-    /// Small, medium and large, split at the 25th and 75th percentile unless told otherwise; empty classes are left out. Classes
-    /// split by percentile that nobody could tell apart in the row, or that hold hardly a tree, are one.
+    /// Small, medium and large, split at the 25th and 75th percentile unless told otherwise; empty classes are
+    /// left out. Classes split by percentile that nobody could tell apart in the row, or that hold hardly a
+    /// tree, are one.
     /// </summary>
     /// <param name="girthsCm">Girths measured, cm.</param>
     /// <param name="exponent">Exponent of sharing.</param>
@@ -50,18 +52,21 @@ public sealed record TrunkClass(string Name, double? FromGirthCm, double? ToGirt
             double? from = i == 0 ? null : limits[i - 1], to = i == limits.Count ? null : limits[i];
             var members = ordered.Where(g => Within(g, from, to)).Select(Trunk.CrossSectionCm2).ToList();
             if (members.Count == 0) continue;
-            classes.Add(new(names[i], from, to, members.Count / (double)ordered.Count, members.Average(), members.Average(a => Math.Pow(a, exponent)), members.Count, CvOf(members)));
+            classes.Add(new(names[i], from, to, members.Count / (double)ordered.Count, members.Average(),
+                members.Average(a => Math.Pow(a, exponent)), members.Count, CvOf(members)));
         }
         return classes;
     }
 
-    // The quartiles where the class between them is wide enough to be seen; else the median, where two halves are; else none.
+    // The quartiles where the class between them is wide enough to be seen; else the median, where two halves
+    // are; else none.
     private static List<double> ToldApart(List<double> ordered, double low, double high)
     {
         bool AreApart(double girthCm, double fromCm) => (girthCm - fromCm) * 10 / Math.PI >= ToldApartMm;
         List<double> Between(double? from, double? to) => [.. ordered.Where(g => Within(g, from, to))];
         bool AreMany(params IEnumerable<List<double>> parts) => parts.All(p => p.Count >= FewestShare * ordered.Count);
-        if (AreApart(high, low) && AreMany(Between(null, low), Between(low, high), Between(high, null))) return [low, high];
+        if (AreApart(high, low) && AreMany(Between(null, low), Between(low, high), Between(high, null)))
+            return [low, high];
         var median = Percentile(ordered, 0.5);
         var (below, above) = (Between(null, median), Between(median, null));
         return AreMany(below, above) && AreApart(above.Average(), below.Average()) ? [median] : [];

@@ -7,10 +7,11 @@ namespace Rama.Core.Tests.Prescribe.Working;
 
 public sealed class WaysOfWorkingTests
 {
-    private static readonly MissCosts Costs = new(110 / 192.5, SetOutcome.Of(BetaShare.Of(0.62, 0.08)!.Value), 0.62, 0.02, 0.11, 20);
+    private static readonly MissCosts Costs = new(110 / 192.5, SetOutcome.Of(BetaShare.Of(0.62, 0.08)!.Value), 0.62,
+        0.02, 0.11, 20);
 
-    // Handbook 7.3 [derived; numerical integration]: 110 fruit at a set of .62 ± .08; 192.5 buds are short 2.67 fruit, 158 left
-    // 13.11, 130 left 29.40.
+    // Handbook 7.3 [derived; numerical integration]: 110 fruit at a set of .62 ± .08; 192.5 buds are short 2.67
+    // fruit, 158 left 13.11, 130 left 29.40.
     [Theory]
     [InlineData(158, 13.11 - 2.67)]
     [InlineData(130, 29.40 - 2.67)]
@@ -24,7 +25,8 @@ public sealed class WaysOfWorkingTests
         var reading = PlanReading.Of(Entries.Plan(300, 310, 290, 305, 295, 300));
         var plan = PruningPlan.Of(reading);
         return BlockSimulation.Of(
-            plan.Planting!.System.RulesFor(reading.Cutting.Answers), plan.Stock!, plan.Prescription!, reading.Settings, 400, 1, null, plan.CostsOf(reading), skill,
+            plan.Planting!.System.RulesFor(reading.Cutting.Answers), plan.Stock!, plan.Prescription!, reading.Settings,
+            400, 1, null, plan.CostsOf(reading), skill,
             cancel: TestContext.Current.CancellationToken);
     }
 
@@ -36,12 +38,16 @@ public sealed class WaysOfWorkingTests
         Assert.Equal(block.Ways.Min(w => w.CostPerTree), Assert.Single(block.Ways, w => w.IsProposed).CostPerTree);
         // By amounts is the simulation itself.
         Assert.Equal((block.InBand, block.BudsLeft), (block.Ways[0].OnTarget, block.Ways[0].BudsLeft));
-        // Hours at 20, fruit short at .11 and clusters over that set, .62 of them unless the estate says otherwise, at .02.
-        var set = PruningPlan.Of(Entries.Plan(300, 310, 290)).CostsOf(PlanReading.Of(Entries.Plan(300, 310, 290)))!.SetMean;
-        Assert.All(block.Ways, w => Assert.Equal(w.Minutes / 60 * 20 + w.FruitShort * 0.11 + w.ClustersOver * set * 0.02, w.CostPerTree, 9));
+        // Hours at 20, fruit short at .11 and clusters over that set, .62 of them unless the estate says
+        // otherwise, at .02.
+        var reading = PlanReading.Of(Entries.Plan(300, 310, 290));
+        var set = PruningPlan.Of(reading).CostsOf(reading)!.SetMean;
+        double Cost(WayResult of) => of.Minutes / 60 * 20 + of.FruitShort * 0.11 + of.ClustersOver * set * 0.02;
+        Assert.All(block.Ways, w => Assert.Equal(Cost(w), w.CostPerTree, 9));
     }
 
-    // Counting a tree in ten costs minutes and brings the mean nearer; who neither misreads nor misjudges scatters less.
+    // Counting a tree in ten costs minutes and brings the mean nearer; who neither misreads nor misjudges
+    // scatters less.
     [Fact]
     public void Skill_and_counts_bring_trees_nearer_to_their_number()
     {

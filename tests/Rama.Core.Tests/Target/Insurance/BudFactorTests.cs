@@ -59,7 +59,8 @@ public sealed class BudFactorTests
     [Fact]
     public void Pruning_that_misses_widens_the_spread() => Near.Printed(1.875, Outcome(0.62, 0.08, 0.10).FactorReaching(0.8), 3);
 
-    // R 4.2, set-outcome.R beside this file: reach(m, sd, s, a) and cheap(m, sd, s, .02, .11), with a risk reach(.62, .04, .25, .95, .05, .8).
+    // R 4.2, set-outcome.R beside this file: reach(m, sd, s, a) and cheap(m, sd, s, .02, .11), with a risk
+    // reach(.62, .04, .25, .95, .05, .8).
     [Fact]
     public void A_narrow_share_with_wide_misses_is_no_staircase()
     {
@@ -73,13 +74,16 @@ public sealed class BudFactorTests
     [Fact]
     public void Every_factor_is_R_s()
     {
-        var lines = File.ReadAllLines(Path.Combine(Path.GetDirectoryName(Here())!, "set-outcome.csv")).Skip(1).Select(l => l.Split(',')).ToList();
+        var lines = File.ReadAllLines(Path.Combine(Path.GetDirectoryName(Here())!, "set-outcome.csv")).Skip(1)
+            .Select(l => l.Split(',')).ToList();
         Assert.Equal(240, lines.Count);
         Assert.All(lines, line =>
         {
             double Number(int column) => double.Parse(line[column], System.Globalization.CultureInfo.InvariantCulture);
             var outcome = Outcome(Number(1), Number(2), Number(3));
-            var factor = line[0] == "reached" ? outcome.FactorReaching(Number(4)) : outcome.FactorOfCheapestMistake(Number(4), 0.11);
+            var factor = line[0] == "reached"
+                ? outcome.FactorReaching(Number(4))
+                : outcome.FactorOfCheapestMistake(Number(4), 0.11);
             Assert.InRange(factor, Number(5) * 0.999, Number(5) * 1.001);
         });
     }

@@ -48,7 +48,8 @@ public sealed class MarginCurveTests
 
     [Fact]
     public void Prices_under_costs_are_said_to_lose_money() =>
-        Assert.Equal("margin.loses", (Entry with { Prices = OnePrice with { Classes = [new() { PricePerKg = 0.2 }] } }).Calculate().Meaning.Code);
+        Assert.Equal("margin.loses", (Entry with { Prices = OnePrice with { Classes = [new() { PricePerKg = 0.2 }] } })
+            .Calculate().Meaning.Code);
 
     // A sum of money is given away only by one's own prices and seasons.
     [Fact]
@@ -63,9 +64,12 @@ public sealed class MarginCurveTests
     [Fact]
     public void No_crop_is_recommended_that_the_trunks_are_too_small_for()
     {
-        var price = new PriceListEntry { Currency = "eur", Classes = [new() { PricePerKg = 2 }], RejectPricePerKg = 0.1, HarvestCostPerKg = 0.1, ThinningCostPer100 = 0.1, Cv = new(17, "%") }
+        var price = new PriceListEntry { Currency = "eur", Classes = [new() { PricePerKg = 2 }], RejectPricePerKg = 0.1,
+            HarvestCostPerKg = 0.1, ThinningCostPer100 = 0.1, Cv = new(17, "%") }
             .Read(PackageMasses.Default, DiameterLaw.Round(0.85, "test"));
-        MarginTerms Terms(double? most) => new(2_500, 20, 0.9, price, ResponseLines.Size([], 180, 6, 8), ResponseLines.Return([], false, 1.8, 6, 8), 0.6, 1.5, most);
+        MarginTerms Terms(double? most) =>
+            new(2_500, 20, 0.9, price, ResponseLines.Size([], 180, 6, 8), ResponseLines.Return([], false, 1.8, 6, 8),
+            0.6, 1.5, most);
         Assert.True(MarginCurve.Of(Terms(null), null).Best.FruitPerTree > 160);
         Assert.InRange(MarginCurve.Of(Terms(7), null).Best.FruitPerTree, 130, 140);
     }
@@ -77,7 +81,8 @@ public sealed class MarginCurveTests
         var line = ResponseLines.Size([(5, 160), (6, 175), (7, 181)], 180, 6, 8);
         Assert.InRange(line.Slope, -6, 0);
         // Scattered widely, three seasons move the slope less than three in a line.
-        Assert.True(Math.Abs(ResponseLines.Size([(5, 190), (6, 150), (7, 182)], 180, 6, 8).OwnWeight) < ResponseLines.Size([(5, 190), (6, 186), (7, 182)], 180, 6, 8).OwnWeight);
+        double Weight(params (double X, double Y)[] seasons) => ResponseLines.Size(seasons, 180, 6, 8).OwnWeight;
+        Assert.True(Weight((5, 190), (6, 150), (7, 182)) < Weight((5, 190), (6, 186), (7, 182)));
     }
 
     [Fact]

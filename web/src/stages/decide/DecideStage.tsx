@@ -40,7 +40,15 @@ export function DecideStage() {
             </dd>
           </div>
           <div><dt>{t('decide.band')}</dt><dd><Why steps={stepsOf(decision.steps, 'decision.tolerance')}><span className="value">{number(decision.bandLow, 0)} – {number(decision.bandHigh, 0)}</span></Why> <span className="unit">{t('unit:bud/tree')}</span></dd></div>
-          <div><dt>{t(decision.kind === 'structureOnly' ? 'decide.allowance' : 'decide.remove')}</dt><dd><Why steps={stepsOf(decision.steps, 'decision.remove')}><span className="value">{number(decision.removeBuds, 0)}</span></Why> <span className="unit">{t('unit:bud/tree')} · {number(decision.removeShare * 100, 0)} %</span></dd></div>
+          <div>
+            <dt>{t(decision.kind === 'structureOnly' ? 'decide.allowance' : 'decide.remove')}</dt>
+            <dd>
+              <Why steps={stepsOf(decision.steps, 'decision.remove')}>
+                <span className="value">{number(decision.removeBuds, 0)}</span>
+              </Why>
+              {' '}<span className="unit">{t('unit:bud/tree')} · {number(decision.removeShare * 100, 0)} %</span>
+            </dd>
+          </div>
           {decision.clustersToThinning >= 0.5 && (
             <div><dt>{t('decide.thinning')}</dt><dd><Why steps={stepsOf(decision.steps, 'decision.thinning')}><span className="value">{number(decision.clustersToThinning, 0)}</span></Why> <span className="unit">{t('unit:cluster/tree')}</span></dd></div>
           )}

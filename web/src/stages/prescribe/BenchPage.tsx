@@ -85,6 +85,17 @@ export function BenchPage() {
       ...(mode === 'practice' ? [] : [t('bench.would-fall', { buds: t('bench.buds', { count: budsFalling(data!.tree, branch, leaveM, standingAfter(made)) }) })]),
     ].join(' · ');
   };
+  const heightLimitM = data?.heightLimitM ?? null;
+  const limit = heightLimitM === null ? head.title : `${t('bench.height-limit')} ${told(heightLimitM, 'm', 1)}`;
+  // What tree this is, in the reader's words.
+  const foot = (shown: BenchView) => {
+    const which = choice.row !== null ? 'counted' : choice.number === 0 ? 'typical' : 'another';
+    const said = t(`bench.foot-${which}`, {
+      trunk: told(shown.tree.trunkMm, 'mm', 0), number: choice.number,
+      class: t(`class.${shown.class}`, { defaultValue: shown.class }),
+    });
+    return leafBuds ? `${said} · ${t('bench.leaf-buds')}` : said;
+  };
   const leafBuds = data?.tree.buds.some((b) => !b.floral) ?? false;
   return (
     <main className="bench">
@@ -113,9 +124,11 @@ export function BenchPage() {
             <>
               <TreeDrawing tree={data.tree} view={view} width={width} height={height} margin={width < NARROW ? 24 : 56} made={made} ahead={mode === 'card' ? ahead : []} now wires={data.wiresM}
                 heightLimitM={data.heightLimitM}
-                heightLimitText={data.heightLimitM === null ? head.title : `${t('bench.height-limit')} ${told(data.heightLimitM, 'm', 1)}`}
+                heightLimitText={limit}
                 aim={shownAim && { ...shownAim, leaveM: leaves(data, shownAim) }} onAim={byHand ? setAim : undefined} onCut={byHand ? cut : undefined} />
-              <p className="bench-foot small">{shownAim?.branch != null ? aimed(shownAim.branch, leaves(data, shownAim)) : t(choice.row !== null ? 'bench.foot-counted' : choice.number === 0 ? 'bench.foot-typical' : 'bench.foot-another', { trunk: told(data.tree.trunkMm, 'mm', 0), number: choice.number, class: t(`class.${data.class}`, { defaultValue: data.class }) }) + (leafBuds ? ` · ${t('bench.leaf-buds')}` : '')}</p>
+              <p className="bench-foot small">
+                {shownAim?.branch != null ? aimed(shownAim.branch, leaves(data, shownAim)) : foot(data)}
+              </p>
             </>
           )}
         </div>

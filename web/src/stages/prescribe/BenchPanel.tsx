@@ -100,17 +100,21 @@ export function BenchPanel({ work, data, playing, play }: { work: Work; data: Be
 function FirstNextWinter({ limbs }: { limbs: BenchView['firstNextWinter'] }) {
   const { t, number, told } = useReading();
   if (limbs.length === 0) return null;
+  const more = limbs.length - MOST_NAMED;
   return (
     <section className="bench-next small" data-test="next-winter">
       <h3>{t('bench.next-winter')}</h3>
       <ul>
         {limbs.slice(0, MOST_NAMED).map((l) => (
           <li key={l.branch}>
-            <strong>{told(l.diameterMm, 'mm', 0)}</strong> {t('bench.next-at', { height: told(l.heightM, 'm', 1) })}
-            {l.ratio !== null && ` · ${t('bench.next-ratio', { ratio: number(l.ratio, 2) })}`} · {l.shortened ? t('bench.next-shortened') : t(`bench.end-${l.reason}`)}
+            <strong>{told(l.diameterMm, 'mm', 0)}</strong> {[
+              t('bench.next-at', { height: told(l.heightM, 'm', 1) }),
+              ...(l.ratio === null ? [] : [t('bench.next-ratio', { ratio: number(l.ratio, 2) })]),
+              l.shortened ? t('bench.next-shortened') : t(`bench.end-${l.reason}`),
+            ].join(' · ')}
           </li>
         ))}
-        {limbs.length > MOST_NAMED && <li className="dim">{t('bench.next-more', { count: limbs.length - MOST_NAMED })}</li>}
+        {more > 0 && <li className="dim">{t('bench.next-more', { count: more })}</li>}
       </ul>
     </section>
   );

@@ -17,6 +17,17 @@ const MOST_DENSE = 6;
 
 type Paper = 'a4' | 'letter';
 
+const UNITS: { value: UnitSystem; label: string }[] = [
+  { value: 'metric', label: 'm · cm' },
+  { value: 'us', label: 'ft · in' },
+];
+
+const keptCard = (id: string, card: string) =>
+  answered(api.GET('/api/v1/plantings/{id}/cards/{card}', { params: { path: { id, card } } }));
+
+const newCard = (id: string, query: { language: Language; units: UnitSystem }) =>
+  answered(api.GET('/api/v1/plantings/{id}/card', { params: { path: { id }, query } }));
+
 /** The page for the row: preview on screen, printed by the browser. Its language is the crew's, not the reader's. */
 export function CardPage() {
   const { t, language: reader, system } = useReading();
@@ -28,9 +39,7 @@ export function CardPage() {
   const issued = useSearchParams()[0].get('issued');
   const card = useQuery({
     queryKey: ['card', id, language, units, issued],
-    queryFn: () => (issued
-      ? answered(api.GET('/api/v1/plantings/{id}/cards/{card}', { params: { path: { id: id!, card: issued } } }))
-      : answered(api.GET('/api/v1/plantings/{id}/card', { params: { path: { id: id! }, query: { language, units } } }))) as Promise<PruningCard>,
+    queryFn: () => (issued ? keptCard(id!, issued) : newCard(id!, { language, units })) as Promise<PruningCard>,
     placeholderData: keepPreviousData,
     staleTime: 0,
   });
@@ -41,7 +50,7 @@ export function CardPage() {
       <div className="card-tools no-print">
         <Link to={`/plantings/${id}/prescribe`}>← {t('card.back')}</Link>
         {!issued && <Segmented value={language} onChange={setLanguage} options={[{ value: 'en', label: 'English' }, { value: 'es', label: 'Español' }]} />}
-        {!issued && <Segmented value={units} onChange={setUnits} options={[{ value: 'metric', label: 'm · cm' }, { value: 'us', label: 'ft · in' }]} />}
+        {!issued && <Segmented value={units} onChange={setUnits} options={UNITS} />}
         <Segmented value={paper} onChange={setPaper} options={[{ value: 'a4', label: 'A4' }, { value: 'letter', label: 'Letter' }]} />
         <Button type="primary" onClick={() => { window.print(); }} disabled={!card.data}>{t('card.print')}</Button>
       </div>
@@ -55,8 +64,9 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
   const perLimb = card.classes.some((k) => k.perLimb);
   const told = card.cuts.map((c, i) => ({ cut: c, i })).filter(({ i }) => card.classes.some((k) => k.cuts[i] !== ''));
   const made = card.cuts.filter((c) => c.made).length;
+  const setting = made > MOST_DENSE ? ' card-dense card-close' : made > MOST_LOOSE ? ' card-dense' : '';
   return (
-    <article className={`card card-${paper}${made > MOST_LOOSE ? ' card-dense' : ''}${made > MOST_DENSE ? ' card-close' : ''}`} lang={card.language} data-test="the-card">
+    <article className={`card card-${paper}${setting}`} lang={card.language} data-test="the-card">
       <header className="card-head">
         <h1>{card.block}</h1>
         <p>{card.about}{card.version !== null && card.version !== undefined && <strong> · {card.language === 'es' ? 'Prescripción' : 'Prescription'} {card.version}</strong>}</p>
@@ -88,13 +98,23 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
         </section>
         <div className="card-side">
           <figure className="card-drawing">
-            {card.drawing && <><CardTree drawing={card.drawing} units={card.units ?? 'metric'} /><figcaption>{card.drawingCaption}</figcaption></>}
+            {card.drawing && <CardTree drawing={card.drawing} units={card.units ?? 'metric'} />}
+            {card.drawing && <figcaption>{card.drawingCaption}</figcaption>}
           </figure>
           {card.gauge.length > 0 && (
             <table className="card-gauge">
               <caption>{card.gaugeHeading}</caption>
-              {gaugeClasses.length > 0 && <thead><tr><th />{gaugeClasses.map((name) => <th key={name}>{name}</th>)}</tr></thead>}
-              <tbody>{card.gauge.map((m) => <tr key={m.limb}><th>{m.limb}</th>{(m.byClass ?? [m.buds]).map((buds, i) => <td key={gaugeClasses[i] ?? i}><b>{buds}</b></td>)}</tr>)}</tbody>
+              {gaugeClasses.length > 0 && (
+                <thead><tr><th />{gaugeClasses.map((name) => <th key={name}>{name}</th>)}</tr></thead>
+              )}
+              <tbody>
+                {card.gauge.map((m) => (
+                  <tr key={m.limb}>
+                    <th>{m.limb}</th>
+                    {(m.byClass ?? [m.buds]).map((buds, i) => <td key={gaugeClasses[i] ?? i}><b>{buds}</b></td>)}
+                  </tr>
+                ))}
+              </tbody>
             </table>
           )}
         </div>
@@ -103,11 +123,19 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
         <div className="card-tables">
           <table>
             <caption>{card.classesHeading}</caption>
-            <thead><tr><th /><th>{card.classLeave}</th>{perLimb && <th>{card.perLimbHeading}</th>}{told.map(({ cut }) => <th key={cut.stepId}><span className="card-tag card-tag-small">{cut.number}</span></th>)}</tr></thead>
+            <thead>
+              <tr>
+                <th /><th>{card.classLeave}</th>{perLimb && <th>{card.perLimbHeading}</th>}
+                {told.map(({ cut }) => (
+                  <th key={cut.stepId}><span className="card-tag card-tag-small">{cut.number}</span></th>
+                ))}
+              </tr>
+            </thead>
             <tbody>
               {card.classes.map((k) => (
                 <tr key={k.name}>
-                  <th><b>{k.name}</b> {k.trunk}</th><td><b>{k.leave}</b></td>{perLimb && <td>{k.perLimb}</td>}{told.map(({ cut, i }) => <td key={cut.stepId}>{k.cuts[i] || '–'}</td>)}
+                  <th><b>{k.name}</b> {k.trunk}</th><td><b>{k.leave}</b></td>{perLimb && <td>{k.perLimb}</td>}
+                  {told.map(({ cut, i }) => <td key={cut.stepId}>{k.cuts[i] || '–'}</td>)}
                 </tr>
               ))}
             </tbody>

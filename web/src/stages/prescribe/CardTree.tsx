@@ -9,7 +9,10 @@ const HEIGHT = 350;
 export function CardTree({ drawing, units }: { drawing: CardDrawing; units: UnitSystem }) {
   return (
     <div className="card-tree">
-      <TreeDrawing tree={drawing.tree} view={drawing.seenFrom} width={WIDTH} height={HEIGHT} made={drawing.cuts} now={false} heightLimitText="" units={units} ground={10} margin={10} />
+      <TreeDrawing
+        tree={drawing.tree} view={drawing.seenFrom} width={WIDTH} height={HEIGHT} made={drawing.cuts} now={false}
+        heightLimitText="" units={units} ground={10} margin={10}
+      />
     </div>
   );
 }

@@ -14,7 +14,10 @@ export function Cards() {
   const key = ['cards', view.id, view.planVersion, view.plantingVersion];
   const cards = useQuery({ queryKey: key, queryFn: () => answered(api.GET('/api/v1/plantings/{id}/cards', at)) });
   const issue = useMutation({
-    mutationFn: () => answered(api.POST('/api/v1/plantings/{id}/cards', { ...at, body: { version: view.planVersion, language, units: system } })),
+    mutationFn: () => {
+      const body = { version: view.planVersion, language, units: system };
+      return answered(api.POST('/api/v1/plantings/{id}/cards', { ...at, body }));
+    },
     onSuccess: () => client.invalidateQueries({ queryKey: ['cards', view.id] }),
     // Somebody changed the prescription: what it says now is fetched before the button can be pressed again.
     onError: (e) => (changed(e) ? client.invalidateQueries({ queryKey: ['planting', view.id] }) : undefined),

@@ -16,7 +16,8 @@ export function HowCut() {
   const found = plan.prescription?.classes[Math.floor((plan.prescription.classes.length - 1) / 2)]?.settings ?? {};
   const columns: SheetColumn[] = [
     { key: 'row', label: t('count.row') }, { key: 'tree', label: t('count.tree') }, { key: 'before', label: t('cutting.before') },
-    ...(plan.prescription?.cuts ?? []).filter((c) => c.amount.kind !== 'everyOne').map((c) => ({ key: `fell.${c.stepId}`, label: c.isMade ? `${c.number}` : local(c.name) })),
+    ...(plan.prescription?.cuts ?? []).filter((c) => c.amount.kind !== 'everyOne')
+      .map((c) => ({ key: `fell.${c.stepId}`, label: c.isMade ? `${c.number}` : local(c.name) })),
     { key: 'left', label: t('cutting.left') },
   ];
   return (

@@ -81,7 +81,7 @@ function Compared({ shown }: { shown: { name: string; result: BlockSimulation }[
   );
 }
 
-/** The same trees worked to the number in three ways, each with people's errors: how near they come, and what it costs in sum. */
+/** The same trees worked in three ways, each with people's errors: how near they come, and at what cost. */
 function Ways({ ways }: { ways: Way[] }) {
   const { t, number, told } = useReading();
   const lines: [string, (way: Way) => ReactNode][] = [
@@ -100,7 +100,10 @@ function Ways({ ways }: { ways: Way[] }) {
         <thead><tr><th />{ways.map((w) => <WayHead key={w.way} way={w} />)}</tr></thead>
         <tbody>
           {lines.map(([key, of]) => (
-            <tr key={key}><td>{t(`ways.${key}`)}</td>{ways.map((w) => <td key={w.way} className="number">{of(w)}</td>)}</tr>
+            <tr key={key}>
+              <td>{t(`ways.${key}`)}</td>
+              {ways.map((w) => <td key={w.way} className="number">{of(w)}</td>)}
+            </tr>
           ))}
         </tbody>
       </table>
@@ -110,7 +113,12 @@ function Ways({ ways }: { ways: Way[] }) {
 
 function WayHead({ way }: { way: Way }) {
   const { t } = useReading();
-  return <th className="number">{t(`ways.${way.way}`)}{way.isProposed && <><br /><span className="small">✓ {t('ways.proposed')}</span></>}</th>;
+  return (
+    <th className="number">
+      {t(`ways.${way.way}`)}
+      {way.isProposed && <><br /><span className="small">✓ {t('ways.proposed')}</span></>}
+    </th>
+  );
 }
 
 /** What the card does to each tree that was counted. */

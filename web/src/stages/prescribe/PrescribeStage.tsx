@@ -47,7 +47,11 @@ export function PrescribeStage() {
                   {cut.caution && <p className="cut-caution">▲ {local(cut.caution)}</p>}
                 </td>
                 <td className="number cut-amount">{howMany(cut, words)}</td>
-                <td className="number">{cut.isMade ? <Why steps={stepsOf(prescription.steps, `prescription.${cut.stepId}`)}>{number(cut.drop, 0)}</Why> : '–'}</td>
+                <td className="number">
+                  {cut.isMade
+                    ? <Why steps={stepsOf(prescription.steps, `prescription.${cut.stepId}`)}>{number(cut.drop, 0)}</Why>
+                    : '–'}
+                </td>
                 <td className="number">{cut.isMade ? number(cut.seconds, 0) : '–'}</td>
               </tr>
             ))}

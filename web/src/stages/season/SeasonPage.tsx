@@ -106,6 +106,13 @@ function List({ items, all, season, nameOf }: { items: Item[]; all: SeasonLine[]
   const list = useRef<HTMLOListElement>(null);
   const [top, setTop] = useState(0);
   useEffect(() => { setTop(list.current?.offsetTop ?? 0); }, []);
+  const about = (lines: SeasonLine[]) => {
+    const sum = (of: (line: SeasonLine) => number) => lines.reduce((s, l) => s + of(l), 0);
+    return [
+      t('season.group-count', { count: lines.length }), told(sum((l) => l.areaHa ?? 0), 'ha', 1),
+      `${number(sum((l) => l.work?.hours ?? 0), 0)} ${t('unit:h')}`,
+    ].join(' · ');
+  };
   const severalSites = all.some((l) => l.site !== all[0]!.site);
   // Flower buds of a cherry by the thousand would leave nothing to see of an apple's: each habit has its own scale.
   const scaleOf = (habit: string) => Math.max(1, ...all.filter((l) => l.habit === habit).map((l) => Math.max(l.ledger?.standing?.high ?? l.ledger?.standing?.mean ?? 0, l.ledger?.bandHigh ?? 0)));
@@ -123,7 +130,9 @@ function List({ items, all, season, nameOf }: { items: Item[]; all: SeasonLine[]
             {item.kind === 'line' ? (
               <HabitContext.Provider value={item.line.habit}><Line line={item.line} scale={scales[item.line.habit]!} season={season} search={search} severalSites={severalSites} /></HabitContext.Provider>
             ) : (
-              <h2 className="season-group">{nameOf(item.name)} <span className="small dim">{t('season.group-count', { count: item.lines.length })} · {told(item.lines.reduce((s, l) => s + (l.areaHa ?? 0), 0), 'ha', 1)} · {number(item.lines.reduce((s, l) => s + (l.work?.hours ?? 0), 0), 0)} {t('unit:h')}</span></h2>
+              <h2 className="season-group">
+                {nameOf(item.name)} <span className="small dim">{about(item.lines)}</span>
+              </h2>
             )}
           </li>
         );
@@ -135,9 +144,11 @@ function List({ items, all, season, nameOf }: { items: Item[]; all: SeasonLine[]
 function Line({ line, scale, season, search, severalSites }: { line: SeasonLine; scale: number; season: SeasonView; search: string; severalSites: boolean }) {
   const { t, local, told, say } = useReading();
   const about = [
-    `${line.variety} / ${line.rootstock}`, local(season.systems[line.system]), line.leaf === null ? null : t('leaf', { count: line.leaf, ordinal: true }),
+    `${line.variety} / ${line.rootstock}`, local(season.systems[line.system]),
+    line.leaf === null ? null : t('leaf', { count: line.leaf, ordinal: true }),
     line.areaHa === null ? null : told(line.areaHa, 'ha', 1), severalSites && line.site,
   ];
+  const todo = line.isInTraining ? 'season.todo-training' : `season.todo-${line.stage}`;
   return (
     <Link to={pathTo(line, search)} className="season-line" data-test={`planting-${line.code}`}>
       <span>
@@ -146,10 +157,17 @@ function Line({ line, scale, season, search, severalSites }: { line: SeasonLine;
       </span>
       <span>
         <span className={`season-verdict verdict-${line.decision ?? 'none'}`}>{verdict(line, t)}</span>
-        <span className="small season-reason">{line.stage === 'decide' && <strong>{t('season.todo-decide')} </strong>}{line.reason ? say(line.reason) : line.stage !== 'decide' && t(line.isInTraining ? 'season.todo-training' : `season.todo-${line.stage}`)}</span>
+        <span className="small season-reason">
+          {line.stage === 'decide' && <strong>{t('season.todo-decide')} </strong>}
+          {line.reason ? say(line.reason) : line.stage !== 'decide' && t(todo)}
+        </span>
         {line.work?.reason && <span className="small season-late">{say(line.work.reason)}</span>}
       </span>
-      <span className="season-drawing">{line.ledger ? <LedgerLine ledger={line.ledger} scale={scale} /> : <span className="small dim">{t(line.isInTraining ? 'season.no-crop' : 'season.no-target')}</span>}</span>
+      <span className="season-drawing">
+        {line.ledger
+          ? <LedgerLine ledger={line.ledger} scale={scale} />
+          : <span className="small dim">{t(line.isInTraining ? 'season.no-crop' : 'season.no-target')}</span>}
+      </span>
       <Work line={line} season={season} />
     </Link>
   );
@@ -161,16 +179,21 @@ function Work({ line, season }: { line: SeasonLine; season: SeasonView }) {
   const { work } = line;
   if (!work) return <span />;
   const late = work.daysLate ?? 0;
+  const opens = work.window?.from;
   return (
     <span className="season-time right">
       <span><strong>{work.hoursAssumed && '≈ '}{number(work.hours, 0)}</strong> <span className="unit">{t('unit:h')}</span></span>
       {late > 0
         ? <span className="small season-late">▲ {t('season.days-late', { count: late })}</span>
-        : work.window?.from && work.window.from > season.today ? <span className="small dim">{t('season.from', { day: new Date(`${work.window.from}T00:00`).toLocaleDateString(language, { day: 'numeric', month: 'short' }) })}</span>
+        : opens && opens > season.today
+        ? <span className="small dim">{t('season.from', { day: dayOf(opens, language) })}</span>
         : <span className="small dim">{work.daysToGreenTip === null ? t('season.no-green-tip') : work.daysToGreenTip >= 0 ? t('season.green-tip', { count: work.daysToGreenTip }) : t('season.after-green-tip')}</span>}
     </span>
   );
 }
+
+const dayOf = (day: string, language: string) =>
+  new Date(`${day}T00:00`).toLocaleDateString(language, { day: 'numeric', month: 'short' });
 
 function pathTo(line: SeasonLine, search: string) {
   return `/plantings/${line.id}/${line.stage}${search}`;

@@ -95,7 +95,13 @@ export function SystemEditor({ id, names, onDone }: { id: string; names: Catalog
         <div className="system-sample">
           {fault ? <p className="field-problem" role="alert" data-test="pack-fault">{fault}</p>
             : shown && <p className="small">{t('systems.sample', { before: number(shown.sample.tree.floralBuds, 0), left: number(shown.sample.after.floralBuds, 0), wanted: number(shown.budsToLeave, 0), count: shown.sample.cuts.length })}</p>}
-          {shown && <TreeDrawing tree={shown.sample.tree} view={shown.sample.seenFrom} width={420} height={470} made={shown.sample.cuts.filter((c) => c.bud === null)} now={false} heightLimitM={shown.sample.heightLimitM} heightLimitText={t('bench.height-limit')} ground={20} margin={30} />}
+          {shown && (
+            <TreeDrawing
+              tree={shown.sample.tree} view={shown.sample.seenFrom} width={420} height={470} now={false}
+              ground={20} margin={30} made={shown.sample.cuts.filter((c) => c.bud === null)}
+              heightLimitM={shown.sample.heightLimitM} heightLimitText={t('bench.height-limit')}
+            />
+          )}
         </div>
       </div>
     </section>

@@ -39,7 +39,14 @@ function SystemCard({ system, crops, open }: { system: Catalogue['systems'][numb
   const sample = useSampleTree(pack.data?.system);
   return (
     <button type="button" className="system-card" onClick={open} data-test={`system-${system.id}`}>
-      <span className="system-drawing">{sample.data && <TreeDrawing tree={sample.data.tree} view={sample.data.seenFrom} width={WIDTH} height={HEIGHT} made={sample.data.cuts.filter((c) => c.bud === null)} now={false} heightLimitText="" ground={12} margin={12} tags={false} />}</span>
+      <span className="system-drawing">
+        {sample.data && (
+          <TreeDrawing
+            tree={sample.data.tree} view={sample.data.seenFrom} width={WIDTH} height={HEIGHT} now={false}
+            ground={12} margin={12} made={sample.data.cuts.filter((c) => c.bud === null)} heightLimitText="" tags={false}
+          />
+        )}
+      </span>
       <strong>{local(system.name)}</strong>
       <span className="small dim">{system.crops.map((c) => local(crops.find((k) => k.id === c)?.name)).join(', ')} · {t(pack.data?.system.aim === 'light' ? 'systems.light' : 'systems.number')}{system.version > 0 && ` · ${t(system.isShipped ? 'systems.changed' : 'systems.own')}`}</span>
       {system.note && <span className="small system-note">▲ {local(system.note)}</span>}
