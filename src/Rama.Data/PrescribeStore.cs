@@ -1,12 +1,11 @@
-using System.Security.Cryptography;
-using System.Text;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
+using Npgsql;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
-using Rama.Core.Quantities;
+using Rama.Core.Prescribe.Issue;
 using Rama.Data.Prescribe;
 
 namespace Rama.Data;
@@ -23,26 +22,29 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
     };
 
-    // The English metric card is what tells versions apart, so that a card for other readers is the same version.
-    private static readonly CardReader Told = new("en", UnitSystem.Metric);
-
-    /// <summary>What a prescription says, as a short text: two that say the same are one version. Its drawing and a crew's own measures say nothing more.</summary>
-    public static string? BasisOf(IReadOnlyDictionary<CardReader, PruningCard> cards)
-    {
-        if (!cards.TryGetValue(Told, out var card)) return null;
-        var says = card with { Version = null, Drawing = null, Measures = [.. card.Measures!.Select(m => m with { Body = "" })] };
-        return Convert.ToHexStringLower(SHA256.HashData(Encoding.UTF8.GetBytes(JsonSerializer.Serialize(says, Json))))[..32];
-    }
+    // Two who hand out at once meet at the number; the second then hangs on what the first handed out.
+    private const int MostTries = 3;
 
     /// <summary>Cards handed out for a planting and season, the latest first, without what is printed on them.</summary>
     public async Task<IReadOnlyList<IssuedCard>> CardsAsync(StoredPlanting stored, CancellationToken cancel)
     {
-        var basis = BasisOf(stored.ToCards(BodyMarks.None, Told));
-        return await database.CardIssues.AsNoTracking().Where(c => c.PlantingId == stored.Planting.Id && c.Season == stored.Plan.Season).OrderByDescending(c => c.At)
-            .Select(c => new IssuedCard(c.Id, c.Number, c.Language, c.At, c.Person, c.Basis != basis)).ToListAsync(cancel);
+        var cards = await database.CardIssues.AsNoTracking()
+            .Where(c => c.Prescription!.PlantingId == stored.Planting.Id && c.Prescription.Season == stored.Plan.Season)
+            .OrderByDescending(c => c.At)
+            .Select(c => new { c.Id, c.Language, c.At, c.Person, c.PrescriptionId, c.Prescription!.Number, c.Prescription.Content })
+            .ToListAsync(cancel);
+        if (cards.Count == 0) return [];
+        var now = IssuedPrescription.Of(stored.Work());
+        var current = cards.DistinctBy(c => c.PrescriptionId)
+            .Where(c => now?.AsksTheSame(Kept(c.Content)) == true).Select(c => c.PrescriptionId).ToHashSet();
+        return [.. cards.Select(c => new IssuedCard(c.Id, c.Number, c.Language, c.At, c.Person,
+            !current.Contains(c.PrescriptionId)))];
     }
 
-    /// <summary>Hands a card out. The number is that of the last version where the prescription still says the same, else the next.</summary>
+    /// <summary>
+    /// Hands a card out. It hangs on the last version of the prescription where that still asks the same, else on a
+    /// new one.
+    /// </summary>
     /// <param name="stored">The planting with its plan.</param>
     /// <param name="version">Version of the plan the card was looked at with.</param>
     /// <param name="reader">Language and units of the card.</param>
@@ -54,26 +56,63 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
         CancellationToken cancel)
     {
         if (stored.Plan.Version != version) throw new EditConflictException(stored);
-        var cards = stored.ToCards(marks, Told, reader);
-        if (BasisOf(cards) is not { } says) return null;
-        var last = await database.CardIssues.AsNoTracking().Where(c => c.PlantingId == stored.Planting.Id && c.Season == stored.Plan.Season)
-            .OrderByDescending(c => c.Number).Select(c => new { c.Number, c.Basis }).FirstOrDefaultAsync(cancel);
-        var number = last is null ? 1 : last.Basis == says ? last.Number : last.Number + 1;
-        var issue = new CardIssueRecord
+        if (stored.ToIssue(marks, reader) is not var (asks, card)) return null;
+        for (var attempt = 1; ; attempt++)
+        {
+            var prescription = await VersionOfAsync(stored, asks, cancel);
+            var issue = new CardIssueRecord
+            {
+                EstateId = scope.EstateId, Id = Guid.CreateVersion7(), PrescriptionId = prescription.Id,
+                Language = reader.Language, At = clock.GetUtcNow(), Person = scope.Author?.Name,
+                Card = JsonSerializer.Serialize(card with { Version = prescription.Number }, Json),
+            };
+            database.Add(issue);
+            try
+            {
+                await database.SaveChangesAsync(cancel);
+                return new(issue.Id, prescription.Number, issue.Language, issue.At, issue.Person, false);
+            }
+            catch (DbUpdateException e) when (attempt < MostTries
+                && e.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation })
+            {
+                database.ChangeTracker.Clear();
+            }
+        }
+    }
+
+    private async Task<IssuedPrescriptionRecord> VersionOfAsync(StoredPlanting stored, IssuedPrescription asks,
+        CancellationToken cancel)
+    {
+        var last = await database.IssuedPrescriptions.AsNoTracking()
+            .Where(p => p.PlantingId == stored.Planting.Id && p.Season == stored.Plan.Season)
+            .OrderByDescending(p => p.Number).FirstOrDefaultAsync(cancel);
+        if (last is not null && asks.AsksTheSame(Kept(last.Content))) return last;
+        var next = new IssuedPrescriptionRecord
         {
             EstateId = scope.EstateId, Id = Guid.CreateVersion7(), PlantingId = stored.Planting.Id,
-            Season = stored.Plan.Season, Number = number, Basis = says, Language = reader.Language,
+            Season = stored.Plan.Season, Number = (last?.Number ?? 0) + 1, Content = JsonSerializer.Serialize(asks, Json),
             At = clock.GetUtcNow(), Person = scope.Author?.Name,
-            Card = JsonSerializer.Serialize(cards[reader] with { Version = number }, Json),
         };
-        database.Add(issue);
-        await database.SaveChangesAsync(cancel);
-        return new(issue.Id, issue.Number, issue.Language, issue.At, issue.Person, false);
+        database.Add(next);
+        return next;
     }
+
+    private static IssuedPrescription? Kept(string? content) =>
+        content is null ? null : JsonSerializer.Deserialize<IssuedPrescription>(content, Json);
+
+    /// <summary>
+    /// A version of the prescription as it was handed out; null where there is none of that number, or it was not
+    /// kept as data yet.
+    /// </summary>
+    public async Task<IssuedPrescription?> PrescriptionAsync(Guid planting, int season, int number,
+        CancellationToken cancel) =>
+        Kept((await database.IssuedPrescriptions.AsNoTracking().SingleOrDefaultAsync(
+            p => p.PlantingId == planting && p.Season == season && p.Number == number, cancel))?.Content);
 
     /// <summary>A card as it was handed out; null when there is none of that id.</summary>
     public async Task<PruningCard?> CardAsync(Guid planting, Guid id, CancellationToken cancel) =>
-        await database.CardIssues.AsNoTracking().SingleOrDefaultAsync(c => c.PlantingId == planting && c.Id == id, cancel) is { } issue
+        await database.CardIssues.AsNoTracking()
+            .SingleOrDefaultAsync(c => c.Prescription!.PlantingId == planting && c.Id == id, cancel) is { } issue
             ? JsonSerializer.Deserialize<PruningCard>(issue.Card, Json) : null;
 
     /// <summary>Practice trees of a planting, the latest first.</summary>

@@ -52,6 +52,8 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
 
     public DbSet<PhotoRecord> Photos => Set<PhotoRecord>();
 
+    public DbSet<IssuedPrescriptionRecord> IssuedPrescriptions => Set<IssuedPrescriptionRecord>();
+
     public DbSet<CardIssueRecord> CardIssues => Set<CardIssueRecord>();
 
     public DbSet<PracticeRunRecord> PracticeRuns => Set<PracticeRunRecord>();
@@ -76,6 +78,7 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
         builder.Entity<OwnRootstockRecord>().HasQueryFilter(r => r.EstateId == EstateId);
         builder.Entity<OwnPriceListRecord>().HasQueryFilter(p => p.EstateId == EstateId);
         builder.Entity<OwnSystemRecord>().HasQueryFilter(s => s.EstateId == EstateId);
+        builder.Entity<IssuedPrescriptionRecord>().HasQueryFilter(p => p.EstateId == EstateId);
         builder.Entity<CardIssueRecord>().HasQueryFilter(c => c.EstateId == EstateId);
         builder.Entity<PracticeRunRecord>().HasQueryFilter(r => r.EstateId == EstateId);
         builder.Entity<RowLineRecord>().HasQueryFilter(l => l.EstateId == EstateId);

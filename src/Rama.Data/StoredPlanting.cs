@@ -1,6 +1,7 @@
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
+using Rama.Core.Prescribe.Issue;
 using Rama.Core.Quantities;
 using Rama.Data.Estate;
 using Rama.Data.Season;
@@ -20,20 +21,26 @@ public sealed record StoredPlanting(PlantingRecord Planting, SeasonPlanRecord Pl
     /// <summary>What follows from it.</summary>
     public PruningPlan Work() => PruningPlan.Of(ToEntry(), Catalogue);
 
-    /// <summary>The cards for the row; empty before there is a prescription.</summary>
+    /// <summary>The card for the row; null before there is a prescription.</summary>
     /// <param name="marks">The crew's own measures.</param>
-    /// <param name="readers">Language, a code of <see cref="LocalText.Languages"/>, and units of each.</param>
-    public IReadOnlyDictionary<CardReader, PruningCard> ToCards(BodyMarks marks, params IEnumerable<CardReader> readers)
+    /// <param name="reader">Who it is written for.</param>
+    public PruningCard? ToCard(BodyMarks marks, CardReader reader) => ToIssue(marks, reader)?.Card;
+
+    /// <summary>The card for the row and what it asks for as data; null before there is a prescription.</summary>
+    /// <param name="marks">The crew's own measures.</param>
+    /// <param name="reader">Who it is written for.</param>
+    public (IssuedPrescription Asks, PruningCard Card)? ToIssue(BodyMarks marks, CardReader reader)
     {
         var reading = PlanReading.Of(ToEntry(), Catalogue);
         var plan = PruningPlan.Of(reading);
-        return readers.Distinct()
-            .Select(r => (Reader: r, Card: PruningCard.Of(reading, plan, r.Language, marks, r.Units)))
-            .Where(c => c.Card is not null).ToDictionary(c => c.Reader, c => c.Card!);
+        return IssuedPrescription.Of(plan) is { } asks
+            && PruningCard.Of(reading, plan, reader.Language, marks, reader.Units) is { } card
+            ? (asks, card)
+            : null;
     }
 }
 
 /// <summary>Who a card is written for.</summary>
-/// <param name="Language">Their language.</param>
+/// <param name="Language">Their language, a code of <see cref="LocalText.Languages"/>.</param>
 /// <param name="Units">The units they measure in.</param>
 public readonly record struct CardReader(string Language, UnitSystem Units);

@@ -3,6 +3,7 @@ using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 using OpenQA.Selenium.Chrome;
 using Rama.Data.People;
+using UglyToad.PdfPig;
 
 namespace Rama.Browser.Tests;
 
@@ -186,15 +187,11 @@ public sealed class Page : IDisposable
         Says("[data-test='save-state']", "Saved");
     }
 
-    /// <summary>Pages of the document when printed as its style sheet asks.</summary>
-    public (int Pages, double WidthPoints, double HeightPoints) Print()
+    /// <summary>The document when printed as its style sheet asks.</summary>
+    public PdfDocument Print()
     {
         var answer = (Dictionary<string, object>)Driver.ExecuteCdpCommand("Page.printToPDF", new() { ["preferCSSPageSize"] = true, ["printBackground"] = true })!;
-        var pdf = System.Text.Encoding.Latin1.GetString(Convert.FromBase64String((string)answer["data"]));
-        var pages = System.Text.RegularExpressions.Regex.Count(pdf, @"/Type\s*/Page\b(?!s)");
-        var box = System.Text.RegularExpressions.Regex.Match(pdf, @"/MediaBox\s*\[\s*0 0 ([\d.]+) ([\d.]+)");
-        double Number(int group) => double.Parse(box.Groups[group].Value, CultureInfo.InvariantCulture);
-        return (pages, Number(1), Number(2));
+        return PdfDocument.Open(Convert.FromBase64String((string)answer["data"]));
     }
 
     /// <summary>What the browser complained about: broken scripts, refused styles.</summary>

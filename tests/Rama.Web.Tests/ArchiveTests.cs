@@ -64,6 +64,10 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
             {"name": "Larkfold Orchards", "crewHoursPerWeek": 320, "bodyMarks": {"thumb": {"value": 0.9, "unit": "in"}, "reach": {"value": 2.1, "unit": "m"}}}
             """)).Status);
 
+        var kept = await _client.PlantingAsync("H3");
+        Assert.Equal(200, (await _client.PostAsync($"/api/v1/plantings/{kept["id"]}/cards",
+            $$"""{"version": {{kept["planVersion"]}}, "language": "es"}""")).Status);
+
         var first = await _client.DownloadAsync("/api/v1/exports/estate");
         using var other = await EmptyEstate("Larkfold Orchards");
         Assert.Equal((204, ""), await ReadIn(other, first));
@@ -109,6 +113,36 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
         Assert.Equal(400, status);
         Assert.Contains("rows.csv, line", body, StringComparison.Ordinal);
         Assert.Empty((await other.ReadAsync("/api/v1/season"))["plantings"]!.AsArray());
+    }
+
+    // Before prescriptions were kept as data an archive had their numbers on the cards only.
+    [Fact]
+    public async Task An_older_archive_brings_its_cards()
+    {
+        var files = Files(await _client.DownloadAsync("/api/v1/exports/estate"));
+        var cutting = JsonNode.Parse(files["cutting.json"])!.AsObject();
+        cutting.Remove("prescriptions");
+        var card = JsonNode.Parse(await File.ReadAllTextAsync(
+            RamaApplication.RepositoryFile("tests/Rama.Web.Tests/Files/card-form-1.json"), TestContext.Current.CancellationToken));
+        JsonObject Issue(string language) => new()
+        {
+            ["planting"] = "W1", ["season"] = 2027, ["id"] = Guid.NewGuid(), ["number"] = 2, ["basis"] = "ab12",
+            ["language"] = language, ["at"] = "2026-11-20T08:00:00+00:00", ["person"] = "Manager", ["card"] = card!.DeepClone(),
+        };
+        cutting["cards"] = new JsonArray(Issue("en"), Issue("es"));
+        using var stream = new MemoryStream();
+        using (var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true))
+            foreach (var (name, text) in files)
+            {
+                using var writer = new StreamWriter(zip.CreateEntry(name).Open());
+                writer.Write(name == "cutting.json" ? cutting.ToJsonString() : text);
+            }
+        using var other = await EmptyEstate("Older");
+        Assert.Equal((204, ""), await ReadIn(other, stream.ToArray()));
+        var view = await other.PlantingAsync("W1");
+        var cards = (await other.ReadAsync($"/api/v1/plantings/{view["id"]}/cards")).AsArray();
+        Assert.Equal([2, 2], cards.Select(c => (int)c!["number"]!));
+        Assert.All(cards, c => Assert.True((bool)c!["outOfDate"]!));
     }
 
     [Theory]

@@ -157,15 +157,38 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
         Assert.Equal(400, (await _client.PostAsync($"{Path(view)}/simulation", """{"system": "hedge"}""")).Status);
     }
 
+    // Two who hand out at once: one version of the prescription, and both cards hang on it.
+    [Fact]
+    public async Task Cards_handed_out_at_once_are_of_one_version()
+    {
+        var view = await _client.PlantingAsync("W2");
+        var body = $$"""{"version": {{view["planVersion"]}}, "language": "en"}""";
+        var issued = await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => _client.PostAsync($"{Path(view)}/cards", body)));
+        Assert.All(issued, i => Assert.Equal((200, 1), (i.Status, (int)i.Body["number"]!)));
+        Assert.Equal(8, (await _client.ReadAsync($"{Path(view)}/cards")).AsArray().Count);
+    }
+
+    // Prescriptions are read for ever, too.
+    [Theory]
+    [InlineData(1)]
+    public async Task A_prescription_of_an_earlier_form_is_still_read(int form)
+    {
+        var view = await _client.PlantingAsync("W6");
+        await application.KeepOldPrescriptionAsync(form, (Guid)view["id"]!);
+        var asked = await _client.ReadAsync($"{Path(view)}/prescriptions/{form}");
+        Assert.Equal(("gauge", 203), ((string)asked["way"]!, (int)asked["classes"]![1]!["number"]!));
+    }
+
     // Cards are read for ever: one file for each form they were ever kept in.
     [Theory]
-    [InlineData(1, "Shape only: leave about 194 floral buds")]
-    public async Task A_card_handed_out_by_an_earlier_form_still_opens(int form, string headline)
+    [InlineData(1, "Shape only: leave about 194 floral buds", "metric")]
+    [InlineData(2, "Dejar 178–239 yemas de flor por árbol, según el tronco", "us")]
+    public async Task A_card_handed_out_by_an_earlier_form_still_opens(int form, string headline, string units)
     {
         var view = await _client.PlantingAsync("W1");
         var id = await application.KeepOldCardAsync(form, (Guid)view["id"]!);
         var card = await _client.ReadAsync($"{Path(view)}/cards/{id}");
-        Assert.Equal((headline, "metric"), ((string)card["headline"]!, (string)card["units"]!));
+        Assert.Equal((headline, units), ((string)card["headline"]!, (string)card["units"]!));
         Assert.NotEmpty(card["gauge"]!.AsArray());
         var listed = (await _client.ReadAsync($"{Path(view)}/cards")).AsArray().Single(c => (Guid)c!["id"]! == id)!;
         Assert.True((bool)listed["outOfDate"]!);
@@ -186,6 +209,12 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
         // What crews measure with stands beside the lengths; it makes no other prescription.
         Assert.Equal(204, (await _client.PutAsync("/api/v1/estate", """{"name": "Larkfold Orchards", "bodyMarks": {"finger": {"value": 1.5, "unit": "cm"}}}""")).Status);
         Assert.All((await _client.ReadAsync($"{Path(view)}/cards")).AsArray(), c => Assert.False((bool)c!["outOfDate"]!));
+
+        // The prescription is kept as data, what it asks of each class with it.
+        var asked = await _client.ReadAsync($"{Path(view)}/prescriptions/1");
+        var stops = view["plan"]!["prescription"]!["classes"]!.AsArray().Select(c => Math.Round((double)c!["stopAt"]!));
+        Assert.Equal(stops, asked["classes"]!.AsArray().Select(c => (double)c!["number"]!));
+        Assert.Equal(404, (await _client.SendAsync(HttpMethod.Get, $"{Path(view)}/prescriptions/2")).Status);
 
         var changed = await Saved(view, """{"settings": {"big-limbs": 0}}""");
         // Whoever still looks at the old plan cannot hand it out.

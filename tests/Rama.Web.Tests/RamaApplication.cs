@@ -70,14 +70,35 @@ public class RamaApplication : WebApplicationFactory<Program>, IAsyncLifetime
         var id = Guid.CreateVersion7();
         await using var source = NpgsqlDataSource.Create(OwnerConnection);
         await using var command = source.CreateCommand("""
-            insert into card_issues (estate_id, id, planting_id, season, number, basis, language, card, at)
-            select estate_id, $1, id, 2027, 1, 'old', 'en', $3, now() from plantings where id = $2
+            with version as (
+                insert into issued_prescriptions (estate_id, id, planting_id, season, number, at)
+                select estate_id, gen_random_uuid(), id, 2027, $4, now() from plantings where id = $2
+                returning estate_id, id)
+            insert into card_issues (estate_id, id, prescription_id, language, card, at)
+            select estate_id, $1, id, 'en', $3, now() from version
             """);
         var card = await File.ReadAllTextAsync(
             RepositoryFile($"tests/Rama.Web.Tests/Files/card-form-{form}.json"), TestContext.Current.CancellationToken);
-        foreach (var value in new object[] { id, planting, card }) command.Parameters.Add(new() { Value = value });
+        foreach (var value in new object[] { id, planting, card, form }) command.Parameters.Add(new() { Value = value });
         Assert.Equal(1, await command.ExecuteNonQueryAsync(TestContext.Current.CancellationToken));
         return id;
+    }
+
+    /// <summary>Puts a prescription handed out by an earlier Rama into the database, as it was kept then.</summary>
+    /// <param name="form">Form of the record: <c>Files/prescription-form-N.json</c>; its number, too.</param>
+    /// <param name="planting">The planting.</param>
+    public async Task KeepOldPrescriptionAsync(int form, Guid planting)
+    {
+        await using var source = NpgsqlDataSource.Create(OwnerConnection);
+        await using var command = source.CreateCommand("""
+            insert into issued_prescriptions (estate_id, id, planting_id, season, number, content, at)
+            select estate_id, gen_random_uuid(), id, 2027, $2, $3::json, now() from plantings where id = $1
+            """);
+        var content = await File.ReadAllTextAsync(
+            RepositoryFile($"tests/Rama.Web.Tests/Files/prescription-form-{form}.json"),
+            TestContext.Current.CancellationToken);
+        foreach (var value in new object[] { planting, form, content }) command.Parameters.Add(new() { Value = value });
+        Assert.Equal(1, await command.ExecuteNonQueryAsync(TestContext.Current.CancellationToken));
     }
 
     private static string FindRoot([CallerFilePath] string here = "") =>

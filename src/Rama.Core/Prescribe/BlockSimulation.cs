@@ -154,7 +154,7 @@ public sealed record BlockSimulation(
             cut.Class.Name, cut.Class.Share, decision.Kind, trees.Count, decision.BudsToLeave, mean, Math.Sqrt(left.Sum(l => (l - mean) * (l - mean)) / Math.Max(1, left.Count - 1)),
             InBandOf(trees, cut), trees.Count(t => t.Left.Tree.FloralBuds < cut.Number) / (double)trees.Count,
             trees.Average(t => t.Left.Limbs), trees.Average(t => t.Left.WoodCutShare),
-            trees.Average(t => (double)t.BigCuts), trees.Average(t => t.Seconds) / 60,
+            trees.Average(t => (double)t.BigCuts), trees.Average(t => t.Seconds) / 60 + cut.ReadingMinutes,
             decision.Kind == DecisionKind.NoPrune ? 0 : ClassPrescription.OverTheNumber(left, decision.BudsToLeave),
             SpreadOf(left, cut.Number), cut.Settings);
     }

@@ -2,6 +2,7 @@ using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe.Bench;
+using Rama.Core.Prescribe.Working;
 using Rama.Core.Quantities;
 using Rama.Core.Systems;
 using Rama.Core.Target.Sharing;
@@ -22,6 +23,9 @@ internal sealed class CardWriter
 
     // A round number a limb times the limbs must come so near to the tree's number, as a share of it.
     private const double NearProduct = 0.03;
+
+    // The longest girth a tape has a number for, and the black end beyond it, mm.
+    private const double LongestTapeMm = 155, OutMm = 20;
 
     private readonly PlanReading _reading;
     private readonly Planting _planting;
@@ -89,12 +93,16 @@ internal sealed class CardWriter
         PerLimbHeading: _words.Say("per-limb-heading"),
         GaugeClasses: IsByTrunk ? [.. Numbered.Select(NameOf)] : [],
         GaugeNote: GaugeNote(),
-        Units: _units);
+        Units: _units,
+        Way: _prescription.Way,
+        Tape: Tape());
 
     private bool IsLight => _decision.Kind == DecisionKind.Reduce && _prescription.IsLight;
 
     /// <summary>Classes whose trees are brought to a number.</summary>
     private List<ClassPrescription> Numbered => [.. _prescription.Classes.Where(c => c.StopAt is not null)];
+
+    private bool ReadsLimbs => _prescription.Way is WayOfWorking.Gauge or WayOfWorking.Count;
 
     private double BigFromMm => _bench.Rules.BigFromMm(_bench.Rules.Values(_prescription.InForce));
 
@@ -155,7 +163,8 @@ internal sealed class CardWriter
         var said = from stopping in _prescription.Classes.GroupBy(c => c.Stop).OrderBy(g => g.Key)
                    select stopping.Key switch
                    {
-                       ClassStop.Number => _words.Say("stop-reduce", Listed(stopping, c => c.StopAt)),
+                       ClassStop.Number => _words.Say(
+                           $"stop-{_prescription.Way}".ToLowerInvariant(), Listed(stopping, c => c.StopAt)),
                        ClassStop.Ground => _words.Say("stop-structure", Listed(stopping, c => c.AtMostDown)),
                        ClassStop.CutsMade => _words.Say("stop-light"),
                        _ when stopping.Count() == _prescription.Classes.Count => _words.Say("stop-no-prune"),
@@ -186,7 +195,10 @@ internal sealed class CardWriter
         // As many as a winter takes: the rest waits its turn.
         if (Math.Min(thick, _planting.System.Caps.BigCuts) is >= WorthTelling and var next)
             notes.Add(_words.Say("first-next-winter", Math.Ceiling(next - WorthTelling)));
-        notes.Add(_words.Say("check"));
+        if (_prescription.Way == WayOfWorking.Count)
+            notes.Add(_words.Say("correct-by-count", Math.Round(_decision.Tolerance * 100)));
+        else
+            notes.Add(_words.Say("check"));
         return notes;
     }
 
@@ -227,6 +239,7 @@ internal sealed class CardWriter
         return cut.Amount.Kind switch
         {
             AmountKind.EveryOne => "",
+            AmountKind.ToTheGauge => Made,
             _ when cut.SingleBuds && mine.CutsPerTree < CutAmount.AFew => Made,
             _ when mine.Most is { } most => _words.Number(most),
             AmountKind.IfAbove => Made,
@@ -236,9 +249,8 @@ internal sealed class CardWriter
 
     private List<CardGaugeMark> Gauge()
     {
-        if (Numbered.Count == 0 || Numbered.Any(c => c.BudsPerCm2 is null)) return [];
-        // Marks reach as far as limbs of the system do.
-        var scale = Math.Max(1, Math.Round(_planting.System.Form.Typical.LimbMm / 13));
+        if (!ReadsLimbs || Numbered.Any(c => c.BudsPerCm2 is null)) return [];
+        var scale = GaugeScale;
         string Told(ClassPrescription of, double mm) =>
             new LimbGauge(of.BudsPerCm2!.Value).BudsOn(mm, BigFromMm) is { } buds
                 ? _words.Number(Math.Round(buds))
@@ -251,8 +263,31 @@ internal sealed class CardWriter
         ];
     }
 
+    // Marks reach as far as limbs of the system do.
+    private double GaugeScale => Math.Max(1, Math.Round(_planting.System.Form.Typical.LimbMm / 13));
+
+    // Where no thickness takes a limb out, or the strip would not lie on the paper, the table does it.
+    private CardTape? Tape()
+    {
+        if (!ReadsLimbs || Numbered.Any(c => c.BudsPerCm2 is null) || BigFromMm > LongestTapeMm / Math.PI) return null;
+        var inUs = _units == UnitSystem.Us;
+        CardTapeStrip Strip(ClassPrescription of)
+        {
+            var tape = BudTape.Of(new(of.BudsPerCm2!.Value), GaugeMarks.Usual[0] * GaugeScale, BigFromMm);
+            return new(
+                IsByTrunk ? $"{_planting.Code} · {NameOf(of)}" : _planting.Code, TrunkOf(of.Class),
+                [.. tape.Cells.Select(c => new CardTapeCell(c.FromMm, c.ToMm, _words.Number(c.Buds)))],
+                tape.OutFromMm + OutMm);
+        }
+        return new(
+            _words.Say("tape-heading"),
+            [_words.Say("tape-how", inUs ? "1 in" : "2–3 cm"), _words.Say("tape-lack"), _words.Say("tape-wet")],
+            _words.Say("take-out"), inUs ? 50.8 : 50, _words.Say("tape-check", inUs ? "2 in" : "5 cm"),
+            [.. Numbered.Select(Strip)]);
+    }
+
     private string GaugeNote() =>
-        Numbered.Count == 0 || double.IsInfinity(BigFromMm) ? ""
+        !ReadsLimbs || double.IsInfinity(BigFromMm) ? ""
         : _words.Say("gauge-note", Length(BigFromMm / 1_000, "mm"));
 
     // Height first; then the lengths the cuts made this winter speak of.
@@ -297,6 +332,7 @@ internal sealed class CardWriter
             AmountKind.UpTo => _words.Say(least == most ? "up-to" : "up-to-by-trunk", Span(least, most)),
             AmountKind.IfAbove => _words.Say("if-above", Length(most, "m")),
             AmountKind.ToTheNumber => _words.Say("to-the-number"),
+            AmountKind.ToTheGauge => _words.Say(Tape() is null ? "to-the-gauge" : "to-the-tape"),
             AmountKind.ALimb => _words.Say("a-limb", Span(least, most)),
             _ => _words.Say(least == most ? "on-the-tree" : "on-the-tree-by-trunk", Span(least, most)),
         };

@@ -1,4 +1,5 @@
 using Rama.Core.Decide;
+using Rama.Core.Prescribe.Working;
 using Rama.Core.Systems;
 using Rama.Core.Target.Sharing;
 using Rama.Core.Trees;
@@ -44,10 +45,12 @@ public enum ClassStop
 /// trees, some of which end below it.</param>
 /// <param name="Cuts">Its cuts in order.</param>
 /// <param name="Settings">Settings found for the class, by name, in their own unit.</param>
+/// <param name="ReadingMinutes">Minutes per tree, among them, of reading limbs and counting.</param>
 public sealed record ClassPrescription(
     TrunkClass Class, PruningDecision Decision, double BudsLeft, double? StopAt, double? AtMostDown, double? BudsPerCm2,
     double LimbsLeft, double GaugeCm2, double MinutesPerTree, double WoodShare, double BigCuts, double ThickLeft,
-    double ClustersToThinning, IReadOnlyList<ClassCut> Cuts, IReadOnlyDictionary<string, double> Settings)
+    double ClustersToThinning, IReadOnlyList<ClassCut> Cuts, IReadOnlyDictionary<string, double> Settings,
+    double ReadingMinutes = 0)
 {
     // Few trees are enough for means over settings compared on the same trees; the block simulation takes many.
     private const int SearchTrees = 15, CheckTrees = 30;
@@ -105,7 +108,7 @@ public sealed record ClassPrescription(
         List<double> spread = [];
         foreach (var (i, c) in stock.Classes.Index())
         {
-            var account = new ClassAccount(rules, decisions[i], stock.Shape.BudsPerSite, cutting.Observed);
+            var account = new ClassAccount(rules, decisions[i], stock.Shape.BudsPerSite, cutting);
             // Told on trees the search has not seen.
             var trees = Trees(i, CheckTrees, 1);
             var values = SettingSearch.WithoutSolved(rules, found[i]);
@@ -136,8 +139,7 @@ public sealed record ClassPrescription(
         left.Select(l => Math.Max(0, l - number)).DefaultIfEmpty(0).Average();
 
     /// <summary>The running account of one class: what each step takes until nothing more may go.</summary>
-    private sealed class ClassAccount(PruningRules rules, PruningDecision decision, int perSite,
-        IReadOnlyList<ObservedDrops> observed)
+    private sealed class ClassAccount(PruningRules rules, PruningDecision decision, int perSite, CuttingTerms cutting)
     {
         private readonly double _standing = decision.Standing.Mean;
 
@@ -228,11 +230,12 @@ public sealed record ClassPrescription(
                     HeightOf(step, run)));
             }
             var limbs = Math.Max(1, run.LimbsLeft);
+            var reading = StopsOnNumber ? new CrewSkill().ReadingSeconds(cutting.Way, limbs) : 0;
             return new(
                 of, decision, buds, StopsOnNumber ? buds : null,
                 decision.Kind == DecisionKind.StructureOnly ? decision.RemoveBuds : null,
-                StopsOnNumber && run.GaugeCm2 > 0 ? buds / run.GaugeCm2 : null, limbs, run.GaugeCm2, seconds / 60,
-                run.WoodShare, run.BigCuts, run.ThickLeft, 0, cuts, found);
+                StopsOnNumber && run.GaugeCm2 > 0 ? buds / run.GaugeCm2 : null, limbs, run.GaugeCm2,
+                (seconds + reading) / 60, run.WoodShare, run.BigCuts, run.ThickLeft, 0, cuts, found, reading / 60);
         }
 
         /// <summary>Buds left on each tree as a multiple of their mean.</summary>
@@ -248,7 +251,7 @@ public sealed record ClassPrescription(
         }
 
         private IReadOnlyList<double> Seen(ReadyStep step) =>
-            observed.FirstOrDefault(o => o.StepId == step.Step.Id)?.Shares ?? [];
+            cutting.Observed.FirstOrDefault(o => o.StepId == step.Step.Id)?.Shares ?? [];
 
         private (double Made, double Share) Expected(ClassRun run, ReadyStep step)
         {

@@ -1,3 +1,4 @@
+using Rama.Core.Prescribe.Working;
 using Rama.Core.Systems;
 
 namespace Rama.Core.Prescribe;
@@ -31,6 +32,9 @@ public enum AmountKind
 
     /// <summary>As many as the number still asks for: a few.</summary>
     ToTheNumber,
+
+    /// <summary>On each limb as many as its gauge says.</summary>
+    ToTheGauge,
 }
 
 /// <summary>How many cuts of a step to make: one result for card, page and drawing.</summary>
@@ -51,7 +55,9 @@ public sealed record CutAmount(AmountKind Kind, double Least = 0, double Most = 
     /// <summary>Tells the cuts of a step over the trunk classes of a planting.</summary>
     /// <param name="step">The step.</param>
     /// <param name="classes">Its cuts by class, with the limbs the class keeps.</param>
-    internal static CutAmount Of(CuttingStep step, IReadOnlyList<(ClassCut Cut, double LimbsLeft)> classes)
+    /// <param name="way">How the crew works to the number.</param>
+    internal static CutAmount Of(CuttingStep step, IReadOnlyList<(ClassCut Cut, double LimbsLeft)> classes,
+        WayOfWorking way)
     {
         if (step is { Stop: StepStop.Never, Most: null, Cut.Kind: CutKind.Collar }) return new(AmountKind.EveryOne);
         var made = classes.Where(c => c.Cut.IsMade).ToList();
@@ -60,6 +66,7 @@ public sealed record CutAmount(AmountKind Kind, double Least = 0, double Most = 
             return new(AmountKind.IfAbove, height, height);
         if (step.Cut.Kind == CutKind.RubOff)
         {
+            if (way != WayOfWorking.Amounts) return new(AmountKind.ToTheGauge);
             if (made.All(c => c.Cut.CutsPerTree < AFew)) return new(AmountKind.ToTheNumber);
             var rates = made.Select(c => c.Cut.CutsPerTree / c.LimbsLeft).ToList();
             return rates.Max() >= FewPerLimb

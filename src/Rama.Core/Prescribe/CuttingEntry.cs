@@ -1,4 +1,5 @@
 using Rama.Core.Explain;
+using Rama.Core.Prescribe.Working;
 using Rama.Core.Systems;
 
 namespace Rama.Core.Prescribe;
@@ -15,8 +16,12 @@ public sealed record CuttingEntry
     /// <summary>Demonstration trees: what fell after each step.</summary>
     public IReadOnlyList<DemonstrationTreeEntry> Demonstration { get; init; } = [];
 
+    /// <summary>How the crew works to the number; by amounts when left out.</summary>
+    public WayOfWorking? Way { get; init; }
+
     /// <summary>Whether nothing was chosen.</summary>
-    public bool IsUntouched => Answers.Count == 0 && Settings.Count == 0 && Demonstration.Count == 0;
+    public bool IsUntouched =>
+        Answers.Count == 0 && Settings.Count == 0 && Demonstration.Count == 0 && Way is null;
 
     /// <summary>Reads the entry against a system. What belongs to another system, chosen before it was changed, is passed over.</summary>
     /// <param name="system">The planting's system.</param>
@@ -38,7 +43,7 @@ public sealed record CuttingEntry
         List<ObservedDrops> observed = [
             .. system.Steps.Select(s => new ObservedDrops(s.Id, [.. trees.SelectMany(t => t!.Where(d => d.StepId == s.Id).Select(d => d.Share))])).Where(o => o.Shares.Count > 0),
         ];
-        return new(Answers, new(settings, observed));
+        return new(Answers, new(settings, observed) { Way = Way ?? WayOfWorking.Amounts });
     }
 }
 
@@ -88,7 +93,7 @@ public sealed record DemonstrationTreeEntry
 
 /// <summary>How a system is cut in one planting.</summary>
 /// <param name="Answers">Answers to its questions.</param>
-/// <param name="Terms">Settings held and drops observed.</param>
+/// <param name="Terms">Settings held, drops observed and the way of working.</param>
 public sealed record Cutting(IReadOnlyDictionary<string, string> Answers, CuttingTerms Terms)
 {
     /// <summary>As the system has it.</summary>

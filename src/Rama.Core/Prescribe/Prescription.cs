@@ -1,5 +1,6 @@
 using Rama.Core.Decide;
 using Rama.Core.Explain;
+using Rama.Core.Prescribe.Working;
 using Rama.Core.Systems;
 using Rama.Core.Target.Sharing;
 
@@ -18,6 +19,7 @@ namespace Rama.Core.Prescribe;
 /// <param name="Classes">What to cut by trunk class.</param>
 /// <param name="IsLight">Whether the system is pruned light: its cuts never stop on a number, which is left to
 /// thinning.</param>
+/// <param name="Way">How the crew works to the number; null where nothing is brought to one.</param>
 /// <param name="Answers">Answers to the system's questions it rests on.</param>
 /// <param name="InForce">Settings of the system as answers, the search for lengths and the manager's hand have them, by name, in their own unit; the numbers of a class are with it.</param>
 /// <param name="Steps">The arithmetic.</param>
@@ -34,6 +36,7 @@ public sealed record Prescription(
     IReadOnlyList<PrescribedCut> Cuts,
     IReadOnlyList<ClassPrescription> Classes,
     bool IsLight,
+    WayOfWorking? Way,
     IReadOnlyDictionary<string, string> Answers,
     IReadOnlyDictionary<string, double> InForce,
     IReadOnlyList<Step> Steps,
@@ -85,7 +88,7 @@ public sealed record Prescription(
             double Sum(Func<ClassCut, double> of) => parts.Sum(p => p.Class.Class.Share * of(p.Cut!));
             var (made, drop) = (Sum(c => c.CutsPerTree), Math.Min(before, Sum(c => c.Drop)));
             before -= drop;
-            var amount = CutAmount.Of(step, [.. parts.Select(p => (p.Cut!, p.Class.LimbsLeft))]);
+            var amount = CutAmount.Of(step, [.. parts.Select(p => (p.Cut!, p.Class.LimbsLeft))], cutting.Way);
             cuts.Add(new(
                 amount.Kind == AmountKind.None ? 0 : cuts.Count(c => c.IsMade) + 1, step.Id, amount, made,
                 step.Cut.Kind == CutKind.RubOff, drop, before, made * step.SecondsEach,
@@ -100,8 +103,9 @@ public sealed record Prescription(
         var perLimb = left / limbsLeft;
         return new(
             left, LeftFrom(decision.Standing.Low), LeftFrom(decision.Standing.High), limbsLeft, perLimb, thinning,
-            minutes, Mean(c => c.WoodShare), cuts, classes, rules.Aim == SystemAim.Light, rules.ByQuestion, inForce,
-            StepsOf(rules, decision, cuts, left, limbsLeft, perLimb, minutes), Warn(rules, stock, classes, thinning, Mean(c => c.WoodShare)));
+            minutes, Mean(c => c.WoodShare), cuts, classes, rules.Aim == SystemAim.Light,
+            classes.Any(c => c.StopAt is not null) ? cutting.Way : null, rules.ByQuestion, inForce,
+            StepsOf(rules, decision, cuts, left, limbsLeft, perLimb, minutes, Mean(c => c.ReadingMinutes)), Warn(rules, stock, classes, thinning, Mean(c => c.WoodShare)));
     }
 
     /// <summary>Prescribes for trees of which only buds and limbs are known.</summary>
@@ -112,10 +116,10 @@ public sealed record Prescription(
     public static Prescription Of(TrainingSystem system, PruningDecision decision, DecisionSettings settings, double? limbsPerTree = null) =>
         Of(system.RulesFor(), TreeStock.Usual(system, decision.Standing, limbsPerTree is > 0 ? limbsPerTree : null), decision, settings);
 
-    private static List<Step> StepsOf(PruningRules rules, PruningDecision decision, List<PrescribedCut> cuts, double left, double limbsLeft, double perLimb, double minutes)
+    private static List<Step> StepsOf(PruningRules rules, PruningDecision decision, List<PrescribedCut> cuts, double left, double limbsLeft, double perLimb, double minutes, double reading)
     {
         Figure standing = new("floral buds", decision.Standing.Mean, "bud/tree"), leftFigure = new("buds left", left, "bud/tree");
-        var cutting = minutes * 60 - rules.System.Labour.BaseSeconds;
+        var cutting = (minutes - reading) * 60 - rules.System.Labour.BaseSeconds;
         return
         [
             .. cuts.Where(c => c.Drop > 0).Select(c => new Step(
@@ -124,7 +128,14 @@ public sealed record Prescription(
                 c.DemonstrationTrees > 0 ? $"{OnTrees}, corrected by {c.DemonstrationTrees} demonstration trees" : OnTrees)),
             new("prescription.limbs-left", "limbs standing after the cuts", new("limbs left", limbsLeft, "limb/tree"), [], OnTrees),
             new("prescription.buds-per-limb", "buds left ÷ limbs left", new("buds per limb", perLimb, "bud/limb"), [leftFigure, new("limbs left", limbsLeft, "limb/tree")], Sources.Definition),
-            new("prescription.minutes", "base + Σ cuts × seconds per cut", new("time per tree", minutes, "min/tree"), [new("base", rules.System.Labour.BaseSeconds, "s"), new("cutting", cutting, "s")], rules.System.Labour.Source),
+            new("prescription.minutes",
+                reading > 0 ? "base + Σ cuts × seconds per cut + reading limbs and counting" : "base + Σ cuts × seconds per cut",
+                new("time per tree", minutes, "min/tree"),
+                [
+                    new("base", rules.System.Labour.BaseSeconds, "s"), new("cutting", cutting, "s"),
+                    .. reading > 0 ? [new Figure("reading limbs and counting", reading * 60, "s")] : Array.Empty<Figure>(),
+                ],
+                rules.System.Labour.Source),
             new("prescription.buds-left", "floral buds − all drops", leftFigure, [standing, .. cuts.Where(c => c.Drop > 0).Select(c => Figure.Named(c.Name, c.Drop, "bud/tree"))], Sources.Definition),
         ];
     }
@@ -147,7 +158,7 @@ public sealed record Prescription(
     }
 }
 
-/// <summary>What a manager holds in cutting, and what demonstration trees showed.</summary>
+/// <summary>What a manager holds in cutting, how the crew works, and what demonstration trees showed.</summary>
 /// <param name="Settings">Settings held, by name, in their own unit.</param>
 /// <param name="Observed">What fell on demonstration trees, by step.</param>
 /// <param name="Seed">Seed of the typical trees.</param>
@@ -155,4 +166,7 @@ public sealed record CuttingTerms(IReadOnlyDictionary<string, double> Settings, 
 {
     /// <summary>Nothing held, nothing seen.</summary>
     public static readonly CuttingTerms None = new(new Dictionary<string, double>(), []);
+
+    /// <summary>How the crew works where trees are brought to a number.</summary>
+    public WayOfWorking Way { get; init; } = WayOfWorking.Amounts;
 }

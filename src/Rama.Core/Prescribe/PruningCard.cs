@@ -1,5 +1,6 @@
 using Rama.Core.Decide;
 using Rama.Core.Explain;
+using Rama.Core.Prescribe.Working;
 using Rama.Core.Quantities;
 
 namespace Rama.Core.Prescribe;
@@ -81,6 +82,9 @@ public sealed record CardNumber(string Value, string Caption);
 /// all.</param>
 /// <param name="GaugeNote">What to do with a limb thicker than the gauge that stays; empty where there is none.</param>
 /// <param name="Units">Units its lengths are told in.</param>
+/// <param name="Way">How the crew works to the number; null where there is none, and on cards handed out before it
+/// was chosen.</param>
+/// <param name="Tape">The bud tape; null where limbs are not read.</param>
 public sealed record PruningCard(
     string Language,
     DecisionKind Kind,
@@ -114,7 +118,9 @@ public sealed record PruningCard(
     string PerLimbHeading = "",
     IReadOnlyList<string>? GaugeClasses = null,
     string GaugeNote = "",
-    UnitSystem Units = UnitSystem.Metric)
+    UnitSystem Units = UnitSystem.Metric,
+    WayOfWorking? Way = null,
+    CardTape? Tape = null)
 {
     /// <summary>Writes the card of a plan; null before there is a prescription.</summary>
     /// <param name="reading">What was typed.</param>

@@ -1134,12 +1134,6 @@ namespace Rama.Data.Migrations
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("at");
 
-                    b.Property<string>("Basis")
-                        .IsRequired()
-                        .HasMaxLength(64)
-                        .HasColumnType("character varying(64)")
-                        .HasColumnName("basis");
-
                     b.Property<string>("Card")
                         .IsRequired()
                         .HasColumnType("text")
@@ -1150,6 +1144,42 @@ namespace Rama.Data.Migrations
                         .HasMaxLength(5)
                         .HasColumnType("character varying(5)")
                         .HasColumnName("language");
+
+                    b.Property<string>("Person")
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)")
+                        .HasColumnName("person");
+
+                    b.Property<Guid>("PrescriptionId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("prescription_id");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_card_issues");
+
+                    b.HasIndex("EstateId", "PrescriptionId", "At")
+                        .HasDatabaseName("ix_card_issues_estate_id_prescription_id_at");
+
+                    b.ToTable("card_issues", (string)null);
+                });
+
+            modelBuilder.Entity("Rama.Data.Prescribe.IssuedPrescriptionRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Content")
+                        .HasColumnType("json")
+                        .HasColumnName("content");
 
                     b.Property<int>("Number")
                         .HasColumnType("integer")
@@ -1169,14 +1199,15 @@ namespace Rama.Data.Migrations
                         .HasColumnName("season");
 
                     b.HasKey("EstateId", "Id")
-                        .HasName("pk_card_issues");
+                        .HasName("pk_issued_prescriptions");
 
-                    b.HasIndex("EstateId", "PlantingId", "Season", "At")
-                        .HasDatabaseName("ix_card_issues_estate_id_planting_id_season_at");
+                    b.HasIndex("EstateId", "PlantingId", "Season", "Number")
+                        .IsUnique()
+                        .HasDatabaseName("ix_issued_prescriptions_estate_id_planting_id_season_number");
 
-                    b.ToTable("card_issues", null, t =>
+                    b.ToTable("issued_prescriptions", null, t =>
                         {
-                            t.HasCheckConstraint("ck_card_issues_number", "number >= 1");
+                            t.HasCheckConstraint("ck_issued_prescriptions_number", "number >= 1");
                         });
                 });
 
@@ -1834,12 +1865,24 @@ namespace Rama.Data.Migrations
 
             modelBuilder.Entity("Rama.Data.Prescribe.CardIssueRecord", b =>
                 {
+                    b.HasOne("Rama.Data.Prescribe.IssuedPrescriptionRecord", "Prescription")
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PrescriptionId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_card_issues_issued_prescriptions_estate_id_prescription_id");
+
+                    b.Navigation("Prescription");
+                });
+
+            modelBuilder.Entity("Rama.Data.Prescribe.IssuedPrescriptionRecord", b =>
+                {
                     b.HasOne("Rama.Data.Estate.PlantingRecord", null)
                         .WithMany()
                         .HasForeignKey("EstateId", "PlantingId")
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
-                        .HasConstraintName("fk_card_issues_plantings_estate_id_planting_id");
+                        .HasConstraintName("fk_issued_prescriptions_plantings_estate_id_planting_id");
                 });
 
             modelBuilder.Entity("Rama.Data.Prescribe.PracticeRunRecord", b =>

@@ -6,6 +6,7 @@ using Microsoft.EntityFrameworkCore;
 using Rama.Core.Decide;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
+using Rama.Core.Prescribe.Issue;
 using Rama.Data.Exchange;
 
 namespace Rama.Data.Prescribe;
@@ -23,19 +24,30 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
 
     private sealed record PlanPart(string Planting, int Season, DecisionKind? Held, string? HeldReason, CuttingEntry? Cutting);
 
-    private sealed record CardPart(string Planting, int Season, Guid Id, int Number, string Basis, string Language, DateTimeOffset At, string? Person, PruningCard Card);
+    private sealed record PrescriptionPart(
+        string Planting, int Season, int Number, Guid Id, DateTimeOffset At, string? Person,
+        IssuedPrescription? Content);
+
+    // Basis: what archives told versions apart by before prescriptions were kept as data.
+    private sealed record CardPart(
+        string Planting, int Season, Guid Id, int Number, string? Basis, string Language, DateTimeOffset At,
+        string? Person, PruningCard Card);
 
     private sealed record PracticePart(
         string Planting, int Season, Guid Id, string Pruner, DateTimeOffset At, string Tree, int Score, int BudsLeft, double Target, double Minutes, IReadOnlyList<Notice> Remarks);
 
-    private sealed record Parts(IReadOnlyList<PlanPart> Plans, IReadOnlyList<CardPart>? Cards, IReadOnlyList<PracticePart>? Practice);
+    private sealed record Parts(
+        IReadOnlyList<PlanPart> Plans, IReadOnlyList<PrescriptionPart>? Prescriptions, IReadOnlyList<CardPart>? Cards,
+        IReadOnlyList<PracticePart>? Practice);
 
     /// <summary>Writes it into a zip.</summary>
     public async Task WriteAsync(ZipArchive zip, CancellationToken cancel)
     {
         var codes = await database.Plantings.ToDictionaryAsync(p => p.Id, p => p.Code, cancel);
         var plans = await database.SeasonPlans.AsNoTracking().Where(p => p.CuttingDetails != null || p.HeldDecision != null).ToListAsync(cancel);
-        var cards = await database.CardIssues.AsNoTracking().OrderBy(c => c.At).ThenBy(c => c.Id).ToListAsync(cancel);
+        var prescriptions = await database.IssuedPrescriptions.AsNoTracking()
+            .OrderBy(p => p.At).ThenBy(p => p.Id).ToListAsync(cancel);
+        var cards = await database.CardIssues.AsNoTracking().Include(c => c.Prescription).OrderBy(c => c.At).ThenBy(c => c.Id).ToListAsync(cancel);
         var runs = await database.PracticeRuns.AsNoTracking().OrderBy(r => r.At).ThenBy(r => r.Id).ToListAsync(cancel);
         static T Kept<T>(string json) => JsonSerializer.Deserialize<T>(json, PrescribeStore.Json)!;
         Parts parts = new(
@@ -43,7 +55,16 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
                 .. plans.Select(p => new PlanPart(codes[p.PlantingId], p.Season, p.HeldDecision, p.HeldReason, p.CuttingDetails is null ? null : p.ToCutting()))
                     .OrderBy(p => p.Planting, StringComparer.Ordinal).ThenBy(p => p.Season),
             ],
-            [.. cards.Select(c => new CardPart(codes[c.PlantingId], c.Season, c.Id, c.Number, c.Basis, c.Language, c.At, c.Person, Kept<PruningCard>(c.Card)))],
+            [
+                .. prescriptions.Select(p => new PrescriptionPart(
+                    codes[p.PlantingId], p.Season, p.Number, p.Id, p.At, p.Person,
+                    p.Content is { } content ? Kept<IssuedPrescription>(content) : null)),
+            ],
+            [
+                .. cards.Select(c => (Card: c, Of: c.Prescription!)).Select(c => new CardPart(
+                    codes[c.Of.PlantingId], c.Of.Season, c.Card.Id, c.Of.Number, null, c.Card.Language, c.Card.At,
+                    c.Card.Person, Kept<PruningCard>(c.Card.Card))),
+            ],
             [.. runs.Select(r => new PracticePart(codes[r.PlantingId], r.Season, r.Id, r.Pruner, r.At, r.Tree, r.Score, r.BudsLeft, r.Target, r.Minutes, Kept<IReadOnlyList<Notice>>(r.Remarks)))]);
         await using var entry = zip.CreateEntry(FileName).Open();
         await JsonSerializer.SerializeAsync(entry, parts, Json, cancel);
@@ -68,12 +89,7 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
                 plan.Take(settings);
                 if (part.Cutting is { } cutting) plan.Take(cutting);
             }
-            foreach (var c in parts.Cards ?? [])
-                database.Add(new CardIssueRecord
-                {
-                    EstateId = scope.EstateId, Id = c.Id, PlantingId = ids[c.Planting], Season = c.Season, Number = c.Number, Basis = c.Basis, Language = c.Language, At = c.At, Person = c.Person,
-                    Card = JsonSerializer.Serialize(c.Card, PrescribeStore.Json),
-                });
+            AddCards(parts, ids);
             foreach (var r in parts.Practice ?? [])
                 database.Add(new PracticeRunRecord
                 {
@@ -83,9 +99,37 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
             await database.SaveChangesAsync(cancel);
             database.ChangeTracker.Clear();
         }
-        catch (Exception e) when (e is JsonException or KeyNotFoundException or DbUpdateException or UnusableEntryException)
+        catch (Exception e) when (e is JsonException or KeyNotFoundException or ArgumentException or DbUpdateException or UnusableEntryException)
         {
             throw new UnreadableFileException("broken", $"{FileName} cannot be read: {e.Message}", e);
+        }
+    }
+
+    private void AddCards(Parts parts, Dictionary<string, Guid> ids)
+    {
+        Dictionary<(string, int, int), Guid> versions = [];
+        void Add(PrescriptionPart p)
+        {
+            versions.Add((p.Planting, p.Season, p.Number), p.Id);
+            database.Add(new IssuedPrescriptionRecord
+            {
+                EstateId = scope.EstateId, Id = p.Id, PlantingId = ids[p.Planting], Season = p.Season,
+                Number = p.Number, At = p.At, Person = p.Person,
+                Content = p.Content is null ? null : JsonSerializer.Serialize(p.Content, PrescribeStore.Json),
+            });
+        }
+        foreach (var prescription in parts.Prescriptions ?? []) Add(prescription);
+        foreach (var c in parts.Cards ?? [])
+        {
+            // An archive from before prescriptions were kept has only their numbers, on the cards.
+            if (!versions.ContainsKey((c.Planting, c.Season, c.Number)))
+                Add(new(c.Planting, c.Season, c.Number, Guid.CreateVersion7(), c.At, c.Person, null));
+            database.Add(new CardIssueRecord
+            {
+                EstateId = scope.EstateId, Id = c.Id, PrescriptionId = versions[(c.Planting, c.Season, c.Number)],
+                Language = c.Language, At = c.At, Person = c.Person,
+                Card = JsonSerializer.Serialize(c.Card, PrescribeStore.Json),
+            });
         }
     }
 }

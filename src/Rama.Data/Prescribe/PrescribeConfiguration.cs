@@ -4,15 +4,26 @@ using Rama.Data.Estate;
 
 namespace Rama.Data.Prescribe;
 
-internal sealed class PrescribeConfiguration : IEntityTypeConfiguration<CardIssueRecord>, IEntityTypeConfiguration<PracticeRunRecord>
+internal sealed class PrescribeConfiguration : IEntityTypeConfiguration<IssuedPrescriptionRecord>,
+    IEntityTypeConfiguration<CardIssueRecord>, IEntityTypeConfiguration<PracticeRunRecord>
 {
+    public void Configure(EntityTypeBuilder<IssuedPrescriptionRecord> builder)
+    {
+        builder.ToTable("issued_prescriptions",
+            t => t.HasCheckConstraint("ck_issued_prescriptions_number", "number >= 1"));
+        builder.HasKey(p => new { p.EstateId, p.Id });
+        builder.HasOne<PlantingRecord>().WithMany().HasForeignKey(p => new { p.EstateId, p.PlantingId });
+        builder.HasIndex(p => new { p.EstateId, p.PlantingId, p.Season, p.Number }).IsUnique();
+        builder.Property(p => p.Content).HasColumnType("json");
+        builder.Property(p => p.Person).HasMaxLength(100);
+    }
+
     public void Configure(EntityTypeBuilder<CardIssueRecord> builder)
     {
-        builder.ToTable("card_issues", t => t.HasCheckConstraint("ck_card_issues_number", "number >= 1"));
+        builder.ToTable("card_issues");
         builder.HasKey(c => new { c.EstateId, c.Id });
-        builder.HasOne<PlantingRecord>().WithMany().HasForeignKey(c => new { c.EstateId, c.PlantingId });
-        builder.HasIndex(c => new { c.EstateId, c.PlantingId, c.Season, c.At });
-        builder.Property(c => c.Basis).HasMaxLength(64);
+        builder.HasOne(c => c.Prescription).WithMany().HasForeignKey(c => new { c.EstateId, c.PrescriptionId });
+        builder.HasIndex(c => new { c.EstateId, c.PrescriptionId, c.At });
         builder.Property(c => c.Language).HasMaxLength(5);
         builder.Property(c => c.Person).HasMaxLength(100);
     }

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
+using Rama.Core.Prescribe.Issue;
 using Rama.Core.Quantities;
 using Rama.Core.Systems;
 using Rama.Data;
@@ -53,6 +54,8 @@ internal static class PrescribeEndpoints
         planting.MapGet("/card", Card).For(Act.Read).WithSummary("The card for the row, in one of the languages");
         planting.MapGet("/cards", Cards).For(Act.Read).WithSummary("Cards handed out this season, the latest first");
         planting.MapGet("/cards/{card:guid}", Issued).For(Act.Read).WithSummary("A card as it was handed out");
+        planting.MapGet("/prescriptions/{number}", Asked).For(Act.Read)
+            .WithSummary("A version of this season's prescription as it was handed out, as data");
         planting.MapPost("/cards", Issue).For(Act.Settings).WithSummary("Hand a card out: it names its prescription version and is kept as printed");
         planting.MapPut("/cutting", Save).For(Act.Settings).WithSummary("Save how the system is cut and what demonstration trees showed");
         planting.MapPost("/simulation", Simulate).For(Act.Read).WithSummary("The prescription carried out on many trees, told step by step; another system or school can be tried");
@@ -94,8 +97,7 @@ internal static class PrescribeEndpoints
     {
         Known(language);
         if (await store.FindAsync(id, cancel, season) is not { } stored) return TypedResults.NotFound();
-        CardReader reader = new(language, UnitsOf(units));
-        return stored.ToCards(await MarksAsync(estates, cancel), reader).TryGetValue(reader, out var card)
+        return stored.ToCard(await MarksAsync(estates, cancel), new(language, UnitsOf(units))) is { } card
             ? TypedResults.Ok(card)
             : TypedResults.NotFound();
     }
@@ -110,6 +112,15 @@ internal static class PrescribeEndpoints
 
     private static async Task<Results<Ok<PruningCard>, NotFound>> Issued(Guid id, Guid card, PrescribeStore store, CancellationToken cancel) =>
         await store.CardAsync(id, card, cancel) is { } issued ? TypedResults.Ok(issued) : TypedResults.NotFound();
+
+    private static async Task<Results<Ok<IssuedPrescription>, NotFound>> Asked(
+        Guid id, int number, PlantingStore plantings, PrescribeStore store, CancellationToken cancel, int? season = null)
+    {
+        if (await plantings.FindAsync(id, cancel, season) is not { } stored) return TypedResults.NotFound();
+        return await store.PrescriptionAsync(id, stored.Plan.Season, number, cancel) is { } asked
+            ? TypedResults.Ok(asked)
+            : TypedResults.NotFound();
+    }
 
     private static async Task<Results<Ok<IssuedCard>, NotFound, Conflict<EditConflict>>> Issue(
         Guid id, IssueCard body, PlantingStore plantings, EstateStore estates, PrescribeStore store, CancellationToken cancel)

@@ -5,6 +5,8 @@ using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
+using Rama.Core.Prescribe.Issue;
+using Rama.Core.Prescribe.Working;
 using Rama.Core.Systems;
 using Rama.Core.Target;
 using Rama.Core.Trees;
@@ -28,7 +30,7 @@ public sealed partial class ConsistencyTests
         new(() => [.. Enumerable.Range(0, Plantings).Select(Make)]);
 
     // Every system, with a count far under, a little under, on, a little over and far over the number; both aims;
-    // with and without trunks.
+    // with and without trunks, in each way of working.
     private static (string, PlanReading, PruningPlan) Make(int number)
     {
         var system = TrainingSystem.Shipped[number % TrainingSystem.Shipped.Count];
@@ -66,7 +68,7 @@ public sealed partial class ConsistencyTests
                 Yield = new(wanted, "bud/tree"), FruitSize = new(190, "g"), PackOut = new(88, "%"), BudFactor = 1.8,
             },
             Count = new() { Trees = trees },
-            Cutting = new() { Answers = answers },
+            Cutting = new() { Answers = answers, Way = (WayOfWorking)(number / 7 % 3) },
         };
         var reading = PlanReading.Of(entry);
         var plan = PruningPlan.Of(reading);
@@ -99,6 +101,8 @@ public sealed partial class ConsistencyTests
             .Count());
         Assert.Equal(3, Made.Value.Select(m => m.Plan.Decision!.Kind).Distinct().Count());
         Assert.Equal([false, true], Made.Value.Select(m => m.Plan.Prescription!.IsLight).Distinct().Order());
+        Assert.Equal([null, WayOfWorking.Amounts, WayOfWorking.Gauge, WayOfWorking.Count],
+            Made.Value.Select(m => m.Plan.Prescription!.Way).Distinct().Order());
         Assert.Equal([1, 3], Made.Value.Select(m => m.Plan.Prescription!.Classes.Count).Distinct().Order());
     }
 
@@ -213,6 +217,56 @@ public sealed partial class ConsistencyTests
         }
     });
 
+    [Fact]
+    public void What_is_handed_out_as_data_is_what_the_card_says() => Each((reading, plan) =>
+    {
+        var (prescription, asks) = (plan.Prescription!, IssuedPrescription.Of(plan)!);
+        Assert.Equal(prescription.Way, asks.Way);
+        var card = PruningCard.Of(reading, plan, "en")!;
+        var numbers = asks.Classes.Select(c => c.Number).Concat(asks.Classes.Select(c => c.AtMostDown));
+        Assert.Equal(numbers.OfType<int>().Select(n => (double)n), NumbersOf(card.Stop));
+        foreach (var (c, i) in asks.Classes.Select((c, i) => (c, i)))
+        {
+            if (c.Number is { } number)
+            {
+                Assert.InRange(number, c.Least!.Value, c.Most!.Value);
+                if (card.Classes.Count > 0) Assert.Equal($"{number}", card.Classes[i].Leave);
+            }
+            // Every cut with a number in the class's line of the table is asked for, up to that number.
+            if (card.Classes.Count == 0) continue;
+            foreach (var (cut, cell) in card.Cuts.Zip(card.Classes[i].Cuts).Where(x => x.Second != ""))
+            {
+                var step = Assert.Single(c.Steps, s => s.StepId == cut.StepId);
+                Assert.Equal(cut.Number, step.Order);
+                if (step is { Most: { } most, Amount: AmountKind.UpTo }) Assert.Equal($"{most}", cell);
+            }
+        }
+    });
+
+    [Fact]
+    public void A_gauge_and_its_tape_stand_on_the_card_where_limbs_are_read() => Each((reading, plan) =>
+    {
+        var (prescription, card) = (plan.Prescription!, PruningCard.Of(reading, plan, "en")!);
+        var reads = prescription.Way is WayOfWorking.Gauge or WayOfWorking.Count;
+        Assert.Equal(reads, card.Gauge.Count > 0);
+        if (!reads) Assert.Null(card.Tape);
+        if (card.Tape is not { } tape) return;
+        var numbered = prescription.Classes.Where(c => c.StopAt is not null).ToList();
+        Assert.Equal(numbered.Count, tape.Strips.Count);
+        foreach (var (c, strip) in numbered.Zip(tape.Strips))
+        {
+            // The strip ends, black, where the table of the card says that a limb comes out.
+            Assert.Equal(Math.PI * prescription.InForce["big-from"], strip.Cells[^1].ToMm, 6);
+            Assert.All(strip.Cells, cell =>
+            {
+                var middle = (cell.FromMm + cell.ToMm) / 2 / Math.PI;
+                var buds = c.BudsPerCm2!.Value * Math.PI * middle * middle / 400;
+                var told = double.Parse(cell.Buds, CultureInfo.InvariantCulture);
+                Assert.InRange(told, buds * 0.87 - 1, buds * 1.13 + 1);
+            });
+        }
+    });
+
     // The gauge over the limbs that the drawn tree of each class keeps makes its number: on one tree roughly, on
     // all of them in the mean. Limbs thicker than the gauge goes are read as its last.
     [Fact]
@@ -239,7 +293,8 @@ public sealed partial class ConsistencyTests
     [Fact]
     public void The_first_way_of_working_tells_what_the_simulation_tells()
     {
-        var numbered = Made.Value.Where(m => m.Plan.Prescription!.Classes.All(c => c.StopAt is not null)).ToList();
+        var numbered = Made.Value.Where(m => m.Plan.Prescription!.Way == WayOfWorking.Amounts
+            && m.Plan.Prescription.Classes.All(c => c.StopAt is not null)).ToList();
         Assert.Contains(numbered, m => m.Plan.Prescription!.Classes.Any(c => c.StopAt > c.Decision.BudsToLeave + 1));
         foreach (var (name, reading, plan) in numbered.DistinctBy(m =>
             (m.Plan.Planting!.System.Id, m.Plan.Prescription!.Classes.Count)))

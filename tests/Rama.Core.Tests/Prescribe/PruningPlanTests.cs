@@ -1,6 +1,7 @@
 using Rama.Core.Count;
 using Rama.Core.Decide;
 using Rama.Core.Prescribe;
+using Rama.Core.Prescribe.Working;
 using Rama.Core.Prescribe.Bench;
 using Rama.Core.Quantities;
 
@@ -134,12 +135,14 @@ public sealed class PruningPlanTests
     [Fact]
     public void A_card_for_who_measures_in_feet_has_no_metre_on_it()
     {
-        var reading = PlanReading.Of(Entries.Plan(300, 310, 290, 305, 295, 300));
+        var reading = PlanReading.Of(
+            Entries.Plan(300, 310, 290, 305, 295, 300) with { Cutting = new() { Way = WayOfWorking.Gauge } });
         var card = PruningCard.Of(reading, PruningPlan.Of(reading), "en", null, UnitSystem.Us)!;
         Assert.Contains(card.Measures!, m => m.Value == "10 ft 4 in");
         Assert.Equal(["3/8 in", "1/2 in", "5/8 in", "3/4 in", "7/8 in"], card.Gauge.Select(g => g.Limb));
         Assert.DoesNotMatch(@"\d (mm|cm|m)\b", string.Join(" ", card.Measures!.Select(m => m.Value)
             .Concat(card.Gauge.Select(g => g.Limb)).Concat(card.Cuts.Select(c => c.HowMany)).Append(card.GaugeNote)));
+        Assert.DoesNotMatch(@"\d ?(mm|cm|m)\b", string.Join(" ", card.Tape!.How.Append(card.Tape.Check)));
         Assert.Equal("1/8", LengthTold.Inches(0.02));
         Assert.Equal("2 1/4", LengthTold.Inches(2.26));
     }
@@ -147,7 +150,7 @@ public sealed class PruningPlanTests
     [Fact]
     public void Lengths_are_told_as_held_and_by_the_crew_s_own_measures()
     {
-        var entry = Entries.Plan(Even) with { Cutting = new() { Settings = new Dictionary<string, double?> { ["big-from"] = 18, ["stub"] = 4, ["big-limbs"] = 2 } } };
+        var entry = Entries.Plan(Even) with { Cutting = new() { Way = WayOfWorking.Gauge, Settings = new Dictionary<string, double?> { ["big-from"] = 18, ["stub"] = 4, ["big-limbs"] = 2 } } };
         var marks = new BodyMarksEntry { Finger = new(18, "mm"), Shoulder = new(1.45, "m"), Reach = new(2.2, "m") }.Read();
         var english = Card(entry, "en", marks)!;
         // 0.9 × 3.5 m of row is 3.15 m: nobody reaches it, so no mark tells it.

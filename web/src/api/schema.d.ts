@@ -3510,6 +3510,63 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/plantings/{id}/prescriptions/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A version of this season's prescription as it was handed out, as data */
+        get: {
+            parameters: {
+                query?: {
+                    season?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    number: number;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["IssuedPrescription"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/plantings/{id}/cutting": {
         parameters: {
             query?: never;
@@ -4885,7 +4942,7 @@ export interface components {
          * @description How the number of a step's cuts is told.
          * @enum {unknown}
          */
-        AmountKind: "none" | "everyOne" | "asFound" | "onSomeTrees" | "upTo" | "ifAbove" | "aLimb" | "onTheTree" | "toTheNumber";
+        AmountKind: "none" | "everyOne" | "asFound" | "onSomeTrees" | "upTo" | "ifAbove" | "aLimb" | "onTheTree" | "toTheNumber" | "toTheGauge";
         /**
          * @description On which wood a crop bears.
          * @enum {unknown}
@@ -5742,6 +5799,53 @@ export interface components {
             /** @description What it is. */
             caption: string;
         };
+        /** @description The bud tape: the second sheet of a card, printed true to scale and cut into strips. */
+        CardTape: {
+            /** @description Heading of the sheet. */
+            heading: string;
+            /** @description How to use a strip, in sentences. */
+            how: string[];
+            /** @description Word at the end of a strip. */
+            takeOut: string;
+            /**
+             * Format: double
+             * @description Length of the line that checks the printer, mm.
+             */
+            checkMm: number;
+            /** @description What to do with it. */
+            check: string;
+            /** @description One strip for each trunk class. */
+            strips: components["schemas"]["CardTapeStrip"][];
+        };
+        /** @description A number on a strip of the card's bud tape. */
+        CardTapeCell: {
+            /**
+             * Format: double
+             * @description Where it begins, mm from the end that is laid on the limb.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description Where it ends, mm.
+             */
+            toMm: number;
+            /** @description The number as written. */
+            buds: string;
+        };
+        /** @description One strip, for the trees of one trunk class. */
+        CardTapeStrip: {
+            /** @description Code of the planting and the class: cut out, a strip has nothing else to tell it by. */
+            name: string;
+            /** @description How its trunks are told. */
+            trunk: string;
+            /** @description Its numbers. */
+            cells: components["schemas"]["CardTapeCell"][];
+            /**
+             * Format: double
+             * @description Length of the strip, mm.
+             */
+            lengthMm: number;
+        };
         CatalogueRootstock: {
             name: string;
             crop: string;
@@ -5947,6 +6051,12 @@ export interface components {
             settings: {
                 [key: string]: number;
             };
+            /**
+             * Format: double
+             * @description Minutes per tree, among them, of reading limbs and counting.
+             * @default 0
+             */
+            readingMinutes: number;
             /** @description When a pruner stops. */
             stop: components["schemas"]["ClassStop"];
             /**
@@ -6393,6 +6503,7 @@ export interface components {
             };
             /** @description Demonstration trees: what fell after each step. */
             demonstration?: components["schemas"]["DemonstrationTreeEntry"][];
+            way?: null | components["schemas"]["WayOfWorking"];
             /** @description Whether nothing was chosen. */
             isUntouched?: boolean;
         };
@@ -6702,6 +6813,43 @@ export interface components {
             required: boolean;
             header: null | string;
             unitHeader: null | string;
+        };
+        /** @description What is expected of the trees of one trunk class. */
+        ExpectedOfClass: {
+            /**
+             * Format: double
+             * @description Share of the trees.
+             */
+            share: number;
+            /**
+             * Format: double
+             * @description Floral buds before.
+             */
+            standing: number;
+            /**
+             * Format: double
+             * @description Floral buds after.
+             */
+            left: number;
+            /**
+             * Format: double
+             * @description Limbs left.
+             */
+            limbsLeft: number;
+            /**
+             * Format: double
+             * @description Working minutes per tree.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Clusters per tree left to thinning.
+             */
+            clustersToThinning: number;
+            /** @description Floral buds each step takes, by step. */
+            drops: {
+                [key: string]: number;
+            };
         };
         FieldBatch: {
             /** Format: uuid */
@@ -7303,6 +7451,130 @@ export interface components {
             at: string;
             person: null | string;
             outOfDate: boolean;
+        };
+        /** @description What is asked on the trees of one trunk class. */
+        IssuedClass: {
+            /** @description The class. */
+            name: string;
+            /**
+             * Format: double
+             * @description Girth its trunks begin at, cm; null for the smallest.
+             */
+            fromGirthCm: null | number;
+            /**
+             * Format: double
+             * @description Girth its trunks end at, cm; null for the largest.
+             */
+            toGirthCm: null | number;
+            /** @description Its decision. */
+            kind: components["schemas"]["DecisionKind"];
+            /** @description When a pruner stops. */
+            stop: components["schemas"]["ClassStop"];
+            /**
+             * Format: int32
+             * @description Floral buds to leave on a tree; null where cuts do not stop on a number.
+             */
+            number: null | number;
+            /**
+             * Format: int32
+             * @description Fewest that are near enough to it.
+             */
+            least: null | number;
+            /**
+             * Format: int32
+             * @description Most that are near enough to it.
+             */
+            most: null | number;
+            /**
+             * Format: int32
+             * @description Floral buds wanted; fewer than the number where the cap leaves more.
+             */
+            wanted: number;
+            /**
+             * Format: int32
+             * @description Floral buds that may lie under a tree of which only the shape is cut; null otherwise.
+             */
+            atMostDown: null | number;
+            /**
+             * Format: double
+             * @description The limb gauge, buds for each cm² of limb; null where nothing is brought to a
+             *                 number.
+             */
+            budsPerCm2: null | number;
+            /** @description How many cuts of each kind, in order. */
+            steps: components["schemas"]["IssuedStep"][];
+            /**
+             * @description Settings found for the class, by name, in their own unit; the steps tell what they ask
+             *                 for.
+             */
+            settings: {
+                [key: string]: number;
+            };
+        };
+        /**
+         * @description What a prescription asks of a crew, as data: what cards in any language hang on, and what counts of finished trees
+         *     are held against.
+         */
+        IssuedPrescription: {
+            /**
+             * Format: int32
+             * @description Form of this record; int IssuedPrescription.CurrentForm for those made now.
+             */
+            form: number;
+            /** @description Identifier of the training system. */
+            system: string;
+            /**
+             * Format: int32
+             * @description Version of its rule pack.
+             */
+            pack: number;
+            /** @description The decision. */
+            kind: components["schemas"]["DecisionKind"];
+            /**
+             * Format: double
+             * @description How far from its number a tree may end, as a share of it.
+             */
+            tolerance: number;
+            /**
+             * Format: double
+             * @description Share of the buds standing that may go in one winter.
+             */
+            cap: number;
+            way: null | components["schemas"]["WayOfWorking"];
+            /** @description Settings in force, by name, in their own unit. */
+            settings: {
+                [key: string]: number;
+            };
+            /** @description Answers to the system's questions. */
+            answers: {
+                [key: string]: string;
+            };
+            /** @description What is asked in each trunk class, small trunks first. */
+            classes: components["schemas"]["IssuedClass"][];
+            /** @description What is expected of it in each trunk class; it asks for nothing. */
+            expected: components["schemas"]["ExpectedOfClass"][];
+        };
+        /** @description How many cuts of one kind are asked for. */
+        IssuedStep: {
+            /**
+             * Format: int32
+             * @description Its number on the card.
+             */
+            order: number;
+            /** @description The step. */
+            stepId: string;
+            /** @description How the number is told. */
+            amount: components["schemas"]["AmountKind"];
+            /**
+             * Format: int32
+             * @description Cuts on one tree at most; null where the tree decides.
+             */
+            most: null | number;
+            /**
+             * Format: double
+             * @description Height from which it is asked for, metres.
+             */
+            aboveM: null | number;
         };
         JsonElement: unknown;
         /** @description All buds of one kind on a tree, as typed. */
@@ -8246,6 +8518,7 @@ export interface components {
              *                 thinning.
              */
             isLight: boolean;
+            way: null | components["schemas"]["WayOfWorking"];
             /** @description Answers to the system's questions it rests on. */
             answers: {
                 [key: string]: string;
@@ -8447,6 +8720,8 @@ export interface components {
             gaugeNote: string;
             /** @description Units its lengths are told in. */
             units?: components["schemas"]["UnitSystem"];
+            way?: null | components["schemas"]["WayOfWorking"];
+            tape?: null | components["schemas"]["CardTape"];
         };
         /** @description Whether and how hard to prune, and how sure the count makes it. */
         PruningDecision: {
@@ -10644,11 +10919,8 @@ export interface components {
             /** @description What can be done, the surest first. */
             advice: components["schemas"]["VigourAdvice"][];
         };
-        /**
-         * @description How a crew works to the number.
-         * @enum {unknown}
-         */
-        WayOfWorking: "amounts" | "gauge" | "count";
+        /** @enum {unknown} */
+        WayOfWorking: "amounts" | "gauge" | "count" | null;
         /** @description What one way of working comes to on the trees of a planting. */
         WayResult: {
             /** @description The way. */

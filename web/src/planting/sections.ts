@@ -56,6 +56,7 @@ export interface CuttingDraft {
   answers: Record<string, string>;
   settings: Record<string, string>;
   lines: Line[];
+  way: CuttingEntry['way'];
 }
 
 /** Columns of a demonstration tree beside what fell at each step, whose columns begin with `fell.`. */
@@ -178,6 +179,7 @@ export const sections: { [S in SectionName]: Section<S> } = {
 export function toCuttingDraft(cutting: CuttingEntry, language: Language): CuttingDraft {
   return {
     answers: { ...cutting.answers },
+    way: cutting.way ?? null,
     settings: Object.fromEntries(Object.entries(cutting.settings ?? {}).map(([id, value]) => [id, toInput(value, language)])),
     lines: (cutting.demonstration ?? []).map((tree) => ({
       row: toInput(tree.row, language), tree: toInput(tree.tree, language), before: toInput(tree.before, language), left: toInput(tree.left, language),
@@ -200,7 +202,7 @@ export function readCutting(draft: CuttingDraft, language: Language): Read<Cutti
     row: number('row'), tree: number('tree'), before: number('before'), left: number('left'),
     fell: Object.fromEntries(steps.map((step) => [step.slice('fell.'.length), number(step)] as const).filter(([, fell]) => fell !== null)),
   }));
-  return { entry: { answers: Object.fromEntries(Object.entries(draft.answers).filter(([, answer]) => answer !== '')), settings, ...trees.entry }, unreadable: [...unreadable, ...trees.unreadable] };
+  return { entry: { answers: Object.fromEntries(Object.entries(draft.answers).filter(([, answer]) => answer !== '')), settings, way: draft.way ?? null, ...trees.entry }, unreadable: [...unreadable, ...trees.unreadable] };
 }
 
 /** What a counted tree holds beside its cells, and the buds shown for it. */

@@ -27,7 +27,18 @@ public enum WayOfWorking
 /// <param name="MinutesPerCount">Minutes to count a tree.</param>
 /// <remarks>All are assumptions until checks tell.</remarks>
 public sealed record CrewSkill(double ThicknessCv = 0.08, double JudgementCv = 0.10, int CountedEvery = 10,
-    double SecondsPerLimb = 3, double MinutesPerCount = 4);
+    double SecondsPerLimb = 3, double MinutesPerCount = 4)
+{
+    /// <summary>Seconds of reading limbs and counting on a mean tree, beside its cuts.</summary>
+    /// <param name="way">How the crew works.</param>
+    /// <param name="limbs">Limbs the tree keeps.</param>
+    public double ReadingSeconds(WayOfWorking way, double limbs) => way switch
+    {
+        WayOfWorking.Gauge => limbs * SecondsPerLimb,
+        WayOfWorking.Count => limbs * SecondsPerLimb + 60 * MinutesPerCount / CountedEvery,
+        _ => 0,
+    };
+}
 
 /// <summary>What a tree that misses its number costs, and an hour of work.</summary>
 /// <param name="FruitPerBud">Fruit wanted for each bud to leave.</param>

@@ -3,6 +3,7 @@ import { Button, Segmented } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api, answered, type PruningCard } from '../../api/client';
+import { CardTape } from './CardTape';
 import { CardTree } from './CardTree';
 import { Trouble } from '../../Trouble';
 import type { Language } from '../../units/format';
@@ -54,8 +55,17 @@ export function CardPage() {
         <Segmented value={paper} onChange={setPaper} options={[{ value: 'a4', label: 'A4' }, { value: 'letter', label: 'Letter' }]} />
         <Button type="primary" onClick={() => { window.print(); }} disabled={!card.data}>{t('card.print')}</Button>
       </div>
-      {card.data ? <Card card={card.data} paper={paper} /> : <p className="waiting">{t('loading')}</p>}
+      {card.data ? <Sheets card={card.data} paper={paper} /> : <p className="waiting">{t('loading')}</p>}
     </main>
+  );
+}
+
+function Sheets({ card, paper }: { card: PruningCard; paper: Paper }) {
+  return (
+    <>
+      <Card card={card} paper={paper} />
+      {card.tape && <CardTape card={card} tape={card.tape} paper={paper} />}
+    </>
   );
 }
 

@@ -6,11 +6,14 @@ import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
 import { Field } from '../../entry/Field';
 
+const WAYS = ['amounts', 'gauge', 'count'] as const;
+
 /** How the system is cut here: the questions orchardists answer differently, numbers held by hand, and demonstration trees. */
 export function HowCut() {
   const { t, local, number } = useReading();
   const { plan, draft, change, problem } = usePlantingWork();
   const system = plan.planting!.system;
+  const way = plan.prescription?.way;
   const cutting = draft('cutting');
   const set = (part: Partial<CuttingDraft>) => { change('cutting', { ...cutting, ...part }); };
   const found = plan.prescription?.classes[Math.floor((plan.prescription.classes.length - 1) / 2)]?.settings ?? {};
@@ -23,7 +26,7 @@ export function HowCut() {
   return (
     <section className="how-cut" data-test="how-cut">
       <Part section="cutting">
-        {system.questions.length > 0 && <h2>{t('cutting.questions')}</h2>}
+        {(system.questions.length > 0 || way) && <h2>{t('cutting.questions')}</h2>}
         {system.questions.map((q) => {
           const chosen = cutting.answers[q.id] ?? plan.prescription?.answers[q.id] ?? q.options[0]!.id;
           const wrong = problem('cutting', `answers.${q.id}`);
@@ -36,6 +39,13 @@ export function HowCut() {
             </div>
           );
         })}
+        {way && (
+          <div className="question" data-field="cutting.way" data-test="way">
+            <span className="question-name">{t('ways.heading')}</span>
+            <Segmented value={cutting.way ?? way} onChange={(chosen) => { set({ way: chosen }); }} options={WAYS.map((w) => ({ value: w, label: t(`ways.${w}`) }))} />
+            <span className="small dim">{t(`ways.${cutting.way ?? way}-why`)}</span>
+          </div>
+        )}
         <details className="cutting-more">
           <summary>{t('cutting.settings')}</summary>
           <p className="small dim">{t('cutting.settings-text')}</p>

@@ -113,9 +113,11 @@ function Ways({ ways }: { ways: Way[] }) {
 
 function WayHead({ way }: { way: Way }) {
   const { t } = useReading();
+  const { plan } = usePlantingWork();
   return (
     <th className="number">
       {t(`ways.${way.way}`)}
+      {plan.prescription?.way === way.way && <><br /><span className="small">{t('ways.chosen')}</span></>}
       {way.isProposed && <><br /><span className="small">✓ {t('ways.proposed')}</span></>}
     </th>
   );
