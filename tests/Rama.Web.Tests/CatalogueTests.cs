@@ -18,7 +18,7 @@ public sealed class CatalogueTests(RamaApplication application) : IClassFixture<
     [Fact]
     public async Task Own_numbers_stand_beside_the_shipped_ones_and_plans_follow_them()
     {
-        // H2 stands short of buds: 99 floral buds on a tree set 99 × set share fruit at best.
+        // H2 stands short of buds: 99 floral buds on a tree set 99 × cluster set fruit at best.
         async Task<double> AtBest() => (double)(await _client.PlantingAsync("H2"))["plan"]!["decision"]!["fruitAtBest"]!;
         var before = await AtBest();
         Assert.Equal(0u, (uint)(await Variety("Elstar"))["version"]!);

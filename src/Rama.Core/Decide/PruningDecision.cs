@@ -104,8 +104,8 @@ public sealed record PruningDecision(
             steps.Add(new("decision.thinning", "surplus − remove", new("clusters left to thinning", toThinning, "cluster/tree"),
                 [surplusFigure, new("remove", remove, "bud/tree")], Sources.Definition));
         if (atBest is { } best)
-            steps.Add(new("decision.fruit-at-best", "floral buds × set share", new("fruit at best", best, "fruit/tree"),
-                [present, new("set share", setShare!.Value, "share")], Sources.Assumption));
+            steps.Add(new("decision.fruit-at-best", "floral buds × cluster set", new("fruit at best", best, "fruit/tree"),
+                [present, new("cluster set", setShare!.Value, "share")], Sources.Assumption));
 
         return new(
             kind, weight, surplus, low, high, standing, toLeave, toLeave - tolerance, toLeave + tolerance,

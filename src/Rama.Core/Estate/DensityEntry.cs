@@ -15,7 +15,7 @@ public record DensityEntry
     /// <summary>Area of the planting.</summary>
     public Amount? Area { get; init; }
 
-    /// <summary>Share of tree places that stand empty or hold a dead tree; none when left out.</summary>
+    /// <summary>Share of tree positions that stand empty or hold a dead tree; none when left out.</summary>
     public Amount? MissingShare { get; init; }
 
     /// <summary>Share of trees that are pollinizers and not picked; none when left out.</summary>

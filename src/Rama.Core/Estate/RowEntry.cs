@@ -5,7 +5,7 @@ namespace Rama.Core.Estate;
 /// <summary>One row of trees, as typed.</summary>
 public sealed record RowEntry
 {
-    /// <summary>Most tree places one row may have.</summary>
+    /// <summary>Most tree positions one row may have.</summary>
     public const int MostTrees = 5_000;
 
     /// <summary>Number of the row in its block, from 1.</summary>
@@ -14,7 +14,7 @@ public sealed record RowEntry
     /// <summary>Number of the first tree place; 1 when left out.</summary>
     public double? FirstTree { get; init; }
 
-    /// <summary>Tree places in the row.</summary>
+    /// <summary>Tree positions in the row.</summary>
     public double? Trees { get; init; }
 
     /// <summary>Empty places and dead trees, such as <c>3, 17-19</c>.</summary>

@@ -2,11 +2,11 @@ using Rama.Core.Explain;
 
 namespace Rama.Core.Estate;
 
-/// <summary>The rows of a planting: which tree places there are and how they stand.</summary>
+/// <summary>The rows of a planting: which tree positions there are and how they stand.</summary>
 /// <param name="Rows">Rows by number; at least one.</param>
 public sealed record RowList(IReadOnlyList<TreeRow> Rows)
 {
-    /// <summary>Tree places in all rows.</summary>
+    /// <summary>Tree positions in all rows.</summary>
     public int Places => Rows.Sum(r => r.Trees);
 
     /// <summary>Places that stand empty or hold a dead tree.</summary>
@@ -33,10 +33,10 @@ public sealed record RowList(IReadOnlyList<TreeRow> Rows)
     /// <summary>The arithmetic of the two shares.</summary>
     internal IReadOnlyList<Step> Steps =>
     [
-        new("density.missing-listed", "(missing + replants) ÷ tree places listed", new("missing", MissingShare, "share"),
-            [new("missing", Missing, "tree"), new("replants", Replants, "tree"), new("tree places listed", Places, "tree")], Sources.RowList),
-        new("density.pollinizers-listed", "pollinizers ÷ (tree places listed − missing − replants)", new("pollinizers", PollinizerShare, "share"),
-            [new("pollinizers", Pollinizers, "tree"), new("missing", Missing, "tree"), new("replants", Replants, "tree"), new("tree places listed", Places, "tree")],
+        new("density.missing-listed", "(missing + replants) ÷ tree positions listed", new("missing", MissingShare, "share"),
+            [new("missing", Missing, "tree"), new("replants", Replants, "tree"), new("tree positions listed", Places, "tree")], Sources.RowList),
+        new("density.pollinizers-listed", "pollinizers ÷ (tree positions listed − missing − replants)", new("pollinizers", PollinizerShare, "share"),
+            [new("pollinizers", Pollinizers, "tree"), new("missing", Missing, "tree"), new("replants", Replants, "tree"), new("tree positions listed", Places, "tree")],
             Sources.RowList),
     ];
 

@@ -29,9 +29,16 @@ internal sealed record CardWords(string Language, Crop Crop)
     public string Say(LocalText text) => text.In(Language);
 
     // Plural first: the singular is what both languages of the card leave of it without an s.
-    private string OfCrop(string text) => text
-        .Replace(FloralBuds.In(Language), Crop.Counted.In(Language), StringComparison.Ordinal)
-        .Replace("floral bud", Crop.Counted.En.TrimEnd('s'), StringComparison.Ordinal);
+    private string OfCrop(string text)
+    {
+        var (buds, counted) = (FloralBuds.In(Language), Crop.Counted.In(Language));
+        return text
+            .Replace(buds, counted, StringComparison.Ordinal)
+            .Replace(Capital(buds), Capital(counted), StringComparison.Ordinal)
+            .Replace("floral bud", Crop.Counted.En.TrimEnd('s'), StringComparison.Ordinal);
+    }
+
+    private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
 
     private object Written(object number) =>
         number is double value ? Number(value) : number;

@@ -164,7 +164,7 @@ internal sealed class CardWriter
                    select stopping.Key switch
                    {
                        ClassStop.Number => _words.Say(
-                           $"stop-{_prescription.Way}".ToLowerInvariant(), Listed(stopping, c => c.StopAt)),
+                           $"stop-{_prescription.Way ?? WayOfWorking.Amounts}".ToLowerInvariant(), Listed(stopping, c => c.StopAt)),
                        ClassStop.Ground => _words.Say("stop-structure", Listed(stopping, c => c.AtMostDown)),
                        ClassStop.CutsMade => _words.Say("stop-light"),
                        _ when stopping.Count() == _prescription.Classes.Count => _words.Say("stop-no-prune"),
@@ -235,7 +235,7 @@ internal sealed class CardWriter
 
     private string Cell(PrescribedCut cut, ClassPrescription of)
     {
-        if (of.Cuts.FirstOrDefault(c => c.StepId == cut.StepId) is not { IsMade: true } mine) return "";
+        if (of.Of(cut) is not { } mine) return "";
         return cut.Amount.Kind switch
         {
             AmountKind.EveryOne => "",

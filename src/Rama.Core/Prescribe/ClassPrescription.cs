@@ -79,6 +79,11 @@ public sealed record ClassPrescription(
     /// <summary>Floral buds left on a limb.</summary>
     public double BudsPerLimb => BudsLeft / LimbsLeft;
 
+    /// <summary>A cut of the card as it is made in this class; null where it is not.</summary>
+    internal ClassCut? Of(PrescribedCut cut) =>
+        Cuts.FirstOrDefault(c => c.StepId == cut.StepId) is { } mine
+        && (cut.Amount.Kind == AmountKind.ToTheGauge ? StopAt is not null : mine.IsMade) ? mine : null;
+
     /// <summary>Most cuts of each step on one tree, by step; null where the tree decides.</summary>
     internal IReadOnlyList<int?> LimitsFor(PruningRules rules)
     {

@@ -1,4 +1,3 @@
-using Rama.Core.Prescribe.Working;
 using Rama.Core.Systems;
 
 namespace Rama.Core.Prescribe;
@@ -55,9 +54,7 @@ public sealed record CutAmount(AmountKind Kind, double Least = 0, double Most = 
     /// <summary>Tells the cuts of a step over the trunk classes of a planting.</summary>
     /// <param name="step">The step.</param>
     /// <param name="classes">Its cuts by class, with the limbs the class keeps.</param>
-    /// <param name="way">How the crew works to the number.</param>
-    internal static CutAmount Of(CuttingStep step, IReadOnlyList<(ClassCut Cut, double LimbsLeft)> classes,
-        WayOfWorking way)
+    internal static CutAmount Of(CuttingStep step, IReadOnlyList<(ClassCut Cut, double LimbsLeft)> classes)
     {
         if (step is { Stop: StepStop.Never, Most: null, Cut.Kind: CutKind.Collar }) return new(AmountKind.EveryOne);
         var made = classes.Where(c => c.Cut.IsMade).ToList();
@@ -66,7 +63,6 @@ public sealed record CutAmount(AmountKind Kind, double Least = 0, double Most = 
             return new(AmountKind.IfAbove, height, height);
         if (step.Cut.Kind == CutKind.RubOff)
         {
-            if (way != WayOfWorking.Amounts) return new(AmountKind.ToTheGauge);
             if (made.All(c => c.Cut.CutsPerTree < AFew)) return new(AmountKind.ToTheNumber);
             var rates = made.Select(c => c.Cut.CutsPerTree / c.LimbsLeft).ToList();
             return rates.Max() >= FewPerLimb

@@ -19,7 +19,7 @@ namespace Rama.Core.Prescribe;
 /// <param name="Classes">What to cut by trunk class.</param>
 /// <param name="IsLight">Whether the system is pruned light: its cuts never stop on a number, which is left to
 /// thinning.</param>
-/// <param name="Way">How the crew works to the number; null where nothing is brought to one.</param>
+/// <param name="Way">How the crew works to the number; null where there is no choice.</param>
 /// <param name="Answers">Answers to the system's questions it rests on.</param>
 /// <param name="InForce">Settings of the system as answers, the search for lengths and the manager's hand have them, by name, in their own unit; the numbers of a class are with it.</param>
 /// <param name="Steps">The arithmetic.</param>
@@ -70,6 +70,9 @@ public sealed record Prescription(
         PruningRules rules, TreeStock stock, PruningDecision decision, DecisionSettings settings, double sharing = 1, CuttingTerms? cutting = null)
     {
         cutting ??= CuttingTerms.None;
+        // Where the system rubs no buds off, no limb is brought to a number.
+        var rubs = rules.Steps.Any(s => SettingSearch.IsSolved(rules, s));
+        if (!rubs) cutting = cutting with { Way = WayOfWorking.Amounts };
         var targets = ClassTargets.Of(decision.BudsToLeave, null, [.. stock.Classes.Select(c => c.Class)], sharing);
         var classes = ClassPrescription.Of(
             rules, stock, [.. stock.Classes.Zip(targets.Classes, (c, t) => PruningDecision.Of(c.Standing, t.FruitPerTree, settings, held: decision.Held))], settings, cutting);
@@ -81,14 +84,18 @@ public sealed record Prescription(
         var lengths = classes[0].Settings.Where(s => rules.Place(s.Key) is { } place && rules.System.Settings[place].IsLength);
         var inForce = rules.InUnits(rules.Values(lengths.Concat(cutting.Settings).DistinctBy(s => s.Key).ToDictionary()));
         LocalText Told(LocalText text) => SettingWords.Fill(text, rules.System.Settings, inForce);
-        foreach (var step in rules.Steps.Select(s => s.Step))
+        var isNumbered = classes.Any(c => c.StopAt is not null);
+        foreach (var ready in rules.Steps)
         {
+            var step = ready.Step;
             var parts = classes.Select(c => (Class: c, Cut: c.Cuts.FirstOrDefault(x => x.StepId == step.Id))).Where(p => p.Cut is not null).ToList();
             if (parts.Count == 0) continue;
             double Sum(Func<ClassCut, double> of) => parts.Sum(p => p.Class.Class.Share * of(p.Cut!));
             var (made, drop) = (Sum(c => c.CutsPerTree), Math.Min(before, Sum(c => c.Drop)));
             before -= drop;
-            var amount = CutAmount.Of(step, [.. parts.Select(p => (p.Cut!, p.Class.LimbsLeft))], cutting.Way);
+            var amount = isNumbered && cutting.Way != WayOfWorking.Amounts && SettingSearch.IsSolved(rules, ready)
+                ? new(AmountKind.ToTheGauge)
+                : CutAmount.Of(step, [.. parts.Select(p => (p.Cut!, p.Class.LimbsLeft))]);
             cuts.Add(new(
                 amount.Kind == AmountKind.None ? 0 : cuts.Count(c => c.IsMade) + 1, step.Id, amount, made,
                 step.Cut.Kind == CutKind.RubOff, drop, before, made * step.SecondsEach,
@@ -104,7 +111,7 @@ public sealed record Prescription(
         return new(
             left, LeftFrom(decision.Standing.Low), LeftFrom(decision.Standing.High), limbsLeft, perLimb, thinning,
             minutes, Mean(c => c.WoodShare), cuts, classes, rules.Aim == SystemAim.Light,
-            classes.Any(c => c.StopAt is not null) ? cutting.Way : null, rules.ByQuestion, inForce,
+            isNumbered && rubs ? cutting.Way : null, rules.ByQuestion, inForce,
             StepsOf(rules, decision, cuts, left, limbsLeft, perLimb, minutes, Mean(c => c.ReadingMinutes)), Warn(rules, stock, classes, thinning, Mean(c => c.WoodShare)));
     }
 

@@ -12,6 +12,9 @@ public sealed class TreeGenerator
     // Shape of wood nobody measures: assumptions, seen in the drawing and in which buds a cut takes.
     private const double GoldenAngleDeg = 137.5, AngleSdDeg = 10, PlaceNoise = 0.1, LeaderTipMm = 7,
         LimbTipShare = 0.35, BudNoiseCv = 0.35;
+
+    // How closely buds go with the trunk from tree to tree, as a correlation: assumption.
+    private const double BudsToTrunk = 0.7;
     private const int PathPieces = 5, RunPieces = 4;
 
     private readonly TypicalTree _shape;
@@ -31,11 +34,12 @@ public sealed class TreeGenerator
     public FruitTree Make(TreeCounts counts, int seed)
     {
         var draw = new TreeDraw(seed);
-        var trunkMm = Math.Sqrt(draw.Positive(counts.TcsaCm2) * 400 / Math.PI);
+        var vigour = draw.Normal();
+        var trunkMm = Math.Sqrt(TreeDraw.Positive(counts.TcsaCm2, vigour) * 400 / Math.PI);
         var limbs = Math.Max(0, draw.Whole(counts.Limbs.Mean * (1 + counts.Limbs.Cv * draw.Normal())));
-        var diameters = new double[limbs];
-        for (var i = 0; i < limbs; i++) diameters[i] = draw.Positive(counts.LimbMm);
-        var buds = draw.Whole(draw.Positive(counts.FloralBuds));
+        var diameters = LimbDiameters.Draw(limbs, counts, trunkMm, draw);
+        var budsToo = BudsToTrunk * vigour + Math.Sqrt(1 - BudsToTrunk * BudsToTrunk) * draw.Normal();
+        var buds = draw.Whole(TreeDraw.Positive(counts.FloralBuds, budsToo));
         var height = Math.Max(_shape.TrunkM + 0.2, draw.Positive(counts.HeightM));
         return Grow(draw, trunkMm, counts.Leaders, height, [.. diameters.Select(d => new LimbToGrow(d, draw.Happens(counts.ForkShare), null))], buds, counts.FloralShare);
     }

@@ -1,3 +1,4 @@
+using MathNet.Numerics.Statistics;
 using Rama.Core.Systems;
 using Rama.Core.Trees;
 
@@ -34,6 +35,18 @@ public sealed class TreeGeneratorTests
             Assert.InRange(mean / wanted.Mean, 1 - 0.04 * wanted.Cv, 1 + 0.04 * wanted.Cv);
             Assert.InRange(cv / wanted.Cv, 0.95, 1.05);
         }
+    }
+
+    // What is assumed of trees nobody measured: limb area within a tenth of what the trunk carries, buds and trunk
+    // correlated to .7.
+    [Fact]
+    public void Limbs_and_buds_go_with_the_trunk_they_stand_on()
+    {
+        var trees = Of("tall-spindle").Make(Counts, Many, 12);
+        var area = trees.Select(t => Math.Log(t.Branches.Where(b => b.Kind == BranchKind.Limb).Sum(b => b.CrossSectionCm2) / t.TcsaCm2));
+        Assert.InRange(area.StandardDeviation(), 0.09, 0.11);
+        var (buds, trunk) = (trees.Select(t => Math.Log(t.FloralBuds)), trees.Select(t => Math.Log(t.TcsaCm2)));
+        Assert.InRange(Correlation.Pearson(buds, trunk), 0.68, 0.72);
     }
 
     [Fact]

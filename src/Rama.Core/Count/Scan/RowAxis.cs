@@ -8,7 +8,7 @@ namespace Rama.Core.Count.Scan;
 /// <param name="OffM">Metres from the middle of that tree place.</param>
 public readonly record struct PlaceOnRow(int Row, int Tree, double OffM);
 
-/// <summary>The line of a row on the ground, with its tree places at equal distances along it.</summary>
+/// <summary>The line of a row on the ground, with its tree positions at equal distances along it.</summary>
 /// <param name="Row">Row with its trees.</param>
 /// <param name="Line">Points of the line, from the first tree on.</param>
 public sealed record RowAxis(TreeRow Row, IReadOnlyList<GeoPoint> Line);

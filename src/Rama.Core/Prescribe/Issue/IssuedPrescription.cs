@@ -88,9 +88,11 @@ public sealed record IssuedClass(
             Whole(of.AtMostDown), of.BudsPerCm2 is { } gauge ? Math.Round(gauge, 2) : null,
             [
                 .. from cut in prescription.Cuts
-                   let mine = of.Cuts.FirstOrDefault(c => c.StepId == cut.StepId)
-                   where mine is { IsMade: true }
-                   select new IssuedStep(cut.Number, cut.StepId, cut.Amount.Kind, mine.Most, Told(mine.AboveM)),
+                   let mine = of.Of(cut)
+                   where mine is not null
+                   select new IssuedStep(
+                       cut.Number, cut.StepId, cut.Amount.Kind,
+                       cut.Amount.Kind == AmountKind.ToTheGauge ? null : mine.Most, Told(mine.AboveM)),
             ],
             IssuedPrescription.Sorted(of.Settings, v => Math.Round(v, 3)));
     }

@@ -10,12 +10,13 @@ internal sealed class WaysOfWorking(PruningRules rules, MissCosts costs, CrewSki
 
     private readonly List<(double Share, WayTally[] Ways)> _classes = [];
 
-    /// <summary>Begins a trunk class; null where its trees are not brought to a number.</summary>
+    /// <summary>Begins a trunk class; null where its limbs cannot be brought to a number.</summary>
     /// <param name="of">What is prescribed for it.</param>
     /// <param name="seed">Seed of the errors.</param>
     public ClassAtWork? Begin(ClassPrescription of, int seed)
     {
-        if (of is not { StopAt: > 0, BudsPerCm2: { } gauge }) return null;
+        if (of is not { StopAt: > 0, BudsPerCm2: { } gauge }
+            || !rules.Steps.Any(s => SettingSearch.IsSolved(rules, s))) return null;
         var tallies = Ways.Select(_ => new WayTally(of, costs)).ToArray();
         _classes.Add((of.Class.Share, tallies));
         var big = rules.BigFromMm(rules.Values(of.Settings));
@@ -40,12 +41,12 @@ internal sealed class WaysOfWorking(PruningRules rules, MissCosts costs, CrewSki
         var (minutes, isShort, over) = (Mean(t => t.Seconds) / 60, Mean(t => t.FruitShort), Mean(t => t.Over));
         Step cost = new(
             "ways.cost",
-            "minutes ÷ 60 × wage + fruit short × cost of one + clusters over × set share × cost of one",
+            "minutes ÷ 60 × wage + fruit short × cost of one + clusters over × cluster set × cost of one",
             new("cost in sum", costs.Of(minutes, isShort, over), "money/tree"),
             [
                 new("minutes", minutes, "min/tree"), new("wage", costs.WagePerHour, "money/h"),
                 new("fruit short", isShort, "fruit/tree"), new("a fruit too few costs", costs.CostUnder, "money"),
-                new("clusters over", over, "cluster/tree"), new("set share", costs.SetMean, "share"),
+                new("clusters over", over, "cluster/tree"), new("cluster set", costs.SetMean, "share"),
                 new("a cluster too many costs", costs.CostOver, "money"),
             ],
             "typical trees cut by the card; people's errors are assumptions");

@@ -49,7 +49,7 @@ public sealed record InsuranceEntry
         var over = reader.Optional("costOver", "Cost of a cluster too many", CostOver, "", 0.0001, 10_000) ?? InsuranceTerms.DefaultCostOver;
         var under = reader.Optional("costUnder", "Cost of a fruit too few", CostUnder, "", 0.0001, 10_000) ?? InsuranceTerms.DefaultCostUnder;
         var mean = reader.Optional("setShare", "Set share", SetShare, Units.Share, 0.02, 0.98);
-        var sd = reader.Optional("setShareSd", "Spread of the set share", SetShareSd, Units.Share, 0.01, 0.45);
+        var sd = reader.Optional("setShareSd", "Spread of the cluster set", SetShareSd, Units.Share, 0.01, 0.45);
         var miss = reader.Optional("pruningSd", "Pruning misses by", PruningSd, Units.Share, 0, 0.25) ?? known.PruningSd;
         var fruitlets = reader.Optional("fruitlets", "Fruitlets per setting cluster", Fruitlets, "fruitlet/cluster", 1, 20) ?? known.Fruitlets;
         var losses = Losses is null ? Insurance.Losses.None : reader.Under("losses", Losses.Read);
@@ -65,11 +65,11 @@ public sealed record InsuranceEntry
     private static BetaShare? SetOf(EntryReader reader, double? mean, double? sd)
     {
         if (mean is null) reader.Add("setShare", "missing", "Set share: please fill this in beside its spread.");
-        if (sd is null) reader.Add("setShareSd", "missing", "Spread of the set share: please fill this in beside its mean.");
+        if (sd is null) reader.Add("setShareSd", "missing", "Spread of the cluster set: please fill this in beside its mean.");
         if (mean is not { } m || sd is not { } s || double.IsNaN(m) || double.IsNaN(s)) return null;
         if (BetaShare.Of(m, s) is { } set) return set;
         var largest = Math.Floor(BetaShare.LargestSd(m) * 1_000) / 10;
-        reader.Add("setShareSd", "spread", $"Spread of the set share: with a mean of {m * 100:0.#} % it must be below {largest:0.#} %, or years of no set and of full set would be the likeliest.");
+        reader.Add("setShareSd", "spread", $"Spread of the cluster set: with a mean of {m * 100:0.#} % it must be below {largest:0.#} %, or years of no set and of full set would be the likeliest.");
         return null;
     }
 }

@@ -9,7 +9,7 @@ namespace Rama.Core.Target.Insurance;
 /// <param name="CostOver">Cost of one setting cluster too many, above 0.</param>
 /// <param name="CostUnder">Cost of one fruit too few, in the same money, above 0.</param>
 /// <param name="Set">Set share over the years; null where nothing is known of it.</param>
-/// <param name="SetSource">Where the set share comes from.</param>
+/// <param name="SetSource">Where the cluster set comes from.</param>
 /// <param name="PruningSd">Standard deviation of buds left ÷ buds wanted.</param>
 /// <param name="Losses">Losses still to come.</param>
 /// <param name="Places">Fruit one bud or shoot carries when all of it sets.</param>

@@ -2,7 +2,7 @@ using Rama.Core.Statistics;
 
 namespace Rama.Core.Target.Insurance;
 
-/// <summary>The set share of one past season.</summary>
+/// <summary>The cluster set of one past season.</summary>
 /// <param name="Share">Share of the buds left that held fruit before hand thinning.</param>
 /// <param name="AtLeast">
 /// Whether it is only known to have been at least this: fruit were counted after thinning and nobody noted how many were thinned off.

@@ -10,7 +10,7 @@ namespace Rama.Core.Target.Insurance;
 public sealed class SetOutcome
 {
     // Pruning misses by a normal share, integrated by the trapezoid rule: three steps to the width of what the
-    // set share makes of it are exact to more digits than are shown; wider steps than a half are not needed, and
+    // cluster set makes of it are exact to more digits than are shown; wider steps than a half are not needed, and
     // beyond six nothing is left.
     private const double NormalReach = 6, WidestStep = 0.5, StepsToWidth = 3;
 
@@ -29,8 +29,8 @@ public sealed class SetOutcome
     /// <summary>Mean share over the years.</summary>
     public double Mean { get; }
 
-    /// <summary>The outcome of a set share, of pruning that misses its number, and of risks independent of each other.</summary>
-    /// <param name="set">The set share over the years.</param>
+    /// <summary>The outcome of a cluster set, of pruning that misses its number, and of risks independent of each other.</summary>
+    /// <param name="set">The cluster set over the years.</param>
     /// <param name="pruningSd">Standard deviation of buds left ÷ buds wanted, 0 to 0.25; 0 for pruning that always hits.</param>
     /// <param name="risks">Risks of further loss. A risk does not divide the buds as a known loss does.</param>
     /// <remarks>

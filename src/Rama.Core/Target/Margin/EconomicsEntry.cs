@@ -40,7 +40,7 @@ public sealed record EconomicsEntry
     /// <summary>Buds left per fruit wanted; 1.8 when left out.</summary>
     public double? BudFactor { get; init; }
 
-    /// <summary>Mean set share; 62 % when left out.</summary>
+    /// <summary>Mean cluster set; 62 % when left out.</summary>
     public Amount? SetShare { get; init; }
 
     /// <summary>Fruitlets per setting cluster; 2 when left out.</summary>

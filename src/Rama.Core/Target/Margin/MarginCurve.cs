@@ -112,7 +112,7 @@ public sealed record MarginCurve(
         };
     }
 
-    // With too few buds back all are left standing, so the set share alone says how many fruit they can bear.
+    // With too few buds back all are left standing, so the cluster set alone says how many fruit they can bear.
     private static double Returned(MarginTerms terms, double fruitPerTree) =>
         Math.Max(0, terms.Return.At(fruitPerTree / terms.TcsaCm2)) * terms.TcsaCm2 * terms.SetMean;
 
@@ -174,8 +174,8 @@ public sealed record MarginCurve(
                 [fruit, mass, new("cost of a kilogram", terms.Prices.HarvestPerKg, $"{money}/kg"), new("cost of 100 fruitlets", terms.Prices.ThinningPer100, money), new("fruitlets per fruit wanted", terms.FruitletsPerFruit, "1")],
                 terms.Prices.Assumed.Count == 0 ? Sources.Entered : Sources.Assumption),
             new("margin.year", "gross − picking, packing and thinning", year, [gross, cost], Sources.Definition),
-            new("margin.return", "(buds at no crop + slope × crop density) × trunk cross-section × set share", new("fruit next year, at most", Returned(terms, at.FruitPerTree), "fruit/tree"),
-                [new("buds at no crop", terms.Return.Intercept, "bud/cm²"), new("slope of return", terms.Return.Slope, "buds per fruit"), density, new("trunk cross-section", terms.TcsaCm2, "cm²"), new("set share", terms.SetMean, "share")],
+            new("margin.return", "(buds at no crop + slope × crop density) × trunk cross-section × cluster set", new("fruit next year, at most", Returned(terms, at.FruitPerTree), "fruit/tree"),
+                [new("buds at no crop", terms.Return.Intercept, "bud/cm²"), new("slope of return", terms.Return.Slope, "buds per fruit"), density, new("trunk cross-section", terms.TcsaCm2, "cm²"), new("cluster set", terms.SetMean, "share")],
                 Known(terms.Return)),
             new("margin.steady", "mean of two years once the trees have settled to the same wish every year", new("margin of two steady years", at.SteadyPerHa, $"{money}/ha"), [year], Sources.Definition),
         ];

@@ -13,7 +13,7 @@ internal sealed class RowTable : ExchangeTable
         PlantingBook.Column,
         ExchangeColumn.Number("row", true, "Row", "Row number", "Fila", "Hilera"),
         ExchangeColumn.Number("firstTree", false, "First tree", "From tree", "Primer árbol"),
-        ExchangeColumn.Number("trees", true, "Trees", "Tree places", "Number of trees", "Árboles", "Plantas"),
+        ExchangeColumn.Number("trees", true, "Trees", "Tree positions", "Number of trees", "Árboles", "Plantas"),
         ExchangeColumn.Text("missing", false, "Missing", "Dead", "Gaps", "Faltantes", "Fallas"),
         ExchangeColumn.Text("replants", false, "Replants", "Replanted", "Repuestos", "Replantes"),
         ExchangeColumn.Text("pollinizers", false, "Pollinizers", "Pollinators", "Polinizadores"),

@@ -46,14 +46,13 @@ public sealed class WaysOfWorkingTests
         Assert.All(block.Ways, w => Assert.Equal(Cost(w), w.CostPerTree, 9));
     }
 
-    // Counting a tree in ten costs minutes and brings the mean nearer; who neither misreads nor misjudges
-    // scatters less.
+    // Counting a tree in ten costs minutes and brings the mean nearer. Errors do not cancel out: buds go with the
+    // square of a thickness, whose mean rises with its spread (Jensen), so that who misreads leaves more.
     [Fact]
-    public void Skill_and_counts_bring_trees_nearer_to_their_number()
+    public void Counts_bring_trees_nearer_to_their_number_and_misreading_leaves_more()
     {
         var (usual, sure, clumsy) = (Simulated(new()), Simulated(new(0, 0)), Simulated(new(0.3, 0.4)));
-        Assert.True(sure.Ways[1].BudsLeftSd < clumsy.Ways[1].BudsLeftSd);
-        Assert.True(sure.Ways[1].OnTarget > clumsy.Ways[1].OnTarget);
+        Assert.True(sure.Ways[1].BudsLeft < clumsy.Ways[1].BudsLeft);
         double Off(WayResult way) => Math.Abs(way.BudsLeft - usual.Classes[0].BudsToLeave);
         Assert.True(Off(usual.Ways[2]) < Off(usual.Ways[1]));
         // Four minutes on every tenth tree are .4 on each.
