@@ -34,7 +34,7 @@ public sealed record DecisionEntry : DecisionSettingsEntry
         // An interval of a mean may reach below zero where few, very different trees were counted.
         var low = reader.Optional("floralBudsLow", "Lower end", FloralBudsLow, "bud/tree", -100_000, 100_000);
         var high = reader.Optional("floralBudsHigh", "Upper end", FloralBudsHigh, "bud/tree", -100_000, 100_000);
-        var set = reader.Optional("setShare", "Set share", SetShare, "1", 0, 1);
+        var set = reader.Optional("setShare", "Cluster set", SetShare, "1", 0, 1);
         var settings = reader.Under("", () => ReadSettings());
         if (low is null != high is null)
             reader.Add(low is null ? "floralBudsLow" : "floralBudsHigh", "missing", "Interval: please give both ends or none.");

@@ -44,8 +44,8 @@ public sealed record VarietyEntry
         var high = reader.Optional("cropDensityHigh", "Crop density to", CropDensityHigh, "fruit/cm²", 0.5, 30);
         if (low is null != high is null) reader.Add(low is null ? "cropDensityLow" : "cropDensityHigh", "missing", "Crop density: please fill in both ends, or none.");
         if (low >= high) reader.Add("cropDensityHigh", "conflict", "Crop density to: expected more than its lower end.");
-        var set = reader.Required("setShare", "Set share", SetShare, "1", 0.01, 1);
-        var sd = reader.Required("setShareSd", "Set share SD", SetShareSd, "1", 0, 0.5);
+        var set = reader.Required("setShare", "Cluster set", SetShare, "1", 0.01, 1);
+        var sd = reader.Required("setShareSd", "Cluster set SD", SetShareSd, "1", 0, 0.5);
         var mass = reader.Required("fruitMassG", "Fruit mass", FruitMassG, "g", 3, 1_500);
         var source = reader.OptionalText("source", "Source", Source, 200) ?? Sources.OwnRecords;
         reader.ThrowIfAny();

@@ -18,7 +18,7 @@ namespace Rama.Core.Prescribe;
 /// <param name="Rows">Its rows; null where none are listed.</param>
 /// <param name="Density">Trees on the ground.</param>
 /// <param name="Seasons">Past seasons.</param>
-/// <param name="SetHistory">Set share of the coming year from past seasons and the variety.</param>
+/// <param name="SetHistory">Cluster set of the coming year from past seasons and the variety.</param>
 /// <param name="Known">What the target is read with.</param>
 /// <param name="SizeWarnings">What is unusual about the fruit weighed.</param>
 /// <param name="Target">The target; null where there is none or it cannot be used.</param>

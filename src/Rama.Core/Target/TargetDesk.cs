@@ -36,7 +36,7 @@ public sealed record TreesApart(int Missing, int Replants, int Pollinizers, int 
 /// each choice is worth, and how it is shared.
 /// </summary>
 /// <param name="Schools">The three schools side by side, those that have what they need.</param>
-/// <param name="SetHistory">Set share of the coming year; null where nothing is known of it.</param>
+/// <param name="SetHistory">Cluster set of the coming year; null where nothing is known of it.</param>
 /// <param name="Losses">Losses still to come, with what they leave.</param>
 /// <param name="Size">The fruit size in every form.</param>
 /// <param name="Classes">How the harvest spreads over size classes.</param>

@@ -32,6 +32,16 @@ public sealed class SurveyTests
         Assert.Equal(120, estimate.Value);
     }
 
+    // R 4.2: t.test(c(0, 10, 400))$conf.int is −430.0 to 703.3; a tree has no fewer than no buds.
+    [Fact]
+    public void An_interval_does_not_reach_below_no_buds()
+    {
+        CountedTreeEntry Tree(int tree, double buds) => new() { Row = 1, Tree = tree, FloralBuds = buds };
+        var buds = SurveyEstimate.Of(new SurveyEntry { Trees = [Tree(1, 0), Tree(2, 10), Tree(3, 400)] }.Read())!.Buds;
+        Assert.Equal(0, buds.Low);
+        Near.Printed(703.3, buds.High, 1);
+    }
+
     [Fact]
     public void All_buds_times_floral_share_are_floral_buds()
     {

@@ -1,5 +1,6 @@
 using CsCheck;
 using Rama.Core.Decide;
+using Rama.Core.Prescribe;
 
 namespace Rama.Core.Tests.Decide;
 
@@ -17,6 +18,17 @@ public sealed class PruningDecisionTests
         Assert.Equal(0, decision.RemoveBuds);
         Near.Printed(54.6, decision.FruitAtBest, 1); // 88 × .62
         Near.Printed(41.4, decision.FruitShort, 1); // 96 − 54.56
+    }
+
+    // What a manager decides holds in both calculators: nothing is to go, and nothing but unsound wood is cut.
+    [Fact]
+    public void A_decision_held_holds_in_the_calculators()
+    {
+        DecisionEntry entry = new() { BudsToLeave = 163, FloralBuds = 290, Held = DecisionKind.NoPrune, HeldReason = "frost to come" };
+        var decision = entry.Calculate();
+        Assert.Equal((DecisionKind.NoPrune, DecisionKind.NoPrune, 0), (decision.Kind, decision.Held, decision.RemoveBuds));
+        var prescription = new PrescriptionEntry { System = "tall-spindle", LimbsPerTree = 22, Decision = entry }.Calculate();
+        Assert.All(prescription.Cuts, c => Assert.Equal(c.StepId == "unsound-wood", c.Drop > 0));
     }
 
     [Fact]

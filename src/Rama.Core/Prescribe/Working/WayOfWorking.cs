@@ -42,7 +42,7 @@ public sealed record CrewSkill(double ThicknessCv = 0.08, double JudgementCv = 0
 
 /// <summary>What a tree that misses its number costs, and an hour of work.</summary>
 /// <param name="FruitPerBud">Fruit wanted for each bud to leave.</param>
-/// <param name="Outcome">Set share over the years; null where nothing is known of it.</param>
+/// <param name="Outcome">Cluster set over the years; null where nothing is known of it.</param>
 /// <param name="SetMean">Its mean.</param>
 /// <param name="CostOver">Cost of one cluster too many.</param>
 /// <param name="CostUnder">Cost of one fruit too few.</param>

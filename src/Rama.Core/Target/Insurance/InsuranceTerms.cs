@@ -8,7 +8,7 @@ namespace Rama.Core.Target.Insurance;
 /// <param name="Reached">Share of years in which the crop should be reached, between 0 and 1.</param>
 /// <param name="CostOver">Cost of one setting cluster too many, above 0.</param>
 /// <param name="CostUnder">Cost of one fruit too few, in the same money, above 0.</param>
-/// <param name="Set">Set share over the years; null where nothing is known of it.</param>
+/// <param name="Set">Cluster set over the years; null where nothing is known of it.</param>
 /// <param name="SetSource">Where the cluster set comes from.</param>
 /// <param name="PruningSd">Standard deviation of buds left ÷ buds wanted.</param>
 /// <param name="Losses">Losses still to come.</param>

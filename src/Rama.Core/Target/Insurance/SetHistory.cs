@@ -10,7 +10,7 @@ namespace Rama.Core.Target.Insurance;
 public readonly record struct PastSet(double Share, bool AtLeast);
 
 /// <summary>
-/// Set share of the coming year from a planting's own past seasons and what is known of its variety. A block thinned to its
+/// Cluster set of the coming year from a planting's own past seasons and what is known of its variety. A block thinned to its
 /// target always shows at most 1 ÷ factor: such years enter as "at least", never as they stand, or the factor would ratchet
 /// upward every year.
 /// </summary>

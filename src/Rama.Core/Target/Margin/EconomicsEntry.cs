@@ -69,7 +69,7 @@ public sealed record EconomicsEntry
         var high = reader.Optional("cropDensityHigh", "Crop density to", CropDensityHigh, "fruit/cm²", 0.5, 60) ?? 8;
         if (low >= high) reader.Add("cropDensityHigh", "conflict", "Crop density to: expected more than its lower end.");
         var factor = reader.Optional("budFactor", "Bud factor", BudFactor, "bud/fruit", 0.1, 6) ?? 1.8;
-        var set = reader.Optional("setShare", "Set share", SetShare, Units.Share, 0.02, 1) ?? 0.62;
+        var set = reader.Optional("setShare", "Cluster set", SetShare, Units.Share, 0.02, 1) ?? 0.62;
         var fruitlets = reader.Optional("fruitlets", "Fruitlets per setting cluster", Fruitlets, "fruitlet/cluster", 1, 20) ?? 2;
         var chosen = reader.Optional("fruitPerTree", "Fruit per tree", FruitPerTree, "fruit/tree", 0.1, 5_000);
         Check(reader, "sizes", Sizes, 1, 1_500, "g");

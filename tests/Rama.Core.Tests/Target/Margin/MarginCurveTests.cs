@@ -1,3 +1,4 @@
+using Rama.Core.Estate;
 using Rama.Core.Target.Margin;
 using Rama.Core.Target.Size;
 
@@ -107,6 +108,32 @@ public sealed class MarginCurveTests
         Near.Printed(100, (Entry with { BiennialProne = true, CropDensityLow = 4, CropDensityHigh = 6, FruitPerTree = 100 }).Calculate().Chosen!.NextFruitPerTree, 9);
         // 9 fruit/cm² leave 18 − 1.5 × 4 = 12 buds/cm², 7.2 × 20 = 144 fruit.
         Near.Printed(144, heavy.Chosen.NextFruitPerTree, 9);
+    }
+
+    // Where the return line binds: 2 × 1.8 × m buds at mid-range m and 1.5 fewer for each fruit more (handbook 2.10)
+    // bear D fruit at .62 set up to D = .62 × 5.1 m ÷ (1 + .62 × 1.5) = 1.64 m; at .8 fewer, .62 × 4.4 m ÷ 1.496 =
+    // 1.82 m. So heavy crops of a biennial variety do not come back where the curve still claims to know, 1.4 × the
+    // upper end of its range; usual crops do, and of the others every crop the curve knows (common practice: a variety
+    // is called biennial for just that; no source).
+    [Fact]
+    public void The_return_of_bloom_binds_on_biennial_varieties_and_on_heavy_crops_only()
+    {
+        var told = Catalogue.Shipped.Varieties.Where(v => v.CropDensityLow is not null).ToList();
+        Assert.Contains(told, v => v.Traits.BiennialProne);
+        Assert.All(told, v =>
+        {
+            var (prone, low, high) = (v.Traits.BiennialProne, v.CropDensityLow!.Value, v.CropDensityHigh!.Value);
+            bool Lasts(double density) => (Entry with
+            {
+                BiennialProne = prone, CropDensityLow = low, CropDensityHigh = high, SetShare = new(62, "%"),
+                FruitPerTree = density * 20,
+            }).Calculate().Chosen!.Lasts;
+            var binds = (prone ? 1.64 : 1.82) * (low + high) / 2;
+            Assert.True(Lasts(high));
+            Assert.True(Lasts(0.98 * binds));
+            Assert.False(Lasts(1.02 * binds));
+            Assert.Equal(prone, binds < 1.4 * high);
+        });
     }
 
     [Fact]
