@@ -1,20 +1,34 @@
 using MathNet.Numerics.Distributions;
 using Rama.Core.Count;
+using Rama.Core.Statistics;
 using Rama.Core.Target.Sharing;
 
 namespace Rama.Core.Prescribe;
+
+/// <summary>By what the buds of a planting are shared among its trunk classes.</summary>
+public enum BudsOfClasses
+{
+    /// <summary>In proportion to the cross-section of the trunks.</summary>
+    ByTrunk,
+
+    /// <summary>By a line through the trees counted: proportion is surely wrong there.</summary>
+    ByLine,
+
+    /// <summary>As counted in each class: a line is surely wrong, too.</summary>
+    ByCount,
+}
 
 /// <summary>
 /// Floral buds on a tree of each trunk class before pruning: in proportion to the trunks, unless the count surely
 /// says otherwise. A handful of trees a class differ by chance far more than classes do.
 /// </summary>
 /// <param name="Means">Buds per tree by class; only their proportions count.</param>
-/// <param name="ByCount">Whether the count itself tells the classes apart.</param>
+/// <param name="By">By what they are shared.</param>
 /// <remarks>
-/// Buds per cm² of trunk are compared between the classes by Fisher's one-way analysis of variance at 5 %; fewer
-/// than two trees a class or three degrees of freedom within them say nothing.
+/// Fisher's analysis of variance at 5 %, first of the buds per cm² of trunk, then of what the classes are off a line
+/// that does not fall; fewer than two trees a class or three degrees of freedom within them say nothing.
 /// </remarks>
-internal sealed record ClassBuds(IReadOnlyList<double> Means, bool ByCount)
+internal sealed record ClassBuds(IReadOnlyList<double> Means, BudsOfClasses By)
 {
     private const double Sure = 0.05;
     private const int FewestWithin = 3;
@@ -26,23 +40,31 @@ internal sealed record ClassBuds(IReadOnlyList<double> Means, bool ByCount)
     public static ClassBuds Of(IReadOnlyList<TrunkClass> classes, IReadOnlyList<CountedTree> trees, double mean)
     {
         var tcsa = classes.Sum(c => c.Share * c.MeanTcsaCm2);
-        var byTrunk = classes.Select(c => mean * c.MeanTcsaCm2 / tcsa).ToList();
-        var members = classes.Select(c => trees.Where(t => t.GirthCm is { } girth && t.TcsaCm2 is > 0 && c.Holds(girth))
-            .ToList()).ToList();
-        return members.All(m => m.Count >= 2)
-            && Differ([.. members.Select(m => m.Select(t => t.FloralBuds / t.TcsaCm2!.Value).ToList())])
-            ? new([.. members.Select(m => m.Average(t => t.FloralBuds))], true)
-            : new(byTrunk, false);
+        List<double> byTrunk = [.. classes.Select(c => mean * c.MeanTcsaCm2 / tcsa)];
+        List<List<(double Tcsa, double Buds)>> members =
+        [
+            .. classes.Select(c => trees.Where(t => t.GirthCm is { } girth && t.TcsaCm2 is > 0 && c.Holds(girth))
+                .Select(t => (t.TcsaCm2!.Value, t.FloralBuds)).ToList()),
+        ];
+        if (members.Any(m => m.Count < 2) || !Differ(members, t => t.Buds / t.Tcsa, classes.Count - 1))
+            return new(byTrunk, BudsOfClasses.ByTrunk);
+
+        var line = LineFit.Of([.. members.SelectMany(m => m)]);
+        if (line is null or { Slope: <= 0 }) line = new(members.SelectMany(m => m).Average(t => t.Buds), 0, null, null, null, 0, 0);
+        var free = classes.Count - (line.Slope > 0 ? 2 : 1);
+        return Differ(members, t => t.Buds - line.At(t.Tcsa), free)
+            ? new([.. members.Select(m => m.Average(t => t.Buds))], BudsOfClasses.ByCount)
+            : new([.. classes.Select(c => Math.Max(0, line.At(c.MeanTcsaCm2)))], BudsOfClasses.ByLine);
     }
 
-    private static bool Differ(IReadOnlyList<List<double>> groups)
+    private static bool Differ<T>(IReadOnlyList<List<T>> groups, Func<T, double> value, int between)
     {
-        var all = groups.SelectMany(g => g).ToList();
-        var (between, within) = (groups.Count - 1, all.Count - groups.Count);
+        var values = groups.Select(g => g.Select(value).ToList()).ToList();
+        var within = values.Sum(g => g.Count) - values.Count;
         if (between < 1 || within < FewestWithin) return false;
-        var mean = all.Average();
-        var among = groups.Sum(g => g.Count * Math.Pow(g.Average() - mean, 2)) / between;
-        var inside = groups.Sum(g => g.Sum(x => Math.Pow(x - g.Average(), 2))) / within;
+        var mean = values.SelectMany(g => g).Average();
+        var among = values.Sum(g => g.Count * Math.Pow(g.Average() - mean, 2)) / between;
+        var inside = values.Sum(g => g.Sum(x => Math.Pow(x - g.Average(), 2))) / within;
         return inside > 0 ? 1 - FisherSnedecor.CDF(between, within, among / inside) < Sure : among > 0;
     }
 }

@@ -65,7 +65,7 @@ public sealed record CutAmount(AmountKind Kind, double Least = 0, double Most = 
         {
             if (made.All(c => c.Cut.CutsPerTree < AFew)) return new(AmountKind.ToTheNumber);
             var rates = made.Select(c => c.Cut.CutsPerTree / c.LimbsLeft).ToList();
-            return rates.Max() >= FewPerLimb
+            return rates.Min() >= FewPerLimb
                 ? new(AmountKind.ALimb, Math.Floor(rates.Min() + NearWhole), Math.Ceiling(rates.Max() - NearWhole))
                 : Range(AmountKind.OnTheTree, made.Select(c => Math.Round(c.Cut.CutsPerTree)));
         }

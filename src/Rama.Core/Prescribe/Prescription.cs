@@ -154,6 +154,12 @@ public sealed record Prescription(
             warnings.Add(new("prescription.limbs-assumed",
                 $"Limbs were not counted: {rules.System.Form.LimbsPerTree:0} are assumed, as usual for this system. Count them on the sample trees.",
                 new Figure("limbs assumed", rules.System.Form.LimbsPerTree, "limb/tree")));
+        if (stock.BudsBy == BudsOfClasses.ByLine)
+            warnings.Add(new("prescription.buds-by-line",
+                "Buds do not go in proportion to the trunks here: they are shared among the trunk classes by a line through the trees counted."));
+        if (stock.BudsBy == BudsOfClasses.ByCount)
+            warnings.Add(new("prescription.buds-by-count",
+                "Buds do not go with the trunks here: each trunk class is taken as it was counted. Count some more trees of each if that surprises you."));
         if (thinning >= 0.5)
             warnings.Add(new("prescription.thinning",
                 $"{thinning:0} clusters a tree are over the target after pruning. Plan hand thinning for them.",

@@ -19,10 +19,9 @@ public sealed record StockClass(TrunkClass Class, BudsStanding Standing, TreeCou
 /// <param name="Shape">Shape of a typical tree.</param>
 /// <param name="Place">Where they stand.</param>
 /// <param name="LimbsCounted">Whether limbs were counted, not assumed.</param>
-/// <param name="BudsByCount">Whether the count surely tells the buds of the classes apart from what their trunks
-/// say.</param>
+/// <param name="BudsBy">By what its buds are shared among the classes.</param>
 public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Shape, TreePlace Place, bool LimbsCounted,
-    bool BudsByCount = false)
+    BudsOfClasses BudsBy = BudsOfClasses.ByTrunk)
 {
     // What differs among trees where nobody measured it: assumptions.
     private const double TrunkCv = 0.3, BudsCv = 0.25, LimbsCv = 0.12, HeightCv = 0.05;
@@ -85,7 +84,7 @@ public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Sh
                             spread?.ForkedShare ?? shape.ForkShare, new(heightM ?? shape.HeightM, HeightCv)));
                 }),
             ],
-            shape, place, limbs is not null, buds.ByCount);
+            shape, place, limbs is not null, buds.By);
     }
 
     /// <summary>Trees of one class of which only buds and limbs are known, standing as is usual for the system.</summary>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { BenchCut, FruitTree, TreeBranch } from '../api/client';
 import {
-  apart, budsFalling, fallsWith, frameOf, placeAt, project, scaleMarks, standingAfter, stretch, widthMm, woodPath,
+  apart, budsFalling, fallsWith, frameOf, heightFor, placeAt, project, scaleMarks, standingAfter, stretch, widthMm, woodPath,
 } from './tree';
 
 const place = (alongM: number, acrossM: number, heightM: number) => ({ alongM, acrossM, heightM });
@@ -18,6 +18,14 @@ describe('the drawing of a tree', () => {
     expect(along).toEqual(across);
     expect(along.x - frame.foot.x).toBeCloseTo(frame.scale);
     expect(frame.foot.y - along.y).toBeCloseTo(frame.scale);
+  });
+
+  it('is as high as the tree needs at its full width, and no higher than there is room', () => {
+    // The limb reaches .5 m to the side and 1.5 m up: 400 − 40 pixels are .5 m, and 1.62 m with the room over it.
+    const height = heightFor(tree, 800, 2000, 50, 40);
+    expect(height).toBe(Math.ceil(50 + 18 + (360 / 0.5) * 1.62));
+    expect(frameOf(tree, 800, height, 50, 40).scale).toBeCloseTo(360 / 0.5, 0);
+    expect(heightFor(tree, 800, 300, 50, 40)).toBe(300);
   });
 
   it('foreshortens what points at the viewer', () => {

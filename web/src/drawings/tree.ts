@@ -39,18 +39,33 @@ export function project(place: Place, view: View, frame: Frame): Spot {
   return { x: frame.foot.x + acrossOf(place, view) * frame.scale, y: frame.foot.y - place.heightM * frame.scale };
 }
 
-/** Fits a tree into a drawing, its foot on the ground; both views have the same scale. */
-export function frameOf(tree: FruitTree, width: number, height: number, ground: number, margin: number, atLeastM = 0): Frame {
-  let [low, high, top] = [-0.4, 0.4, Math.min(atLeastM, 12)];
+/** Pixels kept free over a tree, and metres. */
+const OVER = 18;
+const OVER_M = 0.12;
+
+/** How far a tree reaches to the sides, in either view, and how high. */
+function extentOf(tree: FruitTree): { reach: number; top: number } {
+  let [reach, top] = [0.4, 0];
   for (const branch of tree.branches)
     for (const place of branch.path) {
-      low = Math.min(low, place.alongM, place.acrossM);
-      high = Math.max(high, place.alongM, place.acrossM);
+      reach = Math.max(reach, Math.abs(place.alongM), Math.abs(place.acrossM));
       top = Math.max(top, place.heightM);
     }
-  const reach = Math.max(-low, high);
-  const scale = Math.max(10, Math.min((width / 2 - margin) / reach, (height - ground - 18) / (top + 0.12)));
+  return { reach, top };
+}
+
+/** Fits a tree into a drawing, its foot on the ground; both views have the same scale. */
+export function frameOf(tree: FruitTree, width: number, height: number, ground: number, margin: number, atLeastM = 0): Frame {
+  const { reach, top } = extentOf(tree);
+  const most = Math.max(top, Math.min(atLeastM, 12)) + OVER_M;
+  const scale = Math.max(10, Math.min((width / 2 - margin) / reach, (height - ground - OVER) / most));
   return { scale, foot: { x: width / 2, y: height - ground } };
+}
+
+/** Height of a drawing that a tree fills over its whole width; at most so high. */
+export function heightFor(tree: FruitTree, width: number, most: number, ground: number, margin: number): number {
+  const { reach, top } = extentOf(tree);
+  return Math.min(most, Math.ceil(ground + OVER + ((width / 2 - margin) / reach) * (top + OVER_M)));
 }
 
 /** Places of a branch between two distances from its base, with the distance of each. */

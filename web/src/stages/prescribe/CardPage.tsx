@@ -72,6 +72,7 @@ function Sheets({ card, paper }: { card: PruningCard; paper: Paper }) {
 function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
   const gaugeClasses = card.gaugeClasses ?? [];
   const perLimb = card.classes.some((k) => k.perLimb);
+  const leaves = card.classes.some((k) => k.leave);
   const told = card.cuts.map((c, i) => ({ cut: c, i })).filter(({ i }) => card.classes.some((k) => k.cuts[i] !== ''));
   const made = card.cuts.filter((c) => c.made).length;
   const setting = made > MOST_DENSE ? ' card-dense card-close' : made > MOST_LOOSE ? ' card-dense' : '';
@@ -135,7 +136,7 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
             <caption>{card.classesHeading}</caption>
             <thead>
               <tr>
-                <th /><th>{card.classLeave}</th>{perLimb && <th>{card.perLimbHeading}</th>}
+                <th />{leaves && <th>{card.classLeave}</th>}{perLimb && <th>{card.perLimbHeading}</th>}
                 {told.map(({ cut }) => (
                   <th key={cut.stepId}><span className="card-tag card-tag-small">{cut.number}</span></th>
                 ))}
@@ -144,7 +145,7 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
             <tbody>
               {card.classes.map((k) => (
                 <tr key={k.name}>
-                  <th><b>{k.name}</b> {k.trunk}</th><td><b>{k.leave}</b></td>{perLimb && <td>{k.perLimb}</td>}
+                  <th><b>{k.name}</b> {k.trunk}</th>{leaves && <td><b>{k.leave}</b></td>}{perLimb && <td>{k.perLimb}</td>}
                   {told.map(({ cut, i }) => <td key={cut.stepId}>{k.cuts[i] || '–'}</td>)}
                 </tr>
               ))}
