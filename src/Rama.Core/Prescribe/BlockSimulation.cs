@@ -77,13 +77,16 @@ public sealed record BlockSimulation(
         var generator = new TreeGenerator(stock.Shape, stock.Place);
         var done = 0;
         List<SimulatedClass> classes = [];
-        var ways = costs is null ? null : new WaysOfWorking(rules, costs, skill ?? new());
+        var ways = costs is null ? null : new WaysOfWorking(costs);
+        var chosen = prescription.Way ?? WayOfWorking.Amounts;
         foreach (var (c, cut) in stock.Classes.Zip(prescription.Classes))
         {
             var (values, limits) = (rules.Values(cut.Settings), cut.LimitsFor(rules));
-            var (wood, working) = (SettingSearch.WithoutSolved(rules, cut.Settings),
-                ways?.Begin(cut, unchecked(HeldOut + seed)));
-            List<TreePruning> cutTrees = [];
+            var wood = SettingSearch.WithoutSolved(rules, cut.Settings);
+            var crew = ways is null && chosen == WayOfWorking.Amounts ? null
+                : ClassAtWork.On(rules, skill ?? new(), cut, unchecked(HeldOut + seed));
+            var tallies = crew is null ? null : ways?.Begin(cut);
+            List<(TreePruning Cut, WorkedTree Worked)> cutTrees = [];
             var mine = Math.Max(10, (int)Math.Round(trees * c.Class.Share));
             for (var i = 0; i < mine; i++)
             {
@@ -95,11 +98,17 @@ public sealed record BlockSimulation(
                 var tree = generator.Make(c.Counts, unchecked(HeldOut + seed * 100_003 + done));
                 var (prepared, allowance) = (new PreparedTree(rules, tree),
                     CutAllowance.ByCard(cut.Decision, tree.FloralBuds, settings));
-                cutTrees.Add(TreePruning.Of(prepared, allowance, values, limits));
-                working?.Take(cutTrees[^1], TreePruning.Of(prepared, allowance, wood, limits));
+                var pruning = TreePruning.Of(prepared, allowance, values, limits);
+                WorkedTree worked = new(tree.FloralBuds, pruning.Left.FloralBuds, pruning.Seconds);
+                if (crew?.Work(pruning, TreePruning.Of(prepared, allowance, wood, limits)) is { } byWay)
+                {
+                    worked = byWay[(int)chosen];
+                    foreach (var (tally, of) in (tallies ?? []).Zip(byWay)) tally.Add(of);
+                }
+                cutTrees.Add((pruning, worked));
                 done++;
             }
-            classes.Add(Summed(rules, cut, cutTrees));
+            classes.Add(Summed(cut, cutTrees));
         }
         progress?.Invoke(1);
         return Of(rules, classes, done, seed, ways?.Results() ?? [],
@@ -145,37 +154,41 @@ public sealed record BlockSimulation(
             classes, ways, counted, steps, warnings);
     }
 
-    private static SimulatedClass Summed(PruningRules rules, ClassPrescription cut, List<TreePruning> trees)
+    private static SimulatedClass Summed(ClassPrescription cut, List<(TreePruning Cut, WorkedTree Worked)> trees)
     {
         var decision = cut.Decision;
-        var left = trees.Select(t => (double)t.Left.FloralBuds).ToList();
+        var left = trees.Select(t => t.Worked.Left).ToList();
         var mean = left.Average();
         return new(
-            cut.Class.Name, cut.Class.Share, decision.Kind, trees.Count, decision.BudsToLeave, mean, Math.Sqrt(left.Sum(l => (l - mean) * (l - mean)) / Math.Max(1, left.Count - 1)),
-            InBandOf(trees, cut), trees.Count(t => t.Left.Tree.FloralBuds < cut.Number) / (double)trees.Count,
-            trees.Average(t => t.Left.Limbs), trees.Average(t => t.Left.WoodCutShare),
-            trees.Average(t => (double)t.BigCuts), trees.Average(t => t.Seconds) / 60 + cut.ReadingMinutes,
+            cut.Class.Name, cut.Class.Share, decision.Kind, trees.Count, decision.BudsToLeave, mean,
+            Math.Sqrt(left.Sum(l => (l - mean) * (l - mean)) / Math.Max(1, left.Count - 1)),
+            InBandOf(trees.Select(t => t.Worked), cut), trees.Count(t => t.Worked.Before < cut.Number) / (double)trees.Count,
+            trees.Average(t => t.Cut.Left.Limbs), trees.Average(t => t.Cut.Left.WoodCutShare),
+            trees.Average(t => (double)t.Cut.BigCuts), trees.Average(t => t.Worked.Seconds) / 60,
             decision.Kind == DecisionKind.NoPrune ? 0 : ClassPrescription.OverTheNumber(left, decision.BudsToLeave),
             SpreadOf(left, cut.Number), cut.Settings);
     }
 
     // On target is what the card asks for: where the cap binds, the number it leaves.
-    private static double InBandOf(IEnumerable<TreePruning> trees, ClassPrescription cut)
+    private static double InBandOf(IEnumerable<WorkedTree> trees, ClassPrescription cut)
     {
-        var meant = trees.Where(t => t.Left.Tree.FloralBuds >= cut.Number).ToList();
-        return meant.Count == 0 ? 1 : meant.Count(t => cut.IsOnTarget(t.Left.FloralBuds)) / (double)meant.Count;
+        var meant = trees.Where(t => t.Before >= cut.Number).ToList();
+        return meant.Count == 0 ? 1 : meant.Count(t => cut.IsOnTarget(t.Left)) / (double)meant.Count;
     }
 
+    // One tree at hand is read and judged without error.
     private static CountedCut OnModel(PruningRules rules, Prescription prescription, DecisionSettings settings, CountedModel model)
     {
         var (of, tree) = (prescription.Classes[model.Class], model.Counted);
-        var allowance = CutAllowance.ByCard(of.Decision, model.Tree.FloralBuds, settings);
-        var left = TreePruning.Of(new PreparedTree(rules, model.Tree), allowance, rules.Values(of.Settings),
-            of.LimitsFor(rules)).Left.FloralBuds;
+        TreePruning By(double[] values) => TreePruning.Of(
+            new PreparedTree(rules, model.Tree), CutAllowance.ByCard(of.Decision, model.Tree.FloralBuds, settings), values,
+            of.LimitsFor(rules));
+        double left = By(rules.Values(of.Settings)).Left.FloralBuds;
+        if (prescription.Way is WayOfWorking.Gauge or WayOfWorking.Count && ClassAtWork.On(rules, CrewSkill.Faultless, of, 0) is { } crew)
+            left = crew.Work(By(rules.Values(of.Settings)), By(SettingSearch.WithoutSolved(rules, of.Settings)))[(int)WayOfWorking.Gauge].Left;
         return new(
-            tree.Row, tree.Tree, of.Class.Name, CountedModel.LimbsMeasured(tree), tree.FloralBuds, left, of.Number,
-            of.IsOnTarget(left),
-            tree.FloralBuds < of.Number);
+            tree.Row, tree.Tree, of.Class.Name, CountedModel.LimbsMeasured(tree), tree.FloralBuds, (int)Math.Round(left), of.Number,
+            of.IsOnTarget(left), tree.FloralBuds < of.Number);
     }
 
     private static List<BudsLeftClass> SpreadOf(List<double> left, double target)

@@ -45,7 +45,8 @@ public enum ClassStop
 /// trees, some of which end below it.</param>
 /// <param name="Cuts">Its cuts in order.</param>
 /// <param name="Settings">Settings found for the class, by name, in their own unit.</param>
-/// <param name="ReadingMinutes">Minutes per tree, among them, of reading limbs and counting.</param>
+/// <param name="ReadingMinutes">Minutes per tree, among them, of reading limbs and counting, with what more or less is
+/// rubbed off for it.</param>
 public sealed record ClassPrescription(
     TrunkClass Class, PruningDecision Decision, double BudsLeft, double? StopAt, double? AtMostDown, double? BudsPerCm2,
     double LimbsLeft, double GaugeCm2, double MinutesPerTree, double WoodShare, double BigCuts, double ThickLeft,
@@ -120,12 +121,23 @@ public sealed record ClassPrescription(
             var limits = account.Limits(new(trees, decisions[i], settings, values));
             var run = new ClassRun(trees, decisions[i], settings, values, limits);
             var told = account.Of(c.Class, run, limits, found[i]);
+            if (account.Worked(run, told, cutting.Seed + i) is { } worked)
+            {
+                told = told.WorkedIn(worked.Average(w => w.Seconds) / 60);
+                spread.AddRange(worked.Select(w => w.Left / told.BudsLeft));
+            }
+            else
+            {
+                spread.AddRange(account.Spread(run, told));
+            }
             classes.Add(told);
-            spread.AddRange(account.Spread(run, told));
         }
         // Trees differ around their class alike, so that few trees of each tell the spread of all.
         return [.. classes.Select(c => WithThinning(c, spread, rules.Aim == SystemAim.Light))];
     }
+
+    private ClassPrescription WorkedIn(double minutes) =>
+        this with { MinutesPerTree = minutes, ReadingMinutes = minutes - MinutesPerTree };
 
     private static ClassPrescription WithThinning(ClassPrescription of, IReadOnlyList<double> spread, bool isLight)
     {
@@ -235,15 +247,20 @@ public sealed record ClassPrescription(
                     HeightOf(step, run)));
             }
             var limbs = Math.Max(1, run.LimbsLeft);
-            var reading = StopsOnNumber ? new CrewSkill().ReadingSeconds(cutting.Way, limbs) : 0;
             return new(
                 of, decision, buds, StopsOnNumber ? buds : null,
                 decision.Kind == DecisionKind.StructureOnly ? decision.RemoveBuds : null,
                 StopsOnNumber && run.GaugeCm2 > 0 ? buds / run.GaugeCm2 : null, limbs, run.GaugeCm2,
-                (seconds + reading) / 60, run.WoodShare, run.BigCuts, run.ThickLeft, 0, cuts, found, reading / 60);
+                seconds / 60, run.WoodShare, run.BigCuts, run.ThickLeft, 0, cuts, found);
         }
 
-        /// <summary>Buds left on each tree as a multiple of their mean.</summary>
+        /// <summary>The trees as a crew that reads their limbs leaves them; null where none does.</summary>
+        public IReadOnlyList<WorkedTree>? Worked(ClassRun run, ClassPrescription told, int seed) =>
+            cutting.Way != WayOfWorking.Amounts && ClassAtWork.On(rules, new(), told, seed) is { } crew
+                ? [.. run.Prunings.Select(p => crew.Work(p, p)[(int)cutting.Way])]
+                : null;
+
+        /// <summary>Buds left on each tree as a multiple of what the class is left with.</summary>
         public IEnumerable<double> Spread(ClassRun run, ClassPrescription told)
         {
             bool IsRubbed(ClassCut cut) =>

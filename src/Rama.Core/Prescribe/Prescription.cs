@@ -136,11 +136,11 @@ public sealed record Prescription(
             new("prescription.limbs-left", "limbs standing after the cuts", new("limbs left", limbsLeft, "limb/tree"), [], OnTrees),
             new("prescription.buds-per-limb", "buds left ÷ limbs left", new("buds per limb", perLimb, "bud/limb"), [leftFigure, new("limbs left", limbsLeft, "limb/tree")], Sources.Definition),
             new("prescription.minutes",
-                reading > 0 ? "base + Σ cuts × seconds per cut + reading limbs and counting" : "base + Σ cuts × seconds per cut",
+                reading != 0 ? "base + Σ cuts × seconds per cut + reading limbs and counting" : "base + Σ cuts × seconds per cut",
                 new("time per tree", minutes, "min/tree"),
                 [
                     new("base", rules.System.Labour.BaseSeconds, "s"), new("cutting", cutting, "s"),
-                    .. reading > 0 ? [new Figure("reading limbs and counting", reading * 60, "s")] : Array.Empty<Figure>(),
+                    .. reading != 0 ? [new Figure("reading limbs and counting", reading * 60, "s")] : Array.Empty<Figure>(),
                 ],
                 rules.System.Labour.Source),
             new("prescription.buds-left", "floral buds − all drops", leftFigure, [standing, .. cuts.Where(c => c.Drop > 0).Select(c => Figure.Named(c.Name, c.Drop, "bud/tree"))], Sources.Definition),

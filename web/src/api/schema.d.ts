@@ -5551,6 +5551,12 @@ export interface components {
              */
             trees: number;
         };
+        /**
+         * @description By what the buds of a planting are shared among its trunk classes.
+         * @default byTrunk
+         * @enum {unknown}
+         */
+        BudsOfClasses: "byTrunk" | "byLine" | "byCount";
         /** @description Floral buds standing per tree, with the 95 % interval of their mean where known. */
         BudsStanding: {
             /**
@@ -6053,7 +6059,8 @@ export interface components {
             };
             /**
              * Format: double
-             * @description Minutes per tree, among them, of reading limbs and counting.
+             * @description Minutes per tree, among them, of reading limbs and counting, with what more or less is
+             *                 rubbed off for it.
              * @default 0
              */
             readingMinutes: number;
@@ -8196,7 +8203,7 @@ export interface components {
         PlantingDensity: {
             /**
              * Format: double
-             * @description Tree places per hectare.
+             * @description Tree positions per hectare.
              */
             treesPerHa: number;
             /**
@@ -8206,7 +8213,7 @@ export interface components {
             bearingTreesPerHa: number;
             /**
              * Format: double
-             * @description Tree places in the planting.
+             * @description Tree positions in the planting.
              */
             treePlaces: number;
             /**
@@ -8277,7 +8284,7 @@ export interface components {
             areaHa: number;
             /**
              * Format: double
-             * @description Share of tree places empty, 0 to 0.95.
+             * @description Share of tree positions empty, 0 to 0.95.
              * @default 0
              */
             missingShare: number;
@@ -8940,7 +8947,7 @@ export interface components {
             firstTree?: null | number;
             /**
              * Format: double
-             * @description Tree places in the row.
+             * @description Tree positions in the row.
              */
             trees?: null | number;
             /** @description Empty places and dead trees, such as `3, 17-19`. */
@@ -9477,7 +9484,7 @@ export interface components {
             here: null | components["schemas"]["SessionHere"];
         };
         /**
-         * @description Set share of the coming year from a planting's own past seasons and what is known of its variety. A block thinned to its
+         * @description Cluster set of the coming year from a planting's own past seasons and what is known of its variety. A block thinned to its
          *     target always shows at most 1 ÷ factor: such years enter as "at least", never as they stand, or the factor would ratchet
          *     upward every year.
          */
@@ -10476,12 +10483,8 @@ export interface components {
             place: components["schemas"]["TreePlace"];
             /** @description Whether limbs were counted, not assumed. */
             limbsCounted: boolean;
-            /**
-             * @description Whether the count surely tells the buds of the classes apart from what their trunks
-             *                 say.
-             * @default false
-             */
-            budsByCount: boolean;
+            /** @description By what its buds are shared among the classes. */
+            budsBy?: components["schemas"]["BudsOfClasses"];
             /**
              * Format: double
              * @description Mean floral buds per tree over the classes.

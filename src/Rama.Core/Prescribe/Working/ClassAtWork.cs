@@ -2,46 +2,65 @@ using Rama.Core.Systems;
 
 namespace Rama.Core.Prescribe.Working;
 
-/// <summary>Trees of one trunk class as each way of working leaves them.</summary>
-/// <param name="rules">The system's rules.</param>
-/// <param name="skill">How well the crew reads and judges.</param>
-/// <param name="number">Floral buds to leave.</param>
-/// <param name="byGauge">Who works by gauge alone.</param>
-/// <param name="byCount">Who is corrected by counts.</param>
-/// <param name="tallies">What the trees add up to, by way.</param>
-internal sealed class ClassAtWork(
-    PruningRules rules, CrewSkill skill, double number, GaugePruner byGauge, GaugePruner byCount, WayTally[] tallies)
+/// <summary>A tree as one way of working leaves it.</summary>
+/// <param name="Before">Floral buds it had.</param>
+/// <param name="Left">Floral buds it is left with.</param>
+/// <param name="Seconds">Seconds it took.</param>
+internal readonly record struct WorkedTree(int Before, double Left, double Seconds);
+
+/// <summary>A crew on the trees of one trunk class, in each way of working at once.</summary>
+internal sealed class ClassAtWork
 {
-    private readonly ReadyStep? _rub = rules.Steps.FirstOrDefault(s => SettingSearch.IsSolved(rules, s));
+    private readonly PruningRules _rules;
+    private readonly CrewSkill _skill;
+    private readonly double _number;
+    private readonly GaugePruner _byGauge, _byCount;
+    private readonly ReadyStep _rub;
 
     private int _trees;
 
-    /// <summary>Takes a tree in.</summary>
+    private ClassAtWork(PruningRules rules, CrewSkill skill, double number, ReadyStep rub, GaugePruner byGauge,
+        GaugePruner byCount) =>
+        (_rules, _skill, _number, _rub, _byGauge, _byCount) = (rules, skill, number, rub, byGauge, byCount);
+
+    /// <summary>A crew that begins; null where the limbs of the class cannot be brought to a number.</summary>
+    /// <param name="rules">The system's rules.</param>
+    /// <param name="skill">How well the crew reads and judges.</param>
+    /// <param name="of">What is prescribed for the class.</param>
+    /// <param name="seed">Seed of its errors.</param>
+    public static ClassAtWork? On(PruningRules rules, CrewSkill skill, ClassPrescription of, int seed)
+    {
+        if (of is not { StopAt: > 0, BudsPerCm2: { } gauge }
+            || rules.Steps.FirstOrDefault(s => SettingSearch.IsSolved(rules, s)) is not { } rub) return null;
+        var big = rules.BigFromMm(rules.Values(of.Settings));
+        return new(rules, skill, of.Number, rub, new(gauge, big, skill, new(seed)), new(gauge, big, skill, new(seed + 1)));
+    }
+
+    /// <summary>Works a tree in each way, in the order of <see cref="WayOfWorking"/>.</summary>
     /// <param name="byAmounts">The tree cut by the card's amounts, single buds and all.</param>
     /// <param name="wood">The tree after the cuts of wood alone.</param>
-    public void Take(TreePruning byAmounts, TreePruning wood)
+    public WorkedTree[] Work(TreePruning byAmounts, TreePruning wood)
     {
         var stood = wood.Left.Tree.FloralBuds;
-        Add(WayOfWorking.Amounts, stood, byAmounts.Left.FloralBuds, byAmounts.Seconds);
         // A tree below its number is left alone whichever way the crew works.
-        double Kept(GaugePruner pruner) => stood < number ? wood.Left.FloralBuds : pruner.LeftOn(wood.Left);
-        var (gauged, counted) = (Kept(byGauge), Kept(byCount));
-        var seconds = wood.Seconds + wood.Left.Limbs * skill.SecondsPerLimb;
-        Add(WayOfWorking.Gauge, stood, gauged, seconds + Rubbing(wood, gauged));
-        var isCounted = _trees++ % skill.CountedEvery == 0;
+        double Kept(GaugePruner pruner) => stood < _number ? wood.Left.FloralBuds : pruner.LeftOn(wood.Left);
+        var (gauged, counted) = (Kept(_byGauge), Kept(_byCount));
+        var seconds = wood.Seconds + wood.Left.Limbs * _skill.SecondsPerLimb;
+        var isCounted = _trees++ % _skill.CountedEvery == 0;
         if (isCounted && counted > 0)
         {
             // Half of what was missed is corrected at once: one tree may have been an odd one.
-            byCount.Correction = Math.Clamp(byCount.Correction * Math.Sqrt(number / counted), 0.7, 1.4);
-            counted = Math.Min(wood.Left.FloralBuds, Math.Min(stood, number));
+            _byCount.Correction = Math.Clamp(_byCount.Correction * Math.Sqrt(_number / counted), 0.7, 1.4);
+            counted = Math.Min(wood.Left.FloralBuds, Math.Min(stood, _number));
         }
-        Add(WayOfWorking.Count, stood, counted, seconds + Rubbing(wood, counted)
-            + (isCounted ? 60 * skill.MinutesPerCount : 0));
+        return
+        [
+            new(stood, byAmounts.Left.FloralBuds, byAmounts.Seconds),
+            new(stood, gauged, seconds + Rubbing(wood, gauged)),
+            new(stood, counted, seconds + Rubbing(wood, counted) + (isCounted ? 60 * _skill.MinutesPerCount : 0)),
+        ];
     }
 
-    private double Rubbing(TreePruning wood, double left) => _rub is null ? 0
-        : Math.Max(0, wood.Left.FloralBuds - left) / rules.System.Form.Typical.BudsPerSite * _rub.Step.SecondsEach;
-
-    private void Add(WayOfWorking way, double stood, double left, double seconds) =>
-        tallies[(int)way].Add(stood, left, seconds);
+    private double Rubbing(TreePruning wood, double left) =>
+        Math.Max(0, wood.Left.FloralBuds - left) / _rules.System.Form.Typical.BudsPerSite * _rub.Step.SecondsEach;
 }

@@ -29,15 +29,8 @@ public enum WayOfWorking
 public sealed record CrewSkill(double ThicknessCv = 0.08, double JudgementCv = 0.10, int CountedEvery = 10,
     double SecondsPerLimb = 3, double MinutesPerCount = 4)
 {
-    /// <summary>Seconds of reading limbs and counting on a mean tree, beside its cuts.</summary>
-    /// <param name="way">How the crew works.</param>
-    /// <param name="limbs">Limbs the tree keeps.</param>
-    public double ReadingSeconds(WayOfWorking way, double limbs) => way switch
-    {
-        WayOfWorking.Gauge => limbs * SecondsPerLimb,
-        WayOfWorking.Count => limbs * SecondsPerLimb + 60 * MinutesPerCount / CountedEvery,
-        _ => 0,
-    };
+    /// <summary>Who neither misreads nor misjudges.</summary>
+    public static CrewSkill Faultless { get; } = new(0, 0);
 }
 
 /// <summary>What a tree that misses its number costs, and an hour of work.</summary>

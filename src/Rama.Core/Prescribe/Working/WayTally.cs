@@ -26,11 +26,9 @@ internal sealed class WayTally(ClassPrescription of, MissCosts costs)
     public double Over => _over / _trees;
 
     /// <summary>Takes a tree in.</summary>
-    /// <param name="stood">Floral buds it had.</param>
-    /// <param name="left">Floral buds it is left with.</param>
-    /// <param name="seconds">Seconds it took.</param>
-    public void Add(double stood, double left, double seconds)
+    public void Add(WorkedTree tree)
     {
+        var (stood, left, seconds) = tree;
         _trees++;
         _left += left;
         _squares += left * left;

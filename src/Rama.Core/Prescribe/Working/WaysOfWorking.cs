@@ -1,27 +1,21 @@
 using Rama.Core.Explain;
-using Rama.Core.Systems;
 
 namespace Rama.Core.Prescribe.Working;
 
 /// <summary>Trees cut in each of the ways a crew can work, added up as they come: no tree is kept.</summary>
-internal sealed class WaysOfWorking(PruningRules rules, MissCosts costs, CrewSkill skill)
+internal sealed class WaysOfWorking(MissCosts costs)
 {
     private static readonly WayOfWorking[] Ways = Enum.GetValues<WayOfWorking>();
 
     private readonly List<(double Share, WayTally[] Ways)> _classes = [];
 
-    /// <summary>Begins a trunk class; null where its limbs cannot be brought to a number.</summary>
+    /// <summary>Begins a trunk class; tells where to add its trees, by way.</summary>
     /// <param name="of">What is prescribed for it.</param>
-    /// <param name="seed">Seed of the errors.</param>
-    public ClassAtWork? Begin(ClassPrescription of, int seed)
+    public IReadOnlyList<WayTally> Begin(ClassPrescription of)
     {
-        if (of is not { StopAt: > 0, BudsPerCm2: { } gauge }
-            || !rules.Steps.Any(s => SettingSearch.IsSolved(rules, s))) return null;
         var tallies = Ways.Select(_ => new WayTally(of, costs)).ToArray();
         _classes.Add((of.Class.Share, tallies));
-        var big = rules.BigFromMm(rules.Values(of.Settings));
-        return new(rules, skill, of.Number, new(gauge, big, skill, new(seed)), new(gauge, big, skill, new(seed + 1)),
-            tallies);
+        return tallies;
     }
 
     /// <summary>What each way comes to; empty where no class is brought to a number.</summary>
