@@ -31,14 +31,18 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
         var cards = await database.CardIssues.AsNoTracking()
             .Where(c => c.Prescription!.PlantingId == stored.Planting.Id && c.Prescription.Season == stored.Plan.Season)
             .OrderByDescending(c => c.At)
-            .Select(c => new { c.Id, c.Language, c.At, c.Person, c.PrescriptionId, c.Prescription!.Number, c.Prescription.Content })
+            .Select(c => new { Card = c, c.Prescription!.Number, c.Prescription.Content })
             .ToListAsync(cancel);
         if (cards.Count == 0) return [];
         var now = IssuedPrescription.Of(stored.Work());
-        var current = cards.DistinctBy(c => c.PrescriptionId)
-            .Where(c => now?.AsksTheSame(Kept(c.Content)) == true).Select(c => c.PrescriptionId).ToHashSet();
-        return [.. cards.Select(c => new IssuedCard(c.Id, c.Number, c.Language, c.At, c.Person,
-            !current.Contains(c.PrescriptionId)))];
+        var current = cards.DistinctBy(c => c.Card.PrescriptionId)
+            .Where(c => now?.AsksTheSame(Kept(c.Content)) == true).Select(c => c.Card.PrescriptionId).ToHashSet();
+        return
+        [
+            .. cards.Select(c => new IssuedCard(
+                c.Card.Id, c.Number, c.Card.Language, c.Card.At, c.Card.Person,
+                !current.Contains(c.Card.PrescriptionId))),
+        ];
     }
 
     /// <summary>
@@ -90,7 +94,8 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
         var next = new IssuedPrescriptionRecord
         {
             EstateId = scope.EstateId, Id = Guid.CreateVersion7(), PlantingId = stored.Planting.Id,
-            Season = stored.Plan.Season, Number = (last?.Number ?? 0) + 1, Content = JsonSerializer.Serialize(asks, Json),
+            Season = stored.Plan.Season, Number = (last?.Number ?? 0) + 1,
+            Content = JsonSerializer.Serialize(asks, Json),
             At = clock.GetUtcNow(), Person = scope.Author?.Name,
         };
         database.Add(next);

@@ -75,7 +75,8 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("H2", "es", 1)]
     [InlineData("W1", "es", 1)]
     [InlineData("LONG", "es", 1)]
-    public async Task A_card_prints_on_one_page_of_either_paper_and_its_tape_on_another(string block, string language, int pages)
+    public async Task A_card_prints_on_one_page_of_either_paper_and_its_tape_on_another(string block, string language,
+        int pages)
     {
         if (block == "LONG") await AddTheLongestCard();
         using var page = new Page(server, language: language).OpenPlanting(block, "prescribe");

@@ -56,10 +56,11 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             page.Says("[data-test='report']", "to mend");
             Shoot(page, "import");
         }
-        using (var page = new Page(server, 1280, 1250).OpenPlanting("H4", "prescribe"))
+        using (var page = new Page(server, 1280, 1900).OpenPlanting("H4", "prescribe"))
         {
             page.Click("[data-test='card']");
             page.Find(".card-drawing .tree-tag");
+            page.Find(".tape-strip");
             Shoot(page, "card");
         }
         foreach (var (code, name) in new[] { ("H4", "bench"), ("H9", "bench-wall") })

@@ -36,7 +36,8 @@ public sealed class TapeTests(RamaServer server) : IClassFixture<RamaServer>
         foreach (var strip in strips)
         {
             Assert.InRange(Mm(strip.Width), 89.0, 89.2);
-            var parts = high.Where(p => p != strip && Inside(p, strip) && Mm(p.Width) < 80).Select(p => (From: Mm(p.Left - strip.Left), To: Mm(p.Right - strip.Left))).ToList();
+            var parts = high.Where(p => p != strip && Inside(p, strip) && Mm(p.Width) < 80)
+                .Select(p => (From: Mm(p.Left - strip.Left), To: Mm(p.Right - strip.Left))).ToList();
             Assert.Contains(parts, p => Math.Abs(p.From - 69.1) < 0.15 && Math.Abs(p.To - 89.1) < 0.15);
             Assert.InRange(parts.Where(p => p.To - p.From < 0.1).Min(p => p.From), 25.0, 25.3);
         }
@@ -50,5 +51,6 @@ public sealed class TapeTests(RamaServer server) : IClassFixture<RamaServer>
 
     // Below the sentences and the line, digits are numbers of strips.
     private static IEnumerable<PdfPoint> NumbersOn(UglyToad.PdfPig.Content.Page sheet) =>
-        sheet.Letters.Where(l => char.IsAsciiDigit(l.Value[0]) && Mm(sheet.Height - l.Location.Y) > 75).Select(l => l.Location);
+        sheet.Letters.Where(l => char.IsAsciiDigit(l.Value[0]) && Mm(sheet.Height - l.Location.Y) > 75)
+            .Select(l => l.Location);
 }

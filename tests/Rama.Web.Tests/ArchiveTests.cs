@@ -123,11 +123,13 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
         var cutting = JsonNode.Parse(files["cutting.json"])!.AsObject();
         cutting.Remove("prescriptions");
         var card = JsonNode.Parse(await File.ReadAllTextAsync(
-            RamaApplication.RepositoryFile("tests/Rama.Web.Tests/Files/card-form-1.json"), TestContext.Current.CancellationToken));
+            RamaApplication.RepositoryFile("tests/Rama.Web.Tests/Files/card-form-1.json"),
+            TestContext.Current.CancellationToken));
         JsonObject Issue(string language) => new()
         {
             ["planting"] = "W1", ["season"] = 2027, ["id"] = Guid.NewGuid(), ["number"] = 2, ["basis"] = "ab12",
-            ["language"] = language, ["at"] = "2026-11-20T08:00:00+00:00", ["person"] = "Manager", ["card"] = card!.DeepClone(),
+            ["language"] = language, ["at"] = "2026-11-20T08:00:00+00:00", ["person"] = "Manager",
+            ["card"] = card!.DeepClone(),
         };
         cutting["cards"] = new JsonArray(Issue("en"), Issue("es"));
         using var stream = new MemoryStream();

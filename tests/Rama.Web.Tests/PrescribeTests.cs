@@ -163,7 +163,8 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
     {
         var view = await _client.PlantingAsync("W2");
         var body = $$"""{"version": {{view["planVersion"]}}, "language": "en"}""";
-        var issued = await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => _client.PostAsync($"{Path(view)}/cards", body)));
+        var issued =
+            await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => _client.PostAsync($"{Path(view)}/cards", body)));
         Assert.All(issued, i => Assert.Equal((200, 1), (i.Status, (int)i.Body["number"]!)));
         Assert.Equal(8, (await _client.ReadAsync($"{Path(view)}/cards")).AsArray().Count);
     }

@@ -79,7 +79,8 @@ public class RamaApplication : WebApplicationFactory<Program>, IAsyncLifetime
             """);
         var card = await File.ReadAllTextAsync(
             RepositoryFile($"tests/Rama.Web.Tests/Files/card-form-{form}.json"), TestContext.Current.CancellationToken);
-        foreach (var value in new object[] { id, planting, card, form }) command.Parameters.Add(new() { Value = value });
+        foreach (var value in new object[] { id, planting, card, form })
+            command.Parameters.Add(new() { Value = value });
         Assert.Equal(1, await command.ExecuteNonQueryAsync(TestContext.Current.CancellationToken));
         return id;
     }

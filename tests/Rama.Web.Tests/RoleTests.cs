@@ -63,7 +63,8 @@ public sealed class RoleTests(RamaApplication application) : IClassFixture<RamaA
     private static async Task<int> Call(HttpClient client, string endpoint)
     {
         var (method, path) = (endpoint.Split(' ')[0], endpoint.Split(' ')[1]);
-        path = Regex.Replace(path.Replace("…", "density", StringComparison.Ordinal), @"\{(id|entry|photo|card)\}", _ => Guid.NewGuid().ToString())
+        path = Regex.Replace(path.Replace("…", "density", StringComparison.Ordinal), @"\{(id|entry|photo|card)\}",
+            _ => Guid.NewGuid().ToString())
             .Replace("{number}", "1", StringComparison.Ordinal);
         using var request = new HttpRequestMessage(new(method), $"/api/v1{path}{(method == "DELETE" ? "?version=1" : "")}");
         if (path.StartsWith("/imports/", StringComparison.Ordinal) && method == "POST")

@@ -104,7 +104,8 @@ public sealed record PruningDecision(
             steps.Add(new("decision.thinning", "surplus − remove", new("clusters left to thinning", toThinning, "cluster/tree"),
                 [surplusFigure, new("remove", remove, "bud/tree")], Sources.Definition));
         if (atBest is { } best)
-            steps.Add(new("decision.fruit-at-best", "floral buds × cluster set", new("fruit at best", best, "fruit/tree"),
+            steps.Add(new("decision.fruit-at-best", "floral buds × cluster set",
+                new("fruit at best", best, "fruit/tree"),
                 [present, new("cluster set", setShare!.Value, "share")], Sources.Assumption));
 
         return new(

@@ -65,7 +65,8 @@ public sealed record PlantingDensity(
                 new Figure("missing", form.MissingShare, "share")));
         if (rows is not null && Math.Abs(rows.Places / (perHa * form.AreaHa) - 1) > ListedPlacesTolerance)
             warnings.Add(new("density.rows-differ",
-                $"The rows list {rows.Places} tree positions, spacing and area give {perHa * form.AreaHa:0}. Check area, spacing and rows; headlands and gaps explain small differences.",
+                $"The rows list {rows.Places} tree positions, spacing and area give {perHa * form.AreaHa:0}. "
+                + "Check area, spacing and rows; headlands and gaps explain small differences.",
                 new("tree positions listed", rows.Places, "tree"), new("tree positions", perHa * form.AreaHa, "tree")));
         return warnings;
     }

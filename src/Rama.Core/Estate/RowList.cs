@@ -33,10 +33,14 @@ public sealed record RowList(IReadOnlyList<TreeRow> Rows)
     /// <summary>The arithmetic of the two shares.</summary>
     internal IReadOnlyList<Step> Steps =>
     [
-        new("density.missing-listed", "(missing + replants) ÷ tree positions listed", new("missing", MissingShare, "share"),
-            [new("missing", Missing, "tree"), new("replants", Replants, "tree"), new("tree positions listed", Places, "tree")], Sources.RowList),
-        new("density.pollinizers-listed", "pollinizers ÷ (tree positions listed − missing − replants)", new("pollinizers", PollinizerShare, "share"),
-            [new("pollinizers", Pollinizers, "tree"), new("missing", Missing, "tree"), new("replants", Replants, "tree"), new("tree positions listed", Places, "tree")],
+        new("density.missing-listed", "(missing + replants) ÷ tree positions listed",
+            new("missing", MissingShare, "share"),
+            [new("missing", Missing, "tree"), new("replants", Replants, "tree"),
+                new("tree positions listed", Places, "tree")], Sources.RowList),
+        new("density.pollinizers-listed", "pollinizers ÷ (tree positions listed − missing − replants)",
+            new("pollinizers", PollinizerShare, "share"),
+            [new("pollinizers", Pollinizers, "tree"), new("missing", Missing, "tree"),
+                new("replants", Replants, "tree"), new("tree positions listed", Places, "tree")],
             Sources.RowList),
     ];
 

@@ -162,7 +162,8 @@ public sealed record BlockSimulation(
         return new(
             cut.Class.Name, cut.Class.Share, decision.Kind, trees.Count, decision.BudsToLeave, mean,
             Math.Sqrt(left.Sum(l => (l - mean) * (l - mean)) / Math.Max(1, left.Count - 1)),
-            InBandOf(trees.Select(t => t.Worked), cut), trees.Count(t => t.Worked.Before < cut.Number) / (double)trees.Count,
+            InBandOf(trees.Select(t => t.Worked), cut),
+            trees.Count(t => t.Worked.Before < cut.Number) / (double)trees.Count,
             trees.Average(t => t.Cut.Left.Limbs), trees.Average(t => t.Cut.Left.WoodCutShare),
             trees.Average(t => (double)t.Cut.BigCuts), trees.Average(t => t.Worked.Seconds) / 60,
             decision.Kind == DecisionKind.NoPrune ? 0 : ClassPrescription.OverTheNumber(left, decision.BudsToLeave),
@@ -181,13 +182,17 @@ public sealed record BlockSimulation(
     {
         var (of, tree) = (prescription.Classes[model.Class], model.Counted);
         TreePruning By(double[] values) => TreePruning.Of(
-            new PreparedTree(rules, model.Tree), CutAllowance.ByCard(of.Decision, model.Tree.FloralBuds, settings), values,
+            new PreparedTree(rules, model.Tree), CutAllowance.ByCard(of.Decision, model.Tree.FloralBuds, settings),
+            values,
             of.LimitsFor(rules));
         double left = By(rules.Values(of.Settings)).Left.FloralBuds;
-        if (prescription.Way is WayOfWorking.Gauge or WayOfWorking.Count && ClassAtWork.On(rules, CrewSkill.Faultless, of, 0) is { } crew)
-            left = crew.Work(By(rules.Values(of.Settings)), By(SettingSearch.WithoutSolved(rules, of.Settings)))[(int)WayOfWorking.Gauge].Left;
+        if (prescription.Way is WayOfWorking.Gauge or WayOfWorking.Count
+            && ClassAtWork.On(rules, CrewSkill.Faultless, of, 0) is { } crew)
+            left = crew.Work(By(rules.Values(of.Settings)),
+                By(SettingSearch.WithoutSolved(rules, of.Settings)))[(int)WayOfWorking.Gauge].Left;
         return new(
-            tree.Row, tree.Tree, of.Class.Name, CountedModel.LimbsMeasured(tree), tree.FloralBuds, (int)Math.Round(left), of.Number,
+            tree.Row, tree.Tree, of.Class.Name, CountedModel.LimbsMeasured(tree), tree.FloralBuds,
+            (int)Math.Round(left), of.Number,
             of.IsOnTarget(left), tree.FloralBuds < of.Number);
     }
 

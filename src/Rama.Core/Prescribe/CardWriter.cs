@@ -164,7 +164,8 @@ internal sealed class CardWriter
                    select stopping.Key switch
                    {
                        ClassStop.Number => _words.Say(
-                           $"stop-{_prescription.Way ?? WayOfWorking.Amounts}".ToLowerInvariant(), Listed(stopping, c => c.StopAt)),
+                           $"stop-{_prescription.Way ?? WayOfWorking.Amounts}".ToLowerInvariant(),
+                           Listed(stopping, c => c.StopAt)),
                        ClassStop.Ground => _words.Say("stop-structure", Listed(stopping, c => c.AtMostDown)),
                        ClassStop.CutsMade => _words.Say("stop-light"),
                        _ when stopping.Count() == _prescription.Classes.Count => _words.Say("stop-no-prune"),

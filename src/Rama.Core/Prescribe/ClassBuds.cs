@@ -50,7 +50,8 @@ internal sealed record ClassBuds(IReadOnlyList<double> Means, BudsOfClasses By)
             return new(byTrunk, BudsOfClasses.ByTrunk);
 
         var line = LineFit.Of([.. members.SelectMany(m => m)]);
-        if (line is null or { Slope: <= 0 }) line = new(members.SelectMany(m => m).Average(t => t.Buds), 0, null, null, null, 0, 0);
+        if (line is null or { Slope: <= 0 })
+            line = new(members.SelectMany(m => m).Average(t => t.Buds), 0, null, null, null, 0, 0);
         var free = classes.Count - (line.Slope > 0 ? 2 : 1);
         return Differ(members, t => t.Buds - line.At(t.Tcsa), free)
             ? new([.. members.Select(m => m.Average(t => t.Buds))], BudsOfClasses.ByCount)

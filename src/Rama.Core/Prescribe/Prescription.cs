@@ -112,7 +112,8 @@ public sealed record Prescription(
             left, LeftFrom(decision.Standing.Low), LeftFrom(decision.Standing.High), limbsLeft, perLimb, thinning,
             minutes, Mean(c => c.WoodShare), cuts, classes, rules.Aim == SystemAim.Light,
             isNumbered && rubs ? cutting.Way : null, rules.ByQuestion, inForce,
-            StepsOf(rules, decision, cuts, left, limbsLeft, perLimb, minutes, Mean(c => c.ReadingMinutes)), Warn(rules, stock, classes, thinning, Mean(c => c.WoodShare)));
+            StepsOf(rules, decision, cuts, left, limbsLeft, perLimb, minutes, Mean(c => c.ReadingMinutes)),
+            Warn(rules, stock, classes, thinning, Mean(c => c.WoodShare)));
     }
 
     /// <summary>Prescribes for trees of which only buds and limbs are known.</summary>
@@ -123,7 +124,8 @@ public sealed record Prescription(
     public static Prescription Of(TrainingSystem system, PruningDecision decision, DecisionSettings settings, double? limbsPerTree = null) =>
         Of(system.RulesFor(), TreeStock.Usual(system, decision.Standing, limbsPerTree is > 0 ? limbsPerTree : null), decision, settings);
 
-    private static List<Step> StepsOf(PruningRules rules, PruningDecision decision, List<PrescribedCut> cuts, double left, double limbsLeft, double perLimb, double minutes, double reading)
+    private static List<Step> StepsOf(PruningRules rules, PruningDecision decision, List<PrescribedCut> cuts,
+        double left, double limbsLeft, double perLimb, double minutes, double reading)
     {
         Figure standing = new("floral buds", decision.Standing.Mean, "bud/tree"), leftFigure = new("buds left", left, "bud/tree");
         var cutting = (minutes - reading) * 60 - rules.System.Labour.BaseSeconds;
@@ -136,11 +138,15 @@ public sealed record Prescription(
             new("prescription.limbs-left", "limbs standing after the cuts", new("limbs left", limbsLeft, "limb/tree"), [], OnTrees),
             new("prescription.buds-per-limb", "buds left ÷ limbs left", new("buds per limb", perLimb, "bud/limb"), [leftFigure, new("limbs left", limbsLeft, "limb/tree")], Sources.Definition),
             new("prescription.minutes",
-                reading != 0 ? "base + Σ cuts × seconds per cut + reading limbs and counting" : "base + Σ cuts × seconds per cut",
+                reading != 0
+                    ? "base + Σ cuts × seconds per cut + reading limbs and counting"
+                    : "base + Σ cuts × seconds per cut",
                 new("time per tree", minutes, "min/tree"),
                 [
                     new("base", rules.System.Labour.BaseSeconds, "s"), new("cutting", cutting, "s"),
-                    .. reading != 0 ? [new Figure("reading limbs and counting", reading * 60, "s")] : Array.Empty<Figure>(),
+                    .. reading != 0
+                        ? [new Figure("reading limbs and counting", reading * 60, "s")]
+                        : Array.Empty<Figure>(),
                 ],
                 rules.System.Labour.Source),
             new("prescription.buds-left", "floral buds − all drops", leftFigure, [standing, .. cuts.Where(c => c.Drop > 0).Select(c => Figure.Named(c.Name, c.Drop, "bud/tree"))], Sources.Definition),
@@ -156,10 +162,12 @@ public sealed record Prescription(
                 new Figure("limbs assumed", rules.System.Form.LimbsPerTree, "limb/tree")));
         if (stock.BudsBy == BudsOfClasses.ByLine)
             warnings.Add(new("prescription.buds-by-line",
-                "Buds do not go in proportion to the trunks here: they are shared among the trunk classes by a line through the trees counted."));
+                "Buds do not go in proportion to the trunks here: they are shared among the trunk classes by a line "
+                + "through the trees counted."));
         if (stock.BudsBy == BudsOfClasses.ByCount)
             warnings.Add(new("prescription.buds-by-count",
-                "Buds do not go with the trunks here: each trunk class is taken as it was counted. Count some more trees of each if that surprises you."));
+                "Buds do not go with the trunks here: each trunk class is taken as it was counted. Count some more "
+                + "trees of each if that surprises you."));
         if (thinning >= 0.5)
             warnings.Add(new("prescription.thinning",
                 $"{thinning:0} clusters a tree are over the target after pruning. Plan hand thinning for them.",

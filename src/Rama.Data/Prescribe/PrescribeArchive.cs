@@ -47,7 +47,8 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
         var plans = await database.SeasonPlans.AsNoTracking().Where(p => p.CuttingDetails != null || p.HeldDecision != null).ToListAsync(cancel);
         var prescriptions = await database.IssuedPrescriptions.AsNoTracking()
             .OrderBy(p => p.At).ThenBy(p => p.Id).ToListAsync(cancel);
-        var cards = await database.CardIssues.AsNoTracking().Include(c => c.Prescription).OrderBy(c => c.At).ThenBy(c => c.Id).ToListAsync(cancel);
+        var cards = await database.CardIssues.AsNoTracking().Include(c => c.Prescription).OrderBy(c => c.At)
+            .ThenBy(c => c.Id).ToListAsync(cancel);
         var runs = await database.PracticeRuns.AsNoTracking().OrderBy(r => r.At).ThenBy(r => r.Id).ToListAsync(cancel);
         static T Kept<T>(string json) => JsonSerializer.Deserialize<T>(json, PrescribeStore.Json)!;
         Parts parts = new(
@@ -99,7 +100,9 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
             await database.SaveChangesAsync(cancel);
             database.ChangeTracker.Clear();
         }
-        catch (Exception e) when (e is JsonException or KeyNotFoundException or ArgumentException or DbUpdateException or UnusableEntryException)
+        catch (Exception e) when (
+            e is JsonException or KeyNotFoundException or ArgumentException or DbUpdateException
+                or UnusableEntryException)
         {
             throw new UnreadableFileException("broken", $"{FileName} cannot be read: {e.Message}", e);
         }

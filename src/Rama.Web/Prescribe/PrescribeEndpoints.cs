@@ -114,7 +114,8 @@ internal static class PrescribeEndpoints
         await store.CardAsync(id, card, cancel) is { } issued ? TypedResults.Ok(issued) : TypedResults.NotFound();
 
     private static async Task<Results<Ok<IssuedPrescription>, NotFound>> Asked(
-        Guid id, int number, PlantingStore plantings, PrescribeStore store, CancellationToken cancel, int? season = null)
+        Guid id, int number, PlantingStore plantings, PrescribeStore store, CancellationToken cancel,
+        int? season = null)
     {
         if (await plantings.FindAsync(id, cancel, season) is not { } stored) return TypedResults.NotFound();
         return await store.PrescriptionAsync(id, stored.Plan.Season, number, cancel) is { } asked

@@ -24,10 +24,13 @@ public sealed class PruningDecisionTests
     [Fact]
     public void A_decision_held_holds_in_the_calculators()
     {
-        DecisionEntry entry = new() { BudsToLeave = 163, FloralBuds = 290, Held = DecisionKind.NoPrune, HeldReason = "frost to come" };
+        DecisionEntry entry = new() { BudsToLeave = 163, FloralBuds = 290, Held = DecisionKind.NoPrune,
+            HeldReason = "frost to come" };
         var decision = entry.Calculate();
-        Assert.Equal((DecisionKind.NoPrune, DecisionKind.NoPrune, 0), (decision.Kind, decision.Held, decision.RemoveBuds));
-        var prescription = new PrescriptionEntry { System = "tall-spindle", LimbsPerTree = 22, Decision = entry }.Calculate();
+        Assert.Equal((DecisionKind.NoPrune, DecisionKind.NoPrune, 0),
+            (decision.Kind, decision.Held, decision.RemoveBuds));
+        var prescription = new PrescriptionEntry { System = "tall-spindle", LimbsPerTree = 22,
+            Decision = entry }.Calculate();
         Assert.All(prescription.Cuts, c => Assert.Equal(c.StepId == "unsound-wood", c.Drop > 0));
     }
 

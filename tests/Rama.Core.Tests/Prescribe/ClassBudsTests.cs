@@ -12,7 +12,8 @@ public sealed class ClassBudsTests
     {
         Count = new()
         {
-            Trees = [.. GirthsCm.Zip(buds, (girth, b) => new CountedTreeEntry { Row = 1, Tree = girth * 10, Girth = new(girth, "cm"), FloralBuds = b })],
+            Trees = [.. GirthsCm.Zip(buds, (girth, b) => new CountedTreeEntry { Row = 1, Tree = girth * 10,
+                Girth = new(girth, "cm"), FloralBuds = b })],
         },
     }).Stock!;
 
@@ -29,7 +30,8 @@ public sealed class ClassBudsTests
     public void Buds_go_with_the_trunk_unless_the_count_surely_says_otherwise(BudsOfClasses by, double[] buds) =>
         Assert.Equal(by, Of(buds).BudsBy);
 
-    // R 4.2: predict(lm(b ~ x)) at the classes' mean trunks, 2951.9, 2962.8 and 2981.9; they add up to the counted mean.
+    // R 4.2: predict(lm(b ~ x)) at the classes' mean trunks, 2951.9, 2962.8 and 2981.9; they add up to the
+    // counted mean.
     [Fact]
     public void Along_a_line_neighbouring_classes_differ_little()
     {

@@ -152,7 +152,8 @@ public sealed class PruningPlanTests
     [Fact]
     public void Lengths_are_told_as_held_and_by_the_crew_s_own_measures()
     {
-        var entry = Entries.Plan(Even) with { Cutting = new() { Way = WayOfWorking.Gauge, Settings = new Dictionary<string, double?> { ["big-from"] = 18, ["stub"] = 4, ["big-limbs"] = 2 } } };
+        var entry = Entries.Plan(Even) with { Cutting = new() { Way = WayOfWorking.Gauge,
+            Settings = new Dictionary<string, double?> { ["big-from"] = 18, ["stub"] = 4, ["big-limbs"] = 2 } } };
         var marks = new BodyMarksEntry { Finger = new(18, "mm"), Shoulder = new(1.45, "m"), Reach = new(2.2, "m") }.Read();
         var english = Card(entry, "en", marks)!;
         // 0.9 × 3.5 m of row is 3.15 m: nobody reaches it, so no mark tells it.

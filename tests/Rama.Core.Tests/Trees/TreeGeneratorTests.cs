@@ -43,7 +43,8 @@ public sealed class TreeGeneratorTests
     public void Limbs_and_buds_go_with_the_trunk_they_stand_on()
     {
         var trees = Of("tall-spindle").Make(Counts, Many, 12);
-        var area = trees.Select(t => Math.Log(t.Branches.Where(b => b.Kind == BranchKind.Limb).Sum(b => b.CrossSectionCm2) / t.TcsaCm2));
+        var area = trees.Select(t =>
+            Math.Log(t.Branches.Where(b => b.Kind == BranchKind.Limb).Sum(b => b.CrossSectionCm2) / t.TcsaCm2));
         Assert.InRange(area.StandardDeviation(), 0.09, 0.11);
         var (buds, trunk) = (trees.Select(t => Math.Log(t.FloralBuds)), trees.Select(t => Math.Log(t.TcsaCm2)));
         Assert.InRange(Correlation.Pearson(buds, trunk), 0.68, 0.72);

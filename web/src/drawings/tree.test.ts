@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { BenchCut, FruitTree, TreeBranch } from '../api/client';
 import {
-  apart, budsFalling, fallsWith, frameOf, heightFor, placeAt, project, scaleMarks, standingAfter, stretch, widthMm, woodPath,
+  apart, budsFalling, fallsWith, frameOf, heightFor, placeAt, project, scaleMarks, standingAfter, stretch, widthMm,
+  woodPath,
 } from './tree';
 
 const place = (alongM: number, acrossM: number, heightM: number) => ({ alongM, acrossM, heightM });

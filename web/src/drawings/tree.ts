@@ -55,7 +55,9 @@ function extentOf(tree: FruitTree): { reach: number; top: number } {
 }
 
 /** Fits a tree into a drawing, its foot on the ground; both views have the same scale. */
-export function frameOf(tree: FruitTree, width: number, height: number, ground: number, margin: number, atLeastM = 0): Frame {
+export function frameOf(
+  tree: FruitTree, width: number, height: number, ground: number, margin: number, atLeastM = 0,
+): Frame {
   const { reach, top } = extentOf(tree);
   const most = Math.max(top, Math.min(atLeastM, 12)) + OVER_M;
   const scale = Math.max(10, Math.min((width / 2 - margin) / reach, (height - ground - OVER) / most));

@@ -202,7 +202,11 @@ export function readCutting(draft: CuttingDraft, language: Language): Read<Cutti
     row: number('row'), tree: number('tree'), before: number('before'), left: number('left'),
     fell: Object.fromEntries(steps.map((step) => [step.slice('fell.'.length), number(step)] as const).filter(([, fell]) => fell !== null)),
   }));
-  return { entry: { answers: Object.fromEntries(Object.entries(draft.answers).filter(([, answer]) => answer !== '')), settings, way: draft.way ?? null, ...trees.entry }, unreadable: [...unreadable, ...trees.unreadable] };
+  const answers = Object.fromEntries(Object.entries(draft.answers).filter(([, answer]) => answer !== ''));
+  return {
+    entry: { answers, settings, way: draft.way ?? null, ...trees.entry },
+    unreadable: [...unreadable, ...trees.unreadable],
+  };
 }
 
 /** What a counted tree holds beside its cells, and the buds shown for it. */

@@ -12,7 +12,8 @@ describe('the words of a bearing habit', () => {
   it('keeps the gender in Spanish', () => {
     const words = es['habit:oneYearShoot'];
     expect(inHabit('las yemas de flor y una yema', words)).toBe('los ramos mixtos y un ramo mixto');
-    expect(inHabit('Todas las yemas contadas; Yemas de flor dejadas', words)).toBe('Todos los ramos mixtos contados; Ramos mixtos dejados');
+    expect(inHabit('Todas las yemas contadas; Yemas de flor dejadas', words))
+      .toBe('Todos los ramos mixtos contados; Ramos mixtos dejados');
     expect(inHabit('por yema, demasiadas yemas', words)).toBe('por ramo mixto, demasiados ramos mixtos');
   });
   it('says flower buds for a cherry', () => expect(inHabit('Floral buds', en['habit:spurFlowerBud'])).toBe('Flower buds'));

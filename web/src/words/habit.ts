@@ -4,9 +4,9 @@ import { createContext } from 'react';
 export const HabitContext = createContext<string | null>(null);
 
 /**
- * A sentence in the words of a bearing habit: what is counted on a peach are fruiting shoots, not floral buds. `words` are
- * patterns of whole words and what stands for them, one after the other, as `bud(s?)=shoot$1`; where the new word has
- * another gender, the words around it come first.
+ * A sentence in the words of a bearing habit: what is counted on a peach are fruiting shoots, not floral buds.
+ * `words` are patterns of whole words and what stands for them, one after the other, as `bud(s?)=shoot$1`; where the
+ * new word has another gender, the words around it come first.
  */
 export function inHabit(text: string, words: string): string {
   return words.split('|').filter(Boolean).reduce((said, rule) => {

@@ -32,7 +32,8 @@ public sealed record IssuedPrescription(
     {
         if (plan is not { Prescription: { } prescription, Decision: { } decision, Planting: { } planting }) return null;
         return new(
-            CurrentForm, planting.System.Id, planting.System.Version, decision.Kind, decision.Tolerance, decision.CapShare,
+            CurrentForm, planting.System.Id, planting.System.Version, decision.Kind, decision.Tolerance,
+            decision.CapShare,
             prescription.Way,
             Sorted(prescription.InForce, v => Math.Round(v, 3)), Sorted(prescription.Answers, a => a),
             [.. prescription.Classes.Select(c => IssuedClass.Of(c, prescription))],
@@ -98,7 +99,8 @@ public sealed record IssuedClass(
     }
 
     internal bool AsksTheSame(IssuedClass other, bool byGauge) =>
-        (Name, FromGirthCm, ToGirthCm, Kind, Stop) == (other.Name, other.FromGirthCm, other.ToGirthCm, other.Kind, other.Stop)
+        (Name, FromGirthCm, ToGirthCm, Kind, Stop) == (other.Name, other.FromGirthCm, other.ToGirthCm, other.Kind,
+            other.Stop)
         && (Number, Least, Most, AtMostDown) == (other.Number, other.Least, other.Most, other.AtMostDown)
         && (!byGauge || BudsPerCm2 == other.BudsPerCm2)
         && Steps.SequenceEqual(other.Steps);

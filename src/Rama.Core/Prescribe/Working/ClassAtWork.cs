@@ -33,7 +33,8 @@ internal sealed class ClassAtWork
         if (of is not { StopAt: > 0, BudsPerCm2: { } gauge }
             || rules.Steps.FirstOrDefault(s => SettingSearch.IsSolved(rules, s)) is not { } rub) return null;
         var big = rules.BigFromMm(rules.Values(of.Settings));
-        return new(rules, skill, of.Number, rub, new(gauge, big, skill, new(seed)), new(gauge, big, skill, new(seed + 1)));
+        return new(rules, skill, of.Number, rub, new(gauge, big, skill, new(seed)),
+            new(gauge, big, skill, new(seed + 1)));
     }
 
     /// <summary>Works a tree in each way, in the order of <see cref="WayOfWorking"/>.</summary>

@@ -55,7 +55,8 @@ public sealed record InsuranceEntry
         var losses = Losses is null ? Insurance.Losses.None : reader.Under("losses", Losses.Read);
         var set = mean is null && sd is null ? known.Set : SetOf(reader, mean ?? known.Set?.Mean, sd ?? known.Set?.Sd);
         if (School is { } school && school != Insurance.School.Fixed && set is null && reader.Problems.Count == 0)
-            reader.Add("setShare", "missing", "Cluster set: please fill this in; without it only a fixed factor can be used.");
+            reader.Add("setShare", "missing",
+                "Cluster set: please fill this in; without it only a fixed factor can be used.");
         reader.ThrowIfAny();
         return new(
             School ?? Insurance.School.Fixed, fixedFactor, reached, over, under, set, mean is null && sd is null ? known.SetSource : Sources.Entered,
@@ -65,11 +66,14 @@ public sealed record InsuranceEntry
     private static BetaShare? SetOf(EntryReader reader, double? mean, double? sd)
     {
         if (mean is null) reader.Add("setShare", "missing", "Cluster set: please fill this in beside its spread.");
-        if (sd is null) reader.Add("setShareSd", "missing", "Spread of the cluster set: please fill this in beside its mean.");
+        if (sd is null)
+            reader.Add("setShareSd", "missing", "Spread of the cluster set: please fill this in beside its mean.");
         if (mean is not { } m || sd is not { } s || double.IsNaN(m) || double.IsNaN(s)) return null;
         if (BetaShare.Of(m, s) is { } set) return set;
         var largest = Math.Floor(BetaShare.LargestSd(m) * 1_000) / 10;
-        reader.Add("setShareSd", "spread", $"Spread of the cluster set: with a mean of {m * 100:0.#} % it must be below {largest:0.#} %, or years of no set and of full set would be the likeliest.");
+        reader.Add("setShareSd", "spread",
+            $"Spread of the cluster set: with a mean of {m * 100:0.#} % it must be below "
+            + $"{largest:0.#} %, or years of no set and of full set would be the likeliest.");
         return null;
     }
 }

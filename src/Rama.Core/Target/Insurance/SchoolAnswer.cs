@@ -65,12 +65,16 @@ public sealed record SchoolAnswer(
         var (reached, missing) = (outcome.ReachedWith(perFruit), outcome.ShortWith(perFruit) * fruitPerTree);
         var clusters = buds * kept * outcome.Mean;
         var thinning = clusters * terms.Places * terms.Fruitlets - fruitPerTree;
-        Figure meanFigure = new("mean cluster set", outcome.Mean, "share"), clustersFigure = new("clusters to visit", clusters, "cluster/tree");
-        steps.Add(new("bud-factor.reached", "1 − chance of a cluster set below 1 ÷ bud factor", new("years in which the crop is reached", reached, "share"),
+        Figure meanFigure = new("mean cluster set", outcome.Mean, "share"),
+            clustersFigure = new("clusters to visit", clusters, "cluster/tree");
+        steps.Add(new("bud-factor.reached", "1 − chance of a cluster set below 1 ÷ bud factor",
+            new("years in which the crop is reached", reached, "share"),
             [beforeFigure, .. SetFigures(terms)], "Beta distribution of the cluster set over the years"));
-        steps.Add(new("bud-factor.clusters", "buds to leave × left by known losses × mean cluster set", clustersFigure, [budsFigure, keptFigure, meanFigure], Sources.Definition));
+        steps.Add(new("bud-factor.clusters", "buds to leave × left by known losses × mean cluster set", clustersFigure,
+            [budsFigure, keptFigure, meanFigure], Sources.Definition));
         steps.Add(new("bud-factor.thinning", "clusters to visit × fruitlets per cluster − fruit per tree", new("fruitlets to thin", thinning, "fruitlet/tree"),
-            [clustersFigure, new("fruitlets per cluster", terms.Places * terms.Fruitlets, "fruitlet/cluster"), fruitFigure], "the mean cluster set, never 1 ÷ bud factor; fruitlets per cluster from memory"));
+            [clustersFigure, new("fruitlets per cluster", terms.Places * terms.Fruitlets, "fruitlet/cluster"),
+                fruitFigure], "the mean cluster set, never 1 ÷ bud factor; fruitlets per cluster from memory"));
         steps.Add(new("bud-factor.short", "mean over the years of the fruit missing", new("short in the mean of the years", missing, "fruit/tree"),
             [fruitFigure, beforeFigure, .. SetFigures(terms)], "Beta distribution of the cluster set over the years"));
         return new(school, factor, buds, reached, thinning, clusters, missing, Say(reached, thinning, missing, terms.Fruitlets > 1), steps, Warn(school, before, terms));
@@ -79,7 +83,9 @@ public sealed record SchoolAnswer(
     private static Figure[] SetFigures(InsuranceTerms terms)
     {
         List<Figure> figures = [];
-        if (terms.Set is { } set) figures.AddRange([new("cluster set", set.Mean, "share"), new("its spread over the years", set.Sd, "share")]);
+        if (terms.Set is { } set)
+            figures.AddRange(
+                [new("cluster set", set.Mean, "share"), new("its spread over the years", set.Sd, "share")]);
         if (terms.PruningSd > 0) figures.Add(new("pruning misses by", terms.PruningSd, "share"));
         if (terms.Losses.Risk is { } risk) figures.AddRange([new("chance of a further loss", risk.Chance, "share"), new("loss when it comes", risk.Loss, "share")]);
         if (terms.Places != 1) figures.Add(new("fruit one carries when all sets", terms.Places, "fruit"));
@@ -93,9 +99,11 @@ public sealed record SchoolAnswer(
         {
             School.Fixed => new("bud-factor.factor", "set by hand; ordinary losses are in it already", result, [],
                 terms.Places == 1 ? $"usual range 1.5 to 2.0; {Sources.Practice}" : Sources.Entered),
-            School.ServiceLevel => new("bud-factor.factor", "1 ÷ the cluster set that is passed in the wanted share of years", result,
+            School.ServiceLevel =>
+                new("bud-factor.factor", "1 ÷ the cluster set that is passed in the wanted share of years", result,
                 [new("years in which the crop is reached", terms.Reached, "share"), .. SetFigures(terms)], terms.SetSource),
-            _ => new("bud-factor.factor", "1 ÷ the cluster set below which years make up over ÷ (over + under) of the mean", result,
+            _ => new("bud-factor.factor",
+                "1 ÷ the cluster set below which years make up over ÷ (over + under) of the mean", result,
                 [new("a cluster too many costs", terms.CostOver, "money"), new("a fruit too few costs", terms.CostUnder, "money"), .. SetFigures(terms)], terms.SetSource),
         };
     }

@@ -10,9 +10,9 @@ namespace Rama.Core.Target.Insurance;
 public readonly record struct PastSet(double Share, bool AtLeast);
 
 /// <summary>
-/// Cluster set of the coming year from a planting's own past seasons and what is known of its variety. A block thinned to its
-/// target always shows at most 1 ÷ factor: such years enter as "at least", never as they stand, or the factor would ratchet
-/// upward every year.
+/// Cluster set of the coming year from a planting's own past seasons and what is known of its variety. A block
+/// thinned to its target always shows at most 1 ÷ factor: such years enter as "at least", never as they stand, or
+/// the factor would ratchet upward every year.
 /// </summary>
 /// <param name="Predicted">Distribution of the coming year's share, uncertainty of few years included.</param>
 /// <param name="Mean">Mean share, shrunk to the variety's.</param>

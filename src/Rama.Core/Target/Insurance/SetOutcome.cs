@@ -29,7 +29,9 @@ public sealed class SetOutcome
     /// <summary>Mean share over the years.</summary>
     public double Mean { get; }
 
-    /// <summary>The outcome of a cluster set, of pruning that misses its number, and of risks independent of each other.</summary>
+    /// <summary>
+    /// The outcome of a cluster set, of pruning that misses its number, and of risks independent of each other.
+    /// </summary>
     /// <param name="set">The cluster set over the years.</param>
     /// <param name="pruningSd">Standard deviation of buds left ÷ buds wanted, 0 to 0.25; 0 for pruning that always hits.</param>
     /// <param name="risks">Risks of further loss. A risk does not divide the buds as a known loss does.</param>

@@ -174,8 +174,11 @@ public sealed record MarginCurve(
                 [fruit, mass, new("cost of a kilogram", terms.Prices.HarvestPerKg, $"{money}/kg"), new("cost of 100 fruitlets", terms.Prices.ThinningPer100, money), new("fruitlets per fruit wanted", terms.FruitletsPerFruit, "1")],
                 terms.Prices.Assumed.Count == 0 ? Sources.Entered : Sources.Assumption),
             new("margin.year", "gross − picking, packing and thinning", year, [gross, cost], Sources.Definition),
-            new("margin.return", "(buds at no crop + slope × crop density) × trunk cross-section × cluster set", new("fruit next year, at most", Returned(terms, at.FruitPerTree), "fruit/tree"),
-                [new("buds at no crop", terms.Return.Intercept, "bud/cm²"), new("slope of return", terms.Return.Slope, "buds per fruit"), density, new("trunk cross-section", terms.TcsaCm2, "cm²"), new("cluster set", terms.SetMean, "share")],
+            new("margin.return", "(buds at no crop + slope × crop density) × trunk cross-section × cluster set",
+                new("fruit next year, at most", Returned(terms, at.FruitPerTree), "fruit/tree"),
+                [new("buds at no crop", terms.Return.Intercept, "bud/cm²"),
+                    new("slope of return", terms.Return.Slope, "buds per fruit"), density,
+                    new("trunk cross-section", terms.TcsaCm2, "cm²"), new("cluster set", terms.SetMean, "share")],
                 Known(terms.Return)),
             new("margin.steady", "mean of two years once the trees have settled to the same wish every year", new("margin of two steady years", at.SteadyPerHa, $"{money}/ha"), [year], Sources.Definition),
         ];

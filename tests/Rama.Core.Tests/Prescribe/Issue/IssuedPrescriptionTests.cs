@@ -1,14 +1,20 @@
 using System.Text.Json;
+using Rama.Core.Decide;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Issue;
 using Rama.Core.Prescribe.Working;
-using Rama.Core.Quantities;
 
 namespace Rama.Core.Tests.Prescribe.Issue;
 
 public sealed class IssuedPrescriptionTests
 {
     private static readonly PlanEntry Entry = Entries.Plan(300, 310, 290, 305, 295, 300);
+
+    private static PlanEntry Holding(string setting, double value) =>
+        Entry with { Cutting = new() { Settings = new Dictionary<string, double?> { [setting] = value } } };
+
+    private static PlanEntry Deciding(DecisionKind held) =>
+        Entry with { Settings = Entry.Settings with { Held = held, HeldReason = "frost" } };
 
     private static IssuedPrescription Of(PlanEntry entry) => IssuedPrescription.Of(PruningPlan.Of(entry))!;
 
@@ -35,10 +41,10 @@ public sealed class IssuedPrescriptionTests
     {
         { "number", Entry with { Target = Entry.Target with { Yield = new(30, "t/ha") } } },
         { "way", Entry with { Cutting = new() { Way = WayOfWorking.Gauge } } },
-        { "amount", Entry with { Cutting = new() { Settings = new Dictionary<string, double?> { ["big-limbs"] = 0 } } } },
-        { "length", Entry with { Cutting = new() { Settings = new Dictionary<string, double?> { ["stub"] = 4 } } } },
+        { "amount", Holding("big-limbs", 0) },
+        { "length", Holding("stub", 4) },
         { "tolerance", Entry with { Settings = Entry.Settings with { Tolerance = new(5, "%") } } },
-        { "decision", Entry with { Settings = Entry.Settings with { Held = Rama.Core.Decide.DecisionKind.NoPrune, HeldReason = "frost" } } },
+        { "decision", Deciding(DecisionKind.NoPrune) },
     };
 
     [Theory, MemberData(nameof(Others))]

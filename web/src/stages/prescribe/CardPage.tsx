@@ -145,7 +145,9 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
             <tbody>
               {card.classes.map((k) => (
                 <tr key={k.name}>
-                  <th><b>{k.name}</b> {k.trunk}</th>{leaves && <td><b>{k.leave}</b></td>}{perLimb && <td>{k.perLimb}</td>}
+                  <th><b>{k.name}</b> {k.trunk}</th>
+                  {leaves && <td><b>{k.leave}</b></td>}
+                  {perLimb && <td>{k.perLimb}</td>}
                   {told.map(({ cut, i }) => <td key={cut.stepId}>{k.cuts[i] || '–'}</td>)}
                 </tr>
               ))}

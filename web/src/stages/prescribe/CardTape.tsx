@@ -33,7 +33,9 @@ export function CardTape({ card, tape, paper }: { card: PruningCard; tape: Tape;
         <span>{tape.check}</span>
       </div>
       <div className="tape-strips" style={{ gridTemplateColumns: `repeat(${abreast}, ${longest}mm)` }}>
-        {shown.map((strip, i) => <TapeStrip key={i} strip={strip} takeOut={tape.takeOut} version={card.version ?? null} />)}
+        {shown.map((strip, i) => (
+          <TapeStrip key={i} strip={strip} takeOut={tape.takeOut} version={card.version ?? null} />
+        ))}
       </div>
     </article>
   );
@@ -49,7 +51,9 @@ function TapeStrip({ strip, takeOut, version }: { strip: Strip; takeOut: string;
     >
       <rect x={0} y={0} width={lengthMm} height={HIGH} className="tape-paper" />
       <text x={1.2} y={4.2} className="tape-name">{strip.name}{version !== null && ` · ${version}`}</text>
-      {strip.trunk.split(/ (?=\()/).map((part, i) => <text key={i} x={1.2} y={7 + i * 2.6} className="tape-trunk">{part}</text>)}
+      {strip.trunk.split(/ (?=\()/).map((part, i) => (
+        <text key={i} x={1.2} y={7 + i * 2.6} className="tape-trunk">{part}</text>
+      ))}
       {cells.map((c, i) => (
         <g key={c.fromMm} data-from={c.fromMm}>
           {i % 2 === 1 && <rect x={c.fromMm} y={0} width={c.toMm - c.fromMm} height={HIGH} className="tape-shade" />}

@@ -42,7 +42,10 @@ export function HowCut() {
         {way && (
           <div className="question" data-field="cutting.way" data-test="way">
             <span className="question-name">{t('ways.heading')}</span>
-            <Segmented value={cutting.way ?? way} onChange={(chosen) => { set({ way: chosen }); }} options={WAYS.map((w) => ({ value: w, label: t(`ways.${w}`) }))} />
+            <Segmented
+              value={cutting.way ?? way} onChange={(chosen) => { set({ way: chosen }); }}
+              options={WAYS.map((w) => ({ value: w, label: t(`ways.${w}`) }))}
+            />
             <span className="small dim">{t(`ways.${cutting.way ?? way}-why`)}</span>
           </div>
         )}
