@@ -199,7 +199,7 @@ public sealed class TargetDeskTests(RamaServer server) : IClassFixture<RamaServe
             page.Says(".desk", "of leaf for each fruit");
         }
         using var spanish = new Page(server, language: "es").Open(peach);
-        spanish.Says(".chain-line", "Varetas a dejar");
+        spanish.Says(".chain-line", "Ramos mixtos a dejar");
         spanish.Until("no buds", () => !spanish.Find(".planting-main").Text.Contains("yema", StringComparison.OrdinalIgnoreCase));
     }
 }

@@ -270,11 +270,13 @@ internal sealed class CardWriter
     // Where no thickness takes a limb out, or the strip would not lie on the paper, the table does it.
     private CardTape? Tape()
     {
-        if (!ReadsLimbs || Numbered.Any(c => c.BudsPerCm2 is null) || BigFromMm > LongestTapeMm / Math.PI) return null;
+        var fromMm = GaugeMarks.Usual[0] * GaugeScale;
+        if (!ReadsLimbs || Numbered.Any(c => c.BudsPerCm2 is null)
+            || BigFromMm <= fromMm || BigFromMm > LongestTapeMm / Math.PI) return null;
         var inUs = _units == UnitSystem.Us;
         CardTapeStrip Strip(ClassPrescription of)
         {
-            var tape = BudTape.Of(new(of.BudsPerCm2!.Value), GaugeMarks.Usual[0] * GaugeScale, BigFromMm);
+            var tape = BudTape.Of(new(of.BudsPerCm2!.Value), fromMm, BigFromMm);
             return new(
                 IsByTrunk ? $"{_planting.Code} · {NameOf(of)}" : _planting.Code, TrunkOf(of.Class),
                 [.. tape.Cells.Select(c => new CardTapeCell(c.FromMm, c.ToMm, _words.Number(c.Buds)))],

@@ -7548,8 +7548,8 @@ export interface components {
              */
             cap: number;
             way: null | components["schemas"]["WayOfWorking"];
-            /** @description Settings in force, by name, in their own unit. */
-            settings: {
+            /** @description Lengths the cuts go by, by name, in their own unit. */
+            lengths: {
                 [key: string]: number;
             };
             /** @description Answers to the system's questions. */
@@ -9484,9 +9484,9 @@ export interface components {
             here: null | components["schemas"]["SessionHere"];
         };
         /**
-         * @description Cluster set of the coming year from a planting's own past seasons and what is known of its variety. A block thinned to its
-         *     target always shows at most 1 ÷ factor: such years enter as "at least", never as they stand, or the factor would ratchet
-         *     upward every year.
+         * @description Cluster set of the coming year from a planting's own past seasons and what is known of its variety. A block
+         *     thinned to its target always shows at most 1 ÷ factor: such years enter as "at least", never as they stand, or
+         *     the factor would ratchet upward every year.
          */
         SetHistory: {
             /** @description Distribution of the coming year's share, uncertainty of few years included. */

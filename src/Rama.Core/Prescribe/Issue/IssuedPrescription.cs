@@ -14,13 +14,13 @@ namespace Rama.Core.Prescribe.Issue;
 /// <param name="Tolerance">How far from its number a tree may end, as a share of it.</param>
 /// <param name="Cap">Share of the buds standing that may go in one winter.</param>
 /// <param name="Way">How the crew works to the number; null where there is none.</param>
-/// <param name="Settings">Settings in force, by name, in their own unit.</param>
+/// <param name="Lengths">Lengths the cuts go by, by name, in their own unit.</param>
 /// <param name="Answers">Answers to the system's questions.</param>
 /// <param name="Classes">What is asked in each trunk class, small trunks first.</param>
 /// <param name="Expected">What is expected of it in each trunk class; it asks for nothing.</param>
 public sealed record IssuedPrescription(
     int Form, string System, int Pack, DecisionKind Kind, double Tolerance, double Cap, WayOfWorking? Way,
-    IReadOnlyDictionary<string, double> Settings, IReadOnlyDictionary<string, string> Answers,
+    IReadOnlyDictionary<string, double> Lengths, IReadOnlyDictionary<string, string> Answers,
     IReadOnlyList<IssuedClass> Classes, IReadOnlyList<ExpectedOfClass> Expected)
 {
     /// <summary>Form of the records made now.</summary>
@@ -35,7 +35,8 @@ public sealed record IssuedPrescription(
             CurrentForm, planting.System.Id, planting.System.Version, decision.Kind, decision.Tolerance,
             decision.CapShare,
             prescription.Way,
-            Sorted(prescription.InForce, v => Math.Round(v, 3)), Sorted(prescription.Answers, a => a),
+            Sorted(planting.System.Settings.Where(s => s.IsLength), s => s.Id, s => Math.Round(prescription.InForce[s.Id], 3)),
+            Sorted(prescription.Answers, a => a.Key, a => a.Value),
             [.. prescription.Classes.Select(c => IssuedClass.Of(c, prescription))],
             [.. prescription.Classes.Select(ExpectedOfClass.Of)]);
     }
@@ -45,15 +46,17 @@ public sealed record IssuedPrescription(
     public bool AsksTheSame(IssuedPrescription? other) =>
         other is not null
         && (Form, System, Kind, Tolerance, Way) == (other.Form, other.System, other.Kind, other.Tolerance, other.Way)
-        && Settings.OrderBy(s => s.Key).SequenceEqual(other.Settings.OrderBy(s => s.Key))
+        && Lengths.OrderBy(l => l.Key, StringComparer.Ordinal)
+            .SequenceEqual(other.Lengths.OrderBy(l => l.Key, StringComparer.Ordinal))
         && Classes.Count == other.Classes.Count
         && Classes.Zip(other.Classes).All(c => c.First.AsksTheSame(c.Second, ReadsLimbs));
 
     // Only then does a crew see the gauge.
     private bool ReadsLimbs => Way is WayOfWorking.Gauge or WayOfWorking.Count;
 
-    internal static SortedDictionary<string, T> Sorted<T>(IReadOnlyDictionary<string, T> from, Func<T, T> told) =>
-        new(from.ToDictionary(x => x.Key, x => told(x.Value)), StringComparer.Ordinal);
+    internal static SortedDictionary<string, TValue> Sorted<T, TValue>(
+        IEnumerable<T> from, Func<T, string> name, Func<T, TValue> value) =>
+        new(from.ToDictionary(name, value), StringComparer.Ordinal);
 }
 
 /// <summary>What is asked on the trees of one trunk class.</summary>
@@ -95,7 +98,7 @@ public sealed record IssuedClass(
                        cut.Number, cut.StepId, cut.Amount.Kind,
                        cut.Amount.Kind == AmountKind.ToTheGauge ? null : mine.Most, Told(mine.AboveM)),
             ],
-            IssuedPrescription.Sorted(of.Settings, v => Math.Round(v, 3)));
+            IssuedPrescription.Sorted(of.Settings, s => s.Key, s => Math.Round(s.Value, 3)));
     }
 
     internal bool AsksTheSame(IssuedClass other, bool byGauge) =>

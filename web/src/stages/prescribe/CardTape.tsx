@@ -7,6 +7,9 @@ type Strip = Tape['strips'][number];
 /** Height of a strip, and room between them, mm. */
 const HIGH = 11;
 const APART = 2.5;
+/** Blank beside the name of a strip, and width of its letters, mm. */
+const BLANK = 1.2;
+const NAME_WIDE = 1.75;
 /** Room on the sheet for strips, mm. */
 const WIDE = 184;
 const TALL = { a4: 190, letter: 172 };
@@ -44,15 +47,23 @@ export function CardTape({ card, tape, paper }: { card: PruningCard; tape: Tape;
 function TapeStrip({ strip, takeOut, version }: { strip: Strip; takeOut: string; version: number | null }) {
   const { cells, lengthMm } = strip;
   const [from, out] = [cells[0]!.fromMm, cells.at(-1)!.toMm];
+  const name = version === null ? strip.name : `${strip.name} · ${version}`;
+  const room = from - 2 * BLANK;
+  const tooLong = name.length * NAME_WIDE > room;
   return (
     <svg
       width={`${lengthMm}mm`} height={`${HIGH}mm`} viewBox={`0 0 ${lengthMm} ${HIGH}`} className="tape-strip"
       role="img" aria-label={`${strip.name} ${cells.map((c) => c.buds).join(' ')}`}
     >
       <rect x={0} y={0} width={lengthMm} height={HIGH} className="tape-paper" />
-      <text x={1.2} y={4.2} className="tape-name">{strip.name}{version !== null && ` · ${version}`}</text>
+      <text
+        x={BLANK} y={4.2} className="tape-name"
+        {...(tooLong && { textLength: room, lengthAdjust: 'spacingAndGlyphs' })}
+      >
+        {name}
+      </text>
       {strip.trunk.split(/ (?=\()/).map((part, i) => (
-        <text key={i} x={1.2} y={7 + i * 2.6} className="tape-trunk">{part}</text>
+        <text key={i} x={BLANK} y={7 + i * 2.6} className="tape-trunk">{part}</text>
       ))}
       {cells.map((c, i) => (
         <g key={c.fromMm} data-from={c.fromMm}>
