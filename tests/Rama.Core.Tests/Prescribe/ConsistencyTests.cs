@@ -285,7 +285,8 @@ public sealed partial class ConsistencyTests
             }
         });
         Assert.True(shares.Count > 100, $"{shares.Count}");
-        Assert.InRange(shares.Average(), 0.95, 1.05);
+        // As many trees know their mean to about 1 %.
+        Assert.InRange(shares.Average(), 0.98, 1.02);
         Assert.All(shares, s => Assert.InRange(s, 0.5, 2));
     }
 
