@@ -1,4 +1,5 @@
 using Rama.Core.Explain;
+using Rama.Core.Prescribe.Working;
 using Rama.Core.Quantities;
 using Rama.Core.Target.Sharing;
 
@@ -12,9 +13,12 @@ public sealed record GaugeMark(double DiameterMm, double? Buds);
 /// <summary>A limb gauge, worked out.</summary>
 /// <param name="BudsPerCm2">Buds for each cm² of limb cross-section.</param>
 /// <param name="Marks">Buds by diameter.</param>
+/// <param name="Tape">The gauge as a strip to lay round a limb; null where limbs come out from the first mark on.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
-public sealed record GaugeMarks(double BudsPerCm2, IReadOnlyList<GaugeMark> Marks, IReadOnlyList<Step> Steps, IReadOnlyList<Notice> Warnings)
+public sealed record GaugeMarks(
+    double BudsPerCm2, IReadOnlyList<GaugeMark> Marks, BudTape? Tape, IReadOnlyList<Step> Steps,
+    IReadOnlyList<Notice> Warnings)
     : Calculated(BudsPerCm2, "bud/cm²", Steps, Warnings)
 {
     /// <summary>Marks on the gauge, mm.</summary>
@@ -33,6 +37,7 @@ public sealed record GaugeMarks(double BudsPerCm2, IReadOnlyList<GaugeMark> Mark
     {
         var gauge = new LimbGauge(budsPerTree / lcsaCm2);
         return new(gauge.BudsPerCm2, [.. marksMm.Select(mm => new GaugeMark(mm, gauge.BudsOn(mm, bigFromMm)))],
+            bigFromMm > marksMm[0] ? BudTape.Of(gauge, marksMm[0], bigFromMm) : null,
             [
                 new("limb-gauge", "buds to leave ÷ cross-section of the limbs kept", new("buds per cm²", gauge.BudsPerCm2, "bud/cm²"),
                     [new("buds to leave", budsPerTree, "bud/tree"), new("cross-section of the limbs kept", lcsaCm2, "cm²")], Sources.Definition),

@@ -124,6 +124,10 @@ public sealed class BlockSimulationTests
         Near.Printed(5.582, gauge.BudsPerCm2, 3);
         Assert.Equal([2.8, 4.4, 6.3, 9.9, 14.2, 17.5, 21.2], gauge.Marks.Select(m => Math.Round(m.Buds!.Value, 1)));
         Assert.Null(GaugeMarks.Of(163, 29.2, 20, [22]).Marks[0].Buds);
+        // The strip of the same gauge: 15 mm are 47.1 mm round and carry 9.9, to the nearest whole number it has there.
+        var at15 = gauge.Tape!.Cells.Single(c => c.FromMm <= 47.1 && c.ToMm > 47.1);
+        Assert.InRange(at15.Buds, 9, 11);
+        Assert.Null(GaugeMarks.Of(163, 29.2, 20, [22]).Tape);
     }
 
     [Fact]

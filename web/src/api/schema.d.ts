@@ -5497,6 +5497,42 @@ export interface components {
             /** @description Whether flowers of a cluster die one by one, so that a cluster may live on. */
             clustersOpen: boolean;
         };
+        /**
+         * @description A strip of paper that is a limb gauge: laid once round a limb, 2 to 3 cm from its base, its end meets the buds to
+         *     leave.
+         */
+        BudTape: {
+            /** @description Its numbers, side by side from thin limbs to thick ones. */
+            cells: components["schemas"]["BudTapeCell"][];
+            /**
+             * Format: double
+             * @description Girth at which the first number begins, mm.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description Girth from which a limb comes out, mm.
+             */
+            outFromMm: number;
+        };
+        /** @description A number of buds on a bud tape, from one girth of a limb to another. */
+        BudTapeCell: {
+            /**
+             * Format: double
+             * @description Girth it begins at, mm.
+             */
+            fromMm: number;
+            /**
+             * Format: double
+             * @description Girth it ends at, mm.
+             */
+            toMm: number;
+            /**
+             * Format: int32
+             * @description Buds to leave on a limb of that girth.
+             */
+            buds: number;
+        };
         /** @description How many floral buds to leave on each tree to get the fruit wanted. */
         BudTarget: {
             /**
@@ -7287,6 +7323,7 @@ export interface components {
             budsPerCm2: number;
             /** @description Buds by diameter. */
             marks: components["schemas"]["GaugeMark"][];
+            tape: null | components["schemas"]["BudTape"];
             /**
              * Format: double
              * @description The number, not rounded.
