@@ -5,8 +5,8 @@ using System.Text.RegularExpressions;
 namespace Rama.Web.Tests;
 
 /// <summary>
-/// One truth on the demo: planting, season line, card in both languages, bench and stateless calculator tell the
-/// same numbers. Made-up plantings are asked likewise in <c>Rama.Core.Tests/Prescribe/ConsistencyTests</c>.
+/// One truth on the demo: planting, season line, card in both languages, what is handed out as data, bench and
+/// stateless calculator tell the same numbers. Made-up plantings are asked likewise in <c>Rama.Core.Tests/Prescribe/ConsistencyTests</c>.
 /// </summary>
 public sealed partial class ConsistencyTests(RamaApplication application) : IClassFixture<RamaApplication>
 {
@@ -50,6 +50,13 @@ public sealed partial class ConsistencyTests(RamaApplication application) : ICla
                 var made = card["cuts"]!.AsArray().Where(c => (bool)c!["made"]!).Select(c => (int)c!["number"]!);
                 Assert.Equal(Enumerable.Range(1, made.Count()), made);
             }
+            var (issued, handed) = await _client.PostAsync($"{path}/cards",
+                $$"""{"version": {{view["planVersion"]}}, "language": "en"}""");
+            Assert.True(issued == 200, $"{code}: {handed}");
+            var asked = (await _client.ReadAsync($"{path}/prescriptions/{handed["number"]}"))["classes"]!.AsArray();
+            Assert.Equal(
+                classes.Select(c => c!["stopAt"] is { } stop ? Math.Round((double)stop) : (double?)null),
+                asked.Select(c => (double?)c!["number"]));
             foreach (var c in classes)
             {
                 var (put, bench) = await _client.PostAsync($"{path}/bench",
