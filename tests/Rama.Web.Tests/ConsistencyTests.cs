@@ -6,7 +6,8 @@ namespace Rama.Web.Tests;
 
 /// <summary>
 /// One truth on the demo: planting, season line, card in both languages, what is handed out as data, bench and
-/// stateless calculator tell the same numbers. Made-up plantings are asked likewise in <c>Rama.Core.Tests/Prescribe/ConsistencyTests</c>.
+/// stateless calculator tell the same numbers. Made-up plantings are asked likewise in
+/// <c>Rama.Core.Tests/Prescribe/ConsistencyTests</c>.
 /// </summary>
 public sealed partial class ConsistencyTests(RamaApplication application) : IClassFixture<RamaApplication>
 {
