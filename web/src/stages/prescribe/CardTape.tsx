@@ -66,21 +66,21 @@ function TapeStrip({ strip, takeOut, version }: { strip: Strip; takeOut: string;
         <text key={i} x={BLANK} y={7 + i * 2.6} className="tape-trunk">{part}</text>
       ))}
       {cells.map((c, i) => (
-        <g key={c.fromMm} data-from={c.fromMm}>
+        <g key={c.fromMm}>
           {i % 2 === 1 && <rect x={c.fromMm} y={0} width={c.toMm - c.fromMm} height={HIGH} className="tape-shade" />}
           <line x1={c.fromMm} x2={c.fromMm} y1={0} y2={HIGH} className="tape-line" />
-          <Number x={(c.fromMm + c.toMm) / 2} wide={c.toMm - c.fromMm} text={c.buds} />
+          <CellNumber x={(c.fromMm + c.toMm) / 2} wide={c.toMm - c.fromMm} text={c.buds} />
         </g>
       ))}
       <rect x={out} y={0} width={lengthMm - out} height={HIGH} className="tape-out" />
       <text x={(out + lengthMm) / 2} y={HIGH / 2 + 1.6} className="tape-out-word">{takeOut}</text>
-      <rect x={0.15} y={0.15} width={lengthMm - 0.3} height={HIGH - 0.3} className="tape-cut" data-blank={from} />
+      <rect x={0.15} y={0.15} width={lengthMm - 0.3} height={HIGH - 0.3} className="tape-cut" />
     </svg>
   );
 }
 
 /** Too wide for its cell, a number is turned on its side. */
-function Number({ x, wide, text }: { x: number; wide: number; text: string }) {
+function CellNumber({ x, wide, text }: { x: number; wide: number; text: string }) {
   const turned = text.length * 1.68 > wide - 0.15;
   const y = HIGH / 2;
   return (
