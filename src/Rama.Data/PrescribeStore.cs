@@ -28,20 +28,21 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
     /// <summary>Cards handed out for a planting and season, the latest first, without what is printed on them.</summary>
     public async Task<IReadOnlyList<IssuedCard>> CardsAsync(StoredPlanting stored, CancellationToken cancel)
     {
+        var versions = await database.IssuedPrescriptions.AsNoTracking()
+            .Where(p => p.PlantingId == stored.Planting.Id && p.Season == stored.Plan.Season)
+            .ToDictionaryAsync(p => p.Id, cancel);
+        if (versions.Count == 0) return [];
+        // Without what is printed on them: a drawing is a hundred kilobytes.
         var cards = await database.CardIssues.AsNoTracking()
             .Where(c => c.Prescription!.PlantingId == stored.Planting.Id && c.Prescription.Season == stored.Plan.Season)
             .OrderByDescending(c => c.At)
-            .Select(c => new { Card = c, c.Prescription!.Number, c.Prescription.Content })
-            .ToListAsync(cancel);
-        if (cards.Count == 0) return [];
+            .Select(c => new { c.Id, c.PrescriptionId, c.Language, c.At, c.Person }).ToListAsync(cancel);
         var now = IssuedPrescription.Of(stored.Work());
-        var current = cards.DistinctBy(c => c.Card.PrescriptionId)
-            .Where(c => now?.AsksTheSame(Kept(c.Content)) == true).Select(c => c.Card.PrescriptionId).ToHashSet();
+        var current = versions.Values.Where(v => now?.AsksTheSame(Kept(v.Content)) == true).Select(v => v.Id).ToHashSet();
         return
         [
             .. cards.Select(c => new IssuedCard(
-                c.Card.Id, c.Number, c.Card.Language, c.Card.At, c.Card.Person,
-                !current.Contains(c.Card.PrescriptionId))),
+                c.Id, versions[c.PrescriptionId].Number, c.Language, c.At, c.Person, !current.Contains(c.PrescriptionId))),
         ];
     }
 

@@ -24,6 +24,7 @@ namespace Rama.Core.Prescribe;
 /// <param name="Classes">By trunk class.</param>
 /// <param name="Ways">What each way of working to the number comes to; empty where nothing is brought to one, or
 /// nothing is known of costs.</param>
+/// <param name="Skill">How well the crew was taken to read and judge.</param>
 /// <param name="Counted">What the card does to each counted tree that could be modelled.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
@@ -44,6 +45,7 @@ public sealed record BlockSimulation(
     IReadOnlyList<double> Spread,
     IReadOnlyList<SimulatedClass> Classes,
     IReadOnlyList<WayResult> Ways,
+    CrewSkill Skill,
     IReadOnlyList<CountedCut> Counted,
     IReadOnlyList<Step> Steps,
     IReadOnlyList<Notice> Warnings)
@@ -74,6 +76,7 @@ public sealed record BlockSimulation(
         IReadOnlyList<CountedModel>? counted = null, MissCosts? costs = null, CrewSkill? skill = null,
         Action<double>? progress = null, CancellationToken cancel = default)
     {
+        skill ??= new();
         var generator = new TreeGenerator(stock.Shape, stock.Place);
         var done = 0;
         List<SimulatedClass> classes = [];
@@ -84,7 +87,7 @@ public sealed record BlockSimulation(
             var (values, limits) = (rules.Values(cut.Settings), cut.LimitsFor(rules));
             var wood = SettingSearch.WithoutSolved(rules, cut.Settings);
             var crew = ways is null && chosen == WayOfWorking.Amounts ? null
-                : ClassAtWork.On(rules, skill ?? new(), cut, unchecked(HeldOut + seed));
+                : ClassAtWork.On(rules, skill, cut, unchecked(HeldOut + seed));
             var tallies = crew is null ? null : ways?.Begin(cut);
             List<(TreePruning Cut, WorkedTree Worked)> cutTrees = [];
             var mine = Math.Max(10, (int)Math.Round(trees * c.Class.Share));
@@ -111,12 +114,12 @@ public sealed record BlockSimulation(
             classes.Add(Summed(cut, cutTrees));
         }
         progress?.Invoke(1);
-        return Of(rules, classes, done, seed, ways?.Results() ?? [],
+        return Of(rules, classes, done, seed, ways?.Results() ?? [], skill,
             [.. (counted ?? []).Select(m => OnModel(rules, prescription, settings, m))]);
     }
 
     private static BlockSimulation Of(PruningRules rules, List<SimulatedClass> classes, int trees, int seed,
-        IReadOnlyList<WayResult> ways, List<CountedCut> counted)
+        IReadOnlyList<WayResult> ways, CrewSkill skill, List<CountedCut> counted)
     {
         List<Step> steps = [];
         Figure[] Parts(Func<SimulatedClass, double> of, string unit, string weight, Func<SimulatedClass, double> weighs) =>
@@ -151,7 +154,7 @@ public sealed record BlockSimulation(
         return new(
             rules.System.Name, rules.ByQuestion, trees, seed, inBand, below, left, sd, limbs, big, wood, minutes, thinning,
             [.. Enumerable.Range(0, Bins).Select(i => classes.Sum(c => c.Share * c.Spread[i].Trees / c.Trees))],
-            classes, ways, counted, steps, warnings);
+            classes, ways, skill, counted, steps, warnings);
     }
 
     private static SimulatedClass Summed(ClassPrescription cut, List<(TreePruning Cut, WorkedTree Worked)> trees)
@@ -183,17 +186,15 @@ public sealed record BlockSimulation(
         var (of, tree) = (prescription.Classes[model.Class], model.Counted);
         TreePruning By(double[] values) => TreePruning.Of(
             new PreparedTree(rules, model.Tree), CutAllowance.ByCard(of.Decision, model.Tree.FloralBuds, settings),
-            values,
-            of.LimitsFor(rules));
-        double left = By(rules.Values(of.Settings)).Left.FloralBuds;
-        if (prescription.Way is WayOfWorking.Gauge or WayOfWorking.Count
-            && ClassAtWork.On(rules, CrewSkill.Faultless, of, 0) is { } crew)
-            left = crew.Work(By(rules.Values(of.Settings)),
-                By(SettingSearch.WithoutSolved(rules, of.Settings)))[(int)WayOfWorking.Gauge].Left;
+            values, of.LimitsFor(rules));
+        var left = prescription.Way?.ReadsLimbs() == true
+            && ClassAtWork.On(rules, CrewSkill.Faultless, of, 0) is { } crew
+            && By(SettingSearch.WithoutSolved(rules, of.Settings)) is var wood
+            ? crew.Work(wood, wood)[(int)WayOfWorking.Gauge].Left
+            : By(rules.Values(of.Settings)).Left.FloralBuds;
         return new(
             tree.Row, tree.Tree, of.Class.Name, CountedModel.LimbsMeasured(tree), tree.FloralBuds,
-            (int)Math.Round(left), of.Number,
-            of.IsOnTarget(left), tree.FloralBuds < of.Number);
+            (int)Math.Round(left), of.Number, of.IsOnTarget(left), tree.FloralBuds < of.Number);
     }
 
     private static List<BudsLeftClass> SpreadOf(List<double> left, double target)

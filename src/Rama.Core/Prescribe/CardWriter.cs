@@ -102,7 +102,7 @@ internal sealed class CardWriter
     /// <summary>Classes whose trees are brought to a number.</summary>
     private List<ClassPrescription> Numbered => [.. _prescription.Classes.Where(c => c.StopAt is not null)];
 
-    private bool ReadsLimbs => _prescription.Way is WayOfWorking.Gauge or WayOfWorking.Count;
+    private bool ReadsLimbs => _prescription.Way?.ReadsLimbs() == true;
 
     private double BigFromMm => _bench.Rules.BigFromMm(_bench.Rules.Values(_prescription.InForce));
 
@@ -164,8 +164,7 @@ internal sealed class CardWriter
                    select stopping.Key switch
                    {
                        ClassStop.Number => _words.Say(
-                           $"stop-{_prescription.Way ?? WayOfWorking.Amounts}".ToLowerInvariant(),
-                           Listed(stopping, c => c.StopAt)),
+                           ReadsLimbs ? "stop-limbs" : "stop-amounts", Listed(stopping, c => c.StopAt)),
                        ClassStop.Ground => _words.Say("stop-structure", Listed(stopping, c => c.AtMostDown)),
                        ClassStop.CutsMade => _words.Say("stop-light"),
                        _ when stopping.Count() == _prescription.Classes.Count => _words.Say("stop-no-prune"),
@@ -197,7 +196,8 @@ internal sealed class CardWriter
         if (Math.Min(thick, _planting.System.Caps.BigCuts) is >= WorthTelling and var next)
             notes.Add(_words.Say("first-next-winter", Math.Ceiling(next - WorthTelling)));
         if (_prescription.Way == WayOfWorking.Count)
-            notes.Add(_words.Say("correct-by-count", Math.Round(_decision.Tolerance * 100)));
+            notes.Add(_words.Say(
+                "correct-by-count", Math.Round(_decision.Tolerance * 100), new CrewSkill().CountedEvery));
         else
             notes.Add(_words.Say("check"));
         return notes;

@@ -49,13 +49,13 @@ internal sealed record ClassBuds(IReadOnlyList<double> Means, BudsOfClasses By)
         if (members.Any(m => m.Count < 2) || !Differ(members, t => t.Buds / t.Tcsa, classes.Count - 1))
             return new(byTrunk, BudsOfClasses.ByTrunk);
 
-        var line = LineFit.Of([.. members.SelectMany(m => m)]);
-        if (line is null or { Slope: <= 0 })
-            line = new(members.SelectMany(m => m).Average(t => t.Buds), 0, null, null, null, 0, 0);
-        var free = classes.Count - (line.Slope > 0 ? 2 : 1);
-        return Differ(members, t => t.Buds - line.At(t.Tcsa), free)
+        // A line that falls is taken as level: fewer buds on thicker trunks are chance.
+        var counted = members.SelectMany(m => m).ToList();
+        var line = LineFit.Of(counted) is { Slope: > 0 } rising ? rising : null;
+        double At(double onTcsa) => line?.At(onTcsa) ?? counted.Average(t => t.Buds);
+        return Differ(members, t => t.Buds - At(t.Tcsa), classes.Count - (line is null ? 1 : 2))
             ? new([.. members.Select(m => m.Average(t => t.Buds))], BudsOfClasses.ByCount)
-            : new([.. classes.Select(c => Math.Max(0, line.At(c.MeanTcsaCm2)))], BudsOfClasses.ByLine);
+            : new([.. classes.Select(c => Math.Max(0, At(c.MeanTcsaCm2)))], BudsOfClasses.ByLine);
     }
 
     private static bool Differ<T>(IReadOnlyList<List<T>> groups, Func<T, double> value, int between)

@@ -256,7 +256,7 @@ public sealed record ClassPrescription(
 
         /// <summary>The trees as a crew that reads their limbs leaves them; null where none does.</summary>
         public IReadOnlyList<WorkedTree>? Worked(ClassRun run, ClassPrescription told, int seed) =>
-            cutting.Way != WayOfWorking.Amounts && ClassAtWork.On(rules, new(), told, seed) is { } crew
+            cutting.Way.ReadsLimbs() && ClassAtWork.On(rules, new(), told, seed) is { } crew
                 ? [.. run.Prunings.Select(p => crew.Work(p, p)[(int)cutting.Way])]
                 : null;
 

@@ -13,7 +13,8 @@ public sealed record GaugeMark(double DiameterMm, double? Buds);
 /// <summary>A limb gauge, worked out.</summary>
 /// <param name="BudsPerCm2">Buds for each cm² of limb cross-section.</param>
 /// <param name="Marks">Buds by diameter.</param>
-/// <param name="Tape">The gauge as a strip to lay round a limb; null where limbs come out from the first mark on.</param>
+/// <param name="Tape">The gauge as a strip to lay round a limb; null where limbs come out from the first mark
+/// on.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record GaugeMarks(

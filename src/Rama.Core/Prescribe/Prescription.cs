@@ -93,7 +93,7 @@ public sealed record Prescription(
             double Sum(Func<ClassCut, double> of) => parts.Sum(p => p.Class.Class.Share * of(p.Cut!));
             var (made, drop) = (Sum(c => c.CutsPerTree), Math.Min(before, Sum(c => c.Drop)));
             before -= drop;
-            var amount = isNumbered && cutting.Way != WayOfWorking.Amounts && SettingSearch.IsSolved(rules, ready)
+            var amount = isNumbered && cutting.Way.ReadsLimbs() && SettingSearch.IsSolved(rules, ready)
                 ? new(AmountKind.ToTheGauge)
                 : CutAmount.Of(step, [.. parts.Select(p => (p.Cut!, p.Class.LimbsLeft))]);
             cuts.Add(new(

@@ -58,7 +58,8 @@ namespace Rama.Data.Migrations
 
             migrationBuilder.Sql("""
                 update card_issues c set prescription_id = p.id from issued_prescriptions p
-                where (p.estate_id, p.planting_id, p.season, p.number) = (c.estate_id, c.planting_id, c.season, c.number);
+                where (p.estate_id, p.planting_id) = (c.estate_id, c.planting_id)
+                    and (p.season, p.number) = (c.season, c.number);
                 alter table card_issues alter column prescription_id set not null;
                 """);
 
@@ -97,6 +98,7 @@ namespace Rama.Data.Migrations
         }
 
         /// <inheritdoc />
-        protected override void Down(MigrationBuilder migrationBuilder) => throw new NotSupportedException("Migrations only go forward; restore a backup.");
+        protected override void Down(MigrationBuilder migrationBuilder) =>
+            throw new NotSupportedException("Migrations only go forward; restore a backup.");
     }
 }

@@ -5221,6 +5221,8 @@ export interface components {
              *                 nothing is known of costs.
              */
             ways: components["schemas"]["WayResult"][];
+            /** @description How well the crew was taken to read and judge. */
+            skill: components["schemas"]["CrewSkill"];
             /** @description What the card does to each counted tree that could be modelled. */
             counted: components["schemas"]["CountedCut"][];
             /**
@@ -6284,6 +6286,39 @@ export interface components {
             trees: number;
             /** Format: date-time */
             last: string;
+        };
+        /** @description How well people read and judge, and how long it takes them. */
+        CrewSkill: {
+            /**
+             * Format: double
+             * @description Coefficient of variation of a thickness as it is read.
+             * @default 0.08
+             */
+            thicknessCv: number;
+            /**
+             * Format: double
+             * @description Coefficient of variation of the buds on a limb as they are judged.
+             * @default 0.1
+             */
+            judgementCv: number;
+            /**
+             * Format: int32
+             * @description One tree in so many is counted.
+             * @default 10
+             */
+            countedEvery: number;
+            /**
+             * Format: double
+             * @description Seconds to read a limb.
+             * @default 3
+             */
+            secondsPerLimb: number;
+            /**
+             * Format: double
+             * @description Minutes to count a tree.
+             * @default 4
+             */
+            minutesPerCount: number;
         };
         /** @description How a crop bears: what is counted, and what one of it yields. */
         Crop: {

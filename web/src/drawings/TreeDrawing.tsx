@@ -111,7 +111,8 @@ const Wood = memo(function Wood({ tree, view, frame, standing, aim, onAim, onCut
         const turned = `rotate(${spot.turn} ${spot.x} ${spot.y})`;
         return (
           <ellipse
-            key={bud.id} cx={spot.x} cy={spot.y} rx={3 * size} ry={4.4 * size} transform={turned} className="tree-bud-gone"
+            key={bud.id} cx={spot.x} cy={spot.y} rx={3 * size} ry={4.4 * size}
+            transform={turned} className="tree-bud-gone"
           />
         );
       })}

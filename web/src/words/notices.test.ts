@@ -13,7 +13,8 @@ it('tells every sentence with a unit in the units of the reader, in both languag
   const withUnits = Object.entries(es)
     .filter(([key, text]) => key.startsWith('notice:') && /\{\{u\d\}\}/.test(text));
   expect(withUnits.length).toBeGreaterThan(12);
-  for (const [key, text] of withUnits) expect([key, placeholders(english[key] ?? '')]).toEqual([key, placeholders(text)]);
+  for (const [key, text] of withUnits)
+    expect([key, placeholders(english[key] ?? '')]).toEqual([key, placeholders(text)]);
 });
 
 it('writes no unit of its own beside a figure that the reader has in another', () => {

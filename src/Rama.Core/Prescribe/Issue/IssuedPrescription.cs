@@ -33,9 +33,10 @@ public sealed record IssuedPrescription(
         if (plan is not { Prescription: { } prescription, Decision: { } decision, Planting: { } planting }) return null;
         return new(
             CurrentForm, planting.System.Id, planting.System.Version, decision.Kind, decision.Tolerance,
-            decision.CapShare,
-            prescription.Way,
-            Sorted(planting.System.Settings.Where(s => s.IsLength), s => s.Id, s => Math.Round(prescription.InForce[s.Id], 3)),
+            decision.CapShare, prescription.Way,
+            Sorted(
+                planting.System.Settings.Where(s => s.IsLength), s => s.Id,
+                s => Math.Round(prescription.InForce[s.Id], 3)),
             Sorted(prescription.Answers, a => a.Key, a => a.Value),
             [.. prescription.Classes.Select(c => IssuedClass.Of(c, prescription))],
             [.. prescription.Classes.Select(ExpectedOfClass.Of)]);
@@ -52,7 +53,7 @@ public sealed record IssuedPrescription(
         && Classes.Zip(other.Classes).All(c => c.First.AsksTheSame(c.Second, ReadsLimbs));
 
     // Only then does a crew see the gauge.
-    private bool ReadsLimbs => Way is WayOfWorking.Gauge or WayOfWorking.Count;
+    private bool ReadsLimbs => Way?.ReadsLimbs() == true;
 
     internal static SortedDictionary<string, TValue> Sorted<T, TValue>(
         IEnumerable<T> from, Func<T, string> name, Func<T, TValue> value) =>

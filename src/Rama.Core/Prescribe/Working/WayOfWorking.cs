@@ -19,6 +19,12 @@ public enum WayOfWorking
     Count,
 }
 
+internal static class WaysThatRead
+{
+    /// <summary>Whether each limb is read and brought to its number.</summary>
+    public static bool ReadsLimbs(this WayOfWorking way) => way is WayOfWorking.Gauge or WayOfWorking.Count;
+}
+
 /// <summary>How well people read and judge, and how long it takes them.</summary>
 /// <param name="ThicknessCv">Coefficient of variation of a thickness as it is read.</param>
 /// <param name="JudgementCv">Coefficient of variation of the buds on a limb as they are judged.</param>

@@ -73,7 +73,7 @@ function Compared({ shown }: { shown: { name: string; result: BlockSimulation }[
         <thead><tr><th>{t('simulation.each')}</th>{shown.map((s) => <th key={s.name} className="number">{s.name}</th>)}</tr></thead>
         <tbody>{lines.map(([key, of]) => <tr key={key}><td>{t(`simulation.${key}`)}</td>{shown.map((s) => <td key={s.name} className="number"><Why steps={stepsOf(s.result.steps, `simulation.${key}`)}>{key === 'in-band' ? <strong>{of(s.result)}</strong> : of(s.result)}</Why></td>)}</tr>)}</tbody>
       </table>
-      {(shown[0]?.result.ways.length ?? 0) > 0 && <Ways ways={shown[0]!.result.ways} />}
+      {(shown[0]?.result.ways.length ?? 0) > 0 && <Ways result={shown[0]!.result} />}
       {(shown[0]?.result.counted.length ?? 0) > 0 && <Counted trees={shown[0]!.result.counted} />}
       <div className="on-trees-spreads">{shown.map((s) => <Spread key={s.name} name={s.name} result={s.result} />)}</div>
       <Notices notices={shown.flatMap((s) => s.result.warnings)} />
@@ -82,7 +82,7 @@ function Compared({ shown }: { shown: { name: string; result: BlockSimulation }[
 }
 
 /** The same trees worked in three ways, each with people's errors: how near they come, and at what cost. */
-function Ways({ ways }: { ways: Way[] }) {
+function Ways({ result: { ways, skill } }: { result: BlockSimulation }) {
   const { t, number, told } = useReading();
   const lines: [string, (way: Way) => ReactNode][] = [
     ['on-target', (w) => told(w.onTarget, 'share', 0)],
@@ -95,7 +95,12 @@ function Ways({ ways }: { ways: Way[] }) {
   return (
     <section data-test="ways">
       <h3>{t('ways.heading')}</h3>
-      <p className="small dim">{t('ways.text')}</p>
+      <p className="small dim">
+        {t('ways.text', {
+          thickness: told(skill.thicknessCv, 'share', 0), judgement: told(skill.judgementCv, 'share', 0),
+          every: skill.countedEvery,
+        })}
+      </p>
       <table className="figures">
         <thead><tr><th />{ways.map((w) => <WayHead key={w.way} way={w} />)}</tr></thead>
         <tbody>

@@ -43,7 +43,8 @@ function SystemCard({ system, crops, open }: { system: Catalogue['systems'][numb
         {sample.data && (
           <TreeDrawing
             tree={sample.data.tree} view={sample.data.seenFrom} width={WIDTH} height={HEIGHT} now={false}
-            ground={12} margin={12} made={sample.data.cuts.filter((c) => c.bud === null)} heightLimitText="" tags={false}
+            ground={12} margin={12} made={sample.data.cuts.filter((c) => c.bud === null)}
+            heightLimitText="" tags={false}
           />
         )}
       </span>
