@@ -38,11 +38,13 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
             .OrderByDescending(c => c.At)
             .Select(c => new { c.Id, c.PrescriptionId, c.Language, c.At, c.Person }).ToListAsync(cancel);
         var now = IssuedPrescription.Of(stored.Work());
-        var current = versions.Values.Where(v => now?.AsksTheSame(Kept(v.Content)) == true).Select(v => v.Id).ToHashSet();
+        var current = versions.Values.Where(v => now?.AsksTheSame(Kept(v.Content)) == true)
+            .Select(v => v.Id).ToHashSet();
         return
         [
             .. cards.Select(c => new IssuedCard(
-                c.Id, versions[c.PrescriptionId].Number, c.Language, c.At, c.Person, !current.Contains(c.PrescriptionId))),
+                c.Id, versions[c.PrescriptionId].Number, c.Language, c.At, c.Person,
+                !current.Contains(c.PrescriptionId))),
         ];
     }
 
