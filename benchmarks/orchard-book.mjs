@@ -1,14 +1,14 @@
 // Times the orchard book of 1 000 plantings on a running Rama: import, season page, export. Makes an estate of its own.
 //   node benchmarks/orchard-book.mjs EMAIL PASSWORD [http://127.0.0.1:5080]
-const [email, password, base = 'http://127.0.0.1:5080'] = process.argv.slice(2);
-const json = { 'content-type': 'application/json' };
-let cookie = '';
+const [email, password, base = "http://127.0.0.1:5080"] = process.argv.slice(2);
+const json = { "content-type": "application/json" };
+let cookie = "";
 
 async function call(method, path, body, headers = json) {
   const answer = await fetch(`${base}/api/v1${path}`, { method, body, headers: { ...headers, cookie } });
   if (!answer.ok) throw new Error(`${method} ${path}: ${answer.status} ${await answer.text()}`);
   const set = answer.headers.getSetCookie()[0];
-  if (set) cookie = set.split(';')[0];
+  if (set) cookie = set.split(";")[0];
   return answer;
 }
 
@@ -22,48 +22,89 @@ async function timed(name, act) {
 async function importFile(step, name, text, table) {
   const form = () => {
     const data = new FormData();
-    data.append('file', new Blob([text]), name);
+    data.append("file", new Blob([text]), name);
     return data;
   };
   const first = form();
-  if (table) first.append('table', table);
-  const { guess } = await (await call('POST', '/imports/read', first, {})).json();
+  if (table) first.append("table", table);
+  const { guess } = await (await call("POST", "/imports/read", first, {})).json();
   const second = form();
-  second.append('mapping', JSON.stringify(guess));
-  const answer = await (await call('POST', `/imports/${step}`, second, {})).text();
-  const { report, failure } = JSON.parse(answer.trim().split('\n').at(-1).slice('data: '.length));
+  second.append("mapping", JSON.stringify(guess));
+  const answer = await (await call("POST", `/imports/${step}`, second, {})).text();
+  const { report, failure } = JSON.parse(answer.trim().split("\n").at(-1).slice("data: ".length));
   if (failure || report.problemCount > 0) throw new Error(failure ?? JSON.stringify(report.problems.slice(0, 3)));
   return report;
 }
 
 const plantings = Array.from({ length: 1000 }, (_, i) => i);
-const varieties = ['Elstar', 'Jonagold', 'Topaz', 'Idared', 'Pinova', 'Fuji'];
-const lines = (header, rows) => [header, ...rows].join('\r\n') + '\r\n';
+const varieties = ["Elstar", "Jonagold", "Topaz", "Idared", "Pinova", "Fuji"];
+const lines = (header, rows) => [header, ...rows].join("\r\n") + "\r\n";
 
-await call('POST', '/session', JSON.stringify({ email, password }));
-const estate = await (await call('POST', '/estates', JSON.stringify({ estate: `Benchmark ${Date.now()}`, season: 2027 }))).json();
-await call('PUT', '/session/estate', JSON.stringify({ estate: estate.id }));
+await call("POST", "/session", JSON.stringify({ email, password }));
+const estate = await (
+  await call("POST", "/estates", JSON.stringify({ estate: `Benchmark ${Date.now()}`, season: 2027 }))
+).json();
+await call("PUT", "/session/estate", JSON.stringify({ estate: estate.id }));
 
-const book = lines('Site,Planting,Name,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha),Missing trees (%)',
-  plantings.map((i) => `Site ${i % 7},P${i},Piece ${i},${varieties[i % 6]},M.9,${2005 + (i % 20)},3.${i % 5},1,${1 + (i % 40) / 10},${i % 6}`));
-await timed('check 1 000 plantings', () => importFile('check', 'plantings.csv', book));
-await timed('import 1 000 plantings', () => importFile('save', 'plantings.csv', book));
-await timed('import them again, nothing changed', () => importFile('save', 'plantings.csv', book));
-await timed('import 1 000 targets', () => importFile('save', 'plans.csv', lines('Planting,Target yield (t/ha),Target fruit size (g),Bud factor',
-  plantings.map((i) => `P${i},${40 + (i % 30)},180,1.7`)), 'plans'));
-await timed('import 10 000 counted trees', () => importFile('save', 'counts.csv', lines('Planting,Row,Tree,Girth (cm),Limbs,Floral buds',
-  plantings.flatMap((i) => Array.from({ length: 10 }, (_, k) => `P${i},${k + 1},${10 + 7 * k},15.2,22,${180 + ((i * 37 + k * 13) % 200)}`))), 'counts'));
-await timed('import 50 000 trunks', () => importFile('save', 'trunks.csv', lines('Planting,Row,Tree,Girth (cm)',
-  Array.from({ length: 50000 }, (_, i) => `P${i % 100},${1 + Math.floor(i / 5000)},${1 + (Math.floor(i / 100) % 50)},${12 + (i % 70) / 10}`)), 'trunks'));
+const book = lines(
+  "Site,Planting,Name,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha),Missing trees (%)",
+  plantings.map(
+    (i) =>
+      `Site ${i % 7},P${i},Piece ${i},${varieties[i % 6]},M.9,${2005 + (i % 20)},3.${i % 5},1,${1 + (i % 40) / 10},${i % 6}`,
+  ),
+);
+await timed("check 1 000 plantings", () => importFile("check", "plantings.csv", book));
+await timed("import 1 000 plantings", () => importFile("save", "plantings.csv", book));
+await timed("import them again, nothing changed", () => importFile("save", "plantings.csv", book));
+await timed("import 1 000 targets", () =>
+  importFile(
+    "save",
+    "plans.csv",
+    lines(
+      "Planting,Target yield (t/ha),Target fruit size (g),Bud factor",
+      plantings.map((i) => `P${i},${40 + (i % 30)},180,1.7`),
+    ),
+    "plans",
+  ),
+);
+await timed("import 10 000 counted trees", () =>
+  importFile(
+    "save",
+    "counts.csv",
+    lines(
+      "Planting,Row,Tree,Girth (cm),Limbs,Floral buds",
+      plantings.flatMap((i) =>
+        Array.from({ length: 10 }, (_, k) => `P${i},${k + 1},${10 + 7 * k},15.2,22,${180 + ((i * 37 + k * 13) % 200)}`),
+      ),
+    ),
+    "counts",
+  ),
+);
+await timed("import 50 000 trunks", () =>
+  importFile(
+    "save",
+    "trunks.csv",
+    lines(
+      "Planting,Row,Tree,Girth (cm)",
+      Array.from(
+        { length: 50000 },
+        (_, i) => `P${i % 100},${1 + Math.floor(i / 5000)},${1 + (Math.floor(i / 100) % 50)},${12 + (i % 70) / 10}`,
+      ),
+    ),
+    "trunks",
+  ),
+);
 
-await timed('season page, first time', () => call('GET', '/season'));
+await timed("season page, first time", () => call("GET", "/season"));
 const times = [];
 let bytes = 0;
 for (let i = 0; i < 200; i++) {
   const start = performance.now();
-  bytes = (await (await call('GET', '/season')).arrayBuffer()).byteLength;
+  bytes = (await (await call("GET", "/season")).arrayBuffer()).byteLength;
   times.push(performance.now() - start);
 }
 times.sort((a, b) => a - b);
-console.log(`season page, 200 times: median ${times[100].toFixed(0)} ms, p95 ${times[190].toFixed(0)} ms, ${(bytes / 1024).toFixed(0)} kB before compression`);
-await timed('export the estate', async () => (await call('GET', '/exports/estate')).arrayBuffer());
+console.log(
+  `season page, 200 times: median ${times[100].toFixed(0)} ms, p95 ${times[190].toFixed(0)} ms, ${(bytes / 1024).toFixed(0)} kB before compression`,
+);
+await timed("export the estate", async () => (await call("GET", "/exports/estate")).arrayBuffer());

@@ -1,34 +1,74 @@
 // Frames per second while the row sheet of the planting with the most trees is dragged, in headless Chromium on a running Rama.
 //   node benchmarks/row-sheet.mjs EMAIL PASSWORD [http://127.0.0.1:5080]
-import { spawn } from 'node:child_process';
+import { spawn } from "node:child_process";
 
-const [email, password, base = 'http://127.0.0.1:5080'] = process.argv.slice(2);
+const [email, password, base = "http://127.0.0.1:5080"] = process.argv.slice(2);
 const port = 9_700 + Math.floor(Math.random() * 200);
-const driver = spawn('chromedriver', [`--port=${port}`], { stdio: 'ignore' });
+const driver = spawn("chromedriver", [`--port=${port}`], { stdio: "ignore" });
 const pause = (ms) => new Promise((done) => setTimeout(done, ms));
 async function call(method, path, body) {
-  const answer = await (await fetch(`http://127.0.0.1:${port}${path}`, { method, body: body && JSON.stringify(body) })).json();
+  const answer = await (
+    await fetch(`http://127.0.0.1:${port}${path}`, { method, body: body && JSON.stringify(body) })
+  ).json();
   if (answer.value?.error) throw new Error(answer.value.message);
   return answer.value;
 }
 try {
   for (let i = 0; i < 50; i++) {
-    try { await call('GET', '/status'); break; } catch { await pause(100); }
+    try {
+      await call("GET", "/status");
+      break;
+    } catch {
+      await pause(100);
+    }
   }
-  const signedIn = await fetch(`${base}/api/v1/session`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ email, password }) });
+  const signedIn = await fetch(`${base}/api/v1/session`, {
+    method: "POST",
+    headers: { "content-type": "application/json" },
+    body: JSON.stringify({ email, password }),
+  });
   if (!signedIn.ok) throw new Error(`sign in: ${signedIn.status}`);
-  const cookie = signedIn.headers.getSetCookie()[0].split(';')[0];
+  const cookie = signedIn.headers.getSetCookie()[0].split(";")[0];
   const season = await (await fetch(`${base}/api/v1/season`, { headers: { cookie } })).json();
-  const sheets = await Promise.all(season.plantings.map(async (p) => ({ ...p, sheet: await (await fetch(`${base}/api/v1/plantings/${p.id}/trees`, { headers: { cookie } })).json() })));
-  const largest = sheets.map((p) => ({ id: p.id, code: p.code, trees: p.sheet.rows.reduce((sum, r) => sum + r.status.length, 0) })).sort((a, b) => b.trees - a.trees)[0];
+  const sheets = await Promise.all(
+    season.plantings.map(async (p) => ({
+      ...p,
+      sheet: await (await fetch(`${base}/api/v1/plantings/${p.id}/trees`, { headers: { cookie } })).json(),
+    })),
+  );
+  const largest = sheets
+    .map((p) => ({ id: p.id, code: p.code, trees: p.sheet.rows.reduce((sum, r) => sum + r.status.length, 0) }))
+    .sort((a, b) => b.trees - a.trees)[0];
 
-  const { sessionId } = await call('POST', '/session', { capabilities: { alwaysMatch: { browserName: 'chrome', 'goog:chromeOptions': { binary: '/usr/bin/chromium', args: ['--headless=new', '--no-sandbox', '--disable-dev-shm-usage', '--window-size=1280,860'] } } } });
-  const [name, ...value] = cookie.split('=');
-  await call('POST', `/session/${sessionId}/goog/cdp/execute`, { cmd: 'Network.setCookie', params: { name, value: value.join('='), url: base, httpOnly: true } });
-  await call('POST', `/session/${sessionId}/url`, { url: `${base}/plantings/${largest.id}/trees` });
-  for (let i = 0; i < 100 && !(await call('POST', `/session/${sessionId}/execute/sync`, { script: "return !!document.querySelector('[data-test=sheet]')", args: [] })); i++) await pause(100);
+  const { sessionId } = await call("POST", "/session", {
+    capabilities: {
+      alwaysMatch: {
+        browserName: "chrome",
+        "goog:chromeOptions": {
+          binary: "/usr/bin/chromium",
+          args: ["--headless=new", "--no-sandbox", "--disable-dev-shm-usage", "--window-size=1280,860"],
+        },
+      },
+    },
+  });
+  const [name, ...value] = cookie.split("=");
+  await call("POST", `/session/${sessionId}/goog/cdp/execute`, {
+    cmd: "Network.setCookie",
+    params: { name, value: value.join("="), url: base, httpOnly: true },
+  });
+  await call("POST", `/session/${sessionId}/url`, { url: `${base}/plantings/${largest.id}/trees` });
+  for (
+    let i = 0;
+    i < 100 &&
+    !(await call("POST", `/session/${sessionId}/execute/sync`, {
+      script: "return !!document.querySelector('[data-test=sheet]')",
+      args: [],
+    }));
+    i++
+  )
+    await pause(100);
   for (const zoom of [0, 6]) {
-    const frames = await call('POST', `/session/${sessionId}/execute/async`, {
+    const frames = await call("POST", `/session/${sessionId}/execute/async`, {
       args: [zoom],
       script: `
         const [zoom, done] = arguments;
@@ -54,9 +94,11 @@ try {
     });
     frames.sort((a, b) => a - b);
     const mean = frames.reduce((sum, f) => sum + f, 0) / frames.length;
-    console.log(`${largest.code}, ${largest.trees} trees, ${zoom === 0 ? 'all in view' : 'near'}: ${(1000 / mean).toFixed(0)} frames/s, slowest of twenty ${frames[Math.floor(frames.length * 0.95)].toFixed(0)} ms, slowest ${frames.at(-1).toFixed(0)} ms`);
+    console.log(
+      `${largest.code}, ${largest.trees} trees, ${zoom === 0 ? "all in view" : "near"}: ${(1000 / mean).toFixed(0)} frames/s, slowest of twenty ${frames[Math.floor(frames.length * 0.95)].toFixed(0)} ms, slowest ${frames.at(-1).toFixed(0)} ms`,
+    );
   }
-  await call('DELETE', `/session/${sessionId}`);
+  await call("DELETE", `/session/${sessionId}`);
 } finally {
   driver.kill();
 }

@@ -6,5 +6,10 @@ export default tseslint.config(
   ...tseslint.configs.strict,
   ...tseslint.configs.stylistic,
   hooks.configs.flat['recommended-latest'],
-  { rules: { '@typescript-eslint/no-non-null-assertion': 'off', '@typescript-eslint/consistent-type-definitions': ['error', 'interface'] } },
+  {
+    rules: {
+      '@typescript-eslint/no-non-null-assertion': 'off',
+      '@typescript-eslint/consistent-type-definitions': ['error', 'interface'],
+    },
+  },
 );

@@ -15,9 +15,15 @@ export function offlineWorker(): Plugin {
     generateBundle(_, bundle) {
       const worker = bundle['worker.js'];
       if (worker?.type !== 'chunk') throw new Error('The service worker was not built.');
-      const kept = Object.keys(bundle).filter((file) => /^assets\/.*\.(js|css|woff2)$/.test(file) && !leftOut.test(file)).sort();
-      const entries = [...kept.map((file) => ({ url: `/${file}`, revision: null })), { url: '/bud.svg', revision: '1' }];
-      if (!worker.code.includes('self.__WB_MANIFEST')) throw new Error('The service worker does not ask for its files.');
+      const kept = Object.keys(bundle)
+        .filter((file) => /^assets\/.*\.(js|css|woff2)$/.test(file) && !leftOut.test(file))
+        .sort();
+      const entries = [
+        ...kept.map((file) => ({ url: `/${file}`, revision: null })),
+        { url: '/bud.svg', revision: '1' },
+      ];
+      if (!worker.code.includes('self.__WB_MANIFEST'))
+        throw new Error('The service worker does not ask for its files.');
       worker.code = worker.code.replace('self.__WB_MANIFEST', JSON.stringify(entries));
     },
   };

@@ -3,10 +3,7 @@ import { defineConfig } from 'vitest/config';
 import { offlineWorker } from './offlineWorker';
 
 export default defineConfig({
-  plugins: [
-    react(),
-    offlineWorker(),
-  ],
+  plugins: [react(), offlineWorker()],
   build: {
     outDir: '../src/Rama.Web/wwwroot',
     emptyOutDir: true,

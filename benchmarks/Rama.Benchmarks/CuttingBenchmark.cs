@@ -30,7 +30,10 @@ public class CuttingBenchmark
     {
         var system = TrainingSystem.Shipped.First(s => s.Id == Pack);
         var buds = system.Form.Typical.Buds;
-        (_rules, _decision) = (system.RulesFor(), PruningDecision.Of(new(buds, 0.9 * buds, 1.1 * buds), 0.65 * buds, Settings));
+        (_rules, _decision) = (
+            system.RulesFor(),
+            PruningDecision.Of(new(buds, 0.9 * buds, 1.1 * buds), 0.65 * buds, Settings)
+        );
         _stock = TreeStock.Usual(system, _decision.Standing, null);
         _generator = new(_stock.Shape, _stock.Place);
         _tree = _generator.Make(_stock.Classes[0].Counts, 1);
@@ -41,11 +44,13 @@ public class CuttingBenchmark
     public FruitTree MakeTree() => _generator.Make(_stock.Classes[0].Counts, _seed++);
 
     [Benchmark]
-    public TreePruning CutTree() => TreePruning.Of(_rules, _tree, CutAllowance.Counted(_tree.FloralBuds, _decision.BudsToLeave, Settings));
+    public TreePruning CutTree() =>
+        TreePruning.Of(_rules, _tree, CutAllowance.Counted(_tree.FloralBuds, _decision.BudsToLeave, Settings));
 
     [Benchmark]
     public Prescription Prescribe() => Prescription.Of(_rules, _stock, _decision, Settings);
 
     [Benchmark]
-    public BlockSimulation Simulate200Trees() => BlockSimulation.Of(_rules, _stock, _prescription, Settings, 200, _seed++);
+    public BlockSimulation Simulate200Trees() =>
+        BlockSimulation.Of(_rules, _stock, _prescription, Settings, 200, _seed++);
 }

@@ -16,30 +16,51 @@ public class PruningPlanBenchmark
     public int Trees { get; set; }
 
     [GlobalSetup]
-    public void Setup() => _entry = new()
-    {
-        Season = 2027,
-        Planting = new()
+    public void Setup() =>
+        _entry = new()
         {
-            Code = "B1", Name = "Bench", Variety = "Jonagold", Rootstock = "M.9", System = "tall-spindle", YearPlanted = 2018,
-            RowSpacing = new(3.5, "m"), TreeSpacing = new(0.9, "m"), Area = new(2, "ha"),
-        },
-        Target = new() { Yield = new(60, "t/ha"), FruitSize = new(190, "g"), PackOut = new(88, "%"), BudFactor = 1.8 },
-        Count = new()
-        {
-            Trees =
-            [
-                .. Enumerable.Range(0, Trees).Select(i => new CountedTreeEntry
-                {
-                    Row = 1 + i / 100, Tree = 1 + i % 100, Girth = new(14 + i % 5, "cm"), Limbs = 20 + i % 5, FloralBuds = 280 + i * 37 % 80,
-                }),
-            ],
-        },
-    };
+            Season = 2027,
+            Planting = new()
+            {
+                Code = "B1",
+                Name = "Bench",
+                Variety = "Jonagold",
+                Rootstock = "M.9",
+                System = "tall-spindle",
+                YearPlanted = 2018,
+                RowSpacing = new(3.5, "m"),
+                TreeSpacing = new(0.9, "m"),
+                Area = new(2, "ha"),
+            },
+            Target = new()
+            {
+                Yield = new(60, "t/ha"),
+                FruitSize = new(190, "g"),
+                PackOut = new(88, "%"),
+                BudFactor = 1.8,
+            },
+            Count = new()
+            {
+                Trees =
+                [
+                    .. Enumerable
+                        .Range(0, Trees)
+                        .Select(i => new CountedTreeEntry
+                        {
+                            Row = 1 + i / 100,
+                            Tree = 1 + i % 100,
+                            Girth = new(14 + i % 5, "cm"),
+                            Limbs = 20 + i % 5,
+                            FloralBuds = 280 + i * 37 % 80,
+                        }),
+                ],
+            },
+        };
 
     [Benchmark]
     public PruningPlan Plan() => PruningPlan.Of(_entry);
 
     [Benchmark]
-    public PruningCard? PlanAndCard() => PlanReading.Of(_entry) is var reading ? PruningCard.Of(reading, PruningPlan.Of(reading), "es") : null;
+    public PruningCard? PlanAndCard() =>
+        PlanReading.Of(_entry) is var reading ? PruningCard.Of(reading, PruningPlan.Of(reading), "es") : null;
 }

@@ -7,6 +7,6 @@ namespace Rama.Data;
 /// <summary>An amount is stored as typed, in two columns: its number and the code of its unit.</summary>
 internal static class AmountMapping
 {
-    public static void Amount<T>(this EntityTypeBuilder<T> builder, Expression<Func<T, Amount>> property) where T : class =>
-        builder.ComplexProperty(property!, amount => amount.Property(a => a.Unit).HasMaxLength(16));
+    public static void Amount<T>(this EntityTypeBuilder<T> builder, Expression<Func<T, Amount>> property)
+        where T : class => builder.ComplexProperty(property!, amount => amount.Property(a => a.Unit).HasMaxLength(16));
 }

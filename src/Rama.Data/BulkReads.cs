@@ -12,7 +12,11 @@ namespace Rama.Data;
 internal static class BulkReads
 {
     /// <summary>Plantings with block, site, rows and past seasons: these, or all.</summary>
-    public static async Task<List<PlantingRecord>> ReadPlantingsAsync(this RamaContext database, CancellationToken cancel, IReadOnlyCollection<Guid>? ids = null)
+    public static async Task<List<PlantingRecord>> ReadPlantingsAsync(
+        this RamaContext database,
+        CancellationToken cancel,
+        IReadOnlyCollection<Guid>? ids = null
+    )
     {
         await database.Sites.LoadAsync(cancel);
         await database.Blocks.LoadAsync(cancel);
@@ -24,10 +28,21 @@ internal static class BulkReads
 
     /// <summary>Plans with their counted trees: of one season or all, of these plantings or all.</summary>
     public static async Task<List<SeasonPlanRecord>> ReadPlansAsync(
-        this RamaContext database, CancellationToken cancel, int? season = null, IReadOnlyCollection<Guid>? ids = null)
+        this RamaContext database,
+        CancellationToken cancel,
+        int? season = null,
+        IReadOnlyCollection<Guid>? ids = null
+    )
     {
-        var plans = await database.SeasonPlans.Where(p => (season == null || p.Season == season) && (ids == null || ids.Contains(p.PlantingId))).ToListAsync(cancel);
-        await database.Set<CountedTreeRecord>().Where(t => (season == null || t.Season == season) && (ids == null || ids.Contains(t.PlantingId))).LoadAsync(cancel);
+        var plans = await database
+            .SeasonPlans.Where(p =>
+                (season == null || p.Season == season) && (ids == null || ids.Contains(p.PlantingId))
+            )
+            .ToListAsync(cancel);
+        await database
+            .Set<CountedTreeRecord>()
+            .Where(t => (season == null || t.Season == season) && (ids == null || ids.Contains(t.PlantingId)))
+            .LoadAsync(cancel);
         return plans;
     }
 }

@@ -15,17 +15,31 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
     /// <summary>The catalogue; read once in a unit of work.</summary>
     public async Task<EstateCatalogue> ReadAsync(CancellationToken cancel)
     {
-        if (_read is not null) return _read;
+        if (_read is not null)
+            return _read;
         var varieties = await database.OwnVarieties.AsNoTracking().OrderBy(v => v.Name).ToListAsync(cancel);
         var rootstocks = await database.OwnRootstocks.AsNoTracking().OrderBy(r => r.Name).ToListAsync(cancel);
         var systems = await database.OwnSystems.AsNoTracking().OrderBy(s => s.Name).ToListAsync(cancel);
         var stamp = new HashCode();
-        foreach (var variety in varieties) stamp.Add((variety.Name, variety.Version));
-        foreach (var rootstock in rootstocks) stamp.Add((rootstock.Name, rootstock.Version));
-        foreach (var system in systems) stamp.Add((system.Name, system.Version));
+        foreach (var variety in varieties)
+            stamp.Add((variety.Name, variety.Version));
+        foreach (var rootstock in rootstocks)
+            stamp.Add((rootstock.Name, rootstock.Version));
+        foreach (var system in systems)
+            stamp.Add((system.Name, system.Version));
         return _read = new(
-            Catalogue.Shipped.With([.. varieties.Select(v => v.ToEntry())], [.. rootstocks.Select(r => r.ToEntry())]) with { OwnSystems = [.. systems.Select(s => s.ToEntry())] },
-            varieties.ToDictionary(v => v.Name, v => v.Version), rootstocks.ToDictionary(r => r.Name, r => r.Version), systems.ToDictionary(s => s.Name, s => s.Version), stamp.ToHashCode());
+            Catalogue.Shipped.With(
+                [.. varieties.Select(v => v.ToEntry())],
+                [.. rootstocks.Select(r => r.ToEntry())]
+            ) with
+            {
+                OwnSystems = [.. systems.Select(s => s.ToEntry())],
+            },
+            varieties.ToDictionary(v => v.Name, v => v.Version),
+            rootstocks.ToDictionary(r => r.Name, r => r.Version),
+            systems.ToDictionary(s => s.Name, s => s.Version),
+            stamp.ToHashCode()
+        );
     }
 
     /// <summary>Saves a variety of the estate's own, in the place of a shipped one of its name if there is one.</summary>
@@ -36,7 +50,14 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
     public Task SaveAsync(VarietyEntry entry, uint version, CancellationToken cancel)
     {
         var variety = entry.Read();
-        return SaveAsync(database.OwnVarieties, variety, variety.Name, version, () => new() { EstateId = scope.EstateId, Name = variety.Name }, cancel);
+        return SaveAsync(
+            database.OwnVarieties,
+            variety,
+            variety.Name,
+            version,
+            () => new() { EstateId = scope.EstateId, Name = variety.Name },
+            cancel
+        );
     }
 
     /// <summary>Saves a rootstock of the estate's own, in the place of a shipped one of its name if there is one.</summary>
@@ -47,7 +68,14 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
     public Task SaveAsync(RootstockEntry entry, uint version, CancellationToken cancel)
     {
         var rootstock = entry.Read();
-        return SaveAsync(database.OwnRootstocks, rootstock, rootstock.Name, version, () => new() { EstateId = scope.EstateId, Name = rootstock.Name }, cancel);
+        return SaveAsync(
+            database.OwnRootstocks,
+            rootstock,
+            rootstock.Name,
+            version,
+            () => new() { EstateId = scope.EstateId, Name = rootstock.Name },
+            cancel
+        );
     }
 
     /// <summary>Saves a training system of the estate's own, in the place of a shipped one of its identifier if there is one.</summary>
@@ -66,14 +94,23 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
         {
             throw new UnusableEntryException([new("pack", "pack", e.Message)]);
         }
-        return SaveAsync(database.OwnSystems, system, system.Id, version, () => new() { EstateId = scope.EstateId, Name = system.Id }, cancel);
+        return SaveAsync(
+            database.OwnSystems,
+            system,
+            system.Id,
+            version,
+            () => new() { EstateId = scope.EstateId, Name = system.Id },
+            cancel
+        );
     }
 
     /// <summary>Takes the estate's own training system away; a shipped one of its identifier is as shipped again. False when there is none.</summary>
     /// <exception cref="UnusableEntryException">Plantings are trained so and it is not shipped.</exception>
     public async Task<bool> RemoveSystemAsync(string id, CancellationToken cancel)
     {
-        var user = TrainingSystem.Find(id) is null ? await database.Plantings.FirstOrDefaultAsync(p => p.System == id, cancel) : null;
+        var user = TrainingSystem.Find(id) is null
+            ? await database.Plantings.FirstOrDefaultAsync(p => p.System == id, cancel)
+            : null;
         return await RemoveAsync<OwnSystemRecord, TrainingSystem>(database.OwnSystems, id, user, cancel);
     }
 
@@ -81,7 +118,9 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
     /// <exception cref="UnusableEntryException">Plantings grow it and it is not shipped.</exception>
     public async Task<bool> RemoveVarietyAsync(string name, CancellationToken cancel)
     {
-        var user = Catalogue.Shipped.Variety(name) is null ? await database.Plantings.FirstOrDefaultAsync(p => p.Variety == name, cancel) : null;
+        var user = Catalogue.Shipped.Variety(name) is null
+            ? await database.Plantings.FirstOrDefaultAsync(p => p.Variety == name, cancel)
+            : null;
         return await RemoveAsync<OwnVarietyRecord, Variety>(database.OwnVarieties, name, user, cancel);
     }
 
@@ -89,7 +128,9 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
     /// <exception cref="UnusableEntryException">Plantings stand on it and it is not shipped.</exception>
     public async Task<bool> RemoveRootstockAsync(string name, CancellationToken cancel)
     {
-        var user = Catalogue.Shipped.Rootstock(name) is null ? await database.Plantings.FirstOrDefaultAsync(p => p.Rootstock == name, cancel) : null;
+        var user = Catalogue.Shipped.Rootstock(name) is null
+            ? await database.Plantings.FirstOrDefaultAsync(p => p.Rootstock == name, cancel)
+            : null;
         return await RemoveAsync<OwnRootstockRecord, Rootstock>(database.OwnRootstocks, name, user, cancel);
     }
 
@@ -97,28 +138,51 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
     internal void Forget() => _read = null;
 
     private async Task SaveAsync<TRecord, T>(
-        DbSet<TRecord> records, T entry, string name, uint version, Func<TRecord> make, CancellationToken cancel) where TRecord : OwnEntryRecord<T> where T : class
+        DbSet<TRecord> records,
+        T entry,
+        string name,
+        uint version,
+        Func<TRecord> make,
+        CancellationToken cancel
+    )
+        where TRecord : OwnEntryRecord<T>
+        where T : class
     {
         var record = await records.SingleOrDefaultAsync(r => r.Name == name, cancel);
-        if ((record?.Version ?? 0) != version) throw ChangedMeanwhile();
-        if (record is null) records.Add(record = make());
+        if ((record?.Version ?? 0) != version)
+            throw ChangedMeanwhile();
+        if (record is null)
+            records.Add(record = make());
         record.Take(entry);
         try
         {
             await database.SaveChangesAsync(cancel);
         }
-        catch (DbUpdateException e) when (e is DbUpdateConcurrencyException || e.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation })
+        catch (DbUpdateException e)
+            when (e is DbUpdateConcurrencyException
+                || e.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation }
+            )
         {
             throw ChangedMeanwhile();
         }
         Forget();
     }
 
-    private async Task<bool> RemoveAsync<TRecord, T>(DbSet<TRecord> records, string name, PlantingRecord? user, CancellationToken cancel)
-        where TRecord : OwnEntryRecord<T> where T : class
+    private async Task<bool> RemoveAsync<TRecord, T>(
+        DbSet<TRecord> records,
+        string name,
+        PlantingRecord? user,
+        CancellationToken cancel
+    )
+        where TRecord : OwnEntryRecord<T>
+        where T : class
     {
-        if (await records.SingleOrDefaultAsync(r => r.Name == name, cancel) is not { } record) return false;
-        if (user is not null) throw new UnusableEntryException([new("name", "in-use", $"Name: planting {user.Code} has {name}. Change it first.")]);
+        if (await records.SingleOrDefaultAsync(r => r.Name == name, cancel) is not { } record)
+            return false;
+        if (user is not null)
+            throw new UnusableEntryException([
+                new("name", "in-use", $"Name: planting {user.Code} has {name}. Change it first."),
+            ]);
         records.Remove(record);
         await database.SaveChangesAsync(cancel);
         Forget();
@@ -136,4 +200,9 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
 /// <param name="SystemVersions">Row version of each training system of the estate's own.</param>
 /// <param name="Stamp">Another number for every other content, within one process.</param>
 public sealed record EstateCatalogue(
-    Catalogue Catalogue, IReadOnlyDictionary<string, uint> VarietyVersions, IReadOnlyDictionary<string, uint> RootstockVersions, IReadOnlyDictionary<string, uint> SystemVersions, int Stamp);
+    Catalogue Catalogue,
+    IReadOnlyDictionary<string, uint> VarietyVersions,
+    IReadOnlyDictionary<string, uint> RootstockVersions,
+    IReadOnlyDictionary<string, uint> SystemVersions,
+    int Stamp
+);

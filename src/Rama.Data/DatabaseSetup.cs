@@ -23,7 +23,13 @@ public sealed class DatabaseSetup(RamaContext database)
         {
             await using var make = new NpgsqlCommand(sql, connection);
             await make.ExecuteNonQueryAsync(cancel);
-            await using var quote = new NpgsqlCommand($"select format('alter role {Login} password %L', $1)", connection) { Parameters = { new() { Value = password } } };
+            await using var quote = new NpgsqlCommand(
+                $"select format('alter role {Login} password %L', $1)",
+                connection
+            )
+            {
+                Parameters = { new() { Value = password } },
+            };
             await using var set = new NpgsqlCommand((string)(await quote.ExecuteScalarAsync(cancel))!, connection);
             await set.ExecuteNonQueryAsync(cancel);
         }

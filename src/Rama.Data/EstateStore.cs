@@ -9,7 +9,8 @@ namespace Rama.Data;
 public sealed class EstateStore(RamaContext database, EstateScope scope)
 {
     /// <summary>The estate in scope.</summary>
-    public Task<EstateRecord> ReadAsync(CancellationToken cancel) => database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
+    public Task<EstateRecord> ReadAsync(CancellationToken cancel) =>
+        database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
 
     /// <summary>Saves what is told of the estate as a whole.</summary>
     /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>

@@ -14,7 +14,8 @@ namespace Rama.Data;
 
 /// <summary>The database. Every query on something an estate owns is filtered to the estate of the scope.</summary>
 public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateScope scope)
-    : IdentityUserContext<PersonRecord, Guid>(options), IDataProtectionKeyContext
+    : IdentityUserContext<PersonRecord, Guid>(options),
+        IDataProtectionKeyContext
 {
     private Guid EstateId => scope.EstateId;
 

@@ -6,6 +6,12 @@ namespace Rama.Data;
 /// <summary>Lets the migration tool build the model without a running database.</summary>
 internal sealed class RamaContextFactory : IDesignTimeDbContextFactory<RamaContext>
 {
-    public RamaContext CreateDbContext(string[] args) => new(
-        new DbContextOptionsBuilder<RamaContext>().UseNpgsql("Host=localhost").UseSnakeCaseNamingConvention().Options, new());
+    public RamaContext CreateDbContext(string[] args) =>
+        new(
+            new DbContextOptionsBuilder<RamaContext>()
+                .UseNpgsql("Host=localhost")
+                .UseSnakeCaseNamingConvention()
+                .Options,
+            new()
+        );
 }

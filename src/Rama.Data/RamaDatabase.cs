@@ -11,25 +11,34 @@ namespace Rama.Data;
 public static class RamaDatabase
 {
     /// <summary>Registers context, stores and loaders on a PostgreSQL connection.</summary>
-    public static IServiceCollection AddRamaDatabase(this IServiceCollection services, string connection) => services
-        .AddDbContext<RamaContext>((provider, options) => options
-            .UseNpgsql(connection)
-            .UseSnakeCaseNamingConvention()
-            .AddInterceptors(
-                new ScopedConnection(provider.GetRequiredService<EstateScope>()),
-                new HistoryInterceptor(provider.GetRequiredService<EstateScope>(), provider.GetRequiredService<TimeProvider>())))
-        .AddScoped<EstateScope>()
-        .AddScoped<EstateStore>()
-        .AddScoped<CatalogueStore>()
-        .AddScoped<PlantingStore>()
-        .AddScoped<TargetStore>()
-        .AddScoped<CountStore>()
-        .AddScoped<PhotoStore>().AddScoped<PrescribeStore>()
-        .AddScoped<SeasonStore>()
-        .AddScoped<MapStore>()
-        .AddScoped<DatabaseSetup>()
-        .AddScoped<Importer>()
-        .AddScoped<ScanImporter>()
-        .AddScoped<EstateArchive>()
-        .AddScoped<DemoLoader>();
+    public static IServiceCollection AddRamaDatabase(this IServiceCollection services, string connection) =>
+        services
+            .AddDbContext<RamaContext>(
+                (provider, options) =>
+                    options
+                        .UseNpgsql(connection)
+                        .UseSnakeCaseNamingConvention()
+                        .AddInterceptors(
+                            new ScopedConnection(provider.GetRequiredService<EstateScope>()),
+                            new HistoryInterceptor(
+                                provider.GetRequiredService<EstateScope>(),
+                                provider.GetRequiredService<TimeProvider>()
+                            )
+                        )
+            )
+            .AddScoped<EstateScope>()
+            .AddScoped<EstateStore>()
+            .AddScoped<CatalogueStore>()
+            .AddScoped<PlantingStore>()
+            .AddScoped<TargetStore>()
+            .AddScoped<CountStore>()
+            .AddScoped<PhotoStore>()
+            .AddScoped<PrescribeStore>()
+            .AddScoped<SeasonStore>()
+            .AddScoped<MapStore>()
+            .AddScoped<DatabaseSetup>()
+            .AddScoped<Importer>()
+            .AddScoped<ScanImporter>()
+            .AddScoped<EstateArchive>()
+            .AddScoped<DemoLoader>();
 }

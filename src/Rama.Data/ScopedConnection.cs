@@ -19,7 +19,11 @@ public sealed class ScopedConnection(EstateScope scope) : DbConnectionIntercepto
         await command.ExecuteNonQueryAsync(cancel);
     }
 
-    public override async Task ConnectionOpenedAsync(DbConnection connection, ConnectionEndEventData eventData, CancellationToken cancellationToken = default)
+    public override async Task ConnectionOpenedAsync(
+        DbConnection connection,
+        ConnectionEndEventData eventData,
+        CancellationToken cancellationToken = default
+    )
     {
         await using var command = Settings(connection, scope);
         await command.ExecuteNonQueryAsync(cancellationToken);
@@ -35,7 +39,8 @@ public sealed class ScopedConnection(EstateScope scope) : DbConnectionIntercepto
     private static DbCommand Settings(DbConnection connection, EstateScope scope)
     {
         var command = connection.CreateCommand();
-        command.CommandText = $"select set_config('rama.estate', '{Text(scope.EstateId)}', false), set_config('rama.person', '{Text(scope.Author?.PersonId ?? default)}', false)";
+        command.CommandText =
+            $"select set_config('rama.estate', '{Text(scope.EstateId)}', false), set_config('rama.person', '{Text(scope.Author?.PersonId ?? default)}', false)";
         return command;
     }
 

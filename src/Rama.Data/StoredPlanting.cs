@@ -33,7 +33,8 @@ public sealed record StoredPlanting(PlantingRecord Planting, SeasonPlanRecord Pl
     {
         var reading = PlanReading.Of(ToEntry(), Catalogue);
         var plan = PruningPlan.Of(reading);
-        return IssuedPrescription.Of(plan) is { } asks
+        return
+            IssuedPrescription.Of(plan) is { } asks
             && PruningCard.Of(reading, plan, reader.Language, marks, reader.Units) is { } card
             ? (asks, card)
             : null;

@@ -27,7 +27,8 @@ internal static class CaliperStandIn
         {
             var origin = http.Request.Headers.Origin.ToString();
             // Pages from elsewhere have no business with a device on this machine.
-            if (!Uri.TryCreate(origin, UriKind.Absolute, out var page) || !page.IsLoopback) return Results.StatusCode(StatusCodes.Status403Forbidden);
+            if (!Uri.TryCreate(origin, UriKind.Absolute, out var page) || !page.IsLoopback)
+                return Results.StatusCode(StatusCodes.Status403Forbidden);
             http.Response.Headers.AccessControlAllowOrigin = origin;
             http.Response.Headers.CacheControl = "no-store";
             http.Response.ContentType = "text/event-stream";
@@ -35,13 +36,18 @@ internal static class CaliperStandIn
             {
                 var girth = Math.PI * Math.Max(8, Normal.Sample(random, mean, sd));
                 Console.WriteLine($"reading {girth:0.0} mm of girth");
-                await http.Response.WriteAsync(string.Create(CultureInfo.InvariantCulture, $"data: {{\"girthMm\": {girth:0.0}}}\n\n"), cancel);
+                await http.Response.WriteAsync(
+                    string.Create(CultureInfo.InvariantCulture, $"data: {{\"girthMm\": {girth:0.0}}}\n\n"),
+                    cancel
+                );
                 await http.Response.Body.FlushAsync(cancel);
                 await Task.Delay(pause, cancel);
             }
             return Results.Empty;
         });
-        Console.WriteLine($"Simulated trunk caliper: {mean:0} ± {sd:0} mm of diameter, a reading every {pause.TotalSeconds:0.#} s at http://127.0.0.1:{Port}/readings (Ctrl-C stops it)");
+        Console.WriteLine(
+            $"Simulated trunk caliper: {mean:0} ± {sd:0} mm of diameter, a reading every {pause.TotalSeconds:0.#} s at http://127.0.0.1:{Port}/readings (Ctrl-C stops it)"
+        );
         await app.RunAsync();
         return 0;
     }

@@ -18,7 +18,8 @@ catch (ArgumentException e)
 
 static int Usage()
 {
-    Console.Error.WriteLine("""
+    Console.Error.WriteLine(
+        """
         Simulated devices; what they tell is made up.
           caliper [--mean-mm 52] [--sd-mm 7] [--every-seconds 6] [--seed 1]
               a trunk caliper: tells a girth now and then at http://127.0.0.1:5077/readings
@@ -26,6 +27,7 @@ static int Usage()
                   [--buds-per-cm2 11] [--share 0.8] [--error-cv 0.12] [--leaders 0] [--seed 1]
               a canopy scanner: writes a line a tree. Of the buds that stand, made up from the trunks, it sees the share given,
               with the error given, so that its calibration can be checked
-        """);
+        """
+    );
     return 2;
 }

@@ -19,7 +19,8 @@ if (args is ["prepare", .. var demo])
     await Preparation.RunAsync(builder.Configuration, demo.FirstOrDefault());
     return 0;
 }
-if (args is ["password", var email]) return await Preparation.PasswordAsync(builder.Configuration, email);
+if (args is ["password", var email])
+    return await Preparation.PasswordAsync(builder.Configuration, email);
 
 builder.WebHost.ConfigureKestrel(server => server.Limits.MaxRequestBodySize = 1_000_000);
 builder.Services.ConfigureHttpJsonOptions(json => Json.Configure(json.SerializerOptions));
@@ -34,16 +35,22 @@ builder.Services.AddScoped<SeasonLines>();
 builder.Services.AddScoped<BenchTrees>().AddSingleton<BenchCache>();
 builder.Services.AddRamaAccounts(builder.Configuration);
 builder.Services.AddResponseCompression();
+
 // The fastest level, the default, makes the first page a quarter larger.
 builder.Services.Configure<BrotliCompressionProviderOptions>(brotli => brotli.Level = CompressionLevel.Optimal);
 builder.Services.Configure<GzipCompressionProviderOptions>(gzip => gzip.Level = CompressionLevel.Optimal);
 
 // The build runs this program once to write the API document; there is no database then.
 var describing = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
-builder.Services.AddRamaDatabase(describing ? "" : builder.Configuration.GetConnectionString("Rama")
-    ?? throw new InvalidOperationException("No database: set ConnectionStrings__Rama, or use ./rama start."));
+builder.Services.AddRamaDatabase(
+    describing
+        ? ""
+        : builder.Configuration.GetConnectionString("Rama")
+            ?? throw new InvalidOperationException("No database: set ConnectionStrings__Rama, or use ./rama start.")
+);
 
 var app = builder.Build();
+
 // What a handler has answered is not logged again as an error of the server.
 app.UseExceptionHandler();
 app.UseStatusCodePages();
@@ -55,14 +62,23 @@ app.UseRateLimiter();
 app.UseAuthorization();
 app.MapOpenApi("/openapi/{documentName}.json");
 app.MapGet("/health", async (RamaContext database, CancellationToken cancel) =>
-    await database.Database.CanConnectAsync(cancel) ? Results.Ok("ready") : Results.StatusCode(503)).ExcludeFromDescription();
+        await database.Database.CanConnectAsync(cancel) ? Results.Ok("ready") : Results.StatusCode(503)
+    )
+    .ExcludeFromDescription();
 
 var api = app.MapGroup("/api/v1").ProducesValidationProblem().AddEndpointFilter(Problems.Filter);
 api.MapSession().MapPeople();
 api.MapImport().MapExport();
 api.MapSeason().MapEstate().MapTarget().MapCount().MapDecide().MapPrescribe().MapResult();
-api.MapGroup("/calculations").WithTags("Calculations").RequireAuthorization()
-    .MapEstateCalculators().MapTargetCalculators().MapSeasonCalculators().MapCountCalculators().MapDecideCalculators().MapPrescribeCalculators();
+api.MapGroup("/calculations")
+    .WithTags("Calculations")
+    .RequireAuthorization()
+    .MapEstateCalculators()
+    .MapTargetCalculators()
+    .MapSeasonCalculators()
+    .MapCountCalculators()
+    .MapDecideCalculators()
+    .MapPrescribeCalculators();
 
 app.MapFrontEnd();
 app.Run();

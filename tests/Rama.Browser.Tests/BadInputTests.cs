@@ -33,15 +33,20 @@ public sealed class BadInputTests(RamaServer server) : IClassFixture<RamaServer>
         page.Click("[data-test='save']");
         page.Until("the message", () => page.Problem("target.yield") == "Please fill this in.");
         page.Says("[data-test='save-state']", "Not saved yet");
-        page.Driver.FindElement(By.XPath("//*[contains(@class, 'desk-save')]//button[contains(., 'Undo changes')]")).Click();
-        page.Until("the saved value", () => page.Find("[data-field='target.packOut'] input").GetAttribute("value") == "86");
+        page.Driver.FindElement(By.XPath("//*[contains(@class, 'desk-save')]//button[contains(., 'Undo changes')]"))
+            .Click();
+        page.Until("the saved value", () =>
+            page.Find("[data-field='target.packOut'] input").GetAttribute("value") == "86"
+        );
     }
 
     [Fact]
     public void Comma_decimals_are_read_and_written_in_a_comma_language()
     {
         using var page = new Page(server, language: "es").OpenPlanting("W1", "estate");
-        page.Until("a comma", () => page.Find("[data-field='planting.rowSpacing'] input").GetAttribute("value") == "3,6");
+        page.Until("a comma", () =>
+            page.Find("[data-field='planting.rowSpacing'] input").GetAttribute("value") == "3,6"
+        );
         page.Type("planting.rowSpacing", "3,5");
         page.Says(".chain", "2.597"); // 10 000 ÷ (3.5 × 1.1)
         page.Type("planting.rowSpacing", "ancho");
@@ -80,7 +85,9 @@ public sealed class BadInputTests(RamaServer server) : IClassFixture<RamaServer>
         while (page.Driver.FindElements(By.CssSelector(".sheet-side button")) is { Count: > 1 } all)
         {
             all[^1].Click();
-            page.Until("one line less", () => page.Driver.FindElements(By.CssSelector(".sheet-side button")).Count == all.Count - 1);
+            page.Until("one line less", () =>
+                page.Driver.FindElements(By.CssSelector(".sheet-side button")).Count == all.Count - 1
+            );
         }
         page.Says(".notices", "One tree says nothing about how trees differ.");
         page.Click(".rail-stage[href$='decide']");
@@ -135,7 +142,10 @@ public sealed class BadInputTests(RamaServer server) : IClassFixture<RamaServer>
         using var page = new Page(server).OpenPlanting("H4", "target");
         page.Type("target.limbsPerTree", "21");
         page.Says("[data-test='save-state']", "Not saved yet");
-        await SomeoneElseSaves(page, "settings", view => new JsonObject { ["tolerance"] = new JsonObject { ["value"] = 11, ["unit"] = "%" } });
+        await SomeoneElseSaves(page, "settings", view => new JsonObject
+        {
+            ["tolerance"] = new JsonObject { ["value"] = 11, ["unit"] = "%" },
+        });
         page.Save();
     }
 
@@ -153,25 +163,31 @@ public sealed class BadInputTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     private Task SomeoneElseSavesYield(Page page, double yield) => SomeoneElseSaves(page, "target", view =>
-    {
-        view["target"]!["yield"]!["value"] = yield;
-        return view["target"]!.DeepClone();
-    });
+        {
+            view["target"]!["yield"]!["value"] = yield;
+            return view["target"]!.DeepClone();
+        });
 
     private async Task SomeoneElseSaves(Page page, string part, Func<JsonNode, JsonNode> change)
     {
         var path = $"/api/v1/plantings/{page.Driver.Url.Split('/')[^2]}";
         using var other = server.ClientOf();
         var view = (await other.GetFromJsonAsync<JsonNode>(path, TestContext.Current.CancellationToken))!;
-        using var saved = await other.PutAsJsonAsync($"{path}/{part}",
-            new JsonObject { ["version"] = view["planVersion"]!.DeepClone(), [part] = change(view) }, TestContext.Current.CancellationToken);
+        using var saved = await other.PutAsJsonAsync(
+            $"{path}/{part}",
+            new JsonObject { ["version"] = view["planVersion"]!.DeepClone(), [part] = change(view) },
+            TestContext.Current.CancellationToken
+        );
         Assert.Equal(200, (int)saved.StatusCode);
     }
 
     private async Task<double> StoredYield(Page page)
     {
         using var client = server.ClientOf();
-        var view = await client.GetFromJsonAsync<JsonNode>($"/api/v1/plantings/{page.Driver.Url.Split('/')[^2]}", TestContext.Current.CancellationToken);
+        var view = await client.GetFromJsonAsync<JsonNode>(
+            $"/api/v1/plantings/{page.Driver.Url.Split('/')[^2]}",
+            TestContext.Current.CancellationToken
+        );
         return (double)view!["target"]!["yield"]!["value"]!;
     }
 
@@ -189,8 +205,11 @@ public sealed class BadInputTests(RamaServer server) : IClassFixture<RamaServer>
         page.Save();
     }
 
-    private static void Offline(Page page, bool offline) => page.Driver.NetworkConditions = new ChromiumNetworkConditions
-    {
-        IsOffline = offline, DownloadThroughput = 100_000_000, UploadThroughput = 100_000_000,
-    };
+    private static void Offline(Page page, bool offline) =>
+        page.Driver.NetworkConditions = new ChromiumNetworkConditions
+        {
+            IsOffline = offline,
+            DownloadThroughput = 100_000_000,
+            UploadThroughput = 100_000_000,
+        };
 }

@@ -6,9 +6,17 @@ namespace Rama.Browser.Tests;
 /// <summary>The tree bench on the real application: stepping, cutting by hand, practice; and how a block is cut.</summary>
 public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
 {
-    private static int Buds(Page page) => int.Parse(page.Find("[data-test='bench-tree']").GetAttribute("data-buds")!, System.Globalization.CultureInfo.InvariantCulture);
+    private static int Buds(Page page) =>
+        int.Parse(
+            page.Find("[data-test='bench-tree']").GetAttribute("data-buds")!,
+            System.Globalization.CultureInfo.InvariantCulture
+        );
 
-    private static int Cuts(Page page) => int.Parse(page.Find("[data-test='bench-tree']").GetAttribute("data-cuts")!, System.Globalization.CultureInfo.InvariantCulture);
+    private static int Cuts(Page page) =>
+        int.Parse(
+            page.Find("[data-test='bench-tree']").GetAttribute("data-cuts")!,
+            System.Globalization.CultureInfo.InvariantCulture
+        );
 
     private static void Press(Page page, string keys) => page.Find("body").SendKeys(keys);
 
@@ -41,17 +49,21 @@ public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
         page.Click("[data-test='take-over']");
         page.Find("[data-test='undo']");
         // A tree has fewer limbs than sixty; the rest are buds, each clicked where it sits.
-        page.Script<object>("""
+        page.Script<object>(
+            """
             const buds = [...document.querySelectorAll('.tree-bud:not(.tree-bud-leaf)')].slice(0, 60);
             for (const bud of buds) bud.dispatchEvent(new MouseEvent('click', { bubbles: true }));
             return null;
-            """);
+            """
+        );
         page.Until("sixty cuts", () => Cuts(page) == 60);
         var left = Buds(page);
         Assert.Equal(whole - 60, left);
-        for (var i = 0; i < 60; i++) Press(page, "u");
+        for (var i = 0; i < 60; i++)
+            Press(page, "u");
         page.Until("all undone", () => Cuts(page) == 0 && Buds(page) == whole);
-        for (var i = 0; i < 60; i++) Press(page, "r");
+        for (var i = 0; i < 60; i++)
+            Press(page, "r");
         page.Until("all redone", () => Cuts(page) == 60 && Buds(page) == left);
     }
 
@@ -68,7 +80,13 @@ public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
         var whole = Buds(page);
         Press(page, Keys.ArrowDown);
         page.Says(".bench-foot", "would fall");
-        var told = int.Parse(System.Text.RegularExpressions.Regex.Match(page.Find(".bench-foot").Text, @"(\d+) buds? would fall").Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture);
+        var told = int.Parse(
+            System
+                .Text.RegularExpressions.Regex.Match(page.Find(".bench-foot").Text, @"(\d+) buds? would fall")
+                .Groups[1]
+                .Value,
+            System.Globalization.CultureInfo.InvariantCulture
+        );
         Press(page, "x");
         page.Until("one cut", () => Cuts(page) == 1);
         page.Says(".bench-now", "Cut 1:");
@@ -113,13 +131,19 @@ public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
         using (var other = new Page(server).OpenPlanting("W8", "prescribe"))
         {
             other.Click(By.XPath("//summary[text()='Numbers of the system']"));
-            other.Find("[data-test='how-cut'] [data-field^='cutting.settings.'] input, [data-test='how-cut'] input[data-field^='cutting.settings.']").SendKeys("1");
+            other
+                .Find(
+                    "[data-test='how-cut'] [data-field^='cutting.settings.'] input, [data-test='how-cut'] input[data-field^='cutting.settings.']"
+                )
+                .SendKeys("1");
             other.Click("[data-test='how-cut'] [data-test='save']");
             other.Says("[data-test='how-cut']", "Saved");
         }
         page.Click("[data-test='issue']");
         page.Says("[data-test='issue-problem']", "Somebody changed the prescription");
-        page.Until("no card handed out", () => page.Driver.FindElements(By.CssSelector("[data-test='cards-issued']")).Count == 0);
+        page.Until("no card handed out", () =>
+            page.Driver.FindElements(By.CssSelector("[data-test='cards-issued']")).Count == 0
+        );
         page.Click("[data-test='issue']");
         page.Says("[data-test='cards-issued']", "Prescription 1");
     }
@@ -128,12 +152,18 @@ public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
     public void A_measure_says_why_and_leaf_buds_stand_where_buds_were_cut()
     {
         using var page = new Page(server).OpenPlanting("H6", "bench", planting: false);
-        page.Until("leaf buds", () => page.Driver.FindElements(By.CssSelector("[data-test='bench-tree'] .tree-bud-leaf")).Count > 20);
+        page.Until("leaf buds", () =>
+            page.Driver.FindElements(By.CssSelector("[data-test='bench-tree'] .tree-bud-leaf")).Count > 20
+        );
         page.Click(".bench-thickest .why");
         page.Says(".arithmetic", "diameter of the limb ÷ diameter of its leader there");
         page.Says(".arithmetic", "mm");
         page.Click("[data-test='bench-left'] .why");
-        page.Until("the buds' arithmetic", () => page.Driver.FindElements(By.CssSelector(".arithmetic")).Any(e => e.Text.Contains("floral buds − all drops", StringComparison.Ordinal)));
+        page.Until("the buds' arithmetic", () =>
+            page
+                .Driver.FindElements(By.CssSelector(".arithmetic"))
+                .Any(e => e.Text.Contains("floral buds − all drops", StringComparison.Ordinal))
+        );
         Assert.Empty(page.Complaints());
     }
 
@@ -144,7 +174,9 @@ public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
         page.Find("select[aria-label='Beside it'] option[value='order=top-down']").Click();
         page.Click("[data-test='simulate']");
         page.Says("[data-test='simulation']", "Trees ending on target");
-        page.Until("two columns", () => page.Driver.FindElements(By.CssSelector("[data-test='simulation'] thead th")).Count == 3);
+        page.Until("two columns", () =>
+            page.Driver.FindElements(By.CssSelector("[data-test='simulation'] thead th")).Count == 3
+        );
         page.Click("[data-test='simulation'] td .why");
         page.Says(".arithmetic", "trees ending on target");
         page.Press(Keys.Escape);

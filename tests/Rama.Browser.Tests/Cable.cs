@@ -71,7 +71,8 @@ public sealed class Cable : IAsyncDisposable
                 await server.ConnectAsync(_server.Host, _server.Port, cut);
                 await Task.WhenAny(
                     client.GetStream().CopyToAsync(server.GetStream(), cut),
-                    server.GetStream().CopyToAsync(client.GetStream(), cut));
+                    server.GetStream().CopyToAsync(client.GetStream(), cut)
+                );
             }
             catch (Exception e) when (e is OperationCanceledException or SocketException or IOException)
             {

@@ -19,7 +19,12 @@ public sealed class CountTests(RamaServer server) : IClassFixture<RamaServer>
         page.Find("[data-test='sheet']").SendKeys("+");
         page.Click("[data-test='brush']");
         var sheet = page.Find("[data-test='sheet']");
-        new OpenQA.Selenium.Interactions.Actions(page.Driver).MoveToElement(sheet, -100, -40).ClickAndHold().MoveByOffset(60, 40).Release().Perform();
+        new OpenQA.Selenium.Interactions.Actions(page.Driver)
+            .MoveToElement(sheet, -100, -40)
+            .ClickAndHold()
+            .MoveByOffset(60, 40)
+            .Release()
+            .Perform();
         page.Says("[data-test='under']", "trees chosen");
     }
 
@@ -31,8 +36,12 @@ public sealed class CountTests(RamaServer server) : IClassFixture<RamaServer>
         page.Script<object?>("window.requestAnimationFrame = () => 0"); // as slow as a machine can be
         var line = page.Driver.FindElements(By.CssSelector("[data-field^='count.trees'][data-cell$='-0']")).Count - 1;
         page.Click($"[data-field='count.trees[{line}].row']");
-        foreach (var cell in (string[])["4", "18", "15.5", "21", "305", "6", "30"]) page.Press(cell + Keys.Enter);
-        foreach (var (cell, text) in (ReadOnlySpan<(string, string)>)[("row", "4"), ("tree", "18"), ("girth", "15.5"), ("limbs", "21"), ("buds", "305")])
+        foreach (var cell in (string[])["4", "18", "15.5", "21", "305", "6", "30"])
+            page.Press(cell + Keys.Enter);
+        foreach (
+            var (cell, text) in (ReadOnlySpan<(string, string)>)
+                [("row", "4"), ("tree", "18"), ("girth", "15.5"), ("limbs", "21"), ("buds", "305")]
+        )
             page.Shows($"[data-field='count.trees[{line}].{cell}']", text);
         page.Shows($"[data-field='count.trees[{line + 1}].tree']", "30");
     }
@@ -54,10 +63,17 @@ public sealed class CountTests(RamaServer server) : IClassFixture<RamaServer>
         using var client = server.ClientOf(Role.CrewLead);
         var planting = await client.PlantingAsync("H3");
         var tree = planting["count"]!["trees"]![0]!;
-        var (status, _) = await client.PostAsync("/api/v1/field", $$$"""
-            {"device": "{{{Guid.NewGuid()}}}", "sentAt": "2027-01-27T11:00:00Z", "entries": [{"id": "{{{Guid.NewGuid()}}}", "sequence": 1, "planting": "{{{planting["id"]}}}",
-             "at": "2027-01-27T10:00:00Z", "row": {{{tree["row"]}}}, "tree": {{{tree["tree"]}}}, "counted": {"floralBuds": 277}}]}
-            """);
+        var (status, _) = await client.PostAsync(
+            "/api/v1/field",
+            $$$"""
+            {"device": "{{{Guid.NewGuid()}}}", "sentAt": "2027-01-27T11:00:00Z", "entries": [{"id": "{{{Guid.NewGuid()}}}", "sequence": 1, "planting": "{{{planting[
+                "id"
+            ]}}}",
+             "at": "2027-01-27T10:00:00Z", "row": {{{tree["row"]}}}, "tree": {{{tree[
+                "tree"
+            ]}}}, "counted": {"floralBuds": 277}}]}
+            """
+        );
         Assert.Equal(200, status);
         using var page = new Page(server).OpenPlanting("H3", "count");
         page.Says("[data-test='conflicts']", "277 buds");
@@ -73,7 +89,9 @@ public sealed class CountTests(RamaServer server) : IClassFixture<RamaServer>
         var file = Path.Combine(Directory.CreateTempSubdirectory("rama").FullName, "scan.csv");
         var lines = Enumerable.Range(1, 20).Select(t => $"W4,2,{t},52,24,{200 + t}").Append("W4,77,1,52,24,200");
         File.WriteAllText(file, "Planting,Row,Tree,Trunk (mm),Limbs,Buds\n" + string.Join('\n', lines), Encoding.UTF8);
-        page.Until("the file field", () => page.Driver.FindElements(By.CssSelector("[data-test='scan-file']")).Count == 1);
+        page.Until("the file field", () =>
+            page.Driver.FindElements(By.CssSelector("[data-test='scan-file']")).Count == 1
+        );
         page.Driver.FindElement(By.CssSelector("[data-test='scan-file']")).SendKeys(file);
         page.Says("[data-test='scan-report']", "no such tree 1");
         page.Click("[data-test='scan-save']");
@@ -89,7 +107,8 @@ public sealed class CountTests(RamaServer server) : IClassFixture<RamaServer>
             page.Click("[data-test='manner']");
             page.Click("[data-test='by-kinds']");
             page.Click("[data-test='manner']");
-            for (var i = 0; i < 4; i++) page.Click("[data-test='five-spur']");
+            for (var i = 0; i < 4; i++)
+                page.Click("[data-test='five-spur']");
             page.Click("[data-test='key-terminal']");
             page.Click("[data-test='tree-done']");
             page.Until("all sent", () => page.Find("[data-test='sync']").GetAttribute("data-waiting") == "0");
@@ -100,7 +119,9 @@ public sealed class CountTests(RamaServer server) : IClassFixture<RamaServer>
             page.Type("count.floralShare", "40");
             page.Save();
             page.Says("[data-test='shares']", "spur");
-            Assert.Contains(page.Driver.FindElements(By.CssSelector("input[data-field$='.buds']")), e => e.GetAttribute("value") == "21");
+            Assert.Contains(page.Driver.FindElements(By.CssSelector("input[data-field$='.buds']")), e =>
+                e.GetAttribute("value") == "21"
+            );
         }
     }
 }

@@ -7,7 +7,8 @@ namespace Rama.Browser.Tests;
 /// <summary>From a spreadsheet into Rama, as a manager does it.</summary>
 public sealed class ExchangeTests(RamaServer server) : IClassFixture<RamaServer>
 {
-    private const string Header = "Finca;Código;Nombre;Variedad;Patrón;Plantado;Entre filas;Sobre fila (m);Superficie (ha)\n";
+    private const string Header =
+        "Finca;Código;Nombre;Variedad;Patrón;Plantado;Entre filas;Sobre fila (m);Superficie (ha)\n";
 
     private static string SaveFile(string name, string text)
     {
@@ -16,25 +17,34 @@ public sealed class ExchangeTests(RamaServer server) : IClassFixture<RamaServer>
         return path;
     }
 
-    private static void Choose(Page page, string file) => page.Driver.FindElement(By.CssSelector("[data-test='file']")).SendKeys(file);
+    private static void Choose(Page page, string file) =>
+        page.Driver.FindElement(By.CssSelector("[data-test='file']")).SendKeys(file);
 
     [Fact]
     public void A_list_of_blocks_is_mapped_checked_mended_and_taken_over()
     {
         using var page = new Page(server).Open("/exchange");
         page.Find(".export");
-        var file = SaveFile("blocks.csv", Header + "Casa;Z1;Llano;Jonagold;M.9;2018;11,5;1;2,5\n" + "Casa;Z2;Alto;Nobody;M.9;2018;11,5;1;1,75\n");
+        var file = SaveFile(
+            "blocks.csv",
+            Header + "Casa;Z1;Llano;Jonagold;M.9;2018;11,5;1;2,5\n" + "Casa;Z2;Alto;Nobody;M.9;2018;11,5;1;1,75\n"
+        );
         Choose(page, file);
         // Guessed from Spanish headers and decimal commas.
         page.Says("[data-test='mapping']", "11,5 · 11,5");
         page.Says("[data-test='report']", "1 problem to mend");
         page.Says("[data-test='report']", "Line 3");
 
-        File.WriteAllText(file, File.ReadAllText(file).Replace("Nobody", "Topaz", StringComparison.Ordinal), new UTF8Encoding(true));
+        File.WriteAllText(
+            file,
+            File.ReadAllText(file).Replace("Nobody", "Topaz", StringComparison.Ordinal),
+            new UTF8Encoding(true)
+        );
         Choose(page, file);
         page.Says("[data-test='report']", "2 lines can be taken over");
         // The header says no unit: feet are meant.
-        page.Driver.FindElement(By.XPath("//tr[.//*[@data-field='mapping.rowSpacing']]/td[2]//option[@value='ft']")).Click();
+        page.Driver.FindElement(By.XPath("//tr[.//*[@data-field='mapping.rowSpacing']]/td[2]//option[@value='ft']"))
+            .Click();
         page.Says("[data-test='report']", "2 lines can be taken over");
         page.Click("[data-test='import']");
         page.Says("[data-test='report']", "2 lines taken over");
@@ -121,7 +131,9 @@ public sealed class ExchangeTests(RamaServer server) : IClassFixture<RamaServer>
         page.Says("[data-test='varieties']", "shipped 0.62");
         page.Click("[data-test='change-Topaz']");
         page.Click("[data-test='back-to-shipped']");
-        page.Until("as shipped", () => !page.Find("[data-test='varieties']").Text.Contains("shipped", StringComparison.Ordinal));
+        page.Until("as shipped", () =>
+            !page.Find("[data-test='varieties']").Text.Contains("shipped", StringComparison.Ordinal)
+        );
         page.Click("[data-test='change-M.26']");
         page.Type("rootstock.vigourPercent", "40");
         page.Click("[data-test='save-rootstock']");

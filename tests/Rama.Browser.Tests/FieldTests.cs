@@ -17,26 +17,34 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
     {
         page.Open("/field");
         page.Find($"[data-test='count-{code}']");
-        page.Until("the service worker", () => page.Script<bool>(
-            "return !!navigator.serviceWorker.controller"));
+        page.Until("the service worker", () => page.Script<bool>("return !!navigator.serviceWorker.controller"));
     }
 
     private static void CountTree(Page page, int fives, int ones)
     {
-        for (var i = 0; i < fives; i++) page.Click("[data-test='five-floral']");
-        for (var i = 0; i < ones; i++) page.Click("[data-test='key-floral']");
+        for (var i = 0; i < fives; i++)
+            page.Click("[data-test='five-floral']");
+        for (var i = 0; i < ones; i++)
+            page.Click("[data-test='key-floral']");
         page.Says("[data-test='total']", $"{fives * 5 + ones}");
         page.Click("[data-test='tree-done']");
         page.Says("[data-test='total']", "0");
     }
 
     private static void Waiting(Page page, int waiting) =>
-        page.Until($"{waiting} waiting", () => page.Find("[data-test='sync']").GetAttribute("data-waiting") == $"{waiting}");
+        page.Until($"{waiting} waiting", () =>
+            page.Find("[data-test='sync']").GetAttribute("data-waiting") == $"{waiting}"
+        );
 
     private async Task<List<(int Row, int Tree, double? Buds)>> Counted(string code)
     {
         using var client = server.ClientOf();
-        return [.. (await client.PlantingAsync(code))["count"]!["trees"]!.AsArray().Select(t => ((int)t!["row"]!, (int)t["tree"]!, (double?)t["floralBuds"]))];
+        return
+        [
+            .. (await client.PlantingAsync(code))["count"]!["trees"]!
+                .AsArray()
+                .Select(t => ((int)t!["row"]!, (int)t["tree"]!, (double?)t["floralBuds"])),
+        ];
     }
 
     [Fact]
@@ -52,7 +60,8 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
             // A cold start without signal: page, scripts and planting come from the device.
             page.Open("/field");
             page.OpenInRow("W4");
-            for (var tree = 1; tree <= 5; tree++) CountTree(page, 20, tree);
+            for (var tree = 1; tree <= 5; tree++)
+                CountTree(page, 20, tree);
             Waiting(page, 5);
             page.Click("[data-test='five-floral']");
             page.Click("[data-test='key-floral']");
@@ -119,7 +128,8 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
         page.Click("[data-test='manner']");
         page.Click("[data-test='by-kinds']");
         page.Click("[data-test='limbwise']");
-        foreach (var key in "1112") page.Find("body").SendKeys($"{key}");
+        foreach (var key in "1112")
+            page.Find("body").SendKeys($"{key}");
         page.Says("[data-test='total']", "4");
         page.Find("body").SendKeys(Keys.Backspace);
         page.Says("[data-test='total']", "3");
@@ -152,7 +162,8 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
         page.Click(By.LinkText("Buds"));
         page.Find("[data-test='row']").SendKeys("4");
         page.Find("[data-test='tree']").SendKeys("20");
-        for (var i = 0; i < 3; i++) page.Click("[data-test='cut-floral']");
+        for (var i = 0; i < 3; i++)
+            page.Click("[data-test='cut-floral']");
         page.Click("[data-test='cut-dead']");
         page.Click("[data-test='undo']");
         page.Click("[data-test='cut-vegetative']");

@@ -41,9 +41,19 @@ public sealed class JourneyTests(RamaServer server) : IClassFixture<RamaServer>
         page.Find("body").SendKeys("2");
         page.Click("[data-cell='0-0']");
         // Row, tree, girth, limbs, floral buds: Enter goes on from cell to cell and line to line.
-        foreach (var tree in new[] { "2 10 15.5 22 330", "2 60 15 21 310", "6 20 16 23 345", "6 75 14.5 20 300", "9 30 15.2 22 325", "9 80 15.8 22 335" })
-            foreach (var cell in tree.Split(' '))
-                page.Press(cell + Keys.Enter);
+        foreach (
+            var tree in new[]
+            {
+                "2 10 15.5 22 330",
+                "2 60 15 21 310",
+                "6 20 16 23 345",
+                "6 75 14.5 20 300",
+                "9 30 15.2 22 325",
+                "9 80 15.8 22 335",
+            }
+        )
+        foreach (var cell in tree.Split(' '))
+            page.Press(cell + Keys.Enter);
         // (330 + 310 + 345 + 300 + 325 + 335) ÷ 6 = 324.2
         page.Says("[data-test='mean']", "324");
         page.Save();
@@ -82,11 +92,23 @@ public sealed class JourneyTests(RamaServer server) : IClassFixture<RamaServer>
         var lines = (await client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray();
         // Several may be equally late; the page may begin with any of them, and with no other.
         List<string> Latest(string? site) =>
-            [.. lines.Where(l => site is null || (string?)l!["site"] == site).GroupBy(l => (int?)l!["work"]!["daysLate"] ?? -1).MaxBy(g => g.Key)!.Select(l => $"planting-{l!["code"]}")];
+            [
+                .. lines
+                    .Where(l => site is null || (string?)l!["site"] == site)
+                    .GroupBy(l => (int?)l!["work"]!["daysLate"] ?? -1)
+                    .MaxBy(g => g.Key)!
+                    .Select(l => $"planting-{l!["code"]}"),
+            ];
         using var page = new Page(server).Open("/");
         page.FindLine("H4");
-        string First() => page.Until("a line", () => page.Driver.FindElements(By.CssSelector(".season-list .season-line"))
-            .OrderBy(e => e.Location.Y).Select(e => e.GetAttribute("data-test")).FirstOrDefault())!;
+        string First() =>
+            page.Until("a line", () =>
+                page
+                    .Driver.FindElements(By.CssSelector(".season-list .season-line"))
+                    .OrderBy(e => e.Location.Y)
+                    .Select(e => e.GetAttribute("data-test"))
+                    .FirstOrDefault()
+            )!;
         page.Find("[aria-label='Sort'] option[value='late']").Click();
         page.Until("the latest first", () => Latest(null).Contains(First()));
         page.Find("[aria-label='Site'] option[value='Weir Bank']").Click();

@@ -7,7 +7,16 @@ namespace Rama.Browser.Tests;
 /// <summary>What can be seen and reached: on a phone, on paper, without a mouse, without good eyes.</summary>
 public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
 {
-    public static readonly TheoryData<string> Stages = ["estate", "target", "count", "decide", "prescribe", "result", "history"];
+    public static readonly TheoryData<string> Stages =
+    [
+        "estate",
+        "target",
+        "count",
+        "decide",
+        "prescribe",
+        "result",
+        "history",
+    ];
 
     [Theory]
     [MemberData(nameof(Stages))]
@@ -52,7 +61,11 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData(390, 844)]
     public void The_bench_has_no_accessibility_faults_and_nothing_beside_the_window(int width, int height)
     {
-        using var page = new Page(server, width, height, phone: width < 600).OpenPlanting("H10", "bench", planting: false);
+        using var page = new Page(server, width, height, phone: width < 600).OpenPlanting(
+            "H10",
+            "bench",
+            planting: false
+        );
         page.Find(".tree-tag");
         Assert.Empty(Faults(page));
         Assert.Empty(page.Complaints());
@@ -75,10 +88,14 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("H2", "es", 1)]
     [InlineData("W1", "es", 1)]
     [InlineData("LONG", "es", 1)]
-    public async Task A_card_prints_on_one_page_of_either_paper_and_its_tape_on_another(string block, string language,
-        int pages)
+    public async Task A_card_prints_on_one_page_of_either_paper_and_its_tape_on_another(
+        string block,
+        string language,
+        int pages
+    )
     {
-        if (block == "LONG") await AddTheLongestCard();
+        if (block == "LONG")
+            await AddTheLongestCard();
         using var page = new Page(server, language: language).OpenPlanting(block, "prescribe");
         page.Click("[data-test='card']");
         page.Find("[data-test='the-card']");
@@ -94,10 +111,15 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
                 Assert.InRange(sheet.Height, height - 1, height + 1);
             });
             // Nothing hangs over the end of a sheet, where printing would cut it off.
-            Assert.True(page.Script<bool>("""
-                const paper = document.querySelector('.card-a4') ? 297 : 279;
-                return [...document.querySelectorAll('.card')].every((c) => c.offsetHeight <= paper / 25.4 * 96 + 1);
-                """), $"{block} in {language} does not fit {paper}");
+            Assert.True(
+                page.Script<bool>(
+                    """
+                    const paper = document.querySelector('.card-a4') ? 297 : 279;
+                    return [...document.querySelectorAll('.card')].every((c) => c.offsetHeight <= paper / 25.4 * 96 + 1);
+                    """
+                ),
+                $"{block} in {language} does not fit {paper}"
+            );
         }
     }
 
@@ -156,10 +178,14 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
         Assert.Empty(Faults(page));
         Assert.Equal(390, page.Script<long>("return document.documentElement.scrollWidth"));
         // Common practice, no source: at least 44 px, handbook and interface text.
-        Assert.Empty(page.Script<IReadOnlyCollection<object>>("""
-            return [...document.querySelectorAll('button, input:not([type=file]), .field-tabs a, summary')].filter(e => e.offsetParent)
-              .map(e => [e.textContent || e.dataset.test, Math.round(e.getBoundingClientRect().height)]).filter(([, height]) => height < 44).map(String);
-            """));
+        Assert.Empty(
+            page.Script<IReadOnlyCollection<object>>(
+                """
+                return [...document.querySelectorAll('button, input:not([type=file]), .field-tabs a, summary')].filter(e => e.offsetParent)
+                  .map(e => [e.textContent || e.dataset.test, Math.round(e.getBoundingClientRect().height)]).filter(([, height]) => height < 44).map(String);
+                """
+            )
+        );
     }
 
     [Fact]
@@ -168,10 +194,12 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
         using var page = new Page(server, 390, 844, phone: true).OpenPlanting("H4", "count");
         page.Find("[data-cell='0-0']");
         // Common practice, no source: at least 44 px, handbook and interface text.
-        var small = page.Script<IReadOnlyCollection<object>>("""
+        var small = page.Script<IReadOnlyCollection<object>>(
+            """
             return [...document.querySelectorAll('.sheet-cell, .sheet-side button, .save-bar button')]
               .filter(e => e.getBoundingClientRect().height < 44).map(e => e.outerHTML.slice(0, 90));
-            """);
+            """
+        );
         Assert.Empty(small);
     }
 
@@ -182,33 +210,56 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
         using var client = server.ClientOf();
         async Task<JsonNode> Send(HttpMethod method, string path, string json)
         {
-            using var request = new HttpRequestMessage(method, path) { Content = new StringContent(json, Encoding.UTF8, "application/json") };
+            using var request = new HttpRequestMessage(method, path)
+            {
+                Content = new StringContent(json, Encoding.UTF8, "application/json"),
+            };
             using var answer = await client.SendAsync(request, cancel);
             answer.EnsureSuccessStatusCode();
             return JsonNode.Parse(await answer.Content.ReadAsStringAsync(cancel))!;
         }
 
-        var view = await Send(HttpMethod.Post, "/api/v1/plantings", """
+        var view = await Send(
+            HttpMethod.Post,
+            "/api/v1/plantings",
+            """
             {"code": "LONG", "name": "The Far Corner Behind the Old Packing Shed by the Weir Road", "variety": "Conference", "rootstock": "Quince C",
              "system": "tall-spindle", "yearPlanted": 2015, "rowSpacing": {"value": 3.5, "unit": "m"}, "treeSpacing": {"value": 1, "unit": "m"}, "area": {"value": 2, "unit": "ha"}}
-            """);
+            """
+        );
         var path = $"/api/v1/plantings/{view["id"]}";
-        view = await Send(HttpMethod.Put, $"{path}/target", $$$"""
-            {"version": {{{view["planVersion"]}}}, "target": {"yield": {"value": 50, "unit": "t/ha"}, "fruitSize": {"value": 200, "unit": "g"}, "budFactor": 1.5} }
-            """);
-        await Send(HttpMethod.Put, $"{path}/count", $$$"""
-            {"version": {{{view["planVersion"]}}}, "count": {"trees": [{"row": 1, "tree": 1, "limbs": 18, "floralBuds": 120}, {"row": 2, "tree": 1, "limbs": 30, "floralBuds": 900}]} }
-            """);
+        view = await Send(
+            HttpMethod.Put,
+            $"{path}/target",
+            $$$"""
+            {"version": {{{view[
+                "planVersion"
+            ]}}}, "target": {"yield": {"value": 50, "unit": "t/ha"}, "fruitSize": {"value": 200, "unit": "g"}, "budFactor": 1.5} }
+            """
+        );
+        await Send(
+            HttpMethod.Put,
+            $"{path}/count",
+            $$$"""
+            {"version": {{{view[
+                "planVersion"
+            ]}}}, "count": {"trees": [{"row": 1, "tree": 1, "limbs": 18, "floralBuds": 120}, {"row": 2, "tree": 1, "limbs": 30, "floralBuds": 900}]} }
+            """
+        );
     }
 
     private static IEnumerable<string> Faults(Page page)
     {
         page.Driver.ExecuteScript(File.ReadAllText(RamaServer.RepositoryFile("web/node_modules/axe-core/axe.min.js")));
-        var faults = (IReadOnlyCollection<object>)page.Driver.ExecuteAsyncScript("""
-            const done = arguments[arguments.length - 1];
-            axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa'] })
-              .then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 120)).join(' | '))));
-            """)!;
+        var faults =
+            (IReadOnlyCollection<object>)
+                page.Driver.ExecuteAsyncScript(
+                    """
+                    const done = arguments[arguments.length - 1];
+                    axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa'] })
+                      .then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 120)).join(' | '))));
+                    """
+                )!;
         return faults.Cast<string>();
     }
 }

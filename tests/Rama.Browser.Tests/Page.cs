@@ -24,25 +24,48 @@ public sealed class Page : IDisposable
     /// <param name="profile">Folder of what the browser keeps, to open it again later; a new one when left out.</param>
     /// <param name="address">Where the browser finds the application, where that is not the server itself.</param>
     public Page(
-        RamaServer server, int width = 1280, int height = 800, string language = "en", bool phone = false, Role? role = Role.Manager,
-        string? profile = null, Uri? address = null)
+        RamaServer server,
+        int width = 1280,
+        int height = 800,
+        string language = "en",
+        bool phone = false,
+        Role? role = Role.Manager,
+        string? profile = null,
+        Uri? address = null
+    )
     {
         _server = server;
         _address = address ?? server.Address;
         var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
         options.AddArguments(
-            "--headless=new", "--no-sandbox", "--disable-dev-shm-usage", "--disable-background-networking", "--disable-component-update",
-            "--disable-gpu", "--hide-scrollbars", $"--lang={language}", $"--window-size={width},{height}");
-        if (profile is not null) options.AddArgument($"--user-data-dir={profile}");
+            "--headless=new",
+            "--no-sandbox",
+            "--disable-dev-shm-usage",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-gpu",
+            "--hide-scrollbars",
+            $"--lang={language}",
+            $"--window-size={width},{height}"
+        );
+        if (profile is not null)
+            options.AddArgument($"--user-data-dir={profile}");
         options.AddUserProfilePreference("intl.accept_languages", language);
         options.SetLoggingPreference(LogType.Browser, LogLevel.Severe);
         Driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
         // The window's frame would otherwise take from the height asked for, and a phone is narrower than a window can be.
-        Driver.ExecuteCdpCommand("Emulation.setDeviceMetricsOverride", new()
-        {
-            ["width"] = width, ["height"] = height, ["deviceScaleFactor"] = 1, ["mobile"] = phone,
-        });
-        if (role is { } signedIn) Take(server.CookieOf(signedIn));
+        Driver.ExecuteCdpCommand(
+            "Emulation.setDeviceMetricsOverride",
+            new()
+            {
+                ["width"] = width,
+                ["height"] = height,
+                ["deviceScaleFactor"] = 1,
+                ["mobile"] = phone,
+            }
+        );
+        if (role is { } signedIn)
+            Take(server.CookieOf(signedIn));
     }
 
     public ChromeDriver Driver { get; }
@@ -53,7 +76,16 @@ public sealed class Page : IDisposable
     private void Take(string cookie)
     {
         var parts = cookie.Split('=', 2);
-        Driver.ExecuteCdpCommand("Network.setCookie", new() { ["name"] = parts[0], ["value"] = parts[1], ["url"] = _address.ToString(), ["httpOnly"] = true });
+        Driver.ExecuteCdpCommand(
+            "Network.setCookie",
+            new()
+            {
+                ["name"] = parts[0],
+                ["value"] = parts[1],
+                ["url"] = _address.ToString(),
+                ["httpOnly"] = true,
+            }
+        );
     }
 
     /// <summary>A script that every page runs before its own.</summary>
@@ -79,7 +111,9 @@ public sealed class Page : IDisposable
         using var client = _server.ClientOf();
         using var answer = client.Send(new(HttpMethod.Get, "/api/v1/season"));
         using var reader = new StreamReader(answer.Content.ReadAsStream());
-        var id = JsonNode.Parse(reader.ReadToEnd())!["plantings"]!.AsArray().Single(p => (string)p!["code"]! == code)!["id"];
+        var id = JsonNode.Parse(reader.ReadToEnd())!["plantings"]!.AsArray().Single(p => (string)p!["code"]! == code)![
+            "id"
+        ];
         Open($"/plantings/{id}/{stage}");
         Find(planting ? ".planting-head h1" : "h1");
         return this;
@@ -100,13 +134,18 @@ public sealed class Page : IDisposable
         {
             try
             {
-                if (condition() is { } found and not false) return found;
+                if (condition() is { } found and not false)
+                    return found;
             }
-            catch (Exception e) when (e is StaleElementReferenceException or NoSuchElementException or ElementNotInteractableException)
+            catch (Exception e)
+                when (e is StaleElementReferenceException or NoSuchElementException or ElementNotInteractableException)
             {
                 // The page is still being drawn.
             }
-            if (DateTime.UtcNow > end) throw new TimeoutException($"Waited in vain for {what} at {Driver.Url}. The page says:\n{Driver.FindElement(By.TagName("body")).Text}");
+            if (DateTime.UtcNow > end)
+                throw new TimeoutException(
+                    $"Waited in vain for {what} at {Driver.Url}. The page says:\n{Driver.FindElement(By.TagName("body")).Text}"
+                );
             Thread.Sleep(20);
         }
     }
@@ -124,13 +163,20 @@ public sealed class Page : IDisposable
         Script<object?>("window.scrollTo(0, 0); return null;");
         return Until($"the line of {code}", () =>
         {
-            if (Driver.FindElements(By.CssSelector($"[data-test='planting-{code}']"))
-                .FirstOrDefault(e => e.Displayed) is { } line) return line;
-            Driver.ExecuteScript("""
+            if (
+                Driver
+                    .FindElements(By.CssSelector($"[data-test='planting-{code}']"))
+                    .FirstOrDefault(e => e.Displayed) is
+                { } line
+            )
+                return line;
+            Driver.ExecuteScript(
+                """
                 window.scrollBy(0, 300);
                 const end = document.documentElement.scrollHeight - 2;
                 if (window.scrollY + window.innerHeight >= end) window.scrollTo(0, 0);
-                """);
+                """
+            );
             return null;
         });
     }
@@ -139,25 +185,28 @@ public sealed class Page : IDisposable
 
     /// <summary>Clicks an element in the middle of the window, where nothing that sticks to its edges covers it.</summary>
     public void Click(By what) => Until($"'{what}' to be clickable", () =>
-    {
-        if (Driver.FindElements(what).FirstOrDefault(e => e.Displayed) is not { Enabled: true } element) return false;
-        try
         {
-            Driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", element);
-            element.Click();
-            return true;
-        }
-        catch (ElementClickInterceptedException)
-        {
-            return false;
-        }
-    });
+            if (Driver.FindElements(what).FirstOrDefault(e => e.Displayed) is not { Enabled: true } element)
+                return false;
+            try
+            {
+                Driver.ExecuteScript("arguments[0].scrollIntoView({ block: 'center' })", element);
+                element.Click();
+                return true;
+            }
+            catch (ElementClickInterceptedException)
+            {
+                return false;
+            }
+        });
 
     /// <summary>Waits until an element says something.</summary>
-    public void Says(string css, string text) => Until($"'{css}' to say '{text}'", () => Find(css).Text.Contains(text, StringComparison.Ordinal));
+    public void Says(string css, string text) =>
+        Until($"'{css}' to say '{text}'", () => Find(css).Text.Contains(text, StringComparison.Ordinal));
 
     /// <summary>Waits until an input holds something.</summary>
-    public void Shows(string css, string value) => Until($"'{css}' to hold '{value}'", () => Find(css).GetAttribute("value") == value);
+    public void Shows(string css, string value) =>
+        Until($"'{css}' to hold '{value}'", () => Find(css).GetAttribute("value") == value);
 
     /// <summary>Types over what stands in the input of a field.</summary>
     public void Type(string field, string text)
@@ -190,7 +239,12 @@ public sealed class Page : IDisposable
     /// <summary>The document when printed as its style sheet asks.</summary>
     public PdfDocument Print()
     {
-        var answer = (Dictionary<string, object>)Driver.ExecuteCdpCommand("Page.printToPDF", new() { ["preferCSSPageSize"] = true, ["printBackground"] = true })!;
+        var answer =
+            (Dictionary<string, object>)
+                Driver.ExecuteCdpCommand(
+                    "Page.printToPDF",
+                    new() { ["preferCSSPageSize"] = true, ["printBackground"] = true }
+                )!;
         return PdfDocument.Open(Convert.FromBase64String((string)answer["data"]));
     }
 

@@ -37,7 +37,14 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             page.Find(".chain");
             Shoot(page, "result");
         }
-        foreach (var (path, ready, name) in new[] { ("/map", "[data-test='block-H4']", "map"), ("/catalogue", "[data-test='varieties']", "catalogue"), ("/people", "[data-test='people']", "people") })
+        foreach (
+            var (path, ready, name) in new[]
+            {
+                ("/map", "[data-test='block-H4']", "map"),
+                ("/catalogue", "[data-test='varieties']", "catalogue"),
+                ("/people", "[data-test='people']", "people"),
+            }
+        )
         {
             using var page = new Page(server).Open(path);
             page.Find(ready);
@@ -47,11 +54,14 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
         {
             page.Find(".export");
             var file = Path.Combine(Directory.CreateTempSubdirectory("rama").FullName, "parcelas.csv");
-            File.WriteAllText(file, """
+            File.WriteAllText(
+                file,
+                """
                 Finca;Código;Nombre;Variedad;Patrón;Plantado;Entre filas (m);Sobre fila (m);Superficie (ha)
                 Weir Bank;W20;Reed Piece;Jonagold;M.9;2021;3,3;1;1,6
                 Weir Bank;W21;Heron Field;Topaz;M.9;2031;3,4;1,1;2,25
-                """);
+                """
+            );
             page.Driver.FindElement(By.CssSelector("[data-test='file']")).SendKeys(file);
             page.Says("[data-test='report']", "to mend");
             Shoot(page, "import");
@@ -67,13 +77,16 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
         {
             using var page = new Page(server).OpenPlanting(code, "bench", planting: false);
             page.Find(".tree-tag");
-            for (var i = 0; i < (code == "H4" ? 3 : 0); i++) page.Find("body").SendKeys(Keys.ArrowLeft);
+            for (var i = 0; i < (code == "H4" ? 3 : 0); i++)
+                page.Find("body").SendKeys(Keys.ArrowLeft);
             Shoot(page, name);
         }
         using (var page = new Page(server, 1280, 1330).Open("/catalogue"))
         {
             page.Click("[data-test='to-systems']");
-            page.Until("every system drawn", () => page.Driver.FindElements(By.CssSelector(".system-card .tree-wood")).Count > 100);
+            page.Until("every system drawn", () =>
+                page.Driver.FindElements(By.CssSelector(".system-card .tree-wood")).Count > 100
+            );
             Shoot(page, "systems");
         }
         using (var page = new Page(server).OpenPlanting("H2", "trees", planting: false))
@@ -92,16 +105,20 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             page.Click("[data-test='manner']");
             page.Click("[data-test='limbwise']");
             page.Click("[data-test='manner']");
-            for (var i = 0; i < 4; i++) page.Click("[data-test='five-floral']");
+            for (var i = 0; i < 4; i++)
+                page.Click("[data-test='five-floral']");
             page.Click("[data-test='limb-done']");
-            for (var i = 0; i < 3; i++) page.Click("[data-test='key-floral']");
+            for (var i = 0; i < 3; i++)
+                page.Click("[data-test='key-floral']");
             page.Find("[data-test='girth']").SendKeys("15.1");
             Shoot(page, "field");
             page.Click(By.LinkText("Buds"));
             page.Find("[data-test='row']").SendKeys("4");
             page.Find("[data-test='tree']").SendKeys("20");
-            for (var i = 0; i < 7; i++) page.Click("[data-test='cut-floral']");
-            for (var i = 0; i < 4; i++) page.Click("[data-test='cut-vegetative']");
+            for (var i = 0; i < 7; i++)
+                page.Click("[data-test='cut-floral']");
+            for (var i = 0; i < 4; i++)
+                page.Click("[data-test='cut-vegetative']");
             page.Click("[data-test='cut-dead']");
             page.Click(".bud-guide summary");
             Shoot(page, "field-buds");
@@ -111,6 +128,8 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
     private static void Shoot(Page page, string name)
     {
         page.Until("fonts", () => page.Script<bool>("return document.fonts.status === 'loaded'"));
-        ((ITakesScreenshot)page.Driver).GetScreenshot().SaveAsFile(RamaServer.RepositoryFile($"docs/screenshots/{name}.png"));
+        ((ITakesScreenshot)page.Driver)
+            .GetScreenshot()
+            .SaveAsFile(RamaServer.RepositoryFile($"docs/screenshots/{name}.png"));
     }
 }

@@ -11,23 +11,44 @@ namespace Rama.Browser.Tests;
 public sealed class SmokeTests(RamaServer server) : IClassFixture<RamaServer>
 {
     private static readonly string[] OfEstate =
-        ["", "map", "catalogue", "catalogue/systems", "exchange", "estate", "people", "plantings/new", "targets",
-            "scans", "field"];
+    [
+        "",
+        "map",
+        "catalogue",
+        "catalogue/systems",
+        "exchange",
+        "estate",
+        "people",
+        "plantings/new",
+        "targets",
+        "scans",
+        "field",
+    ];
 
     private static readonly string[] OfPlanting =
     [
-        "plantings/{0}/estate", "plantings/{0}/target", "plantings/{0}/count", "plantings/{0}/decide",
-        "plantings/{0}/prescribe", "plantings/{0}/result",
-        "plantings/{0}/history", "plantings/{0}/card", "plantings/{0}/bench", "plantings/{0}/route",
+        "plantings/{0}/estate",
+        "plantings/{0}/target",
+        "plantings/{0}/count",
+        "plantings/{0}/decide",
+        "plantings/{0}/prescribe",
+        "plantings/{0}/result",
+        "plantings/{0}/history",
+        "plantings/{0}/card",
+        "plantings/{0}/bench",
+        "plantings/{0}/route",
         "plantings/{0}/trees",
-        "field/{0}", "field/{0}/buds", "field/{0}/walk",
+        "field/{0}",
+        "field/{0}/buds",
+        "field/{0}/walk",
     ];
 
     // Counted with leaf buds, a cherry, a peach, a wall, one without a count: each draws and tells something of
     // its own.
     private static readonly string[] Various = ["H6", "H8", "W7", "H9", "H5", "H4"];
 
-    private static readonly string[] Languages = ["en", "es"], Units = ["metric", "us"];
+    private static readonly string[] Languages = ["en", "es"],
+        Units = ["metric", "us"];
 
     private readonly IReadOnlyDictionary<string, SmokePlanting> _plantings = PlantingsOf(server);
 
@@ -36,7 +57,8 @@ public sealed class SmokeTests(RamaServer server) : IClassFixture<RamaServer>
     {
         using var smoke = Smoke(Role.Manager, "en", "metric");
         foreach (var planting in _plantings.Values)
-            foreach (var path in OfPlanting) smoke.Visit(path, planting);
+        foreach (var path in OfPlanting)
+            smoke.Visit(path, planting);
         Assert.Empty(smoke.Faults);
     }
 
@@ -46,14 +68,22 @@ public sealed class SmokeTests(RamaServer server) : IClassFixture<RamaServer>
         string[] pages = [.. OfEstate, .. OfPlanting];
         var roles = Enum.GetValues<Role>();
         // Of page p and role r: this walk meets every pair of page, role, language and unit system.
-        var visits = from p in Enumerable.Range(0, pages.Length) from r in Enumerable.Range(0, roles.Length)
-                     select (Page: pages[p], Planting: _plantings[Various[(p + r) % Various.Length]], Role: roles[r],
-                         Language: Languages[(p + r) % 2], Units: Units[(p / 2 + r / 2) % 2]);
+        var visits =
+            from p in Enumerable.Range(0, pages.Length)
+            from r in Enumerable.Range(0, roles.Length)
+            select (
+                Page: pages[p],
+                Planting: _plantings[Various[(p + r) % Various.Length]],
+                Role: roles[r],
+                Language: Languages[(p + r) % 2],
+                Units: Units[(p / 2 + r / 2) % 2]
+            );
         List<string> faults = [];
         foreach (var reader in visits.GroupBy(v => (v.Role, v.Language, v.Units)))
         {
             using var smoke = Smoke(reader.Key.Role, reader.Key.Language, reader.Key.Units);
-            foreach (var visit in reader) smoke.Visit(visit.Page, visit.Planting);
+            foreach (var visit in reader)
+                smoke.Visit(visit.Page, visit.Planting);
             faults.AddRange(smoke.Faults);
         }
         Assert.Empty(faults);
@@ -64,15 +94,17 @@ public sealed class SmokeTests(RamaServer server) : IClassFixture<RamaServer>
     {
         List<string> faults = [];
         foreach (var role in Enum.GetValues<Role>())
-            foreach (var language in Languages)
-                foreach (var units in Units)
-                {
-                    using var smoke = Smoke(role, language, units);
-                    foreach (var path in OfEstate) smoke.Visit(path, _plantings.Values.First());
-                    foreach (var planting in _plantings.Values)
-                        foreach (var path in OfPlanting) smoke.Visit(path, planting);
-                    faults.AddRange(smoke.Faults);
-                }
+        foreach (var language in Languages)
+        foreach (var units in Units)
+        {
+            using var smoke = Smoke(role, language, units);
+            foreach (var path in OfEstate)
+                smoke.Visit(path, _plantings.Values.First());
+            foreach (var planting in _plantings.Values)
+            foreach (var path in OfPlanting)
+                smoke.Visit(path, planting);
+            faults.AddRange(smoke.Faults);
+        }
         Assert.Empty(faults);
     }
 
@@ -91,7 +123,8 @@ public sealed class SmokeTests(RamaServer server) : IClassFixture<RamaServer>
     {
         using var page = new Page(server);
         // An answer no page can draw: the fault is the test's own, the page that tells of it is the application's.
-        page.BeforeEach("""
+        page.BeforeEach(
+            """
             const asked = window.fetch;
             const nonsense = () =>
                 new Response('{"cuts": 7}', { status: 200, headers: { 'content-type': 'application/json' } });
@@ -99,7 +132,8 @@ public sealed class SmokeTests(RamaServer server) : IClassFixture<RamaServer>
               const answer = await asked(request, ...rest);
               return String(request.url ?? request).includes('/card?') ? nonsense() : answer;
             };
-            """);
+            """
+        );
         page.OpenPlanting("H4", "prescribe");
         page.Click("[data-test='card']");
         page.Says("[data-test='broken']", "What was saved is safe");
@@ -122,9 +156,12 @@ public sealed class SmokeTests(RamaServer server) : IClassFixture<RamaServer>
         using var client = server.ClientOf();
         using var answer = client.Send(new(HttpMethod.Get, "/api/v1/season"));
         using var reader = new StreamReader(answer.Content.ReadAsStream());
-        return JsonNode.Parse(reader.ReadToEnd())!["plantings"]!.AsArray()
-            .ToDictionary(p => (string)p!["code"]!, p => new SmokePlanting((string)p!["code"]!, (string)p["id"]!,
-                p["decision"] is not null));
+        return JsonNode.Parse(reader.ReadToEnd())!["plantings"]!
+            .AsArray()
+            .ToDictionary(
+                p => (string)p!["code"]!,
+                p => new SmokePlanting((string)p!["code"]!, (string)p["id"]!, p["decision"] is not null)
+            );
     }
 }
 
@@ -146,7 +183,8 @@ internal sealed class SmokeWalk : IDisposable
     {
         (_page, _who) = (new Page(server, role: role), who);
         // How many answers are still on their way, so that a page can be told to have settled.
-        _page.BeforeEach("""
+        _page.BeforeEach(
+            """
             window.onTheWay = 0;
             window.broken = [];
             window.addEventListener('error', e => { window.broken.push(String(e.message)); });
@@ -156,7 +194,8 @@ internal sealed class SmokeWalk : IDisposable
               window.onTheWay++;
               return asked(...what).finally(() => { window.onTheWay--; });
             };
-            """);
+            """
+        );
     }
 
     /// <summary>What broke or complained, page by page.</summary>
@@ -169,38 +208,51 @@ internal sealed class SmokeWalk : IDisposable
     {
         var to = "/" + path.Replace("{0}", planting.Id, StringComparison.Ordinal);
         var where = $"{_who}: {path.Replace("{0}", planting.Code, StringComparison.Ordinal)}";
-        if (!_opened) _page.Open(to);
+        if (!_opened)
+            _page.Open(to);
         else
         {
-            _page.Driver.ExecuteScript("""
+            _page.Driver.ExecuteScript(
+                """
                 window.broken = [];
                 window.history.pushState({}, '', arguments[0]);
                 window.dispatchEvent(new PopStateEvent('popstate', { state: {} }));
-                """, to);
+                """,
+                to
+            );
         }
         Settled(where);
         // A planting without a count has no card and no tree yet, and a page says so.
-        var missing = !planting.IsDecided && (path.EndsWith("card", StringComparison.Ordinal)
-            || path.EndsWith("bench", StringComparison.Ordinal));
+        var missing =
+            !planting.IsDecided
+            && (path.EndsWith("card", StringComparison.Ordinal) || path.EndsWith("bench", StringComparison.Ordinal));
         var broken = _page.Script<bool>("return document.querySelector('[data-test=\"broken\"]') !== null");
-        _faults.AddRange(_page.Complaints().Where(c => !(missing && c.Contains("404", StringComparison.Ordinal)))
-            .Select(c => $"{where}: {c}"));
-        _faults.AddRange(_page.Script<IReadOnlyCollection<object>>("return window.broken")
-            .Select(b => $"{where}: {b}"));
+        _faults.AddRange(
+            _page
+                .Complaints()
+                .Where(c => !(missing && c.Contains("404", StringComparison.Ordinal)))
+                .Select(c => $"{where}: {c}")
+        );
+        _faults.AddRange(
+            _page.Script<IReadOnlyCollection<object>>("return window.broken").Select(b => $"{where}: {b}")
+        );
         if (_page.Script<bool>("return document.querySelector('.problem-page') !== null") != (missing || broken))
             _faults.Add($"{where}: could not be loaded");
-        if (broken) _faults.Add($"{where}: {_page.Find("[data-test='broken']").Text}");
+        if (broken)
+            _faults.Add($"{where}: {_page.Find("[data-test='broken']").Text}");
         // What broke is loaded anew, as the page says.
         _opened = !broken;
     }
 
     public void Dispose() => _page.Dispose();
 
-    private void Settled(string where) => _page.Until($"{where} to settle", () => _page.Script<bool>("""
-        const at = document.querySelector('[data-at]')?.dataset.at;
-        return document.readyState === 'complete' && window.onTheWay === 0
-            && document.querySelector('.waiting') === null
-          && (at === location.pathname || at + '/' === location.pathname)
-          && [...document.querySelectorAll('h1, .field-tabs')].some(e => e.offsetParent !== null);
-        """));
+    private void Settled(string where) => _page.Until($"{where} to settle", () => _page.Script<bool>(
+                """
+                const at = document.querySelector('[data-at]')?.dataset.at;
+                return document.readyState === 'complete' && window.onTheWay === 0
+                    && document.querySelector('.waiting') === null
+                  && (at === location.pathname || at + '/' === location.pathname)
+                  && [...document.querySelectorAll('h1, .field-tabs')].some(e => e.offsetParent !== null);
+                """
+            ));
 }

@@ -32,7 +32,9 @@ public sealed class SystemTests(RamaServer server) : IClassFixture<RamaServer>
         Write(page, "term-too-big", "diameter > 60 mm");
         // A step that questions speak of goes with what they say of it.
         page.Click("[data-test='forks-out']");
-        page.Until("another tree than before", () => page.Find(".system-sample p") is var told && told.Text != before && told.GetAttribute("data-test") is null);
+        page.Until("another tree than before", () =>
+            page.Find(".system-sample p") is var told && told.Text != before && told.GetAttribute("data-test") is null
+        );
 
         page.Click("[data-test='save-system']");
         page.Says("[data-test='system-tall-spindle-2']", "Tall spindle (copy)");
@@ -45,6 +47,8 @@ public sealed class SystemTests(RamaServer server) : IClassFixture<RamaServer>
         page.Find("[data-field='planting.variety'] select option[value='Redhaven']").Click();
         page.Says("[data-field='planting.system']", "Experimental");
         page.Find("[data-field='planting.variety'] select option[value='Topaz']").Click();
-        page.Until("no word of it for apple", () => !page.Find("[data-field='planting.system']").Text.Contains("Experimental", StringComparison.Ordinal));
+        page.Until("no word of it for apple", () =>
+            !page.Find("[data-field='planting.system']").Text.Contains("Experimental", StringComparison.Ordinal)
+        );
     }
 }

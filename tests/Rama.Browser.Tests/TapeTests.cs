@@ -7,7 +7,8 @@ namespace Rama.Browser.Tests;
 public sealed class TapeTests(RamaServer server) : IClassFixture<RamaServer>
 {
     // ISO 216 and ANSI A print alike; a point is 1/72 of an inch.
-    private const double MmPerPoint = 25.4 / 72, StripMm = 11;
+    private const double MmPerPoint = 25.4 / 72,
+        StripMm = 11;
 
     [Theory]
     [InlineData("A4", "en", "m · cm", 50)]
@@ -21,7 +22,8 @@ public sealed class TapeTests(RamaServer server) : IClassFixture<RamaServer>
             page.Driver.FindElement(By.XPath($"//*[contains(@class,'card-tools')]//*[text()='{choice}']")).Click();
         page.Find($".card-tape-sheet.card-{paper.ToLowerInvariant()}");
         page.Until("the line in the units chosen", () =>
-            page.Find(".tape-check svg").GetAttribute("width") == FormattableString.Invariant($"{checkMm:0.#}mm"));
+            page.Find(".tape-check svg").GetAttribute("width") == FormattableString.Invariant($"{checkMm:0.#}mm")
+        );
         using var printed = page.Print();
         var sheet = printed.GetPage(2);
         var drawn = sheet.Paths.Select(p => p.GetBoundingRectangle()).OfType<PdfRectangle>().ToList();
@@ -37,7 +39,8 @@ public sealed class TapeTests(RamaServer server) : IClassFixture<RamaServer>
         {
             Assert.InRange(Mm(strip.Width), 89.0, 89.2);
             var parts = high.Where(p => p != strip && Inside(p, strip) && Mm(p.Width) < 80)
-                .Select(p => (From: Mm(p.Left - strip.Left), To: Mm(p.Right - strip.Left))).ToList();
+                .Select(p => (From: Mm(p.Left - strip.Left), To: Mm(p.Right - strip.Left)))
+                .ToList();
             Assert.Contains(parts, p => Math.Abs(p.From - 69.1) < 0.15 && Math.Abs(p.To - 89.1) < 0.15);
             Assert.InRange(parts.Where(p => p.To - p.From < 0.1).Min(p => p.From), 25.0, 25.3);
         }
@@ -51,6 +54,7 @@ public sealed class TapeTests(RamaServer server) : IClassFixture<RamaServer>
 
     // Below the sentences and the line, digits are numbers of strips.
     private static IEnumerable<PdfPoint> NumbersOn(UglyToad.PdfPig.Content.Page sheet) =>
-        sheet.Letters.Where(l => char.IsAsciiDigit(l.Value[0]) && Mm(sheet.Height - l.Location.Y) > 75)
+        sheet
+            .Letters.Where(l => char.IsAsciiDigit(l.Value[0]) && Mm(sheet.Height - l.Location.Y) > 75)
             .Select(l => l.Location);
 }

@@ -56,7 +56,9 @@ public sealed class TargetDeskTests(RamaServer server) : IClassFixture<RamaServe
         page.Click(By.XPath("//summary[contains(., 'How buds set')]"));
         page.Type("target.insurance.setShare", "60");
         page.Type("target.insurance.setShareSd", "40");
-        page.Until("the message", () => page.Problem("target.insurance.setShareSd").Contains("must be below", StringComparison.Ordinal));
+        page.Until("the message", () =>
+            page.Problem("target.insurance.setShareSd").Contains("must be below", StringComparison.Ordinal)
+        );
     }
 
     // Handbook 4.3 [derived]: half of the flowers at 24 °F in tight cluster, a quarter of the clusters by the default.
@@ -72,7 +74,9 @@ public sealed class TargetDeskTests(RamaServer server) : IClassFixture<RamaServe
         page.Says(".frost", "25.0 %");
         page.Says(".frost", "Cut buds");
         page.Click("[data-test='frost-use']");
-        page.Until("the loss", () => page.Find("[data-field='target.insurance.losses.frost'] input").GetAttribute("value") == "25");
+        page.Until("the loss", () =>
+            page.Find("[data-field='target.insurance.losses.frost'] input").GetAttribute("value") == "25"
+        );
         page.Says(".desk", "75.0 % of the buds left over");
     }
 
@@ -82,28 +86,42 @@ public sealed class TargetDeskTests(RamaServer server) : IClassFixture<RamaServe
         using var page = new Page(server, height: 2200).OpenPlanting("H4", "target");
         page.Find("[data-test='margin-chart'] svg path");
         // A curve that was taken down and drawn anew, even for a moment, would be another element.
-        page.Script<object>("""
+        page.Script<object>(
+            """
             const chart = document.querySelector("[data-test='margin-chart']");
             window.gone = 0;
             chart.querySelector('svg').dataset.first = 'yes';
             new MutationObserver((all) => { window.gone += all.filter((m) => [...m.removedNodes].some((n) => n.nodeName === 'svg' || n.nodeName === 'DIV')).length; })
               .observe(chart, { childList: true, subtree: true });
-            """);
+            """
+        );
         var before = page.Find(Link("fruit")).GetAttribute("value");
         var chart = page.Find("[data-test='margin-chart']");
         var drag = new Actions(page.Driver).MoveToElement(chart, -60, 20).ClickAndHold();
-        for (var i = 0; i < 15; i++) drag = drag.MoveByOffset(6, 0);
+        for (var i = 0; i < 15; i++)
+            drag = drag.MoveByOffset(6, 0);
         drag.Release().Perform();
-        page.Until("the fruit dragged to", () => page.Find(Link("fruit")).GetAttribute("value") is var now && now != before);
+        page.Until("the fruit dragged to", () =>
+            page.Find(Link("fruit")).GetAttribute("value") is var now && now != before
+        );
         page.Says(".chain-link.held", "Fruit");
-        page.Until("the number of the mark", () => page.Find("[data-test='margin-chart']").GetAttribute("aria-valuenow") == page.Find(Link("fruit")).GetAttribute("value"));
+        page.Until("the number of the mark", () =>
+            page.Find("[data-test='margin-chart']").GetAttribute("aria-valuenow")
+            == page.Find(Link("fruit")).GetAttribute("value")
+        );
         page.Says("[data-test='margin-meaning']", "fruit a tree");
         Assert.Equal(0, page.Script<long>("return window.gone"));
-        Assert.Equal("yes", page.Script<string>("return document.querySelector(\"[data-test='margin-chart'] svg\").dataset.first"));
+        Assert.Equal(
+            "yes",
+            page.Script<string>("return document.querySelector(\"[data-test='margin-chart'] svg\").dataset.first")
+        );
 
         // The same without a mouse.
         chart.SendKeys(Keys.ArrowRight);
-        var after = int.Parse(page.Find(Link("fruit")).GetAttribute("value")!, System.Globalization.CultureInfo.InvariantCulture);
+        var after = int.Parse(
+            page.Find(Link("fruit")).GetAttribute("value")!,
+            System.Globalization.CultureInfo.InvariantCulture
+        );
         chart.SendKeys(Keys.ArrowRight);
         page.Shows(Link("fruit"), (after + 1).ToString(System.Globalization.CultureInfo.InvariantCulture));
         Assert.Empty(page.Complaints());
@@ -120,7 +138,9 @@ public sealed class TargetDeskTests(RamaServer server) : IClassFixture<RamaServe
         page.Says("[data-test='prices']", "Please fill this in.");
         page.Type("prices.classes[1].pricePerKg", "0.61");
         page.Click("[data-test='save-prices']");
-        page.Until("own prices", () => page.Driver.FindElements(By.CssSelector("[data-test='prices-assumed']")).Count == 0);
+        page.Until("own prices", () =>
+            page.Driver.FindElements(By.CssSelector("[data-test='prices-assumed']")).Count == 0
+        );
         page.Says("[data-test='prices']", "of your own");
     }
 
@@ -172,19 +192,31 @@ public sealed class TargetDeskTests(RamaServer server) : IClassFixture<RamaServe
         async Task<string> Plant(string json, string target)
         {
             using var client = server.ClientOf();
-            using var made = await client.PostAsync(new Uri("/api/v1/plantings", UriKind.Relative), JsonContent.Create(JsonNode.Parse(json)), TestContext.Current.CancellationToken);
-            var id = (string)(await made.Content.ReadFromJsonAsync<JsonNode>(TestContext.Current.CancellationToken))!["id"]!;
-            using var saved = await client.PutAsync(new Uri($"/api/v1/plantings/{id}/target", UriKind.Relative), JsonContent.Create(JsonNode.Parse($$$"""{"version": 0, "target": {{{target}}}}""")), TestContext.Current.CancellationToken);
+            using var made = await client.PostAsync(
+                new Uri("/api/v1/plantings", UriKind.Relative),
+                JsonContent.Create(JsonNode.Parse(json)),
+                TestContext.Current.CancellationToken
+            );
+            var id = (string)
+                (await made.Content.ReadFromJsonAsync<JsonNode>(TestContext.Current.CancellationToken))!["id"]!;
+            using var saved = await client.PutAsync(
+                new Uri($"/api/v1/plantings/{id}/target", UriKind.Relative),
+                JsonContent.Create(JsonNode.Parse($$$"""{"version": 0, "target": {{{target}}}}""")),
+                TestContext.Current.CancellationToken
+            );
             Assert.Equal(200, (int)saved.StatusCode);
             return $"/plantings/{id}/target";
         }
-        const string Ground = """ "yearPlanted": 2016, "rowSpacing": {"value": 5, "unit": "m"}, "treeSpacing": {"value": 2.5, "unit": "m"}, "area": {"value": 1, "unit": "ha"} """;
+        const string Ground =
+            """ "yearPlanted": 2016, "rowSpacing": {"value": 5, "unit": "m"}, "treeSpacing": {"value": 2.5, "unit": "m"}, "area": {"value": 1, "unit": "ha"} """;
         var peach = await Plant(
             $$$"""{"code": "P1", "name": "Peach Walk", "variety": "Redhaven", "rootstock": "GF 677", "system": "pedestrian-peach", {{{Ground}}}}""",
-            """{"yield": {"value": 140, "unit": "fruit/tree"}, "fruitSize": {"value": 150, "unit": "g"}, "budFactor": 0.33}""");
+            """{"yield": {"value": 140, "unit": "fruit/tree"}, "fruitSize": {"value": 150, "unit": "g"}, "budFactor": 0.33}"""
+        );
         var cherry = await Plant(
             $$$"""{"code": "C1", "name": "Cherry Bank", "variety": "Kordia", "rootstock": "Weiroot 158", "system": "cherry-spindle", {{{Ground}}}}""",
-            """{"yield": {"value": 1200, "unit": "fruit/tree"}, "fruitSize": {"value": 10, "unit": "g"}, "budFactor": 1.4}""");
+            """{"yield": {"value": 1200, "unit": "fruit/tree"}, "fruitSize": {"value": 10, "unit": "g"}, "budFactor": 1.4}"""
+        );
         using (var page = new Page(server).Open(peach))
         {
             page.Shows(Link("buds"), "46.2"); // 140 × .33
@@ -200,6 +232,8 @@ public sealed class TargetDeskTests(RamaServer server) : IClassFixture<RamaServe
         }
         using var spanish = new Page(server, language: "es").Open(peach);
         spanish.Says(".chain-line", "Ramos mixtos a dejar");
-        spanish.Until("no buds", () => !spanish.Find(".planting-main").Text.Contains("yema", StringComparison.OrdinalIgnoreCase));
+        spanish.Until("no buds", () =>
+            !spanish.Find(".planting-main").Text.Contains("yema", StringComparison.OrdinalIgnoreCase)
+        );
     }
 }

@@ -9,12 +9,16 @@ public sealed class AccountTests(RamaApplication application) : IClassFixture<Ra
 {
     private readonly HttpClient _manager = application.ClientOf();
 
-    private static string SignIn(string email, string password) => $$"""{"email": "{{email}}", "password": "{{password}}"}""";
+    private static string SignIn(string email, string password) =>
+        $$"""{"email": "{{email}}", "password": "{{password}}"}""";
 
     private async Task<(string Id, string Email, string Password)> Added(string role)
     {
         var email = $"{Guid.NewGuid():n}@larkfold.example";
-        var (status, body) = await _manager.PostAsync("/api/v1/people", $$"""{"name": "Someone", "email": "{{email}}", "role": "{{role}}"}""");
+        var (status, body) = await _manager.PostAsync(
+            "/api/v1/people",
+            $$"""{"name": "Someone", "email": "{{email}}", "role": "{{role}}"}"""
+        );
         Assert.Equal(200, status);
         return ((string)body["person"]!["id"]!, email, (string)body["password"]!);
     }
@@ -36,8 +40,16 @@ public sealed class AccountTests(RamaApplication application) : IClassFixture<Ra
     public async Task The_cookie_is_out_of_reach_of_scripts_and_of_other_sites()
     {
         using var client = application.CreateClient(new() { HandleCookies = false });
-        using var body = new StringContent(SignIn("manager@larkfold.example", RamaApplication.Password), System.Text.Encoding.UTF8, "application/json");
-        using var answer = await client.PostAsync(new Uri("/api/v1/session", UriKind.Relative), body, TestContext.Current.CancellationToken);
+        using var body = new StringContent(
+            SignIn("manager@larkfold.example", RamaApplication.Password),
+            System.Text.Encoding.UTF8,
+            "application/json"
+        );
+        using var answer = await client.PostAsync(
+            new Uri("/api/v1/session", UriKind.Relative),
+            body,
+            TestContext.Current.CancellationToken
+        );
         var cookie = answer.Headers.GetValues("Set-Cookie").Single();
         Assert.Contains("httponly", cookie, StringComparison.OrdinalIgnoreCase);
         Assert.Contains("samesite=strict", cookie, StringComparison.OrdinalIgnoreCase);
@@ -60,7 +72,8 @@ public sealed class AccountTests(RamaApplication application) : IClassFixture<Ra
     {
         var (_, email, password) = await Added("reader");
         using var client = application.CreateClient();
-        for (var i = 0; i < 8; i++) Assert.Equal(401, (await client.PostAsync("/api/v1/session", SignIn(email, "not-this-one"))).Status);
+        for (var i = 0; i < 8; i++)
+            Assert.Equal(401, (await client.PostAsync("/api/v1/session", SignIn(email, "not-this-one"))).Status);
         Assert.Equal(401, (await client.PostAsync("/api/v1/session", SignIn(email, password))).Status);
         // Another account is not touched by it.
         await application.SignInAsync("reader@larkfold.example");
@@ -71,8 +84,14 @@ public sealed class AccountTests(RamaApplication application) : IClassFixture<Ra
     {
         await using var strict = application.WithWebHostBuilder(host => host.UseSetting("SignIn:TriesPerMinute", "3"));
         using var client = strict.CreateClient();
-        for (var i = 0; i < 3; i++) Assert.Equal(401, (await client.PostAsync("/api/v1/session", SignIn($"{i}@larkfold.example", "x"))).Status);
-        Assert.Equal(429, (await client.PostAsync("/api/v1/session", SignIn("manager@larkfold.example", RamaApplication.Password))).Status);
+        for (var i = 0; i < 3; i++)
+            Assert.Equal(401, (await client.PostAsync("/api/v1/session", SignIn($"{i}@larkfold.example", "x"))).Status);
+        Assert.Equal(
+            429,
+            (
+                await client.PostAsync("/api/v1/session", SignIn("manager@larkfold.example", RamaApplication.Password))
+            ).Status
+        );
     }
 
     [Fact]
@@ -102,11 +121,25 @@ public sealed class AccountTests(RamaApplication application) : IClassFixture<Ra
         var (_, email, password) = await Added("reader");
         using var here = await ClientOf(email, password);
         using var elsewhere = await ClientOf(email, password);
-        var wrong = await here.PutAsync("/api/v1/session/password", """{"current": "not-this-one", "password": "long enough now"}""");
+        var wrong = await here.PutAsync(
+            "/api/v1/session/password",
+            """{"current": "not-this-one", "password": "long enough now"}"""
+        );
         Assert.Equal(["current"], Api.ProblemFields(wrong.Body));
-        var weak = await here.PutAsync("/api/v1/session/password", $$"""{"current": "{{password}}", "password": "short"}""");
+        var weak = await here.PutAsync(
+            "/api/v1/session/password",
+            $$"""{"current": "{{password}}", "password": "short"}"""
+        );
         Assert.Equal(["password"], Api.ProblemFields(weak.Body));
-        Assert.Equal(204, (await here.PutAsync("/api/v1/session/password", $$"""{"current": "{{password}}", "password": "long enough now"}""")).Status);
+        Assert.Equal(
+            204,
+            (
+                await here.PutAsync(
+                    "/api/v1/session/password",
+                    $$"""{"current": "{{password}}", "password": "long enough now"}"""
+                )
+            ).Status
+        );
         Assert.Equal(401, (await elsewhere.SendAsync(HttpMethod.Get, "/api/v1/season")).Status);
         await application.SignInAsync(email, "long enough now");
     }
@@ -118,7 +151,9 @@ public sealed class AccountTests(RamaApplication application) : IClassFixture<Ra
         using var theirs = await ClientOf(email, password);
         await application.InNewEstateAsync(theirs, "Theirs");
         // Still with the cookie of the demo's reader.
-        var session = (await application.ClientOf(Role.Reader).PostAsync("/api/v1/session", SignIn(email, password))).Body;
+        var session = (
+            await application.ClientOf(Role.Reader).PostAsync("/api/v1/session", SignIn(email, password))
+        ).Body;
         Assert.Equal(["Larkfold Orchards", "Theirs"], session["estates"]!.AsArray().Select(e => (string)e!["name"]!));
         Assert.Equal("manager", (string)session["here"]!["role"]!);
     }
@@ -131,7 +166,11 @@ public sealed class AccountTests(RamaApplication application) : IClassFixture<Ra
         using var second = await application.InNewEstateAsync(first, "Another");
         using var request = new HttpRequestMessage(HttpMethod.Put, "/api/v1/session/password")
         {
-            Content = new StringContent($$"""{"current": "{{password}}", "password": "long enough now"}""", System.Text.Encoding.UTF8, "application/json"),
+            Content = new StringContent(
+                $$"""{"current": "{{password}}", "password": "long enough now"}""",
+                System.Text.Encoding.UTF8,
+                "application/json"
+            ),
         };
         using var answer = await second.SendAsync(request, TestContext.Current.CancellationToken);
         using var after = application.ClientWith(answer.Headers.GetValues("Set-Cookie").Single().Split(';')[0]);
@@ -154,7 +193,11 @@ public sealed class AccountTests(RamaApplication application) : IClassFixture<Ra
     {
         var people = await _manager.ReadAsync("/api/v1/people");
         var self = people.AsArray().Single(p => (string)p!["email"]! == "manager@larkfold.example")!["id"];
-        foreach (var other in people.AsArray().Where(p => (string)p!["role"]! == "manager" && (string)p["id"]! != (string)self!))
+        foreach (
+            var other in people
+                .AsArray()
+                .Where(p => (string)p!["role"]! == "manager" && (string)p["id"]! != (string)self!)
+        )
             await _manager.SendAsync(HttpMethod.Delete, $"/api/v1/people/{other!["id"]}");
         Assert.Equal(400, (await _manager.SendAsync(HttpMethod.Delete, $"/api/v1/people/{self}")).Status);
         var (status, body) = await _manager.PutAsync($"/api/v1/people/{self}/role", """{"role": "reader"}""");
@@ -196,11 +239,17 @@ public sealed class AccountTests(RamaApplication application) : IClassFixture<Ra
     {
         var (_, email, password) = await Added("reader");
         using var client = await ClientOf(email, password);
-        Assert.Equal(204, (await client.PutAsync("/api/v1/session/reading", """{"units": "us", "language": "es"}""")).Status);
+        Assert.Equal(
+            204,
+            (await client.PutAsync("/api/v1/session/reading", """{"units": "us", "language": "es"}""")).Status
+        );
         using var later = await ClientOf(email, password);
         var person = (await later.ReadAsync("/api/v1/session"))["person"]!;
         Assert.Equal(("us", "es"), ((string)person["units"]!, (string)person["language"]!));
-        Assert.Equal(400, (await client.PutAsync("/api/v1/session/reading", """{"units": "us", "language": "xx"}""")).Status);
+        Assert.Equal(
+            400,
+            (await client.PutAsync("/api/v1/session/reading", """{"units": "us", "language": "xx"}""")).Status
+        );
     }
 }
 
@@ -224,8 +273,14 @@ public sealed class FirstManagerTests
         using var client = empty.CreateClient();
         Assert.Equal("empty", (string)(await client.ReadAsync("/api/v1/session"))["state"]!);
 
-        Assert.Equal(["code"], Api.ProblemFields((await client.PostAsync("/api/v1/first-manager", Entry("guess"))).Body));
-        Assert.Equal(["password"], Api.ProblemFields((await client.PostAsync("/api/v1/first-manager", Entry("first-code", "short"))).Body));
+        Assert.Equal(
+            ["code"],
+            Api.ProblemFields((await client.PostAsync("/api/v1/first-manager", Entry("guess"))).Body)
+        );
+        Assert.Equal(
+            ["password"],
+            Api.ProblemFields((await client.PostAsync("/api/v1/first-manager", Entry("first-code", "short"))).Body)
+        );
         Assert.Equal("empty", (string)(await client.ReadAsync("/api/v1/session"))["state"]!);
 
         var (status, session) = await client.PostAsync("/api/v1/first-manager", Entry("first-code"));

@@ -6,10 +6,16 @@ namespace Rama.Web.Tests;
 /// <summary>Talks to the application as any client would: JSON in, JSON out.</summary>
 internal static class Api
 {
-    public static async Task<(int Status, JsonNode Body)> SendAsync(this HttpClient client, HttpMethod method, string path, string? json = null)
+    public static async Task<(int Status, JsonNode Body)> SendAsync(
+        this HttpClient client,
+        HttpMethod method,
+        string path,
+        string? json = null
+    )
     {
         using var request = new HttpRequestMessage(method, path);
-        if (json is not null) request.Content = new StringContent(json, Encoding.UTF8, "application/json");
+        if (json is not null)
+            request.Content = new StringContent(json, Encoding.UTF8, "application/json");
         using var response = await client.SendAsync(request, TestContext.Current.CancellationToken);
         var body = await response.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
         return ((int)response.StatusCode, JsonNode.Parse(body.Length == 0 ? "null" : body) ?? new JsonObject());
@@ -29,7 +35,12 @@ internal static class Api
     }
 
     /// <summary>A new estate of the client's person, and a client that is at work in it.</summary>
-    public static async Task<HttpClient> InNewEstateAsync(this RamaApplication application, HttpClient client, string name, int season = 2027)
+    public static async Task<HttpClient> InNewEstateAsync(
+        this RamaApplication application,
+        HttpClient client,
+        string name,
+        int season = 2027
+    )
     {
         var (_, made) = await client.PostAsync("/api/v1/estates", $$"""{"estate": "{{name}}", "season": {{season}}}""");
         using var request = new HttpRequestMessage(HttpMethod.Put, "/api/v1/session/estate")

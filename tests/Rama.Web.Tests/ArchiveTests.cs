@@ -14,11 +14,14 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
     private static Dictionary<string, string> Files(byte[] zip)
     {
         using var archive = new ZipArchive(new MemoryStream(zip));
-        return archive.Entries.ToDictionary(e => e.FullName, e =>
-        {
-            using var reader = new StreamReader(e.Open());
-            return reader.ReadToEnd();
-        });
+        return archive.Entries.ToDictionary(
+            e => e.FullName,
+            e =>
+            {
+                using var reader = new StreamReader(e.Open());
+                return reader.ReadToEnd();
+            }
+        );
     }
 
     private Task<HttpClient> EmptyEstate(string name) => application.InNewEstateAsync(_client, name, season: 2020);
@@ -26,7 +29,11 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
     private static async Task<(int Status, string Body)> ReadIn(HttpClient client, byte[] zip)
     {
         using var form = ImportFile.Form("estate.zip", zip);
-        using var answer = await client.PostAsync(new Uri("/api/v1/imports/estate", UriKind.Relative), form, TestContext.Current.CancellationToken);
+        using var answer = await client.PostAsync(
+            new Uri("/api/v1/imports/estate", UriKind.Relative),
+            form,
+            TestContext.Current.CancellationToken
+        );
         return ((int)answer.StatusCode, await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
     }
 
@@ -34,46 +41,139 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
     public async Task An_exported_estate_read_into_an_empty_one_exports_the_same()
     {
         // What the demo does not have: US units, a text that looks like a formula, replants, all buds with their share, own packages.
-        var added = (await _client.PostAsync("/api/v1/plantings", """
-            {"site": "Home Farm", "code": "R9", "name": "=Räin, \"east\"", "variety": "Fuji", "rootstock": "M.26", "system": "tall-spindle", "yearPlanted": 2019,
-             "rowSpacing": {"value": 11.5, "unit": "ft"}, "treeSpacing": {"value": 3.25, "unit": "ft"}, "area": {"value": 3.3, "unit": "ac"}}
-            """)).Body;
+        var added = (
+            await _client.PostAsync(
+                "/api/v1/plantings",
+                """
+                {"site": "Home Farm", "code": "R9", "name": "=Räin, \"east\"", "variety": "Fuji", "rootstock": "M.26", "system": "tall-spindle", "yearPlanted": 2019,
+                 "rowSpacing": {"value": 11.5, "unit": "ft"}, "treeSpacing": {"value": 3.25, "unit": "ft"}, "area": {"value": 3.3, "unit": "ac"}}
+                """
+            )
+        ).Body;
         var path = $"/api/v1/plantings/{added["id"]}";
-        Assert.Equal(200, (await _client.PutAsync($"{path}/rows", $$$"""{"version": {{{added["plantingVersion"]}}}, "rows": {"rows": [{"row": 1, "firstTree": 5, "trees": 90, "missing": "7", "replants": "8-12"}]}}""")).Status);
-        var target = await _client.PutAsync($"{path}/target", """
+        Assert.Equal(
+            200,
+            (
+                await _client.PutAsync(
+                    $"{path}/rows",
+                    $$$"""{"version": {{{added["plantingVersion"]}}}, "rows": {"rows": [{"row": 1, "firstTree": 5, "trees": 90, "missing": "7", "replants": "8-12"}]}}"""
+                )
+            ).Status
+        );
+        var target = await _client.PutAsync(
+            $"{path}/target",
+            """
             {"version": 0, "target": {"yield": {"value": 900, "unit": "bushel/ac"}, "fruitSize": {"value": 100, "unit": "fruit/box"}, "budFactor": 1.9, "packages": {"box": {"value": 42, "unit": "lb"}},
              "insurance": {"school": "serviceLevel", "reached": {"value": 85, "unit": "%"}, "setShare": {"value": 58, "unit": "%"}, "setShareSd": {"value": 9, "unit": "%"}, "losses": {"frost": {"value": 12, "unit": "%"}}, "reason": "late frost; two nights"},
              "canopy": {"height": {"value": 11, "unit": "ft"}, "leaders": 1}, "sharing": {"exponent": 0.8, "top": "weak"}}}
-            """);
+            """
+        );
         Assert.Equal(200, target.Status);
-        Assert.Equal(200, (await _client.PutAsync($"{path}/count", $$$"""{"version": {{{target.Body["planVersion"]}}}, "count": {"floralShare": {"value": 0.4, "unit": "share"}, "trees": [{"row": 1, "tree": 6, "buds": 700, "girth": {"value": 6.1, "unit": "in"}}]}}""")).Status);
+        Assert.Equal(
+            200,
+            (
+                await _client.PutAsync(
+                    $"{path}/count",
+                    $$$"""{"version": {{{target.Body["planVersion"]}}}, "count": {"floralShare": {"value": 0.4, "unit": "share"}, "trees": [{"row": 1, "tree": 6, "buds": 700, "girth": {"value": 6.1, "unit": "in"}}]}}"""
+                )
+            ).Status
+        );
 
-        Assert.Equal(200, (await _client.PutAsync("/api/v1/catalogue/varieties", """
-            {"version": 0, "variety": {"name": "Fuji", "biennialProne": true, "cropDensityLow": 3.5, "cropDensityHigh": 5.5, "setShare": 0.55, "setShareSd": 0.1, "fruitMassG": 235, "source": "own scales"}}
-            """)).Status);
+        Assert.Equal(
+            200,
+            (
+                await _client.PutAsync(
+                    "/api/v1/catalogue/varieties",
+                    """
+                    {"version": 0, "variety": {"name": "Fuji", "biennialProne": true, "cropDensityLow": 3.5, "cropDensityHigh": 5.5, "setShare": 0.55, "setShareSd": 0.1, "fruitMassG": 235, "source": "own scales"}}
+                    """
+                )
+            ).Status
+        );
 
-        Assert.Equal(200, (await _client.PutAsync("/api/v1/catalogue/rootstocks", """
-            {"version": 0, "rootstock": {"name": "Own Stock", "crop": "apple", "vigourPercent": 38, "precocity": "early", "hardiness": "hardy", "suckering": "few"}}
-            """)).Status);
-        Assert.Equal(200, (await _client.PutAsync("/api/v1/prices/Fuji", """
-            {"version": 0, "prices": {"currency": "USD", "classes": [{"pricePerKg": 0.2}, {"from": {"value": 72, "unit": "mm"}, "pricePerKg": 0.9}], "harvestCostPerKg": 0.3}}
-            """)).Status);
+        Assert.Equal(
+            200,
+            (
+                await _client.PutAsync(
+                    "/api/v1/catalogue/rootstocks",
+                    """
+                    {"version": 0, "rootstock": {"name": "Own Stock", "crop": "apple", "vigourPercent": 38, "precocity": "early", "hardiness": "hardy", "suckering": "few"}}
+                    """
+                )
+            ).Status
+        );
+        Assert.Equal(
+            200,
+            (
+                await _client.PutAsync(
+                    "/api/v1/prices/Fuji",
+                    """
+                    {"version": 0, "prices": {"currency": "USD", "classes": [{"pricePerKg": 0.2}, {"from": {"value": 72, "unit": "mm"}, "pricePerKg": 0.9}], "harvestCostPerKg": 0.3}}
+                    """
+                )
+            ).Status
+        );
         var read = await _client.ReadAsync(path);
-        Assert.Equal(200, (await _client.PutAsync($"{path}/fruit", $$$"""{"version": {{{read["plantingVersion"]}}}, "fruitSample": {"fruit": [{"diameter": {"value": 2.9, "unit": "in"}, "mass": {"value": 180, "unit": "g"}}]}}""")).Status);
-        Assert.Equal(204, (await _client.PutAsync("/api/v1/estate", """
-            {"name": "Larkfold Orchards", "crewHoursPerWeek": 320, "bodyMarks": {"thumb": {"value": 0.9, "unit": "in"}, "reach": {"value": 2.1, "unit": "m"}}}
-            """)).Status);
+        Assert.Equal(
+            200,
+            (
+                await _client.PutAsync(
+                    $"{path}/fruit",
+                    $$$"""{"version": {{{read["plantingVersion"]}}}, "fruitSample": {"fruit": [{"diameter": {"value": 2.9, "unit": "in"}, "mass": {"value": 180, "unit": "g"}}]}}"""
+                )
+            ).Status
+        );
+        Assert.Equal(
+            204,
+            (
+                await _client.PutAsync(
+                    "/api/v1/estate",
+                    """
+                    {"name": "Larkfold Orchards", "crewHoursPerWeek": 320, "bodyMarks": {"thumb": {"value": 0.9, "unit": "in"}, "reach": {"value": 2.1, "unit": "m"}}}
+                    """
+                )
+            ).Status
+        );
 
         var kept = await _client.PlantingAsync("H3");
-        Assert.Equal(200, (await _client.PostAsync($"/api/v1/plantings/{kept["id"]}/cards",
-            $$"""{"version": {{kept["planVersion"]}}, "language": "es"}""")).Status);
+        Assert.Equal(
+            200,
+            (
+                await _client.PostAsync(
+                    $"/api/v1/plantings/{kept["id"]}/cards",
+                    $$"""{"version": {{kept["planVersion"]}}, "language": "es"}"""
+                )
+            ).Status
+        );
 
         var first = await _client.DownloadAsync("/api/v1/exports/estate");
         using var other = await EmptyEstate("Larkfold Orchards");
         Assert.Equal((204, ""), await ReadIn(other, first));
         var (before, after) = (Files(first), Files(await other.DownloadAsync("/api/v1/exports/estate")));
         Assert.Equal(before.Keys.Order(), after.Keys.Order());
-        Assert.Equal(["counting.json", "counts.csv", "cutting.json", "estate.json", "fruit.csv", "ground.geojson", "history.csv", "plans.csv", "plantings.csv", "prices.json", "rootstocks.json", "rows.csv", "scans-2027.csv", "seasons.csv", "systems.json", "trunks.csv", "varieties.json", "weather.csv"], before.Keys.Order());
+        Assert.Equal(
+            [
+                "counting.json",
+                "counts.csv",
+                "cutting.json",
+                "estate.json",
+                "fruit.csv",
+                "ground.geojson",
+                "history.csv",
+                "plans.csv",
+                "plantings.csv",
+                "prices.json",
+                "rootstocks.json",
+                "rows.csv",
+                "scans-2027.csv",
+                "seasons.csv",
+                "systems.json",
+                "trunks.csv",
+                "varieties.json",
+                "weather.csv",
+            ],
+            before.Keys.Order()
+        );
         // A new estate begins its own history.
         Assert.All(before.Keys.Where(k => k != "history.csv"), name => Assert.Equal(before[name], after[name]));
         Assert.Contains("R9", after["counts.csv"], StringComparison.Ordinal);
@@ -86,7 +186,10 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
         // The same numbers follow.
         JsonNode Plan(JsonNode view) => view["plan"]!;
         foreach (var code in new[] { "R9", "H4", "H3" })
-            Assert.Equal(Plan(await _client.PlantingAsync(code)).ToJsonString(), Plan(await other.PlantingAsync(code)).ToJsonString());
+            Assert.Equal(
+                Plan(await _client.PlantingAsync(code)).ToJsonString(),
+                Plan(await other.PlantingAsync(code)).ToJsonString()
+            );
     }
 
     [Fact]
@@ -122,15 +225,25 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
         var files = Files(await _client.DownloadAsync("/api/v1/exports/estate"));
         var cutting = JsonNode.Parse(files["cutting.json"])!.AsObject();
         cutting.Remove("prescriptions");
-        var card = JsonNode.Parse(await File.ReadAllTextAsync(
-            RamaApplication.RepositoryFile("tests/Rama.Web.Tests/Files/card-form-1.json"),
-            TestContext.Current.CancellationToken));
-        JsonObject Issue(string language) => new()
-        {
-            ["planting"] = "W1", ["season"] = 2027, ["id"] = Guid.NewGuid(), ["number"] = 2, ["basis"] = "ab12",
-            ["language"] = language, ["at"] = "2026-11-20T08:00:00+00:00", ["person"] = "Manager",
-            ["card"] = card!.DeepClone(),
-        };
+        var card = JsonNode.Parse(
+            await File.ReadAllTextAsync(
+                RamaApplication.RepositoryFile("tests/Rama.Web.Tests/Files/card-form-1.json"),
+                TestContext.Current.CancellationToken
+            )
+        );
+        JsonObject Issue(string language) =>
+            new()
+            {
+                ["planting"] = "W1",
+                ["season"] = 2027,
+                ["id"] = Guid.NewGuid(),
+                ["number"] = 2,
+                ["basis"] = "ab12",
+                ["language"] = language,
+                ["at"] = "2026-11-20T08:00:00+00:00",
+                ["person"] = "Manager",
+                ["card"] = card!.DeepClone(),
+            };
         cutting["cards"] = new JsonArray(Issue("en"), Issue("es"));
         using var stream = new MemoryStream();
         using (var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true))
@@ -168,7 +281,11 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
         using var reader = application.ClientOf(Role.Reader);
         var csv = await reader.DownloadAsync($"/api/v1/exports/{table}");
         var xlsx = await reader.DownloadAsync($"/api/v1/exports/{table}?format=xlsx");
-        var sheets = new[] { SheetReader.Read("t.csv", csv, TestContext.Current.CancellationToken), SheetReader.Read("t.xlsx", xlsx, TestContext.Current.CancellationToken) };
+        var sheets = new[]
+        {
+            SheetReader.Read("t.csv", csv, TestContext.Current.CancellationToken),
+            SheetReader.Read("t.xlsx", xlsx, TestContext.Current.CancellationToken),
+        };
         Assert.Equal(sheets[0].Headers, sheets[1].Headers);
         Assert.Equal(sheets[0].Lines.Count, sheets[1].Lines.Count);
         foreach (var (content, name) in new[] { (csv, "t.csv"), (xlsx, "t.xlsx") })
@@ -182,7 +299,10 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
         var before = await _client.PlantingAsync("H3");
         Assert.True((bool)(await _client.ImportAsync("save", "t.csv", csv, table))["saved"]!);
         var after = await _client.PlantingAsync("H3");
-        Assert.Equal(((uint)before["plantingVersion"]!, (uint)before["planVersion"]!), ((uint)after["plantingVersion"]!, (uint)after["planVersion"]!));
+        Assert.Equal(
+            ((uint)before["plantingVersion"]!, (uint)before["planVersion"]!),
+            ((uint)after["plantingVersion"]!, (uint)after["planVersion"]!)
+        );
     }
 
     [Fact]

@@ -16,8 +16,10 @@ public sealed partial class ConsistencyTests(RamaApplication application) : ICla
     [Fact]
     public async Task Every_planting_of_the_demo_tells_one_story()
     {
-        var lines = (await _client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray()
-            .Where(l => l!["decision"] is not null).ToList();
+        var lines = (await _client.ReadAsync("/api/v1/season"))["plantings"]!
+            .AsArray()
+            .Where(l => l!["decision"] is not null)
+            .ToList();
         Assert.True(lines.Count >= 15);
         foreach (var line in lines)
         {
@@ -39,29 +41,43 @@ public sealed partial class ConsistencyTests(RamaApplication application) : ICla
             foreach (var language in new[] { "en", "es" })
             {
                 var card = await _client.ReadAsync($"{path}/card?language={language}");
-                var stops = classes.Select(c => c!["stopAt"])
-                    .Concat(classes.Select(c => c!["atMostDown"])).OfType<JsonNode>().Select(n => Math.Round((double)n))
+                var stops = classes
+                    .Select(c => c!["stopAt"])
+                    .Concat(classes.Select(c => c!["atMostDown"]))
+                    .OfType<JsonNode>()
+                    .Select(n => Math.Round((double)n))
                     .ToList();
-                Assert.True(stops.SequenceEqual(NumbersOf((string)card["stop"]!)),
-                    $"{code} {language}: “{card["stop"]}” for {string.Join(", ", stops)}");
+                Assert.True(
+                    stops.SequenceEqual(NumbersOf((string)card["stop"]!)),
+                    $"{code} {language}: “{card["stop"]}” for {string.Join(", ", stops)}"
+                );
                 foreach (var (c, told) in classes.Zip(card["classes"]!.AsArray()))
                     if (c!["stopAt"] is { } stop)
-                        Same(code, "card: leave", Math.Round((double)stop),
-                            NumbersOf((string)told!["leave"]!).Single());
+                        Same(
+                            code,
+                            "card: leave",
+                            Math.Round((double)stop),
+                            NumbersOf((string)told!["leave"]!).Single()
+                        );
                 var made = card["cuts"]!.AsArray().Where(c => (bool)c!["made"]!).Select(c => (int)c!["number"]!);
                 Assert.Equal(Enumerable.Range(1, made.Count()), made);
             }
-            var (issued, handed) = await _client.PostAsync($"{path}/cards",
-                $$"""{"version": {{view["planVersion"]}}, "language": "en"}""");
+            var (issued, handed) = await _client.PostAsync(
+                $"{path}/cards",
+                $$"""{"version": {{view["planVersion"]}}, "language": "en"}"""
+            );
             Assert.True(issued == 200, $"{code}: {handed}");
             var asked = (await _client.ReadAsync($"{path}/prescriptions/{handed["number"]}"))["classes"]!.AsArray();
             Assert.Equal(
                 classes.Select(c => c!["stopAt"] is { } stop ? Math.Round((double)stop) : (double?)null),
-                asked.Select(c => (double?)c!["number"]));
+                asked.Select(c => (double?)c!["number"])
+            );
             foreach (var c in classes)
             {
-                var (put, bench) = await _client.PostAsync($"{path}/bench",
-                    $$"""{"class": "{{c!["class"]!["name"]}}"}""");
+                var (put, bench) = await _client.PostAsync(
+                    $"{path}/bench",
+                    $$"""{"class": "{{c!["class"]!["name"]}}"}"""
+                );
                 Assert.Equal(200, put);
                 Same(code, "bench: to leave", c["stopAt"] ?? c["decision"]!["budsToLeave"]!, bench["toLeave"]!);
             }
@@ -74,10 +90,19 @@ public sealed partial class ConsistencyTests(RamaApplication application) : ICla
         JsonObject entry = new();
         string[] parts =
         [
-            "season", "planting", "rows", "records", "fruitSample",
-            "target", "count", "measured", "settings", "cutting",
+            "season",
+            "planting",
+            "rows",
+            "records",
+            "fruitSample",
+            "target",
+            "count",
+            "measured",
+            "settings",
+            "cutting",
         ];
-        foreach (var part in parts) entry[part] = view[part]!.DeepClone();
+        foreach (var part in parts)
+            entry[part] = view[part]!.DeepClone();
         return entry;
     }
 

@@ -15,37 +15,69 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
 
     private async Task<JsonNode> Added(string code)
     {
-        var (status, body) = await application.ClientOf().PostAsync("/api/v1/plantings", $$$"""
-            {"code": "{{{code}}}", "name": "Field test", "variety": "Topaz", "rootstock": "M.9", "system": "tall-spindle", "yearPlanted": 2018,
-             "rowSpacing": {"value": 3.4, "unit": "m"}, "treeSpacing": {"value": 1, "unit": "m"}, "area": {"value": 1, "unit": "ha"}}
-            """);
+        var (status, body) = await application
+            .ClientOf()
+            .PostAsync(
+                "/api/v1/plantings",
+                $$$"""
+                {"code": "{{{code}}}", "name": "Field test", "variety": "Topaz", "rootstock": "M.9", "system": "tall-spindle", "yearPlanted": 2018,
+                 "rowSpacing": {"value": 3.4, "unit": "m"}, "treeSpacing": {"value": 1, "unit": "m"}, "area": {"value": 1, "unit": "ha"}}
+                """
+            );
         Assert.Equal(201, status);
         return body;
     }
 
-    private string Entry(JsonNode planting, Guid id, string told, int row = 3, int tree = 12, Guid? supersedes = null) => $$"""
-        {"id": "{{id}}", "sequence": {{++_sequence}}, "planting": "{{planting["id"]}}", "at": "2027-01-27T10:0{{_sequence % 10}}:00Z", "row": {{row}}, "tree": {{tree}}{{(supersedes is { } s ? $", \"supersedes\": \"{s}\"" : "")}}{{(told.Length == 0 ? "" : ", " + told)}}}
-        """;
+    private string Entry(
+        JsonNode planting,
+        Guid id,
+        string told,
+        int row = 3,
+        int tree = 12,
+        Guid? supersedes = null
+    ) =>
+        $$"""
+            {"id": "{{id}}", "sequence": {{++_sequence}}, "planting": "{{planting[
+                "id"
+            ]}}", "at": "2027-01-27T10:0{{_sequence % 10}}:00Z", "row": {{row}}, "tree": {{tree}}{{(
+                supersedes is { } s ? $", \"supersedes\": \"{s}\"" : ""
+            )}}{{(told.Length == 0 ? "" : ", " + told)}}}
+            """;
 
-    private static string Tree(double buds) => $$$"""
-        "counted": {"floralBuds": {{{buds}}}, "girth": {"value": 16.5, "unit": "cm"}}
-        """;
+    private static string Tree(double buds) =>
+        $$$"""
+            "counted": {"floralBuds": {{{buds}}}, "girth": {"value": 16.5, "unit": "cm"}}
+            """;
 
-    private async Task<List<string>> Send(IEnumerable<string> entries, HttpClient? client = null, string sentAt = "2027-01-27T11:00:00Z")
+    private async Task<List<string>> Send(
+        IEnumerable<string> entries,
+        HttpClient? client = null,
+        string sentAt = "2027-01-27T11:00:00Z"
+    )
     {
-        var (status, body) = await (client ?? _counter).PostAsync("/api/v1/field", $$"""{"device": "{{Phone}}", "sentAt": "{{sentAt}}", "entries": [{{string.Join(",", entries)}}]}""");
+        var (status, body) = await (client ?? _counter).PostAsync(
+            "/api/v1/field",
+            $$"""{"device": "{{Phone}}", "sentAt": "{{sentAt}}", "entries": [{{string.Join(",", entries)}}]}"""
+        );
         Assert.Equal(200, status);
         return [.. body.AsArray().Select(r => (string)r!["outcome"]!)];
     }
 
     private async Task<List<(int Tree, double Buds)>> Counted(JsonNode planting) =>
-        [.. (await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}"))["count"]!["trees"]!.AsArray().Select(t => ((int)t!["tree"]!, (double)t["floralBuds"]!))];
+        [
+            .. (await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}"))["count"]!["trees"]!
+                .AsArray()
+                .Select(t => ((int)t!["tree"]!, (double)t["floralBuds"]!)),
+        ];
 
     [Fact]
     public async Task Five_trees_sent_three_times_are_five_trees()
     {
         var planting = await Added("F1");
-        var entries = Enumerable.Range(1, 5).Select(i => Entry(planting, Guid.NewGuid(), Tree(100 + i), tree: i)).ToList();
+        var entries = Enumerable
+            .Range(1, 5)
+            .Select(i => Entry(planting, Guid.NewGuid(), Tree(100 + i), tree: i))
+            .ToList();
         Assert.All(await Send(entries), o => Assert.Equal("taken", o));
         Assert.All(await Send(entries), o => Assert.Equal("known", o));
         Assert.All(await Send(entries.Skip(2)), o => Assert.Equal("known", o));
@@ -73,19 +105,34 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         var planting = await Added("F3");
         var other = Guid.NewGuid();
         await Send([Entry(planting, Guid.NewGuid(), Tree(180))]);
-        Assert.Equal(["conflict"], await Send([Entry(planting, other, Tree(240))], application.ClientOf(Role.CrewLead)));
+        Assert.Equal(
+            ["conflict"],
+            await Send([Entry(planting, other, Tree(240))], application.ClientOf(Role.CrewLead))
+        );
         Assert.Equal([(12, 180)], await Counted(planting));
 
         var told = await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field");
         var conflict = told["entries"]!.AsArray().Single(e => (string)e!["standing"]! == "conflict")!;
-        Assert.Equal((240, 180), ((double)conflict["counted"]!["floralBuds"]!, (double)conflict["inForce"]!["floralBuds"]!));
+        Assert.Equal(
+            (240, 180),
+            ((double)conflict["counted"]!["floralBuds"]!, (double)conflict["inForce"]!["floralBuds"]!)
+        );
         Assert.Equal(2, told["counters"]!.AsArray().Count);
 
-        Assert.Equal(204, (await _counter.PutAsync($"/api/v1/plantings/{planting["id"]}/field/{other}", """{"take": true}""")).Status);
+        Assert.Equal(
+            204,
+            (await _counter.PutAsync($"/api/v1/plantings/{planting["id"]}/field/{other}", """{"take": true}""")).Status
+        );
         Assert.Equal([(12, 240)], await Counted(planting));
-        var standings = (await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field"))["entries"]!.AsArray().Select(e => (string)e!["standing"]!).Order();
+        var standings = (await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field"))["entries"]!
+            .AsArray()
+            .Select(e => (string)e!["standing"]!)
+            .Order();
         Assert.Equal(["inForce", "setAside"], standings);
-        Assert.Equal(404, (await _counter.PutAsync($"/api/v1/plantings/{planting["id"]}/field/{other}", """{"take": false}""")).Status);
+        Assert.Equal(
+            404,
+            (await _counter.PutAsync($"/api/v1/plantings/{planting["id"]}/field/{other}", """{"take": false}""")).Status
+        );
     }
 
     [Fact]
@@ -95,7 +142,10 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         var first = Guid.NewGuid();
         await Send([Entry(planting, first, Tree(180))]);
         var view = await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}");
-        await _counter.PutAsync($"/api/v1/plantings/{planting["id"]}/count", $$$"""{"version": {{{view["planVersion"]}}}, "count": {"trees": [{"row": 3, "tree": 12, "floralBuds": 200}]}}""");
+        await _counter.PutAsync(
+            $"/api/v1/plantings/{planting["id"]}/count",
+            $$$"""{"version": {{{view["planVersion"]}}}, "count": {"trees": [{"row": 3, "tree": 12, "floralBuds": 200}]}}"""
+        );
         Assert.Equal(["conflict"], await Send([Entry(planting, Guid.NewGuid(), Tree(185), supersedes: first)]));
         Assert.Equal([(12, 200)], await Counted(planting));
     }
@@ -104,8 +154,18 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
     public async Task Two_counters_at_once_lose_nothing()
     {
         var planting = await Added("F5");
-        var batches = Enumerable.Range(0, 8).Select(b => Enumerable.Range(1, 5).Select(i => Entry(planting, Guid.NewGuid(), Tree(100), row: b + 1, tree: i)).ToList()).ToList();
-        var outcomes = await Task.WhenAll(batches.Select((b, i) => Send(b, application.ClientOf(i % 2 == 0 ? Role.Counter : Role.CrewLead))));
+        var batches = Enumerable
+            .Range(0, 8)
+            .Select(b =>
+                Enumerable
+                    .Range(1, 5)
+                    .Select(i => Entry(planting, Guid.NewGuid(), Tree(100), row: b + 1, tree: i))
+                    .ToList()
+            )
+            .ToList();
+        var outcomes = await Task.WhenAll(
+            batches.Select((b, i) => Send(b, application.ClientOf(i % 2 == 0 ? Role.Counter : Role.CrewLead)))
+        );
         Assert.All(outcomes.SelectMany(o => o), o => Assert.Equal("taken", o));
         Assert.Equal(40, (await Counted(planting)).Count);
     }
@@ -130,8 +190,17 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
             Entry(planting, Guid.NewGuid(), """ "skipReason": "replant" """, tree: 1),
             Entry(planting, cut, """ "cut": {"kind": "spur", "floral": 11, "vegetative": 8, "dead": 1} """),
             Entry(planting, Guid.NewGuid(), """ "counted": {"kinds": [{"kind": "spur", "buds": 200}]} """, tree: 2),
-            Entry(planting, Guid.NewGuid(), """ "mark": {"extension": {"value": 60, "unit": "cm"}, "conditions": ["canker"], "lookAgain": "2027-05-01"} """),
-            Entry(planting, Guid.NewGuid(), """ "cut": {"kind": "spur", "floral": 12, "vegetative": 8, "dead": 0} """, supersedes: cut),
+            Entry(
+                planting,
+                Guid.NewGuid(),
+                """ "mark": {"extension": {"value": 60, "unit": "cm"}, "conditions": ["canker"], "lookAgain": "2027-05-01"} """
+            ),
+            Entry(
+                planting,
+                Guid.NewGuid(),
+                """ "cut": {"kind": "spur", "floral": 12, "vegetative": 8, "dead": 0} """,
+                supersedes: cut
+            ),
         ]);
         var view = await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}");
         Assert.Equal(12, (double)Assert.Single(view["count"]!["budCuts"]!.AsArray())!["floral"]!);
@@ -139,20 +208,34 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         var told = await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field");
         Assert.Equal("strong", (string)told["vigour"]!["vigour"]!);
         Assert.Contains(told["vigour"]!["advice"]!.AsArray(), a => (string)a!["id"]! == "no-wet-cuts");
-        Assert.Equal("replant", (string)told["entries"]!.AsArray().Single(e => (string)e!["kind"]! == "skip")!["skipReason"]!);
+        Assert.Equal(
+            "replant",
+            (string)told["entries"]!.AsArray().Single(e => (string)e!["kind"]! == "skip")!["skipReason"]!
+        );
     }
 
     [Fact]
     public async Task What_cannot_be_used_is_refused_at_its_field_and_the_rest_is_taken()
     {
         var planting = await Added("F8");
-        var (status, body) = await _counter.PostAsync("/api/v1/field", $$"""
-            {"device": "{{Phone}}", "sentAt": "2027-01-27T11:00:00Z", "entries": [{{Entry(planting, Guid.NewGuid(), Tree(-4), tree: 1)}}, {{Entry(planting, Guid.NewGuid(), Tree(150), tree: 2)}},
+        var (status, body) = await _counter.PostAsync(
+            "/api/v1/field",
+            $$"""
+            {"device": "{{Phone}}", "sentAt": "2027-01-27T11:00:00Z", "entries": [{{Entry(
+                planting,
+                Guid.NewGuid(),
+                Tree(-4),
+                tree: 1
+            )}}, {{Entry(planting, Guid.NewGuid(), Tree(150), tree: 2)}},
              {{Entry(JsonNode.Parse($$"""{"id": "{{Guid.NewGuid()}}"}""")!, Guid.NewGuid(), Tree(150))}}]}
-            """);
+            """
+        );
         Assert.Equal(200, status);
         var refused = body.AsArray().Where(r => (string)r!["outcome"]! == "refused").ToList();
-        Assert.Equal(["counted.floralBuds", "planting"], refused.Select(r => (string)r!["problems"]![0]!["field"]!).Order());
+        Assert.Equal(
+            ["counted.floralBuds", "planting"],
+            refused.Select(r => (string)r!["problems"]![0]!["field"]!).Order()
+        );
         Assert.Equal([(2, 150)], await Counted(planting));
     }
 
@@ -162,7 +245,10 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         var planting = await Added("F9");
         using var elsewhere = await application.InNewEstateAsync(application.ClientOf(), "Field Elsewhere");
         Assert.Equal(["refused"], await Send([Entry(planting, Guid.NewGuid(), Tree(99))], elsewhere));
-        Assert.Equal(404, (await elsewhere.SendAsync(HttpMethod.Get, $"/api/v1/plantings/{planting["id"]}/kit")).Status);
+        Assert.Equal(
+            404,
+            (await elsewhere.SendAsync(HttpMethod.Get, $"/api/v1/plantings/{planting["id"]}/kit")).Status
+        );
         Assert.Empty(await Counted(planting));
     }
 
@@ -176,7 +262,10 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         Assert.All(kit["route"]!.AsArray(), s => Assert.NotNull(s!["class"]));
         var target = planting["plan"]!["buds"]!["budsPerTree"]!;
         Assert.Equal((double)target * 1.1, (double)kit["stop"]!["bandHigh"]!, 6);
-        Assert.Equal(kit["route"]!.ToJsonString(), (await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/kit"))["route"]!.ToJsonString());
+        Assert.Equal(
+            kit["route"]!.ToJsonString(),
+            (await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/kit"))["route"]!.ToJsonString()
+        );
     }
 
     [Fact]
@@ -185,14 +274,32 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         var planting = await Added("FP");
         var (id, path) = (Guid.NewGuid(), "");
         path = $"/api/v1/plantings/{planting["id"]}/photos/{id}";
-        foreach (var _ in Enumerable.Range(0, 2)) Assert.Equal(204, await Upload(path, Jpeg(gps: true)));
-        var photo = Assert.Single((await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field"))["photos"]!.AsArray())!;
+        foreach (var _ in Enumerable.Range(0, 2))
+            Assert.Equal(204, await Upload(path, Jpeg(gps: true)));
+        var photo = Assert.Single(
+            (await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field"))["photos"]!.AsArray()
+        )!;
         Assert.Equal((3, 12), ((int)photo["row"]!, (int)photo["tree"]!));
-        using var picture = await _counter.GetAsync(new Uri(path, UriKind.Relative), TestContext.Current.CancellationToken);
-        Assert.Equal(Jpeg(gps: false), await picture.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken));
+        using var picture = await _counter.GetAsync(
+            new Uri(path, UriKind.Relative),
+            TestContext.Current.CancellationToken
+        );
+        Assert.Equal(
+            Jpeg(gps: false),
+            await picture.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken)
+        );
 
-        Assert.Equal(400, await Upload($"/api/v1/plantings/{planting["id"]}/photos/{Guid.NewGuid()}", "<svg/>"u8.ToArray()));
-        Assert.Equal(413, await Upload($"/api/v1/plantings/{planting["id"]}/photos/{Guid.NewGuid()}", new byte[PhotoRecord.MostBytes + 95_000]));
+        Assert.Equal(
+            400,
+            await Upload($"/api/v1/plantings/{planting["id"]}/photos/{Guid.NewGuid()}", "<svg/>"u8.ToArray())
+        );
+        Assert.Equal(
+            413,
+            await Upload(
+                $"/api/v1/plantings/{planting["id"]}/photos/{Guid.NewGuid()}",
+                new byte[PhotoRecord.MostBytes + 95_000]
+            )
+        );
         using var elsewhere = await application.InNewEstateAsync(application.ClientOf(), "Photo Elsewhere");
         Assert.Equal(404, (await elsewhere.SendAsync(HttpMethod.Get, path)).Status);
     }
@@ -201,18 +308,36 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
     {
         using var body = new ByteArrayContent(content);
         body.Headers.ContentType = new MediaTypeHeaderValue("image/jpeg");
-        using var answer = await _counter.PutAsync(new Uri($"{path}?at=2027-01-27T10:00:00Z&row=3&tree=12", UriKind.Relative), body, TestContext.Current.CancellationToken);
+        using var answer = await _counter.PutAsync(
+            new Uri($"{path}?at=2027-01-27T10:00:00Z&row=3&tree=12", UriKind.Relative),
+            body,
+            TestContext.Current.CancellationToken
+        );
         return (int)answer.StatusCode;
     }
 
     // As ITU-T T.81 lays it out: start, JFIF, then Exif with a place and a comment, a table, the scan, the end.
     private static byte[] Jpeg(bool gps)
     {
-        byte[] Segment(byte marker, ReadOnlySpan<byte> content) => [0xFF, marker, (byte)((content.Length + 2) >> 8), (byte)(content.Length + 2), .. content];
+        byte[] Segment(byte marker, ReadOnlySpan<byte> content) =>
+            [0xFF, marker, (byte)((content.Length + 2) >> 8), (byte)(content.Length + 2), .. content];
         return
         [
-            0xFF, 0xD8, .. Segment(0xE0, "JFIF\0"u8), .. gps ? Segment(0xE1, "Exif\0\0GPS 45.6N 9.9E"u8) : [], .. gps ? Segment(0xFE, "by the old barn"u8) : [],
-            .. Segment(0xDB, "table"u8), .. Segment(0xDA, "scan"u8), 1, 2, 3, 0xFF, 0x00, 4, 0xFF, 0xD9,
+            0xFF,
+            0xD8,
+            .. Segment(0xE0, "JFIF\0"u8),
+            .. gps ? Segment(0xE1, "Exif\0\0GPS 45.6N 9.9E"u8) : [],
+            .. gps ? Segment(0xFE, "by the old barn"u8) : [],
+            .. Segment(0xDB, "table"u8),
+            .. Segment(0xDA, "scan"u8),
+            1,
+            2,
+            3,
+            0xFF,
+            0x00,
+            4,
+            0xFF,
+            0xD9,
         ];
     }
 }

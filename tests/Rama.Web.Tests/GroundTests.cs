@@ -16,8 +16,12 @@ public sealed class GroundTests(RamaApplication application) : IClassFixture<Ram
 
     private static string Polygon(string ring) => $$"""{"type": "Polygon", "coordinates": [{{ring}}]}""";
 
-    private Task<JsonNode> Import(string step, params string[] features) => _client.ImportAsync(
-        step, "ground.geojson", Encoding.UTF8.GetBytes($$"""{"type": "FeatureCollection", "features": [{{string.Join(",", features)}}]}"""));
+    private Task<JsonNode> Import(string step, params string[] features) =>
+        _client.ImportAsync(
+            step,
+            "ground.geojson",
+            Encoding.UTF8.GetBytes($$"""{"type": "FeatureCollection", "features": [{{string.Join(",", features)}}]}""")
+        );
 
     [Fact]
     public async Task An_outline_far_from_the_stated_area_is_told_and_taken()
@@ -45,7 +49,14 @@ public sealed class GroundTests(RamaApplication application) : IClassFixture<Ram
     [Fact]
     public async Task A_block_nobody_knows_and_a_feature_without_shape_are_told()
     {
-        var problems = ImportFile.Problems(await Import("check", Feature("NONE", Polygon(Square)), Feature("H4", "null"), Feature("H2", """{"type": "Point", "coordinates": [9.9, 45.6]}""")));
+        var problems = ImportFile.Problems(
+            await Import(
+                "check",
+                Feature("NONE", Polygon(Square)),
+                Feature("H4", "null"),
+                Feature("H2", """{"type": "Point", "coordinates": [9.9, 45.6]}""")
+            )
+        );
         Assert.Equal([(1, "block", "unknown"), (2, "geometry", "missing"), (3, "geometry", "geometry")], problems);
     }
 
@@ -53,20 +64,35 @@ public sealed class GroundTests(RamaApplication application) : IClassFixture<Ram
     public async Task A_row_line_is_kept_and_compared_with_its_trees()
     {
         // Row 1 of H3 lists 140 trees 1 m apart; the line is 0.004° of longitude, 312 m, long.
-        var report = await Import("save", Feature("H3", """{"type": "LineString", "coordinates": [[9.9,45.603],[9.904,45.603]]}""", "1"));
+        var report = await Import(
+            "save",
+            Feature("H3", """{"type": "LineString", "coordinates": [[9.9,45.603],[9.904,45.603]]}""", "1")
+        );
         Assert.True((bool)report["saved"]!);
         Assert.Equal("length-differs", (string)report["warnings"]![0]!["code"]!);
         Assert.Contains("312 m", (string)report["warnings"]![0]!["message"]!, StringComparison.Ordinal);
-        Assert.Equal(1, (int)(await Import("save", Feature("H3", """{"type": "LineString", "coordinates": [[9.9,45.603],[9.904,45.603]]}""", "1")))["same"]!);
+        Assert.Equal(
+            1,
+            (int)
+                (
+                    await Import(
+                        "save",
+                        Feature("H3", """{"type": "LineString", "coordinates": [[9.9,45.603],[9.904,45.603]]}""", "1")
+                    )
+                )["same"]!
+        );
     }
 
     [Fact]
     public async Task The_map_draws_outlines_in_metres_and_blocks_without_one_by_their_rows()
     {
-        await _client.PostAsync("/api/v1/plantings", """
+        await _client.PostAsync(
+            "/api/v1/plantings",
+            """
             {"code": "BARE", "name": "x", "variety": "Topaz", "rootstock": "M.9", "system": "tall-spindle", "yearPlanted": 2019,
              "rowSpacing": {"value": 3.5, "unit": "m"}, "treeSpacing": {"value": 1, "unit": "m"}, "area": {"value": 1, "unit": "ha"}}
-            """);
+            """
+        );
         await _client.ImportAsync("save", "Planting,Row,Trees\nBARE,1,90\nBARE,2,80\n");
         var blocks = (await _client.ReadAsync("/api/v1/map"))["blocks"]!.AsArray();
         JsonNode Block(string code) => blocks.Single(b => (string)b!["code"]! == code)!;
@@ -74,7 +100,8 @@ public sealed class GroundTests(RamaApplication application) : IClassFixture<Ram
         Assert.Equal([90, 80], Block("BARE")["rows"]!.AsArray().Select(r => (int)r!["trees"]!));
         // The drawn ring of H2 in the plane has the area of the outline: shoelace over its corners.
         var ring = Block("H2")["rings"]![0]!.AsArray().Select(p => (X: (double)p!["x"]!, Y: (double)p["y"]!)).ToList();
-        var plane = Math.Abs(ring.Zip(ring.Skip(1).Append(ring[0]), (a, b) => a.X * b.Y - b.X * a.Y).Sum()) / 2 / 10_000;
+        var plane =
+            Math.Abs(ring.Zip(ring.Skip(1).Append(ring[0]), (a, b) => a.X * b.Y - b.X * a.Y).Sum()) / 2 / 10_000;
         Assert.Equal((double)Block("H2")["outlineHa"]!, plane, 0.01);
         Assert.Equal(2.6, (double)Block("H2")["statedHa"]!);
     }

@@ -5,7 +5,8 @@ public sealed class HostingTests(RamaApplication application) : IClassFixture<Ra
 {
     private readonly HttpClient _client = application.ClientOf();
 
-    private Task<HttpResponseMessage> Get(string path) => _client.GetAsync(new Uri(path, UriKind.Relative), TestContext.Current.CancellationToken);
+    private Task<HttpResponseMessage> Get(string path) =>
+        _client.GetAsync(new Uri(path, UriKind.Relative), TestContext.Current.CancellationToken);
 
     [Fact]
     public async Task The_page_carries_a_fresh_nonce_that_its_policy_names()
@@ -18,7 +19,11 @@ public sealed class HostingTests(RamaApplication application) : IClassFixture<Ra
             var page = await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
             var nonce = page.Split("name=\"csp-nonce\" content=\"")[1].Split('"')[0];
             Assert.Contains($"'nonce-{nonce}'", policy, StringComparison.Ordinal);
-            Assert.DoesNotContain("unsafe-inline", policy.Replace("style-src-attr 'unsafe-inline'", "", StringComparison.Ordinal), StringComparison.Ordinal);
+            Assert.DoesNotContain(
+                "unsafe-inline",
+                policy.Replace("style-src-attr 'unsafe-inline'", "", StringComparison.Ordinal),
+                StringComparison.Ordinal
+            );
             Assert.Equal("no-store", answer.Headers.CacheControl!.ToString());
             nonces.Add(nonce);
         }
@@ -38,14 +43,20 @@ public sealed class HostingTests(RamaApplication application) : IClassFixture<Ra
     public async Task A_form_post_from_another_page_is_not_an_entry()
     {
         using var form = new StringContent("{}", System.Text.Encoding.UTF8, "text/plain");
-        using var answer = await _client.PostAsync(new Uri("/api/v1/plantings", UriKind.Relative), form, TestContext.Current.CancellationToken);
+        using var answer = await _client.PostAsync(
+            new Uri("/api/v1/plantings", UriKind.Relative),
+            form,
+            TestContext.Current.CancellationToken
+        );
         Assert.Equal(415, (int)answer.StatusCode);
     }
 
     [Fact]
     public async Task A_database_that_is_away_is_said_so()
     {
-        await using var cut = application.WithWebHostBuilder(host => host.UseSetting("ConnectionStrings:Rama", "Host=127.0.0.1;Port=1;Username=x;Password=x;Timeout=2"));
+        await using var cut = application.WithWebHostBuilder(host =>
+            host.UseSetting("ConnectionStrings:Rama", "Host=127.0.0.1;Port=1;Username=x;Password=x;Timeout=2")
+        );
         using var client = cut.CreateClient();
         var (status, body) = await client.PostAsync("/api/v1/session", "{}");
         Assert.Equal(503, status);

@@ -7,23 +7,49 @@ namespace Rama.Web.Tests;
 /// <summary>Sends files to the import as the page does, and hears its steps.</summary>
 internal static class ImportFile
 {
-    public static MultipartFormDataContent Form(string name, byte[] content, string? mapping = null, string? table = null)
+    public static MultipartFormDataContent Form(
+        string name,
+        byte[] content,
+        string? mapping = null,
+        string? table = null
+    )
     {
         var form = new MultipartFormDataContent { { new ByteArrayContent(content), "file", name } };
-        if (mapping is not null) form.Add(new StringContent(mapping), "mapping");
-        if (table is not null) form.Add(new StringContent(table), "table");
+        if (mapping is not null)
+            form.Add(new StringContent(mapping), "mapping");
+        if (table is not null)
+            form.Add(new StringContent(table), "table");
         return form;
     }
 
-    public static async Task<(int Status, JsonNode Body)> ReadFileAsync(this HttpClient client, string name, byte[] content, string? table = null)
+    public static async Task<(int Status, JsonNode Body)> ReadFileAsync(
+        this HttpClient client,
+        string name,
+        byte[] content,
+        string? table = null
+    )
     {
         using var form = Form(name, content, table: table);
-        using var answer = await client.PostAsync(new Uri("/api/v1/imports/read", UriKind.Relative), form, TestContext.Current.CancellationToken);
-        return ((int)answer.StatusCode, JsonNode.Parse(await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken))!);
+        using var answer = await client.PostAsync(
+            new Uri("/api/v1/imports/read", UriKind.Relative),
+            form,
+            TestContext.Current.CancellationToken
+        );
+        return (
+            (int)answer.StatusCode,
+            JsonNode.Parse(await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken))!
+        );
     }
 
     /// <summary>Checks or saves a file as Rama guesses it, or with a mapping, and gives the report.</summary>
-    public static async Task<JsonNode> ImportAsync(this HttpClient client, string step, string name, byte[] content, string? table = null, string? mapping = null)
+    public static async Task<JsonNode> ImportAsync(
+        this HttpClient client,
+        string step,
+        string name,
+        byte[] content,
+        string? table = null,
+        string? mapping = null
+    )
     {
         if (mapping is null)
         {
@@ -32,10 +58,16 @@ internal static class ImportFile
             mapping = read["guess"]!.ToJsonString();
         }
         using var form = Form(name, content, mapping);
-        using var answer = await client.PostAsync(new Uri($"/api/v1/imports/{step}", UriKind.Relative), form, TestContext.Current.CancellationToken);
+        using var answer = await client.PostAsync(
+            new Uri($"/api/v1/imports/{step}", UriKind.Relative),
+            form,
+            TestContext.Current.CancellationToken
+        );
         var text = await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
         Assert.Equal(200, (int)answer.StatusCode);
-        var last = JsonNode.Parse(text.Split('\n').Last(l => l.StartsWith("data: ", StringComparison.Ordinal))["data: ".Length..])!;
+        var last = JsonNode.Parse(
+            text.Split('\n').Last(l => l.StartsWith("data: ", StringComparison.Ordinal))["data: ".Length..]
+        )!;
         return last["report"] ?? throw new InvalidOperationException((string?)last["failure"] ?? text);
     }
 
@@ -44,7 +76,10 @@ internal static class ImportFile
 
     public static async Task<byte[]> DownloadAsync(this HttpClient client, string path)
     {
-        using var answer = await client.GetAsync(new Uri(path, UriKind.Relative), TestContext.Current.CancellationToken);
+        using var answer = await client.GetAsync(
+            new Uri(path, UriKind.Relative),
+            TestContext.Current.CancellationToken
+        );
         Assert.Equal(200, (int)answer.StatusCode);
         return await answer.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken);
     }
@@ -56,9 +91,15 @@ internal static class ImportFile
     public static string ManyPlantings(int count)
     {
         string[] varieties = ["Elstar", "Jonagold", "Topaz", "Idared", "Pinova", "Fuji"];
-        var text = new StringBuilder("Site,Planting,Name,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha),Missing trees (%)\r\n");
+        var text = new StringBuilder(
+            "Site,Planting,Name,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha),Missing trees (%)\r\n"
+        );
         for (var i = 0; i < count; i++)
-            text.Append(FormattableString.Invariant($"Site {i % 7},P{i},Piece {i},{varieties[i % 6]},M.9,{2005 + i % 20},3.{i % 5},1,{1 + i % 40 / 10.0},{i % 6}\r\n"));
+            text.Append(
+                FormattableString.Invariant(
+                    $"Site {i % 7},P{i},Piece {i},{varieties[i % 6]},M.9,{2005 + i % 20},3.{i % 5},1,{1 + i % 40 / 10.0},{i % 6}\r\n"
+                )
+            );
         return text.ToString();
     }
 

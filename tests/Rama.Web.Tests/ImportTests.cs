@@ -6,12 +6,19 @@ namespace Rama.Web.Tests;
 /// <summary>Files into the real database: all lines or none, updates by key, problems by line.</summary>
 public sealed class ImportTests(RamaApplication application) : IClassFixture<RamaApplication>
 {
-    private const string Header = "Site,Block,Planting,Name,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha)\n";
+    private const string Header =
+        "Site,Block,Planting,Name,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha)\n";
 
     private readonly HttpClient _client = application.ClientOf();
 
-    private static string Line(string code, string name = "Piece", string variety = "Topaz", string site = "Home Farm", string year = "2018", string area = "2") =>
-        $"{site},{code},{code},{name},{variety},M.9,{year},3.5,1,{area}\n";
+    private static string Line(
+        string code,
+        string name = "Piece",
+        string variety = "Topaz",
+        string site = "Home Farm",
+        string year = "2018",
+        string area = "2"
+    ) => $"{site},{code},{code},{name},{variety},M.9,{year},3.5,1,{area}\n";
 
     private async Task<bool> Knows(string code) =>
         (await _client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray().Any(p => (string)p!["code"]! == code);
@@ -21,7 +28,10 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
     {
         var csv = Header + Line("A1") + Line("A2", site: "New Ground");
         var check = await _client.ImportAsync("check", csv);
-        Assert.Equal((2, 0, 0, false), ((int)check["added"]!, (int)check["changed"]!, (int)check["problemCount"]!, (bool)check["saved"]!));
+        Assert.Equal(
+            (2, 0, 0, false),
+            ((int)check["added"]!, (int)check["changed"]!, (int)check["problemCount"]!, (bool)check["saved"]!)
+        );
         Assert.False(await Knows("A1"));
 
         Assert.True((bool)(await _client.ImportAsync("save", csv))["saved"]!);
@@ -38,23 +48,50 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
     public async Task A_later_file_updates_by_key_and_leaves_alone_what_it_does_not_have()
     {
         await _client.ImportAsync("save", Header + Line("B1", area: "2"));
-        var report = await _client.ImportAsync("save", "Planting,Variety,Rootstock,Year planted,Row spacing (ft),Tree spacing (m),Area (ac)\nb1,topaz,m9,2018,11,1,5\n");
+        var report = await _client.ImportAsync(
+            "save",
+            "Planting,Variety,Rootstock,Year planted,Row spacing (ft),Tree spacing (m),Area (ac)\nb1,topaz,m9,2018,11,1,5\n"
+        );
         Assert.Equal(1, (int)report["changed"]!);
         var planting = (await _client.PlantingAsync("b1"))["planting"]!;
-        Assert.Equal(("Home Farm", "Piece", "Topaz", "M.9"), ((string)planting["site"]!, (string)planting["name"]!, (string)planting["variety"]!, (string)planting["rootstock"]!));
+        Assert.Equal(
+            ("Home Farm", "Piece", "Topaz", "M.9"),
+            (
+                (string)planting["site"]!,
+                (string)planting["name"]!,
+                (string)planting["variety"]!,
+                (string)planting["rootstock"]!
+            )
+        );
         Assert.Equal("""{"value":11,"unit":"ft"}""", planting["rowSpacing"]!.ToJsonString());
-        Assert.Single((await _client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray(), p => string.Equals((string)p!["code"]!, "b1", StringComparison.OrdinalIgnoreCase));
+        Assert.Single((await _client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray(), p =>
+            string.Equals((string)p!["code"]!, "b1", StringComparison.OrdinalIgnoreCase)
+        );
     }
 
     [Fact]
     public async Task One_bad_line_keeps_all_out_and_every_problem_is_told_by_line_and_field()
     {
-        var csv = Header + Line("C1") + Line("C2", year: "2050") + Line("C3", variety: "Nobody") + Line("C4", area: "two") + Line("C1") + Line("C5", area: "");
+        var csv =
+            Header
+            + Line("C1")
+            + Line("C2", year: "2050")
+            + Line("C3", variety: "Nobody")
+            + Line("C4", area: "two")
+            + Line("C1")
+            + Line("C5", area: "");
         var report = await _client.ImportAsync("save", csv);
         Assert.False((bool)report["saved"]!);
         Assert.Equal(
-            [(3, "yearPlanted", "range"), (4, "variety", "unknown"), (5, "area", "text"), (6, "code", "duplicate"), (7, "area", "missing")],
-            ImportFile.Problems(report));
+            [
+                (3, "yearPlanted", "range"),
+                (4, "variety", "unknown"),
+                (5, "area", "text"),
+                (6, "code", "duplicate"),
+                (7, "area", "missing"),
+            ],
+            ImportFile.Problems(report)
+        );
         Assert.False(await Knows("C1"));
     }
 
@@ -64,7 +101,11 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
         var csv = Header + Line("D1") + Line("D2", name: "=HYPERLINK(1)", year: "2050");
         var mapping = (await _client.ReadFileAsync("d.csv", Encoding.UTF8.GetBytes(csv))).Body["guess"]!.ToJsonString();
         using var form = ImportFile.Form("d.csv", Encoding.UTF8.GetBytes(csv), mapping);
-        using var answer = await _client.PostAsync(new Uri("/api/v1/imports/problems", UriKind.Relative), form, TestContext.Current.CancellationToken);
+        using var answer = await _client.PostAsync(
+            new Uri("/api/v1/imports/problems", UriKind.Relative),
+            form,
+            TestContext.Current.CancellationToken
+        );
         Assert.Equal("d-problems.csv", answer.Content.Headers.ContentDisposition!.FileName);
         var file = await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
         var sheet = ImportFile.Read(file);
@@ -81,17 +122,50 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
         await _client.ImportAsync("save", Header + Line("E1", area: "2.5"));
         var view = await _client.PlantingAsync("E1");
         var change = (await _client.ReadAsync($"/api/v1/plantings/{view["id"]}/history")).AsArray().Single()!;
-        Assert.Equal(("area", "2 ha", "2.5 ha", true), ((string)change["field"]!, (string)change["old"]!, (string)change["new"]!, (bool)change["imported"]!));
+        Assert.Equal(
+            ("area", "2 ha", "2.5 ha", true),
+            ((string)change["field"]!, (string)change["old"]!, (string)change["new"]!, (bool)change["imported"]!)
+        );
     }
 
     [Fact]
     public async Task Rows_seasons_trunks_and_counts_come_in_after_their_plantings()
     {
         await _client.ImportAsync("save", Header + Line("F1"));
-        Assert.Equal(2, (int)(await _client.ImportAsync("save", "Parcela,Fila,Árboles,Faltantes\nF1,1,100,\"3, 7-9\"\nF1,2,100,\n"))["added"]!);
-        Assert.Equal(2, (int)(await _client.ImportAsync("save", "Planting;Season;Yield (t/ha);Fruit size (g);Pack-out;Green tip\nF1;2025;48,5;180;85;2025-03-12\nF1;2026;30;200;88;\n"))["added"]!);
-        Assert.Equal(2, (int)(await _client.ImportAsync("save", "Planting,Row,Tree,Girth (mm)\nF1,1,1,152\nF1,1,2,148\n", "trunks"))["added"]!);
-        Assert.Equal(2, (int)(await _client.ImportAsync("save", "Planting,Row,Tree,Girth (cm),Limbs,Floral buds\nF1,1,10,15.2,22,310\nF1,2,40,14.8,21,295\n"))["added"]!);
+        Assert.Equal(
+            2,
+            (int)
+                (await _client.ImportAsync("save", "Parcela,Fila,Árboles,Faltantes\nF1,1,100,\"3, 7-9\"\nF1,2,100,\n"))[
+                    "added"
+                ]!
+        );
+        Assert.Equal(
+            2,
+            (int)
+                (
+                    await _client.ImportAsync(
+                        "save",
+                        "Planting;Season;Yield (t/ha);Fruit size (g);Pack-out;Green tip\nF1;2025;48,5;180;85;2025-03-12\nF1;2026;30;200;88;\n"
+                    )
+                )["added"]!
+        );
+        Assert.Equal(
+            2,
+            (int)
+                (await _client.ImportAsync("save", "Planting,Row,Tree,Girth (mm)\nF1,1,1,152\nF1,1,2,148\n", "trunks"))[
+                    "added"
+                ]!
+        );
+        Assert.Equal(
+            2,
+            (int)
+                (
+                    await _client.ImportAsync(
+                        "save",
+                        "Planting,Row,Tree,Girth (cm),Limbs,Floral buds\nF1,1,10,15.2,22,310\nF1,2,40,14.8,21,295\n"
+                    )
+                )["added"]!
+        );
 
         var view = await _client.PlantingAsync("F1");
         Assert.Equal("3, 7-9", (string)view["rows"]!["rows"]![0]!["missing"]!);
@@ -122,18 +196,69 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
     public async Task Temperatures_and_weighed_fruit_come_in_with_their_units()
     {
         using var client = await application.InNewEstateAsync(_client, "Weather");
-        await client.ImportAsync("save", "Planting,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha)\nF1,Topaz,M.9,2018,3.4,1,2\n", "plantings");
-        Assert.Equal(2, (int)(await client.ImportAsync("save", "Date,Min (°F),Max (°F)\n2027-01-01,23,50\n2027-01-02,32,41\n", "weather"))["added"]!);
-        Assert.Contains("2027-01-01,-5,°C,10,°C", Encoding.UTF8.GetString(await client.DownloadAsync("/api/v1/exports/weather")), StringComparison.Ordinal);
+        await client.ImportAsync(
+            "save",
+            "Planting,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha)\nF1,Topaz,M.9,2018,3.4,1,2\n",
+            "plantings"
+        );
+        Assert.Equal(
+            2,
+            (int)
+                (
+                    await client.ImportAsync(
+                        "save",
+                        "Date,Min (°F),Max (°F)\n2027-01-01,23,50\n2027-01-02,32,41\n",
+                        "weather"
+                    )
+                )["added"]!
+        );
+        Assert.Contains(
+            "2027-01-01,-5,°C,10,°C",
+            Encoding.UTF8.GetString(await client.DownloadAsync("/api/v1/exports/weather")),
+            StringComparison.Ordinal
+        );
         // The same day again changes it, the same file again nothing.
-        Assert.Equal(1, (int)(await client.ImportAsync("save", "Date,Min (°C),Max (°C)\n2027-01-02,1,5\n", "weather"))["changed"]!);
-        Assert.Equal([(2, "maxC", "conflict")], ImportFile.Problems(await client.ImportAsync("check", "Date,Min (°C),Max (°C)\n2027-01-03,9,5\n", "weather")));
-        Assert.Equal([(2, "site", "unknown")], ImportFile.Problems(await client.ImportAsync("check", "Site,Date,Min (°C),Max (°C)\nMoon,2027-01-03,1,5\n", "weather")));
-        Assert.Equal([(3, "date", "duplicate")], ImportFile.Problems(await client.ImportAsync("check", "Date,Min (°C),Max (°C)\n2027-01-03,1,5\n2027-01-03,1,5\n", "weather")));
+        Assert.Equal(
+            1,
+            (int)(await client.ImportAsync("save", "Date,Min (°C),Max (°C)\n2027-01-02,1,5\n", "weather"))["changed"]!
+        );
+        Assert.Equal(
+            [(2, "maxC", "conflict")],
+            ImportFile.Problems(
+                await client.ImportAsync("check", "Date,Min (°C),Max (°C)\n2027-01-03,9,5\n", "weather")
+            )
+        );
+        Assert.Equal(
+            [(2, "site", "unknown")],
+            ImportFile.Problems(
+                await client.ImportAsync("check", "Site,Date,Min (°C),Max (°C)\nMoon,2027-01-03,1,5\n", "weather")
+            )
+        );
+        Assert.Equal(
+            [(3, "date", "duplicate")],
+            ImportFile.Problems(
+                await client.ImportAsync("check", "Date,Min (°C),Max (°C)\n2027-01-03,1,5\n2027-01-03,1,5\n", "weather")
+            )
+        );
 
-        Assert.Equal(2, (int)(await client.ImportAsync("save", "Planting,Diameter (mm),Mass (g)\nF1,70,150\nF1,75,185\n", "fruit"))["added"]!);
-        Assert.Contains("F1,70,mm,150,g", Encoding.UTF8.GetString(await client.DownloadAsync("/api/v1/exports/fruit")), StringComparison.Ordinal);
-        Assert.Equal([(2, "diameter", "range")], ImportFile.Problems(await client.ImportAsync("check", "Planting,Diameter (mm),Mass (g)\nF1,700,150\n", "fruit")));
+        Assert.Equal(
+            2,
+            (int)
+                (await client.ImportAsync("save", "Planting,Diameter (mm),Mass (g)\nF1,70,150\nF1,75,185\n", "fruit"))[
+                    "added"
+                ]!
+        );
+        Assert.Contains(
+            "F1,70,mm,150,g",
+            Encoding.UTF8.GetString(await client.DownloadAsync("/api/v1/exports/fruit")),
+            StringComparison.Ordinal
+        );
+        Assert.Equal(
+            [(2, "diameter", "range")],
+            ImportFile.Problems(
+                await client.ImportAsync("check", "Planting,Diameter (mm),Mass (g)\nF1,700,150\n", "fruit")
+            )
+        );
     }
 
     // The links of a target that only a target has, and its words, come in by name.
@@ -141,39 +266,80 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
     public async Task A_target_held_in_buds_with_its_school_comes_in()
     {
         using var client = await application.InNewEstateAsync(_client, "Targets");
-        await client.ImportAsync("save", "Planting,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha)\nF1,Topaz,M.9,2018,3.4,1,2\n", "plantings");
-        const string Header = "Planting,Target yield,Target yield unit,Target fruit size (g),Bud factor,Insurance school,Years crop is reached (%)\n";
-        Assert.Equal(1, (int)(await client.ImportAsync("save", Header + "F1,180,bud/tree,170,1.8,serviceLevel,85\n", "plans"))["added"]!);
+        await client.ImportAsync(
+            "save",
+            "Planting,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha)\nF1,Topaz,M.9,2018,3.4,1,2\n",
+            "plantings"
+        );
+        const string Header =
+            "Planting,Target yield,Target yield unit,Target fruit size (g),Bud factor,Insurance school,Years crop is reached (%)\n";
+        Assert.Equal(
+            1,
+            (int)
+                (await client.ImportAsync("save", Header + "F1,180,bud/tree,170,1.8,serviceLevel,85\n", "plans"))[
+                    "added"
+                ]!
+        );
         var view = await client.PlantingAsync("F1");
         Assert.Equal(180, (double)view["plan"]!["buds"]!["budsPerTree"]!, 9);
         Assert.Equal("serviceLevel", (string)view["target"]!["insurance"]!["school"]!);
         Assert.Single((await client.ReadAsync($"/api/v1/plantings/{view["id"]}/target/versions")).AsArray());
-        Assert.Equal([(2, "insurance.school", "unknown")], ImportFile.Problems(await client.ImportAsync("check", Header + "F1,180,bud/tree,170,1.8,head,85\n", "plans")));
+        Assert.Equal(
+            [(2, "insurance.school", "unknown")],
+            ImportFile.Problems(
+                await client.ImportAsync("check", Header + "F1,180,bud/tree,170,1.8,head,85\n", "plans")
+            )
+        );
     }
 
     [Fact]
     public async Task A_block_on_two_sites_is_told()
     {
-        var csv = Header + "Home Farm,K1,K1a,x,Topaz,M.9,2018,3.5,1,2\n" + "Weir Bank,K1,K1b,x,Topaz,M.9,2018,3.5,1,2\n";
+        var csv =
+            Header + "Home Farm,K1,K1a,x,Topaz,M.9,2018,3.5,1,2\n" + "Weir Bank,K1,K1b,x,Topaz,M.9,2018,3.5,1,2\n";
         Assert.Equal([(3, "site", "conflict")], ImportFile.Problems(await _client.ImportAsync("check", csv)));
     }
 
     [Fact]
     public async Task A_tree_in_two_plantings_of_a_block_is_told()
     {
-        await _client.ImportAsync("save", Header + "Home Farm,L1,L1a,x,Topaz,M.9,2018,3.5,1,2\n" + "Home Farm,L1,L1b,x,Topaz,M.9,2018,3.5,1,2\n");
+        await _client.ImportAsync(
+            "save",
+            Header + "Home Farm,L1,L1a,x,Topaz,M.9,2018,3.5,1,2\n" + "Home Farm,L1,L1b,x,Topaz,M.9,2018,3.5,1,2\n"
+        );
         var report = await _client.ImportAsync("check", "Planting,Row,First tree,Trees\nL1a,1,1,60\nL1b,1,60,40\n");
         Assert.Contains("L1a and L1b", (string)report["problems"]![0]!["message"]!, StringComparison.Ordinal);
     }
 
     [Theory]
-    [InlineData("""{"table": "plantings", "decimal": ".", "columns": [{"field": "code", "column": 99}]}""", "code", "unknown")]
-    [InlineData("""{"table": "plantings", "decimal": ";", "columns": [{"field": "code", "column": 0}]}""", "decimal", "unknown")]
-    [InlineData("""{"table": "plantings", "decimal": ".", "columns": [{"field": "nothing", "column": 0}]}""", "nothing", "unknown")]
-    [InlineData("""{"table": "plantings", "decimal": ".", "columns": [{"field": "code", "column": 0}, {"field": "code", "column": 1}]}""", "code", "duplicate")]
+    [InlineData(
+        """{"table": "plantings", "decimal": ".", "columns": [{"field": "code", "column": 99}]}""",
+        "code",
+        "unknown"
+    )]
+    [InlineData(
+        """{"table": "plantings", "decimal": ";", "columns": [{"field": "code", "column": 0}]}""",
+        "decimal",
+        "unknown"
+    )]
+    [InlineData(
+        """{"table": "plantings", "decimal": ".", "columns": [{"field": "nothing", "column": 0}]}""",
+        "nothing",
+        "unknown"
+    )]
+    [InlineData(
+        """{"table": "plantings", "decimal": ".", "columns": [{"field": "code", "column": 0}, {"field": "code", "column": 1}]}""",
+        "code",
+        "duplicate"
+    )]
     public async Task A_mapping_that_does_not_fit_is_told(string mapping, string field, string code)
     {
-        var report = await _client.ImportAsync("check", "x.csv", Encoding.UTF8.GetBytes(Header + Line("M1")), mapping: mapping);
+        var report = await _client.ImportAsync(
+            "check",
+            "x.csv",
+            Encoding.UTF8.GetBytes(Header + Line("M1")),
+            mapping: mapping
+        );
         Assert.Contains((0, field, code), ImportFile.Problems(report));
     }
 
@@ -183,7 +349,11 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
         using var form = ImportFile.Form("large.csv", new byte[SheetReader.MostBytes + 200_000]);
         var act = async () =>
         {
-            using var answer = await _client.PostAsync(new Uri("/api/v1/imports/read", UriKind.Relative), form, TestContext.Current.CancellationToken);
+            using var answer = await _client.PostAsync(
+                new Uri("/api/v1/imports/read", UriKind.Relative),
+                form,
+                TestContext.Current.CancellationToken
+            );
             return (int)answer.StatusCode;
         };
         Assert.Equal(400, await act()); // told at the field; a real server cuts it off with 413 before reading it all
@@ -217,7 +387,10 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
         using var client = large.ClientOf();
         Assert.Equal(1_000, (int)(await client.ImportAsync("save", ImportFile.ManyPlantings(1_000)))["added"]!);
         var trunks = new StringBuilder("Planting,Row,Tree,Girth (cm)\n");
-        for (var i = 0; i < 50_000; i++) trunks.Append(FormattableString.Invariant($"P{i % 100},{1 + i / 100 / 50},{1 + i / 100 % 50},{12 + i % 70 / 10.0}\n"));
+        for (var i = 0; i < 50_000; i++)
+            trunks.Append(
+                FormattableString.Invariant($"P{i % 100},{1 + i / 100 / 50},{1 + i / 100 % 50},{12 + i % 70 / 10.0}\n")
+            );
         Assert.Equal(50_000, (int)(await client.ImportAsync("save", trunks.ToString(), "trunks"))["added"]!);
         Assert.Equal(1_024, (await client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray().Count); // with the demo's 24
     }

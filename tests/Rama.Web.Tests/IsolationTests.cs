@@ -17,11 +17,20 @@ public sealed class IsolationTests(RamaApplication application) : IClassFixture<
     {
         using var manager = application.ClientOf();
         var email = $"{Guid.NewGuid():n}@other.example";
-        var (status, added) = await manager.PostAsync("/api/v1/people", $$"""{"name": "Other", "email": "{{email}}", "role": "manager"}""");
+        var (status, added) = await manager.PostAsync(
+            "/api/v1/people",
+            $$"""{"name": "Other", "email": "{{email}}", "role": "manager"}"""
+        );
         Assert.Equal(200, status);
         var stranger = application.ClientWith(await application.SignInAsync(email, (string)added["password"]!));
-        Assert.Equal(200, (await stranger.PostAsync("/api/v1/estates", """{"estate": "Other", "season": 2027}""")).Status);
-        Assert.Equal(204, (await manager.SendAsync(HttpMethod.Delete, $"/api/v1/people/{added["person"]!["id"]}")).Status);
+        Assert.Equal(
+            200,
+            (await stranger.PostAsync("/api/v1/estates", """{"estate": "Other", "season": 2027}""")).Status
+        );
+        Assert.Equal(
+            204,
+            (await manager.SendAsync(HttpMethod.Delete, $"/api/v1/people/{added["person"]!["id"]}")).Status
+        );
         var mine = await manager.PlantingAsync("H4");
         return (stranger, (Guid)mine["id"]!);
     }
@@ -30,14 +39,20 @@ public sealed class IsolationTests(RamaApplication application) : IClassFixture<
     {
         await using var scope = application.Services.CreateAsyncScope();
         scope.ServiceProvider.GetRequiredService<EstateScope>().EstateId = estate;
-        return await act(scope.ServiceProvider.GetRequiredService<RamaContext>(), scope.ServiceProvider.GetRequiredService<PlantingStore>());
+        return await act(
+            scope.ServiceProvider.GetRequiredService<RamaContext>(),
+            scope.ServiceProvider.GetRequiredService<PlantingStore>()
+        );
     }
 
     private async Task<List<T>> AsApplication<T>(string sql, Guid? estate = null)
     {
         await using var scope = application.Services.CreateAsyncScope();
         scope.ServiceProvider.GetRequiredService<EstateScope>().EstateId = estate ?? default;
-        return await scope.ServiceProvider.GetRequiredService<RamaContext>().Database.SqlQueryRaw<T>(sql).ToListAsync(Cancel);
+        return await scope
+            .ServiceProvider.GetRequiredService<RamaContext>()
+            .Database.SqlQueryRaw<T>(sql)
+            .ToListAsync(Cancel);
     }
 
     private async Task<List<T>> AsOwner<T>(string sql)
@@ -46,37 +61,49 @@ public sealed class IsolationTests(RamaApplication application) : IClassFixture<
         await using var command = source.CreateCommand(sql);
         await using var reader = await command.ExecuteReaderAsync(Cancel);
         List<T> found = [];
-        while (await reader.ReadAsync(Cancel)) found.Add(reader.GetFieldValue<T>(0));
+        while (await reader.ReadAsync(Cancel))
+            found.Add(reader.GetFieldValue<T>(0));
         return found;
     }
 
-    private async Task<Guid> Demo() => (await AsOwner<Guid>("select id from estates where name = 'Larkfold Orchards'")).Single();
+    private async Task<Guid> Demo() =>
+        (await AsOwner<Guid>("select id from estates where name = 'Larkfold Orchards'")).Single();
 
     [Fact]
     public async Task A_stranger_finds_nothing_of_the_estate_under_any_address()
     {
         var (stranger, mine) = await Stranger();
         Assert.Empty((await stranger.ReadAsync("/api/v1/season"))["plantings"]!.AsArray());
-        Assert.DoesNotContain("larkfold", (await stranger.ReadAsync("/api/v1/people")).ToJsonString(), StringComparison.OrdinalIgnoreCase);
+        Assert.DoesNotContain(
+            "larkfold",
+            (await stranger.ReadAsync("/api/v1/people")).ToJsonString(),
+            StringComparison.OrdinalIgnoreCase
+        );
         Assert.Single((await stranger.ReadAsync("/api/v1/session"))["estates"]!.AsArray());
-        foreach (var (method, path, body) in new (HttpMethod, string, string?)[]
-        {
-            (HttpMethod.Get, $"/api/v1/plantings/{mine}", null),
-            (HttpMethod.Get, $"/api/v1/plantings/{mine}/card", null),
-            (HttpMethod.Get, $"/api/v1/plantings/{mine}/cards", null),
-            (HttpMethod.Get, $"/api/v1/plantings/{mine}/prescriptions/1", null),
-            (HttpMethod.Get, $"/api/v1/plantings/{mine}/practice", null),
-            (HttpMethod.Post, $"/api/v1/plantings/{mine}/bench", "{}"),
-            (HttpMethod.Post, $"/api/v1/plantings/{mine}/bench/cuts", """{"cuts": []}"""),
-            (HttpMethod.Post, $"/api/v1/plantings/{mine}/practice", """{"id": "7a1c0000-0000-4000-8000-0000000000aa", "pruner": "Crew A", "cuts": []}"""),
-            (HttpMethod.Post, $"/api/v1/plantings/{mine}/simulation", "{}"),
-            (HttpMethod.Post, $"/api/v1/plantings/{mine}/cards", """{"version": 0, "language": "en"}"""),
-            (HttpMethod.Put, $"/api/v1/plantings/{mine}/cutting", """{"version": 0, "cutting": {}}"""),
-            (HttpMethod.Delete, $"/api/v1/plantings/{mine}?version=0", null),
-            (HttpMethod.Put, $"/api/v1/plantings/{mine}/target", """{"version": 0, "target": {}}"""),
-            (HttpMethod.Put, $"/api/v1/plantings/{mine}/count", """{"version": 0, "count": {}}"""),
-            (HttpMethod.Put, $"/api/v1/plantings/{mine}/rows", """{"version": 0, "rows": {}}"""),
-        })
+        foreach (
+            var (method, path, body) in new (HttpMethod, string, string?)[]
+            {
+                (HttpMethod.Get, $"/api/v1/plantings/{mine}", null),
+                (HttpMethod.Get, $"/api/v1/plantings/{mine}/card", null),
+                (HttpMethod.Get, $"/api/v1/plantings/{mine}/cards", null),
+                (HttpMethod.Get, $"/api/v1/plantings/{mine}/prescriptions/1", null),
+                (HttpMethod.Get, $"/api/v1/plantings/{mine}/practice", null),
+                (HttpMethod.Post, $"/api/v1/plantings/{mine}/bench", "{}"),
+                (HttpMethod.Post, $"/api/v1/plantings/{mine}/bench/cuts", """{"cuts": []}"""),
+                (
+                    HttpMethod.Post,
+                    $"/api/v1/plantings/{mine}/practice",
+                    """{"id": "7a1c0000-0000-4000-8000-0000000000aa", "pruner": "Crew A", "cuts": []}"""
+                ),
+                (HttpMethod.Post, $"/api/v1/plantings/{mine}/simulation", "{}"),
+                (HttpMethod.Post, $"/api/v1/plantings/{mine}/cards", """{"version": 0, "language": "en"}"""),
+                (HttpMethod.Put, $"/api/v1/plantings/{mine}/cutting", """{"version": 0, "cutting": {}}"""),
+                (HttpMethod.Delete, $"/api/v1/plantings/{mine}?version=0", null),
+                (HttpMethod.Put, $"/api/v1/plantings/{mine}/target", """{"version": 0, "target": {}}"""),
+                (HttpMethod.Put, $"/api/v1/plantings/{mine}/count", """{"version": 0, "count": {}}"""),
+                (HttpMethod.Put, $"/api/v1/plantings/{mine}/rows", """{"version": 0, "rows": {}}"""),
+            }
+        )
             Assert.Equal(404, (await stranger.SendAsync(method, path, body)).Status);
         Assert.Empty((await stranger.ReadAsync($"/api/v1/plantings/{mine}/history")).AsArray());
     }
@@ -85,7 +112,10 @@ public sealed class IsolationTests(RamaApplication application) : IClassFixture<
     public async Task A_stranger_cannot_go_to_the_estate()
     {
         var (stranger, _) = await Stranger();
-        Assert.Equal(404, (await stranger.PutAsync("/api/v1/session/estate", $$"""{"estate": "{{await Demo()}}"}""")).Status);
+        Assert.Equal(
+            404,
+            (await stranger.PutAsync("/api/v1/session/estate", $$"""{"estate": "{{await Demo()}}"}""")).Status
+        );
     }
 
     [Fact]
@@ -101,30 +131,52 @@ public sealed class IsolationTests(RamaApplication application) : IClassFixture<
     public async Task Every_table_of_an_estate_is_behind_row_level_security()
     {
         await using var scope = application.Services.CreateAsyncScope();
-        var owned = scope.ServiceProvider.GetRequiredService<RamaContext>().Model.GetEntityTypes()
-            .Where(t => typeof(IEstateOwned).IsAssignableFrom(t.ClrType)).Select(t => t.GetTableName()!).ToList();
+        var owned = scope
+            .ServiceProvider.GetRequiredService<RamaContext>()
+            .Model.GetEntityTypes()
+            .Where(t => typeof(IEstateOwned).IsAssignableFrom(t.ClrType))
+            .Select(t => t.GetTableName()!)
+            .ToList();
         var guarded = await AsOwner<string>("select relname::text from pg_class where relrowsecurity");
         Assert.Equal(owned.Order(), guarded.Order());
-        Assert.Equal(owned.Order(), (await AsOwner<string>("select distinct tablename::text from pg_policies")).Order());
+        Assert.Equal(
+            owned.Order(),
+            (await AsOwner<string>("select distinct tablename::text from pg_policies")).Order()
+        );
     }
 
     [Fact]
     public async Task A_raw_query_sees_the_estate_of_its_connection_and_without_one_nothing()
     {
         Assert.NotEmpty(await AsApplication<Guid>("select id as \"Value\" from plantings", await Demo()));
-        foreach (var table in new[] { "plantings", "season_plans", "counted_trees", "changes", "estates", "memberships" })
+        foreach (
+            var table in new[] { "plantings", "season_plans", "counted_trees", "changes", "estates", "memberships" }
+        )
             Assert.Equal(0, (await AsApplication<int>($"select count(*)::int as \"Value\" from {table}")).Single());
     }
 
     [Fact]
     public async Task The_application_owns_nothing_and_cannot_lift_the_rule()
     {
-        Assert.DoesNotContain(DatabaseSetup.Login, await AsOwner<string>("select distinct tableowner::text from pg_tables"));
-        foreach (var sql in new[] { "alter table plantings disable row level security", "drop policy own_estate on plantings", "update changes set old = null", "set role rama" })
+        Assert.DoesNotContain(
+            DatabaseSetup.Login,
+            await AsOwner<string>("select distinct tableowner::text from pg_tables")
+        );
+        foreach (
+            var sql in new[]
+            {
+                "alter table plantings disable row level security",
+                "drop policy own_estate on plantings",
+                "update changes set old = null",
+                "set role rama",
+            }
+        )
         {
             await using var scope = application.Services.CreateAsyncScope();
             var database = scope.ServiceProvider.GetRequiredService<RamaContext>();
-            var refused = await Assert.ThrowsAsync<PostgresException>(() => database.Database.ExecuteSqlRawAsync(sql, Cancel));
+            var refused = await Assert.ThrowsAsync<PostgresException>(() =>
+                database.Database.ExecuteSqlRawAsync(sql, Cancel)
+            );
             Assert.Equal(PostgresErrorCodes.InsufficientPrivilege, refused.SqlState);
         }
     }
@@ -134,8 +186,14 @@ public sealed class IsolationTests(RamaApplication application) : IClassFixture<
     {
         var (_, mine) = await Stranger();
         var other = (await AsOwner<Guid>("select id from estates where name = 'Other'"))[0];
-        var refused = await Assert.ThrowsAsync<PostgresException>(() => InEstate(other, (database, _) => database.Database.ExecuteSqlAsync(
-            $"insert into season_plans (estate_id, planting_id, season, changed_at) values ({other}, {mine}, 2028, now())", Cancel)));
+        var refused = await Assert.ThrowsAsync<PostgresException>(() =>
+            InEstate(other, (database, _) =>
+                database.Database.ExecuteSqlAsync(
+                    $"insert into season_plans (estate_id, planting_id, season, changed_at) values ({other}, {mine}, 2028, now())",
+                    Cancel
+                )
+            )
+        );
         Assert.Equal(PostgresErrorCodes.ForeignKeyViolation, refused.SqlState);
     }
 
@@ -144,7 +202,10 @@ public sealed class IsolationTests(RamaApplication application) : IClassFixture<
     {
         Assert.NotEmpty(await AsApplication<Guid>("select id as \"Value\" from plantings", await Demo()));
         // Straight through the driver, as code that forgot the scope would.
-        var text = application.Services.CreateScope().ServiceProvider.GetRequiredService<RamaContext>().Database.GetConnectionString()!;
+        var text = application
+            .Services.CreateScope()
+            .ServiceProvider.GetRequiredService<RamaContext>()
+            .Database.GetConnectionString()!;
         Assert.Matches(new Regex($"Username={DatabaseSetup.Login}"), text);
         for (var i = 0; i < 10; i++)
         {

@@ -8,10 +8,11 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
 {
     private readonly HttpClient _client = application.ClientOf();
 
-    private static string Entry(string code, string rowSpacing = """{"value": 11, "unit": "ft"}""") => $$$"""
-        {"code": "{{{code}}}", "name": "Test", "variety": "Topaz", "rootstock": "M.26", "system": "tall-spindle", "yearPlanted": 2020,
-         "rowSpacing": {{{rowSpacing}}}, "treeSpacing": {"value": 1, "unit": "m"}, "area": {"value": 1.5, "unit": "ac"}}
-        """;
+    private static string Entry(string code, string rowSpacing = """{"value": 11, "unit": "ft"}""") =>
+        $$$"""
+            {"code": "{{{code}}}", "name": "Test", "variety": "Topaz", "rootstock": "M.26", "system": "tall-spindle", "yearPlanted": 2020,
+             "rowSpacing": {{{rowSpacing}}}, "treeSpacing": {"value": 1, "unit": "m"}, "area": {"value": 1.5, "unit": "ac"}}
+            """;
 
     private async Task<JsonNode> Added(string code)
     {
@@ -20,15 +21,19 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         return body;
     }
 
-    private static string Target(JsonNode view, double yield) => $$$"""
-        {"version": {{{view["planVersion"]}}}, "target": {"yield": {"value": {{{yield}}}, "unit": "t/ha"}, "fruitSize": {"value": 180, "unit": "g"}, "budFactor": 1.8}}
-        """;
+    private static string Target(JsonNode view, double yield) =>
+        $$$"""
+            {"version": {{{view[
+                "planVersion"
+            ]}}}, "target": {"yield": {"value": {{{yield}}}, "unit": "t/ha"}, "fruitSize": {"value": 180, "unit": "g"}, "budFactor": 1.8}}
+            """;
 
     [Fact]
     public async Task The_demo_comes_out_as_reduce_structure_only_and_no_prune()
     {
         var season = await _client.ReadAsync("/api/v1/season");
-        string Decision(string code) => (string)season["plantings"]!.AsArray().Single(p => (string)p!["code"]! == code)!["decision"]!;
+        string Decision(string code) =>
+            (string)season["plantings"]!.AsArray().Single(p => (string)p!["code"]! == code)!["decision"]!;
         Assert.Equal(["reduce", "structureOnly", "noPrune"], new[] { "H4", "W1", "H2" }.Select(Decision));
         Assert.Equal("Larkfold Orchards", (string)season["estate"]!);
         Assert.Equal("2027-01-27", (string)season["today"]!);
@@ -82,17 +87,33 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         async Task<(int Late, bool Assumed)> Season()
         {
             var season = await client.ReadAsync("/api/v1/season");
-            return (season["plantings"]!.AsArray().Count(p => (int?)p!["work"]!["daysLate"] > 0), (bool)season["crewHoursAssumed"]!);
+            return (
+                season["plantings"]!.AsArray().Count(p => (int?)p!["work"]!["daysLate"] > 0),
+                (bool)season["crewHoursAssumed"]!
+            );
         }
 
         Assert.Equal(204, (await client.PutAsync("/api/v1/estate", """{"name": "Larkfold Orchards"}""")).Status);
         var before = await Season();
         Assert.True(before is { Late: > 0, Assumed: true });
-        Assert.Equal(204, (await client.PutAsync("/api/v1/estate", """{"name": "Larkfold Orchards", "crewHoursPerWeek": 2000}""")).Status);
+        Assert.Equal(
+            204,
+            (
+                await client.PutAsync("/api/v1/estate", """{"name": "Larkfold Orchards", "crewHoursPerWeek": 2000}""")
+            ).Status
+        );
         Assert.Equal((0, false), await Season());
         Assert.Equal(
             ["name", "crewHoursPerWeek", "bodyMarks.thumb"],
-            Api.ProblemFields((await client.PutAsync("/api/v1/estate", """{"name": "", "crewHoursPerWeek": 0, "bodyMarks": {"thumb": {"value": 22, "unit": "cm"}}}""")).Body));
+            Api.ProblemFields(
+                (
+                    await client.PutAsync(
+                        "/api/v1/estate",
+                        """{"name": "", "crewHoursPerWeek": 0, "bodyMarks": {"thumb": {"value": 22, "unit": "cm"}}}"""
+                    )
+                ).Body
+            )
+        );
     }
 
     [Fact]
@@ -112,14 +133,20 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         var path = $"/api/v1/plantings/{view["id"]}";
         (_, view) = await _client.PutAsync($"{path}/target", Target(view, 50));
         Assert.Equal("count", (string)view["plan"]!["stage"]!);
-        (_, view) = await _client.PutAsync($"{path}/count", $$$"""
+        (_, view) = await _client.PutAsync(
+            $"{path}/count",
+            $$$"""
             {"version": {{{view["planVersion"]}}}, "count": {"floralShare": {"value": 50, "unit": "%"}, "trees": [
               {"row": 2, "tree": 5, "girth": {"value": 6, "unit": "in"}, "limbs": 20, "buds": 600}, {"row": 1, "tree": 9, "limbs": 22, "floralBuds": 310}]} }
-            """);
+            """
+        );
         // The sheet keeps its own order, not that of the rows.
         Assert.Equal([2, 1], view["count"]!["trees"]!.AsArray().Select(t => (int)t!["row"]!));
         Assert.Equal(305, (double)view["plan"]!["survey"]!["value"]!, 9);
-        (_, view) = await _client.PutAsync($"{path}/settings", $$$"""{"version": {{{view["planVersion"]}}}, "settings": {"cap": {"value": 20, "unit": "%"} } }""");
+        (_, view) = await _client.PutAsync(
+            $"{path}/settings",
+            $$$"""{"version": {{{view["planVersion"]}}}, "settings": {"cap": {"value": 20, "unit": "%"} } }"""
+        );
         Assert.Equal(61, (double)view["plan"]!["decision"]!["removeBuds"]!, 9);
         var card = await _client.ReadAsync($"{path}/card?language=es");
         Assert.Equal("Dejar 244 yemas de flor en cada árbol", (string)card["headline"]!);
@@ -131,7 +158,10 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         var view = await Added("K3");
         var path = $"/api/v1/plantings/{view["id"]}/count";
         string Lines((int Row, int Tree, int Buds)[] trees) =>
-            string.Join(",", trees.Select(t => $$$"""{"row": {{{t.Row}}}, "tree": {{{t.Tree}}}, "floralBuds": {{{t.Buds}}} }"""));
+            string.Join(
+                ",",
+                trees.Select(t => $$$"""{"row": {{{t.Row}}}, "tree": {{{t.Tree}}}, "floralBuds": {{{t.Buds}}} }""")
+            );
         string Count(JsonNode from, params (int Row, int Tree, int Buds)[] trees) =>
             $$$"""{"version": {{{from["planVersion"]}}}, "count": {"trees": [{{{Lines(trees)}}}]} }""";
 
@@ -139,8 +169,10 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         (var status, view) = await _client.PutAsync(path, Count(view, (1, 2, 250), (1, 1, 100), (9, 9, 50)));
         Assert.Equal(200, status);
         var read = await _client.ReadAsync($"/api/v1/plantings/{view["id"]}");
-        Assert.Equal(["1/2/250", "1/1/100", "9/9/50"],
-            read["count"]!["trees"]!.AsArray().Select(t => $"{t!["row"]}/{t["tree"]}/{t["floralBuds"]}"));
+        Assert.Equal(
+            ["1/2/250", "1/1/100", "9/9/50"],
+            read["count"]!["trees"]!.AsArray().Select(t => $"{t!["row"]}/{t["tree"]}/{t["floralBuds"]}")
+        );
     }
 
     [Fact]
@@ -148,8 +180,10 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
     {
         var view = await Added("K4");
         var wrong = Entry("K4x", rowSpacing: """{"value": 0, "unit": "m"}""");
-        var (status, body) = await _client.PutAsync($"/api/v1/plantings/{view["id"]}/estate",
-            $$$"""{"version": {{{view["plantingVersion"]}}}, "planting": {{{wrong}}} }""");
+        var (status, body) = await _client.PutAsync(
+            $"/api/v1/plantings/{view["id"]}/estate",
+            $$$"""{"version": {{{view["plantingVersion"]}}}, "planting": {{{wrong}}} }"""
+        );
         Assert.Equal(400, status);
         Assert.Equal(["rowSpacing"], Api.ProblemFields(body));
         var read = await _client.ReadAsync($"/api/v1/plantings/{view["id"]}");
@@ -186,7 +220,8 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
     {
         var opened = await Added("K7");
         var path = $"/api/v1/plantings/{opened["id"]}/estate";
-        string Save(JsonNode view) => $$$"""{"version": {{{view["plantingVersion"]}}}, "planting": {{{Entry("K7")}}} }""";
+        string Save(JsonNode view) =>
+            $$$"""{"version": {{{view["plantingVersion"]}}}, "planting": {{{Entry("K7")}}} }""";
         Assert.Equal(200, (await _client.PutAsync(path, Save(opened))).Status);
         Assert.Equal(409, (await _client.PutAsync(path, Save(opened))).Status);
     }
@@ -195,9 +230,19 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
     public async Task Counting_and_targeting_at_once_meet_on_the_plan()
     {
         var opened = await Added("K8");
-        Assert.Equal(200, (await _client.PutAsync($"/api/v1/plantings/{opened["id"]}/count",
-            $$$"""{"version": {{{opened["planVersion"]}}}, "count": {"trees": [{"row": 1, "tree": 1, "floralBuds": 100}]} }""")).Status);
-        Assert.Equal(409, (await _client.PutAsync($"/api/v1/plantings/{opened["id"]}/target", Target(opened, 50))).Status);
+        Assert.Equal(
+            200,
+            (
+                await _client.PutAsync(
+                    $"/api/v1/plantings/{opened["id"]}/count",
+                    $$$"""{"version": {{{opened["planVersion"]}}}, "count": {"trees": [{"row": 1, "tree": 1, "floralBuds": 100}]} }"""
+                )
+            ).Status
+        );
+        Assert.Equal(
+            409,
+            (await _client.PutAsync($"/api/v1/plantings/{opened["id"]}/target", Target(opened, 50))).Status
+        );
     }
 
     [Fact]
@@ -205,7 +250,9 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
     {
         var opened = await Added("K9");
         var path = $"/api/v1/plantings/{opened["id"]}/target";
-        var answers = await Task.WhenAll(Enumerable.Range(1, 8).Select(i => _client.PutAsync(path, Target(opened, 40 + i))));
+        var answers = await Task.WhenAll(
+            Enumerable.Range(1, 8).Select(i => _client.PutAsync(path, Target(opened, 40 + i)))
+        );
         Assert.Single(answers, a => a.Status == 200);
         Assert.Equal(7, answers.Count(a => a.Status == 409));
     }
@@ -214,9 +261,21 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
     public async Task Many_counters_at_once_leave_one_whole_count()
     {
         var opened = await Added("K10");
-        var answers = await Task.WhenAll(Enumerable.Range(1, 8).Select(i => _client.PutAsync($"/api/v1/plantings/{opened["id"]}/count", $$$"""
-            {"version": {{{opened["planVersion"]}}}, "count": {"trees": [{"row": 1, "tree": 1, "floralBuds": {{{i}}} }, {"row": 1, "tree": {{{i + 1}}}, "floralBuds": {{{i}}} }]} }
-            """)));
+        var answers = await Task.WhenAll(
+            Enumerable
+                .Range(1, 8)
+                .Select(i =>
+                    _client.PutAsync(
+                        $"/api/v1/plantings/{opened["id"]}/count",
+                        $$$"""
+                        {"version": {{{opened[
+                            "planVersion"
+                        ]}}}, "count": {"trees": [{"row": 1, "tree": 1, "floralBuds": {{{i}}} }, {"row": 1, "tree": {{{i
+                            + 1}}}, "floralBuds": {{{i}}} }]} }
+                        """
+                    )
+                )
+        );
         var winner = Assert.Single(answers, a => a.Status == 200).Body;
         Assert.Equal(7, answers.Count(a => a.Status == 409));
         var read = await _client.ReadAsync($"/api/v1/plantings/{opened["id"]}");
@@ -224,14 +283,20 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         Assert.Equal(2, read["count"]!["trees"]!.AsArray().Count);
     }
 
-    private Task<(int Status, JsonNode Body)> SaveRows(JsonNode view, string rows) => _client.PutAsync(
-        $"/api/v1/plantings/{view["id"]}/rows", $$$"""{"version": {{{view["plantingVersion"]}}}, "rows": {"rows": {{{rows}}}} }""");
+    private Task<(int Status, JsonNode Body)> SaveRows(JsonNode view, string rows) =>
+        _client.PutAsync(
+            $"/api/v1/plantings/{view["id"]}/rows",
+            $$$"""{"version": {{{view["plantingVersion"]}}}, "rows": {"rows": {{{rows}}}} }"""
+        );
 
     [Fact]
     public async Task Rows_tell_who_is_missing_and_who_is_not_picked()
     {
         var added = await Added("R1");
-        var (status, view) = await SaveRows(added, """[{"row": 1, "trees": 100, "missing": "3, 17-19", "pollinizers": "50"}, {"row": 2, "trees": 100, "replants": "1-4"}]""");
+        var (status, view) = await SaveRows(
+            added,
+            """[{"row": 1, "trees": 100, "missing": "3, 17-19", "pollinizers": "50"}, {"row": 2, "trees": 100, "replants": "1-4"}]"""
+        );
         Assert.Equal(200, status);
         // 200 places: 4 missing and 4 replants do not bear, 1 of the 192 others is not picked.
         Assert.Equal(1.0 / 192, (double)view["plan"]!["density"]!["steps"]![1]!["result"]!["value"]!, 9);
@@ -256,7 +321,12 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
     public async Task Two_plantings_of_a_block_share_a_row_and_no_tree()
     {
         var first = await Added("S1");
-        var second = (await _client.PostAsync("/api/v1/plantings", Entry("S1b").Replace("\"code\"", "\"block\": \"S1\", \"code\"", StringComparison.Ordinal))).Body;
+        var second = (
+            await _client.PostAsync(
+                "/api/v1/plantings",
+                Entry("S1b").Replace("\"code\"", "\"block\": \"S1\", \"code\"", StringComparison.Ordinal)
+            )
+        ).Body;
         Assert.Equal(200, (await SaveRows(first, """[{"row": 1, "trees": 60}]""")).Status);
         var (status, body) = await SaveRows(second, """[{"row": 1, "firstTree": 60, "trees": 40}]""");
         Assert.Equal(400, status);
@@ -271,20 +341,36 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         var added = await Added("T1");
         var planting = added["planting"]!.DeepClone();
         planting["area"] = JsonNode.Parse("""{"value": 2, "unit": "ac"}""");
-        var saved = await _client.PutAsync($"/api/v1/plantings/{added["id"]}/estate", $$"""{"version": {{added["plantingVersion"]}}, "planting": {{planting.ToJsonString()}}}""");
+        var saved = await _client.PutAsync(
+            $"/api/v1/plantings/{added["id"]}/estate",
+            $$"""{"version": {{added["plantingVersion"]}}, "planting": {{planting.ToJsonString()}}}"""
+        );
         Assert.Equal(200, saved.Status);
         using var counter = application.ClientOf(Role.Counter);
         foreach (var buds in new[] { 300, 310 })
         {
             var now = await counter.ReadAsync($"/api/v1/plantings/{added["id"]}");
-            Assert.Equal(200, (await counter.PutAsync($"/api/v1/plantings/{added["id"]}/count",
-                $$$"""{"version": {{{now["planVersion"]}}}, "count": {"trees": [{"row": 1, "tree": 4, "floralBuds": {{{buds}}} }]} }""")).Status);
+            Assert.Equal(
+                200,
+                (
+                    await counter.PutAsync(
+                        $"/api/v1/plantings/{added["id"]}/count",
+                        $$$"""{"version": {{{now["planVersion"]}}}, "count": {"trees": [{"row": 1, "tree": 4, "floralBuds": {{{buds}}} }]} }"""
+                    )
+                ).Status
+            );
         }
         var history = (await counter.ReadAsync($"/api/v1/plantings/{added["id"]}/history")).AsArray();
         var area = history.Single(c => (string)c!["field"]! == "area")!;
-        Assert.Equal(("1.5 ac", "2 ac", "Manager"), ((string)area["old"]!, (string)area["new"]!, (string)area["person"]!));
+        Assert.Equal(
+            ("1.5 ac", "2 ac", "Manager"),
+            ((string)area["old"]!, (string)area["new"]!, (string)area["person"]!)
+        );
         var tree = history.Single(c => (string)c!["subject"]! == "countedTree" && (string)c["field"]! == "floralBuds")!;
-        Assert.Equal(("300", "310", "1/4", "Counter 2"), ((string)tree["old"]!, (string)tree["new"]!, (string)tree["detail"]!, (string)tree["person"]!));
+        Assert.Equal(
+            ("300", "310", "1/4", "Counter 2"),
+            ((string)tree["old"]!, (string)tree["new"]!, (string)tree["detail"]!, (string)tree["person"]!)
+        );
         // Saved again as it stands, a field leaves no mark.
         Assert.DoesNotContain(history, c => (string)c!["field"]! == "rowSpacing");
     }
@@ -304,19 +390,36 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         Assert.True((bool)last["isPast"]!);
         Assert.Equal(before["plan"]!["ledger"]!.ToJsonString(), last["plan"]!["ledger"]!.ToJsonString());
         // A save with the version of the old plan meets the new season's.
-        Assert.Equal(409, (await client.PutAsync($"/api/v1/plantings/{before["id"]}/target", Target(before, 50))).Status);
+        Assert.Equal(
+            409,
+            (await client.PutAsync($"/api/v1/plantings/{before["id"]}/target", Target(before, 50))).Status
+        );
         var season = await client.ReadAsync("/api/v1/season?season=2027");
         Assert.Equal([2028, 2027, 2026], season["seasons"]!.AsArray().Select(s => (int)s!));
         Assert.Equal(ready, (int)season["readyForCards"]!);
-        Assert.Equal(["season"], Api.ProblemFields((await client.PutAsync("/api/v1/season", """{"season": 2035}""")).Body));
+        Assert.Equal(
+            ["season"],
+            Api.ProblemFields((await client.PutAsync("/api/v1/season", """{"season": 2035}""")).Body)
+        );
     }
 
     [Fact]
     public async Task A_planting_removed_is_gone_and_its_history_stays()
     {
         var added = await Added("U1");
-        Assert.Equal(409, (await _client.SendAsync(HttpMethod.Delete, $"/api/v1/plantings/{added["id"]}?version=1")).Status);
-        Assert.Equal(204, (await _client.SendAsync(HttpMethod.Delete, $"/api/v1/plantings/{added["id"]}?version={added["plantingVersion"]}")).Status);
+        Assert.Equal(
+            409,
+            (await _client.SendAsync(HttpMethod.Delete, $"/api/v1/plantings/{added["id"]}?version=1")).Status
+        );
+        Assert.Equal(
+            204,
+            (
+                await _client.SendAsync(
+                    HttpMethod.Delete,
+                    $"/api/v1/plantings/{added["id"]}?version={added["plantingVersion"]}"
+                )
+            ).Status
+        );
         Assert.Equal(404, (await _client.SendAsync(HttpMethod.Get, $"/api/v1/plantings/{added["id"]}")).Status);
         var last = (await _client.ReadAsync($"/api/v1/plantings/{added["id"]}/history"))[0]!;
         Assert.Contains("code: U1", (string)last["old"]!, StringComparison.Ordinal);
@@ -334,7 +437,10 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
     public async Task A_card_in_a_language_nobody_prints_is_refused()
     {
         var view = await _client.PlantingAsync("H4");
-        var (status, body) = await _client.SendAsync(HttpMethod.Get, $"/api/v1/plantings/{view["id"]}/card?language=xx");
+        var (status, body) = await _client.SendAsync(
+            HttpMethod.Get,
+            $"/api/v1/plantings/{view["id"]}/card?language=xx"
+        );
         Assert.Equal(400, status);
         Assert.Equal(["language"], Api.ProblemFields(body));
     }

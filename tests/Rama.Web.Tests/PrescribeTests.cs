@@ -12,7 +12,10 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
 
     private async Task<JsonNode> Saved(JsonNode view, string cutting)
     {
-        var (status, body) = await _client.PutAsync($"{Path(view)}/cutting", $$$"""{"version": {{{view["planVersion"]}}}, "cutting": {{{cutting}}}}""");
+        var (status, body) = await _client.PutAsync(
+            $"{Path(view)}/cutting",
+            $$$"""{"version": {{{view["planVersion"]}}}, "cutting": {{{cutting}}}}"""
+        );
         Assert.True(status == 200, body.ToJsonString());
         return body;
     }
@@ -50,23 +53,42 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
     {
         var view = await _client.PlantingAsync("H12");
         Assert.DoesNotContain(view["plan"]!["prescription"]!["cuts"]!.AsArray(), c => (string)c!["stepId"]! == "spurs"); // light: long-pruned
-        var saved = await Saved(view, """{"answers": {"aim": "number"}, "settings": {"big-limbs": 1}, "demonstration": [{"row": 2, "tree": 9, "before": 300, "fell": {"renewals": 60}}]}""");
+        var saved = await Saved(
+            view,
+            """{"answers": {"aim": "number"}, "settings": {"big-limbs": 1}, "demonstration": [{"row": 2, "tree": 9, "before": 300, "fell": {"renewals": 60}}]}"""
+        );
         var cuts = saved["plan"]!["prescription"]!["cuts"]!.AsArray();
         Assert.Contains(cuts, c => (string)c!["stepId"]! == "spurs");
         Assert.Equal(1, (int)cuts.Single(c => (string)c!["stepId"]! == "renewals")!["demonstrationTrees"]!);
         Assert.Equal("number", (string)(await _client.PlantingAsync("H12"))["cutting"]!["answers"]!["aim"]!);
-        Assert.Equal(409, (await _client.PutAsync($"{Path(view)}/cutting", $$$"""{"version": {{{view["planVersion"]}}}, "cutting": {}}""")).Status);
+        Assert.Equal(
+            409,
+            (
+                await _client.PutAsync(
+                    $"{Path(view)}/cutting",
+                    $$$"""{"version": {{{view["planVersion"]}}}, "cutting": {}}"""
+                )
+            ).Status
+        );
     }
 
     [Fact]
     public async Task What_cannot_be_a_choice_is_told_at_its_field()
     {
         var view = await _client.PlantingAsync("H3");
-        var (status, body) = await _client.PutAsync($"{Path(view)}/cutting", $$$"""
-            {"version": {{{view["planVersion"]}}}, "cutting": {"answers": {"order": "by-moon"}, "settings": {"big-limbs": 12}, "demonstration": [{"before": 100, "fell": {"forks": 140}}]}}
-            """);
+        var (status, body) = await _client.PutAsync(
+            $"{Path(view)}/cutting",
+            $$$"""
+            {"version": {{{view[
+                "planVersion"
+            ]}}}, "cutting": {"answers": {"order": "by-moon"}, "settings": {"big-limbs": 12}, "demonstration": [{"before": 100, "fell": {"forks": 140}}]}}
+            """
+        );
         Assert.Equal(400, status);
-        Assert.Equal(["answers.order", "demonstration[0].fell.forks", "settings.big-limbs"], Api.ProblemFields(body).Order());
+        Assert.Equal(
+            ["answers.order", "demonstration[0].fell.forks", "settings.big-limbs"],
+            Api.ProblemFields(body).Order()
+        );
     }
 
     [Fact]
@@ -76,10 +98,20 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
         string Body(string settings) => $$$"""{"version": {{{view["planVersion"]}}}, "settings": {{{settings}}}}""";
         var (status, body) = await _client.PutAsync($"{Path(view)}/settings", Body("""{"held": "structureOnly"}"""));
         Assert.Equal((400, "heldReason"), (status, Api.ProblemFields(body).Single()));
-        var (saved, held) = await _client.PutAsync($"{Path(view)}/settings", Body("""{"held": "structureOnly", "heldReason": "frost is forecast"}"""));
+        var (saved, held) = await _client.PutAsync(
+            $"{Path(view)}/settings",
+            Body("""{"held": "structureOnly", "heldReason": "frost is forecast"}""")
+        );
         Assert.Equal(200, saved);
-        Assert.Equal(("structureOnly", "structureOnly"), ((string)held["plan"]!["decision"]!["kind"]!, (string)held["plan"]!["decision"]!["held"]!));
-        Assert.Contains("frost is forecast", (await _client.ReadAsync($"{Path(view)}/history")).ToJsonString(), StringComparison.Ordinal);
+        Assert.Equal(
+            ("structureOnly", "structureOnly"),
+            ((string)held["plan"]!["decision"]!["kind"]!, (string)held["plan"]!["decision"]!["held"]!)
+        );
+        Assert.Contains(
+            "frost is forecast",
+            (await _client.ReadAsync($"{Path(view)}/history")).ToJsonString(),
+            StringComparison.Ordinal
+        );
     }
 
     [Fact]
@@ -88,12 +120,22 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
         var view = await _client.PlantingAsync("H4");
         var (_, bench) = await _client.PostAsync($"{Path(view)}/bench", "{}");
         var model = bench["models"]!.AsArray()[0]!;
-        var (_, put) = await _client.PostAsync($"{Path(view)}/bench", $$"""{"row": {{model["row"]}}, "tree": {{model["tree"]}}}""");
-        var counted = view["count"]!["trees"]!.AsArray().Single(t => (int)t!["row"]! == (int)model["row"]! && (int)t["tree"]! == (int)model["tree"]!)!;
+        var (_, put) = await _client.PostAsync(
+            $"{Path(view)}/bench",
+            $$"""{"row": {{model["row"]}}, "tree": {{model["tree"]}}}"""
+        );
+        var counted = view["count"]!["trees"]!
+            .AsArray()
+            .Single(t => (int)t!["row"]! == (int)model["row"]! && (int)t["tree"]! == (int)model["tree"]!)!;
         Assert.Equal((int)counted["floralBuds"]!, (int)put["before"]!["floralBuds"]!);
         Assert.Equal(
             counted["limbSizes"]!.AsArray().Select(l => Math.Round((double)l!["diameter"]!["value"]!, 6)).Order(),
-            put["tree"]!["branches"]!.AsArray().Where(b => (string)b!["kind"]! == "limb").Select(b => Math.Round((double)b!["diameterMm"]!, 6)).Order());
+            put["tree"]!["branches"]!
+                .AsArray()
+                .Where(b => (string)b!["kind"]! == "limb")
+                .Select(b => Math.Round((double)b!["diameterMm"]!, 6))
+                .Order()
+        );
     }
 
     [Fact]
@@ -105,7 +147,10 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
         Assert.Equal(before.ToJsonString(), (await Bench()).ToJsonString());
         var target = view["target"]!.DeepClone();
         target["budFactor"] = (double)target["budFactor"]! + 0.4;
-        var (status, saved) = await _client.PutAsync($"{Path(view)}/target", $$"""{"version": {{view["planVersion"]}}, "target": {{target.ToJsonString()}}}""");
+        var (status, saved) = await _client.PutAsync(
+            $"{Path(view)}/target",
+            $$"""{"version": {{view["planVersion"]}}, "target": {{target.ToJsonString()}}}"""
+        );
         Assert.True(status == 200, saved.ToJsonString());
         Assert.True((double)(await Bench())["toLeave"]! > (double)before["toLeave"]!);
 
@@ -119,11 +164,27 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
         var counter = application.ClientOf(Role.Counter);
         var view = await counter.PlantingAsync("W1");
         var id = Guid.NewGuid();
-        string Run(string pruner, string cuts) => $$$"""{"id": "{{{id}}}", "pruner": "{{{pruner}}}", "cuts": {{{cuts}}}}""";
+        string Run(string pruner, string cuts) =>
+            $$$"""{"id": "{{{id}}}", "pruner": "{{{pruner}}}", "cuts": {{{cuts}}}}""";
         Assert.Equal(400, (await counter.PostAsync($"{Path(view)}/practice", Run("", "[]"))).Status);
-        Assert.Equal(400, (await counter.PostAsync($"{Path(view)}/practice", Run("Crew A 3", """[{"bud": 90000}]"""))).Status);
+        Assert.Equal(
+            400,
+            (await counter.PostAsync($"{Path(view)}/practice", Run("Crew A 3", """[{"bud": 90000}]"""))).Status
+        );
         var (_, bench) = await counter.PostAsync($"{Path(view)}/bench", "{}");
-        var cuts = "[" + string.Join(",", bench["prescribed"]!.AsArray().Select(c => c!["bud"] is { } bud ? $$"""{"bud": {{bud}}}""" : $$"""{"branch": {{c["branch"]}}, "leaveM": {{c["leaveM"]}}}""")) + "]";
+        var cuts =
+            "["
+            + string.Join(
+                ",",
+                bench["prescribed"]!
+                    .AsArray()
+                    .Select(c =>
+                        c!["bud"] is { } bud
+                            ? $$"""{"bud": {{bud}}}"""
+                            : $$"""{"branch": {{c["branch"]}}, "leaveM": {{c["leaveM"]}}}"""
+                    )
+            )
+            + "]";
         var (status, kept) = await counter.PostAsync($"{Path(view)}/practice", Run("Crew A 3", cuts));
         Assert.Equal(200, status);
         Assert.True((int)kept["score"]!["score"]! >= 95, kept["score"]!.ToJsonString());
@@ -142,10 +203,16 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
         var view = await _client.PlantingAsync("W1");
         async Task<JsonNode> Last(string wish)
         {
-            using var answer = await _client.PostAsync($"{Path(view)}/simulation", new StringContent(wish, System.Text.Encoding.UTF8, "application/json"), TestContext.Current.CancellationToken);
+            using var answer = await _client.PostAsync(
+                $"{Path(view)}/simulation",
+                new StringContent(wish, System.Text.Encoding.UTF8, "application/json"),
+                TestContext.Current.CancellationToken
+            );
             Assert.Equal(200, (int)answer.StatusCode);
             var text = await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken);
-            return JsonNode.Parse(text.Split("\n\n", StringSplitOptions.RemoveEmptyEntries)[^1]["data: ".Length..])!["result"]!;
+            return JsonNode.Parse(text.Split("\n\n", StringSplitOptions.RemoveEmptyEntries)[^1]["data: ".Length..])![
+                "result"
+            ]!;
         }
         var (mine, again) = (await Last("{}"), await Last("{}"));
         Assert.Equal(mine.ToJsonString(), again.ToJsonString());
@@ -163,8 +230,9 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
     {
         var view = await _client.PlantingAsync("W2");
         var body = $$"""{"version": {{view["planVersion"]}}, "language": "en"}""";
-        var issued =
-            await Task.WhenAll(Enumerable.Range(0, 8).Select(_ => _client.PostAsync($"{Path(view)}/cards", body)));
+        var issued = await Task.WhenAll(
+            Enumerable.Range(0, 8).Select(_ => _client.PostAsync($"{Path(view)}/cards", body))
+        );
         Assert.All(issued, i => Assert.Equal((200, 1), (i.Status, (int)i.Body["number"]!)));
         Assert.Equal(8, (await _client.ReadAsync($"{Path(view)}/cards")).AsArray().Count);
     }
@@ -200,7 +268,10 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
     {
         var view = await _client.PlantingAsync("W3");
         async Task<(int Status, JsonNode Body)> Issue(JsonNode of, string language) =>
-            await _client.PostAsync($"{Path(view)}/cards", $$"""{"version": {{of["planVersion"]}}, "language": "{{language}}"}""");
+            await _client.PostAsync(
+                $"{Path(view)}/cards",
+                $$"""{"version": {{of["planVersion"]}}, "language": "{{language}}"}"""
+            );
         var (_, first) = await Issue(view, "en");
         var (_, spanish) = await Issue(view, "es");
         Assert.Equal((1, 1), ((int)first["number"]!, (int)spanish["number"]!));
@@ -208,8 +279,18 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
         Assert.Equal(1, (int)printed["version"]!);
         Assert.NotEmpty(printed["drawing"]!["cuts"]!.AsArray());
         // What crews measure with stands beside the lengths; it makes no other prescription.
-        Assert.Equal(204, (await _client.PutAsync("/api/v1/estate", """{"name": "Larkfold Orchards", "bodyMarks": {"finger": {"value": 1.5, "unit": "cm"}}}""")).Status);
-        Assert.All((await _client.ReadAsync($"{Path(view)}/cards")).AsArray(), c => Assert.False((bool)c!["outOfDate"]!));
+        Assert.Equal(
+            204,
+            (
+                await _client.PutAsync(
+                    "/api/v1/estate",
+                    """{"name": "Larkfold Orchards", "bodyMarks": {"finger": {"value": 1.5, "unit": "cm"}}}"""
+                )
+            ).Status
+        );
+        Assert.All((await _client.ReadAsync($"{Path(view)}/cards")).AsArray(), c =>
+            Assert.False((bool)c!["outOfDate"]!)
+        );
 
         // The prescription is kept as data, what it asks of each class with it.
         var asked = await _client.ReadAsync($"{Path(view)}/prescriptions/1");
@@ -223,7 +304,10 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
         var cards = (await _client.ReadAsync($"{Path(view)}/cards")).AsArray();
         Assert.All(cards, c => Assert.True((bool)c!["outOfDate"]!));
         Assert.Equal(2, (int)(await Issue(changed, "en")).Body["number"]!);
-        Assert.Equal(printed.ToJsonString(), (await _client.ReadAsync($"{Path(view)}/cards/{first["id"]}")).ToJsonString());
+        Assert.Equal(
+            printed.ToJsonString(),
+            (await _client.ReadAsync($"{Path(view)}/cards/{first["id"]}")).ToJsonString()
+        );
         Assert.Single((await _client.ReadAsync($"{Path(view)}/cards")).AsArray(), c => !(bool)c!["outOfDate"]!);
     }
 
@@ -238,19 +322,31 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
         string Body() => $$"""{"version": 0, "system": {{pack.ToJsonString()}}}""";
         var (status, told) = await _client.PostAsync("/api/v1/catalogue/systems/preview", Body());
         Assert.Equal(400, status);
-        Assert.Contains("“wind” is no word for limbs", (string)told["problems"]![0]!["message"]!, StringComparison.Ordinal);
+        Assert.Contains(
+            "“wind” is no word for limbs",
+            (string)told["problems"]![0]!["message"]!,
+            StringComparison.Ordinal
+        );
         step["find"] = "limbs where diameter > 17 mm";
-        Assert.NotEmpty((await _client.PostAsync("/api/v1/catalogue/systems/preview", Body())).Body["sample"]!["cuts"]!.AsArray());
+        Assert.NotEmpty(
+            (await _client.PostAsync("/api/v1/catalogue/systems/preview", Body())).Body["sample"]!["cuts"]!.AsArray()
+        );
         Assert.Equal(200, (await _client.PutAsync("/api/v1/catalogue/systems", Body())).Status);
         Assert.Equal(400, (await _client.PutAsync("/api/v1/catalogue/systems", Body())).Status); // it is there already
 
-        var (added, planting) = await _client.PostAsync("/api/v1/plantings", """
+        var (added, planting) = await _client.PostAsync(
+            "/api/v1/plantings",
+            """
             {"code": "P9", "name": "Own", "variety": "Topaz", "rootstock": "M.9", "system": "our-spindle", "yearPlanted": 2018,
              "rowSpacing": {"value": 3.4, "unit": "m"}, "treeSpacing": {"value": 1, "unit": "m"}, "area": {"value": 1, "unit": "ha"}}
-            """);
+            """
+        );
         Assert.Equal(201, added);
         Assert.Equal("Our spindle", (string)planting["plan"]!["planting"]!["system"]!["name"]!["en"]!);
         Assert.Equal(400, (await _client.SendAsync(HttpMethod.Delete, "/api/v1/catalogue/systems/our-spindle")).Status); // in use
-        Assert.Equal(403, (await application.ClientOf(Role.CrewLead).PutAsync("/api/v1/catalogue/systems", Body())).Status);
+        Assert.Equal(
+            403,
+            (await application.ClientOf(Role.CrewLead).PutAsync("/api/v1/catalogue/systems", Body())).Status
+        );
     }
 }

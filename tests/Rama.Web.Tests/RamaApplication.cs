@@ -69,16 +69,20 @@ public class RamaApplication : WebApplicationFactory<Program>, IAsyncLifetime
     {
         var id = Guid.CreateVersion7();
         await using var source = NpgsqlDataSource.Create(OwnerConnection);
-        await using var command = source.CreateCommand("""
+        await using var command = source.CreateCommand(
+            """
             with version as (
                 insert into issued_prescriptions (estate_id, id, planting_id, season, number, at)
                 select estate_id, gen_random_uuid(), id, 2027, $4, now() from plantings where id = $2
                 returning estate_id, id)
             insert into card_issues (estate_id, id, prescription_id, language, card, at)
             select estate_id, $1, id, 'en', $3, now() from version
-            """);
+            """
+        );
         var card = await File.ReadAllTextAsync(
-            RepositoryFile($"tests/Rama.Web.Tests/Files/card-form-{form}.json"), TestContext.Current.CancellationToken);
+            RepositoryFile($"tests/Rama.Web.Tests/Files/card-form-{form}.json"),
+            TestContext.Current.CancellationToken
+        );
         foreach (var value in new object[] { id, planting, card, form })
             command.Parameters.Add(new() { Value = value });
         Assert.Equal(1, await command.ExecuteNonQueryAsync(TestContext.Current.CancellationToken));
@@ -91,14 +95,18 @@ public class RamaApplication : WebApplicationFactory<Program>, IAsyncLifetime
     public async Task KeepOldPrescriptionAsync(int form, Guid planting)
     {
         await using var source = NpgsqlDataSource.Create(OwnerConnection);
-        await using var command = source.CreateCommand("""
+        await using var command = source.CreateCommand(
+            """
             insert into issued_prescriptions (estate_id, id, planting_id, season, number, content, at)
             select estate_id, gen_random_uuid(), id, 2027, $2, $3::json, now() from plantings where id = $1
-            """);
+            """
+        );
         var content = await File.ReadAllTextAsync(
             RepositoryFile($"tests/Rama.Web.Tests/Files/prescription-form-{form}.json"),
-            TestContext.Current.CancellationToken);
-        foreach (var value in new object[] { planting, form, content }) command.Parameters.Add(new() { Value = value });
+            TestContext.Current.CancellationToken
+        );
+        foreach (var value in new object[] { planting, form, content })
+            command.Parameters.Add(new() { Value = value });
         Assert.Equal(1, await command.ExecuteNonQueryAsync(TestContext.Current.CancellationToken));
     }
 
@@ -117,16 +125,26 @@ public class RamaApplication : WebApplicationFactory<Program>, IAsyncLifetime
         {
             OneLoginAtATime.Release();
         }
-        if (Demo is null) return;
-        foreach (var (role, _, email) in DemoPeople.All) _cookies[role] = await SignInAsync(email);
+        if (Demo is null)
+            return;
+        foreach (var (role, _, email) in DemoPeople.All)
+            _cookies[role] = await SignInAsync(email);
     }
 
     /// <summary>Signs in and gives the cookie.</summary>
     public async Task<string> SignInAsync(string email, string password = Password)
     {
         using var client = CreateClient(new() { HandleCookies = false, BaseAddress = ClientOptions.BaseAddress });
-        using var body = new StringContent($$"""{"email": "{{email}}", "password": "{{password}}"}""", System.Text.Encoding.UTF8, "application/json");
-        using var answer = await client.PostAsync(new Uri("/api/v1/session", UriKind.Relative), body, TestContext.Current.CancellationToken);
+        using var body = new StringContent(
+            $$"""{"email": "{{email}}", "password": "{{password}}"}""",
+            System.Text.Encoding.UTF8,
+            "application/json"
+        );
+        using var answer = await client.PostAsync(
+            new Uri("/api/v1/session", UriKind.Relative),
+            body,
+            TestContext.Current.CancellationToken
+        );
         answer.EnsureSuccessStatusCode();
         return answer.Headers.GetValues("Set-Cookie").Single().Split(';')[0];
     }

@@ -10,7 +10,8 @@ public sealed class SheetTests
     private static byte[] File(string name) =>
         System.IO.File.ReadAllBytes(RamaApplication.RepositoryFile($"tests/Rama.Web.Tests/Files/{name}"));
 
-    private static Sheet Read(string name, byte[] content) => SheetReader.Read(name, content, TestContext.Current.CancellationToken);
+    private static Sheet Read(string name, byte[] content) =>
+        SheetReader.Read(name, content, TestContext.Current.CancellationToken);
 
     // RFC 4180 and the dialects spreadsheets write: byte order mark, semicolons, quotes, line breaks in cells.
     [Theory]
@@ -72,43 +73,79 @@ public sealed class SheetTests
     }
 
     [Theory]
-    [InlineData("Finca;Parcela;Código;Nombre;Variedad;Patrón;Año de plantación;Entre filas (m);Sobre fila (m);Superficie (ha)")]
+    [InlineData(
+        "Finca;Parcela;Código;Nombre;Variedad;Patrón;Año de plantación;Entre filas (m);Sobre fila (m);Superficie (ha)"
+    )]
     [InlineData("Farm,Block,Planting,Name,Cultivar,Rootstock,Planted,Row spacing [m],In-row spacing [m],Hectares (ha)")]
     public void Headers_in_english_and_spanish_are_known(string headers)
     {
-        var sheet = ImportFile.Read($"{headers}\n1{string.Concat(headers.Where(c => c is ',' or ';').Select(c => $"{c}1"))}\n");
+        var sheet = ImportFile.Read(
+            $"{headers}\n1{string.Concat(headers.Where(c => c is ',' or ';').Select(c => $"{c}1"))}\n"
+        );
         var guess = MappingGuess.Of(sheet);
         Assert.Equal("plantings", guess.Table);
         Assert.Equal(
-            ["area", "block", "code", "name", "rootstock", "rowSpacing", "site", "treeSpacing", "variety", "yearPlanted"],
-            guess.Columns.Select(c => c.Field).Order());
+            [
+                "area",
+                "block",
+                "code",
+                "name",
+                "rootstock",
+                "rowSpacing",
+                "site",
+                "treeSpacing",
+                "variety",
+                "yearPlanted",
+            ],
+            guess.Columns.Select(c => c.Field).Order()
+        );
         Assert.Equal("m", guess.Columns.Single(c => c.Field == "rowSpacing").Unit);
     }
 
     [Fact]
     public void Units_are_taken_from_the_header()
     {
-        var guess = MappingGuess.Of(ImportFile.Read("Planting,Variety,Rootstock,Planted,Row spacing (ft),Tree spacing ft,Area (ac)\n1,1,1,1,1,1,1\n"));
-        Assert.Equal(["ft", "ft", "ac"], new[] { "rowSpacing", "treeSpacing", "area" }.Select(f => guess.Columns.Single(c => c.Field == f).Unit!));
+        var guess = MappingGuess.Of(
+            ImportFile.Read(
+                "Planting,Variety,Rootstock,Planted,Row spacing (ft),Tree spacing ft,Area (ac)\n1,1,1,1,1,1,1\n"
+            )
+        );
+        Assert.Equal(
+            ["ft", "ft", "ac"],
+            new[] { "rowSpacing", "treeSpacing", "area" }.Select(f => guess.Columns.Single(c => c.Field == f).Unit!)
+        );
     }
 
-    public static TheoryData<string, byte[], string> NoTables() => new()
-    {
-        { "empty.csv", [], "empty" },
-        { "header.csv", "a,b\n"u8.ToArray(), "empty" },
-        { "one.csv", "just a line of text\n"u8.ToArray(), "header" },
-        { "paper.pdf", "%PDF-1.7 …"u8.ToArray(), "type" },
-        { "old.xls", [0xD0, 0xCF, 0x11, 0xE0, 0xA1, 0xB1, 0x1A, 0xE1], "type" },
-        { "picture.csv", [0x89, (byte)'P', (byte)'N', (byte)'G', 0, 1, 2, 3], "type" },
-        { "half.xlsx", [.. File("calc.xlsx").Take(900)], "broken" },
-        { "other.zip", Zip("readme.txt", "hello"u8.ToArray()), "type" },
-        { "nonsense.xlsx", Zip("xl/workbook.xml", "<not-a-workbook/>"u8.ToArray()), "broken" },
-        { "list.json", """{"plantings": []}"""u8.ToArray(), "type" },
-        { "broken.geojson", """{"type": "FeatureCollection", "features": [{"""u8.ToArray(), "broken" },
-        { "deep.geojson", Encoding.UTF8.GetBytes(new string('[', 5_000)).Prepend((byte)'{').ToArray(), "broken" },
-        { "wide.geojson", Encoding.UTF8.GetBytes("{\"features\": [" + string.Join(",", Enumerable.Range(0, 300).Select(i => $"{{\"properties\": {{\"p{i}\": 1}}}}")) + "]}"), "columns" },
-        { "projected.geojson", """{"type": "FeatureCollection", "crs": {"properties": {"name": "EPSG:32632"}}, "features": [{}]}"""u8.ToArray(), "type" },
-    };
+    public static TheoryData<string, byte[], string> NoTables() =>
+        new()
+        {
+            { "empty.csv", [], "empty" },
+            { "header.csv", "a,b\n"u8.ToArray(), "empty" },
+            { "one.csv", "just a line of text\n"u8.ToArray(), "header" },
+            { "paper.pdf", "%PDF-1.7 …"u8.ToArray(), "type" },
+            { "old.xls", [0xD0, 0xCF, 0x11, 0xE0, 0xA1, 0xB1, 0x1A, 0xE1], "type" },
+            { "picture.csv", [0x89, (byte)'P', (byte)'N', (byte)'G', 0, 1, 2, 3], "type" },
+            { "half.xlsx", [.. File("calc.xlsx").Take(900)], "broken" },
+            { "other.zip", Zip("readme.txt", "hello"u8.ToArray()), "type" },
+            { "nonsense.xlsx", Zip("xl/workbook.xml", "<not-a-workbook/>"u8.ToArray()), "broken" },
+            { "list.json", """{"plantings": []}"""u8.ToArray(), "type" },
+            { "broken.geojson", """{"type": "FeatureCollection", "features": [{"""u8.ToArray(), "broken" },
+            { "deep.geojson", Encoding.UTF8.GetBytes(new string('[', 5_000)).Prepend((byte)'{').ToArray(), "broken" },
+            {
+                "wide.geojson",
+                Encoding.UTF8.GetBytes(
+                    "{\"features\": ["
+                        + string.Join(",", Enumerable.Range(0, 300).Select(i => $"{{\"properties\": {{\"p{i}\": 1}}}}"))
+                        + "]}"
+                ),
+                "columns"
+            },
+            {
+                "projected.geojson",
+                """{"type": "FeatureCollection", "crs": {"properties": {"name": "EPSG:32632"}}, "features": [{}]}"""u8.ToArray(),
+                "type"
+            },
+        };
 
     [Theory]
     [MemberData(nameof(NoTables))]

@@ -9,8 +9,12 @@ namespace Rama.Web.Tests;
 public sealed class SpanishTests(RamaApplication application) : IClassFixture<RamaApplication>
 {
     private static readonly HashSet<string> Told =
-        [.. JsonNode.Parse(File.ReadAllText(RamaApplication.RepositoryFile("web/src/words/es.json")))!.AsObject()
-            .Select(w => w.Key)];
+    [
+        .. JsonNode
+            .Parse(File.ReadAllText(RamaApplication.RepositoryFile("web/src/words/es.json")))!
+            .AsObject()
+            .Select(w => w.Key),
+    ];
 
     [Fact]
     public async Task Everything_the_demo_says_is_told_in_Spanish()
@@ -31,10 +35,14 @@ public sealed class SpanishTests(RamaApplication application) : IClassFixture<Ra
     {
         void Ask(string key)
         {
-            if (!Told.Contains(key)) missing.Add(key);
+            if (!Told.Contains(key))
+                missing.Add(key);
         }
-        if (node is JsonArray list) foreach (var item in list.OfType<JsonNode>()) Missing(item, missing);
-        if (node is not JsonObject thing) return;
+        if (node is JsonArray list)
+            foreach (var item in list.OfType<JsonNode>())
+                Missing(item, missing);
+        if (node is not JsonObject thing)
+            return;
         if (thing["formula"] is { } formula && thing["result"] is { } result && thing["inputs"] is JsonArray inputs)
         {
             Ask((string)formula!);
@@ -43,6 +51,8 @@ public sealed class SpanishTests(RamaApplication application) : IClassFixture<Ra
         }
         if (thing["code"] is { } code && thing["message"] is not null && thing["figures"] is not null)
             Ask($"notice:{code}");
-        foreach (var (_, value) in thing) if (value is not null) Missing(value, missing);
+        foreach (var (_, value) in thing)
+            if (value is not null)
+                Missing(value, missing);
     }
 }

@@ -18,7 +18,12 @@ public sealed class TestDatabase : IAsyncDisposable
     public string OwnerConnection => $"{Server};Database={_name};Maximum Pool Size=20";
 
     /// <summary>The application's own connection, which owns nothing.</summary>
-    public string Connection => new NpgsqlConnectionStringBuilder(OwnerConnection) { Username = DatabaseSetup.Login, Password = LoginPassword }.ConnectionString;
+    public string Connection =>
+        new NpgsqlConnectionStringBuilder(OwnerConnection)
+        {
+            Username = DatabaseSetup.Login,
+            Password = LoginPassword,
+        }.ConnectionString;
 
     public async ValueTask DisposeAsync()
     {

@@ -13,13 +13,17 @@ import i18n, { speak } from './words/i18n';
 import { ReadingContext } from './words/useReading';
 
 const PlantingPage = lazy(() => import('./planting/PlantingPage').then((m) => ({ default: m.PlantingPage })));
-const NewPlantingPage = lazy(() => import('./stages/estate/NewPlantingPage').then((m) => ({ default: m.NewPlantingPage })));
+const NewPlantingPage = lazy(() =>
+  import('./stages/estate/NewPlantingPage').then((m) => ({ default: m.NewPlantingPage })),
+);
 const EstateStage = lazy(() => import('./stages/estate/EstateStage').then((m) => ({ default: m.EstateStage })));
 const TargetStage = lazy(() => import('./stages/target/TargetStage').then((m) => ({ default: m.TargetStage })));
 const RulePage = lazy(() => import('./stages/target/RulePage').then((m) => ({ default: m.RulePage })));
 const CountStage = lazy(() => import('./stages/count/CountStage').then((m) => ({ default: m.CountStage })));
 const DecideStage = lazy(() => import('./stages/decide/DecideStage').then((m) => ({ default: m.DecideStage })));
-const PrescribeStage = lazy(() => import('./stages/prescribe/PrescribeStage').then((m) => ({ default: m.PrescribeStage })));
+const PrescribeStage = lazy(() =>
+  import('./stages/prescribe/PrescribeStage').then((m) => ({ default: m.PrescribeStage })),
+);
 const ResultStage = lazy(() => import('./stages/result/ResultStage').then((m) => ({ default: m.ResultStage })));
 const HistoryPage = lazy(() => import('./stages/estate/HistoryPage').then((m) => ({ default: m.HistoryPage })));
 const FirstManagerPage = lazy(() => import('./people/FirstManagerPage').then((m) => ({ default: m.FirstManagerPage })));
@@ -48,47 +52,51 @@ const router = createBrowserRouter([
     path: 'field',
     element: <FieldShell />,
     errorElement: <BrokenRoute />,
-    children: [framed([
-      { index: true, element: <FieldPage /> },
-      { path: ':id', element: <TallyPage /> },
-      { path: ':id/buds', element: <CutPage /> },
-      { path: ':id/walk', element: <WalkPage /> },
-    ])],
+    children: [
+      framed([
+        { index: true, element: <FieldPage /> },
+        { path: ':id', element: <TallyPage /> },
+        { path: ':id/buds', element: <CutPage /> },
+        { path: ':id/walk', element: <WalkPage /> },
+      ]),
+    ],
   },
   {
     element: <Shell />,
     errorElement: <BrokenRoute />,
-    children: [framed([
-      { index: true, element: <SeasonPage /> },
-      { path: 'map', element: <MapPage /> },
-      { path: 'catalogue', element: <CataloguePage /> },
-      { path: 'catalogue/systems', element: <SystemsPage /> },
-      { path: 'exchange', element: <ExchangePage /> },
-      { path: 'estate', element: <EstatePage /> },
-      { path: 'people', element: <PeoplePage /> },
-      { path: 'plantings/new', element: <NewPlantingPage /> },
-      { path: 'targets', element: <RulePage /> },
-      { path: 'plantings/:id/card', element: <CardPage /> },
-      { path: 'plantings/:id/bench', element: <BenchPage /> },
-      { path: 'plantings/:id/route', element: <RoutePage /> },
-      { path: 'plantings/:id/trees', element: <RowSheetPage /> },
-      { path: 'scans', element: <ScanPage /> },
-      {
-        path: 'plantings/:id',
-        element: <PlantingPage />,
-        children: [
-          { index: true, element: <Navigate to="prescribe" replace /> },
-          { path: 'estate', element: <EstateStage /> },
-          { path: 'target', element: <TargetStage /> },
-          { path: 'count', element: <CountStage /> },
-          { path: 'decide', element: <DecideStage /> },
-          { path: 'prescribe', element: <PrescribeStage /> },
-          { path: 'result', element: <ResultStage /> },
-          { path: 'history', element: <HistoryPage /> },
-        ],
-      },
-      { path: '*', element: <Navigate to="/" replace /> },
-    ])],
+    children: [
+      framed([
+        { index: true, element: <SeasonPage /> },
+        { path: 'map', element: <MapPage /> },
+        { path: 'catalogue', element: <CataloguePage /> },
+        { path: 'catalogue/systems', element: <SystemsPage /> },
+        { path: 'exchange', element: <ExchangePage /> },
+        { path: 'estate', element: <EstatePage /> },
+        { path: 'people', element: <PeoplePage /> },
+        { path: 'plantings/new', element: <NewPlantingPage /> },
+        { path: 'targets', element: <RulePage /> },
+        { path: 'plantings/:id/card', element: <CardPage /> },
+        { path: 'plantings/:id/bench', element: <BenchPage /> },
+        { path: 'plantings/:id/route', element: <RoutePage /> },
+        { path: 'plantings/:id/trees', element: <RowSheetPage /> },
+        { path: 'scans', element: <ScanPage /> },
+        {
+          path: 'plantings/:id',
+          element: <PlantingPage />,
+          children: [
+            { index: true, element: <Navigate to="prescribe" replace /> },
+            { path: 'estate', element: <EstateStage /> },
+            { path: 'target', element: <TargetStage /> },
+            { path: 'count', element: <CountStage /> },
+            { path: 'decide', element: <DecideStage /> },
+            { path: 'prescribe', element: <PrescribeStage /> },
+            { path: 'result', element: <ResultStage /> },
+            { path: 'history', element: <HistoryPage /> },
+          ],
+        },
+        { path: '*', element: <Navigate to="/" replace /> },
+      ]),
+    ],
   },
 ]);
 
@@ -102,29 +110,52 @@ export function App() {
   if (now && (now.state === 'signedIn' || (now.person && !signedIn)) && now !== signedIn) setSignedIn(now);
   const [asked, setAsked] = useState(false);
   useEffect(() => {
-    const ask = () => { setAsked(true); };
+    const ask = () => {
+      setAsked(true);
+    };
     window.addEventListener(ASK_SIGN_IN, ask);
-    return () => { window.removeEventListener(ASK_SIGN_IN, ask); };
+    return () => {
+      window.removeEventListener(ASK_SIGN_IN, ask);
+    };
   }, []);
   if (asked && now?.state === 'signedIn') setAsked(false);
-  useEffect(() => { if (person?.language) void speak(person.language === 'es' ? 'es' : 'en'); }, [person?.language]);
+  useEffect(() => {
+    if (person?.language) void speak(person.language === 'es' ? 'es' : 'en');
+  }, [person?.language]);
 
   const system: UnitSystem = person?.units ?? 'metric';
   const reading = useMemo(() => {
     const choose = (units: UnitSystem, language: string) => {
-      client.setQueryData<Session>(sessionKey, (s) => s?.person ? { ...s, person: { ...s.person, units, language } } : s);
+      client.setQueryData<Session>(sessionKey, (s) =>
+        s?.person ? { ...s, person: { ...s.person, units, language } } : s,
+      );
       void answered(api.PUT('/api/v1/session/reading', { body: { units, language } })).catch(() => undefined);
     };
-    return { system, chooseSystem: (next: UnitSystem) => { choose(next, i18n.language); }, chooseLanguage: (next: string) => { choose(system, next); } };
+    return {
+      system,
+      chooseSystem: (next: UnitSystem) => {
+        choose(next, i18n.language);
+      },
+      chooseLanguage: (next: string) => {
+        choose(system, next);
+      },
+    };
   }, [system, client]);
 
   if (session.error && !now) return <Trouble error={session.error} retry={() => void session.refetch()} />;
   if (!now) return null;
-  if (now.state === 'empty') return <Suspense><FirstManagerPage /></Suspense>;
+  if (now.state === 'empty')
+    return (
+      <Suspense>
+        <FirstManagerPage />
+      </Suspense>
+    );
   if (!signedIn) return <SignInPage over={null} />;
   return (
     <ReadingContext.Provider value={reading}>
-      <Suspense><RouterProvider router={router} /></Suspense>
+      <Suspense>
+        <RouterProvider router={router} />
+      </Suspense>
       {now.state === 'signedOut' && (asked || !inField()) && <SignInPage over={signedIn} />}
     </ReadingContext.Provider>
   );

@@ -15,7 +15,14 @@ function Broken({ error }: { error: unknown }) {
       <p>{i18n.t('broken.what')}</p>
       <p>{i18n.t('broken.safe')}</p>
       <p className="problem-ways">
-        <Button type="primary" onClick={() => { window.location.reload(); }}>{i18n.t('trouble.retry')}</Button>
+        <Button
+          type="primary"
+          onClick={() => {
+            window.location.reload();
+          }}
+        >
+          {i18n.t('trouble.retry')}
+        </Button>
         <a href="/">{i18n.t('trouble.home')}</a>
       </p>
       <p className="problem-detail">{i18n.t('broken.detail', { where: window.location.pathname, said })}</p>

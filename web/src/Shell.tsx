@@ -15,10 +15,17 @@ export function Shell() {
   return (
     <>
       <header className="shell" data-at={pathname}>
-        <Link to={`/${search}`} className="shell-name">Rama</Link>
-        <span className="shell-estate"><EstateName /><SeasonName /></span>
+        <Link to={`/${search}`} className="shell-name">
+          Rama
+        </Link>
+        <span className="shell-estate">
+          <EstateName />
+          <SeasonName />
+        </span>
         <nav className="shell-places" aria-label={t('places')}>
-          <NavLink to={`/${search}`} end>{t('place.season')}</NavLink>
+          <NavLink to={`/${search}`} end>
+            {t('place.season')}
+          </NavLink>
           <NavLink to={`/map${search}`}>{t('place.map')}</NavLink>
           {may('count') && <NavLink to="/field">{t('place.field')}</NavLink>}
           <NavLink to="/catalogue">{t('place.catalogue')}</NavLink>
@@ -28,7 +35,9 @@ export function Shell() {
         </nav>
         <AccountMenu />
       </header>
-      <Suspense fallback={<p className="waiting">{t('loading')}</p>}><Outlet /></Suspense>
+      <Suspense fallback={<p className="waiting">{t('loading')}</p>}>
+        <Outlet />
+      </Suspense>
     </>
   );
 }
@@ -43,7 +52,14 @@ function EstateName() {
     window.location.assign('/');
   };
   if (data.estates.length < 2) return <strong>{data.estates[0]?.name}</strong>;
-  return <Choice label={t('estate')} value={data.here?.estateId ?? ''} onChange={(id) => void go(id)} options={data.estates.map((e) => ({ value: e.id, label: e.name }))} />;
+  return (
+    <Choice
+      label={t('estate')}
+      value={data.here?.estateId ?? ''}
+      onChange={(id) => void go(id)}
+      options={data.estates.map((e) => ({ value: e.id, label: e.name }))}
+    />
+  );
 }
 
 function SeasonName() {
@@ -55,7 +71,17 @@ function SeasonName() {
   const { seasons } = season.data;
   if (seasons.length < 2) return <> · {name(season.data.season)}</>;
   return (
-    <> · <Choice label={t('season')} value={String(season.data.season)} options={seasons.map((s) => ({ value: String(s), label: name(s) }))}
-      onChange={(next) => { setSearch(Number(next) === seasons[0] ? {} : { season: next }); }} /></>
+    <>
+      {' '}
+      ·{' '}
+      <Choice
+        label={t('season')}
+        value={String(season.data.season)}
+        options={seasons.map((s) => ({ value: String(s), label: name(s) }))}
+        onChange={(next) => {
+          setSearch(Number(next) === seasons[0] ? {} : { season: next });
+        }}
+      />
+    </>
   );
 }

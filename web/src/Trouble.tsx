@@ -10,7 +10,9 @@ export function Trouble({ error, retry }: { error: Error; retry: () => void }) {
   return (
     <main className="problem-page">
       <h1>{missing ? t('trouble.missing') : t('trouble.title')}</h1>
-      <p>{missing ? t('trouble.missing-text') : error instanceof RequestError ? error.message : t('failure.network')}</p>
+      <p>
+        {missing ? t('trouble.missing-text') : error instanceof RequestError ? error.message : t('failure.network')}
+      </p>
       {missing ? <Link to="/">{t('trouble.home')}</Link> : <Button onClick={retry}>{t('trouble.retry')}</Button>}
     </main>
   );

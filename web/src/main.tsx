@@ -32,7 +32,9 @@ void ready.then(() => {
     <StrictMode>
       <ConfigProvider theme={theme} csp={{ nonce }} wave={{ disabled: true }} button={{ autoInsertSpace: false }}>
         <QueryClientProvider client={queries}>
-          <BrokenEdge><App /></BrokenEdge>
+          <BrokenEdge>
+            <App />
+          </BrokenEdge>
         </QueryClientProvider>
       </ConfigProvider>
     </StrictMode>,

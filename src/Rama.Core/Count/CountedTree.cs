@@ -11,7 +11,14 @@ namespace Rama.Core.Count;
 /// <param name="Kinds">All buds by kind that gave the floral buds; empty where floral buds were counted directly.</param>
 /// <param name="LimbSizes">Its limbs, where they were counted or measured one by one.</param>
 public sealed record CountedTree(
-    double Row, double Tree, double? GirthCm, double? Limbs, double FloralBuds, IReadOnlyList<KindCount> Kinds, IReadOnlyList<LimbSize> LimbSizes)
+    double Row,
+    double Tree,
+    double? GirthCm,
+    double? Limbs,
+    double FloralBuds,
+    IReadOnlyList<KindCount> Kinds,
+    IReadOnlyList<LimbSize> LimbSizes
+)
 {
     /// <summary>Trunk cross-section in cm², where the girth was measured.</summary>
     public double? TcsaCm2 => GirthCm is { } girth ? Trunk.CrossSectionCm2(girth) : null;

@@ -11,9 +11,15 @@ namespace Rama.Core.Count;
 /// <param name="Sample">Which trees are to be counted.</param>
 /// <param name="Method">How the mean is to be estimated; null for what fits best.</param>
 public sealed record Survey(
-    IReadOnlyList<CountedTree> Trees, double? FloralShare, IReadOnlyList<FloralShare> Shares, SampleSettings Sample, EstimateMethod? Method = null)
+    IReadOnlyList<CountedTree> Trees,
+    double? FloralShare,
+    IReadOnlyList<FloralShare> Shares,
+    SampleSettings Sample,
+    EstimateMethod? Method = null
+)
 {
     /// <summary>The cuts that stand for a kind of bud: its own, else all; null where a typed share does, or nothing.</summary>
     public FloralShare? ShareFor(string kind) =>
-        Shares.FirstOrDefault(s => s.Kind == kind && kind != BudKind.Any) ?? (FloralShare is null ? Shares.FirstOrDefault(s => s.Kind == BudKind.Any) : null);
+        Shares.FirstOrDefault(s => s.Kind == kind && kind != BudKind.Any)
+        ?? (FloralShare is null ? Shares.FirstOrDefault(s => s.Kind == BudKind.Any) : null);
 }

@@ -35,8 +35,10 @@ public sealed record SurveyEntry
     public Survey Read()
     {
         var reader = new EntryReader();
-        if (Trees.Count > MostTrees) reader.Add("trees", "range", $"Trees: expected at most {MostTrees} counted trees.");
-        if (BudCuts.Count > MostTrees) reader.Add("budCuts", "range", $"Buds cut: expected at most {MostTrees} lines.");
+        if (Trees.Count > MostTrees)
+            reader.Add("trees", "range", $"Trees: expected at most {MostTrees} counted trees.");
+        if (BudCuts.Count > MostTrees)
+            reader.Add("budCuts", "range", $"Buds cut: expected at most {MostTrees} lines.");
         reader.ThrowIfAny();
 
         var share = reader.Optional("floralShare", "Floral share", FloralShare, Units.Share, 0, 1);
@@ -53,10 +55,12 @@ public sealed record SurveyEntry
     private static Dictionary<string, FloralShare> SharesOf(EntryReader reader, List<BudCut> cuts)
     {
         var kinds = cuts.GroupBy(c => c.Kind).ToList();
-        if (kinds.Count > BudKind.Most) reader.Add("budCuts", "range", $"Buds cut: expected at most {BudKind.Most} kinds.");
+        if (kinds.Count > BudKind.Most)
+            reader.Add("budCuts", "range", $"Buds cut: expected at most {BudKind.Most} kinds.");
         var shares = kinds.ToDictionary(k => k.Key, k => Floral.FloralShare.Of(k.Key, [.. k]));
         // Buds whose kind was not told are of all those cut.
-        if (cuts.Count > 0) shares.TryAdd(BudKind.Any, Floral.FloralShare.Of(BudKind.Any, cuts));
+        if (cuts.Count > 0)
+            shares.TryAdd(BudKind.Any, Floral.FloralShare.Of(BudKind.Any, cuts));
         return shares;
     }
 
@@ -68,7 +72,11 @@ public sealed record SurveyEntry
             var row = reader.RequiredWhole($"{path}.row", "Row", entry.Row, "", 1, 9_999);
             var tree = reader.RequiredWhole($"{path}.tree", "Tree", entry.Tree, "", 1, 9_999);
             if (!double.IsNaN(row + tree) && !places.TryAdd((row, tree), index))
-                reader.Add($"{path}.tree", "duplicate", $"Tree {tree:0} of row {row:0} is already on line {places[(row, tree)] + 1}.");
+                reader.Add(
+                    $"{path}.tree",
+                    "duplicate",
+                    $"Tree {tree:0} of row {row:0} is already on line {places[(row, tree)] + 1}."
+                );
 
             var girth = reader.Optional($"{path}.girth", "Girth", entry.Girth, Units.Length, 0.01, 3);
             var limbs = reader.OptionalWhole($"{path}.limbs", "Limbs", entry.Limbs, "", 0, MostLimbs);
@@ -84,10 +92,19 @@ public sealed record SurveyEntry
             var all = reader.OptionalWhole($"{path}.buds", "Buds", entry.Buds, "", 0, 40_000);
             var told = (floral is null ? 0 : 1) + (all is null ? 0 : 1) + (entry.Kinds.Count == 0 ? 0 : 1);
             if (told == 0)
-                reader.Add($"{path}.floralBuds", "missing", "Floral buds: please enter the floral buds, or all buds and the floral share.");
+                reader.Add(
+                    $"{path}.floralBuds",
+                    "missing",
+                    "Floral buds: please enter the floral buds, or all buds and the floral share."
+                );
             if (told > 1)
-                reader.Add($"{path}.buds", "conflict", "Buds: expected either floral buds, all buds, or buds by kind for one tree, not several of these.");
-            if (floral is { } direct) return ([], direct);
+                reader.Add(
+                    $"{path}.buds",
+                    "conflict",
+                    "Buds: expected either floral buds, all buds, or buds by kind for one tree, not several of these."
+                );
+            if (floral is { } direct)
+                return ([], direct);
             List<KindCount> kinds = all is { } any ? [new(BudKind.Any, any)] : Kinds(entry, path);
             // A kind of which there are none needs no share.
             return (kinds, kinds.Where(k => k.Buds != 0).Sum(k => k.Buds * ShareOf(k.Kind)));
@@ -95,13 +112,15 @@ public sealed record SurveyEntry
 
         private List<KindCount> Kinds(CountedTreeEntry entry, string path)
         {
-            if (entry.Kinds.Count > BudKind.Most) reader.Add($"{path}.kinds", "range", $"Kinds of bud: expected at most {BudKind.Most}.");
+            if (entry.Kinds.Count > BudKind.Most)
+                reader.Add($"{path}.kinds", "range", $"Kinds of bud: expected at most {BudKind.Most}.");
             List<KindCount> kinds = [];
             foreach (var (i, kind) in entry.Kinds.Take(BudKind.Most).Index())
             {
                 var name = BudKind.Read(reader, $"{path}.kinds[{i}].kind", kind.Kind);
                 var buds = reader.RequiredWhole($"{path}.kinds[{i}].buds", "Buds", kind.Buds, "", 0, 40_000);
-                if (kinds.Any(k => k.Kind == name)) reader.Add($"{path}.kinds[{i}].kind", "duplicate", $"Kind of bud: “{name}” is there twice.");
+                if (kinds.Any(k => k.Kind == name))
+                    reader.Add($"{path}.kinds[{i}].kind", "duplicate", $"Kind of bud: “{name}” is there twice.");
                 kinds.Add(new(name, buds));
             }
             return kinds;
@@ -110,25 +129,55 @@ public sealed record SurveyEntry
         // Cuts of the kind itself, else what was typed, else what all buds cut say.
         private double ShareOf(string kind)
         {
-            if (kind != BudKind.Any && shares.TryGetValue(kind, out var cut)) return cut.Share;
-            if (typed is { } share) return share;
-            if (shares.TryGetValue(BudKind.Any, out var all)) return all.Share;
-            AddOnce("floralShare", "Floral share: please fill this in or cut buds, since more than floral buds were counted on at least one tree.");
+            if (kind != BudKind.Any && shares.TryGetValue(kind, out var cut))
+                return cut.Share;
+            if (typed is { } share)
+                return share;
+            if (shares.TryGetValue(BudKind.Any, out var all))
+                return all.Share;
+            AddOnce(
+                "floralShare",
+                "Floral share: please fill this in or cut buds, since more than floral buds were counted on at least one tree."
+            );
             return double.NaN;
         }
 
         private void AddOnce(string field, string message)
         {
-            if (!reader.Problems.Any(p => p.Field == field)) reader.Add(field, "missing", message);
+            if (!reader.Problems.Any(p => p.Field == field))
+                reader.Add(field, "missing", message);
         }
 
         private List<LimbSize> Limbs(CountedTreeEntry entry, string path)
         {
-            if (entry.LimbSizes.Count > MostLimbs) reader.Add($"{path}.limbSizes", "range", $"Limbs: expected at most {MostLimbs}.");
-            return [
-                .. entry.LimbSizes.Take(MostLimbs).Select((limb, i) => new LimbSize(
-                    reader.Optional($"{path}.limbSizes[{i}].diameter", "Limb diameter", limb.Diameter, Units.Length, 0.002, 0.5) * 1000, limb.Forked,
-                    reader.OptionalWhole($"{path}.limbSizes[{i}].buds", "Buds on the limb", limb.Buds, "", 0, 5_000))),
+            if (entry.LimbSizes.Count > MostLimbs)
+                reader.Add($"{path}.limbSizes", "range", $"Limbs: expected at most {MostLimbs}.");
+            return
+            [
+                .. entry
+                    .LimbSizes.Take(MostLimbs)
+                    .Select(
+                        (limb, i) =>
+                            new LimbSize(
+                                reader.Optional(
+                                    $"{path}.limbSizes[{i}].diameter",
+                                    "Limb diameter",
+                                    limb.Diameter,
+                                    Units.Length,
+                                    0.002,
+                                    0.5
+                                ) * 1000,
+                                limb.Forked,
+                                reader.OptionalWhole(
+                                    $"{path}.limbSizes[{i}].buds",
+                                    "Buds on the limb",
+                                    limb.Buds,
+                                    "",
+                                    0,
+                                    5_000
+                                )
+                            )
+                    ),
             ];
         }
     }

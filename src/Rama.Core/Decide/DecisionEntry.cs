@@ -37,7 +37,11 @@ public sealed record DecisionEntry : DecisionSettingsEntry
         var set = reader.Optional("setShare", "Cluster set", SetShare, "1", 0, 1);
         var settings = reader.Under("", () => ReadSettings());
         if (low is null != high is null)
-            reader.Add(low is null ? "floralBudsLow" : "floralBudsHigh", "missing", "Interval: please give both ends or none.");
+            reader.Add(
+                low is null ? "floralBudsLow" : "floralBudsHigh",
+                "missing",
+                "Interval: please give both ends or none."
+            );
         if (low > buds || high < buds)
             reader.Add("floralBuds", "conflict", "Floral buds: expected a mean between the ends of its interval.");
         reader.ThrowIfAny();

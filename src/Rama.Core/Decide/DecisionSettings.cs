@@ -6,7 +6,11 @@ namespace Rama.Core.Decide;
 /// <param name="Held">What the manager decided instead of the count; null where the count decides.</param>
 /// <param name="HeldReason">Why; null where the count decides.</param>
 public sealed record DecisionSettings(
-    double Tolerance = DecisionSettings.DefaultTolerance, double Cap = DecisionSettings.DefaultCap, DecisionKind? Held = null, string? HeldReason = null)
+    double Tolerance = DecisionSettings.DefaultTolerance,
+    double Cap = DecisionSettings.DefaultCap,
+    DecisionKind? Held = null,
+    string? HeldReason = null
+)
 {
     /// <summary>Tolerance used unless the manager says otherwise.</summary>
     public const double DefaultTolerance = 0.10;

@@ -24,10 +24,12 @@ public record DecisionSettingsEntry
     public DecisionSettings ReadSettings(double defaultCap = DecisionSettings.DefaultCap)
     {
         var reader = new EntryReader();
-        var tolerance = reader.Optional("tolerance", "Tolerance", Tolerance, Units.Share, 0.01, 0.5) ?? DecisionSettings.DefaultTolerance;
+        var tolerance = reader.Optional("tolerance", "Tolerance", Tolerance, Units.Share, 0.01, 0.5)
+            ?? DecisionSettings.DefaultTolerance;
         var cap = reader.Optional("cap", "Most to cut in one winter", Cap, Units.Share, 0.05, 0.9) ?? defaultCap;
         var reason = reader.OptionalText("heldReason", "Reason", HeldReason, 300);
-        if (Held is not null && reason is null) reader.Add("heldReason", "missing", "Reason: please say why the decision is another than the count's.");
+        if (Held is not null && reason is null)
+            reader.Add("heldReason", "missing", "Reason: please say why the decision is another than the count's.");
         reader.ThrowIfAny();
         return new(tolerance, cap, Held, Held is null ? null : reason);
     }

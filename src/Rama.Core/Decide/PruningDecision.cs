@@ -45,10 +45,13 @@ public sealed record PruningDecision(
     bool Settled,
     Notice Reason,
     IReadOnlyList<Step> Steps,
-    IReadOnlyList<Notice> Warnings)
-    : Calculated(Surplus, "bud/tree", Steps, Warnings)
+    IReadOnlyList<Notice> Warnings
+) : Calculated(Surplus, "bud/tree", Steps, Warnings)
 {
-    private const double LightUpTo = 0.15, StandardUpTo = 0.35, SameBuds = 1e-6, WorthTelling = 0.5;
+    private const double LightUpTo = 0.15,
+        StandardUpTo = 0.35,
+        SameBuds = 1e-6,
+        WorthTelling = 0.5;
 
     /// <summary>Decides from the unrounded surplus. The target is taken as exact.</summary>
     /// <param name="standing">Floral buds standing per tree.</param>
@@ -58,7 +61,13 @@ public sealed record PruningDecision(
     /// <param name="setShare">Share of floral buds that hold a fruit after natural drop, where known.</param>
     /// <param name="held">What the manager decided instead of the count.</param>
     public static PruningDecision Of(
-        BudsStanding standing, double toLeave, DecisionSettings settings, double? fruitWanted = null, double? setShare = null, DecisionKind? held = null)
+        BudsStanding standing,
+        double toLeave,
+        DecisionSettings settings,
+        double? fruitWanted = null,
+        double? setShare = null,
+        DecisionKind? held = null
+    )
     {
         var surplus = standing.Mean - toLeave;
         var tolerance = settings.Tolerance * toLeave;
@@ -77,42 +86,105 @@ public sealed record PruningDecision(
         var toThinning = kind == DecisionKind.Reduce ? surplus - remove : 0;
         double? atBest = kind == DecisionKind.NoPrune ? standing.Mean * setShare : null;
         double? isShort = atBest is { } fruit && fruitWanted is { } wanted ? Math.Max(0, wanted - fruit) : null;
-        PruningWeight? weight = kind != DecisionKind.Reduce ? null
+        PruningWeight? weight =
+            kind != DecisionKind.Reduce ? null
             : surplus / standing.Mean <= LightUpTo ? PruningWeight.Light
             : surplus / standing.Mean <= StandardUpTo ? PruningWeight.Standard
             : PruningWeight.Heavy;
         var (low, high) = (standing.Low - toLeave, standing.High - toLeave);
-        var settled = low is { } l && high is { } h && KindOf(l, tolerance) == counted && KindOf(h, tolerance) == counted;
+        var settled =
+            low is { } l && high is { } h && KindOf(l, tolerance) == counted && KindOf(h, tolerance) == counted;
 
-        Figure present = new("floral buds", standing.Mean, "bud/tree"), wantedBuds = new("buds to leave", toLeave, "bud/tree");
+        Figure present = new("floral buds", standing.Mean, "bud/tree"),
+            wantedBuds = new("buds to leave", toLeave, "bud/tree");
         Figure surplusFigure = new("surplus", surplus, "bud/tree");
         List<Step> steps =
         [
-            new("decision.surplus", "floral buds − buds to leave", surplusFigure, [present, wantedBuds], Sources.Definition),
-            new("decision.tolerance", "buds to leave × tolerance", new("tolerance in buds", tolerance, "bud/tree"),
-                [wantedBuds, new("tolerance", settings.Tolerance, "share")], "setting, 10 % unless changed"),
+            new(
+                "decision.surplus",
+                "floral buds − buds to leave",
+                surplusFigure,
+                [present, wantedBuds],
+                Sources.Definition
+            ),
+            new(
+                "decision.tolerance",
+                "buds to leave × tolerance",
+                new("tolerance in buds", tolerance, "bud/tree"),
+                [wantedBuds, new("tolerance", settings.Tolerance, "share")],
+                "setting, 10 % unless changed"
+            ),
         ];
-        steps.Add(kind switch
-        {
-            DecisionKind.Reduce => new("decision.remove", "the smaller of the surplus and floral buds × cap", new("remove", remove, "bud/tree"),
-                [surplusFigure, present, new("cap", settings.Cap, "share")], "setting, 40 % unless the training system or the manager says otherwise"),
-            DecisionKind.StructureOnly => new("decision.remove", "the smaller of the tolerance and surplus + tolerance", new("allowance for structure", remove, "bud/tree"),
-                [surplusFigure, new("tolerance in buds", tolerance, "bud/tree")], Sources.Definition),
-            _ => new("decision.remove", "nothing is removed to reach the number", new("remove", 0, "bud/tree"), [], Sources.Definition),
-        });
+        steps.Add(
+            kind switch
+            {
+                DecisionKind.Reduce => new(
+                    "decision.remove",
+                    "the smaller of the surplus and floral buds × cap",
+                    new("remove", remove, "bud/tree"),
+                    [surplusFigure, present, new("cap", settings.Cap, "share")],
+                    "setting, 40 % unless the training system or the manager says otherwise"
+                ),
+                DecisionKind.StructureOnly => new(
+                    "decision.remove",
+                    "the smaller of the tolerance and surplus + tolerance",
+                    new("allowance for structure", remove, "bud/tree"),
+                    [surplusFigure, new("tolerance in buds", tolerance, "bud/tree")],
+                    Sources.Definition
+                ),
+                _ => new(
+                    "decision.remove",
+                    "nothing is removed to reach the number",
+                    new("remove", 0, "bud/tree"),
+                    [],
+                    Sources.Definition
+                ),
+            }
+        );
         if (toThinning > 0)
-            steps.Add(new("decision.thinning", "surplus − remove", new("clusters left to thinning", toThinning, "cluster/tree"),
-                [surplusFigure, new("remove", remove, "bud/tree")], Sources.Definition));
+            steps.Add(
+                new(
+                    "decision.thinning",
+                    "surplus − remove",
+                    new("clusters left to thinning", toThinning, "cluster/tree"),
+                    [surplusFigure, new("remove", remove, "bud/tree")],
+                    Sources.Definition
+                )
+            );
         if (atBest is { } best)
-            steps.Add(new("decision.fruit-at-best", "floral buds × cluster set",
-                new("fruit at best", best, "fruit/tree"),
-                [present, new("cluster set", setShare!.Value, "share")], Sources.Assumption));
+            steps.Add(
+                new(
+                    "decision.fruit-at-best",
+                    "floral buds × cluster set",
+                    new("fruit at best", best, "fruit/tree"),
+                    [present, new("cluster set", setShare!.Value, "share")],
+                    Sources.Assumption
+                )
+            );
 
         return new(
-            kind, weight, surplus, low, high, standing, toLeave, toLeave - tolerance, toLeave + tolerance,
-            remove, removeShare, settings.Cap, settings.Tolerance, held, toThinning, atBest, isShort, settled,
+            kind,
+            weight,
+            surplus,
+            low,
+            high,
+            standing,
+            toLeave,
+            toLeave - tolerance,
+            toLeave + tolerance,
+            remove,
+            removeShare,
+            settings.Cap,
+            settings.Tolerance,
+            held,
+            toThinning,
+            atBest,
+            isShort,
+            settled,
             ReasonFor(kind, standing.Mean, toLeave, remove, removeShare, weight, toThinning, atBest, isShort),
-            steps, Warn(settled, low, kind, standing));
+            steps,
+            Warn(settled, low, kind, standing)
+        );
     }
 
     /// <summary>
@@ -128,21 +200,34 @@ public sealed record PruningDecision(
     internal PruningDecision CarriedOut(double remove, double thinning, bool light, IReadOnlyList<Figure> classes)
     {
         var share = Standing.Mean > 0 ? remove / Standing.Mean : 0;
-        List<Step> steps = [.. Steps.Where(s => s.Code is not ("decision.remove" or "decision.thinning")),
-            RemoveStep(remove, light, classes)];
+        List<Step> steps =
+        [
+            .. Steps.Where(s => s.Code is not ("decision.remove" or "decision.thinning")),
+            RemoveStep(remove, light, classes),
+        ];
         if (thinning > 0)
         {
-            Figure left = new("floral buds left", Standing.Mean - (Kind == DecisionKind.Reduce ? remove : 0),
-                "bud/tree");
-            steps.Add(new(
-                "decision.thinning", "mean over trees of floral buds left − buds to leave, where there are more",
-                new("clusters left to thinning", thinning, "cluster/tree"),
-                [left, new("buds to leave", BudsToLeave, "bud/tree")],
-                "typical trees cut by the card"));
+            Figure left = new(
+                "floral buds left",
+                Standing.Mean - (Kind == DecisionKind.Reduce ? remove : 0),
+                "bud/tree"
+            );
+            steps.Add(
+                new(
+                    "decision.thinning",
+                    "mean over trees of floral buds left − buds to leave, where there are more",
+                    new("clusters left to thinning", thinning, "cluster/tree"),
+                    [left, new("buds to leave", BudsToLeave, "bud/tree")],
+                    "typical trees cut by the card"
+                )
+            );
         }
         return this with
         {
-            RemoveBuds = remove, RemoveShare = share, ClustersToThinning = thinning, Steps = steps,
+            RemoveBuds = remove,
+            RemoveShare = share,
+            ClustersToThinning = thinning,
+            Steps = steps,
             Reason = ReasonOf(remove, share, thinning, light),
         };
     }
@@ -150,21 +235,35 @@ public sealed record PruningDecision(
     private Step RemoveStep(double remove, bool light, IReadOnlyList<Figure> classes)
     {
         var planned = Steps.First(s => s.Code == "decision.remove");
-        if (classes.Count == 0 && !(Kind == DecisionKind.Reduce && light)
-            && Math.Abs(planned.Result.Value - remove) < SameBuds) return planned;
-        var formula = classes.Count > 0 ? "Σ share of the trees × what goes from the trunk class"
+        if (
+            classes.Count == 0
+            && !(Kind == DecisionKind.Reduce && light)
+            && Math.Abs(planned.Result.Value - remove) < SameBuds
+        )
+            return planned;
+        var formula =
+            classes.Count > 0 ? "Σ share of the trees × what goes from the trunk class"
             : Kind == DecisionKind.Reduce && light ? "what the system's cuts take, whatever the number"
             // Cuts may run out before the number is reached.
             : "what all cuts of the system together take";
         return new(
-            "decision.remove", formula, planned.Result with { Value = remove },
-            classes.Count > 0 ? classes : [new("floral buds", Standing.Mean, "bud/tree")], Sources.Definition);
+            "decision.remove",
+            formula,
+            planned.Result with
+            {
+                Value = remove,
+            },
+            classes.Count > 0 ? classes : [new("floral buds", Standing.Mean, "bud/tree")],
+            Sources.Definition
+        );
     }
 
     private Notice ReasonOf(double remove, double share, double thinning, bool light)
     {
-        if (Kind != DecisionKind.Reduce) return Reason;
-        if (light) return LightReason(Standing.Mean, BudsToLeave, remove, thinning);
+        if (Kind != DecisionKind.Reduce)
+            return Reason;
+        if (light)
+            return LightReason(Standing.Mean, BudsToLeave, remove, thinning);
         // What only the spread of the trees leaves over the number is not what pruning gave up.
         var givenUp = Surplus - remove >= WorthTelling ? thinning : 0;
         return ReasonFor(Kind, Standing.Mean, BudsToLeave, remove, share, Weight, givenUp, FruitAtBest, FruitShort);
@@ -174,9 +273,12 @@ public sealed record PruningDecision(
         new(
             "decision.reduce-light",
             $"{standing:0} floral buds stand where {toLeave:0} are wanted. This system is pruned light: its cuts "
-            + $"take about {remove:0}, and {thinning:0} clusters a tree are left to hand thinning.",
-            new Figure("standing", standing, "bud/tree"), new Figure("wanted", toLeave, "bud/tree"),
-            new Figure("remove", remove, "bud/tree"), new Figure("thinning", thinning, "cluster/tree"));
+                + $"take about {remove:0}, and {thinning:0} clusters a tree are left to hand thinning.",
+            new Figure("standing", standing, "bud/tree"),
+            new Figure("wanted", toLeave, "bud/tree"),
+            new Figure("remove", remove, "bud/tree"),
+            new Figure("thinning", thinning, "cluster/tree")
+        );
 
     /// <summary>What a surplus leads to.</summary>
     /// <param name="surplus">Floral buds standing less floral buds to leave, per tree.</param>
@@ -187,28 +289,60 @@ public sealed record PruningDecision(
         : DecisionKind.Reduce;
 
     private static Notice ReasonFor(
-        DecisionKind kind, double standing, double toLeave, double remove, double removeShare, PruningWeight? weight,
-        double toThinning, double? atBest, double? isShort)
+        DecisionKind kind,
+        double standing,
+        double toLeave,
+        double remove,
+        double removeShare,
+        PruningWeight? weight,
+        double toThinning,
+        double? atBest,
+        double? isShort
+    )
     {
-        Figure present = new("standing", standing, "bud/tree"), wanted = new("wanted", toLeave, "bud/tree");
+        Figure present = new("standing", standing, "bud/tree"),
+            wanted = new("wanted", toLeave, "bud/tree");
         var stand = $"{standing:0} floral buds stand where {toLeave:0} are wanted";
         return kind switch
         {
-            DecisionKind.NoPrune when atBest is { } best && isShort is { } missing => new("decision.no-prune",
+            DecisionKind.NoPrune when atBest is { } best && isShort is { } missing => new(
+                "decision.no-prune",
                 $"{stand}. Even untouched the tree sets about {best:0} fruit, {missing:0} fewer than wanted. Cut only broken, diseased and hazardous wood, dense or not.",
-                present, wanted, new Figure("best", best, "fruit/tree"), new Figure("short", missing, "fruit/tree")),
-            DecisionKind.NoPrune => new("decision.no-prune-plain",
-                $"{stand}. Cut only broken, diseased and hazardous wood, dense or not.", present, wanted),
-            DecisionKind.StructureOnly => new("decision.structure-only",
+                present,
+                wanted,
+                new Figure("best", best, "fruit/tree"),
+                new Figure("short", missing, "fruit/tree")
+            ),
+            DecisionKind.NoPrune => new(
+                "decision.no-prune-plain",
+                $"{stand}. Cut only broken, diseased and hazardous wood, dense or not.",
+                present,
+                wanted
+            ),
+            DecisionKind.StructureOnly => new(
+                "decision.structure-only",
                 $"{stand}: near enough. Cut what the shape needs and spend at most {remove:0} buds on it.",
-                present, wanted, new Figure("allowance", remove, "bud/tree")),
+                present,
+                wanted,
+                new Figure("allowance", remove, "bud/tree")
+            ),
             // Less than half a cluster would be told as none.
-            _ when toThinning >= 0.5 => new("decision.reduce-capped",
+            _ when toThinning >= 0.5 => new(
+                "decision.reduce-capped",
                 $"{stand}. Removing all of the surplus would cut too hard: remove {remove:0} and leave {toThinning:0} clusters to hand thinning.",
-                present, wanted, new Figure("remove", remove, "bud/tree"), new Figure("thinning", toThinning, "cluster/tree")),
-            _ => new("decision.reduce",
+                present,
+                wanted,
+                new Figure("remove", remove, "bud/tree"),
+                new Figure("thinning", toThinning, "cluster/tree")
+            ),
+            _ => new(
+                "decision.reduce",
                 $"{stand}. Remove {remove:0}, {removeShare * 100:0} % of them: a {weight.ToString()!.ToLowerInvariant()} pruning.",
-                present, wanted, new Figure("remove", remove, "bud/tree"), new Figure("share", removeShare, "share")),
+                present,
+                wanted,
+                new Figure("remove", remove, "bud/tree"),
+                new Figure("share", removeShare, "share")
+            ),
         };
     }
 
@@ -216,14 +350,26 @@ public sealed record PruningDecision(
     {
         List<Notice> warnings = [];
         if (low is null)
-            warnings.Add(new("decision.no-interval",
-                "Without an interval nobody knows how sure this is. Count at least five trees."));
+            warnings.Add(
+                new(
+                    "decision.no-interval",
+                    "Without an interval nobody knows how sure this is. Count at least five trees."
+                )
+            );
         else if (!settled)
-            warnings.Add(new("decision.not-settled",
-                "Not settled: the ends of the interval lead to different decisions. Count more trees, or start with structure only; pruning can be continued, not undone."));
+            warnings.Add(
+                new(
+                    "decision.not-settled",
+                    "Not settled: the ends of the interval lead to different decisions. Count more trees, or start with structure only; pruning can be continued, not undone."
+                )
+            );
         if (kind == DecisionKind.NoPrune && standing.Mean == 0)
-            warnings.Add(new("decision.no-buds",
-                "No floral buds were found. Make sure floral and leaf buds were told apart: cut a few lengthwise under a lens."));
+            warnings.Add(
+                new(
+                    "decision.no-buds",
+                    "No floral buds were found. Make sure floral and leaf buds were told apart: cut a few lengthwise under a lens."
+                )
+            );
         return warnings;
     }
 }

@@ -8,7 +8,11 @@ namespace Rama.Core.Estate;
 /// <param name="Crops">Crops by how they bear.</param>
 /// <param name="Varieties">Varieties by crop.</param>
 /// <param name="Rootstocks">Rootstocks by crop.</param>
-public sealed record Catalogue(IReadOnlyList<Crop> Crops, IReadOnlyList<Variety> Varieties, IReadOnlyList<Rootstock> Rootstocks)
+public sealed record Catalogue(
+    IReadOnlyList<Crop> Crops,
+    IReadOnlyList<Variety> Varieties,
+    IReadOnlyList<Rootstock> Rootstocks
+)
 {
     /// <summary>Training systems of the estate's own, or shipped ones as it changed them.</summary>
     public IReadOnlyList<TrainingSystem> OwnSystems { get; init; } = [];
@@ -36,34 +40,51 @@ public sealed record Catalogue(IReadOnlyList<Crop> Crops, IReadOnlyList<Variety>
     public Rootstock? Rootstock(string? name) => Rootstocks.FirstOrDefault(r => r.Name == name);
 
     /// <summary>This catalogue with an estate's own entries: one of a name known here takes its place, others are added.</summary>
-    public Catalogue With(IReadOnlyCollection<Variety> varieties, IReadOnlyCollection<Rootstock> rootstocks) => this with
-    {
-        Varieties = Over(Varieties, varieties, v => v.Name, v => v.Crop), Rootstocks = Over(Rootstocks, rootstocks, r => r.Name, r => r.Crop),
-    };
+    public Catalogue With(IReadOnlyCollection<Variety> varieties, IReadOnlyCollection<Rootstock> rootstocks) =>
+        this with
+        {
+            Varieties = Over(Varieties, varieties, v => v.Name, v => v.Crop),
+            Rootstocks = Over(Rootstocks, rootstocks, r => r.Name, r => r.Crop),
+        };
 
     /// <summary>Reads the crop of an entry: that of the shipped one of its name, where there is one.</summary>
     internal static string ReadCrop(EntryReader reader, string name, string? typed, string? shipped)
     {
         var crop = shipped ?? typed ?? "";
-        if (Shipped.Crops.All(c => c.Id != crop)) reader.Add("crop", "unknown", "Crop: please choose one.");
-        else if (shipped is not null && typed is not null && typed != shipped) reader.Add("crop", "conflict", $"Crop: {name} is {shipped}.");
+        if (Shipped.Crops.All(c => c.Id != crop))
+            reader.Add("crop", "unknown", "Crop: please choose one.");
+        else if (shipped is not null && typed is not null && typed != shipped)
+            reader.Add("crop", "conflict", $"Crop: {name} is {shipped}.");
         return crop;
     }
 
-    private static IReadOnlyList<T> Over<T>(IReadOnlyList<T> shipped, IReadOnlyCollection<T> own, Func<T, string> name, Func<T, string> crop)
+    private static IReadOnlyList<T> Over<T>(
+        IReadOnlyList<T> shipped,
+        IReadOnlyCollection<T> own,
+        Func<T, string> name,
+        Func<T, string> crop
+    )
     {
-        if (own.Count == 0) return shipped;
+        if (own.Count == 0)
+            return shipped;
         var byName = own.ToDictionary(name);
         var known = shipped.Select(name).ToHashSet();
-        return [
+        return
+        [
             .. shipped.Select(s => byName.GetValueOrDefault(name(s), s)),
-            .. own.Where(o => !known.Contains(name(o))).OrderBy(crop, StringComparer.Ordinal).ThenBy(name, StringComparer.Ordinal),
+            .. own.Where(o => !known.Contains(name(o)))
+                .OrderBy(crop, StringComparer.Ordinal)
+                .ThenBy(name, StringComparer.Ordinal),
         ];
     }
 
     // The file names its schema beside the entries, for editors and checkers.
     private sealed record CatalogueFile(
-        [property: JsonPropertyName("$schema")] string Schema, IReadOnlyList<Crop> Crops, IReadOnlyList<Variety> Varieties, IReadOnlyList<Rootstock> Rootstocks)
+        [property: JsonPropertyName("$schema")] string Schema,
+        IReadOnlyList<Crop> Crops,
+        IReadOnlyList<Variety> Varieties,
+        IReadOnlyList<Rootstock> Rootstocks
+    )
     {
         public Catalogue Catalogue => new(Crops, Varieties, Rootstocks);
     }

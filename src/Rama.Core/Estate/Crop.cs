@@ -14,8 +14,17 @@ namespace Rama.Core.Estate;
 /// <param name="DensityGPerCm3">Mass of a fruit over the volume of a ball of its diameter, g/cm³; its shape is in it.</param>
 /// <param name="Note">What to know when counting and cutting.</param>
 public sealed record Crop(
-    string Id, LocalText Name, BearingHabit Habit, LocalText Counted, Sourced FruitPerUnitLow, Sourced FruitPerUnitHigh, Sourced FruitPlaces, Sourced Fruitlets,
-    Sourced DensityGPerCm3, LocalText Note);
+    string Id,
+    LocalText Name,
+    BearingHabit Habit,
+    LocalText Counted,
+    Sourced FruitPerUnitLow,
+    Sourced FruitPerUnitHigh,
+    Sourced FruitPlaces,
+    Sourced Fruitlets,
+    Sourced DensityGPerCm3,
+    LocalText Note
+);
 
 /// <summary>On which wood a crop bears.</summary>
 public enum BearingHabit

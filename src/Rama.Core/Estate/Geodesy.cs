@@ -22,7 +22,8 @@ public static class Geodesy
     /// <remarks>Source: Vincenty 1975, inverse formula. It does not converge for opposite sides of the earth: NaN.</remarks>
     public static double DistanceM(GeoPoint from, GeoPoint to)
     {
-        if (from == to) return 0;
+        if (from == to)
+            return 0;
         var b = A * (1 - F);
         var l = Radians(to.Longitude - from.Longitude);
         var (sinU1, cosU1) = Math.SinCos(Math.Atan((1 - F) * Math.Tan(Radians(from.Latitude))));
@@ -31,8 +32,11 @@ public static class Geodesy
         for (var i = 0; i < 100; i++)
         {
             var (sinLambda, cosLambda) = Math.SinCos(lambda);
-            var sinSigma = Math.Sqrt(Math.Pow(cosU2 * sinLambda, 2) + Math.Pow(cosU1 * sinU2 - sinU1 * cosU2 * cosLambda, 2));
-            if (sinSigma == 0) return 0;
+            var sinSigma = Math.Sqrt(
+                Math.Pow(cosU2 * sinLambda, 2) + Math.Pow(cosU1 * sinU2 - sinU1 * cosU2 * cosLambda, 2)
+            );
+            if (sinSigma == 0)
+                return 0;
             var cosSigma = sinU1 * sinU2 + cosU1 * cosU2 * cosLambda;
             var sigma = Math.Atan2(sinSigma, cosSigma);
             var sinAlpha = cosU1 * cosU2 * sinLambda / sinSigma;
@@ -41,14 +45,30 @@ public static class Geodesy
             var cos2SigmaM = cos2Alpha == 0 ? 0 : cosSigma - 2 * sinU1 * sinU2 / cos2Alpha;
             var c = F / 16 * cos2Alpha * (4 + F * (4 - 3 * cos2Alpha));
             var before = lambda;
-            lambda = l + (1 - c) * F * sinAlpha * (sigma + c * sinSigma * (cos2SigmaM + c * cosSigma * (2 * cos2SigmaM * cos2SigmaM - 1)));
-            if (Math.Abs(lambda - before) > 1e-12) continue;
+            lambda =
+                l
+                + (1 - c)
+                    * F
+                    * sinAlpha
+                    * (sigma + c * sinSigma * (cos2SigmaM + c * cosSigma * (2 * cos2SigmaM * cos2SigmaM - 1)));
+            if (Math.Abs(lambda - before) > 1e-12)
+                continue;
 
             var u2 = cos2Alpha * (A * A - b * b) / (b * b);
             var a1 = 1 + u2 / 16_384 * (4_096 + u2 * (-768 + u2 * (320 - 175 * u2)));
             var b1 = u2 / 1_024 * (256 + u2 * (-128 + u2 * (74 - 47 * u2)));
-            var delta = b1 * sinSigma * (cos2SigmaM + b1 / 4 * (cosSigma * (2 * cos2SigmaM * cos2SigmaM - 1)
-                - b1 / 6 * cos2SigmaM * (4 * sinSigma * sinSigma - 3) * (4 * cos2SigmaM * cos2SigmaM - 3)));
+            var delta =
+                b1
+                * sinSigma
+                * (
+                    cos2SigmaM
+                    + b1
+                        / 4
+                        * (
+                            cosSigma * (2 * cos2SigmaM * cos2SigmaM - 1)
+                            - b1 / 6 * cos2SigmaM * (4 * sinSigma * sinSigma - 3) * (4 * cos2SigmaM * cos2SigmaM - 3)
+                        )
+                );
             return b * a1 * (sigma - delta);
         }
         return double.NaN;
@@ -85,10 +105,14 @@ public static class Geodesy
         var w2 = 1 - E2 * sin * sin;
         var primeVerticalM = A / Math.Sqrt(w2);
         var meridianM = A * (1 - E2) / (w2 * Math.Sqrt(w2));
-        return (Radians(place.Longitude - origin.Longitude) * primeVerticalM * cos, Radians(place.Latitude - origin.Latitude) * meridianM);
+        return (
+            Radians(place.Longitude - origin.Longitude) * primeVerticalM * cos,
+            Radians(place.Latitude - origin.Latitude) * meridianM
+        );
     }
 
-    private static double AuthalicLatitude(double degrees) => Math.Asin(Math.Clamp(Q(Math.Sin(Radians(degrees))) / Q(1), -1, 1));
+    private static double AuthalicLatitude(double degrees) =>
+        Math.Asin(Math.Clamp(Q(Math.Sin(Radians(degrees))) / Q(1), -1, 1));
 
     private static double Q(double sin) => (1 - E2) * (sin / (1 - E2 * sin * sin) + Math.Atanh(E * sin) / E);
 

@@ -14,8 +14,17 @@ namespace Rama.Core.Estate;
 /// <param name="Leaf">Growing season since planting in the season planned for; the planting year is 1.</param>
 /// <param name="Form">Spacing, area and gaps in SI.</param>
 public sealed record Planting(
-    string? Site, string Block, string Code, string Name, Variety Variety, Rootstock Rootstock, TrainingSystem System,
-    int YearPlanted, int Leaf, PlantingForm Form)
+    string? Site,
+    string Block,
+    string Code,
+    string Name,
+    Variety Variety,
+    Rootstock Rootstock,
+    TrainingSystem System,
+    int YearPlanted,
+    int Leaf,
+    PlantingForm Form
+)
 {
     private const int YoungUpToLeaf = 2;
 

@@ -17,8 +17,8 @@ public sealed record PlantingDensity(
     double BearingTrees,
     double RowMetresPerHa,
     IReadOnlyList<Step> Steps,
-    IReadOnlyList<Notice> Warnings)
-    : Calculated(BearingTreesPerHa, "tree/ha", Steps, Warnings)
+    IReadOnlyList<Notice> Warnings
+) : Calculated(BearingTreesPerHa, "tree/ha", Steps, Warnings)
 {
     private const double SquareMetresPerHa = 10_000;
 
@@ -34,40 +34,82 @@ public sealed record PlantingDensity(
         form = rows?.Refine(form) ?? form;
         var perHa = SquareMetresPerHa / (form.RowSpacingM * form.TreeSpacingM);
         var bearing = perHa * (1 - form.MissingShare) * (1 - form.PollinizerShare);
-        Figure row = new("row spacing", form.RowSpacingM, "m"), tree = new("tree spacing", form.TreeSpacingM, "m");
-        Figure places = new("tree positions", perHa, "tree/ha"), bears = new("bearing trees", bearing, "tree/ha");
+        Figure row = new("row spacing", form.RowSpacingM, "m"),
+            tree = new("tree spacing", form.TreeSpacingM, "m");
+        Figure places = new("tree positions", perHa, "tree/ha"),
+            bears = new("bearing trees", bearing, "tree/ha");
         Figure area = new("area", form.AreaHa, "ha");
         Step[] steps =
         [
-            new("density.tree-places", "a unit of area ÷ (row spacing × tree spacing)", places, [row, tree], Sources.SpacingTables),
-            new("density.bearing-trees", "tree positions × (1 − missing) × (1 − pollinizers)", bears,
-                [places, new("missing", form.MissingShare, "share"), new("pollinizers", form.PollinizerShare, "share")], Sources.Definition),
-            new("density.trees", "bearing trees × area", new("bearing trees in the planting", bearing * form.AreaHa, "tree"), [bears, area], Sources.Definition),
+            new(
+                "density.tree-places",
+                "a unit of area ÷ (row spacing × tree spacing)",
+                places,
+                [row, tree],
+                Sources.SpacingTables
+            ),
+            new(
+                "density.bearing-trees",
+                "tree positions × (1 − missing) × (1 − pollinizers)",
+                bears,
+                [places, new("missing", form.MissingShare, "share"), new("pollinizers", form.PollinizerShare, "share")],
+                Sources.Definition
+            ),
+            new(
+                "density.trees",
+                "bearing trees × area",
+                new("bearing trees in the planting", bearing * form.AreaHa, "tree"),
+                [bears, area],
+                Sources.Definition
+            ),
         ];
         return new(
-            perHa, bearing, perHa * form.AreaHa, bearing * form.AreaHa, SquareMetresPerHa / form.RowSpacingM,
-            [.. rows?.Steps ?? [], .. steps], Warn(form, perHa, rows));
+            perHa,
+            bearing,
+            perHa * form.AreaHa,
+            bearing * form.AreaHa,
+            SquareMetresPerHa / form.RowSpacingM,
+            [.. rows?.Steps ?? [], .. steps],
+            Warn(form, perHa, rows)
+        );
     }
 
     private static List<Notice> Warn(PlantingForm form, double perHa, RowList? rows)
     {
         List<Notice> warnings = [];
         if (perHa is < 200 or > 8_000)
-            warnings.Add(new("density.unusual",
-                $"{perHa:0} trees per hectare is unusual for a high-density planting. Check that row and tree spacing are in the unit you meant.",
-                new Figure("tree positions", perHa, "tree/ha")));
+            warnings.Add(
+                new(
+                    "density.unusual",
+                    $"{perHa:0} trees per hectare is unusual for a high-density planting. Check that row and tree spacing are in the unit you meant.",
+                    new Figure("tree positions", perHa, "tree/ha")
+                )
+            );
         if (form.TreeSpacingM > form.RowSpacingM)
-            warnings.Add(new("density.swapped",
-                "Trees stand further apart in the row than the rows do. Check that the two spacings are not swapped."));
+            warnings.Add(
+                new(
+                    "density.swapped",
+                    "Trees stand further apart in the row than the rows do. Check that the two spacings are not swapped."
+                )
+            );
         if (form.MissingShare > 0.15)
-            warnings.Add(new("density.gaps",
-                $"{form.MissingShare * 100:0} % of the trees are missing. The standing trees are asked to carry the whole yield; consider replanting or a lower target.",
-                new Figure("missing", form.MissingShare, "share")));
+            warnings.Add(
+                new(
+                    "density.gaps",
+                    $"{form.MissingShare * 100:0} % of the trees are missing. The standing trees are asked to carry the whole yield; consider replanting or a lower target.",
+                    new Figure("missing", form.MissingShare, "share")
+                )
+            );
         if (rows is not null && Math.Abs(rows.Places / (perHa * form.AreaHa) - 1) > ListedPlacesTolerance)
-            warnings.Add(new("density.rows-differ",
-                $"The rows list {rows.Places} tree positions, spacing and area give {perHa * form.AreaHa:0}. "
-                + "Check area, spacing and rows; headlands and gaps explain small differences.",
-                new("tree positions listed", rows.Places, "tree"), new("tree positions", perHa * form.AreaHa, "tree")));
+            warnings.Add(
+                new(
+                    "density.rows-differ",
+                    $"The rows list {rows.Places} tree positions, spacing and area give {perHa * form.AreaHa:0}. "
+                        + "Check area, spacing and rows; headlands and gaps explain small differences.",
+                    new("tree positions listed", rows.Places, "tree"),
+                    new("tree positions", perHa * form.AreaHa, "tree")
+                )
+            );
         return warnings;
     }
 }

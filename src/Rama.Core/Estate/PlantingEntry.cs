@@ -45,13 +45,20 @@ public sealed record PlantingEntry : DensityEntry
         var form = reader.Under("", ReadForm);
         var year = reader.RequiredWhole("yearPlanted", "Year planted", YearPlanted, "", 1900, season);
         var variety = catalogue.Variety(Variety);
-        if (variety is null) reader.Add("variety", "unknown", "Variety: please choose one from the catalogue.");
+        if (variety is null)
+            reader.Add("variety", "unknown", "Variety: please choose one from the catalogue.");
         var rootstock = catalogue.Rootstock(Rootstock);
-        if (rootstock is null) reader.Add("rootstock", "unknown", "Rootstock: please choose one from the catalogue.");
+        if (rootstock is null)
+            reader.Add("rootstock", "unknown", "Rootstock: please choose one from the catalogue.");
         else if (variety is not null && rootstock.Crop != variety.Crop)
-            reader.Add("rootstock", "conflict", $"Rootstock: {rootstock.Name} is a stock for {rootstock.Crop}, {variety.Name} is {variety.Crop}.");
+            reader.Add(
+                "rootstock",
+                "conflict",
+                $"Rootstock: {rootstock.Name} is a stock for {rootstock.Crop}, {variety.Name} is {variety.Crop}."
+            );
         var system = catalogue.System(System);
-        if (system is null) reader.Add("system", "unknown", "System: please choose a training system.");
+        if (system is null)
+            reader.Add("system", "unknown", "System: please choose a training system.");
         else if (variety is not null && !system.Crops.Contains(variety.Crop))
             reader.Add("system", "conflict", $"System: {system.Name.In("en")} is not used for {variety.Crop}.");
         reader.ThrowIfAny();

@@ -7,4 +7,9 @@ namespace Rama.Core.Estate;
 /// <param name="MissingShare">Share of tree positions empty, 0 to 0.95.</param>
 /// <param name="PollinizerShare">Share of trees not picked, 0 to 0.5.</param>
 public sealed record PlantingForm(
-    double RowSpacingM, double TreeSpacingM, double AreaHa, double MissingShare = 0, double PollinizerShare = 0);
+    double RowSpacingM,
+    double TreeSpacingM,
+    double AreaHa,
+    double MissingShare = 0,
+    double PollinizerShare = 0
+);

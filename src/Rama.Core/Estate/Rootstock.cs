@@ -9,13 +9,26 @@ namespace Rama.Core.Estate;
 /// <param name="Suckering">How much it suckers.</param>
 /// <param name="Source">Where this comes from.</param>
 public sealed record Rootstock(
-    string Name, string Crop, Sourced VigourPercent, Precocity Precocity, Hardiness Hardiness, Suckering Suckering, string Source)
+    string Name,
+    string Crop,
+    Sourced VigourPercent,
+    Precocity Precocity,
+    Hardiness Hardiness,
+    Suckering Suckering,
+    string Source
+)
 {
     /// <summary>The rootstock as it would be typed.</summary>
-    public RootstockEntry ToEntry() => new()
-    {
-        Name = Name, Crop = Crop, VigourPercent = VigourPercent.Value, Precocity = Precocity, Hardiness = Hardiness, Suckering = Suckering,
-    };
+    public RootstockEntry ToEntry() =>
+        new()
+        {
+            Name = Name,
+            Crop = Crop,
+            VigourPercent = VigourPercent.Value,
+            Precocity = Precocity,
+            Hardiness = Hardiness,
+            Suckering = Suckering,
+        };
 }
 
 /// <summary>When trees begin to bear.</summary>

@@ -37,9 +37,17 @@ public sealed record RootstockEntry
         var vigour = reader.Required("vigourPercent", "Tree size", VigourPercent, "%", 5, 150);
         var source = reader.OptionalText("source", "Source", Source, 200) ?? Sources.OwnRecords;
         reader.ThrowIfAny();
-        var same = shipped is not null && (shipped.Precocity, shipped.Hardiness, shipped.Suckering) == (Precocity, Hardiness, Suckering);
+        var same =
+            shipped is not null
+            && (shipped.Precocity, shipped.Hardiness, shipped.Suckering) == (Precocity, Hardiness, Suckering);
         return new(
-            name, crop, shipped?.VigourPercent.Value == vigour ? shipped.VigourPercent : new(vigour, source), Precocity, Hardiness, Suckering,
-            same ? shipped!.Source : source);
+            name,
+            crop,
+            shipped?.VigourPercent.Value == vigour ? shipped.VigourPercent : new(vigour, source),
+            Precocity,
+            Hardiness,
+            Suckering,
+            same ? shipped!.Source : source
+        );
     }
 }

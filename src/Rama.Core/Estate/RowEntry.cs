@@ -40,7 +40,8 @@ public sealed record RowEntry
         reader.ThrowIfAny();
 
         var last = (int)first + (int)trees - 1;
-        IReadOnlyList<int> Places(string field, string label, string? text) => TreeNumbers.Read(reader, field, label, text, (int)first, last);
+        IReadOnlyList<int> Places(string field, string label, string? text) =>
+            TreeNumbers.Read(reader, field, label, text, (int)first, last);
         var missing = Places("missing", "Missing trees", Missing);
         var replants = Places("replants", "Replants", Replants);
         var pollinizers = Places("pollinizers", "Pollinizers", Pollinizers);
@@ -54,7 +55,13 @@ public sealed record RowEntry
     }
 
     private static void Apart(
-        EntryReader reader, string field, string what, IReadOnlyList<int> trees, IReadOnlyList<int> others, string otherwise)
+        EntryReader reader,
+        string field,
+        string what,
+        IReadOnlyList<int> trees,
+        IReadOnlyList<int> others,
+        string otherwise
+    )
     {
         foreach (var tree in trees.Intersect(others).Take(1))
             reader.Add(field, "conflict", $"Tree {tree} cannot be {what} and {otherwise}.");

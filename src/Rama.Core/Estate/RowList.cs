@@ -25,29 +25,51 @@ public sealed record RowList(IReadOnlyList<TreeRow> Rows)
     public double MissingShare => (double)(Missing + Replants) / Places;
 
     /// <summary>Share of the grown trees that are not picked.</summary>
-    public double PollinizerShare => Places == Missing + Replants ? 0 : (double)Pollinizers / (Places - Missing - Replants);
+    public double PollinizerShare =>
+        Places == Missing + Replants ? 0 : (double)Pollinizers / (Places - Missing - Replants);
 
     /// <summary>The form with its shares as the rows tell them.</summary>
-    internal PlantingForm Refine(PlantingForm form) => form with { MissingShare = MissingShare, PollinizerShare = PollinizerShare };
+    internal PlantingForm Refine(PlantingForm form) =>
+        form with
+        {
+            MissingShare = MissingShare,
+            PollinizerShare = PollinizerShare,
+        };
 
     /// <summary>The arithmetic of the two shares.</summary>
     internal IReadOnlyList<Step> Steps =>
-    [
-        new("density.missing-listed", "(missing + replants) ÷ tree positions listed",
-            new("missing", MissingShare, "share"),
-            [new("missing", Missing, "tree"), new("replants", Replants, "tree"),
-                new("tree positions listed", Places, "tree")], Sources.RowList),
-        new("density.pollinizers-listed", "pollinizers ÷ (tree positions listed − missing − replants)",
-            new("pollinizers", PollinizerShare, "share"),
-            [new("pollinizers", Pollinizers, "tree"), new("missing", Missing, "tree"),
-                new("replants", Replants, "tree"), new("tree positions listed", Places, "tree")],
-            Sources.RowList),
-    ];
+        [
+            new(
+                "density.missing-listed",
+                "(missing + replants) ÷ tree positions listed",
+                new("missing", MissingShare, "share"),
+                [
+                    new("missing", Missing, "tree"),
+                    new("replants", Replants, "tree"),
+                    new("tree positions listed", Places, "tree"),
+                ],
+                Sources.RowList
+            ),
+            new(
+                "density.pollinizers-listed",
+                "pollinizers ÷ (tree positions listed − missing − replants)",
+                new("pollinizers", PollinizerShare, "share"),
+                [
+                    new("pollinizers", Pollinizers, "tree"),
+                    new("missing", Missing, "tree"),
+                    new("replants", Replants, "tree"),
+                    new("tree positions listed", Places, "tree"),
+                ],
+                Sources.RowList
+            ),
+        ];
 
     /// <summary>Lines whose trees overlap those of an earlier line: the same row number and a common tree number.</summary>
     public static IEnumerable<(int Line, int Earlier)> Overlaps(IReadOnlyList<TreeRow?> rows)
     {
-        var byNumber = rows.Select((row, line) => (row, line)).Where(r => r.row is not null).GroupBy(r => r.row!.Number);
+        var byNumber = rows.Select((row, line) => (row, line))
+            .Where(r => r.row is not null)
+            .GroupBy(r => r.row!.Number);
         foreach (var same in byNumber)
         {
             // Sorted by first tree, a row can only overlap one whose end has been reached furthest so far.
@@ -56,7 +78,8 @@ public sealed record RowList(IReadOnlyList<TreeRow> Rows)
             {
                 if (furthest is { } before && row!.FirstTree <= before.Row.LastTree)
                     yield return (Math.Max(line, before.Line), Math.Min(line, before.Line));
-                if (furthest is null || row!.LastTree > furthest.Value.Row.LastTree) furthest = (row!, line);
+                if (furthest is null || row!.LastTree > furthest.Value.Row.LastTree)
+                    furthest = (row!, line);
             }
         }
     }

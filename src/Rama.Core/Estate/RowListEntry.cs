@@ -16,13 +16,20 @@ public sealed record RowListEntry
     public RowList? Read()
     {
         var reader = new EntryReader();
-        if (Rows.Count > MostRows) reader.Add("rows", "range", $"Rows: expected at most {MostRows}.");
+        if (Rows.Count > MostRows)
+            reader.Add("rows", "range", $"Rows: expected at most {MostRows}.");
         reader.ThrowIfAny();
 
         var rows = Rows.Select((entry, i) => reader.Under($"rows[{i}]", entry.Read)).ToList();
         foreach (var (line, other) in RowList.Overlaps(rows))
-            reader.Add($"rows[{line}].row", "duplicate", $"Row {rows[line]!.Number}: some of its trees are already on line {other + 1}.");
+            reader.Add(
+                $"rows[{line}].row",
+                "duplicate",
+                $"Row {rows[line]!.Number}: some of its trees are already on line {other + 1}."
+            );
         reader.ThrowIfAny();
-        return rows.Count == 0 ? null : new([.. rows.OfType<TreeRow>().OrderBy(r => r.Number).ThenBy(r => r.FirstTree)]);
+        return rows.Count == 0
+            ? null
+            : new([.. rows.OfType<TreeRow>().OrderBy(r => r.Number).ThenBy(r => r.FirstTree)]);
     }
 }

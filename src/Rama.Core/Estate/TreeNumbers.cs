@@ -16,11 +16,21 @@ public static class TreeNumbers
     /// <param name="first">First tree of the row.</param>
     /// <param name="last">Last tree of the row.</param>
     /// <returns>Ascending numbers.</returns>
-    public static IReadOnlyList<int> Read(EntryReader reader, string field, string label, string? text, int first, int last)
+    public static IReadOnlyList<int> Read(
+        EntryReader reader,
+        string field,
+        string label,
+        string? text,
+        int first,
+        int last
+    )
     {
         SortedSet<int> numbers = [];
         // "17 - 19" means what "17-19" means.
-        var parts = (text ?? "").Replace('–', '-').Replace(" -", "-", StringComparison.Ordinal).Replace("- ", "-", StringComparison.Ordinal)
+        var parts = (text ?? "")
+            .Replace('–', '-')
+            .Replace(" -", "-", StringComparison.Ordinal)
+            .Replace("- ", "-", StringComparison.Ordinal)
             .Split(Separators, StringSplitOptions.RemoveEmptyEntries);
         foreach (var part in parts)
         {
@@ -37,7 +47,8 @@ public static class TreeNumbers
             }
             for (var number = from; number <= to; number++)
             {
-                if (numbers.Add(number)) continue;
+                if (numbers.Add(number))
+                    continue;
                 reader.Add(field, "duplicate", $"{label}: tree {number} is listed twice.");
                 return [];
             }
@@ -49,16 +60,21 @@ public static class TreeNumbers
     public static string Write(IReadOnlyList<int> numbers)
     {
         List<string> parts = [];
-        for (var i = 0; i < numbers.Count;)
+        for (var i = 0; i < numbers.Count; )
         {
             var end = i;
-            while (end + 1 < numbers.Count && numbers[end + 1] == numbers[end] + 1) end++;
-            if (end - i >= 2) parts.Add($"{numbers[i]}-{numbers[end]}");
-            else for (var k = i; k <= end; k++) parts.Add(numbers[k].ToString(CultureInfo.InvariantCulture));
+            while (end + 1 < numbers.Count && numbers[end + 1] == numbers[end] + 1)
+                end++;
+            if (end - i >= 2)
+                parts.Add($"{numbers[i]}-{numbers[end]}");
+            else
+                for (var k = i; k <= end; k++)
+                    parts.Add(numbers[k].ToString(CultureInfo.InvariantCulture));
             i = end + 1;
         }
         return string.Join(", ", parts);
     }
 
-    private static bool Whole(string text, out int number) => int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out number);
+    private static bool Whole(string text, out int number) =>
+        int.TryParse(text, NumberStyles.None, CultureInfo.InvariantCulture, out number);
 }

@@ -15,7 +15,8 @@ public sealed record TreeRow(
     IReadOnlyList<int> Missing,
     IReadOnlyList<int> Replants,
     IReadOnlyList<int> Pollinizers,
-    IReadOnlyList<int> ToGrub)
+    IReadOnlyList<int> ToGrub
+)
 {
     /// <summary>Number of the last tree place.</summary>
     public int LastTree => FirstTree + Trees - 1;

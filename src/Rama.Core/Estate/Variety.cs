@@ -10,15 +10,29 @@ namespace Rama.Core.Estate;
 /// <param name="SetShareSd">Standard deviation of that share from year to year.</param>
 /// <param name="FruitMassG">Mean mass of a fruit at a moderate crop, grams.</param>
 public sealed record Variety(
-    string Name, string Crop, VarietyTraits Traits, Sourced? CropDensityLow, Sourced? CropDensityHigh, Sourced SetShare, Sourced SetShareSd,
-    Sourced FruitMassG)
+    string Name,
+    string Crop,
+    VarietyTraits Traits,
+    Sourced? CropDensityLow,
+    Sourced? CropDensityHigh,
+    Sourced SetShare,
+    Sourced SetShareSd,
+    Sourced FruitMassG
+)
 {
     /// <summary>The variety as it would be typed.</summary>
-    public VarietyEntry ToEntry() => new()
-    {
-        Name = Name, Crop = Crop, BiennialProne = Traits.BiennialProne, CropDensityLow = CropDensityLow?.Value, CropDensityHigh = CropDensityHigh?.Value,
-        SetShare = SetShare.Value, SetShareSd = SetShareSd.Value, FruitMassG = FruitMassG.Value,
-    };
+    public VarietyEntry ToEntry() =>
+        new()
+        {
+            Name = Name,
+            Crop = Crop,
+            BiennialProne = Traits.BiennialProne,
+            CropDensityLow = CropDensityLow?.Value,
+            CropDensityHigh = CropDensityHigh?.Value,
+            SetShare = SetShare.Value,
+            SetShareSd = SetShareSd.Value,
+            FruitMassG = FruitMassG.Value,
+        };
 }
 
 /// <summary>How a variety grows and bears.</summary>
@@ -32,8 +46,16 @@ public sealed record Variety(
 /// <param name="Regrowth">Whether stubs grow out again readily.</param>
 /// <param name="Source">Where this comes from.</param>
 public sealed record VarietyTraits(
-    bool BiennialProne, Strength Vigour, GrowthHabit Habit, Branching Branching, FruitSizeTendency FruitSize, SetTendency SetTendency,
-    bool SelfFertile, Regrowth Regrowth, string Source)
+    bool BiennialProne,
+    Strength Vigour,
+    GrowthHabit Habit,
+    Branching Branching,
+    FruitSizeTendency FruitSize,
+    SetTendency SetTendency,
+    bool SelfFertile,
+    Regrowth Regrowth,
+    string Source
+)
 {
     private static readonly IReadOnlyList<(string Name, Func<VarietyTraits, bool> Has)> Answered =
     [

@@ -42,8 +42,14 @@ public sealed record VarietyEntry
         var crop = Catalogue.ReadCrop(reader, name, Crop, shipped?.Crop);
         var low = reader.Optional("cropDensityLow", "Crop density from", CropDensityLow, "fruit/cm²", 0.5, 30);
         var high = reader.Optional("cropDensityHigh", "Crop density to", CropDensityHigh, "fruit/cm²", 0.5, 30);
-        if (low is null != high is null) reader.Add(low is null ? "cropDensityLow" : "cropDensityHigh", "missing", "Crop density: please fill in both ends, or none.");
-        if (low >= high) reader.Add("cropDensityHigh", "conflict", "Crop density to: expected more than its lower end.");
+        if (low is null != high is null)
+            reader.Add(
+                low is null ? "cropDensityLow" : "cropDensityHigh",
+                "missing",
+                "Crop density: please fill in both ends, or none."
+            );
+        if (low >= high)
+            reader.Add("cropDensityHigh", "conflict", "Crop density to: expected more than its lower end.");
         var set = reader.Required("setShare", "Cluster set", SetShare, "1", 0.01, 1);
         var sd = reader.Required("setShareSd", "Cluster set SD", SetShareSd, "1", 0, 0.5);
         var mass = reader.Required("fruitMassG", "Fruit mass", FruitMassG, "g", 3, 1_500);
@@ -51,12 +57,33 @@ public sealed record VarietyEntry
         reader.ThrowIfAny();
 
         Sourced Own(double value, Sourced? known) => known?.Value == value ? known : new(value, source);
-        var traits = shipped?.Traits ?? new(
-            BiennialProne, Strength.Moderate, GrowthHabit.Spreading, Branching.Free, FruitSizeTendency.Normal, SetTendency.Normal, false, Regrowth.Ready,
-            "not told");
+        var traits = shipped?.Traits
+            ?? new(
+                BiennialProne,
+                Strength.Moderate,
+                GrowthHabit.Spreading,
+                Branching.Free,
+                FruitSizeTendency.Normal,
+                SetTendency.Normal,
+                false,
+                Regrowth.Ready,
+                "not told"
+            );
         return new(
-            name, crop, traits.BiennialProne == BiennialProne ? traits : traits with { BiennialProne = BiennialProne, Source = source },
-            low is { } l ? Own(l, shipped?.CropDensityLow) : null, high is { } h ? Own(h, shipped?.CropDensityHigh) : null,
-            Own(set, shipped?.SetShare), Own(sd, shipped?.SetShareSd), Own(mass, shipped?.FruitMassG));
+            name,
+            crop,
+            traits.BiennialProne == BiennialProne
+                ? traits
+                : traits with
+                {
+                    BiennialProne = BiennialProne,
+                    Source = source,
+                },
+            low is { } l ? Own(l, shipped?.CropDensityLow) : null,
+            high is { } h ? Own(h, shipped?.CropDensityHigh) : null,
+            Own(set, shipped?.SetShare),
+            Own(sd, shipped?.SetShareSd),
+            Own(mass, shipped?.FruitMassG)
+        );
     }
 }

@@ -18,11 +18,13 @@ public sealed class EntryReader
     /// <summary>Throws <see cref="UnusableEntryException"/> if anything was wrong.</summary>
     public void ThrowIfAny()
     {
-        if (_problems.Count > 0) throw new UnusableEntryException(_problems);
+        if (_problems.Count > 0)
+            throw new UnusableEntryException(_problems);
     }
 
     /// <summary>Runs a reading and files its problems under <paramref name="path"/>; null when it failed.</summary>
-    public T? Under<T>(string path, Func<T?> read) where T : class
+    public T? Under<T>(string path, Func<T?> read)
+        where T : class
     {
         try
         {
@@ -41,15 +43,26 @@ public sealed class EntryReader
 
     /// <summary>A required amount between two limits given in the base unit of <paramref name="units"/>.</summary>
     public double Required(
-        string field, string label, Amount? amount, FrozenDictionary<string, Unit> units, double min, double max) =>
+        string field,
+        string label,
+        Amount? amount,
+        FrozenDictionary<string, Unit> units,
+        double min,
+        double max
+    ) =>
         amount?.Value is null
             ? Missing(field, label)
             : Converted(field, label, amount.Value.Value, amount.Unit, units, min, max);
 
     /// <summary>An amount that may be left out, between two limits given in the base unit of <paramref name="units"/>.</summary>
     public double? Optional(
-        string field, string label, Amount? amount, FrozenDictionary<string, Unit> units, double min, double max) =>
-        amount?.Value is null ? null : Required(field, label, amount, units, min, max);
+        string field,
+        string label,
+        Amount? amount,
+        FrozenDictionary<string, Unit> units,
+        double min,
+        double max
+    ) => amount?.Value is null ? null : Required(field, label, amount, units, min, max);
 
     /// <summary>A required plain number between two limits.</summary>
     public double Required(string field, string label, double? value, string unit, double min, double max) =>
@@ -62,9 +75,11 @@ public sealed class EntryReader
     /// <summary>A whole number that may be left out, between two limits.</summary>
     public double? OptionalWhole(string field, string label, double? value, string unit, double min, double max)
     {
-        if (value is not { } number) return null;
+        if (value is not { } number)
+            return null;
         var read = InRange(field, label, number, unit, min, max);
-        if (double.IsNaN(read) || number == Math.Floor(number)) return read;
+        if (double.IsNaN(read) || number == Math.Floor(number))
+            return read;
         _problems.Add(new(field, "whole", $"{label}: expected a whole number.", min, max, unit));
         return double.NaN;
     }
@@ -77,7 +92,8 @@ public sealed class EntryReader
     public string Text(string field, string label, string? text, int maxLength)
     {
         var trimmed = text?.Trim() ?? "";
-        if (trimmed.Length == 0) Missing(field, label);
+        if (trimmed.Length == 0)
+            Missing(field, label);
         else if (trimmed.Length > maxLength)
             _problems.Add(new(field, "long", $"{label}: expected at most {maxLength} characters.", Max: maxLength));
         return trimmed;
@@ -90,7 +106,8 @@ public sealed class EntryReader
     /// <summary>Reads a unit code from a table; null and a problem when it is not in it.</summary>
     public Unit? UnitOf(string field, string label, string? code, FrozenDictionary<string, Unit> units)
     {
-        if (code is not null && units.TryGetValue(code, out var unit)) return unit;
+        if (code is not null && units.TryGetValue(code, out var unit))
+            return unit;
         Add(field, "unit", $"{label}: expected one of the units {string.Join(", ", units.Keys.Order())}.");
         return null;
     }
@@ -98,16 +115,25 @@ public sealed class EntryReader
     /// <summary>A number between two limits, in the unit the person typed it in.</summary>
     public double InRange(string field, string label, double value, string unit, double min, double max)
     {
-        if (value >= min && value <= max) return value;
+        if (value >= min && value <= max)
+            return value;
         var range = $"{Plain(min)} to {Plain(max)}{(unit is "1" or "" ? "" : " " + unit)}";
         _problems.Add(new(field, "range", $"{label}: expected {range}, got {Plain(value)}.", min, max, unit));
         return double.NaN;
     }
 
     private double Converted(
-        string field, string label, double value, string? code, FrozenDictionary<string, Unit> units, double min, double max)
+        string field,
+        string label,
+        double value,
+        string? code,
+        FrozenDictionary<string, Unit> units,
+        double min,
+        double max
+    )
     {
-        if (UnitOf(field, label, code, units) is not { } unit) return double.NaN;
+        if (UnitOf(field, label, code, units) is not { } unit)
+            return double.NaN;
         var read = InRange(field, label, value, unit.Code, Neat(unit.FromBase(min)), Neat(unit.FromBase(max)));
         return unit.ToBase(read);
     }

@@ -8,4 +8,10 @@ namespace Rama.Core.Explain;
 /// <param name="Max">Largest accepted value in <paramref name="Unit"/>, for a range.</param>
 /// <param name="Unit">Unit of the range.</param>
 public sealed record FieldProblem(
-    string Field, string Code, string Message, double? Min = null, double? Max = null, string? Unit = null);
+    string Field,
+    string Code,
+    string Message,
+    double? Min = null,
+    double? Max = null,
+    string? Unit = null
+);

@@ -7,7 +7,12 @@ namespace Rama.Core.Explain;
 /// <param name="Value">The value, not rounded.</param>
 /// <param name="Unit">The unit, <c>1</c> where there is none.</param>
 /// <param name="Words">The name in all languages, where it is not one of the core's own words but comes with the data.</param>
-public sealed record Figure(string Name, double Value, string Unit, [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] LocalText? Words = null)
+public sealed record Figure(
+    string Name,
+    double Value,
+    string Unit,
+    [property: JsonIgnore(Condition = JsonIgnoreCondition.WhenWritingNull)] LocalText? Words = null
+)
 {
     /// <summary>A quantity named in the data.</summary>
     public static Figure Named(LocalText words, double value, string unit) => new(words.En, value, unit, words);

@@ -48,8 +48,8 @@ public sealed record BlockSimulation(
     CrewSkill Skill,
     IReadOnlyList<CountedCut> Counted,
     IReadOnlyList<Step> Steps,
-    IReadOnlyList<Notice> Warnings)
-    : Calculated(InBand, "share", Steps, Warnings)
+    IReadOnlyList<Notice> Warnings
+) : Calculated(InBand, "share", Steps, Warnings)
 {
     private const string OnTrees = "the card carried out on typical trees of the planting";
 
@@ -57,7 +57,9 @@ public sealed record BlockSimulation(
     public const int UsualTrees = 200;
 
     // Trees of the simulation are none of those the settings were found on.
-    private const int HeldOut = 7_000, TellEvery = 20, Bins = 9;
+    private const int HeldOut = 7_000,
+        TellEvery = 20,
+        Bins = 9;
 
     /// <summary>Carries a prescription out.</summary>
     /// <param name="rules">The system's rules.</param>
@@ -72,9 +74,18 @@ public sealed record BlockSimulation(
     /// <param name="progress">Told the share done.</param>
     /// <param name="cancel">Stops it.</param>
     public static BlockSimulation Of(
-        PruningRules rules, TreeStock stock, Prescription prescription, DecisionSettings settings, int trees = UsualTrees, int seed = 1,
-        IReadOnlyList<CountedModel>? counted = null, MissCosts? costs = null, CrewSkill? skill = null,
-        Action<double>? progress = null, CancellationToken cancel = default)
+        PruningRules rules,
+        TreeStock stock,
+        Prescription prescription,
+        DecisionSettings settings,
+        int trees = UsualTrees,
+        int seed = 1,
+        IReadOnlyList<CountedModel>? counted = null,
+        MissCosts? costs = null,
+        CrewSkill? skill = null,
+        Action<double>? progress = null,
+        CancellationToken cancel = default
+    )
     {
         skill ??= new();
         var generator = new TreeGenerator(stock.Shape, stock.Place);
@@ -86,8 +97,10 @@ public sealed record BlockSimulation(
         {
             var (values, limits) = (rules.Values(cut.Settings), cut.LimitsFor(rules));
             var wood = SettingSearch.WithoutSolved(rules, cut.Settings);
-            var crew = ways is null && chosen == WayOfWorking.Amounts ? null
-                : ClassAtWork.On(rules, skill, cut, unchecked(HeldOut + seed));
+            var crew =
+                ways is null && chosen == WayOfWorking.Amounts
+                    ? null
+                    : ClassAtWork.On(rules, skill, cut, unchecked(HeldOut + seed));
             var tallies = crew is null ? null : ways?.Begin(cut);
             List<(TreePruning Cut, WorkedTree Worked)> cutTrees = [];
             var mine = Math.Max(10, (int)Math.Round(trees * c.Class.Share));
@@ -99,14 +112,17 @@ public sealed record BlockSimulation(
                     progress?.Invoke(Math.Min(1, done / (double)trees));
                 }
                 var tree = generator.Make(c.Counts, unchecked(HeldOut + seed * 100_003 + done));
-                var (prepared, allowance) = (new PreparedTree(rules, tree),
-                    CutAllowance.ByCard(cut.Decision, tree.FloralBuds, settings));
+                var (prepared, allowance) = (
+                    new PreparedTree(rules, tree),
+                    CutAllowance.ByCard(cut.Decision, tree.FloralBuds, settings)
+                );
                 var pruning = TreePruning.Of(prepared, allowance, values, limits);
                 WorkedTree worked = new(tree.FloralBuds, pruning.Left.FloralBuds, pruning.Seconds);
                 if (crew?.Work(pruning, TreePruning.Of(prepared, allowance, wood, limits)) is { } byWay)
                 {
                     worked = byWay[(int)chosen];
-                    foreach (var (tally, of) in (tallies ?? []).Zip(byWay)) tally.Add(of);
+                    foreach (var (tally, of) in (tallies ?? []).Zip(byWay))
+                        tally.Add(of);
                 }
                 cutTrees.Add((pruning, worked));
                 done++;
@@ -114,47 +130,118 @@ public sealed record BlockSimulation(
             classes.Add(Summed(cut, cutTrees));
         }
         progress?.Invoke(1);
-        return Of(rules, classes, done, seed, ways?.Results() ?? [], skill,
-            [.. (counted ?? []).Select(m => OnModel(rules, prescription, settings, m))]);
+        return Of(
+            rules,
+            classes,
+            done,
+            seed,
+            ways?.Results() ?? [],
+            skill,
+            [.. (counted ?? []).Select(m => OnModel(rules, prescription, settings, m))]
+        );
     }
 
-    private static BlockSimulation Of(PruningRules rules, List<SimulatedClass> classes, int trees, int seed,
-        IReadOnlyList<WayResult> ways, CrewSkill skill, List<CountedCut> counted)
+    private static BlockSimulation Of(
+        PruningRules rules,
+        List<SimulatedClass> classes,
+        int trees,
+        int seed,
+        IReadOnlyList<WayResult> ways,
+        CrewSkill skill,
+        List<CountedCut> counted
+    )
     {
         List<Step> steps = [];
-        Figure[] Parts(Func<SimulatedClass, double> of, string unit, string weight, Func<SimulatedClass, double> weighs) =>
-            [.. classes.SelectMany(c => new Figure[] { new(c.Name, of(c), unit), new(weight, weighs(c), "share") })];
+        Figure[] Parts(
+            Func<SimulatedClass, double> of,
+            string unit,
+            string weight,
+            Func<SimulatedClass, double> weighs
+        ) => [.. classes.SelectMany(c => new Figure[] { new(c.Name, of(c), unit), new(weight, weighs(c), "share") })];
         double Mean(string code, string name, string unit, Func<SimulatedClass, double> of)
         {
             Figure mean = new(name, classes.Sum(c => c.Share * of(c)), unit);
-            steps.Add(classes.Count == 1
-                ? new(code, "mean of the trees cut", mean, [new("trees cut", trees, "tree")], OnTrees)
-                : new(code, "Σ share of the trees × mean of the trunk class", mean, Parts(of, unit, "share of the trees", c => c.Share), OnTrees));
+            steps.Add(
+                classes.Count == 1
+                    ? new(code, "mean of the trees cut", mean, [new("trees cut", trees, "tree")], OnTrees)
+                    : new(
+                        code,
+                        "Σ share of the trees × mean of the trunk class",
+                        mean,
+                        Parts(of, unit, "share of the trees", c => c.Share),
+                        OnTrees
+                    )
+            );
             return mean.Value;
         }
         var below = Mean("simulation.below", "trees below their number already", "share", c => c.BelowBefore);
         var left = Mean("simulation.left", "buds left", "bud/tree", c => c.BudsLeft);
         var sd = Math.Sqrt(classes.Sum(c => c.Share * c.BudsLeftSd * c.BudsLeftSd));
-        steps.Add(new("simulation.left", "√(Σ share of the trees × variance within the trunk class)", new("standard deviation among trees", sd, "bud/tree"),
-            Parts(c => c.BudsLeftSd, "bud/tree", "share of the trees", c => c.Share), OnTrees));
+        steps.Add(
+            new(
+                "simulation.left",
+                "√(Σ share of the trees × variance within the trunk class)",
+                new("standard deviation among trees", sd, "bud/tree"),
+                Parts(c => c.BudsLeftSd, "bud/tree", "share of the trees", c => c.Share),
+                OnTrees
+            )
+        );
         var limbs = Mean("simulation.limbs", "limbs left", "limb/tree", c => c.LimbsLeft);
         var big = Mean("simulation.big-cuts", "big cuts", "cut/tree", c => c.BigCuts);
         var wood = Mean("simulation.wood", "wood cut, of the canopy's", "share", c => c.WoodShare);
         var minutes = Mean("simulation.minutes", "time per tree", "min/tree", c => c.Minutes);
-        var thinning = Mean("simulation.thinning", "clusters left to thinning", "cluster/tree", c => c.ClustersToThinning);
+        var thinning = Mean("simulation.thinning", "clusters left to thinning", "cluster/tree", c =>
+            c.ClustersToThinning
+        );
         // A tree that stood below its number cannot be brought to it by cutting.
         var meant = 1 - below;
         var inBand = meant > 0 ? classes.Sum(c => c.Share * (1 - c.BelowBefore) * c.InBand) / meant : 1;
-        steps.Add(new("simulation.in-band", "trees from above their number that end within the tolerance ÷ trees from above it", new("trees ending on target", inBand, "share"),
-            Parts(c => c.InBand, "share", "share of the trees, from above their number", c => c.Share * (1 - c.BelowBefore)), OnTrees));
+        steps.Add(
+            new(
+                "simulation.in-band",
+                "trees from above their number that end within the tolerance ÷ trees from above it",
+                new("trees ending on target", inBand, "share"),
+                Parts(
+                    c => c.InBand,
+                    "share",
+                    "share of the trees, from above their number",
+                    c => c.Share * (1 - c.BelowBefore)
+                ),
+                OnTrees
+            )
+        );
 
         List<Notice> warnings = [];
         if (rules.System.Caps.AreNear(wood, classes.Max(c => c.BigCuts)))
-            warnings.Add(new("simulation.regrowth", $"{wood * 100:0} % of the wood goes: expect strong shoots near the big cuts.", new Figure("wood", wood, "share")));
+            warnings.Add(
+                new(
+                    "simulation.regrowth",
+                    $"{wood * 100:0} % of the wood goes: expect strong shoots near the big cuts.",
+                    new Figure("wood", wood, "share")
+                )
+            );
         return new(
-            rules.System.Name, rules.ByQuestion, trees, seed, inBand, below, left, sd, limbs, big, wood, minutes, thinning,
+            rules.System.Name,
+            rules.ByQuestion,
+            trees,
+            seed,
+            inBand,
+            below,
+            left,
+            sd,
+            limbs,
+            big,
+            wood,
+            minutes,
+            thinning,
             [.. Enumerable.Range(0, Bins).Select(i => classes.Sum(c => c.Share * c.Spread[i].Trees / c.Trees))],
-            classes, ways, skill, counted, steps, warnings);
+            classes,
+            ways,
+            skill,
+            counted,
+            steps,
+            warnings
+        );
     }
 
     private static SimulatedClass Summed(ClassPrescription cut, List<(TreePruning Cut, WorkedTree Worked)> trees)
@@ -163,14 +250,23 @@ public sealed record BlockSimulation(
         var left = trees.Select(t => t.Worked.Left).ToList();
         var mean = left.Average();
         return new(
-            cut.Class.Name, cut.Class.Share, decision.Kind, trees.Count, decision.BudsToLeave, mean,
+            cut.Class.Name,
+            cut.Class.Share,
+            decision.Kind,
+            trees.Count,
+            decision.BudsToLeave,
+            mean,
             Math.Sqrt(left.Sum(l => (l - mean) * (l - mean)) / Math.Max(1, left.Count - 1)),
             InBandOf(trees.Select(t => t.Worked), cut),
             trees.Count(t => t.Worked.Before < cut.Number) / (double)trees.Count,
-            trees.Average(t => t.Cut.Left.Limbs), trees.Average(t => t.Cut.Left.WoodCutShare),
-            trees.Average(t => (double)t.Cut.BigCuts), trees.Average(t => t.Worked.Seconds) / 60,
+            trees.Average(t => t.Cut.Left.Limbs),
+            trees.Average(t => t.Cut.Left.WoodCutShare),
+            trees.Average(t => (double)t.Cut.BigCuts),
+            trees.Average(t => t.Worked.Seconds) / 60,
             decision.Kind == DecisionKind.NoPrune ? 0 : ClassPrescription.OverTheNumber(left, decision.BudsToLeave),
-            SpreadOf(left, cut.Number), cut.Settings);
+            SpreadOf(left, cut.Number),
+            cut.Settings
+        );
     }
 
     // On target is what the card asks for: where the cap binds, the number it leaves.
@@ -181,20 +277,38 @@ public sealed record BlockSimulation(
     }
 
     // One tree at hand is read and judged without error.
-    private static CountedCut OnModel(PruningRules rules, Prescription prescription, DecisionSettings settings, CountedModel model)
+    private static CountedCut OnModel(
+        PruningRules rules,
+        Prescription prescription,
+        DecisionSettings settings,
+        CountedModel model
+    )
     {
         var (of, tree) = (prescription.Classes[model.Class], model.Counted);
-        TreePruning By(double[] values) => TreePruning.Of(
-            new PreparedTree(rules, model.Tree), CutAllowance.ByCard(of.Decision, model.Tree.FloralBuds, settings),
-            values, of.LimitsFor(rules));
-        var left = prescription.Way?.ReadsLimbs() == true
+        TreePruning By(double[] values) =>
+            TreePruning.Of(
+                new PreparedTree(rules, model.Tree),
+                CutAllowance.ByCard(of.Decision, model.Tree.FloralBuds, settings),
+                values,
+                of.LimitsFor(rules)
+            );
+        var left =
+            prescription.Way?.ReadsLimbs() == true
             && ClassAtWork.On(rules, CrewSkill.Faultless, of, 0) is { } crew
             && By(SettingSearch.WithoutSolved(rules, of.Settings)) is var wood
-            ? crew.Work(wood, wood)[(int)WayOfWorking.Gauge].Left
-            : By(rules.Values(of.Settings)).Left.FloralBuds;
+                ? crew.Work(wood, wood)[(int)WayOfWorking.Gauge].Left
+                : By(rules.Values(of.Settings)).Left.FloralBuds;
         return new(
-            tree.Row, tree.Tree, of.Class.Name, CountedModel.LimbsMeasured(tree), tree.FloralBuds,
-            (int)Math.Round(left), of.Number, of.IsOnTarget(left), tree.FloralBuds < of.Number);
+            tree.Row,
+            tree.Tree,
+            of.Class.Name,
+            CountedModel.LimbsMeasured(tree),
+            tree.FloralBuds,
+            (int)Math.Round(left),
+            of.Number,
+            of.IsOnTarget(left),
+            tree.FloralBuds < of.Number
+        );
     }
 
     private static List<BudsLeftClass> SpreadOf(List<double> left, double target)
@@ -202,9 +316,15 @@ public sealed record BlockSimulation(
         // Classes of a fifth of the number, the middle one around it.
         var width = Math.Max(1, target / 5);
         var from = Math.Max(0, target - width * (Bins / 2 + 0.5));
-        return [
-            .. Enumerable.Range(0, Bins).Select(i => new BudsLeftClass(
-                from + i * width, from + (i + 1) * width, left.Count(l => (i == 0 || l >= from + i * width) && (i == Bins - 1 || l < from + (i + 1) * width)))),
+        return
+        [
+            .. Enumerable
+                .Range(0, Bins)
+                .Select(i => new BudsLeftClass(
+                    from + i * width,
+                    from + (i + 1) * width,
+                    left.Count(l => (i == 0 || l >= from + i * width) && (i == Bins - 1 || l < from + (i + 1) * width))
+                )),
         ];
     }
 }

@@ -60,7 +60,8 @@ public sealed record BodyMarksEntry
         Dictionary<BodyPart, double> lengths = [];
         void Take(BodyPart part, string field, string label, Amount? typed, double leastM, double mostM)
         {
-            if (reader.Optional(field, label, typed, Units.Length, leastM, mostM) is { } metres) lengths[part] = metres;
+            if (reader.Optional(field, label, typed, Units.Length, leastM, mostM) is { } metres)
+                lengths[part] = metres;
         }
         Take(BodyPart.Finger, "finger", "Finger", Finger, 0.008, 0.04);
         Take(BodyPart.Thumb, "thumb", "Thumb", Thumb, 0.01, 0.05);
@@ -84,7 +85,8 @@ public sealed record BodyMark(BodyPart Part, int Times);
 public sealed record BodyMarks(IReadOnlyDictionary<BodyPart, double> LengthsM)
 {
     // Near enough to cut by, and no more of a part than is laid side by side at a glance: common practice, no source.
-    private const double Near = 0.15, HeightsFromM = 0.4;
+    private const double Near = 0.15,
+        HeightsFromM = 0.4;
     private const int MostTimes = 4;
 
     /// <summary>None chosen.</summary>
@@ -97,11 +99,13 @@ public sealed record BodyMarks(IReadOnlyDictionary<BodyPart, double> LengthsM)
         var (best, off) = ((BodyMark?)null, Near);
         foreach (var (part, one) in LengthsM.OrderBy(l => l.Key))
         {
-            if (part >= BodyPart.Knee != lengthM >= HeightsFromM) continue;
+            if (part >= BodyPart.Knee != lengthM >= HeightsFromM)
+                continue;
             var times = part >= BodyPart.Knee ? 1 : (int)Math.Clamp(Math.Round(lengthM / one), 1, MostTimes);
             var mine = Math.Abs(times * one / lengthM - 1);
             // Of two that come as near, the one laid fewer times.
-            if (mine < off - 1e-9 || best is not null && mine < off + 1e-9 && times < best.Times) (best, off) = (new(part, times), mine);
+            if (mine < off - 1e-9 || best is not null && mine < off + 1e-9 && times < best.Times)
+                (best, off) = (new(part, times), mine);
         }
         return best;
     }

@@ -38,17 +38,39 @@ public sealed record BudLedger(
     double BandHigh,
     double FruitWanted,
     double BudFactor,
-    double Tolerance)
+    double Tolerance
+)
 {
     // Less than half a bud would be told as none.
     private const double SmallestDrop = 0.5;
 
     /// <summary>Puts the account together from a target and, once trees are counted, a decision and its prescription.</summary>
     public static BudLedger Of(
-        double budsToLeave, double fruitWanted, double budFactor, DecisionSettings settings, PruningDecision? decision, Prescription? prescription) =>
+        double budsToLeave,
+        double fruitWanted,
+        double budFactor,
+        DecisionSettings settings,
+        PruningDecision? decision,
+        Prescription? prescription
+    ) =>
         new(
             decision is null ? null : new(decision.Standing.Mean, decision.Standing.Low, decision.Standing.High),
-            prescription is null ? [] : [.. prescription.Cuts.Where(c => c.Drop >= SmallestDrop).Select(c => new LedgerDrop(c.Number, c.Name, c.Drop, c.BudsAfter))],
-            prescription is null ? null : new(prescription.BudsLeft, prescription.BudsLeftLow, prescription.BudsLeftHigh),
-            budsToLeave, budsToLeave * (1 - settings.Tolerance), budsToLeave * (1 + settings.Tolerance), fruitWanted, budFactor, settings.Tolerance);
+            prescription is null
+                ? []
+                :
+                [
+                    .. prescription
+                        .Cuts.Where(c => c.Drop >= SmallestDrop)
+                        .Select(c => new LedgerDrop(c.Number, c.Name, c.Drop, c.BudsAfter)),
+                ],
+            prescription is null
+                ? null
+                : new(prescription.BudsLeft, prescription.BudsLeftLow, prescription.BudsLeftHigh),
+            budsToLeave,
+            budsToLeave * (1 - settings.Tolerance),
+            budsToLeave * (1 + settings.Tolerance),
+            fruitWanted,
+            budFactor,
+            settings.Tolerance
+        );
 }

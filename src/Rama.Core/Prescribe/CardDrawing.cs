@@ -11,7 +11,8 @@ namespace Rama.Core.Prescribe;
 public sealed record CardDrawing(FruitTree Tree, IReadOnlyList<CardDrawnCut> Cuts, TreeView SeenFrom)
 {
     // More crosses, or the same number more often, would hide the tree.
-    private const int MostBuds = 2, MostNumbers = 3;
+    private const int MostBuds = 2,
+        MostNumbers = 3;
 
     /// <summary>Draws the tree on a bench.</summary>
     /// <param name="bench">The tree with its cuts.</param>
@@ -23,12 +24,18 @@ public sealed record CardDrawing(FruitTree Tree, IReadOnlyList<CardDrawnCut> Cut
         Dictionary<int, int> told = [];
         int? Told(int number) => (told[number] = told.GetValueOrDefault(number) + 1) <= MostNumbers ? number : null;
         return new(
-            bench.Tree with { Buds = [.. bench.Tree.Buds.Where(b => b.Floral)] },
+            bench.Tree with
+            {
+                Buds = [.. bench.Tree.Buds.Where(b => b.Floral)],
+            },
             [
-                .. bench.Prescribed().Where(c => numbers.ContainsKey(c.StepId!) && (c.Bud is null || ++buds <= MostBuds))
+                .. bench
+                    .Prescribed()
+                    .Where(c => numbers.ContainsKey(c.StepId!) && (c.Bud is null || ++buds <= MostBuds))
                     .Select(c => new CardDrawnCut(Told(numbers[c.StepId!]), c.Bud, c.At, c.Wood, c.Buds)),
             ],
-            bench.Rules.System.Form.SeenFrom);
+            bench.Rules.System.Form.SeenFrom
+        );
     }
 }
 
@@ -38,4 +45,10 @@ public sealed record CardDrawing(FruitTree Tree, IReadOnlyList<CardDrawnCut> Cut
 /// <param name="At">Where it falls.</param>
 /// <param name="Wood">Wood that falls.</param>
 /// <param name="Buds">Buds that fall.</param>
-public sealed record CardDrawnCut(int? Number, int? Bud, Point At, IReadOnlyList<WoodGone> Wood, IReadOnlyList<int> Buds);
+public sealed record CardDrawnCut(
+    int? Number,
+    int? Bud,
+    Point At,
+    IReadOnlyList<WoodGone> Wood,
+    IReadOnlyList<int> Buds
+);

@@ -21,5 +21,10 @@ public sealed record CardTapeStrip(string Name, string Trunk, IReadOnlyList<Card
 /// <param name="Check">What to do with it.</param>
 /// <param name="Strips">One strip for each trunk class.</param>
 public sealed record CardTape(
-    string Heading, IReadOnlyList<string> How, string TakeOut, double CheckMm, string Check,
-    IReadOnlyList<CardTapeStrip> Strips);
+    string Heading,
+    IReadOnlyList<string> How,
+    string TakeOut,
+    double CheckMm,
+    string Check,
+    IReadOnlyList<CardTapeStrip> Strips
+);

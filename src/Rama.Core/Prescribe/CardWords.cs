@@ -12,13 +12,16 @@ internal sealed record CardWords(string Language, Crop Crop)
 {
     private static readonly LocalText FloralBuds = Catalogue.Shipped.Crop("apple").Counted;
 
-    private static readonly IReadOnlyDictionary<string, LocalText> Words =
-        DataFile.Read<Dictionary<string, LocalText>>("Prescribe/card-words.json");
+    private static readonly IReadOnlyDictionary<string, LocalText> Words = DataFile.Read<Dictionary<string, LocalText>>(
+        "Prescribe/card-words.json"
+    );
 
     /// <summary>The sentence of a code with its numbers filled in; crops of a habit may have a sentence of their own.</summary>
     public string Say(string code, params object[] numbers)
     {
-        var sentence = Words.GetValueOrDefault($"{code}@{JsonNamingPolicy.CamelCase.ConvertName(Crop.Habit.ToString())}") ?? Words[code];
+        var sentence = Words.GetValueOrDefault(
+            $"{code}@{JsonNamingPolicy.CamelCase.ConvertName(Crop.Habit.ToString())}"
+        ) ?? Words[code];
         return string.Format(CultureInfo.InvariantCulture, OfCrop(sentence.In(Language)), [.. numbers.Select(Written)]);
     }
 
@@ -32,28 +35,27 @@ internal sealed record CardWords(string Language, Crop Crop)
     private string OfCrop(string text)
     {
         var (buds, counted) = (FloralBuds.In(Language), Crop.Counted.In(Language));
-        return text
-            .Replace(buds, counted, StringComparison.Ordinal)
+        return text.Replace(buds, counted, StringComparison.Ordinal)
             .Replace(Capital(buds), Capital(counted), StringComparison.Ordinal)
             .Replace("floral bud", Crop.Counted.En.TrimEnd('s'), StringComparison.Ordinal);
     }
 
     private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
 
-    private object Written(object number) =>
-        number is double value ? Number(value) : number;
+    private object Written(object number) => number is double value ? Number(value) : number;
 
     /// <summary>A place in an order, such as 13th, of a word that is feminine in Spanish.</summary>
     public string Ordinal(int place) => Language == "es" ? $"{place}.ª" : $"{place}{English(place)}";
 
-    private static string English(int place) => (place % 100, place % 10) switch
-    {
-        ( >= 11 and <= 13, _) => "th",
-        (_, 1) => "st",
-        (_, 2) => "nd",
-        (_, 3) => "rd",
-        _ => "th",
-    };
+    private static string English(int place) =>
+        (place % 100, place % 10) switch
+        {
+            (>= 11 and <= 13, _) => "th",
+            (_, 1) => "st",
+            (_, 2) => "nd",
+            (_, 3) => "rd",
+            _ => "th",
+        };
 
     /// <summary>Below ten with one decimal where there is one to tell, whole above.</summary>
     public string Number(double value) => LocalText.Number(value, value < 9.95 ? "0.#" : "0", Language);

@@ -13,7 +13,8 @@ namespace Rama.Core.Prescribe;
 internal sealed class CardWriter
 {
     // How much of the buds may go before a tree looks lighter, and before it looks bare: assumption.
-    private const double LooksLighter = 0.2, LooksBare = 0.35;
+    private const double LooksLighter = 0.2,
+        LooksBare = 0.35;
 
     // Less of anything than this on a tree is not worth telling.
     private const double WorthTelling = 0.5;
@@ -25,7 +26,8 @@ internal sealed class CardWriter
     private const double NearProduct = 0.03;
 
     // The longest girth a tape has a number for, and the black end beyond it, mm.
-    private const double LongestTapeMm = 155, OutMm = 20;
+    private const double LongestTapeMm = 155,
+        OutMm = 20;
 
     private readonly PlanReading _reading;
     private readonly Planting _planting;
@@ -37,8 +39,14 @@ internal sealed class CardWriter
     private readonly BodyMarks _marks;
     private readonly UnitSystem _units;
 
-    private CardWriter(PlanReading reading, PruningPlan plan, TreeBench bench, string language, BodyMarks marks,
-        UnitSystem units)
+    private CardWriter(
+        PlanReading reading,
+        PruningPlan plan,
+        TreeBench bench,
+        string language,
+        BodyMarks marks,
+        UnitSystem units
+    )
     {
         _units = units;
         (_reading, _plan, _bench, _marks) = (reading, plan, bench, marks);
@@ -49,53 +57,61 @@ internal sealed class CardWriter
     private bool IsByTrunk => _prescription.Classes.Count > 1;
 
     /// <summary>Makes ready to write; null before there is a prescription.</summary>
-    public static CardWriter? Of(PlanReading reading, PruningPlan plan, string language, BodyMarks marks,
-        UnitSystem units) =>
+    public static CardWriter? Of(
+        PlanReading reading,
+        PruningPlan plan,
+        string language,
+        BodyMarks marks,
+        UnitSystem units
+    ) =>
         plan is { Planting: not null, Prescription: not null, Decision: not null, Survey: not null, Crop: not null }
-            && new BenchChoice().Put(reading, plan) is ({ } bench, _)
-            ? new(reading, plan, bench, language, marks, units) : null;
+        && new BenchChoice().Put(reading, plan) is ({ } bench, _)
+            ? new(reading, plan, bench, language, marks, units)
+            : null;
 
     /// <summary>Writes the card.</summary>
-    public PruningCard Write() => new(
-        Language: _words.Language,
-        Kind: _decision.Kind,
-        Block: $"{_planting.Code} {_planting.Name}",
-        About: About(),
-        Headline: Headline(),
-        PerLimb: PerLimb(),
-        Numbers:
-        [
-            new(_words.Number(Math.Round(_decision.Standing.Mean)), _words.Say("standing")),
-            new(_words.Number(Math.Round(_prescription.BudsLeft)), _words.Say(IsLight ? "left-light" : "left")),
-            new(_words.Number(Math.Round(_plan.Crop!.FruitPerTree)), _words.Say("fruit")),
-        ],
-        PerTree: _words.Say(IsByTrunk ? "per-mean-tree" : "per-tree"),
-        CutsHeading: _words.Say("cuts-heading"),
-        Cuts: [.. _prescription.Cuts.Select(CutOf)],
-        IdleHeading: _words.Say("idle-heading"),
-        ClassesHeading: _words.Say("classes-heading"),
-        ClassLeave: _words.Say("class-leave"),
-        Classes: Classes(),
-        GaugeHeading: _words.Say("gauge-heading"),
-        Gauge: Gauge(),
-        Stop: Stop(),
-        Look: Look(),
-        Notes: Notes(),
-        KeepHeading: _words.Say("keep-heading"),
-        Keep: [.. _planting.System.KeepOff.Select(_words.Say)],
-        SafetyHeading: _words.Say("safety-heading"),
-        Safety: _words.Say("safety"),
-        Basis: Basis(),
-        DrawingCaption: _words.Say("drawing"),
-        MeasuresHeading: _words.Say("measures-heading"),
-        Measures: Measures(),
-        Drawing: CardDrawing.Of(_bench, _prescription),
-        PerLimbHeading: _words.Say("per-limb-heading"),
-        GaugeClasses: IsByTrunk ? [.. Numbered.Select(NameOf)] : [],
-        GaugeNote: GaugeNote(),
-        Units: _units,
-        Way: _prescription.Way,
-        Tape: Tape());
+    public PruningCard Write() =>
+        new(
+            Language: _words.Language,
+            Kind: _decision.Kind,
+            Block: $"{_planting.Code} {_planting.Name}",
+            About: About(),
+            Headline: Headline(),
+            PerLimb: PerLimb(),
+            Numbers:
+            [
+                new(_words.Number(Math.Round(_decision.Standing.Mean)), _words.Say("standing")),
+                new(_words.Number(Math.Round(_prescription.BudsLeft)), _words.Say(IsLight ? "left-light" : "left")),
+                new(_words.Number(Math.Round(_plan.Crop!.FruitPerTree)), _words.Say("fruit")),
+            ],
+            PerTree: _words.Say(IsByTrunk ? "per-mean-tree" : "per-tree"),
+            CutsHeading: _words.Say("cuts-heading"),
+            Cuts: [.. _prescription.Cuts.Select(CutOf)],
+            IdleHeading: _words.Say("idle-heading"),
+            ClassesHeading: _words.Say("classes-heading"),
+            ClassLeave: _words.Say("class-leave"),
+            Classes: Classes(),
+            GaugeHeading: _words.Say("gauge-heading"),
+            Gauge: Gauge(),
+            Stop: Stop(),
+            Look: Look(),
+            Notes: Notes(),
+            KeepHeading: _words.Say("keep-heading"),
+            Keep: [.. _planting.System.KeepOff.Select(_words.Say)],
+            SafetyHeading: _words.Say("safety-heading"),
+            Safety: _words.Say("safety"),
+            Basis: Basis(),
+            DrawingCaption: _words.Say("drawing"),
+            MeasuresHeading: _words.Say("measures-heading"),
+            Measures: Measures(),
+            Drawing: CardDrawing.Of(_bench, _prescription),
+            PerLimbHeading: _words.Say("per-limb-heading"),
+            GaugeClasses: IsByTrunk ? [.. Numbered.Select(NameOf)] : [],
+            GaugeNote: GaugeNote(),
+            Units: _units,
+            Way: _prescription.Way,
+            Tape: Tape()
+        );
 
     private bool IsLight => _decision.Kind == DecisionKind.Reduce && _prescription.IsLight;
 
@@ -110,13 +126,18 @@ internal sealed class CardWriter
 
     private string Span(double least, double most) =>
         Math.Round(least) == Math.Round(most)
-        ? _words.Number(Math.Round(most))
-        : $"{_words.Number(Math.Round(least))}–{_words.Number(Math.Round(most))}";
+            ? _words.Number(Math.Round(most))
+            : $"{_words.Number(Math.Round(least))}–{_words.Number(Math.Round(most))}";
 
-    private string About() => string.Join(
-        " · ", $"{_planting.Variety.Name} / {_planting.Rootstock.Name}", _words.Say(_planting.System.Name),
-        _words.Say("leaf", _words.Ordinal(_planting.Leaf)), _words.Say("harvest", _reading.Year),
-        _words.Say("minutes", _prescription.MinutesPerTree));
+    private string About() =>
+        string.Join(
+            " · ",
+            $"{_planting.Variety.Name} / {_planting.Rootstock.Name}",
+            _words.Say(_planting.System.Name),
+            _words.Say("leaf", _words.Ordinal(_planting.Leaf)),
+            _words.Say("harvest", _reading.Year),
+            _words.Say("minutes", _prescription.MinutesPerTree)
+        );
 
     private string Basis()
     {
@@ -140,36 +161,48 @@ internal sealed class CardWriter
 
     private string PerLimb()
     {
-        if (Numbered.Count == 0) return "";
+        if (Numbered.Count == 0)
+            return "";
         var limbs = Math.Round(_prescription.LimbsLeft);
-        if (!IsByTrunk) return _words.Say("per-limb", OnALimb(_prescription.BudsLeft, _prescription.LimbsLeft), limbs);
-        return _words.Say("per-limb", Span(_prescription.Classes.Min(c => c.BudsPerLimb),
-            _prescription.Classes.Max(c => c.BudsPerLimb)), limbs);
+        if (!IsByTrunk)
+            return _words.Say("per-limb", OnALimb(_prescription.BudsLeft, _prescription.LimbsLeft), limbs);
+        return _words.Say(
+            "per-limb",
+            Span(_prescription.Classes.Min(c => c.BudsPerLimb), _prescription.Classes.Max(c => c.BudsPerLimb)),
+            limbs
+        );
     }
 
     // “6 on a limb, 24 limbs” is no help where 131 are wanted: then the two numbers beside it.
     private string OnALimb(double buds, double limbs)
     {
         var each = Math.Round(buds / limbs);
-        return Math.Abs(each * Math.Round(limbs) - buds) <= NearProduct * buds ? _words.Number(each)
+        return Math.Abs(each * Math.Round(limbs) - buds) <= NearProduct * buds
+            ? _words.Number(each)
             : $"{_words.Number(Math.Floor(buds / limbs))}–{_words.Number(Math.Ceiling(buds / limbs))}";
     }
 
     // One sentence for each way to stop, with the number of every class that stops so.
     private string Stop()
     {
-        string Listed(IEnumerable<ClassPrescription> of, Func<ClassPrescription, double?> number) => string.Join(
-            ", ", of.Select(c => _words.Number(Math.Round(number(c)!.Value)) + (IsByTrunk ? $" ({NameOf(c)})" : "")));
-        var said = from stopping in _prescription.Classes.GroupBy(c => c.Stop).OrderBy(g => g.Key)
-                   select stopping.Key switch
-                   {
-                       ClassStop.Number => _words.Say(
-                           ReadsLimbs ? "stop-limbs" : "stop-amounts", Listed(stopping, c => c.StopAt)),
-                       ClassStop.Ground => _words.Say("stop-structure", Listed(stopping, c => c.AtMostDown)),
-                       ClassStop.CutsMade => _words.Say("stop-light"),
-                       _ when stopping.Count() == _prescription.Classes.Count => _words.Say("stop-no-prune"),
-                       _ => _words.Say("stop-no-prune-class", string.Join(", ", stopping.Select(NameOf))),
-                   };
+        string Listed(IEnumerable<ClassPrescription> of, Func<ClassPrescription, double?> number) =>
+            string.Join(
+                ", ",
+                of.Select(c => _words.Number(Math.Round(number(c)!.Value)) + (IsByTrunk ? $" ({NameOf(c)})" : ""))
+            );
+        var said =
+            from stopping in _prescription.Classes.GroupBy(c => c.Stop).OrderBy(g => g.Key)
+            select stopping.Key switch
+            {
+                ClassStop.Number => _words.Say(
+                    ReadsLimbs ? "stop-limbs" : "stop-amounts",
+                    Listed(stopping, c => c.StopAt)
+                ),
+                ClassStop.Ground => _words.Say("stop-structure", Listed(stopping, c => c.AtMostDown)),
+                ClassStop.CutsMade => _words.Say("stop-light"),
+                _ when stopping.Count() == _prescription.Classes.Count => _words.Say("stop-no-prune"),
+                _ => _words.Say("stop-no-prune-class", string.Join(", ", stopping.Select(NameOf))),
+            };
         return string.Join(" ", said);
     }
 
@@ -177,18 +210,23 @@ internal sealed class CardWriter
     private string Look()
     {
         var gone = _decision.Standing.Mean > 0 ? 1 - _prescription.BudsLeft / _decision.Standing.Mean : 0;
-        return _words.Say(_decision.Kind switch
-        {
-            DecisionKind.NoPrune => "look-no-prune",
-            DecisionKind.StructureOnly => "look-structure",
-            _ => gone < LooksLighter ? "look-reduce-little" : gone < LooksBare ? "look-reduce-some" : "look-reduce",
-        });
+        return _words.Say(
+            _decision.Kind switch
+            {
+                DecisionKind.NoPrune => "look-no-prune",
+                DecisionKind.StructureOnly => "look-structure",
+                _ => gone < LooksLighter ? "look-reduce-little"
+                : gone < LooksBare ? "look-reduce-some"
+                : "look-reduce",
+            }
+        );
     }
 
     private List<string> Notes()
     {
         List<string> notes = [];
-        if (!_decision.Settled && _decision.Held is null) notes.Add(_words.Say("not-settled"));
+        if (!_decision.Settled && _decision.Held is null)
+            notes.Add(_words.Say("not-settled"));
         if (_prescription.ClustersToThinning >= WorthTelling)
             notes.Add(_words.Say("thinning", Math.Round(_prescription.ClustersToThinning)));
         var thick = _prescription.Classes.Sum(c => c.Class.Share * c.ThickLeft);
@@ -196,19 +234,27 @@ internal sealed class CardWriter
         if (Math.Min(thick, _planting.System.Caps.BigCuts) is >= WorthTelling and var next)
             notes.Add(_words.Say("first-next-winter", Math.Ceiling(next - WorthTelling)));
         if (_prescription.Way == WayOfWorking.Count)
-            notes.Add(_words.Say(
-                "correct-by-count", Math.Round(_decision.Tolerance * 100), new CrewSkill().CountedEvery));
+            notes.Add(
+                _words.Say("correct-by-count", Math.Round(_decision.Tolerance * 100), new CrewSkill().CountedEvery)
+            );
         else
             notes.Add(_words.Say("check"));
         return notes;
     }
 
-    private List<CardClass> Classes() => !IsByTrunk ? [] :
-    [
-        .. _prescription.Classes.Select(c => new CardClass(
-            NameOf(c), TrunkOf(c.Class), LeaveOf(c), [.. _prescription.Cuts.Select(x => Cell(x, c))],
-            c.StopAt is { } stop ? OnALimb(stop, c.LimbsLeft) : "")),
-    ];
+    private List<CardClass> Classes() =>
+        !IsByTrunk
+            ? []
+            :
+            [
+                .. _prescription.Classes.Select(c => new CardClass(
+                    NameOf(c),
+                    TrunkOf(c.Class),
+                    LeaveOf(c),
+                    [.. _prescription.Cuts.Select(x => Cell(x, c))],
+                    c.StopAt is { } stop ? OnALimb(stop, c.LimbsLeft) : ""
+                )),
+            ];
 
     private string Length(double metres, string unit) => LengthTold.In(metres, unit, _units, _words.Language);
 
@@ -226,17 +272,19 @@ internal sealed class CardWriter
         };
     }
 
-    private string LeaveOf(ClassPrescription of) => of switch
-    {
-        { StopAt: { } stop } => _words.Number(Math.Round(stop)),
-        { AtMostDown: { } down } => _words.Say("class-all-but", Math.Round(down)),
-        { Decision.Kind: DecisionKind.NoPrune } => _words.Say("class-all"),
-        _ => "",
-    };
+    private string LeaveOf(ClassPrescription of) =>
+        of switch
+        {
+            { StopAt: { } stop } => _words.Number(Math.Round(stop)),
+            { AtMostDown: { } down } => _words.Say("class-all-but", Math.Round(down)),
+            { Decision.Kind: DecisionKind.NoPrune } => _words.Say("class-all"),
+            _ => "",
+        };
 
     private string Cell(PrescribedCut cut, ClassPrescription of)
     {
-        if (of.Of(cut) is not { } mine) return "";
+        if (of.Of(cut) is not { } mine)
+            return "";
         return cut.Amount.Kind switch
         {
             AmountKind.EveryOne => "",
@@ -250,17 +298,23 @@ internal sealed class CardWriter
 
     private List<CardGaugeMark> Gauge()
     {
-        if (!ReadsLimbs || Numbered.Any(c => c.BudsPerCm2 is null)) return [];
+        if (!ReadsLimbs || Numbered.Any(c => c.BudsPerCm2 is null))
+            return [];
         var scale = GaugeScale;
         string Told(ClassPrescription of, double mm) =>
             new LimbGauge(of.BudsPerCm2!.Value).BudsOn(mm, BigFromMm) is { } buds
                 ? _words.Number(Math.Round(buds))
                 : _words.Say("take-out");
         var marks = _units == UnitSystem.Us ? GaugeMarks.UsualUs : GaugeMarks.Usual;
-        return [
-            .. marks.Select(mm => mm * scale).Select(mm => IsByTrunk
-                ? new CardGaugeMark(Length(mm / 1_000, "mm"), "", [.. Numbered.Select(c => Told(c, mm))])
-                : new CardGaugeMark(Length(mm / 1_000, "mm"), Told(Numbered[0], mm))),
+        return
+        [
+            .. marks
+                .Select(mm => mm * scale)
+                .Select(mm =>
+                    IsByTrunk
+                        ? new CardGaugeMark(Length(mm / 1_000, "mm"), "", [.. Numbered.Select(c => Told(c, mm))])
+                        : new CardGaugeMark(Length(mm / 1_000, "mm"), Told(Numbered[0], mm))
+                ),
         ];
     }
 
@@ -271,27 +325,36 @@ internal sealed class CardWriter
     private CardTape? Tape()
     {
         var fromMm = GaugeMarks.Usual[0] * GaugeScale;
-        if (!ReadsLimbs || Numbered.Any(c => c.BudsPerCm2 is null)
-            || BigFromMm <= fromMm || BigFromMm > LongestTapeMm / Math.PI) return null;
+        if (
+            !ReadsLimbs
+            || Numbered.Any(c => c.BudsPerCm2 is null)
+            || BigFromMm <= fromMm
+            || BigFromMm > LongestTapeMm / Math.PI
+        )
+            return null;
         var inUs = _units == UnitSystem.Us;
         CardTapeStrip Strip(ClassPrescription of)
         {
             var tape = BudTape.Of(new(of.BudsPerCm2!.Value), fromMm, BigFromMm);
             return new(
-                IsByTrunk ? $"{_planting.Code} · {NameOf(of)}" : _planting.Code, TrunkOf(of.Class),
+                IsByTrunk ? $"{_planting.Code} · {NameOf(of)}" : _planting.Code,
+                TrunkOf(of.Class),
                 [.. tape.Cells.Select(c => new CardTapeCell(c.FromMm, c.ToMm, _words.Number(c.Buds)))],
-                tape.OutFromMm + OutMm);
+                tape.OutFromMm + OutMm
+            );
         }
         return new(
             _words.Say("tape-heading"),
             [_words.Say("tape-how", inUs ? "1 in" : "2–3 cm"), _words.Say("tape-lack"), _words.Say("tape-wet")],
-            _words.Say("take-out"), inUs ? 50.8 : 50, _words.Say("tape-check", inUs ? "2 in" : "5 cm"),
-            [.. Numbered.Select(Strip)]);
+            _words.Say("take-out"),
+            inUs ? 50.8 : 50,
+            _words.Say("tape-check", inUs ? "2 in" : "5 cm"),
+            [.. Numbered.Select(Strip)]
+        );
     }
 
     private string GaugeNote() =>
-        !ReadsLimbs || double.IsInfinity(BigFromMm) ? ""
-        : _words.Say("gauge-note", Length(BigFromMm / 1_000, "mm"));
+        !ReadsLimbs || double.IsInfinity(BigFromMm) ? "" : _words.Say("gauge-note", Length(BigFromMm / 1_000, "mm"));
 
     // Height first; then the lengths the cuts made this winter speak of.
     private List<CardMeasure> Measures()
@@ -299,7 +362,8 @@ internal sealed class CardWriter
         CardMeasure Told(string name, double value, string unit)
         {
             var mark = _marks.Tell(value * Units.Length[unit].Factor);
-            var body = mark is null ? ""
+            var body = mark is null
+                ? ""
                 : _words.Say(mark.Times == 1 ? $"body-{mark.Part}" : $"body-{mark.Part}s", mark.Times);
             return new(name, Length(value * Units.Length[unit].Factor, unit), body);
         }
@@ -307,17 +371,33 @@ internal sealed class CardWriter
             ? [Told(_words.Say("height-after"), height, "m")]
             : [];
         var system = _bench.Rules.System;
-        var made = system.Steps.Where(s => s.Cut.Kind != CutKind.ToSideShoot
-            && _prescription.Cuts.Any(c => c.StepId == s.Id && c.IsMade)).ToList();
-        measures.AddRange(system.Settings.Where(s => s.IsLength && made.Any(m => system.Names(m, s.Id)))
-            .Select(s => Told(_words.Say(s.Name), _prescription.InForce[s.Id], s.Unit)));
+        var made = system
+            .Steps.Where(s =>
+                s.Cut.Kind != CutKind.ToSideShoot && _prescription.Cuts.Any(c => c.StepId == s.Id && c.IsMade)
+            )
+            .ToList();
+        measures.AddRange(
+            system
+                .Settings.Where(s => s.IsLength && made.Any(m => system.Names(m, s.Id)))
+                .Select(s => Told(_words.Say(s.Name), _prescription.InForce[s.Id], s.Unit))
+        );
         return measures;
     }
 
-    private CardCut CutOf(PrescribedCut cut) => new(
-        cut.Number, cut.StepId, cut.IsMade, _words.Say(cut.Name), HowMany(cut),
-        cut.IsMade && cut.Drop >= WorthTelling && !IsToldAsDrop(cut) ? _words.Say("falls", Math.Round(cut.Drop)) : "",
-        _words.Say(cut.LookFor), _words.Say(cut.How), cut.Caution is { } caution ? _words.Say(caution) : null);
+    private CardCut CutOf(PrescribedCut cut) =>
+        new(
+            cut.Number,
+            cut.StepId,
+            cut.IsMade,
+            _words.Say(cut.Name),
+            HowMany(cut),
+            cut.IsMade && cut.Drop >= WorthTelling && !IsToldAsDrop(cut)
+                ? _words.Say("falls", Math.Round(cut.Drop))
+                : "",
+            _words.Say(cut.LookFor),
+            _words.Say(cut.How),
+            cut.Caution is { } caution ? _words.Say(caution) : null
+        );
 
     // Where single buds are told for the tree, what falls is the same number again.
     private static bool IsToldAsDrop(PrescribedCut cut) =>

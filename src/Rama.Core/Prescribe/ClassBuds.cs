@@ -43,8 +43,12 @@ internal sealed record ClassBuds(IReadOnlyList<double> Means, BudsOfClasses By)
         List<double> byTrunk = [.. classes.Select(c => mean * c.MeanTcsaCm2 / tcsa)];
         List<List<(double Tcsa, double Buds)>> members =
         [
-            .. classes.Select(c => trees.Where(t => t.GirthCm is { } girth && t.TcsaCm2 is > 0 && c.Holds(girth))
-                .Select(t => (t.TcsaCm2!.Value, t.FloralBuds)).ToList()),
+            .. classes.Select(c =>
+                trees
+                    .Where(t => t.GirthCm is { } girth && t.TcsaCm2 is > 0 && c.Holds(girth))
+                    .Select(t => (t.TcsaCm2!.Value, t.FloralBuds))
+                    .ToList()
+            ),
         ];
         if (members.Any(m => m.Count < 2) || !Differ(members, t => t.Buds / t.Tcsa, classes.Count - 1))
             return new(byTrunk, BudsOfClasses.ByTrunk);
@@ -62,7 +66,8 @@ internal sealed record ClassBuds(IReadOnlyList<double> Means, BudsOfClasses By)
     {
         var values = groups.Select(g => g.Select(value).ToList()).ToList();
         var within = values.Sum(g => g.Count) - values.Count;
-        if (between < 1 || within < FewestWithin) return false;
+        if (between < 1 || within < FewestWithin)
+            return false;
         var mean = values.SelectMany(g => g).Average();
         var among = values.Sum(g => g.Count * Math.Pow(g.Average() - mean, 2)) / between;
         var inside = values.Sum(g => g.Sum(x => Math.Pow(x - g.Average(), 2))) / within;

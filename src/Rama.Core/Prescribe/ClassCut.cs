@@ -13,8 +13,16 @@ namespace Rama.Core.Prescribe;
 /// <param name="AboveM">Height from which the cut is asked for, metres; null where height has nothing to do with
 /// it.</param>
 public sealed record ClassCut(
-    string StepId, int? Most, double CutsPerTree, double TreesShare, double DropShare, double Drop, double BudsAfter,
-    int DemonstrationTrees, double? AboveM = null)
+    string StepId,
+    int? Most,
+    double CutsPerTree,
+    double TreesShare,
+    double DropShare,
+    double Drop,
+    double BudsAfter,
+    int DemonstrationTrees,
+    double? AboveM = null
+)
 {
     // What fewer than one tree in twenty asks for is not worth a line of the card.
     internal const double FewTrees = 0.05;

@@ -48,13 +48,27 @@ public enum ClassStop
 /// <param name="ReadingMinutes">Minutes per tree, among them, of reading limbs and counting, with what more or less is
 /// rubbed off for it.</param>
 public sealed record ClassPrescription(
-    TrunkClass Class, PruningDecision Decision, double BudsLeft, double? StopAt, double? AtMostDown, double? BudsPerCm2,
-    double LimbsLeft, double GaugeCm2, double MinutesPerTree, double WoodShare, double BigCuts, double ThickLeft,
-    double ClustersToThinning, IReadOnlyList<ClassCut> Cuts, IReadOnlyDictionary<string, double> Settings,
-    double ReadingMinutes = 0)
+    TrunkClass Class,
+    PruningDecision Decision,
+    double BudsLeft,
+    double? StopAt,
+    double? AtMostDown,
+    double? BudsPerCm2,
+    double LimbsLeft,
+    double GaugeCm2,
+    double MinutesPerTree,
+    double WoodShare,
+    double BigCuts,
+    double ThickLeft,
+    double ClustersToThinning,
+    IReadOnlyList<ClassCut> Cuts,
+    IReadOnlyDictionary<string, double> Settings,
+    double ReadingMinutes = 0
+)
 {
     // Few trees are enough for means over settings compared on the same trees; the block simulation takes many.
-    private const int SearchTrees = 15, CheckTrees = 30;
+    private const int SearchTrees = 15,
+        CheckTrees = 30;
 
     // From here on a number of cuts is no number any more but all there are.
     private const double AllThereAre = 20;
@@ -83,16 +97,19 @@ public sealed record ClassPrescription(
     /// <summary>A cut of the card as it is made in this class; null where it is not.</summary>
     internal ClassCut? Of(PrescribedCut cut) =>
         Cuts.FirstOrDefault(c => c.StepId == cut.StepId) is { } mine
-        && (cut.Amount.Kind == AmountKind.ToTheGauge ? StopAt is not null : mine.IsMade) ? mine : null;
+        && (cut.Amount.Kind == AmountKind.ToTheGauge ? StopAt is not null : mine.IsMade)
+            ? mine
+            : null;
 
     /// <summary>Most cuts of each step on one tree, by step; null where the tree decides.</summary>
     internal IReadOnlyList<int?> LimitsFor(PruningRules rules)
     {
         var most = Cuts.ToDictionary(c => c.StepId, c => c.Most);
         // What is rubbed bud by bud is told as a rate; on one tree it ends at its number.
-        return [.. rules.Steps.Select(s => SettingSearch.IsSolved(rules, s)
-            ? null
-            : most.GetValueOrDefault(s.Step.Id))];
+        return
+        [
+            .. rules.Steps.Select(s => SettingSearch.IsSolved(rules, s) ? null : most.GetValueOrDefault(s.Step.Id)),
+        ];
     }
 
     /// <summary>Finds what to cut on the classes of a planting.</summary>
@@ -102,14 +119,31 @@ public sealed record ClassPrescription(
     /// <param name="settings">Tolerance and cap.</param>
     /// <param name="cutting">What the manager holds and what demonstration trees showed.</param>
     internal static IReadOnlyList<ClassPrescription> Of(
-        PruningRules rules, TreeStock stock, IReadOnlyList<PruningDecision> decisions, DecisionSettings settings, CuttingTerms cutting)
+        PruningRules rules,
+        TreeStock stock,
+        IReadOnlyList<PruningDecision> decisions,
+        DecisionSettings settings,
+        CuttingTerms cutting
+    )
     {
         var generator = new TreeGenerator(stock.Shape, stock.Place);
         List<PreparedTree> Trees(int of, int trees, int from) =>
-            [.. generator.Make(stock.Classes[of].Counts, Math.Max(4, trees / stock.Classes.Count), cutting.Seed + 10 * of + from).Select(t => new PreparedTree(rules, t))];
+            [
+                .. generator
+                    .Make(
+                        stock.Classes[of].Counts,
+                        Math.Max(4, trees / stock.Classes.Count),
+                        cutting.Seed + 10 * of + from
+                    )
+                    .Select(t => new PreparedTree(rules, t)),
+            ];
 
         var found = SettingSearch.Find(
-            rules, [.. stock.Classes.Select((c, i) => new SearchClass(c.Class.Share, decisions[i], Trees(i, SearchTrees, 0)))], settings, cutting.Settings);
+            rules,
+            [.. stock.Classes.Select((c, i) => new SearchClass(c.Class.Share, decisions[i], Trees(i, SearchTrees, 0)))],
+            settings,
+            cutting.Settings
+        );
         List<ClassPrescription> classes = [];
         List<double> spread = [];
         foreach (var (i, c) in stock.Classes.Index())
@@ -137,12 +171,18 @@ public sealed record ClassPrescription(
     }
 
     private ClassPrescription WorkedIn(double minutes) =>
-        this with { MinutesPerTree = minutes, ReadingMinutes = minutes - MinutesPerTree };
+        this with
+        {
+            MinutesPerTree = minutes,
+            ReadingMinutes = minutes - MinutesPerTree,
+        };
 
     private static ClassPrescription WithThinning(ClassPrescription of, IReadOnlyList<double> spread, bool isLight)
     {
-        var thinning = of.Decision.Kind == DecisionKind.NoPrune ? 0
-            : OverTheNumber(spread.Select(s => s * of.BudsLeft), of.Decision.BudsToLeave);
+        var thinning =
+            of.Decision.Kind == DecisionKind.NoPrune
+                ? 0
+                : OverTheNumber(spread.Select(s => s * of.BudsLeft), of.Decision.BudsToLeave);
         var carriedOut = of.Decision.CarriedOut(of.Removed, thinning, isLight, []);
         return of with { ClustersToThinning = thinning, Decision = carriedOut };
     }
@@ -165,12 +205,13 @@ public sealed record ClassPrescription(
         private bool IsLight => decision.Kind == DecisionKind.Reduce && rules.Aim == SystemAim.Light;
 
         // What has to stay whatever a step is seen to drop: the number, the cap, or what a crew may let fall for shape.
-        private double Stays => decision.Kind switch
-        {
-            DecisionKind.Reduce => Math.Max(decision.BudsToLeave, (1 - decision.CapShare) * _standing),
-            DecisionKind.StructureOnly => _standing - decision.RemoveBuds,
-            _ => 0,
-        };
+        private double Stays =>
+            decision.Kind switch
+            {
+                DecisionKind.Reduce => Math.Max(decision.BudsToLeave, (1 - decision.CapShare) * _standing),
+                DecisionKind.StructureOnly => _standing - decision.RemoveBuds,
+                _ => 0,
+            };
 
         private IEnumerable<(ReadyStep Step, int Place)> Asked =>
             rules.Steps.Select((s, i) => (s, i)).Where(x => x.s.Step.Under.Contains(decision.Kind));
@@ -185,7 +226,8 @@ public sealed record ClassPrescription(
             var buds = _standing;
             foreach (var (step, place) in Asked)
             {
-                if (SettingSearch.IsSolved(rules, step) || step.Step.Stop == StepStop.Never) continue;
+                if (SettingSearch.IsSolved(rules, step) || step.Step.Stop == StepStop.Never)
+                    continue;
                 var (made, share) = Expected(free, step);
                 var number = Numbered(step, free);
                 limits[place] = decision.Kind == DecisionKind.StructureOnly ? Lesser(number, Allowed(made)) : number;
@@ -217,9 +259,10 @@ public sealed record ClassPrescription(
                 var (made, share) = Expected(run, step);
                 var (trees, most) = (run.Of(step.Step.Id).Trees, limits[place]);
                 // Light pruning makes whole cuts and never stops on a number; every other crew stops where it may.
-                var drop = step.Step.Stop == StepStop.Never || IsLight
-                    ? share * buds
-                    : Math.Min(share * buds, Math.Max(0, buds - Stays));
+                var drop =
+                    step.Step.Stop == StepStop.Never || IsLight
+                        ? share * buds
+                        : Math.Min(share * buds, Math.Max(0, buds - Stays));
                 if (SettingSearch.IsSolved(rules, step))
                 {
                     // Bud by bud, or spur by spur: as many as the class is still over, after
@@ -228,8 +271,11 @@ public sealed record ClassPrescription(
                         ? rules.Defaults[at] * run.LimbsLeft * perSite
                         : double.PositiveInfinity;
                     drop = StopsOnNumber
-                        ? Math.Clamp(buds - Stays, 0,
-                            Math.Min(Math.Min(limit, rules.System.Caps.ShareRubbed * _standing), buds))
+                        ? Math.Clamp(
+                            buds - Stays,
+                            0,
+                            Math.Min(Math.Min(limit, rules.System.Caps.ShareRubbed * _standing), buds)
+                        )
                         : 0;
                     made = drop / perSite;
                     trees = made > 0 ? 1 : 0;
@@ -243,15 +289,38 @@ public sealed record ClassPrescription(
                 share = buds > 0 ? drop / buds : 0;
                 buds = Math.Max(0, buds - drop);
                 seconds += made * step.Step.SecondsEach;
-                cuts.Add(new(step.Step.Id, most, made, trees, share, drop, buds, made > 0 ? Seen(step).Count : 0,
-                    HeightOf(step, run)));
+                cuts.Add(
+                    new(
+                        step.Step.Id,
+                        most,
+                        made,
+                        trees,
+                        share,
+                        drop,
+                        buds,
+                        made > 0 ? Seen(step).Count : 0,
+                        HeightOf(step, run)
+                    )
+                );
             }
             var limbs = Math.Max(1, run.LimbsLeft);
             return new(
-                of, decision, buds, StopsOnNumber ? buds : null,
+                of,
+                decision,
+                buds,
+                StopsOnNumber ? buds : null,
                 decision.Kind == DecisionKind.StructureOnly ? decision.RemoveBuds : null,
-                StopsOnNumber && run.GaugeCm2 > 0 ? buds / run.GaugeCm2 : null, limbs, run.GaugeCm2,
-                seconds / 60, run.WoodShare, run.BigCuts, run.ThickLeft, 0, cuts, found);
+                StopsOnNumber && run.GaugeCm2 > 0 ? buds / run.GaugeCm2 : null,
+                limbs,
+                run.GaugeCm2,
+                seconds / 60,
+                run.WoodShare,
+                run.BigCuts,
+                run.ThickLeft,
+                0,
+                cuts,
+                found
+            );
         }
 
         /// <summary>The trees as a crew that reads their limbs leaves them; null where none does.</summary>
@@ -282,7 +351,8 @@ public sealed record ClassPrescription(
         }
 
         private bool CanRub(double buds) =>
-            StopsOnNumber && rules.Steps.Any(s => SettingSearch.IsSolved(rules, s))
+            StopsOnNumber
+            && rules.Steps.Any(s => SettingSearch.IsSolved(rules, s))
             && buds <= rules.System.Caps.ShareRubbed * _standing;
 
         private static int? Lesser(int? number, int allowed) => number is { } most ? Math.Min(most, allowed) : null;
@@ -298,7 +368,8 @@ public sealed record ClassPrescription(
 
         private static int? Numbered(ReadyStep step, ClassRun run)
         {
-            if (step.Step.Per != CutsPer.Tree || step.Most is not { } most) return null;
+            if (step.Step.Per != CutsPer.Tree || step.Most is not { } most)
+                return null;
             var number = run.Trees.Average(t => most(new(new StandingTree(t.Tree), 0, 0, run.Values)));
             return number < AllThereAre ? (int)Math.Round(number) : null;
         }

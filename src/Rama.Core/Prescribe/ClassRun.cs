@@ -15,12 +15,21 @@ internal sealed class ClassRun
     /// <param name="settings">Tolerance and cap.</param>
     /// <param name="values">Values of the settings.</param>
     /// <param name="limits">Most cuts of each step on one tree; null for the system's own.</param>
-    public ClassRun(IReadOnlyList<PreparedTree> trees, PruningDecision decision, DecisionSettings settings,
-        double[] values, IReadOnlyList<int?>? limits = null)
+    public ClassRun(
+        IReadOnlyList<PreparedTree> trees,
+        PruningDecision decision,
+        DecisionSettings settings,
+        double[] values,
+        IReadOnlyList<int?>? limits = null
+    )
     {
         (Trees, Values) = (trees, values);
-        Prunings = [.. trees.Select(t =>
-            TreePruning.Of(t, CutAllowance.ByCard(decision, t.Tree.FloralBuds, settings), values, limits))];
+        Prunings =
+        [
+            .. trees.Select(t =>
+                TreePruning.Of(t, CutAllowance.ByCard(decision, t.Tree.FloralBuds, settings), values, limits)
+            ),
+        ];
         var rules = trees[0].Rules;
         foreach (var pruning in Prunings)
         {
@@ -34,8 +43,12 @@ internal sealed class ClassRun
                     drop += pruning.Cuts[next].Drop;
                 }
                 var sum = _steps.GetValueOrDefault(step.Step.Id);
-                _steps[step.Step.Id] = new(sum.Cuts + cuts, sum.Drop + drop, sum.Before + before,
-                    sum.Trees + (cuts > 0 ? 1 : 0));
+                _steps[step.Step.Id] = new(
+                    sum.Cuts + cuts,
+                    sum.Drop + drop,
+                    sum.Before + before,
+                    sum.Trees + (cuts > 0 ? 1 : 0)
+                );
                 before -= drop;
             }
         }
@@ -44,8 +57,10 @@ internal sealed class ClassRun
         ThickLeft = Prunings.Average(p => (double)p.FirstNextWinter.Count);
         BigCuts = Prunings.Average(p => (double)p.BigCuts);
         var big = rules.BigFromMm(values);
-        GaugeCm2 = Prunings.Average(p => p.Left.Tree.Index.Limbs.Where(p.Left.Stands)
-            .Sum(l => LimbGauge.CrossSectionCm2(Math.Min(p.Left.Tree.Branches[l].DiameterMm, big))));
+        GaugeCm2 = Prunings.Average(p =>
+            p.Left.Tree.Index.Limbs.Where(p.Left.Stands)
+                .Sum(l => LimbGauge.CrossSectionCm2(Math.Min(p.Left.Tree.Branches[l].DiameterMm, big)))
+        );
     }
 
     /// <summary>The trees as they grew.</summary>
@@ -78,8 +93,12 @@ internal sealed class ClassRun
     /// </summary>
     public (double Cuts, double Share, double Trees) Of(string step) =>
         _steps.TryGetValue(step, out var sum)
-            ? (sum.Cuts / (double)Prunings.Count, sum.Before > 0 ? sum.Drop / (double)sum.Before : 0,
-                sum.Trees / (double)Prunings.Count) : default;
+            ? (
+                sum.Cuts / (double)Prunings.Count,
+                sum.Before > 0 ? sum.Drop / (double)sum.Before : 0,
+                sum.Trees / (double)Prunings.Count
+            )
+            : default;
 
     private readonly record struct Sum(int Cuts, int Drop, int Before, int Trees);
 }

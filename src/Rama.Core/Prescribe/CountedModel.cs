@@ -16,27 +16,55 @@ public sealed record CountedModel(CountedTree Counted, int Class, FruitTree Tree
         tree.GirthCm is not null && tree.LimbSizes.Count > 0 && tree.LimbSizes.All(l => l.DiameterMm is not null);
 
     /// <summary>Models of the trees counted; those whose trunk class is not known are left out.</summary>
-    public static IReadOnlyList<CountedModel> Of(TreeStock stock, Survey survey) => [.. survey.Trees.Select(t => Of(stock, t)).OfType<CountedModel>()];
+    public static IReadOnlyList<CountedModel> Of(TreeStock stock, Survey survey) =>
+        [.. survey.Trees.Select(t => Of(stock, t)).OfType<CountedModel>()];
 
     /// <summary>Model of one tree; null where its trunk class is not known.</summary>
     public static CountedModel? Of(TreeStock stock, CountedTree tree)
     {
-        var place = stock.Classes.Count == 1 ? 0 : stock.Classes.Index().Where(c => tree.GirthCm is { } g && c.Item.Class.Holds(g)).Select(c => (int?)c.Index).FirstOrDefault();
-        if (place is not { } known) return null;
+        var place =
+            stock.Classes.Count == 1
+                ? 0
+                : stock
+                    .Classes.Index()
+                    .Where(c => tree.GirthCm is { } g && c.Item.Class.Holds(g))
+                    .Select(c => (int?)c.Index)
+                    .FirstOrDefault();
+        if (place is not { } known)
+            return null;
         var (counts, seed) = (stock.Classes[known].Counts, Seed + (int)(tree.Row * 1_000 + tree.Tree));
         var generator = new TreeGenerator(stock.Shape, stock.Place);
         // Buds counted on limbs are of all kinds where the tree's were; their share of the tree's floral ones is what counts.
         var whole = tree.LimbSizes.All(l => l.Buds is not null);
-        return new(tree, known, LimbsMeasured(tree)
-            ? generator.Model(
-                tree.GirthCm!.Value * 10 / Math.PI, counts.Leaders, counts.HeightM.Mean,
-                [.. tree.LimbSizes.Select(l => new LimbToGrow(l.DiameterMm!.Value, l.Forked, whole ? l.Buds : null))], (int)Math.Round(tree.FloralBuds), seed, counts.FloralShare)
-            : generator.Make(counts with
-            {
-                TcsaCm2 = tree.TcsaCm2 is { } tcsa ? new(tcsa, 0) : counts.TcsaCm2,
-                FloralBuds = new(tree.FloralBuds, 0),
-                Limbs = tree.Limbs is { } limbs ? new(limbs, 0) : counts.Limbs,
-            }, seed));
+        return new(
+            tree,
+            known,
+            LimbsMeasured(tree)
+                ? generator.Model(
+                    tree.GirthCm!.Value * 10 / Math.PI,
+                    counts.Leaders,
+                    counts.HeightM.Mean,
+                    [
+                        .. tree.LimbSizes.Select(l => new LimbToGrow(
+                            l.DiameterMm!.Value,
+                            l.Forked,
+                            whole ? l.Buds : null
+                        )),
+                    ],
+                    (int)Math.Round(tree.FloralBuds),
+                    seed,
+                    counts.FloralShare
+                )
+                : generator.Make(
+                    counts with
+                    {
+                        TcsaCm2 = tree.TcsaCm2 is { } tcsa ? new(tcsa, 0) : counts.TcsaCm2,
+                        FloralBuds = new(tree.FloralBuds, 0),
+                        Limbs = tree.Limbs is { } limbs ? new(limbs, 0) : counts.Limbs,
+                    },
+                    seed
+                )
+        );
     }
 }
 
@@ -50,4 +78,14 @@ public sealed record CountedModel(CountedTree Counted, int Class, FruitTree Tree
 /// <param name="Wanted">Floral buds wanted.</param>
 /// <param name="InBand">Whether those left lie in the band around the number.</param>
 /// <param name="BelowBefore">Whether it stood below its number before any cut, which no cut can mend.</param>
-public sealed record CountedCut(double Row, double Tree, string Class, bool LimbsMeasured, double Before, int Left, double Wanted, bool InBand, bool BelowBefore);
+public sealed record CountedCut(
+    double Row,
+    double Tree,
+    string Class,
+    bool LimbsMeasured,
+    double Before,
+    int Left,
+    double Wanted,
+    bool InBand,
+    bool BelowBefore
+);

@@ -56,14 +56,17 @@ public sealed record CutAmount(AmountKind Kind, double Least = 0, double Most = 
     /// <param name="classes">Its cuts by class, with the limbs the class keeps.</param>
     internal static CutAmount Of(CuttingStep step, IReadOnlyList<(ClassCut Cut, double LimbsLeft)> classes)
     {
-        if (step is { Stop: StepStop.Never, Most: null, Cut.Kind: CutKind.Collar }) return new(AmountKind.EveryOne);
+        if (step is { Stop: StepStop.Never, Most: null, Cut.Kind: CutKind.Collar })
+            return new(AmountKind.EveryOne);
         var made = classes.Where(c => c.Cut.IsMade).ToList();
-        if (made.Count == 0) return new(AmountKind.None);
+        if (made.Count == 0)
+            return new(AmountKind.None);
         if (made[0].Cut.AboveM is { } height && made.All(c => c.Cut.Most is null))
             return new(AmountKind.IfAbove, height, height);
         if (step.Cut.Kind == CutKind.RubOff)
         {
-            if (made.All(c => c.Cut.CutsPerTree < AFew)) return new(AmountKind.ToTheNumber);
+            if (made.All(c => c.Cut.CutsPerTree < AFew))
+                return new(AmountKind.ToTheNumber);
             var rates = made.Select(c => c.Cut.CutsPerTree / c.LimbsLeft).ToList();
             return rates.Min() >= FewPerLimb
                 ? new(AmountKind.ALimb, Math.Floor(rates.Min() + NearWhole), Math.Ceiling(rates.Max() - NearWhole))

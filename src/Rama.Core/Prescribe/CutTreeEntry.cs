@@ -53,33 +53,72 @@ public sealed record CutTreeEntry : DecisionSettingsEntry
     {
         var reader = new EntryReader();
         var system = (catalogue ?? Estate.Catalogue.Shipped).System(System);
-        if (system is null) reader.Add("system", "unknown", "System: please choose a training system.");
+        if (system is null)
+            reader.Add("system", "unknown", "System: please choose a training system.");
         var buds = reader.Optional("floralBuds", "Floral buds", FloralBuds, "bud/tree", 0, 5_000);
         var toLeave = reader.Required("budsToLeave", "Buds to leave", BudsToLeave, "bud/tree", 0.1, 5_000);
         var trunk = reader.Optional("trunk", "Trunk diameter", Trunk, Units.Length, 0.005, 0.9);
-        if (Limbs.Count > 400) reader.Add("limbs", "range", "Limbs: expected at most 400 diameters.");
-        var limbs = Limbs.Take(400).Select((l, i) => reader.Required($"limbs[{i}]", "Limb", l, Units.Length, 0.002, 0.3) * 1_000).ToList();
-        var row = reader.Optional("rowSpacing", "Row spacing", RowSpacing, Units.Length, 1, 15) ?? system?.Form.UsualGround.RowM ?? 0;
-        var apart = reader.Optional("treeSpacing", "Tree spacing", TreeSpacing, Units.Length, 0.2, 15) ?? system?.Form.UsualGround.TreeM ?? 0;
+        if (Limbs.Count > 400)
+            reader.Add("limbs", "range", "Limbs: expected at most 400 diameters.");
+        var limbs = Limbs
+            .Take(400)
+            .Select((l, i) => reader.Required($"limbs[{i}]", "Limb", l, Units.Length, 0.002, 0.3) * 1_000)
+            .ToList();
+        var row = reader.Optional("rowSpacing", "Row spacing", RowSpacing, Units.Length, 1, 15)
+            ?? system?.Form.UsualGround.RowM
+            ?? 0;
+        var apart = reader.Optional("treeSpacing", "Tree spacing", TreeSpacing, Units.Length, 0.2, 15)
+            ?? system?.Form.UsualGround.TreeM
+            ?? 0;
         var height = reader.Optional("heightLimit", "Height allowed", HeightLimit, Units.Length, 0.5, 15) ?? 0.9 * row;
         var settings = reader.Under("", () => ReadSettings(system?.Caps.ShareOfBuds ?? DecisionSettings.DefaultCap));
         foreach (var (id, value) in Values)
-            if (system?.Settings.FirstOrDefault(s => s.Id == id) is { } setting) reader.InRange($"values.{id}", setting.Name.En, value, setting.Unit, setting.Least, setting.Most);
-            else if (system is not null) reader.Add($"values.{id}", "unknown", $"Settings: the system has no {id}.");
+            if (system?.Settings.FirstOrDefault(s => s.Id == id) is { } setting)
+                reader.InRange($"values.{id}", setting.Name.En, value, setting.Unit, setting.Least, setting.Most);
+            else if (system is not null)
+                reader.Add($"values.{id}", "unknown", $"Settings: the system has no {id}.");
         foreach (var (question, answer) in Answers)
-            if (system is not null && system.Questions.FirstOrDefault(q => q.Id == question)?.Options.Any(o => o.Id == answer) != true)
+            if (
+                system is not null
+                && system.Questions.FirstOrDefault(q => q.Id == question)?.Options.Any(o => o.Id == answer) != true
+            )
                 reader.Add($"answers.{question}", "unknown", "Answers: please choose one of the system's.");
         reader.ThrowIfAny();
 
         var shape = system!.Form.Typical;
         var generator = new TreeGenerator(shape, new(row, apart, height));
         var usual = TreeStock.Usual(system, new(buds ?? shape.Buds, null, null), null).Classes[0].Counts;
-        var tree = limbs.Count > 0
-            ? generator.Model((trunk ?? shape.TrunkMm / 1_000) * 1_000, system.Form.Leaders, shape.HeightM, [.. limbs.Select(mm => new LimbToGrow(mm, false, null))], (int)Math.Round(buds ?? shape.Buds), Seed)
-            : generator.Make(usual with { TcsaCm2 = trunk is { } m ? new(Math.PI * m * m * 2_500, 0) : usual.TcsaCm2, FloralBuds = buds is { } b ? new(b, 0) : usual.FloralBuds }, Seed);
+        var tree =
+            limbs.Count > 0
+                ? generator.Model(
+                    (trunk ?? shape.TrunkMm / 1_000) * 1_000,
+                    system.Form.Leaders,
+                    shape.HeightM,
+                    [.. limbs.Select(mm => new LimbToGrow(mm, false, null))],
+                    (int)Math.Round(buds ?? shape.Buds),
+                    Seed
+                )
+                : generator.Make(
+                    usual with
+                    {
+                        TcsaCm2 = trunk is { } m ? new(Math.PI * m * m * 2_500, 0) : usual.TcsaCm2,
+                        FloralBuds = buds is { } b ? new(b, 0) : usual.FloralBuds,
+                    },
+                    Seed
+                );
         var bench = new TreeBench(system.RulesFor(Answers), tree, toLeave, settings!, Values);
         var cuts = Cuts is null ? bench.Prescribed() : bench.Made(Cuts);
-        return new(tree, bench.Allowance, cuts, bench.Outcomes(), bench.Before, cuts.Count > 0 ? cuts[^1].After : bench.Before, Cuts is null ? null : PracticeScore.Of(bench, cuts), system.Form.SeenFrom, bench.HeightLimitM);
+        return new(
+            tree,
+            bench.Allowance,
+            cuts,
+            bench.Outcomes(),
+            bench.Before,
+            cuts.Count > 0 ? cuts[^1].After : bench.Before,
+            Cuts is null ? null : PracticeScore.Of(bench, cuts),
+            system.Form.SeenFrom,
+            bench.HeightLimitM
+        );
     }
 }
 
@@ -94,4 +133,13 @@ public sealed record CutTreeEntry : DecisionSettingsEntry
 /// <param name="SeenFrom">From where the tree shows what the system is about.</param>
 /// <param name="HeightLimitM">Height leaders are cut back to, metres; null where the system does not.</param>
 public sealed record CutTree(
-    FruitTree Tree, CutAllowance Allowance, IReadOnlyList<BenchCut> Cuts, IReadOnlyList<StepOutcome> Steps, BenchMeasures Before, BenchMeasures After, PracticeScore? Score, TreeView SeenFrom, double? HeightLimitM);
+    FruitTree Tree,
+    CutAllowance Allowance,
+    IReadOnlyList<BenchCut> Cuts,
+    IReadOnlyList<StepOutcome> Steps,
+    BenchMeasures Before,
+    BenchMeasures After,
+    PracticeScore? Score,
+    TreeView SeenFrom,
+    double? HeightLimitM
+);

@@ -12,17 +12,24 @@ namespace Rama.Core.Prescribe;
 /// <param name="settings">Values of the settings.</param>
 /// <param name="limits">Most cuts of each step on this tree, in the order of the steps, where a card says so; null
 /// for none.</param>
-internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, CutAllowance allowance, double[] settings,
-    IReadOnlyList<int?>? limits = null)
+internal sealed class CuttingEngine(
+    PreparedTree prepared,
+    StandingTree tree,
+    CutAllowance allowance,
+    double[] settings,
+    IReadOnlyList<int?>? limits = null
+)
 {
-    private const double Slack = 1e-9, SideShootM = 0.02;
+    private const double Slack = 1e-9,
+        SideShootM = 0.02;
 
     private readonly PruningRules _rules = prepared.Rules;
     private readonly List<TreeCut> _cuts = [];
     private readonly List<int> _found = [];
     private readonly List<ThickLimb> _thick = [];
     private readonly Dictionary<int, StepEnd> _heldBack = [];
-    private int _bigCuts, _rubbed;
+    private int _bigCuts,
+        _rubbed;
 
     public IReadOnlyList<TreeCut> Cuts => _cuts;
 
@@ -33,26 +40,36 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
     public StepEnd? Carry(int place)
     {
         var step = _rules.Steps[place];
-        if (!step.Step.Under.Contains(allowance.Kind)) return null;
+        if (!step.Step.Under.Contains(allowance.Kind))
+            return null;
         _heldBack.Clear();
         var end = Carry(step, limits?[place] ?? int.MaxValue);
-        if (step.Step.TooMuch == TooMuch.ShortenAndEnd) ListThick(step, end);
+        if (step.Step.TooMuch == TooMuch.ShortenAndEnd)
+            ListThick(step, end);
         return end;
     }
 
     private void ListThick(ReadyStep step, StepEnd end)
     {
-        if (_rules.TooBig is not { } tooBig) return;
+        if (_rules.TooBig is not { } tooBig)
+            return;
         foreach (var id in tree.Tree.Index.Limbs)
         {
             var scope = Scope(id);
-            if (!tree.Stands(id) || tooBig(scope) == 0 || !step.Find.Takes(scope)) continue;
+            if (!tree.Stands(id) || tooBig(scope) == 0 || !step.Find.Takes(scope))
+                continue;
             var wood = tree.Tree.Branches[id];
             var leader = tree.Tree.Branches[wood.Parent!.Value].DiameterAt(wood.AtM);
-            _thick.Add(new(
-                id, wood.DiameterMm, wood.Path[0].HeightM, leader > 0 ? wood.DiameterMm / leader : null,
-                _heldBack.GetValueOrDefault(id, end),
-                _cuts.Any(c => c.Branch == id && c.StepId == step.Step.Id && c.Kind == CutKind.Shorten)));
+            _thick.Add(
+                new(
+                    id,
+                    wood.DiameterMm,
+                    wood.Path[0].HeightM,
+                    leader > 0 ? wood.DiameterMm / leader : null,
+                    _heldBack.GetValueOrDefault(id, end),
+                    _cuts.Any(c => c.Branch == id && c.StepId == step.Step.Id && c.Kind == CutKind.Shorten)
+                )
+            );
         }
         _thick.Sort((a, b) => b.DiameterMm.CompareTo(a.DiameterMm));
     }
@@ -60,24 +77,29 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
     private StepEnd Carry(ReadyStep step, int ofTree)
     {
         var most = step.Most is { } rule ? rule(Scope(0)) : double.PositiveInfinity;
-        if (most <= Slack || ofTree == 0) return StepEnd.StepLimit;
+        if (most <= Slack || ofTree == 0)
+            return StepEnd.StepLimit;
         int made = 0;
-        int[] limited = step.Limits.Count == 0 ? [] : new int[step.Limits.Count], per = step.Step.Per == CutsPer.Tree ? [] : new int[tree.Tree.Branches.Length];
+        int[] limited = step.Limits.Count == 0 ? [] : new int[step.Limits.Count],
+            per = step.Step.Per == CutsPer.Tree ? [] : new int[tree.Tree.Branches.Length];
         var end = StepEnd.AllFound;
         foreach (var id in Found(step))
         {
-            if (made == ofTree) return StepEnd.StepLimit;
+            if (made == ofTree)
+                return StepEnd.StepLimit;
             var unit = Unit(step, id);
             if ((step.Step.Per == CutsPer.Tree ? made : per[unit]) + 1 > Allowed(step.Step.Per, most, unit) + Slack)
             {
                 end = StepEnd.StepLimit;
                 // With a number for the tree the rest is too many as well; another limb may still have its own.
-                if (step.Step.Per == CutsPer.Tree) break;
+                if (step.Step.Per == CutsPer.Tree)
+                    break;
                 continue;
             }
             // An earlier cut may have taken it, or the reason to take it.
             var scope = Scope(id);
-            if (!Vocabulary.Stands(tree, step.Find.Subject, id) || !step.Find.Takes(scope)) continue;
+            if (!Vocabulary.Stands(tree, step.Find.Subject, id) || !step.Find.Takes(scope))
+                continue;
             if (Held(step, limited, scope))
             {
                 end = StepEnd.StepLimit;
@@ -89,20 +111,26 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
                 // A smaller one further on may still fit; single buds are all alike.
                 end = stopped;
                 _heldBack[id] = stopped;
-                if (step.Find.Subject == Subject.Buds) break;
-                if (step.Step.TooMuch != TooMuch.Skip && Shorten(step, id)) Count(scope);
-                if (step.Step.TooMuch == TooMuch.ShortenAndEnd) break;
+                if (step.Find.Subject == Subject.Buds)
+                    break;
+                if (step.Step.TooMuch != TooMuch.Skip && Shorten(step, id))
+                    Count(scope);
+                if (step.Step.TooMuch == TooMuch.ShortenAndEnd)
+                    break;
                 continue;
             }
-            if (Make(step, id, scope)) Count(scope);
+            if (Make(step, id, scope))
+                Count(scope);
 
             // A limb shortened in place of being taken is one of the step's cuts like any other.
             void Count(in RuleScope of)
             {
                 made++;
-                if (per.Length > 0) per[unit]++;
+                if (per.Length > 0)
+                    per[unit]++;
                 for (var i = 0; i < limited.Length; i++)
-                    if (step.Limits[i].Where(of) != 0) limited[i]++;
+                    if (step.Limits[i].Where(of) != 0)
+                        limited[i]++;
             }
         }
         return end;
@@ -113,16 +141,19 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
     private int[] Found(ReadyStep step)
     {
         // Where buds stand in the order does not change with what is cut around them.
-        if (step.Find.Subject == Subject.Buds) return prepared.BudOrder(step);
+        if (step.Find.Subject == Subject.Buds)
+            return prepared.BudOrder(step);
         _found.Clear();
         foreach (var id in Vocabulary.Grown(tree.Tree, step.Find.Subject))
-            if (Vocabulary.Stands(tree, step.Find.Subject, id) && step.Find.Takes(Scope(id))) _found.Add(id);
+            if (Vocabulary.Stands(tree, step.Find.Subject, id) && step.Find.Takes(Scope(id)))
+                _found.Add(id);
         return _found.Count < 2 ? [.. _found] : PreparedTree.Ordered(step, _found, Scope);
     }
 
     private int Unit(ReadyStep step, int id)
     {
-        if (step.Step.Per == CutsPer.Tree) return 0;
+        if (step.Step.Per == CutsPer.Tree)
+            return 0;
         var branch = step.Find.Subject == Subject.Buds ? tree.Tree.Buds[id].Branch : id;
         return step.Step.Per == CutsPer.Limb ? tree.Tree.Index.LimbOf[branch] : tree.Tree.Index.LeaderOf[branch];
     }
@@ -130,14 +161,16 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
     private static bool Held(ReadyStep step, int[] limited, in RuleScope scope)
     {
         for (var i = 0; i < limited.Length; i++)
-            if (limited[i] + 1 > step.Limits[i].Most(scope) + Slack && step.Limits[i].Where(scope) != 0) return true;
+            if (limited[i] + 1 > step.Limits[i].Most(scope) + Slack && step.Limits[i].Where(scope) != 0)
+                return true;
         return false;
     }
 
     /// <summary>How many one limb or leader may lose: a rate of one and a half is one on every second and two on the others.</summary>
     internal double Allowed(CutsPer per, double most, int unit)
     {
-        if (per == CutsPer.Tree || most == Math.Floor(most)) return most;
+        if (per == CutsPer.Tree || most == Math.Floor(most))
+            return most;
         var place = Array.IndexOf(per == CutsPer.Limb ? tree.Tree.Index.Limbs : tree.Tree.Index.Leaders, unit);
         return Math.Floor((place + 1) * most) - Math.Floor(place * most);
     }
@@ -159,11 +192,18 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
     {
         var wood = tree.Tree.Branches[branch];
         var drop = wood.Kind == BranchKind.Trunk ? tree.FloralBuds : tree.FloralOn(branch, leave + Slack);
-        if (OnBuds(step, drop) is { } number) return number;
-        if (step.Step.Stop == StepStop.Never) return null;
-        if (wood.DiameterAt(leave) >= _rules.System.Caps.BigCutMm && _bigCuts + 1 > _rules.System.Caps.BigCuts) return StepEnd.BigCutCap;
+        if (OnBuds(step, drop) is { } number)
+            return number;
+        if (step.Step.Stop == StepStop.Never)
+            return null;
+        if (wood.DiameterAt(leave) >= _rules.System.Caps.BigCutMm && _bigCuts + 1 > _rules.System.Caps.BigCuts)
+            return StepEnd.BigCutCap;
         var wooded = tree.Tree.Index.WoodCm3;
-        return wooded > 0 && (tree.WoodCutCm3 + tree.WoodBeyondCm3(branch, leave)) / wooded > _rules.System.Caps.ShareOfWood + Slack ? StepEnd.WoodCap : null;
+        return
+            wooded > 0
+            && (tree.WoodCutCm3 + tree.WoodBeyondCm3(branch, leave)) / wooded > _rules.System.Caps.ShareOfWood + Slack
+            ? StepEnd.WoodCap
+            : null;
     }
 
     // Back to a weak side shoot, as far in as may be: the outer part of the buds goes, the limb itself another winter.
@@ -172,7 +212,8 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
         var length = tree.LeftM(branch);
         foreach (var share in (ReadOnlySpan<double>)[0.35, 0.5, 0.65, 0.8])
         {
-            if (share * length < StandingTree.StubM || OnWood(step, branch, share * length) is not null) continue;
+            if (share * length < StandingTree.StubM || OnWood(step, branch, share * length) is not null)
+                continue;
             Record(step, CutKind.Shorten, branch, null, share * length, tree.Cut(branch, share * length));
             return true;
         }
@@ -181,13 +222,17 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
 
     private StepEnd? OnBuds(ReadyStep step, int drop)
     {
-        if (step.Step.Stop == StepStop.Never || drop == 0) return null;
+        if (step.Step.Stop == StepStop.Never || drop == 0)
+            return null;
         var left = tree.FloralBuds - drop;
-        if (left < allowance.CapLow - Slack) return StepEnd.BudCap;
+        if (left < allowance.CapLow - Slack)
+            return StepEnd.BudCap;
         // Light pruning never stops on a number; what shape may cost holds all the same.
         if (!allowance.CountsBuds || _rules.Aim == SystemAim.Light && allowance.Kind == DecisionKind.Reduce)
             return null;
-        return left < (step.Step.Stop == StepStop.Number ? allowance.NumberLow : allowance.BandLow) - Slack ? StepEnd.Number : null;
+        return left < (step.Step.Stop == StepStop.Number ? allowance.NumberLow : allowance.BandLow) - Slack
+            ? StepEnd.Number
+            : null;
     }
 
     private bool Make(ReadyStep step, int id, in RuleScope scope)
@@ -200,16 +245,30 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
             return true;
         }
         var (branch, leave) = Place(step, id, scope);
-        if (branch < 0 || tree.LeftM(branch) <= leave + Slack) return false;
+        if (branch < 0 || tree.LeftM(branch) <= leave + Slack)
+            return false;
         Record(step, step.Step.Cut.Kind, branch, null, leave, tree.Cut(branch, leave));
         return true;
     }
 
     private void Record(ReadyStep step, CutKind kind, int branch, int? bud, double leave, CutLoss loss)
     {
-        if (loss.DiameterMm >= _rules.System.Caps.BigCutMm) _bigCuts++;
-        _cuts.Add(new(_cuts.Count + 1, step.Step.Id, kind, branch, bud, leave, loss.Buds, tree.FloralBuds, loss.WoodCm3,
-            loss.DiameterMm));
+        if (loss.DiameterMm >= _rules.System.Caps.BigCutMm)
+            _bigCuts++;
+        _cuts.Add(
+            new(
+                _cuts.Count + 1,
+                step.Step.Id,
+                kind,
+                branch,
+                bud,
+                leave,
+                loss.Buds,
+                tree.FloralBuds,
+                loss.WoodCm3,
+                loss.DiameterMm
+            )
+        );
     }
 
     /// <summary>Where a cut falls: which branch, and how much of it stays; −1 where there is no place for it.</summary>
@@ -241,7 +300,9 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
     {
         var (a, b) = (branch.PointAt(from), branch.PointAt(to));
         var length = a.To(b);
-        return length <= 0 ? branch.RiseDeg : Math.Asin(Math.Clamp((b.HeightM - a.HeightM) / length, -1, 1)) * 180 / Math.PI;
+        return length <= 0
+            ? branch.RiseDeg
+            : Math.Asin(Math.Clamp((b.HeightM - a.HeightM) / length, -1, 1)) * 180 / Math.PI;
     }
 
     // The highest limb below the limit that is weaker than the leader there; the leader is cut just above it.
@@ -253,7 +314,15 @@ internal sealed class CuttingEngine(PreparedTree prepared, StandingTree tree, Cu
         foreach (var child in tree.Tree.Index.Children[leader])
         {
             var side = tree.Tree.Branches[child];
-            if (side.Kind == BranchKind.Limb && tree.Stands(child) && side.AtM <= limit && side.AtM > best && side.RiseDeg < 60 && side.DiameterMm < wood.DiameterAt(side.AtM)) best = side.AtM;
+            if (
+                side.Kind == BranchKind.Limb
+                && tree.Stands(child)
+                && side.AtM <= limit
+                && side.AtM > best
+                && side.RiseDeg < 60
+                && side.DiameterMm < wood.DiameterAt(side.AtM)
+            )
+                best = side.AtM;
         }
         return (leader, best < 0 || best < limit * 0.7 ? limit : best + SideShootM);
     }

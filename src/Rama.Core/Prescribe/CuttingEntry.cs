@@ -20,8 +20,7 @@ public sealed record CuttingEntry
     public WayOfWorking? Way { get; init; }
 
     /// <summary>Whether nothing was chosen.</summary>
-    public bool IsUntouched =>
-        Answers.Count == 0 && Settings.Count == 0 && Demonstration.Count == 0 && Way is null;
+    public bool IsUntouched => Answers.Count == 0 && Settings.Count == 0 && Demonstration.Count == 0 && Way is null;
 
     /// <summary>Reads the entry against a system. What belongs to another system, chosen before it was changed, is passed over.</summary>
     /// <param name="system">The planting's system.</param>
@@ -32,16 +31,40 @@ public sealed record CuttingEntry
         var reader = new EntryReader();
         foreach (var question in system.Questions)
             if (Answers.TryGetValue(question.Id, out var answer) && question.Options.All(o => o.Id != answer))
-                reader.Add($"answers.{question.Id}", "unknown", $"{question.Name.En}: please choose one of the answers.");
+                reader.Add(
+                    $"answers.{question.Id}",
+                    "unknown",
+                    $"{question.Name.En}: please choose one of the answers."
+                );
         Dictionary<string, double> settings = [];
         foreach (var setting in system.Settings)
-            if (reader.Optional($"settings.{setting.Id}", setting.Name.En, Settings.GetValueOrDefault(setting.Id), setting.Unit, setting.Least, setting.Most) is { } value)
+            if (
+                reader.Optional(
+                    $"settings.{setting.Id}",
+                    setting.Name.En,
+                    Settings.GetValueOrDefault(setting.Id),
+                    setting.Unit,
+                    setting.Least,
+                    setting.Most
+                ) is
+                { } value
+            )
                 settings[setting.Id] = value;
-        if (Demonstration.Count > MostTrees) reader.Add("demonstration", "list", $"Demonstration trees: expected at most {MostTrees}.");
-        var trees = Demonstration.Take(MostTrees).Select((t, i) => reader.Under($"demonstration[{i}]", () => t.Read(system))).ToList();
+        if (Demonstration.Count > MostTrees)
+            reader.Add("demonstration", "list", $"Demonstration trees: expected at most {MostTrees}.");
+        var trees = Demonstration
+            .Take(MostTrees)
+            .Select((t, i) => reader.Under($"demonstration[{i}]", () => t.Read(system)))
+            .ToList();
         reader.ThrowIfAny();
-        List<ObservedDrops> observed = [
-            .. system.Steps.Select(s => new ObservedDrops(s.Id, [.. trees.SelectMany(t => t!.Where(d => d.StepId == s.Id).Select(d => d.Share))])).Where(o => o.Shares.Count > 0),
+        List<ObservedDrops> observed =
+        [
+            .. system
+                .Steps.Select(s => new ObservedDrops(
+                    s.Id,
+                    [.. trees.SelectMany(t => t!.Where(d => d.StepId == s.Id).Select(d => d.Share))]
+                ))
+                .Where(o => o.Shares.Count > 0),
         ];
         return new(Answers, new(settings, observed) { Way = Way ?? WayOfWorking.Amounts });
     }
@@ -75,17 +98,36 @@ public sealed record DemonstrationTreeEntry
         var stands = before;
         foreach (var step in system.Steps)
         {
-            if (reader.Optional($"fell.{step.Id}", step.Name.En, Fell.GetValueOrDefault(step.Id), "bud/tree", 0, 20_000) is not { } fell) continue;
-            if (fell > stands) reader.Add($"fell.{step.Id}", "conflict", $"{step.Name.En}: {fell:0} fell where {Math.Max(0, stands):0} stood.");
-            if (stands > 0) drops.Add((step.Id, fell / stands));
+            if (
+                reader.Optional($"fell.{step.Id}", step.Name.En, Fell.GetValueOrDefault(step.Id), "bud/tree", 0, 20_000)
+                is not { } fell
+            )
+                continue;
+            if (fell > stands)
+                reader.Add(
+                    $"fell.{step.Id}",
+                    "conflict",
+                    $"{step.Name.En}: {fell:0} fell where {Math.Max(0, stands):0} stood."
+                );
+            if (stands > 0)
+                drops.Add((step.Id, fell / stands));
             stands -= fell;
         }
         // Steps of a system the planting was trained in before are passed over.
-        if (Fell.All(f => f.Value is null)) reader.Add("fell", "missing", "Fell: please type what fell at one step at least.");
+        if (Fell.All(f => f.Value is null))
+            reader.Add("fell", "missing", "Fell: please type what fell at one step at least.");
         var wholly = Fell.Keys.All(id => system.Steps.Any(s => s.Id == id));
         // A few buds are always miscounted.
-        if (reader.Optional("left", "Buds left", Left, "bud/tree", 0, 20_000) is { } left && wholly && Math.Abs(left - stands) > Math.Max(3, 0.1 * before))
-            reader.Add("left", "conflict", $"Buds left: {before:0} less what fell are {stands:0}, not {left:0}. Count again, or correct what fell.");
+        if (
+            reader.Optional("left", "Buds left", Left, "bud/tree", 0, 20_000) is { } left
+            && wholly
+            && Math.Abs(left - stands) > Math.Max(3, 0.1 * before)
+        )
+            reader.Add(
+                "left",
+                "conflict",
+                $"Buds left: {before:0} less what fell are {stands:0}, not {left:0}. Count again, or correct what fell."
+            );
         reader.ThrowIfAny();
         return drops;
     }

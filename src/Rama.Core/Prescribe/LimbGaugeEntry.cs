@@ -18,16 +18,19 @@ public sealed record GaugeMark(double DiameterMm, double? Buds);
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record GaugeMarks(
-    double BudsPerCm2, IReadOnlyList<GaugeMark> Marks, BudTape? Tape, IReadOnlyList<Step> Steps,
-    IReadOnlyList<Notice> Warnings)
-    : Calculated(BudsPerCm2, "bud/cm²", Steps, Warnings)
+    double BudsPerCm2,
+    IReadOnlyList<GaugeMark> Marks,
+    BudTape? Tape,
+    IReadOnlyList<Step> Steps,
+    IReadOnlyList<Notice> Warnings
+) : Calculated(BudsPerCm2, "bud/cm²", Steps, Warnings)
 {
     /// <summary>Marks on the gauge, mm.</summary>
     public static IReadOnlyList<double> Usual { get; } = [8, 10, 12, 15, 18, 20, 22];
 
     /// <summary>Diameters marked for who measures in inches, mm: 3/8 to 7/8 of an inch.</summary>
     public static IReadOnlyList<double> UsualUs { get; } =
-        [.. Enumerable.Range(3, 5).Select(eighths => eighths * 25.4 / 8)];
+    [.. Enumerable.Range(3, 5).Select(eighths => eighths * 25.4 / 8)];
 
     /// <summary>The gauge of a tree.</summary>
     /// <param name="budsPerTree">Buds to leave.</param>
@@ -37,12 +40,24 @@ public sealed record GaugeMarks(
     public static GaugeMarks Of(double budsPerTree, double lcsaCm2, double bigFromMm, IReadOnlyList<double> marksMm)
     {
         var gauge = new LimbGauge(budsPerTree / lcsaCm2);
-        return new(gauge.BudsPerCm2, [.. marksMm.Select(mm => new GaugeMark(mm, gauge.BudsOn(mm, bigFromMm)))],
+        return new(
+            gauge.BudsPerCm2,
+            [.. marksMm.Select(mm => new GaugeMark(mm, gauge.BudsOn(mm, bigFromMm)))],
             bigFromMm > marksMm[0] ? BudTape.Of(gauge, marksMm[0], bigFromMm) : null,
             [
-                new("limb-gauge", "buds to leave ÷ cross-section of the limbs kept", new("buds per cm²", gauge.BudsPerCm2, "bud/cm²"),
-                    [new("buds to leave", budsPerTree, "bud/tree"), new("cross-section of the limbs kept", lcsaCm2, "cm²")], Sources.Definition),
-            ], []);
+                new(
+                    "limb-gauge",
+                    "buds to leave ÷ cross-section of the limbs kept",
+                    new("buds per cm²", gauge.BudsPerCm2, "bud/cm²"),
+                    [
+                        new("buds to leave", budsPerTree, "bud/tree"),
+                        new("cross-section of the limbs kept", lcsaCm2, "cm²"),
+                    ],
+                    Sources.Definition
+                ),
+            ],
+            []
+        );
     }
 }
 
@@ -64,8 +79,12 @@ public sealed record LimbGaugeEntry
     {
         var reader = new EntryReader();
         var buds = reader.Required("budsPerTree", "Buds to leave", BudsPerTree, "bud/tree", 0.1, 20_000);
-        if (Limbs.Count is 0 or > 400) reader.Add("limbs", "range", "Limbs: expected 1 to 400 diameters.");
-        var limbs = Limbs.Take(400).Select((l, i) => reader.Required($"limbs[{i}]", "Limb", l, Units.Length, 0.002, 0.3) * 1_000).ToList();
+        if (Limbs.Count is 0 or > 400)
+            reader.Add("limbs", "range", "Limbs: expected 1 to 400 diameters.");
+        var limbs = Limbs
+            .Take(400)
+            .Select((l, i) => reader.Required($"limbs[{i}]", "Limb", l, Units.Length, 0.002, 0.3) * 1_000)
+            .ToList();
         var big = (reader.Optional("bigFrom", "Big from", BigFrom, Units.Length, 0.005, 0.3) ?? 0.022) * 1_000;
         reader.ThrowIfAny();
         return GaugeMarks.Of(buds, limbs.Sum(mm => Math.PI * mm * mm / 400), big, GaugeMarks.Usual);

@@ -42,7 +42,8 @@ public sealed record PlanReading(
     MeasuredTrees Measured,
     DecisionSettings Settings,
     Cutting Cutting,
-    IReadOnlyList<FieldProblem> Problems)
+    IReadOnlyList<FieldProblem> Problems
+)
 {
     /// <summary>Reads an entry.</summary>
     /// <param name="entry">All that was typed.</param>
@@ -55,21 +56,48 @@ public sealed record PlanReading(
         var rows = entry.Rows.Rows.Count == 0 ? null : reader.Under("rows", entry.Rows.Read);
         var density = planting is null ? null : PlantingDensity.Of(planting.Form, rows);
         // A season at hand may have been picked; it is no past season of its own plan.
-        var seasons = (reader.Under("records", () => entry.Records.Read(entry.Season)) ?? []).Where(s => s.Season < entry.Season).ToList();
+        var seasons = (reader.Under("records", () => entry.Records.Read(entry.Season)) ?? [])
+            .Where(s => s.Season < entry.Season)
+            .ToList();
         var sample = reader.Under("fruitSample", entry.FruitSample.Read) ?? FruitSample.None;
 
-        var (known, history, sizeWarnings) = planting is null || density is null
-            ? (TargetKnown.Nothing, null, [])
-            : KnownOf(planting.Variety, catalogue.Crop(planting.Variety.Crop), seasons, density.BearingTreesPerHa, sample);
+        var (known, history, sizeWarnings) =
+            planting is null || density is null
+                ? (TargetKnown.Nothing, null, [])
+                : KnownOf(
+                    planting.Variety,
+                    catalogue.Crop(planting.Variety.Crop),
+                    seasons,
+                    density.BearingTreesPerHa,
+                    sample
+                );
         var target = entry.Target.IsUntouched ? null : reader.Under("target", () => entry.Target.Read(known));
         var counted = reader.Under("count", entry.Count.Read);
         var measured = reader.Under("measured", entry.Measured.Read) ?? MeasuredTrees.None;
         // While a limit or a reason is being typed the plan goes on with the usual ones; its problem is told at its field.
         var cap = planting?.System.Caps.ShareOfBuds ?? DecisionSettings.DefaultCap;
         var settings = reader.Under("settings", () => entry.Settings.ReadSettings(cap)) ?? new(Cap: cap);
-        var cutting = (planting is null ? null : reader.Under("cutting", () => entry.Cutting.Read(planting.System))) ?? Cutting.None;
-        if (planting is not null) cutting = cutting with { Answers = planting.System.AnswersFor(cutting.Answers, planting.Variety.Traits) };
-        return new(entry.Season, planting, planting is null ? null : catalogue.Crop(planting.Variety.Crop), rows, density, seasons, history, known, sizeWarnings, target, counted, measured, settings, cutting, reader.Problems);
+        var cutting = (planting is null ? null : reader.Under("cutting", () => entry.Cutting.Read(planting.System)))
+            ?? Cutting.None;
+        if (planting is not null)
+            cutting = cutting with { Answers = planting.System.AnswersFor(cutting.Answers, planting.Variety.Traits) };
+        return new(
+            entry.Season,
+            planting,
+            planting is null ? null : catalogue.Crop(planting.Variety.Crop),
+            rows,
+            density,
+            seasons,
+            history,
+            known,
+            sizeWarnings,
+            target,
+            counted,
+            measured,
+            settings,
+            cutting,
+            reader.Problems
+        );
     }
 
     /// <summary>Throws where some parts of the entry cannot be used, their fields told from the part on.</summary>
@@ -77,20 +105,41 @@ public sealed record PlanReading(
     /// <exception cref="UnusableEntryException">Names every field of them that cannot be used.</exception>
     public void ThrowIfWrong(params IReadOnlyList<string> parts)
     {
-        List<FieldProblem> wrong = [.. parts.SelectMany(part => Problems.Where(p => p.Field.StartsWith(part + ".", StringComparison.Ordinal)).Select(p => p with { Field = p.Field[(part.Length + 1)..] }))];
-        if (wrong.Count > 0) throw new UnusableEntryException(wrong);
+        List<FieldProblem> wrong =
+        [
+            .. parts.SelectMany(part =>
+                Problems
+                    .Where(p => p.Field.StartsWith(part + ".", StringComparison.Ordinal))
+                    .Select(p => p with { Field = p.Field[(part.Length + 1)..] })
+            ),
+        ];
+        if (wrong.Count > 0)
+            throw new UnusableEntryException(wrong);
     }
 
     private static (TargetKnown Known, SetHistory? History, IReadOnlyList<Notice> Warnings) KnownOf(
-        Variety variety, Crop crop, List<SeasonResult> seasons, double bearingTreesPerHa, FruitSample sample)
+        Variety variety,
+        Crop crop,
+        List<SeasonResult> seasons,
+        double bearingTreesPerHa,
+        FruitSample sample
+    )
     {
         var places = crop.FruitPlaces.Value;
-        var past = seasons.Select(s => s.Set(bearingTreesPerHa, places)).OfType<PastSet>().Where(s => s.Share is > 0 and < 1).ToList();
+        var past = seasons
+            .Select(s => s.Set(bearingTreesPerHa, places))
+            .OfType<PastSet>()
+            .Where(s => s.Share is > 0 and < 1)
+            .ToList();
         var history = SetHistory.Of(past, variety.SetShare.Value, Math.Max(variety.SetShareSd.Value, 0.01));
         var (law, warnings) = sample.Law(DiameterLaw.Round(crop.DensityGPerCm3.Value, crop.DensityGPerCm3.Source));
         InsuranceKnown insurance = new(
             history?.Predicted ?? BetaShare.Of(variety.SetShare.Value, variety.SetShareSd.Value),
-            past.Count == 0 ? variety.SetShare.Source : "own seasons, drawn towards the variety's", InsuranceTerms.DefaultPruningSd, places, crop.Fruitlets.Value);
+            past.Count == 0 ? variety.SetShare.Source : "own seasons, drawn towards the variety's",
+            InsuranceTerms.DefaultPruningSd,
+            places,
+            crop.Fruitlets.Value
+        );
         return (new(law, variety.FruitMassG.Value, insurance), history, warnings);
     }
 }

@@ -16,9 +16,12 @@ internal sealed class PreparedTree(PruningRules rules, FruitTree tree)
     /// <summary>Floral buds in the order a step takes them, as the tree grew.</summary>
     public int[] BudOrder(ReadyStep step)
     {
-        if (_budOrders.TryGetValue(step, out var known)) return known;
+        if (_budOrders.TryGetValue(step, out var known))
+            return known;
         var standing = new StandingTree(tree);
-        return _budOrders[step] = Ordered(step, [.. Vocabulary.Grown(tree, Subject.Buds)], id => new(standing, id, 0, rules.Defaults));
+        return _budOrders[step] = Ordered(step, [.. Vocabulary.Grown(tree, Subject.Buds)], id =>
+            new(standing, id, 0, rules.Defaults)
+        );
     }
 
     /// <summary>What was found, in the order of a step; what ties is taken in the order it grew.</summary>
@@ -38,9 +41,18 @@ internal sealed class PreparedTree(PruningRules rules, FruitTree tree)
     private readonly record struct Key(double First, double Second, double Third, int Id) : IComparable<Key>
     {
         public int CompareTo(Key other) =>
-            First != other.First ? First < other.First ? -1 : 1
-            : Second != other.Second ? Second < other.Second ? -1 : 1
-            : Third != other.Third ? Third < other.Third ? -1 : 1
-            : Id.CompareTo(other.Id);
+            First != other.First
+                ? First < other.First
+                    ? -1
+                    : 1
+                : Second != other.Second
+                    ? Second < other.Second
+                        ? -1
+                        : 1
+                    : Third != other.Third
+                        ? Third < other.Third
+                            ? -1
+                            : 1
+                        : Id.CompareTo(other.Id);
     }
 }

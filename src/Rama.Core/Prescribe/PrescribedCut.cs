@@ -34,7 +34,8 @@ public sealed record PrescribedCut(
     LocalText How,
     LocalText Why,
     LocalText? Caution,
-    string Source)
+    string Source
+)
 {
     /// <summary>Whether the cut is made this winter, on any trees of any trunk class.</summary>
     public bool IsMade => Amount.Kind != AmountKind.None;

@@ -40,8 +40,8 @@ public sealed record Prescription(
     IReadOnlyDictionary<string, string> Answers,
     IReadOnlyDictionary<string, double> InForce,
     IReadOnlyList<Step> Steps,
-    IReadOnlyList<Notice> Warnings)
-    : Calculated(BudsLeft, "bud/tree", Steps, Warnings)
+    IReadOnlyList<Notice> Warnings
+) : Calculated(BudsLeft, "bud/tree", Steps, Warnings)
 {
     private const string OnTrees = "the system's rules carried out on typical trees of the class";
 
@@ -52,9 +52,13 @@ public sealed record Prescription(
     public double CuttingSeconds => Cuts.Sum(c => c.Seconds);
 
     /// <summary>The decision of the planting as the cuts carry it out in its trunk classes.</summary>
-    internal PruningDecision CarriedOut(PruningDecision decision) => decision.CarriedOut(
-        Classes.Sum(c => c.Class.Share * c.Removed), ClustersToThinning, IsLight,
-        Classes.Count == 1 ? [] : [.. Classes.SelectMany(ShareOf)]);
+    internal PruningDecision CarriedOut(PruningDecision decision) =>
+        decision.CarriedOut(
+            Classes.Sum(c => c.Class.Share * c.Removed),
+            ClustersToThinning,
+            IsLight,
+            Classes.Count == 1 ? [] : [.. Classes.SelectMany(ShareOf)]
+        );
 
     private static Figure[] ShareOf(ClassPrescription of) =>
         [new(of.Class.Name, of.Removed, "bud/tree"), new("share of the trees", of.Class.Share, "share")];
@@ -67,53 +71,111 @@ public sealed record Prescription(
     /// <param name="sharing">Exponent of sharing by trunk.</param>
     /// <param name="cutting">What the manager holds and what demonstration trees showed.</param>
     public static Prescription Of(
-        PruningRules rules, TreeStock stock, PruningDecision decision, DecisionSettings settings, double sharing = 1, CuttingTerms? cutting = null)
+        PruningRules rules,
+        TreeStock stock,
+        PruningDecision decision,
+        DecisionSettings settings,
+        double sharing = 1,
+        CuttingTerms? cutting = null
+    )
     {
         cutting ??= CuttingTerms.None;
         // Where the system rubs no buds off, no limb is brought to a number.
         var rubs = rules.Steps.Any(s => SettingSearch.IsSolved(rules, s));
-        if (!rubs) cutting = cutting with { Way = WayOfWorking.Amounts };
+        if (!rubs)
+            cutting = cutting with { Way = WayOfWorking.Amounts };
         var targets = ClassTargets.Of(decision.BudsToLeave, null, [.. stock.Classes.Select(c => c.Class)], sharing);
         var classes = ClassPrescription.Of(
-            rules, stock, [.. stock.Classes.Zip(targets.Classes, (c, t) => PruningDecision.Of(c.Standing, t.FruitPerTree, settings, held: decision.Held))], settings, cutting);
+            rules,
+            stock,
+            [
+                .. stock.Classes.Zip(targets.Classes, (c, t) =>
+                    PruningDecision.Of(c.Standing, t.FruitPerTree, settings, held: decision.Held)
+                ),
+            ],
+            settings,
+            cutting
+        );
         double Mean(Func<ClassPrescription, double> of) => classes.Sum(c => c.Class.Share * of(c));
 
         List<PrescribedCut> cuts = [];
         var before = decision.Standing.Mean;
         // A length is found for all classes alike, so any of them tells it.
-        var lengths = classes[0].Settings.Where(s => rules.Place(s.Key) is { } place && rules.System.Settings[place].IsLength);
-        var inForce = rules.InUnits(rules.Values(lengths.Concat(cutting.Settings).DistinctBy(s => s.Key).ToDictionary()));
+        var lengths = classes[0]
+            .Settings.Where(s => rules.Place(s.Key) is { } place && rules.System.Settings[place].IsLength);
+        var inForce = rules.InUnits(
+            rules.Values(lengths.Concat(cutting.Settings).DistinctBy(s => s.Key).ToDictionary())
+        );
         LocalText Told(LocalText text) => SettingWords.Fill(text, rules.System.Settings, inForce);
         var isNumbered = classes.Any(c => c.StopAt is not null);
         foreach (var ready in rules.Steps)
         {
             var step = ready.Step;
-            var parts = classes.Select(c => (Class: c, Cut: c.Cuts.FirstOrDefault(x => x.StepId == step.Id))).Where(p => p.Cut is not null).ToList();
-            if (parts.Count == 0) continue;
+            var parts = classes
+                .Select(c => (Class: c, Cut: c.Cuts.FirstOrDefault(x => x.StepId == step.Id)))
+                .Where(p => p.Cut is not null)
+                .ToList();
+            if (parts.Count == 0)
+                continue;
             double Sum(Func<ClassCut, double> of) => parts.Sum(p => p.Class.Class.Share * of(p.Cut!));
             var (made, drop) = (Sum(c => c.CutsPerTree), Math.Min(before, Sum(c => c.Drop)));
             before -= drop;
-            var amount = isNumbered && cutting.Way.ReadsLimbs() && SettingSearch.IsSolved(rules, ready)
-                ? new(AmountKind.ToTheGauge)
-                : CutAmount.Of(step, [.. parts.Select(p => (p.Cut!, p.Class.LimbsLeft))]);
-            cuts.Add(new(
-                amount.Kind == AmountKind.None ? 0 : cuts.Count(c => c.IsMade) + 1, step.Id, amount, made,
-                step.Cut.Kind == CutKind.RubOff, drop, before, made * step.SecondsEach,
-                parts.Max(p => p.Cut!.DemonstrationTrees), step.Name, Told(step.LookFor), Told(step.How), step.Why,
-                step.Caution, step.Source));
+            var amount =
+                isNumbered && cutting.Way.ReadsLimbs() && SettingSearch.IsSolved(rules, ready)
+                    ? new(AmountKind.ToTheGauge)
+                    : CutAmount.Of(step, [.. parts.Select(p => (p.Cut!, p.Class.LimbsLeft))]);
+            cuts.Add(
+                new(
+                    amount.Kind == AmountKind.None ? 0 : cuts.Count(c => c.IsMade) + 1,
+                    step.Id,
+                    amount,
+                    made,
+                    step.Cut.Kind == CutKind.RubOff,
+                    drop,
+                    before,
+                    made * step.SecondsEach,
+                    parts.Max(p => p.Cut!.DemonstrationTrees),
+                    step.Name,
+                    Told(step.LookFor),
+                    Told(step.How),
+                    step.Why,
+                    step.Caution,
+                    step.Source
+                )
+            );
         }
 
-        var (left, limbsLeft, minutes, thinning) = (Mean(c => c.BudsLeft), Mean(c => c.LimbsLeft), Mean(c => c.MinutesPerTree), Mean(c => c.ClustersToThinning));
+        var (left, limbsLeft, minutes, thinning) = (
+            Mean(c => c.BudsLeft),
+            Mean(c => c.LimbsLeft),
+            Mean(c => c.MinutesPerTree),
+            Mean(c => c.ClustersToThinning)
+        );
         // Limbs and forks take their share of whatever stands; single buds are a number.
-        double? LeftFrom(double? standing) => standing is not { } buds ? null : cuts.Aggregate(Math.Max(0, buds), (b, c) =>
-            c.SingleBuds ? Math.Max(0, b - c.Drop) : c.BudsAfter + c.Drop > 0 ? b * c.BudsAfter / (c.BudsAfter + c.Drop) : b);
+        double? LeftFrom(double? standing) =>
+            standing is not { } buds ? null : cuts.Aggregate(Math.Max(0, buds), (b, c) => c.SingleBuds
+                        ? Math.Max(0, b - c.Drop)
+                    : c.BudsAfter + c.Drop > 0 ? b * c.BudsAfter / (c.BudsAfter + c.Drop)
+                    : b);
         var perLimb = left / limbsLeft;
         return new(
-            left, LeftFrom(decision.Standing.Low), LeftFrom(decision.Standing.High), limbsLeft, perLimb, thinning,
-            minutes, Mean(c => c.WoodShare), cuts, classes, rules.Aim == SystemAim.Light,
-            isNumbered && rubs ? cutting.Way : null, rules.ByQuestion, inForce,
+            left,
+            LeftFrom(decision.Standing.Low),
+            LeftFrom(decision.Standing.High),
+            limbsLeft,
+            perLimb,
+            thinning,
+            minutes,
+            Mean(c => c.WoodShare),
+            cuts,
+            classes,
+            rules.Aim == SystemAim.Light,
+            isNumbered && rubs ? cutting.Way : null,
+            rules.ByQuestion,
+            inForce,
             StepsOf(rules, decision, cuts, left, limbsLeft, perLimb, minutes, Mean(c => c.ReadingMinutes)),
-            Warn(rules, stock, classes, thinning, Mean(c => c.WoodShare)));
+            Warn(rules, stock, classes, thinning, Mean(c => c.WoodShare))
+        );
     }
 
     /// <summary>Prescribes for trees of which only buds and limbs are known.</summary>
@@ -121,60 +183,141 @@ public sealed record Prescription(
     /// <param name="decision">What to do and how many buds may go.</param>
     /// <param name="settings">Tolerance and cap.</param>
     /// <param name="limbsPerTree">Limbs on a mean tree, where counted.</param>
-    public static Prescription Of(TrainingSystem system, PruningDecision decision, DecisionSettings settings, double? limbsPerTree = null) =>
-        Of(system.RulesFor(), TreeStock.Usual(system, decision.Standing, limbsPerTree is > 0 ? limbsPerTree : null), decision, settings);
+    public static Prescription Of(
+        TrainingSystem system,
+        PruningDecision decision,
+        DecisionSettings settings,
+        double? limbsPerTree = null
+    ) =>
+        Of(
+            system.RulesFor(),
+            TreeStock.Usual(system, decision.Standing, limbsPerTree is > 0 ? limbsPerTree : null),
+            decision,
+            settings
+        );
 
-    private static List<Step> StepsOf(PruningRules rules, PruningDecision decision, List<PrescribedCut> cuts,
-        double left, double limbsLeft, double perLimb, double minutes, double reading)
+    private static List<Step> StepsOf(
+        PruningRules rules,
+        PruningDecision decision,
+        List<PrescribedCut> cuts,
+        double left,
+        double limbsLeft,
+        double perLimb,
+        double minutes,
+        double reading
+    )
     {
-        Figure standing = new("floral buds", decision.Standing.Mean, "bud/tree"), leftFigure = new("buds left", left, "bud/tree");
+        Figure standing = new("floral buds", decision.Standing.Mean, "bud/tree"),
+            leftFigure = new("buds left", left, "bud/tree");
         var cutting = (minutes - reading) * 60 - rules.System.Labour.BaseSeconds;
         return
         [
-            .. cuts.Where(c => c.Drop > 0).Select(c => new Step(
-                $"prescription.{c.StepId}", c.SingleBuds ? "what the other steps leave − buds to leave" : "buds standing before the step × the share it takes", Figure.Named(c.Name, c.Drop, "bud/tree"),
-                [new("cuts", c.CutsPerTree, "cut/tree"), new("buds standing before the step", c.BudsAfter + c.Drop, "bud/tree"), new("share taken", c.Drop / (c.BudsAfter + c.Drop), "share")],
-                c.DemonstrationTrees > 0 ? $"{OnTrees}, corrected by {c.DemonstrationTrees} demonstration trees" : OnTrees)),
-            new("prescription.limbs-left", "limbs standing after the cuts", new("limbs left", limbsLeft, "limb/tree"), [], OnTrees),
-            new("prescription.buds-per-limb", "buds left ÷ limbs left", new("buds per limb", perLimb, "bud/limb"), [leftFigure, new("limbs left", limbsLeft, "limb/tree")], Sources.Definition),
-            new("prescription.minutes",
+            .. cuts.Where(c => c.Drop > 0)
+                .Select(c => new Step(
+                    $"prescription.{c.StepId}",
+                    c.SingleBuds
+                        ? "what the other steps leave − buds to leave"
+                        : "buds standing before the step × the share it takes",
+                    Figure.Named(c.Name, c.Drop, "bud/tree"),
+                    [
+                        new("cuts", c.CutsPerTree, "cut/tree"),
+                        new("buds standing before the step", c.BudsAfter + c.Drop, "bud/tree"),
+                        new("share taken", c.Drop / (c.BudsAfter + c.Drop), "share"),
+                    ],
+                    c.DemonstrationTrees > 0
+                        ? $"{OnTrees}, corrected by {c.DemonstrationTrees} demonstration trees"
+                        : OnTrees
+                )),
+            new(
+                "prescription.limbs-left",
+                "limbs standing after the cuts",
+                new("limbs left", limbsLeft, "limb/tree"),
+                [],
+                OnTrees
+            ),
+            new(
+                "prescription.buds-per-limb",
+                "buds left ÷ limbs left",
+                new("buds per limb", perLimb, "bud/limb"),
+                [leftFigure, new("limbs left", limbsLeft, "limb/tree")],
+                Sources.Definition
+            ),
+            new(
+                "prescription.minutes",
                 reading != 0
                     ? "base + Σ cuts × seconds per cut + reading limbs and counting"
                     : "base + Σ cuts × seconds per cut",
                 new("time per tree", minutes, "min/tree"),
                 [
-                    new("base", rules.System.Labour.BaseSeconds, "s"), new("cutting", cutting, "s"),
+                    new("base", rules.System.Labour.BaseSeconds, "s"),
+                    new("cutting", cutting, "s"),
                     .. reading != 0
                         ? [new Figure("reading limbs and counting", reading * 60, "s")]
                         : Array.Empty<Figure>(),
                 ],
-                rules.System.Labour.Source),
-            new("prescription.buds-left", "floral buds − all drops", leftFigure, [standing, .. cuts.Where(c => c.Drop > 0).Select(c => Figure.Named(c.Name, c.Drop, "bud/tree"))], Sources.Definition),
+                rules.System.Labour.Source
+            ),
+            new(
+                "prescription.buds-left",
+                "floral buds − all drops",
+                leftFigure,
+                [standing, .. cuts.Where(c => c.Drop > 0).Select(c => Figure.Named(c.Name, c.Drop, "bud/tree"))],
+                Sources.Definition
+            ),
         ];
     }
 
-    private static List<Notice> Warn(PruningRules rules, TreeStock stock, IReadOnlyList<ClassPrescription> classes, double thinning, double wood)
+    private static List<Notice> Warn(
+        PruningRules rules,
+        TreeStock stock,
+        IReadOnlyList<ClassPrescription> classes,
+        double thinning,
+        double wood
+    )
     {
         List<Notice> warnings = [];
         if (!stock.LimbsCounted)
-            warnings.Add(new("prescription.limbs-assumed",
-                $"Limbs were not counted: {rules.System.Form.LimbsPerTree:0} are assumed, as usual for this system. Count them on the sample trees.",
-                new Figure("limbs assumed", rules.System.Form.LimbsPerTree, "limb/tree")));
+            warnings.Add(
+                new(
+                    "prescription.limbs-assumed",
+                    $"Limbs were not counted: {rules.System.Form.LimbsPerTree:0} are assumed, as usual for this system. Count them on the sample trees.",
+                    new Figure("limbs assumed", rules.System.Form.LimbsPerTree, "limb/tree")
+                )
+            );
         if (stock.BudsBy == BudsOfClasses.ByLine)
-            warnings.Add(new("prescription.buds-by-line",
-                "Buds do not go in proportion to the trunks here: they are shared among the trunk classes by a line "
-                + "through the trees counted."));
+            warnings.Add(
+                new(
+                    "prescription.buds-by-line",
+                    "Buds do not go in proportion to the trunks here: they are shared among the trunk classes by a line "
+                        + "through the trees counted."
+                )
+            );
         if (stock.BudsBy == BudsOfClasses.ByCount)
-            warnings.Add(new("prescription.buds-by-count",
-                "Buds do not go with the trunks here: each trunk class is taken as it was counted. Count some more "
-                + "trees of each if that surprises you."));
+            warnings.Add(
+                new(
+                    "prescription.buds-by-count",
+                    "Buds do not go with the trunks here: each trunk class is taken as it was counted. Count some more "
+                        + "trees of each if that surprises you."
+                )
+            );
         if (thinning >= 0.5)
-            warnings.Add(new("prescription.thinning",
-                $"{thinning:0} clusters a tree are over the target after pruning. Plan hand thinning for them.",
-                new Figure("clusters left to thinning", thinning, "cluster/tree")));
-        if (rules.System.Caps.AreNear(wood, classes.Max(c => c.BigCuts)) || classes.Any(c => c.Decision.Weight == PruningWeight.Heavy))
-            warnings.Add(new("prescription.vigour",
-                "This takes a good deal of wood. Expect strong shoots near the big cuts; tear them out soft in summer."));
+            warnings.Add(
+                new(
+                    "prescription.thinning",
+                    $"{thinning:0} clusters a tree are over the target after pruning. Plan hand thinning for them.",
+                    new Figure("clusters left to thinning", thinning, "cluster/tree")
+                )
+            );
+        if (
+            rules.System.Caps.AreNear(wood, classes.Max(c => c.BigCuts))
+            || classes.Any(c => c.Decision.Weight == PruningWeight.Heavy)
+        )
+            warnings.Add(
+                new(
+                    "prescription.vigour",
+                    "This takes a good deal of wood. Expect strong shoots near the big cuts; tear them out soft in summer."
+                )
+            );
         return warnings;
     }
 }
@@ -183,7 +326,11 @@ public sealed record Prescription(
 /// <param name="Settings">Settings held, by name, in their own unit.</param>
 /// <param name="Observed">What fell on demonstration trees, by step.</param>
 /// <param name="Seed">Seed of the typical trees.</param>
-public sealed record CuttingTerms(IReadOnlyDictionary<string, double> Settings, IReadOnlyList<ObservedDrops> Observed, int Seed = 1)
+public sealed record CuttingTerms(
+    IReadOnlyDictionary<string, double> Settings,
+    IReadOnlyList<ObservedDrops> Observed,
+    int Seed = 1
+)
 {
     /// <summary>Nothing held, nothing seen.</summary>
     public static readonly CuttingTerms None = new(new Dictionary<string, double>(), []);

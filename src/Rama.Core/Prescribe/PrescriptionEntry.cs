@@ -1,7 +1,7 @@
-using Rama.Core.Target.Insurance;
 using Rama.Core.Decide;
 using Rama.Core.Explain;
 using Rama.Core.Systems;
+using Rama.Core.Target.Insurance;
 
 namespace Rama.Core.Prescribe;
 
@@ -23,7 +23,8 @@ public sealed record PrescriptionEntry
     {
         var reader = new EntryReader();
         var system = TrainingSystem.Find(System);
-        if (system is null) reader.Add("system", "unknown", "System: please choose a training system.");
+        if (system is null)
+            reader.Add("system", "unknown", "System: please choose a training system.");
         var limbs = BudFactorEntry.ReadLimbs(reader, LimbsPerTree);
         var decision = reader.Under("decision", (Decision ?? new()).Calculate);
         reader.ThrowIfAny();

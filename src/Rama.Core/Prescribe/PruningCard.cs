@@ -16,7 +16,16 @@ namespace Rama.Core.Prescribe;
 /// <param name="How">How to cut.</param>
 /// <param name="Caution">Caution at this step.</param>
 public sealed record CardCut(
-    int Number, string StepId, bool Made, string Name, string HowMany, string Falls, string LookFor, string How, string? Caution);
+    int Number,
+    string StepId,
+    bool Made,
+    string Name,
+    string HowMany,
+    string Falls,
+    string LookFor,
+    string How,
+    string? Caution
+);
 
 /// <summary>What to leave and cut on the trees of one trunk class.</summary>
 /// <param name="Name">The class.</param>
@@ -25,8 +34,13 @@ public sealed record CardCut(
 /// <param name="Cuts">How many of each cut of the card, in its order; empty where there is none.</param>
 /// <param name="PerLimb">Buds to leave on a limb; empty where nothing is brought to a number, and on cards handed
 /// out before it was told.</param>
-public sealed record CardClass(string Name, string Trunk, string Leave, IReadOnlyList<string> Cuts,
-    string PerLimb = "");
+public sealed record CardClass(
+    string Name,
+    string Trunk,
+    string Leave,
+    IReadOnlyList<string> Cuts,
+    string PerLimb = ""
+);
 
 /// <summary>One mark of the limb gauge.</summary>
 /// <param name="Limb">Diameter of the limb.</param>
@@ -120,7 +134,8 @@ public sealed record PruningCard(
     string GaugeNote = "",
     UnitSystem Units = UnitSystem.Metric,
     WayOfWorking? Way = null,
-    CardTape? Tape = null)
+    CardTape? Tape = null
+)
 {
     /// <summary>Writes the card of a plan; null before there is a prescription.</summary>
     /// <param name="reading">What was typed.</param>
@@ -128,7 +143,11 @@ public sealed record PruningCard(
     /// <param name="language">A code of <see cref="LocalText.Languages"/>.</param>
     /// <param name="marks">The crew's own measures.</param>
     /// <param name="units">Units the crew measures in.</param>
-    public static PruningCard? Of(PlanReading reading, PruningPlan plan, string language, BodyMarks? marks = null,
-        UnitSystem units = UnitSystem.Metric) =>
-        CardWriter.Of(reading, plan, language, marks ?? BodyMarks.None, units)?.Write();
+    public static PruningCard? Of(
+        PlanReading reading,
+        PruningPlan plan,
+        string language,
+        BodyMarks? marks = null,
+        UnitSystem units = UnitSystem.Metric
+    ) => CardWriter.Of(reading, plan, language, marks ?? BodyMarks.None, units)?.Write();
 }

@@ -1,5 +1,3 @@
-using Rama.Core.Target.Capacity;
-using Rama.Core.Target.Insurance;
 using Rama.Core.Count;
 using Rama.Core.Count.Estimate;
 using Rama.Core.Count.Sample;
@@ -8,6 +6,8 @@ using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe.Working;
 using Rama.Core.Target;
+using Rama.Core.Target.Capacity;
+using Rama.Core.Target.Insurance;
 
 namespace Rama.Core.Prescribe;
 
@@ -45,7 +45,8 @@ public sealed record PruningPlan(
     DemonstrationEffect? Demonstration,
     BudLedger? Ledger,
     IReadOnlyList<Notice> LoadWarnings,
-    IReadOnlyList<FieldProblem> Problems)
+    IReadOnlyList<FieldProblem> Problems
+)
 {
     /// <summary>Works the plan out, stage by stage.</summary>
     /// <param name="entry">All that was typed.</param>
@@ -60,61 +61,154 @@ public sealed record PruningPlan(
     /// <param name="reading">What was typed, read.</param>
     public static PruningPlan Of(PlanReading reading)
     {
-        var (planting, density, target, settings) = (reading.Planting, reading.Density, reading.Target, reading.Settings);
-        var survey = reading.Counted is null ? null : SurveyEstimate.Of(reading.Counted, density?.BearingTrees, reading.Measured, reading.Rows);
+        var (planting, density, target, settings) = (
+            reading.Planting,
+            reading.Density,
+            reading.Target,
+            reading.Settings
+        );
+        var survey = reading.Counted is null
+            ? null
+            : SurveyEstimate.Of(reading.Counted, density?.BearingTrees, reading.Measured, reading.Rows);
         var limbs = survey?.MeanLimbs ?? target?.LimbsPerTree;
-        var crop = density is null || target is null ? null
-            : CropTarget.Of(density, target.Crop, target.BudsPerFruit, limbs ?? planting!.System.Form.LimbsPerTree);
+        var crop =
+            density is null || target is null
+                ? null
+                : CropTarget.Of(density, target.Crop, target.BudsPerFruit, limbs ?? planting!.System.Form.LimbsPerTree);
         if (planting is null || crop is null)
-            return new(Stage.Target, planting, density, crop, null, survey, null, null, null, null, null, null, null, [], reading.Problems);
+            return new(
+                Stage.Target,
+                planting,
+                density,
+                crop,
+                null,
+                survey,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                null,
+                [],
+                reading.Problems
+            );
 
         var answer = SchoolAnswer.Of(target!.Insurance.School, crop.FruitPerTree, target.Insurance)!;
         var buds = answer.BudsPerTree;
         // What the buds standing can set at best: none of what is still expected to be lost is there to fruit.
-        var set = (target.Insurance.Set?.Mean ?? planting.Variety.SetShare.Value) * target.Insurance.Places * target.Insurance.Losses.Kept;
-        var decision = survey is null ? null : PruningDecision.Of(
-            new(survey.Buds.Mean, survey.Buds.Low, survey.Buds.High), buds, settings, crop.FruitPerTree, set, settings.Held);
+        var set =
+            (target.Insurance.Set?.Mean ?? planting.Variety.SetShare.Value)
+            * target.Insurance.Places
+            * target.Insurance.Losses.Kept;
+        var decision = survey is null
+            ? null
+            : PruningDecision.Of(
+                new(survey.Buds.Mean, survey.Buds.Low, survey.Buds.High),
+                buds,
+                settings,
+                crop.FruitPerTree,
+                set,
+                settings.Held
+            );
         var stock = survey is null ? null : StockOf(reading, survey, limbs);
         var terms = reading.Cutting.Terms;
-        Prescription? Prescribed(CuttingTerms by) => decision is null || stock is null ? null
-            : Prescription.Of(planting.System.RulesFor(reading.Cutting.Answers), stock, decision, settings, target.Sharing.Exponent, by);
+        Prescription? Prescribed(CuttingTerms by) =>
+            decision is null || stock is null
+                ? null
+                : Prescription.Of(
+                    planting.System.RulesFor(reading.Cutting.Answers),
+                    stock,
+                    decision,
+                    settings,
+                    target.Sharing.Exponent,
+                    by
+                );
         var prescription = Prescribed(terms);
         decision = prescription?.CarriedOut(decision!) ?? decision;
         var expected = terms.Observed.Count == 0 ? null : Prescribed(terms with { Observed = [] });
         // Per limb means per limb kept, so it waits for the prescription wherever there is one, unless it is what is held.
-        var limbsKept = target.Crop.Yield.Basis == YieldBasis.BudsPerLimb ? limbs ?? planting.System.Form.LimbsPerTree
-            : prescription?.LimbsLeft ?? limbs ?? planting.System.Form.LimbsPerTree;
+        var limbsKept =
+            target.Crop.Yield.Basis == YieldBasis.BudsPerLimb
+                ? limbs ?? planting.System.Form.LimbsPerTree
+                : prescription?.LimbsLeft ?? limbs ?? planting.System.Form.LimbsPerTree;
         return new(
-            survey is null ? Stage.Count : decision!.Settled ? Stage.Prescribe : Stage.Decide,
-            planting, density, crop, BudTarget.Of(answer, crop.FruitPerTree, limbsKept), survey, StopOf(survey, TermsOf(reading, buds)), decision,
-            decision is null ? null : DecisionStakes.Of(decision, density!.BearingTrees, set, target.Insurance.CostOver, target.Insurance.CostUnder), stock, prescription,
+            survey is null ? Stage.Count
+                : decision!.Settled ? Stage.Prescribe
+                : Stage.Decide,
+            planting,
+            density,
+            crop,
+            BudTarget.Of(answer, crop.FruitPerTree, limbsKept),
+            survey,
+            StopOf(survey, TermsOf(reading, buds)),
+            decision,
+            decision is null
+                ? null
+                : DecisionStakes.Of(
+                    decision,
+                    density!.BearingTrees,
+                    set,
+                    target.Insurance.CostOver,
+                    target.Insurance.CostUnder
+                ),
+            stock,
+            prescription,
             expected is null ? null : DemonstrationEffect.Of(expected, prescription!),
             BudLedger.Of(buds, crop.FruitPerTree, answer.Factor, settings, decision, prescription),
-            CropLoad.Check(planting, crop.FruitPerTree, survey?.MeanTcsaCm2), reading.Problems);
+            CropLoad.Check(planting, crop.FruitPerTree, survey?.MeanTcsaCm2),
+            reading.Problems
+        );
     }
 
     /// <summary>What trees of the planting that miss their number cost; null before there is a target.</summary>
     /// <param name="reading">What was typed, read.</param>
     public MissCosts? CostsOf(PlanReading reading)
     {
-        if (reading is not { Target: { } target, Planting: { } planting } || Crop is not { } crop
-            || Buds is not { } buds) return null;
+        if (
+            reading is not { Target: { } target, Planting: { } planting }
+            || Crop is not { } crop
+            || Buds is not { } buds
+        )
+            return null;
         var terms = target.Insurance;
         var set = (terms.Set?.Mean ?? planting.Variety.SetShare.Value) * terms.Places * terms.Losses.Kept;
         // Trees differ by themselves here, so that how far pruning misses is not in the outcome once more.
-        var outcome = terms.Places == 1 && terms.Losses.Kept == 1 && terms.Set is { } share
-            ? SetOutcome.Of(share, 0, terms.Losses.Risk is { } risk ? [risk] : [])
-            : null;
-        return new(crop.FruitPerTree / buds.BudsPerTree, outcome, set, terms.CostOver, terms.CostUnder,
-            reading.Counted?.Sample.WagePerHour ?? SampleSettings.UsualWagePerHour);
+        var outcome =
+            terms.Places == 1 && terms.Losses.Kept == 1 && terms.Set is { } share
+                ? SetOutcome.Of(share, 0, terms.Losses.Risk is { } risk ? [risk] : [])
+                : null;
+        return new(
+            crop.FruitPerTree / buds.BudsPerTree,
+            outcome,
+            set,
+            terms.CostOver,
+            terms.CostUnder,
+            reading.Counted?.Sample.WagePerHour ?? SampleSettings.UsualWagePerHour
+        );
     }
 
     /// <summary>The trees of a planting as its counts tell them; null before there are counts.</summary>
     public static TreeStock? StockOf(PlanReading reading, SurveyEstimate survey, double? limbs)
     {
-        if (reading is not { Planting: { } planting, Target: { } target, Counted: { } counted }) return null;
-        var canopy = CanopyLimits.Of(planting.System.Form.Canopy, planting.Form, target.Canopy, planting.System.Form.Leaders);
-        return TreeStock.Of(planting, Math.Max(1, canopy.HeightM), target.Canopy.HeightM, survey, counted, reading.Measured, target.Sharing, limbs);
+        if (reading is not { Planting: { } planting, Target: { } target, Counted: { } counted })
+            return null;
+        var canopy = CanopyLimits.Of(
+            planting.System.Form.Canopy,
+            planting.Form,
+            target.Canopy,
+            planting.System.Form.Leaders
+        );
+        return TreeStock.Of(
+            planting,
+            Math.Max(1, canopy.HeightM),
+            target.Canopy.HeightM,
+            survey,
+            counted,
+            reading.Measured,
+            target.Sharing,
+            limbs
+        );
     }
 
     /// <summary>What the stop rule weighs in a planting; null where its trees or counts are not known.</summary>
@@ -122,12 +216,27 @@ public sealed record PruningPlan(
     /// <param name="budsToLeave">Floral buds to leave per tree.</param>
     public static StopTerms? TermsOf(PlanReading reading, double budsToLeave)
     {
-        if (reading is not { Density: { } density, Target: { } target, Settings: { } settings, Counted.Sample: { } sample, Planting: { } planting }) return null;
+        if (
+            reading
+            is not {
+                Density: { } density,
+                Target: { } target,
+                Settings: { } settings,
+                Counted.Sample: { } sample,
+                Planting: { } planting
+            }
+        )
+            return null;
         // A bud too many has its cluster thinned, a bud too few costs its fruit; either only if it sets.
         var set = (target.Insurance.Set?.Mean ?? planting.Variety.SetShare.Value) * target.Insurance.Places;
         return new(
-            sample.Planned(density.BearingTrees), budsToLeave, settings.Tolerance, density.BearingTrees,
-            set * Math.Max(target.Insurance.CostOver, target.Insurance.CostUnder), sample.MinutesPerTree / 60 * sample.WagePerHour);
+            sample.Planned(density.BearingTrees),
+            budsToLeave,
+            settings.Tolerance,
+            density.BearingTrees,
+            set * Math.Max(target.Insurance.CostOver, target.Insurance.CostUnder),
+            sample.MinutesPerTree / 60 * sample.WagePerHour
+        );
     }
 
     private static StopAdvice? StopOf(SurveyEstimate? survey, StopTerms? terms) =>

@@ -17,13 +17,15 @@ internal static class SettingSearch
 
     /// <summary>Whether a step takes single buds to the number, so that its rate follows from what the others leave.</summary>
     public static bool IsSolved(PruningRules rules, ReadyStep step) =>
-        step.Step is { Stop: StepStop.Number, Cut.Kind: CutKind.RubOff, Per: CutsPer.Limb, Most: { } most } && rules.Place(most) is not null;
+        step.Step is { Stop: StepStop.Number, Cut.Kind: CutKind.RubOff, Per: CutsPer.Limb, Most: { } most }
+        && rules.Place(most) is not null;
 
     /// <summary>Values with none of the single buds that are solved for: what the other steps leave tells their rate.</summary>
     public static double[] WithoutSolved(PruningRules rules, IReadOnlyDictionary<string, double> settings)
     {
         var values = rules.Values(settings);
-        if (rules.Steps.FirstOrDefault(s => IsSolved(rules, s)) is { } solved) values[rules.Place(solved.Step.Most!)!.Value] = 0;
+        if (rules.Steps.FirstOrDefault(s => IsSolved(rules, s)) is { } solved)
+            values[rules.Place(solved.Step.Most!)!.Value] = 0;
         return values;
     }
 
@@ -37,35 +39,56 @@ internal static class SettingSearch
     /// <param name="settings">Tolerance and cap.</param>
     /// <param name="held">Settings the manager holds.</param>
     public static IReadOnlyList<Dictionary<string, double>> Find(
-        PruningRules rules, IReadOnlyList<SearchClass> classes, DecisionSettings settings, IReadOnlyDictionary<string, double> held)
+        PruningRules rules,
+        IReadOnlyList<SearchClass> classes,
+        DecisionSettings settings,
+        IReadOnlyDictionary<string, double> held
+    )
     {
         // Shape and light pruning follow the system; only a reduction to a number has something to find.
         bool Free(SearchClass of) => of.Decision.Kind == DecisionKind.Reduce && rules.Aim != SystemAim.Light;
         var rate = rules.Steps.FirstOrDefault(s => IsSolved(rules, s))?.Step.Most;
         // What the manager holds, or a chosen answer says, is not searched.
-        var open = rules.System.Settings.Where(s => s.Tries.Count > 0 && !held.ContainsKey(s.Id)
-            && !rules.IsAnswered(s.Id) && s.Id != rate).ToList();
+        var open = rules
+            .System.Settings.Where(s =>
+                s.Tries.Count > 0 && !held.ContainsKey(s.Id) && !rules.IsAnswered(s.Id) && s.Id != rate
+            )
+            .ToList();
         var numbers = open.Where(s => !s.IsLength && !s.Reserve).ToList();
         var reserve = open.Where(s => !s.IsLength && s.Reserve).ToList();
         var lengths = open.Where(s => s.IsLength).ToList();
         IReadOnlyList<Try> Tries(SearchClass of) =>
             [.. Combinations(Free(of) ? numbers : [], held).Select(x => Of(rules, of, settings, x, rate))];
         var best = ByClass(classes, numbers, Tries);
-        if (!classes.Any(Free)) return [.. best.Select(t => t.Settings)];
+        if (!classes.Any(Free))
+            return [.. best.Select(t => t.Settings)];
         foreach (var setting in reserve)
         {
-            best = [.. classes.Zip(best, (c, found) =>
-                Free(c) ? Reached(rules, c, settings, setting, found, rate, held) : found)];
+            best =
+            [
+                .. classes.Zip(best, (c, found) =>
+                    Free(c) ? Reached(rules, c, settings, setting, found, rate, held) : found
+                ),
+            ];
         }
         foreach (var length in lengths)
         {
             List<(Try Planting, List<Try> Classes)> tries = [];
             foreach (var value in length.Tries.OrderBy(v => Math.Abs(v - length.Value)))
             {
-                List<Try> tried = [.. classes.Zip(best, (c, found) => Of(rules, c, settings, With(found.Settings, length.Id, value, rate, held), rate))];
+                List<Try> tried =
+                [
+                    .. classes.Zip(best, (c, found) =>
+                        Of(rules, c, settings, With(found.Settings, length.Id, value, rate, held), rate)
+                    ),
+                ];
                 tries.Add((Together(classes, tried), tried));
             }
-            var chosen = Best([.. tries.Select(t => t.Planting)], NearShare * classes.Sum(c => c.Share * c.Decision.BudsToLeave), classes.Sum(c => c.Trees.Count));
+            var chosen = Best(
+                [.. tries.Select(t => t.Planting)],
+                NearShare * classes.Sum(c => c.Share * c.Decision.BudsToLeave),
+                classes.Sum(c => c.Trees.Count)
+            );
             best = tries.First(t => ReferenceEquals(t.Planting, chosen)).Classes;
         }
         return [.. best.Select(t => t.Settings)];
@@ -76,28 +99,39 @@ internal static class SettingSearch
     /// one step up or down where that brings clearly more of its trees to their number, and only with the
     /// trunk: a crew has one way of working.
     /// </summary>
-    private static List<Try> ByClass(IReadOnlyList<SearchClass> classes, IReadOnlyList<SystemSetting> numbers,
-        Func<SearchClass, IReadOnlyList<Try>> tries)
+    private static List<Try> ByClass(
+        IReadOnlyList<SearchClass> classes,
+        IReadOnlyList<SystemSetting> numbers,
+        Func<SearchClass, IReadOnlyList<Try>> tries
+    )
     {
         List<IReadOnlyList<Try>> tried = [.. classes.Select(tries)];
         var searched = classes.Select((_, i) => i).Where(i => tried[i].Count > 1).ToList();
-        if (searched.Count == 0) return [.. tried.Select(t => t[0])];
+        if (searched.Count == 0)
+            return [.. tried.Select(t => t[0])];
         List<SearchClass> free = [.. searched.Select(i => classes[i])];
         var share = free.Sum(c => c.Share);
-        List<Try> together = [.. Enumerable.Range(0, tried[searched[0]].Count)
-            .Select(k => Together(free, [.. searched.Select(i => tried[i][k])], share))];
+        List<Try> together =
+        [
+            .. Enumerable
+                .Range(0, tried[searched[0]].Count)
+                .Select(k => Together(free, [.. searched.Select(i => tried[i][k])], share)),
+        ];
         var wanted = free.Sum(c => c.Share * c.Decision.BudsToLeave) / share;
         var style = together.IndexOf(Best(together, NearShare * wanted, free.Sum(c => c.Trees.Count)));
-        List<Try> common = [.. tried.Select(t => t.Count > 1 ? t[style] : t[0])], own = [.. common];
+        List<Try> common = [.. tried.Select(t => t.Count > 1 ? t[style] : t[0])],
+            own = [.. common];
         foreach (var i in searched)
         {
             var (mine, near) = (common[i], NearShare * classes[i].Decision.BudsToLeave);
-            var beside = tried[i].Where(t => numbers.All(n => IsBeside(n, mine.Settings[n.Id], t.Settings[n.Id])))
+            var beside = tried[i]
+                .Where(t => numbers.All(n => IsBeside(n, mine.Settings[n.Id], t.Settings[n.Id])))
                 .ToList();
             var better = Best(beside, near, classes[i].Trees.Count);
             var moreTrees = better.InBand > mine.InBand + Alike(mine.InBand, classes[i].Trees.Count);
             var nearerMean = mine.OffMean > near && better.OffMean < mine.OffMean - near;
-            if (moreTrees || nearerMean) own[i] = better;
+            if (moreTrees || nearerMean)
+                own[i] = better;
         }
         List<double> Found(SystemSetting of) =>
             [.. own.Where(t => t.Settings.ContainsKey(of.Id)).Select(t => t.Settings[of.Id])];
@@ -121,27 +155,42 @@ internal static class SettingSearch
 
     // What is kept in reserve comes in only where a class stays over its number, and no more of it than it takes.
     private static Try Reached(
-        PruningRules rules, SearchClass of, DecisionSettings settings, SystemSetting reserve, Try found, string? rate,
-        IReadOnlyDictionary<string, double> held)
+        PruningRules rules,
+        SearchClass of,
+        DecisionSettings settings,
+        SystemSetting reserve,
+        Try found,
+        string? rate,
+        IReadOnlyDictionary<string, double> held
+    )
     {
         var near = NearShare * of.Decision.BudsToLeave;
-        if (found.OffMean <= near) return found;
+        if (found.OffMean <= near)
+            return found;
         var best = found;
         foreach (var value in reserve.Tries.Order())
         {
             var tried = Of(rules, of, settings, With(found.Settings, reserve.Id, value, rate, held), rate);
-            if (tried.OffMean < best.OffMean) best = tried;
-            if (best.OffMean <= near) break;
+            if (tried.OffMean < best.OffMean)
+                best = tried;
+            if (best.OffMean <= near)
+                break;
         }
         return best;
     }
 
     private static Dictionary<string, double> With(
-        Dictionary<string, double> found, string length, double value, string? rate, IReadOnlyDictionary<string, double> held)
+        Dictionary<string, double> found,
+        string length,
+        double value,
+        string? rate,
+        IReadOnlyDictionary<string, double> held
+    )
     {
         Dictionary<string, double> settings = new(found) { [length] = value };
         // Single buds are solved anew for what the other cuts leave now.
-        if (rate is not null && !held.ContainsKey(rate)) settings.Remove(rate);
+        if (rate is not null && !held.ContainsKey(rate))
+            settings.Remove(rate);
         return settings;
     }
 
@@ -159,18 +208,31 @@ internal static class SettingSearch
         // Nor can settings be told apart that differ by less than so few trees can tell.
         var alike = Alike(best, trees);
         // Less than a second a tree is no gain; what is alike in everything stays as the pack has it, which is tried first.
-        return tries.Where(t => t.OffMean <= near && t.InBand >= best - alike).OrderBy(t => Math.Round(t.Seconds)).ThenBy(t => Math.Round(t.BigCuts, 1)).First();
+        return tries
+            .Where(t => t.OffMean <= near && t.InBand >= best - alike)
+            .OrderBy(t => Math.Round(t.Seconds))
+            .ThenBy(t => Math.Round(t.BigCuts, 1))
+            .First();
     }
 
     private static double Alike(double inBand, int trees) =>
         Math.Max(AlikeShare, Math.Sqrt(inBand * (1 - inBand) / trees));
 
-    private static List<Dictionary<string, double>> Combinations(IEnumerable<SystemSetting> open, IReadOnlyDictionary<string, double> held) =>
+    private static List<Dictionary<string, double>> Combinations(
+        IEnumerable<SystemSetting> open,
+        IReadOnlyDictionary<string, double> held
+    ) =>
         open.Aggregate<SystemSetting, List<Dictionary<string, double>>>([new(held)], (all, setting) =>
-            [.. all.SelectMany(a => setting.Tries.Select(t => new Dictionary<string, double>(a) { [setting.Id] = t }))]);
+            [.. all.SelectMany(a => setting.Tries.Select(t => new Dictionary<string, double>(a) { [setting.Id] = t }))]
+        );
 
     private static Try Of(
-        PruningRules rules, SearchClass of, DecisionSettings settings, Dictionary<string, double> combination, string? rate)
+        PruningRules rules,
+        SearchClass of,
+        DecisionSettings settings,
+        Dictionary<string, double> combination,
+        string? rate
+    )
     {
         var (trees, decision) = (of.Trees, of.Decision);
         var values = WithoutSolved(rules, combination);
@@ -178,7 +240,11 @@ internal static class SettingSearch
         var (left, limbs, seconds, big) = (new double[trees.Count], new double[trees.Count], 0.0, 0.0);
         for (var i = 0; i < trees.Count; i++)
         {
-            var pruning = TreePruning.Of(trees[i], CutAllowance.ByCard(decision, trees[i].Tree.FloralBuds, settings), values);
+            var pruning = TreePruning.Of(
+                trees[i],
+                CutAllowance.ByCard(decision, trees[i].Tree.FloralBuds, settings),
+                values
+            );
             (left[i], limbs[i]) = (pruning.Left.FloralBuds, pruning.Left.Limbs);
             seconds += pruning.Seconds;
             big += pruning.BigCuts;
@@ -188,24 +254,49 @@ internal static class SettingSearch
         if (rate is not null && !combination.ContainsKey(rate) && decision.Kind == DecisionKind.Reduce)
         {
             var perSite = rules.System.Form.Typical.BudsPerSite;
-            var rubbed = Math.Min(left.Average() - decision.BudsToLeave / scale,
-                rules.System.Caps.ShareRubbed * decision.Standing.Mean / scale);
+            var rubbed = Math.Min(
+                left.Average() - decision.BudsToLeave / scale,
+                rules.System.Caps.ShareRubbed * decision.Standing.Mean / scale
+            );
             var solved = limbs.Sum() > 0 ? Math.Clamp(rubbed / limbs.Average() / perSite, 0, most) : 0;
             combination[rate] = solved;
             for (var i = 0; i < left.Length; i++)
             {
-                var off = Math.Clamp(solved * limbs[i] * perSite, 0,
-                    Math.Max(0, left[i] - (1 - settings.Cap) * trees[i].Tree.FloralBuds));
+                var off = Math.Clamp(
+                    solved * limbs[i] * perSite,
+                    0,
+                    Math.Max(0, left[i] - (1 - settings.Cap) * trees[i].Tree.FloralBuds)
+                );
                 left[i] -= off;
                 seconds += off / perSite * rules.SecondsOf(rate);
             }
         }
-        var meant = trees.Select((t, i) => (Left: left[i], Stood: t.Tree.FloralBuds)).Where(t => t.Stood > decision.BudsToLeave).ToList();
-        var inBand = meant.Count == 0 ? 0 : meant.Count(t => t.Left >= decision.BandLow && t.Left <= decision.BandHigh) / (double)meant.Count;
-        return new(combination, inBand, Math.Abs(left.Average() * scale - Math.Max(decision.BudsToLeave, (1 - settings.Cap) * decision.Standing.Mean)), seconds / trees.Count, big / trees.Count);
+        var meant = trees
+            .Select((t, i) => (Left: left[i], Stood: t.Tree.FloralBuds))
+            .Where(t => t.Stood > decision.BudsToLeave)
+            .ToList();
+        var inBand =
+            meant.Count == 0
+                ? 0
+                : meant.Count(t => t.Left >= decision.BandLow && t.Left <= decision.BandHigh) / (double)meant.Count;
+        return new(
+            combination,
+            inBand,
+            Math.Abs(
+                left.Average() * scale - Math.Max(decision.BudsToLeave, (1 - settings.Cap) * decision.Standing.Mean)
+            ),
+            seconds / trees.Count,
+            big / trees.Count
+        );
     }
 
-    private sealed record Try(Dictionary<string, double> Settings, double InBand, double OffMean, double Seconds, double BigCuts);
+    private sealed record Try(
+        Dictionary<string, double> Settings,
+        double InBand,
+        double OffMean,
+        double Seconds,
+        double BigCuts
+    );
 }
 
 /// <summary>A trunk class with the trees its settings are tried on.</summary>

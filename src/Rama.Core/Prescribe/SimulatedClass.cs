@@ -26,5 +26,20 @@ public sealed record BudsLeftClass(double From, double To, int Trees);
 /// <param name="Spread">Trees by buds left.</param>
 /// <param name="Settings">Settings used, by name, in their own unit.</param>
 public sealed record SimulatedClass(
-    string Name, double Share, DecisionKind Kind, int Trees, double BudsToLeave, double BudsLeft, double BudsLeftSd, double InBand, double BelowBefore, double LimbsLeft, double WoodShare, double BigCuts,
-    double Minutes, double ClustersToThinning, IReadOnlyList<BudsLeftClass> Spread, IReadOnlyDictionary<string, double> Settings);
+    string Name,
+    double Share,
+    DecisionKind Kind,
+    int Trees,
+    double BudsToLeave,
+    double BudsLeft,
+    double BudsLeftSd,
+    double InBand,
+    double BelowBefore,
+    double LimbsLeft,
+    double WoodShare,
+    double BigCuts,
+    double Minutes,
+    double ClustersToThinning,
+    IReadOnlyList<BudsLeftClass> Spread,
+    IReadOnlyDictionary<string, double> Settings
+);

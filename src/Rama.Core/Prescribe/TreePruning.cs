@@ -11,7 +11,14 @@ namespace Rama.Core.Prescribe;
 /// <param name="NumberLow">Floral buds down to which single buds may be taken.</param>
 /// <param name="CapLow">Floral buds that stay in any case: the cap of one winter.</param>
 /// <param name="CountsBuds">Whether the buds of this very tree are known, so that cutting stops on them; a crew that follows the card does not count every tree.</param>
-public sealed record CutAllowance(DecisionKind Kind, double Target, double BandLow, double NumberLow, double CapLow, bool CountsBuds)
+public sealed record CutAllowance(
+    DecisionKind Kind,
+    double Target,
+    double BandLow,
+    double NumberLow,
+    double CapLow,
+    bool CountsBuds
+)
 {
     /// <summary>Allowance of a tree whose buds are known.</summary>
     /// <param name="floralBuds">Floral buds standing on it.</param>
@@ -20,10 +27,18 @@ public sealed record CutAllowance(DecisionKind Kind, double Target, double BandL
     /// <param name="held">What the manager decided instead of the count.</param>
     // Shape may cost its allowance and no more; a reduction may dip into the band: a little under with insurance
     // left is no fault.
-    public static CutAllowance Counted(double floralBuds, double toLeave, DecisionSettings settings,
-        DecisionKind? held = null) =>
-        ForClass(PruningDecision.Of(new(floralBuds, null, null), toLeave, settings, held: held), toLeave, floralBuds,
-            settings);
+    public static CutAllowance Counted(
+        double floralBuds,
+        double toLeave,
+        DecisionSettings settings,
+        DecisionKind? held = null
+    ) =>
+        ForClass(
+            PruningDecision.Of(new(floralBuds, null, null), toLeave, settings, held: held),
+            toLeave,
+            floralBuds,
+            settings
+        );
 
     /// <summary>
     /// Allowance of a tree whose buds are known and that stands for its trunk class: it is cut as the class is.
@@ -32,13 +47,23 @@ public sealed record CutAllowance(DecisionKind Kind, double Target, double BandL
     /// <param name="number">Floral buds the class is to be left with, above 0.</param>
     /// <param name="floralBuds">Floral buds standing on the tree.</param>
     /// <param name="settings">Tolerance and cap.</param>
-    public static CutAllowance ForClass(PruningDecision ofClass, double number, double floralBuds,
-        DecisionSettings settings)
+    public static CutAllowance ForClass(
+        PruningDecision ofClass,
+        double number,
+        double floralBuds,
+        DecisionSettings settings
+    )
     {
         var cap = (1 - settings.Cap) * floralBuds;
         return ofClass.Kind == DecisionKind.Reduce
-            ? new(ofClass.Kind, number, Math.Max(number * (1 - settings.Tolerance), cap), Math.Max(number, cap), cap,
-                true)
+            ? new(
+                ofClass.Kind,
+                number,
+                Math.Max(number * (1 - settings.Tolerance), cap),
+                Math.Max(number, cap),
+                cap,
+                true
+            )
             : new(ofClass.Kind, number, floralBuds - ofClass.RemoveBuds, floralBuds - ofClass.RemoveBuds, cap, true);
     }
 
@@ -51,7 +76,14 @@ public sealed record CutAllowance(DecisionKind Kind, double Target, double BandL
         var cap = (1 - settings.Cap) * floralBuds;
         // Under structure only the card says how many may lie on the ground, and those a pruner does count.
         return ofClass.Kind == DecisionKind.StructureOnly
-            ? new(ofClass.Kind, ofClass.BudsToLeave, floralBuds - ofClass.RemoveBuds, floralBuds - ofClass.RemoveBuds, cap, true)
+            ? new(
+                ofClass.Kind,
+                ofClass.BudsToLeave,
+                floralBuds - ofClass.RemoveBuds,
+                floralBuds - ofClass.RemoveBuds,
+                cap,
+                true
+            )
             : new(ofClass.Kind, ofClass.BudsToLeave, 0, 0, cap, false);
     }
 }
@@ -96,7 +128,17 @@ public enum StepEnd
 /// <param name="WoodCm3">Wood that fell, cm³.</param>
 /// <param name="DiameterMm">Diameter of the wood cut through, mm; 0 for a bud.</param>
 public sealed record TreeCut(
-    int Number, string StepId, CutKind Kind, int Branch, int? Bud, double LeaveM, int Drop, int BudsAfter, double WoodCm3, double DiameterMm);
+    int Number,
+    string StepId,
+    CutKind Kind,
+    int Branch,
+    int? Bud,
+    double LeaveM,
+    int Drop,
+    int BudsAfter,
+    double WoodCm3,
+    double DiameterMm
+);
 
 /// <summary>A limb too thick for its place that stays this winter: the first to go next winter.</summary>
 /// <param name="Branch">The limb.</param>
@@ -105,8 +147,14 @@ public sealed record TreeCut(
 /// <param name="Ratio">Diameter ÷ its leader's there.</param>
 /// <param name="Reason">Why it stays.</param>
 /// <param name="Shortened">Whether it was shortened instead.</param>
-public sealed record ThickLimb(int Branch, double DiameterMm, double HeightM, double? Ratio, StepEnd Reason,
-    bool Shortened);
+public sealed record ThickLimb(
+    int Branch,
+    double DiameterMm,
+    double HeightM,
+    double? Ratio,
+    StepEnd Reason,
+    bool Shortened
+);
 
 /// <summary>One tree cut by a system.</summary>
 public sealed class TreePruning
@@ -120,7 +168,8 @@ public sealed class TreePruning
         _ends = new StepEnd?[_rules.Steps.Count];
         Left = new(prepared.Tree);
         var engine = new CuttingEngine(prepared, Left, allowance, settings, limits);
-        for (var i = 0; i < _ends.Length; i++) _ends[i] = engine.Carry(i);
+        for (var i = 0; i < _ends.Length; i++)
+            _ends[i] = engine.Carry(i);
         Cuts = engine.Cuts;
         FirstNextWinter = [.. engine.ThickLeft.Where(t => Left.Stands(t.Branch))];
     }
@@ -142,21 +191,31 @@ public sealed class TreePruning
 
     /// <summary>Why each step cut no more, by step; without those the decision asks nothing of.</summary>
     public IReadOnlyDictionary<string, StepEnd> Ends =>
-        _rules.Steps.Zip(_ends).Where(x => x.Second is not null).ToDictionary(x => x.First.Step.Id, x => x.Second!.Value);
+        _rules
+            .Steps.Zip(_ends)
+            .Where(x => x.Second is not null)
+            .ToDictionary(x => x.First.Step.Id, x => x.Second!.Value);
 
     /// <summary>Cuts a tree by a system's rules.</summary>
     /// <param name="rules">The rules.</param>
     /// <param name="tree">The tree.</param>
     /// <param name="allowance">How far it may be cut.</param>
     /// <param name="settings">Settings other than the pack's own, by name and in their own unit.</param>
-    public static TreePruning Of(PruningRules rules, FruitTree tree, CutAllowance allowance, IReadOnlyDictionary<string, double>? settings = null) =>
-        Of(new PreparedTree(rules, tree), allowance, rules.Values(settings));
+    public static TreePruning Of(
+        PruningRules rules,
+        FruitTree tree,
+        CutAllowance allowance,
+        IReadOnlyDictionary<string, double>? settings = null
+    ) => Of(new PreparedTree(rules, tree), allowance, rules.Values(settings));
 
     /// <param name="prepared">The tree with the rules.</param>
     /// <param name="allowance">How far it may be cut.</param>
     /// <param name="settings">Values of the settings.</param>
     /// <param name="limits">Most cuts of each step on one tree, as a card says; null for the system's own.</param>
-    internal static TreePruning Of(PreparedTree prepared, CutAllowance allowance, double[] settings,
-        IReadOnlyList<int?>? limits = null) =>
-        new(prepared, allowance, settings, limits);
+    internal static TreePruning Of(
+        PreparedTree prepared,
+        CutAllowance allowance,
+        double[] settings,
+        IReadOnlyList<int?>? limits = null
+    ) => new(prepared, allowance, settings, limits);
 }

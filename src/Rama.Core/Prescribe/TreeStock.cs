@@ -20,11 +20,19 @@ public sealed record StockClass(TrunkClass Class, BudsStanding Standing, TreeCou
 /// <param name="Place">Where they stand.</param>
 /// <param name="LimbsCounted">Whether limbs were counted, not assumed.</param>
 /// <param name="BudsBy">By what its buds are shared among the classes.</param>
-public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Shape, TreePlace Place, bool LimbsCounted,
-    BudsOfClasses BudsBy = BudsOfClasses.ByTrunk)
+public sealed record TreeStock(
+    IReadOnlyList<StockClass> Classes,
+    TypicalTree Shape,
+    TreePlace Place,
+    bool LimbsCounted,
+    BudsOfClasses BudsBy = BudsOfClasses.ByTrunk
+)
 {
     // What differs among trees where nobody measured it: assumptions.
-    private const double TrunkCv = 0.3, BudsCv = 0.25, LimbsCv = 0.12, HeightCv = 0.05;
+    private const double TrunkCv = 0.3,
+        BudsCv = 0.25,
+        LimbsCv = 0.12,
+        HeightCv = 0.05;
 
     /// <summary>Mean floral buds per tree over the classes.</summary>
     public double MeanBuds => Classes.Sum(c => c.Class.Share * c.Standing.Mean);
@@ -39,14 +47,37 @@ public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Sh
     /// <param name="sharing">How the target is shared.</param>
     /// <param name="limbs">Limbs per tree, where known.</param>
     public static TreeStock Of(
-        Planting planting, double heightLimitM, double? heightM, SurveyEstimate survey, Survey counted, MeasuredTrees measured, TreeSharing sharing, double? limbs)
+        Planting planting,
+        double heightLimitM,
+        double? heightM,
+        SurveyEstimate survey,
+        Survey counted,
+        MeasuredTrees measured,
+        TreeSharing sharing,
+        double? limbs
+    )
     {
         var shape = planting.System.Form.Typical;
         TreePlace place = new(planting.Form.RowSpacingM, planting.Form.TreeSpacingM, heightLimitM, planting.Leaf);
         var girths = counted.Trees.Select(t => t.GirthCm).OfType<double>().ToList();
-        var classes = measured.Classes.Count > 0 && measured.Classes.All(c => c.MeanTcsaCm2 is > 0)
-            ? [.. measured.Classes.Select(c => new TrunkClass(c.Name, c.FromGirthCm, c.ToGirthCm, c.Share, c.MeanTcsaCm2!.Value, Power(c.MeanTcsaCm2.Value, c.TcsaCv, sharing.Exponent), null, c.TcsaCv))]
-            : girths.Count == counted.Trees.Count ? TrunkClass.Split(girths, sharing.Exponent, sharing.SmallBelowGirthCm, sharing.LargeFromGirthCm) : null;
+        var classes =
+            measured.Classes.Count > 0 && measured.Classes.All(c => c.MeanTcsaCm2 is > 0)
+                ?
+                [
+                    .. measured.Classes.Select(c => new TrunkClass(
+                        c.Name,
+                        c.FromGirthCm,
+                        c.ToGirthCm,
+                        c.Share,
+                        c.MeanTcsaCm2!.Value,
+                        Power(c.MeanTcsaCm2.Value, c.TcsaCv, sharing.Exponent),
+                        null,
+                        c.TcsaCv
+                    )),
+                ]
+            : girths.Count == counted.Trees.Count
+                ? TrunkClass.Split(girths, sharing.Exponent, sharing.SmallBelowGirthCm, sharing.LargeFromGirthCm)
+            : null;
         var usualTcsa = Math.PI * shape.TrunkMm * shape.TrunkMm / 400;
         var meanTcsa = survey.MeanTcsaCm2 ?? measured.MeanTcsaCm2 ?? usualTcsa;
         classes ??= [new("all", null, null, 1, meanTcsa, 1, null, TrunkCv)];
@@ -71,20 +102,38 @@ public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Sh
             : new(usualMm, shape.LimbCv);
         return new(
             [
-                .. classes.Select((c, i) =>
-                {
-                    var (ofClass, size) = (buds.Means[i] * scale, sizes[i] / usual);
-                    return new StockClass(
-                        c, new(ofClass, half is { } h ? ofClass * (1 - h) : null,
-                            half is { } w ? ofClass * (1 + w) : null),
-                        new(
-                            new(c.MeanTcsaCm2, classes.Count == 1 && c.TcsaCv == 0 ? TrunkCv : c.TcsaCv),
-                            new(ofClass, cv), planting.System.Form.Leaders,
-                            new((limbs ?? planting.System.Form.LimbsPerTree) * size, LimbsCv), limbMm with { Mean = limbMm.Mean * size },
-                            spread?.ForkedShare ?? shape.ForkShare, new(heightM ?? shape.HeightM, HeightCv)));
-                }),
+                .. classes.Select(
+                    (c, i) =>
+                    {
+                        var (ofClass, size) = (buds.Means[i] * scale, sizes[i] / usual);
+                        return new StockClass(
+                            c,
+                            new(
+                                ofClass,
+                                half is { } h ? ofClass * (1 - h) : null,
+                                half is { } w ? ofClass * (1 + w) : null
+                            ),
+                            new(
+                                new(c.MeanTcsaCm2, classes.Count == 1 && c.TcsaCv == 0 ? TrunkCv : c.TcsaCv),
+                                new(ofClass, cv),
+                                planting.System.Form.Leaders,
+                                new((limbs ?? planting.System.Form.LimbsPerTree) * size, LimbsCv),
+                                limbMm with
+                                {
+                                    Mean = limbMm.Mean * size,
+                                },
+                                spread?.ForkedShare ?? shape.ForkShare,
+                                new(heightM ?? shape.HeightM, HeightCv)
+                            )
+                        );
+                    }
+                ),
             ],
-            shape, place, limbs is not null, buds.By);
+            shape,
+            place,
+            limbs is not null,
+            buds.By
+        );
     }
 
     /// <summary>Trees of one class of which only buds and limbs are known, standing as is usual for the system.</summary>
@@ -98,28 +147,44 @@ public sealed record TreeStock(IReadOnlyList<StockClass> Classes, TypicalTree Sh
         var tcsa = Math.PI * shape.TrunkMm * shape.TrunkMm / 400;
         return new(
             [
-                new(new("all", null, null, 1, tcsa, 1, null, TrunkCv), standing, new(
-                    new(tcsa, TrunkCv), new(standing.Mean, BudsCv), system.Form.Leaders, new(limbs ?? system.Form.LimbsPerTree, LimbsCv), new(shape.LimbMm, shape.LimbCv),
-                    shape.ForkShare, new(shape.HeightM, HeightCv))),
+                new(
+                    new("all", null, null, 1, tcsa, 1, null, TrunkCv),
+                    standing,
+                    new(
+                        new(tcsa, TrunkCv),
+                        new(standing.Mean, BudsCv),
+                        system.Form.Leaders,
+                        new(limbs ?? system.Form.LimbsPerTree, LimbsCv),
+                        new(shape.LimbMm, shape.LimbCv),
+                        shape.ForkShare,
+                        new(shape.HeightM, HeightCv)
+                    )
+                ),
             ],
-            shape, new(ground.RowM, ground.TreeM, Math.Min(shape.HeightM, 0.9 * ground.RowM), UsualLeaf), limbs is not null);
+            shape,
+            new(ground.RowM, ground.TreeM, Math.Min(shape.HeightM, 0.9 * ground.RowM), UsualLeaf),
+            limbs is not null
+        );
     }
 
     private const int UsualLeaf = 8;
 
-    private static double Power(double mean, double cv, double k) => Math.Pow(mean, k) * (1 + k * (k - 1) / 2 * cv * cv);
+    private static double Power(double mean, double cv, double k) =>
+        Math.Pow(mean, k) * (1 + k * (k - 1) / 2 * cv * cv);
 
     private static List<double> BudsOf(TrunkClass c, Survey counted) =>
         [.. counted.Trees.Where(t => t.GirthCm is { } girth && c.Holds(girth)).Select(t => t.FloralBuds)];
 
     private static double WithinCv(IReadOnlyList<TrunkClass> classes, Survey counted, SurveyEstimate survey)
     {
-        if (classes.Count == 1) return Math.Min(1, survey.Cv ?? BudsCv);
+        if (classes.Count == 1)
+            return Math.Min(1, survey.Cv ?? BudsCv);
         var (sum, df) = (0.0, 0);
         foreach (var c in classes)
         {
             var members = BudsOf(c, counted);
-            if (members.Count < 2 || members.Average() is not (> 0 and var mean)) continue;
+            if (members.Count < 2 || members.Average() is not (> 0 and var mean))
+                continue;
             sum += members.Sum(b => (b - mean) * (b - mean)) / (mean * mean);
             df += members.Count - 1;
         }

@@ -33,18 +33,31 @@ public static class LengthTold
             return $"{LocalText.Number(value, value < 9.95 ? "0.#" : "0", language)} {unit}";
         }
         var inches = metres / MPerInch;
-        if (unit != "m") return $"{Inches(inches)} in";
+        if (unit != "m")
+            return $"{Inches(inches)} in";
         var whole = (int)Math.Round(inches);
-        return whole % 12 == 0 ? $"{whole / 12} ft" : whole < 12 ? $"{whole} in" : $"{whole / 12} ft {whole % 12} in";
+        return whole % 12 == 0 ? $"{whole / 12} ft"
+            : whole < 12 ? $"{whole} in"
+            : $"{whole / 12} ft {whole % 12} in";
     }
 
     /// <summary>Inches as a tape shows them: eighths up to six inches, whole ones above.</summary>
     public static string Inches(double inches)
     {
-        if (inches >= EighthsUpTo) return inches.ToString("0", System.Globalization.CultureInfo.InvariantCulture);
+        if (inches >= EighthsUpTo)
+            return inches.ToString("0", System.Globalization.CultureInfo.InvariantCulture);
         var eighths = Math.Max(1, (int)Math.Round(inches * 8));
         var (whole, rest) = (eighths / 8, eighths % 8);
-        var part = rest switch { 0 => "", 2 => "1/4", 4 => "1/2", 6 => "3/4", _ => $"{rest}/8" };
-        return whole == 0 ? part : part == "" ? $"{whole}" : $"{whole} {part}";
+        var part = rest switch
+        {
+            0 => "",
+            2 => "1/4",
+            4 => "1/2",
+            6 => "3/4",
+            _ => $"{rest}/8",
+        };
+        return whole == 0 ? part
+            : part == "" ? $"{whole}"
+            : $"{whole} {part}";
     }
 }

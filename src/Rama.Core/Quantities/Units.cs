@@ -19,14 +19,25 @@ public static class Units
 
     /// <summary>Lengths in the orchard; base unit metre.</summary>
     public static readonly FrozenDictionary<string, Unit> Length = Table(
-        ("m", 1), ("cm", 0.01), ("mm", 0.001), ("ft", MPerFoot), ("in", MPerFoot / 12));
+        ("m", 1),
+        ("cm", 0.01),
+        ("mm", 0.001),
+        ("ft", MPerFoot),
+        ("in", MPerFoot / 12)
+    );
 
     /// <summary>Areas; base unit hectare.</summary>
     public static readonly FrozenDictionary<string, Unit> Area = Table(("ha", 1), ("ac", HaPerAcre));
 
     /// <summary>Masses; base unit kilogram. <c>ton</c> is the US short ton of 2 000 lb.</summary>
     public static readonly FrozenDictionary<string, Unit> Mass = Table(
-        ("kg", 1), ("g", 0.001), ("t", 1_000), ("lb", KgPerPound), ("oz", KgPerPound / 16), ("ton", 2_000 * KgPerPound));
+        ("kg", 1),
+        ("g", 0.001),
+        ("t", 1_000),
+        ("lb", KgPerPound),
+        ("oz", KgPerPound / 16),
+        ("ton", 2_000 * KgPerPound)
+    );
 
     /// <summary>Shares of a whole; base unit 1.</summary>
     public static readonly FrozenDictionary<string, Unit> Share = Table(("share", 1), ("%", 0.01));

@@ -8,8 +8,13 @@ namespace Rama.Core.Result;
 /// <param name="Alternates">Whether the planting is called alternating.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
-public sealed record Alternation(double Index, int Pairs, bool Alternates, IReadOnlyList<Step> Steps, IReadOnlyList<Notice> Warnings)
-    : Calculated(Index, "1", Steps, Warnings)
+public sealed record Alternation(
+    double Index,
+    int Pairs,
+    bool Alternates,
+    IReadOnlyList<Step> Steps,
+    IReadOnlyList<Notice> Warnings
+) : Calculated(Index, "1", Steps, Warnings)
 {
     /// <summary>
     /// Above this index, and only if highs and lows take turns, a planting is called alternating: noise alone gives about
@@ -27,20 +32,42 @@ public sealed record Alternation(double Index, int Pairs, bool Alternates, IRead
     public static Alternation? Of(IEnumerable<(int Season, double Yield)> yields)
     {
         var ordered = yields.OrderBy(y => y.Season).ToList();
-        var pairs = ordered.Zip(ordered.Skip(1)).Where(p => p.Second.Season == p.First.Season + 1 && p.First.Yield + p.Second.Yield > 0).ToList();
-        if (pairs.Count == 0) return null;
+        var pairs = ordered
+            .Zip(ordered.Skip(1))
+            .Where(p => p.Second.Season == p.First.Season + 1 && p.First.Yield + p.Second.Yield > 0)
+            .ToList();
+        if (pairs.Count == 0)
+            return null;
 
         var index = pairs.Average(p => Math.Abs(p.Second.Yield - p.First.Yield) / (p.Second.Yield + p.First.Yield));
-        var turns = pairs.Zip(pairs.Skip(1)).All(p => (p.First.Second.Yield > p.First.First.Yield) != (p.Second.Second.Yield > p.Second.First.Yield));
+        var turns = pairs
+            .Zip(pairs.Skip(1))
+            .All(p => (p.First.Second.Yield > p.First.First.Yield) != (p.Second.Second.Yield > p.Second.First.Yield));
         var alternates = index > Threshold && pairs.Count >= FewestPairs && turns;
         Figure result = new("alternation index", index, "1");
-        return new(index, pairs.Count, alternates,
+        return new(
+            index,
+            pairs.Count,
+            alternates,
             [
-                new("result.alternation", "mean of the difference ÷ the sum of neighbouring seasons' yields", result,
-                    [new("pairs of seasons", pairs.Count, "1")], "Hoblyn et al. 1936"),
+                new(
+                    "result.alternation",
+                    "mean of the difference ÷ the sum of neighbouring seasons' yields",
+                    result,
+                    [new("pairs of seasons", pairs.Count, "1")],
+                    "Hoblyn et al. 1936"
+                ),
             ],
             alternates
-                ? [new("result.alternates", $"Heavy and light years take turns (index {index:0.00}, above {Threshold}). Hold the crop down in heavy years, and prune lightly or not at all in light ones.", result)]
-                : []);
+                ?
+                [
+                    new(
+                        "result.alternates",
+                        $"Heavy and light years take turns (index {index:0.00}, above {Threshold}). Hold the crop down in heavy years, and prune lightly or not at all in light ones.",
+                        result
+                    ),
+                ]
+                : []
+        );
     }
 }

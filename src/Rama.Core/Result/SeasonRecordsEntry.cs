@@ -18,9 +18,14 @@ public sealed record SeasonRecordsEntry
         List<SeasonResult> results = [];
         foreach (var (line, entry) in Seasons.Index())
         {
-            if (reader.Under($"seasons[{line}]", () => entry.Read(current)) is not { } result) continue;
+            if (reader.Under($"seasons[{line}]", () => entry.Read(current)) is not { } result)
+                continue;
             if (!lines.TryAdd(result.Season, line))
-                reader.Add($"seasons[{line}].season", "duplicate", $"Season {result.Season} is already on line {lines[result.Season] + 1}.");
+                reader.Add(
+                    $"seasons[{line}].season",
+                    "duplicate",
+                    $"Season {result.Season} is already on line {lines[result.Season] + 1}."
+                );
             results.Add(result);
         }
         reader.ThrowIfAny();

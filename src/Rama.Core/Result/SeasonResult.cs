@@ -11,23 +11,33 @@ namespace Rama.Core.Result;
 /// <param name="GreenTip">Day of green tip in that year; null where it was not noted.</param>
 /// <param name="BudsLeft">Floral buds left per tree after pruning; null where they were not counted.</param>
 /// <param name="ClustersThinned">Setting clusters thinned off by hand per tree; null where nobody noted them.</param>
-public sealed record SeasonResult(int Season, YieldTarget? Yield, double? FruitMassKg, double? PackOut, DateOnly? GreenTip, double? BudsLeft = null, double? ClustersThinned = null)
+public sealed record SeasonResult(
+    int Season,
+    YieldTarget? Yield,
+    double? FruitMassKg,
+    double? PackOut,
+    DateOnly? GreenTip,
+    double? BudsLeft = null,
+    double? ClustersThinned = null
+)
 {
     /// <summary>Picked yield per hectare; null where it is not known or was counted in fruit without their mass.</summary>
     /// <param name="bearingTreesPerHa">Bearing trees per hectare, for yields told per tree.</param>
-    public double? KgPerHa(double bearingTreesPerHa) => Yield?.Basis switch
-    {
-        YieldBasis.KgPerHa => Yield.Value,
-        YieldBasis.KgPerTree => Yield.Value * bearingTreesPerHa,
-        YieldBasis.FruitPerTree => Yield.Value * FruitMassKg * bearingTreesPerHa,
-        _ => null,
-    };
+    public double? KgPerHa(double bearingTreesPerHa) =>
+        Yield?.Basis switch
+        {
+            YieldBasis.KgPerHa => Yield.Value,
+            YieldBasis.KgPerTree => Yield.Value * bearingTreesPerHa,
+            YieldBasis.FruitPerTree => Yield.Value * FruitMassKg * bearingTreesPerHa,
+            _ => null,
+        };
 
     /// <summary>Fruit picked per bearing tree; null where yield or fruit mass is not known.</summary>
     /// <param name="bearingTreesPerHa">Bearing trees per hectare.</param>
-    public double? FruitPerTree(double bearingTreesPerHa) => Yield is { Basis: YieldBasis.FruitPerTree, Value: var fruit }
-        ? fruit
-        : KgPerHa(bearingTreesPerHa) / (FruitMassKg * bearingTreesPerHa);
+    public double? FruitPerTree(double bearingTreesPerHa) =>
+        Yield is { Basis: YieldBasis.FruitPerTree, Value: var fruit }
+            ? fruit
+            : KgPerHa(bearingTreesPerHa) / (FruitMassKg * bearingTreesPerHa);
 
     /// <summary>
     /// Share of the buds left that held fruit before hand thinning: exact where the clusters thinned off were noted, else at
@@ -35,7 +45,8 @@ public sealed record SeasonResult(int Season, YieldTarget? Yield, double? FruitM
     /// </summary>
     /// <param name="bearingTreesPerHa">Bearing trees per hectare.</param>
     /// <param name="places">Fruit one bud or shoot carries when all of it sets.</param>
-    public PastSet? Set(double bearingTreesPerHa, double places) => BudsLeft is > 0 and var buds && FruitPerTree(bearingTreesPerHa) is { } picked
-        ? new((picked / places + (ClustersThinned ?? 0)) / buds, ClustersThinned is null)
-        : null;
+    public PastSet? Set(double bearingTreesPerHa, double places) =>
+        BudsLeft is > 0 and var buds && FruitPerTree(bearingTreesPerHa) is { } picked
+            ? new((picked / places + (ClustersThinned ?? 0)) / buds, ClustersThinned is null)
+            : null;
 }

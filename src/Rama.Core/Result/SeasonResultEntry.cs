@@ -1,7 +1,7 @@
-using Rama.Core.Target.Size;
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
 using Rama.Core.Target;
+using Rama.Core.Target.Size;
 
 namespace Rama.Core.Result;
 
@@ -39,17 +39,32 @@ public sealed record SeasonResultEntry
     {
         var reader = new EntryReader();
         var season = reader.RequiredWhole("season", "Season", Season, "", FirstSeason, current);
-        var yield = Yield?.Value is null ? null : YieldTarget.Read(reader, "yield", Yield, PackageMasses.Default,
-            orNothing: true);
-        var size = FruitSize?.Value is null ? null : Target.Size.FruitSize.Read(reader, "fruitSize", FruitSize, PackageMasses.Default);
+        var yield = Yield?.Value is null
+            ? null
+            : YieldTarget.Read(reader, "yield", Yield, PackageMasses.Default, orNothing: true);
+        var size = FruitSize?.Value is null
+            ? null
+            : Target.Size.FruitSize.Read(reader, "fruitSize", FruitSize, PackageMasses.Default);
         var packOut = reader.Optional("packOut", "Pack-out", PackOut, Units.Share, 0, 1);
         if (GreenTip is { } day && !double.IsNaN(season) && day.Year != (int)season)
             reader.Add("greenTip", "conflict", $"Green tip: expected a day of {season:0}, got {day:yyyy-MM-dd}.");
         var buds = reader.Optional("budsLeft", "Buds left", BudsLeft, "bud/tree", 1, 20_000);
-        var thinned = reader.Optional("clustersThinned", "Clusters thinned off", ClustersThinned, "cluster/tree", 0, 20_000);
-        if (thinned > buds) reader.Add("clustersThinned", "conflict", "Clusters thinned off: expected at most the buds left.");
+        var thinned = reader.Optional(
+            "clustersThinned",
+            "Clusters thinned off",
+            ClustersThinned,
+            "cluster/tree",
+            0,
+            20_000
+        );
+        if (thinned > buds)
+            reader.Add("clustersThinned", "conflict", "Clusters thinned off: expected at most the buds left.");
         if (yield is null && size is null && packOut is null && GreenTip is null && buds is null)
-            reader.Add("yield", "missing", "Yield: please fill in the yield, fruit size, pack-out, green tip or buds left.");
+            reader.Add(
+                "yield",
+                "missing",
+                "Yield: please fill in the yield, fruit size, pack-out, green tip or buds left."
+            );
         reader.ThrowIfAny();
         return new((int)season, yield, size?.MassKg, packOut, GreenTip, buds, thinned);
     }

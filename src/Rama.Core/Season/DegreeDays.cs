@@ -23,8 +23,14 @@ public sealed record StageDay(string Stage, double DegreeDaysC, DateOnly? Reache
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record DegreeDays(
-    double TotalC, DateOnly? Until, int Filled, IReadOnlyList<StageDay> Stages, string? Stage, IReadOnlyList<Step> Steps, IReadOnlyList<Notice> Warnings)
-    : Calculated(TotalC, "°C-days", Steps, Warnings)
+    double TotalC,
+    DateOnly? Until,
+    int Filled,
+    IReadOnlyList<StageDay> Stages,
+    string? Stage,
+    IReadOnlyList<Step> Steps,
+    IReadOnlyList<Notice> Warnings
+) : Calculated(TotalC, "°C-days", Steps, Warnings)
 {
     /// <summary>Temperature above which buds move, °C.</summary>
     public const double BaseC = 6.1;
@@ -37,8 +43,10 @@ public sealed record DegreeDays(
     public static double OfDay(double minC, double maxC, double baseC = BaseC)
     {
         var (mean, swing) = ((minC + maxC) / 2, (maxC - minC) / 2);
-        if (minC >= baseC) return mean - baseC;
-        if (maxC <= baseC) return 0;
+        if (minC >= baseC)
+            return mean - baseC;
+        if (maxC <= baseC)
+            return 0;
         var angle = Math.Asin((baseC - mean) / swing);
         return ((mean - baseC) * (Math.PI / 2 - angle) + swing * Math.Cos(angle)) / Math.PI;
     }
@@ -48,11 +56,19 @@ public sealed record DegreeDays(
     /// <param name="year">Calendar year.</param>
     /// <param name="heats">Stages of the crop with their heat; none where it is not known.</param>
     /// <param name="shiftC">How much more heat the planting takes than the table says, from its own dates.</param>
-    public static DegreeDays Of(IEnumerable<WeatherDay> days, int year, IReadOnlyList<StageHeat> heats, double shiftC = 0)
+    public static DegreeDays Of(
+        IEnumerable<WeatherDay> days,
+        int year,
+        IReadOnlyList<StageHeat> heats,
+        double shiftC = 0
+    )
     {
         var known = days.Where(d => d.Date.Year == year).GroupBy(d => d.Date).ToDictionary(g => g.Key, g => g.Last());
         List<Notice> warnings = [];
-        var stages = heats.OrderBy(h => h.DegreeDaysC).Select(h => new StageDay(h.Stage, h.DegreeDaysC + shiftC, null)).ToList();
+        var stages = heats
+            .OrderBy(h => h.DegreeDaysC)
+            .Select(h => new StageDay(h.Stage, h.DegreeDaysC + shiftC, null))
+            .ToList();
         var (total, filled) = (0.0, 0);
         DateOnly? until = null;
         var last = known.Count == 0 ? new DateOnly(year, 1, 1).AddDays(-1) : known.Keys.Max();
@@ -62,9 +78,13 @@ public sealed record DegreeDays(
             {
                 if (Filling(known, day, last) is not { } fill)
                 {
-                    warnings.Add(new("degree-days.gap",
-                        $"More than {LongestGap} days in a row are missing from {day:d MMMM} on. Heat is added up to there only; add the missing days.",
-                        new Figure("day of the year", day.DayOfYear, "day")));
+                    warnings.Add(
+                        new(
+                            "degree-days.gap",
+                            $"More than {LongestGap} days in a row are missing from {day:d MMMM} on. Heat is added up to there only; add the missing days.",
+                            new Figure("day of the year", day.DayOfYear, "day")
+                        )
+                    );
                     break;
                 }
                 weather = fill;
@@ -73,33 +93,61 @@ public sealed record DegreeDays(
             total += OfDay(weather.MinC, weather.MaxC);
             until = day;
             for (var i = 0; i < stages.Count; i++)
-                if (stages[i].Reached is null && total >= stages[i].DegreeDaysC) stages[i] = stages[i] with { Reached = day };
+                if (stages[i].Reached is null && total >= stages[i].DegreeDaysC)
+                    stages[i] = stages[i] with { Reached = day };
         }
         if (filled > 0)
-            warnings.Add(new("degree-days.filled", $"{filled} missing days are filled from the days around them.", new Figure("days filled", filled, "day")));
+            warnings.Add(
+                new(
+                    "degree-days.filled",
+                    $"{filled} missing days are filled from the days around them.",
+                    new Figure("days filled", filled, "day")
+                )
+            );
         if (heats.Count == 0)
-            warnings.Add(new("degree-days.no-table", "How much heat this crop's stages take is not known. Note dates of green tip; without them there is no estimate."));
+            warnings.Add(
+                new(
+                    "degree-days.no-table",
+                    "How much heat this crop's stages take is not known. Note dates of green tip; without them there is no estimate."
+                )
+            );
         return new(
-            total, until, filled, stages, stages.LastOrDefault(s => s.Reached is not null)?.Stage,
+            total,
+            until,
+            filled,
+            stages,
+            stages.LastOrDefault(s => s.Reached is not null)?.Stage,
             [
-                new("degree-days.total", "Σ over the days since 1 January of the part of the day's sine above the base", new("heat", total, "°C-days"),
-                    [new("base", BaseC, "°C"), new("days", until?.DayOfYear ?? 0, "day")], "single-sine method, Baskerville and Emin 1969; stages from memory"),
+                new(
+                    "degree-days.total",
+                    "Σ over the days since 1 January of the part of the day's sine above the base",
+                    new("heat", total, "°C-days"),
+                    [new("base", BaseC, "°C"), new("days", until?.DayOfYear ?? 0, "day")],
+                    "single-sine method, Baskerville and Emin 1969; stages from memory"
+                ),
             ],
-            warnings);
+            warnings
+        );
     }
 
     /// <summary>How much more heat a planting took to green tip than the table says, in the mean of years with both a date and temperatures; 0 without any.</summary>
     /// <param name="days">Days of all years.</param>
     /// <param name="greenTips">Days of green tip noted.</param>
     /// <param name="heats">Stages of the crop with their heat.</param>
-    public static double ShiftOf(IReadOnlyList<WeatherDay> days, IReadOnlyList<DateOnly> greenTips, IReadOnlyList<StageHeat> heats)
+    public static double ShiftOf(
+        IReadOnlyList<WeatherDay> days,
+        IReadOnlyList<DateOnly> greenTips,
+        IReadOnlyList<StageHeat> heats
+    )
     {
-        if (heats.FirstOrDefault(h => h.Stage == GreenTipStage) is not { DegreeDaysC: var table }) return 0;
+        if (heats.FirstOrDefault(h => h.Stage == GreenTipStage) is not { DegreeDaysC: var table })
+            return 0;
         List<double> shifts = [];
         foreach (var tip in greenTips)
         {
             var until = Of(days.Where(d => d.Date <= tip), tip.Year, []);
-            if (until.Until == tip) shifts.Add(until.TotalC - table);
+            if (until.Until == tip)
+                shifts.Add(until.TotalC - table);
         }
         return shifts.Count == 0 ? 0 : shifts.Average();
     }
@@ -110,11 +158,16 @@ public sealed record DegreeDays(
     private static WeatherDay? Filling(Dictionary<DateOnly, WeatherDay> known, DateOnly day, DateOnly last)
     {
         var (before, after) = (day, day);
-        while (!known.ContainsKey(before) && before.DayOfYear > 1) before = before.AddDays(-1);
-        while (!known.ContainsKey(after) && after < last) after = after.AddDays(1);
+        while (!known.ContainsKey(before) && before.DayOfYear > 1)
+            before = before.AddDays(-1);
+        while (!known.ContainsKey(after) && after < last)
+            after = after.AddDays(1);
         var left = known.TryGetValue(before, out var l) ? l : (WeatherDay?)null;
-        if (!known.TryGetValue(after, out var right)) return null;
+        if (!known.TryGetValue(after, out var right))
+            return null;
         var gap = after.DayNumber - (left is null ? before.DayNumber - 1 : before.DayNumber) - 1;
-        return gap > LongestGap ? null : new(day, ((left?.MinC ?? right.MinC) + right.MinC) / 2, ((left?.MaxC ?? right.MaxC) + right.MaxC) / 2);
+        return gap > LongestGap
+            ? null
+            : new(day, ((left?.MinC ?? right.MinC) + right.MinC) / 2, ((left?.MaxC ?? right.MaxC) + right.MaxC) / 2);
     }
 }

@@ -11,10 +11,12 @@ public sealed record WeatherDayEntry(DateOnly? Date, double? MinC, double? MaxC)
     /// <summary>Reads the day.</summary>
     internal WeatherDay Read(EntryReader reader, string path)
     {
-        if (Date is null) reader.Add(Join("date"), "missing", "Date: please fill this in.");
+        if (Date is null)
+            reader.Add(Join("date"), "missing", "Date: please fill this in.");
         var min = reader.Required(Join("minC"), "Lowest", MinC, "°C", -60, 50);
         var max = reader.Required(Join("maxC"), "Highest", MaxC, "°C", -60, 60);
-        if (min > max) reader.Add(Join("maxC"), "conflict", "Highest: expected at least the lowest of the day.");
+        if (min > max)
+            reader.Add(Join("maxC"), "conflict", "Highest: expected at least the lowest of the day.");
         return new(Date ?? default, min, max);
 
         string Join(string field) => path.Length == 0 ? field : $"{path}.{field}";
@@ -51,12 +53,18 @@ public sealed record DegreeDaysEntry
     public DegreeDays Calculate()
     {
         var reader = new EntryReader();
-        if (Days.Count is 0 or > 800) reader.Add("days", "list", "Days: expected 1 to 800.");
+        if (Days.Count is 0 or > 800)
+            reader.Add("days", "list", "Days: expected 1 to 800.");
         var year = reader.OptionalWhole("year", "Year", Year, "", 1900, 2200);
         var shift = reader.Optional("shiftC", "Shift", ShiftC, "°C-days", -100, 200) ?? 0;
         reader.ThrowIfAny();
         List<WeatherDay> days = [.. Days.Select((d, i) => d.Read(reader, $"days[{i}]"))];
         reader.ThrowIfAny();
-        return DegreeDays.Of(days, (int?)year ?? days.Max(d => d.Date).Year, [.. FrostTables.Shipped.Heat.Where(h => h.Crop == Crop)], shift);
+        return DegreeDays.Of(
+            days,
+            (int?)year ?? days.Max(d => d.Date).Year,
+            [.. FrostTables.Shipped.Heat.Where(h => h.Crop == Crop)],
+            shift
+        );
     }
 }

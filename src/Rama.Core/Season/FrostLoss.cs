@@ -10,10 +10,16 @@ namespace Rama.Core.Season;
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record FrostLoss(
-    double FlowerLoss, double ClusterLoss, double ClusterLow, double ClusterHigh, IReadOnlyList<Step> Steps, IReadOnlyList<Notice> Warnings)
-    : Calculated(ClusterLoss, "share", Steps, Warnings)
+    double FlowerLoss,
+    double ClusterLoss,
+    double ClusterLow,
+    double ClusterHigh,
+    IReadOnlyList<Step> Steps,
+    IReadOnlyList<Notice> Warnings
+) : Calculated(ClusterLoss, "share", Steps, Warnings)
 {
-    private const double FlowersPerCluster = 5, Together = 2;
+    private const double FlowersPerCluster = 5,
+        Together = 2;
     private const double FreezingF = 32;
 
     // Logistic through 10 % and 90 %: ln 9 either side of the middle.
@@ -30,23 +36,54 @@ public sealed record FrostLoss(
     public static FrostLoss Of(BudStage stage, double lowestF, double? flowersEach = null)
     {
         var middle = (stage.TenPercentF + stage.NinetyPercentF) / 2;
-        var flower = lowestF > FreezingF ? 0 : 1 / (1 + Math.Exp(Logit * (lowestF - middle) / ((stage.TenPercentF - stage.NinetyPercentF) / 2)));
+        var flower =
+            lowestF > FreezingF
+                ? 0
+                : 1 / (1 + Math.Exp(Logit * (lowestF - middle) / ((stage.TenPercentF - stage.NinetyPercentF) / 2)));
         var exponent = stage.ClustersOpen ? flowersEach ?? Together : 1;
         var cluster = Math.Pow(flower, exponent);
-        Figure flowers = new("flowers killed", flower, "share"), lost = new("clusters lost", cluster, "share");
+        Figure flowers = new("flowers killed", flower, "share"),
+            lost = new("clusters lost", cluster, "share");
         List<Step> steps =
         [
-            new("frost.flowers", "logistic through the temperatures that kill 10 and 90 %; none above freezing", flowers,
-                [new("coldest", Celsius(lowestF), "°C"), new("kills 10 %", Celsius(stage.TenPercentF), "°C"), new("kills 90 %", Celsius(stage.NinetyPercentF), "°C")],
-                FrostTables.Shipped.Source),
+            new(
+                "frost.flowers",
+                "logistic through the temperatures that kill 10 and 90 %; none above freezing",
+                flowers,
+                [
+                    new("coldest", Celsius(lowestF), "°C"),
+                    new("kills 10 %", Celsius(stage.TenPercentF), "°C"),
+                    new("kills 90 %", Celsius(stage.NinetyPercentF), "°C"),
+                ],
+                FrostTables.Shipped.Source
+            ),
         ];
         if (stage.ClustersOpen)
-            steps.Add(new("frost.clusters", "flowers killed ^ exponent, between all flowers apart (5) and together (1)", lost, [flowers, new("exponent", exponent, "1")],
-                flowersEach is null ? Sources.Assumption : Sources.Entered));
+            steps.Add(
+                new(
+                    "frost.clusters",
+                    "flowers killed ^ exponent, between all flowers apart (5) and together (1)",
+                    lost,
+                    [flowers, new("exponent", exponent, "1")],
+                    flowersEach is null ? Sources.Assumption : Sources.Entered
+                )
+            );
         List<Notice> warnings = [];
         if (cluster > 0.02)
-            warnings.Add(new("frost.cut-buds", "This is a guess from a chart. Cut buds of each kind through and count those with no live pistil; their share takes its place."));
-        return new(flower, cluster, stage.ClustersOpen ? Math.Pow(flower, FlowersPerCluster) : flower, flower, steps, warnings);
+            warnings.Add(
+                new(
+                    "frost.cut-buds",
+                    "This is a guess from a chart. Cut buds of each kind through and count those with no live pistil; their share takes its place."
+                )
+            );
+        return new(
+            flower,
+            cluster,
+            stage.ClustersOpen ? Math.Pow(flower, FlowersPerCluster) : flower,
+            flower,
+            steps,
+            warnings
+        );
     }
 
     /// <summary>°C from °F.</summary>

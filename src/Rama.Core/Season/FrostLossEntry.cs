@@ -24,16 +24,23 @@ public sealed record FrostLossEntry
     {
         var reader = new EntryReader();
         var stages = FrostTables.Shipped.Of(Crop ?? "");
-        if (stages.Count == 0) reader.Add("crop", "unknown", $"Crop: there is no frost table for it; expected one of {string.Join(", ", FrostTables.Shipped.Tables.Select(t => t.Crop))}.");
+        if (stages.Count == 0)
+            reader.Add(
+                "crop",
+                "unknown",
+                $"Crop: there is no frost table for it; expected one of {string.Join(", ", FrostTables.Shipped.Tables.Select(t => t.Crop))}."
+            );
         var stage = FrostTables.Shipped.Stage(Crop ?? "", Stage);
-        if (stages.Count > 0 && stage is null) reader.Add("stage", "unknown", $"Stage: expected one of {string.Join(", ", stages.Select(s => s.Id))}.");
+        if (stages.Count > 0 && stage is null)
+            reader.Add("stage", "unknown", $"Stage: expected one of {string.Join(", ", stages.Select(s => s.Id))}.");
         var lowest = Lowest?.Unit switch
         {
             "°F" => reader.Required("lowest", "Coldest", Lowest.Value, "°F", -60, 100),
             "°C" or null => FrostLoss.Fahrenheit(reader.Required("lowest", "Coldest", Lowest?.Value, "°C", -50, 40)),
             _ => double.NaN,
         };
-        if (Lowest?.Unit is not ("°F" or "°C" or null)) reader.Add("lowest", "unit", "Coldest: expected °C or °F.");
+        if (Lowest?.Unit is not ("°F" or "°C" or null))
+            reader.Add("lowest", "unit", "Coldest: expected °C or °F.");
         var exponent = reader.Optional("clusterExponent", "Exponent", ClusterExponent, "1", 1, 5);
         reader.ThrowIfAny();
         return FrostLoss.Of(stage!, lowest, exponent);

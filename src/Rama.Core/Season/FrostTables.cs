@@ -20,12 +20,19 @@ public sealed record FrostTables(string Source, IReadOnlyList<FrostTable> Tables
     public BudStage? Stage(string crop, string? id) => Of(crop).FirstOrDefault(s => s.Id == id);
 
     private sealed record FrostFile(
-        [property: JsonPropertyName("$schema")] string Schema, string Source, IReadOnlyList<FrostTable> Tables, IReadOnlyList<StageHeat> Heat)
+        [property: JsonPropertyName("$schema")] string Schema,
+        string Source,
+        IReadOnlyList<FrostTable> Tables,
+        IReadOnlyList<StageHeat> Heat
+    )
     {
         public FrostTables Read()
         {
             foreach (var stage in Tables.SelectMany(t => t.Stages))
-                if (stage.NinetyPercentF >= stage.TenPercentF) throw new InvalidDataException($"Frost tables, {stage.Id}: 90 % must die at a lower temperature than 10 %.");
+                if (stage.NinetyPercentF >= stage.TenPercentF)
+                    throw new InvalidDataException(
+                        $"Frost tables, {stage.Id}: 90 % must die at a lower temperature than 10 %."
+                    );
             return new(Source, Tables, Heat);
         }
     }

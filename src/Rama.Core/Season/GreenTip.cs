@@ -12,10 +12,19 @@ public sealed record GreenTip(DateOnly Day, int Dates, GreenTipBasis Basis)
     /// <param name="variety">Dates of its variety on the estate.</param>
     /// <param name="crop">Dates of its crop on the estate.</param>
     /// <remarks>Source: the estate's own records; common practice.</remarks>
-    public static GreenTip? Expected(int season, IReadOnlyList<DateOnly> own, IReadOnlyList<DateOnly> variety, IReadOnlyList<DateOnly> crop)
+    public static GreenTip? Expected(
+        int season,
+        IReadOnlyList<DateOnly> own,
+        IReadOnlyList<DateOnly> variety,
+        IReadOnlyList<DateOnly> crop
+    )
     {
-        var (dates, basis) = own.Count > 0 ? (own, GreenTipBasis.Planting) : variety.Count > 0 ? (variety, GreenTipBasis.Variety) : (crop, GreenTipBasis.Crop);
-        if (dates.Count == 0) return null;
+        var (dates, basis) =
+            own.Count > 0 ? (own, GreenTipBasis.Planting)
+            : variety.Count > 0 ? (variety, GreenTipBasis.Variety)
+            : (crop, GreenTipBasis.Crop);
+        if (dates.Count == 0)
+            return null;
         // Counted from 1 March, so that leap years do not shift the spring.
         var mean = dates.Average(d => (d.ToDateTime(default) - new DateTime(d.Year, 3, 1)).TotalDays);
         return new(new DateOnly(season, 3, 1).AddDays((int)Math.Round(mean)), dates.Count, basis);

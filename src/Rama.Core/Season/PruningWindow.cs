@@ -10,15 +10,20 @@ namespace Rama.Core.Season;
 /// </remarks>
 public sealed record PruningWindow(DateOnly? From, DateOnly To)
 {
-    private const int LateWinterDays = 28, SwellDays = 14, ToBloomDays = 21;
+    private const int LateWinterDays = 28,
+        SwellDays = 14,
+        ToBloomDays = 21;
 
     /// <summary>The window of a crop; null without an estimate of its green tip.</summary>
     /// <param name="crop">The crop.</param>
     /// <param name="tip">Its green tip.</param>
-    public static PruningWindow? Of(string crop, GreenTip? tip) => tip is null ? null : crop switch
-    {
-        "cherry" => new(tip.Day.AddDays(-LateWinterDays), tip.Day.AddDays(ToBloomDays)),
-        "peach" or "apricot" or "plum" => new(tip.Day.AddDays(-SwellDays), tip.Day.AddDays(ToBloomDays)),
-        _ => new(null, tip.Day),
-    };
+    public static PruningWindow? Of(string crop, GreenTip? tip) =>
+        tip is null
+            ? null
+            : crop switch
+            {
+                "cherry" => new(tip.Day.AddDays(-LateWinterDays), tip.Day.AddDays(ToBloomDays)),
+                "peach" or "apricot" or "plum" => new(tip.Day.AddDays(-SwellDays), tip.Day.AddDays(ToBloomDays)),
+                _ => new(null, tip.Day),
+            };
 }

@@ -13,8 +13,15 @@ namespace Rama.Core.Season;
 /// estimate.</param>
 /// <param name="Reason">Why it is late.</param>
 public sealed record WorkAhead(
-    double Hours, bool HoursAssumed, DateOnly Done, PruningWindow? Window, GreenTip? GreenTip, int? DaysToGreenTip,
-    int? DaysLate, Notice? Reason)
+    double Hours,
+    bool HoursAssumed,
+    DateOnly Done,
+    PruningWindow? Window,
+    GreenTip? GreenTip,
+    int? DaysToGreenTip,
+    int? DaysLate,
+    Notice? Reason
+)
 {
     /// <summary>Time per tree where there is no prescription yet, minutes (assumption).</summary>
     public const double AssumedMinutesPerTree = 2;
@@ -38,14 +45,20 @@ public sealed record WorkAhead(
     /// <param name="crewHoursPerWeek">Hours all crews together work in a week, above 0.</param>
     /// <param name="plantings">Plantings, hardy ones first.</param>
     /// <returns>The plantings in the order of the work.</returns>
-    public static IReadOnlyList<(int Place, WorkAhead Work)> InTurn(DateOnly today, double crewHoursPerWeek,
-        IReadOnlyList<WorkToDo> plantings)
+    public static IReadOnlyList<(int Place, WorkAhead Work)> InTurn(
+        DateOnly today,
+        double crewHoursPerWeek,
+        IReadOnlyList<WorkToDo> plantings
+    )
     {
         var ahead = 0.0;
         List<(int, WorkAhead)> works = [];
         // Closing first, hardy first among equals; what nobody can date comes after what is dated.
-        var waiting = Enumerable.Range(0, plantings.Count).OrderBy(i => plantings[i].Window?.To ?? DateOnly.MaxValue)
-            .ThenBy(i => i).ToList();
+        var waiting = Enumerable
+            .Range(0, plantings.Count)
+            .OrderBy(i => plantings[i].Window?.To ?? DateOnly.MaxValue)
+            .ThenBy(i => i)
+            .ToList();
         while (waiting.Count > 0)
         {
             var now = Day(Math.Floor(ahead / crewHoursPerWeek * 7 + 1e-9));
@@ -64,8 +77,21 @@ public sealed record WorkAhead(
             var done = Day(Math.Ceiling(ahead / crewHoursPerWeek * 7 - 1e-9));
             var left = tip is null ? (int?)null : tip.Day.DayNumber - today.DayNumber;
             var late = window is null ? (int?)null : Math.Max(0, done.DayNumber - window.To.DayNumber);
-            works.Add((place, new(hours, minutes is null, done, window, tip, left, late,
-                late > 0 ? Why(late.Value, ahead, crewHoursPerWeek) : null)));
+            works.Add(
+                (
+                    place,
+                    new(
+                        hours,
+                        minutes is null,
+                        done,
+                        window,
+                        tip,
+                        left,
+                        late,
+                        late > 0 ? Why(late.Value, ahead, crewHoursPerWeek) : null
+                    )
+                )
+            );
         }
         return works;
 
@@ -73,11 +99,15 @@ public sealed record WorkAhead(
         DateOnly Day(double days) => today.AddDays((int)Math.Min(days, FarDays));
     }
 
-    private static Notice Why(int late, double hours, double perWeek) => new(
-        "season.late",
-        $"With what is ahead of it, {hours:0} hours at {perWeek:0} crew hours a week, it would be done "
-        + $"{late} days after its time. Take it earlier, add hands or cut less.",
-        new("work up to here", hours, "h"), new("crew hours", perWeek, "h/week"), new("late", late, "day"));
+    private static Notice Why(int late, double hours, double perWeek) =>
+        new(
+            "season.late",
+            $"With what is ahead of it, {hours:0} hours at {perWeek:0} crew hours a week, it would be done "
+                + $"{late} days after its time. Take it earlier, add hands or cut less.",
+            new("work up to here", hours, "h"),
+            new("crew hours", perWeek, "h/week"),
+            new("late", late, "day")
+        );
 }
 
 /// <summary>The pruning of one planting.</summary>

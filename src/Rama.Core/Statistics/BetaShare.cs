@@ -25,7 +25,10 @@ public readonly record struct BetaShare(double A, double B)
     public static double LargestSd(double mean) => Math.Sqrt(mean * (1 - mean) / (1 + 1 / Math.Min(mean, 1 - mean)));
 
     /// <summary>Chance of a share of at most x.</summary>
-    public double Cdf(double x) => x <= 0 ? 0 : x >= 1 ? 1 : SpecialFunctions.BetaRegularized(A, B, x);
+    public double Cdf(double x) =>
+        x <= 0 ? 0
+        : x >= 1 ? 1
+        : SpecialFunctions.BetaRegularized(A, B, x);
 
     /// <summary>Part of the mean that shares of at most x make up, as a share of it: the CDF of Beta(a + 1, b).</summary>
     public double MeanBelow(double x) => new BetaShare(A + 1, B).Cdf(x);

@@ -27,7 +27,8 @@ public sealed record MeanInterval(int Count, double Mean, double? Sd, double? St
         ArgumentOutOfRangeException.ThrowIfZero(values.Count);
         var n = values.Count;
         var mean = values.Average();
-        if (n == 1) return new(1, mean, null, null, null, null);
+        if (n == 1)
+            return new(1, mean, null, null, null, null);
 
         var sd = Math.Sqrt(values.Sum(v => (v - mean) * (v - mean)) / (n - 1));
         var correction = population is { } all && all > 0 ? Math.Max(0, 1 - n / all) : 1;

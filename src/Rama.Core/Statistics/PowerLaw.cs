@@ -9,7 +9,9 @@ public sealed record PowerLaw(double Factor, double Exponent, LineFit Logs)
 {
     /// <summary>Fits points whose x and y are above 0; null where no line can be laid through them.</summary>
     public static PowerLaw? Of(IReadOnlyList<(double X, double Y)> points) =>
-        LineFit.Of([.. points.Select(p => (Math.Log(p.X), Math.Log(p.Y)))]) is { } logs ? new(Math.Exp(logs.Intercept), logs.Slope, logs) : null;
+        LineFit.Of([.. points.Select(p => (Math.Log(p.X), Math.Log(p.Y)))]) is { } logs
+            ? new(Math.Exp(logs.Intercept), logs.Slope, logs)
+            : null;
 
     /// <summary>The curve at x, above 0.</summary>
     public double At(double x) => Factor * Math.Pow(x, Exponent);

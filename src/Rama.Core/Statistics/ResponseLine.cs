@@ -30,10 +30,19 @@ public sealed record ResponseLine(double Intercept, double Slope, double OwnWeig
     /// Before there are six it is multiplied by s² ÷ (s² + e²), e the standard error of the own slope and s the
     /// known slope, by as much as which slopes are taken to differ: seasons that scatter widely tell little too.
     /// </remarks>
-    public static ResponseLine Of(IReadOnlyList<(double X, double Y)> pairs, double slope, (double X, double Y) anchor, double from, double to)
+    public static ResponseLine Of(
+        IReadOnlyList<(double X, double Y)> pairs,
+        double slope,
+        (double X, double Y) anchor,
+        double from,
+        double to
+    )
     {
         var own = LineFit.Of(pairs);
-        var weight = own is null ? 0 : Math.Min(1, (pairs.Count - 1.0) / (FreeFrom - 1)) * Math.Min(1, (pairs.Max(p => p.X) - pairs.Min(p => p.X)) / (WideRange * pairs.Average(p => p.X)));
+        var weight = own is null
+            ? 0
+            : Math.Min(1, (pairs.Count - 1.0) / (FreeFrom - 1))
+                * Math.Min(1, (pairs.Max(p => p.X) - pairs.Min(p => p.X)) / (WideRange * pairs.Average(p => p.X)));
         if (pairs.Count < FreeFrom && own?.SlopeError is { } error)
             weight *= slope * slope / (slope * slope + error * error);
         var shrunk = own is null ? slope : weight * own.Slope + (1 - weight) * slope;
@@ -46,9 +55,13 @@ public sealed record ResponseLine(double Intercept, double Slope, double OwnWeig
             through = (x, ownLevel * y + (1 - ownLevel) * (anchor.Y + slope * (x - anchor.X)));
         }
         return new(
-            through.Y - shrunk * through.X, shrunk, weight, pairs.Count,
+            through.Y - shrunk * through.X,
+            shrunk,
+            weight,
+            pairs.Count,
             weight < 1 ? Math.Min(from, pairs.Select(p => p.X).DefaultIfEmpty(from).Min()) : pairs.Min(p => p.X),
-            weight < 1 ? Math.Max(to, pairs.Select(p => p.X).DefaultIfEmpty(to).Max()) : pairs.Max(p => p.X));
+            weight < 1 ? Math.Max(to, pairs.Select(p => p.X).DefaultIfEmpty(to).Max()) : pairs.Max(p => p.X)
+        );
     }
 
     /// <summary>The line at x.</summary>

@@ -45,9 +45,10 @@ public sealed record CuttingStep(
     LocalText Because,
     LocalText? Caution,
     string Source,
-    TooMuch TooMuch = TooMuch.Skip)
+    TooMuch TooMuch = TooMuch.Skip
+)
 {
     /// <summary>What <see cref="Because"/> may speak of.</summary>
     public static IReadOnlyList<string> Figures { get; } =
-        ["height", "diameter", "ratio", "rise", "length", "age", "drop", "leave", "at"];
+    ["height", "diameter", "ratio", "rise", "length", "age", "drop", "leave", "at"];
 }

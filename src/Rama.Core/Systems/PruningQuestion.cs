@@ -7,14 +7,21 @@ namespace Rama.Core.Systems;
 /// <param name="Name">The question in two or three words.</param>
 /// <param name="Options">Its answers.</param>
 /// <param name="Usual">The system's own answer; the first where it is left out.</param>
-public sealed record PruningQuestion(string Id, LocalText Name, IReadOnlyList<PruningAnswer> Options, string? Usual = null)
+public sealed record PruningQuestion(
+    string Id,
+    LocalText Name,
+    IReadOnlyList<PruningAnswer> Options,
+    string? Usual = null
+)
 {
     /// <summary>The answer chosen; where none is, or an unknown one, the one that suits the variety, else the system's own.</summary>
     /// <param name="chosen">Identifier of the answer.</param>
     /// <param name="traits">Traits of the variety, names of <see cref="Estate.VarietyTraits.Known"/>; none where no variety is at hand.</param>
     public PruningAnswer Answer(string? chosen, IReadOnlyCollection<string>? traits = null) =>
-        Options.FirstOrDefault(o => o.Id == chosen) ?? Options.FirstOrDefault(o => o.Suits?.Any(t => traits?.Contains(t) == true) == true)
-        ?? Options.FirstOrDefault(o => o.Id == Usual) ?? Options[0];
+        Options.FirstOrDefault(o => o.Id == chosen)
+        ?? Options.FirstOrDefault(o => o.Suits?.Any(t => traits?.Contains(t) == true) == true)
+        ?? Options.FirstOrDefault(o => o.Id == Usual)
+        ?? Options[0];
 }
 
 /// <summary>One answer to a question, as what it changes in the pack.</summary>
@@ -36,4 +43,5 @@ public sealed record PruningAnswer(
     IReadOnlyList<string>? LeavesOut = null,
     IReadOnlyList<string>? Sequence = null,
     SystemAim? Aim = null,
-    IReadOnlyList<string>? Suits = null);
+    IReadOnlyList<string>? Suits = null
+);

@@ -5,11 +5,18 @@ namespace Rama.Core.Systems;
 /// <summary>A system's rules made ready to be carried out, with the answers chosen to its questions.</summary>
 public sealed class PruningRules
 {
-    private const string TooBigTerm = "too-big", BigFromSetting = "big-from";
+    private const string TooBigTerm = "too-big",
+        BigFromSetting = "big-from";
 
     private readonly Dictionary<string, double> _seconds;
 
-    private PruningRules(TrainingSystem system, IReadOnlyList<PruningAnswer> answers, SystemAim aim, IReadOnlyList<ReadyStep> steps, double[] settings)
+    private PruningRules(
+        TrainingSystem system,
+        IReadOnlyList<PruningAnswer> answers,
+        SystemAim aim,
+        IReadOnlyList<ReadyStep> steps,
+        double[] settings
+    )
     {
         (System, Answers, Aim, Steps, Defaults) = (system, answers, aim, steps, settings);
         _seconds = steps.ToDictionary(s => s.Step.Id, s => s.Step.SecondsEach);
@@ -22,7 +29,8 @@ public sealed class PruningRules
     public IReadOnlyList<PruningAnswer> Answers { get; }
 
     /// <summary>The same by question.</summary>
-    public IReadOnlyDictionary<string, string> ByQuestion => System.Questions.Zip(Answers).ToDictionary(x => x.First.Id, x => x.Second.Id);
+    public IReadOnlyDictionary<string, string> ByQuestion =>
+        System.Questions.Zip(Answers).ToDictionary(x => x.First.Id, x => x.Second.Id);
 
     /// <summary>Whether an answer says what a setting is.</summary>
     internal bool IsAnswered(string setting) => Answers.Any(a => a.Sets?.ContainsKey(setting) == true);
@@ -47,7 +55,8 @@ public sealed class PruningRules
     {
         double[] values = [.. Defaults];
         foreach (var (id, value) in changed ?? new Dictionary<string, double>())
-            if (Place(id) is { } place) values[place] = value * Factor(System.Settings[place]);
+            if (Place(id) is { } place)
+                values[place] = value * Factor(System.Settings[place]);
         return values;
     }
 
@@ -59,7 +68,8 @@ public sealed class PruningRules
     internal int? Place(string id)
     {
         for (var i = 0; i < System.Settings.Count; i++)
-            if (System.Settings[i].Id == id) return i;
+            if (System.Settings[i].Id == id)
+                return i;
         return null;
     }
 
@@ -83,7 +93,11 @@ public sealed class PruningRules
     internal static PruningRules Of(TrainingSystem system, IReadOnlyList<PruningAnswer> answers)
     {
         RuleNames names = new(
-            system.Settings.Select((s, i) => (s, i)).ToDictionary(x => x.s.Id, x => (x.i, RuleUnits.Find(x.s.Unit)!.Value.Dimension)), system.Terms);
+            system
+                .Settings.Select((s, i) => (s, i))
+                .ToDictionary(x => x.s.Id, x => (x.i, RuleUnits.Find(x.s.Unit)!.Value.Dimension)),
+            system.Terms
+        );
         double[] settings = [.. system.Settings.Select(s => s.Value * Factor(s))];
         foreach (var (id, value) in answers.SelectMany(a => a.Sets ?? new Dictionary<string, double>()))
         {
@@ -91,14 +105,21 @@ public sealed class PruningRules
             settings[place] = value * Factor(system.Settings[place]);
         }
         var left = answers.SelectMany(a => a.LeavesOut ?? []).ToHashSet();
-        var orders = answers.SelectMany(a => a.Orders ?? new Dictionary<string, string>()).ToLookup(o => o.Key, o => o.Value);
+        var orders = answers
+            .SelectMany(a => a.Orders ?? new Dictionary<string, string>())
+            .ToLookup(o => o.Key, o => o.Value);
         var sequence = answers.Select(a => a.Sequence).LastOrDefault(s => s is not null) ?? [];
         var places = sequence.Select((id, i) => (id, i)).ToDictionary(x => x.id, x => x.i);
         var steps = system.Steps.Where(s => !left.Contains(s.Id)).ToList();
         // Steps a sequence names change places among themselves; the others stay where they were.
         var named = new Queue<CuttingStep>(steps.Where(s => places.ContainsKey(s.Id)).OrderBy(s => places[s.Id]));
-        return new(system, answers, answers.Select(a => a.Aim).LastOrDefault(a => a is not null) ?? system.Aim,
-            [.. steps.Select(s => Ready(places.ContainsKey(s.Id) ? named.Dequeue() : s, orders, names))], settings)
+        return new(
+            system,
+            answers,
+            answers.Select(a => a.Aim).LastOrDefault(a => a is not null) ?? system.Aim,
+            [.. steps.Select(s => Ready(places.ContainsKey(s.Id) ? named.Dequeue() : s, orders, names))],
+            settings
+        )
         {
             TooBig = system.Terms.ContainsKey(TooBigTerm)
                 ? RuleParser.Parse(TooBigTerm, Subject.Limbs, names, Dimension.YesNo)
@@ -112,10 +133,20 @@ public sealed class PruningRules
         {
             var find = Selector.Parse(step.Find, names);
             return new(
-                step, find, RuleParser.ParseOrder(orders[step.Id].LastOrDefault() ?? step.First, find.Subject, names),
+                step,
+                find,
+                RuleParser.ParseOrder(orders[step.Id].LastOrDefault() ?? step.First, find.Subject, names),
                 step.Most is null ? null : RuleParser.Parse(step.Most, Subject.Tree, names, Dimension.Number),
-                [.. step.Limits.Select(l => (RuleParser.Parse(l.Where, find.Subject, names, Dimension.YesNo), RuleParser.Parse(l.Most, Subject.Tree, names, Dimension.Number)))],
-                step.Cut.Leave is null ? null : RuleParser.Parse(step.Cut.Leave, find.Subject, names, Dimension.Length));
+                [
+                    .. step.Limits.Select(l =>
+                        (
+                            RuleParser.Parse(l.Where, find.Subject, names, Dimension.YesNo),
+                            RuleParser.Parse(l.Most, Subject.Tree, names, Dimension.Number)
+                        )
+                    ),
+                ],
+                step.Cut.Leave is null ? null : RuleParser.Parse(step.Cut.Leave, find.Subject, names, Dimension.Length)
+            );
         }
         catch (RuleException e)
         {
@@ -132,4 +163,10 @@ public sealed class PruningRules
 /// <param name="Limits">Fewer in some places.</param>
 /// <param name="Leave">What a cut leaves, metres; null where its kind tells.</param>
 internal sealed record ReadyStep(
-    CuttingStep Step, Selector Find, IReadOnlyList<(Rule Key, bool Down)> First, Rule? Most, IReadOnlyList<(Rule Where, Rule Most)> Limits, Rule? Leave);
+    CuttingStep Step,
+    Selector Find,
+    IReadOnlyList<(Rule Key, bool Down)> First,
+    Rule? Most,
+    IReadOnlyList<(Rule Where, Rule Most)> Limits,
+    Rule? Leave
+);

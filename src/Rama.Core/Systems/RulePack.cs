@@ -15,13 +15,25 @@ internal static partial class RulePack
 {
     private static readonly string[] Names =
     [
-        "tall-spindle", "long-pruned-spindle", "two-axis-short-renewal", "multi-leader-wall", "open-v", "cherry-spindle", "cherry-multi-leader-bush",
-        "cherry-slender-axe", "pedestrian-peach", "central-leader-in-tiers", "broad-canopy",
+        "tall-spindle",
+        "long-pruned-spindle",
+        "two-axis-short-renewal",
+        "multi-leader-wall",
+        "open-v",
+        "cherry-spindle",
+        "cherry-multi-leader-bush",
+        "cherry-slender-axe",
+        "pedestrian-peach",
+        "central-leader-in-tiers",
+        "broad-canopy",
     ];
 
-    private static readonly Lazy<JsonObject> Common = new(() => JsonNode.Parse(DataFile.Text("Systems/common.json"))!.AsObject());
+    private static readonly Lazy<JsonObject> Common = new(() =>
+        JsonNode.Parse(DataFile.Text("Systems/common.json"))!.AsObject()
+    );
 
-    public static IReadOnlyList<TrainingSystem> Shipped() => [.. Names.Select(n => Parse(DataFile.Text($"Systems/Packs/{n}.json"), n))];
+    public static IReadOnlyList<TrainingSystem> Shipped() =>
+        [.. Names.Select(n => Parse(DataFile.Text($"Systems/Packs/{n}.json"), n))];
 
     /// <summary>Reads a pack and checks it.</summary>
     /// <exception cref="InvalidDataException">Says what is wrong.</exception>
@@ -29,7 +41,9 @@ internal static partial class RulePack
     {
         var system = DataFile.Parse<File>(Expanded(json, name), name).System;
         var faults = Faults(system);
-        return faults.Count == 0 ? system : throw new InvalidDataException($"Rule pack {system.Id}: {string.Join("; ", faults)}.");
+        return faults.Count == 0
+            ? system
+            : throw new InvalidDataException($"Rule pack {system.Id}: {string.Join("; ", faults)}.");
     }
 
     private static string Expanded(string json, string name)
@@ -40,7 +54,8 @@ internal static partial class RulePack
             foreach (var list in new[] { "steps", "questions" })
                 if (file?["system"]?[list] is JsonArray entries)
                     for (var i = 0; i < entries.Count; i++)
-                        if (entries[i] is JsonObject own && own["use"] is { } use) entries[i] = Over(list, use.GetValue<string>(), own, name);
+                        if (entries[i] is JsonObject own && own["use"] is { } use)
+                            entries[i] = Over(list, use.GetValue<string>(), own, name);
             NoNulls(file, "pack");
             return file?.ToJsonString() ?? "null";
         }
@@ -54,59 +69,107 @@ internal static partial class RulePack
     private static void NoNulls(JsonNode? node, string path)
     {
         if (node is JsonObject whole)
-            foreach (var (name, value) in whole) NoNulls(value, $"{path}.{name}");
+            foreach (var (name, value) in whole)
+                NoNulls(value, $"{path}.{name}");
         if (node is JsonArray list)
             for (var i = 0; i < list.Count; i++)
             {
-                if (list[i] is null) throw new InvalidDataException($"{path}[{i}] is empty.");
+                if (list[i] is null)
+                    throw new InvalidDataException($"{path}[{i}] is empty.");
                 NoNulls(list[i], $"{path}[{i}]");
             }
     }
 
     private static JsonObject Over(string list, string use, JsonObject own, string name)
     {
-        if (Common.Value[list]?[use]?.DeepClone() is not JsonObject common) throw new InvalidDataException($"{name}: {list} has no common entry “{use}”.");
+        if (Common.Value[list]?[use]?.DeepClone() is not JsonObject common)
+            throw new InvalidDataException($"{name}: {list} has no common entry “{use}”.");
         foreach (var (key, value) in own)
-            if (key != "use") common[key] = value?.DeepClone();
+            if (key != "use")
+                common[key] = value?.DeepClone();
         return common;
     }
 
     // More than any pack needs; fewer than would make a plan slow.
-    private const int MostSteps = 40, MostSettings = 60, MostQuestions = 24, MostLimits = 8, MostTries = 200;
+    private const int MostSteps = 40,
+        MostSettings = 60,
+        MostQuestions = 24,
+        MostLimits = 8,
+        MostTries = 200;
 
     private static List<string> Faults(TrainingSystem system)
     {
         List<string> faults = [];
         void Unless(bool right, string fault)
         {
-            if (!right) faults.Add(fault);
+            if (!right)
+                faults.Add(fault);
         }
-        Unless(system.Steps.Count is > 0 and <= MostSteps, $"it has {system.Steps.Count} steps, expected 1 to {MostSteps}");
-        Unless(system.Settings.Count <= MostSettings && system.Terms.Count <= MostSettings, $"expected at most {MostSettings} settings and as many terms");
-        Unless(system.Questions.Count <= MostQuestions && system.Questions.All(q => q.Options.Count <= MostQuestions), $"expected at most {MostQuestions} questions, and as many answers to one");
-        Unless(system.Settings.Aggregate(1L, (tries, s) => Math.Min(MostTries + 1, tries * Math.Max(1, s.Tries.Count))) <= MostTries, $"all tries of its settings together are more than {MostTries} ways to cut");
+        Unless(
+            system.Steps.Count is > 0 and <= MostSteps,
+            $"it has {system.Steps.Count} steps, expected 1 to {MostSteps}"
+        );
+        Unless(
+            system.Settings.Count <= MostSettings && system.Terms.Count <= MostSettings,
+            $"expected at most {MostSettings} settings and as many terms"
+        );
+        Unless(
+            system.Questions.Count <= MostQuestions && system.Questions.All(q => q.Options.Count <= MostQuestions),
+            $"expected at most {MostQuestions} questions, and as many answers to one"
+        );
+        Unless(
+            system.Settings.Aggregate(1L, (tries, s) => Math.Min(MostTries + 1, tries * Math.Max(1, s.Tries.Count)))
+                <= MostTries,
+            $"all tries of its settings together are more than {MostTries} ways to cut"
+        );
         Unless(system.Caps.ShareOfBuds is > 0 and <= 1, "caps.shareOfBuds must lie above 0 and at most 1");
         Unless(system.Caps.ShareOfWood is > 0 and <= 1, "caps.shareOfWood must lie above 0 and at most 1");
         Unless(system.Caps.ShareRubbed is > 0 and <= 1, "caps.shareRubbed must lie above 0 and at most 1");
-        Unless(system.Caps is { BigCuts: >= 0, BigCutMm: > 0 and <= 1_000 }, "caps.bigCuts must not be negative and caps.bigCutMm lie above 0 and at most 1 000");
+        Unless(
+            system.Caps is { BigCuts: >= 0, BigCutMm: > 0 and <= 1_000 },
+            "caps.bigCuts must not be negative and caps.bigCutMm lie above 0 and at most 1 000"
+        );
         Unless(system.Form.LimbsPerTree is > 0 and <= 400, "form.limbsPerTree must lie above 0 and at most 400");
         Unless(system.Form.Leaders is >= 1 and <= 30, "form.leaders must lie between 1 and 30");
         Unless(system.Labour.BaseSeconds is >= 0 and <= 36_000, "labour.baseSeconds must lie between 0 and 36 000");
-        Unless(system.Form.UsualGround is { RowM: >= 1 and <= 15, TreeM: >= 0.2 and <= 15 }, "form.ground must be 1 to 15 m between rows and 0.2 to 15 m between trees");
-        if (system.Form.Typical.Fault() is { } shape) faults.Add($"form.typical: {shape}");
-        Unless(system.Crops.Count > 0 && system.Crops.All(Estate.Catalogue.KnowsCrop), "crops names one that is not in the catalogue");
-        foreach (var id in new[] { system.Id }.Concat(system.Steps.Select(s => s.Id)).Concat(system.Settings.Select(s => s.Id)).Concat(system.Terms.Keys).Concat(system.Questions.SelectMany(q => q.Options.Select(o => o.Id).Prepend(q.Id))))
-            Unless(Id().IsMatch(id), $"“{id}” is no id: lower-case letters, digits and hyphens, at most 60, a letter first");
+        Unless(
+            system.Form.UsualGround is { RowM: >= 1 and <= 15, TreeM: >= 0.2 and <= 15 },
+            "form.ground must be 1 to 15 m between rows and 0.2 to 15 m between trees"
+        );
+        if (system.Form.Typical.Fault() is { } shape)
+            faults.Add($"form.typical: {shape}");
+        Unless(
+            system.Crops.Count > 0 && system.Crops.All(Estate.Catalogue.KnowsCrop),
+            "crops names one that is not in the catalogue"
+        );
+        foreach (
+            var id in new[] { system.Id }
+                .Concat(system.Steps.Select(s => s.Id))
+                .Concat(system.Settings.Select(s => s.Id))
+                .Concat(system.Terms.Keys)
+                .Concat(system.Questions.SelectMany(q => q.Options.Select(o => o.Id).Prepend(q.Id)))
+        )
+            Unless(
+                Id().IsMatch(id),
+                $"“{id}” is no id: lower-case letters, digits and hyphens, at most 60, a letter first"
+            );
         Unless(Distinct(system.Steps.Select(s => s.Id)), "two steps share an id");
         Unless(Distinct(system.Questions.Select(s => s.Id)), "two questions share an id");
         Unless(Distinct(system.Settings.Select(s => s.Id)), "two settings share an id");
         faults.AddRange(system.Settings.SelectMany(SettingFaults));
-        foreach (var question in system.Questions) faults.AddRange(QuestionFaults(system, question));
-        foreach (var step in system.Steps) faults.AddRange(StepFaults(system, step));
-        if (faults.Count > 0) return faults;
+        foreach (var question in system.Questions)
+            faults.AddRange(QuestionFaults(system, question));
+        foreach (var step in system.Steps)
+            faults.AddRange(StepFaults(system, step));
+        if (faults.Count > 0)
+            return faults;
 
         // Every rule is read once with every answer that changes one, so that a fault is told now and not in the row.
-        foreach (var answer in system.Questions.SelectMany(s => s.Options.Select(o => new Dictionary<string, string> { [s.Id] = o.Id })).Prepend([]))
+        foreach (
+            var answer in system
+                .Questions.SelectMany(s => s.Options.Select(o => new Dictionary<string, string> { [s.Id] = o.Id }))
+                .Prepend([])
+        )
         {
             try
             {
@@ -114,7 +177,8 @@ internal static partial class RulePack
             }
             catch (RuleException e)
             {
-                if (!faults.Contains(e.Message)) faults.Add(e.Message);
+                if (!faults.Contains(e.Message))
+                    faults.Add(e.Message);
             }
         }
         return faults;
@@ -122,45 +186,76 @@ internal static partial class RulePack
 
     private static IEnumerable<string> SettingFaults(SystemSetting setting)
     {
-        if (RuleUnits.Find(setting.Unit) is null) yield return $"setting {setting.Id}: unknown unit “{setting.Unit}”, expected one of {string.Join(", ", RuleUnits.Codes)} or none";
-        if (!double.IsFinite(setting.Least) || !double.IsFinite(setting.Most)) yield return $"setting {setting.Id}: least and most must be numbers";
-        if (!(setting.Least <= setting.Value && setting.Value <= setting.Most)) yield return $"setting {setting.Id}: its value must lie between least and most";
-        if (setting.Tries.Any(t => t < setting.Least || t > setting.Most)) yield return $"setting {setting.Id}: tries must lie between least and most";
+        if (RuleUnits.Find(setting.Unit) is null)
+            yield return $"setting {setting.Id}: unknown unit “{setting.Unit}”, expected one of {string.Join(", ", RuleUnits.Codes)} or none";
+        if (!double.IsFinite(setting.Least) || !double.IsFinite(setting.Most))
+            yield return $"setting {setting.Id}: least and most must be numbers";
+        if (!(setting.Least <= setting.Value && setting.Value <= setting.Most))
+            yield return $"setting {setting.Id}: its value must lie between least and most";
+        if (setting.Tries.Any(t => t < setting.Least || t > setting.Most))
+            yield return $"setting {setting.Id}: tries must lie between least and most";
     }
 
     private static IEnumerable<string> QuestionFaults(TrainingSystem system, PruningQuestion question)
     {
-        if (question.Options.Count < 2) yield return $"question {question.Id}: it needs two answers to be a question";
-        if (question.Usual is { } usual && question.Options.All(o => o.Id != usual)) yield return $"question {question.Id}: there is no answer “{usual}”";
-        if (!Distinct(question.Options.Select(o => o.Id))) yield return $"question {question.Id}: two answers share an id";
+        if (question.Options.Count < 2)
+            yield return $"question {question.Id}: it needs two answers to be a question";
+        if (question.Usual is { } usual && question.Options.All(o => o.Id != usual))
+            yield return $"question {question.Id}: there is no answer “{usual}”";
+        if (!Distinct(question.Options.Select(o => o.Id)))
+            yield return $"question {question.Id}: two answers share an id";
         foreach (var option in question.Options)
         {
             foreach (var trait in option.Suits ?? [])
-                if (!Estate.VarietyTraits.Known.Contains(trait)) yield return $"question {question.Id}, {option.Id}: suits speaks of “{trait}”, expected one of {string.Join(", ", Estate.VarietyTraits.Known)}";
+                if (!Estate.VarietyTraits.Known.Contains(trait))
+                    yield return $"question {question.Id}, {option.Id}: suits speaks of “{trait}”, expected one of {string.Join(", ", Estate.VarietyTraits.Known)}";
             foreach (var (id, value) in option.Sets ?? new Dictionary<string, double>())
-                if (system.Settings.FirstOrDefault(s => s.Id == id) is not { } setting) yield return $"question {question.Id}, {option.Id}: there is no setting “{id}”";
-                else if (value < setting.Least || value > setting.Most) yield return $"question {question.Id}, {option.Id}: {id} must lie between {setting.Least} and {setting.Most}";
-            foreach (var step in (option.Orders?.Keys ?? []).Concat(option.LeavesOut ?? []).Concat(option.Sequence ?? []))
-                if (system.Steps.All(s => s.Id != step)) yield return $"question {question.Id}, {option.Id}: there is no step “{step}”";
+                if (system.Settings.FirstOrDefault(s => s.Id == id) is not { } setting)
+                    yield return $"question {question.Id}, {option.Id}: there is no setting “{id}”";
+                else if (value < setting.Least || value > setting.Most)
+                    yield return $"question {question.Id}, {option.Id}: {id} must lie between {setting.Least} and {setting.Most}";
+            foreach (
+                var step in (option.Orders?.Keys ?? []).Concat(option.LeavesOut ?? []).Concat(option.Sequence ?? [])
+            )
+                if (system.Steps.All(s => s.Id != step))
+                    yield return $"question {question.Id}, {option.Id}: there is no step “{step}”";
         }
     }
 
     private static IEnumerable<string> StepFaults(TrainingSystem system, CuttingStep step)
     {
-        if (step.SecondsEach is not (>= 0 and <= 36_000)) yield return $"step {step.Id}: secondsEach must lie between 0 and 36 000";
-        if (step.Limits.Count > MostLimits) yield return $"step {step.Id}: expected at most {MostLimits} limits";
-        if (step.Under.Count == 0) yield return $"step {step.Id}: under must name a decision";
+        if (step.SecondsEach is not (>= 0 and <= 36_000))
+            yield return $"step {step.Id}: secondsEach must lie between 0 and 36 000";
+        if (step.Limits.Count > MostLimits)
+            yield return $"step {step.Id}: expected at most {MostLimits} limits";
+        if (step.Under.Count == 0)
+            yield return $"step {step.Id}: under must name a decision";
         var (leaves, name) = (step.Cut.Leave is not null, step.Cut.Kind);
-        if (name is CutKind.RenewalStub or CutKind.ToSideShoot or CutKind.Shorten or CutKind.Tip or CutKind.Head != leaves)
+        if (
+            name is CutKind.RenewalStub or CutKind.ToSideShoot or CutKind.Shorten or CutKind.Tip or CutKind.Head
+            != leaves
+        )
             yield return $"step {step.Id}: {name} {(leaves ? "leaves nothing to say" : "needs cut.leave")}";
-        if (name == CutKind.RubOff != step.Find.StartsWith("buds", StringComparison.Ordinal)) yield return $"step {step.Id}: rubOff is for buds, and buds are for rubOff";
-        if (name == CutKind.Single != step.Find.StartsWith("forks", StringComparison.Ordinal)) yield return $"step {step.Id}: single is for forks, and forks are for single";
-        foreach (var (told, text) in new[] { ("lookFor", step.LookFor.En), ("lookFor", step.LookFor.Es), ("how", step.How.En), ("how", step.How.Es) })
-            foreach (Match hole in SettingWords.Hole().Matches(text))
-                if (system.Settings.All(s => s.Id != hole.Groups[1].Value)) yield return $"step {step.Id}: {told} speaks of {{{hole.Groups[1].Value}}}, which is no setting";
+        if (name == CutKind.RubOff != step.Find.StartsWith("buds", StringComparison.Ordinal))
+            yield return $"step {step.Id}: rubOff is for buds, and buds are for rubOff";
+        if (name == CutKind.Single != step.Find.StartsWith("forks", StringComparison.Ordinal))
+            yield return $"step {step.Id}: single is for forks, and forks are for single";
+        foreach (
+            var (told, text) in new[]
+            {
+                ("lookFor", step.LookFor.En),
+                ("lookFor", step.LookFor.Es),
+                ("how", step.How.En),
+                ("how", step.How.Es),
+            }
+        )
+        foreach (Match hole in SettingWords.Hole().Matches(text))
+            if (system.Settings.All(s => s.Id != hole.Groups[1].Value))
+                yield return $"step {step.Id}: {told} speaks of {{{hole.Groups[1].Value}}}, which is no setting";
         foreach (var text in new[] { step.Because.En, step.Because.Es })
-            foreach (Match hole in SettingWords.Hole().Matches(text))
-                if (!CuttingStep.Figures.Contains(hole.Groups[1].Value)) yield return $"step {step.Id}: because speaks of {{{hole.Groups[1].Value}}}, expected one of {string.Join(", ", CuttingStep.Figures)}";
+        foreach (Match hole in SettingWords.Hole().Matches(text))
+            if (!CuttingStep.Figures.Contains(hole.Groups[1].Value))
+                yield return $"step {step.Id}: because speaks of {{{hole.Groups[1].Value}}}, expected one of {string.Join(", ", CuttingStep.Figures)}";
     }
 
     private static bool Distinct(IEnumerable<string> ids) => ids.GroupBy(i => i).All(g => g.Count() == 1);

@@ -15,8 +15,16 @@ namespace Rama.Core.Systems;
 /// <param name="Source">Where the value comes from.</param>
 /// <param name="Reserve">Whether the search tries it only where the others do not reach the number.</param>
 public sealed record SystemSetting(
-    string Id, double Value, string Unit, double Least, double Most, IReadOnlyList<double> Tries, LocalText Name,
-    string Source, bool Reserve = false)
+    string Id,
+    double Value,
+    string Unit,
+    double Least,
+    double Most,
+    IReadOnlyList<double> Tries,
+    LocalText Name,
+    string Source,
+    bool Reserve = false
+)
 {
     /// <summary>Whether it is a thickness, length or height: such a number is one for all trees of a planting.</summary>
     [JsonIgnore]

@@ -50,7 +50,8 @@ public sealed record TrainingSystem(
     IReadOnlyDictionary<string, string> Terms,
     IReadOnlyList<PruningQuestion> Questions,
     IReadOnlyList<CuttingStep> Steps,
-    IReadOnlyList<LocalText> KeepOff)
+    IReadOnlyList<LocalText> KeepOff
+)
 {
     // Kept beside the record, not in it: a changed copy would otherwise go on with the rules of the one it was copied from.
     private static readonly ConditionalWeakTable<TrainingSystem, ConcurrentDictionary<string, PruningRules>> Ready = [];
@@ -70,14 +71,18 @@ public sealed record TrainingSystem(
     public PruningRules RulesFor(IReadOnlyDictionary<string, string>? choices = null)
     {
         var chosen = Questions.Select(s => s.Answer(choices?.GetValueOrDefault(s.Id))).ToList();
-        return Ready.GetOrCreateValue(this).GetOrAdd(string.Join("|", chosen.Select(o => o.Id)), _ => PruningRules.Of(this, chosen));
+        return Ready
+            .GetOrCreateValue(this)
+            .GetOrAdd(string.Join("|", chosen.Select(o => o.Id)), _ => PruningRules.Of(this, chosen));
     }
 
     /// <summary>Answers to all its questions for a variety: those chosen, else what suits the variety, else its own.</summary>
     /// <param name="chosen">Answers chosen, by question.</param>
     /// <param name="traits">How the variety grows and bears.</param>
-    public IReadOnlyDictionary<string, string> AnswersFor(IReadOnlyDictionary<string, string> chosen, Estate.VarietyTraits traits) =>
-        Questions.ToDictionary(q => q.Id, q => q.Answer(chosen.GetValueOrDefault(q.Id), traits.Named).Id);
+    public IReadOnlyDictionary<string, string> AnswersFor(
+        IReadOnlyDictionary<string, string> chosen,
+        Estate.VarietyTraits traits
+    ) => Questions.ToDictionary(q => q.Id, q => q.Answer(chosen.GetValueOrDefault(q.Id), traits.Named).Id);
 
     /// <summary>Whether a step's rules name a word or setting, themselves or through their terms.</summary>
     /// <param name="step">A step of the system.</param>
@@ -95,7 +100,8 @@ public sealed record TrainingSystem(
     }
 
     /// <summary>Systems are equal where their packs read alike.</summary>
-    public bool Equals(TrainingSystem? other) => ReferenceEquals(this, other) || other is not null && Id == other.Id && Written() == other.Written();
+    public bool Equals(TrainingSystem? other) =>
+        ReferenceEquals(this, other) || other is not null && Id == other.Id && Written() == other.Written();
 
     /// <inheritdoc />
     public override int GetHashCode() => HashCode.Combine(Id, Version);
@@ -113,8 +119,15 @@ public sealed record TrainingSystem(
 /// <param name="WiresM">Heights at which wires usually run, metres; nobody measures them.</param>
 /// <param name="SeenFrom">From where a tree shows what the system is about.</param>
 public sealed record SystemForm(
-    int Leaders, double LimbsPerTree, CanopyKind Canopy, TypicalTree Typical, string Source, SystemGround? Ground = null, IReadOnlyList<double>? WiresM = null,
-    TreeView SeenFrom = TreeView.Along)
+    int Leaders,
+    double LimbsPerTree,
+    CanopyKind Canopy,
+    TypicalTree Typical,
+    string Source,
+    SystemGround? Ground = null,
+    IReadOnlyList<double>? WiresM = null,
+    TreeView SeenFrom = TreeView.Along
+)
 {
     private static readonly SystemGround Usual = new(3.5, 1);
 
@@ -150,8 +163,14 @@ public enum TreeView
 /// <param name="Source">Where the numbers come from.</param>
 /// <param name="ShareRubbed">Largest share of the buds standing that is taken bud by bud: more is a day's work on a
 /// few trees.</param>
-public sealed record SystemCaps(double ShareOfBuds, double BigCutMm, int BigCuts, double ShareOfWood, string Source,
-    double ShareRubbed = 0.2)
+public sealed record SystemCaps(
+    double ShareOfBuds,
+    double BigCutMm,
+    int BigCuts,
+    double ShareOfWood,
+    string Source,
+    double ShareRubbed = 0.2
+)
 {
     // Share of a limit from which strong regrowth is to be expected: assumption.
     private const double NearShare = 0.8;
@@ -159,7 +178,8 @@ public sealed record SystemCaps(double ShareOfBuds, double BigCutMm, int BigCuts
     /// <summary>Whether so much is cut that strong regrowth is to be expected.</summary>
     /// <param name="wood">Wood cut, as a share of the canopy's.</param>
     /// <param name="bigCuts">Big cuts per tree, the most of any trunk class.</param>
-    internal bool AreNear(double wood, double bigCuts) => wood >= NearShare * ShareOfWood || bigCuts > 0 && bigCuts >= NearShare * BigCuts;
+    internal bool AreNear(double wood, double bigCuts) =>
+        wood >= NearShare * ShareOfWood || bigCuts > 0 && bigCuts >= NearShare * BigCuts;
 }
 
 /// <summary>Time per tree beside the cuts.</summary>

@@ -1,6 +1,6 @@
-using Rama.Core.Target.Size;
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
+using Rama.Core.Target.Size;
 
 namespace Rama.Core.Target;
 

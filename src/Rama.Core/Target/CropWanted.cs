@@ -1,4 +1,5 @@
 using Rama.Core.Target.Size;
+
 namespace Rama.Core.Target;
 
 /// <summary>The crop wanted from a planting, in SI.</summary>
@@ -8,4 +9,11 @@ namespace Rama.Core.Target;
 /// <param name="Packages">Net masses of the packages.</param>
 /// <param name="Law">Mass of a fruit from its diameter.</param>
 /// <param name="UsualMassG">Usual fruit mass of the variety, grams; null where it is not known.</param>
-public sealed record CropWanted(YieldTarget Yield, FruitSize Size, double PackOut, PackageMasses Packages, DiameterLaw Law, double? UsualMassG = null);
+public sealed record CropWanted(
+    YieldTarget Yield,
+    FruitSize Size,
+    double PackOut,
+    PackageMasses Packages,
+    DiameterLaw Law,
+    double? UsualMassG = null
+);

@@ -19,11 +19,33 @@ namespace Rama.Core.Target;
 /// <param name="WallFactor">Height over row spacing of a wall.</param>
 /// <param name="SharingExponent">Exponent of sharing by trunk.</param>
 public sealed record TargetDefaults(
-    double Reached, double CostOver, double CostUnder, double PruningSd, double Cv, double RejectPerKg, double HarvestPerKg, double ThinningPer100,
-    double AlleyM, double SpindleFactor, double WallFactor, double SharingExponent)
+    double Reached,
+    double CostOver,
+    double CostUnder,
+    double PruningSd,
+    double Cv,
+    double RejectPerKg,
+    double HarvestPerKg,
+    double ThinningPer100,
+    double AlleyM,
+    double SpindleFactor,
+    double WallFactor,
+    double SharingExponent
+)
 {
     /// <summary>The values the core uses.</summary>
     public static readonly TargetDefaults Usual = new(
-        InsuranceTerms.DefaultReached, InsuranceTerms.DefaultCostOver, InsuranceTerms.DefaultCostUnder, InsuranceTerms.DefaultPruningSd, SizeDistribution.DefaultCv,
-        PriceList.UsualRejectPerKg, PriceList.UsualHarvestPerKg, PriceList.UsualThinningPer100, Canopy.LeastAlleyM, CanopyLimits.SpindleFactor, CanopyLimits.WallFactor, 1);
+        InsuranceTerms.DefaultReached,
+        InsuranceTerms.DefaultCostOver,
+        InsuranceTerms.DefaultCostUnder,
+        InsuranceTerms.DefaultPruningSd,
+        SizeDistribution.DefaultCv,
+        PriceList.UsualRejectPerKg,
+        PriceList.UsualHarvestPerKg,
+        PriceList.UsualThinningPer100,
+        Canopy.LeastAlleyM,
+        CanopyLimits.SpindleFactor,
+        CanopyLimits.WallFactor,
+        1
+    );
 }

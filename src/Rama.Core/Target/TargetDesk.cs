@@ -18,7 +18,12 @@ namespace Rama.Core.Target;
 /// <param name="Returns">Crop density of a season and floral buds per cm² of the next, from counts of past winters.</param>
 /// <param name="Weather">Daily temperatures of its site, this year's and past ones.</param>
 public sealed record DeskSurroundings(
-    PriceListEntry? Prices, IReadOnlyList<double> GirthsCm, RowDirection? Place, IReadOnlyList<ResponsePair> Returns, IReadOnlyList<WeatherDay> Weather)
+    PriceListEntry? Prices,
+    IReadOnlyList<double> GirthsCm,
+    RowDirection? Place,
+    IReadOnlyList<ResponsePair> Returns,
+    IReadOnlyList<WeatherDay> Weather
+)
 {
     /// <summary>Nothing known.</summary>
     public static readonly DeskSurroundings Nothing = new(null, [], null, [], []);
@@ -73,10 +78,12 @@ public sealed record TargetDesk(
     MarginCurve? Margin,
     DegreeDays? Heat,
     PriceListEntry Prices,
-    bool PricesAssumed)
+    bool PricesAssumed
+)
 {
     // A usual crop for crops told by leaf area lies about what that area feeds.
-    private const double LeafLow = 0.75, LeafHigh = 1.25;
+    private const double LeafLow = 0.75,
+        LeafHigh = 1.25;
 
     /// <summary>Works the desk out; null while there is no usable target.</summary>
     /// <param name="reading">What was typed, read.</param>
@@ -84,59 +91,148 @@ public sealed record TargetDesk(
     /// <param name="around">What the estate knows around it.</param>
     public static TargetDesk? Of(PlanReading reading, PruningPlan plan, DeskSurroundings around)
     {
-        if (reading is not { Planting: { } planting, Density: { } density, Target: { } target } || plan is not { Crop: { } crop, Buds: { } buds }) return null;
+        if (
+            reading is not { Planting: { } planting, Density: { } density, Target: { } target }
+            || plan is not { Crop: { } crop, Buds: { } buds }
+        )
+            return null;
 
-        var girths = around.GirthsCm.Count >= TrunkClass.FewestTrunks ? around.GirthsCm : CountedGirths(reading.Counted);
+        var girths =
+            around.GirthsCm.Count >= TrunkClass.FewestTrunks ? around.GirthsCm : CountedGirths(reading.Counted);
         double? tcsa = girths.Count > 0 ? girths.Average(Trunk.CrossSectionCm2) : plan.Survey?.MeanTcsaCm2;
-        var past = reading.Seasons.Select(s => (s.Season, Fruit: s.FruitPerTree(density.BearingTreesPerHa))).Where(s => s.Fruit is > 0).Select(s => new SeasonFruit(s.Season, s.Fruit!.Value)).ToList();
+        var past = reading
+            .Seasons.Select(s => (s.Season, Fruit: s.FruitPerTree(density.BearingTreesPerHa)))
+            .Where(s => s.Fruit is > 0)
+            .Select(s => new SeasonFruit(s.Season, s.Fruit!.Value))
+            .ToList();
         var load = CropLoad.Of(planting, crop.FruitPerTree, tcsa, [.. past.Select(p => (p.Season, p.FruitPerTree))]);
-        var classes = TrunkClass.Split(girths, target.Sharing.Exponent, target.Sharing.SmallBelowGirthCm, target.Sharing.LargeFromGirthCm);
+        var classes = TrunkClass.Split(
+            girths,
+            target.Sharing.Exponent,
+            target.Sharing.SmallBelowGirthCm,
+            target.Sharing.LargeFromGirthCm
+        );
 
         var typed = around.Prices ?? PriceList.Assumption(planting.Variety.FruitMassG.Value);
         var prices = Usable(() => typed.Read(target.Crop.Packages, target.Crop.Law));
-        var terms = tcsa is { } trunk && prices is not null ? Terms(reading, trunk, prices, load, buds.Factor, around, density.BearingTreesPerHa) : null;
-        var canopy = CanopyLimits.Of(planting.System.Form.Canopy, planting.Form, target.Canopy, planting.System.Form.Leaders);
+        var terms =
+            tcsa is { } trunk && prices is not null
+                ? Terms(reading, trunk, prices, load, buds.Factor, around, density.BearingTreesPerHa)
+                : null;
+        var canopy = CanopyLimits.Of(
+            planting.System.Form.Canopy,
+            planting.Form,
+            target.Canopy,
+            planting.System.Form.Leaders
+        );
         return new(
-            [.. Enum.GetValues<School>().Select(s => SchoolAnswer.Of(s, crop.FruitPerTree, target.Insurance)).OfType<SchoolAnswer>()],
-            reading.SetHistory, new(target.Insurance.Losses, target.Insurance.Losses.Kept),
+            [
+                .. Enum.GetValues<School>()
+                    .Select(s => SchoolAnswer.Of(s, crop.FruitPerTree, target.Insurance))
+                    .OfType<SchoolAnswer>(),
+            ],
+            reading.SetHistory,
+            new(target.Insurance.Losses, target.Insurance.Losses.Kept),
             FruitSizeAnswer.Of(target.Crop.Size, target.Crop.Law, target.Crop.Packages, reading.SizeWarnings),
-            prices is null ? null : SizeClasses.Of(crop.FruitMassG, prices.Cv, prices.Grades, prices.Assumed.Contains("cv") ? Sources.Practice : Sources.Entered, prices.Currency),
-            FruitPerUnit.Of(reading.Crop!, crop.FruitPerTree, buds.BudsPerTree), load, Alternation.Of(reading.Seasons.Select(s => (s.Season, Yield: s.KgPerHa(density.BearingTreesPerHa))).Where(s => s.Yield is not null).Select(s => (s.Season, s.Yield!.Value))),
-            past, canopy,
-            around.Place is { } place ? RowLight.Of(place.Day, place.LatitudeDeg, place.LongitudeDeg, place.RowAzimuthDeg, target.Canopy.HeightM ?? canopy.HeightM) : null,
+            prices is null
+                ? null
+                : SizeClasses.Of(
+                    crop.FruitMassG,
+                    prices.Cv,
+                    prices.Grades,
+                    prices.Assumed.Contains("cv") ? Sources.Practice : Sources.Entered,
+                    prices.Currency
+                ),
+            FruitPerUnit.Of(reading.Crop!, crop.FruitPerTree, buds.BudsPerTree),
+            load,
+            Alternation.Of(
+                reading
+                    .Seasons.Select(s => (s.Season, Yield: s.KgPerHa(density.BearingTreesPerHa)))
+                    .Where(s => s.Yield is not null)
+                    .Select(s => (s.Season, s.Yield!.Value))
+            ),
+            past,
+            canopy,
+            around.Place is { } place
+                ? RowLight.Of(
+                    place.Day,
+                    place.LatitudeDeg,
+                    place.LongitudeDeg,
+                    place.RowAzimuthDeg,
+                    target.Canopy.HeightM ?? canopy.HeightM
+                )
+                : null,
             classes is null ? null : ClassTargets.Of(crop.FruitPerTree, buds.Factor, classes, target.Sharing.Exponent),
-            around.GirthsCm.Count >= TrunkClass.FewestTrunks, ZoneTargets.Of(buds.BudsPerTree, target.Sharing.Top),
+            around.GirthsCm.Count >= TrunkClass.FewestTrunks,
+            ZoneTargets.Of(buds.BudsPerTree, target.Sharing.Top),
             reading.Rows is { } rows ? new(rows.Missing, rows.Replants, rows.Pollinizers, rows.ToGrub) : null,
-            terms is null ? null : MarginCurve.Of(terms, crop.FruitPerTree), HeatOf(reading, around), typed, around.Prices is null);
+            terms is null ? null : MarginCurve.Of(terms, crop.FruitPerTree),
+            HeatOf(reading, around),
+            typed,
+            around.Prices is null
+        );
     }
 
     private static DegreeDays? HeatOf(PlanReading reading, DeskSurroundings around)
     {
-        if (!around.Weather.Any(d => d.Date.Year == reading.Year)) return null;
+        if (!around.Weather.Any(d => d.Date.Year == reading.Year))
+            return null;
         List<StageHeat> heats = [.. FrostTables.Shipped.Heat.Where(h => h.Crop == reading.Planting!.Variety.Crop)];
-        var shift = DegreeDays.ShiftOf(around.Weather, [.. reading.Seasons.Select(s => s.GreenTip).OfType<DateOnly>()], heats);
+        var shift = DegreeDays.ShiftOf(
+            around.Weather,
+            [.. reading.Seasons.Select(s => s.GreenTip).OfType<DateOnly>()],
+            heats
+        );
         return DegreeDays.Of(around.Weather, reading.Year, heats, shift);
     }
 
-    private static List<double> CountedGirths(Survey? counted) => [.. (counted?.Trees ?? []).Select(t => t.GirthCm).OfType<double>()];
+    private static List<double> CountedGirths(Survey? counted) =>
+        [.. (counted?.Trees ?? []).Select(t => t.GirthCm).OfType<double>()];
 
     private static MarginTerms? Terms(
-        PlanReading reading, double tcsa, PriceList prices, CropLoad load, double budsPerFruit, DeskSurroundings around, double bearing)
+        PlanReading reading,
+        double tcsa,
+        PriceList prices,
+        CropLoad load,
+        double budsPerFruit,
+        DeskSurroundings around,
+        double bearing
+    )
     {
         var (variety, target) = (reading.Planting!.Variety, reading.Target!);
         // Told by trunks, or by the fruit its leaves feed.
         var feeds = load.LeafAreaPerFruitCm2 / CropLoad.LeafAreaWantedCm2 * load.CropDensity;
-        if ((load.Low ?? feeds * LeafLow) is not { } low || (load.High ?? feeds * LeafHigh) is not { } high) return null;
+        if ((load.Low ?? feeds * LeafLow) is not { } low || (load.High ?? feeds * LeafHigh) is not { } high)
+            return null;
         // Past seasons told their fruit, not their trunks: today's stand in for them.
-        List<(double, double)> sizes = [.. reading.Seasons.Where(s => s.FruitMassKg is not null && s.FruitPerTree(bearing) is > 0).Select(s => (s.FruitPerTree(bearing)!.Value / tcsa, s.FruitMassKg!.Value * 1_000))];
+        List<(double, double)> sizes =
+        [
+            .. reading
+                .Seasons.Where(s => s.FruitMassKg is not null && s.FruitPerTree(bearing) is > 0)
+                .Select(s => (s.FruitPerTree(bearing)!.Value / tcsa, s.FruitMassKg!.Value * 1_000)),
+        ];
         var insurance = target.Insurance;
         var set = (insurance.Set?.Mean ?? variety.SetShare.Value) * insurance.Places;
         return new(
-            bearing, tcsa, target.Crop.PackOut, prices, ResponseLines.Size(sizes, variety.FruitMassG.Value, low, high),
-            ResponseLines.Return([.. around.Returns.Select(r => (r.CropDensity, r.Value))], variety.Traits.BiennialProne, budsPerFruit, low, high),
+            bearing,
+            tcsa,
+            target.Crop.PackOut,
+            prices,
+            ResponseLines.Size(sizes, variety.FruitMassG.Value, low, high),
+            ResponseLines.Return(
+                [.. around.Returns.Select(r => (r.CropDensity, r.Value))],
+                variety.Traits.BiennialProne,
+                budsPerFruit,
+                low,
+                high
+            ),
             set,
             // What is not thinned by hand costs no thinning.
-            insurance.Fruitlets > 1 ? budsPerFruit * insurance.Losses.Kept * set * insurance.Fruitlets : 1, high);
+            insurance.Fruitlets > 1
+                ? budsPerFruit * insurance.Losses.Kept * set * insurance.Fruitlets
+                : 1,
+            high
+        );
     }
 
     // Prices are mended in their own form; the rest of the desk does not wait for them.

@@ -38,7 +38,12 @@ public sealed record TargetEntry : CropTargetEntry
         known ??= TargetKnown.Nothing;
         var reader = new EntryReader();
         var crop = reader.Under("", () => ReadCrop(known.Law, ofTarget: true));
-        var factor = BudFactorEntry.ReadFactor(reader, BudFactor, Insurance?.School ?? School.Fixed, known.Insurance.Places);
+        var factor = BudFactorEntry.ReadFactor(
+            reader,
+            BudFactor,
+            Insurance?.School ?? School.Fixed,
+            known.Insurance.Places
+        );
         var limbs = BudFactorEntry.ReadLimbs(reader, LimbsPerTree);
         var insurance = reader.Under("insurance", () => (Insurance ?? new()).Read(factor, known.Insurance));
         var canopy = Canopy is null ? Capacity.Canopy.Usual : reader.Under("canopy", Canopy.Read);

@@ -53,7 +53,18 @@ public enum WoodState
 /// <param name="State">Its health.</param>
 /// <param name="Path">Places it runs through, from base to tip; at least two.</param>
 public sealed record Branch(
-    int Id, int? Parent, double AtM, BranchKind Kind, double DiameterMm, double TipMm, double AzimuthDeg, double RiseDeg, int AgeYears, WoodState State, ImmutableArray<Point> Path)
+    int Id,
+    int? Parent,
+    double AtM,
+    BranchKind Kind,
+    double DiameterMm,
+    double TipMm,
+    double AzimuthDeg,
+    double RiseDeg,
+    int AgeYears,
+    WoodState State,
+    ImmutableArray<Point> Path
+)
 {
     /// <summary>Length along its run, metres.</summary>
     public double LengthM { get; } = LengthOf(Path);
@@ -87,7 +98,8 @@ public sealed record Branch(
         {
             var (from, to) = (Path[i - 1], Path[i]);
             var piece = from.To(to);
-            if (to.HeightM > heightM && from.HeightM <= heightM) return run + piece * (heightM - from.HeightM) / (to.HeightM - from.HeightM);
+            if (to.HeightM > heightM && from.HeightM <= heightM)
+                return run + piece * (heightM - from.HeightM) / (to.HeightM - from.HeightM);
             run += piece;
         }
         return Path[0].HeightM > heightM ? 0 : LengthM;
@@ -99,13 +111,15 @@ public sealed record Branch(
     /// </summary>
     public double MetresAbove(double heightM)
     {
-        if (Path[0].HeightM < heightM) return 0;
+        if (Path[0].HeightM < heightM)
+            return 0;
         var run = 0.0;
         for (var i = 1; i < Path.Length; i++)
         {
             var (from, to) = (Path[i - 1], Path[i]);
             var piece = from.To(to);
-            if (to.HeightM < heightM) return run + piece * (from.HeightM - heightM) / (from.HeightM - to.HeightM);
+            if (to.HeightM < heightM)
+                return run + piece * (from.HeightM - heightM) / (from.HeightM - to.HeightM);
             run += piece;
         }
         return LengthM;
@@ -118,14 +132,17 @@ public sealed record Branch(
         {
             var (from, to) = (Path[^2], Path[^1]);
             var length = from.To(to);
-            return length <= 0 ? RiseDeg : Math.Asin(Math.Clamp((to.HeightM - from.HeightM) / length, -1, 1)) * 180 / Math.PI;
+            return length <= 0
+                ? RiseDeg
+                : Math.Asin(Math.Clamp((to.HeightM - from.HeightM) / length, -1, 1)) * 180 / Math.PI;
         }
     }
 
     private static double LengthOf(ImmutableArray<Point> path)
     {
         var length = 0.0;
-        for (var i = 1; i < path.Length; i++) length += path[i - 1].To(path[i]);
+        for (var i = 1; i < path.Length; i++)
+            length += path[i - 1].To(path[i]);
         return length;
     }
 }

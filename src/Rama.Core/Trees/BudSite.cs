@@ -41,4 +41,13 @@ public enum SiteKind
 /// <param name="Fat">Whether it is strong; thin ones bear small fruit and go first.</param>
 /// <param name="Floral">Whether it flowers; only those are counted.</param>
 /// <param name="Count">How many are counted here: a cherry spur carries several flower buds.</param>
-public sealed record BudSite(int Id, int Branch, double AtM, BudSide Side, SiteKind Kind, bool Fat, bool Floral, int Count = 1);
+public sealed record BudSite(
+    int Id,
+    int Branch,
+    double AtM,
+    BudSide Side,
+    SiteKind Kind,
+    bool Fat,
+    bool Floral,
+    int Count = 1
+);

@@ -14,7 +14,12 @@ public sealed record TreePlace(double RowSpacingM, double TreeSpacingM, double H
 /// <param name="TrunkMm">Trunk diameter at the measuring height, mm.</param>
 /// <param name="Branches">Its wood; each branch after the one it grows on.</param>
 /// <param name="Buds">Its buds.</param>
-public sealed record FruitTree(TreePlace Place, double TrunkMm, ImmutableArray<Branch> Branches, ImmutableArray<BudSite> Buds)
+public sealed record FruitTree(
+    TreePlace Place,
+    double TrunkMm,
+    ImmutableArray<Branch> Branches,
+    ImmutableArray<BudSite> Buds
+)
 {
     private TreeIndex? _index;
 
@@ -41,20 +46,37 @@ internal sealed class TreeIndex
         for (var i = 0; i < wood.Length; i++)
         {
             var branch = wood[i];
-            if (branch.Id != i || branch.Parent >= i) throw new ArgumentException("Branches must be listed by their numbers, each after the one it grows on.", nameof(tree));
-            LimbOf[i] = branch.Kind == BranchKind.Limb ? i : branch.Parent is { } on ? LimbOf[on] : -1;
+            if (branch.Id != i || branch.Parent >= i)
+                throw new ArgumentException(
+                    "Branches must be listed by their numbers, each after the one it grows on.",
+                    nameof(tree)
+                );
+            LimbOf[i] =
+                branch.Kind == BranchKind.Limb ? i
+                : branch.Parent is { } on ? LimbOf[on]
+                : -1;
             LeaderOf[i] = branch.Kind is BranchKind.Leader or BranchKind.Trunk ? i : LeaderOf[branch.Parent ?? 0];
-            if (branch.Kind is BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot) WoodCm3 += VolumeCm3(branch, branch.LengthM);
+            if (branch.Kind is BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot)
+                WoodCm3 += VolumeCm3(branch, branch.LengthM);
         }
         Children = Grouped(wood.Length, wood.Length, i => wood[i].Parent ?? -1);
         Buds = Grouped(wood.Length, buds.Length, i => buds[i].Branch);
-        Wood = [.. wood.Where(b => b.Kind is BranchKind.Leader or BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot)
-            .Select(b => b.Id)];
-        (Limbs, Leaders, Arms, Shoots) = (OfKind(wood, BranchKind.Limb), OfKind(wood, BranchKind.Leader), OfKind(wood, BranchKind.Arm), OfKind(wood, BranchKind.Shoot));
+        Wood =
+        [
+            .. wood.Where(b => b.Kind is BranchKind.Leader or BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot)
+                .Select(b => b.Id),
+        ];
+        (Limbs, Leaders, Arms, Shoots) = (
+            OfKind(wood, BranchKind.Limb),
+            OfKind(wood, BranchKind.Leader),
+            OfKind(wood, BranchKind.Arm),
+            OfKind(wood, BranchKind.Shoot)
+        );
         var floral = new List<int>(buds.Length);
         foreach (var bud in buds)
         {
-            if (!bud.Floral) continue;
+            if (!bud.Floral)
+                continue;
             floral.Add(bud.Id);
             FloralBuds += bud.Count;
         }
@@ -65,7 +87,8 @@ internal sealed class TreeIndex
     {
         List<int> ids = [];
         foreach (var branch in wood)
-            if (branch.Kind == kind) ids.Add(branch.Id);
+            if (branch.Kind == kind)
+                ids.Add(branch.Id);
         return [.. ids];
     }
 
@@ -74,11 +97,13 @@ internal sealed class TreeIndex
     {
         var counts = new int[branches];
         for (var i = 0; i < items; i++)
-            if (branchOf(i) is >= 0 and var on) counts[on]++;
+            if (branchOf(i) is >= 0 and var on)
+                counts[on]++;
         var groups = Array.ConvertAll(counts, c => c == 0 ? [] : new int[c]);
         Array.Clear(counts);
         for (var i = 0; i < items; i++)
-            if (branchOf(i) is >= 0 and var on) groups[on][counts[on]++] = i;
+            if (branchOf(i) is >= 0 and var on)
+                groups[on][counts[on]++] = i;
         return groups;
     }
 

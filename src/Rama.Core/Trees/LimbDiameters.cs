@@ -12,7 +12,9 @@ internal static class LimbDiameters
     private const double AreaCv = 0.1;
 
     // So much of the variance of diameters may lie between trees; and so far are limbs fitted to their trunk.
-    private const double MostBetween = 0.75, LeastFit = 0.6, MostFit = 1.6;
+    private const double MostBetween = 0.75,
+        LeastFit = 0.6,
+        MostFit = 1.6;
 
     /// <summary>Draws them.</summary>
     /// <param name="limbs">How many.</param>
@@ -29,11 +31,13 @@ internal static class LimbDiameters
         var within = Math.Sqrt(Math.Max(0, Square(limb.Cv) - tie * tie * between));
 
         var diameters = new double[limbs];
-        for (var i = 0; i < limbs; i++) diameters[i] = draw.Positive(new(limb.Mean, within));
+        for (var i = 0; i < limbs; i++)
+            diameters[i] = draw.Positive(new(limb.Mean, within));
         var drawn = diameters.Sum(Square);
         var area = draw.Positive(new(1, AreaCv)) * Math.PI * trunkMm * trunkMm / 400 / counts.TcsaCm2.Mean;
         var carried = counts.Limbs.Mean * Square(limb.Mean) * (1 + Square(limb.Cv)) * area;
-        if (!(drawn > 0 && carried > 0 && double.IsFinite(carried))) return diameters;
+        if (!(drawn > 0 && carried > 0 && double.IsFinite(carried)))
+            return diameters;
         var fit = Math.Clamp(Math.Pow(carried / drawn, tie / 2), LeastFit, MostFit);
         return [.. diameters.Select(d => d * fit)];
     }

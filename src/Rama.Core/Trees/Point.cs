@@ -14,8 +14,12 @@ public readonly record struct Point(double AlongM, double AcrossM, double Height
     }
 
     /// <summary>The place a share of the way to another.</summary>
-    internal Point Towards(Point other, double share) => new(
-        AlongM + (other.AlongM - AlongM) * share, AcrossM + (other.AcrossM - AcrossM) * share, HeightM + (other.HeightM - HeightM) * share);
+    internal Point Towards(Point other, double share) =>
+        new(
+            AlongM + (other.AlongM - AlongM) * share,
+            AcrossM + (other.AcrossM - AcrossM) * share,
+            HeightM + (other.HeightM - HeightM) * share
+        );
 
     /// <summary>The place so many metres off in a direction.</summary>
     /// <param name="azimuthDeg">0 along the row, 90 across it.</param>
@@ -25,6 +29,10 @@ public readonly record struct Point(double AlongM, double AcrossM, double Height
     {
         var (azimuth, rise) = (azimuthDeg * Math.PI / 180, riseDeg * Math.PI / 180);
         var flat = metres * Math.Cos(rise);
-        return new(AlongM + flat * Math.Cos(azimuth), AcrossM + flat * Math.Sin(azimuth), HeightM + metres * Math.Sin(rise));
+        return new(
+            AlongM + flat * Math.Cos(azimuth),
+            AcrossM + flat * Math.Sin(azimuth),
+            HeightM + metres * Math.Sin(rise)
+        );
     }
 }

@@ -22,7 +22,8 @@ public sealed class StandingTree
     {
         Tree = tree;
         _left = new double[tree.Branches.Length];
-        for (var i = 0; i < _left.Length; i++) _left[i] = tree.Branches[i].LengthM;
+        for (var i = 0; i < _left.Length; i++)
+            _left[i] = tree.Branches[i].LengthM;
         _buds = new bool[tree.Buds.Length];
         Array.Fill(_buds, true);
         FloralBuds = tree.FloralBuds;
@@ -70,9 +71,11 @@ public sealed class StandingTree
     {
         var count = 0;
         foreach (var bud in Tree.Index.Buds[branch])
-            if (_buds[bud] && Tree.Buds[bud] is { Floral: true } site && site.AtM >= beyondM) count += site.Count;
+            if (_buds[bud] && Tree.Buds[bud] is { Floral: true } site && site.AtM >= beyondM)
+                count += site.Count;
         foreach (var child in Tree.Index.Children[branch])
-            if (_left[child] > 0 && Tree.Branches[child].AtM >= beyondM) count += FloralOn(child);
+            if (_left[child] > 0 && Tree.Branches[child].AtM >= beyondM)
+                count += FloralOn(child);
         return count;
     }
 
@@ -81,11 +84,15 @@ public sealed class StandingTree
     /// <param name="leaveM">Metres to leave.</param>
     public double WoodBeyondCm3(int branch, double leaveM)
     {
-        if (_left[branch] <= leaveM) return 0;
+        if (_left[branch] <= leaveM)
+            return 0;
         var wood = Tree.Branches[branch];
-        var volume = wood.Kind is BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot ? TreeIndex.VolumeCm3(wood, _left[branch]) - TreeIndex.VolumeCm3(wood, leaveM) : 0;
+        var volume = wood.Kind is BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot
+            ? TreeIndex.VolumeCm3(wood, _left[branch]) - TreeIndex.VolumeCm3(wood, leaveM)
+            : 0;
         foreach (var child in Tree.Index.Children[branch])
-            if (_left[child] > 0 && Tree.Branches[child].AtM > leaveM) volume += WoodBeyondCm3(child, 0);
+            if (_left[child] > 0 && Tree.Branches[child].AtM > leaveM)
+                volume += WoodBeyondCm3(child, 0);
         return volume;
     }
 
@@ -94,7 +101,8 @@ public sealed class StandingTree
     /// <param name="leaveM">Metres to leave; what is shorter already stays as it is.</param>
     public CutLoss Cut(int branch, double leaveM)
     {
-        if (_left[branch] <= leaveM) return default;
+        if (_left[branch] <= leaveM)
+            return default;
         var (buds, wood, limbs) = (FloralBuds, WoodCutCm3, Limbs);
         var through = Tree.Branches[branch].DiameterAt(leaveM);
         Shorten(branch, Math.Max(0, leaveM));
@@ -104,9 +112,11 @@ public sealed class StandingTree
     /// <summary>Takes a bud off, or all that sit at its place.</summary>
     public CutLoss RubOff(int bud)
     {
-        if (!_buds[bud]) return default;
+        if (!_buds[bud])
+            return default;
         _buds[bud] = false;
-        if (!Tree.Buds[bud].Floral) return default;
+        if (!Tree.Buds[bud].Floral)
+            return default;
         FloralBuds -= Tree.Buds[bud].Count;
         return new(Tree.Buds[bud].Count, 0, 0, false);
     }
@@ -118,18 +128,23 @@ public sealed class StandingTree
         if (wood.Kind is BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot)
             WoodCutCm3 += TreeIndex.VolumeCm3(wood, _left[branch]) - TreeIndex.VolumeCm3(wood, leaveM);
         _left[branch] = leaveM;
-        if (wood.Kind == BranchKind.Leader) _heightM = double.NaN;
-        if (wood.Kind == BranchKind.Limb && stood && !Stands(branch)) Limbs--;
+        if (wood.Kind == BranchKind.Leader)
+            _heightM = double.NaN;
+        if (wood.Kind == BranchKind.Limb && stood && !Stands(branch))
+            Limbs--;
         foreach (var bud in Tree.Index.Buds[branch])
-            if (_buds[bud] && Tree.Buds[bud].AtM > leaveM) RubOff(bud);
+            if (_buds[bud] && Tree.Buds[bud].AtM > leaveM)
+                RubOff(bud);
         foreach (var child in Tree.Index.Children[branch])
-            if (_left[child] > 0 && Tree.Branches[child].AtM > leaveM) Shorten(child, 0);
+            if (_left[child] > 0 && Tree.Branches[child].AtM > leaveM)
+                Shorten(child, 0);
     }
 
     private double Highest()
     {
         var highest = 0.1;
-        foreach (var leader in Tree.Index.Leaders) highest = Math.Max(highest, Tree.Branches[leader].PointAt(_left[leader]).HeightM);
+        foreach (var leader in Tree.Index.Leaders)
+            highest = Math.Max(highest, Tree.Branches[leader].PointAt(_left[leader]).HeightM);
         return highest;
     }
 }

@@ -15,4 +15,12 @@ public readonly record struct Spread(double Mean, double Cv);
 /// <param name="HeightM">Height before pruning, metres.</param>
 /// <param name="FloralShare">Share of buds that are floral; the others are drawn but not counted.</param>
 public sealed record TreeCounts(
-    Spread TcsaCm2, Spread FloralBuds, int Leaders, Spread Limbs, Spread LimbMm, double ForkShare, Spread HeightM, double FloralShare = 1);
+    Spread TcsaCm2,
+    Spread FloralBuds,
+    int Leaders,
+    Spread Limbs,
+    Spread LimbMm,
+    double ForkShare,
+    Spread HeightM,
+    double FloralShare = 1
+);

@@ -31,7 +31,8 @@ internal sealed class TreeDraw(int seed)
         {
             var (u, v) = (2 * Uniform() - 1, 2 * Uniform() - 1);
             var s = u * u + v * v;
-            if (s is > 0 and < 1) return u * Math.Sqrt(-2 * Math.Log(s) / s);
+            if (s is > 0 and < 1)
+                return u * Math.Sqrt(-2 * Math.Log(s) / s);
         }
     }
 
@@ -41,7 +42,8 @@ internal sealed class TreeDraw(int seed)
     /// <summary>The same for a standard normal drawn before, so that two amounts can go together.</summary>
     public static double Positive(Spread of, double normal)
     {
-        if (of.Mean <= 0 || of.Cv <= 0) return Math.Max(0, of.Mean);
+        if (of.Mean <= 0 || of.Cv <= 0)
+            return Math.Max(0, of.Mean);
         var variance = Math.Log(1 + of.Cv * of.Cv);
         return Math.Exp(Math.Log(of.Mean) - variance / 2 + Math.Sqrt(variance) * normal);
     }

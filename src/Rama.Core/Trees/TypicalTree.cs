@@ -81,27 +81,41 @@ public sealed record TypicalTree(
     int BudsPerSite,
     double InnerVigour,
     double InnerBuds,
-    string Source)
+    string Source
+)
 {
     /// <summary>What makes the shape impossible, or null.</summary>
-    internal string? Fault() => this switch
-    {
-        { Planes: not (1 or 2) } => "planes must be 1 or 2",
-        { LeanDeg: < 0 or > 80 } => "leanDeg must lie between 0 and 80",
-        { HeightM: <= 0.5 or > 20 } => "heightM must lie above 0.5 and at most 20",
-        { TrunkM: < 0 } or { FirstLimbM: < 0 } => "trunkM and firstLimbM must not be negative",
-        var t when t.TrunkM >= t.HeightM => "trunkM must be below heightM: the leaders would have no length",
-        var t when t.FirstLimbM >= t.HeightM => "firstLimbM must be below heightM",
-        { TrunkMm: not (> 0 and <= 2_000) } or { LimbMm: not (> 0 and <= 1_000) } or { MetresPerMm: not (> 0 and <= 1) } =>
-            "trunkMm must lie above 0 and at most 2 000, limbMm at most 1 000 and metresPerMm at most 1",
-        { LimbCv: < 0 or > 1 } => "limbCv must lie between 0 and 1",
-        { Buds: not (>= 0 and <= 20_000) } or { BudsPerSite: < 1 or > 50 } => "buds must lie between 0 and 20 000 and budsPerSite between 1 and 50",
-        { ForkShare: < 0 or > 1 } or { PendantShare: < 0 or > 1 } or { UnsoundShare: < 0 or > 1 } or { UprightShare: < 0 or > 5 } => "shares must lie between 0 and 1",
-        { RiseLowDeg: not (>= -90 and <= 90) } or { RiseTopDeg: not (>= -90 and <= 90) } or { DroopDeg: not (>= -180 and <= 180) } =>
-            "riseLowDeg and riseTopDeg must lie between -90 and 90, droopDeg between -180 and 180",
-        { SpreadDeg: < 0 or > 180 } => "spreadDeg must lie between 0 and 180",
-        { Tiers: < 0 or > 8 } or { AgeYears: < 1 or > 100 } or { ShootM: < 0 or > 3 } or { InnerVigour: not (> 0 and <= 10) } or { InnerBuds: not (>= 0 and <= 10) } =>
-            "tiers 0 to 8, ageYears 1 to 100, shootM 0 to 3, innerVigour above 0 and innerBuds from 0, both at most 10, are expected",
-        _ => null,
-    };
+    internal string? Fault() =>
+        this switch
+        {
+            { Planes: not (1 or 2) } => "planes must be 1 or 2",
+            { LeanDeg: < 0 or > 80 } => "leanDeg must lie between 0 and 80",
+            { HeightM: <= 0.5 or > 20 } => "heightM must lie above 0.5 and at most 20",
+            { TrunkM: < 0 } or { FirstLimbM: < 0 } => "trunkM and firstLimbM must not be negative",
+            var t when t.TrunkM >= t.HeightM => "trunkM must be below heightM: the leaders would have no length",
+            var t when t.FirstLimbM >= t.HeightM => "firstLimbM must be below heightM",
+            { TrunkMm: not (> 0 and <= 2_000) }
+            or { LimbMm: not (> 0 and <= 1_000) }
+            or { MetresPerMm: not (> 0 and <= 1) } =>
+                "trunkMm must lie above 0 and at most 2 000, limbMm at most 1 000 and metresPerMm at most 1",
+            { LimbCv: < 0 or > 1 } => "limbCv must lie between 0 and 1",
+            { Buds: not (>= 0 and <= 20_000) } or { BudsPerSite: < 1 or > 50 } =>
+                "buds must lie between 0 and 20 000 and budsPerSite between 1 and 50",
+            { ForkShare: < 0 or > 1 }
+            or { PendantShare: < 0 or > 1 }
+            or { UnsoundShare: < 0 or > 1 }
+            or { UprightShare: < 0 or > 5 } => "shares must lie between 0 and 1",
+            { RiseLowDeg: not (>= -90 and <= 90) }
+            or { RiseTopDeg: not (>= -90 and <= 90) }
+            or { DroopDeg: not (>= -180 and <= 180) } =>
+                "riseLowDeg and riseTopDeg must lie between -90 and 90, droopDeg between -180 and 180",
+            { SpreadDeg: < 0 or > 180 } => "spreadDeg must lie between 0 and 180",
+            { Tiers: < 0 or > 8 }
+            or { AgeYears: < 1 or > 100 }
+            or { ShootM: < 0 or > 3 }
+            or { InnerVigour: not (> 0 and <= 10) }
+            or { InnerBuds: not (>= 0 and <= 10) } =>
+                "tiers 0 to 8, ageYears 1 to 100, shootM 0 to 3, innerVigour above 0 and innerBuds from 0, both at most 10, are expected",
+            _ => null,
+        };
 }

@@ -15,7 +15,9 @@ internal sealed class CountArchive(RamaContext database, EstateScope scope)
 
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {
-        WriteIndented = true, DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull, UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+        WriteIndented = true,
+        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
+        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
     };
 
@@ -25,31 +27,108 @@ internal sealed class CountArchive(RamaContext database, EstateScope scope)
     private sealed record PlanPart(string Planting, int Season, string? Details, IReadOnlyList<TreePart> Trees);
 
     private sealed record EntryPart(
-        string Planting, int Season, Guid Id, Guid Device, long Sequence, FieldKind Kind, FieldStanding Standing, int Row, int? Tree, DateTimeOffset At, string? Person, Guid? Supersedes, string Data);
+        string Planting,
+        int Season,
+        Guid Id,
+        Guid Device,
+        long Sequence,
+        FieldKind Kind,
+        FieldStanding Standing,
+        int Row,
+        int? Tree,
+        DateTimeOffset At,
+        string? Person,
+        Guid? Supersedes,
+        string Data
+    );
 
-    private sealed record PhotoPart(string Planting, int Season, Guid Id, int? Row, int? Tree, DateTimeOffset At, string? Person);
+    private sealed record PhotoPart(
+        string Planting,
+        int Season,
+        Guid Id,
+        int? Row,
+        int? Tree,
+        DateTimeOffset At,
+        string? Person
+    );
 
-    private sealed record Parts(IReadOnlyList<PlanPart> Plans, IReadOnlyList<EntryPart> Entries, IReadOnlyList<PhotoPart> Photos);
+    private sealed record Parts(
+        IReadOnlyList<PlanPart> Plans,
+        IReadOnlyList<EntryPart> Entries,
+        IReadOnlyList<PhotoPart> Photos
+    );
 
     /// <summary>Writes it into a zip.</summary>
     public async Task WriteAsync(ZipArchive zip, CancellationToken cancel)
     {
         var codes = await database.Plantings.ToDictionaryAsync(p => p.Id, p => p.Code, cancel);
-        var plans = (await database.ReadPlansAsync(cancel)).Where(p => p.CountDetails is not null || p.Trees.Exists(t => t.Details is not null || t.Buds is not null));
+        var plans = (await database.ReadPlansAsync(cancel)).Where(p =>
+            p.CountDetails is not null || p.Trees.Exists(t => t.Details is not null || t.Buds is not null)
+        );
         var entries = await database.FieldEntries.AsNoTracking().OrderBy(e => e.Id).ToListAsync(cancel);
-        var photos = await database.Photos.AsNoTracking().OrderBy(p => p.Id).Select(p => new { p.PlantingId, p.Season, p.Id, p.Row, p.Tree, p.At, p.Person }).ToListAsync(cancel);
+        var photos = await database
+            .Photos.AsNoTracking()
+            .OrderBy(p => p.Id)
+            .Select(p => new
+            {
+                p.PlantingId,
+                p.Season,
+                p.Id,
+                p.Row,
+                p.Tree,
+                p.At,
+                p.Person,
+            })
+            .ToListAsync(cancel);
         Parts parts = new(
-            [.. plans.Select(p => new PlanPart(codes[p.PlantingId], p.Season, p.CountDetails, [.. p.Trees.Where(t => t.Details is not null || t.Buds is not null).OrderBy(t => (t.Row, t.Tree)).Select(t => new TreePart(t.Row, t.Tree, t.Details, t.Buds))]))
-                .OrderBy(p => p.Planting, StringComparer.Ordinal).ThenBy(p => p.Season)],
-            [.. entries.Select(e => new EntryPart(codes[e.PlantingId], e.Season, e.Id, e.Device, e.Sequence, e.Kind, e.Standing, e.Row, e.Tree, e.At, e.Person, e.Supersedes, e.Data))],
-            [.. photos.Select(p => new PhotoPart(codes[p.PlantingId], p.Season, p.Id, p.Row, p.Tree, p.At, p.Person))]);
-        await using (var entry = zip.CreateEntry(DetailsFile).Open()) await JsonSerializer.SerializeAsync(entry, parts, Json, cancel);
+            [
+                .. plans
+                    .Select(p => new PlanPart(
+                        codes[p.PlantingId],
+                        p.Season,
+                        p.CountDetails,
+                        [
+                            .. p
+                                .Trees.Where(t => t.Details is not null || t.Buds is not null)
+                                .OrderBy(t => (t.Row, t.Tree))
+                                .Select(t => new TreePart(t.Row, t.Tree, t.Details, t.Buds)),
+                        ]
+                    ))
+                    .OrderBy(p => p.Planting, StringComparer.Ordinal)
+                    .ThenBy(p => p.Season),
+            ],
+            [
+                .. entries.Select(e => new EntryPart(
+                    codes[e.PlantingId],
+                    e.Season,
+                    e.Id,
+                    e.Device,
+                    e.Sequence,
+                    e.Kind,
+                    e.Standing,
+                    e.Row,
+                    e.Tree,
+                    e.At,
+                    e.Person,
+                    e.Supersedes,
+                    e.Data
+                )),
+            ],
+            [.. photos.Select(p => new PhotoPart(codes[p.PlantingId], p.Season, p.Id, p.Row, p.Tree, p.At, p.Person))]
+        );
+        await using (var entry = zip.CreateEntry(DetailsFile).Open())
+            await JsonSerializer.SerializeAsync(entry, parts, Json, cancel);
         foreach (var photo in photos)
         {
             await using var entry = zip.CreateEntry(PhotoFile(photo.Id)).Open();
-            await entry.WriteAsync(await database.Photos.Where(p => p.Id == photo.Id).Select(p => p.Picture).SingleAsync(cancel), cancel);
+            await entry.WriteAsync(
+                await database.Photos.Where(p => p.Id == photo.Id).Select(p => p.Picture).SingleAsync(cancel),
+                cancel
+            );
         }
-        foreach (var season in await database.ScanRows.Select(s => s.Season).Distinct().OrderBy(s => s).ToListAsync(cancel))
+        foreach (
+            var season in await database.ScanRows.Select(s => s.Season).Distinct().OrderBy(s => s).ToListAsync(cancel)
+        )
         {
             await using var entry = zip.CreateEntry(ScanFile(season)).Open();
             await WriteScanAsync(entry, season, codes, cancel);
@@ -60,14 +139,17 @@ internal sealed class CountArchive(RamaContext database, EstateScope scope)
     /// <exception cref="UnreadableFileException">It cannot be read.</exception>
     public async Task ReadAsync(ArchiveFiles files, int season, ScanImporter scans, CancellationToken cancel)
     {
-        if (files.Read(DetailsFile) is { } content) await ReadDetailsAsync(files, content, cancel);
+        if (files.Read(DetailsFile) is { } content)
+            await ReadDetailsAsync(files, content, cancel);
         // Scans of seasons long past are not kept by anybody.
         for (var year = season - 20; year <= season; year++)
         {
-            if (files.Read(ScanFile(year)) is not { } file) continue;
+            if (files.Read(ScanFile(year)) is not { } file)
+                continue;
             using var stream = new MemoryStream(file, writable: false);
             var report = await scans.RunAsync(ScanFile(year), stream, null, save: true, null, cancel, year);
-            if (!report.Saved) throw new UnreadableFileException("broken", $"{ScanFile(year)} holds trees that are not in the rows.");
+            if (!report.Saved)
+                throw new UnreadableFileException("broken", $"{ScanFile(year)} holds trees that are not in the rows.");
         }
     }
 
@@ -81,47 +163,96 @@ internal sealed class CountArchive(RamaContext database, EstateScope scope)
             foreach (var part in parts.Plans)
             {
                 if (!plans.TryGetValue((ids[part.Planting], part.Season), out var plan))
-                    database.Add(plan = new() { EstateId = scope.EstateId, PlantingId = ids[part.Planting], Season = part.Season });
+                    database.Add(
+                        plan = new()
+                        {
+                            EstateId = scope.EstateId,
+                            PlantingId = ids[part.Planting],
+                            Season = part.Season,
+                        }
+                    );
                 plan.TakeDetails(part.Details, part.Trees.ToDictionary(t => (t.Row, t.Tree), t => (t.Details, t.Buds)));
             }
             foreach (var e in parts.Entries)
-                database.Add(new FieldEntryRecord
-                {
-                    EstateId = scope.EstateId, Id = e.Id, PlantingId = ids[e.Planting], Season = e.Season, Device = e.Device, Sequence = e.Sequence, Kind = e.Kind, Standing = e.Standing, Row = e.Row,
-                    Tree = e.Tree, At = e.At, ReceivedAt = e.At, Person = e.Person, Supersedes = e.Supersedes, Data = e.Data,
-                });
+                database.Add(
+                    new FieldEntryRecord
+                    {
+                        EstateId = scope.EstateId,
+                        Id = e.Id,
+                        PlantingId = ids[e.Planting],
+                        Season = e.Season,
+                        Device = e.Device,
+                        Sequence = e.Sequence,
+                        Kind = e.Kind,
+                        Standing = e.Standing,
+                        Row = e.Row,
+                        Tree = e.Tree,
+                        At = e.At,
+                        ReceivedAt = e.At,
+                        Person = e.Person,
+                        Supersedes = e.Supersedes,
+                        Data = e.Data,
+                    }
+                );
             foreach (var p in parts.Photos)
-                database.Add(new PhotoRecord
-                {
-                    EstateId = scope.EstateId, Id = p.Id, PlantingId = ids[p.Planting], Season = p.Season, Row = p.Row, Tree = p.Tree, At = p.At, Person = p.Person,
-                    Picture = JpegPicture.WithoutMetadata(files.Read(PhotoFile(p.Id)) ?? []) ?? throw new JsonException($"photograph {p.Id} is missing"),
-                });
+                database.Add(
+                    new PhotoRecord
+                    {
+                        EstateId = scope.EstateId,
+                        Id = p.Id,
+                        PlantingId = ids[p.Planting],
+                        Season = p.Season,
+                        Row = p.Row,
+                        Tree = p.Tree,
+                        At = p.At,
+                        Person = p.Person,
+                        Picture = JpegPicture.WithoutMetadata(files.Read(PhotoFile(p.Id)) ?? [])
+                            ?? throw new JsonException($"photograph {p.Id} is missing"),
+                    }
+                );
             await database.SaveChangesAsync(cancel);
             database.ChangeTracker.Clear();
         }
-        catch (Exception e) when (e is JsonException or KeyNotFoundException or DbUpdateException or Core.Explain.UnusableEntryException)
+        catch (Exception e)
+            when (e is JsonException or KeyNotFoundException or DbUpdateException or Core.Explain.UnusableEntryException
+            )
         {
             throw new UnreadableFileException("broken", $"{DetailsFile} cannot be read: {e.Message}", e);
         }
     }
 
-    private async Task WriteScanAsync(Stream stream, int season, Dictionary<Guid, string> codes, CancellationToken cancel)
+    private async Task WriteScanAsync(
+        Stream stream,
+        int season,
+        Dictionary<Guid, string> codes,
+        CancellationToken cancel
+    )
     {
         var rows = await database.ScanRows.AsNoTracking().Where(s => s.Season == season).ToListAsync(cancel);
         var leaders = rows.Max(r => r.Leaders);
         await using var writer = new StreamWriter(stream);
-        await writer.WriteLineAsync("Planting,Row,Tree,Trunk (mm),Limbs,Buds" + string.Concat(Enumerable.Range(1, leaders).Select(i => $",Leader {i}")));
+        await writer.WriteLineAsync(
+            "Planting,Row,Tree,Trunk (mm),Limbs,Buds"
+                + string.Concat(Enumerable.Range(1, leaders).Select(i => $",Leader {i}"))
+        );
         static string Cell(float value) => float.IsNaN(value) ? "" : value.ToString(CultureInfo.InvariantCulture);
         foreach (var row in rows.OrderBy(r => codes[r.PlantingId], StringComparer.Ordinal).ThenBy(r => r.Row))
             for (var i = 0; i < row.Buds.Length; i++)
             {
-                var each = Enumerable.Range(0, leaders).Select(l => l < row.Leaders ? row.LeaderBuds[i * row.Leaders + l] : float.NaN).ToList();
-                if (each.Append(row.TrunksMm[i]).Append(row.Limbs[i]).Append(row.Buds[i]).All(float.IsNaN)) continue;
-                await writer.WriteLineAsync($"{Quoted(codes[row.PlantingId])},{row.Row},{row.FirstTree + i},{Cell(row.TrunksMm[i])},{Cell(row.Limbs[i])},{Cell(row.Buds[i])}{string.Concat(each.Select(v => "," + Cell(v)))}");
+                var each = Enumerable
+                    .Range(0, leaders)
+                    .Select(l => l < row.Leaders ? row.LeaderBuds[i * row.Leaders + l] : float.NaN)
+                    .ToList();
+                if (each.Append(row.TrunksMm[i]).Append(row.Limbs[i]).Append(row.Buds[i]).All(float.IsNaN))
+                    continue;
+                await writer.WriteLineAsync(
+                    $"{Quoted(codes[row.PlantingId])},{row.Row},{row.FirstTree + i},{Cell(row.TrunksMm[i])},{Cell(row.Limbs[i])},{Cell(row.Buds[i])}{string.Concat(each.Select(v => "," + Cell(v)))}"
+                );
             }
     }
 
-    private static string Quoted(string code) => code.AsSpan().ContainsAny(",\"\n") ? $"\"{code.Replace("\"", "\"\"", StringComparison.Ordinal)}\"" : code;
+    private static string Quoted(string code) =>
+        code.AsSpan().ContainsAny(",\"\n") ? $"\"{code.Replace("\"", "\"\"", StringComparison.Ordinal)}\"" : code;
 
     private static string ScanFile(int season) => $"scans-{season}.csv";
 

@@ -8,15 +8,17 @@ namespace Rama.Data.Count;
 /// <summary>One counted tree as entered.</summary>
 public sealed class CountedTreeRecord : IHistoried
 {
-    private CountedTreeRecord()
-    {
-    }
+    private CountedTreeRecord() { }
 
     internal static CountedTreeRecord Of(SeasonPlanRecord plan, int line, CountedTreeEntry entry)
     {
         var record = new CountedTreeRecord
         {
-            EstateId = plan.EstateId, PlantingId = plan.PlantingId, Season = plan.Season, Row = (int)entry.Row!.Value, Tree = (int)entry.Tree!.Value,
+            EstateId = plan.EstateId,
+            PlantingId = plan.PlantingId,
+            Season = plan.Season,
+            Row = (int)entry.Row!.Value,
+            Tree = (int)entry.Tree!.Value,
         };
         record.Take(line, entry);
         return record;
@@ -26,10 +28,16 @@ public sealed class CountedTreeRecord : IHistoried
     {
         Line = line;
         var before = ToEntry();
-        (Girth, Limbs, FloralBuds, Buds) = (entry.Girth ?? new(), (int?)entry.Limbs, (int?)entry.FloralBuds, (int?)entry.Buds);
+        (Girth, Limbs, FloralBuds, Buds) = (
+            entry.Girth ?? new(),
+            (int?)entry.Limbs,
+            (int?)entry.FloralBuds,
+            (int?)entry.Buds
+        );
         Details = TreeDetails.Write(entry);
         // What was typed over is no longer what the field said; a correction from there has to be looked at.
-        if (!Says(before)) FieldEntryId = null;
+        if (!Says(before))
+            FieldEntryId = null;
     }
 
     /// <summary>Takes over what came from the field.</summary>
@@ -43,7 +51,8 @@ public sealed class CountedTreeRecord : IHistoried
     internal bool Says(CountedTreeEntry entry)
     {
         var own = ToEntry();
-        return (own.Girth ?? new(), own.Limbs, own.FloralBuds, own.Buds, Details) == (entry.Girth ?? new(), entry.Limbs, entry.FloralBuds, entry.Buds, TreeDetails.Write(entry));
+        return (own.Girth ?? new(), own.Limbs, own.FloralBuds, own.Buds, Details)
+            == (entry.Girth ?? new(), entry.Limbs, entry.FloralBuds, entry.Buds, TreeDetails.Write(entry));
     }
 
     public Guid EstateId { get; private set; }
@@ -75,6 +84,17 @@ public sealed class CountedTreeRecord : IHistoried
 
     HistoryPlace IHistoried.Place => new("countedTree", PlantingId, Season, $"{Row}/{Tree}");
 
-    public CountedTreeEntry ToEntry() => TreeDetails.Read(
-        new() { Row = Row, Tree = Tree, Girth = Girth, Limbs = Limbs, FloralBuds = FloralBuds, Buds = Buds }, Details);
+    public CountedTreeEntry ToEntry() =>
+        TreeDetails.Read(
+            new()
+            {
+                Row = Row,
+                Tree = Tree,
+                Girth = Girth,
+                Limbs = Limbs,
+                FloralBuds = FloralBuds,
+                Buds = Buds,
+            },
+            Details
+        );
 }

@@ -42,17 +42,23 @@ public sealed record FieldEntry
     public VigourMarkEntry? Mark { get; init; }
 
     /// <summary>Whether it only takes another entry back.</summary>
-    internal bool IsWithdrawal => Supersedes is not null && Counted is null && SkipReason is null && Cut is null && Mark is null;
+    internal bool IsWithdrawal =>
+        Supersedes is not null && Counted is null && SkipReason is null && Cut is null && Mark is null;
 
-    internal FieldKind Kind => Counted is not null ? FieldKind.Tree : SkipReason is not null ? FieldKind.Skip : Cut is not null ? FieldKind.Cut : FieldKind.Mark;
+    internal FieldKind Kind =>
+        Counted is not null ? FieldKind.Tree
+        : SkipReason is not null ? FieldKind.Skip
+        : Cut is not null ? FieldKind.Cut
+        : FieldKind.Mark;
 
     /// <summary>The entry with row and tree set in what it tells.</summary>
-    internal FieldEntry Placed() => this with
-    {
-        Counted = Counted is null ? null : Counted with { Row = Row, Tree = Tree },
-        Cut = Cut is null ? null : Cut with { Row = Tree is null ? null : Row, Tree = Tree },
-        Mark = Mark is null ? null : Mark with { Row = Row, Tree = Tree },
-    };
+    internal FieldEntry Placed() =>
+        this with
+        {
+            Counted = Counted is null ? null : Counted with { Row = Row, Tree = Tree },
+            Cut = Cut is null ? null : Cut with { Row = Tree is null ? null : Row, Tree = Tree },
+            Mark = Mark is null ? null : Mark with { Row = Row, Tree = Tree },
+        };
 
     /// <summary>Checks the entry by itself.</summary>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
@@ -60,19 +66,37 @@ public sealed record FieldEntry
     {
         var reader = new EntryReader();
         var told = new object?[] { Counted, SkipReason, Cut, Mark }.Count(o => o is not null);
-        if (told > 1 || (told == 0 && Supersedes is null)) reader.Add("counted", "conflict", "Expected one of a counted tree, a reason to skip it, buds cut or a mark.");
+        if (told > 1 || (told == 0 && Supersedes is null))
+            reader.Add(
+                "counted",
+                "conflict",
+                "Expected one of a counted tree, a reason to skip it, buds cut or a mark."
+            );
         if (!IsWithdrawal)
         {
             reader.RequiredWhole("row", "Row", Row, "", 1, 9_999);
-            if (Counted is not null || SkipReason is not null) reader.RequiredWhole("tree", "Tree", Tree, "", 1, 9_999);
-            else reader.OptionalWhole("tree", "Tree", Tree, "", 1, 9_999);
+            if (Counted is not null || SkipReason is not null)
+                reader.RequiredWhole("tree", "Tree", Tree, "", 1, 9_999);
+            else
+                reader.OptionalWhole("tree", "Tree", Tree, "", 1, 9_999);
         }
         reader.ThrowIfAny();
-        if (SkipReason is not null) reader.Text("skipReason", "Reason", SkipReason, 200);
+        if (SkipReason is not null)
+            reader.Text("skipReason", "Reason", SkipReason, 200);
         // A share stands in for buds not cut yet: whether a count can be used does not hang on them.
-        if (Counted is not null) reader.Under("counted", () => Unindexed(() => new SurveyEntry { Trees = [Placed().Counted!], FloralShare = new(50, "%") }.Read(), "trees[0]."));
-        if (Cut is not null) reader.Under("cut", () => Unindexed(() => new SurveyEntry { BudCuts = [Placed().Cut!] }.Read(), "budCuts[0]."));
-        if (Mark is not null) reader.Under("mark", () => Placed().Mark!.Read());
+        if (Counted is not null)
+            reader.Under("counted", () =>
+                Unindexed(
+                    () => new SurveyEntry { Trees = [Placed().Counted!], FloralShare = new(50, "%") }.Read(),
+                    "trees[0]."
+                )
+            );
+        if (Cut is not null)
+            reader.Under("cut", () =>
+                Unindexed(() => new SurveyEntry { BudCuts = [Placed().Cut!] }.Read(), "budCuts[0].")
+            );
+        if (Mark is not null)
+            reader.Under("mark", () => Placed().Mark!.Read());
         reader.ThrowIfAny();
     }
 
@@ -84,7 +108,16 @@ public sealed record FieldEntry
         }
         catch (UnusableEntryException e)
         {
-            throw new UnusableEntryException([.. e.Problems.Select(p => p with { Field = p.Field.StartsWith(prefix, StringComparison.Ordinal) ? p.Field[prefix.Length..] : p.Field })]);
+            throw new UnusableEntryException([
+                .. e.Problems.Select(p =>
+                    p with
+                    {
+                        Field = p.Field.StartsWith(prefix, StringComparison.Ordinal)
+                            ? p.Field[prefix.Length..]
+                            : p.Field,
+                    }
+                ),
+            ]);
         }
     }
 }

@@ -81,7 +81,8 @@ public sealed class FieldEntryRecord : IEstateOwned
     /// <summary>What was told, as JSON.</summary>
     public string Data { get; init; } = "";
 
-    internal static string Write(FieldEntry entry) => CountJson.Write(new FieldData(entry.Counted, entry.SkipReason, entry.Cut, entry.Mark)) ?? "{}";
+    internal static string Write(FieldEntry entry) =>
+        CountJson.Write(new FieldData(entry.Counted, entry.SkipReason, entry.Cut, entry.Mark)) ?? "{}";
 
     /// <summary>What was told.</summary>
     public FieldData ToData() => CountJson.Read<FieldData>(Data)!;
@@ -92,4 +93,9 @@ public sealed class FieldEntryRecord : IEstateOwned
 /// <param name="SkipReason">Why the tree was left out.</param>
 /// <param name="Cut">Buds cut.</param>
 /// <param name="Mark">What was seen.</param>
-public sealed record FieldData(CountedTreeEntry? Counted = null, string? SkipReason = null, BudCutEntry? Cut = null, VigourMarkEntry? Mark = null);
+public sealed record FieldData(
+    CountedTreeEntry? Counted = null,
+    string? SkipReason = null,
+    BudCutEntry? Cut = null,
+    VigourMarkEntry? Mark = null
+);

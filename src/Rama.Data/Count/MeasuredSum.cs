@@ -11,19 +11,32 @@ namespace Rama.Data.Count;
 internal static class MeasuredSum
 {
     /// <summary>Brings the sums of plans up to date; not saved here.</summary>
-    public static async Task RefreshAsync(RamaContext database, IReadOnlyCollection<SeasonPlanRecord> plans, CancellationToken cancel)
+    public static async Task RefreshAsync(
+        RamaContext database,
+        IReadOnlyCollection<SeasonPlanRecord> plans,
+        CancellationToken cancel
+    )
     {
         var ids = plans.Select(p => p.PlantingId).Distinct().ToList();
-        var trunks = (await database.TrunkRows.AsNoTracking().Where(t => ids.Contains(t.PlantingId)).ToListAsync(cancel)).ToLookup(t => t.PlantingId);
-        var scans = (await database.ScanRows.AsNoTracking().Where(s => ids.Contains(s.PlantingId)).ToListAsync(cancel)).ToLookup(s => (s.PlantingId, s.Season));
-        foreach (var plan in plans) plan.Take(Of(plan, trunks[plan.PlantingId].ToList(), scans[(plan.PlantingId, plan.Season)].ToList()));
+        var trunks = (
+            await database.TrunkRows.AsNoTracking().Where(t => ids.Contains(t.PlantingId)).ToListAsync(cancel)
+        ).ToLookup(t => t.PlantingId);
+        var scans = (
+            await database.ScanRows.AsNoTracking().Where(s => ids.Contains(s.PlantingId)).ToListAsync(cancel)
+        ).ToLookup(s => (s.PlantingId, s.Season));
+        foreach (var plan in plans)
+            plan.Take(Of(plan, trunks[plan.PlantingId].ToList(), scans[(plan.PlantingId, plan.Season)].ToList()));
     }
 
     /// <summary>The sum for one plan.</summary>
     /// <param name="plan">The plan; its target may set the limits of the classes.</param>
     /// <param name="trunks">Trunk rows of its planting, of any season; the latest up to the plan's counts.</param>
     /// <param name="scans">Scan of its season.</param>
-    public static MeasuredTrees Of(SeasonPlanRecord plan, IReadOnlyList<TrunkRowRecord> trunks, IReadOnlyList<ScanRowRecord> scans)
+    public static MeasuredTrees Of(
+        SeasonPlanRecord plan,
+        IReadOnlyList<TrunkRowRecord> trunks,
+        IReadOnlyList<ScanRowRecord> scans
+    )
     {
         var girths = GirthsCm(plan.Season, trunks, scans);
         var sharing = SharingOf(plan);
@@ -31,24 +44,53 @@ internal static class MeasuredSum
         var buds = scans.SelectMany(s => s.Buds).Where(b => !float.IsNaN(b)).Select(b => (double)b).ToList();
         var byRow = scans.ToDictionary(s => s.Row);
         return new(
-            girths.Count, girths.Count == 0 ? null : girths.Average(Trunk.CrossSectionCm2),
-            [.. classes.Select(c => new TrunkShare(c.Name, c.FromGirthCm, c.ToGirthCm, c.Share, c.MeanTcsaCm2, c.TcsaCv))],
-            buds.Count, buds.Count == 0 ? null : buds.Average(),
-            [.. plan.Trees.Select(t => Scanned(byRow, t.Row, t.Tree)).OfType<ScannedTree>()]);
+            girths.Count,
+            girths.Count == 0 ? null : girths.Average(Trunk.CrossSectionCm2),
+            [
+                .. classes.Select(c => new TrunkShare(
+                    c.Name,
+                    c.FromGirthCm,
+                    c.ToGirthCm,
+                    c.Share,
+                    c.MeanTcsaCm2,
+                    c.TcsaCv
+                )),
+            ],
+            buds.Count,
+            buds.Count == 0 ? null : buds.Average(),
+            [.. plan.Trees.Select(t => Scanned(byRow, t.Row, t.Tree)).OfType<ScannedTree>()]
+        );
     }
 
     /// <summary>Girths of every tree measured, cm: from the trunk list, else from the scanner.</summary>
-    public static List<double> GirthsCm(int season, IReadOnlyList<TrunkRowRecord> trunks, IReadOnlyList<ScanRowRecord> scans)
+    public static List<double> GirthsCm(
+        int season,
+        IReadOnlyList<TrunkRowRecord> trunks,
+        IReadOnlyList<ScanRowRecord> scans
+    )
     {
         var usable = trunks.Where(t => t.Season <= season).ToList();
-        if (usable.Count == 0) return [.. scans.SelectMany(s => s.TrunksMm).Where(mm => !float.IsNaN(mm)).Select(mm => mm * Math.PI / 10)];
+        if (usable.Count == 0)
+            return [.. scans.SelectMany(s => s.TrunksMm).Where(mm => !float.IsNaN(mm)).Select(mm => mm * Math.PI / 10)];
         var latest = usable.Max(t => t.Season);
-        return [.. usable.Where(t => t.Season == latest).SelectMany(t => t.GirthsCm).Where(g => !float.IsNaN(g)).Select(g => (double)g)];
+        return
+        [
+            .. usable
+                .Where(t => t.Season == latest)
+                .SelectMany(t => t.GirthsCm)
+                .Where(g => !float.IsNaN(g))
+                .Select(g => (double)g),
+        ];
     }
 
     private static ScannedTree? Scanned(Dictionary<int, ScanRowRecord> rows, int row, int tree) =>
-        rows.TryGetValue(row, out var scan) && scan.Buds.ElementAtOrDefault(tree - scan.FirstTree) is var buds && tree >= scan.FirstTree && tree < scan.FirstTree + scan.Buds.Length && !float.IsNaN(buds)
-            ? new(row, tree, buds) : null;
+        rows.TryGetValue(row, out var scan)
+        && scan.Buds.ElementAtOrDefault(tree - scan.FirstTree) is var buds
+        && tree >= scan.FirstTree
+        && tree < scan.FirstTree + scan.Buds.Length
+        && !float.IsNaN(buds)
+            ? new(row, tree, buds)
+            : null;
 
     private static TreeSharing SharingOf(SeasonPlanRecord plan)
     {

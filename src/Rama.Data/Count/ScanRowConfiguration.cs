@@ -11,8 +11,19 @@ internal sealed class ScanRowConfiguration : IEntityTypeConfiguration<ScanRowRec
 
     public void Configure(EntityTypeBuilder<ScanRowRecord> builder)
     {
-        builder.ToTable(Table, t => t.HasCheckConstraint("ck_scan_rows_row", "\"row\" between 1 and 9999 and season between 1900 and 2200 and leaders between 0 and 12"));
-        builder.HasKey(s => new { s.EstateId, s.PlantingId, s.Season, s.Row });
+        builder.ToTable(Table, t =>
+            t.HasCheckConstraint(
+                "ck_scan_rows_row",
+                "\"row\" between 1 and 9999 and season between 1900 and 2200 and leaders between 0 and 12"
+            )
+        );
+        builder.HasKey(s => new
+        {
+            s.EstateId,
+            s.PlantingId,
+            s.Season,
+            s.Row,
+        });
         builder.HasOne<PlantingRecord>().WithMany().HasForeignKey(s => new { s.EstateId, s.PlantingId });
     }
 }

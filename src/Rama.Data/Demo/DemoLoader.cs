@@ -10,18 +10,27 @@ public sealed class DemoLoader(RamaContext database, EstateScope scope, EstateAr
     /// <summary>Loads the folder if there is no estate yet; says whether it did.</summary>
     public async Task<bool> LoadIfEmptyAsync(string folder, CancellationToken cancel)
     {
-        if (await database.Estates.AnyAsync(cancel)) return false;
+        if (await database.Estates.AnyAsync(cancel))
+            return false;
 
         var files = ArchiveFiles.OfFolder(folder);
         var facts = EstateArchive.Facts(files);
-        var estate = new EstateRecord { Name = facts.Name, Season = facts.Season, Today = facts.Today };
-        scope.EstateId = estate.Id;
-        await database.InTransactionAsync(async () =>
+        var estate = new EstateRecord
         {
-            database.Add(estate);
-            await database.SaveChangesAsync(cancel);
-            await archive.ReadAsync(files, null, cancel);
-        }, cancel);
+            Name = facts.Name,
+            Season = facts.Season,
+            Today = facts.Today,
+        };
+        scope.EstateId = estate.Id;
+        await database.InTransactionAsync(
+            async () =>
+            {
+                database.Add(estate);
+                await database.SaveChangesAsync(cancel);
+                await archive.ReadAsync(files, null, cancel);
+            },
+            cancel
+        );
         return true;
     }
 }

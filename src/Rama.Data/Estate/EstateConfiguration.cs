@@ -38,26 +38,38 @@ internal sealed class BlockConfiguration : IEntityTypeConfiguration<BlockRecord>
     {
         builder.ToTable("blocks");
         builder.HasKey(b => new { b.EstateId, b.Id });
-        builder.HasOne(b => b.Site).WithMany().HasForeignKey(b => new { b.EstateId, b.SiteId }).OnDelete(DeleteBehavior.Restrict);
+        builder
+            .HasOne(b => b.Site)
+            .WithMany()
+            .HasForeignKey(b => new { b.EstateId, b.SiteId })
+            .OnDelete(DeleteBehavior.Restrict);
         builder.HasIndex(b => new { b.EstateId, b.Code }).IsUnique();
         builder.Property(b => b.Code).HasMaxLength(12);
         builder.Property(b => b.Outline).HasColumnType("jsonb");
     }
 }
 
-internal sealed class OwnEntryConfiguration : 
-    IEntityTypeConfiguration<OwnVarietyRecord>, IEntityTypeConfiguration<OwnRootstockRecord>, IEntityTypeConfiguration<OwnPriceListRecord>,
-    IEntityTypeConfiguration<OwnSystemRecord>
+internal sealed class OwnEntryConfiguration
+    : IEntityTypeConfiguration<OwnVarietyRecord>,
+        IEntityTypeConfiguration<OwnRootstockRecord>,
+        IEntityTypeConfiguration<OwnPriceListRecord>,
+        IEntityTypeConfiguration<OwnSystemRecord>
 {
-    public void Configure(EntityTypeBuilder<OwnVarietyRecord> builder) => Configure<OwnVarietyRecord, Variety>(builder, "own_varieties");
+    public void Configure(EntityTypeBuilder<OwnVarietyRecord> builder) =>
+        Configure<OwnVarietyRecord, Variety>(builder, "own_varieties");
 
-    public void Configure(EntityTypeBuilder<OwnRootstockRecord> builder) => Configure<OwnRootstockRecord, Rootstock>(builder, "own_rootstocks");
+    public void Configure(EntityTypeBuilder<OwnRootstockRecord> builder) =>
+        Configure<OwnRootstockRecord, Rootstock>(builder, "own_rootstocks");
 
-    public void Configure(EntityTypeBuilder<OwnPriceListRecord> builder) => Configure<OwnPriceListRecord, PriceListEntry>(builder, "own_price_lists");
+    public void Configure(EntityTypeBuilder<OwnPriceListRecord> builder) =>
+        Configure<OwnPriceListRecord, PriceListEntry>(builder, "own_price_lists");
 
-    public void Configure(EntityTypeBuilder<OwnSystemRecord> builder) => Configure<OwnSystemRecord, TrainingSystem>(builder, "own_systems");
+    public void Configure(EntityTypeBuilder<OwnSystemRecord> builder) =>
+        Configure<OwnSystemRecord, TrainingSystem>(builder, "own_systems");
 
-    private static void Configure<TRecord, T>(EntityTypeBuilder<TRecord> builder, string table) where TRecord : OwnEntryRecord<T> where T : class
+    private static void Configure<TRecord, T>(EntityTypeBuilder<TRecord> builder, string table)
+        where TRecord : OwnEntryRecord<T>
+        where T : class
     {
         builder.ToTable(table);
         builder.Ignore(v => v.Place);
@@ -74,7 +86,12 @@ internal sealed class RowLineConfiguration : IEntityTypeConfiguration<RowLineRec
     public void Configure(EntityTypeBuilder<RowLineRecord> builder)
     {
         builder.ToTable("row_lines", t => t.HasCheckConstraint("ck_row_lines_row", "\"row\" between 1 and 9999"));
-        builder.HasKey(l => new { l.EstateId, l.BlockId, l.Row });
+        builder.HasKey(l => new
+        {
+            l.EstateId,
+            l.BlockId,
+            l.Row,
+        });
         builder.HasOne<BlockRecord>().WithMany().HasForeignKey(l => new { l.EstateId, l.BlockId });
     }
 }
@@ -86,9 +103,19 @@ internal sealed class PlantingRowConfiguration : IEntityTypeConfiguration<Planti
 
     public void Configure(EntityTypeBuilder<PlantingRowRecord> builder)
     {
-        builder.ToTable(Table, t => t.HasCheckConstraint(
-            "ck_planting_rows_row", "\"row\" between 1 and 9999 and first_tree between 1 and 9999 and trees between 1 and 5000"));
-        builder.HasKey(r => new { r.EstateId, r.PlantingId, r.Row, r.FirstTree });
+        builder.ToTable(Table, t =>
+            t.HasCheckConstraint(
+                "ck_planting_rows_row",
+                "\"row\" between 1 and 9999 and first_tree between 1 and 9999 and trees between 1 and 5000"
+            )
+        );
+        builder.HasKey(r => new
+        {
+            r.EstateId,
+            r.PlantingId,
+            r.Row,
+            r.FirstTree,
+        });
         builder.HasOne<PlantingRecord>().WithMany(p => p.Rows).HasForeignKey(r => new { r.EstateId, r.PlantingId });
     }
 }
@@ -103,12 +130,22 @@ internal sealed class PlantingConfiguration : IEntityTypeConfiguration<PlantingR
         builder.ToTable("plantings", t =>
         {
             t.HasCheckConstraint("ck_plantings_year_planted", "year_planted between 1900 and 2200");
-            t.HasCheckConstraint("ck_plantings_spacing", "row_spacing_value > 0 and tree_spacing_value > 0 and area_value > 0");
-            t.HasCheckConstraint("ck_plantings_shares", "coalesce(missing_share_value, 0) >= 0 and coalesce(pollinizer_share_value, 0) >= 0");
+            t.HasCheckConstraint(
+                "ck_plantings_spacing",
+                "row_spacing_value > 0 and tree_spacing_value > 0 and area_value > 0"
+            );
+            t.HasCheckConstraint(
+                "ck_plantings_shares",
+                "coalesce(missing_share_value, 0) >= 0 and coalesce(pollinizer_share_value, 0) >= 0"
+            );
         });
         builder.HasKey(p => new { p.EstateId, p.Id });
         builder.HasOne<EstateRecord>().WithMany().HasForeignKey(p => p.EstateId);
-        builder.HasOne(p => p.Block).WithMany().HasForeignKey(p => new { p.EstateId, p.BlockId }).OnDelete(DeleteBehavior.Restrict);
+        builder
+            .HasOne(p => p.Block)
+            .WithMany()
+            .HasForeignKey(p => new { p.EstateId, p.BlockId })
+            .OnDelete(DeleteBehavior.Restrict);
         builder.HasIndex(p => new { p.EstateId, p.Code }).IsUnique().HasDatabaseName(CodeIndex);
         builder.Property(p => p.Code).HasMaxLength(12);
         builder.Property(p => p.Name).HasMaxLength(60);

@@ -28,7 +28,8 @@ public sealed class EstateRecord : IHistoried
     public DateOnly? Today { get; set; }
 
     /// <summary>Takes the crews' measures over.</summary>
-    public void Take(BodyMarksEntry? marks) => BodyMarks = marks is null || marks == new BodyMarksEntry() ? null : CountJson.Write(marks);
+    public void Take(BodyMarksEntry? marks) =>
+        BodyMarks = marks is null || marks == new BodyMarksEntry() ? null : CountJson.Write(marks);
 
     /// <summary>The crews' measures as typed.</summary>
     public BodyMarksEntry ToBodyMarks() => CountJson.Read<BodyMarksEntry>(BodyMarks) ?? new();

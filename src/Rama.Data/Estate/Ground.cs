@@ -10,7 +10,12 @@ internal sealed class Ground
     private readonly Dictionary<string, SiteRecord> _sites;
     private readonly Dictionary<string, BlockRecord> _blocks;
 
-    private Ground(RamaContext database, EstateRecord estate, IEnumerable<SiteRecord> sites, IEnumerable<BlockRecord> blocks)
+    private Ground(
+        RamaContext database,
+        EstateRecord estate,
+        IEnumerable<SiteRecord> sites,
+        IEnumerable<BlockRecord> blocks
+    )
     {
         (_database, _estate) = (database, estate);
         _sites = sites.ToDictionary(s => s.Name, StringComparer.OrdinalIgnoreCase);
@@ -43,11 +48,15 @@ internal sealed class Ground
     /// <summary>Removes blocks that hold no planting and have no outline any more, and sites that hold no block.</summary>
     public async Task ClearEmptyAsync(CancellationToken cancel)
     {
-        var empty = await _database.Blocks
-            .Where(b => b.Outline == null && !_database.Plantings.Any(p => p.BlockId == b.Id) && !_database.RowLines.Any(l => l.BlockId == b.Id))
+        var empty = await _database
+            .Blocks.Where(b =>
+                b.Outline == null
+                && !_database.Plantings.Any(p => p.BlockId == b.Id)
+                && !_database.RowLines.Any(l => l.BlockId == b.Id)
+            )
             .ToListAsync(cancel);
-        var bare = await _database.Sites
-            .Where(s => !_database.Blocks.Any(b => b.SiteId == s.Id && !empty.Select(e => e.Id).Contains(b.Id)))
+        var bare = await _database
+            .Sites.Where(s => !_database.Blocks.Any(b => b.SiteId == s.Id && !empty.Select(e => e.Id).Contains(b.Id)))
             .ToListAsync(cancel);
         _database.RemoveRange(empty);
         _database.RemoveRange(bare);
@@ -56,9 +65,11 @@ internal sealed class Ground
     // Where no site is named, the first one of the estate is meant; an estate's first site is named after it.
     private SiteRecord Site(string? name)
     {
-        if (name is null && _sites.Count > 0) return _sites.Values.First();
+        if (name is null && _sites.Count > 0)
+            return _sites.Values.First();
         name ??= _estate.Name[..Math.Min(_estate.Name.Length, 60)];
-        if (_sites.TryGetValue(name, out var site)) return site;
+        if (_sites.TryGetValue(name, out var site))
+            return site;
         site = new() { EstateId = _estate.Id, Name = name };
         _sites.Add(name, site);
         _database.Add(site);

@@ -5,11 +5,14 @@ using Rama.Data.History;
 namespace Rama.Data.Estate;
 
 /// <summary>An entry of the catalogue as the estate knows it: a shipped one with other numbers, or one of its own.</summary>
-public abstract class OwnEntryRecord<T> : IHistoried where T : class
+public abstract class OwnEntryRecord<T> : IHistoried
+    where T : class
 {
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {
-        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow, RespectRequiredConstructorParameters = true, RespectNullableAnnotations = true,
+        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+        RespectRequiredConstructorParameters = true,
+        RespectNullableAnnotations = true,
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
     };
 

@@ -70,7 +70,13 @@ public sealed class PlantingRecord : IHistoried
     /// <summary>Takes over rows the core has read without a problem.</summary>
     public void Take(RowList? list)
     {
-        Rows.Merge(list?.Rows ?? [], r => (r.Row, r.FirstTree), r => (r.Number, r.FirstTree), r => PlantingRowRecord.Of(this, r), (record, row) => record.Take(row));
+        Rows.Merge(
+            list?.Rows ?? [],
+            r => (r.Row, r.FirstTree),
+            r => (r.Number, r.FirstTree),
+            r => PlantingRowRecord.Of(this, r),
+            (record, row) => record.Take(row)
+        );
         Touch();
     }
 
@@ -85,35 +91,58 @@ public sealed class PlantingRecord : IHistoried
     public void Take(SeasonRecordsEntry entry)
     {
         Results.Merge(
-            entry.Seasons, r => r.Season, e => (int)e.Season!.Value,
-            e => SeasonResultRecord.Of(this, e), (record, e) => record.Take(e));
+            entry.Seasons,
+            r => r.Season,
+            e => (int)e.Season!.Value,
+            e => SeasonResultRecord.Of(this, e),
+            (record, e) => record.Take(e)
+        );
         Touch();
     }
 
     /// <summary>The planting as entered; its block and site must be loaded.</summary>
-    public PlantingEntry ToEntry() => new()
-    {
-        Site = Block!.Site!.Name, Block = Block.Code, Code = Code, Name = Name, Variety = Variety, Rootstock = Rootstock, System = System, YearPlanted = YearPlanted,
-        RowSpacing = RowSpacing, TreeSpacing = TreeSpacing, Area = Area,
-        MissingShare = MissingShare, PollinizerShare = PollinizerShare,
-    };
+    public PlantingEntry ToEntry() =>
+        new()
+        {
+            Site = Block!.Site!.Name,
+            Block = Block.Code,
+            Code = Code,
+            Name = Name,
+            Variety = Variety,
+            Rootstock = Rootstock,
+            System = System,
+            YearPlanted = YearPlanted,
+            RowSpacing = RowSpacing,
+            TreeSpacing = TreeSpacing,
+            Area = Area,
+            MissingShare = MissingShare,
+            PollinizerShare = PollinizerShare,
+        };
 
     /// <summary>The rows as entered.</summary>
-    public RowListEntry ToRows() => new() { Rows = [.. Rows.OrderBy(r => r.Row).ThenBy(r => r.FirstTree).Select(r => r.ToEntry())] };
+    public RowListEntry ToRows() =>
+        new() { Rows = [.. Rows.OrderBy(r => r.Row).ThenBy(r => r.FirstTree).Select(r => r.ToEntry())] };
 
     /// <summary>Weighed fruit as entered.</summary>
     public FruitSampleEntry ToFruitSample() =>
-        FruitSample is null ? new() : new() { Fruit = JsonSerializer.Deserialize<List<WeighedFruitEntry>>(FruitSample, JsonSerializerOptions.Web)! };
+        FruitSample is null
+            ? new()
+            : new()
+            {
+                Fruit = JsonSerializer.Deserialize<List<WeighedFruitEntry>>(FruitSample, JsonSerializerOptions.Web)!,
+            };
 
     /// <summary>Past seasons as entered.</summary>
-    public SeasonRecordsEntry ToRecords() => new() { Seasons = [.. Results.OrderBy(r => r.Season).Select(r => r.ToEntry())] };
+    public SeasonRecordsEntry ToRecords() =>
+        new() { Seasons = [.. Results.OrderBy(r => r.Season).Select(r => r.ToEntry())] };
 
     /// <summary>Area stated, hectares.</summary>
     public double AreaHa() => Units.Area[Area.Unit!].ToBase(Area.Value!.Value);
 
     /// <summary>Metres that the trees of a row take at their spacing; 0 where the row is not listed. The rows must be loaded.</summary>
     public double RowLengthM(int row) =>
-        Rows.Where(r => r.Row == row).Sum(r => r.Trees) * Units.Length[TreeSpacing.Unit!].ToBase(TreeSpacing.Value!.Value);
+        Rows.Where(r => r.Row == row).Sum(r => r.Trees)
+        * Units.Length[TreeSpacing.Unit!].ToBase(TreeSpacing.Value!.Value);
 
     internal void StandOn(BlockRecord block) => (BlockId, Block) = (block.Id, block);
 

@@ -28,7 +28,13 @@ public sealed class PlantingRowRecord : IHistoried
 
     internal static PlantingRowRecord Of(PlantingRecord planting, TreeRow row)
     {
-        var record = new PlantingRowRecord { EstateId = planting.EstateId, PlantingId = planting.Id, Row = row.Number, FirstTree = row.FirstTree };
+        var record = new PlantingRowRecord
+        {
+            EstateId = planting.EstateId,
+            PlantingId = planting.Id,
+            Row = row.Number,
+            FirstTree = row.FirstTree,
+        };
         record.Take(row);
         return record;
     }
@@ -40,9 +46,15 @@ public sealed class PlantingRowRecord : IHistoried
         (Pollinizers, ToGrub) = ([.. row.Pollinizers], [.. row.ToGrub]);
     }
 
-    internal RowEntry ToEntry() => new()
-    {
-        Row = Row, FirstTree = FirstTree, Trees = Trees, Missing = TreeNumbers.Write(Missing), Replants = TreeNumbers.Write(Replants),
-        Pollinizers = TreeNumbers.Write(Pollinizers), ToGrub = TreeNumbers.Write(ToGrub),
-    };
+    internal RowEntry ToEntry() =>
+        new()
+        {
+            Row = Row,
+            FirstTree = FirstTree,
+            Trees = Trees,
+            Missing = TreeNumbers.Write(Missing),
+            Replants = TreeNumbers.Write(Replants),
+            Pollinizers = TreeNumbers.Write(Pollinizers),
+            ToGrub = TreeNumbers.Write(ToGrub),
+        };
 }

@@ -31,7 +31,8 @@ public abstract class ArchiveFiles
     {
         public override byte[]? Read(string name)
         {
-            if (zip.GetEntry(name) is not { } entry) return null;
+            if (zip.GetEntry(name) is not { } entry)
+                return null;
             using var stream = entry.Open();
             using var content = new MemoryStream();
             stream.CopyTo(content);
@@ -41,6 +42,7 @@ public abstract class ArchiveFiles
 
     private sealed class Folder(string path) : ArchiveFiles
     {
-        public override byte[]? Read(string name) => File.Exists(Path.Combine(path, name)) ? File.ReadAllBytes(Path.Combine(path, name)) : null;
+        public override byte[]? Read(string name) =>
+            File.Exists(Path.Combine(path, name)) ? File.ReadAllBytes(Path.Combine(path, name)) : null;
     }
 }

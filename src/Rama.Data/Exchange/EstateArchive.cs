@@ -21,7 +21,13 @@ namespace Rama.Data.Exchange;
 /// Everything an estate owns as open files: <c>estate.json</c>, a CSV per table, <c>ground.geojson</c>, and the history to
 /// read. docs/exchange.md describes them. What is written can be read into an empty estate with the same result.
 /// </summary>
-public sealed class EstateArchive(RamaContext database, EstateScope scope, CatalogueStore catalogues, Importer importer, ScanImporter scans)
+public sealed class EstateArchive(
+    RamaContext database,
+    EstateScope scope,
+    CatalogueStore catalogues,
+    Importer importer,
+    ScanImporter scans
+)
 {
     /// <summary>Version of the format; a reader refuses later ones.</summary>
     public const int Version = 1;
@@ -30,10 +36,24 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
 
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {
-        WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping, UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+        WriteIndented = true,
+        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
     };
 
-    private static readonly string[] HistoryHeaders = ["At", "Person", "Imported", "Subject", "Planting", "Season", "Detail", "Field", "Old", "New"];
+    private static readonly string[] HistoryHeaders =
+    [
+        "At",
+        "Person",
+        "Imported",
+        "Subject",
+        "Planting",
+        "Season",
+        "Detail",
+        "Field",
+        "Old",
+        "New",
+    ];
 
     /// <summary>Name of a table's file.</summary>
     public static string FileOf(ExchangeTable table) => table.Name == "ground" ? "ground.geojson" : $"{table.Name}.csv";
@@ -43,9 +63,19 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
     {
         try
         {
-            var facts = files.Read("estate.json") is { } content ? JsonSerializer.Deserialize<EstateFacts>(content, Json) : null;
-            if (facts is not { Format: Format }) throw new UnreadableFileException("type", "This holds no estate: estate.json is missing or of another program.");
-            if (facts.Version > Version) throw new UnreadableFileException("version", $"This was exported by a later Rama (format {facts.Version}); this one reads up to {Version}.");
+            var facts = files.Read("estate.json") is { } content
+                ? JsonSerializer.Deserialize<EstateFacts>(content, Json)
+                : null;
+            if (facts is not { Format: Format })
+                throw new UnreadableFileException(
+                    "type",
+                    "This holds no estate: estate.json is missing or of another program."
+                );
+            if (facts.Version > Version)
+                throw new UnreadableFileException(
+                    "version",
+                    $"This was exported by a later Rama (format {facts.Version}); this one reads up to {Version}."
+                );
             facts.BodyMarks?.Read();
             return facts;
         }
@@ -62,21 +92,50 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
         var source = new ExportSource(database, estate);
         using var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true);
         await using (var entry = zip.CreateEntry("estate.json").Open())
-            await JsonSerializer.SerializeAsync(entry, new EstateFacts(Format, Version, estate.Name, estate.Season, estate.Today, estate.CrewHoursPerWeek,
-                estate.BodyMarks is null ? null : estate.ToBodyMarks()), Json, cancel);
+            await JsonSerializer.SerializeAsync(
+                entry,
+                new EstateFacts(
+                    Format,
+                    Version,
+                    estate.Name,
+                    estate.Season,
+                    estate.Today,
+                    estate.CrewHoursPerWeek,
+                    estate.BodyMarks is null ? null : estate.ToBodyMarks()
+                ),
+                Json,
+                cancel
+            );
         foreach (var table in ExchangeTables.All)
         {
             var lines = await table.WriteAsync(source, cancel);
             await using var entry = zip.CreateEntry(FileOf(table)).Open();
-            if (table.Name == "ground") WriteGeoJson(entry, lines);
-            else SheetWriter.WriteCsv(entry, table.Headers, lines);
+            if (table.Name == "ground")
+                WriteGeoJson(entry, lines);
+            else
+                SheetWriter.WriteCsv(entry, table.Headers, lines);
         }
         await using (var entry = zip.CreateEntry("varieties.json").Open())
-            await JsonSerializer.SerializeAsync(entry, await OwnEntriesAsync<OwnVarietyRecord, Variety>(cancel), Json, cancel);
+            await JsonSerializer.SerializeAsync(
+                entry,
+                await OwnEntriesAsync<OwnVarietyRecord, Variety>(cancel),
+                Json,
+                cancel
+            );
         await using (var entry = zip.CreateEntry("rootstocks.json").Open())
-            await JsonSerializer.SerializeAsync(entry, await OwnEntriesAsync<OwnRootstockRecord, Rootstock>(cancel), Json, cancel);
+            await JsonSerializer.SerializeAsync(
+                entry,
+                await OwnEntriesAsync<OwnRootstockRecord, Rootstock>(cancel),
+                Json,
+                cancel
+            );
         await using (var entry = zip.CreateEntry("systems.json").Open())
-            await JsonSerializer.SerializeAsync(entry, await OwnEntriesAsync<OwnSystemRecord, TrainingSystem>(cancel), Json, cancel);
+            await JsonSerializer.SerializeAsync(
+                entry,
+                await OwnEntriesAsync<OwnSystemRecord, TrainingSystem>(cancel),
+                Json,
+                cancel
+            );
         await using (var entry = zip.CreateEntry("prices.json").Open())
             await JsonSerializer.SerializeAsync(entry, await PricesAsync(cancel), Json, cancel);
         await new CountArchive(database, scope).WriteAsync(zip, cancel);
@@ -90,9 +149,12 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
     {
         var estate = await database.Estates.AsNoTracking().SingleAsync(e => e.Id == scope.EstateId, cancel);
         var lines = await table.WriteAsync(new(database, estate), cancel);
-        if (table.Name == "ground") WriteGeoJson(stream, lines);
-        else if (workbook) SheetWriter.WriteXlsx(stream, table.Name, table.Headers, lines);
-        else SheetWriter.WriteCsv(stream, table.Headers, lines);
+        if (table.Name == "ground")
+            WriteGeoJson(stream, lines);
+        else if (workbook)
+            SheetWriter.WriteXlsx(stream, table.Name, table.Headers, lines);
+        else
+            SheetWriter.WriteCsv(stream, table.Headers, lines);
         return table.Name == "ground" || !workbook ? FileOf(table) : $"{table.Name}.xlsx";
     }
 
@@ -103,102 +165,169 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
     {
         var facts = Facts(files);
         if (await database.Plantings.AnyAsync(cancel))
-            throw new UnreadableFileException("not-empty", "This estate holds plantings already. Make a new estate and read the archive into that.");
-        await database.InTransactionAsync(async () =>
-        {
-            var estate = await database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
-            (estate.Season, estate.Today, estate.CrewHoursPerWeek) = (facts.Season, facts.Today, facts.CrewHoursPerWeek);
-            estate.Take(facts.BodyMarks);
-            await database.SaveChangesAsync(cancel);
-            ReadOwnEntries(files, "varieties.json", json =>
+            throw new UnreadableFileException(
+                "not-empty",
+                "This estate holds plantings already. Make a new estate and read the archive into that."
+            );
+        await database.InTransactionAsync(
+            async () =>
             {
-                var variety = OwnVarietyRecord.Parse(json);
-                variety.ToEntry().Read();
-                var record = new OwnVarietyRecord { EstateId = scope.EstateId, Name = variety.Name };
-                record.Take(variety);
-                database.Add(record);
-            });
-            ReadOwnEntries(files, "rootstocks.json", json =>
-            {
-                var rootstock = OwnRootstockRecord.Parse(json);
-                rootstock.ToEntry().Read();
-                var record = new OwnRootstockRecord { EstateId = scope.EstateId, Name = rootstock.Name };
-                record.Take(rootstock);
-                database.Add(record);
-            });
-            ReadOwnEntries(files, "systems.json", json =>
-            {
-                var system = TrainingSystem.Parse($$"""{ "$schema": "training-system.schema.json", "system": {{json}} }""");
-                var record = new OwnSystemRecord { EstateId = scope.EstateId, Name = system.Id };
-                record.Take(system);
-                database.Add(record);
-            });
-            ReadOwnEntries(files, "prices.json", json =>
-            {
-                var named = JsonNode.Parse(json)!.AsObject();
-                var prices = OwnPriceListRecord.Parse((named["prices"] ?? throw new JsonException("a list has no prices")).ToJsonString());
-                prices.Read(PackageMasses.Default, DiameterLaw.Apple);
-                var record = new OwnPriceListRecord { EstateId = scope.EstateId, Name = (string?)named["variety"] ?? throw new JsonException("a list names no variety") };
-                record.Take(prices);
-                database.Add(record);
-            });
-            await database.SaveChangesAsync(cancel);
-            catalogues.Forget();
-            foreach (var table in ExchangeTables.All)
-            {
-                if (files.Read(FileOf(table)) is not { } content || IsHeaderOnly(content)) continue;
-                var sheet = SheetReader.Read(FileOf(table), content, cancel);
-                var report = await importer.RunAsync(sheet, MappingGuess.Of(sheet, table), save: true, progress, cancel);
-                if (!report.Saved) throw new ArchiveProblemException(sheet.Name, report.Problems[0]);
-            }
-            await new CountArchive(database, scope).ReadAsync(files, facts.Season, scans, cancel);
-            await new PrescribeArchive(database, scope).ReadAsync(files, cancel);
-        }, cancel);
+                var estate = await database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
+                (estate.Season, estate.Today, estate.CrewHoursPerWeek) = (
+                    facts.Season,
+                    facts.Today,
+                    facts.CrewHoursPerWeek
+                );
+                estate.Take(facts.BodyMarks);
+                await database.SaveChangesAsync(cancel);
+                ReadOwnEntries(files, "varieties.json", json =>
+                {
+                    var variety = OwnVarietyRecord.Parse(json);
+                    variety.ToEntry().Read();
+                    var record = new OwnVarietyRecord { EstateId = scope.EstateId, Name = variety.Name };
+                    record.Take(variety);
+                    database.Add(record);
+                });
+                ReadOwnEntries(files, "rootstocks.json", json =>
+                {
+                    var rootstock = OwnRootstockRecord.Parse(json);
+                    rootstock.ToEntry().Read();
+                    var record = new OwnRootstockRecord { EstateId = scope.EstateId, Name = rootstock.Name };
+                    record.Take(rootstock);
+                    database.Add(record);
+                });
+                ReadOwnEntries(files, "systems.json", json =>
+                {
+                    var system = TrainingSystem.Parse(
+                        $$"""{ "$schema": "training-system.schema.json", "system": {{json}} }"""
+                    );
+                    var record = new OwnSystemRecord { EstateId = scope.EstateId, Name = system.Id };
+                    record.Take(system);
+                    database.Add(record);
+                });
+                ReadOwnEntries(files, "prices.json", json =>
+                {
+                    var named = JsonNode.Parse(json)!.AsObject();
+                    var prices = OwnPriceListRecord.Parse(
+                        (named["prices"] ?? throw new JsonException("a list has no prices")).ToJsonString()
+                    );
+                    prices.Read(PackageMasses.Default, DiameterLaw.Apple);
+                    var record = new OwnPriceListRecord
+                    {
+                        EstateId = scope.EstateId,
+                        Name = (string?)named["variety"] ?? throw new JsonException("a list names no variety"),
+                    };
+                    record.Take(prices);
+                    database.Add(record);
+                });
+                await database.SaveChangesAsync(cancel);
+                catalogues.Forget();
+                foreach (var table in ExchangeTables.All)
+                {
+                    if (files.Read(FileOf(table)) is not { } content || IsHeaderOnly(content))
+                        continue;
+                    var sheet = SheetReader.Read(FileOf(table), content, cancel);
+                    var report = await importer.RunAsync(
+                        sheet,
+                        MappingGuess.Of(sheet, table),
+                        save: true,
+                        progress,
+                        cancel
+                    );
+                    if (!report.Saved)
+                        throw new ArchiveProblemException(sheet.Name, report.Problems[0]);
+                }
+                await new CountArchive(database, scope).ReadAsync(files, facts.Season, scans, cancel);
+                await new PrescribeArchive(database, scope).ReadAsync(files, cancel);
+            },
+            cancel
+        );
     }
 
-    private async Task<JsonArray> OwnEntriesAsync<TRecord, T>(CancellationToken cancel) where TRecord : OwnEntryRecord<T> where T : class =>
-        [.. (await database.Set<TRecord>().AsNoTracking().ToListAsync(cancel)).OrderBy(v => v.Name, StringComparer.Ordinal).Select(v => JsonNode.Parse(v.Data))];
+    private async Task<JsonArray> OwnEntriesAsync<TRecord, T>(CancellationToken cancel)
+        where TRecord : OwnEntryRecord<T>
+        where T : class =>
+        [
+            .. (await database.Set<TRecord>().AsNoTracking().ToListAsync(cancel))
+                .OrderBy(v => v.Name, StringComparer.Ordinal)
+                .Select(v => JsonNode.Parse(v.Data)),
+        ];
 
     private async Task<JsonArray> PricesAsync(CancellationToken cancel) =>
-    [
-        .. (await database.OwnPriceLists.AsNoTracking().ToListAsync(cancel)).OrderBy(p => p.Name, StringComparer.Ordinal)
-            .Select(p => new JsonObject { ["variety"] = p.Name, ["prices"] = JsonNode.Parse(p.Data) }),
-    ];
+        [
+            .. (await database.OwnPriceLists.AsNoTracking().ToListAsync(cancel))
+                .OrderBy(p => p.Name, StringComparer.Ordinal)
+                .Select(p => new JsonObject { ["variety"] = p.Name, ["prices"] = JsonNode.Parse(p.Data) }),
+        ];
 
     private static void ReadOwnEntries(ArchiveFiles files, string name, Action<string> read)
     {
-        if (files.Read(name) is not { } content) return;
+        if (files.Read(name) is not { } content)
+            return;
         try
         {
-            foreach (var json in JsonNode.Parse(content)!.AsArray()) read(json!.ToJsonString());
+            foreach (var json in JsonNode.Parse(content)!.AsArray())
+                read(json!.ToJsonString());
         }
-        catch (Exception e) when (e is JsonException or InvalidOperationException or InvalidDataException or UnusableEntryException)
+        catch (Exception e)
+            when (e is JsonException or InvalidOperationException or InvalidDataException or UnusableEntryException)
         {
-            throw new UnreadableFileException("broken", $"{name} cannot be read: {(e as UnusableEntryException)?.Problems[0].Message ?? e.Message}", e);
+            throw new UnreadableFileException(
+                "broken",
+                $"{name} cannot be read: {(e as UnusableEntryException)?.Problems[0].Message ?? e.Message}",
+                e
+            );
         }
     }
 
     private static bool IsHeaderOnly(byte[] content) =>
-        content.Length < 10_000 && Encoding.UTF8.GetString(content).TrimEnd() is var text && (!text.Contains('\n', StringComparison.Ordinal) || text.Contains("\"features\": []", StringComparison.Ordinal));
+        content.Length < 10_000
+        && Encoding.UTF8.GetString(content).TrimEnd() is var text
+        && (
+            !text.Contains('\n', StringComparison.Ordinal)
+            || text.Contains("\"features\": []", StringComparison.Ordinal)
+        );
 
     private static void WriteGeoJson(Stream stream, IEnumerable<IReadOnlyList<object?>> lines)
     {
         var features = lines.Select(line =>
         {
             var properties = new JsonObject { ["block"] = (string)line[0]! };
-            if (line[1] is int row) properties["row"] = row;
-            return (JsonNode)new JsonObject { ["type"] = "Feature", ["properties"] = properties, ["geometry"] = JsonNode.Parse((string)line[2]!) };
+            if (line[1] is int row)
+                properties["row"] = row;
+            return (JsonNode)
+                new JsonObject
+                {
+                    ["type"] = "Feature",
+                    ["properties"] = properties,
+                    ["geometry"] = JsonNode.Parse((string)line[2]!),
+                };
         });
-        JsonSerializer.Serialize(stream, new JsonObject { ["type"] = "FeatureCollection", ["features"] = new JsonArray([.. features]) }, Json);
+        JsonSerializer.Serialize(
+            stream,
+            new JsonObject { ["type"] = "FeatureCollection", ["features"] = new JsonArray([.. features]) },
+            Json
+        );
     }
 
     private async Task<IEnumerable<IReadOnlyList<object?>>> HistoryAsync(ExportSource source, CancellationToken cancel)
     {
         var codes = (await source.PlantingsAsync(cancel)).ToDictionary(p => p.Id, p => p.Code);
         var changes = await database.Changes.AsNoTracking().OrderBy(c => c.Id).ToListAsync(cancel);
-        return changes.Select(c => ExportSource.Line(
-            c.At.ToString("u", System.Globalization.CultureInfo.InvariantCulture), c.Person, c.BatchId is null ? "" : "yes", c.Subject,
-            c.PlantingId is { } id ? codes.GetValueOrDefault(id) : null, c.Season, c.Detail, c.Field, c.Old, c.New));
+        return changes.Select(c =>
+            ExportSource.Line(
+                c.At.ToString("u", System.Globalization.CultureInfo.InvariantCulture),
+                c.Person,
+                c.BatchId is null ? "" : "yes",
+                c.Subject,
+                c.PlantingId is { } id ? codes.GetValueOrDefault(id) : null,
+                c.Season,
+                c.Detail,
+                c.Field,
+                c.Old,
+                c.New
+            )
+        );
     }
 }
 
@@ -211,7 +340,14 @@ public sealed class EstateArchive(RamaContext database, EstateScope scope, Catal
 /// <param name="CrewHoursPerWeek">Hours all crews together work in a week; null until told.</param>
 /// <param name="BodyMarks">Measures the crews take with the body; null without any.</param>
 public sealed record EstateFacts(
-    string Format, int Version, string Name, int Season, DateOnly? Today, double? CrewHoursPerWeek = null, BodyMarksEntry? BodyMarks = null);
+    string Format,
+    int Version,
+    string Name,
+    int Season,
+    DateOnly? Today,
+    double? CrewHoursPerWeek = null,
+    BodyMarksEntry? BodyMarks = null
+);
 
 /// <summary>A table of an archive holds a line that cannot be used.</summary>
 public sealed class ArchiveProblemException(string file, LineProblem problem)

@@ -17,10 +17,14 @@ public abstract class ExchangeTable
     internal abstract Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel);
 
     /// <summary>The lines of the estate, each with a cell per column and, after an amount, its unit.</summary>
-    internal abstract Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(ExportSource source, CancellationToken cancel);
+    internal abstract Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(
+        ExportSource source,
+        CancellationToken cancel
+    );
 
     /// <summary>Headers of the file written: each column, and after an amount its unit.</summary>
-    public IReadOnlyList<string> Headers => [.. Columns.SelectMany(c => c.Kind == ColumnKind.Amount ? [c.Header, c.UnitHeader] : new[] { c.Header })];
+    public IReadOnlyList<string> Headers =>
+        [.. Columns.SelectMany(c => c.Kind == ColumnKind.Amount ? [c.Header, c.UnitHeader] : new[] { c.Header })];
 }
 
 /// <summary>Takes the lines of one file; nothing is saved here.</summary>
@@ -67,11 +71,14 @@ internal sealed class ImportTarget(RamaContext database, EstateRecord estate, Ca
 
     public void Was(LineOutcome outcome, int lines = 1) => _outcomes[outcome] = Count(outcome) + lines;
 
-    public void Add(int line, FieldProblem problem) => _problems.Add(new(line, problem.Field, problem.Code, problem.Message));
+    public void Add(int line, FieldProblem problem) =>
+        _problems.Add(new(line, problem.Field, problem.Code, problem.Message));
 
-    public void Add(int line, string field, string code, string message) => _problems.Add(new(line, field, code, message));
+    public void Add(int line, string field, string code, string message) =>
+        _problems.Add(new(line, field, code, message));
 
-    public void Warn(int line, string field, string code, string message) => _warnings.Add(new(line, field, code, message));
+    public void Warn(int line, string field, string code, string message) =>
+        _warnings.Add(new(line, field, code, message));
 
     /// <summary>Runs a reading; its problems are filed under the line. False when there were any.</summary>
     public bool Read(int line, Action read)
@@ -83,7 +90,8 @@ internal sealed class ImportTarget(RamaContext database, EstateRecord estate, Ca
         }
         catch (UnusableEntryException e)
         {
-            foreach (var problem in e.Problems) Add(line, problem);
+            foreach (var problem in e.Problems)
+                Add(line, problem);
             return false;
         }
     }

@@ -7,7 +7,17 @@ public static class ExchangeTables
 {
     /// <summary>The tables: plantings first, since all others name them.</summary>
     public static IReadOnlyList<ExchangeTable> All { get; } =
-        [new PlantingTable(), new RowTable(), new FruitTable(), new SeasonTable(), new PlanTable(), new CountTable(), new TrunkTable(), new GroundTable(), new WeatherTable()];
+    [
+        new PlantingTable(),
+        new RowTable(),
+        new FruitTable(),
+        new SeasonTable(),
+        new PlanTable(),
+        new CountTable(),
+        new TrunkTable(),
+        new GroundTable(),
+        new WeatherTable(),
+    ];
 
     /// <summary>The table of that name, or null.</summary>
     public static ExchangeTable? Find(string? name) => All.FirstOrDefault(t => t.Name == name);

@@ -15,22 +15,27 @@ internal sealed class ExportSource(RamaContext database, EstateRecord estate)
     public EstateRecord Estate { get; } = estate;
 
     /// <summary>Plantings with all they hold, by code.</summary>
-    public async Task<IReadOnlyList<PlantingRecord>> PlantingsAsync(CancellationToken cancel) => _plantings ??=
-    [
-        .. (await Database.ReadPlantingsAsync(cancel)).OrderBy(p => p.Code, StringComparer.Ordinal),
-    ];
+    public async Task<IReadOnlyList<PlantingRecord>> PlantingsAsync(CancellationToken cancel) =>
+        _plantings ??= [.. (await Database.ReadPlantingsAsync(cancel)).OrderBy(p => p.Code, StringComparer.Ordinal)];
 
     /// <summary>Plans of all seasons with the planting they are for, by code and season.</summary>
-    public async Task<IEnumerable<(PlantingRecord Planting, SeasonPlanRecord Plan)>> PlansAsync(CancellationToken cancel)
+    public async Task<IEnumerable<(PlantingRecord Planting, SeasonPlanRecord Plan)>> PlansAsync(
+        CancellationToken cancel
+    )
     {
         _plans ??= await Database.ReadPlansAsync(cancel);
         var byPlanting = _plans.ToLookup(p => p.PlantingId);
-        return (await PlantingsAsync(cancel)).SelectMany(p => byPlanting[p.Id].OrderBy(plan => plan.Season), (planting, plan) => (planting, plan));
+        return (await PlantingsAsync(cancel)).SelectMany(
+            p => byPlanting[p.Id].OrderBy(plan => plan.Season),
+            (planting, plan) => (planting, plan)
+        );
     }
 
     /// <summary>An amount as two cells; without a number its unit says nothing.</summary>
-    public static IEnumerable<object?> Cells(Amount? amount) => amount?.Value is { } value ? [value, amount.Unit] : [null, null];
+    public static IEnumerable<object?> Cells(Amount? amount) =>
+        amount?.Value is { } value ? [value, amount.Unit] : [null, null];
 
     /// <summary>A line of cells, amounts spread over two.</summary>
-    public static IReadOnlyList<object?> Line(params object?[] cells) => [.. cells.SelectMany(c => c is Amount amount ? Cells(amount) : [c])];
+    public static IReadOnlyList<object?> Line(params object?[] cells) =>
+        [.. cells.SelectMany(c => c is Amount amount ? Cells(amount) : [c])];
 }

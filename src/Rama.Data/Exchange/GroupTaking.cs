@@ -7,7 +7,9 @@ namespace Rama.Data.Exchange;
 /// Takes lines that together make up lists, such as the rows of a planting: each list is merged with what is known by key,
 /// and read by the core as a whole.
 /// </summary>
-internal abstract partial class GroupTaking<TGroup, TEntry>(ImportTarget target) : ITaking where TGroup : notnull where TEntry : class
+internal abstract partial class GroupTaking<TGroup, TEntry>(ImportTarget target) : ITaking
+    where TGroup : notnull
+    where TEntry : class
 {
     private readonly Dictionary<TGroup, Dictionary<object, (int Line, TEntry Entry)>> _groups = [];
     private readonly HashSet<TGroup> _spoilt = [];
@@ -36,11 +38,13 @@ internal abstract partial class GroupTaking<TGroup, TEntry>(ImportTarget target)
     public void Take(LineReader line)
     {
         var group = GroupOf(line);
-        if (group is null) return;
+        if (group is null)
+            return;
         if (!_groups.TryGetValue(group, out var entries))
         {
             _groups.Add(group, entries = []);
-            foreach (var known in Known(group)) entries[Key(known)] = (0, known);
+            foreach (var known in Known(group))
+                entries[Key(known)] = (0, known);
         }
         var key = KeyOf(line);
         if (key is not null && entries.TryGetValue(key, out var before) && before.Line > 0)
@@ -58,9 +62,13 @@ internal abstract partial class GroupTaking<TGroup, TEntry>(ImportTarget target)
         }
         // Without a key the core says what is missing; the line keeps a place of its own until then.
         entries[key ?? line] = (line.LineNumber, entry);
-        var outcome = old is null ? LineOutcome.Added : old.Equals(entry) ? LineOutcome.Same : LineOutcome.Changed;
+        var outcome =
+            old is null ? LineOutcome.Added
+            : old.Equals(entry) ? LineOutcome.Same
+            : LineOutcome.Changed;
         target.Was(outcome);
-        if (outcome != LineOutcome.Same) _changed.Add(group);
+        if (outcome != LineOutcome.Same)
+            _changed.Add(group);
     }
 
     public virtual void Finish()
@@ -68,7 +76,8 @@ internal abstract partial class GroupTaking<TGroup, TEntry>(ImportTarget target)
         foreach (var (group, entries) in _groups)
         {
             // A list that says what is known is left alone: writing it would take its version from who has it open.
-            if (_spoilt.Contains(group) || !_changed.Contains(group)) continue;
+            if (_spoilt.Contains(group) || !_changed.Contains(group))
+                continue;
             var all = entries.Values.ToList();
             try
             {
@@ -79,7 +88,9 @@ internal abstract partial class GroupTaking<TGroup, TEntry>(ImportTarget target)
                 foreach (var problem in e.Problems)
                 {
                     var place = Indexed().Match(problem.Field);
-                    var line = place.Success ? all[int.Parse(place.Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture)].Line : all.Max(a => a.Line);
+                    var line = place.Success
+                        ? all[int.Parse(place.Groups[1].Value, System.Globalization.CultureInfo.InvariantCulture)].Line
+                        : all.Max(a => a.Line);
                     target.Add(line, problem with { Field = place.Success ? place.Groups[2].Value : problem.Field });
                 }
             }
@@ -87,7 +98,8 @@ internal abstract partial class GroupTaking<TGroup, TEntry>(ImportTarget target)
     }
 
     /// <summary>The number of a row or tree as a key.</summary>
-    protected static object? Whole(params double?[] numbers) => numbers.Contains(null) ? null : string.Join('/', numbers);
+    protected static object? Whole(params double?[] numbers) =>
+        numbers.Contains(null) ? null : string.Join('/', numbers);
 
     [GeneratedRegex(@"^\w+\[(\d+)\]\.(.+)$")]
     private static partial Regex Indexed();

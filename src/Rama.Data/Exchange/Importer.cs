@@ -21,7 +21,15 @@ public sealed record ImportProgress(int Done, int Lines);
 /// <param name="Warnings">What is worth a look and does not stop the import.</param>
 /// <param name="Saved">Whether it was saved.</param>
 public sealed record ImportReport(
-    int Lines, int Added, int Changed, int Same, int ProblemCount, IReadOnlyList<LineProblem> Problems, IReadOnlyList<LineProblem> Warnings, bool Saved);
+    int Lines,
+    int Added,
+    int Changed,
+    int Same,
+    int ProblemCount,
+    IReadOnlyList<LineProblem> Problems,
+    IReadOnlyList<LineProblem> Warnings,
+    bool Saved
+);
 
 /// <summary>
 /// Takes a file into the estate of the scope: all lines or none. Checking does everything but save, so that what is checked is
@@ -39,21 +47,36 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
     /// <param name="progress">Is told now and then; null for nobody.</param>
     /// <param name="cancel">Stops the import; nothing is saved then.</param>
     public async Task<ImportReport> RunAsync(
-        Sheet sheet, ImportMapping mapping, bool save, Func<ImportProgress, Task>? progress, CancellationToken cancel)
+        Sheet sheet,
+        ImportMapping mapping,
+        bool save,
+        Func<ImportProgress, Task>? progress,
+        CancellationToken cancel
+    )
     {
-        var table = ExchangeTables.Find(mapping.Table) ?? throw new UnreadableFileException("table", $"There is no table “{mapping.Table}”.");
+        var table = ExchangeTables.Find(mapping.Table)
+            ?? throw new UnreadableFileException("table", $"There is no table “{mapping.Table}”.");
         var estate = await database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
         var target = new ImportTarget(database, estate, (await catalogues.ReadAsync(cancel)).Catalogue);
         Faults(sheet, mapping, table, target);
         database.ChangeTracker.AutoDetectChangesEnabled = false;
         try
         {
-            if (target.Problems.Count == 0) await TakeAsync(sheet, mapping, table, target, progress, cancel);
+            if (target.Problems.Count == 0)
+                await TakeAsync(sheet, mapping, table, target, progress, cancel);
             var saved = save && target.Problems.Count == 0;
-            if (saved) await SaveAsync(sheet, table, target, cancel);
+            if (saved)
+                await SaveAsync(sheet, table, target, cancel);
             return new(
-                sheet.Lines.Count, target.Count(LineOutcome.Added), target.Count(LineOutcome.Changed), target.Count(LineOutcome.Same),
-                target.Problems.Count, WithValues(sheet, mapping, target.Problems), [.. target.Warnings.OrderBy(w => w.Line).Take(MostWarnings)], saved);
+                sheet.Lines.Count,
+                target.Count(LineOutcome.Added),
+                target.Count(LineOutcome.Changed),
+                target.Count(LineOutcome.Same),
+                target.Problems.Count,
+                WithValues(sheet, mapping, target.Problems),
+                [.. target.Warnings.OrderBy(w => w.Line).Take(MostWarnings)],
+                saved
+            );
         }
         finally
         {
@@ -67,9 +90,18 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
     {
         var columns = mapping.Columns.DistinctBy(c => c.Field).ToDictionary(c => c.Field, c => c.Column);
         var lines = sheet.Lines.ToDictionary(l => l.Number);
-        return [
-            .. problems.OrderBy(p => p.Line).Select(p => lines.TryGetValue(p.Line, out var line) && columns.TryGetValue(p.Field, out var column)
-                ? p with { Value = Convert.ToString(line[column], CultureInfo.InvariantCulture) } : p),
+        return
+        [
+            .. problems
+                .OrderBy(p => p.Line)
+                .Select(p =>
+                    lines.TryGetValue(p.Line, out var line) && columns.TryGetValue(p.Field, out var column)
+                        ? p with
+                        {
+                            Value = Convert.ToString(line[column], CultureInfo.InvariantCulture),
+                        }
+                        : p
+                ),
         ];
     }
 
@@ -80,11 +112,17 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
             target.Add(0, twice.Key, "duplicate", "Two columns are to fill this field.");
         foreach (var column in mapping.Columns)
         {
-            if (table.Columns.All(c => c.Field != column.Field)) target.Add(0, column.Field, "unknown", $"Table {table.Name} has no field “{column.Field}”.");
-            else if (column.Column < 0 || column.Column >= sheet.Headers.Count || column.UnitColumn is { } unit && (unit < 0 || unit >= sheet.Headers.Count))
+            if (table.Columns.All(c => c.Field != column.Field))
+                target.Add(0, column.Field, "unknown", $"Table {table.Name} has no field “{column.Field}”.");
+            else if (
+                column.Column < 0
+                || column.Column >= sheet.Headers.Count
+                || column.UnitColumn is { } unit && (unit < 0 || unit >= sheet.Headers.Count)
+            )
                 target.Add(0, column.Field, "unknown", "The file has no such column.");
         }
-        if (mapping.Decimal is not ("." or ",")) target.Add(0, "decimal", "unknown", "The decimal sign is a point or a comma.");
+        if (mapping.Decimal is not ("." or ","))
+            target.Add(0, "decimal", "unknown", "The decimal sign is a point or a comma.");
         foreach (var column in table.Columns.Where(c => c.Required && mapping.Columns.All(m => m.Field != c.Field)))
             // A list of blocks with one planting each needs no code of its own.
             if (!(column.Field == "code" && mapping.Columns.Any(m => m.Field == "block")))
@@ -92,48 +130,82 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
     }
 
     private static async Task TakeAsync(
-        Sheet sheet, ImportMapping mapping, ExchangeTable table, ImportTarget target, Func<ImportProgress, Task>? progress, CancellationToken cancel)
+        Sheet sheet,
+        ImportMapping mapping,
+        ExchangeTable table,
+        ImportTarget target,
+        Func<ImportProgress, Task>? progress,
+        CancellationToken cancel
+    )
     {
         var taking = await table.BeginAsync(target, cancel);
         foreach (var (i, line) in sheet.Lines.Index())
         {
             cancel.ThrowIfCancellationRequested();
-            if (i % Stride == 0 && progress is not null) await progress(new(i, sheet.Lines.Count));
+            if (i % Stride == 0 && progress is not null)
+                await progress(new(i, sheet.Lines.Count));
             var reader = new LineReader(mapping, line);
             taking.Take(reader);
-            foreach (var problem in reader.Problems.Problems.DistinctBy(p => (p.Field, p.Code))) target.Add(line.Number, problem);
+            foreach (var problem in reader.Problems.Problems.DistinctBy(p => (p.Field, p.Code)))
+                target.Add(line.Number, problem);
         }
         taking.Finish();
-        if (progress is not null) await progress(new(sheet.Lines.Count, sheet.Lines.Count));
+        if (progress is not null)
+            await progress(new(sheet.Lines.Count, sheet.Lines.Count));
     }
 
     private async Task SaveAsync(Sheet sheet, ExchangeTable table, ImportTarget target, CancellationToken cancel)
     {
         scope.Batch = new()
         {
-            EstateId = scope.EstateId, At = clock.GetUtcNow(), PersonId = scope.Author?.PersonId, Person = scope.Author?.Name, Table = table.Name,
-            File = sheet.Name[..Math.Min(sheet.Name.Length, 200)], Added = target.Count(LineOutcome.Added), Changed = target.Count(LineOutcome.Changed),
+            EstateId = scope.EstateId,
+            At = clock.GetUtcNow(),
+            PersonId = scope.Author?.PersonId,
+            Person = scope.Author?.Name,
+            Table = table.Name,
+            File = sheet.Name[..Math.Min(sheet.Name.Length, 200)],
+            Added = target.Count(LineOutcome.Added),
+            Changed = target.Count(LineOutcome.Changed),
         };
         database.Add(scope.Batch);
         database.ChangeTracker.DetectChanges();
-        var measured = database.ChangeTracker.Entries<TrunkRowRecord>().Where(e => e.State != EntityState.Unchanged).Select(e => e.Entity.PlantingId)
-            .Concat(database.ChangeTracker.Entries<SeasonPlanRecord>().Where(e => e.State != EntityState.Unchanged).Select(e => e.Entity.PlantingId)).ToHashSet();
-        await database.InTransactionAsync(async () =>
-        {
-            await database.SaveChangesAsync(cancel);
-            await SumUpAsync(measured, cancel);
-            await (await Ground.LoadAsync(database, target.Estate, cancel)).ClearEmptyAsync(cancel);
-            await database.SaveChangesAsync(cancel);
-        }, cancel);
+        var measured = database
+            .ChangeTracker.Entries<TrunkRowRecord>()
+            .Where(e => e.State != EntityState.Unchanged)
+            .Select(e => e.Entity.PlantingId)
+            .Concat(
+                database
+                    .ChangeTracker.Entries<SeasonPlanRecord>()
+                    .Where(e => e.State != EntityState.Unchanged)
+                    .Select(e => e.Entity.PlantingId)
+            )
+            .ToHashSet();
+        await database.InTransactionAsync(
+            async () =>
+            {
+                await database.SaveChangesAsync(cancel);
+                await SumUpAsync(measured, cancel);
+                await (await Ground.LoadAsync(database, target.Estate, cancel)).ClearEmptyAsync(cancel);
+                await database.SaveChangesAsync(cancel);
+            },
+            cancel
+        );
     }
 
     // Plans whose trunks or counted trees came with the file know the sum of them.
     private async Task SumUpAsync(HashSet<Guid> plantings, CancellationToken cancel)
     {
-        var withTrunks = await database.TrunkRows.Where(t => plantings.Contains(t.PlantingId)).Select(t => t.PlantingId)
-            .Union(database.ScanRows.Where(s => plantings.Contains(s.PlantingId)).Select(s => s.PlantingId)).ToListAsync(cancel);
-        if (withTrunks.Count == 0) return;
-        var plans = await database.SeasonPlans.Include(p => p.Trees).Where(p => withTrunks.Contains(p.PlantingId)).ToListAsync(cancel);
+        var withTrunks = await database
+            .TrunkRows.Where(t => plantings.Contains(t.PlantingId))
+            .Select(t => t.PlantingId)
+            .Union(database.ScanRows.Where(s => plantings.Contains(s.PlantingId)).Select(s => s.PlantingId))
+            .ToListAsync(cancel);
+        if (withTrunks.Count == 0)
+            return;
+        var plans = await database
+            .SeasonPlans.Include(p => p.Trees)
+            .Where(p => withTrunks.Contains(p.PlantingId))
+            .ToListAsync(cancel);
         await MeasuredSum.RefreshAsync(database, plans, cancel);
     }
 }

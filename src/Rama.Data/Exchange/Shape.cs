@@ -18,21 +18,23 @@ public static class Shape
     private static readonly JsonSerializerOptions Options = new() { Converters = { new GeoJsonConverterFactory() } };
 
     /// <summary>Reads an outline: a polygon, or several.</summary>
-    public static Geometry? Outline(EntryReader reader, string field, JsonElement json) => Read(reader, field, json) switch
-    {
-        null => null,
-        Geometry outline when outline is Polygon or MultiPolygon => Valid(reader, field, outline),
-        _ => Wrong(reader, field, "Expected an outline (Polygon or MultiPolygon), or a line with a row number."),
-    };
+    public static Geometry? Outline(EntryReader reader, string field, JsonElement json) =>
+        Read(reader, field, json) switch
+        {
+            null => null,
+            Geometry outline when outline is Polygon or MultiPolygon => Valid(reader, field, outline),
+            _ => Wrong(reader, field, "Expected an outline (Polygon or MultiPolygon), or a line with a row number."),
+        };
 
     /// <summary>Reads a line.</summary>
-    public static LineString? Line(EntryReader reader, string field, JsonElement json) => Read(reader, field, json) switch
-    {
-        null => null,
-        LineString { NumPoints: >= 2 } line => line,
-        MultiLineString { Count: 1 } lines => (LineString)lines[0],
-        _ => (LineString?)Wrong(reader, field, "Expected a line (LineString) for a row."),
-    };
+    public static LineString? Line(EntryReader reader, string field, JsonElement json) =>
+        Read(reader, field, json) switch
+        {
+            null => null,
+            LineString { NumPoints: >= 2 } line => line,
+            MultiLineString { Count: 1 } lines => (LineString)lines[0],
+            _ => (LineString?)Wrong(reader, field, "Expected a line (LineString) for a row."),
+        };
 
     /// <summary>Reads what is stored.</summary>
     public static Geometry Stored(string json) => JsonSerializer.Deserialize<Geometry>(json, Options)!;
@@ -41,17 +43,20 @@ public static class Shape
     public static string Written(Geometry geometry) => JsonSerializer.Serialize(geometry, Options);
 
     /// <summary>Area inside an outline, holes taken off, hectares.</summary>
-    public static double AreaHa(Geometry outline) => Polygons(outline).Sum(
-        p => Geodesy.AreaHa(Ring(p.ExteriorRing)) - p.InteriorRings.Sum(hole => Geodesy.AreaHa(Ring(hole))));
+    public static double AreaHa(Geometry outline) =>
+        Polygons(outline)
+            .Sum(p => Geodesy.AreaHa(Ring(p.ExteriorRing)) - p.InteriorRings.Sum(hole => Geodesy.AreaHa(Ring(hole))));
 
     /// <summary>The polygons of an outline.</summary>
-    public static IEnumerable<Polygon> Polygons(Geometry outline) => outline is Polygon one ? [one] : ((MultiPolygon)outline).Geometries.Cast<Polygon>();
+    public static IEnumerable<Polygon> Polygons(Geometry outline) =>
+        outline is Polygon one ? [one] : ((MultiPolygon)outline).Geometries.Cast<Polygon>();
 
     /// <summary>The points of a ring, without the last one, which closes it.</summary>
     public static IReadOnlyList<GeoPoint> Ring(LineString ring) => [.. Points(ring).SkipLast(1)];
 
     /// <summary>The points of a line.</summary>
-    public static IReadOnlyList<GeoPoint> Points(LineString line) => [.. line.Coordinates.Select(c => new GeoPoint(c.X, c.Y))];
+    public static IReadOnlyList<GeoPoint> Points(LineString line) =>
+        [.. line.Coordinates.Select(c => new GeoPoint(c.X, c.Y))];
 
     private static Geometry? Read(EntryReader reader, string field, JsonElement json)
     {
@@ -60,14 +65,21 @@ public static class Shape
         {
             read = json.Deserialize<Geometry>(Options);
         }
-        catch (Exception e) when (e is JsonException or ArgumentException or NotSupportedException or InvalidOperationException)
+        catch (Exception e)
+            when (e is JsonException or ArgumentException or NotSupportedException or InvalidOperationException)
         {
             return Wrong(reader, field, "This geometry cannot be read.");
         }
-        if (read is null || read.IsEmpty) return Wrong(reader, field, "This feature has no geometry.");
-        if (read.NumPoints > MostPoints) return Wrong(reader, field, $"Expected at most {MostPoints:#,0} points.");
+        if (read is null || read.IsEmpty)
+            return Wrong(reader, field, "This feature has no geometry.");
+        if (read.NumPoints > MostPoints)
+            return Wrong(reader, field, $"Expected at most {MostPoints:#,0} points.");
         if (read.Coordinates.Any(c => !(Math.Abs(c.X) <= 180 && Math.Abs(c.Y) <= 90)))
-            return Wrong(reader, field, "The coordinates are not longitude and latitude. Export the file as WGS 84 (EPSG:4326).");
+            return Wrong(
+                reader,
+                field,
+                "The coordinates are not longitude and latitude. Export the file as WGS 84 (EPSG:4326)."
+            );
         read.Apply(new Rounding());
         return read;
     }
@@ -75,11 +87,21 @@ public static class Shape
     private static Geometry? Valid(EntryReader reader, string field, Geometry outline)
     {
         var check = new IsValidOp(outline);
-        if (check.IsValid) return outline;
+        if (check.IsValid)
+            return outline;
         var at = check.ValidationError.Coordinate;
-        var why = check.ValidationError.ErrorType is TopologyValidationErrors.SelfIntersection or TopologyValidationErrors.RingSelfIntersection
-            ? "crosses itself" : "is not a closed area";
-        return Wrong(reader, field, FormattableString.Invariant($"The outline {why} near {at.X:0.0000}, {at.Y:0.0000}. Mend it in the map program it comes from."));
+        var why = check.ValidationError.ErrorType
+            is TopologyValidationErrors.SelfIntersection
+                or TopologyValidationErrors.RingSelfIntersection
+            ? "crosses itself"
+            : "is not a closed area";
+        return Wrong(
+            reader,
+            field,
+            FormattableString.Invariant(
+                $"The outline {why} near {at.X:0.0000}, {at.Y:0.0000}. Mend it in the map program it comes from."
+            )
+        );
     }
 
     private static Geometry? Wrong(EntryReader reader, string field, string message)
@@ -90,6 +112,7 @@ public static class Shape
 
     private sealed class Rounding : ICoordinateFilter
     {
-        public void Filter(Coordinate coord) => (coord.X, coord.Y) = (Math.Round(coord.X * Grid) / Grid, Math.Round(coord.Y * Grid) / Grid);
+        public void Filter(Coordinate coord) =>
+            (coord.X, coord.Y) = (Math.Round(coord.X * Grid) / Grid, Math.Round(coord.Y * Grid) / Grid);
     }
 }

@@ -5,7 +5,12 @@ namespace Rama.Data.Exchange;
 /// <param name="Headers">Headers, trimmed.</param>
 /// <param name="Lines">Lines below the header; empty ones are left out.</param>
 /// <param name="Notes">What was found on reading, such as an unusual encoding.</param>
-public sealed record Sheet(string Name, IReadOnlyList<string> Headers, IReadOnlyList<SheetLine> Lines, IReadOnlyList<string> Notes);
+public sealed record Sheet(
+    string Name,
+    IReadOnlyList<string> Headers,
+    IReadOnlyList<SheetLine> Lines,
+    IReadOnlyList<string> Notes
+);
 
 /// <summary>A line of a sheet.</summary>
 /// <param name="Number">Number of the line in the file, as a person counts: the header is line 1.</param>

@@ -29,20 +29,31 @@ public static class SheetReader
     public static Sheet Read(string name, byte[] content, CancellationToken cancel = default)
     {
         if (content.Length > MostBytes)
-            throw new UnreadableFileException("size", $"The file is larger than {MostBytes / 1024 / 1024} MB. Split it, or leave out columns that are not needed.");
-        if (content.Length == 0) throw new UnreadableFileException("empty", "The file is empty.");
+            throw new UnreadableFileException(
+                "size",
+                $"The file is larger than {MostBytes / 1024 / 1024} MB. Split it, or leave out columns that are not needed."
+            );
+        if (content.Length == 0)
+            throw new UnreadableFileException("empty", "The file is empty.");
         List<string> notes = [];
         var rows = content switch
         {
             [(byte)'P', (byte)'K', ..] => Workbook(content, cancel),
-            [0xD0, 0xCF, 0x11, 0xE0, ..] => throw new UnreadableFileException("type", "This is an old Excel file (.xls). Save it as .xlsx or CSV, then import that."),
-            [(byte)'%', (byte)'P', (byte)'D', (byte)'F', ..] => throw new UnreadableFileException("type", "This is a PDF. Expected a CSV, XLSX or GeoJSON file."),
+            [0xD0, 0xCF, 0x11, 0xE0, ..] => throw new UnreadableFileException(
+                "type",
+                "This is an old Excel file (.xls). Save it as .xlsx or CSV, then import that."
+            ),
+            [(byte)'%', (byte)'P', (byte)'D', (byte)'F', ..] => throw new UnreadableFileException(
+                "type",
+                "This is a PDF. Expected a CSV, XLSX or GeoJSON file."
+            ),
             _ => null,
         };
         if (rows is null)
         {
             var text = Decode(content, notes);
-            if (text.AsSpan().TrimStart() is ['{', ..]) return GeoJsonSheet.Read(name, text);
+            if (text.AsSpan().TrimStart() is ['{', ..])
+                return GeoJsonSheet.Read(name, text);
             rows = Csv(text, cancel);
         }
         return ToSheet(name, rows, notes);
@@ -54,26 +65,44 @@ public static class SheetReader
         // Titles above the table, as spreadsheets have them, are skipped: the header is the first line with two cells or more.
         object?[] header = [];
         while (header.Length == 0 && all.MoveNext())
-            if (all.Current.Cells.Count(c => !IsBlank(c)) >= 2) header = all.Current.Cells;
-        if (header.Length == 0) throw new UnreadableFileException("header", "No table was found: expected a line of headers with at least two columns.");
+            if (all.Current.Cells.Count(c => !IsBlank(c)) >= 2)
+                header = all.Current.Cells;
+        if (header.Length == 0)
+            throw new UnreadableFileException(
+                "header",
+                "No table was found: expected a line of headers with at least two columns."
+            );
         var headers = header.Select(Written).ToList();
-        while (headers.Count > 0 && headers[^1].Length == 0) headers.RemoveAt(headers.Count - 1);
-        if (headers.Count > MostColumns) throw new UnreadableFileException("columns", $"The table has {headers.Count} columns; expected at most {MostColumns}.");
+        while (headers.Count > 0 && headers[^1].Length == 0)
+            headers.RemoveAt(headers.Count - 1);
+        if (headers.Count > MostColumns)
+            throw new UnreadableFileException(
+                "columns",
+                $"The table has {headers.Count} columns; expected at most {MostColumns}."
+            );
 
         List<SheetLine> lines = [];
         while (all.MoveNext())
         {
-            if (all.Current.Cells.All(IsBlank)) continue;
-            if (lines.Count == MostLines) throw new UnreadableFileException("size", $"The table has more than {MostLines:#,0} lines. Split the file.");
+            if (all.Current.Cells.All(IsBlank))
+                continue;
+            if (lines.Count == MostLines)
+                throw new UnreadableFileException(
+                    "size",
+                    $"The table has more than {MostLines:#,0} lines. Split the file."
+                );
             lines.Add(new(all.Current.Number, all.Current.Cells));
         }
-        if (lines.Count == 0) throw new UnreadableFileException("empty", "The table has headers and no lines.");
+        if (lines.Count == 0)
+            throw new UnreadableFileException("empty", "The table has headers and no lines.");
         return new(name, headers, lines, notes);
     }
 
-    private static bool IsBlank(object? cell) => cell is null or "" || cell is string text && string.IsNullOrWhiteSpace(text);
+    private static bool IsBlank(object? cell) =>
+        cell is null or "" || cell is string text && string.IsNullOrWhiteSpace(text);
 
-    private static string Written(object? cell) => (cell as string ?? Convert.ToString(cell, CultureInfo.InvariantCulture) ?? "").Trim();
+    private static string Written(object? cell) =>
+        (cell as string ?? Convert.ToString(cell, CultureInfo.InvariantCulture) ?? "").Trim();
 
     private static string Decode(byte[] content, List<string> notes)
     {
@@ -103,19 +132,31 @@ public static class SheetReader
     private static IEnumerable<(int, object?[])> Csv(string text, CancellationToken cancel)
     {
         var delimiter = Delimiter(text);
-        using var parser = new CsvParser(new StringReader(text), new CsvConfiguration(CultureInfo.InvariantCulture)
-        {
-            // A stray quote is a cell's own; the line it stands in shows it.
-            Delimiter = delimiter, BadDataFound = null, DetectColumnCountChanges = false, IgnoreBlankLines = false,
-        });
+        using var parser = new CsvParser(
+            new StringReader(text),
+            new CsvConfiguration(CultureInfo.InvariantCulture)
+            {
+                // A stray quote is a cell's own; the line it stands in shows it.
+                Delimiter = delimiter,
+                BadDataFound = null,
+                DetectColumnCountChanges = false,
+                IgnoreBlankLines = false,
+            }
+        );
         while (true)
         {
             cancel.ThrowIfCancellationRequested();
             // A cell may hold line breaks: the line a record begins on is the one after the last one's end.
             var number = parser.RawRow + 1;
-            if (!parser.Read()) yield break;
+            if (!parser.Read())
+                yield break;
             // Excel's own way to tell the delimiter is no line of the table.
-            if (number == 1 && parser.Record is [var first, ..] && first.StartsWith("sep=", StringComparison.OrdinalIgnoreCase)) continue;
+            if (
+                number == 1
+                && parser.Record is [var first, ..]
+                && first.StartsWith("sep=", StringComparison.OrdinalIgnoreCase)
+            )
+                continue;
             yield return (number, [.. parser.Record!.Select(c => (object?)Unescaped(c.Trim()))]);
         }
     }
@@ -127,22 +168,28 @@ public static class SheetReader
         return Delimiters.MaxBy(d =>
         {
             var counts = sample.Select(l => Unquoted(l).Split(d).Length).ToList();
-            return counts.Count == 0 ? 0 : counts.Max() > 1 ? counts.Count(c => c == counts.Max()) * 1_000 + counts.Max() : 0;
+            return counts.Count == 0 ? 0
+                : counts.Max() > 1 ? counts.Count(c => c == counts.Max()) * 1_000 + counts.Max()
+                : 0;
         })!;
     }
 
     private static string Unquoted(string line)
     {
         var quoted = false;
-        return string.Concat(line.Where(c =>
-        {
-            if (c == '"') quoted = !quoted;
-            return !quoted;
-        }));
+        return string.Concat(
+            line.Where(c =>
+            {
+                if (c == '"')
+                    quoted = !quoted;
+                return !quoted;
+            })
+        );
     }
 
     /// <summary>Takes off the mark that <see cref="SheetWriter"/> puts before a text that a spreadsheet would run as a formula.</summary>
-    private static string Unescaped(string cell) => cell.Length > 1 && cell[0] == '\'' && SheetWriter.IsFormula(cell[1..]) ? cell[1..] : cell;
+    private static string Unescaped(string cell) =>
+        cell.Length > 1 && cell[0] == '\'' && SheetWriter.IsFormula(cell[1..]) ? cell[1..] : cell;
 
     private static IEnumerable<(int, object?[])> Workbook(byte[] content, CancellationToken cancel)
     {
@@ -156,27 +203,33 @@ public static class SheetReader
             {
                 cancel.ThrowIfCancellationRequested();
                 number++;
-                if (rows.Count > MostLines + 100) break;
+                if (rows.Count > MostLines + 100)
+                    break;
                 rows.Add((number, [.. row.Values.Select(Cell)]));
             }
         }
         catch (Exception e) when (e is not OperationCanceledException and not OutOfMemoryException)
         {
-            throw new UnreadableFileException("broken", "This workbook cannot be read. Open it in a spreadsheet and save it as .xlsx or CSV again.", e);
+            throw new UnreadableFileException(
+                "broken",
+                "This workbook cannot be read. Open it in a spreadsheet and save it as .xlsx or CSV again.",
+                e
+            );
         }
         return rows;
     }
 
-    private static object? Cell(object? value) => value switch
-    {
-        null => null,
-        string text => Unescaped(text.Trim()),
-        double number => number,
-        DateTime time => DateOnly.FromDateTime(time),
-        bool yes => yes ? "yes" : "no",
-        IConvertible number => number.ToDouble(CultureInfo.InvariantCulture),
-        _ => value.ToString(),
-    };
+    private static object? Cell(object? value) =>
+        value switch
+        {
+            null => null,
+            string text => Unescaped(text.Trim()),
+            double number => number,
+            DateTime time => DateOnly.FromDateTime(time),
+            bool yes => yes ? "yes" : "no",
+            IConvertible number => number.ToDouble(CultureInfo.InvariantCulture),
+            _ => value.ToString(),
+        };
 
     // What a zip says of its size can be a lie: it is unpacked once, counting, before anything reads it.
     private static void Unpackable(byte[] content, CancellationToken cancel)
@@ -185,7 +238,10 @@ public static class SheetReader
         {
             using var zip = new ZipArchive(new MemoryStream(content, writable: false));
             if (!zip.Entries.Any(e => e.FullName == "xl/workbook.xml"))
-                throw new UnreadableFileException("type", "This zip is not a workbook. Expected a CSV, XLSX or GeoJSON file.");
+                throw new UnreadableFileException(
+                    "type",
+                    "This zip is not a workbook. Expected a CSV, XLSX or GeoJSON file."
+                );
             Unpack(zip, cancel);
         }
         catch (InvalidDataException e)
@@ -203,11 +259,14 @@ public static class SheetReader
         foreach (var entry in zip.Entries)
         {
             using var stream = entry.Open();
-            for (int read; (read = stream.Read(buffer)) > 0;)
+            for (int read; (read = stream.Read(buffer)) > 0; )
             {
                 cancel.ThrowIfCancellationRequested();
                 if ((total += read) > MostUnpackedBytes)
-                    throw new UnreadableFileException("bomb", "This file unpacks to far more than its size and was not read.");
+                    throw new UnreadableFileException(
+                        "bomb",
+                        "This file unpacks to far more than its size and was not read."
+                    );
             }
         }
     }

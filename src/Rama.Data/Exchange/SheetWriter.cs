@@ -11,7 +11,9 @@ namespace Rama.Data.Exchange;
 public static class SheetWriter
 {
     /// <summary>Whether a spreadsheet would run a text as a formula.</summary>
-    public static bool IsFormula(string text) => text.Length > 0 && (text[0] is '=' or '+' or '-' or '@' or '\t' or '\r' || text[0] == '\'' && IsFormula(text[1..]));
+    public static bool IsFormula(string text) =>
+        text.Length > 0
+        && (text[0] is '=' or '+' or '-' or '@' or '\t' or '\r' || text[0] == '\'' && IsFormula(text[1..]));
 
     /// <summary>Writes CSV; a byte order mark tells spreadsheets that it is UTF-8.</summary>
     public static void WriteCsv(Stream stream, IReadOnlyList<string> headers, IEnumerable<IReadOnlyList<object?>> lines)
@@ -20,31 +22,50 @@ public static class SheetWriter
         using var csv = new CsvWriter(text, new CsvConfiguration(CultureInfo.InvariantCulture) { NewLine = "\r\n" });
         foreach (var line in lines.Prepend(headers))
         {
-            foreach (var cell in line) csv.WriteField(Written(cell));
+            foreach (var cell in line)
+                csv.WriteField(Written(cell));
             csv.NextRecord();
         }
     }
 
     /// <summary>Writes a workbook of one sheet; numbers stay numbers.</summary>
-    public static void WriteXlsx(Stream stream, string name, IReadOnlyList<string> headers, IEnumerable<IReadOnlyList<object?>> lines)
+    public static void WriteXlsx(
+        Stream stream,
+        string name,
+        IReadOnlyList<string> headers,
+        IEnumerable<IReadOnlyList<object?>> lines
+    )
     {
-        var rows = lines.Select(line => headers.Zip(line).ToDictionary(c => c.First, c => c.Second switch
-        {
-            string text => Harmless(text),
-            DateOnly day => Written(day),
-            var other => other,
-        }));
-        stream.SaveAs(rows.DefaultIfEmpty(headers.ToDictionary(h => h, _ => (object?)null)), sheetName: name, configuration: new OpenXmlConfiguration { TableStyles = TableStyles.None });
+        var rows = lines.Select(line =>
+            headers
+                .Zip(line)
+                .ToDictionary(
+                    c => c.First,
+                    c =>
+                        c.Second switch
+                        {
+                            string text => Harmless(text),
+                            DateOnly day => Written(day),
+                            var other => other,
+                        }
+                )
+        );
+        stream.SaveAs(
+            rows.DefaultIfEmpty(headers.ToDictionary(h => h, _ => (object?)null)),
+            sheetName: name,
+            configuration: new OpenXmlConfiguration { TableStyles = TableStyles.None }
+        );
     }
 
-    private static string Written(object? cell) => cell switch
-    {
-        null => "",
-        string text => Harmless(text),
-        DateOnly day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
-        IFormattable number => number.ToString(null, CultureInfo.InvariantCulture),
-        _ => cell.ToString() ?? "",
-    };
+    private static string Written(object? cell) =>
+        cell switch
+        {
+            null => "",
+            string text => Harmless(text),
+            DateOnly day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+            IFormattable number => number.ToString(null, CultureInfo.InvariantCulture),
+            _ => cell.ToString() ?? "",
+        };
 
     // A text someone typed must not become a formula in someone else's spreadsheet.
     private static string Harmless(string text) => IsFormula(text) ? "'" + text : text;

@@ -13,7 +13,12 @@ internal sealed class ChangeConfiguration : IEntityTypeConfiguration<ChangeRecor
         builder.Property(c => c.Id).UseIdentityAlwaysColumn();
         builder.HasOne<EstateRecord>().WithMany().HasForeignKey(c => c.EstateId);
         // No key to the planting: the history outlives it.
-        builder.HasIndex(c => new { c.EstateId, c.PlantingId, c.Id });
+        builder.HasIndex(c => new
+        {
+            c.EstateId,
+            c.PlantingId,
+            c.Id,
+        });
         builder.Property(c => c.Person).HasMaxLength(100);
         builder.Property(c => c.Subject).HasMaxLength(30);
         builder.Property(c => c.Detail).HasMaxLength(60);

@@ -17,7 +17,10 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
     public const int LongestValue = 2_000;
 
     public override ValueTask<InterceptionResult<int>> SavingChangesAsync(
-        DbContextEventData eventData, InterceptionResult<int> result, CancellationToken cancellationToken = default)
+        DbContextEventData eventData,
+        InterceptionResult<int> result,
+        CancellationToken cancellationToken = default
+    )
     {
         Record(eventData.Context!);
         return new(result);
@@ -33,8 +36,16 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
     {
         database.ChangeTracker.DetectChanges();
         var now = clock.GetUtcNow();
-        foreach (var version in database.ChangeTracker.Entries<TargetVersionRecord>().Where(e => e.State == EntityState.Added))
-            (version.Entity.At, version.Entity.PersonId, version.Entity.Person) = (now, scope.Author?.PersonId, scope.Author?.Name);
+        foreach (
+            var version in database
+                .ChangeTracker.Entries<TargetVersionRecord>()
+                .Where(e => e.State == EntityState.Added)
+        )
+            (version.Entity.At, version.Entity.PersonId, version.Entity.Person) = (
+                now,
+                scope.Author?.PersonId,
+                scope.Author?.Name
+            );
         var changes = database.ChangeTracker.Entries<IHistoried>().SelectMany(entry => ChangesOf(entry, now)).ToList();
         database.AddRange(changes);
     }
@@ -42,17 +53,28 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
     private IEnumerable<ChangeRecord> ChangesOf(EntityEntry<IHistoried> entry, DateTimeOffset now)
     {
         var place = entry.Entity.Place;
-        ChangeRecord Change(string field, string? old, string? current) => new()
-        {
-            EstateId = entry.Entity.EstateId, At = now, PersonId = scope.Author?.PersonId, Person = scope.Author?.Name, BatchId = scope.Batch?.Id,
-            Subject = place.Subject, PlantingId = place.PlantingId, Season = place.Season, Detail = place.Detail,
-            Field = field, Old = Short(old), New = Short(current),
-        };
+        ChangeRecord Change(string field, string? old, string? current) =>
+            new()
+            {
+                EstateId = entry.Entity.EstateId,
+                At = now,
+                PersonId = scope.Author?.PersonId,
+                Person = scope.Author?.Name,
+                BatchId = scope.Batch?.Id,
+                Subject = place.Subject,
+                PlantingId = place.PlantingId,
+                Season = place.Season,
+                Detail = place.Detail,
+                Field = field,
+                Old = Short(old),
+                New = Short(current),
+            };
 
         switch (entry.State)
         {
             case EntityState.Modified:
-                foreach (var (field, old, current) in Fields(entry).Where(f => f.Old != f.New)) yield return Change(field, old, current);
+                foreach (var (field, old, current) in Fields(entry).Where(f => f.Old != f.New))
+                    yield return Change(field, old, current);
                 break;
             // What an import adds is told by its batch; the file itself is the record.
             case EntityState.Added when scope.Batch is null:
@@ -70,7 +92,8 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
         foreach (var json in entry.Properties.Where(p => p.Metadata.GetColumnType() == "json"))
         {
             var (old, current) = (JsonFields(json.OriginalValue as string), JsonFields(json.CurrentValue as string));
-            foreach (var field in old.Keys.Union(current.Keys)) yield return (field, old.GetValueOrDefault(field), current.GetValueOrDefault(field));
+            foreach (var field in old.Keys.Union(current.Keys))
+                yield return (field, old.GetValueOrDefault(field), current.GetValueOrDefault(field));
         }
         foreach (var property in entry.Properties.Where(p => IsKept(p.Metadata)))
             yield return (Camel(property.Metadata.Name), Text(property.OriginalValue), Text(property.CurrentValue));
@@ -78,12 +101,19 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
         foreach (var amount in entry.ComplexProperties)
         {
             var parts = amount.Properties.ToList();
-            yield return (Camel(amount.Metadata.Name), Joined(parts.Select(p => p.OriginalValue)), Joined(parts.Select(p => p.CurrentValue)));
+            yield return (
+                Camel(amount.Metadata.Name),
+                Joined(parts.Select(p => p.OriginalValue)),
+                Joined(parts.Select(p => p.CurrentValue))
+            );
         }
     }
 
     private static bool IsKept(IProperty property) =>
-        !property.IsPrimaryKey() && !property.IsConcurrencyToken && property.ClrType != typeof(DateTimeOffset) && property.Name != nameof(IEstateOwned.EstateId)
+        !property.IsPrimaryKey()
+        && !property.IsConcurrencyToken
+        && property.ClrType != typeof(DateTimeOffset)
+        && property.Name != nameof(IEstateOwned.EstateId)
         && property.GetColumnType() != "json"
         // Summed up from elsewhere, where its own history is.
         && property.Name != nameof(SeasonPlanRecord.Measured);
@@ -91,17 +121,24 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
     private static Dictionary<string, string> JsonFields(string? json)
     {
         Dictionary<string, string> fields = [];
-        if (json is not null) Walk("", JsonNode.Parse(json));
+        if (json is not null)
+            Walk("", JsonNode.Parse(json));
         return fields;
 
         void Walk(string path, JsonNode? node)
         {
-            if (node is JsonObject amount && amount["value"] is { } value && amount.All(p => p.Key is "value" or "unit"))
+            if (
+                node is JsonObject amount
+                && amount["value"] is { } value
+                && amount.All(p => p.Key is "value" or "unit")
+            )
                 fields[path] = $"{value} {amount["unit"]}".TrimEnd();
             else if (node is JsonObject part)
-                foreach (var (name, child) in part) Walk(path.Length == 0 ? name : $"{path}.{name}", child);
+                foreach (var (name, child) in part)
+                    Walk(path.Length == 0 ? name : $"{path}.{name}", child);
             else if (node is JsonArray list)
-                foreach (var (i, child) in list.Index()) Walk($"{path}[{i + 1}]", child);
+                foreach (var (i, child) in list.Index())
+                    Walk($"{path}[{i + 1}]", child);
             else if (node is not null)
                 fields[path] = node.ToString();
         }
@@ -110,24 +147,28 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
     private static string? Joined(IEnumerable<object?> parts)
     {
         var values = parts.OrderBy(p => p is string).ToList();
-        return values is [{ } number, ..] ? string.Join(' ', new[] { Text(number), values.ElementAtOrDefault(1) as string }.OfType<string>()) : null;
+        return values is [{ } number, ..]
+            ? string.Join(' ', new[] { Text(number), values.ElementAtOrDefault(1) as string }.OfType<string>())
+            : null;
     }
 
-    private static string? Text(object? value) => value switch
-    {
-        null => null,
-        int[] numbers => numbers.Length == 0 ? null : TreeNumbers.Write(numbers),
-        float[] numbers => string.Join(' ', numbers.Select(n => n.ToString(CultureInfo.InvariantCulture))),
-        double[] numbers => string.Join(' ', numbers.Select(n => n.ToString(CultureInfo.InvariantCulture))),
-        DateOnly day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
-        IFormattable number => number.ToString(null, CultureInfo.InvariantCulture),
-        _ => value.ToString(),
-    };
+    private static string? Text(object? value) =>
+        value switch
+        {
+            null => null,
+            int[] numbers => numbers.Length == 0 ? null : TreeNumbers.Write(numbers),
+            float[] numbers => string.Join(' ', numbers.Select(n => n.ToString(CultureInfo.InvariantCulture))),
+            double[] numbers => string.Join(' ', numbers.Select(n => n.ToString(CultureInfo.InvariantCulture))),
+            DateOnly day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+            IFormattable number => number.ToString(null, CultureInfo.InvariantCulture),
+            _ => value.ToString(),
+        };
 
     private static string Summary(IEnumerable<(string Field, string? Value)> fields) =>
         string.Join("; ", fields.Where(f => f.Value is not null).Select(f => $"{f.Field}: {f.Value}"));
 
-    private static string? Short(string? value) => value?.Length > LongestValue ? value[..(LongestValue - 1)] + "…" : value;
+    private static string? Short(string? value) =>
+        value?.Length > LongestValue ? value[..(LongestValue - 1)] + "…" : value;
 
     private static string Camel(string name) => char.ToLowerInvariant(name[0]) + name[1..];
 }

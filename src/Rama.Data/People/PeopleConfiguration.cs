@@ -20,7 +20,9 @@ internal sealed class MembershipConfiguration : IEntityTypeConfiguration<Members
 {
     public void Configure(EntityTypeBuilder<MembershipRecord> builder)
     {
-        builder.ToTable("memberships", t => t.HasCheckConstraint("ck_memberships_role", "role in ('Reader', 'Counter', 'CrewLead', 'Manager')"));
+        builder.ToTable("memberships", t =>
+            t.HasCheckConstraint("ck_memberships_role", "role in ('Reader', 'Counter', 'CrewLead', 'Manager')")
+        );
         builder.HasKey(m => new { m.EstateId, m.PersonId });
         builder.HasOne(m => m.Estate).WithMany().HasForeignKey(m => m.EstateId);
         builder.HasOne(m => m.Person).WithMany().HasForeignKey(m => m.PersonId);
@@ -29,9 +31,11 @@ internal sealed class MembershipConfiguration : IEntityTypeConfiguration<Members
 }
 
 /// <summary>Tables of the account library and of the keys that cookies are protected with, in Rama's naming.</summary>
-internal sealed class AccountTables :
-    IEntityTypeConfiguration<IdentityUserClaim<Guid>>, IEntityTypeConfiguration<IdentityUserLogin<Guid>>,
-    IEntityTypeConfiguration<IdentityUserToken<Guid>>, IEntityTypeConfiguration<DataProtectionKey>
+internal sealed class AccountTables
+    : IEntityTypeConfiguration<IdentityUserClaim<Guid>>,
+        IEntityTypeConfiguration<IdentityUserLogin<Guid>>,
+        IEntityTypeConfiguration<IdentityUserToken<Guid>>,
+        IEntityTypeConfiguration<DataProtectionKey>
 {
     public void Configure(EntityTypeBuilder<IdentityUserClaim<Guid>> builder) => builder.ToTable("person_claims");
 

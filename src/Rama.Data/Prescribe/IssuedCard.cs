@@ -7,4 +7,11 @@ namespace Rama.Data.Prescribe;
 /// <param name="At">When.</param>
 /// <param name="Person">By whom.</param>
 /// <param name="OutOfDate">Whether the prescription says something else now.</param>
-public sealed record IssuedCard(Guid Id, int Number, string Language, DateTimeOffset At, string? Person, bool OutOfDate);
+public sealed record IssuedCard(
+    Guid Id,
+    int Number,
+    string Language,
+    DateTimeOffset At,
+    string? Person,
+    bool OutOfDate
+);

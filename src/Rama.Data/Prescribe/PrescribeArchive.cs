@@ -18,55 +18,141 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
 
     private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
     {
-        WriteIndented = true, Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping, DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
-        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow, Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
+        WriteIndented = true,
+        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
+        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
+        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
     };
 
-    private sealed record PlanPart(string Planting, int Season, DecisionKind? Held, string? HeldReason, CuttingEntry? Cutting);
+    private sealed record PlanPart(
+        string Planting,
+        int Season,
+        DecisionKind? Held,
+        string? HeldReason,
+        CuttingEntry? Cutting
+    );
 
     private sealed record PrescriptionPart(
-        string Planting, int Season, int Number, Guid Id, DateTimeOffset At, string? Person,
-        IssuedPrescription? Content);
+        string Planting,
+        int Season,
+        int Number,
+        Guid Id,
+        DateTimeOffset At,
+        string? Person,
+        IssuedPrescription? Content
+    );
 
     // Basis: what archives told versions apart by before prescriptions were kept as data.
     private sealed record CardPart(
-        string Planting, int Season, Guid Id, int Number, string? Basis, string Language, DateTimeOffset At,
-        string? Person, PruningCard Card);
+        string Planting,
+        int Season,
+        Guid Id,
+        int Number,
+        string? Basis,
+        string Language,
+        DateTimeOffset At,
+        string? Person,
+        PruningCard Card
+    );
 
     private sealed record PracticePart(
-        string Planting, int Season, Guid Id, string Pruner, DateTimeOffset At, string Tree, int Score, int BudsLeft, double Target, double Minutes, IReadOnlyList<Notice> Remarks);
+        string Planting,
+        int Season,
+        Guid Id,
+        string Pruner,
+        DateTimeOffset At,
+        string Tree,
+        int Score,
+        int BudsLeft,
+        double Target,
+        double Minutes,
+        IReadOnlyList<Notice> Remarks
+    );
 
     private sealed record Parts(
-        IReadOnlyList<PlanPart> Plans, IReadOnlyList<PrescriptionPart>? Prescriptions, IReadOnlyList<CardPart>? Cards,
-        IReadOnlyList<PracticePart>? Practice);
+        IReadOnlyList<PlanPart> Plans,
+        IReadOnlyList<PrescriptionPart>? Prescriptions,
+        IReadOnlyList<CardPart>? Cards,
+        IReadOnlyList<PracticePart>? Practice
+    );
 
     /// <summary>Writes it into a zip.</summary>
     public async Task WriteAsync(ZipArchive zip, CancellationToken cancel)
     {
         var codes = await database.Plantings.ToDictionaryAsync(p => p.Id, p => p.Code, cancel);
-        var plans = await database.SeasonPlans.AsNoTracking().Where(p => p.CuttingDetails != null || p.HeldDecision != null).ToListAsync(cancel);
-        var prescriptions = await database.IssuedPrescriptions.AsNoTracking()
-            .OrderBy(p => p.At).ThenBy(p => p.Id).ToListAsync(cancel);
-        var cards = await database.CardIssues.AsNoTracking().Include(c => c.Prescription).OrderBy(c => c.At)
-            .ThenBy(c => c.Id).ToListAsync(cancel);
+        var plans = await database
+            .SeasonPlans.AsNoTracking()
+            .Where(p => p.CuttingDetails != null || p.HeldDecision != null)
+            .ToListAsync(cancel);
+        var prescriptions = await database
+            .IssuedPrescriptions.AsNoTracking()
+            .OrderBy(p => p.At)
+            .ThenBy(p => p.Id)
+            .ToListAsync(cancel);
+        var cards = await database
+            .CardIssues.AsNoTracking()
+            .Include(c => c.Prescription)
+            .OrderBy(c => c.At)
+            .ThenBy(c => c.Id)
+            .ToListAsync(cancel);
         var runs = await database.PracticeRuns.AsNoTracking().OrderBy(r => r.At).ThenBy(r => r.Id).ToListAsync(cancel);
         static T Kept<T>(string json) => JsonSerializer.Deserialize<T>(json, PrescribeStore.Json)!;
         Parts parts = new(
             [
-                .. plans.Select(p => new PlanPart(codes[p.PlantingId], p.Season, p.HeldDecision, p.HeldReason, p.CuttingDetails is null ? null : p.ToCutting()))
-                    .OrderBy(p => p.Planting, StringComparer.Ordinal).ThenBy(p => p.Season),
+                .. plans
+                    .Select(p => new PlanPart(
+                        codes[p.PlantingId],
+                        p.Season,
+                        p.HeldDecision,
+                        p.HeldReason,
+                        p.CuttingDetails is null ? null : p.ToCutting()
+                    ))
+                    .OrderBy(p => p.Planting, StringComparer.Ordinal)
+                    .ThenBy(p => p.Season),
             ],
             [
                 .. prescriptions.Select(p => new PrescriptionPart(
-                    codes[p.PlantingId], p.Season, p.Number, p.Id, p.At, p.Person,
-                    p.Content is { } content ? Kept<IssuedPrescription>(content) : null)),
+                    codes[p.PlantingId],
+                    p.Season,
+                    p.Number,
+                    p.Id,
+                    p.At,
+                    p.Person,
+                    p.Content is { } content ? Kept<IssuedPrescription>(content) : null
+                )),
             ],
             [
-                .. cards.Select(c => (Card: c, Of: c.Prescription!)).Select(c => new CardPart(
-                    codes[c.Of.PlantingId], c.Of.Season, c.Card.Id, c.Of.Number, null, c.Card.Language, c.Card.At,
-                    c.Card.Person, Kept<PruningCard>(c.Card.Card))),
+                .. cards
+                    .Select(c => (Card: c, Of: c.Prescription!))
+                    .Select(c => new CardPart(
+                        codes[c.Of.PlantingId],
+                        c.Of.Season,
+                        c.Card.Id,
+                        c.Of.Number,
+                        null,
+                        c.Card.Language,
+                        c.Card.At,
+                        c.Card.Person,
+                        Kept<PruningCard>(c.Card.Card)
+                    )),
             ],
-            [.. runs.Select(r => new PracticePart(codes[r.PlantingId], r.Season, r.Id, r.Pruner, r.At, r.Tree, r.Score, r.BudsLeft, r.Target, r.Minutes, Kept<IReadOnlyList<Notice>>(r.Remarks)))]);
+            [
+                .. runs.Select(r => new PracticePart(
+                    codes[r.PlantingId],
+                    r.Season,
+                    r.Id,
+                    r.Pruner,
+                    r.At,
+                    r.Tree,
+                    r.Score,
+                    r.BudsLeft,
+                    r.Target,
+                    r.Minutes,
+                    Kept<IReadOnlyList<Notice>>(r.Remarks)
+                )),
+            ]
+        );
         await using var entry = zip.CreateEntry(FileName).Open();
         await JsonSerializer.SerializeAsync(entry, parts, Json, cancel);
     }
@@ -75,7 +161,8 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
     /// <exception cref="UnreadableFileException">It cannot be read.</exception>
     public async Task ReadAsync(ArchiveFiles files, CancellationToken cancel)
     {
-        if (files.Read(FileName) is not { } content) return;
+        if (files.Read(FileName) is not { } content)
+            return;
         try
         {
             var parts = JsonSerializer.Deserialize<Parts>(content, Json)!;
@@ -84,25 +171,50 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
             foreach (var part in parts.Plans)
             {
                 if (!plans.TryGetValue((ids[part.Planting], part.Season), out var plan))
-                    database.Add(plan = new() { EstateId = scope.EstateId, PlantingId = ids[part.Planting], Season = part.Season });
+                    database.Add(
+                        plan = new()
+                        {
+                            EstateId = scope.EstateId,
+                            PlantingId = ids[part.Planting],
+                            Season = part.Season,
+                        }
+                    );
                 var settings = plan.ToSettings() with { Held = part.Held, HeldReason = part.HeldReason };
                 settings.ReadSettings();
                 plan.Take(settings);
-                if (part.Cutting is { } cutting) plan.Take(cutting);
+                if (part.Cutting is { } cutting)
+                    plan.Take(cutting);
             }
             AddCards(parts, ids);
             foreach (var r in parts.Practice ?? [])
-                database.Add(new PracticeRunRecord
-                {
-                    EstateId = scope.EstateId, Id = r.Id, PlantingId = ids[r.Planting], Season = r.Season, Pruner = r.Pruner, At = r.At, Tree = r.Tree, Score = r.Score, BudsLeft = r.BudsLeft,
-                    Target = r.Target, Minutes = r.Minutes, Remarks = JsonSerializer.Serialize(r.Remarks, PrescribeStore.Json),
-                });
+                database.Add(
+                    new PracticeRunRecord
+                    {
+                        EstateId = scope.EstateId,
+                        Id = r.Id,
+                        PlantingId = ids[r.Planting],
+                        Season = r.Season,
+                        Pruner = r.Pruner,
+                        At = r.At,
+                        Tree = r.Tree,
+                        Score = r.Score,
+                        BudsLeft = r.BudsLeft,
+                        Target = r.Target,
+                        Minutes = r.Minutes,
+                        Remarks = JsonSerializer.Serialize(r.Remarks, PrescribeStore.Json),
+                    }
+                );
             await database.SaveChangesAsync(cancel);
             database.ChangeTracker.Clear();
         }
-        catch (Exception e) when (
-            e is JsonException or KeyNotFoundException or ArgumentException or DbUpdateException
-                or UnusableEntryException)
+        catch (Exception e)
+            when (e
+                    is JsonException
+                        or KeyNotFoundException
+                        or ArgumentException
+                        or DbUpdateException
+                        or UnusableEntryException
+            )
         {
             throw new UnreadableFileException("broken", $"{FileName} cannot be read: {e.Message}", e);
         }
@@ -114,25 +226,39 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
         void Add(PrescriptionPart p)
         {
             versions.Add((p.Planting, p.Season, p.Number), p.Id);
-            database.Add(new IssuedPrescriptionRecord
-            {
-                EstateId = scope.EstateId, Id = p.Id, PlantingId = ids[p.Planting], Season = p.Season,
-                Number = p.Number, At = p.At, Person = p.Person,
-                Content = p.Content is null ? null : JsonSerializer.Serialize(p.Content, PrescribeStore.Json),
-            });
+            database.Add(
+                new IssuedPrescriptionRecord
+                {
+                    EstateId = scope.EstateId,
+                    Id = p.Id,
+                    PlantingId = ids[p.Planting],
+                    Season = p.Season,
+                    Number = p.Number,
+                    At = p.At,
+                    Person = p.Person,
+                    Content = p.Content is null ? null : JsonSerializer.Serialize(p.Content, PrescribeStore.Json),
+                }
+            );
         }
-        foreach (var prescription in parts.Prescriptions ?? []) Add(prescription);
+        foreach (var prescription in parts.Prescriptions ?? [])
+            Add(prescription);
         foreach (var c in parts.Cards ?? [])
         {
             // An archive from before prescriptions were kept has only their numbers, on the cards.
             if (!versions.ContainsKey((c.Planting, c.Season, c.Number)))
                 Add(new(c.Planting, c.Season, c.Number, Guid.CreateVersion7(), c.At, c.Person, null));
-            database.Add(new CardIssueRecord
-            {
-                EstateId = scope.EstateId, Id = c.Id, PrescriptionId = versions[(c.Planting, c.Season, c.Number)],
-                Language = c.Language, At = c.At, Person = c.Person,
-                Card = JsonSerializer.Serialize(c.Card, PrescribeStore.Json),
-            });
+            database.Add(
+                new CardIssueRecord
+                {
+                    EstateId = scope.EstateId,
+                    Id = c.Id,
+                    PrescriptionId = versions[(c.Planting, c.Season, c.Number)],
+                    Language = c.Language,
+                    At = c.At,
+                    Person = c.Person,
+                    Card = JsonSerializer.Serialize(c.Card, PrescribeStore.Json),
+                }
+            );
         }
     }
 }

@@ -30,7 +30,12 @@ public sealed class SeasonResultRecord : IHistoried
 
     internal static SeasonResultRecord Of(PlantingRecord planting, SeasonResultEntry entry)
     {
-        var record = new SeasonResultRecord { EstateId = planting.EstateId, PlantingId = planting.Id, Season = (int)entry.Season!.Value };
+        var record = new SeasonResultRecord
+        {
+            EstateId = planting.EstateId,
+            PlantingId = planting.Id,
+            Season = (int)entry.Season!.Value,
+        };
         record.Take(entry);
         return record;
     }
@@ -42,8 +47,15 @@ public sealed class SeasonResultRecord : IHistoried
         (GreenTip, BudsLeft, ClustersThinned) = (entry.GreenTip, entry.BudsLeft, entry.ClustersThinned);
     }
 
-    public SeasonResultEntry ToEntry() => new()
-    {
-        Season = Season, Yield = Yield, FruitSize = FruitSize, PackOut = PackOut, GreenTip = GreenTip, BudsLeft = BudsLeft, ClustersThinned = ClustersThinned,
-    };
+    public SeasonResultEntry ToEntry() =>
+        new()
+        {
+            Season = Season,
+            Yield = Yield,
+            FruitSize = FruitSize,
+            PackOut = PackOut,
+            GreenTip = GreenTip,
+            BudsLeft = BudsLeft,
+            ClustersThinned = ClustersThinned,
+        };
 }

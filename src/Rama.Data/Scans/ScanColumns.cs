@@ -31,7 +31,9 @@ public static class ScanColumns
         new("trunk", ColumnKind.Amount, ["Trunk", "Trunk diameter", "Trunk mm", "Diámetro de tronco"], TrunkUnits),
         ExchangeColumn.Number("limbs", false, "Limbs", "Branches", "Ramas"),
         ExchangeColumn.Number("buds", false, "Buds", "Bud count", "Yemas"),
-        .. Enumerable.Range(1, MostLeaders).Select(i => ExchangeColumn.Number($"leader{i}", false, $"Leader {i}", $"Eje {i}")),
+        .. Enumerable
+            .Range(1, MostLeaders)
+            .Select(i => ExchangeColumn.Number($"leader{i}", false, $"Leader {i}", $"Eje {i}")),
     ];
 
     /// <summary>What the headers of a file tell.</summary>
@@ -41,6 +43,10 @@ public static class ScanColumns
     {
         Sheet sheet = new("", headers, [.. samples.Select((s, i) => new SheetLine(i + 2, s))], []);
         var guess = MappingGuess.Of(sheet, All);
-        return new(guess.Decimal, guess.Columns.FirstOrDefault(c => c.Field == "trunk")?.Unit ?? "mm", guess.Columns.ToDictionary(c => c.Field, c => c.Column));
+        return new(
+            guess.Decimal,
+            guess.Columns.FirstOrDefault(c => c.Field == "trunk")?.Unit ?? "mm",
+            guess.Columns.ToDictionary(c => c.Field, c => c.Column)
+        );
     }
 }

@@ -28,22 +28,40 @@ internal sealed class ScannedRow(int row, int first, int size, int leaders, bool
     public int Place(int tree)
     {
         var place = tree - First;
-        if (place < 0) return -1;
-        if (place < Seen.Length) return place;
-        if (!grows) return -1;
+        if (place < 0)
+            return -1;
+        if (place < Seen.Length)
+            return place;
+        if (!grows)
+            return -1;
         Grow(Math.Max(place + 1, Seen.Length * 2));
         return place;
     }
 
     /// <summary>The row as it is kept.</summary>
-    public ScanRowRecord ToRecord(Guid estate, Guid planting, int season, int leaders) => new()
-    {
-        EstateId = estate, PlantingId = planting, Season = season, Row = Row, FirstTree = First, TrunksMm = Trunks, Limbs = Limbs, Buds = Buds, Leaders = leaders, LeaderBuds = LeaderBuds,
-    };
+    public ScanRowRecord ToRecord(Guid estate, Guid planting, int season, int leaders) =>
+        new()
+        {
+            EstateId = estate,
+            PlantingId = planting,
+            Season = season,
+            Row = Row,
+            FirstTree = First,
+            TrunksMm = Trunks,
+            Limbs = Limbs,
+            Buds = Buds,
+            Leaders = leaders,
+            LeaderBuds = LeaderBuds,
+        };
 
     private void Grow(int size)
     {
-        (Trunks, Limbs, Buds, LeaderBuds) = (Grown(Trunks, size), Grown(Limbs, size), Grown(Buds, size), Grown(LeaderBuds, size * leaders));
+        (Trunks, Limbs, Buds, LeaderBuds) = (
+            Grown(Trunks, size),
+            Grown(Limbs, size),
+            Grown(Buds, size),
+            Grown(LeaderBuds, size * leaders)
+        );
         var seen = new bool[size];
         Seen.CopyTo(seen, 0);
         Seen = seen;
@@ -67,9 +85,13 @@ internal sealed class ScannedRow(int row, int first, int size, int leaders, bool
 /// <summary>A planting with its rows, while a scan is taken in.</summary>
 internal sealed class ScannedPlanting(PlantingRecord planting, RowList? list, int leaders)
 {
-    private readonly Dictionary<int, List<TreeRow>>? _listed = list?.Rows.GroupBy(r => r.Number).ToDictionary(g => g.Key, g => g.ToList());
+    private readonly Dictionary<int, List<TreeRow>>? _listed = list
+        ?.Rows.GroupBy(r => r.Number)
+        .ToDictionary(g => g.Key, g => g.ToList());
     private readonly Dictionary<int, ScannedRow> _rows = [];
-    private readonly Dictionary<int, HashSet<int>> _missing = list?.Rows.GroupBy(r => r.Number).ToDictionary(g => g.Key, g => g.SelectMany(r => r.Missing).ToHashSet()) ?? [];
+    private readonly Dictionary<int, HashSet<int>> _missing = list?.Rows.GroupBy(r => r.Number)
+        .ToDictionary(g => g.Key, g => g.SelectMany(r => r.Missing).ToHashSet())
+        ?? [];
     private ScannedRow? _last;
 
     public PlantingRecord Planting => planting;
@@ -81,10 +103,20 @@ internal sealed class ScannedPlanting(PlantingRecord planting, RowList? list, in
     /// <summary>The row of a number; null where the planting has none such.</summary>
     public ScannedRow? Row(int number)
     {
-        if (_last?.Row == number || _rows.TryGetValue(number, out _last)) return _last;
-        if (_listed is null) _last = new(number, 1, 128, leaders, grows: true);
-        else if (_listed.TryGetValue(number, out var parts)) _last = new(number, parts.Min(p => p.FirstTree), parts.Max(p => p.LastTree) - parts.Min(p => p.FirstTree) + 1, leaders, grows: false);
-        else return _last = null;
+        if (_last?.Row == number || _rows.TryGetValue(number, out _last))
+            return _last;
+        if (_listed is null)
+            _last = new(number, 1, 128, leaders, grows: true);
+        else if (_listed.TryGetValue(number, out var parts))
+            _last = new(
+                number,
+                parts.Min(p => p.FirstTree),
+                parts.Max(p => p.LastTree) - parts.Min(p => p.FirstTree) + 1,
+                leaders,
+                grows: false
+            );
+        else
+            return _last = null;
         _rows.Add(number, _last);
         return _last;
     }
@@ -99,28 +131,51 @@ internal sealed class ScanGround
     private readonly Dictionary<string, ScannedPlanting> _byCode;
     private readonly Dictionary<string, ScannedPlanting>.AlternateLookup<ReadOnlySpan<char>> _bySpan;
     private ScannedPlanting? _last;
-    private readonly List<(RowAxes Axes, Dictionary<int, List<(ScannedPlanting Planting, TreeRow Row)>> Rows)> _blocks = [];
+    private readonly List<(
+        RowAxes Axes,
+        Dictionary<int, List<(ScannedPlanting Planting, TreeRow Row)>> Rows
+    )> _blocks = [];
 
-    public ScanGround(IReadOnlyList<PlantingRecord> plantings, IEnumerable<RowLineRecord> lines, int leaders, bool byPosition)
+    public ScanGround(
+        IReadOnlyList<PlantingRecord> plantings,
+        IEnumerable<RowLineRecord> lines,
+        int leaders,
+        bool byPosition
+    )
     {
         var lists = plantings.ToDictionary(p => p.Id, p => p.Rows.Count == 0 ? null : p.ToRows().Read());
-        _byCode = plantings.ToDictionary(p => p.Code, p => new ScannedPlanting(p, lists[p.Id], leaders), StringComparer.OrdinalIgnoreCase);
+        _byCode = plantings.ToDictionary(
+            p => p.Code,
+            p => new ScannedPlanting(p, lists[p.Id], leaders),
+            StringComparer.OrdinalIgnoreCase
+        );
         _bySpan = _byCode.GetAlternateLookup<ReadOnlySpan<char>>();
-        if (!byPosition) return;
+        if (!byPosition)
+            return;
         var byBlock = plantings.ToLookup(p => p.BlockId);
         foreach (var block in lines.GroupBy(l => l.BlockId))
         {
-            var rows = byBlock[block.Key].Where(p => lists[p.Id] is not null)
-                .SelectMany(p => lists[p.Id]!.Rows, (p, row) => (Planting: _byCode[p.Code], Row: row)).GroupBy(r => r.Row.Number).ToDictionary(g => g.Key, g => g.ToList());
+            var rows = byBlock[block.Key]
+                .Where(p => lists[p.Id] is not null)
+                .SelectMany(p => lists[p.Id]!.Rows, (p, row) => (Planting: _byCode[p.Code], Row: row))
+                .GroupBy(r => r.Row.Number)
+                .ToDictionary(g => g.Key, g => g.ToList());
             List<RowAxis> axes = [];
             foreach (var line in block.Where(l => rows.ContainsKey(l.Row)))
             {
                 // Plantings that share a row share its line: it runs from the first place of all to the last.
                 var (first, last) = (rows[line.Row].Min(r => r.Row.FirstTree), rows[line.Row].Max(r => r.Row.LastTree));
-                axes.Add(new(new(line.Row, first, last - first + 1, [], [], [], []), [.. line.Coordinates.Chunk(2).Select(c => new GeoPoint(c[0], c[1]))]));
+                axes.Add(
+                    new(
+                        new(line.Row, first, last - first + 1, [], [], [], []),
+                        [.. line.Coordinates.Chunk(2).Select(c => new GeoPoint(c[0], c[1]))]
+                    )
+                );
             }
-            if (axes.Count == 0) continue;
-            var spacing = byBlock[block.Key].Max(p => Units.Length[p.RowSpacing.Unit!].ToBase(p.RowSpacing.Value!.Value));
+            if (axes.Count == 0)
+                continue;
+            var spacing = byBlock[block.Key]
+                .Max(p => Units.Length[p.RowSpacing.Unit!].ToBase(p.RowSpacing.Value!.Value));
             _blocks.Add((new(axes, spacing), rows));
         }
     }
@@ -131,7 +186,8 @@ internal sealed class ScanGround
     public ScannedPlanting? Find(ReadOnlySpan<char> code)
     {
         // Lines of one planting follow one another.
-        if (_last is not null && code.SequenceEqual(_last.Planting.Code)) return _last;
+        if (_last is not null && code.SequenceEqual(_last.Planting.Code))
+            return _last;
         return _bySpan.TryGetValue(code, out var planting) ? _last = planting : null;
     }
 
@@ -142,7 +198,11 @@ internal sealed class ScanGround
     public (ScannedPlanting Planting, int Row, int Tree)? At(GeoPoint position)
     {
         foreach (var (axes, rows) in _blocks)
-            if (axes.Find(position) is { } place && rows[place.Row].FirstOrDefault(r => place.Tree >= r.Row.FirstTree && place.Tree <= r.Row.LastTree) is { Planting: not null } found)
+            if (
+                axes.Find(position) is { } place
+                && rows[place.Row].FirstOrDefault(r => place.Tree >= r.Row.FirstTree && place.Tree <= r.Row.LastTree)
+                    is { Planting: not null } found
+            )
                 return (found.Planting, place.Row, place.Tree);
         return null;
     }

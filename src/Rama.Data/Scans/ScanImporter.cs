@@ -17,7 +17,15 @@ namespace Rama.Data.Scans;
 /// <param name="Rows">Rows they stand in.</param>
 /// <param name="MeanTrunkMm">Mean trunk diameter, mm; null where none was told.</param>
 /// <param name="MeanBuds">Mean buds as the scanner counts them; null where none were told.</param>
-public sealed record ScannedPlantingView(Guid Id, string Code, string Name, int Trees, int Rows, double? MeanTrunkMm, double? MeanBuds);
+public sealed record ScannedPlantingView(
+    Guid Id,
+    string Code,
+    string Name,
+    int Trees,
+    int Rows,
+    double? MeanTrunkMm,
+    double? MeanBuds
+);
 
 /// <summary>What became of a scan.</summary>
 /// <param name="Lines">Lines of the file.</param>
@@ -28,7 +36,14 @@ public sealed record ScannedPlantingView(Guid Id, string Code, string Name, int 
 /// <param name="Usable">Whether it may be saved: not where most of it fits no tree.</param>
 /// <param name="Saved">Whether it was saved.</param>
 public sealed record ScanReport(
-    int Lines, int Matched, IReadOnlyDictionary<string, int> ByReason, IReadOnlyList<LineProblem> Problems, IReadOnlyList<ScannedPlantingView> Plantings, bool Usable, bool Saved);
+    int Lines,
+    int Matched,
+    IReadOnlyDictionary<string, int> ByReason,
+    IReadOnlyList<LineProblem> Problems,
+    IReadOnlyList<ScannedPlantingView> Plantings,
+    bool Usable,
+    bool Saved
+);
 
 /// <summary>
 /// Takes in per-tree files of scanners and censuses: every line that fits a tree, with the others listed. A planting's scan of a
@@ -49,7 +64,10 @@ public sealed class ScanImporter(RamaContext database, EstateScope scope, Estate
 
     /// <summary>Headers of a file, and which column is which as far as they tell.</summary>
     /// <exception cref="UnreadableFileException">Says what is wrong with the file as a whole.</exception>
-    public static async Task<(IReadOnlyList<string> Headers, ScanMapping Guess)> ReadAsync(Stream stream, CancellationToken cancel)
+    public static async Task<(IReadOnlyList<string> Headers, ScanMapping Guess)> ReadAsync(
+        Stream stream,
+        CancellationToken cancel
+    )
     {
         using var source = await ScanSource.OpenAsync("scan", stream, cancel);
         return (source.Headers, ScanColumns.Guess(source.Headers, source.Samples));
@@ -65,12 +83,22 @@ public sealed class ScanImporter(RamaContext database, EstateScope scope, Estate
     /// <param name="season">Season it was scanned for; the one at hand when left out.</param>
     /// <exception cref="UnreadableFileException">Says what is wrong with the file as a whole.</exception>
     public async Task<ScanReport> RunAsync(
-        string name, Stream stream, ScanMapping? mapping, bool save, Func<int, Task>? progress, CancellationToken cancel, int? season = null)
+        string name,
+        Stream stream,
+        ScanMapping? mapping,
+        bool save,
+        Func<int, Task>? progress,
+        CancellationToken cancel,
+        int? season = null
+    )
     {
         using var source = await ScanSource.OpenAsync(name, stream, cancel);
         mapping ??= ScanColumns.Guess(source.Headers, source.Samples);
         var (byNumber, byPosition) = Faults(mapping, source);
-        var leaders = Enumerable.Range(1, ScanColumns.MostLeaders).TakeWhile(i => mapping.Column($"leader{i}") >= 0).Count();
+        var leaders = Enumerable
+            .Range(1, ScanColumns.MostLeaders)
+            .TakeWhile(i => mapping.Column($"leader{i}") >= 0)
+            .Count();
         var plantings = await database.ReadPlantingsAsync(cancel);
         var lines = byPosition && !byNumber ? await database.RowLines.AsNoTracking().ToListAsync(cancel) : [];
         ScanGround ground = new(plantings, lines, leaders, byPosition && !byNumber);
@@ -80,43 +108,93 @@ public sealed class ScanImporter(RamaContext database, EstateScope scope, Estate
             if (++taking.Lines % Stride == 0)
             {
                 cancel.ThrowIfCancellationRequested();
-                if (progress is not null) await progress(taking.Lines);
+                if (progress is not null)
+                    await progress(taking.Lines);
             }
-            if (taking.Lines > MostLines) throw new UnreadableFileException("size", $"The file has more than {MostLines:#,0} lines. Split it.");
+            if (taking.Lines > MostLines)
+                throw new UnreadableFileException("size", $"The file has more than {MostLines:#,0} lines. Split it.");
             taking.Take();
         }
-        if (taking.Lines == 0) throw new UnreadableFileException("empty", "The table has headers and no lines.");
+        if (taking.Lines == 0)
+            throw new UnreadableFileException("empty", "The table has headers and no lines.");
         var usable = taking.Matched > 0 && taking.LeftOut < MostLeftOut * taking.Lines;
-        if (save && usable) await SaveAsync(name, ground, leaders, season ?? (await estates.ReadAsync(cancel)).Season, taking.Matched, cancel);
-        return new(taking.Lines, taking.Matched, taking.ByReason, taking.Problems, [.. ground.Touched.Select(View).OrderBy(v => v.Code, StringComparer.Ordinal)], usable, save && usable);
+        if (save && usable)
+            await SaveAsync(
+                name,
+                ground,
+                leaders,
+                season ?? (await estates.ReadAsync(cancel)).Season,
+                taking.Matched,
+                cancel
+            );
+        return new(
+            taking.Lines,
+            taking.Matched,
+            taking.ByReason,
+            taking.Problems,
+            [.. ground.Touched.Select(View).OrderBy(v => v.Code, StringComparer.Ordinal)],
+            usable,
+            save && usable
+        );
     }
 
     private static (bool ByNumber, bool ByPosition) Faults(ScanMapping mapping, ScanSource source)
     {
-        if (mapping.Columns.Values.Any(c => c < 0 || c >= source.Headers.Count)) throw new UnreadableFileException("columns", "The file has no such column.");
-        if (mapping.Decimal is not ("." or ",")) throw new UnreadableFileException("decimal", "The decimal sign is a point or a comma.");
-        if (!ScanColumns.TrunkUnits.Contains(mapping.TrunkUnit)) throw new UnreadableFileException("unit", "Trunk diameters are in mm, cm or in.");
+        if (mapping.Columns.Values.Any(c => c < 0 || c >= source.Headers.Count))
+            throw new UnreadableFileException("columns", "The file has no such column.");
+        if (mapping.Decimal is not ("." or ","))
+            throw new UnreadableFileException("decimal", "The decimal sign is a point or a comma.");
+        if (!ScanColumns.TrunkUnits.Contains(mapping.TrunkUnit))
+            throw new UnreadableFileException("unit", "Trunk diameters are in mm, cm or in.");
         var byNumber = mapping.Column("row") >= 0 && mapping.Column("tree") >= 0;
-        var byPosition = (mapping.Column("longitude") >= 0 && mapping.Column("latitude") >= 0) || source.Headers.Contains(GeoJsonSheet.GeometryHeader);
-        if (!byNumber && !byPosition) throw new UnreadableFileException("columns", "Expected columns for row and tree, or for longitude and latitude.");
-        if (mapping.Column("trunk") < 0 && mapping.Column("buds") < 0 && mapping.Column("limbs") < 0 && mapping.Column("leader1") < 0)
+        var byPosition =
+            (mapping.Column("longitude") >= 0 && mapping.Column("latitude") >= 0)
+            || source.Headers.Contains(GeoJsonSheet.GeometryHeader);
+        if (!byNumber && !byPosition)
+            throw new UnreadableFileException(
+                "columns",
+                "Expected columns for row and tree, or for longitude and latitude."
+            );
+        if (
+            mapping.Column("trunk") < 0
+            && mapping.Column("buds") < 0
+            && mapping.Column("limbs") < 0
+            && mapping.Column("leader1") < 0
+        )
             throw new UnreadableFileException("columns", "Expected a column of trunks, limbs, buds or leaders.");
         return (byNumber, byPosition);
     }
 
     // Row-level security admits no COPY into the table itself: it goes into one of this connection's own first.
-    private async Task SaveAsync(string name, ScanGround ground, int leaders, int season, int trees, CancellationToken cancel)
+    private async Task SaveAsync(
+        string name,
+        ScanGround ground,
+        int leaders,
+        int season,
+        int trees,
+        CancellationToken cancel
+    )
     {
-        await database.InTransactionAsync(async () =>
-        {
-            var connection = (NpgsqlConnection)database.Database.GetDbConnection();
-            var touched = ground.Touched.ToList();
-            await RunAsync(connection, """
-                create temp table scan_in (planting_id uuid, "row" int, first_tree int, trunks_mm real[], limbs real[], buds real[], leader_buds real[]) on commit drop
-                """, cancel);
-            await using (var copy = await connection.BeginBinaryImportAsync("copy scan_in from stdin (format binary)", cancel))
+        await database.InTransactionAsync(
+            async () =>
             {
-                foreach (var planting in touched)
+                var connection = (NpgsqlConnection)database.Database.GetDbConnection();
+                var touched = ground.Touched.ToList();
+                await RunAsync(
+                    connection,
+                    """
+                    create temp table scan_in (planting_id uuid, "row" int, first_tree int, trunks_mm real[], limbs real[], buds real[], leader_buds real[]) on commit drop
+                    """,
+                    cancel
+                );
+                await using (
+                    var copy = await connection.BeginBinaryImportAsync(
+                        "copy scan_in from stdin (format binary)",
+                        cancel
+                    )
+                )
+                {
+                    foreach (var planting in touched)
                     foreach (var row in planting.Rows.Where(r => r.Seen.Contains(true)))
                     {
                         var size = Array.LastIndexOf(row.Seen, true) + 1;
@@ -124,36 +202,78 @@ public sealed class ScanImporter(RamaContext database, EstateScope scope, Estate
                         await copy.WriteAsync(planting.Planting.Id, NpgsqlDbType.Uuid, cancel);
                         await copy.WriteAsync(row.Row, NpgsqlDbType.Integer, cancel);
                         await copy.WriteAsync(row.First, NpgsqlDbType.Integer, cancel);
-                        foreach (var values in new[] { row.Trunks[..size], row.Limbs[..size], row.Buds[..size], row.LeaderBuds[..(size * leaders)] })
+                        foreach (
+                            var values in new[]
+                            {
+                                row.Trunks[..size],
+                                row.Limbs[..size],
+                                row.Buds[..size],
+                                row.LeaderBuds[..(size * leaders)],
+                            }
+                        )
                             await copy.WriteAsync(values, NpgsqlDbType.Array | NpgsqlDbType.Real, cancel);
                     }
-                await copy.CompleteAsync(cancel);
-            }
-            await RunAsync(connection, $"""
-                delete from {ScanRowConfiguration.Table} where season = {season} and planting_id in (select distinct planting_id from scan_in);
-                insert into {ScanRowConfiguration.Table} (estate_id, planting_id, season, "row", first_tree, trunks_mm, limbs, buds, leaders, leader_buds)
-                select '{scope.EstateId}', planting_id, {season}, "row", first_tree, trunks_mm, limbs, buds, {leaders}, leader_buds from scan_in
-                """, cancel);
-            await SumUpAsync(touched, leaders, season, cancel);
-            database.Add(new BatchRecord
-            {
-                EstateId = scope.EstateId, At = clock.GetUtcNow(), PersonId = scope.Author?.PersonId, Person = scope.Author?.Name, Table = "scans",
-                File = name[..Math.Min(name.Length, 200)], Added = trees,
-            });
-            await database.SaveChangesAsync(cancel);
-        }, cancel);
+                    await copy.CompleteAsync(cancel);
+                }
+                await RunAsync(
+                    connection,
+                    $"""
+                    delete from {ScanRowConfiguration.Table} where season = {season} and planting_id in (select distinct planting_id from scan_in);
+                    insert into {ScanRowConfiguration.Table} (estate_id, planting_id, season, "row", first_tree, trunks_mm, limbs, buds, leaders, leader_buds)
+                    select '{scope.EstateId}', planting_id, {season}, "row", first_tree, trunks_mm, limbs, buds, {leaders}, leader_buds from scan_in
+                    """,
+                    cancel
+                );
+                await SumUpAsync(touched, leaders, season, cancel);
+                database.Add(
+                    new BatchRecord
+                    {
+                        EstateId = scope.EstateId,
+                        At = clock.GetUtcNow(),
+                        PersonId = scope.Author?.PersonId,
+                        Person = scope.Author?.Name,
+                        Table = "scans",
+                        File = name[..Math.Min(name.Length, 200)],
+                        Added = trees,
+                    }
+                );
+                await database.SaveChangesAsync(cancel);
+            },
+            cancel
+        );
         database.ChangeTracker.Clear();
     }
 
-    private async Task SumUpAsync(IReadOnlyList<ScannedPlanting> touched, int leaders, int season, CancellationToken cancel)
+    private async Task SumUpAsync(
+        IReadOnlyList<ScannedPlanting> touched,
+        int leaders,
+        int season,
+        CancellationToken cancel
+    )
     {
         var ids = touched.Select(p => p.Planting.Id).ToList();
         var plans = (await database.ReadPlansAsync(cancel, season, ids)).ToDictionary(p => p.PlantingId);
-        var trunks = (await database.TrunkRows.AsNoTracking().Where(t => ids.Contains(t.PlantingId)).ToListAsync(cancel)).ToLookup(t => t.PlantingId);
+        var trunks = (
+            await database.TrunkRows.AsNoTracking().Where(t => ids.Contains(t.PlantingId)).ToListAsync(cancel)
+        ).ToLookup(t => t.PlantingId);
         foreach (var planting in touched)
         {
-            if (!plans.TryGetValue(planting.Planting.Id, out var plan)) database.Add(plan = new() { EstateId = scope.EstateId, PlantingId = planting.Planting.Id, Season = season });
-            plan.Take(MeasuredSum.Of(plan, [.. trunks[plan.PlantingId]], [.. planting.Rows.Select(r => r.ToRecord(scope.EstateId, plan.PlantingId, season, leaders))]));
+            if (!plans.TryGetValue(planting.Planting.Id, out var plan))
+                database.Add(
+                    plan = new()
+                    {
+                        EstateId = scope.EstateId,
+                        PlantingId = planting.Planting.Id,
+                        Season = season,
+                    }
+                );
+            plan.Take(
+                MeasuredSum.Of(
+                    plan,
+                    [.. trunks[plan.PlantingId]],
+                    [.. planting.Rows.Select(r => r.ToRecord(scope.EstateId, plan.PlantingId, season, leaders))]
+                )
+            );
         }
     }
 
@@ -166,20 +286,38 @@ public sealed class ScanImporter(RamaContext database, EstateScope scope, Estate
 
     private static ScannedPlantingView View(ScannedPlanting planting)
     {
-        static double? Mean(IEnumerable<float> values) => values.Where(v => !float.IsNaN(v)).Select(v => (double?)v).Average();
+        static double? Mean(IEnumerable<float> values) =>
+            values.Where(v => !float.IsNaN(v)).Select(v => (double?)v).Average();
         return new(
-            planting.Planting.Id, planting.Planting.Code, planting.Planting.Name, planting.Trees, planting.Rows.Count(r => r.Seen.Contains(true)),
-            Mean(planting.Rows.SelectMany(r => r.Trunks)), Mean(planting.Rows.SelectMany(r => r.Buds)));
+            planting.Planting.Id,
+            planting.Planting.Code,
+            planting.Planting.Name,
+            planting.Trees,
+            planting.Rows.Count(r => r.Seen.Contains(true)),
+            Mean(planting.Rows.SelectMany(r => r.Trunks)),
+            Mean(planting.Rows.SelectMany(r => r.Buds))
+        );
     }
 
     /// <summary>Takes lines one by one; kept apart so that the loop holds no awaits.</summary>
     private sealed class Taking(ScanSource source, ScanMapping mapping, ScanGround ground, int leaders, bool byNumber)
     {
-        private readonly int _code = mapping.Column("code"), _row = mapping.Column("row"), _tree = mapping.Column("tree");
-        private readonly int _longitude = mapping.Column("longitude"), _latitude = mapping.Column("latitude");
-        private readonly int _trunk = mapping.Column("trunk"), _limbs = mapping.Column("limbs"), _buds = mapping.Column("buds"), _leader = mapping.Column("leader1");
+        private readonly int _code = mapping.Column("code"),
+            _row = mapping.Column("row"),
+            _tree = mapping.Column("tree");
+        private readonly int _longitude = mapping.Column("longitude"),
+            _latitude = mapping.Column("latitude");
+        private readonly int _trunk = mapping.Column("trunk"),
+            _limbs = mapping.Column("limbs"),
+            _buds = mapping.Column("buds"),
+            _leader = mapping.Column("leader1");
         private readonly bool _comma = mapping.Decimal == ",";
-        private readonly double _toMm = mapping.TrunkUnit switch { "cm" => 10, "in" => 25.4, _ => 1 };
+        private readonly double _toMm = mapping.TrunkUnit switch
+        {
+            "cm" => 10,
+            "in" => 25.4,
+            _ => 1,
+        };
         private readonly float[] _leaderBuds = new float[leaders];
         private readonly Dictionary<string, int> _byReason = [];
         private readonly List<LineProblem> _problems = [];
@@ -197,7 +335,8 @@ public sealed class ScanImporter(RamaContext database, EstateScope scope, Estate
         public void Take()
         {
             ScannedPlanting planting;
-            int row, tree;
+            int row,
+                tree;
             if (byNumber)
             {
                 if ((_code < 0 ? ground.Only : ground.Find(source.Text(_code))) is not { } named)
@@ -206,11 +345,13 @@ public sealed class ScanImporter(RamaContext database, EstateScope scope, Estate
                     return;
                 }
                 planting = named;
-                if (!Whole(_row, "row", out row) || !Whole(_tree, "tree", out tree)) return;
+                if (!Whole(_row, "row", out row) || !Whole(_tree, "tree", out tree))
+                    return;
             }
             else
             {
-                if (Position() is not { } position) return;
+                if (Position() is not { } position)
+                    return;
                 if (ground.At(position) is not var (found, atRow, atTree))
                 {
                     LeaveOut("position", "off-row", "The position lies off every row.", _longitude);
@@ -218,9 +359,15 @@ public sealed class ScanImporter(RamaContext database, EstateScope scope, Estate
                 }
                 (planting, row, tree) = (found, atRow, atTree);
             }
-            if (!Value(_trunk, "trunk", 2 / _toMm, 900 / _toMm, out var trunk) || !Value(_limbs, "limbs", 0, 300, out var limbs) || !Value(_buds, "buds", 0, 40_000, out var buds)) return;
+            if (
+                !Value(_trunk, "trunk", 2 / _toMm, 900 / _toMm, out var trunk)
+                || !Value(_limbs, "limbs", 0, 300, out var limbs)
+                || !Value(_buds, "buds", 0, 40_000, out var buds)
+            )
+                return;
             for (var i = 0; i < leaders; i++)
-                if (!Value(mapping.Columns[$"leader{i + 1}"], $"leader{i + 1}", 0, 20_000, out _leaderBuds[i])) return;
+                if (!Value(mapping.Columns[$"leader{i + 1}"], $"leader{i + 1}", 0, 20_000, out _leaderBuds[i]))
+                    return;
 
             var into = planting.Row(row);
             var place = into?.Place(tree) ?? -1;
@@ -236,7 +383,12 @@ public sealed class ScanImporter(RamaContext database, EstateScope scope, Estate
             }
             if (into.Seen[place])
             {
-                LeaveOut("tree", "duplicate", $"Tree {tree} of row {row} is in the file already; the first stays.", _tree);
+                LeaveOut(
+                    "tree",
+                    "duplicate",
+                    $"Tree {tree} of row {row} is in the file already; the first stays.",
+                    _tree
+                );
                 return;
             }
             into.Seen[place] = true;
@@ -250,15 +402,28 @@ public sealed class ScanImporter(RamaContext database, EstateScope scope, Estate
 
         private GeoPoint? Position()
         {
-            if (source.Position is var (longitude, latitude)) return new(longitude, latitude);
-            if (_longitude >= 0 && source.Number(_longitude, _comma, out var lon) && source.Number(_latitude, _comma, out var lat) && Math.Abs(lon) <= 180 && Math.Abs(lat) <= 90) return new(lon, lat);
+            if (source.Position is var (longitude, latitude))
+                return new(longitude, latitude);
+            if (
+                _longitude >= 0
+                && source.Number(_longitude, _comma, out var lon)
+                && source.Number(_latitude, _comma, out var lat)
+                && Math.Abs(lon) <= 180
+                && Math.Abs(lat) <= 90
+            )
+                return new(lon, lat);
             LeaveOut("position", "text", "Expected longitude and latitude in degrees.", _longitude);
             return null;
         }
 
         private bool Whole(int column, string field, out int value)
         {
-            if (source.Number(column, _comma, out var number) && number >= 1 && number <= MostNumber && number == Math.Floor(number))
+            if (
+                source.Number(column, _comma, out var number)
+                && number >= 1
+                && number <= MostNumber
+                && number == Math.Floor(number)
+            )
             {
                 value = (int)number;
                 return true;
@@ -271,8 +436,12 @@ public sealed class ScanImporter(RamaContext database, EstateScope scope, Estate
         private bool Value(int column, string field, double least, double most, out float value)
         {
             value = float.NaN;
-            if (column < 0) return true;
-            if (source.Number(column, _comma, out var number) && (double.IsNaN(number) || (number >= least && number <= most)))
+            if (column < 0)
+                return true;
+            if (
+                source.Number(column, _comma, out var number)
+                && (double.IsNaN(number) || (number >= least && number <= most))
+            )
             {
                 value = (float)number;
                 return true;
@@ -285,7 +454,10 @@ public sealed class ScanImporter(RamaContext database, EstateScope scope, Estate
         {
             LeftOut++;
             _byReason[reason] = _byReason.GetValueOrDefault(reason) + 1;
-            if (_problems.Count < MostProblems) _problems.Add(new(source.Line, field, reason, message, column < 0 ? null : source.Text(column).ToString()));
+            if (_problems.Count < MostProblems)
+                _problems.Add(
+                    new(source.Line, field, reason, message, column < 0 ? null : source.Text(column).ToString())
+                );
         }
     }
 }

@@ -35,9 +35,7 @@ internal abstract class ScanSource : IDisposable
     /// <summary>Where the feature of the line lies; null in files that are no maps.</summary>
     public virtual (double Longitude, double Latitude)? Position => null;
 
-    public virtual void Dispose()
-    {
-    }
+    public virtual void Dispose() { }
 
     /// <summary>Opens a file; what it is, its first bytes tell.</summary>
     /// <param name="name">Its name, told in errors.</param>
@@ -59,17 +57,25 @@ internal abstract class ScanSource : IDisposable
                 return TableSource.Of(SheetReader.Read(name, await AllAsync(stream, cancel), cancel));
         }
         var text = Encoding.UTF8.GetString(head);
-        if (text.AsSpan().TrimStart("\uFEFF \r\n\t") is ['{', ..]) return TableSource.Of(SheetReader.Read(name, await AllAsync(stream, cancel), cancel));
+        if (text.AsSpan().TrimStart("\uFEFF \r\n\t") is ['{', ..])
+            return TableSource.Of(SheetReader.Read(name, await AllAsync(stream, cancel), cancel));
         // The last line of the head may be cut in two.
         var whole = stream.Length > head.Length && text.LastIndexOf('\n') is > 0 and var end ? text[..end] : text;
         var sheet = SheetReader.Read(name, Encoding.UTF8.GetBytes(whole), cancel);
-        return new CsvSource(stream) { Headers = sheet.Headers, Samples = [.. sheet.Lines.Take(20).Select(l => l.Cells)] };
+        return new CsvSource(stream)
+        {
+            Headers = sheet.Headers,
+            Samples = [.. sheet.Lines.Take(20).Select(l => l.Cells)],
+        };
     }
 
     private static async Task<byte[]> AllAsync(Stream stream, CancellationToken cancel)
     {
         if (stream.Length > SheetReader.MostBytes)
-            throw new UnreadableFileException("size", $"A workbook or map of more than {SheetReader.MostBytes / 1024 / 1024} MB is not read. Save it as CSV or Parquet.");
+            throw new UnreadableFileException(
+                "size",
+                $"A workbook or map of more than {SheetReader.MostBytes / 1024 / 1024} MB is not read. Save it as CSV or Parquet."
+            );
         var content = new byte[stream.Length];
         await stream.ReadExactlyAsync(content, cancel);
         return content;
@@ -87,7 +93,8 @@ internal abstract class ScanSource : IDisposable
         if (text.Length <= 6 && !text.ContainsAnyExceptInRange('0', '9'))
         {
             var whole = 0;
-            foreach (var digit in text) whole = whole * 10 + (digit - '0');
+            foreach (var digit in text)
+                whole = whole * 10 + (digit - '0');
             value = whole;
             return true;
         }
@@ -95,9 +102,19 @@ internal abstract class ScanSource : IDisposable
         {
             Span<char> pointed = stackalloc char[Math.Min(text.Length, 40)];
             text[..pointed.Length].Replace(pointed, ',', '.');
-            return double.TryParse(pointed, NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out value);
+            return double.TryParse(
+                pointed,
+                NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint,
+                CultureInfo.InvariantCulture,
+                out value
+            );
         }
-        return double.TryParse(text, NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out value);
+        return double.TryParse(
+            text,
+            NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint,
+            CultureInfo.InvariantCulture,
+            out value
+        );
     }
 
     private sealed class CsvSource(Stream stream) : ScanSource
@@ -114,13 +131,19 @@ internal abstract class ScanSource : IDisposable
             }
             catch (CsvFormatException e)
             {
-                throw new UnreadableFileException("broken", $"Line {_reader.RowNumber + 2} cannot be read: a quote is not closed.", e);
+                throw new UnreadableFileException(
+                    "broken",
+                    $"Line {_reader.RowNumber + 2} cannot be read: a quote is not closed.",
+                    e
+                );
             }
         }
 
-        public override ReadOnlySpan<char> Text(int column) => column < _reader.RowFieldCount ? _reader.GetFieldSpan(column).Trim() : [];
+        public override ReadOnlySpan<char> Text(int column) =>
+            column < _reader.RowFieldCount ? _reader.GetFieldSpan(column).Trim() : [];
 
-        public override bool Number(int column, bool decimalComma, out double value) => Parse(Text(column), decimalComma, out value);
+        public override bool Number(int column, bool decimalComma, out double value) =>
+            Parse(Text(column), decimalComma, out value);
 
         public override void Dispose() => _reader.Dispose();
 
@@ -129,7 +152,10 @@ internal abstract class ScanSource : IDisposable
             try
             {
                 // A line with too few cells says nothing in those; that is no reason to stop at it.
-                return CsvDataReader.Create(new StreamReader(stream, Encoding.UTF8, true, 1 << 16), new CsvDataReaderOptions { BufferSize = 1 << 16, MaxBufferSize = 1 << 20 });
+                return CsvDataReader.Create(
+                    new StreamReader(stream, Encoding.UTF8, true, 1 << 16),
+                    new CsvDataReaderOptions { BufferSize = 1 << 16, MaxBufferSize = 1 << 20 }
+                );
             }
             catch (CsvFormatException e)
             {
@@ -142,28 +168,38 @@ internal abstract class ScanSource : IDisposable
     {
         private int _at = -1;
 
-        public static TableSource Of(Sheet sheet) => new(sheet) { Headers = sheet.Headers, Samples = [.. sheet.Lines.Take(20).Select(l => l.Cells)] };
+        public static TableSource Of(Sheet sheet) =>
+            new(sheet) { Headers = sheet.Headers, Samples = [.. sheet.Lines.Take(20).Select(l => l.Cells)] };
 
         public override int Line => sheet.Lines[_at].Number;
 
         public override (double Longitude, double Latitude)? Position =>
-            sheet.Lines[_at].Cells.OfType<JsonElement>().FirstOrDefault() is { ValueKind: JsonValueKind.Object } geometry
-            && geometry.TryGetProperty("type", out var type) && type.ValueEquals("Point") && geometry.TryGetProperty("coordinates", out var at)
-            && at.ValueKind == JsonValueKind.Array && at.GetArrayLength() >= 2 && at[0].TryGetDouble(out var longitude) && at[1].TryGetDouble(out var latitude)
-                ? (longitude, latitude) : null;
+            sheet.Lines[_at].Cells.OfType<JsonElement>().FirstOrDefault()
+                is { ValueKind: JsonValueKind.Object } geometry
+            && geometry.TryGetProperty("type", out var type)
+            && type.ValueEquals("Point")
+            && geometry.TryGetProperty("coordinates", out var at)
+            && at.ValueKind == JsonValueKind.Array
+            && at.GetArrayLength() >= 2
+            && at[0].TryGetDouble(out var longitude)
+            && at[1].TryGetDouble(out var latitude)
+                ? (longitude, latitude)
+                : null;
 
         public override bool Next() => ++_at < sheet.Lines.Count;
 
-        public override ReadOnlySpan<char> Text(int column) => sheet.Lines[_at][column] switch
-        {
-            string text => text.AsSpan().Trim(),
-            double number => number.ToString(CultureInfo.InvariantCulture),
-            _ => [],
-        };
+        public override ReadOnlySpan<char> Text(int column) =>
+            sheet.Lines[_at][column] switch
+            {
+                string text => text.AsSpan().Trim(),
+                double number => number.ToString(CultureInfo.InvariantCulture),
+                _ => [],
+            };
 
         public override bool Number(int column, bool decimalComma, out double value)
         {
-            if (sheet.Lines[_at][column] is not double number) return Parse(sheet.Lines[_at][column] as string, decimalComma, out value);
+            if (sheet.Lines[_at][column] is not double number)
+                return Parse(sheet.Lines[_at][column] as string, decimalComma, out value);
             value = number;
             return true;
         }
@@ -179,11 +215,14 @@ internal abstract class ScanSource : IDisposable
         public override bool Next() => ++_at < lines;
 
         public override ReadOnlySpan<char> Text(int column) =>
-            columns[column].Text is { } text ? text[_at].AsSpan().Trim() : columns[column].Numbers![_at] is var number && double.IsNaN(number) ? [] : number.ToString(CultureInfo.InvariantCulture);
+            columns[column].Text is { } text ? text[_at].AsSpan().Trim()
+            : columns[column].Numbers![_at] is var number && double.IsNaN(number) ? []
+            : number.ToString(CultureInfo.InvariantCulture);
 
         public override bool Number(int column, bool decimalComma, out double value)
         {
-            if (columns[column].Numbers is not { } numbers) return Parse(Text(column), decimalComma, out value);
+            if (columns[column].Numbers is not { } numbers)
+                return Parse(Text(column), decimalComma, out value);
             value = numbers[_at];
             return true;
         }
@@ -201,44 +240,71 @@ internal abstract class ScanSource : IDisposable
                     using var group = reader.OpenRowGroupReader(g);
                     foreach (var (i, field) in fields.Index())
                     {
-                        if (text[i] is { } words) words.AddRange(await WordsAsync(group, field, cancel));
-                        else numbers[i]!.AddRange(await NumbersAsync(group, field, cancel));
+                        if (text[i] is { } words)
+                            words.AddRange(await WordsAsync(group, field, cancel));
+                        else
+                            numbers[i]!.AddRange(await NumbersAsync(group, field, cancel));
                     }
                 }
                 var lines = text.Zip(numbers, (t, n) => t?.Count ?? n!.Count).DefaultIfEmpty(0).Min();
-                if (lines == 0) throw new UnreadableFileException("empty", "The file holds no trees.");
-                ParquetSource source = new([.. text.Zip(numbers, (t, n) => (t?.ToArray(), n?.ToArray()))], lines) { Headers = [.. fields.Select(f => f.Name)], Samples = [] };
+                if (lines == 0)
+                    throw new UnreadableFileException("empty", "The file holds no trees.");
+                ParquetSource source = new([.. text.Zip(numbers, (t, n) => (t?.ToArray(), n?.ToArray()))], lines)
+                {
+                    Headers = [.. fields.Select(f => f.Name)],
+                    Samples = [],
+                };
                 return source;
             }
-            catch (Exception e) when (e is not OperationCanceledException and not UnreadableFileException and not OutOfMemoryException)
+            catch (Exception e)
+                when (e is not OperationCanceledException and not UnreadableFileException and not OutOfMemoryException)
             {
-                throw new UnreadableFileException("broken", "This Parquet file cannot be read. Export it again, or use CSV.", e);
+                throw new UnreadableFileException(
+                    "broken",
+                    "This Parquet file cannot be read. Export it again, or use CSV.",
+                    e
+                );
             }
         }
 
-        private static bool IsText(DataField field) => field.ClrType == typeof(string) || field.ClrType == typeof(ReadOnlyMemory<char>);
+        private static bool IsText(DataField field) =>
+            field.ClrType == typeof(string) || field.ClrType == typeof(ReadOnlyMemory<char>);
 
-        private static async Task<IEnumerable<string>> WordsAsync(ParquetRowGroupReader group, DataField field, CancellationToken cancel)
+        private static async Task<IEnumerable<string>> WordsAsync(
+            ParquetRowGroupReader group,
+            DataField field,
+            CancellationToken cancel
+        )
         {
             var words = new string?[group.RowCount];
             await group.ReadAsync(field, words.AsMemory(), null, cancel);
             return words.Select(w => w ?? "");
         }
 
-        private static Task<double[]> NumbersAsync(ParquetRowGroupReader group, DataField field, CancellationToken cancel) => Type.GetTypeCode(field.ClrType) switch
-        {
-            TypeCode.Double => ReadAsync<double>(group, field, cancel),
-            TypeCode.Single => ReadAsync<float>(group, field, cancel),
-            TypeCode.Int64 => ReadAsync<long>(group, field, cancel),
-            TypeCode.Int32 => ReadAsync<int>(group, field, cancel),
-            TypeCode.Int16 => ReadAsync<short>(group, field, cancel),
-            TypeCode.UInt32 => ReadAsync<uint>(group, field, cancel),
-            TypeCode.Byte => ReadAsync<byte>(group, field, cancel),
-            // Days, flags and the like tell nothing of a tree.
-            _ => Task.FromResult(Enumerable.Repeat(double.NaN, (int)group.RowCount).ToArray()),
-        };
+        private static Task<double[]> NumbersAsync(
+            ParquetRowGroupReader group,
+            DataField field,
+            CancellationToken cancel
+        ) =>
+            Type.GetTypeCode(field.ClrType) switch
+            {
+                TypeCode.Double => ReadAsync<double>(group, field, cancel),
+                TypeCode.Single => ReadAsync<float>(group, field, cancel),
+                TypeCode.Int64 => ReadAsync<long>(group, field, cancel),
+                TypeCode.Int32 => ReadAsync<int>(group, field, cancel),
+                TypeCode.Int16 => ReadAsync<short>(group, field, cancel),
+                TypeCode.UInt32 => ReadAsync<uint>(group, field, cancel),
+                TypeCode.Byte => ReadAsync<byte>(group, field, cancel),
+                // Days, flags and the like tell nothing of a tree.
+                _ => Task.FromResult(Enumerable.Repeat(double.NaN, (int)group.RowCount).ToArray()),
+            };
 
-        private static async Task<double[]> ReadAsync<T>(ParquetRowGroupReader group, DataField field, CancellationToken cancel) where T : struct, IConvertible
+        private static async Task<double[]> ReadAsync<T>(
+            ParquetRowGroupReader group,
+            DataField field,
+            CancellationToken cancel
+        )
+            where T : struct, IConvertible
         {
             if (field.IsNullable)
             {

@@ -15,9 +15,17 @@ internal sealed class SeasonPlanConfiguration : IEntityTypeConfiguration<SeasonP
         {
             t.HasCheckConstraint("ck_season_plans_season", "season between 1900 and 2200");
             t.HasCheckConstraint("ck_season_plans_bud_factor", "bud_factor between 0.1 and 6");
-            t.HasCheckConstraint("ck_season_plans_target", "yield_value > 0 and fruit_size_value > 0 and pack_out_value > 0");
+            t.HasCheckConstraint(
+                "ck_season_plans_target",
+                "yield_value > 0 and fruit_size_value > 0 and pack_out_value > 0"
+            );
         });
-        builder.HasKey(p => new { p.EstateId, p.PlantingId, p.Season });
+        builder.HasKey(p => new
+        {
+            p.EstateId,
+            p.PlantingId,
+            p.Season,
+        });
         builder.HasOne<PlantingRecord>().WithMany().HasForeignKey(p => new { p.EstateId, p.PlantingId });
         builder.Amount(p => p.Yield);
         builder.Amount(p => p.FruitSize);

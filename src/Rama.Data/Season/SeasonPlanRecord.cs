@@ -2,8 +2,8 @@ using Rama.Core.Count;
 using Rama.Core.Count.Estimate;
 using Rama.Core.Decide;
 using Rama.Core.Prescribe;
-using Rama.Core.Target;
 using Rama.Core.Quantities;
+using Rama.Core.Target;
 using Rama.Data.Count;
 using Rama.Data.Estate;
 using Rama.Data.History;
@@ -80,8 +80,11 @@ public sealed class SeasonPlanRecord : IHistoried
     {
         (Yield, FruitSize, PackOut) = (entry.Yield ?? new(), entry.FruitSize ?? new(), entry.PackOut ?? new());
         (BudFactor, LimbsPerTree) = (entry.BudFactor, entry.LimbsPerTree);
-        (BoxMass, BinMass, BushelMass) =
-            (entry.Packages?.Box ?? new(), entry.Packages?.Bin ?? new(), entry.Packages?.Bushel ?? new());
+        (BoxMass, BinMass, BushelMass) = (
+            entry.Packages?.Box ?? new(),
+            entry.Packages?.Bin ?? new(),
+            entry.Packages?.Bushel ?? new()
+        );
         TargetDetails = Details.Write(entry);
         Touch();
     }
@@ -92,8 +95,12 @@ public sealed class SeasonPlanRecord : IHistoried
         FloralShare = entry.FloralShare ?? new();
         CountDetails = Counting.Write(entry);
         Trees.Merge(
-            [.. entry.Trees.Index()], t => (t.Row, t.Tree), t => ((int)t.Item.Row!.Value, (int)t.Item.Tree!.Value),
-            t => CountedTreeRecord.Of(this, t.Index, t.Item), (record, t) => record.Take(t.Index, t.Item));
+            [.. entry.Trees.Index()],
+            t => (t.Row, t.Tree),
+            t => ((int)t.Item.Row!.Value, (int)t.Item.Tree!.Value),
+            t => CountedTreeRecord.Of(this, t.Index, t.Item),
+            (record, t) => record.Take(t.Index, t.Item)
+        );
         Touch();
     }
 
@@ -112,16 +119,30 @@ public sealed class SeasonPlanRecord : IHistoried
         Touch();
     }
 
-    public TargetEntry ToTarget() => Details.Read(
-        new()
-        {
-            Yield = Yield, FruitSize = FruitSize, PackOut = PackOut, BudFactor = BudFactor, LimbsPerTree = LimbsPerTree,
-            Packages = new() { Box = BoxMass, Bin = BinMass, Bushel = BushelMass },
-        },
-        TargetDetails);
+    public TargetEntry ToTarget() =>
+        Details.Read(
+            new()
+            {
+                Yield = Yield,
+                FruitSize = FruitSize,
+                PackOut = PackOut,
+                BudFactor = BudFactor,
+                LimbsPerTree = LimbsPerTree,
+                Packages = new()
+                {
+                    Box = BoxMass,
+                    Bin = BinMass,
+                    Bushel = BushelMass,
+                },
+            },
+            TargetDetails
+        );
 
-    public SurveyEntry ToCount() => Counting.Read(
-        new() { FloralShare = FloralShare, Trees = [.. Trees.OrderBy(t => t.Line).Select(t => t.ToEntry())] }, CountDetails);
+    public SurveyEntry ToCount() =>
+        Counting.Read(
+            new() { FloralShare = FloralShare, Trees = [.. Trees.OrderBy(t => t.Line).Select(t => t.ToEntry())] },
+            CountDetails
+        );
 
     public MeasuredTrees ToMeasured() => CountJson.Read<MeasuredTrees>(Measured) ?? MeasuredTrees.None;
 
@@ -129,21 +150,35 @@ public sealed class SeasonPlanRecord : IHistoried
     internal void Take(MeasuredTrees measured)
     {
         var written = measured is { Trunks: 0, Scanned: 0 } ? null : CountJson.Write(measured);
-        if (written == Measured) return;
+        if (written == Measured)
+            return;
         Measured = written;
         Touch();
     }
 
     /// <summary>Takes over what an archive tells beside its tables.</summary>
     /// <exception cref="Core.Explain.UnusableEntryException">It cannot be used.</exception>
-    internal void TakeDetails(string? details, IReadOnlyDictionary<(int Row, int Tree), (string? Details, int? Buds)> trees)
+    internal void TakeDetails(
+        string? details,
+        IReadOnlyDictionary<(int Row, int Tree), (string? Details, int? Buds)> trees
+    )
     {
         CountDetails = details;
         foreach (var tree in Trees)
         {
-            if (!trees.TryGetValue((tree.Row, tree.Tree), out var told)) continue;
+            if (!trees.TryGetValue((tree.Row, tree.Tree), out var told))
+                continue;
             var entry = TreeDetails.Read(tree.ToEntry(), told.Details);
-            tree.Take(tree.Line, entry.Kinds.Count > 0 || told.Buds is not null ? entry with { FloralBuds = null, Buds = told.Buds } : entry);
+            tree.Take(
+                tree.Line,
+                entry.Kinds.Count > 0 || told.Buds is not null
+                    ? entry with
+                    {
+                        FloralBuds = null,
+                        Buds = told.Buds,
+                    }
+                    : entry
+            );
         }
         ToCount().Read();
         Touch();
@@ -153,7 +188,8 @@ public sealed class SeasonPlanRecord : IHistoried
     internal void Take(CountedTreeEntry tree, Guid fieldEntry)
     {
         var record = Find((int)tree.Row!.Value, (int)tree.Tree!.Value);
-        if (record is null) Trees.Add(record = CountedTreeRecord.Of(this, Trees.Count == 0 ? 0 : Trees.Max(t => t.Line) + 1, tree));
+        if (record is null)
+            Trees.Add(record = CountedTreeRecord.Of(this, Trees.Count == 0 ? 0 : Trees.Max(t => t.Line) + 1, tree));
         record.Take(tree, fieldEntry);
         Touch();
     }
@@ -167,16 +203,32 @@ public sealed class SeasonPlanRecord : IHistoried
 
     internal CountedTreeRecord? Find(int row, int tree) => Trees.SingleOrDefault(t => t.Row == row && t.Tree == tree);
 
-    public DecisionSettingsEntry ToSettings() => new() { Tolerance = Tolerance, Cap = Cap, Held = HeldDecision, HeldReason = HeldReason };
+    public DecisionSettingsEntry ToSettings() =>
+        new()
+        {
+            Tolerance = Tolerance,
+            Cap = Cap,
+            Held = HeldDecision,
+            HeldReason = HeldReason,
+        };
 
     public CuttingEntry ToCutting() => CountJson.Read<CuttingEntry>(CuttingDetails) ?? new();
 
     /// <summary>All that was entered for the planting and season, ready for the core.</summary>
-    public PlanEntry ToPlan(PlantingRecord planting) => new()
-    {
-        Season = Season, Planting = planting.ToEntry(), Rows = planting.ToRows(), Records = planting.ToRecords(), FruitSample = planting.ToFruitSample(),
-        Target = ToTarget(), Count = ToCount(), Measured = ToMeasured(), Settings = ToSettings(), Cutting = ToCutting(),
-    };
+    public PlanEntry ToPlan(PlantingRecord planting) =>
+        new()
+        {
+            Season = Season,
+            Planting = planting.ToEntry(),
+            Rows = planting.ToRows(),
+            Records = planting.ToRecords(),
+            FruitSample = planting.ToFruitSample(),
+            Target = ToTarget(),
+            Count = ToCount(),
+            Measured = ToMeasured(),
+            Settings = ToSettings(),
+            Cutting = ToCutting(),
+        };
 
     private void Touch() => ChangedAt = DateTimeOffset.UtcNow;
 }

@@ -8,8 +8,15 @@ internal sealed class WeatherDayConfiguration : IEntityTypeConfiguration<Weather
 {
     public void Configure(EntityTypeBuilder<WeatherDayRecord> builder)
     {
-        builder.ToTable("weather_days", t => t.HasCheckConstraint("ck_weather_days_range", "min_c between -60 and max_c and max_c <= 60"));
-        builder.HasKey(d => new { d.EstateId, d.SiteId, d.Date });
+        builder.ToTable("weather_days", t =>
+            t.HasCheckConstraint("ck_weather_days_range", "min_c between -60 and max_c and max_c <= 60")
+        );
+        builder.HasKey(d => new
+        {
+            d.EstateId,
+            d.SiteId,
+            d.Date,
+        });
         builder.HasOne<SiteRecord>().WithMany().HasForeignKey(d => new { d.EstateId, d.SiteId });
     }
 }

@@ -16,14 +16,17 @@ internal sealed record TargetDetails(InsuranceEntry? Insurance, CanopyEntry? Can
 {
     private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
     {
-        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull, UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
+        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
+        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
         Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
     };
 
     /// <summary>The JSON of a target's details; empty where nothing was typed.</summary>
     public static JsonObject Of(TargetEntry target)
     {
-        var json = JsonSerializer.SerializeToNode(new TargetDetails(target.Insurance, target.Canopy, target.Sharing), Options)!.AsObject();
+        var json = JsonSerializer
+            .SerializeToNode(new TargetDetails(target.Insurance, target.Canopy, target.Sharing), Options)!
+            .AsObject();
         Prune(json);
         return json;
     }
@@ -33,7 +36,8 @@ internal sealed record TargetDetails(InsuranceEntry? Insurance, CanopyEntry? Can
 
     /// <summary>A target with the details of a text kept.</summary>
     /// <exception cref="JsonException">The text says something no target has.</exception>
-    public static TargetEntry Read(TargetEntry target, string? json) => json is null ? target : Read(target, JsonNode.Parse(json)!.AsObject());
+    public static TargetEntry Read(TargetEntry target, string? json) =>
+        json is null ? target : Read(target, JsonNode.Parse(json)!.AsObject());
 
     /// <summary>A target with these details.</summary>
     /// <exception cref="JsonException">They say something no target has.</exception>
@@ -63,9 +67,13 @@ internal sealed record TargetDetails(InsuranceEntry? Insurance, CanopyEntry? Can
             if (node is JsonObject part)
             {
                 Prune(part);
-                if (part.Count == 0 || (part.Count == 1 && part.ContainsKey("unit"))) json.Remove(name);
+                if (part.Count == 0 || (part.Count == 1 && part.ContainsKey("unit")))
+                    json.Remove(name);
             }
-            else if (node is null || (node is JsonValue text && text.TryGetValue(out string? s) && string.IsNullOrWhiteSpace(s)))
+            else if (
+                node is null
+                || (node is JsonValue text && text.TryGetValue(out string? s) && string.IsNullOrWhiteSpace(s))
+            )
             {
                 json.Remove(name);
             }

@@ -36,25 +36,37 @@ public sealed record TargetRule
         var reader = new EntryReader();
         reader.OptionalWhole("leafFrom", "From leaf", LeafFrom, "", 1, 200);
         reader.OptionalWhole("leafTo", "To leaf", LeafTo, "", 1, 200);
-        if (LeafFrom > LeafTo) reader.Add("leafTo", "conflict", "To leaf: expected at least “from leaf”.");
+        if (LeafFrom > LeafTo)
+            reader.Add("leafTo", "conflict", "To leaf: expected at least “from leaf”.");
         reader.ThrowIfAny();
     }
 
     /// <summary>Whether it means a planting.</summary>
     public bool Means(PlantingEntry planting, int leaf) =>
-        Is(Variety, planting.Variety) && Is(Rootstock, planting.Rootstock) && Is(System, planting.System) && Is(Site, planting.Site)
-        && !(leaf < LeafFrom) && !(leaf > LeafTo);
+        Is(Variety, planting.Variety)
+        && Is(Rootstock, planting.Rootstock)
+        && Is(System, planting.System)
+        && Is(Site, planting.Site)
+        && !(leaf < LeafFrom)
+        && !(leaf > LeafTo);
 
     /// <summary>A planting's target with what the rule sets.</summary>
-    public TargetEntry Over(TargetEntry before) => before with
-    {
-        Yield = Target.Yield?.Value is null ? before.Yield : Target.Yield,
-        FruitSize = Target.FruitSize?.Value is null ? before.FruitSize : Target.FruitSize,
-        PackOut = Target.PackOut?.Value is null ? before.PackOut : Target.PackOut,
-        BudFactor = Target.BudFactor ?? before.BudFactor,
-        Insurance = Target.Insurance?.School is null ? before.Insurance
-            : (before.Insurance ?? new()) with { School = Target.Insurance.School, Reached = Target.Insurance.Reached ?? before.Insurance?.Reached, Reason = Target.Insurance.Reason ?? before.Insurance?.Reason },
-    };
+    public TargetEntry Over(TargetEntry before) =>
+        before with
+        {
+            Yield = Target.Yield?.Value is null ? before.Yield : Target.Yield,
+            FruitSize = Target.FruitSize?.Value is null ? before.FruitSize : Target.FruitSize,
+            PackOut = Target.PackOut?.Value is null ? before.PackOut : Target.PackOut,
+            BudFactor = Target.BudFactor ?? before.BudFactor,
+            Insurance = Target.Insurance?.School is null
+                ? before.Insurance
+                : (before.Insurance ?? new()) with
+                {
+                    School = Target.Insurance.School,
+                    Reached = Target.Insurance.Reached ?? before.Insurance?.Reached,
+                    Reason = Target.Insurance.Reason ?? before.Insurance?.Reason,
+                },
+        };
 
     private static bool Is(string? wanted, string? value) => string.IsNullOrEmpty(wanted) || wanted == value;
 }
@@ -65,7 +77,13 @@ public sealed record TargetRule
 /// <param name="Before">The plan as it stands.</param>
 /// <param name="After">The plan after the rule.</param>
 /// <param name="Problems">Why the target after the rule cannot be used.</param>
-public sealed record RuledTarget(StoredPlanting Stored, TargetEntry Entry, PruningPlan Before, PruningPlan After, IReadOnlyList<FieldProblem> Problems)
+public sealed record RuledTarget(
+    StoredPlanting Stored,
+    TargetEntry Entry,
+    PruningPlan Before,
+    PruningPlan After,
+    IReadOnlyList<FieldProblem> Problems
+)
 {
     /// <summary>Whether the rule changes anything.</summary>
     public bool Changes => Entry != Stored.Plan.ToTarget();
@@ -74,8 +92,14 @@ public sealed record RuledTarget(StoredPlanting Stored, TargetEntry Entry, Pruni
     {
         var entry = rule.Over(stored.Plan.ToTarget());
         var reading = PlanReading.Of(stored.ToEntry() with { Target = entry }, stored.Catalogue);
-        List<FieldProblem> problems = [.. reading.Problems.Where(p => p.Field.StartsWith("target.", StringComparison.Ordinal)).Select(p => p with { Field = p.Field["target.".Length..] })];
-        if (entry.IsUntouched) problems.Add(new("yield", "missing", "Yield: please fill this in."));
+        List<FieldProblem> problems =
+        [
+            .. reading
+                .Problems.Where(p => p.Field.StartsWith("target.", StringComparison.Ordinal))
+                .Select(p => p with { Field = p.Field["target.".Length..] }),
+        ];
+        if (entry.IsUntouched)
+            problems.Add(new("yield", "missing", "Yield: please fill this in."));
         return new(stored, entry, stored.Work(), PruningPlan.Of(reading), problems);
     }
 }

@@ -34,8 +34,21 @@ public sealed class TargetVersionRecord : IEstateOwned
     /// <summary>The target as JSON, as it was typed.</summary>
     public string Entry { get; private init; } = "";
 
-    public static TargetVersionRecord Of(Guid estateId, Guid plantingId, int season, TargetAct act, TargetEntry entry) =>
-        new() { EstateId = estateId, PlantingId = plantingId, Season = season, Act = act, Entry = TargetDetails.WriteWhole(entry) };
+    public static TargetVersionRecord Of(
+        Guid estateId,
+        Guid plantingId,
+        int season,
+        TargetAct act,
+        TargetEntry entry
+    ) =>
+        new()
+        {
+            EstateId = estateId,
+            PlantingId = plantingId,
+            Season = season,
+            Act = act,
+            Entry = TargetDetails.WriteWhole(entry),
+        };
 
     public TargetEntry ToEntry() => TargetDetails.ReadWhole(Entry);
 }

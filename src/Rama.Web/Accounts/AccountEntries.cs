@@ -32,7 +32,12 @@ public record PersonEntry
         if (email.Length > 0 && !System.Net.Mail.MailAddress.TryCreate(email, out _))
             reader.Add("email", "email", "E-mail: expected an address such as anna@example.org.");
         reader.ThrowIfAny();
-        return new() { Name = name, Email = email, UserName = email };
+        return new()
+        {
+            Name = name,
+            Email = email,
+            UserName = email,
+        };
     }
 }
 
@@ -78,15 +83,32 @@ internal static class AccountProblems
 {
     public static void ThrowIfRefused(IdentityResult result, string passwordField = "password")
     {
-        if (result.Succeeded) return;
+        if (result.Succeeded)
+            return;
         throw new UnusableEntryException([
-            .. result.Errors.Select(e => e.Code switch
-            {
-                "DuplicateEmail" or "DuplicateUserName" => new FieldProblem("email", "taken", "E-mail: there is an account with this address already."),
-                "InvalidEmail" or "InvalidUserName" => new("email", "email", "E-mail: expected an address such as anna@example.org."),
-                "PasswordMismatch" => new("current", "wrong", "This is not your present password."),
-                _ => new(passwordField, "password", "Password: expected at least 10 characters, 4 of them different."),
-            }).DistinctBy(p => p.Field),
+            .. result
+                .Errors.Select(e =>
+                    e.Code switch
+                    {
+                        "DuplicateEmail" or "DuplicateUserName" => new FieldProblem(
+                            "email",
+                            "taken",
+                            "E-mail: there is an account with this address already."
+                        ),
+                        "InvalidEmail" or "InvalidUserName" => new(
+                            "email",
+                            "email",
+                            "E-mail: expected an address such as anna@example.org."
+                        ),
+                        "PasswordMismatch" => new("current", "wrong", "This is not your present password."),
+                        _ => new(
+                            passwordField,
+                            "password",
+                            "Password: expected at least 10 characters, 4 of them different."
+                        ),
+                    }
+                )
+                .DistinctBy(p => p.Field),
         ]);
     }
 }

@@ -29,8 +29,11 @@ internal static class AccountServices
             limits.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
             limits.OnRejected = Rejected;
             var tries = configuration.GetValue("SignIn:TriesPerMinute", 20);
-            limits.AddPolicy(TriesLimit, http => RateLimitPartition.GetFixedWindowLimiter(
-                http.Connection.RemoteIpAddress?.ToString() ?? "", _ => new() { PermitLimit = tries, Window = TimeSpan.FromMinutes(1) }));
+            limits.AddPolicy(TriesLimit, http =>
+                RateLimitPartition.GetFixedWindowLimiter(http.Connection.RemoteIpAddress?.ToString() ?? "", _ =>
+                    new() { PermitLimit = tries, Window = TimeSpan.FromMinutes(1) }
+                )
+            );
         });
         return services;
     }
@@ -42,9 +45,19 @@ internal static class AccountServices
         // A long password is worth more than a mixed one.
         identity.Password = new()
         {
-            RequiredLength = 10, RequiredUniqueChars = 4, RequireDigit = false, RequireLowercase = false, RequireUppercase = false, RequireNonAlphanumeric = false,
+            RequiredLength = 10,
+            RequiredUniqueChars = 4,
+            RequireDigit = false,
+            RequireLowercase = false,
+            RequireUppercase = false,
+            RequireNonAlphanumeric = false,
         };
-        identity.Lockout = new() { MaxFailedAccessAttempts = 8, DefaultLockoutTimeSpan = TimeSpan.FromMinutes(15), AllowedForNewUsers = true };
+        identity.Lockout = new()
+        {
+            MaxFailedAccessAttempts = 8,
+            DefaultLockoutTimeSpan = TimeSpan.FromMinutes(15),
+            AllowedForNewUsers = true,
+        };
     }
 
     private static void Cookie(CookieAuthenticationOptions cookie)
@@ -57,8 +70,10 @@ internal static class AccountServices
         cookie.SlidingExpiration = true;
         cookie.Events.OnValidatePrincipal = SignedInPerson.ValidateAsync;
         // An API answers with a status, not with a page to go to.
-        cookie.Events.OnRedirectToLogin = context => Answer(context, StatusCodes.Status401Unauthorized, "Please sign in.");
-        cookie.Events.OnRedirectToAccessDenied = context => Answer(context, StatusCodes.Status403Forbidden, "Your role in this estate does not allow this.");
+        cookie.Events.OnRedirectToLogin = context =>
+            Answer(context, StatusCodes.Status401Unauthorized, "Please sign in.");
+        cookie.Events.OnRedirectToAccessDenied = context =>
+            Answer(context, StatusCodes.Status403Forbidden, "Your role in this estate does not allow this.");
     }
 
     private static Task Answer(RedirectContext<CookieAuthenticationOptions> context, int status, string title)
@@ -70,8 +85,13 @@ internal static class AccountServices
     private static async ValueTask Rejected(OnRejectedContext context, CancellationToken cancel)
     {
         if (context.Lease.TryGetMetadata(MetadataName.RetryAfter, out var wait))
-            context.HttpContext.Response.Headers.RetryAfter = Math.Ceiling(wait.TotalSeconds).ToString(CultureInfo.InvariantCulture);
-        await TypedResults.Problem(statusCode: StatusCodes.Status429TooManyRequests, title: "Too many tries. Wait a minute and try again.")
+            context.HttpContext.Response.Headers.RetryAfter = Math.Ceiling(wait.TotalSeconds)
+                .ToString(CultureInfo.InvariantCulture);
+        await TypedResults
+            .Problem(
+                statusCode: StatusCodes.Status429TooManyRequests,
+                title: "Too many tries. Wait a minute and try again."
+            )
             .ExecuteAsync(context.HttpContext);
     }
 }

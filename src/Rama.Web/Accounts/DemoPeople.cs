@@ -22,13 +22,26 @@ internal static class DemoPeople
     {
         var people = services.GetRequiredService<UserManager<PersonRecord>>();
         var database = services.GetRequiredService<RamaContext>();
-        if (await database.Users.AnyAsync()) return;
+        if (await database.Users.AnyAsync())
+            return;
         var estate = await database.Estates.OrderBy(e => e.Id).Select(e => e.Id).FirstAsync();
         foreach (var (role, name, email) in All)
         {
-            var person = new PersonRecord { Name = name, Email = email, UserName = email };
+            var person = new PersonRecord
+            {
+                Name = name,
+                Email = email,
+                UserName = email,
+            };
             AccountProblems.ThrowIfRefused(await people.CreateAsync(person, password));
-            database.Add(new MembershipRecord { EstateId = estate, PersonId = person.Id, Role = role });
+            database.Add(
+                new MembershipRecord
+                {
+                    EstateId = estate,
+                    PersonId = person.Id,
+                    Role = role,
+                }
+            );
         }
         await database.SaveChangesAsync();
     }

@@ -10,7 +10,12 @@ using Rama.Data.People;
 namespace Rama.Web.Accounts;
 
 /// <summary>Sets up an empty installation: its first estate and manager, by whoever can read the code printed at its start.</summary>
-internal sealed class FirstManager(RamaContext database, EstateScope scope, UserManager<PersonRecord> people, IConfiguration configuration)
+internal sealed class FirstManager(
+    RamaContext database,
+    EstateScope scope,
+    UserManager<PersonRecord> people,
+    IConfiguration configuration
+)
 {
     /// <summary>Whether nobody has an account yet.</summary>
     public async Task<bool> IsNeededAsync(CancellationToken cancel) => !await database.Users.AnyAsync(cancel);
@@ -18,7 +23,10 @@ internal sealed class FirstManager(RamaContext database, EstateScope scope, User
     /// <summary>Whether this is the code printed at the start of the installation.</summary>
     public bool Knows(string? code) =>
         configuration["SetupCode"] is { Length: > 0 } expected
-        && CryptographicOperations.FixedTimeEquals(Encoding.UTF8.GetBytes(expected), Encoding.UTF8.GetBytes(code ?? ""));
+        && CryptographicOperations.FixedTimeEquals(
+            Encoding.UTF8.GetBytes(expected),
+            Encoding.UTF8.GetBytes(code ?? "")
+        );
 
     /// <summary>Makes an estate with its first manager; both or neither.</summary>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
@@ -45,7 +53,14 @@ internal sealed class FirstManager(RamaContext database, EstateScope scope, User
         scope.Author = new(manager.Id, manager.Name);
         await ScopedConnection.TellAsync(database, scope, cancel);
         database.Add(estate);
-        database.Add(new MembershipRecord { EstateId = estate.Id, PersonId = manager.Id, Role = Role.Manager });
+        database.Add(
+            new MembershipRecord
+            {
+                EstateId = estate.Id,
+                PersonId = manager.Id,
+                Role = Role.Manager,
+            }
+        );
         await database.SaveChangesAsync(cancel);
     }
 }

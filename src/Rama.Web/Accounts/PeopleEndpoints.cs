@@ -51,13 +51,25 @@ internal static class PeopleEndpoints
 
     private static PersonView View(MembershipRecord m) => new(m.PersonId, m.Person!.Name, m.Person.Email!, m.Role);
 
-    private static async Task<Ok<IReadOnlyList<PersonView>>> All(RamaContext database, EstateScope scope, CancellationToken cancel) =>
+    private static async Task<Ok<IReadOnlyList<PersonView>>> All(
+        RamaContext database,
+        EstateScope scope,
+        CancellationToken cancel
+    ) =>
         TypedResults.Ok<IReadOnlyList<PersonView>>([
-            .. (await Members(database, scope).AsNoTracking().ToListAsync(cancel)).OrderByDescending(m => m.Role).ThenBy(m => m.Person!.Name, StringComparer.CurrentCulture).Select(View),
+            .. (await Members(database, scope).AsNoTracking().ToListAsync(cancel))
+                .OrderByDescending(m => m.Role)
+                .ThenBy(m => m.Person!.Name, StringComparer.CurrentCulture)
+                .Select(View),
         ]);
 
     private static async Task<Ok<AddedPerson>> Add(
-        AddPersonEntry entry, RamaContext database, EstateScope scope, UserManager<PersonRecord> people, CancellationToken cancel)
+        AddPersonEntry entry,
+        RamaContext database,
+        EstateScope scope,
+        UserManager<PersonRecord> people,
+        CancellationToken cancel
+    )
     {
         var read = entry.Read();
         await using var transaction = await database.Database.BeginTransactionAsync(cancel);
@@ -69,8 +81,16 @@ internal static class PeopleEndpoints
             AccountProblems.ThrowIfRefused(await people.CreateAsync(person, password));
         }
         if (await Members(database, scope).AnyAsync(m => m.PersonId == person.Id, cancel))
-            throw new UnusableEntryException([new("email", "taken", "E-mail: this person belongs to the estate already.")]);
-        var membership = new MembershipRecord { EstateId = scope.EstateId, PersonId = person.Id, Role = entry.Role, Person = person };
+            throw new UnusableEntryException([
+                new("email", "taken", "E-mail: this person belongs to the estate already."),
+            ]);
+        var membership = new MembershipRecord
+        {
+            EstateId = scope.EstateId,
+            PersonId = person.Id,
+            Role = entry.Role,
+            Person = person,
+        };
         database.Add(membership);
         await database.SaveChangesAsync(cancel);
         await transaction.CommitAsync(cancel);
@@ -78,18 +98,31 @@ internal static class PeopleEndpoints
     }
 
     private static async Task<Results<Ok<PersonView>, NotFound>> SetRole(
-        Guid id, RoleEntry entry, RamaContext database, EstateScope scope, CancellationToken cancel)
+        Guid id,
+        RoleEntry entry,
+        RamaContext database,
+        EstateScope scope,
+        CancellationToken cancel
+    )
     {
-        if (await Members(database, scope).SingleOrDefaultAsync(m => m.PersonId == id, cancel) is not { } membership) return TypedResults.NotFound();
-        if (entry.Role != Role.Manager) await KeepAManagerAsync(membership, database, scope, cancel);
+        if (await Members(database, scope).SingleOrDefaultAsync(m => m.PersonId == id, cancel) is not { } membership)
+            return TypedResults.NotFound();
+        if (entry.Role != Role.Manager)
+            await KeepAManagerAsync(membership, database, scope, cancel);
         membership.Role = entry.Role;
         await database.SaveChangesAsync(cancel);
         return TypedResults.Ok(View(membership));
     }
 
-    private static async Task<Results<NoContent, NotFound>> Remove(Guid id, RamaContext database, EstateScope scope, CancellationToken cancel)
+    private static async Task<Results<NoContent, NotFound>> Remove(
+        Guid id,
+        RamaContext database,
+        EstateScope scope,
+        CancellationToken cancel
+    )
     {
-        if (await Members(database, scope).SingleOrDefaultAsync(m => m.PersonId == id, cancel) is not { } membership) return TypedResults.NotFound();
+        if (await Members(database, scope).SingleOrDefaultAsync(m => m.PersonId == id, cancel) is not { } membership)
+            return TypedResults.NotFound();
         await KeepAManagerAsync(membership, database, scope, cancel);
         database.Remove(membership);
         await database.SaveChangesAsync(cancel);
@@ -97,7 +130,12 @@ internal static class PeopleEndpoints
     }
 
     private static async Task<Ok<SessionEstate>> AddEstate(
-        NewEstateEntry entry, ClaimsPrincipal user, RamaContext database, FirstManager first, CancellationToken cancel)
+        NewEstateEntry entry,
+        ClaimsPrincipal user,
+        RamaContext database,
+        FirstManager first,
+        CancellationToken cancel
+    )
     {
         var estate = entry.ReadEstate();
         var person = await database.Users.SingleAsync(p => p.Id == SignedInPerson.Id(user), cancel);
@@ -107,9 +145,21 @@ internal static class PeopleEndpoints
         return TypedResults.Ok(new SessionEstate(estate.Id, estate.Name));
     }
 
-    private static async Task KeepAManagerAsync(MembershipRecord membership, RamaContext database, EstateScope scope, CancellationToken cancel)
+    private static async Task KeepAManagerAsync(
+        MembershipRecord membership,
+        RamaContext database,
+        EstateScope scope,
+        CancellationToken cancel
+    )
     {
-        if (membership.Role != Role.Manager || await Members(database, scope).AnyAsync(m => m.Role == Role.Manager && m.PersonId != membership.PersonId, cancel)) return;
-        throw new UnusableEntryException([new("role", "last", "Role: an estate keeps at least one manager. Make someone else manager first.")]);
+        if (
+            membership.Role != Role.Manager
+            || await Members(database, scope)
+                .AnyAsync(m => m.Role == Role.Manager && m.PersonId != membership.PersonId, cancel)
+        )
+            return;
+        throw new UnusableEntryException([
+            new("role", "last", "Role: an estate keeps at least one manager. Make someone else manager first."),
+        ]);
     }
 }

@@ -47,13 +47,14 @@ public enum Act
 internal static class Permissions
 {
     /// <summary>The least role that may do it; every higher one may too.</summary>
-    public static Role Least(Act act) => act switch
-    {
-        Act.Read => Role.Reader,
-        Act.Count or Act.Rows => Role.Counter,
-        Act.Settings or Act.Propose => Role.CrewLead,
-        _ => Role.Manager,
-    };
+    public static Role Least(Act act) =>
+        act switch
+        {
+            Act.Read => Role.Reader,
+            Act.Count or Act.Rows => Role.Counter,
+            Act.Settings or Act.Propose => Role.CrewLead,
+            _ => Role.Manager,
+        };
 
     /// <summary>What a role may do.</summary>
     public static IReadOnlyList<Act> Of(Role role) => [.. Enum.GetValues<Act>().Where(act => Least(act) <= role)];
@@ -61,14 +62,18 @@ internal static class Permissions
     public static void Define(AuthorizationOptions options)
     {
         foreach (var act in Enum.GetValues<Act>())
-            options.AddPolicy(Policy(act), policy => policy
-                .RequireAuthenticatedUser()
-                .RequireRole(Enum.GetValues<Role>().Where(role => role >= Least(act)).Select(role => role.ToString())));
+            options.AddPolicy(Policy(act), policy =>
+                policy
+                    .RequireAuthenticatedUser()
+                    .RequireRole(
+                        Enum.GetValues<Role>().Where(role => role >= Least(act)).Select(role => role.ToString())
+                    )
+            );
     }
 
     /// <summary>Opens an endpoint, or a group, to those who may do this.</summary>
-    public static TBuilder For<TBuilder>(this TBuilder endpoint, Act act) where TBuilder : IEndpointConventionBuilder =>
-        endpoint.RequireAuthorization(Policy(act));
+    public static TBuilder For<TBuilder>(this TBuilder endpoint, Act act)
+        where TBuilder : IEndpointConventionBuilder => endpoint.RequireAuthorization(Policy(act));
 
     private static string Policy(Act act) => $"may-{act}";
 }

@@ -15,7 +15,12 @@ namespace Rama.Web.Accounts;
 /// <param name="Person">The person; null when nobody is signed in.</param>
 /// <param name="Estates">Estates the person belongs to, by name.</param>
 /// <param name="Here">The estate at hand; null for someone who belongs to none.</param>
-public sealed record SessionView(SessionState State, SessionPerson? Person, IReadOnlyList<SessionEstate> Estates, SessionHere? Here);
+public sealed record SessionView(
+    SessionState State,
+    SessionPerson? Person,
+    IReadOnlyList<SessionEstate> Estates,
+    SessionHere? Here
+);
 
 /// <summary>Whether somebody is signed in.</summary>
 public enum SessionState
@@ -64,35 +69,68 @@ internal static class SessionEndpoints
     {
         var group = api.MapGroup("").WithTags("Session");
         group.MapGet("/session", Who).AllowAnonymous().WithSummary("Who is signed in, and where");
-        group.MapPost("/session", SignIn).AllowAnonymous().RequireRateLimiting(AccountServices.TriesLimit).WithSummary("Sign in");
+        group
+            .MapPost("/session", SignIn)
+            .AllowAnonymous()
+            .RequireRateLimiting(AccountServices.TriesLimit)
+            .WithSummary("Sign in");
         group.MapDelete("/session", SignOut).AllowAnonymous().WithSummary("Sign out");
-        group.MapPost("/first-manager", CreateFirst).AllowAnonymous().RequireRateLimiting(AccountServices.TriesLimit)
+        group
+            .MapPost("/first-manager", CreateFirst)
+            .AllowAnonymous()
+            .RequireRateLimiting(AccountServices.TriesLimit)
             .WithSummary("Make the first estate and manager of an empty installation");
         var own = group.MapGroup("/session").RequireAuthorization();
         own.MapPut("/estate", Go).WithSummary("Go to another of one's estates");
         own.MapPut("/reading", Read).WithSummary("Choose units and language");
-        own.MapPut("/password", ChangePassword).RequireRateLimiting(AccountServices.TriesLimit).WithSummary("Change one's password");
+        own.MapPut("/password", ChangePassword)
+            .RequireRateLimiting(AccountServices.TriesLimit)
+            .WithSummary("Change one's password");
         return api;
     }
 
-    private static async Task<Ok<SessionView>> Who(ClaimsPrincipal user, RamaContext database, EstateScope scope, FirstManager first, CancellationToken cancel)
+    private static async Task<Ok<SessionView>> Who(
+        ClaimsPrincipal user,
+        RamaContext database,
+        EstateScope scope,
+        FirstManager first,
+        CancellationToken cancel
+    )
     {
         if (user.Identity?.IsAuthenticated == true)
             return TypedResults.Ok(await View(database, scope, SignedInPerson.Id(user), cancel));
-        return TypedResults.Ok(new SessionView(await first.IsNeededAsync(cancel) ? SessionState.Empty : SessionState.SignedOut, null, [], null));
+        return TypedResults.Ok(
+            new SessionView(
+                await first.IsNeededAsync(cancel) ? SessionState.Empty : SessionState.SignedOut,
+                null,
+                [],
+                null
+            )
+        );
     }
 
     private static async Task<Results<Ok<SessionView>, ProblemHttpResult>> SignIn(
-        SignInEntry entry, SignInManager<PersonRecord> signIn, UserManager<PersonRecord> people, IPasswordHasher<PersonRecord> hasher,
-        RamaContext database, EstateScope scope, CancellationToken cancel)
+        SignInEntry entry,
+        SignInManager<PersonRecord> signIn,
+        UserManager<PersonRecord> people,
+        IPasswordHasher<PersonRecord> hasher,
+        RamaContext database,
+        EstateScope scope,
+        CancellationToken cancel
+    )
     {
         var person = await people.FindByEmailAsync(entry.Email ?? "");
-        var result = person is null ? SignInResult.Failed : await signIn.CheckPasswordSignInAsync(person, entry.Password ?? "", lockoutOnFailure: true);
+        var result = person is null
+            ? SignInResult.Failed
+            : await signIn.CheckPasswordSignInAsync(person, entry.Password ?? "", lockoutOnFailure: true);
         // As much work for an address without an account, so that the answer's time does not tell them apart; a locked one says the same.
-        if (person is null) hasher.HashPassword(new() { Name = "" }, entry.Password ?? "");
+        if (person is null)
+            hasher.HashPassword(new() { Name = "" }, entry.Password ?? "");
         if (!result.Succeeded)
-            return TypedResults.Problem(statusCode: StatusCodes.Status401Unauthorized, title:
-                "E-mail or password is wrong. After eight wrong tries an account rests for 15 minutes.");
+            return TypedResults.Problem(
+                statusCode: StatusCodes.Status401Unauthorized,
+                title: "E-mail or password is wrong. After eight wrong tries an account rests for 15 minutes."
+            );
         await signIn.SignInAsync(person!, isPersistent: true);
         // Whoever was signed in before, from here on it is this person.
         (scope.Author, scope.EstateId) = (new(person!.Id, person.Name), default);
@@ -106,31 +144,56 @@ internal static class SessionEndpoints
     }
 
     private static async Task<Results<Ok<SessionView>, ProblemHttpResult>> CreateFirst(
-        FirstManagerEntry entry, FirstManager first, SignInManager<PersonRecord> signIn, RamaContext database, EstateScope scope, CancellationToken cancel)
+        FirstManagerEntry entry,
+        FirstManager first,
+        SignInManager<PersonRecord> signIn,
+        RamaContext database,
+        EstateScope scope,
+        CancellationToken cancel
+    )
     {
         if (!await first.IsNeededAsync(cancel))
-            return TypedResults.Problem(statusCode: StatusCodes.Status409Conflict, title: "There is a manager already. Please sign in.");
+            return TypedResults.Problem(
+                statusCode: StatusCodes.Status409Conflict,
+                title: "There is a manager already. Please sign in."
+            );
         if (!first.Knows(entry.Code))
-            throw new UnusableEntryException([new("code", "wrong", "Code: expected the code printed when Rama was started.")]);
+            throw new UnusableEntryException([
+                new("code", "wrong", "Code: expected the code printed when Rama was started."),
+            ]);
         var person = await first.CreateAsync(entry, cancel);
         await signIn.SignInAsync(person, isPersistent: true);
         return TypedResults.Ok(await View(database, scope, person.Id, cancel));
     }
 
     private static async Task<Results<Ok<SessionView>, NotFound>> Go(
-        EstateChoice choice, ClaimsPrincipal user, SignInManager<PersonRecord> signIn, RamaContext database, EstateScope scope, CancellationToken cancel)
+        EstateChoice choice,
+        ClaimsPrincipal user,
+        SignInManager<PersonRecord> signIn,
+        RamaContext database,
+        EstateScope scope,
+        CancellationToken cancel
+    )
     {
         var person = await database.Users.SingleAsync(p => p.Id == SignedInPerson.Id(user), cancel);
-        if (!await database.Memberships.AnyAsync(m => m.PersonId == person.Id && m.EstateId == choice.Estate, cancel)) return TypedResults.NotFound();
+        if (!await database.Memberships.AnyAsync(m => m.PersonId == person.Id && m.EstateId == choice.Estate, cancel))
+            return TypedResults.NotFound();
         await SignInAt(signIn, person, choice.Estate);
         scope.EstateId = choice.Estate;
         return TypedResults.Ok(await View(database, scope, person.Id, cancel));
     }
 
-    private static async Task<NoContent> Read(ReadingEntry entry, ClaimsPrincipal user, RamaContext database, CancellationToken cancel)
+    private static async Task<NoContent> Read(
+        ReadingEntry entry,
+        ClaimsPrincipal user,
+        RamaContext database,
+        CancellationToken cancel
+    )
     {
         if (!LocalText.Languages.Contains(entry.Language))
-            throw new UnusableEntryException([new("language", "unknown", $"Language: expected one of {string.Join(", ", LocalText.Languages)}.")]);
+            throw new UnusableEntryException([
+                new("language", "unknown", $"Language: expected one of {string.Join(", ", LocalText.Languages)}."),
+            ]);
         var person = await database.Users.SingleAsync(p => p.Id == SignedInPerson.Id(user), cancel);
         (person.Units, person.Language) = (entry.Units, entry.Language);
         await database.SaveChangesAsync(cancel);
@@ -138,10 +201,17 @@ internal static class SessionEndpoints
     }
 
     private static async Task<NoContent> ChangePassword(
-        PasswordEntry entry, ClaimsPrincipal user, UserManager<PersonRecord> people, SignInManager<PersonRecord> signIn, EstateScope scope)
+        PasswordEntry entry,
+        ClaimsPrincipal user,
+        UserManager<PersonRecord> people,
+        SignInManager<PersonRecord> signIn,
+        EstateScope scope
+    )
     {
         var person = (await people.GetUserAsync(user))!;
-        AccountProblems.ThrowIfRefused(await people.ChangePasswordAsync(person, entry.Current ?? "", entry.Password ?? ""));
+        AccountProblems.ThrowIfRefused(
+            await people.ChangePasswordAsync(person, entry.Current ?? "", entry.Password ?? "")
+        );
         // All other sessions of the person end; this one goes on.
         await SignInAt(signIn, person, scope.EstateId);
         return TypedResults.NoContent();
@@ -150,14 +220,30 @@ internal static class SessionEndpoints
     private static Task SignInAt(SignInManager<PersonRecord> signIn, PersonRecord person, Guid estate) =>
         signIn.SignInWithClaimsAsync(person, isPersistent: true, [new(SignedInPerson.EstateClaim, estate.ToString())]);
 
-    private static async Task<SessionView> View(RamaContext database, EstateScope scope, Guid personId, CancellationToken cancel)
+    private static async Task<SessionView> View(
+        RamaContext database,
+        EstateScope scope,
+        Guid personId,
+        CancellationToken cancel
+    )
     {
         var person = await database.Users.AsNoTracking().SingleAsync(p => p.Id == personId, cancel);
-        var memberships = await database.Memberships.AsNoTracking().Include(m => m.Estate).Where(m => m.PersonId == personId).OrderBy(m => m.EstateId).ToListAsync(cancel);
+        var memberships = await database
+            .Memberships.AsNoTracking()
+            .Include(m => m.Estate)
+            .Where(m => m.PersonId == personId)
+            .OrderBy(m => m.EstateId)
+            .ToListAsync(cancel);
         var here = memberships.Find(m => m.EstateId == scope.EstateId) ?? memberships.FirstOrDefault();
         return new(
-            SessionState.SignedIn, new(person.Name, person.Email!, person.Units, person.Language),
-            [.. memberships.Select(m => new SessionEstate(m.EstateId, m.Estate!.Name)).OrderBy(e => e.Name, StringComparer.CurrentCulture)],
-            here is null ? null : new(here.EstateId, here.Role, Permissions.Of(here.Role)));
+            SessionState.SignedIn,
+            new(person.Name, person.Email!, person.Units, person.Language),
+            [
+                .. memberships
+                    .Select(m => new SessionEstate(m.EstateId, m.Estate!.Name))
+                    .OrderBy(e => e.Name, StringComparer.CurrentCulture),
+            ],
+            here is null ? null : new(here.EstateId, here.Role, Permissions.Of(here.Role))
+        );
     }
 }

@@ -34,9 +34,14 @@ public sealed record SurveyEstimateRequest
         var survey = reader.Under("count", Count.Read);
         var trees = reader.Optional("treesInPlanting", "Trees in the planting", TreesInPlanting, "tree", 1, 10_000_000);
         var measured = reader.Under("measured", Measured.Read);
-        if (survey?.Trees.Count == 0) reader.Add("count.trees", "missing", "Trees: please count at least one tree.");
+        if (survey?.Trees.Count == 0)
+            reader.Add("count.trees", "missing", "Trees: please count at least one tree.");
         if (trees < survey?.Trees.Count)
-            reader.Add("treesInPlanting", "conflict", "Trees in the planting: expected at least as many as were counted.");
+            reader.Add(
+                "treesInPlanting",
+                "conflict",
+                "Trees in the planting: expected at least as many as were counted."
+            );
         reader.ThrowIfAny();
         return SurveyEstimate.Of(survey!, trees, measured)!;
     }
@@ -75,8 +80,11 @@ public sealed record FloralSharesRequest(IReadOnlyList<BudCutEntry> BudCuts)
 {
     internal IReadOnlyList<FloralShare> Calculate()
     {
-        if (BudCuts.Count == 0) throw new UnusableEntryException([new("budCuts", "missing", "Buds cut: please enter at least one line.")]);
-        return new SurveyEntry { BudCuts = BudCuts }.Read().Shares;
+        if (BudCuts.Count == 0)
+            throw new UnusableEntryException([new("budCuts", "missing", "Buds cut: please enter at least one line.")]);
+        return new SurveyEntry { BudCuts = BudCuts }
+            .Read()
+            .Shares;
     }
 }
 
@@ -88,7 +96,8 @@ public sealed record VigourRequest(IReadOnlyList<VigourMarkEntry> Marks, Bearing
     internal VigourSummary Calculate()
     {
         var reader = new EntryReader();
-        if (Marks.Count is 0 or > SurveyEntry.MostTrees) reader.Add("marks", "range", $"Marks: expected 1 to {SurveyEntry.MostTrees}.");
+        if (Marks.Count is 0 or > SurveyEntry.MostTrees)
+            reader.Add("marks", "range", $"Marks: expected 1 to {SurveyEntry.MostTrees}.");
         reader.ThrowIfAny();
         var marks = Marks.Select((m, i) => reader.Under($"marks[{i}]", m.Read)).OfType<VigourMark>().ToList();
         reader.ThrowIfAny();
@@ -100,24 +109,34 @@ internal static class CountEndpoints
 {
     public static RouteGroupBuilder MapCount(this RouteGroupBuilder api)
     {
-        api.MapPut("/plantings/{id:guid}/count", Save).For(Act.Count).WithTags("Count").WithSummary("Save the counted trees of the season");
+        api.MapPut("/plantings/{id:guid}/count", Save)
+            .For(Act.Count)
+            .WithTags("Count")
+            .WithSummary("Save the counted trees of the season");
         return api.MapSample().MapField().MapPhotos().MapScans();
     }
 
     public static RouteGroupBuilder MapCountCalculators(this RouteGroupBuilder calculations)
     {
-        calculations.MapPost("/survey-estimate", (SurveyEstimateRequest request) => TypedResults.Ok(request.Calculate()))
+        calculations
+            .MapPost("/survey-estimate", (SurveyEstimateRequest request) => TypedResults.Ok(request.Calculate()))
             .WithSummary("Mean floral buds per tree with interval and spread from counted trees");
-        calculations.MapPost("/trees-needed", (TreesNeededRequest request) => TypedResults.Ok(request.Calculate()))
+        calculations
+            .MapPost("/trees-needed", (TreesNeededRequest request) => TypedResults.Ok(request.Calculate()))
             .WithSummary("Trees to count for an interval of a given width");
-        calculations.MapPost("/floral-share", (FloralSharesRequest request) => TypedResults.Ok(request.Calculate()))
+        calculations
+            .MapPost("/floral-share", (FloralSharesRequest request) => TypedResults.Ok(request.Calculate()))
             .WithSummary("Floral share of each kind of bud cut, with interval and how many more to cut");
-        calculations.MapPost("/vigour", (VigourRequest request) => TypedResults.Ok(request.Calculate()))
+        calculations
+            .MapPost("/vigour", (VigourRequest request) => TypedResults.Ok(request.Calculate()))
             .WithSummary("How strongly a planting grows, and what can be done");
         return calculations;
     }
 
     private static Task<Results<Ok<PlantingView>, NotFound, Conflict<EditConflict>>> Save(
-        Guid id, SaveCount body, PlantingStore store, CancellationToken cancel) =>
-        Saving.Answer(store.SaveAsync(id, body.Version, body.Count, cancel));
+        Guid id,
+        SaveCount body,
+        PlantingStore store,
+        CancellationToken cancel
+    ) => Saving.Answer(store.SaveAsync(id, body.Version, body.Count, cancel));
 }

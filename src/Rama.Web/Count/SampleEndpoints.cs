@@ -47,29 +47,57 @@ public sealed record KitShare(string Kind, double Share, double Low, double High
 /// <param name="Shares">Floral share by kind.</param>
 /// <param name="Stop">The stop rule as a table.</param>
 public sealed record FieldKit(
-    Guid Id, string Code, string Name, string Variety, int Season, IReadOnlyList<string> Kinds, IReadOnlyList<KitRow> Rows, IReadOnlyList<SampleTree> Route,
-    IReadOnlyList<TrunkShare> Classes, double? GirthFromCm, double? GirthToCm, IReadOnlyList<KitTree> Counted, double? FloralShare, IReadOnlyList<KitShare> Shares, FieldStop Stop);
+    Guid Id,
+    string Code,
+    string Name,
+    string Variety,
+    int Season,
+    IReadOnlyList<string> Kinds,
+    IReadOnlyList<KitRow> Rows,
+    IReadOnlyList<SampleTree> Route,
+    IReadOnlyList<TrunkShare> Classes,
+    double? GirthFromCm,
+    double? GirthToCm,
+    IReadOnlyList<KitTree> Counted,
+    double? FloralShare,
+    IReadOnlyList<KitShare> Shares,
+    FieldStop Stop
+);
 
 internal static class SampleEndpoints
 {
     public static RouteGroupBuilder MapSample(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/plantings/{id:guid}").WithTags("Count").For(Act.Read);
-        group.MapPost("/sample", Sample).WithSummary("Which trees to count with these settings, and the walk to them; nothing is saved");
+        group
+            .MapPost("/sample", Sample)
+            .WithSummary("Which trees to count with these settings, and the walk to them; nothing is saved");
         group.MapGet("/kit", Kit).WithSummary("All a device needs to count the planting without signal");
         return api;
     }
 
     private static async Task<Results<Ok<SamplePlan>, NotFound>> Sample(
-        Guid id, SampleSettingsEntry entry, PlantingStore plantings, CountStore counts, CancellationToken cancel)
+        Guid id,
+        SampleSettingsEntry entry,
+        PlantingStore plantings,
+        CountStore counts,
+        CancellationToken cancel
+    )
     {
-        if (await plantings.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+        if (await plantings.FindAsync(id, cancel) is not { } stored)
+            return TypedResults.NotFound();
         return TypedResults.Ok(await PlanAsync(stored, entry.Read(), counts, cancel));
     }
 
-    private static async Task<Results<Ok<FieldKit>, NotFound>> Kit(Guid id, PlantingStore plantings, CountStore counts, CancellationToken cancel)
+    private static async Task<Results<Ok<FieldKit>, NotFound>> Kit(
+        Guid id,
+        PlantingStore plantings,
+        CountStore counts,
+        CancellationToken cancel
+    )
     {
-        if (await plantings.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+        if (await plantings.FindAsync(id, cancel) is not { } stored)
+            return TypedResults.NotFound();
         var entry = stored.ToEntry();
         var reading = PlanReading.Of(entry, stored.Catalogue);
         var plan = PruningPlan.Of(reading);
@@ -78,26 +106,64 @@ internal static class SampleEndpoints
         var trees = reading.Density?.BearingTrees ?? double.NaN;
         var floral = reading.Counted?.Trees.ToDictionary(t => (t.Row, t.Tree), t => t.FloralBuds) ?? [];
         var terms = plan.Buds is { } buds ? PruningPlan.TermsOf(reading, buds.BudsPerTree) : null;
-        var cut = entry.Count.BudCuts.Select(c => c.Kind).Concat(entry.Count.Trees.SelectMany(t => t.Kinds).Select(k => k.Kind)).OfType<string>().Select(k => k.Trim().ToLowerInvariant());
+        var cut = entry
+            .Count.BudCuts.Select(c => c.Kind)
+            .Concat(entry.Count.Trees.SelectMany(t => t.Kinds).Select(k => k.Kind))
+            .OfType<string>()
+            .Select(k => k.Trim().ToLowerInvariant());
         var measured = stored.Plan.ToMeasured();
         var usual = measured.MeanTcsaCm2 is { } tcsa ? Math.Sqrt(4 * Math.PI * tcsa) : plan.Survey?.MeanGirthCm;
-        return TypedResults.Ok(new FieldKit(
-            id, stored.Planting.Code, stored.Planting.Name, stored.Planting.Variety, entry.Season,
-            [.. BudKind.Usual.Concat(cut).Where(k => k != BudKind.Any).Distinct().Take(BudKind.Most)],
-            [.. reading.Rows?.Rows.Select(r => new KitRow(r.Number, r.FirstTree, r.LastTree)) ?? []], sample.Route,
-            measured.Classes, usual / CountOutliers.WrongUnit, usual * CountOutliers.WrongUnit,
-            [.. entry.Count.Trees.Select(t => new KitTree((int)t.Row!.Value, (int)t.Tree!.Value, floral.TryGetValue((t.Row!.Value, t.Tree!.Value), out var f) ? f : null))],
-            reading.Counted?.FloralShare, [.. reading.Counted?.Shares.Select(s => new KitShare(s.Kind, s.Share, s.Low, s.High, s.MoreToCut)) ?? []],
-            FieldStop.Of(settings.Planned(double.IsNaN(trees) ? SurveyEntry.MostTrees : trees), double.IsNaN(trees) ? double.PositiveInfinity : trees, terms)));
+        return TypedResults.Ok(
+            new FieldKit(
+                id,
+                stored.Planting.Code,
+                stored.Planting.Name,
+                stored.Planting.Variety,
+                entry.Season,
+                [.. BudKind.Usual.Concat(cut).Where(k => k != BudKind.Any).Distinct().Take(BudKind.Most)],
+                [.. reading.Rows?.Rows.Select(r => new KitRow(r.Number, r.FirstTree, r.LastTree)) ?? []],
+                sample.Route,
+                measured.Classes,
+                usual / CountOutliers.WrongUnit,
+                usual * CountOutliers.WrongUnit,
+                [
+                    .. entry.Count.Trees.Select(t => new KitTree(
+                        (int)t.Row!.Value,
+                        (int)t.Tree!.Value,
+                        floral.TryGetValue((t.Row!.Value, t.Tree!.Value), out var f) ? f : null
+                    )),
+                ],
+                reading.Counted?.FloralShare,
+                [
+                    .. reading.Counted?.Shares.Select(s => new KitShare(s.Kind, s.Share, s.Low, s.High, s.MoreToCut))
+                        ?? [],
+                ],
+                FieldStop.Of(
+                    settings.Planned(double.IsNaN(trees) ? SurveyEntry.MostTrees : trees),
+                    double.IsNaN(trees) ? double.PositiveInfinity : trees,
+                    terms
+                )
+            )
+        );
     }
 
-    private static async Task<SamplePlan> PlanAsync(StoredPlanting stored, SampleSettings settings, CountStore counts, CancellationToken cancel)
+    private static async Task<SamplePlan> PlanAsync(
+        StoredPlanting stored,
+        SampleSettings settings,
+        CountStore counts,
+        CancellationToken cancel
+    )
     {
         var reading = PlanReading.Of(stored.ToEntry(), stored.Catalogue);
         var girths = await counts.GirthsAsync(stored.Planting.Id, stored.Plan.Season, cancel);
         return SamplePlan.Of(
-            reading.Density?.BearingTrees ?? SurveyEntry.MostTrees, reading.Rows, reading.Planting?.Form.TreeSpacingM ?? 1, settings, stored.Plan.ToMeasured().Classes,
-            girths.Count == 0 ? null : (row, tree) => girths.TryGetValue((row, tree), out var girth) ? girth : null);
+            reading.Density?.BearingTrees ?? SurveyEntry.MostTrees,
+            reading.Rows,
+            reading.Planting?.Form.TreeSpacingM ?? 1,
+            settings,
+            stored.Plan.ToMeasured().Classes,
+            girths.Count == 0 ? null : (row, tree) => girths.TryGetValue((row, tree), out var girth) ? girth : null
+        );
     }
 
     // A count that cannot be used yet, such as one waiting for its floral share, still says which trees to walk to.

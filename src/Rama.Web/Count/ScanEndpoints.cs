@@ -21,7 +21,12 @@ namespace Rama.Web.Count;
 /// <param name="Guess">Which column is which.</param>
 /// <param name="Fields">What a scan may hold.</param>
 /// <param name="TrunkUnits">Units of trunk diameters.</param>
-public sealed record ScanFileView(IReadOnlyList<string> Headers, ScanMapping Guess, IReadOnlyList<string> Fields, IReadOnlyList<string> TrunkUnits);
+public sealed record ScanFileView(
+    IReadOnlyList<string> Headers,
+    ScanMapping Guess,
+    IReadOnlyList<string> Fields,
+    IReadOnlyList<string> TrunkUnits
+);
 
 /// <summary>A step of taking a scan in.</summary>
 /// <param name="Lines">Lines taken so far.</param>
@@ -38,7 +43,14 @@ public sealed record ScanStep(int? Lines = null, ScanReport? Report = null, stri
 /// <param name="Surplus">Buds over its own target.</param>
 /// <param name="Imbalance">Leader imbalance of each tree.</param>
 public sealed record SheetRow(
-    int Row, int FirstTree, IReadOnlyList<int> Status, IReadOnlyList<int?> Class, IReadOnlyList<double?> Buds, IReadOnlyList<double?> Surplus, IReadOnlyList<double?> Imbalance);
+    int Row,
+    int FirstTree,
+    IReadOnlyList<int> Status,
+    IReadOnlyList<int?> Class,
+    IReadOnlyList<double?> Buds,
+    IReadOnlyList<double?> Surplus,
+    IReadOnlyList<double?> Imbalance
+);
 
 /// <summary>The trees of a planting, row by row.</summary>
 /// <param name="Code">Code of the planting.</param>
@@ -49,18 +61,40 @@ public sealed record SheetRow(
 /// <param name="Calibration">What stands behind scanned buds; null without a scan.</param>
 /// <param name="Rows">The rows.</param>
 public sealed record TreeSheetView(
-    string Code, string Name, IReadOnlyList<TreeStatus> Statuses, IReadOnlyList<string> Classes, double? BudsToLeave, Notice? Calibration, IReadOnlyList<SheetRow> Rows);
+    string Code,
+    string Name,
+    IReadOnlyList<TreeStatus> Statuses,
+    IReadOnlyList<string> Classes,
+    double? BudsToLeave,
+    Notice? Calibration,
+    IReadOnlyList<SheetRow> Rows
+);
 
 internal static class ScanEndpoints
 {
     public static RouteGroupBuilder MapScans(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("").WithTags("Scans");
-        group.MapGet("/plantings/{id:guid}/trees", Trees).For(Act.Read).WithSummary("Every tree of a planting, row by row");
-        var files = group.MapGroup("/scans").For(Act.Exchange).WithMetadata(new RequestSizeLimitAttribute(ScanImporter.MostBytes));
-        files.MapPost("/read", Read).Accepts<Stream>("application/octet-stream").WithSummary("Read the beginning of a scan and guess which column is which");
-        files.MapPost("/check", Check).Accepts<Stream>("application/octet-stream").WithSummary("Tell what taking a scan in would do, while it is worked out");
-        files.MapPost("/save", Save).Accepts<Stream>("application/octet-stream").WithSummary("Take a scan in: a planting's scan of the season is replaced");
+        group
+            .MapGet("/plantings/{id:guid}/trees", Trees)
+            .For(Act.Read)
+            .WithSummary("Every tree of a planting, row by row");
+        var files = group
+            .MapGroup("/scans")
+            .For(Act.Exchange)
+            .WithMetadata(new RequestSizeLimitAttribute(ScanImporter.MostBytes));
+        files
+            .MapPost("/read", Read)
+            .Accepts<Stream>("application/octet-stream")
+            .WithSummary("Read the beginning of a scan and guess which column is which");
+        files
+            .MapPost("/check", Check)
+            .Accepts<Stream>("application/octet-stream")
+            .WithSummary("Tell what taking a scan in would do, while it is worked out");
+        files
+            .MapPost("/save", Save)
+            .Accepts<Stream>("application/octet-stream")
+            .WithSummary("Take a scan in: a planting's scan of the season is replaced");
         return api;
     }
 
@@ -68,29 +102,71 @@ internal static class ScanEndpoints
     {
         await using var file = await KeepAsync(request, cancel);
         var (headers, guess) = await ScanImporter.ReadAsync(file, cancel);
-        return TypedResults.Ok(new ScanFileView(headers, guess, [.. ScanColumns.All.Select(c => c.Field)], ScanColumns.TrunkUnits));
+        return TypedResults.Ok(
+            new ScanFileView(headers, guess, [.. ScanColumns.All.Select(c => c.Field)], ScanColumns.TrunkUnits)
+        );
     }
 
     private static ServerSentEventsResult<ScanStep> Check(
-        HttpRequest request, ScanImporter importer, IOptions<JsonOptions> json, ILogger<ScanImporter> log, CancellationToken cancel, string name = "scan", string? mapping = null) =>
-        TypedResults.ServerSentEvents(Steps(request, name, ReadMapping(mapping, json), save: false, importer, log, cancel));
+        HttpRequest request,
+        ScanImporter importer,
+        IOptions<JsonOptions> json,
+        ILogger<ScanImporter> log,
+        CancellationToken cancel,
+        string name = "scan",
+        string? mapping = null
+    ) =>
+        TypedResults.ServerSentEvents(
+            Steps(request, name, ReadMapping(mapping, json), save: false, importer, log, cancel)
+        );
 
     private static ServerSentEventsResult<ScanStep> Save(
-        HttpRequest request, ScanImporter importer, IOptions<JsonOptions> json, ILogger<ScanImporter> log, CancellationToken cancel, string name = "scan", string? mapping = null) =>
-        TypedResults.ServerSentEvents(Steps(request, name, ReadMapping(mapping, json), save: true, importer, log, cancel));
+        HttpRequest request,
+        ScanImporter importer,
+        IOptions<JsonOptions> json,
+        ILogger<ScanImporter> log,
+        CancellationToken cancel,
+        string name = "scan",
+        string? mapping = null
+    ) =>
+        TypedResults.ServerSentEvents(
+            Steps(request, name, ReadMapping(mapping, json), save: true, importer, log, cancel)
+        );
 
     private static IAsyncEnumerable<SseItem<ScanStep>> Steps(
-        HttpRequest request, string name, ScanMapping? mapping, bool save, ScanImporter importer, ILogger log, CancellationToken cancel) => StepStream.Of<ScanStep>(
-        async (tell, gone) =>
-        {
-            await using var file = await KeepAsync(request, gone);
-            await tell(new(Report: await importer.RunAsync(name, file, mapping, save, lines => tell(new(Lines: lines)), gone)));
-        },
-        e => new(Failure: Reason(e, log)), cancel);
+        HttpRequest request,
+        string name,
+        ScanMapping? mapping,
+        bool save,
+        ScanImporter importer,
+        ILogger log,
+        CancellationToken cancel
+    ) =>
+        StepStream.Of<ScanStep>(
+            async (tell, gone) =>
+            {
+                await using var file = await KeepAsync(request, gone);
+                await tell(
+                    new(
+                        Report: await importer.RunAsync(
+                            name,
+                            file,
+                            mapping,
+                            save,
+                            lines => tell(new(Lines: lines)),
+                            gone
+                        )
+                    )
+                );
+            },
+            e => new(Failure: Reason(e, log)),
+            cancel
+        );
 
     private static string Reason(Exception e, ILogger log)
     {
-        if (e is UnreadableFileException) return e.Message;
+        if (e is UnreadableFileException)
+            return e.Message;
         log.LogError(e, "A scan could not be taken in.");
         return "The scan could not be taken in and nothing was saved. Try again in a moment.";
     }
@@ -98,7 +174,14 @@ internal static class ScanEndpoints
     // On the disk while it is read: a scan can be larger than what one request should hold in memory.
     private static async Task<FileStream> KeepAsync(HttpRequest request, CancellationToken cancel)
     {
-        var file = new FileStream(Path.GetTempFileName(), FileMode.Create, FileAccess.ReadWrite, FileShare.None, 1 << 16, FileOptions.DeleteOnClose | FileOptions.Asynchronous);
+        var file = new FileStream(
+            Path.GetTempFileName(),
+            FileMode.Create,
+            FileAccess.ReadWrite,
+            FileShare.None,
+            1 << 16,
+            FileOptions.DeleteOnClose | FileOptions.Asynchronous
+        );
         await request.Body.CopyToAsync(file, 1 << 18, cancel);
         file.Position = 0;
         return file;
@@ -106,20 +189,30 @@ internal static class ScanEndpoints
 
     private static ScanMapping? ReadMapping(string? mapping, IOptions<JsonOptions> json)
     {
-        if (mapping is null) return null;
+        if (mapping is null)
+            return null;
         try
         {
             return JsonSerializer.Deserialize<ScanMapping>(mapping, json.Value.SerializerOptions);
         }
         catch (JsonException)
         {
-            throw new UnusableEntryException([new("mapping", "text", "Mapping: expected JSON with decimal, trunkUnit and columns.")]);
+            throw new UnusableEntryException([
+                new("mapping", "text", "Mapping: expected JSON with decimal, trunkUnit and columns."),
+            ]);
         }
     }
 
-    private static async Task<Results<Ok<TreeSheetView>, NotFound>> Trees(Guid id, PlantingStore plantings, CountStore counts, CancellationToken cancel, int? season = null)
+    private static async Task<Results<Ok<TreeSheetView>, NotFound>> Trees(
+        Guid id,
+        PlantingStore plantings,
+        CountStore counts,
+        CancellationToken cancel,
+        int? season = null
+    )
     {
-        if (await plantings.FindAsync(id, cancel, season) is not { } stored) return TypedResults.NotFound();
+        if (await plantings.FindAsync(id, cancel, season) is not { } stored)
+            return TypedResults.NotFound();
         var reading = PlanReading.Of(stored.ToEntry(), stored.Catalogue);
         var plan = PruningPlan.Of(reading);
         var measured = stored.Plan.ToMeasured();
@@ -128,30 +221,80 @@ internal static class ScanEndpoints
         var counted = reading.Counted?.Trees.ToDictionary(t => ((int)t.Row, (int)t.Tree), t => t.FloralBuds) ?? [];
         var exponent = reading.Target?.Sharing.Exponent ?? 1;
         TreeSheetTerms terms = new(
-            measured.Classes, plan.Survey?.Calibration, plan.Buds?.BudsPerTree, exponent,
-            girths.Count == 0 ? null : girths.Values.Average(g => Math.Pow(Trunk.CrossSectionCm2(g), exponent)));
+            measured.Classes,
+            plan.Survey?.Calibration,
+            plan.Buds?.BudsPerTree,
+            exponent,
+            girths.Count == 0 ? null : girths.Values.Average(g => Math.Pow(Trunk.CrossSectionCm2(g), exponent))
+        );
 
         List<SheetRow> rows = [];
-        foreach (var row in reading.Rows?.Rows ?? [.. scans.Values.Select(s => new Core.Estate.TreeRow(s.Row, s.FirstTree, s.Buds.Length, [], [], [], []))])
+        foreach (
+            var row in reading.Rows?.Rows
+                ??
+                [
+                    .. scans.Values.Select(s => new Core.Estate.TreeRow(
+                        s.Row,
+                        s.FirstTree,
+                        s.Buds.Length,
+                        [],
+                        [],
+                        [],
+                        []
+                    )),
+                ]
+        )
         {
             var scan = scans.GetValueOrDefault(row.Number);
-            var trees = Enumerable.Range(row.FirstTree, row.Trees).Select(tree =>
-            {
-                var at = scan is null ? -1 : tree - scan.FirstTree;
-                double? Seen(float[] values) => at >= 0 && at < values.Length && !float.IsNaN(values[at]) ? values[at] : null;
-                double? girth = girths.TryGetValue((row.Number, tree), out var g) ? g : null;
-                IReadOnlyList<double> leaders = scan is { Leaders: > 0 } && at >= 0 && (at + 1) * scan.Leaders <= scan.LeaderBuds.Length
-                    ? [.. scan.LeaderBuds.Skip(at * scan.Leaders).Take(scan.Leaders).Where(b => !float.IsNaN(b)).Select(b => (double)b)] : [];
-                double? hand = counted.TryGetValue((row.Number, tree), out var c) ? c : null;
-                return terms.Of(TreeSheetTerms.StatusOf(row, tree, hand is not null), new(girth, hand, scan is null ? null : Seen(scan.Buds), leaders));
-            }).ToList();
+            var trees = Enumerable
+                .Range(row.FirstTree, row.Trees)
+                .Select(tree =>
+                {
+                    var at = scan is null ? -1 : tree - scan.FirstTree;
+                    double? Seen(float[] values) =>
+                        at >= 0 && at < values.Length && !float.IsNaN(values[at]) ? values[at] : null;
+                    double? girth = girths.TryGetValue((row.Number, tree), out var g) ? g : null;
+                    IReadOnlyList<double> leaders =
+                        scan is { Leaders: > 0 } && at >= 0 && (at + 1) * scan.Leaders <= scan.LeaderBuds.Length
+                            ?
+                            [
+                                .. scan
+                                    .LeaderBuds.Skip(at * scan.Leaders)
+                                    .Take(scan.Leaders)
+                                    .Where(b => !float.IsNaN(b))
+                                    .Select(b => (double)b),
+                            ]
+                            : [];
+                    double? hand = counted.TryGetValue((row.Number, tree), out var c) ? c : null;
+                    return terms.Of(
+                        TreeSheetTerms.StatusOf(row, tree, hand is not null),
+                        new(girth, hand, scan is null ? null : Seen(scan.Buds), leaders)
+                    );
+                })
+                .ToList();
             double? Rounded(double? value, int digits) => value is { } v ? Math.Round(v, digits) : null;
-            rows.Add(new(
-                row.Number, row.FirstTree, [.. trees.Select(t => (int)t.Status)], [.. trees.Select(t => t.Class)], [.. trees.Select(t => Rounded(t.FloralBuds, 0))],
-                [.. trees.Select(t => Rounded(t.Surplus, 0))], [.. trees.Select(t => Rounded(t.Imbalance, 2))]));
+            rows.Add(
+                new(
+                    row.Number,
+                    row.FirstTree,
+                    [.. trees.Select(t => (int)t.Status)],
+                    [.. trees.Select(t => t.Class)],
+                    [.. trees.Select(t => Rounded(t.FloralBuds, 0))],
+                    [.. trees.Select(t => Rounded(t.Surplus, 0))],
+                    [.. trees.Select(t => Rounded(t.Imbalance, 2))]
+                )
+            );
         }
-        return TypedResults.Ok(new TreeSheetView(
-            stored.Planting.Code, stored.Planting.Name, Enum.GetValues<TreeStatus>(), [.. measured.Classes.Select(c => c.Name)], plan.Buds?.BudsPerTree, plan.Survey?.Calibration?.Verdict,
-            [.. rows.OrderBy(r => r.Row).ThenBy(r => r.FirstTree)]));
+        return TypedResults.Ok(
+            new TreeSheetView(
+                stored.Planting.Code,
+                stored.Planting.Name,
+                Enum.GetValues<TreeStatus>(),
+                [.. measured.Classes.Select(c => c.Name)],
+                plan.Buds?.BudsPerTree,
+                plan.Survey?.Calibration?.Verdict,
+                [.. rows.OrderBy(r => r.Row).ThenBy(r => r.FirstTree)]
+            )
+        );
     }
 }

@@ -32,7 +32,8 @@ public sealed record CatalogueView(
     PackageMasses Packages,
     TargetDefaults TargetDefaults,
     FrostTables FrostTables,
-    double Tolerance);
+    double Tolerance
+);
 
 /// <summary>A variety as the estate knows it, beside the one that ships.</summary>
 /// <param name="Name">Name of the variety.</param>
@@ -58,7 +59,15 @@ public sealed record CatalogueRootstock(string Name, string Crop, uint Version, 
 /// <param name="LimbsPerTree">Usual limbs per tree.</param>
 /// <param name="Version">Version of the estate's own, to be sent back when saving it; 0 where it is as shipped.</param>
 /// <param name="IsShipped">Whether Rama ships one of that identifier.</param>
-public sealed record SystemName(string Id, LocalText Name, LocalText? Note, IReadOnlyList<string> Crops, double LimbsPerTree, uint Version, bool IsShipped);
+public sealed record SystemName(
+    string Id,
+    LocalText Name,
+    LocalText? Note,
+    IReadOnlyList<string> Crops,
+    double LimbsPerTree,
+    uint Version,
+    bool IsShipped
+);
 
 /// <summary>A variety to save, with the version it was read at.</summary>
 public sealed record SaveVariety(uint Version, VarietyEntry Variety);
@@ -70,23 +79,71 @@ internal static class CatalogueEndpoints
 {
     public static void MapCatalogue(this RouteGroupBuilder group)
     {
-        group.MapGet("/catalogue", View).WithSummary("Crops, varieties beside the shipped ones, rootstocks, systems and units");
-        group.MapPut("/catalogue/varieties", Save).For(Act.Catalogue).WithSummary("Save a variety of the estate's own, or its own numbers for a shipped one");
-        group.MapDelete("/catalogue/varieties/{name}", Remove).For(Act.Catalogue).WithSummary("Go back to the shipped variety, or remove one of the estate's own");
-        group.MapPut("/catalogue/rootstocks", SaveStock).For(Act.Catalogue).WithSummary("Save a rootstock of the estate's own, or its own facts for a shipped one");
-        group.MapDelete("/catalogue/rootstocks/{name}", RemoveStock).For(Act.Catalogue).WithSummary("Go back to the shipped rootstock, or remove one of the estate's own");
+        group
+            .MapGet("/catalogue", View)
+            .WithSummary("Crops, varieties beside the shipped ones, rootstocks, systems and units");
+        group
+            .MapPut("/catalogue/varieties", Save)
+            .For(Act.Catalogue)
+            .WithSummary("Save a variety of the estate's own, or its own numbers for a shipped one");
+        group
+            .MapDelete("/catalogue/varieties/{name}", Remove)
+            .For(Act.Catalogue)
+            .WithSummary("Go back to the shipped variety, or remove one of the estate's own");
+        group
+            .MapPut("/catalogue/rootstocks", SaveStock)
+            .For(Act.Catalogue)
+            .WithSummary("Save a rootstock of the estate's own, or its own facts for a shipped one");
+        group
+            .MapDelete("/catalogue/rootstocks/{name}", RemoveStock)
+            .For(Act.Catalogue)
+            .WithSummary("Go back to the shipped rootstock, or remove one of the estate's own");
         group.MapSystems();
     }
 
     internal static async Task<Ok<CatalogueView>> View(CatalogueStore store, CancellationToken cancel)
     {
         var read = await store.ReadAsync(cancel);
-        return TypedResults.Ok(new CatalogueView(
-            read.Catalogue.Crops,
-            [.. read.Catalogue.Varieties.Select(v => new CatalogueVariety(v.Name, v.Crop, read.VarietyVersions.GetValueOrDefault(v.Name), v, Catalogue.Shipped.Variety(v.Name)))],
-            [.. read.Catalogue.Rootstocks.Select(r => new CatalogueRootstock(r.Name, r.Crop, read.RootstockVersions.GetValueOrDefault(r.Name), r, Catalogue.Shipped.Rootstock(r.Name)))],
-            [.. read.Catalogue.Systems.Select(s => new SystemName(s.Id, s.Name, s.Note, s.Crops, s.Form.LimbsPerTree, read.SystemVersions.GetValueOrDefault(s.Id), TrainingSystem.Find(s.Id) is not null))],
-            YieldTarget.UnitCodes, FruitSize.UnitCodes, PackageMasses.Default, TargetDefaults.Usual, FrostTables.Shipped, DecisionSettings.DefaultTolerance));
+        return TypedResults.Ok(
+            new CatalogueView(
+                read.Catalogue.Crops,
+                [
+                    .. read.Catalogue.Varieties.Select(v => new CatalogueVariety(
+                        v.Name,
+                        v.Crop,
+                        read.VarietyVersions.GetValueOrDefault(v.Name),
+                        v,
+                        Catalogue.Shipped.Variety(v.Name)
+                    )),
+                ],
+                [
+                    .. read.Catalogue.Rootstocks.Select(r => new CatalogueRootstock(
+                        r.Name,
+                        r.Crop,
+                        read.RootstockVersions.GetValueOrDefault(r.Name),
+                        r,
+                        Catalogue.Shipped.Rootstock(r.Name)
+                    )),
+                ],
+                [
+                    .. read.Catalogue.Systems.Select(s => new SystemName(
+                        s.Id,
+                        s.Name,
+                        s.Note,
+                        s.Crops,
+                        s.Form.LimbsPerTree,
+                        read.SystemVersions.GetValueOrDefault(s.Id),
+                        TrainingSystem.Find(s.Id) is not null
+                    )),
+                ],
+                YieldTarget.UnitCodes,
+                FruitSize.UnitCodes,
+                PackageMasses.Default,
+                TargetDefaults.Usual,
+                FrostTables.Shipped,
+                DecisionSettings.DefaultTolerance
+            )
+        );
     }
 
     private static async Task<Ok<CatalogueView>> Save(SaveVariety body, CatalogueStore store, CancellationToken cancel)
@@ -95,15 +152,25 @@ internal static class CatalogueEndpoints
         return await View(store, cancel);
     }
 
-    private static async Task<Results<Ok<CatalogueView>, NotFound>> Remove(string name, CatalogueStore store, CancellationToken cancel) =>
-        await store.RemoveVarietyAsync(name, cancel) ? await View(store, cancel) : TypedResults.NotFound();
+    private static async Task<Results<Ok<CatalogueView>, NotFound>> Remove(
+        string name,
+        CatalogueStore store,
+        CancellationToken cancel
+    ) => await store.RemoveVarietyAsync(name, cancel) ? await View(store, cancel) : TypedResults.NotFound();
 
-    private static async Task<Ok<CatalogueView>> SaveStock(SaveRootstock body, CatalogueStore store, CancellationToken cancel)
+    private static async Task<Ok<CatalogueView>> SaveStock(
+        SaveRootstock body,
+        CatalogueStore store,
+        CancellationToken cancel
+    )
     {
         await store.SaveAsync(body.Rootstock, body.Version, cancel);
         return await View(store, cancel);
     }
 
-    private static async Task<Results<Ok<CatalogueView>, NotFound>> RemoveStock(string name, CatalogueStore store, CancellationToken cancel) =>
-        await store.RemoveRootstockAsync(name, cancel) ? await View(store, cancel) : TypedResults.NotFound();
+    private static async Task<Results<Ok<CatalogueView>, NotFound>> RemoveStock(
+        string name,
+        CatalogueStore store,
+        CancellationToken cancel
+    ) => await store.RemoveRootstockAsync(name, cancel) ? await View(store, cancel) : TypedResults.NotFound();
 }

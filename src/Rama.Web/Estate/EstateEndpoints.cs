@@ -22,7 +22,16 @@ public sealed record SaveRows(uint Version, RowListEntry Rows);
 /// <param name="Old">What stood there.</param>
 /// <param name="New">What stands there since.</param>
 public sealed record ChangeView(
-    DateTimeOffset At, string? Person, bool Imported, string Subject, int? Season, string Detail, string Field, string? Old, string? New);
+    DateTimeOffset At,
+    string? Person,
+    bool Imported,
+    string Subject,
+    int? Season,
+    string Detail,
+    string Field,
+    string? Old,
+    string? New
+);
 
 internal static class EstateEndpoints
 {
@@ -32,43 +41,81 @@ internal static class EstateEndpoints
     {
         var group = api.MapGroup("").WithTags("Estate").For(Act.Read);
         group.MapCatalogue();
-        group.MapGet("/map", async (MapStore store, CancellationToken cancel) => TypedResults.Ok(await store.ReadAsync(cancel)))
+        group
+            .MapGet("/map", async (MapStore store, CancellationToken cancel) =>
+                TypedResults.Ok(await store.ReadAsync(cancel))
+            )
             .WithSummary("Outlines of blocks and lines of rows, in metres from the middle of the estate");
-        group.MapGet("/plantings/{id:guid}", Get).WithSummary("One planting with its plan of a season, the one at hand unless another is named");
-        group.MapGet("/plantings/{id:guid}/history", History).WithSummary("What changed at a planting, the latest first");
+        group
+            .MapGet("/plantings/{id:guid}", Get)
+            .WithSummary("One planting with its plan of a season, the one at hand unless another is named");
+        group
+            .MapGet("/plantings/{id:guid}/history", History)
+            .WithSummary("What changed at a planting, the latest first");
         group.MapPost("/plantings", Add).For(Act.Plantings).WithSummary("Add a planting");
-        group.MapPut("/plantings/{id:guid}/estate", Save).For(Act.Plantings).WithSummary("Save what grows there and on which ground");
-        group.MapPut("/plantings/{id:guid}/rows", SaveTreeRows).For(Act.Rows).WithSummary("Save the rows and the trees that stand out in them");
-        group.MapDelete("/plantings/{id:guid}", Remove).For(Act.Plantings).WithSummary("Remove a planting with its plans and records");
+        group
+            .MapPut("/plantings/{id:guid}/estate", Save)
+            .For(Act.Plantings)
+            .WithSummary("Save what grows there and on which ground");
+        group
+            .MapPut("/plantings/{id:guid}/rows", SaveTreeRows)
+            .For(Act.Rows)
+            .WithSummary("Save the rows and the trees that stand out in them");
+        group
+            .MapDelete("/plantings/{id:guid}", Remove)
+            .For(Act.Plantings)
+            .WithSummary("Remove a planting with its plans and records");
         return api;
     }
 
     public static RouteGroupBuilder MapEstateCalculators(this RouteGroupBuilder calculations)
     {
-        calculations.MapPost("/density", (DensityEntry entry) => TypedResults.Ok(PlantingDensity.Of(entry.ReadForm())))
+        calculations
+            .MapPost("/density", (DensityEntry entry) => TypedResults.Ok(PlantingDensity.Of(entry.ReadForm())))
             .WithSummary("Trees per hectare and bearing trees from spacing, area and gaps");
         return calculations;
     }
 
-    private static async Task<Results<Ok<PlantingView>, NotFound>> Get(Guid id, PlantingStore store, CancellationToken cancel, int? season = null) =>
-        await store.FindAsync(id, cancel, season) is { } stored ? TypedResults.Ok(PlantingView.Of(stored)) : TypedResults.NotFound();
+    private static async Task<Results<Ok<PlantingView>, NotFound>> Get(
+        Guid id,
+        PlantingStore store,
+        CancellationToken cancel,
+        int? season = null
+    ) =>
+        await store.FindAsync(id, cancel, season) is { } stored
+            ? TypedResults.Ok(PlantingView.Of(stored))
+            : TypedResults.NotFound();
 
-    private static async Task<Created<PlantingView>> Add(PlantingEntry entry, PlantingStore store, CancellationToken cancel)
+    private static async Task<Created<PlantingView>> Add(
+        PlantingEntry entry,
+        PlantingStore store,
+        CancellationToken cancel
+    )
     {
         var stored = await store.AddAsync(entry, cancel);
         return TypedResults.Created($"/api/v1/plantings/{stored.Planting.Id}", PlantingView.Of(stored));
     }
 
     private static Task<Results<Ok<PlantingView>, NotFound, Conflict<EditConflict>>> Save(
-        Guid id, SavePlanting body, PlantingStore store, CancellationToken cancel) =>
-        Saving.Answer(store.SaveAsync(id, body.Version, body.Planting, cancel));
+        Guid id,
+        SavePlanting body,
+        PlantingStore store,
+        CancellationToken cancel
+    ) => Saving.Answer(store.SaveAsync(id, body.Version, body.Planting, cancel));
 
     private static Task<Results<Ok<PlantingView>, NotFound, Conflict<EditConflict>>> SaveTreeRows(
-        Guid id, SaveRows body, PlantingStore store, CancellationToken cancel) =>
-        Saving.Answer(store.SaveAsync(id, body.Version, body.Rows, cancel));
+        Guid id,
+        SaveRows body,
+        PlantingStore store,
+        CancellationToken cancel
+    ) => Saving.Answer(store.SaveAsync(id, body.Version, body.Rows, cancel));
 
     private static async Task<Results<NoContent, NotFound, Conflict<EditConflict>>> Remove(
-        Guid id, uint version, PlantingStore store, CancellationToken cancel)
+        Guid id,
+        uint version,
+        PlantingStore store,
+        CancellationToken cancel
+    )
     {
         try
         {
@@ -80,9 +127,22 @@ internal static class EstateEndpoints
         }
     }
 
-    private static async Task<Ok<IReadOnlyList<ChangeView>>> History(Guid id, PlantingStore store, CancellationToken cancel) =>
+    private static async Task<Ok<IReadOnlyList<ChangeView>>> History(
+        Guid id,
+        PlantingStore store,
+        CancellationToken cancel
+    ) =>
         TypedResults.Ok<IReadOnlyList<ChangeView>>([
-            .. (await store.HistoryAsync(id, MostChanges, cancel))
-                .Select(c => new ChangeView(c.At, c.Person, c.BatchId is not null, c.Subject, c.Season, c.Detail, c.Field, c.Old, c.New)),
+            .. (await store.HistoryAsync(id, MostChanges, cancel)).Select(c => new ChangeView(
+                c.At,
+                c.Person,
+                c.BatchId is not null,
+                c.Subject,
+                c.Season,
+                c.Detail,
+                c.Field,
+                c.Old,
+                c.New
+            )),
         ]);
 }

@@ -44,7 +44,8 @@ public sealed record PlantingView(
     MeasuredTrees Measured,
     DecisionSettingsEntry Settings,
     CuttingEntry Cutting,
-    PruningPlan Plan)
+    PruningPlan Plan
+)
 {
     internal static PlantingView Of(StoredPlanting stored)
     {
@@ -52,16 +53,33 @@ public sealed record PlantingView(
         var plan = stored.Work();
         var records = stored.Planting.ToRecords();
         return new(
-            stored.Planting.Id, stored.Planting.Version, stored.Plan.Version, entry.Season, entry.Season != stored.Season,
-            entry.Planting, entry.Rows, records, Swings(records, stored.Season, plan), entry.FruitSample,
-            entry.Target, entry.Count, entry.Measured, entry.Settings, entry.Cutting, plan);
+            stored.Planting.Id,
+            stored.Planting.Version,
+            stored.Plan.Version,
+            entry.Season,
+            entry.Season != stored.Season,
+            entry.Planting,
+            entry.Rows,
+            records,
+            Swings(records, stored.Season, plan),
+            entry.FruitSample,
+            entry.Target,
+            entry.Count,
+            entry.Measured,
+            entry.Settings,
+            entry.Cutting,
+            plan
+        );
     }
 
-    private static Alternation? Swings(SeasonRecordsEntry records, int season, PruningPlan plan) => Alternation.Of(
-        records.Read(season)
-            .Select(r => (r.Season, Yield: r.KgPerHa(plan.Density?.BearingTreesPerHa ?? double.NaN)))
-            .Where(r => r.Yield is { } yield && !double.IsNaN(yield))
-            .Select(r => (r.Season, r.Yield!.Value)));
+    private static Alternation? Swings(SeasonRecordsEntry records, int season, PruningPlan plan) =>
+        Alternation.Of(
+            records
+                .Read(season)
+                .Select(r => (r.Season, Yield: r.KgPerHa(plan.Density?.BearingTreesPerHa ?? double.NaN)))
+                .Where(r => r.Yield is { } yield && !double.IsNaN(yield))
+                .Select(r => (r.Season, r.Yield!.Value))
+        );
 }
 
 /// <summary>Someone else saved first; nothing was saved. What they saved comes along, what was sent is the sender's to keep.</summary>
@@ -70,13 +88,16 @@ public sealed record PlantingView(
 /// <param name="Current">The planting as it stands now.</param>
 public sealed record EditConflict(string Title, int Status, PlantingView Current)
 {
-    internal static EditConflict Of(EditConflictException e) => new(e.Message, StatusCodes.Status409Conflict, PlantingView.Of(e.Current));
+    internal static EditConflict Of(EditConflictException e) =>
+        new(e.Message, StatusCodes.Status409Conflict, PlantingView.Of(e.Current));
 }
 
 /// <summary>How every save of a planting answers.</summary>
 internal static class Saving
 {
-    public static async Task<Results<Ok<PlantingView>, NotFound, Conflict<EditConflict>>> Answer(Task<StoredPlanting?> save)
+    public static async Task<Results<Ok<PlantingView>, NotFound, Conflict<EditConflict>>> Answer(
+        Task<StoredPlanting?> save
+    )
     {
         try
         {

@@ -14,7 +14,11 @@ namespace Rama.Web.Estate;
 /// <param name="Version">Version of the estate's own; 0 where it is as shipped.</param>
 /// <param name="System">The system.</param>
 /// <param name="Words">Words its rules may use, by what they look for.</param>
-public sealed record SystemPack(uint Version, TrainingSystem System, IReadOnlyDictionary<string, IReadOnlyList<RuleWord>> Words);
+public sealed record SystemPack(
+    uint Version,
+    TrainingSystem System,
+    IReadOnlyDictionary<string, IReadOnlyList<RuleWord>> Words
+);
 
 /// <summary>A rule pack to try or save.</summary>
 /// <param name="Version">Version it was read at.</param>
@@ -35,25 +39,47 @@ internal static class SystemEndpoints
 
     public static void MapSystems(this RouteGroupBuilder group)
     {
-        group.MapGet("/catalogue/systems/{system}", Pack).WithSummary("A training system's rule pack, with the words its rules may use");
+        group
+            .MapGet("/catalogue/systems/{system}", Pack)
+            .WithSummary("A training system's rule pack, with the words its rules may use");
         group.MapPost("/catalogue/systems/preview", Preview).WithSummary("Try a rule pack on a sample tree");
-        group.MapPut("/catalogue/systems", Save).For(Act.Catalogue).WithSummary("Save a training system of the estate's own, or its own rules for a shipped one");
-        group.MapDelete("/catalogue/systems/{system}", Remove).For(Act.Catalogue).WithSummary("Go back to the shipped training system, or remove one of the estate's own");
+        group
+            .MapPut("/catalogue/systems", Save)
+            .For(Act.Catalogue)
+            .WithSummary("Save a training system of the estate's own, or its own rules for a shipped one");
+        group
+            .MapDelete("/catalogue/systems/{system}", Remove)
+            .For(Act.Catalogue)
+            .WithSummary("Go back to the shipped training system, or remove one of the estate's own");
     }
 
-    private static async Task<Results<Ok<SystemPack>, NotFound>> Pack(string system, CatalogueStore store, CancellationToken cancel)
+    private static async Task<Results<Ok<SystemPack>, NotFound>> Pack(
+        string system,
+        CatalogueStore store,
+        CancellationToken cancel
+    )
     {
         var read = await store.ReadAsync(cancel);
         return read.Catalogue.System(system) is { } pack
-            ? TypedResults.Ok(new SystemPack(
-                read.SystemVersions.GetValueOrDefault(system), pack, Enum.GetValues<Subject>().ToDictionary(s => s.ToString().ToLowerInvariant(), Vocabulary.For)))
+            ? TypedResults.Ok(
+                new SystemPack(
+                    read.SystemVersions.GetValueOrDefault(system),
+                    pack,
+                    Enum.GetValues<Subject>().ToDictionary(s => s.ToString().ToLowerInvariant(), Vocabulary.For)
+                )
+            )
             : TypedResults.NotFound();
     }
 
     private static Ok<PackPreview> Preview(SavePack body)
     {
         var system = Read(body.System);
-        var entry = new CutTreeEntry { System = system.Id, BudsToLeave = Math.Max(1, system.Form.Typical.Buds * SampleToLeave), Seed = 4 };
+        var entry = new CutTreeEntry
+        {
+            System = system.Id,
+            BudsToLeave = Math.Max(1, system.Form.Typical.Buds * SampleToLeave),
+            Seed = 4,
+        };
         var cut = entry.Calculate(Rama.Core.Estate.Catalogue.Shipped with { OwnSystems = [system] });
         return TypedResults.Ok(new PackPreview(system.Id, cut.Tree.FloralBuds, entry.BudsToLeave!.Value, cut));
     }
@@ -64,8 +90,14 @@ internal static class SystemEndpoints
         return await CatalogueEndpoints.View(store, cancel);
     }
 
-    private static async Task<Results<Ok<CatalogueView>, NotFound>> Remove(string system, CatalogueStore store, CancellationToken cancel) =>
-        await store.RemoveSystemAsync(system, cancel) ? await CatalogueEndpoints.View(store, cancel) : TypedResults.NotFound();
+    private static async Task<Results<Ok<CatalogueView>, NotFound>> Remove(
+        string system,
+        CatalogueStore store,
+        CancellationToken cancel
+    ) =>
+        await store.RemoveSystemAsync(system, cancel)
+            ? await CatalogueEndpoints.View(store, cancel)
+            : TypedResults.NotFound();
 
     private static TrainingSystem Read(JsonElement system)
     {
@@ -79,5 +111,6 @@ internal static class SystemEndpoints
         }
     }
 
-    private static string Written(JsonElement system) => $$"""{ "$schema": "training-system.schema.json", "system": {{system.GetRawText()}} }""";
+    private static string Written(JsonElement system) =>
+        $$"""{ "$schema": "training-system.schema.json", "system": {{system.GetRawText()}} }""";
 }

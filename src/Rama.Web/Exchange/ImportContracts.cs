@@ -22,7 +22,13 @@ public sealed record ImportTableView(string Name, IReadOnlyList<ExchangeColumn> 
 /// <param name="Notes">What was found on reading.</param>
 /// <param name="Guess">The table it looks like, and which column is which.</param>
 public sealed record FileView(
-    string File, IReadOnlyList<string> Headers, IReadOnlyList<IReadOnlyList<string>> Samples, int Lines, IReadOnlyList<string> Notes, ImportMapping Guess);
+    string File,
+    IReadOnlyList<string> Headers,
+    IReadOnlyList<IReadOnlyList<string>> Samples,
+    int Lines,
+    IReadOnlyList<string> Notes,
+    ImportMapping Guess
+);
 
 /// <summary>A step of an import told while it runs: how far it is, and at the end what became of it.</summary>
 /// <param name="Progress">How far it is.</param>

@@ -31,11 +31,20 @@ internal static class ImportEndpoints
         var group = api.MapGroup("/imports").WithTags("Import").For(Act.Exchange);
         group.MapGet("/tables", () => TypedResults.Ok(Options())).WithSummary("What can be imported");
         // A form needs no token here: the cookie is not sent along from other sites.
-        var files = group.MapGroup("").DisableAntiforgery().WithMetadata(new RequestSizeLimitAttribute(SheetReader.MostBytes + 100_000));
-        files.MapPost("/read", Read).WithSummary("Read a file's headers and guess what it holds; with a table named, which column is which in it");
+        var files = group
+            .MapGroup("")
+            .DisableAntiforgery()
+            .WithMetadata(new RequestSizeLimitAttribute(SheetReader.MostBytes + 100_000));
+        files
+            .MapPost("/read", Read)
+            .WithSummary(
+                "Read a file's headers and guess what it holds; with a table named, which column is which in it"
+            );
         files.MapPost("/check", Check).WithSummary("Tell what importing a file would do, while it is worked out");
         files.MapPost("/save", Save).WithSummary("Import a file: all lines or none");
-        files.MapPost("/problems", Problems).WithSummary("The lines that cannot be used, with the reason, as a file to mend");
+        files
+            .MapPost("/problems", Problems)
+            .WithSummary("The lines that cannot be used, with the reason, as a file to mend");
         files.MapPost("/estate", Estate).WithSummary("Read an exported estate into this empty one");
         return api;
     }
@@ -43,36 +52,86 @@ internal static class ImportEndpoints
     private static ImportOptions Options() =>
         new([.. ExchangeTables.All.Select(ImportTableView.Of)], SheetReader.MostBytes, SheetReader.MostLines);
 
-    private static async Task<Ok<FileView>> Read(IFormFile file, CancellationToken cancel, [FromForm] string? table = null)
+    private static async Task<Ok<FileView>> Read(
+        IFormFile file,
+        CancellationToken cancel,
+        [FromForm] string? table = null
+    )
     {
         var sheet = await SheetOf(file, cancel);
         var guess = ExchangeTables.Find(table) is { } named ? MappingGuess.Of(sheet, named) : MappingGuess.Of(sheet);
-        return TypedResults.Ok(new FileView(
-            sheet.Name, sheet.Headers, [.. sheet.Lines.Take(SampleLines).Select(l => (IReadOnlyList<string>)[.. sheet.Headers.Select((_, i) => Shown(l[i]))])],
-            sheet.Lines.Count, sheet.Notes, guess));
+        return TypedResults.Ok(
+            new FileView(
+                sheet.Name,
+                sheet.Headers,
+                [
+                    .. sheet
+                        .Lines.Take(SampleLines)
+                        .Select(l => (IReadOnlyList<string>)[.. sheet.Headers.Select((_, i) => Shown(l[i]))]),
+                ],
+                sheet.Lines.Count,
+                sheet.Notes,
+                guess
+            )
+        );
     }
 
     private static ServerSentEventsResult<ImportStep> Check(
-        IFormFile file, [FromForm] string mapping, Importer importer, IOptions<JsonOptions> json, ILogger<Importer> log, CancellationToken cancel) =>
-        TypedResults.ServerSentEvents(Steps(file, ReadMapping(mapping, json), save: false, importer, log, cancel));
+        IFormFile file,
+        [FromForm] string mapping,
+        Importer importer,
+        IOptions<JsonOptions> json,
+        ILogger<Importer> log,
+        CancellationToken cancel
+    ) => TypedResults.ServerSentEvents(Steps(file, ReadMapping(mapping, json), save: false, importer, log, cancel));
 
     private static ServerSentEventsResult<ImportStep> Save(
-        IFormFile file, [FromForm] string mapping, Importer importer, IOptions<JsonOptions> json, ILogger<Importer> log, CancellationToken cancel) =>
-        TypedResults.ServerSentEvents(Steps(file, ReadMapping(mapping, json), save: true, importer, log, cancel));
+        IFormFile file,
+        [FromForm] string mapping,
+        Importer importer,
+        IOptions<JsonOptions> json,
+        ILogger<Importer> log,
+        CancellationToken cancel
+    ) => TypedResults.ServerSentEvents(Steps(file, ReadMapping(mapping, json), save: true, importer, log, cancel));
 
     private static async Task<FileContentHttpResult> Problems(
-        IFormFile file, [FromForm] string mapping, Importer importer, IOptions<JsonOptions> json, CancellationToken cancel)
+        IFormFile file,
+        [FromForm] string mapping,
+        Importer importer,
+        IOptions<JsonOptions> json,
+        CancellationToken cancel
+    )
     {
         var sheet = await SheetOf(file, cancel);
         var report = await importer.RunAsync(sheet, ReadMapping(mapping, json), save: false, null, cancel);
         var problems = report.Problems.ToLookup(p => p.Line);
         using var content = new MemoryStream();
-        SheetWriter.WriteCsv(content, [.. sheet.Headers, "Line", "Problem"], sheet.Lines.Where(l => problems.Contains(l.Number)).Select(l => (IReadOnlyList<object?>)
-            [.. sheet.Headers.Select((_, i) => l[i]), l.Number, string.Join(" ", problems[l.Number].Select(p => p.Message))]));
-        return TypedResults.File(content.ToArray(), "text/csv", $"{Path.GetFileNameWithoutExtension(file.FileName)}-problems.csv");
+        SheetWriter.WriteCsv(
+            content,
+            [.. sheet.Headers, "Line", "Problem"],
+            sheet
+                .Lines.Where(l => problems.Contains(l.Number))
+                .Select(l =>
+                    (IReadOnlyList<object?>)
+                        [
+                            .. sheet.Headers.Select((_, i) => l[i]),
+                            l.Number,
+                            string.Join(" ", problems[l.Number].Select(p => p.Message)),
+                        ]
+                )
+        );
+        return TypedResults.File(
+            content.ToArray(),
+            "text/csv",
+            $"{Path.GetFileNameWithoutExtension(file.FileName)}-problems.csv"
+        );
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Estate(IFormFile file, EstateArchive archive, CancellationToken cancel)
+    private static async Task<Results<NoContent, ProblemHttpResult>> Estate(
+        IFormFile file,
+        EstateArchive archive,
+        CancellationToken cancel
+    )
     {
         try
         {
@@ -87,14 +146,23 @@ internal static class ImportEndpoints
 
     /// <summary>Runs an import and tells its steps as they come.</summary>
     private static IAsyncEnumerable<SseItem<ImportStep>> Steps(
-        IFormFile file, ImportMapping mapping, bool save, Importer importer, ILogger log, CancellationToken cancel) => StepStream.Of<ImportStep>(
-        async (tell, gone) =>
-        {
-            var sheet = await SheetOf(file, gone);
-            var report = await importer.RunAsync(sheet, mapping, save, p => tell(new(Progress: p)), gone);
-            await tell(new(Report: report with { Problems = [.. report.Problems.Take(MostProblems)] }));
-        },
-        e => new(Failure: Reason(e, log)), cancel);
+        IFormFile file,
+        ImportMapping mapping,
+        bool save,
+        Importer importer,
+        ILogger log,
+        CancellationToken cancel
+    ) =>
+        StepStream.Of<ImportStep>(
+            async (tell, gone) =>
+            {
+                var sheet = await SheetOf(file, gone);
+                var report = await importer.RunAsync(sheet, mapping, save, p => tell(new(Progress: p)), gone);
+                await tell(new(Report: report with { Problems = [.. report.Problems.Take(MostProblems)] }));
+            },
+            e => new(Failure: Reason(e, log)),
+            cancel
+        );
 
     private static string Reason(Exception e, ILogger log)
     {
@@ -104,7 +172,8 @@ internal static class ImportEndpoints
                 return e.Message;
             case UnusableEntryException entry:
                 return entry.Problems[0].Message;
-            case DbUpdateConcurrencyException or DbUpdateException { InnerException: PostgresException { SqlState: PostgresErrorCodes.UniqueViolation } }:
+            case DbUpdateConcurrencyException
+            or DbUpdateException { InnerException: PostgresException { SqlState: PostgresErrorCodes.UniqueViolation } }:
                 return "Someone changed the same plantings meanwhile. Nothing was saved; check the file again.";
             default:
                 log.LogError(e, "An import failed.");
@@ -126,20 +195,24 @@ internal static class ImportEndpoints
     {
         try
         {
-            return JsonSerializer.Deserialize<ImportMapping>(mapping, json.Value.SerializerOptions) ?? throw new JsonException();
+            return JsonSerializer.Deserialize<ImportMapping>(mapping, json.Value.SerializerOptions)
+                ?? throw new JsonException();
         }
         catch (JsonException)
         {
-            throw new UnusableEntryException([new("mapping", "text", "Mapping: expected JSON with table, decimal and columns.")]);
+            throw new UnusableEntryException([
+                new("mapping", "text", "Mapping: expected JSON with table, decimal and columns."),
+            ]);
         }
     }
 
-    private static string Shown(object? cell) => cell switch
-    {
-        null => "",
-        JsonElement geometry => geometry.TryGetProperty("type", out var type) ? type.ToString() : "",
-        DateOnly day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
-        IFormattable number => number.ToString(null, CultureInfo.InvariantCulture),
-        _ => cell.ToString()!,
-    };
+    private static string Shown(object? cell) =>
+        cell switch
+        {
+            null => "",
+            JsonElement geometry => geometry.TryGetProperty("type", out var type) ? type.ToString() : "",
+            DateOnly day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+            IFormattable number => number.ToString(null, CultureInfo.InvariantCulture),
+            _ => cell.ToString()!,
+        };
 }

@@ -15,21 +15,30 @@ internal static class Json
         options.RespectNullableAnnotations = true;
         options.RespectRequiredConstructorParameters = true;
         options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
-        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(NoHoles);
+        options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(
+            NoHoles
+        );
     }
 
     // The nullable annotations reach members and not what stands in a list: a hole there would be found only where it is used.
     private static void NoHoles(JsonTypeInfo type)
     {
-        if (type.Kind != JsonTypeInfoKind.Object) return;
+        if (type.Kind != JsonTypeInfoKind.Object)
+            return;
         foreach (var property in type.Properties)
         {
-            if (property.Set is not { } set || !typeof(IEnumerable).IsAssignableFrom(property.PropertyType) || property.PropertyType == typeof(string)) continue;
+            if (
+                property.Set is not { } set
+                || !typeof(IEnumerable).IsAssignableFrom(property.PropertyType)
+                || property.PropertyType == typeof(string)
+            )
+                continue;
             property.Set = (owner, value) =>
             {
                 if (value is IList list)
                     for (var i = 0; i < list.Count; i++)
-                        if (list[i] is null) throw new JsonException($"{property.Name}[{i}] is empty.");
+                        if (list[i] is null)
+                            throw new JsonException($"{property.Name}[{i}] is empty.");
                 set(owner, value);
             };
         }

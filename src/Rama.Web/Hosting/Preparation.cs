@@ -15,8 +15,16 @@ internal static class Preparation
     /// <summary>Prepares as the settings say: <c>ConnectionStrings:Owner</c>, <c>LoginPassword</c>, <c>DemoPassword</c>.</summary>
     public static async Task RunAsync(IConfiguration settings, string? demo)
     {
-        string Setting(string name) => settings[name] ?? throw new InvalidOperationException($"{name} is not set. Use ./rama start.");
-        if (await RunAsync(Setting("ConnectionStrings:Owner"), Setting("LoginPassword"), demo, demo is null ? "" : Setting("DemoPassword")))
+        string Setting(string name) =>
+            settings[name] ?? throw new InvalidOperationException($"{name} is not set. Use ./rama start.");
+        if (
+            await RunAsync(
+                Setting("ConnectionStrings:Owner"),
+                Setting("LoginPassword"),
+                demo,
+                demo is null ? "" : Setting("DemoPassword")
+            )
+        )
             Console.WriteLine("The demo estate is loaded.");
     }
 
@@ -24,7 +32,9 @@ internal static class Preparation
     public static async Task<int> PasswordAsync(IConfiguration settings, string email)
     {
         var password = await NewPasswordAsync(settings["ConnectionStrings:Owner"]!, email);
-        Console.WriteLine(password is null ? $"There is no account {email}." : $"The new password of {email} is {password}");
+        Console.WriteLine(
+            password is null ? $"There is no account {email}." : $"The new password of {email} is {password}"
+        );
         return password is null ? 1 : 0;
     }
 
@@ -34,13 +44,23 @@ internal static class Preparation
     /// <param name="demo">The demo's files; null to leave an empty database empty.</param>
     /// <param name="demoPassword">Password of the demo accounts.</param>
     /// <returns>Whether the demo was loaded.</returns>
-    public static async Task<bool> RunAsync(string ownerConnection, string loginPassword, string? demo, string demoPassword)
+    public static async Task<bool> RunAsync(
+        string ownerConnection,
+        string loginPassword,
+        string? demo,
+        string demoPassword
+    )
     {
         await using var provider = Services(ownerConnection);
         await using var scope = provider.CreateAsyncScope();
-        await scope.ServiceProvider.GetRequiredService<DatabaseSetup>().PrepareAsync(loginPassword, CancellationToken.None);
-        if (demo is null) return false;
-        var loaded = await scope.ServiceProvider.GetRequiredService<DemoLoader>().LoadIfEmptyAsync(demo, CancellationToken.None);
+        await scope
+            .ServiceProvider.GetRequiredService<DatabaseSetup>()
+            .PrepareAsync(loginPassword, CancellationToken.None);
+        if (demo is null)
+            return false;
+        var loaded = await scope
+            .ServiceProvider.GetRequiredService<DemoLoader>()
+            .LoadIfEmptyAsync(demo, CancellationToken.None);
         // Also a demo from before there were accounts gets them.
         await DemoPeople.AddIfNoneAsync(scope.ServiceProvider, demoPassword);
         return loaded;
@@ -53,7 +73,8 @@ internal static class Preparation
         await using var provider = Services(ownerConnection);
         await using var scope = provider.CreateAsyncScope();
         var people = scope.ServiceProvider.GetRequiredService<UserManager<PersonRecord>>();
-        if (await people.FindByEmailAsync(email) is not { } person) return null;
+        if (await people.FindByEmailAsync(email) is not { } person)
+            return null;
         var password = PeopleEndpoints.NewPassword();
         // Also ends every session of the account.
         AccountProblems.ThrowIfRefused(await people.RemovePasswordAsync(person));
@@ -64,7 +85,10 @@ internal static class Preparation
 
     private static ServiceProvider Services(string ownerConnection)
     {
-        var services = new ServiceCollection().AddLogging().AddSingleton(TimeProvider.System).AddRamaDatabase(ownerConnection);
+        var services = new ServiceCollection()
+            .AddLogging()
+            .AddSingleton(TimeProvider.System)
+            .AddRamaDatabase(ownerConnection);
         services.AddIdentityCore<PersonRecord>(AccountServices.Rules).AddEntityFrameworkStores<RamaContext>();
         return services.BuildServiceProvider();
     }

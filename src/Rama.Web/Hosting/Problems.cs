@@ -27,14 +27,18 @@ internal static class Problems
         }
     }
 
-    private static ProblemHttpResult Unusable(IReadOnlyList<FieldProblem> problems) => TypedResults.Problem(
-        new HttpValidationProblemDetails(problems.GroupBy(p => p.Field).ToDictionary(g => g.Key, g => g.Select(p => p.Message).ToArray()))
-        {
-            Status = StatusCodes.Status400BadRequest,
-            Title = "Some of the entries cannot be used.",
-            // The same with codes and ranges, for showing them in the reader's language and units.
-            Extensions = { ["problems"] = problems },
-        });
+    private static ProblemHttpResult Unusable(IReadOnlyList<FieldProblem> problems) =>
+        TypedResults.Problem(
+            new HttpValidationProblemDetails(
+                problems.GroupBy(p => p.Field).ToDictionary(g => g.Key, g => g.Select(p => p.Message).ToArray())
+            )
+            {
+                Status = StatusCodes.Status400BadRequest,
+                Title = "Some of the entries cannot be used.",
+                // The same with codes and ranges, for showing them in the reader's language and units.
+                Extensions = { ["problems"] = problems },
+            }
+        );
 
     /// <summary>Answers that the database is away, so that a person knows to try again.</summary>
     internal sealed class DatabaseAway(ILogger<DatabaseAway> log) : IExceptionHandler
@@ -43,10 +47,16 @@ internal static class Problems
         {
             // EF wraps what the driver says once or twice.
             var cause = exception;
-            while (cause is not null and not NpgsqlException { IsTransient: true }) cause = cause.InnerException;
-            if (cause is null) return false;
+            while (cause is not null and not NpgsqlException { IsTransient: true })
+                cause = cause.InnerException;
+            if (cause is null)
+                return false;
             log.LogError(cause, "The database does not answer.");
-            await TypedResults.Problem(statusCode: StatusCodes.Status503ServiceUnavailable, title: "The database does not answer. Try again in a moment.")
+            await TypedResults
+                .Problem(
+                    statusCode: StatusCodes.Status503ServiceUnavailable,
+                    title: "The database does not answer. Try again in a moment."
+                )
                 .ExecuteAsync(http);
             return true;
         }
@@ -57,13 +67,18 @@ internal static class Problems
     {
         public async ValueTask<bool> TryHandleAsync(HttpContext http, Exception exception, CancellationToken cancel)
         {
-            if (exception is not BadHttpRequestException bad) return false;
+            if (exception is not BadHttpRequestException bad)
+                return false;
             http.Response.StatusCode = bad.StatusCode;
-            var result = bad.InnerException is JsonException json && bad.StatusCode == StatusCodes.Status400BadRequest
-                ? Unusable([new(FieldOf(json.Path), "text", Expectation(json))])
-                : TypedResults.Problem(statusCode: bad.StatusCode, title: bad.StatusCode == StatusCodes.Status413PayloadTooLarge
-                    ? "This is larger than Rama takes."
-                    : "The request cannot be read.");
+            var result =
+                bad.InnerException is JsonException json && bad.StatusCode == StatusCodes.Status400BadRequest
+                    ? Unusable([new(FieldOf(json.Path), "text", Expectation(json))])
+                    : TypedResults.Problem(
+                        statusCode: bad.StatusCode,
+                        title: bad.StatusCode == StatusCodes.Status413PayloadTooLarge
+                            ? "This is larger than Rama takes."
+                            : "The request cannot be read."
+                    );
             await result.ExecuteAsync(http);
             return true;
         }
@@ -76,8 +91,10 @@ internal static class Problems
         }
 
         private static string Expectation(JsonException json) =>
-            json.Message.Contains("could not be mapped", StringComparison.Ordinal) ? "There is no such field. Check its spelling."
-            : json.Message.Contains("could not be converted", StringComparison.Ordinal) ? "Expected a number, or a text of the right kind."
+            json.Message.Contains("could not be mapped", StringComparison.Ordinal)
+                ? "There is no such field. Check its spelling."
+            : json.Message.Contains("could not be converted", StringComparison.Ordinal)
+                ? "Expected a number, or a text of the right kind."
             : "This is not valid JSON here.";
     }
 }

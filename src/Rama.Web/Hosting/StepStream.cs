@@ -12,34 +12,46 @@ internal static class StepStream
     /// <param name="failed">The last step when the work throws: the answer has begun, so what went wrong can only be told in it.</param>
     /// <param name="cancel">Ends it.</param>
     public static async IAsyncEnumerable<SseItem<T>> Of<T>(
-        Func<Func<T, Task>, CancellationToken, Task> work, Func<Exception, T> failed, [EnumeratorCancellation] CancellationToken cancel)
+        Func<Func<T, Task>, CancellationToken, Task> work,
+        Func<Exception, T> failed,
+        [EnumeratorCancellation] CancellationToken cancel
+    )
     {
         // The reader of the answer sets the pace.
         using var gone = CancellationTokenSource.CreateLinkedTokenSource(cancel);
         var steps = Channel.CreateBounded<T>(4);
-        var running = Task.Run(async () =>
-        {
-            try
+        var running = Task.Run(
+            async () =>
             {
-                await work(step => steps.Writer.WriteAsync(step, gone.Token).AsTask(), gone.Token);
-            }
-            catch (Exception e) when (e is not OperationCanceledException)
-            {
-                await steps.Writer.WriteAsync(failed(e), gone.Token);
-            }
-            finally
-            {
-                steps.Writer.Complete();
-            }
-        }, CancellationToken.None);
+                try
+                {
+                    await work(step => steps.Writer.WriteAsync(step, gone.Token).AsTask(), gone.Token);
+                }
+                catch (Exception e) when (e is not OperationCanceledException)
+                {
+                    await steps.Writer.WriteAsync(failed(e), gone.Token);
+                }
+                finally
+                {
+                    steps.Writer.Complete();
+                }
+            },
+            CancellationToken.None
+        );
         try
         {
-            await foreach (var step in steps.Reader.ReadAllAsync(cancel)) yield return new(step);
+            await foreach (var step in steps.Reader.ReadAllAsync(cancel))
+                yield return new(step);
         }
         finally
         {
             await gone.CancelAsync();
-            await running.ContinueWith(_ => { }, CancellationToken.None, TaskContinuationOptions.None, TaskScheduler.Default);
+            await running.ContinueWith(
+                _ => { },
+                CancellationToken.None,
+                TaskContinuationOptions.None,
+                TaskScheduler.Default
+            );
         }
     }
 }

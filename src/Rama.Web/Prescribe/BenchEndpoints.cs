@@ -69,10 +69,28 @@ public sealed record PracticeRun : BenchCuts
 /// <param name="LimitsRatio">Whether the system limits a limb by its leader's diameter.</param>
 /// <param name="Ratios">Diameter ÷ the leader's there of every limb, by branch.</param>
 public sealed record BenchView(
-    IReadOnlyList<string> Classes, string Class, IReadOnlyList<BenchModel> Models, LocalText System, LocalText Counted, FruitTree Tree, IReadOnlyList<double> WiresM, double ToLeave, double BandLow, double BandHigh,
-    CutAllowance Allowance, BenchMeasures Before, IReadOnlyList<BenchCut> Prescribed, IReadOnlyList<StepOutcome> Steps,
-    IReadOnlyList<ThickLimb> FirstNextWinter, double StubM, int BigCuts, TreeView SeenFrom, double? HeightLimitM,
-    bool LimitsRatio, IReadOnlyDictionary<int, double> Ratios);
+    IReadOnlyList<string> Classes,
+    string Class,
+    IReadOnlyList<BenchModel> Models,
+    LocalText System,
+    LocalText Counted,
+    FruitTree Tree,
+    IReadOnlyList<double> WiresM,
+    double ToLeave,
+    double BandLow,
+    double BandHigh,
+    CutAllowance Allowance,
+    BenchMeasures Before,
+    IReadOnlyList<BenchCut> Prescribed,
+    IReadOnlyList<StepOutcome> Steps,
+    IReadOnlyList<ThickLimb> FirstNextWinter,
+    double StubM,
+    int BigCuts,
+    TreeView SeenFrom,
+    double? HeightLimitM,
+    bool LimitsRatio,
+    IReadOnlyDictionary<int, double> Ratios
+);
 
 /// <summary>A counted tree by its place.</summary>
 public sealed record BenchModel(double Row, double Tree);
@@ -91,57 +109,136 @@ public sealed record MadeCuts(IReadOnlyList<BenchCut> Cuts, PracticeScore Score,
 }
 
 /// <summary>A practice tree that was kept.</summary>
-public sealed record PracticeLine(Guid Id, string Pruner, DateTimeOffset At, string Tree, int Score, int BudsLeft, double Target, double Minutes, IReadOnlyList<Notice> Remarks);
+public sealed record PracticeLine(
+    Guid Id,
+    string Pruner,
+    DateTimeOffset At,
+    string Tree,
+    int Score,
+    int BudsLeft,
+    double Target,
+    double Minutes,
+    IReadOnlyList<Notice> Remarks
+);
 
 internal static class BenchEndpoints
 {
     public static RouteGroupBuilder MapBench(this RouteGroupBuilder api)
     {
         var bench = api.MapGroup("/plantings/{id:guid}").WithTags("Prescribe");
-        bench.MapPost("/bench", Put).For(Act.Read).WithSummary("A typical or counted tree of the planting with the prescription's cuts");
-        bench.MapPost("/bench/cuts", Cut).For(Act.Read).WithSummary("Cuts made by hand: what each takes and why, and their score");
+        bench
+            .MapPost("/bench", Put)
+            .For(Act.Read)
+            .WithSummary("A typical or counted tree of the planting with the prescription's cuts");
+        bench
+            .MapPost("/bench/cuts", Cut)
+            .For(Act.Read)
+            .WithSummary("Cuts made by hand: what each takes and why, and their score");
         bench.MapGet("/practice", Runs).For(Act.Read).WithSummary("Trees cut for practice, the latest first");
         bench.MapPost("/practice", Keep).For(Act.Count).WithSummary("Keep a tree cut for practice");
-        api.MapGet("/practice", Pruners).For(Act.Read).WithTags("Prescribe").WithSummary("What the season's practice shows of each pruner, over all plantings");
+        api.MapGet("/practice", Pruners)
+            .For(Act.Read)
+            .WithTags("Prescribe")
+            .WithSummary("What the season's practice shows of each pruner, over all plantings");
         return api;
     }
 
-    private static async Task<Ok<IReadOnlyList<PrunerPractice>>> Pruners(EstateStore estates, PrescribeStore store, CancellationToken cancel) =>
-        TypedResults.Ok(await store.PrunersAsync((await estates.ReadAsync(cancel)).Season, cancel));
+    private static async Task<Ok<IReadOnlyList<PrunerPractice>>> Pruners(
+        EstateStore estates,
+        PrescribeStore store,
+        CancellationToken cancel
+    ) => TypedResults.Ok(await store.PrunersAsync((await estates.ReadAsync(cancel)).Season, cancel));
 
-    private static async Task<Results<Ok<BenchView>, NotFound>> Put(Guid id, BenchTreeChoice choice, BenchTrees trees, CancellationToken cancel)
+    private static async Task<Results<Ok<BenchView>, NotFound>> Put(
+        Guid id,
+        BenchTreeChoice choice,
+        BenchTrees trees,
+        CancellationToken cancel
+    )
     {
-        if (await trees.PutAsync(id, choice.ToChoice(), cancel) is not { } put) return TypedResults.NotFound();
+        if (await trees.PutAsync(id, choice.ToChoice(), cancel) is not { } put)
+            return TypedResults.NotFound();
         var bench = put.Bench;
         var form = bench.Rules.System.Form;
-        return TypedResults.Ok(new BenchView(
-            put.Classes, put.Of.Class.Name, put.Models, bench.Rules.System.Name, put.Counted, bench.Tree, form.WiresBelow(bench.Tree.Place.HeightLimitM), bench.ToLeave,
-            bench.ToLeave * (1 - bench.Settings.Tolerance), bench.ToLeave * (1 + bench.Settings.Tolerance),
-            bench.Allowance, bench.Before, bench.Prescribed(), bench.Outcomes(), bench.Pruning.FirstNextWinter,
-            bench.StubM, bench.Rules.System.Caps.BigCuts, form.SeenFrom, bench.HeightLimitM, bench.LimitsRatio, bench.Ratios));
+        return TypedResults.Ok(
+            new BenchView(
+                put.Classes,
+                put.Of.Class.Name,
+                put.Models,
+                bench.Rules.System.Name,
+                put.Counted,
+                bench.Tree,
+                form.WiresBelow(bench.Tree.Place.HeightLimitM),
+                bench.ToLeave,
+                bench.ToLeave * (1 - bench.Settings.Tolerance),
+                bench.ToLeave * (1 + bench.Settings.Tolerance),
+                bench.Allowance,
+                bench.Before,
+                bench.Prescribed(),
+                bench.Outcomes(),
+                bench.Pruning.FirstNextWinter,
+                bench.StubM,
+                bench.Rules.System.Caps.BigCuts,
+                form.SeenFrom,
+                bench.HeightLimitM,
+                bench.LimitsRatio,
+                bench.Ratios
+            )
+        );
     }
 
-    private static async Task<Results<Ok<MadeCuts>, NotFound>> Cut(Guid id, BenchCuts body, BenchTrees trees, CancellationToken cancel)
+    private static async Task<Results<Ok<MadeCuts>, NotFound>> Cut(
+        Guid id,
+        BenchCuts body,
+        BenchTrees trees,
+        CancellationToken cancel
+    )
     {
-        if (await trees.PutAsync(id, body.ToChoice(), cancel) is not { } put) return TypedResults.NotFound();
+        if (await trees.PutAsync(id, body.ToChoice(), cancel) is not { } put)
+            return TypedResults.NotFound();
         return TypedResults.Ok(MadeCuts.Of(put.Bench, body.Cuts));
     }
 
-    private static async Task<Results<Ok<IReadOnlyList<PracticeLine>>, NotFound>> Runs(Guid id, PlantingStore plantings, PrescribeStore store, CancellationToken cancel)
+    private static async Task<Results<Ok<IReadOnlyList<PracticeLine>>, NotFound>> Runs(
+        Guid id,
+        PlantingStore plantings,
+        PrescribeStore store,
+        CancellationToken cancel
+    )
     {
-        if (await plantings.FindAsync(id, cancel) is null) return TypedResults.NotFound();
+        if (await plantings.FindAsync(id, cancel) is null)
+            return TypedResults.NotFound();
         var runs = await store.RunsAsync(id, cancel);
         return TypedResults.Ok<IReadOnlyList<PracticeLine>>([
-            .. runs.Select(r => new PracticeLine(r.Id, r.Pruner, r.At, r.Tree, r.Score, r.BudsLeft, r.Target, r.Minutes, JsonSerializer.Deserialize<IReadOnlyList<Notice>>(r.Remarks, JsonSerializerOptions.Web)!)),
+            .. runs.Select(r => new PracticeLine(
+                r.Id,
+                r.Pruner,
+                r.At,
+                r.Tree,
+                r.Score,
+                r.BudsLeft,
+                r.Target,
+                r.Minutes,
+                JsonSerializer.Deserialize<IReadOnlyList<Notice>>(r.Remarks, JsonSerializerOptions.Web)!
+            )),
         ]);
     }
 
-    private static async Task<Results<Ok<MadeCuts>, NotFound>> Keep(Guid id, PracticeRun body, BenchTrees trees, PrescribeStore store, CancellationToken cancel)
+    private static async Task<Results<Ok<MadeCuts>, NotFound>> Keep(
+        Guid id,
+        PracticeRun body,
+        BenchTrees trees,
+        PrescribeStore store,
+        CancellationToken cancel
+    )
     {
-        if (await trees.PutAsync(id, body.ToChoice(), cancel) is not { } put) return TypedResults.NotFound();
+        if (await trees.PutAsync(id, body.ToChoice(), cancel) is not { } put)
+            return TypedResults.NotFound();
         var made = MadeCuts.Of(put.Bench, body.Cuts);
         var left = made.Cuts.Count == 0 ? put.Bench.Before.FloralBuds : made.Cuts[^1].After.FloralBuds;
         var tree = body.Row is { } row ? $"{row}/{body.Tree}" : $"{put.Of.Class.Name} {body.Number}";
-        return await store.KeepRunAsync(id, put.Season, body.Id, body.Pruner, tree, put.Bench, made.Score, left, cancel) ? TypedResults.Ok(made) : TypedResults.NotFound();
+        return await store.KeepRunAsync(id, put.Season, body.Id, body.Pruner, tree, put.Bench, made.Score, left, cancel)
+            ? TypedResults.Ok(made)
+            : TypedResults.NotFound();
     }
 }

@@ -15,14 +15,25 @@ internal sealed class BenchTrees(PlantingStore store, CatalogueStore catalogues,
     /// <summary>A tree of a planting on its bench; null without the planting or a prescription for it.</summary>
     public async Task<TreeOnBench?> PutAsync(Guid id, BenchChoice choice, CancellationToken cancel)
     {
-        if (await store.VersionAsync(id, cancel) is not { } version) return null;
+        if (await store.VersionAsync(id, cancel) is not { } version)
+            return null;
         var key = ("bench", version, (await catalogues.ReadAsync(cancel)).Stamp, choice);
-        if (cache.Find(key) is { } known) return known;
-        if (await store.FindAsync(id, cancel) is not { } stored) return null;
+        if (cache.Find(key) is { } known)
+            return known;
+        if (await store.FindAsync(id, cancel) is not { } stored)
+            return null;
         var reading = PlanReading.Of(stored.ToEntry(), stored.Catalogue);
         var plan = PruningPlan.Of(reading);
-        if (choice.Put(reading, plan) is not { } put) return null;
-        TreeOnBench tree = new(put.Bench, put.Of, [.. plan.Stock!.Classes.Select(c => c.Class.Name)], [.. BenchChoice.Models(reading.Counted!).Select(t => new BenchModel(t.Row, t.Tree))], reading.Crop!.Counted, stored.Season);
+        if (choice.Put(reading, plan) is not { } put)
+            return null;
+        TreeOnBench tree = new(
+            put.Bench,
+            put.Of,
+            [.. plan.Stock!.Classes.Select(c => c.Class.Name)],
+            [.. BenchChoice.Models(reading.Counted!).Select(t => new BenchModel(t.Row, t.Tree))],
+            reading.Crop!.Counted,
+            stored.Season
+        );
         // What was read may be newer than the version asked for just before; it is then read once more, no harm done.
         return cache.Keep(key, tree);
     }
@@ -35,7 +46,14 @@ internal sealed class BenchTrees(PlantingStore store, CatalogueStore catalogues,
 /// <param name="Models">Counted trees that can be put on the bench.</param>
 /// <param name="Counted">What is counted on the crop.</param>
 /// <param name="Season">Its season.</param>
-internal sealed record TreeOnBench(TreeBench Bench, ClassPrescription Of, IReadOnlyList<string> Classes, IReadOnlyList<BenchModel> Models, LocalText Counted, int Season);
+internal sealed record TreeOnBench(
+    TreeBench Bench,
+    ClassPrescription Of,
+    IReadOnlyList<string> Classes,
+    IReadOnlyList<BenchModel> Models,
+    LocalText Counted,
+    int Season
+);
 
 /// <summary>Trees put on the bench lately, by what they rest on: a few hundred, however many are asked for.</summary>
 internal sealed class BenchCache : IDisposable
@@ -48,7 +66,8 @@ internal sealed class BenchCache : IDisposable
 
     public TreeOnBench? Find(object key) => _trees.Get<TreeOnBench>(key);
 
-    public TreeOnBench Keep(object key, TreeOnBench tree) => _trees.Set(key, tree, new MemoryCacheEntryOptions { Size = 1, SlidingExpiration = Kept });
+    public TreeOnBench Keep(object key, TreeOnBench tree) =>
+        _trees.Set(key, tree, new MemoryCacheEntryOptions { Size = 1, SlidingExpiration = Kept });
 
     public void Dispose() => _trees.Dispose();
 }

@@ -54,25 +54,44 @@ internal static class PrescribeEndpoints
         planting.MapGet("/card", Card).For(Act.Read).WithSummary("The card for the row, in one of the languages");
         planting.MapGet("/cards", Cards).For(Act.Read).WithSummary("Cards handed out this season, the latest first");
         planting.MapGet("/cards/{card:guid}", Issued).For(Act.Read).WithSummary("A card as it was handed out");
-        planting.MapGet("/prescriptions/{number}", Asked).For(Act.Read)
+        planting
+            .MapGet("/prescriptions/{number}", Asked)
+            .For(Act.Read)
             .WithSummary("A version of this season's prescription as it was handed out, as data");
-        planting.MapPost("/cards", Issue).For(Act.Settings).WithSummary("Hand a card out: it names its prescription version and is kept as printed");
-        planting.MapPut("/cutting", Save).For(Act.Settings).WithSummary("Save how the system is cut and what demonstration trees showed");
-        planting.MapPost("/simulation", Simulate).For(Act.Read).WithSummary("The prescription carried out on many trees, told step by step; another system or school can be tried");
+        planting
+            .MapPost("/cards", Issue)
+            .For(Act.Settings)
+            .WithSummary("Hand a card out: it names its prescription version and is kept as printed");
+        planting
+            .MapPut("/cutting", Save)
+            .For(Act.Settings)
+            .WithSummary("Save how the system is cut and what demonstration trees showed");
+        planting
+            .MapPost("/simulation", Simulate)
+            .For(Act.Read)
+            .WithSummary(
+                "The prescription carried out on many trees, told step by step; another system or school can be tried"
+            );
         return api.MapBench();
     }
 
     public static RouteGroupBuilder MapPrescribeCalculators(this RouteGroupBuilder calculations)
     {
-        calculations.MapPost("/prescription", (PrescriptionEntry entry) => TypedResults.Ok(entry.Calculate()))
+        calculations
+            .MapPost("/prescription", (PrescriptionEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("Cuts in order with what each is expected to drop");
-        calculations.MapPost("/limb-gauge", (LimbGaugeEntry entry) => TypedResults.Ok(entry.Calculate()))
+        calculations
+            .MapPost("/limb-gauge", (LimbGaugeEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("Buds to leave on a limb by its diameter");
-        calculations.MapPost("/cut-tree", async (CutTreeEntry entry, CatalogueStore catalogues, CancellationToken cancel) =>
-                TypedResults.Ok(entry.Calculate((await catalogues.ReadAsync(cancel)).Catalogue)))
+        calculations
+            .MapPost("/cut-tree", async (CutTreeEntry entry, CatalogueStore catalogues, CancellationToken cancel) =>
+                TypedResults.Ok(entry.Calculate((await catalogues.ReadAsync(cancel)).Catalogue))
+            )
             .WithSummary("One tree cut by a system, or by hand and scored");
-        calculations.MapPost("/plan", async (PlanEntry entry, CatalogueStore catalogues, CancellationToken cancel) =>
-                TypedResults.Ok(PruningPlan.Of(entry, (await catalogues.ReadAsync(cancel)).Catalogue)))
+        calculations
+            .MapPost("/plan", async (PlanEntry entry, CatalogueStore catalogues, CancellationToken cancel) =>
+                TypedResults.Ok(PruningPlan.Of(entry, (await catalogues.ReadAsync(cancel)).Catalogue))
+            )
             .WithSummary("The whole plan of one planting, as far as the entries reach, with the problems of the rest");
         return calculations;
     }
@@ -80,58 +99,99 @@ internal static class PrescribeEndpoints
     private static void Known(string language)
     {
         if (!LocalText.Languages.Contains(language))
-            throw new UnusableEntryException([new("language", "unknown", $"Language: expected one of {string.Join(", ", LocalText.Languages)}.")]);
+            throw new UnusableEntryException([
+                new("language", "unknown", $"Language: expected one of {string.Join(", ", LocalText.Languages)}."),
+            ]);
     }
 
     // A query tells them as the body of a request does.
-    private static UnitSystem UnitsOf(string units) => units switch
-    {
-        "metric" => UnitSystem.Metric,
-        "us" => UnitSystem.Us,
-        _ => throw new UnusableEntryException([new("units", "unknown", "Units: expected metric or us.")]),
-    };
+    private static UnitSystem UnitsOf(string units) =>
+        units switch
+        {
+            "metric" => UnitSystem.Metric,
+            "us" => UnitSystem.Us,
+            _ => throw new UnusableEntryException([new("units", "unknown", "Units: expected metric or us.")]),
+        };
 
     private static async Task<Results<Ok<PruningCard>, NotFound>> Card(
-        Guid id, PlantingStore store, EstateStore estates, CancellationToken cancel, string language = "en",
-        string units = "metric", int? season = null)
+        Guid id,
+        PlantingStore store,
+        EstateStore estates,
+        CancellationToken cancel,
+        string language = "en",
+        string units = "metric",
+        int? season = null
+    )
     {
         Known(language);
-        if (await store.FindAsync(id, cancel, season) is not { } stored) return TypedResults.NotFound();
+        if (await store.FindAsync(id, cancel, season) is not { } stored)
+            return TypedResults.NotFound();
         return stored.ToCard(await MarksAsync(estates, cancel), new(language, UnitsOf(units))) is { } card
             ? TypedResults.Ok(card)
             : TypedResults.NotFound();
     }
 
-    private static async Task<Results<Ok<IReadOnlyList<IssuedCard>>, NotFound>> Cards(Guid id, PlantingStore plantings, PrescribeStore store, CancellationToken cancel)
+    private static async Task<Results<Ok<IReadOnlyList<IssuedCard>>, NotFound>> Cards(
+        Guid id,
+        PlantingStore plantings,
+        PrescribeStore store,
+        CancellationToken cancel
+    )
     {
-        if (await plantings.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+        if (await plantings.FindAsync(id, cancel) is not { } stored)
+            return TypedResults.NotFound();
         return TypedResults.Ok(await store.CardsAsync(stored, cancel));
     }
 
-    private static async Task<BodyMarks> MarksAsync(EstateStore estates, CancellationToken cancel) => (await estates.ReadAsync(cancel)).ToBodyMarks().Read();
+    private static async Task<BodyMarks> MarksAsync(EstateStore estates, CancellationToken cancel) =>
+        (await estates.ReadAsync(cancel)).ToBodyMarks().Read();
 
-    private static async Task<Results<Ok<PruningCard>, NotFound>> Issued(Guid id, Guid card, PrescribeStore store, CancellationToken cancel) =>
-        await store.CardAsync(id, card, cancel) is { } issued ? TypedResults.Ok(issued) : TypedResults.NotFound();
+    private static async Task<Results<Ok<PruningCard>, NotFound>> Issued(
+        Guid id,
+        Guid card,
+        PrescribeStore store,
+        CancellationToken cancel
+    ) => await store.CardAsync(id, card, cancel) is { } issued ? TypedResults.Ok(issued) : TypedResults.NotFound();
 
     private static async Task<Results<Ok<IssuedPrescription>, NotFound>> Asked(
-        Guid id, int number, PlantingStore plantings, PrescribeStore store, CancellationToken cancel,
-        int? season = null)
+        Guid id,
+        int number,
+        PlantingStore plantings,
+        PrescribeStore store,
+        CancellationToken cancel,
+        int? season = null
+    )
     {
-        if (await plantings.FindAsync(id, cancel, season) is not { } stored) return TypedResults.NotFound();
+        if (await plantings.FindAsync(id, cancel, season) is not { } stored)
+            return TypedResults.NotFound();
         return await store.PrescriptionAsync(id, stored.Plan.Season, number, cancel) is { } asked
             ? TypedResults.Ok(asked)
             : TypedResults.NotFound();
     }
 
     private static async Task<Results<Ok<IssuedCard>, NotFound, Conflict<EditConflict>>> Issue(
-        Guid id, IssueCard body, PlantingStore plantings, EstateStore estates, PrescribeStore store, CancellationToken cancel)
+        Guid id,
+        IssueCard body,
+        PlantingStore plantings,
+        EstateStore estates,
+        PrescribeStore store,
+        CancellationToken cancel
+    )
     {
         Known(body.Language);
-        if (await plantings.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+        if (await plantings.FindAsync(id, cancel) is not { } stored)
+            return TypedResults.NotFound();
         try
         {
-            return await store.IssueAsync(stored, body.Version, new(body.Language, body.Units),
-                await MarksAsync(estates, cancel), cancel) is { } issued
+            return
+                await store.IssueAsync(
+                    stored,
+                    body.Version,
+                    new(body.Language, body.Units),
+                    await MarksAsync(estates, cancel),
+                    cancel
+                )
+                    is { } issued
                 ? TypedResults.Ok(issued)
                 : TypedResults.NotFound();
         }
@@ -142,32 +202,66 @@ internal static class PrescribeEndpoints
     }
 
     private static Task<Results<Ok<PlantingView>, NotFound, Conflict<EditConflict>>> Save(
-        Guid id, SaveCutting body, PlantingStore store, CancellationToken cancel) =>
-        Saving.Answer(store.SaveAsync(id, body.Version, body.Cutting, cancel));
+        Guid id,
+        SaveCutting body,
+        PlantingStore store,
+        CancellationToken cancel
+    ) => Saving.Answer(store.SaveAsync(id, body.Version, body.Cutting, cancel));
 
     private static async Task<Results<ServerSentEventsResult<SimulationStep>, NotFound>> Simulate(
-        Guid id, SimulateRequest body, PlantingStore store, CancellationToken cancel)
+        Guid id,
+        SimulateRequest body,
+        PlantingStore store,
+        CancellationToken cancel
+    )
     {
-        if (await store.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+        if (await store.FindAsync(id, cancel) is not { } stored)
+            return TypedResults.NotFound();
         var entry = stored.ToEntry();
-        entry = entry with { Cutting = body.Cutting ?? entry.Cutting, Planting = entry.Planting with { System = body.System ?? entry.Planting.System } };
+        entry = entry with
+        {
+            Cutting = body.Cutting ?? entry.Cutting,
+            Planting = entry.Planting with { System = body.System ?? entry.Planting.System },
+        };
         var reading = PlanReading.Of(entry, stored.Catalogue);
         reading.ThrowIfWrong("cutting", "planting");
         var trees = body.Trees ?? BlockSimulation.UsualTrees;
-        if (trees is < 20 or > MostTrees) throw new UnusableEntryException([new("trees", "range", $"Trees: expected 20 to {MostTrees}.", 20, MostTrees)]);
+        if (trees is < 20 or > MostTrees)
+            throw new UnusableEntryException([
+                new("trees", "range", $"Trees: expected 20 to {MostTrees}.", 20, MostTrees),
+            ]);
         var plan = PruningPlan.Of(reading);
-        if (plan is not { Stock: { } stock, Prescription: { } prescription, Planting: { } planting }) return TypedResults.NotFound();
+        if (plan is not { Stock: { } stock, Prescription: { } prescription, Planting: { } planting })
+            return TypedResults.NotFound();
         var rules = planting.System.RulesFor(reading.Cutting.Answers);
-        return TypedResults.ServerSentEvents(StepStream.Of<SimulationStep>(
-            async (tell, gone) =>
-            {
-                List<Task> told = [];
-                var result = BlockSimulation.Of(rules, stock, prescription, reading.Settings, trees, body.Seed,
-                    CountedModel.Of(stock, reading.Counted!), plan.CostsOf(reading), null,
-                    share => { if (told.Count == 0 || told[^1].IsCompleted) told.Add(tell(new(share, null, null))); }, gone);
-                await Task.WhenAll(told);
-                await tell(new(1, result, null));
-            },
-            e => new(1, null, e.Message), cancel));
+        return TypedResults.ServerSentEvents(
+            StepStream.Of<SimulationStep>(
+                async (tell, gone) =>
+                {
+                    List<Task> told = [];
+                    var result = BlockSimulation.Of(
+                        rules,
+                        stock,
+                        prescription,
+                        reading.Settings,
+                        trees,
+                        body.Seed,
+                        CountedModel.Of(stock, reading.Counted!),
+                        plan.CostsOf(reading),
+                        null,
+                        share =>
+                        {
+                            if (told.Count == 0 || told[^1].IsCompleted)
+                                told.Add(tell(new(share, null, null)));
+                        },
+                        gone
+                    );
+                    await Task.WhenAll(told);
+                    await tell(new(1, result, null));
+                },
+                e => new(1, null, e.Message),
+                cancel
+            )
+        );
     }
 }

@@ -17,16 +17,28 @@ internal static class ResultEndpoints
 {
     public static RouteGroupBuilder MapResult(this RouteGroupBuilder api)
     {
-        api.MapPut("/plantings/{id:guid}/records", Save).For(Act.Records).WithTags("Result").WithSummary("Save what past seasons brought");
-        api.MapPut("/plantings/{id:guid}/fruit", SaveFruit).For(Act.Records).WithTags("Result").WithSummary("Save fruit that were measured and weighed");
+        api.MapPut("/plantings/{id:guid}/records", Save)
+            .For(Act.Records)
+            .WithTags("Result")
+            .WithSummary("Save what past seasons brought");
+        api.MapPut("/plantings/{id:guid}/fruit", SaveFruit)
+            .For(Act.Records)
+            .WithTags("Result")
+            .WithSummary("Save fruit that were measured and weighed");
         return api;
     }
 
     private static Task<Results<Ok<PlantingView>, NotFound, Conflict<EditConflict>>> SaveFruit(
-        Guid id, SaveFruit body, PlantingStore store, CancellationToken cancel) =>
-        Saving.Answer(store.SaveAsync(id, body.Version, body.FruitSample, cancel));
+        Guid id,
+        SaveFruit body,
+        PlantingStore store,
+        CancellationToken cancel
+    ) => Saving.Answer(store.SaveAsync(id, body.Version, body.FruitSample, cancel));
 
     private static Task<Results<Ok<PlantingView>, NotFound, Conflict<EditConflict>>> Save(
-        Guid id, SaveRecords body, PlantingStore store, CancellationToken cancel) =>
-        Saving.Answer(store.SaveAsync(id, body.Version, body.Records, cancel));
+        Guid id,
+        SaveRecords body,
+        PlantingStore store,
+        CancellationToken cancel
+    ) => Saving.Answer(store.SaveAsync(id, body.Version, body.Records, cancel));
 }

@@ -19,7 +19,11 @@ internal static class SeasonEndpoints
     public static RouteGroupBuilder MapSeason(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("").WithTags("Season").For(Act.Read);
-        group.MapGet("/season", Season).WithSummary("Every planting with its stage, decision and numbers, of the season at hand unless another is named");
+        group
+            .MapGet("/season", Season)
+            .WithSummary(
+                "Every planting with its stage, decision and numbers, of the season at hand unless another is named"
+            );
         group.MapPut("/season", Begin).For(Act.Season).WithSummary("Close the season at hand and plan for another");
         group.MapPut("/estate", Save).For(Act.Season).WithSummary("Save what is told of the estate as a whole");
         return api;
@@ -27,35 +31,65 @@ internal static class SeasonEndpoints
 
     public static RouteGroupBuilder MapSeasonCalculators(this RouteGroupBuilder calculations)
     {
-        calculations.MapPost("/frost-loss", (FrostLossEntry entry) => TypedResults.Ok(entry.Calculate()))
+        calculations
+            .MapPost("/frost-loss", (FrostLossEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("Share of flowers and clusters a cold night is expected to cost");
-        calculations.MapPost("/degree-days", (DegreeDaysEntry entry) => TypedResults.Ok(entry.Calculate()))
+        calculations
+            .MapPost("/degree-days", (DegreeDaysEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("Heat added up since 1 January, and the stage it brought the buds to");
         return calculations;
     }
 
     private static async Task<Ok<SeasonView>> Season(
-        EstateStore estates, SeasonStore seasons, CatalogueStore catalogues, SeasonLines lines, TimeProvider clock, CancellationToken cancel, int? season = null)
+        EstateStore estates,
+        SeasonStore seasons,
+        CatalogueStore catalogues,
+        SeasonLines lines,
+        TimeProvider clock,
+        CancellationToken cancel,
+        int? season = null
+    )
     {
         var estate = await estates.ReadAsync(cancel);
         var shown = season ?? estate.Season;
         var today = estate.Today ?? DateOnly.FromDateTime(clock.GetLocalNow().Date);
-        var plantings = WorkOrder.Of(await lines.ReadAsync(shown, estate.Season, cancel), p => (p.Crop, p.YearPlanted, p.Line.AreaHa ?? 0, p.Line.Code)).ToList();
+        var plantings = WorkOrder
+            .Of(await lines.ReadAsync(shown, estate.Season, cancel), p =>
+                (p.Crop, p.YearPlanted, p.Line.AreaHa ?? 0, p.Line.Code)
+            )
+            .ToList();
         var crewHours = estate.CrewHoursPerWeek ?? WorkAhead.DefaultCrewHoursPerWeek;
         var tips = new KnownGreenTips(plantings);
-        var works = WorkAhead.InTurn(today, crewHours, [
-            .. plantings.Select(p => (Planting: p, Tip: tips.Expected(p, shown)))
-                .Select(p => new WorkToDo(
-                    p.Planting.Line.BearingTrees ?? 0, p.Planting.Line.MinutesPerTree, p.Tip,
-                    PruningWindow.Of(p.Planting.Crop, p.Tip))),
-        ]);
-        return TypedResults.Ok(new SeasonView(
-            estate.Name, shown, shown != estate.Season, await seasons.SeasonsAsync(estate.Season, cancel), today,
-            plantings.Sum(p => p.Line.AreaHa ?? 0),
-            plantings.Count(p => p.Line.Stage == Stage.Prescribe),
-            crewHours, estate.CrewHoursPerWeek is null, estate.ToBodyMarks(),
-            (await catalogues.ReadAsync(cancel)).Catalogue.Systems.ToDictionary(s => s.Id, s => s.Name),
-            [.. works.Select(w => plantings[w.Place].InTurn(w.Work))]));
+        var works = WorkAhead.InTurn(
+            today,
+            crewHours,
+            [
+                .. plantings
+                    .Select(p => (Planting: p, Tip: tips.Expected(p, shown)))
+                    .Select(p => new WorkToDo(
+                        p.Planting.Line.BearingTrees ?? 0,
+                        p.Planting.Line.MinutesPerTree,
+                        p.Tip,
+                        PruningWindow.Of(p.Planting.Crop, p.Tip)
+                    )),
+            ]
+        );
+        return TypedResults.Ok(
+            new SeasonView(
+                estate.Name,
+                shown,
+                shown != estate.Season,
+                await seasons.SeasonsAsync(estate.Season, cancel),
+                today,
+                plantings.Sum(p => p.Line.AreaHa ?? 0),
+                plantings.Count(p => p.Line.Stage == Stage.Prescribe),
+                crewHours,
+                estate.CrewHoursPerWeek is null,
+                estate.ToBodyMarks(),
+                (await catalogues.ReadAsync(cancel)).Catalogue.Systems.ToDictionary(s => s.Id, s => s.Name),
+                [.. works.Select(w => plantings[w.Place].InTurn(w.Work))]
+            )
+        );
     }
 
     private static async Task<NoContent> Save(EstateEntry entry, EstateStore estates, CancellationToken cancel)
@@ -74,18 +108,29 @@ internal static class SeasonEndpoints
     private sealed class KnownGreenTips(IReadOnlyList<PlannedPlanting> plantings)
     {
         private readonly ILookup<string, DateOnly> _byVariety = plantings
-            .SelectMany(p => p.GreenTips, (p, day) => (p.Line.Variety, day)).ToLookup(t => t.Variety, t => t.day);
+            .SelectMany(p => p.GreenTips, (p, day) => (p.Line.Variety, day))
+            .ToLookup(t => t.Variety, t => t.day);
 
         private readonly ILookup<string, DateOnly> _byCrop = plantings
-            .SelectMany(p => p.GreenTips, (p, day) => (p.Crop, day)).ToLookup(t => t.Crop, t => t.day);
+            .SelectMany(p => p.GreenTips, (p, day) => (p.Crop, day))
+            .ToLookup(t => t.Crop, t => t.day);
 
         private readonly Dictionary<string, GreenTip?> _ofKin = [];
 
         public GreenTip? Expected(PlannedPlanting planting, int season)
         {
-            if (planting.GreenTips.Count > 0) return GreenTip.Expected(season, planting.GreenTips, [], []);
+            if (planting.GreenTips.Count > 0)
+                return GreenTip.Expected(season, planting.GreenTips, [], []);
             if (!_ofKin.TryGetValue(planting.Line.Variety, out var tip))
-                _ofKin.Add(planting.Line.Variety, tip = GreenTip.Expected(season, [], [.. _byVariety[planting.Line.Variety]], [.. _byCrop[planting.Crop]]));
+                _ofKin.Add(
+                    planting.Line.Variety,
+                    tip = GreenTip.Expected(
+                        season,
+                        [],
+                        [.. _byVariety[planting.Line.Variety]],
+                        [.. _byCrop[planting.Crop]]
+                    )
+                );
             return tip;
         }
     }

@@ -16,7 +16,8 @@ internal sealed class SeasonLines(SeasonStore store, CatalogueStore catalogues, 
     {
         var versions = await store.VersionsAsync(season, cancel);
         var catalogue = await catalogues.ReadAsync(cancel);
-        (string, Guid, uint, uint, int, int) Key(PlantingVersion v) => ("season", v.Id, v.Planting, v.Plan, season, catalogue.Stamp);
+        (string, Guid, uint, uint, int, int) Key(PlantingVersion v) =>
+            ("season", v.Id, v.Planting, v.Plan, season, catalogue.Stamp);
         var known = versions.ToDictionary(v => v.Id, v => cache.Get<PlannedPlanting>(Key(v)));
         var fresh = versions.Where(v => known[v.Id] is null).ToList();
         // Past half, reading all is quicker than naming each.
@@ -28,17 +29,30 @@ internal sealed class SeasonLines(SeasonStore store, CatalogueStore catalogues, 
             foreach (var planned in read.AsParallel().WithCancellation(cancel).Select(PlannedPlanting.Of))
             {
                 known[planned.Id] = planned;
-                if (byId.TryGetValue(planned.Id, out var version)) cache.Set(Key(version), planned, TimeSpan.FromHours(6));
+                if (byId.TryGetValue(planned.Id, out var version))
+                    cache.Set(Key(version), planned, TimeSpan.FromHours(6));
             }
         }
         // Removed in between: no longer there to be read.
-        return [.. versions.Select(v => known[v.Id] is { } planned ? planned with { Site = v.Site, Block = v.Block } : null).OfType<PlannedPlanting>()];
+        return
+        [
+            .. versions
+                .Select(v => known[v.Id] is { } planned ? planned with { Site = v.Site, Block = v.Block } : null)
+                .OfType<PlannedPlanting>(),
+        ];
     }
 }
 
 /// <summary>A planting with what its plan comes to.</summary>
 internal sealed record PlannedPlanting(
-    Guid Id, string Site, string Block, string Crop, int YearPlanted, IReadOnlyList<DateOnly> GreenTips, SeasonLine Line)
+    Guid Id,
+    string Site,
+    string Block,
+    string Crop,
+    int YearPlanted,
+    IReadOnlyList<DateOnly> GreenTips,
+    SeasonLine Line
+)
 {
     /// <summary>Its line with the place it has now and its turn in the work.</summary>
     public SeasonLine InTurn(WorkAhead work) => Line with { Site = Site, Block = Block, Work = work };
@@ -48,14 +62,36 @@ internal sealed record PlannedPlanting(
         var plan = stored.Work();
         var planting = stored.Planting;
         var line = new SeasonLine(
-            planting.Id, planting.Code, planting.Name, planting.Block!.Site!.Name, planting.Block.Code,
-            planting.Variety, planting.Rootstock,
-            plan.Planting is { } grown ? stored.Catalogue.Crop(grown.Variety.Crop).Habit : BearingHabit.MixedBud, planting.System, plan.Planting?.Leaf,
-            plan.Planting is { IsYoung: true } && plan.Crop is null, plan.Planting?.Form.AreaHa,
-            plan.Density?.BearingTrees, plan.Stage, stored.Plan.Trees.Count,
-            plan.Decision?.Kind, plan.Decision?.Weight, plan.Prescription?.MinutesPerTree, LedgerGlance.Of(plan.Ledger), plan.Decision?.Reason, null);
+            planting.Id,
+            planting.Code,
+            planting.Name,
+            planting.Block!.Site!.Name,
+            planting.Block.Code,
+            planting.Variety,
+            planting.Rootstock,
+            plan.Planting is { } grown ? stored.Catalogue.Crop(grown.Variety.Crop).Habit : BearingHabit.MixedBud,
+            planting.System,
+            plan.Planting?.Leaf,
+            plan.Planting is { IsYoung: true } && plan.Crop is null,
+            plan.Planting?.Form.AreaHa,
+            plan.Density?.BearingTrees,
+            plan.Stage,
+            stored.Plan.Trees.Count,
+            plan.Decision?.Kind,
+            plan.Decision?.Weight,
+            plan.Prescription?.MinutesPerTree,
+            LedgerGlance.Of(plan.Ledger),
+            plan.Decision?.Reason,
+            null
+        );
         return new(
-            planting.Id, line.Site, line.Block, plan.Planting?.Variety.Crop ?? "", planting.YearPlanted,
-            [.. planting.Results.Select(r => r.GreenTip).OfType<DateOnly>()], line);
+            planting.Id,
+            line.Site,
+            line.Block,
+            plan.Planting?.Variety.Crop ?? "",
+            planting.YearPlanted,
+            [.. planting.Results.Select(r => r.GreenTip).OfType<DateOnly>()],
+            line
+        );
     }
 }

@@ -1,5 +1,5 @@
-using Rama.Core.Estate;
 using Rama.Core.Decide;
+using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Season;
@@ -32,7 +32,8 @@ public sealed record SeasonView(
     bool CrewHoursAssumed,
     BodyMarksEntry BodyMarks,
     IReadOnlyDictionary<string, LocalText> Systems,
-    IReadOnlyList<SeasonLine> Plantings);
+    IReadOnlyList<SeasonLine> Plantings
+);
 
 /// <summary>One planting on the season page.</summary>
 /// <param name="Id">Identifier.</param>
@@ -77,7 +78,8 @@ public sealed record SeasonLine(
     double? MinutesPerTree,
     LedgerGlance? Ledger,
     Notice? Reason,
-    WorkAhead? Work);
+    WorkAhead? Work
+);
 
 /// <summary>The account of buds in one line: what stands, what is left, what is wanted.</summary>
 /// <param name="Standing">Floral buds standing before pruning; null before a count.</param>

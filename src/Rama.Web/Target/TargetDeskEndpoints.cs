@@ -31,7 +31,15 @@ public enum TargetStanding
 /// <param name="FruitPerTree">Fruit per tree it comes to with the trees as they are known now; null where it cannot be worked out.</param>
 /// <param name="BudsPerTree">Buds to leave it comes to.</param>
 public sealed record TargetVersionView(
-    int Number, TargetAct Act, TargetStanding Standing, DateTimeOffset At, string? Person, TargetEntry Target, double? FruitPerTree, double? BudsPerTree);
+    int Number,
+    TargetAct Act,
+    TargetStanding Standing,
+    DateTimeOffset At,
+    string? Person,
+    TargetEntry Target,
+    double? FruitPerTree,
+    double? BudsPerTree
+);
 
 /// <summary>A target to propose.</summary>
 public sealed record ProposeTarget(TargetEntry Target);
@@ -65,82 +73,191 @@ public sealed record TargetsSet(int Count);
 /// <param name="Warnings">What is unusual after the rule.</param>
 /// <param name="Problems">Why it cannot be set.</param>
 public sealed record RuledTargetView(
-    Guid Id, string Code, string Name, uint Version, bool Changes, double? FruitBefore, double? FruitAfter, double? BudsBefore, double? BudsAfter,
-    double? CropDensityAfter, IReadOnlyList<Core.Explain.Notice> Warnings, IReadOnlyList<Core.Explain.FieldProblem> Problems);
+    Guid Id,
+    string Code,
+    string Name,
+    uint Version,
+    bool Changes,
+    double? FruitBefore,
+    double? FruitAfter,
+    double? BudsBefore,
+    double? BudsAfter,
+    double? CropDensityAfter,
+    IReadOnlyList<Core.Explain.Notice> Warnings,
+    IReadOnlyList<Core.Explain.FieldProblem> Problems
+);
 
 internal static class TargetDeskEndpoints
 {
     public static RouteGroupBuilder MapTargetDesk(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("").WithTags("Target");
-        group.MapPost("/plantings/{id:guid}/target/desk", Desk).For(Act.Read).WithSummary("All that stands around the target of a plan as it is typed; nothing is saved");
-        group.MapGet("/plantings/{id:guid}/target/versions", Versions).For(Act.Read).WithSummary("Versions of the target of a season, the latest first");
-        group.MapGet("/plantings/{id:guid}/target/sources", Sources).For(Act.Read).WithSummary("Targets this one may be copied from");
-        group.MapPost("/plantings/{id:guid}/target/proposals", Propose).For(Act.Propose).WithSummary("Propose a target; the one set stays in force");
-        group.MapGet("/prices/{variety}", Prices).For(Act.Read).WithSummary("Size classes, prices and costs of a variety");
-        group.MapPut("/prices/{variety}", SavePrices).For(Act.Catalogue).WithSummary("Save size classes, prices and costs of a variety");
-        group.MapPost("/targets/preview", Preview).For(Act.Target).WithSummary("What a rule would do to every planting it means; nothing is saved");
-        group.MapPost("/targets", SetAll).For(Act.Target).WithSummary("Set the target of every planting a rule means: all or none");
+        group
+            .MapPost("/plantings/{id:guid}/target/desk", Desk)
+            .For(Act.Read)
+            .WithSummary("All that stands around the target of a plan as it is typed; nothing is saved");
+        group
+            .MapGet("/plantings/{id:guid}/target/versions", Versions)
+            .For(Act.Read)
+            .WithSummary("Versions of the target of a season, the latest first");
+        group
+            .MapGet("/plantings/{id:guid}/target/sources", Sources)
+            .For(Act.Read)
+            .WithSummary("Targets this one may be copied from");
+        group
+            .MapPost("/plantings/{id:guid}/target/proposals", Propose)
+            .For(Act.Propose)
+            .WithSummary("Propose a target; the one set stays in force");
+        group
+            .MapGet("/prices/{variety}", Prices)
+            .For(Act.Read)
+            .WithSummary("Size classes, prices and costs of a variety");
+        group
+            .MapPut("/prices/{variety}", SavePrices)
+            .For(Act.Catalogue)
+            .WithSummary("Save size classes, prices and costs of a variety");
+        group
+            .MapPost("/targets/preview", Preview)
+            .For(Act.Target)
+            .WithSummary("What a rule would do to every planting it means; nothing is saved");
+        group
+            .MapPost("/targets", SetAll)
+            .For(Act.Target)
+            .WithSummary("Set the target of every planting a rule means: all or none");
         return api;
     }
 
     private static async Task<Results<Ok<TargetDesk>, NoContent, NotFound>> Desk(
-        Guid id, PlanEntry entry, CatalogueStore catalogues, TargetStore targets, CancellationToken cancel)
+        Guid id,
+        PlanEntry entry,
+        CatalogueStore catalogues,
+        TargetStore targets,
+        CancellationToken cancel
+    )
     {
         var catalogue = (await catalogues.ReadAsync(cancel)).Catalogue;
-        if (await targets.AroundAsync(id, entry, catalogue, cancel) is not { } around) return TypedResults.NotFound();
+        if (await targets.AroundAsync(id, entry, catalogue, cancel) is not { } around)
+            return TypedResults.NotFound();
         var reading = PlanReading.Of(entry, catalogue);
-        return TargetDesk.Of(reading, PruningPlan.Of(reading), around) is { } desk ? TypedResults.Ok(desk) : TypedResults.NoContent();
+        return TargetDesk.Of(reading, PruningPlan.Of(reading), around) is { } desk
+            ? TypedResults.Ok(desk)
+            : TypedResults.NoContent();
     }
 
     private static async Task<Results<Ok<List<TargetVersionView>>, NotFound>> Versions(
-        Guid id, PlantingStore plantings, TargetStore targets, CancellationToken cancel, int? season = null)
+        Guid id,
+        PlantingStore plantings,
+        TargetStore targets,
+        CancellationToken cancel,
+        int? season = null
+    )
     {
-        if (await plantings.FindAsync(id, cancel, season) is not { } stored) return TypedResults.NotFound();
+        if (await plantings.FindAsync(id, cancel, season) is not { } stored)
+            return TypedResults.NotFound();
         var versions = await targets.VersionsAsync(id, stored.Plan.Season, cancel);
         var inForce = versions.FirstOrDefault(v => v.Act == TargetAct.Set)?.Id ?? 0;
-        return TypedResults.Ok(versions.Select((v, i) =>
-        {
-            var entry = v.ToEntry();
-            var plan = PruningPlan.Of(stored.ToEntry() with { Target = entry }, stored.Catalogue);
-            var standing = v.Id == inForce ? TargetStanding.Set : v.Id > inForce ? TargetStanding.Proposed : TargetStanding.Superseded;
-            return new TargetVersionView(versions.Count - i, v.Act, standing, v.At, v.Person, entry, plan.Crop?.FruitPerTree, plan.Buds?.BudsPerTree);
-        }).ToList());
+        return TypedResults.Ok(
+            versions
+                .Select(
+                    (v, i) =>
+                    {
+                        var entry = v.ToEntry();
+                        var plan = PruningPlan.Of(stored.ToEntry() with { Target = entry }, stored.Catalogue);
+                        var standing =
+                            v.Id == inForce ? TargetStanding.Set
+                            : v.Id > inForce ? TargetStanding.Proposed
+                            : TargetStanding.Superseded;
+                        return new TargetVersionView(
+                            versions.Count - i,
+                            v.Act,
+                            standing,
+                            v.At,
+                            v.Person,
+                            entry,
+                            plan.Crop?.FruitPerTree,
+                            plan.Buds?.BudsPerTree
+                        );
+                    }
+                )
+                .ToList()
+        );
     }
 
     private static async Task<Results<Ok<IReadOnlyList<TargetSource>>, NotFound>> Sources(
-        Guid id, PlantingStore plantings, TargetStore targets, CancellationToken cancel) =>
-        await plantings.FindAsync(id, cancel) is { } stored ? TypedResults.Ok(await targets.SourcesAsync(stored, cancel)) : TypedResults.NotFound();
+        Guid id,
+        PlantingStore plantings,
+        TargetStore targets,
+        CancellationToken cancel
+    ) =>
+        await plantings.FindAsync(id, cancel) is { } stored
+            ? TypedResults.Ok(await targets.SourcesAsync(stored, cancel))
+            : TypedResults.NotFound();
 
     private static async Task<Results<NoContent, NotFound>> Propose(
-        Guid id, ProposeTarget body, PlantingStore plantings, TargetStore targets, CancellationToken cancel)
+        Guid id,
+        ProposeTarget body,
+        PlantingStore plantings,
+        TargetStore targets,
+        CancellationToken cancel
+    )
     {
-        if (await plantings.FindAsync(id, cancel) is not { } stored) return TypedResults.NotFound();
+        if (await plantings.FindAsync(id, cancel) is not { } stored)
+            return TypedResults.NotFound();
         await targets.ProposeAsync(stored, body.Target, cancel);
         return TypedResults.NoContent();
     }
 
-    private static async Task<Results<Ok<PricesView>, NotFound>> Prices(string variety, TargetStore targets, CatalogueStore catalogues, CancellationToken cancel)
+    private static async Task<Results<Ok<PricesView>, NotFound>> Prices(
+        string variety,
+        TargetStore targets,
+        CatalogueStore catalogues,
+        CancellationToken cancel
+    )
     {
-        if ((await catalogues.ReadAsync(cancel)).Catalogue.Variety(variety) is not { } known) return TypedResults.NotFound();
-        return TypedResults.Ok(await targets.PricesAsync(variety, cancel) is var (prices, version)
-            ? new PricesView(variety, version, prices)
-            : new(variety, 0, PriceList.Assumption(known.FruitMassG.Value)));
+        if ((await catalogues.ReadAsync(cancel)).Catalogue.Variety(variety) is not { } known)
+            return TypedResults.NotFound();
+        return TypedResults.Ok(
+            await targets.PricesAsync(variety, cancel) is var (prices, version)
+                ? new PricesView(variety, version, prices)
+                : new(variety, 0, PriceList.Assumption(known.FruitMassG.Value))
+        );
     }
 
     private static async Task<Results<Ok<PricesView>, NotFound>> SavePrices(
-        string variety, SavePrices body, TargetStore targets, CatalogueStore catalogues, CancellationToken cancel)
+        string variety,
+        SavePrices body,
+        TargetStore targets,
+        CatalogueStore catalogues,
+        CancellationToken cancel
+    )
     {
         await targets.SavePricesAsync(variety, body.Version, body.Prices, cancel);
         return await Prices(variety, targets, catalogues, cancel);
     }
 
-    private static async Task<Ok<List<RuledTargetView>>> Preview(TargetRule rule, TargetStore targets, CancellationToken cancel) =>
-        TypedResults.Ok((await targets.RuledAsync(rule, cancel)).Select(r => new RuledTargetView(
-            r.Stored.Planting.Id, r.Stored.Planting.Code, r.Stored.Planting.Name, r.Stored.Plan.Version, r.Changes,
-            r.Before.Crop?.FruitPerTree, r.After.Crop?.FruitPerTree, r.Before.Buds?.BudsPerTree, r.After.Buds?.BudsPerTree,
-            r.After.Crop?.FruitPerTree / r.After.Survey?.MeanTcsaCm2,
-            [.. r.After.Crop?.Warnings ?? [], .. r.After.Buds?.Warnings ?? [], .. r.After.LoadWarnings], r.Problems)).ToList());
+    private static async Task<Ok<List<RuledTargetView>>> Preview(
+        TargetRule rule,
+        TargetStore targets,
+        CancellationToken cancel
+    ) =>
+        TypedResults.Ok(
+            (await targets.RuledAsync(rule, cancel))
+                .Select(r => new RuledTargetView(
+                    r.Stored.Planting.Id,
+                    r.Stored.Planting.Code,
+                    r.Stored.Planting.Name,
+                    r.Stored.Plan.Version,
+                    r.Changes,
+                    r.Before.Crop?.FruitPerTree,
+                    r.After.Crop?.FruitPerTree,
+                    r.Before.Buds?.BudsPerTree,
+                    r.After.Buds?.BudsPerTree,
+                    r.After.Crop?.FruitPerTree / r.After.Survey?.MeanTcsaCm2,
+                    [.. r.After.Crop?.Warnings ?? [], .. r.After.Buds?.Warnings ?? [], .. r.After.LoadWarnings],
+                    r.Problems
+                ))
+                .ToList()
+        );
 
     private static async Task<Ok<TargetsSet>> SetAll(SetTargets body, TargetStore targets, CancellationToken cancel) =>
         TypedResults.Ok(new TargetsSet(await targets.SetAsync(body.Rule, body.Versions, cancel)));

@@ -20,9 +20,28 @@ public sealed class SurveyTests
         {
             Trees =
             [
-                new() { Row = 1, Tree = 1, Girth = new(16, "cm"), Limbs = 20, FloralBuds = 100 },
-                new() { Row = 1, Tree = 2, Girth = new(200, "mm"), Limbs = 22, FloralBuds = 120 },
-                new() { Row = 1, Tree = 3, FloralBuds = 140 },
+                new()
+                {
+                    Row = 1,
+                    Tree = 1,
+                    Girth = new(16, "cm"),
+                    Limbs = 20,
+                    FloralBuds = 100,
+                },
+                new()
+                {
+                    Row = 1,
+                    Tree = 2,
+                    Girth = new(200, "mm"),
+                    Limbs = 22,
+                    FloralBuds = 120,
+                },
+                new()
+                {
+                    Row = 1,
+                    Tree = 3,
+                    FloralBuds = 140,
+                },
             ],
         };
         var estimate = SurveyEstimate.Of(survey.Read())!;
@@ -36,7 +55,13 @@ public sealed class SurveyTests
     [Fact]
     public void An_interval_does_not_reach_below_no_buds()
     {
-        CountedTreeEntry Tree(int tree, double buds) => new() { Row = 1, Tree = tree, FloralBuds = buds };
+        CountedTreeEntry Tree(int tree, double buds) =>
+            new()
+            {
+                Row = 1,
+                Tree = tree,
+                FloralBuds = buds,
+            };
         var buds = SurveyEstimate.Of(new SurveyEntry { Trees = [Tree(1, 0), Tree(2, 10), Tree(3, 400)] }.Read())!.Buds;
         Assert.Equal(0, buds.Low);
         Near.Printed(703.3, buds.High, 1);
@@ -45,7 +70,19 @@ public sealed class SurveyTests
     [Fact]
     public void All_buds_times_floral_share_are_floral_buds()
     {
-        var survey = new SurveyEntry { FloralShare = new(40, "%"), Trees = [new() { Row = 1, Tree = 1, Buds = 300 }] }.Read();
+        var survey = new SurveyEntry
+        {
+            FloralShare = new(40, "%"),
+            Trees =
+            [
+                new()
+                {
+                    Row = 1,
+                    Tree = 1,
+                    Buds = 300,
+                },
+            ],
+        }.Read();
         Assert.Equal(120, survey.Trees[0].FloralBuds, 9);
     }
 
@@ -64,15 +101,26 @@ public sealed class SurveyTests
     public void More_trees_counted_than_stand_are_noticed()
     {
         var survey = Entries.Counted(100, 110, 120, 130, 140).Read();
-        Assert.Contains(SurveyEstimate.Of(survey, treesInPlanting: 4)!.Warnings, w => w.Code == "survey.more-than-stand");
-        Assert.DoesNotContain(SurveyEstimate.Of(survey, treesInPlanting: 5)!.Warnings, w => w.Code == "survey.more-than-stand");
+        Assert.Contains(SurveyEstimate.Of(survey, treesInPlanting: 4)!.Warnings, w =>
+            w.Code == "survey.more-than-stand"
+        );
+        Assert.DoesNotContain(SurveyEstimate.Of(survey, treesInPlanting: 5)!.Warnings, w =>
+            w.Code == "survey.more-than-stand"
+        );
     }
 
     [Fact]
     public void A_tree_counted_twice_is_told_at_its_line()
     {
-        var twice = new CountedTreeEntry { Row = 4, Tree = 12, FloralBuds = 100 };
-        var problems = Entries.ProblemsOf(() => new SurveyEntry { Trees = [twice, twice with { FloralBuds = 90 }] }.Read());
+        var twice = new CountedTreeEntry
+        {
+            Row = 4,
+            Tree = 12,
+            FloralBuds = 100,
+        };
+        var problems = Entries.ProblemsOf(() =>
+            new SurveyEntry { Trees = [twice, twice with { FloralBuds = 90 }] }.Read()
+        );
         var problem = Assert.Single(problems);
         Assert.Equal("trees[1].tree", problem.Field);
         Assert.Equal("Tree 12 of row 4 is already on line 1.", problem.Message);
@@ -81,16 +129,25 @@ public sealed class SurveyTests
     [Fact]
     public void What_is_wrong_with_a_line_is_told_at_its_cells()
     {
-        var problems = Entries.ProblemsOf(() => new SurveyEntry
-        {
-            FloralShare = new(140, "%"),
-            Trees =
-            [
-                new() { Row = 0, Tree = 1.5, Girth = new(4, "m"), Limbs = -1, FloralBuds = 2.5 },
-                new() { FloralBuds = 10, Buds = 20 },
-                new() { Row = 3, Tree = 3 },
-            ],
-        }.Read());
+        var problems = Entries.ProblemsOf(() =>
+            new SurveyEntry
+            {
+                FloralShare = new(140, "%"),
+                Trees =
+                [
+                    new()
+                    {
+                        Row = 0,
+                        Tree = 1.5,
+                        Girth = new(4, "m"),
+                        Limbs = -1,
+                        FloralBuds = 2.5,
+                    },
+                    new() { FloralBuds = 10, Buds = 20 },
+                    new() { Row = 3, Tree = 3 },
+                ],
+            }.Read()
+        );
         Entries.AssertProblem(problems, "floralShare", "range");
         Entries.AssertProblem(problems, "trees[0].row", "range");
         Entries.AssertProblem(problems, "trees[0].tree", "whole");
@@ -104,6 +161,23 @@ public sealed class SurveyTests
     }
 
     [Fact]
-    public void All_buds_without_a_share_ask_for_it() => Entries.AssertProblem(
-        Entries.ProblemsOf(() => new SurveyEntry { Trees = [new() { Row = 1, Tree = 1, Buds = 300 }] }.Read()), "floralShare", "missing");
+    public void All_buds_without_a_share_ask_for_it() =>
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() =>
+                new SurveyEntry
+                {
+                    Trees =
+                    [
+                        new()
+                        {
+                            Row = 1,
+                            Tree = 1,
+                            Buds = 300,
+                        },
+                    ],
+                }.Read()
+            ),
+            "floralShare",
+            "missing"
+        );
 }

@@ -6,8 +6,12 @@ namespace Rama.Core.Tests.Decide;
 
 public sealed class PruningDecisionTests
 {
-    private static PruningDecision Of(double present, double toLeave = 163.2, double? low = null, double? high = null) =>
-        PruningDecision.Of(new(present, low, high), toLeave, new(), fruitWanted: 96, setShare: 0.62);
+    private static PruningDecision Of(
+        double present,
+        double toLeave = 163.2,
+        double? low = null,
+        double? high = null
+    ) => PruningDecision.Of(new(present, low, high), toLeave, new(), fruitWanted: 96, setShare: 0.62);
 
     // Handbook 2.7 [derived]: target 163 (96 fruit × 1.7 = 163.2).
     [Fact]
@@ -24,13 +28,24 @@ public sealed class PruningDecisionTests
     [Fact]
     public void A_decision_held_holds_in_the_calculators()
     {
-        DecisionEntry entry = new() { BudsToLeave = 163, FloralBuds = 290, Held = DecisionKind.NoPrune,
-            HeldReason = "frost to come" };
+        DecisionEntry entry = new()
+        {
+            BudsToLeave = 163,
+            FloralBuds = 290,
+            Held = DecisionKind.NoPrune,
+            HeldReason = "frost to come",
+        };
         var decision = entry.Calculate();
-        Assert.Equal((DecisionKind.NoPrune, DecisionKind.NoPrune, 0),
-            (decision.Kind, decision.Held, decision.RemoveBuds));
-        var prescription = new PrescriptionEntry { System = "tall-spindle", LimbsPerTree = 22,
-            Decision = entry }.Calculate();
+        Assert.Equal(
+            (DecisionKind.NoPrune, DecisionKind.NoPrune, 0),
+            (decision.Kind, decision.Held, decision.RemoveBuds)
+        );
+        var prescription = new PrescriptionEntry
+        {
+            System = "tall-spindle",
+            LimbsPerTree = 22,
+            Decision = entry,
+        }.Calculate();
         Assert.All(prescription.Cuts, c => Assert.Equal(c.StepId == "unsound-wood", c.Drop > 0));
     }
 
@@ -94,26 +109,46 @@ public sealed class PruningDecisionTests
     [Fact]
     public void Pruning_never_takes_a_tree_below_the_band_nor_past_the_cap() =>
         Gen.Select(Gen.Double[0, 2_000], Gen.Double[0.1, 2_000], Gen.Double[0.01, 0.5], Gen.Double[0.05, 0.9])
-            .Sample((present, toLeave, tolerance, cap) =>
-            {
-                var decision = PruningDecision.Of(new(present, null, null), toLeave, new(tolerance, cap));
-                var left = present - decision.RemoveBuds;
-                return decision.RemoveBuds >= 0
-                    && decision.RemoveBuds <= cap * present + 1e-9
-                    && (decision.RemoveBuds == 0 || left >= decision.BandLow - 1e-9)
-                    && (decision.Kind != DecisionKind.Reduce || Math.Abs(left - decision.ClustersToThinning - toLeave) < 1e-6);
-            });
+            .Sample(
+                (present, toLeave, tolerance, cap) =>
+                {
+                    var decision = PruningDecision.Of(new(present, null, null), toLeave, new(tolerance, cap));
+                    var left = present - decision.RemoveBuds;
+                    return decision.RemoveBuds >= 0
+                        && decision.RemoveBuds <= cap * present + 1e-9
+                        && (decision.RemoveBuds == 0 || left >= decision.BandLow - 1e-9)
+                        && (
+                            decision.Kind != DecisionKind.Reduce
+                            || Math.Abs(left - decision.ClustersToThinning - toLeave) < 1e-6
+                        );
+                }
+            );
 
     [Theory]
     [InlineData(0.0, "tolerance")]
     [InlineData(90.0, "tolerance")]
-    public void A_tolerance_that_cannot_be_is_told_at_its_field(double percent, string field) => Entries.AssertProblem(
-        Entries.ProblemsOf(() => new DecisionSettingsEntry { Tolerance = new(percent, "%") }.ReadSettings()), field, "range");
+    public void A_tolerance_that_cannot_be_is_told_at_its_field(double percent, string field) =>
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() => new DecisionSettingsEntry { Tolerance = new(percent, "%") }.ReadSettings()),
+            field,
+            "range"
+        );
 
     [Fact]
-    public void A_mean_outside_its_interval_is_refused() => Entries.AssertProblem(
-        Entries.ProblemsOf(() => new DecisionEntry { BudsToLeave = 100, FloralBuds = 90, FloralBudsLow = 95, FloralBudsHigh = 99 }.Calculate()),
-        "floralBuds", "conflict");
+    public void A_mean_outside_its_interval_is_refused() =>
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() =>
+                new DecisionEntry
+                {
+                    BudsToLeave = 100,
+                    FloralBuds = 90,
+                    FloralBudsLow = 95,
+                    FloralBudsHigh = 99,
+                }.Calculate()
+            ),
+            "floralBuds",
+            "conflict"
+        );
 
     // By hand: 300 ± 20 on 1 000 trees, 220 to leave, so 220/300 of what is wrong stays: 14.67 buds × .6 fruit × .11 or .02 × 1 000 trees.
     [Fact]

@@ -12,31 +12,74 @@ public sealed class CatalogueTests
     public void The_names_are_those_agreed()
     {
         Assert.Equal(
-            ["Elstar", "Jonagold", "Topaz", "Idared", "Pinova", "Fuji", "Conference", "Comice", "Abate", "Kordia", "Burlat", "Van", "Stella", "Redhaven", "Cresthaven"],
-            Catalogue.Shipped.Varieties.Select(v => v.Name));
+            [
+                "Elstar",
+                "Jonagold",
+                "Topaz",
+                "Idared",
+                "Pinova",
+                "Fuji",
+                "Conference",
+                "Comice",
+                "Abate",
+                "Kordia",
+                "Burlat",
+                "Van",
+                "Stella",
+                "Redhaven",
+                "Cresthaven",
+            ],
+            Catalogue.Shipped.Varieties.Select(v => v.Name)
+        );
         Assert.Equal(
-            ["Colt", "GF 677", "Lovell", "M.26", "M.27", "M.9", "MM.106", "MaxMa 14", "OHF 87", "Quince C", "Tabel Edabriz", "Weiroot 158"],
-            Catalogue.Shipped.Rootstocks.Select(r => r.Name).Order(StringComparer.Ordinal));
+            [
+                "Colt",
+                "GF 677",
+                "Lovell",
+                "M.26",
+                "M.27",
+                "M.9",
+                "MM.106",
+                "MaxMa 14",
+                "OHF 87",
+                "Quince C",
+                "Tabel Edabriz",
+                "Weiroot 158",
+            ],
+            Catalogue.Shipped.Rootstocks.Select(r => r.Name).Order(StringComparer.Ordinal)
+        );
     }
 
     // Handbook 2.3 [memory: extension guides]: 4 to 6 fruit/cm² biennial-prone, 6 to 8 typical.
     [Fact]
-    public void Biennial_varieties_carry_less() => Assert.All(
-        Catalogue.Shipped.Varieties.Where(v => v.CropDensityLow is not null),
-        v => Assert.Equal(v.Traits.BiennialProne ? (4.0, 6.0) : (6.0, 8.0), (v.CropDensityLow!.Value, v.CropDensityHigh!.Value)));
+    public void Biennial_varieties_carry_less() =>
+        Assert.All(Catalogue.Shipped.Varieties.Where(v => v.CropDensityLow is not null), v =>
+            Assert.Equal(
+                v.Traits.BiennialProne ? (4.0, 6.0) : (6.0, 8.0),
+                (v.CropDensityLow!.Value, v.CropDensityHigh!.Value)
+            )
+        );
 
     // Common practice, no source: dwarfing rises from M.27 over M.9 and M.26 to MM.106.
     [Fact]
     public void Apple_stocks_are_in_their_known_order()
     {
-        var size = new[] { "M.27", "M.9", "M.26", "MM.106" }.Select(n => Catalogue.Shipped.Rootstock(n)!.VigourPercent.Value).ToList();
+        var size = new[] { "M.27", "M.9", "M.26", "MM.106" }
+            .Select(n => Catalogue.Shipped.Rootstock(n)!.VigourPercent.Value)
+            .ToList();
         Assert.Equal(size.Order(), size);
     }
 
     [Fact]
-    public void Every_number_says_where_it_comes_from() => Assert.All(
-        Catalogue.Shipped.Varieties.SelectMany(v => new[] { v.CropDensityLow, v.CropDensityHigh, v.SetShare, v.SetShareSd, v.FruitMassG }).OfType<Sourced>(),
-        n => Assert.False(string.IsNullOrWhiteSpace(n.Source)));
+    public void Every_number_says_where_it_comes_from() =>
+        Assert.All(
+            Catalogue
+                .Shipped.Varieties.SelectMany(v =>
+                    new[] { v.CropDensityLow, v.CropDensityHigh, v.SetShare, v.SetShareSd, v.FruitMassG }
+                )
+                .OfType<Sourced>(),
+            n => Assert.False(string.IsNullOrWhiteSpace(n.Source))
+        );
 
     [Fact]
     public void A_copy_keeps_the_source_of_what_stays_and_names_that_of_what_changes()
@@ -49,12 +92,14 @@ public sealed class CatalogueTests
     }
 
     [Fact]
-    public void An_unchanged_copy_is_the_shipped_one() => Assert.Equal(Catalogue.Shipped.Variety("Elstar"), Elstar.Read());
+    public void An_unchanged_copy_is_the_shipped_one() =>
+        Assert.Equal(Catalogue.Shipped.Variety("Elstar"), Elstar.Read());
 
     [Fact]
     public void What_cannot_be_is_told_at_its_field()
     {
-        static string[] Fields(VarietyEntry entry) => [.. Assert.Throws<UnusableEntryException>(entry.Read).Problems.Select(p => p.Field)];
+        static string[] Fields(VarietyEntry entry) =>
+            [.. Assert.Throws<UnusableEntryException>(entry.Read).Problems.Select(p => p.Field)];
         Assert.Equal(["setShare"], Fields(Elstar with { SetShare = 1.2 }));
         Assert.Equal(["cropDensityHigh"], Fields(Elstar with { CropDensityLow = 7, CropDensityHigh = 6 }));
         Assert.Equal(["cropDensityLow"], Fields(Elstar with { CropDensityLow = null }));
@@ -71,6 +116,11 @@ public sealed class CatalogueTests
         var own = (shipped.ToEntry() with { VigourPercent = 40, Source = "block W1" }).Read();
         Assert.Equal((new Sourced(40, "block W1"), shipped.Source), (own.VigourPercent, own.Source));
         Assert.Equal(40, Catalogue.Shipped.With([], [own]).Rootstock("M.26")!.VigourPercent.Value);
-        Assert.Equal(["vigourPercent"], Assert.Throws<UnusableEntryException>((shipped.ToEntry() with { VigourPercent = 200 }).Read).Problems.Select(p => p.Field));
+        Assert.Equal(
+            ["vigourPercent"],
+            Assert
+                .Throws<UnusableEntryException>((shipped.ToEntry() with { VigourPercent = 200 }).Read)
+                .Problems.Select(p => p.Field)
+        );
     }
 }

@@ -6,12 +6,23 @@ namespace Rama.Core.Tests.Estate;
 
 public sealed class PlantingDensityTests
 {
-    private static PlantingDensity Of(double row, double tree, string unit, double missing = 0, double pollinizer = 0) =>
-        PlantingDensity.Of(new DensityEntry
-        {
-            RowSpacing = new(row, unit), TreeSpacing = new(tree, unit), Area = new(1, "ha"),
-            MissingShare = new(missing, "%"), PollinizerShare = new(pollinizer, "%"),
-        }.ReadForm());
+    private static PlantingDensity Of(
+        double row,
+        double tree,
+        string unit,
+        double missing = 0,
+        double pollinizer = 0
+    ) =>
+        PlantingDensity.Of(
+            new DensityEntry
+            {
+                RowSpacing = new(row, unit),
+                TreeSpacing = new(tree, unit),
+                Area = new(1, "ha"),
+                MissingShare = new(missing, "%"),
+                PollinizerShare = new(pollinizer, "%"),
+            }.ReadForm()
+        );
 
     // [published: standard spacing tables, 43 560 ÷ (a·b)] 3 ft × 12 ft → 1 210 trees per acre.
     [Fact]
@@ -53,15 +64,24 @@ public sealed class PlantingDensityTests
 
     [Fact]
     public void Density_times_area_is_the_number_of_trees() =>
-        Gen.Select(Gen.Double[1, 15], Gen.Double[0.2, 15], Gen.Double[0.01, 1000], Gen.Double[0, 0.95], Gen.Double[0, 0.5])
-            .Sample((row, tree, area, missing, pollinizer) =>
-            {
-                var density = PlantingDensity.Of(new(row, tree, area, missing, pollinizer));
-                var ground = density.TreePlaces * row * tree;
-                return Math.Abs(ground - area * 10_000) <= area * 1e-6
-                    && Math.Abs(density.BearingTrees - density.BearingTreesPerHa * area) <= 1e-6 * (1 + density.BearingTrees)
-                    && density.BearingTrees <= density.TreePlaces + 1e-9;
-            });
+        Gen.Select(
+                Gen.Double[1, 15],
+                Gen.Double[0.2, 15],
+                Gen.Double[0.01, 1000],
+                Gen.Double[0, 0.95],
+                Gen.Double[0, 0.5]
+            )
+            .Sample(
+                (row, tree, area, missing, pollinizer) =>
+                {
+                    var density = PlantingDensity.Of(new(row, tree, area, missing, pollinizer));
+                    var ground = density.TreePlaces * row * tree;
+                    return Math.Abs(ground - area * 10_000) <= area * 1e-6
+                        && Math.Abs(density.BearingTrees - density.BearingTreesPerHa * area)
+                            <= 1e-6 * (1 + density.BearingTrees)
+                        && density.BearingTrees <= density.TreePlaces + 1e-9;
+                }
+            );
 
     [Theory]
     [InlineData(0.0, "m", "range")]
@@ -81,7 +101,9 @@ public sealed class PlantingDensityTests
     [Fact]
     public void A_range_is_told_in_the_unit_typed()
     {
-        var problem = Assert.Single(Entries.ProblemsOf(() => (Entries.Planting with { RowSpacing = new(0, "ft") }).ReadForm()));
+        var problem = Assert.Single(
+            Entries.ProblemsOf(() => (Entries.Planting with { RowSpacing = new(0, "ft") }).ReadForm())
+        );
         Assert.Equal("Row spacing: expected 3.28 to 49.2 ft, got 0.", problem.Message);
     }
 

@@ -33,21 +33,27 @@ public sealed class RowListTests
         Assert.Equal(code, Assert.Throws<UnusableEntryException>(() => Numbers(text)).Problems.Single().Code);
 
     [Fact]
-    public void What_is_written_reads_back() => Gen.Int[1, 200].Array[0, 60].Sample(numbers =>
-    {
-        int[] ascending = [.. numbers.Distinct().Order()];
-        Assert.Equal(ascending, Numbers(TreeNumbers.Write(ascending)));
-    });
+    public void What_is_written_reads_back() =>
+        Gen.Int[1, 200]
+            .Array[0, 60]
+            .Sample(numbers =>
+            {
+                int[] ascending = [.. numbers.Distinct().Order()];
+                Assert.Equal(ascending, Numbers(TreeNumbers.Write(ascending)));
+            });
 
     // Overlap told by the sweep is overlap found tree by tree.
     [Fact]
     public void Rows_overlap_where_two_lines_have_a_tree_in_common() =>
-        Gen.Select(Gen.Int[1, 3], Gen.Int[1, 30], Gen.Int[1, 12]).Array[1, 8].Sample(lines =>
-        {
-            TreeRow[] rows = [.. lines.Select(l => new TreeRow(l.Item1, l.Item2, l.Item3, [], [], [], []))];
-            var trees = rows.SelectMany(r => Enumerable.Range(r.FirstTree, r.Trees), (r, t) => (r.Number, t)).ToList();
-            Assert.Equal(trees.Distinct().Count() < trees.Count, RowList.Overlaps(rows).Any());
-        });
+        Gen.Select(Gen.Int[1, 3], Gen.Int[1, 30], Gen.Int[1, 12])
+            .Array[1, 8]
+            .Sample(lines =>
+            {
+                TreeRow[] rows = [.. lines.Select(l => new TreeRow(l.Item1, l.Item2, l.Item3, [], [], [], []))];
+                var trees = rows.SelectMany(r => Enumerable.Range(r.FirstTree, r.Trees), (r, t) => (r.Number, t))
+                    .ToList();
+                Assert.Equal(trees.Distinct().Count() < trees.Count, RowList.Overlaps(rows).Any());
+            });
 
     // By hand: 200 places, 5 missing and 3 replants → 192 grown, 12 of them pollinizers: 180 bear.
     [Fact]
@@ -55,7 +61,23 @@ public sealed class RowListTests
     {
         var rows = new RowListEntry
         {
-            Rows = [new() { Row = 1, Trees = 120, Missing = "1-5", Pollinizers = "10-21" }, new() { Row = 2, Trees = 80, Replants = "3-5", ToGrub = "80" }],
+            Rows =
+            [
+                new()
+                {
+                    Row = 1,
+                    Trees = 120,
+                    Missing = "1-5",
+                    Pollinizers = "10-21",
+                },
+                new()
+                {
+                    Row = 2,
+                    Trees = 80,
+                    Replants = "3-5",
+                    ToGrub = "80",
+                },
+            ],
         }.Read()!;
         Assert.Equal((200, 5, 3, 12, 1), (rows.Places, rows.Missing, rows.Replants, rows.Pollinizers, rows.ToGrub));
         // 4 m × 1 m on 0.08 ha: 200 places.

@@ -9,14 +9,30 @@ namespace Rama.Core.Tests.Prescribe;
 
 public sealed class BlockSimulationTests
 {
-    private static BlockSimulation Of(double buds = 300, double toLeave = 215, int trees = 200, int seed = 1, string system = "tall-spindle", bool stopped = false, Action<double>? told = null)
+    private static BlockSimulation Of(
+        double buds = 300,
+        double toLeave = 215,
+        int trees = 200,
+        int seed = 1,
+        string system = "tall-spindle",
+        bool stopped = false,
+        Action<double>? told = null
+    )
     {
         var pack = TrainingSystem.Find(system)!;
         var settings = new DecisionSettings(0.1, pack.Caps.ShareOfBuds);
         var decision = PruningDecision.Of(new(buds, buds * 0.95, buds * 1.05), toLeave, settings);
         var stock = TreeStock.Usual(pack, decision.Standing, 21);
-        return BlockSimulation.Of(pack.RulesFor(), stock, Prescription.Of(pack.RulesFor(), stock, decision, settings),
-            settings, trees, seed, progress: told, cancel: new(stopped));
+        return BlockSimulation.Of(
+            pack.RulesFor(),
+            stock,
+            Prescription.Of(pack.RulesFor(), stock, decision, settings),
+            settings,
+            trees,
+            seed,
+            progress: told,
+            cancel: new(stopped)
+        );
     }
 
     [Fact]
@@ -46,18 +62,52 @@ public sealed class BlockSimulationTests
         var decision = PruningDecision.Of(new(300, 285, 315), 215, settings);
         var one = TreeStock.Usual(pack, decision.Standing, 21);
         StockClass Class(string name, double share, double buds, double tcsa) =>
-            new(one.Classes[0].Class with { Name = name, Share = share, MeanTcsaCm2 = tcsa, Weight = tcsa }, new(buds, null, null), one.Classes[0].Counts with { FloralBuds = new(buds, 0.2) });
+            new(
+                one.Classes[0].Class with
+                {
+                    Name = name,
+                    Share = share,
+                    MeanTcsaCm2 = tcsa,
+                    Weight = tcsa,
+                },
+                new(buds, null, null),
+                one.Classes[0].Counts with
+                {
+                    FloralBuds = new(buds, 0.2),
+                }
+            );
         var stock = one with { Classes = [Class("small", 0.3, 200, 12), Class("large", 0.7, 343, 21)] };
-        var block = BlockSimulation.Of(pack.RulesFor(), stock, Prescription.Of(pack.RulesFor(), stock, decision, settings), settings, cancel: TestContext.Current.CancellationToken);
+        var block = BlockSimulation.Of(
+            pack.RulesFor(),
+            stock,
+            Prescription.Of(pack.RulesFor(), stock, decision, settings),
+            settings,
+            cancel: TestContext.Current.CancellationToken
+        );
         var (small, large) = (block.Classes[0], block.Classes[1]);
         Assert.Equal(0.3 * small.BudsLeft + 0.7 * large.BudsLeft, block.BudsLeft, 9);
         Assert.Equal(0.3 * small.LimbsLeft + 0.7 * large.LimbsLeft, block.LimbsLeft, 9);
         // Spread around the number of each class, not between classes.
-        Assert.InRange(block.BudsLeftSd, Math.Min(small.BudsLeftSd, large.BudsLeftSd), Math.Max(small.BudsLeftSd, large.BudsLeftSd));
+        Assert.InRange(
+            block.BudsLeftSd,
+            Math.Min(small.BudsLeftSd, large.BudsLeftSd),
+            Math.Max(small.BudsLeftSd, large.BudsLeftSd)
+        );
         Assert.Equal(1, block.Spread.Sum(), 9);
         Assert.Equal(
-            ["simulation.below", "simulation.big-cuts", "simulation.in-band", "simulation.left", "simulation.left", "simulation.limbs", "simulation.minutes", "simulation.thinning", "simulation.wood"],
-            block.Steps.Select(s => s.Code).Order(StringComparer.Ordinal));
+            [
+                "simulation.below",
+                "simulation.big-cuts",
+                "simulation.in-band",
+                "simulation.left",
+                "simulation.left",
+                "simulation.limbs",
+                "simulation.minutes",
+                "simulation.thinning",
+                "simulation.wood",
+            ],
+            block.Steps.Select(s => s.Code).Order(StringComparer.Ordinal)
+        );
         var limbs = block.Steps.Single(s => s.Code == "simulation.limbs");
         Assert.Equal(limbs.Result.Value, limbs.Inputs.Chunk(2).Sum(pair => pair[0].Value * pair[1].Value), 9);
         // What is told suffices to work the number out again.
@@ -86,9 +136,34 @@ public sealed class BlockSimulationTests
             {
                 Trees =
                 [
-                    new() { Row = 1, Tree = 4, Girth = new(15, "cm"), Limbs = 3, FloralBuds = 300, LimbSizes = [new() { Diameter = new(24, "mm") }, new() { Diameter = new(18, "mm") }, new() { Diameter = new(11, "mm") }] },
-                    new() { Row = 2, Tree = 9, Girth = new(16, "cm"), Limbs = 23, FloralBuds = 340 },
-                    new() { Row = 3, Tree = 2, FloralBuds = 280 },
+                    new()
+                    {
+                        Row = 1,
+                        Tree = 4,
+                        Girth = new(15, "cm"),
+                        Limbs = 3,
+                        FloralBuds = 300,
+                        LimbSizes =
+                        [
+                            new() { Diameter = new(24, "mm") },
+                            new() { Diameter = new(18, "mm") },
+                            new() { Diameter = new(11, "mm") },
+                        ],
+                    },
+                    new()
+                    {
+                        Row = 2,
+                        Tree = 9,
+                        Girth = new(16, "cm"),
+                        Limbs = 23,
+                        FloralBuds = 340,
+                    },
+                    new()
+                    {
+                        Row = 3,
+                        Tree = 2,
+                        FloralBuds = 280,
+                    },
                 ],
             },
         };
@@ -96,14 +171,37 @@ public sealed class BlockSimulationTests
         var plan = PruningPlan.Of(reading);
         var models = CountedModel.Of(plan.Stock!, reading.Counted!);
         Assert.Equal([300, 340, 280], models.Select(m => m.Tree.FloralBuds));
-        Assert.Equal([24, 18, 11], models[0].Tree.Branches.Where(b => b.Kind == BranchKind.Limb).Select(b => Math.Round(b.DiameterMm, 9)).OrderDescending());
+        Assert.Equal(
+            [24, 18, 11],
+            models[0]
+                .Tree.Branches.Where(b => b.Kind == BranchKind.Limb)
+                .Select(b => Math.Round(b.DiameterMm, 9))
+                .OrderDescending()
+        );
         Assert.Equal(23, models[1].Tree.Branches.Count(b => b.Kind == BranchKind.Limb));
         Assert.Equal(16, models[1].Tree.TrunkMm * Math.PI / 10, 9);
 
-        var block = BlockSimulation.Of(plan.Planting!.System.RulesFor(), plan.Stock!, plan.Prescription!, reading.Settings, 20, 1, models, cancel: TestContext.Current.CancellationToken);
-        Assert.Equal([(1.0, 4.0, true, 300.0), (2, 9, false, 340), (3, 2, false, 280)], block.Counted.Select(c => (c.Row, c.Tree, c.LimbsMeasured, c.Before)));
+        var block = BlockSimulation.Of(
+            plan.Planting!.System.RulesFor(),
+            plan.Stock!,
+            plan.Prescription!,
+            reading.Settings,
+            20,
+            1,
+            models,
+            cancel: TestContext.Current.CancellationToken
+        );
+        Assert.Equal(
+            [(1.0, 4.0, true, 300.0), (2, 9, false, 340), (3, 2, false, 280)],
+            block.Counted.Select(c => (c.Row, c.Tree, c.LimbsMeasured, c.Before))
+        );
         var wanted = plan.Prescription!.Classes[0].Decision;
-        Assert.All(block.Counted, c => Assert.Equal((wanted.BudsToLeave, c.Left >= wanted.BandLow && c.Left <= wanted.BandHigh), (c.Wanted, c.InBand)));
+        Assert.All(block.Counted, c =>
+            Assert.Equal(
+                (wanted.BudsToLeave, c.Left >= wanted.BandLow && c.Left <= wanted.BandHigh),
+                (c.Wanted, c.InBand)
+            )
+        );
         Assert.All(block.Counted, c => Assert.True(c.Left < c.Before));
         Assert.All(block.Counted, c => Assert.False(c.BelowBefore)); // 280 and more where 221 are wanted
     }
@@ -120,7 +218,11 @@ public sealed class BlockSimulationTests
     [Fact]
     public void The_limb_gauge_is_the_handbook_s()
     {
-        var gauge = new LimbGaugeEntry { BudsPerTree = 163, Limbs = [.. Enumerable.Repeat(new Amount(13, "mm"), 22)] }.Calculate();
+        var gauge = new LimbGaugeEntry
+        {
+            BudsPerTree = 163,
+            Limbs = [.. Enumerable.Repeat(new Amount(13, "mm"), 22)],
+        }.Calculate();
         Near.Printed(5.582, gauge.BudsPerCm2, 3);
         Assert.Equal([2.8, 4.4, 6.3, 9.9, 14.2, 17.5, 21.2], gauge.Marks.Select(m => Math.Round(m.Buds!.Value, 1)));
         Assert.Null(GaugeMarks.Of(163, 29.2, 20, [22]).Marks[0].Buds);
@@ -133,45 +235,107 @@ public sealed class BlockSimulationTests
     [Fact]
     public void What_cannot_be_a_gauge_or_a_tree_is_told_at_its_field()
     {
-        Entries.AssertProblem(Entries.ProblemsOf(() => new LimbGaugeEntry { BudsPerTree = 100 }.Calculate()), "limbs", "range");
-        Entries.AssertProblem(Entries.ProblemsOf(() => new LimbGaugeEntry { BudsPerTree = 100, Limbs = [new(900, "mm")] }.Calculate()), "limbs[0]", "range");
-        Entries.AssertProblem(Entries.ProblemsOf(() => new CutTreeEntry { System = "hedge", BudsToLeave = 100 }.Calculate()), "system", "unknown");
-        var wrong = Entries.ProblemsOf(() => new CutTreeEntry
-        {
-            System = "tall-spindle", Answers = new Dictionary<string, string> { ["order"] = "by-moon" }, Values = new Dictionary<string, double> { ["big-from"] = 900, ["wind"] = 1 }, Trunk = new(9_000, "mm"),
-        }.Calculate());
-        Assert.Equal(["answers.order", "budsToLeave", "trunk", "values.big-from", "values.wind"], wrong.Select(p => p.Field).Order());
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() => new LimbGaugeEntry { BudsPerTree = 100 }.Calculate()),
+            "limbs",
+            "range"
+        );
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() => new LimbGaugeEntry { BudsPerTree = 100, Limbs = [new(900, "mm")] }.Calculate()),
+            "limbs[0]",
+            "range"
+        );
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() => new CutTreeEntry { System = "hedge", BudsToLeave = 100 }.Calculate()),
+            "system",
+            "unknown"
+        );
+        var wrong = Entries.ProblemsOf(() =>
+            new CutTreeEntry
+            {
+                System = "tall-spindle",
+                Answers = new Dictionary<string, string> { ["order"] = "by-moon" },
+                Values = new Dictionary<string, double> { ["big-from"] = 900, ["wind"] = 1 },
+                Trunk = new(9_000, "mm"),
+            }.Calculate()
+        );
+        Assert.Equal(
+            ["answers.order", "budsToLeave", "trunk", "values.big-from", "values.wind"],
+            wrong.Select(p => p.Field).Order()
+        );
     }
 
     [Fact]
     public void Choices_and_demonstration_trees_are_checked_at_their_field()
     {
         var system = TrainingSystem.Find("tall-spindle")!;
-        var wrong = Entries.ProblemsOf(() => new CuttingEntry
+        var wrong = Entries.ProblemsOf(() =>
+            new CuttingEntry
+            {
+                Answers = new Dictionary<string, string> { ["order"] = "by-moon", ["sides"] = "left" },
+                Settings = new Dictionary<string, double?> { ["big-limbs"] = 9, ["stub"] = null },
+                Demonstration =
+                [
+                    new()
+                    {
+                        Row = 1,
+                        Tree = 1,
+                        Before = 200,
+                        Fell = new Dictionary<string, double?> { ["thick-limbs"] = 240 },
+                    },
+                    new()
+                    {
+                        Before = 200,
+                        Fell = new Dictionary<string, double?> { ["thick-limbs"] = 40 },
+                        Left = 90,
+                    },
+                    new() { Fell = new Dictionary<string, double?>() },
+                ],
+            }.Read(system)
+        );
+        Assert.Equal(
+            [
+                "answers.order",
+                "demonstration[0].fell.thick-limbs",
+                "demonstration[1].left",
+                "demonstration[2].before",
+                "demonstration[2].fell",
+                "settings.big-limbs",
+            ],
+            wrong.Select(p => p.Field).Order()
+        );
+        // Steps multiply in their order: 60 of 200, then 28 of the 140 left.
+        var read = new CuttingEntry
         {
-            Answers = new Dictionary<string, string> { ["order"] = "by-moon", ["sides"] = "left" },
-            Settings = new Dictionary<string, double?> { ["big-limbs"] = 9, ["stub"] = null },
             Demonstration =
             [
-                new() { Row = 1, Tree = 1, Before = 200, Fell = new Dictionary<string, double?> { ["thick-limbs"] = 240 } },
-                new() { Before = 200, Fell = new Dictionary<string, double?> { ["thick-limbs"] = 40 }, Left = 90 },
-                new() { Fell = new Dictionary<string, double?>() },
+                new()
+                {
+                    Before = 200,
+                    Fell = new Dictionary<string, double?> { ["thick-limbs"] = 60, ["forks"] = 28 },
+                    Left = 112,
+                },
             ],
-        }.Read(system));
+        }.Read(system);
         Assert.Equal(
-            ["answers.order", "demonstration[0].fell.thick-limbs", "demonstration[1].left", "demonstration[2].before", "demonstration[2].fell", "settings.big-limbs"],
-            wrong.Select(p => p.Field).Order());
-        // Steps multiply in their order: 60 of 200, then 28 of the 140 left.
-        var read = new CuttingEntry { Demonstration = [new() { Before = 200, Fell = new Dictionary<string, double?> { ["thick-limbs"] = 60, ["forks"] = 28 }, Left = 112 }] }.Read(system);
-        Assert.Equal([("thick-limbs", 0.3), ("forks", 0.2)], read.Terms.Observed.Select(o => (o.StepId, Math.Round(o.Shares[0], 9))));
+            [("thick-limbs", 0.3), ("forks", 0.2)],
+            read.Terms.Observed.Select(o => (o.StepId, Math.Round(o.Shares[0], 9)))
+        );
     }
 
     [Fact]
     public void A_decision_held_by_the_manager_needs_its_reason_and_is_carried_out()
     {
-        Entries.AssertProblem(Entries.ProblemsOf(() => new DecisionSettingsEntry { Held = DecisionKind.StructureOnly }.ReadSettings()), "heldReason", "missing");
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() => new DecisionSettingsEntry { Held = DecisionKind.StructureOnly }.ReadSettings()),
+            "heldReason",
+            "missing"
+        );
         var held = PruningDecision.Of(new(300, 280, 320), 200, new(), held: DecisionKind.StructureOnly);
         Assert.Equal((DecisionKind.StructureOnly, 20), (held.Kind, Math.Round(held.RemoveBuds)));
-        Assert.Equal(DecisionKind.NoPrune, PruningDecision.Of(new(100, 90, 110), 200, new(), held: DecisionKind.Reduce).Kind);
+        Assert.Equal(
+            DecisionKind.NoPrune,
+            PruningDecision.Of(new(100, 90, 110), 200, new(), held: DecisionKind.Reduce).Kind
+        );
     }
 }

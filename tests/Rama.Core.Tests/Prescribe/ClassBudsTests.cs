@@ -8,14 +8,16 @@ public sealed class ClassBudsTests
 {
     private static readonly double[] GirthsCm = [28.8, 27.1, 33.2, 30.7, 31.6, 29.7, 35.7, 29.9];
 
-    private static TreeStock Of(params double[] buds) => PruningPlan.Of(Entries.Plan() with
-    {
-        Count = new()
-        {
-            Trees = [.. GirthsCm.Zip(buds, (girth, b) => new CountedTreeEntry { Row = 1, Tree = girth * 10,
-                Girth = new(girth, "cm"), FloralBuds = b })],
-        },
-    }).Stock!;
+    private static TreeStock Of(params double[] buds) =>
+        PruningPlan
+            .Of(Entries.Plan() with { Count = new() { Trees = [.. GirthsCm.Zip(buds, (girth, b) => new CountedTreeEntry
+                                {
+                                    Row = 1,
+                                    Tree = girth * 10,
+                                    Girth = new(girth, "cm"),
+                                    FloralBuds = b,
+                                })] } })
+            .Stock!;
 
     // R 4.2: anova(lm(b / x ~ class)), x the trunks' cross-section and classes up to 29.2 and 32.4 cm (quartiles):
     // p = .91; .013, and .11 for the residuals of lm(b ~ x) between classes on one degree of freedom; .0013 and .0027.

@@ -23,11 +23,16 @@ public sealed partial class ConsistencyTests
     private const int Plantings = 300;
 
     private static readonly (string Crop, string Variety, string Rootstock)[] Grown =
-        [("apple", "Jonagold", "M.9"), ("pear", "Conference", "Quince C"), ("cherry", "Kordia", "Weiroot 158"),
-            ("peach", "Redhaven", "GF 677")];
+    [
+        ("apple", "Jonagold", "M.9"),
+        ("pear", "Conference", "Quince C"),
+        ("cherry", "Kordia", "Weiroot 158"),
+        ("peach", "Redhaven", "GF 677"),
+    ];
 
-    public static readonly Lazy<IReadOnlyList<(string Name, PlanReading Reading, PruningPlan Plan)>> Made =
-        new(() => [.. Enumerable.Range(0, Plantings).Select(Make)]);
+    public static readonly Lazy<IReadOnlyList<(string Name, PlanReading Reading, PruningPlan Plan)>> Made = new(() =>
+        [.. Enumerable.Range(0, Plantings).Select(Make)]
+    );
 
     // Every system, with a count far under, a little under, on, a little over and far over the number; both aims;
     // with and without trunks, in each way of working.
@@ -42,38 +47,54 @@ public sealed partial class ConsistencyTests
         var wanted = shape.Buds / load;
         var ground = system.Form.UsualGround;
         var withTrunks = number % 3 != 0;
-        var trees = Enumerable.Range(0, 9).Select(i =>
-        {
-            var girth = shape.TrunkMm * Math.PI / 10 * (0.8 + 0.05 * i);
-            return new CountedTreeEntry
+        var trees = Enumerable
+            .Range(0, 9)
+            .Select(i =>
             {
-                Row = 1 + i, Tree = 4 + i, Girth = withTrunks ? new(girth, "cm") : null,
-                Limbs = Math.Round(system.Form.LimbsPerTree * (0.9 + 0.2 * random.NextDouble())),
-                FloralBuds = Math.Round(shape.Buds * Math.Pow(0.8 + 0.05 * i, 2) * (0.92 + 0.16 * random.NextDouble())),
-            };
-        }).ToList();
+                var girth = shape.TrunkMm * Math.PI / 10 * (0.8 + 0.05 * i);
+                return new CountedTreeEntry
+                {
+                    Row = 1 + i,
+                    Tree = 4 + i,
+                    Girth = withTrunks ? new(girth, "cm") : null,
+                    Limbs = Math.Round(system.Form.LimbsPerTree * (0.9 + 0.2 * random.NextDouble())),
+                    FloralBuds = Math.Round(
+                        shape.Buds * Math.Pow(0.8 + 0.05 * i, 2) * (0.92 + 0.16 * random.NextDouble())
+                    ),
+                };
+            })
+            .ToList();
         var aims = system.Questions.FirstOrDefault(q => q.Id == "aim");
         Dictionary<string, string> answers = [];
-        if (aims is not null) answers["aim"] = number % 2 == 0 ? "number" : "light";
+        if (aims is not null)
+            answers["aim"] = number % 2 == 0 ? "number" : "light";
         PlanEntry entry = new()
         {
             Season = 2027,
             Planting = Entries.Planting with
             {
-                Variety = variety, Rootstock = rootstock, System = system.Id,
-                RowSpacing = new(ground.RowM, "m"), TreeSpacing = new(ground.TreeM, "m"),
+                Variety = variety,
+                Rootstock = rootstock,
+                System = system.Id,
+                RowSpacing = new(ground.RowM, "m"),
+                TreeSpacing = new(ground.TreeM, "m"),
             },
             Target = new TargetEntry
             {
-                Yield = new(wanted, "bud/tree"), FruitSize = new(190, "g"), PackOut = new(88, "%"), BudFactor = 1.8,
+                Yield = new(wanted, "bud/tree"),
+                FruitSize = new(190, "g"),
+                PackOut = new(88, "%"),
+                BudFactor = 1.8,
             },
             Count = new() { Trees = trees },
             Cutting = new() { Answers = answers, Way = (WayOfWorking)(number / 7 % 3) },
         };
         var reading = PlanReading.Of(entry);
         var plan = PruningPlan.Of(reading);
-        Assert.True(plan.Prescription is not null, string.Join("; ",
-            plan.Problems.Select(p => $"{p.Field} {p.Message}")));
+        Assert.True(
+            plan.Prescription is not null,
+            string.Join("; ", plan.Problems.Select(p => $"{p.Field} {p.Message}"))
+        );
         return ($"{number} {system.Id} {plan.Decision!.Kind} {load:0.00}", reading, plan);
     }
 
@@ -97,175 +118,248 @@ public sealed partial class ConsistencyTests
     [Fact]
     public void The_plantings_are_of_every_system_decision_and_aim()
     {
-        Assert.Equal(TrainingSystem.Shipped.Count, Made.Value.Select(m => m.Plan.Planting!.System.Id).Distinct()
-            .Count());
+        Assert.Equal(
+            TrainingSystem.Shipped.Count,
+            Made.Value.Select(m => m.Plan.Planting!.System.Id).Distinct().Count()
+        );
         Assert.Equal(3, Made.Value.Select(m => m.Plan.Decision!.Kind).Distinct().Count());
         Assert.Equal([false, true], Made.Value.Select(m => m.Plan.Prescription!.IsLight).Distinct().Order());
-        Assert.Equal([null, WayOfWorking.Amounts, WayOfWorking.Gauge, WayOfWorking.Count],
-            Made.Value.Select(m => m.Plan.Prescription!.Way).Distinct().Order());
+        Assert.Equal(
+            [null, WayOfWorking.Amounts, WayOfWorking.Gauge, WayOfWorking.Count],
+            Made.Value.Select(m => m.Plan.Prescription!.Way).Distinct().Order()
+        );
         Assert.Equal([1, 3], Made.Value.Select(m => m.Plan.Prescription!.Classes.Count).Distinct().Order());
     }
 
     // Handbook 2.7 and 2.8, worked out anew: a class wants its share of the target by trunk, and may lose no
     // more than the cap.
     [Fact]
-    public void The_number_of_a_class_is_its_target_or_what_the_cap_leaves() => Each((reading, plan) =>
-    {
-        var (prescription, decision) = (plan.Prescription!, plan.Decision!);
-        var mean = prescription.Classes.Sum(c => c.Class.Share * c.Class.MeanTcsaCm2);
-        foreach (var c in prescription.Classes)
-        {
-            var target = decision.BudsToLeave * c.Class.MeanTcsaCm2 / mean;
-            Assert.Equal(target, c.Decision.BudsToLeave, 6);
-            if (c.StopAt is not { } stop) continue;
-            Assert.Equal(c.BudsLeft, stop, 9);
-            var number = Math.Max(target, (1 - reading.Settings.Cap) * c.Decision.Standing.Mean);
-            // Where cuts run out before the number, what stays goes to thinning; no class is cut below its number.
-            var sound = c.Decision.Standing.Mean - c.Cuts.Where(x => x.StepId == "unsound-wood").Sum(x => x.Drop);
-            Assert.True(stop >= Math.Min(number, sound) - 0.5, $"{stop} below {number}");
-            if (c.Cuts.Any(x => x.StepId is "spurs" or "shoots") && stop > number + 0.5)
-                Assert.True(c.ClustersToThinning >= stop - target - 1,
-                    $"{stop} over {number}, {c.ClustersToThinning} to thinning");
-        }
-    });
-
-    [Fact]
-    public void Drops_add_up_to_what_goes_in_every_class_and_over_them() => Each((_, plan) =>
-    {
-        var prescription = plan.Prescription!;
-        foreach (var c in prescription.Classes)
-            Assert.Equal(c.Decision.Standing.Mean - c.Cuts.Sum(x => x.Drop), c.BudsLeft, 6);
-        Assert.Equal(prescription.Classes.Sum(c => c.Class.Share * c.BudsLeft), prescription.BudsLeft, 6);
-        Assert.Equal(plan.Decision!.Standing.Mean - prescription.Cuts.Sum(c => c.Drop), prescription.BudsLeft, 6);
-        Assert.Equal(prescription.BudsLeft, plan.Ledger!.Left!.Mean, 9);
-        // What the ledger does not draw is less than half a bud a step.
-        Assert.InRange(plan.Ledger.Standing!.Mean - plan.Ledger.Drops.Sum(d => d.Drop) - plan.Ledger.Left.Mean, -1e-6,
-            0.5 * prescription.Cuts.Count);
-        Assert.All(plan.Ledger.Drops, d => Assert.True(d.Number > 0));
-    });
-
-    [Fact]
-    public void The_decision_tells_what_its_cuts_do() => Each((_, plan) =>
-    {
-        var (prescription, decision) = (plan.Prescription!, plan.Decision!);
-        Assert.Equal(prescription.ClustersToThinning, decision.ClustersToThinning, 9);
-        if (prescription.Classes.Select(c => c.Decision.Kind).Append(decision.Kind).All(k => k == DecisionKind.Reduce))
-            Assert.Equal(decision.Standing.Mean - prescription.BudsLeft, decision.RemoveBuds, 6);
-        Assert.Equal(decision.RemoveBuds, decision.Steps.Single(s => s.Code == "decision.remove").Result.Value, 9);
-        Assert.Equal(decision.RemoveBuds / decision.Standing.Mean, decision.RemoveShare, 9);
-        foreach (var c in prescription.Classes) Assert.Equal(c.ClustersToThinning, c.Decision.ClustersToThinning, 9);
-        Assert.Equal(prescription.ClustersToThinning,
-            prescription.Classes.Sum(c => c.Class.Share * c.ClustersToThinning), 6);
-        if (prescription.IsLight && decision.Kind == DecisionKind.Reduce)
-            Assert.Equal("decision.reduce-light", decision.Reason.Code);
-    });
-
-    [Fact]
-    public void The_card_says_the_numbers_of_the_prescription_in_every_language() => Each((reading, plan) =>
-    {
-        var prescription = plan.Prescription!;
-        foreach (var language in new[] { "en", "es" })
-        {
-            var card = PruningCard.Of(reading, plan, language)!;
-            // The stop box has the number of each class and no other.
-            var stops = prescription.Classes.Select(c => c.StopAt)
-                .Concat(prescription.Classes.Select(c => c.AtMostDown)).OfType<double>().Select(n => Math.Round(n));
-            Assert.Equal(stops, NumbersOf(card.Stop));
-            if (prescription.IsLight && prescription.Classes.All(c => c.Decision.Kind == DecisionKind.Reduce))
+    public void The_number_of_a_class_is_its_target_or_what_the_cap_leaves() =>
+        Each(
+            (reading, plan) =>
             {
-                Assert.Empty(NumbersOf(card.Stop + card.Headline + card.PerLimb));
-                Assert.Empty(card.Gauge);
+                var (prescription, decision) = (plan.Prescription!, plan.Decision!);
+                var mean = prescription.Classes.Sum(c => c.Class.Share * c.Class.MeanTcsaCm2);
+                foreach (var c in prescription.Classes)
+                {
+                    var target = decision.BudsToLeave * c.Class.MeanTcsaCm2 / mean;
+                    Assert.Equal(target, c.Decision.BudsToLeave, 6);
+                    if (c.StopAt is not { } stop)
+                        continue;
+                    Assert.Equal(c.BudsLeft, stop, 9);
+                    var number = Math.Max(target, (1 - reading.Settings.Cap) * c.Decision.Standing.Mean);
+                    // Where cuts run out before the number, what stays goes to thinning; no class is cut below its number.
+                    var sound =
+                        c.Decision.Standing.Mean - c.Cuts.Where(x => x.StepId == "unsound-wood").Sum(x => x.Drop);
+                    Assert.True(stop >= Math.Min(number, sound) - 0.5, $"{stop} below {number}");
+                    if (c.Cuts.Any(x => x.StepId is "spurs" or "shoots") && stop > number + 0.5)
+                        Assert.True(
+                            c.ClustersToThinning >= stop - target - 1,
+                            $"{stop} over {number}, {c.ClustersToThinning} to thinning"
+                        );
+                }
             }
-            foreach (var (c, told) in prescription.Classes.Zip(card.Classes))
-            {
-                if (c.StopAt is not { } stop) continue;
-                Assert.Equal(Math.Round(stop), double.Parse(told.Leave, CultureInfo.InvariantCulture));
-                // One number a limb times the limbs is within 3 %, or the number lies between the two told.
-                var each = NumbersOf(told.PerLimb);
-                if (each.Count == 1)
-                    Assert.InRange(each[0] * Math.Round(c.LimbsLeft), stop * 0.97 - 1e-9, stop * 1.03 + 1e-9);
-                else Assert.InRange(stop / c.LimbsLeft, each[0], each[1]);
-            }
-            Assert.Equal(Math.Round(prescription.BudsLeft),
-                double.Parse(card.Numbers[1].Value, CultureInfo.InvariantCulture));
-            if (prescription.ClustersToThinning >= 0.5)
-                Assert.Contains(card.Notes, n => NumbersOf(n).Contains(Math.Round(prescription.ClustersToThinning)));
-            // 1 to n of what is made; the list, the table by trunk and the drawing speak of the same cuts.
-            var made = card.Cuts.Where(c => c.Made).ToList();
-            Assert.Equal(Enumerable.Range(1, made.Count), made.Select(c => c.Number));
-            foreach (var (cut, i) in card.Cuts.Select((c, i) => (c, i)))
-                Assert.True(cut.Made || card.Classes.All(k => k.Cuts[i] == ""),
-                    $"{cut.Name} is not made and stands in the table");
-            Assert.All(card.Drawing!.Cuts.Where(c => c.Number is not null),
-                c => Assert.Contains(made, m => m.Number == c.Number));
-        }
-    });
+        );
 
     [Fact]
-    public void No_class_is_drawn_with_more_cuts_than_its_card_allows() => Each((reading, plan) =>
-    {
-        foreach (var c in plan.Prescription!.Classes)
-        {
-            var (bench, of) = new BenchChoice(c.Class.Name).Put(reading, plan)!.Value;
-            Assert.Equal(c.StopAt ?? c.Decision.BudsToLeave, bench.ToLeave, 9);
-            foreach (var cut in of.Cuts.Where(x => x.Most is not null
-                && bench.Rules.System.Steps.Any(s => s.Id == x.StepId && s.Per == CutsPer.Tree)))
-                Assert.InRange(bench.Pruning.Cuts.Count(x => x.StepId == cut.StepId), 0, cut.Most!.Value);
-            if (c.AtMostDown is { } down)
-                Assert.InRange(bench.Pruning.Cuts.Where(x => x.StepId != "unsound-wood").Sum(x => x.Drop), 0,
-                    down + 1e-9);
-        }
-    });
+    public void Drops_add_up_to_what_goes_in_every_class_and_over_them() =>
+        Each(
+            (_, plan) =>
+            {
+                var prescription = plan.Prescription!;
+                foreach (var c in prescription.Classes)
+                    Assert.Equal(c.Decision.Standing.Mean - c.Cuts.Sum(x => x.Drop), c.BudsLeft, 6);
+                Assert.Equal(prescription.Classes.Sum(c => c.Class.Share * c.BudsLeft), prescription.BudsLeft, 6);
+                Assert.Equal(
+                    plan.Decision!.Standing.Mean - prescription.Cuts.Sum(c => c.Drop),
+                    prescription.BudsLeft,
+                    6
+                );
+                Assert.Equal(prescription.BudsLeft, plan.Ledger!.Left!.Mean, 9);
+                // What the ledger does not draw is less than half a bud a step.
+                Assert.InRange(
+                    plan.Ledger.Standing!.Mean - plan.Ledger.Drops.Sum(d => d.Drop) - plan.Ledger.Left.Mean,
+                    -1e-6,
+                    0.5 * prescription.Cuts.Count
+                );
+                Assert.All(plan.Ledger.Drops, d => Assert.True(d.Number > 0));
+            }
+        );
 
     [Fact]
-    public void What_is_handed_out_as_data_is_what_the_card_says() => Each((reading, plan) =>
-    {
-        var (prescription, asks) = (plan.Prescription!, IssuedPrescription.Of(plan)!);
-        Assert.Equal(prescription.Way, asks.Way);
-        var card = PruningCard.Of(reading, plan, "en")!;
-        var numbers = asks.Classes.Select(c => c.Number).Concat(asks.Classes.Select(c => c.AtMostDown));
-        Assert.Equal(numbers.OfType<int>().Select(n => (double)n), NumbersOf(card.Stop));
-        foreach (var (c, i) in asks.Classes.Select((c, i) => (c, i)))
-        {
-            if (c.Number is { } number)
+    public void The_decision_tells_what_its_cuts_do() =>
+        Each(
+            (_, plan) =>
             {
-                Assert.InRange(number, c.Least!.Value, c.Most!.Value);
-                if (card.Classes.Count > 0) Assert.Equal($"{number}", card.Classes[i].Leave);
+                var (prescription, decision) = (plan.Prescription!, plan.Decision!);
+                Assert.Equal(prescription.ClustersToThinning, decision.ClustersToThinning, 9);
+                if (
+                    prescription
+                        .Classes.Select(c => c.Decision.Kind)
+                        .Append(decision.Kind)
+                        .All(k => k == DecisionKind.Reduce)
+                )
+                    Assert.Equal(decision.Standing.Mean - prescription.BudsLeft, decision.RemoveBuds, 6);
+                Assert.Equal(
+                    decision.RemoveBuds,
+                    decision.Steps.Single(s => s.Code == "decision.remove").Result.Value,
+                    9
+                );
+                Assert.Equal(decision.RemoveBuds / decision.Standing.Mean, decision.RemoveShare, 9);
+                foreach (var c in prescription.Classes)
+                    Assert.Equal(c.ClustersToThinning, c.Decision.ClustersToThinning, 9);
+                Assert.Equal(
+                    prescription.ClustersToThinning,
+                    prescription.Classes.Sum(c => c.Class.Share * c.ClustersToThinning),
+                    6
+                );
+                if (prescription.IsLight && decision.Kind == DecisionKind.Reduce)
+                    Assert.Equal("decision.reduce-light", decision.Reason.Code);
             }
-            // Every cut with a number in the class's line of the table is asked for, up to that number.
-            if (card.Classes.Count == 0) continue;
-            foreach (var (cut, cell) in card.Cuts.Zip(card.Classes[i].Cuts).Where(x => x.Second != ""))
-            {
-                var step = Assert.Single(c.Steps, s => s.StepId == cut.StepId);
-                Assert.Equal(cut.Number, step.Order);
-                if (step is { Most: { } most, Amount: AmountKind.UpTo }) Assert.Equal($"{most}", cell);
-            }
-        }
-    });
+        );
 
     [Fact]
-    public void A_gauge_and_its_tape_stand_on_the_card_where_limbs_are_read() => Each((reading, plan) =>
-    {
-        var (prescription, card) = (plan.Prescription!, PruningCard.Of(reading, plan, "en")!);
-        var reads = prescription.Way is WayOfWorking.Gauge or WayOfWorking.Count;
-        Assert.Equal(reads, card.Gauge.Count > 0);
-        if (!reads) Assert.Null(card.Tape);
-        if (card.Tape is not { } tape) return;
-        var numbered = prescription.Classes.Where(c => c.StopAt is not null).ToList();
-        Assert.Equal(numbered.Count, tape.Strips.Count);
-        foreach (var (c, strip) in numbered.Zip(tape.Strips))
-        {
-            // The strip ends, black, where the table of the card says that a limb comes out.
-            Assert.Equal(Math.PI * prescription.InForce["big-from"], strip.Cells[^1].ToMm, 6);
-            Assert.All(strip.Cells, cell =>
+    public void The_card_says_the_numbers_of_the_prescription_in_every_language() =>
+        Each(
+            (reading, plan) =>
             {
-                var middle = (cell.FromMm + cell.ToMm) / 2 / Math.PI;
-                var buds = c.BudsPerCm2!.Value * Math.PI * middle * middle / 400;
-                var told = double.Parse(cell.Buds, CultureInfo.InvariantCulture);
-                Assert.InRange(told, buds * 0.87 - 1, buds * 1.13 + 1);
-            });
-        }
-    });
+                var prescription = plan.Prescription!;
+                foreach (var language in new[] { "en", "es" })
+                {
+                    var card = PruningCard.Of(reading, plan, language)!;
+                    // The stop box has the number of each class and no other.
+                    var stops = prescription
+                        .Classes.Select(c => c.StopAt)
+                        .Concat(prescription.Classes.Select(c => c.AtMostDown))
+                        .OfType<double>()
+                        .Select(n => Math.Round(n));
+                    Assert.Equal(stops, NumbersOf(card.Stop));
+                    if (prescription.IsLight && prescription.Classes.All(c => c.Decision.Kind == DecisionKind.Reduce))
+                    {
+                        Assert.Empty(NumbersOf(card.Stop + card.Headline + card.PerLimb));
+                        Assert.Empty(card.Gauge);
+                    }
+                    foreach (var (c, told) in prescription.Classes.Zip(card.Classes))
+                    {
+                        if (c.StopAt is not { } stop)
+                            continue;
+                        Assert.Equal(Math.Round(stop), double.Parse(told.Leave, CultureInfo.InvariantCulture));
+                        // One number a limb times the limbs is within 3 %, or the number lies between the two told.
+                        var each = NumbersOf(told.PerLimb);
+                        if (each.Count == 1)
+                            Assert.InRange(each[0] * Math.Round(c.LimbsLeft), stop * 0.97 - 1e-9, stop * 1.03 + 1e-9);
+                        else
+                            Assert.InRange(stop / c.LimbsLeft, each[0], each[1]);
+                    }
+                    Assert.Equal(
+                        Math.Round(prescription.BudsLeft),
+                        double.Parse(card.Numbers[1].Value, CultureInfo.InvariantCulture)
+                    );
+                    if (prescription.ClustersToThinning >= 0.5)
+                        Assert.Contains(card.Notes, n =>
+                            NumbersOf(n).Contains(Math.Round(prescription.ClustersToThinning))
+                        );
+                    // 1 to n of what is made; the list, the table by trunk and the drawing speak of the same cuts.
+                    var made = card.Cuts.Where(c => c.Made).ToList();
+                    Assert.Equal(Enumerable.Range(1, made.Count), made.Select(c => c.Number));
+                    foreach (var (cut, i) in card.Cuts.Select((c, i) => (c, i)))
+                        Assert.True(
+                            cut.Made || card.Classes.All(k => k.Cuts[i] == ""),
+                            $"{cut.Name} is not made and stands in the table"
+                        );
+                    Assert.All(card.Drawing!.Cuts.Where(c => c.Number is not null), c =>
+                        Assert.Contains(made, m => m.Number == c.Number)
+                    );
+                }
+            }
+        );
+
+    [Fact]
+    public void No_class_is_drawn_with_more_cuts_than_its_card_allows() =>
+        Each(
+            (reading, plan) =>
+            {
+                foreach (var c in plan.Prescription!.Classes)
+                {
+                    var (bench, of) = new BenchChoice(c.Class.Name).Put(reading, plan)!.Value;
+                    Assert.Equal(c.StopAt ?? c.Decision.BudsToLeave, bench.ToLeave, 9);
+                    foreach (
+                        var cut in of.Cuts.Where(x =>
+                            x.Most is not null
+                            && bench.Rules.System.Steps.Any(s => s.Id == x.StepId && s.Per == CutsPer.Tree)
+                        )
+                    )
+                        Assert.InRange(bench.Pruning.Cuts.Count(x => x.StepId == cut.StepId), 0, cut.Most!.Value);
+                    if (c.AtMostDown is { } down)
+                        Assert.InRange(
+                            bench.Pruning.Cuts.Where(x => x.StepId != "unsound-wood").Sum(x => x.Drop),
+                            0,
+                            down + 1e-9
+                        );
+                }
+            }
+        );
+
+    [Fact]
+    public void What_is_handed_out_as_data_is_what_the_card_says() =>
+        Each(
+            (reading, plan) =>
+            {
+                var (prescription, asks) = (plan.Prescription!, IssuedPrescription.Of(plan)!);
+                Assert.Equal(prescription.Way, asks.Way);
+                var card = PruningCard.Of(reading, plan, "en")!;
+                var numbers = asks.Classes.Select(c => c.Number).Concat(asks.Classes.Select(c => c.AtMostDown));
+                Assert.Equal(numbers.OfType<int>().Select(n => (double)n), NumbersOf(card.Stop));
+                foreach (var (c, i) in asks.Classes.Select((c, i) => (c, i)))
+                {
+                    if (c.Number is { } number)
+                    {
+                        Assert.InRange(number, c.Least!.Value, c.Most!.Value);
+                        if (card.Classes.Count > 0)
+                            Assert.Equal($"{number}", card.Classes[i].Leave);
+                    }
+                    // Every cut with a number in the class's line of the table is asked for, up to that number.
+                    if (card.Classes.Count == 0)
+                        continue;
+                    foreach (var (cut, cell) in card.Cuts.Zip(card.Classes[i].Cuts).Where(x => x.Second != ""))
+                    {
+                        var step = Assert.Single(c.Steps, s => s.StepId == cut.StepId);
+                        Assert.Equal(cut.Number, step.Order);
+                        if (step is { Most: { } most, Amount: AmountKind.UpTo })
+                            Assert.Equal($"{most}", cell);
+                    }
+                }
+            }
+        );
+
+    [Fact]
+    public void A_gauge_and_its_tape_stand_on_the_card_where_limbs_are_read() =>
+        Each(
+            (reading, plan) =>
+            {
+                var (prescription, card) = (plan.Prescription!, PruningCard.Of(reading, plan, "en")!);
+                var reads = prescription.Way is WayOfWorking.Gauge or WayOfWorking.Count;
+                Assert.Equal(reads, card.Gauge.Count > 0);
+                if (!reads)
+                    Assert.Null(card.Tape);
+                if (card.Tape is not { } tape)
+                    return;
+                var numbered = prescription.Classes.Where(c => c.StopAt is not null).ToList();
+                Assert.Equal(numbered.Count, tape.Strips.Count);
+                foreach (var (c, strip) in numbered.Zip(tape.Strips))
+                {
+                    // The strip ends, black, where the table of the card says that a limb comes out.
+                    Assert.Equal(Math.PI * prescription.InForce["big-from"], strip.Cells[^1].ToMm, 6);
+                    Assert.All(strip.Cells, cell =>
+                    {
+                        var middle = (cell.FromMm + cell.ToMm) / 2 / Math.PI;
+                        var buds = c.BudsPerCm2!.Value * Math.PI * middle * middle / 400;
+                        var told = double.Parse(cell.Buds, CultureInfo.InvariantCulture);
+                        Assert.InRange(told, buds * 0.87 - 1, buds * 1.13 + 1);
+                    });
+                }
+            }
+        );
 
     // The gauge over the limbs that the drawn tree of each class keeps makes its number: on one tree roughly, on
     // all of them in the mean. Limbs thicker than the gauge goes are read as its last.
@@ -273,17 +367,20 @@ public sealed partial class ConsistencyTests
     public void The_gauge_makes_the_number_on_the_trees_drawn()
     {
         List<double> shares = [];
-        Each((reading, plan) =>
-        {
-            var big = plan.Prescription!.InForce.GetValueOrDefault("big-from", double.PositiveInfinity);
-            foreach (var c in plan.Prescription.Classes.Where(c => c.StopAt is not null))
+        Each(
+            (reading, plan) =>
             {
-                var left = new BenchChoice(c.Class.Name).Put(reading, plan)!.Value.Bench.Pruning.Left;
-                var limbs = left.Tree.Branches.Where(b => b.Kind == BranchKind.Limb && left.Stands(b.Id))
-                    .Select(b => Math.Min(b.DiameterMm, big));
-                shares.Add(limbs.Sum(mm => c.BudsPerCm2!.Value * Math.PI * mm * mm / 400) / c.StopAt!.Value);
+                var big = plan.Prescription!.InForce.GetValueOrDefault("big-from", double.PositiveInfinity);
+                foreach (var c in plan.Prescription.Classes.Where(c => c.StopAt is not null))
+                {
+                    var left = new BenchChoice(c.Class.Name).Put(reading, plan)!.Value.Bench.Pruning.Left;
+                    var limbs = left
+                        .Tree.Branches.Where(b => b.Kind == BranchKind.Limb && left.Stands(b.Id))
+                        .Select(b => Math.Min(b.DiameterMm, big));
+                    shares.Add(limbs.Sum(mm => c.BudsPerCm2!.Value * Math.PI * mm * mm / 400) / c.StopAt!.Value);
+                }
             }
-        });
+        );
         Assert.True(shares.Count > 100, $"{shares.Count}");
         // As many trees know their mean to about 1 %.
         Assert.InRange(shares.Average(), 0.98, 1.02);
@@ -295,24 +392,39 @@ public sealed partial class ConsistencyTests
     [Fact]
     public void The_way_on_the_card_tells_what_the_simulation_tells()
     {
-        var numbered = Made.Value.Where(m => m.Plan.Prescription!.Way is not null
-            && m.Plan.Prescription.Classes.All(c => c.StopAt is not null)).ToList();
+        var numbered = Made
+            .Value.Where(m =>
+                m.Plan.Prescription!.Way is not null && m.Plan.Prescription.Classes.All(c => c.StopAt is not null)
+            )
+            .ToList();
         Assert.Contains(numbered, m => m.Plan.Prescription!.Classes.Any(c => c.StopAt > c.Decision.BudsToLeave + 1));
         Assert.Equal(3, numbered.Select(m => m.Plan.Prescription!.Way).Distinct().Count());
-        foreach (var (name, reading, plan) in numbered.DistinctBy(m =>
-            (m.Plan.Planting!.System.Id, m.Plan.Prescription!.Way, m.Plan.Prescription!.Classes.Count)))
+        foreach (
+            var (name, reading, plan) in numbered.DistinctBy(m =>
+                (m.Plan.Planting!.System.Id, m.Plan.Prescription!.Way, m.Plan.Prescription!.Classes.Count)
+            )
+        )
         {
             var rules = plan.Planting!.System.RulesFor(reading.Cutting.Answers);
             var block = BlockSimulation.Of(
-                rules, plan.Stock!, plan.Prescription!, reading.Settings, 200, costs: plan.CostsOf(reading),
-                cancel: TestContext.Current.CancellationToken);
+                rules,
+                plan.Stock!,
+                plan.Prescription!,
+                reading.Settings,
+                200,
+                costs: plan.CostsOf(reading),
+                cancel: TestContext.Current.CancellationToken
+            );
             var way = Assert.Single(block.Ways, w => w.Way == plan.Prescription!.Way);
             double[] told = [block.InBand, block.BudsLeft, block.BudsLeftSd, block.Minutes];
-            Assert.Equal(told, [way.OnTarget, way.BudsLeft, way.BudsLeftSd, way.Minutes],
-                (a, b) => Math.Abs(a - b) < 1e-9);
+            Assert.Equal(told, [way.OnTarget, way.BudsLeft, way.BudsLeftSd, way.Minutes], (a, b) =>
+                Math.Abs(a - b) < 1e-9
+            );
             // Nor does it take another time than the card says, as far as few trees can tell.
-            Assert.True(Math.Abs(block.Minutes / plan.Prescription!.MinutesPerTree - 1) < 0.15,
-                $"{name}: {block.Minutes:0.0} and {plan.Prescription.MinutesPerTree:0.0} min");
+            Assert.True(
+                Math.Abs(block.Minutes / plan.Prescription!.MinutesPerTree - 1) < 0.15,
+                $"{name}: {block.Minutes:0.0} and {plan.Prescription.MinutesPerTree:0.0} min"
+            );
         }
     }
 
@@ -320,17 +432,29 @@ public sealed partial class ConsistencyTests
     public void The_thinning_told_is_that_of_trees_cut_by_the_card()
     {
         // 300 plantings of many trees would take minutes; every system once in each way of working.
-        foreach (var (name, reading, plan) in Made.Value.Where(m => m.Plan.Decision!.Kind == DecisionKind.Reduce)
-            .DistinctBy(m => (m.Plan.Planting!.System.Id, m.Plan.Prescription!.Way)))
+        foreach (
+            var (name, reading, plan) in Made
+                .Value.Where(m => m.Plan.Decision!.Kind == DecisionKind.Reduce)
+                .DistinctBy(m => (m.Plan.Planting!.System.Id, m.Plan.Prescription!.Way))
+        )
         {
             var rules = plan.Planting!.System.RulesFor(reading.Cutting.Answers);
-            var block = BlockSimulation.Of(rules, plan.Stock!, plan.Prescription!, reading.Settings, 1_000, 3,
-                cancel: TestContext.Current.CancellationToken);
+            var block = BlockSimulation.Of(
+                rules,
+                plan.Stock!,
+                plan.Prescription!,
+                reading.Settings,
+                1_000,
+                3,
+                cancel: TestContext.Current.CancellationToken
+            );
             // Both are means over typical trees, thirty for the plan: three standard errors of such a mean are allowed
             // for, and 8 % of the number, by which trees cut by whole cuts end off it in the mean.
             var near = Math.Max(3 * block.BudsLeftSd / Math.Sqrt(30), 0.08 * plan.Decision!.BudsToLeave);
-            Assert.True(Math.Abs(block.ClustersToThinning - plan.Prescription!.ClustersToThinning) <= near,
-                $"{name}: {block.ClustersToThinning:0.0} and {plan.Prescription.ClustersToThinning:0.0}");
+            Assert.True(
+                Math.Abs(block.ClustersToThinning - plan.Prescription!.ClustersToThinning) <= near,
+                $"{name}: {block.ClustersToThinning:0.0} and {plan.Prescription.ClustersToThinning:0.0}"
+            );
         }
     }
 

@@ -10,13 +10,26 @@ public sealed class PrescriptionTests
 {
     private static readonly TrainingSystem Spindle = TrainingSystem.Find("tall-spindle")!;
 
-    private static Prescription Of(double present, double toLeave = 163.2, double limbs = 22, CuttingTerms? terms = null)
+    private static Prescription Of(
+        double present,
+        double toLeave = 163.2,
+        double limbs = 22,
+        CuttingTerms? terms = null
+    )
     {
         var decision = PruningDecision.Of(new(present, present - 20, present + 20), toLeave, new());
-        return Prescription.Of(Spindle.RulesFor(), TreeStock.Usual(Spindle, decision.Standing, limbs), decision, new(), 1, terms);
+        return Prescription.Of(
+            Spindle.RulesFor(),
+            TreeStock.Usual(Spindle, decision.Standing, limbs),
+            decision,
+            new(),
+            1,
+            terms
+        );
     }
 
-    private static PrescribedCut Cut(Prescription prescription, string step) => prescription.Cuts.Single(c => c.StepId == step);
+    private static PrescribedCut Cut(Prescription prescription, string step) =>
+        prescription.Cuts.Single(c => c.StepId == step);
 
     [Fact]
     public void A_surplus_is_cut_to_the_number()
@@ -24,8 +37,10 @@ public sealed class PrescriptionTests
         var prescription = Of(231);
         Assert.InRange(prescription.BudsLeft, 163.2 * 0.95, 163.2 + 1e-9);
         Assert.True(prescription.LimbsLeft < 22);
-        Assert.Equal(Enumerable.Range(1, prescription.Cuts.Count(c => c.IsMade)),
-            prescription.Cuts.Where(c => c.IsMade).Select(c => c.Number));
+        Assert.Equal(
+            Enumerable.Range(1, prescription.Cuts.Count(c => c.IsMade)),
+            prescription.Cuts.Where(c => c.IsMade).Select(c => c.Number)
+        );
         Assert.All(prescription.Cuts.Where(c => !c.IsMade), c => Assert.Equal(0, c.Number));
     }
 
@@ -58,25 +73,34 @@ public sealed class PrescriptionTests
 
     [Fact]
     public void Drops_add_up() =>
-        Gen.Select(Gen.Double[0, 1_500], Gen.Double[5, 800], Gen.Double[1, 60]).Sample((present, toLeave, limbs) =>
-        {
-            var decision = PruningDecision.Of(new(present, null, null), toLeave, new());
-            var prescription = Prescription.Of(Spindle, decision, new(), limbs);
-            return Math.Abs(present - prescription.Cuts.Sum(c => c.Drop) - prescription.BudsLeft) < 1e-6
-                && prescription.Cuts.All(c => c.Drop >= 0 && c.CutsPerTree >= 0)
-                && prescription.BudsLeft >= 0 && double.IsFinite(prescription.BudsPerLimb);
-        }, iter: 60);
+        Gen.Select(Gen.Double[0, 1_500], Gen.Double[5, 800], Gen.Double[1, 60])
+            .Sample(
+                (present, toLeave, limbs) =>
+                {
+                    var decision = PruningDecision.Of(new(present, null, null), toLeave, new());
+                    var prescription = Prescription.Of(Spindle, decision, new(), limbs);
+                    return Math.Abs(present - prescription.Cuts.Sum(c => c.Drop) - prescription.BudsLeft) < 1e-6
+                        && prescription.Cuts.All(c => c.Drop >= 0 && c.CutsPerTree >= 0)
+                        && prescription.BudsLeft >= 0
+                        && double.IsFinite(prescription.BudsPerLimb);
+                },
+                iter: 60
+            );
 
     [Fact]
-    public void Uncounted_limbs_are_assumed_and_said_so() => Assert.Contains(
-        Prescription.Of(Spindle, PruningDecision.Of(new(231, null, null), 163.2, new()), new()).Warnings,
-        w => w.Code == "prescription.limbs-assumed");
+    public void Uncounted_limbs_are_assumed_and_said_so() =>
+        Assert.Contains(
+            Prescription.Of(Spindle, PruningDecision.Of(new(231, null, null), 163.2, new()), new()).Warnings,
+            w => w.Code == "prescription.limbs-assumed"
+        );
 
     [Fact]
     public void The_interval_of_the_count_carries_through()
     {
         var prescription = Of(231);
-        Assert.True(prescription.BudsLeftLow < prescription.BudsLeft && prescription.BudsLeft < prescription.BudsLeftHigh);
+        Assert.True(
+            prescription.BudsLeftLow < prescription.BudsLeft && prescription.BudsLeft < prescription.BudsLeftHigh
+        );
     }
 
     [Fact]
@@ -92,8 +116,21 @@ public sealed class PrescriptionTests
     public void A_limit_is_found_for_all_classes_at_once_and_told_by_the_words()
     {
         // At 40 mm no limb of 12 mm on average is ever found; taking two of ten needs a smaller limit.
-        var pack = TrainingSystem.Parse(Packs.Json(Packs.Step.Replace("\"lookFor\": { \"en\": \"a\"", "\"lookFor\": { \"en\": \"over {big}\"", StringComparison.Ordinal))
-            .Replace("\"value\": 14, \"unit\": \"mm\", \"least\": 5, \"most\": 40, \"tries\": []", "\"value\": 40, \"unit\": \"mm\", \"least\": 5, \"most\": 40, \"tries\": [10, 14, 40]", StringComparison.Ordinal));
+        var pack = TrainingSystem.Parse(
+            Packs
+                .Json(
+                    Packs.Step.Replace(
+                        "\"lookFor\": { \"en\": \"a\"",
+                        "\"lookFor\": { \"en\": \"over {big}\"",
+                        StringComparison.Ordinal
+                    )
+                )
+                .Replace(
+                    "\"value\": 14, \"unit\": \"mm\", \"least\": 5, \"most\": 40, \"tries\": []",
+                    "\"value\": 40, \"unit\": \"mm\", \"least\": 5, \"most\": 40, \"tries\": [10, 14, 40]",
+                    StringComparison.Ordinal
+                )
+        );
         var settings = new DecisionSettings();
         var decision = PruningDecision.Of(new(200, 190, 210), 160, settings);
         var one = TreeStock.Usual(pack, decision.Standing, 10);
@@ -105,7 +142,14 @@ public sealed class PrescriptionTests
         Assert.All(found.Classes, c => Assert.Equal(limit, c.Settings["big"]));
         Assert.StartsWith($"over {limit:0} mm", found.Cuts[0].LookFor.En, StringComparison.Ordinal);
         Assert.True(found.BudsLeft < 190);
-        var held = Prescription.Of(pack.RulesFor(), stock, decision, settings, 1, new(new Dictionary<string, double> { ["big"] = 40 }, []));
+        var held = Prescription.Of(
+            pack.RulesFor(),
+            stock,
+            decision,
+            settings,
+            1,
+            new(new Dictionary<string, double> { ["big"] = 40 }, [])
+        );
         Near.Printed(200, held.BudsLeft, 0);
     }
 
@@ -114,9 +158,20 @@ public sealed class PrescriptionTests
     public void What_an_answer_says_is_not_searched()
     {
         var decision = PruningDecision.Of(new(231, 211, 251), 163.2, new());
-        Prescription By(string answer, CuttingTerms? terms = null) => Prescription.Of(
-            Spindle.RulesFor(new Dictionary<string, string> { ["years"] = answer }), TreeStock.Usual(Spindle, decision.Standing, 22), decision, new(), 1, terms);
-        var (searched, hard, held) = (By("every-year"), By("hard-now"), By("every-year", new(new Dictionary<string, double> { ["big-limbs"] = 3 }, [])));
+        Prescription By(string answer, CuttingTerms? terms = null) =>
+            Prescription.Of(
+                Spindle.RulesFor(new Dictionary<string, string> { ["years"] = answer }),
+                TreeStock.Usual(Spindle, decision.Standing, 22),
+                decision,
+                new(),
+                1,
+                terms
+            );
+        var (searched, hard, held) = (
+            By("every-year"),
+            By("hard-now"),
+            By("every-year", new(new Dictionary<string, double> { ["big-limbs"] = 3 }, []))
+        );
         Assert.Contains("big-limbs", searched.Classes[0].Settings.Keys);
         Assert.Equal(3, hard.InForce["big-limbs"]);
         Assert.Equal(Cut(held, "thick-limbs").CutsPerTree, Cut(hard, "thick-limbs").CutsPerTree, 9);
@@ -132,8 +187,10 @@ public sealed class PrescriptionTests
     {
         Near.Printed(0.242, ObservedDrops.Corrected(0.20, [0.35, 0.30]), 3);
         var terms = new Dictionary<string, double> { ["big-limbs"] = 2, ["single-forks"] = 1 };
-        var (plain, shown) =
-            (Of(260, terms: new(terms, [])), Of(260, terms: new(terms, [new("thick-limbs", [0.30, 0.34, 0.28])])));
+        var (plain, shown) = (
+            Of(260, terms: new(terms, [])),
+            Of(260, terms: new(terms, [new("thick-limbs", [0.30, 0.34, 0.28])]))
+        );
         double Share(Prescription p) => Cut(p, "thick-limbs") is var c ? c.Drop / (c.BudsAfter + c.Drop) : 0;
         Assert.Equal((4 * Share(plain) + 0.92) / 7, Share(shown), 6);
         Assert.Equal(3, Cut(shown, "thick-limbs").DemonstrationTrees);
@@ -151,8 +208,9 @@ public sealed class PrescriptionTests
         {
             var pack = TrainingSystem.Find(system)!;
             var (buds, settings) = (pack.Form.Typical.Buds, new DecisionSettings(0.1, pack.Caps.ShareOfBuds));
-            return Prescription.Of(pack, PruningDecision.Of(new(buds, buds * 0.95, buds * 1.05), buds * toLeave,
-                settings), settings).MinutesPerTree;
+            return Prescription
+                .Of(pack, PruningDecision.Of(new(buds, buds * 0.95, buds * 1.05), buds * toLeave, settings), settings)
+                .MinutesPerTree;
         }
         Assert.InRange(Minutes("tall-spindle", 0.97), 1, 3);
         Assert.InRange(Minutes("tall-spindle", 0.68), 3, 5);
@@ -162,12 +220,16 @@ public sealed class PrescriptionTests
 
     [Fact]
     public void Every_system_prescribes_for_its_own_typical_trees() => Assert.All(TrainingSystem.Shipped, system =>
-    {
-        var buds = system.Form.Typical.Buds;
-        var settings = new DecisionSettings(0.1, system.Caps.ShareOfBuds);
-        var prescription = Prescription.Of(system, PruningDecision.Of(new(buds, buds * 0.9, buds * 1.1), buds * 0.72, settings), settings);
-        Assert.InRange(prescription.BudsLeft, buds * 0.55, buds * 0.95);
-        Assert.InRange(prescription.MinutesPerTree, 1, 40);
-        Assert.Contains(prescription.Cuts, c => c.IsMade && c.Drop >= 1);
-    });
+        {
+            var buds = system.Form.Typical.Buds;
+            var settings = new DecisionSettings(0.1, system.Caps.ShareOfBuds);
+            var prescription = Prescription.Of(
+                system,
+                PruningDecision.Of(new(buds, buds * 0.9, buds * 1.1), buds * 0.72, settings),
+                settings
+            );
+            Assert.InRange(prescription.BudsLeft, buds * 0.55, buds * 0.95);
+            Assert.InRange(prescription.MinutesPerTree, 1, 40);
+            Assert.Contains(prescription.Cuts, c => c.IsMade && c.Drop >= 1);
+        });
 }

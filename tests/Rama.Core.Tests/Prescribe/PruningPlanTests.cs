@@ -1,8 +1,8 @@
 using Rama.Core.Count;
 using Rama.Core.Decide;
 using Rama.Core.Prescribe;
-using Rama.Core.Prescribe.Working;
 using Rama.Core.Prescribe.Bench;
+using Rama.Core.Prescribe.Working;
 using Rama.Core.Quantities;
 
 namespace Rama.Core.Tests.Prescribe;
@@ -29,8 +29,11 @@ public sealed class PruningPlanTests
         Assert.Equal(plan.Buds.BudsPerTree, plan.Ledger!.Wanted);
         Assert.Equal(plan.Prescription.BudsLeft, plan.Ledger.Left!.Mean);
         // What the ledger does not draw is less than half a bud a step.
-        Assert.InRange(plan.Ledger.Standing!.Mean - plan.Ledger.Drops.Sum(d => d.Drop) - plan.Ledger.Left.Mean, -1e-9,
-            0.5 * plan.Prescription.Cuts.Count);
+        Assert.InRange(
+            plan.Ledger.Standing!.Mean - plan.Ledger.Drops.Sum(d => d.Drop) - plan.Ledger.Left.Mean,
+            -1e-9,
+            0.5 * plan.Prescription.Cuts.Count
+        );
     }
 
     [Fact]
@@ -40,15 +43,29 @@ public sealed class PruningPlanTests
         Assert.Null(expected.Demonstration);
         var step = expected.Prescription!.Cuts.First(c => c is { Drop: > 0, SingleBuds: false });
         // Half of what stood fell: far more than any step is expected to take.
-        var shown = PruningPlan.Of(Entries.Plan(Even) with
-        {
-            Cutting = new() { Demonstration = [new() { Before = 200, Fell = new Dictionary<string, double?> { [step.StepId] = 100 } }] },
-        });
+        var shown = PruningPlan.Of(
+            Entries.Plan(Even) with
+            {
+                Cutting = new()
+                {
+                    Demonstration =
+                    [
+                        new()
+                        {
+                            Before = 200,
+                            Fell = new Dictionary<string, double?> { [step.StepId] = 100 },
+                        },
+                    ],
+                },
+            }
+        );
         var effect = shown.Demonstration!.Steps.Single(s => s.StepId == step.StepId);
         Assert.Equal((1, 1, step.Drop), (shown.Demonstration.Trees, effect.Trees, effect.DropExpected));
         // (4 · expected + observed) ÷ 5, handbook 5.3.
         Assert.Equal((4 * step.Drop + 0.5 * (step.Drop + step.BudsAfter)) / 5, effect.Drop, 6);
-        Assert.All(shown.Demonstration.Steps, s => Assert.Equal(shown.Prescription!.Cuts.Single(c => c.StepId == s.StepId).Drop, s.Drop));
+        Assert.All(shown.Demonstration.Steps, s =>
+            Assert.Equal(shown.Prescription!.Cuts.Single(c => c.StepId == s.StepId).Drop, s.Drop)
+        );
     }
 
     // Handbook 2.7: within the tolerance, what the shape needs and at most the tolerance in buds.
@@ -57,7 +74,19 @@ public sealed class PruningPlanTests
     {
         var entry = Entries.Plan(222, 226, 220, 224, 218) with
         {
-            Cutting = new() { Demonstration = [.. Enumerable.Range(0, 8).Select(_ => new DemonstrationTreeEntry { Before = 300, Fell = new Dictionary<string, double?> { ["thick-limbs"] = 150 } })] },
+            Cutting = new()
+            {
+                Demonstration =
+                [
+                    .. Enumerable
+                        .Range(0, 8)
+                        .Select(_ => new DemonstrationTreeEntry
+                        {
+                            Before = 300,
+                            Fell = new Dictionary<string, double?> { ["thick-limbs"] = 150 },
+                        }),
+                ],
+            },
         };
         var plan = PruningPlan.Of(entry);
         Assert.Equal(DecisionKind.StructureOnly, plan.Decision!.Kind);
@@ -71,15 +100,18 @@ public sealed class PruningPlanTests
     [Fact]
     public void Problems_of_every_part_come_back_together()
     {
-        var plan = PruningPlan.Of(Entries.Plan(200, -1) with
-        {
-            Planting = Entries.Planting with { RowSpacing = new(0, "m") },
-            Target = Entries.Target with { PackOut = new(120, "%") },
-            Settings = new() { Cap = new(95, "%") },
-        });
+        var plan = PruningPlan.Of(
+            Entries.Plan(200, -1) with
+            {
+                Planting = Entries.Planting with { RowSpacing = new(0, "m") },
+                Target = Entries.Target with { PackOut = new(120, "%") },
+                Settings = new() { Cap = new(95, "%") },
+            }
+        );
         Assert.Equal(
             ["planting.rowSpacing", "target.packOut", "count.trees[1].floralBuds", "settings.cap"],
-            plan.Problems.Select(p => p.Field));
+            plan.Problems.Select(p => p.Field)
+        );
         Assert.Equal(Stage.Target, plan.Stage);
     }
 
@@ -94,11 +126,24 @@ public sealed class PruningPlanTests
     [InlineData("Jonagold", "M.9", "tall-spindle", "hand thinning takes them")]
     [InlineData("Kordia", "Weiroot 158", "cherry-spindle", "not thinned by hand")]
     [InlineData("Redhaven", "GF 677", "pedestrian-peach", "thin fruitlets harder")]
-    public void What_stays_over_the_number_is_told_as_the_crop_is_grown(string variety, string rootstock, string system, string said)
+    public void What_stays_over_the_number_is_told_as_the_crop_is_grown(
+        string variety,
+        string rootstock,
+        string system,
+        string said
+    )
     {
         var planting = Entries.Planting with { Variety = variety, Rootstock = rootstock, System = system };
         var target = Entries.Target with { Yield = new(60, "fruit/tree") };
-        var card = Card(new() { Season = 2027, Planting = planting, Target = target, Count = Entries.Counted(900, 940, 880, 910, 895) })!;
+        var card = Card(
+            new()
+            {
+                Season = 2027,
+                Planting = planting,
+                Target = target,
+                Count = Entries.Counted(900, 940, 880, 910, 895),
+            }
+        )!;
         Assert.Contains(card.Notes, n => n.Contains(said, StringComparison.Ordinal));
         Assert.Equal(1, card.Notes.Count(n => n.Contains("thin", StringComparison.Ordinal)));
     }
@@ -117,17 +162,26 @@ public sealed class PruningPlanTests
         Assert.Equal(plain.Tree.FloralBuds, both.Tree.FloralBuds);
         Assert.InRange(both.Tree.Buds.Count(b => b.Floral) / (double)both.Tree.Buds.Length, 0.38, 0.42);
         // Only what flowers is counted and rubbed off.
-        Assert.All(both.Prescribed().Where(c => c.Bud is not null), c => Assert.True(both.Tree.Buds[c.Bud!.Value].Floral));
+        Assert.All(both.Prescribed().Where(c => c.Bud is not null), c =>
+            Assert.True(both.Tree.Buds[c.Bud!.Value].Floral)
+        );
         Assert.Equal(both.Tree.FloralBuds - both.Prescribed().Sum(c => c.Drop), both.Pruning.Left.FloralBuds);
-        Assert.All(Card(Entries.Plan(Even) with { Count = counted with { FloralShare = new(40, "%") } })!.Drawing!.Tree.Buds, b => Assert.True(b.Floral));
+        Assert.All(
+            Card(Entries.Plan(Even) with { Count = counted with { FloralShare = new(40, "%") } })!.Drawing!.Tree.Buds,
+            b => Assert.True(b.Floral)
+        );
     }
 
     [Fact]
     public void The_drawing_of_a_card_shows_the_cuts_the_card_names()
     {
         var card = Card(Entries.Plan(Even))!;
-        Assert.All(card.Drawing!.Cuts, c => Assert.True(c.Number is null || card.Cuts.Any(k => k.Made && k.Number == c.Number)));
-        Assert.All(card.Drawing.Cuts.GroupBy(c => c.Number).Where(g => g.Key is not null), g => Assert.InRange(g.Count(), 1, 3));
+        Assert.All(card.Drawing!.Cuts, c =>
+            Assert.True(c.Number is null || card.Cuts.Any(k => k.Made && k.Number == c.Number))
+        );
+        Assert.All(card.Drawing.Cuts.GroupBy(c => c.Number).Where(g => g.Key is not null), g =>
+            Assert.InRange(g.Count(), 1, 3)
+        );
         Assert.All(card.Drawing.Tree.Buds, b => Assert.True(b.Floral));
         Assert.NotEmpty(card.Drawing.Cuts);
     }
@@ -138,12 +192,24 @@ public sealed class PruningPlanTests
     public void A_card_for_who_measures_in_feet_has_no_metre_on_it()
     {
         var reading = PlanReading.Of(
-            Entries.Plan(300, 310, 290, 305, 295, 300) with { Cutting = new() { Way = WayOfWorking.Gauge } });
+            Entries.Plan(300, 310, 290, 305, 295, 300) with
+            {
+                Cutting = new() { Way = WayOfWorking.Gauge },
+            }
+        );
         var card = PruningCard.Of(reading, PruningPlan.Of(reading), "en", null, UnitSystem.Us)!;
         Assert.Contains(card.Measures!, m => m.Value == "10 ft 4 in");
         Assert.Equal(["3/8 in", "1/2 in", "5/8 in", "3/4 in", "7/8 in"], card.Gauge.Select(g => g.Limb));
-        Assert.DoesNotMatch(@"\d (mm|cm|m)\b", string.Join(" ", card.Measures!.Select(m => m.Value)
-            .Concat(card.Gauge.Select(g => g.Limb)).Concat(card.Cuts.Select(c => c.HowMany)).Append(card.GaugeNote)));
+        Assert.DoesNotMatch(
+            @"\d (mm|cm|m)\b",
+            string.Join(
+                " ",
+                card.Measures!.Select(m => m.Value)
+                    .Concat(card.Gauge.Select(g => g.Limb))
+                    .Concat(card.Cuts.Select(c => c.HowMany))
+                    .Append(card.GaugeNote)
+            )
+        );
         Assert.DoesNotMatch(@"\d ?(mm|cm|m)\b", string.Join(" ", card.Tape!.How.Append(card.Tape.Check)));
         Assert.Equal("1/8", LengthTold.Inches(0.02));
         Assert.Equal("2 1/4", LengthTold.Inches(2.26));
@@ -152,17 +218,42 @@ public sealed class PruningPlanTests
     [Fact]
     public void Lengths_are_told_as_held_and_by_the_crew_s_own_measures()
     {
-        var entry = Entries.Plan(Even) with { Cutting = new() { Way = WayOfWorking.Gauge,
-            Settings = new Dictionary<string, double?> { ["big-from"] = 18, ["stub"] = 4, ["big-limbs"] = 2 } } };
-        var marks = new BodyMarksEntry { Finger = new(18, "mm"), Shoulder = new(1.45, "m"), Reach = new(2.2, "m") }.Read();
+        var entry = Entries.Plan(Even) with
+        {
+            Cutting = new()
+            {
+                Way = WayOfWorking.Gauge,
+                Settings = new Dictionary<string, double?>
+                {
+                    ["big-from"] = 18,
+                    ["stub"] = 4,
+                    ["big-limbs"] = 2,
+                },
+            },
+        };
+        var marks = new BodyMarksEntry
+        {
+            Finger = new(18, "mm"),
+            Shoulder = new(1.45, "m"),
+            Reach = new(2.2, "m"),
+        }.Read();
         var english = Card(entry, "en", marks)!;
         // 0.9 × 3.5 m of row is 3.15 m: nobody reaches it, so no mark tells it.
         Assert.Equal(
-            [("height after pruning", "3.2 m", ""), ("a limb is big from", "18 mm", "a finger wide"),
-                ("length of a renewal stub", "4 cm", "2 fingers wide"), ("picking and mowing height", "0.6 m", "")],
-            english.Measures!.Select(m => (m.Name, m.Value, m.Body)));
+            [
+                ("height after pruning", "3.2 m", ""),
+                ("a limb is big from", "18 mm", "a finger wide"),
+                ("length of a renewal stub", "4 cm", "2 fingers wide"),
+                ("picking and mowing height", "0.6 m", ""),
+            ],
+            english.Measures!.Select(m => (m.Name, m.Value, m.Body))
+        );
         // So do the words of the step, also in inches: 18 mm is 0.709 in, five to six eighths.
-        Assert.Contains("or over 18 mm (3/4 in)", english.Cuts.Single(c => c.StepId == "thick-limbs").LookFor, StringComparison.Ordinal);
+        Assert.Contains(
+            "or over 18 mm (3/4 in)",
+            english.Cuts.Single(c => c.StepId == "thick-limbs").LookFor,
+            StringComparison.Ordinal
+        );
         Assert.Equal("2 dedos de ancho", Card(entry, "es", marks)!.Measures!.Single(m => m.Value == "4 cm").Body);
         // The gauge follows the limit held.
         Assert.Equal("out", english.Gauge.Single(m => m.Limb == "20 mm").Buds);
@@ -172,7 +263,10 @@ public sealed class PruningPlanTests
     [Fact]
     public void A_variety_slow_to_grow_out_again_gets_longer_stubs()
     {
-        string How(string variety) => Card(Entries.Plan(Even) with { Planting = Entries.Planting with { Variety = variety } })!.Cuts.Single(c => c.StepId == "thick-limbs").How;
+        string How(string variety) =>
+            Card(Entries.Plan(Even) with { Planting = Entries.Planting with { Variety = variety } })!
+                .Cuts.Single(c => c.StepId == "thick-limbs")
+                .How;
         Assert.Contains("stub of 5 cm (2 in)", How("Idared"), StringComparison.Ordinal);
         Assert.Contains("stub of 1.5 cm (5/8 in)", How("Jonagold"), StringComparison.Ordinal);
     }
@@ -185,17 +279,32 @@ public sealed class PruningPlanTests
     [InlineData(2.1, BodyPart.Reach, 1)]
     public void A_length_is_told_by_the_part_that_comes_nearest(double metres, BodyPart part, int times)
     {
-        var marks = new BodyMarksEntry { Finger = new(2, "cm"), Thumb = new(23, "mm"), Hand = new(8.5, "cm"), Thigh = new(78, "cm"), Reach = new(2.2, "m") }.Read();
+        var marks = new BodyMarksEntry
+        {
+            Finger = new(2, "cm"),
+            Thumb = new(23, "mm"),
+            Hand = new(8.5, "cm"),
+            Thigh = new(78, "cm"),
+            Reach = new(2.2, "m"),
+        }.Read();
         Assert.Equal(new BodyMark(part, times), marks.Tell(metres));
     }
 
     [Fact]
     public void A_length_that_no_part_comes_near_is_not_told() =>
-        Assert.Null(new BodyMarksEntry { Shoulder = new(1.45, "m") }.Read().Tell(0.9));
+        Assert.Null(
+            new BodyMarksEntry { Shoulder = new(1.45, "m") }
+                .Read()
+                .Tell(0.9)
+        );
 
     [Fact]
     public void A_measure_no_body_has_is_told_at_its_field() =>
-        Entries.AssertProblem(Entries.ProblemsOf(() => new BodyMarksEntry { Thumb = new(22, "cm") }.Read()), "thumb", "range");
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() => new BodyMarksEntry { Thumb = new(22, "cm") }.Read()),
+            "thumb",
+            "range"
+        );
 
     [Fact]
     public void The_card_carries_the_plan_s_numbers_in_both_languages()
@@ -224,9 +333,15 @@ public sealed class PruningPlanTests
     public void A_cut_that_is_not_needed_is_told_so_and_not_drawn()
     {
         // 300 at 221: with no big limb to take, the step is told as none.
-        var entry = Entries.Plan(Even) with { Cutting = new() { Settings = new Dictionary<string, double?> { ["big-limbs"] = 0 } } };
+        var entry = Entries.Plan(Even) with
+        {
+            Cutting = new() { Settings = new Dictionary<string, double?> { ["big-limbs"] = 0 } },
+        };
         var card = Card(entry)!;
-        Assert.Equal(("none this winter", false), card.Cuts.Where(c => c.StepId == "thick-limbs").Select(c => (c.HowMany, c.Made)).Single());
+        Assert.Equal(
+            ("none this winter", false),
+            card.Cuts.Where(c => c.StepId == "thick-limbs").Select(c => (c.HowMany, c.Made)).Single()
+        );
     }
 
     [Fact]
@@ -235,13 +350,18 @@ public sealed class PruningPlanTests
     // A pruner is never told a fraction of a bud.
     [Fact]
     public void Buds_to_rub_are_told_in_whole_buds() => Assert.All([230.0, 240, 260, 280, 300, 320, 340], standing =>
-    {
-        var entry = Entries.Plan(standing - 2, standing + 2, standing, standing - 1, standing + 1) with
         {
-            Cutting = new() { Settings = new Dictionary<string, double?> { ["big-limbs"] = 0, ["single-forks"] = 0 } },
-        };
-        foreach (var spurs in Card(entry)!.Cuts.Where(c => c.StepId == "spurs"))
-            Assert.Matches(@"^(none this winter|a few, to the number|\d+ on the tree|\d+(–\d+)? a limb)$",
-                spurs.HowMany);
-    });
+            var entry = Entries.Plan(standing - 2, standing + 2, standing, standing - 1, standing + 1) with
+            {
+                Cutting = new()
+                {
+                    Settings = new Dictionary<string, double?> { ["big-limbs"] = 0, ["single-forks"] = 0 },
+                },
+            };
+            foreach (var spurs in Card(entry)!.Cuts.Where(c => c.StepId == "spurs"))
+                Assert.Matches(
+                    @"^(none this winter|a few, to the number|\d+ on the tree|\d+(–\d+)? a limb)$",
+                    spurs.HowMany
+                );
+        });
 }

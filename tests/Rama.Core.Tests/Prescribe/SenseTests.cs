@@ -39,8 +39,16 @@ public sealed class SenseTests(ITestOutputHelper output)
         output.WriteLine(string.Join("\n", TrainingSystem.Shipped.Select(s => $"| {s.Id} | {Sense.Of(s).Row} |")));
 
     /// <summary>What was found on the trees that were reduced.</summary>
-    private sealed record Sense(int Reduced, int ThinnerTaken, int OverRubCap, int TooHigh, int LowWhileRubbed,
-        int ThickUntold, double SingleBuds, int OnTarget)
+    private sealed record Sense(
+        int Reduced,
+        int ThinnerTaken,
+        int OverRubCap,
+        int TooHigh,
+        int LowWhileRubbed,
+        int ThickUntold,
+        double SingleBuds,
+        int OnTarget
+    )
     {
         public string Row =>
             $"{Of(ThinnerTaken)} | {Of(OverRubCap)} | {Of(TooHigh)} | {Of(LowWhileRubbed)} | "
@@ -66,30 +74,55 @@ public sealed class SenseTests(ITestOutputHelper output)
             {
                 var tree = generator.Make(stock.Classes[0].Counts, 90_000 + i);
                 var allowance = CutAllowance.Counted(tree.FloralBuds, toLeave, settings);
-                if (allowance.Kind != DecisionKind.Reduce) continue;
+                if (allowance.Kind != DecisionKind.Reduce)
+                    continue;
                 var pruning = TreePruning.Of(rules, tree, allowance);
                 var rubbed = pruning.Cuts.Where(c => c.Bud is not null).Sum(c => c.Drop);
                 cuts += pruning.Cuts.Count;
                 single += pruning.Cuts.Count(c => c.Bud is not null);
-                var taken = pruning.Cuts.Where(c => bySize.Contains(c.StepId) && c.Kind != CutKind.Shorten)
-                    .Select(c => tree.Branches[c.Branch].DiameterMm).DefaultIfEmpty(double.PositiveInfinity).Min();
+                var taken = pruning
+                    .Cuts.Where(c => bySize.Contains(c.StepId) && c.Kind != CutKind.Shorten)
+                    .Select(c => tree.Branches[c.Branch].DiameterMm)
+                    .DefaultIfEmpty(double.PositiveInfinity)
+                    .Min();
                 var thick = pruning.FirstNextWinter;
-                var standing = tree.Branches.Where(b => b.Kind is BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot
-                    && pruning.Left.LeftM(b.Id) > StandingTree.StubM).ToList();
+                var standing = tree
+                    .Branches.Where(b =>
+                        b.Kind is BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot
+                        && pruning.Left.LeftM(b.Id) > StandingTree.StubM
+                    )
+                    .ToList();
                 sense = sense with
                 {
                     Reduced = sense.Reduced + 1,
-                    ThinnerTaken = sense.ThinnerTaken
+                    ThinnerTaken =
+                        sense.ThinnerTaken
                         + One(thick.Any(t => !t.Shortened && t.DiameterMm > taken && t.Reason != StepEnd.PlaceLimit)),
                     OverRubCap = sense.OverRubCap + One(rubbed > system.Caps.ShareRubbed * tree.FloralBuds + 1),
-                    TooHigh = sense.TooHigh + One(height is { } limit
-                        && tree.Branches.Where(b => b.Kind == BranchKind.Leader).Concat(standing)
-                            .Any(b => Places(pruning, b).Max() > limit + 0.06)),
-                    LowWhileRubbed = sense.LowWhileRubbed + One(rubbed > 0 && clearance is { } least
-                        && standing.Any(b => Places(pruning, b).Min() < least - 0.05)),
+                    TooHigh =
+                        sense.TooHigh
+                        + One(
+                            height is { } limit
+                                && tree.Branches.Where(b => b.Kind == BranchKind.Leader)
+                                    .Concat(standing)
+                                    .Any(b => Places(pruning, b).Max() > limit + 0.06)
+                        ),
+                    LowWhileRubbed =
+                        sense.LowWhileRubbed
+                        + One(
+                            rubbed > 0
+                                && clearance is { } least
+                                && standing.Any(b => Places(pruning, b).Min() < least - 0.05)
+                        ),
                     // By hand on the spindle's own rule: what stays over 22 mm is named.
-                    ThickUntold = sense.ThickUntold + One(system.Id == "tall-spindle" && standing.Any(b =>
-                        b.Kind == BranchKind.Limb && b.DiameterMm > 22 && thick.All(t => t.Branch != b.Id))),
+                    ThickUntold =
+                        sense.ThickUntold
+                        + One(
+                            system.Id == "tall-spindle"
+                                && standing.Any(b =>
+                                    b.Kind == BranchKind.Limb && b.DiameterMm > 22 && thick.All(t => t.Branch != b.Id)
+                                )
+                        ),
                     OnTarget = sense.OnTarget + One(Math.Abs(pruning.Left.FloralBuds - toLeave) <= 0.1 * toLeave),
                 };
             }

@@ -12,8 +12,19 @@ public sealed class TreePruningTests
 {
     private static readonly DecisionSettings Usual = new();
 
-    private static TreePruning Cut(string system, FruitTree tree, double toLeave, IReadOnlyDictionary<string, string>? answers = null, IReadOnlyDictionary<string, double>? settings = null) =>
-        TreePruning.Of(TrainingSystem.Find(system)!.RulesFor(answers), tree, CutAllowance.Counted(tree.FloralBuds, toLeave, Usual), settings);
+    private static TreePruning Cut(
+        string system,
+        FruitTree tree,
+        double toLeave,
+        IReadOnlyDictionary<string, string>? answers = null,
+        IReadOnlyDictionary<string, double>? settings = null
+    ) =>
+        TreePruning.Of(
+            TrainingSystem.Find(system)!.RulesFor(answers),
+            tree,
+            CutAllowance.Counted(tree.FloralBuds, toLeave, Usual),
+            settings
+        );
 
     private static List<string> StepsOf(TreePruning pruning) => [.. pruning.Cuts.Select(c => c.StepId).Distinct()];
 
@@ -31,8 +42,15 @@ public sealed class TreePruningTests
         {
             var mine = rest * (i + 1) / 20 - rest * i / 20;
             var arm = i % 3 == 0 ? mine / 3 : 0;
-            var limb = hand.Limb(0.7 + i * 0.11, 13 - i * 0.3, mine - arm, azimuthDeg: i * 137.5, side: i % 2 == 0 ? BudSide.Under : BudSide.Upper);
-            if (arm > 0) hand.Arm(limb, 0.35, 8, arm, 45);
+            var limb = hand.Limb(
+                0.7 + i * 0.11,
+                13 - i * 0.3,
+                mine - arm,
+                azimuthDeg: i * 137.5,
+                side: i % 2 == 0 ? BudSide.Under : BudSide.Upper
+            );
+            if (arm > 0)
+                hand.Arm(limb, 0.35, 8, arm, 45);
         }
         return hand.Tree();
     }
@@ -77,7 +95,8 @@ public sealed class TreePruningTests
         for (var i = 0; i < 12; i++)
         {
             var limb = hand.Limb(0.7 + i * 0.08, 12, i < 6 ? 10 : 15, azimuthDeg: i * 137.5);
-            if (i < 6) hand.Arm(limb, 0.3, 9, 6, 50);
+            if (i < 6)
+                hand.Arm(limb, 0.3, 9, 6, 50);
         }
         var pruning = Cut("tall-spindle", hand.Tree(), 163.2);
         Assert.Equal((231, 150), (hand.Tree().FloralBuds, pruning.Left.FloralBuds));
@@ -86,15 +105,16 @@ public sealed class TreePruningTests
 
     // 3.2: over half the leader up to half height, a third at three quarters; memory, extension guides.
     [Theory]
-    [InlineData(0.8, 21, true)]   // leader there 39.3 mm: .53
-    [InlineData(0.8, 19, false)]  // .48
-    [InlineData(2.4, 8.0, true)]  // leader there 18 mm: .44
+    [InlineData(0.8, 21, true)] // leader there 39.3 mm: .53
+    [InlineData(0.8, 19, false)] // .48
+    [InlineData(2.4, 8.0, true)] // leader there 18 mm: .44
     [InlineData(2.4, 5.5, false)] // .31
     public void A_limb_too_big_for_its_place_goes(double heightM, double mm, bool goes)
     {
         var hand = new HandTree();
         hand.Limb(heightM, mm, 20);
-        for (var i = 0; i < 10; i++) hand.Limb(0.7 + i * 0.1, 12, 20);
+        for (var i = 0; i < 10; i++)
+            hand.Limb(0.7 + i * 0.1, 12, 20);
         Assert.Equal(goes, StepsOf(Cut("tall-spindle", hand.Tree(), 170)).Contains("thick-limbs"));
     }
 
@@ -102,8 +122,10 @@ public sealed class TreePruningTests
     public void At_most_one_big_limb_goes_in_the_top()
     {
         var hand = new HandTree();
-        foreach (var height in new[] { 2.4, 2.5, 2.6 }) hand.Limb(height, 9, 10);
-        for (var i = 0; i < 15; i++) hand.Limb(0.7 + i * 0.1, 5, 12);
+        foreach (var height in new[] { 2.4, 2.5, 2.6 })
+            hand.Limb(height, 9, 10);
+        for (var i = 0; i < 15; i++)
+            hand.Limb(0.7 + i * 0.1, 5, 12);
         Assert.Single(Cut("tall-spindle", hand.Tree(), 150).Cuts, c => c.StepId == "thick-limbs");
     }
 
@@ -113,7 +135,8 @@ public sealed class TreePruningTests
     {
         var hand = new HandTree();
         var rival = hand.Limb(2.2, 14, 10, lengthM: 0.9, riseDeg: 75);
-        for (var i = 0; i < 10; i++) hand.Limb(0.7 + i * 0.1, 12, 20);
+        for (var i = 0; i < 10; i++)
+            hand.Limb(0.7 + i * 0.1, 12, 20);
         Assert.Equal(rival, Cut("tall-spindle", hand.Tree(), 150).Cuts.Single(c => c.StepId == "rivals").Branch);
     }
 
@@ -126,10 +149,12 @@ public sealed class TreePruningTests
         var hand = new HandTree();
         hand.Limb(2.45, 6, 4);
         hand.Limb(2.55, 9, 4, riseDeg: 80, lengthM: 0.4);
-        for (var i = 0; i < 10; i++) hand.Limb(0.7 + i * 0.1, 5, 20);
+        for (var i = 0; i < 10; i++)
+            hand.Limb(0.7 + i * 0.1, 5, 20);
         var pruning = Cut("tall-spindle", hand.Tree(limitM), 150);
         Assert.Equal(cut, StepsOf(pruning).Contains("height"));
-        if (cut) Near.Printed(2.47, pruning.Cuts.First(c => c.StepId == "height").LeaveM, 2);
+        if (cut)
+            Near.Printed(2.47, pruning.Cuts.First(c => c.StepId == "height").LeaveM, 2);
     }
 
     // The whole tree is held under its height, not its leader alone: an upright limb is cut back where it passes
@@ -139,7 +164,8 @@ public sealed class TreePruningTests
     {
         var hand = new HandTree(heightM: 2.4);
         var upright = hand.Limb(1.6, 8, 10, riseDeg: 90, lengthM: 1.2);
-        for (var i = 0; i < 10; i++) hand.Limb(0.7 + i * 0.1, 5, 20);
+        for (var i = 0; i < 10; i++)
+            hand.Limb(0.7 + i * 0.1, 5, 20);
         var cut = Cut("cherry-spindle", hand.Tree(2.5), 150).Cuts.Single(c => c.StepId == "height");
         Assert.Equal((upright, 0.9), (cut.Branch, Math.Round(cut.LeaveM, 6)));
     }
@@ -150,7 +176,8 @@ public sealed class TreePruningTests
     {
         var hand = new HandTree();
         var low = hand.Limb(0.9, 9, 20, riseDeg: -60, lengthM: 0.8);
-        for (var i = 0; i < 10; i++) hand.Limb(1 + i * 0.1, 9, 20);
+        for (var i = 0; i < 10; i++)
+            hand.Limb(1 + i * 0.1, 9, 20);
         var cuts = Cut("tall-spindle", hand.Tree(), 180).Cuts;
         var raised = cuts.Single(c => c.StepId == "low-limbs");
         // 0.3 m down to 0.6 m at 60 degrees: 0.3 ÷ sin 60.
@@ -166,12 +193,15 @@ public sealed class TreePruningTests
         var hand = new HandTree();
         var dear = hand.Limb(0.8, 30, 70, lengthM: 1);
         var thinner = hand.Limb(1, 26, 10);
-        for (var i = 0; i < 10; i++) hand.Limb(1.1 + i * 0.1, 8, 10);
+        for (var i = 0; i < 10; i++)
+            hand.Limb(1.1 + i * 0.1, 8, 10);
         var pruning = Cut("tall-spindle", hand.Tree(), 150);
         var cut = pruning.Cuts.Single(c => c.StepId == "thick-limbs");
         Assert.Equal((dear, CutKind.Shorten), (cut.Branch, cut.Kind));
-        Assert.Equal([(dear, StepEnd.Number, true), (thinner, StepEnd.Number, false)],
-            pruning.FirstNextWinter.Select(t => (t.Branch, t.Reason, t.Shortened)));
+        Assert.Equal(
+            [(dear, StepEnd.Number, true), (thinner, StepEnd.Number, false)],
+            pruning.FirstNextWinter.Select(t => (t.Branch, t.Reason, t.Shortened))
+        );
     }
 
     // 3.2: an upright yields when buds are short, and goes when they are not.
@@ -183,9 +213,14 @@ public sealed class TreePruningTests
         var hand = new HandTree();
         var limb = hand.Limb(1, 12, 20);
         hand.Shoot(limb, 0.3, 10, 12, 80, age: 2);
-        for (var i = 0; i < 10; i++) hand.Limb(0.7 + i * 0.1, 5, 20);
+        for (var i = 0; i < 10; i++)
+            hand.Limb(0.7 + i * 0.1, 5, 20);
         Assert.Equal(gone, StepsOf(Cut("tall-spindle", hand.Tree(), toLeave)).Contains("uprights"));
-        if (gone) Assert.DoesNotContain("uprights", StepsOf(Cut("tall-spindle", hand.Tree(), toLeave, Answers("uprights", "one-crop"))));
+        if (gone)
+            Assert.DoesNotContain(
+                "uprights",
+                StepsOf(Cut("tall-spindle", hand.Tree(), toLeave, Answers("uprights", "one-crop")))
+            );
     }
 
     [Fact]
@@ -197,7 +232,8 @@ public sealed class TreePruningTests
         var steep = hand.Limb(1.4, 12, 20, riseDeg: 40);
         hand.Arm(steep, 0.3, 8, 5, 5);
         hand.Dart(hand.Limb(1.8, 12, 20), 0.4);
-        for (var i = 0; i < 6; i++) hand.Limb(0.7 + i * 0.1, 5, 20);
+        for (var i = 0; i < 6; i++)
+            hand.Limb(0.7 + i * 0.1, 5, 20);
         var forks = Cut("tall-spindle", hand.Tree(), 120).Cuts.Where(c => c.StepId == "forks").ToList();
         // The steep limb is cut just beyond the fork, so that its flat arm takes over.
         Assert.Equal([(steepArm, 0.0), (steep, 0.32)], forks.Select(c => (c.Branch, Math.Round(c.LeaveM, 2))));
@@ -211,8 +247,10 @@ public sealed class TreePruningTests
         hand.Limb(1.4, 6, 40, side: BudSide.Upper);
         hand.Limb(1.8, 6, 10, side: BudSide.Under);
         var tree = hand.Tree();
-        var fallen = Cut("tall-spindle", tree, 48.2).Cuts.Where(c => c.StepId == "spurs")
-            .Select(c => tree.Buds[c.Bud!.Value]).ToList();
+        var fallen = Cut("tall-spindle", tree, 48.2)
+            .Cuts.Where(c => c.StepId == "spurs")
+            .Select(c => tree.Buds[c.Bud!.Value])
+            .ToList();
         Assert.Equal(11, fallen.Count);
         Assert.All(fallen.Take(10), b => Assert.Equal(BudSide.Under, b.Side));
         Assert.False(fallen[10].Fat);
@@ -225,15 +263,19 @@ public sealed class TreePruningTests
         var hand = new HandTree();
         foreach (var (height, azimuth) in new[] { (1.0, 0), (1.2, 5), (1.5, 120), (1.7, 125), (2.0, 240), (2.2, 245) })
             hand.Limb(height, height is 1.7 ? 18 : 16, 20, azimuthDeg: azimuth);
-        for (var i = 0; i < 4; i++) hand.Limb(0.8 + i * 0.1, 9, 20, azimuthDeg: 60 * i, lengthM: 0.4);
+        for (var i = 0; i < 4; i++)
+            hand.Limb(0.8 + i * 0.1, 9, 20, azimuthDeg: 60 * i, lengthM: 0.4);
         var pruning = Cut("long-pruned-spindle", hand.Tree(), 175);
         Assert.Equal(2, pruning.Cuts.Count(c => c.StepId == "renewals"));
         Assert.True(pruning.Left.FloralBuds < 175);
         // Near its number a tree is shaped within its allowance, however it is pruned: handbook 2.7.
         Assert.InRange(200 - Cut("long-pruned-spindle", hand.Tree(), 195).Left.FloralBuds, 0, 19.5);
         // The strongest of those that lie over another, not the topmost.
-        Assert.Equal(1.7, hand.Tree().Branches[pruning.Cuts.First(c => c.StepId == "renewals").Branch].Path[0].HeightM,
-            6);
+        Assert.Equal(
+            1.7,
+            hand.Tree().Branches[pruning.Cuts.First(c => c.StepId == "renewals").Branch].Path[0].HeightM,
+            6
+        );
     }
 
     // 3.3: last year's shoots lose a third of their length.
@@ -241,11 +283,20 @@ public sealed class TreePruningTests
     public void Cherry_shoots_are_tipped_by_a_third()
     {
         var hand = new HandTree();
-        for (var i = 0; i < 10; i++) hand.Shoot(hand.Limb(0.7 + i * 0.15, 12, 60, azimuthDeg: i * 137), 0.8, 5, 0, 15, lengthM: 0.6);
+        for (var i = 0; i < 10; i++)
+            hand.Shoot(hand.Limb(0.7 + i * 0.15, 12, 60, azimuthDeg: i * 137), 0.8, 5, 0, 15, lengthM: 0.6);
         var tips = Cut("cherry-spindle", hand.Tree(), 500).Cuts.Where(c => c.StepId == "tips").ToList();
         Assert.Equal(10, tips.Count);
         Assert.All(tips, c => Near.Printed(0.40, c.LeaveM, 2));
-        Assert.DoesNotContain(Cut("cherry-spindle", hand.Tree(), 500, settings: new Dictionary<string, double> { ["tip-shoots"] = 0 }).Cuts, c => c.StepId == "tips");
+        Assert.DoesNotContain(
+            Cut(
+                "cherry-spindle",
+                hand.Tree(),
+                500,
+                settings: new Dictionary<string, double> { ["tip-shoots"] = 0 }
+            ).Cuts,
+            c => c.StepId == "tips"
+        );
     }
 
     [Theory]
@@ -255,8 +306,12 @@ public sealed class TreePruningTests
     {
         var hand = new HandTree();
         hand.Limb(2.6, 12, 20, riseDeg: 65, lengthM: 0.3);
-        for (var i = 0; i < 10; i++) hand.Limb(0.7 + i * 0.1, 12, 40);
-        Assert.Equal(cut, StepsOf(Cut("cherry-spindle", hand.Tree(), 300, Answers("cherry-top", answer))).Contains("top"));
+        for (var i = 0; i < 10; i++)
+            hand.Limb(0.7 + i * 0.1, 12, 40);
+        Assert.Equal(
+            cut,
+            StepsOf(Cut("cherry-spindle", hand.Tree(), 300, Answers("cherry-top", answer))).Contains("top")
+        );
     }
 
     // 3.3: all scaffolds on the side in turn at 75–90 cm, from about the third season.
@@ -269,7 +324,9 @@ public sealed class TreePruningTests
         var hand = HandTree.Bare();
         foreach (var across in new[] { 0.8, 0.7, -0.8, -0.7 })
             hand.Limb(1.2, 14, 20, leader: hand.Leader(0, 2.2, 50, acrossM: across));
-        var cuts = Cut("pedestrian-peach", hand.Tree(leaf: leaf), 60, Answers("sides", side)).Cuts.Where(c => c.StepId == "side").ToList();
+        var cuts = Cut("pedestrian-peach", hand.Tree(leaf: leaf), 60, Answers("sides", side))
+            .Cuts.Where(c => c.StepId == "side")
+            .ToList();
         Assert.Equal(scaffolds, cuts.Count);
         Assert.All(cuts, c => Near.Printed(0.8, hand.Tree().Branches[c.Branch].PointAt(c.LeaveM).HeightM, 2));
     }
@@ -285,7 +342,11 @@ public sealed class TreePruningTests
             hand.Limb(1.2, 10, mine, leader: hand.Leader(along, 3, 30));
         var pruning = Cut("multi-leader-wall", hand.Tree(), 95);
         Assert.Equal(goes, StepsOf(pruning).Contains("inner-leader"));
-        if (goes) Assert.Equal(hand.Tree().Branches.Single(b => b.Kind == BranchKind.Leader && b.Path[0].AlongM == 0).Id, pruning.Cuts[0].Branch);
+        if (goes)
+            Assert.Equal(
+                hand.Tree().Branches.Single(b => b.Kind == BranchKind.Leader && b.Path[0].AlongM == 0).Id,
+                pruning.Cuts[0].Branch
+            );
     }
 
     // From memory, extension guides: the strongest 20–25 % of the uprights each year.
@@ -294,7 +355,8 @@ public sealed class TreePruningTests
     {
         var hand = HandTree.Bare();
         var scaffold = hand.Leader(0, 0.8, 50);
-        for (var i = 0; i < 20; i++) hand.Limb(0.5, 10 + i, 30, lengthM: 1.8, riseDeg: 80, leader: scaffold);
+        for (var i = 0; i < 20; i++)
+            hand.Limb(0.5, 10 + i, 30, lengthM: 1.8, riseDeg: 80, leader: scaffold);
         var cuts = Cut("cherry-multi-leader-bush", hand.Tree(), 420).Cuts.Where(c => c.StepId == "strongest").ToList();
         Assert.InRange(cuts.Count, 4, 5);
         Assert.Equal(29, hand.Tree().Branches[cuts[0].Branch].DiameterMm);
@@ -304,9 +366,12 @@ public sealed class TreePruningTests
     public void A_slender_axe_keeps_the_base_buds_of_every_lateral()
     {
         var hand = new HandTree();
-        for (var i = 0; i < 30; i++) hand.Limb(0.6 + i * 0.07, 8, 6, lengthM: 0.6, age: 1, azimuthDeg: i * 137);
+        for (var i = 0; i < 30; i++)
+            hand.Limb(0.6 + i * 0.07, 8, 6, lengthM: 0.6, age: 1, azimuthDeg: i * 137);
         var pruning = Cut("cherry-slender-axe", hand.Tree(), 150);
-        Assert.All(hand.Tree().Branches.Where(b => b.Kind == BranchKind.Limb && pruning.Left.Stands(b.Id)), l => Near.Printed(0.15, pruning.Left.LeftM(l.Id), 2));
+        Assert.All(hand.Tree().Branches.Where(b => b.Kind == BranchKind.Limb && pruning.Left.Stands(b.Id)), l =>
+            Near.Printed(0.15, pruning.Left.LeftM(l.Id), 2)
+        );
     }
 
     // A quarter of the canopy at most: common practice, no source. Carried by data alone.
@@ -317,10 +382,18 @@ public sealed class TreePruningTests
         var stock = TreeStock.Usual(system, new(900, null, null), null);
         Assert.All(new TreeGenerator(stock.Shape, stock.Place).Make(stock.Classes[0].Counts, 50, 4), tree =>
         {
-            var pruning = TreePruning.Of(system.RulesFor(), tree, CutAllowance.Counted(tree.FloralBuds, tree.FloralBuds * 0.7 + 1, Usual));
+            var pruning = TreePruning.Of(
+                system.RulesFor(),
+                tree,
+                CutAllowance.Counted(tree.FloralBuds, tree.FloralBuds * 0.7 + 1, Usual)
+            );
             Assert.True(pruning.Cuts.Count(c => c.StepId == "scaffold") <= 1);
             // Unsound wood comes out beside it, whatever the share.
-            Assert.InRange(pruning.Cuts.Where(c => c.StepId != "unsound-wood").Sum(c => c.WoodCm3) / tree.WoodCm3, 0, 0.25 + 1e-9);
+            Assert.InRange(
+                pruning.Cuts.Where(c => c.StepId != "unsound-wood").Sum(c => c.WoodCm3) / tree.WoodCm3,
+                0,
+                0.25 + 1e-9
+            );
         });
     }
 
@@ -329,13 +402,21 @@ public sealed class TreePruningTests
     {
         var hand = new HandTree();
         var (low, high) = (hand.Limb(0.8, 25, 15), hand.Limb(1.4, 23, 15));
-        for (var i = 0; i < 12; i++) hand.Limb(0.7 + i * 0.08, 12, 20);
-        int First(string answer) => Cut("tall-spindle", hand.Tree(), 200, Answers("order", answer)).Cuts.First(c => c.StepId == "thick-limbs").Branch;
+        for (var i = 0; i < 12; i++)
+            hand.Limb(0.7 + i * 0.08, 12, 20);
+        int First(string answer) =>
+            Cut("tall-spindle", hand.Tree(), 200, Answers("order", answer))
+                .Cuts.First(c => c.StepId == "thick-limbs")
+                .Branch;
         Assert.Equal((low, high), (First("biggest-first"), First("top-down")));
     }
 
-    private static readonly Gen<(string System, int Seed, double Share, int Buds)> AnyTree =
-        Gen.Select(Gen.Int[0, TrainingSystem.Shipped.Count - 1].Select(i => TrainingSystem.Shipped[i].Id), Gen.Int[1, 100_000], Gen.Double[0.3, 1.3], Gen.Int[20, 900]);
+    private static readonly Gen<(string System, int Seed, double Share, int Buds)> AnyTree = Gen.Select(
+        Gen.Int[0, TrainingSystem.Shipped.Count - 1].Select(i => TrainingSystem.Shipped[i].Id),
+        Gen.Int[1, 100_000],
+        Gen.Double[0.3, 1.3],
+        Gen.Int[20, 900]
+    );
 
     private static FruitTree Grown(string system, int seed, int buds)
     {
@@ -344,70 +425,123 @@ public sealed class TreePruningTests
     }
 
     [Fact]
-    public void Buds_never_rise_caps_are_never_broken_and_the_stop_rule_holds() => AnyTree.Sample(x =>
-    {
-        var tree = Grown(x.System, x.Seed, x.Buds);
-        if (tree.FloralBuds == 0) return true;
-        var system = TrainingSystem.Find(x.System)!;
-        var rules = system.RulesFor();
-        var allowance = CutAllowance.Counted(tree.FloralBuds, tree.FloralBuds * x.Share, new(0.1, system.Caps.ShareOfBuds));
-        var pruning = TreePruning.Of(rules, tree, allowance);
-        var stops = system.Steps.ToDictionary(s => s.Id, s => s.Stop);
-        var (standing, big, wood) = (tree.FloralBuds, 0, 0.0);
-        foreach (var cut in pruning.Cuts)
-        {
-            if (cut.Drop < 0 || cut.BudsAfter != standing - cut.Drop) return false;
-            standing = cut.BudsAfter;
-            wood += cut.WoodCm3;
-            if (cut.DiameterMm >= system.Caps.BigCutMm) big++;
-            if (stops[cut.StepId] == StepStop.Never) continue;
-            if (cut.DiameterMm >= system.Caps.BigCutMm && big > system.Caps.BigCuts) return false;
-            if (cut.WoodCm3 > 0 && wood > tree.WoodCm3 * system.Caps.ShareOfWood + 1e-6) return false;
-            if (cut.Drop == 0) continue;
-            if (cut.BudsAfter < allowance.CapLow - 1e-6) return false;
-            if (rules.Aim == SystemAim.Number && cut.BudsAfter < (stops[cut.StepId] == StepStop.Number ? allowance.NumberLow : allowance.BandLow) - 1e-6) return false;
-        }
-        return standing == pruning.Left.FloralBuds;
-    }, iter: 400);
+    public void Buds_never_rise_caps_are_never_broken_and_the_stop_rule_holds() =>
+        AnyTree.Sample(
+            x =>
+            {
+                var tree = Grown(x.System, x.Seed, x.Buds);
+                if (tree.FloralBuds == 0)
+                    return true;
+                var system = TrainingSystem.Find(x.System)!;
+                var rules = system.RulesFor();
+                var allowance = CutAllowance.Counted(
+                    tree.FloralBuds,
+                    tree.FloralBuds * x.Share,
+                    new(0.1, system.Caps.ShareOfBuds)
+                );
+                var pruning = TreePruning.Of(rules, tree, allowance);
+                var stops = system.Steps.ToDictionary(s => s.Id, s => s.Stop);
+                var (standing, big, wood) = (tree.FloralBuds, 0, 0.0);
+                foreach (var cut in pruning.Cuts)
+                {
+                    if (cut.Drop < 0 || cut.BudsAfter != standing - cut.Drop)
+                        return false;
+                    standing = cut.BudsAfter;
+                    wood += cut.WoodCm3;
+                    if (cut.DiameterMm >= system.Caps.BigCutMm)
+                        big++;
+                    if (stops[cut.StepId] == StepStop.Never)
+                        continue;
+                    if (cut.DiameterMm >= system.Caps.BigCutMm && big > system.Caps.BigCuts)
+                        return false;
+                    if (cut.WoodCm3 > 0 && wood > tree.WoodCm3 * system.Caps.ShareOfWood + 1e-6)
+                        return false;
+                    if (cut.Drop == 0)
+                        continue;
+                    if (cut.BudsAfter < allowance.CapLow - 1e-6)
+                        return false;
+                    if (
+                        rules.Aim == SystemAim.Number
+                        && cut.BudsAfter
+                            < (stops[cut.StepId] == StepStop.Number ? allowance.NumberLow : allowance.BandLow) - 1e-6
+                    )
+                        return false;
+                }
+                return standing == pruning.Left.FloralBuds;
+            },
+            iter: 400
+        );
 
     [Fact]
-    public void No_dart_is_cut_as_a_fork() => AnyTree.Sample(x =>
-    {
-        var tree = Grown(x.System, x.Seed, x.Buds);
-        return TreePruning.Of(TrainingSystem.Find(x.System)!.RulesFor(), tree, CutAllowance.Counted(tree.FloralBuds, Math.Max(1, tree.FloralBuds * x.Share), Usual))
-            .Cuts.All(c => tree.Branches[c.Branch].Kind != BranchKind.Dart || c.Bud is not null);
-    }, iter: 200);
+    public void No_dart_is_cut_as_a_fork() =>
+        AnyTree.Sample(
+            x =>
+            {
+                var tree = Grown(x.System, x.Seed, x.Buds);
+                return TreePruning
+                    .Of(
+                        TrainingSystem.Find(x.System)!.RulesFor(),
+                        tree,
+                        CutAllowance.Counted(tree.FloralBuds, Math.Max(1, tree.FloralBuds * x.Share), Usual)
+                    )
+                    .Cuts.All(c => tree.Branches[c.Branch].Kind != BranchKind.Dart || c.Bud is not null);
+            },
+            iter: 200
+        );
 
     [Fact]
-    public void The_same_tree_is_cut_alike_every_time() => AnyTree.Sample(x =>
-    {
-        TreePruning Once() => TreePruning.Of(TrainingSystem.Find(x.System)!.RulesFor(), Grown(x.System, x.Seed, x.Buds), CutAllowance.Counted(x.Buds, Math.Max(1, x.Buds * x.Share), Usual));
-        return Once().Cuts.SequenceEqual(Once().Cuts);
-    }, iter: 100);
+    public void The_same_tree_is_cut_alike_every_time() =>
+        AnyTree.Sample(
+            x =>
+            {
+                TreePruning Once() =>
+                    TreePruning.Of(
+                        TrainingSystem.Find(x.System)!.RulesFor(),
+                        Grown(x.System, x.Seed, x.Buds),
+                        CutAllowance.Counted(x.Buds, Math.Max(1, x.Buds * x.Share), Usual)
+                    );
+                return Once().Cuts.SequenceEqual(Once().Cuts);
+            },
+            iter: 100
+        );
 
     // Limbs of a hand-made tree do not touch each other; in whatever order they are listed, the same ones go.
     [Fact]
-    public void The_order_limbs_are_listed_in_does_not_matter() => Gen.Shuffle(Enumerable.Range(0, 16).ToArray()).Sample(order =>
-    {
-        var hand = new HandTree();
-        foreach (var i in order) hand.Limb(0.7 + i * 0.13, 8 + i * 1.1, 12, azimuthDeg: i * 137.5, lengthM: 0.5);
-        var tree = hand.Tree();
-        var pruning = Cut("tall-spindle", tree, 130);
-        return pruning.Cuts.Where(c => c.Bud is null).Select(c => c.DiameterMm).Order().SequenceEqual(Cut("tall-spindle", Plain(), 130).Cuts.Where(c => c.Bud is null).Select(c => c.DiameterMm).Order());
+    public void The_order_limbs_are_listed_in_does_not_matter() =>
+        Gen.Shuffle(Enumerable.Range(0, 16).ToArray())
+            .Sample(order =>
+            {
+                var hand = new HandTree();
+                foreach (var i in order)
+                    hand.Limb(0.7 + i * 0.13, 8 + i * 1.1, 12, azimuthDeg: i * 137.5, lengthM: 0.5);
+                var tree = hand.Tree();
+                var pruning = Cut("tall-spindle", tree, 130);
+                return pruning
+                    .Cuts.Where(c => c.Bud is null)
+                    .Select(c => c.DiameterMm)
+                    .Order()
+                    .SequenceEqual(
+                        Cut("tall-spindle", Plain(), 130)
+                            .Cuts.Where(c => c.Bud is null)
+                            .Select(c => c.DiameterMm)
+                            .Order()
+                    );
 
-        static FruitTree Plain()
-        {
-            var plain = new HandTree();
-            for (var i = 0; i < 16; i++) plain.Limb(0.7 + i * 0.13, 8 + i * 1.1, 12, azimuthDeg: i * 137.5, lengthM: 0.5);
-            return plain.Tree();
-        }
-    });
+                static FruitTree Plain()
+                {
+                    var plain = new HandTree();
+                    for (var i = 0; i < 16; i++)
+                        plain.Limb(0.7 + i * 0.13, 8 + i * 1.1, 12, azimuthDeg: i * 137.5, lengthM: 0.5);
+                    return plain.Tree();
+                }
+            });
 
     [Fact]
     public void A_tree_all_of_whose_limbs_are_too_thick_keeps_most_of_them()
     {
         var hand = new HandTree();
-        for (var i = 0; i < 8; i++) hand.Limb(0.7 + i * 0.2, 40, 25, azimuthDeg: i * 137.5);
+        for (var i = 0; i < 8; i++)
+            hand.Limb(0.7 + i * 0.2, 40, 25, azimuthDeg: i * 137.5);
         var pruning = Cut("tall-spindle", hand.Tree(), 100);
         Assert.True(pruning.Left.Limbs >= 5);
         Assert.InRange(pruning.Cuts.Count(c => c.DiameterMm >= 20), 1, 3);
@@ -419,7 +553,8 @@ public sealed class TreePruningTests
     public void Trees_without_limbs_or_with_one_are_carried(int limbs)
     {
         var hand = new HandTree();
-        for (var i = 0; i < limbs; i++) hand.Limb(1, 30, 40);
+        for (var i = 0; i < limbs; i++)
+            hand.Limb(1, 30, 40);
         Assert.All(TrainingSystem.Shipped, system => Cut(system.Id, hand.Tree(), 20));
     }
 

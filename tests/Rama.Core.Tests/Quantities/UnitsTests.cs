@@ -27,8 +27,12 @@ public sealed class UnitsTests
     [Fact]
     public void Every_unit_converts_to_its_base_and_back()
     {
-        var all = Units.Length.Values.Concat(Units.Area.Values).Concat(Units.Mass.Values).Concat(Units.Share.Values).ToArray();
-        Gen.Select(Gen.Int[0, all.Length - 1].Select(i => all[i]), Gen.Double[1e-6, 1e6]).Sample((unit, value) =>
-            Math.Abs(unit.FromBase(unit.ToBase(value)) - value) <= value * 1e-14);
+        var all = Units
+            .Length.Values.Concat(Units.Area.Values)
+            .Concat(Units.Mass.Values)
+            .Concat(Units.Share.Values)
+            .ToArray();
+        Gen.Select(Gen.Int[0, all.Length - 1].Select(i => all[i]), Gen.Double[1e-6, 1e6])
+            .Sample((unit, value) => Math.Abs(unit.FromBase(unit.ToBase(value)) - value) <= value * 1e-14);
     }
 }

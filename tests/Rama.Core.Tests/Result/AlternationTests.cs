@@ -35,10 +35,15 @@ public sealed class AlternationTests
 
     [Fact]
     public void It_lies_between_none_and_one_and_no_unit_changes_it() =>
-        Gen.Double[0.1, 100].Array[2, 10].Select(Gen.Double[0.1, 50]).Sample((yields, factor) =>
-        {
-            var index = Of(yields)!.Index;
-            Assert.InRange(index, 0, 1);
-            Assert.Equal(index, Of([.. yields.Select(y => y * factor)])!.Index, 1e-9);
-        });
+        Gen.Double[0.1, 100]
+            .Array[2, 10]
+            .Select(Gen.Double[0.1, 50])
+            .Sample(
+                (yields, factor) =>
+                {
+                    var index = Of(yields)!.Index;
+                    Assert.InRange(index, 0, 1);
+                    Assert.Equal(index, Of([.. yields.Select(y => y * factor)])!.Index, 1e-9);
+                }
+            );
 }

@@ -13,7 +13,9 @@ public sealed class SeasonResultTests
         Assert.Equal(0, result.KgPerHa(2_500));
         Entries.AssertProblem(
             Entries.ProblemsOf(() => new SeasonResultEntry { Season = 2026, Yield = new(-1, "t/ha") }.Read(2027)),
-            "yield", "range");
+            "yield",
+            "range"
+        );
     }
 
     // Nothing between two crops: (50 − 0) ÷ 50 both ways, and pairs of nothing are none (handbook 2.10).

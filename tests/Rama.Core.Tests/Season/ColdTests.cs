@@ -6,13 +6,20 @@ namespace Rama.Core.Tests.Season;
 
 public sealed class ColdTests
 {
-    private static FrostLoss Night(string crop, string stage, double fahrenheit) => new FrostLossEntry { Crop = crop, Stage = stage, Lowest = new(fahrenheit, "°F") }.Calculate();
+    private static FrostLoss Night(string crop, string stage, double fahrenheit) =>
+        new FrostLossEntry
+        {
+            Crop = crop,
+            Stage = stage,
+            Lowest = new(fahrenheit, "°F"),
+        }.Calculate();
 
     // Handbook 4.3 [derived]: apple tight cluster at 24 °F, full pink at 26 °F.
     [Theory]
     [InlineData("tight-cluster", 24, .50)]
     [InlineData("full-pink", 26, .675)]
-    public void Flowers_killed(string stage, double fahrenheit, double share) => Near.Printed(share, Night("apple", stage, fahrenheit).FlowerLoss, 3);
+    public void Flowers_killed(string stage, double fahrenheit, double share) =>
+        Near.Printed(share, Night("apple", stage, fahrenheit).FlowerLoss, 3);
 
     // Handbook 4.3 [published charts, from memory]: the chart's own points for every crop and stage.
     [Theory]
@@ -49,14 +56,29 @@ public sealed class ColdTests
     [InlineData(0.1, "°C", 0)]
     [InlineData(33, "°F", 0)]
     public void Nothing_dies_above_freezing(double value, string unit, double loss) =>
-        Assert.Equal(loss, new FrostLossEntry { Crop = "apple", Stage = "full-pink", Lowest = new(value, unit) }.Calculate().ClusterLoss);
+        Assert.Equal(
+            loss,
+            new FrostLossEntry
+            {
+                Crop = "apple",
+                Stage = "full-pink",
+                Lowest = new(value, unit),
+            }
+                .Calculate()
+                .ClusterLoss
+        );
 
     [Fact]
-    public void Colder_never_kills_less() => Gen.Select(Gen.Double[-20, 40], Gen.Int[0, 5]).Sample((fahrenheit, stage) =>
-    {
-        var table = FrostTables.Shipped.Of("apple");
-        return FrostLoss.Of(table[stage], fahrenheit - 1).FlowerLoss >= FrostLoss.Of(table[stage], fahrenheit).FlowerLoss;
-    });
+    public void Colder_never_kills_less() =>
+        Gen.Select(Gen.Double[-20, 40], Gen.Int[0, 5])
+            .Sample(
+                (fahrenheit, stage) =>
+                {
+                    var table = FrostTables.Shipped.Of("apple");
+                    return FrostLoss.Of(table[stage], fahrenheit - 1).FlowerLoss
+                        >= FrostLoss.Of(table[stage], fahrenheit).FlowerLoss;
+                }
+            );
 
     // R 4.2: integrate(pmax(0, mean + half range · sin(2πt) − 6.1), 0, 1).
     [Theory]
@@ -65,13 +87,21 @@ public sealed class ColdTests
     [InlineData(-3, 5, 0)]
     [InlineData(0, 9, 0.7239282)]
     [InlineData(5, 25, 9.0101)]
-    public void Heat_of_a_day(double min, double max, double degreeDays) => Assert.Equal(degreeDays, DegreeDays.OfDay(min, max), 5e-5);
+    public void Heat_of_a_day(double min, double max, double degreeDays) =>
+        Assert.Equal(degreeDays, DegreeDays.OfDay(min, max), 5e-5);
 
-    private static DegreeDaysEntry Days(int count, Func<int, bool> known, string crop = "apple") => new()
-    {
-        Crop = crop,
-        Days = [.. Enumerable.Range(0, count).Where(known).Select(i => new WeatherDayEntry(new DateOnly(2027, 1, 1).AddDays(i), 8.1, 10.1))],
-    };
+    private static DegreeDaysEntry Days(int count, Func<int, bool> known, string crop = "apple") =>
+        new()
+        {
+            Crop = crop,
+            Days =
+            [
+                .. Enumerable
+                    .Range(0, count)
+                    .Where(known)
+                    .Select(i => new WeatherDayEntry(new DateOnly(2027, 1, 1).AddDays(i), 8.1, 10.1)),
+            ],
+        };
 
     // Handbook 4.3 [memory]: at 3 °C-days a day, green tip at 67 comes on day 23 and silver tip at 47 on day 16.
     [Fact]
@@ -106,7 +136,12 @@ public sealed class ColdTests
     [Fact]
     public void Own_dates_shift_the_table()
     {
-        WeatherDay[] days = [.. new[] { 2025, 2026 }.SelectMany(year => Enumerable.Range(0, 40).Select(i => new WeatherDay(new DateOnly(year, 1, 1).AddDays(i), 8.1, 10.1)))];
+        WeatherDay[] days =
+        [
+            .. new[] { 2025, 2026 }.SelectMany(year =>
+                Enumerable.Range(0, 40).Select(i => new WeatherDay(new DateOnly(year, 1, 1).AddDays(i), 8.1, 10.1))
+            ),
+        ];
         var heats = FrostTables.Shipped.Heat.Where(h => h.Crop == "apple").ToList();
         Assert.Equal(2, DegreeDays.ShiftOf(days, [new(2025, 1, 20), new(2026, 1, 26)], heats), 9);
         Assert.Equal(0, DegreeDays.ShiftOf(days, [], heats));
@@ -125,11 +160,24 @@ public sealed class ColdTests
     [Fact]
     public void What_is_wrong_is_told_at_its_field()
     {
-        var problems = Entries.ProblemsOf(() => new DegreeDaysEntry { Days = [new(null, 5, 4), new(new(2027, 1, 2), -80, null)] }.Calculate());
+        var problems = Entries.ProblemsOf(() =>
+            new DegreeDaysEntry { Days = [new(null, 5, 4), new(new(2027, 1, 2), -80, null)] }.Calculate()
+        );
         Entries.AssertProblem(problems, "days[0].date", "missing");
         Entries.AssertProblem(problems, "days[0].maxC", "conflict");
         Entries.AssertProblem(problems, "days[1].minC", "range");
         Entries.AssertProblem(problems, "days[1].maxC", "missing");
-        Entries.AssertProblem(Entries.ProblemsOf(() => new FrostLossEntry { Crop = "apple", Stage = "july", Lowest = new Amount(-2, "K") }.Calculate()), "lowest", "unit");
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() =>
+                new FrostLossEntry
+                {
+                    Crop = "apple",
+                    Stage = "july",
+                    Lowest = new Amount(-2, "K"),
+                }.Calculate()
+            ),
+            "lowest",
+            "unit"
+        );
     }
 }

@@ -12,7 +12,14 @@ public sealed class WorkTests
     [Fact]
     public void Hardy_old_and_big_ones_come_first()
     {
-        (string, int, double, string)[] plantings = [("peach", 1990, 9, "A"), ("apple", 2010, 1, "B"), ("apple", 2010, 4, "C"), ("apple", 1999, 1, "D"), ("pear", 1990, 1, "E")];
+        (string, int, double, string)[] plantings =
+        [
+            ("peach", 1990, 9, "A"),
+            ("apple", 2010, 1, "B"),
+            ("apple", 2010, 4, "C"),
+            ("apple", 1999, 1, "D"),
+            ("pear", 1990, 1, "E"),
+        ];
         Assert.Equal(["D", "C", "B", "E", "A"], WorkOrder.Of(plantings, p => p).Select(p => p.Item4));
     }
 
@@ -25,12 +32,18 @@ public sealed class WorkTests
     public void Work_is_laid_end_to_end_in_the_order_the_windows_close()
     {
         var works = WorkAhead.InTurn(
-            Today, 240, [Work(6_120, 2, Tip(2, 7)), Work(0, null, null), Work(6_120, null, Tip(2, 1))]);
+            Today,
+            240,
+            [Work(6_120, 2, Tip(2, 7)), Work(0, null, null), Work(6_120, null, Tip(2, 1))]
+        );
         Assert.Equal([2, 0, 1], works.Select(w => w.Place));
         Assert.Equal(
             [(240, true, new DateOnly(2027, 2, 3), 5, 2), (240, false, new DateOnly(2027, 2, 10), 11, 3)],
-            works.Take(2).Select(w => w.Work)
-                .Select(w => ((int)w.Hours, w.HoursAssumed, w.Done, w.DaysToGreenTip!.Value, w.DaysLate!.Value)));
+            works
+                .Take(2)
+                .Select(w => w.Work)
+                .Select(w => ((int)w.Hours, w.HoursAssumed, w.Done, w.DaysToGreenTip!.Value, w.DaysLate!.Value))
+        );
         Assert.Equal("season.late", works[1].Work.Reason!.Code);
         Assert.Equal((null, null), (works[2].Work.DaysToGreenTip, works[2].Work.DaysLate));
     }
@@ -40,8 +53,10 @@ public sealed class WorkTests
     public void Stone_fruit_waits_for_its_own_window()
     {
         var works = WorkAhead.InTurn(
-            Today, 240,
-            [Work(100, 2, Tip(3, 10), "peach"), Work(100, 2, Tip(3, 20), "cherry"), Work(6_120, 2, Tip(3, 25))]);
+            Today,
+            240,
+            [Work(100, 2, Tip(3, 10), "peach"), Work(100, 2, Tip(3, 20), "cherry"), Work(6_120, 2, Tip(3, 25))]
+        );
         Assert.Equal([2, 1, 0], works.Select(w => w.Place));
         Assert.Equal(new DateOnly(2027, 2, 20), works[1].Work.Window!.From);
         Assert.True(works[1].Work.Done >= new DateOnly(2027, 2, 20) && works[2].Work.Done >= new DateOnly(2027, 2, 24));
@@ -61,15 +76,23 @@ public sealed class WorkTests
     public void Hardy_ones_come_first_where_windows_close_together()
     {
         var works = WorkAhead.InTurn(
-            Today, 240, [Work(10, 2, Tip(3, 1)), Work(10, 2, Tip(3, 1), "pear"), Work(10, 2, Tip(2, 20), "pear")]);
+            Today,
+            240,
+            [Work(10, 2, Tip(3, 1)), Work(10, 2, Tip(3, 1), "pear"), Work(10, 2, Tip(2, 20), "pear")]
+        );
         Assert.Equal([2, 0, 1], works.Select(w => w.Place));
     }
 
     [Fact]
     public void Green_tip_is_the_mean_of_the_nearest_kin_that_has_dates()
     {
-        DateOnly[] own = [new(2024, 3, 12), new(2025, 3, 18), new(2026, 3, 15)], variety = [new(2026, 3, 1)], crop = [new(2026, 2, 20)];
-        Assert.Equal(new GreenTip(new(2027, 3, 15), 3, GreenTipBasis.Planting), GreenTip.Expected(2027, own, variety, crop));
+        DateOnly[] own = [new(2024, 3, 12), new(2025, 3, 18), new(2026, 3, 15)],
+            variety = [new(2026, 3, 1)],
+            crop = [new(2026, 2, 20)];
+        Assert.Equal(
+            new GreenTip(new(2027, 3, 15), 3, GreenTipBasis.Planting),
+            GreenTip.Expected(2027, own, variety, crop)
+        );
         Assert.Equal(GreenTipBasis.Variety, GreenTip.Expected(2027, [], variety, crop)!.Basis);
         Assert.Equal(GreenTipBasis.Crop, GreenTip.Expected(2027, [], [], crop)!.Basis);
         Assert.Null(GreenTip.Expected(2027, [], [], []));

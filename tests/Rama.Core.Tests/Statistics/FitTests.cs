@@ -7,11 +7,41 @@ public sealed class FitTests
     // Age in days and trunk circumference in mm of five orange trees: R's data set Orange (Draper and Smith, Applied Regression Analysis).
     private static readonly (double X, double Y)[] Orange =
     [
-        (118, 30), (484, 58), (664, 87), (1004, 115), (1231, 120), (1372, 142), (1582, 145),
-        (118, 33), (484, 69), (664, 111), (1004, 156), (1231, 172), (1372, 203), (1582, 203),
-        (118, 30), (484, 51), (664, 75), (1004, 108), (1231, 115), (1372, 139), (1582, 140),
-        (118, 32), (484, 62), (664, 112), (1004, 167), (1231, 179), (1372, 209), (1582, 214),
-        (118, 30), (484, 49), (664, 81), (1004, 125), (1231, 142), (1372, 174), (1582, 177),
+        (118, 30),
+        (484, 58),
+        (664, 87),
+        (1004, 115),
+        (1231, 120),
+        (1372, 142),
+        (1582, 145),
+        (118, 33),
+        (484, 69),
+        (664, 111),
+        (1004, 156),
+        (1231, 172),
+        (1372, 203),
+        (1582, 203),
+        (118, 30),
+        (484, 51),
+        (664, 75),
+        (1004, 108),
+        (1231, 115),
+        (1372, 139),
+        (1582, 140),
+        (118, 32),
+        (484, 62),
+        (664, 112),
+        (1004, 167),
+        (1231, 179),
+        (1372, 209),
+        (1582, 214),
+        (118, 30),
+        (484, 49),
+        (664, 81),
+        (1004, 125),
+        (1231, 142),
+        (1372, 174),
+        (1582, 177),
     ];
 
     // R 4.2: summary(lm(circumference ~ age, Orange)).
@@ -62,10 +92,13 @@ public sealed class FitTests
         (double, double)[] own = [.. Enumerable.Range(0, pairs).Select(i => (5.0 + 2 * i, 200 - 8.0 * i))];
         var line = ResponseLine.Of(own, -6, (7, 180), 3, 11);
         Assert.Equal(slope, line.Slope, 9);
-        if (pairs == 0) Assert.Equal(180, line.At(7), 9);
-        if (pairs >= 6) Assert.Equal(own.Average(p => p.Item2), line.At(own.Average(p => p.Item1)), 9);
+        if (pairs == 0)
+            Assert.Equal(180, line.At(7), 9);
+        if (pairs >= 6)
+            Assert.Equal(own.Average(p => p.Item2), line.At(own.Average(p => p.Item1)), 9);
         // One season takes the level half way: the known line has 192 at 5, the season 200.
-        if (pairs == 1) Assert.Equal(196, line.At(5), 9);
+        if (pairs == 1)
+            Assert.Equal(196, line.At(5), 9);
     }
 
     [Fact]
@@ -79,7 +112,13 @@ public sealed class FitTests
     [Fact]
     public void A_free_line_knows_only_what_it_saw()
     {
-        var line = ResponseLine.Of([.. Enumerable.Range(0, 6).Select(i => (5.0 + i, 200 - 4.0 * i))], -6, (7, 180), 1, 30);
+        var line = ResponseLine.Of(
+            [.. Enumerable.Range(0, 6).Select(i => (5.0 + i, 200 - 4.0 * i))],
+            -6,
+            (7, 180),
+            1,
+            30
+        );
         Assert.True(line.Knows(5) && line.Knows(10));
         Assert.False(line.Knows(4.9) || line.Knows(10.1));
     }

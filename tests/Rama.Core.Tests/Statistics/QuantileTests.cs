@@ -25,7 +25,8 @@ public sealed class QuantileTests
     [InlineData(0.95, 1.645)]
     [InlineData(0.995, 2.576)]
     [InlineData(0.90, 1.282)]
-    public void Normal(double p, double printed) => Near.Printed(printed, MathNet.Numerics.Distributions.Normal.InvCDF(0, 1, p), 3);
+    public void Normal(double p, double printed) =>
+        Near.Printed(printed, MathNet.Numerics.Distributions.Normal.InvCDF(0, 1, p), 3);
 
     // Handbook 2.5 [derived, R]: ten counted trees.
     [Fact]

@@ -23,9 +23,14 @@ public sealed class TrainingSystemTests
         hand.Limb(1, 20, buds: 10);
         hand.Limb(1.5, 16, buds: 8);
         hand.Limb(2, 15, buds: 7);
-        for (var i = 0; i < 10; i++) hand.Limb(0.6 + i * 0.2, 13, buds: 3);
+        for (var i = 0; i < 10; i++)
+            hand.Limb(0.6 + i * 0.2, 13, buds: 3);
         // Over 14 mm, thickest first, two at most; 55 buds to 30: cut to the band of 27 at the lowest.
-        var pruning = TreePruning.Of(TrainingSystem.Parse(Packs.Json()).RulesFor(), hand.Tree(), CutAllowance.Counted(55, 30, new(0.1, 0.9)));
+        var pruning = TreePruning.Of(
+            TrainingSystem.Parse(Packs.Json()).RulesFor(),
+            hand.Tree(),
+            CutAllowance.Counted(55, 30, new(0.1, 0.9))
+        );
         Assert.Equal([20, 16], pruning.Cuts.Select(c => c.DiameterMm));
         Assert.Equal(StepEnd.StepLimit, pruning.Ends["thick"]);
         Assert.Equal(37, pruning.Left.FloralBuds);
@@ -70,9 +75,14 @@ public sealed class TrainingSystemTests
         Refused(Packs.Json().Replace(good, bad, StringComparison.Ordinal), told);
 
     [Fact]
-    public void Terms_that_lead_back_to_themselves_are_refused() => Refused(
-        Packs.Json(Packs.Step.Replace("diameter > big", "strong", StringComparison.Ordinal), terms: """{ "strong": "not weak", "weak": "not strong" }"""),
-        "strong → weak → strong lead back to themselves");
+    public void Terms_that_lead_back_to_themselves_are_refused() =>
+        Refused(
+            Packs.Json(
+                Packs.Step.Replace("diameter > big", "strong", StringComparison.Ordinal),
+                terms: """{ "strong": "not weak", "weak": "not strong" }"""
+            ),
+            "strong → weak → strong lead back to themselves"
+        );
 
     // A pack is written by people and read by the server all estates share: no rule may exhaust it.
     public static readonly TheoryData<string, string> Endless = new()
@@ -88,34 +98,57 @@ public sealed class TrainingSystemTests
     public void A_rule_that_would_exhaust_the_server_is_refused(string find, string told)
     {
         // Each term names the next twice: a thousand million parts at the thirtieth.
-        var terms = string.Join(", ", Enumerable.Range(0, 30).Select(i => $"\"t{i}\": \"{(i == 29 ? "rival" : $"t{i + 1} and t{i + 1}")}\""));
-        Refused(Packs.Json(Packs.Step.Replace("limbs where diameter > big", find, StringComparison.Ordinal), terms: $"{{ {terms} }}"), told);
+        var terms = string.Join(
+            ", ",
+            Enumerable.Range(0, 30).Select(i => $"\"t{i}\": \"{(i == 29 ? "rival" : $"t{i + 1} and t{i + 1}")}\"")
+        );
+        Refused(
+            Packs.Json(
+                Packs.Step.Replace("limbs where diameter > big", find, StringComparison.Ordinal),
+                terms: $"{{ {terms} }}"
+            ),
+            told
+        );
     }
 
     [Fact]
-    public void A_question_may_only_change_what_is_there() => Refused(
-        Packs.Json(questions: """
-            [{ "id": "q", "name": { "en": "a", "es": "b" }, "options": [
-              { "id": "one", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" }, "leavesOut": ["forks"] },
-              { "id": "two", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" }, "sets": { "how-many": 9 } }] }]
-            """), "there is no step “forks”", "how-many must lie between 0 and 5");
+    public void A_question_may_only_change_what_is_there() =>
+        Refused(
+            Packs.Json(
+                questions: """
+                [{ "id": "q", "name": { "en": "a", "es": "b" }, "options": [
+                  { "id": "one", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" }, "leavesOut": ["forks"] },
+                  { "id": "two", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" }, "sets": { "how-many": 9 } }] }]
+                """
+            ),
+            "there is no step “forks”",
+            "how-many must lie between 0 and 5"
+        );
 
     [Fact]
     public void A_step_names_what_its_terms_name_and_no_part_of_a_word()
     {
-        var system = Packs.Finding("limbs where strong", terms: """{ "strong": "thick and not rival", "thick": "diameter > big" }""");
+        var system = Packs.Finding(
+            "limbs where strong",
+            terms: """{ "strong": "thick and not rival", "thick": "diameter > big" }"""
+        );
         var step = Assert.Single(system.Steps);
         Assert.All(["big", "how-many", "rival"], word => Assert.True(system.Names(step, word)));
         Assert.All(["how", "many", "ratio"], word => Assert.False(system.Names(step, word)));
     }
 
     [Fact]
-    public void An_answer_may_only_suit_traits_varieties_have() => Refused(
-        Packs.Json(questions: """
-            [{ "id": "q", "name": { "en": "a", "es": "b" }, "options": [
-              { "id": "one", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" }, "suits": ["red"] },
-              { "id": "two", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" } }] }]
-            """), "suits speaks of “red”");
+    public void An_answer_may_only_suit_traits_varieties_have() =>
+        Refused(
+            Packs.Json(
+                questions: """
+                [{ "id": "q", "name": { "en": "a", "es": "b" }, "options": [
+                  { "id": "one", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" }, "suits": ["red"] },
+                  { "id": "two", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" } }] }]
+                """
+            ),
+            "suits speaks of “red”"
+        );
 
     [Theory]
     [InlineData("[")]
@@ -123,7 +156,8 @@ public sealed class TrainingSystemTests
     [InlineData("{ \"system\": 4 }")]
     [InlineData("{ \"$schema\": \"x\", \"system\": { \"steps\": [null] } }")]
     [InlineData("{ \"$schema\": \"x\", \"system\": { \"steps\": [{ \"use\": \"spray\" }] } }")]
-    public void What_is_no_pack_is_refused(string json) => Assert.Throws<InvalidDataException>(() => TrainingSystem.Parse(json));
+    public void What_is_no_pack_is_refused(string json) =>
+        Assert.Throws<InvalidDataException>(() => TrainingSystem.Parse(json));
 
     // Handbook 3.3: which crops, how many leaders, what pruning stops at.
     [Theory]
@@ -158,7 +192,12 @@ public sealed class TrainingSystemTests
     [InlineData("tall-spindle", "tops", "even", "lighter", "full")]
     [InlineData("cherry-spindle", "cherry-top", "after-harvest", "dormant")]
     [InlineData("pedestrian-peach", "sides", "rest", "left", "right")]
-    public void Both_sides_of_a_disagreement_can_be_chosen(string id, string question, string usual, params string[] others)
+    public void Both_sides_of_a_disagreement_can_be_chosen(
+        string id,
+        string question,
+        string usual,
+        params string[] others
+    )
     {
         var asked = TrainingSystem.Find(id)!.Questions.Single(q => q.Id == question);
         Assert.Equal(usual, asked.Answer(null).Id);
@@ -171,12 +210,21 @@ public sealed class TrainingSystemTests
     [InlineData("tall-spindle", "stubs", "Idared", "long")]
     [InlineData("cherry-spindle", "tipping", "Kordia", "third")]
     [InlineData("cherry-spindle", "tipping", "Burlat", "none")]
-    public void A_question_is_answered_as_suits_the_variety_unless_the_manager_chooses(string id, string question, string variety, string answer)
+    public void A_question_is_answered_as_suits_the_variety_unless_the_manager_chooses(
+        string id,
+        string question,
+        string variety,
+        string answer
+    )
     {
         var (system, traits) = (TrainingSystem.Find(id)!, Rama.Core.Estate.Catalogue.Shipped.Variety(variety)!.Traits);
         Assert.Equal(answer, system.AnswersFor(new Dictionary<string, string>(), traits)[question]);
         Assert.All(system.Questions.Single(q => q.Id == question).Options, o =>
-            Assert.Equal(o.Id, system.AnswersFor(new Dictionary<string, string> { [question] = o.Id }, traits)[question]));
+            Assert.Equal(
+                o.Id,
+                system.AnswersFor(new Dictionary<string, string> { [question] = o.Id }, traits)[question]
+            )
+        );
     }
 
     [Fact]
@@ -195,8 +243,14 @@ public sealed class TrainingSystemTests
     }
 
     [Fact]
-    public void Unsound_wood_comes_out_whatever_the_decision() => Assert.All(TrainingSystem.Shipped, system =>
-        Assert.All(Enum.GetValues<DecisionKind>(), kind => Assert.Contains(system.Steps, s => s.Find == "limbs where unsound" && s.Stop == StepStop.Never && s.Under.Contains(kind))));
+    public void Unsound_wood_comes_out_whatever_the_decision() =>
+        Assert.All(TrainingSystem.Shipped, system =>
+            Assert.All(Enum.GetValues<DecisionKind>(), kind =>
+                Assert.Contains(system.Steps, s =>
+                    s.Find == "limbs where unsound" && s.Stop == StepStop.Never && s.Under.Contains(kind)
+                )
+            )
+        );
 
     private static void Refused(string json, params string[] told)
     {

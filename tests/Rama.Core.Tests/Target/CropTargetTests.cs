@@ -1,7 +1,7 @@
-using Rama.Core.Target.Size;
 using CsCheck;
 using Rama.Core.Estate;
 using Rama.Core.Target;
+using Rama.Core.Target.Size;
 
 namespace Rama.Core.Tests.Target;
 
@@ -11,18 +11,34 @@ public sealed class CropTargetTests
 
     private static readonly DensityEntry American = new()
     {
-        RowSpacing = new(13, "ft"), TreeSpacing = new(4, "ft"), Area = new(5, "ac"), MissingShare = new(2, "%"),
+        RowSpacing = new(13, "ft"),
+        TreeSpacing = new(4, "ft"),
+        Area = new(5, "ac"),
+        MissingShare = new(2, "%"),
     };
 
-    private static CropTarget Of(DensityEntry ground, double yield, string yieldUnit, double size, string sizeUnit, double packOut = 100) =>
-        CropTarget.Of(PlantingDensity.Of(ground.ReadForm()), new CropTargetEntry
-        {
-            Yield = new(yield, yieldUnit), FruitSize = new(size, sizeUnit), PackOut = new(packOut, "%"),
-        }.ReadCrop());
+    private static CropTarget Of(
+        DensityEntry ground,
+        double yield,
+        string yieldUnit,
+        double size,
+        string sizeUnit,
+        double packOut = 100
+    ) =>
+        CropTarget.Of(
+            PlantingDensity.Of(ground.ReadForm()),
+            new CropTargetEntry
+            {
+                Yield = new(yield, yieldUnit),
+                FruitSize = new(size, sizeUnit),
+                PackOut = new(packOut, "%"),
+            }.ReadCrop()
+        );
 
     // Handbook 2.3 [derived].
     [Fact]
-    public void Sixty_tonnes_of_190_grams() => Near.Printed(122.7, Of(Metric, 60, "t/ha", 190, "g", 88).FruitPerTree, 1);
+    public void Sixty_tonnes_of_190_grams() =>
+        Near.Printed(122.7, Of(Metric, 60, "t/ha", 190, "g", 88).FruitPerTree, 1);
 
     // Handbook 2.3 [derived]: the mass of a bushel cancels where the size is told per bushel.
     [Fact]
@@ -51,7 +67,7 @@ public sealed class CropTargetTests
     public void Diameter_to_grams(double mm, double grams) => Near.Printed(grams, DiameterLaw.Apple.MassG(mm), 0);
 
     [Theory]
-    [InlineData("bin/ha", 200)]   // 60 t in bins of 300 kg
+    [InlineData("bin/ha", 200)] // 60 t in bins of 300 kg
     [InlineData("kg/ha", 60_000)]
     public void The_same_yield_in_another_unit_is_the_same_target(string unit, double value) =>
         Near.Printed(122.7, Of(Metric, value, unit, 190, "g", 88).FruitPerTree, 1);
@@ -64,24 +80,49 @@ public sealed class CropTargetTests
         Near.Printed(122.7, Of(Metric, value, unit, 190, "g", 88).FruitPerTree, 1);
 
     [Fact]
-    public void Fruit_per_tree_is_taken_as_it_is() => Assert.Equal(96, Of(Metric, 96, "fruit/tree", 190, "g", 50).FruitPerTree);
+    public void Fruit_per_tree_is_taken_as_it_is() =>
+        Assert.Equal(96, Of(Metric, 96, "fruit/tree", 190, "g", 50).FruitPerTree);
 
     [Fact]
-    public void Own_package_masses_win() => Near.Printed(122.7, CropTarget.Of(PlantingDensity.Of(Metric.ReadForm()), new CropTargetEntry
-    {
-        Yield = new(150, "bin/ha"), FruitSize = new(190, "g"), PackOut = new(88, "%"), Packages = new() { Bin = new(400, "kg") },
-    }.ReadCrop()).FruitPerTree, 1);
+    public void Own_package_masses_win() =>
+        Near.Printed(
+            122.7,
+            CropTarget
+                .Of(
+                    PlantingDensity.Of(Metric.ReadForm()),
+                    new CropTargetEntry
+                    {
+                        Yield = new(150, "bin/ha"),
+                        FruitSize = new(190, "g"),
+                        PackOut = new(88, "%"),
+                        Packages = new() { Bin = new(400, "kg") },
+                    }.ReadCrop()
+                )
+                .FruitPerTree,
+            1
+        );
 
     [Fact]
     public void More_yield_never_means_fewer_buds() =>
-        Gen.Select(Gen.Int[0, YieldTarget.UnitCodes.Count - 1].Select(i => YieldTarget.UnitCodes[i]), Gen.Double[1, 2], Gen.Double[1, 3], Gen.Double[1, 6], Gen.Double[0.05, 1])
-            .Sample((unit, low, more, factor, packOut) =>
-            {
-                // A start that three-fold more still keeps within what every unit accepts.
-                var start = unit.EndsWith("/tree", StringComparison.Ordinal) ? 4 * low : unit is "kg/ha" or "lb/ac" ? 5_000 * low : 10 * low;
-                double Buds(double yield) => Of(Metric, yield, unit, 190, "g", packOut * 100).FruitPerTree * factor;
-                return Buds(start * more) >= Buds(start);
-            });
+        Gen.Select(
+                Gen.Int[0, YieldTarget.UnitCodes.Count - 1].Select(i => YieldTarget.UnitCodes[i]),
+                Gen.Double[1, 2],
+                Gen.Double[1, 3],
+                Gen.Double[1, 6],
+                Gen.Double[0.05, 1]
+            )
+            .Sample(
+                (unit, low, more, factor, packOut) =>
+                {
+                    // A start that three-fold more still keeps within what every unit accepts.
+                    var start =
+                        unit.EndsWith("/tree", StringComparison.Ordinal) ? 4 * low
+                        : unit is "kg/ha" or "lb/ac" ? 5_000 * low
+                        : 10 * low;
+                    double Buds(double yield) => Of(Metric, yield, unit, 190, "g", packOut * 100).FruitPerTree * factor;
+                    return Buds(start * more) >= Buds(start);
+                }
+            );
 
     [Fact]
     public void The_last_step_gives_the_answer()
@@ -107,7 +148,11 @@ public sealed class CropTargetTests
     [InlineData(9_000, "t/ha")]
     [InlineData(0, "fruit/tree")]
     public void Absurd_yield_is_told_at_its_field(double value, string unit) =>
-        Entries.AssertProblem(Entries.ProblemsOf(() => (Entries.Target with { Yield = new(value, unit) }).ReadCrop()), "yield", "range");
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() => (Entries.Target with { Yield = new(value, unit) }).ReadCrop()),
+            "yield",
+            "range"
+        );
 
     [Theory]
     [InlineData(0, "g", "range")]
@@ -115,12 +160,20 @@ public sealed class CropTargetTests
     [InlineData(9, "in", "range")]
     [InlineData(190, "stone", "unit")]
     public void Absurd_size_is_told_at_its_field(double value, string unit, string code) =>
-        Entries.AssertProblem(Entries.ProblemsOf(() => (Entries.Target with { FruitSize = new(value, unit) }).ReadCrop()), "fruitSize", code);
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() => (Entries.Target with { FruitSize = new(value, unit) }).ReadCrop()),
+            "fruitSize",
+            code
+        );
 
     [Theory]
     [InlineData(1.01, "share")]
     [InlineData(101, "%")]
     [InlineData(0, "%")]
     public void Pack_out_above_one_or_nothing_is_told_at_its_field(double value, string unit) =>
-        Entries.AssertProblem(Entries.ProblemsOf(() => (Entries.Target with { PackOut = new(value, unit) }).ReadCrop()), "packOut", "range");
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() => (Entries.Target with { PackOut = new(value, unit) }).ReadCrop()),
+            "packOut",
+            "range"
+        );
 }

@@ -11,7 +11,14 @@ public sealed class TreeGeneratorTests
     private static readonly TreePlace Place = new(3.4, 1.0, 3.0);
 
     private static readonly TreeCounts Counts = new(
-        new(18, 0.32), new(214, 0.27), 1, new(21, 0.14), new(13.4, 0.31), 0.37, new(3.3, 0.05));
+        new(18, 0.32),
+        new(214, 0.27),
+        1,
+        new(21, 0.14),
+        new(13.4, 0.31),
+        0.37,
+        new(3.3, 0.05)
+    );
 
     private static TreeGenerator Of(string system) => new(TrainingSystem.Find(system)!.Form.Typical, Place);
 
@@ -23,9 +30,17 @@ public sealed class TreeGeneratorTests
         Has(trees.Select(t => t.TcsaCm2), Counts.TcsaCm2);
         Has(trees.Select(t => (double)t.FloralBuds), Counts.FloralBuds);
         Has(trees.Select(t => (double)t.Branches.Count(b => b.Kind == BranchKind.Limb)), Counts.Limbs);
-        Has(trees.SelectMany(t => t.Branches).Where(b => b.Kind == BranchKind.Limb).Select(b => b.DiameterMm), Counts.LimbMm);
+        Has(
+            trees.SelectMany(t => t.Branches).Where(b => b.Kind == BranchKind.Limb).Select(b => b.DiameterMm),
+            Counts.LimbMm
+        );
         var limbs = trees.SelectMany(t => t.Branches).Where(b => b.Kind == BranchKind.Limb).ToList();
-        Assert.InRange(trees.Sum(t => t.Branches.Count(b => b.Kind == BranchKind.Arm)) / (double)limbs.Count(l => l.LengthM > 0.25), 0.36, 0.38);
+        Assert.InRange(
+            trees.Sum(t => t.Branches.Count(b => b.Kind == BranchKind.Arm))
+                / (double)limbs.Count(l => l.LengthM > 0.25),
+            0.36,
+            0.38
+        );
 
         static void Has(IEnumerable<double> values, Spread wanted)
         {
@@ -44,7 +59,8 @@ public sealed class TreeGeneratorTests
     {
         var trees = Of("tall-spindle").Make(Counts, Many, 12);
         var area = trees.Select(t =>
-            Math.Log(t.Branches.Where(b => b.Kind == BranchKind.Limb).Sum(b => b.CrossSectionCm2) / t.TcsaCm2));
+            Math.Log(t.Branches.Where(b => b.Kind == BranchKind.Limb).Sum(b => b.CrossSectionCm2) / t.TcsaCm2)
+        );
         Assert.InRange(area.StandardDeviation(), 0.09, 0.11);
         var (buds, trunk) = (trees.Select(t => Math.Log(t.FloralBuds)), trees.Select(t => Math.Log(t.TcsaCm2)));
         Assert.InRange(Correlation.Pearson(buds, trunk), 0.68, 0.72);
@@ -54,27 +70,40 @@ public sealed class TreeGeneratorTests
     public void The_same_seed_makes_the_same_tree_and_another_another()
     {
         var (a, b, c) = (Of("open-v").Make(Counts, 5), Of("open-v").Make(Counts, 5), Of("open-v").Make(Counts, 6));
-        Assert.Equal(a.Branches.Select(x => (x.DiameterMm, x.LengthM)), b.Branches.Select(x => (x.DiameterMm, x.LengthM)));
+        Assert.Equal(
+            a.Branches.Select(x => (x.DiameterMm, x.LengthM)),
+            b.Branches.Select(x => (x.DiameterMm, x.LengthM))
+        );
         Assert.Equal(a.Buds, b.Buds);
         Assert.NotEqual(a.TrunkMm, c.TrunkMm);
     }
 
     [Fact]
     public void Every_system_s_tree_stands_on_its_ground() => Assert.All(TrainingSystem.Shipped, system =>
-    {
-        var shape = system.Form.Typical;
-        var counts = Counts with { Leaders = system.Form.Leaders, Limbs = new(system.Form.LimbsPerTree, 0.1), LimbMm = new(shape.LimbMm, shape.LimbCv), HeightM = new(shape.HeightM, 0.05) };
-        foreach (var tree in new TreeGenerator(shape, Place).Make(counts, 40, 3))
         {
-            Assert.Equal(system.Form.Leaders, tree.Branches.Count(b => b.Kind == BranchKind.Leader));
-            Assert.All(tree.Branches, b =>
+            var shape = system.Form.Typical;
+            var counts = Counts with
             {
-                Assert.True(b.LengthM > 0 && b.DiameterMm > 0 && double.IsFinite(b.Path[^1].HeightM));
-                if (b.Parent is { } on) Assert.True(b.Path[0].To(tree.Branches[on].PointAt(b.AtM)) < 1e-6, $"{b.Kind} hangs in the air");
-            });
-            Assert.All(tree.Buds, b => Assert.InRange(b.AtM, 0, tree.Branches[b.Branch].LengthM + 1e-9));
-        }
-    });
+                Leaders = system.Form.Leaders,
+                Limbs = new(system.Form.LimbsPerTree, 0.1),
+                LimbMm = new(shape.LimbMm, shape.LimbCv),
+                HeightM = new(shape.HeightM, 0.05),
+            };
+            foreach (var tree in new TreeGenerator(shape, Place).Make(counts, 40, 3))
+            {
+                Assert.Equal(system.Form.Leaders, tree.Branches.Count(b => b.Kind == BranchKind.Leader));
+                Assert.All(tree.Branches, b =>
+                {
+                    Assert.True(b.LengthM > 0 && b.DiameterMm > 0 && double.IsFinite(b.Path[^1].HeightM));
+                    if (b.Parent is { } on)
+                        Assert.True(
+                            b.Path[0].To(tree.Branches[on].PointAt(b.AtM)) < 1e-6,
+                            $"{b.Kind} hangs in the air"
+                        );
+                });
+                Assert.All(tree.Buds, b => Assert.InRange(b.AtM, 0, tree.Branches[b.Branch].LengthM + 1e-9));
+            }
+        });
 
     // A V of two planes at 18° spreads 2·h·tan θ over the part above the trunk: handbook 2.9.
     [Fact]
@@ -98,7 +127,13 @@ public sealed class TreeGeneratorTests
         var grown = tree.Branches.Where(b => b.Kind == BranchKind.Limb).ToList();
         Assert.Equal([9, 15, 22], grown.Select(l => l.DiameterMm).Order());
         Assert.Equal(48, tree.FloralBuds);
-        Assert.All(grown, l => Assert.InRange(standing.FloralOn(l.Id), limbs.Single(x => x.DiameterMm == l.DiameterMm).FloralBuds!.Value - 1, limbs.Single(x => x.DiameterMm == l.DiameterMm).FloralBuds!.Value + 1));
+        Assert.All(grown, l =>
+            Assert.InRange(
+                standing.FloralOn(l.Id),
+                limbs.Single(x => x.DiameterMm == l.DiameterMm).FloralBuds!.Value - 1,
+                limbs.Single(x => x.DiameterMm == l.DiameterMm).FloralBuds!.Value + 1
+            )
+        );
     }
 
     [Theory]

@@ -74,7 +74,10 @@ export type VarietyEntry = Schemas['VarietyEntry'];
 export type Place = Required<Schemas['Point']>;
 export type TreeBranch = Required<Omit<Schemas['Branch'], 'path'>> & { path: Place[] };
 export type TreeBud = Schemas['BudSite'];
-export type FruitTree = Required<Omit<Schemas['FruitTree'], 'branches' | 'buds'>> & { branches: TreeBranch[]; buds: TreeBud[] };
+export type FruitTree = Required<Omit<Schemas['FruitTree'], 'branches' | 'buds'>> & {
+  branches: TreeBranch[];
+  buds: TreeBud[];
+};
 /** A cut as a drawing needs it. */
 export type DrawnCut = Omit<Schemas['CardDrawnCut'], 'at'> & { at: Place };
 export type BenchCut = Omit<Schemas['BenchCut'], 'at'> & { at: Place };
@@ -94,7 +97,10 @@ export interface Problem {
 
 /** A failed request, with what the server said about it. */
 export class RequestError extends Error {
-  constructor(readonly status: number, readonly problem: Problem) {
+  constructor(
+    readonly status: number,
+    readonly problem: Problem,
+  ) {
     super(problem.title ?? `The server answered ${status}.`);
   }
 }

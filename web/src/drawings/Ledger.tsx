@@ -32,14 +32,19 @@ export function Ledger({ ledger, draft = false }: { ledger: BudLedger; draft?: b
     return narrow || name.length * LETTER > pitch ? String(drop.number) : name;
   };
   const wanted = t('ledger.wanted', {
-    wanted: number(ledger.wanted, 0), fruit: number(ledger.fruitWanted, 0), factor: number(ledger.budFactor), tolerance: number(ledger.tolerance * 100, 0),
+    wanted: number(ledger.wanted, 0),
+    fruit: number(ledger.fruitWanted, 0),
+    factor: number(ledger.budFactor),
+    tolerance: number(ledger.tolerance * 100, 0),
   });
 
   return (
     <figure className={narrow ? 'ledger ledger-small' : 'ledger'} ref={ref} aria-label={summary(ledger, t, number)}>
       <figcaption>
         <span className="small dim">{t(narrow ? 'ledger.caption-short' : 'ledger.caption')}</span>
-        <span className="small ledger-wanted"><span className="ledger-key" aria-hidden /> {wanted}</span>
+        <span className="small ledger-wanted">
+          <span className="ledger-key" aria-hidden /> {wanted}
+        </span>
         {draft && <span className="small ledger-draft">{t('ledger.draft')}</span>}
       </figcaption>
       <svg width={width} height={height} aria-hidden>
@@ -49,21 +54,55 @@ export function Ledger({ ledger, draft = false }: { ledger: BudLedger; draft?: b
         {columns.map((column, i) => {
           const next = columns[i + 1];
           const end = column.kind === 'drop' ? column.bottom : column.top;
-          return next && <line key={i} x1={column.x + column.width} x2={next.x} y1={end} y2={end} stroke="var(--dim)" strokeDasharray="2 3" />;
+          return (
+            next && (
+              <line
+                key={i}
+                x1={column.x + column.width}
+                x2={next.x}
+                y1={end}
+                y2={end}
+                stroke="var(--dim)"
+                strokeDasharray="2 3"
+              />
+            )
+          );
         })}
-        {columns.map((column, i) => <Bar key={i} column={column} hatch={hatch} />)}
-        {columns.map((column, i) => <Value key={i} column={column} ledger={ledger} />)}
+        {columns.map((column, i) => (
+          <Bar key={i} column={column} hatch={hatch} />
+        ))}
+        {columns.map((column, i) => (
+          <Value key={i} column={column} ledger={ledger} />
+        ))}
         <line x1={0} x2={width} y1={baseline} y2={baseline} stroke="var(--bark)" />
         {columns.map((column, i) => (
-          <text key={i} x={column.x + column.width / 2} y={baseline + 22} textAnchor="middle" className={column.kind === 'left' ? 'ledger-name ledger-name-left' : 'ledger-name'}>
+          <text
+            key={i}
+            x={column.x + column.width / 2}
+            y={baseline + 22}
+            textAnchor="middle"
+            className={column.kind === 'left' ? 'ledger-name ledger-name-left' : 'ledger-name'}
+          >
             {nameOf(column)}
           </text>
         ))}
-        {!gap && <text x={width / 2} y={(top + baseline) / 2 + (baseline - top) / 3} textAnchor="middle" className="ledger-empty">{t('ledger.empty')}</text>}
+        {!gap && (
+          <text
+            x={width / 2}
+            y={(top + baseline) / 2 + (baseline - top) / 3}
+            textAnchor="middle"
+            className="ledger-empty"
+          >
+            {t('ledger.empty')}
+          </text>
+        )}
       </svg>
-      {(narrow || columns.some((c) => c.kind === 'drop' && nameOf(c) === String(ledger.drops[c.drop]!.number))) && ledger.drops.length > 0 && (
-        <p className="small dim ledger-names">{ledger.drops.map((d) => `${d.number} ${local(d.name)}`).join(' · ')}</p>
-      )}
+      {(narrow || columns.some((c) => c.kind === 'drop' && nameOf(c) === String(ledger.drops[c.drop]!.number))) &&
+        ledger.drops.length > 0 && (
+          <p className="small dim ledger-names">
+            {ledger.drops.map((d) => `${d.number} ${local(d.name)}`).join(' · ')}
+          </p>
+        )}
     </figure>
   );
 }
@@ -73,13 +112,22 @@ function Bar({ column, hatch }: { column: LedgerColumn; hatch: string }) {
   const middle = column.x + column.width * 0.82;
   return (
     <>
-      <rect x={column.x} width={column.width} y={column.top} height={Math.max(1, column.bottom - column.top)} fill={fill}
-        stroke={column.kind === 'drop' ? 'var(--straw)' : 'none'} />
+      <rect
+        x={column.x}
+        width={column.width}
+        y={column.top}
+        height={Math.max(1, column.bottom - column.top)}
+        fill={fill}
+        stroke={column.kind === 'drop' ? 'var(--straw)' : 'none'}
+      />
       {column.whiskers && (
         <g className="ledger-whiskers">
           {['under', 'over'].map((layer) => (
-            <path key={layer} className={layer}
-              d={`M${middle - 7} ${column.whiskers!.top}h14M${middle} ${column.whiskers!.top}V${column.whiskers!.bottom}M${middle - 7} ${column.whiskers!.bottom}h14`} />
+            <path
+              key={layer}
+              className={layer}
+              d={`M${middle - 7} ${column.whiskers!.top}h14M${middle} ${column.whiskers!.top}V${column.whiskers!.bottom}M${middle - 7} ${column.whiskers!.bottom}h14`}
+            />
           ))}
         </g>
       )}
@@ -100,14 +148,27 @@ function Value({ column, ledger }: { column: LedgerColumn; ledger: BudLedger }) 
   const inside = column.bottom - column.top > 44 && column.width > 60;
   const middle = column.width <= 60;
   return (
-    <text x={middle ? column.x + column.width / 2 : column.x + 10} y={inside ? column.bottom - 13 : column.top - 8} textAnchor={middle ? 'middle' : 'start'} className={inside ? 'ledger-value' : 'ledger-value ledger-value-outside'}>
+    <text
+      x={middle ? column.x + column.width / 2 : column.x + 10}
+      y={inside ? column.bottom - 13 : column.top - 8}
+      textAnchor={middle ? 'middle' : 'start'}
+      className={inside ? 'ledger-value' : 'ledger-value ledger-value-outside'}
+    >
       {value}
     </text>
   );
 }
 
-function summary(ledger: BudLedger, t: (key: string, values: Record<string, string>) => string, number: (value: number, decimals?: number) => string) {
+function summary(
+  ledger: BudLedger,
+  t: (key: string, values: Record<string, string>) => string,
+  number: (value: number, decimals?: number) => string,
+) {
   return ledger.standing && ledger.left
-    ? t('ledger.summary', { standing: number(ledger.standing.mean, 0), left: number(ledger.left.mean, 0), wanted: number(ledger.wanted, 0) })
+    ? t('ledger.summary', {
+        standing: number(ledger.standing.mean, 0),
+        left: number(ledger.left.mean, 0),
+        wanted: number(ledger.wanted, 0),
+      })
     : t('ledger.summary-wanted', { wanted: number(ledger.wanted, 0) });
 }

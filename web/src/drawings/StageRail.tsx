@@ -18,7 +18,9 @@ export function StageRail({ stages }: { stages: RailStage[] }) {
   const { pathname } = useLocation();
   const rail = useRef<HTMLElement>(null);
   // On a phone the rail is wider than the screen.
-  useEffect(() => { rail.current?.querySelector('.active')?.scrollIntoView({ inline: 'nearest', block: 'nearest' }); }, [pathname]);
+  useEffect(() => {
+    rail.current?.querySelector('.active')?.scrollIntoView({ inline: 'nearest', block: 'nearest' });
+  }, [pathname]);
   return (
     <nav ref={rail} className="rail" aria-label={t('rail.label')}>
       {stages.map((stage) => {
@@ -32,9 +34,15 @@ export function StageRail({ stages }: { stages: RailStage[] }) {
             </span>
           </>
         );
-        return stage.to === null
-          ? <span key={stage.id} className="rail-stage rail-later">{inner(false)}</span>
-          : <NavLink key={stage.id} to={stage.to} className="rail-stage">{({ isActive }) => inner(isActive)}</NavLink>;
+        return stage.to === null ? (
+          <span key={stage.id} className="rail-stage rail-later">
+            {inner(false)}
+          </span>
+        ) : (
+          <NavLink key={stage.id} to={stage.to} className="rail-stage">
+            {({ isActive }) => inner(isActive)}
+          </NavLink>
+        );
       })}
     </nav>
   );

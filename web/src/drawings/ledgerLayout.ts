@@ -22,7 +22,12 @@ export interface LedgerLayout {
 export function layOutLedger(ledger: BudLedger, width: number, top: number, baseline: number): LedgerLayout {
   const { standing, drops, left } = ledger;
   const tallest = Math.max(
-    ledger.bandHigh, standing?.mean ?? 0, standing?.high ?? 0, left?.mean ?? 0, left?.high ?? 0, 1,
+    ledger.bandHigh,
+    standing?.mean ?? 0,
+    standing?.high ?? 0,
+    left?.mean ?? 0,
+    left?.high ?? 0,
+    1,
   );
   const y = (buds: number) => baseline - (Math.max(0, buds) / tallest) * (baseline - top);
   const whiskers = (bar: { low: number | null; high: number | null }) =>
@@ -35,13 +40,34 @@ export function layOutLedger(ledger: BudLedger, width: number, top: number, base
 
   const columns: LedgerColumn[] = [];
   if (standing) {
-    columns.push({ kind: 'standing', drop: -1, ...place(0), top: y(standing.mean), bottom: baseline, whiskers: whiskers(standing) });
+    columns.push({
+      kind: 'standing',
+      drop: -1,
+      ...place(0),
+      top: y(standing.mean),
+      bottom: baseline,
+      whiskers: whiskers(standing),
+    });
     drops.forEach((drop, i) => {
-      columns.push({ kind: 'drop', drop: i, ...place(i + 1), top: y(drop.after + drop.drop), bottom: y(drop.after), whiskers: null });
+      columns.push({
+        kind: 'drop',
+        drop: i,
+        ...place(i + 1),
+        top: y(drop.after + drop.drop),
+        bottom: y(drop.after),
+        whiskers: null,
+      });
     });
   }
   if (standing && left)
-    columns.push({ kind: 'left', drop: -1, ...place(count - 1), top: y(left.mean), bottom: baseline, whiskers: whiskers(left) });
+    columns.push({
+      kind: 'left',
+      drop: -1,
+      ...place(count - 1),
+      top: y(left.mean),
+      bottom: baseline,
+      whiskers: whiskers(left),
+    });
   return {
     columns,
     band: { top: y(ledger.bandHigh), middle: y(ledger.wanted), bottom: y(ledger.bandLow) },

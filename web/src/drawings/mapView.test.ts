@@ -2,7 +2,12 @@ import { describe, expect, it } from 'vitest';
 import type { MapBlock } from '../api/client';
 import { middleOf, ringsPath, scaleBar, windowOf, zoomed } from './mapView';
 
-const square = [{ x: 0, y: 0 }, { x: 100, y: 0 }, { x: 100, y: 50 }, { x: 0, y: 50 }];
+const square = [
+  { x: 0, y: 0 },
+  { x: 100, y: 0 },
+  { x: 100, y: 50 },
+  { x: 0, y: 50 },
+];
 const block = { rings: [square], lines: [] } as unknown as MapBlock;
 
 describe('the map', () => {
@@ -24,5 +29,9 @@ describe('the map', () => {
 
   it('draws north up', () => expect(ringsPath([square])).toBe('M0 0L100 0L100 -50L0 -50Z'));
   it('names a block in its middle', () => expect(middleOf(square)).toEqual({ x: 50, y: 25 }));
-  it.each([[1000, 200], [430, 50], [60, 10]])('has a round scale for %d m', (width, bar) => expect(scaleBar(width)).toBe(bar));
+  it.each([
+    [1000, 200],
+    [430, 50],
+    [60, 10],
+  ])('has a round scale for %d m', (width, bar) => expect(scaleBar(width)).toBe(bar));
 });

@@ -24,7 +24,10 @@ export function windowOf(blocks: MapBlock[], ratio: number): MapWindow {
 /** The window made smaller or larger around a place that stays where it is. */
 export function zoomed(window: MapWindow, factor: number, at: MapPoint): MapWindow {
   return {
-    x: at.x + (window.x - at.x) * factor, y: at.y + (window.y - at.y) * factor, width: window.width * factor, height: window.height * factor,
+    x: at.x + (window.x - at.x) * factor,
+    y: at.y + (window.y - at.y) * factor,
+    width: window.width * factor,
+    height: window.height * factor,
   };
 }
 

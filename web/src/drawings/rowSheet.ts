@@ -10,7 +10,10 @@ const largest = 40;
 
 /** The whole sheet in the window. */
 export function fitted(width: number, height: number, trees: number, rows: number): SheetView {
-  const cell = Math.min(largest / 2, Math.max(smallest, Math.min(width / Math.max(1, trees), height / Math.max(1, rows))));
+  const cell = Math.min(
+    largest / 2,
+    Math.max(smallest, Math.min(width / Math.max(1, trees), height / Math.max(1, rows))),
+  );
   return { cell, x: Math.max(0, (width - cell * trees) / 2), y: Math.max(0, (height - cell * rows) / 2) };
 }
 
@@ -22,7 +25,10 @@ export function zoomed(view: SheetView, factor: number, atX: number, atY: number
 }
 
 /** The cell under a point, in columns of trees and lines of rows, both from 0; may lie outside. */
-export const cellAt = (view: SheetView, x: number, y: number) => ({ tree: Math.floor((x - view.x) / view.cell), row: Math.floor((y - view.y) / view.cell) });
+export const cellAt = (view: SheetView, x: number, y: number) => ({
+  tree: Math.floor((x - view.x) / view.cell),
+  row: Math.floor((y - view.y) / view.cell),
+});
 
 /** Steps of a value between the ends of its scale, from 0. */
 export function stepOf(value: number, low: number, high: number, steps: number): number {

@@ -1,16 +1,43 @@
 import { describe, expect, it } from 'vitest';
 import type { BenchCut, FruitTree, TreeBranch } from '../api/client';
 import {
-  apart, budsFalling, fallsWith, frameOf, heightFor, placeAt, project, scaleMarks, standingAfter, stretch, widthMm,
+  apart,
+  budsFalling,
+  fallsWith,
+  frameOf,
+  heightFor,
+  placeAt,
+  project,
+  scaleMarks,
+  standingAfter,
+  stretch,
+  widthMm,
   woodPath,
 } from './tree';
 
 const place = (alongM: number, acrossM: number, heightM: number) => ({ alongM, acrossM, heightM });
 const limb = {
-  id: 1, parent: 0, atM: 1, kind: 'limb', diameterMm: 20, tipMm: 10, azimuthDeg: 0, riseDeg: 0, ageYears: 3, state: 'sound', lengthM: 1, path: [place(0, 0, 1), place(0.5, 0, 1), place(0.5, 0, 1.5)],
+  id: 1,
+  parent: 0,
+  atM: 1,
+  kind: 'limb',
+  diameterMm: 20,
+  tipMm: 10,
+  azimuthDeg: 0,
+  riseDeg: 0,
+  ageYears: 3,
+  state: 'sound',
+  lengthM: 1,
+  path: [place(0, 0, 1), place(0.5, 0, 1), place(0.5, 0, 1.5)],
 } as unknown as TreeBranch;
-const tree = { place: { rowSpacingM: 3.5, treeSpacingM: 1, heightLimitM: 3, leaf: 8 }, trunkMm: 50, branches: [limb], buds: [] } as unknown as FruitTree;
-const cut = (branch: number, fromM: number, buds: number[]) => ({ wood: [{ branch, fromM }], buds }) as unknown as BenchCut;
+const tree = {
+  place: { rowSpacingM: 3.5, treeSpacingM: 1, heightLimitM: 3, leaf: 8 },
+  trunkMm: 50,
+  branches: [limb],
+  buds: [],
+} as unknown as FruitTree;
+const cut = (branch: number, fromM: number, buds: number[]) =>
+  ({ wood: [{ branch, fromM }], buds }) as unknown as BenchCut;
 
 describe('the drawing of a tree', () => {
   it('keeps the same scale along and across the row', () => {
@@ -56,19 +83,39 @@ describe('the drawing of a tree', () => {
 
   it('knows what falls with a limb: its own wood beyond the cut, and all that grows there', () => {
     const arm = { ...limb, id: 2, parent: 1, atM: 0.6, kind: 'arm' } as TreeBranch;
-    const bud = (id: number, branch: number, atM: number, floral = true, count = 1) => ({ id, branch, atM, side: 'upper', kind: 'spur', fat: true, floral, count });
+    const bud = (id: number, branch: number, atM: number, floral = true, count = 1) => ({
+      id,
+      branch,
+      atM,
+      side: 'upper',
+      kind: 'spur',
+      fat: true,
+      floral,
+      count,
+    });
     const forked = {
-      ...tree, branches: [{ ...limb, id: 0, parent: null, kind: 'leader' }, limb, arm],
+      ...tree,
+      branches: [{ ...limb, id: 0, parent: null, kind: 'leader' }, limb, arm],
       buds: [bud(0, 1, 0.2), bud(1, 1, 0.7), bud(2, 2, 0.1), bud(3, 2, 0.5, false), bud(4, 1, 0.9, true, 6)],
     } as unknown as FruitTree;
-    expect([...fallsWith(forked, 1, 0.5, standingAfter([]))]).toEqual([[1, 0.5], [2, 0]]);
+    expect([...fallsWith(forked, 1, 0.5, standingAfter([]))]).toEqual([
+      [1, 0.5],
+      [2, 0],
+    ]);
     expect(budsFalling(forked, 1, 0.5, standingAfter([]))).toBe(8);
     expect(budsFalling(forked, 1, 0.65, standingAfter([]))).toBe(7);
     expect(budsFalling(forked, 1, 0.5, standingAfter([cut(1, 1, [1])]))).toBe(7);
   });
 
   it('moves tags apart that would lie on each other', () => {
-    const moved = apart([{ x: 10, y: 10 }, { x: 12, y: 14 }, { x: 300, y: 12 }], 20);
+    const moved = apart(
+      [
+        { x: 10, y: 10 },
+        { x: 12, y: 14 },
+        { x: 300, y: 12 },
+      ],
+      20,
+    );
     expect(Math.abs(moved[0]!.y - moved[1]!.y)).toBeGreaterThanOrEqual(20);
     expect(moved[2]).toEqual({ x: 300, y: 12 });
   });

@@ -4,7 +4,10 @@ import { M_PER_FT, type UnitSystem } from '../units/system';
 /** From where a tree is looked at: from the alley, along the row, or from the end of the row, across it. */
 export type View = 'along' | 'across';
 
-export interface Spot { x: number; y: number }
+export interface Spot {
+  x: number;
+  y: number;
+}
 
 /** Metres of a tree on a drawing. */
 export interface Frame {
@@ -56,7 +59,12 @@ function extentOf(tree: FruitTree): { reach: number; top: number } {
 
 /** Fits a tree into a drawing, its foot on the ground; both views have the same scale. */
 export function frameOf(
-  tree: FruitTree, width: number, height: number, ground: number, margin: number, atLeastM = 0,
+  tree: FruitTree,
+  width: number,
+  height: number,
+  ground: number,
+  margin: number,
+  atLeastM = 0,
 ): Frame {
   const { reach, top } = extentOf(tree);
   const most = Math.max(top, Math.min(atLeastM, 12)) + OVER_M;
@@ -78,11 +86,16 @@ export function stretch(branch: TreeBranch, from: number, to: number): { place: 
     const here = branch.path[i]!;
     if (i > 0) {
       const before = branch.path[i - 1]!;
-      const piece = Math.hypot(here.alongM - before.alongM, here.acrossM - before.acrossM, here.heightM - before.heightM);
+      const piece = Math.hypot(
+        here.alongM - before.alongM,
+        here.acrossM - before.acrossM,
+        here.heightM - before.heightM,
+      );
       const between = (at: number): Place => {
         const share = piece > 0 ? (at - run) / piece : 0;
         return {
-          alongM: before.alongM + (here.alongM - before.alongM) * share, acrossM: before.acrossM + (here.acrossM - before.acrossM) * share,
+          alongM: before.alongM + (here.alongM - before.alongM) * share,
+          acrossM: before.acrossM + (here.acrossM - before.acrossM) * share,
           heightM: before.heightM + (here.heightM - before.heightM) * share,
         };
       };
@@ -105,33 +118,51 @@ export function placeAt(branch: TreeBranch, at: number): Place {
 
 /** Outline of tapered wood, true to scale but never too thin to see. */
 export function woodPath(branch: TreeBranch, from: number, to: number, view: View, frame: Frame, least = 1.2): string {
-  const points = stretch(branch, from, to).map(({ place, at }) => ({ ...project(place, view, frame), half: Math.max(least, (widthMm(branch, at) / 1000) * frame.scale) / 2 }));
+  const points = stretch(branch, from, to).map(({ place, at }) => ({
+    ...project(place, view, frame),
+    half: Math.max(least, (widthMm(branch, at) / 1000) * frame.scale) / 2,
+  }));
   if (points.length < 2) return '';
   const sides = points.map((p, i) => {
     const [a, b] = [points[Math.max(0, i - 1)]!, points[Math.min(points.length - 1, i + 1)]!];
     const length = Math.hypot(b.x - a.x, b.y - a.y) || 1;
     const [nx, ny] = [(-(b.y - a.y) / length) * p.half, ((b.x - a.x) / length) * p.half];
-    return [{ x: p.x + nx, y: p.y + ny }, { x: p.x - nx, y: p.y - ny }] as const;
+    return [
+      { x: p.x + nx, y: p.y + ny },
+      { x: p.x - nx, y: p.y - ny },
+    ] as const;
   });
   const outline = [...sides.map((s) => s[0]), ...sides.map((s) => s[1]).reverse()];
   return `M${outline.map((p) => `${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('L')}Z`;
 }
 
 export function widthMm(branch: TreeBranch, at: number): number {
-  return branch.lengthM > 0 ? branch.diameterMm + (branch.tipMm - branch.diameterMm) * Math.min(1, at / branch.lengthM) : branch.diameterMm;
+  return branch.lengthM > 0
+    ? branch.diameterMm + (branch.tipMm - branch.diameterMm) * Math.min(1, at / branch.lengthM)
+    : branch.diameterMm;
 }
 
 /** Where a bud is drawn: beside the wood, on the side it sits on. Its number decides what nobody counted: left or right. */
 export function budSpot(bud: TreeBud, branch: TreeBranch, view: View, frame: Frame): Spot & { turn: number } {
-  const here = stretch(branch, Math.max(0, bud.atM - 0.02), Math.min(branch.lengthM, bud.atM + 0.02)).map((p) => project(p.place, view, frame));
+  const here = stretch(branch, Math.max(0, bud.atM - 0.02), Math.min(branch.lengthM, bud.atM + 0.02)).map((p) =>
+    project(p.place, view, frame),
+  );
   const [a, b] = [here[0]!, here.at(-1)!];
   const length = Math.hypot(b.x - a.x, b.y - a.y);
   const along = length > 0.01 ? { x: (b.x - a.x) / length, y: (b.y - a.y) / length } : { x: 1, y: 0 };
   // The normal that looks up.
   let normal = { x: -along.y, y: along.x };
   if (normal.y > 0) normal = { x: -normal.x, y: -normal.y };
-  const off = bud.kind === 'terminal' ? 0 : ((widthMm(branch, bud.atM) / 2000) * frame.scale + Math.min(3.4, frame.scale / 55)) * (bud.side === 'under' ? -1 : bud.side === 'upper' ? 1 : bud.id % 2 === 0 ? 0.8 : -0.6);
-  return { x: (a.x + b.x) / 2 + normal.x * off, y: (a.y + b.y) / 2 + normal.y * off, turn: (Math.atan2(normal.y * Math.sign(off || 1), normal.x * Math.sign(off || 1)) * 180) / Math.PI + 90 };
+  const off =
+    bud.kind === 'terminal'
+      ? 0
+      : ((widthMm(branch, bud.atM) / 2000) * frame.scale + Math.min(3.4, frame.scale / 55)) *
+        (bud.side === 'under' ? -1 : bud.side === 'upper' ? 1 : bud.id % 2 === 0 ? 0.8 : -0.6);
+  return {
+    x: (a.x + b.x) / 2 + normal.x * off,
+    y: (a.y + b.y) / 2 + normal.y * off,
+    turn: (Math.atan2(normal.y * Math.sign(off || 1), normal.x * Math.sign(off || 1)) * 180) / Math.PI + 90,
+  };
 }
 
 /** A height marked on the scale at the edge. */
@@ -159,7 +190,8 @@ export function apart(spots: Spot[], gap: number): Spot[] {
   const out = [...spots];
   for (const spot of order) {
     let y = spot.y;
-    for (const other of placed) if (Math.abs(other.x - spot.x) < gap && y < other.y + gap && y > other.y - gap) y = other.y + gap;
+    for (const other of placed)
+      if (Math.abs(other.x - spot.x) < gap && y < other.y + gap && y > other.y - gap) y = other.y + gap;
     placed.push({ x: spot.x, y });
     placed.sort((a, b) => a.y - b.y);
     out[spot.i] = { x: spot.x, y };
@@ -179,10 +211,14 @@ export function fallsWith(tree: FruitTree, branch: number, leaveM: number, stand
 }
 
 /** Whether a place on a branch is among them. */
-export const falls = (falling: Map<number, number>, branch: number, at: number) => (falling.get(branch) ?? Infinity) < at;
+export const falls = (falling: Map<number, number>, branch: number, at: number) =>
+  (falling.get(branch) ?? Infinity) < at;
 
 /** Floral buds that would fall with a branch cut at a length. */
 export function budsFalling(tree: FruitTree, branch: number, leaveM: number, standing: Standing): number {
   const falling = fallsWith(tree, branch, leaveM, standing);
-  return tree.buds.reduce((sum, b) => (b.floral && !standing.fallen.has(b.id) && falls(falling, b.branch, b.atM) ? sum + b.count : sum), 0);
+  return tree.buds.reduce(
+    (sum, b) => (b.floral && !standing.fallen.has(b.id) && falls(falling, b.branch, b.atM) ? sum + b.count : sum),
+    0,
+  );
 }

@@ -9,7 +9,9 @@ export function useWidth<T extends HTMLElement>(first: number) {
       if (entry) setWidth(Math.max(200, Math.round(entry.contentRect.width)));
     });
     if (ref.current) observer.observe(ref.current);
-    return () => { observer.disconnect(); };
+    return () => {
+      observer.disconnect();
+    };
   }, []);
   return [ref, width] as const;
 }

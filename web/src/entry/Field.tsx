@@ -32,7 +32,23 @@ export interface FieldProps {
 }
 
 /** One input with its label, unit, and what is wrong with it. */
-export function Field({ label, path, text, onText, problem, hint, placeholder, units, unit, unitLabel, onUnit, numeric = true, type = 'text', autoComplete = 'off', onEnter }: FieldProps) {
+export function Field({
+  label,
+  path,
+  text,
+  onText,
+  problem,
+  hint,
+  placeholder,
+  units,
+  unit,
+  unitLabel,
+  onUnit,
+  numeric = true,
+  type = 'text',
+  autoComplete = 'off',
+  onEnter,
+}: FieldProps) {
   const reading = useReading();
   const unitName = unitLabel ?? reading.unitName;
   const id = useId();
@@ -40,27 +56,75 @@ export function Field({ label, path, text, onText, problem, hint, placeholder, u
     <div className="field" data-field={path}>
       <label htmlFor={id}>{label}</label>
       <div className="field-row">
-        <Input id={id} value={text} type={type} inputMode={numeric ? 'decimal' : type === 'email' ? 'email' : 'text'} autoComplete={autoComplete} placeholder={placeholder ?? ""} className={numeric ? 'field-number' : ''}
-          status={problem ? 'error' : ''} aria-invalid={problem ? true : undefined} aria-describedby={problem ? `${id}-problem` : undefined}
-          onChange={(e) => { onText(e.target.value); }} onPressEnter={() => onEnter?.()} />
+        <Input
+          id={id}
+          value={text}
+          type={type}
+          inputMode={numeric ? 'decimal' : type === 'email' ? 'email' : 'text'}
+          autoComplete={autoComplete}
+          placeholder={placeholder ?? ''}
+          className={numeric ? 'field-number' : ''}
+          status={problem ? 'error' : ''}
+          aria-invalid={problem ? true : undefined}
+          aria-describedby={problem ? `${id}-problem` : undefined}
+          onChange={(e) => {
+            onText(e.target.value);
+          }}
+          onPressEnter={() => onEnter?.()}
+        />
         {units && units.length > 1 && (
-          <Choice value={unit ?? ''} onChange={(next) => onUnit?.(next)} label={`${label}: ${reading.t('unit')}`} options={units.map((u) => ({ value: u, label: unitName(u) }))} />
+          <Choice
+            value={unit ?? ''}
+            onChange={(next) => onUnit?.(next)}
+            label={`${label}: ${reading.t('unit')}`}
+            options={units.map((u) => ({ value: u, label: unitName(u) }))}
+          />
         )}
         {units?.length === 1 && <span className="field-unit">{unitName(units[0]!)}</span>}
       </div>
-      {problem ? <p className="field-problem" id={`${id}-problem`} role="alert">{problem}</p> : hint && <p className="field-hint">{hint}</p>}
+      {problem ? (
+        <p className="field-problem" id={`${id}-problem`} role="alert">
+          {problem}
+        </p>
+      ) : (
+        hint && <p className="field-hint">{hint}</p>
+      )}
     </div>
   );
 }
 
 /** A native choice list: quick on a keyboard, right on a phone. */
-export function Choice({ value, onChange, options, label, empty, invalid = false }: {
-  value: string; onChange: (value: string) => void; options: Option[]; label: string; empty?: string; invalid?: boolean;
+export function Choice({
+  value,
+  onChange,
+  options,
+  label,
+  empty,
+  invalid = false,
+}: {
+  value: string;
+  onChange: (value: string) => void;
+  options: Option[];
+  label: string;
+  empty?: string;
+  invalid?: boolean;
 }) {
   return (
-    <select className="choice" aria-label={label} aria-invalid={invalid ? true : undefined} value={value} onChange={(e) => { onChange(e.target.value); }}>
+    <select
+      className="choice"
+      aria-label={label}
+      aria-invalid={invalid ? true : undefined}
+      value={value}
+      onChange={(e) => {
+        onChange(e.target.value);
+      }}
+    >
       {empty !== undefined && <option value="">{empty}</option>}
-      {options.map((o) => <option key={o.value} value={o.value}>{o.label}</option>)}
+      {options.map((o) => (
+        <option key={o.value} value={o.value}>
+          {o.label}
+        </option>
+      ))}
     </select>
   );
 }

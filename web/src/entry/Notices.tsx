@@ -8,7 +8,9 @@ export function Notices({ notices }: { notices: Notice[] }) {
   if (notices.length === 0) return null;
   return (
     <ul className="notices">
-      {notices.map((notice) => <li key={notice.code}>{say(notice)}</li>)}
+      {notices.map((notice) => (
+        <li key={notice.code}>{say(notice)}</li>
+      ))}
     </ul>
   );
 }

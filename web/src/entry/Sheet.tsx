@@ -48,7 +48,11 @@ export function Sheet({ path, columns, lines, onLines, problem, blank = {}, full
   const all = columns.reduce((sum, c) => sum + (c.wide ?? 1), 0);
   const rows = [...lines, blank];
   const set = (index: number, column: string, text: string) => {
-    onLines(rows.map((line, i) => (i === index ? { ...line, [column]: text } : line)).filter((line, i) => i < lines.length || !isEmpty(line)));
+    onLines(
+      rows
+        .map((line, i) => (i === index ? { ...line, [column]: text } : line))
+        .filter((line, i) => i < lines.length || !isEmpty(line)),
+    );
   };
   // At once: what is typed before the next frame would land in the cell that was left. What was typed is drawn by then, a new line too.
   const focus = (row: number, column: number) => {
@@ -72,20 +76,40 @@ export function Sheet({ path, columns, lines, onLines, problem, blank = {}, full
     focus(to[0]!, to[1]!);
   };
   const pasted = (e: ClipboardEvent, row: number, column: number) => {
-    const next = paste(rows, columns.map((c) => c.key), e.clipboardData.getData('text'), row, column);
+    const next = paste(
+      rows,
+      columns.map((c) => c.key),
+      e.clipboardData.getData('text'),
+      row,
+      column,
+    );
     if (!next) return;
     e.preventDefault();
     onLines(next.filter((line) => !isEmpty(line)));
   };
   let sent = -1;
   return (
-    <table className={full ? 'entry-sheet sheet-full' : 'entry-sheet'} ref={table} style={{ '--columns': columns.length } as CSSProperties}>
-      <colgroup><col className="sheet-number" />{columns.map((c) => <col key={c.key} style={{ width: `${((c.wide ?? 1) / all) * (full ? 92 : 70)}%` }} />)}<col className="sheet-side-column" /></colgroup>
+    <table
+      className={full ? 'entry-sheet sheet-full' : 'entry-sheet'}
+      ref={table}
+      style={{ '--columns': columns.length } as CSSProperties}
+    >
+      <colgroup>
+        <col className="sheet-number" />
+        {columns.map((c) => (
+          <col key={c.key} style={{ width: `${((c.wide ?? 1) / all) * (full ? 92 : 70)}%` }} />
+        ))}
+        <col className="sheet-side-column" />
+      </colgroup>
       <thead>
         <tr>
           <th aria-label={t('sheet.line')} />
           {columns.map((c) => (
-            <th key={c.key} className={c.text ? 'sheet-text' : ''} aria-label={c.options ? c.label : undefined}><span className="sheet-label">{!c.options && c.label} {c.beside}</span></th>
+            <th key={c.key} className={c.text ? 'sheet-text' : ''} aria-label={c.options ? c.label : undefined}>
+              <span className="sheet-label">
+                {!c.options && c.label} {c.beside}
+              </span>
+            </th>
           ))}
           <th aria-label={t('sheet.remove')} />
         </tr>
@@ -101,24 +125,66 @@ export function Sheet({ path, columns, lines, onLines, problem, blank = {}, full
               <td className="sheet-number dim">{i + 1}</td>
               {columns.map((c, place) => {
                 const shared = {
-                  className: c.text ? 'sheet-cell sheet-text' : 'sheet-cell', 'data-cell': `${i}-${place}`, 'data-field': `${path}[${i}].${c.key}`, value: line[c.key] ?? '',
-                  'aria-label': `${c.label}, ${t('sheet.line')} ${i + 1}`, 'aria-invalid': problems[place] ? true : undefined,
+                  className: c.text ? 'sheet-cell sheet-text' : 'sheet-cell',
+                  'data-cell': `${i}-${place}`,
+                  'data-field': `${path}[${i}].${c.key}`,
+                  value: line[c.key] ?? '',
+                  'aria-label': `${c.label}, ${t('sheet.line')} ${i + 1}`,
+                  'aria-invalid': problems[place] ? true : undefined,
                   'aria-describedby': problems[place] ? `sheet-problem-${i}` : undefined,
                 } as const;
                 return (
                   <td key={c.key}>
-                    {c.options
-                      ? <select {...shared} onChange={(e) => { set(i, c.key, e.target.value); }}>{c.options.map((o) => <option key={o.value} value={o.value}>{o.label}</option>)}</select>
-                      : <input {...shared} inputMode={c.text ? 'text' : 'decimal'} autoComplete="off" onChange={(e) => { set(i, c.key, e.target.value); }}
-                          onKeyDown={(e) => { press(e, i, place); }} onPaste={(e) => { pasted(e, i, place); }} />}
+                    {c.options ? (
+                      <select
+                        {...shared}
+                        onChange={(e) => {
+                          set(i, c.key, e.target.value);
+                        }}
+                      >
+                        {c.options.map((o) => (
+                          <option key={o.value} value={o.value}>
+                            {o.label}
+                          </option>
+                        ))}
+                      </select>
+                    ) : (
+                      <input
+                        {...shared}
+                        inputMode={c.text ? 'text' : 'decimal'}
+                        autoComplete="off"
+                        onChange={(e) => {
+                          set(i, c.key, e.target.value);
+                        }}
+                        onKeyDown={(e) => {
+                          press(e, i, place);
+                        }}
+                        onPaste={(e) => {
+                          pasted(e, i, place);
+                        }}
+                      />
+                    )}
                   </td>
                 );
               })}
               <td className="sheet-side">
                 {!empty && i < lines.length && (
-                  <Button type="text" size="small" aria-label={`${t('sheet.remove')} ${i + 1}`} onClick={() => { onLines(lines.filter((_, other) => other !== i)); }}>×</Button>
+                  <Button
+                    type="text"
+                    size="small"
+                    aria-label={`${t('sheet.remove')} ${i + 1}`}
+                    onClick={() => {
+                      onLines(lines.filter((_, other) => other !== i));
+                    }}
+                  >
+                    ×
+                  </Button>
                 )}
-                {problems.some(Boolean) && <p className="field-problem" id={`sheet-problem-${i}`} role="alert">{[...new Set(problems.filter(Boolean))].join(' ')}</p>}
+                {problems.some(Boolean) && (
+                  <p className="field-problem" id={`sheet-problem-${i}`} role="alert">
+                    {[...new Set(problems.filter(Boolean))].join(' ')}
+                  </p>
+                )}
               </td>
             </tr>
           );

@@ -13,11 +13,23 @@ export function stepsOf(steps: Step[], ...codes: string[]): Step[] {
 /** A number that can be asked why: opens the core's own arithmetic. The word stands beside main numbers, a dotted line under others. */
 export function Why({ steps, main = false, children }: { steps: Step[]; main?: boolean; children: ReactNode }) {
   if (steps.length === 0) return <>{children}</>;
-  return <Opening content={<Arithmetic steps={steps} />} main={main}>{children}</Opening>;
+  return (
+    <Opening content={<Arithmetic steps={steps} />} main={main}>
+      {children}
+    </Opening>
+  );
 }
 
 /** The same, where the arithmetic is only fetched when somebody asks for it. */
-export function WhyAsked<T extends { steps: Step[] }>({ query, code, children }: { query: UseQueryOptions<T>; code: string; children: ReactNode }) {
+export function WhyAsked<T extends { steps: Step[] }>({
+  query,
+  code,
+  children,
+}: {
+  query: UseQueryOptions<T>;
+  code: string;
+  children: ReactNode;
+}) {
   return <Opening content={<Asked query={query} code={code} />}>{children}</Opening>;
 }
 
@@ -37,7 +49,11 @@ function Asked<T extends { steps: Step[] }>({ query, code }: { query: UseQueryOp
   const { t } = useReading();
   const asked = useQuery(query);
   if (asked.error) return <p className="field-problem">{t('why.failed')}</p>;
-  return asked.data ? <Arithmetic steps={stepsOf(asked.data.steps, code)} /> : <p className="small dim">{t('why.wait')}</p>;
+  return asked.data ? (
+    <Arithmetic steps={stepsOf(asked.data.steps, code)} />
+  ) : (
+    <p className="small dim">{t('why.wait')}</p>
+  );
 }
 
 function Arithmetic({ steps }: { steps: Step[] }) {
@@ -46,9 +62,19 @@ function Arithmetic({ steps }: { steps: Step[] }) {
     <ol className="arithmetic">
       {steps.map((step, i) => (
         <li key={i}>
-          <strong><Term figure={step.result} /></strong>
+          <strong>
+            <Term figure={step.result} />
+          </strong>
           <p>= {t(step.formula, { defaultValue: step.formula })}</p>
-          {step.inputs.length > 0 && <ul>{step.inputs.map((input, j) => <li key={j}><Term figure={input} /></li>)}</ul>}
+          {step.inputs.length > 0 && (
+            <ul>
+              {step.inputs.map((input, j) => (
+                <li key={j}>
+                  <Term figure={input} />
+                </li>
+              ))}
+            </ul>
+          )}
           <p className="small dim">{t(step.source, { defaultValue: step.source })}</p>
         </li>
       ))}
@@ -59,5 +85,10 @@ function Arithmetic({ steps }: { steps: Step[] }) {
 function Term({ figure }: { figure: Figure }) {
   const { t, local, amount } = useReading();
   const shown = amount(figure.value, figure.unit, 'to-check');
-  return <>{figure.words ? local(figure.words) : t(figure.name, { defaultValue: figure.name })} {shown.number} <span className="unit">{shown.unit}</span></>;
+  return (
+    <>
+      {figure.words ? local(figure.words) : t(figure.name, { defaultValue: figure.name })} {shown.number}{' '}
+      <span className="unit">{shown.unit}</span>
+    </>
+  );
 }

@@ -23,13 +23,17 @@ export interface Read<E> {
 
 /** The draft that shows an entry. */
 export function toDraft(spec: FormSpec, entry: object, { language, system }: Typing): Draft {
-  return Object.fromEntries(Object.entries(spec).map(([path, kind]) => {
-    const value = path.split('.').reduce<unknown>((at, key) => (at as Record<string, unknown> | null | undefined)?.[key], entry);
-    if (kind === 'text' || kind === 'choice') return [path, { text: (value as string | null | undefined) ?? '' }];
-    if (kind === 'number') return [path, { text: toInput(value as number | null | undefined, language) }];
-    const amount = value as Amount | null | undefined;
-    return [path, { text: toInput(amount?.value, language), unit: amount?.unit ?? firstUnit(kind.amount, system) }];
-  }));
+  return Object.fromEntries(
+    Object.entries(spec).map(([path, kind]) => {
+      const value = path
+        .split('.')
+        .reduce<unknown>((at, key) => (at as Record<string, unknown> | null | undefined)?.[key], entry);
+      if (kind === 'text' || kind === 'choice') return [path, { text: (value as string | null | undefined) ?? '' }];
+      if (kind === 'number') return [path, { text: toInput(value as number | null | undefined, language) }];
+      const amount = value as Amount | null | undefined;
+      return [path, { text: toInput(amount?.value, language), unit: amount?.unit ?? firstUnit(kind.amount, system) }];
+    }),
+  );
 }
 
 /** The entry a draft amounts to. */
@@ -38,7 +42,9 @@ export function readDraft<E>(spec: FormSpec, draft: Draft, language: Language): 
   const unreadable: string[] = [];
   for (const [path, kind] of Object.entries(spec)) {
     const field = draft[path] ?? { text: '' };
-    const put = (value: unknown) => { setAt(entry, path.split('.'), value); };
+    const put = (value: unknown) => {
+      setAt(entry, path.split('.'), value);
+    };
     if (kind === 'text') {
       put(field.text);
       continue;

@@ -8,7 +8,7 @@ export function problemText(problem: FieldProblem, { t, number, unitName }: Retu
     // A year is no quantity: it has no unit and is not grouped.
     const plain = problem.unit === '';
     const write = (value: number) => (plain ? String(value) : number(value));
-    const unit = unitName(problem.unit === '1' ? '' : problem.unit ?? '');
+    const unit = unitName(problem.unit === '1' ? '' : (problem.unit ?? ''));
     return t('problem:range', { min: write(problem.min), max: write(problem.max) + (unit && ` ${unit}`) });
   }
   // What stands before the colon is the field's name, which the label already says.

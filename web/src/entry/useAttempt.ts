@@ -17,7 +17,9 @@ export function useAttempt() {
       return found && problemText(found, reading);
     },
     /** Fields whose text is no number, before anything is sent. */
-    unreadable: (fields: string[]) => { setProblems(fields.map((field) => ({ field, code: 'text', message: '', min: null, max: null, unit: null }))); },
+    unreadable: (fields: string[]) => {
+      setProblems(fields.map((field) => ({ field, code: 'text', message: '', min: null, max: null, unit: null })));
+    },
     attempt: async (act: () => Promise<void>) => {
       setBusy(true);
       setFailure(null);

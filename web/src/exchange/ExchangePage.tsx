@@ -13,12 +13,20 @@ import { useImport } from './useImport';
 export function ExchangePage() {
   const { t } = useReading();
   const may = useMay();
-  useEffect(() => { document.title = `${t('exchange.title')} · Rama`; }, [t]);
+  useEffect(() => {
+    document.title = `${t('exchange.title')} · Rama`;
+  }, [t]);
   return (
     <main className="page">
       <h1>{t('exchange.title')}</h1>
       {may('exchange') && <Import />}
-      {may('exchange') && <p><Link to="/scans" data-test="to-scans">{t('exchange.to-scans')}</Link></p>}
+      {may('exchange') && (
+        <p>
+          <Link to="/scans" data-test="to-scans">
+            {t('exchange.to-scans')}
+          </Link>
+        </p>
+      )}
       <Export />
     </main>
   );
@@ -26,7 +34,11 @@ export function ExchangePage() {
 
 function Import() {
   const { t, number } = useReading();
-  const tables = useQuery({ queryKey: ['import-tables'], queryFn: () => answered(api.GET('/api/v1/imports/tables')), staleTime: Infinity });
+  const tables = useQuery({
+    queryKey: ['import-tables'],
+    queryFn: () => answered(api.GET('/api/v1/imports/tables')),
+    staleTime: Infinity,
+  });
   const work = useImport(tables.data?.mostBytes ?? Infinity);
   const { view, mapping, report, running, failure } = work;
   const table = tables.data?.tables.find((x) => x.name === mapping?.table);
@@ -36,74 +48,178 @@ function Import() {
         <FileChoice onFile={work.choose} chosen={work.file?.name ?? null} mostBytes={tables.data?.mostBytes ?? 0} />
         {view && mapping && table && (
           <>
-            {view.notes.map((note) => <p key={note} className="small">{t(note, { defaultValue: note })}</p>)}
-            <MappingTable view={view} mapping={mapping} table={table} tables={tables.data!.tables.map((x) => x.name)} onTable={work.chooseTable} onMapping={work.map} />
+            {view.notes.map((note) => (
+              <p key={note} className="small">
+                {t(note, { defaultValue: note })}
+              </p>
+            ))}
+            <MappingTable
+              view={view}
+              mapping={mapping}
+              table={table}
+              tables={tables.data!.tables.map((x) => x.name)}
+              onTable={work.chooseTable}
+              onMapping={work.map}
+            />
           </>
         )}
       </section>
       <aside className={view ? 'sheet import-result' : ''} aria-live="polite">
-        {failure && <p className="field-problem" role="alert" data-test="import-failure">{failure}</p>}
+        {failure && (
+          <p className="field-problem" role="alert" data-test="import-failure">
+            {failure}
+          </p>
+        )}
         {work.estateRead && <p data-test="estate-read">{t('import.estate-read')}</p>}
         {running && (
           <div className="import-running">
-            <p>{t(running.saving ? 'import.saving' : 'import.checking')}{running.lines > 0 && ` ${number(running.done, 0)} / ${number(running.lines, 0)}`}</p>
-            <Progress percent={running.lines > 0 ? Math.round((100 * running.done) / running.lines) : 0} showInfo={false} aria-label={t('import.progress')} />
-            <Button onClick={work.cancel} data-test="cancel">{t('import.cancel')}</Button>
+            <p>
+              {t(running.saving ? 'import.saving' : 'import.checking')}
+              {running.lines > 0 && ` ${number(running.done, 0)} / ${number(running.lines, 0)}`}
+            </p>
+            <Progress
+              percent={running.lines > 0 ? Math.round((100 * running.done) / running.lines) : 0}
+              showInfo={false}
+              aria-label={t('import.progress')}
+            />
+            <Button onClick={work.cancel} data-test="cancel">
+              {t('import.cancel')}
+            </Button>
           </div>
         )}
-        {report && view && table && !running && <Report report={report} fields={Object.fromEntries(table.columns.map((c) => [c.field, c.headers[0]!]))} onSave={work.save} onProblems={work.downloadProblems} />}
+        {report && view && table && !running && (
+          <Report
+            report={report}
+            fields={Object.fromEntries(table.columns.map((c) => [c.field, c.headers[0]!]))}
+            onSave={work.save}
+            onProblems={work.downloadProblems}
+          />
+        )}
       </aside>
     </div>
   );
 }
 
 /** A place to drop a file on, or to choose one. */
-function FileChoice({ onFile, chosen, mostBytes }: { onFile: (file: File) => void; chosen: string | null; mostBytes: number }) {
+function FileChoice({
+  onFile,
+  chosen,
+  mostBytes,
+}: {
+  onFile: (file: File) => void;
+  chosen: string | null;
+  mostBytes: number;
+}) {
   const { t } = useReading();
   const id = useId();
   const [over, setOver] = useState(false);
-  const take = (files: FileList | null) => { if (files?.[0]) onFile(files[0]); };
+  const take = (files: FileList | null) => {
+    if (files?.[0]) onFile(files[0]);
+  };
   return (
-    <label htmlFor={id} className={`file-choice${over ? ' file-over' : ''}`} onDragOver={(e) => { e.preventDefault(); setOver(true); }} onDragLeave={() => { setOver(false); }}
-      onDrop={(e) => { e.preventDefault(); setOver(false); take(e.dataTransfer.files); }}>
+    <label
+      htmlFor={id}
+      className={`file-choice${over ? ' file-over' : ''}`}
+      onDragOver={(e) => {
+        e.preventDefault();
+        setOver(true);
+      }}
+      onDragLeave={() => {
+        setOver(false);
+      }}
+      onDrop={(e) => {
+        e.preventDefault();
+        setOver(false);
+        take(e.dataTransfer.files);
+      }}
+    >
       <strong>{chosen ?? t('import.choose')}</strong>
-      <span className="small dim">{chosen ? t('import.other') : t('import.formats', { mb: Math.round(mostBytes / 1024 / 1024) })}</span>
+      <span className="small dim">
+        {chosen ? t('import.other') : t('import.formats', { mb: Math.round(mostBytes / 1024 / 1024) })}
+      </span>
       {/* Emptied after each choice, so that a mended file of the same name is taken again. */}
-      <input id={id} type="file" accept=".csv,.txt,.tsv,.xlsx,.geojson,.json,.zip" onChange={(e) => { take(e.target.files); e.target.value = ''; }} data-test="file" />
+      <input
+        id={id}
+        type="file"
+        accept=".csv,.txt,.tsv,.xlsx,.geojson,.json,.zip"
+        onChange={(e) => {
+          take(e.target.files);
+          e.target.value = '';
+        }}
+        data-test="file"
+      />
     </label>
   );
 }
 
 /** What the import would do, or has done; with problems, which ones. */
-function Report({ report, fields, onSave, onProblems }: { report: ImportReport; fields: Record<string, string>; onSave: () => void; onProblems: () => void }) {
+function Report({
+  report,
+  fields,
+  onSave,
+  onProblems,
+}: {
+  report: ImportReport;
+  fields: Record<string, string>;
+  onSave: () => void;
+  onProblems: () => void;
+}) {
   const { t, number } = useReading();
   const blocked = report.problemCount > 0;
   const n = (value: number) => number(value, 0);
   return (
     <div data-test="report">
       <p className="import-verdict">
-        {report.saved ? t('import.saved', { lines: n(report.lines) }) : blocked ? t('import.blocked', { count: report.problemCount, formatted: n(report.problemCount) }) : t('import.ready', { lines: n(report.lines) })}
+        {report.saved
+          ? t('import.saved', { lines: n(report.lines) })
+          : blocked
+            ? t('import.blocked', { count: report.problemCount, formatted: n(report.problemCount) })
+            : t('import.ready', { lines: n(report.lines) })}
       </p>
       <dl className="chain">
-        <div><dt>{t('import.added')}</dt><dd className="value">{n(report.added)}</dd></div>
-        <div><dt>{t('import.changed')}</dt><dd className="value">{n(report.changed)}</dd></div>
-        <div><dt>{t('import.same')}</dt><dd className="value">{n(report.same)}</dd></div>
+        <div>
+          <dt>{t('import.added')}</dt>
+          <dd className="value">{n(report.added)}</dd>
+        </div>
+        <div>
+          <dt>{t('import.changed')}</dt>
+          <dd className="value">{n(report.changed)}</dd>
+        </div>
+        <div>
+          <dt>{t('import.same')}</dt>
+          <dd className="value">{n(report.same)}</dd>
+        </div>
       </dl>
-      {!report.saved && !blocked && <Button type="primary" onClick={onSave} data-test="import">{t('import.do')}</Button>}
+      {!report.saved && !blocked && (
+        <Button type="primary" onClick={onSave} data-test="import">
+          {t('import.do')}
+        </Button>
+      )}
       {blocked && (
         <>
           <p className="small dim">{t('import.none-saved')}</p>
-          <Button onClick={onProblems} data-test="problem-file">{t('import.problem-file')}</Button>
+          <Button onClick={onProblems} data-test="problem-file">
+            {t('import.problem-file')}
+          </Button>
           <ol className="import-problems">
             {report.problems.slice(0, 100).map((p, i) => (
-              <li key={i}><strong>{p.line > 0 ? t('import.line', { line: p.line }) : t('import.file')}</strong> {p.message.includes(':') || !fields[p.field] ? p.message : `${fields[p.field]!}: ${p.message}`}
-                {p.value && !p.message.includes(p.value) && <span className="dim"> “{p.value}”</span>}</li>
+              <li key={i}>
+                <strong>{p.line > 0 ? t('import.line', { line: p.line }) : t('import.file')}</strong>{' '}
+                {p.message.includes(':') || !fields[p.field] ? p.message : `${fields[p.field]!}: ${p.message}`}
+                {p.value && !p.message.includes(p.value) && <span className="dim"> “{p.value}”</span>}
+              </li>
             ))}
           </ol>
         </>
       )}
       {report.warnings.length > 0 && (
-        <ul className="notices">{report.warnings.slice(0, 50).map((w, i) => <li key={i}>{t('import.line', { line: w.line })}: {w.message}</li>)}</ul>
+        <ul className="notices">
+          {report.warnings.slice(0, 50).map((w, i) => (
+            <li key={i}>
+              {t('import.line', { line: w.line })}: {w.message}
+            </li>
+          ))}
+        </ul>
       )}
     </div>
   );
@@ -123,11 +239,36 @@ function Export() {
             <tr key={table}>
               <th scope="row">{t(`table.${table}`)}</th>
               <td className="dim">{t(`table.${table}.what`)}</td>
-              <td className="export-links"><a href={`/api/v1/exports/${table}`} download>CSV</a> <a href={`/api/v1/exports/${table}?format=xlsx`} download>XLSX</a></td>
+              <td className="export-links">
+                <a href={`/api/v1/exports/${table}`} download>
+                  CSV
+                </a>{' '}
+                <a href={`/api/v1/exports/${table}?format=xlsx`} download>
+                  XLSX
+                </a>
+              </td>
             </tr>
           ))}
-          <tr><th scope="row">{t('table.ground')}</th><td className="dim">{t('table.ground.what')}</td><td className="export-links"><a href="/api/v1/exports/ground" download>GeoJSON</a></td></tr>
-          {may('exchange') && <tr><th scope="row">{t('export.estate')}</th><td className="dim">{t('export.estate.what')}</td><td className="export-links"><a href="/api/v1/exports/estate" download data-test="export-estate">ZIP</a></td></tr>}
+          <tr>
+            <th scope="row">{t('table.ground')}</th>
+            <td className="dim">{t('table.ground.what')}</td>
+            <td className="export-links">
+              <a href="/api/v1/exports/ground" download>
+                GeoJSON
+              </a>
+            </td>
+          </tr>
+          {may('exchange') && (
+            <tr>
+              <th scope="row">{t('export.estate')}</th>
+              <td className="dim">{t('export.estate.what')}</td>
+              <td className="export-links">
+                <a href="/api/v1/exports/estate" download data-test="export-estate">
+                  ZIP
+                </a>
+              </td>
+            </tr>
+          )}
         </tbody>
       </table>
     </section>

@@ -19,36 +19,115 @@ export function MappingTable({ view, mapping, table, tables, onTable, onMapping 
   const choose = (column: ExchangeColumn, index: string) => {
     const others = mapping.columns.filter((c) => c.field !== column.field);
     if (index === '') onMapping({ ...mapping, columns: others });
-    else onMapping({ ...mapping, columns: [...others, { field: column.field, column: Number(index), unit: of(column.field)?.unit ?? column.units[0] ?? null, unitColumn: null }] });
+    else
+      onMapping({
+        ...mapping,
+        columns: [
+          ...others,
+          {
+            field: column.field,
+            column: Number(index),
+            unit: of(column.field)?.unit ?? column.units[0] ?? null,
+            unitColumn: null,
+          },
+        ],
+      });
   };
   const chooseUnit = (column: ExchangeColumn, unit: string) => {
-    onMapping({ ...mapping, columns: mapping.columns.map((c) => (c.field === column.field ? { ...c, unit, unitColumn: null } : c)) });
+    onMapping({
+      ...mapping,
+      columns: mapping.columns.map((c) => (c.field === column.field ? { ...c, unit, unitColumn: null } : c)),
+    });
   };
   return (
     <>
       <div className="import-what">
-        <div className="field"><span className="field-label">{t('import.what')}</span>
-          <Choice label={t('import.what')} value={table.name} onChange={onTable} options={tables.map((name) => ({ value: name, label: t(`table.${name}`) }))} /></div>
-        <div className="field"><span className="field-label">{t('import.decimal')}</span>
-          <Choice label={t('import.decimal')} value={mapping.decimal} onChange={(decimal) => { onMapping({ ...mapping, decimal }); }}
-            options={[{ value: '.', label: t('import.decimal-point') }, { value: ',', label: t('import.decimal-comma') }]} /></div>
+        <div className="field">
+          <span className="field-label">{t('import.what')}</span>
+          <Choice
+            label={t('import.what')}
+            value={table.name}
+            onChange={onTable}
+            options={tables.map((name) => ({ value: name, label: t(`table.${name}`) }))}
+          />
+        </div>
+        <div className="field">
+          <span className="field-label">{t('import.decimal')}</span>
+          <Choice
+            label={t('import.decimal')}
+            value={mapping.decimal}
+            onChange={(decimal) => {
+              onMapping({ ...mapping, decimal });
+            }}
+            options={[
+              { value: '.', label: t('import.decimal-point') },
+              { value: ',', label: t('import.decimal-comma') },
+            ]}
+          />
+        </div>
         <p className="dim small">{t('import.lines', { lines: view.lines })}</p>
       </div>
       <table className="figures mapping" data-test="mapping">
-        <thead><tr><th>{t('import.field')}</th><th>{t('import.column')}</th><th>{t('unit')}</th><th>{t('import.samples')}</th></tr></thead>
+        <thead>
+          <tr>
+            <th>{t('import.field')}</th>
+            <th>{t('import.column')}</th>
+            <th>{t('unit')}</th>
+            <th>{t('import.samples')}</th>
+          </tr>
+        </thead>
         <tbody>
           {table.columns.map((column) => {
             const mapped = of(column.field);
             return (
               <tr key={column.field} className={mapped ? '' : 'mapping-unused'}>
-                <th scope="row">{t(`column.${column.field}`, { defaultValue: t(`field.${column.field}`, { defaultValue: column.headers[0]! }) })}{column.required && <span className="mapping-required" title={t('import.required')}> •</span>}</th>
-                <td data-field={`mapping.${column.field}`}><Choice label={`${t('import.column')}: ${column.headers[0]!}`} value={mapped ? String(mapped.column) : ''} empty={t('import.not-there')} onChange={(i) => { choose(column, i); }} options={headers} /></td>
-                <td>
-                  {mapped && column.units.length > 0 && (mapped.unitColumn != null
-                    ? <span className="small">{t('import.unit-column', { column: view.headers[mapped.unitColumn] })}</span>
-                    : <Choice label={`${t('unit')}: ${column.headers[0]!}`} value={mapped.unit ?? ''} onChange={(u) => { chooseUnit(column, u); }} options={column.units.map((u) => ({ value: u, label: unitName(u) }))} />)}
+                <th scope="row">
+                  {t(`column.${column.field}`, {
+                    defaultValue: t(`field.${column.field}`, { defaultValue: column.headers[0]! }),
+                  })}
+                  {column.required && (
+                    <span className="mapping-required" title={t('import.required')}>
+                      {' '}
+                      •
+                    </span>
+                  )}
+                </th>
+                <td data-field={`mapping.${column.field}`}>
+                  <Choice
+                    label={`${t('import.column')}: ${column.headers[0]!}`}
+                    value={mapped ? String(mapped.column) : ''}
+                    empty={t('import.not-there')}
+                    onChange={(i) => {
+                      choose(column, i);
+                    }}
+                    options={headers}
+                  />
                 </td>
-                <td className="small mapping-samples">{mapped && view.samples.map((line) => line[mapped.column]).filter(Boolean).join(' · ')}</td>
+                <td>
+                  {mapped &&
+                    column.units.length > 0 &&
+                    (mapped.unitColumn != null ? (
+                      <span className="small">
+                        {t('import.unit-column', { column: view.headers[mapped.unitColumn] })}
+                      </span>
+                    ) : (
+                      <Choice
+                        label={`${t('unit')}: ${column.headers[0]!}`}
+                        value={mapped.unit ?? ''}
+                        onChange={(u) => {
+                          chooseUnit(column, u);
+                        }}
+                        options={column.units.map((u) => ({ value: u, label: unitName(u) }))}
+                      />
+                    ))}
+                </td>
+                <td className="small mapping-samples">
+                  {mapped &&
+                    view.samples
+                      .map((line) => line[mapped.column])
+                      .filter(Boolean)
+                      .join(' · ')}
+                </td>
               </tr>
             );
           })}

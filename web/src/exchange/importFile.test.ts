@@ -20,8 +20,10 @@ async function all(...pieces: string[]) {
 describe('the steps of an import', () => {
   it('are read however the network cuts them', async () =>
     expect(await all('data: {"progress":{"done":0,"li', 'nes":2}}\n', '\ndata: {"failure":"ñ', 'o"}\n\n')).toEqual([
-      { progress: { done: 0, lines: 2 } }, { failure: 'ño' },
+      { progress: { done: 0, lines: 2 } },
+      { failure: 'ño' },
     ]));
 
-  it('leave out one that is not finished', async () => expect(await all('data: {"failure":"a"}\n\ndata: {"fail')).toEqual([{ failure: 'a' }]));
+  it('leave out one that is not finished', async () =>
+    expect(await all('data: {"failure":"a"}\n\ndata: {"fail')).toEqual([{ failure: 'a' }]));
 });

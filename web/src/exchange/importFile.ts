@@ -1,4 +1,12 @@
-import { RequestError, SIGNED_OUT, type FileView, type ImportMapping, type ImportReport, type ImportStep, type Problem } from '../api/client';
+import {
+  RequestError,
+  SIGNED_OUT,
+  type FileView,
+  type ImportMapping,
+  type ImportReport,
+  type ImportStep,
+  type Problem,
+} from '../api/client';
 
 /** Sends a file to one of the import's steps; the file comes along with each, nothing is kept on the server. */
 async function send(step: string, file: File, fields: Record<string, string>, signal: AbortSignal): Promise<Response> {
@@ -18,7 +26,11 @@ export async function readFile(file: File, table: string | null, signal: AbortSi
 
 /** Runs an import, or a check of one, and tells how far it is; aborting the signal cancels it on the server. */
 export async function runImport(
-  step: 'check' | 'save', file: File, mapping: ImportMapping, onProgress: (done: number, lines: number) => void, signal: AbortSignal,
+  step: 'check' | 'save',
+  file: File,
+  mapping: ImportMapping,
+  onProgress: (done: number, lines: number) => void,
+  signal: AbortSignal,
 ): Promise<ImportReport> {
   const response = await send(step, file, { mapping: JSON.stringify(mapping) }, signal);
   for await (const told of steps(response.body!)) {
@@ -51,7 +63,11 @@ export async function* steps<T = ImportStep>(body: ReadableStream<Uint8Array>): 
     const events = rest.split('\n\n');
     rest = events.pop()!;
     for (const event of events) {
-      const data = event.split('\n').filter((line) => line.startsWith('data:')).map((line) => line.slice(5)).join('\n');
+      const data = event
+        .split('\n')
+        .filter((line) => line.startsWith('data:'))
+        .map((line) => line.slice(5))
+        .join('\n');
       if (data) yield JSON.parse(data) as T;
     }
   }

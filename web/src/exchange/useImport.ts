@@ -16,7 +16,12 @@ export function useImport(mostBytes: number) {
   const [failure, setFailure] = useState<string | null>(null);
   const [estateRead, setEstateRead] = useState(false);
   const work = useRef<AbortController | null>(null);
-  useEffect(() => () => { work.current?.abort(); }, []);
+  useEffect(
+    () => () => {
+      work.current?.abort();
+    },
+    [],
+  );
 
   /** Runs one step at a time: a new one takes the place of the last. */
   async function step(act: (signal: AbortSignal) => Promise<void>) {
@@ -28,7 +33,11 @@ export function useImport(mostBytes: number) {
       await act(mine.signal);
     } catch (e) {
       if (mine.signal.aborted) return;
-      setFailure(e instanceof RequestError ? e.problem.problems?.[0]?.message.replace(/^File: /, '') ?? e.message : t('failure.server'));
+      setFailure(
+        e instanceof RequestError
+          ? (e.problem.problems?.[0]?.message.replace(/^File: /, '') ?? e.message)
+          : t('failure.server'),
+      );
     } finally {
       if (work.current === mine) setRunning(null);
     }
@@ -37,40 +46,60 @@ export function useImport(mostBytes: number) {
   async function check(chosen: File, next: ImportMapping, save: boolean, signal: AbortSignal) {
     setReport(null);
     setRunning({ saving: save, done: 0, lines: 0 });
-    const told = await runImport(save ? 'save' : 'check', chosen, next, (done, lines) => { setRunning({ saving: save, done, lines }); }, signal);
+    const told = await runImport(
+      save ? 'save' : 'check',
+      chosen,
+      next,
+      (done, lines) => {
+        setRunning({ saving: save, done, lines });
+      },
+      signal,
+    );
     setReport(told);
     if (told.saved) await client.invalidateQueries();
   }
 
-  const choose = (chosen: File, table: string | null) => step(async (signal) => {
-    setFile(chosen);
-    setReport(null);
-    setEstateRead(false);
-    if (chosen.size > mostBytes) throw new RequestError(413, { title: t('import.too-large', { mb: Math.round(mostBytes / 1024 / 1024) }) });
-    if (chosen.name.toLowerCase().endsWith('.zip')) {
-      setView(null);
-      setMapping(null);
-      setRunning({ saving: true, done: 0, lines: 0 });
-      await readEstate(chosen, signal);
-      setEstateRead(true);
-      await client.invalidateQueries();
-      return;
-    }
-    const read = await readFile(chosen, table, signal);
-    setView(read);
-    setMapping(read.guess);
-    await check(chosen, read.guess, false, signal);
-  });
+  const choose = (chosen: File, table: string | null) =>
+    step(async (signal) => {
+      setFile(chosen);
+      setReport(null);
+      setEstateRead(false);
+      if (chosen.size > mostBytes)
+        throw new RequestError(413, { title: t('import.too-large', { mb: Math.round(mostBytes / 1024 / 1024) }) });
+      if (chosen.name.toLowerCase().endsWith('.zip')) {
+        setView(null);
+        setMapping(null);
+        setRunning({ saving: true, done: 0, lines: 0 });
+        await readEstate(chosen, signal);
+        setEstateRead(true);
+        await client.invalidateQueries();
+        return;
+      }
+      const read = await readFile(chosen, table, signal);
+      setView(read);
+      setMapping(read.guess);
+      await check(chosen, read.guess, false, signal);
+    });
 
   return {
-    file, view, mapping, report, running, failure, estateRead,
+    file,
+    view,
+    mapping,
+    report,
+    running,
+    failure,
+    estateRead,
     choose: (chosen: File) => void choose(chosen, null),
-    chooseTable: (table: string) => { if (file) void choose(file, table); },
+    chooseTable: (table: string) => {
+      if (file) void choose(file, table);
+    },
     map: (next: ImportMapping) => {
       setMapping(next);
       if (file) void step((signal) => check(file, next, false, signal));
     },
-    save: () => { if (file && mapping) void step((signal) => check(file, mapping, true, signal)); },
+    save: () => {
+      if (file && mapping) void step((signal) => check(file, mapping, true, signal));
+    },
     /** Stops what is running; on the server nothing is saved. */
     cancel: () => {
       work.current?.abort();

@@ -3,7 +3,9 @@ import { useEffect, useRef } from 'react';
 /** Single-key commands of a page; they rest while someone types or a dialog is open. */
 export function useKeys(keys: Record<string, () => void>) {
   const current = useRef(keys);
-  useEffect(() => { current.current = keys; });
+  useEffect(() => {
+    current.current = keys;
+  });
   useEffect(() => {
     const press = (e: KeyboardEvent) => {
       const at = e.target as HTMLElement;
@@ -16,6 +18,8 @@ export function useKeys(keys: Record<string, () => void>) {
       act();
     };
     window.addEventListener('keydown', press);
-    return () => { window.removeEventListener('keydown', press); };
+    return () => {
+      window.removeEventListener('keydown', press);
+    };
   }, []);
 }

@@ -11,7 +11,9 @@ export const keptSession = {
       return null;
     }
   },
-  write(session: Session) { localStorage.setItem(key, JSON.stringify(session)); },
+  write(session: Session) {
+    localStorage.setItem(key, JSON.stringify(session));
+  },
   /** At sign-out the plans go too; what waits to be sent stays, tied to its estate. */
   async forget() {
     localStorage.removeItem(key);

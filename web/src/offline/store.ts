@@ -60,7 +60,13 @@ class FieldStore extends Dexie {
 
   constructor() {
     super('rama-field');
-    this.version(1).stores({ kits: 'id, estate', queue: 'id, sequence, planting, standing', photos: 'id, planting, standing', atHand: 'planting', kept: 'key' });
+    this.version(1).stores({
+      kits: 'id, estate',
+      queue: 'id, sequence, planting, standing',
+      photos: 'id, planting, standing',
+      atHand: 'planting',
+      kept: 'key',
+    });
   }
 }
 
@@ -82,7 +88,15 @@ export async function enqueue(estate: string, entry: NewEntry): Promise<Queued> 
   return store.transaction('rw', store.kept, store.queue, async () => {
     const sequence = (((await store.kept.get('sequence'))?.value as number | undefined) ?? 0) + 1;
     const [id, at] = [crypto.randomUUID(), new Date().toISOString()];
-    const queued: Queued = { id, sequence, estate, planting: entry.planting, at, entry: { ...untold, ...entry, id, sequence, at }, standing: 'waiting' };
+    const queued: Queued = {
+      id,
+      sequence,
+      estate,
+      planting: entry.planting,
+      at,
+      entry: { ...untold, ...entry, id, sequence, at },
+      standing: 'waiting',
+    };
     await store.kept.put({ key: 'sequence', value: sequence });
     await store.queue.add(queued);
     return queued;

@@ -10,7 +10,10 @@ interface Batch {
 const sent: Batch[] = [];
 let answer: (entries: { id: string }[]) => { status: number; data?: unknown };
 
-const receipts = (outcome: string) => (entries: { id: string }[]) => ({ status: 200, data: entries.map((e) => ({ id: e.id, outcome, problems: [] })) });
+const receipts = (outcome: string) => (entries: { id: string }[]) => ({
+  status: 200,
+  data: entries.map((e) => ({ id: e.id, outcome, problems: [] })),
+});
 const status = (code: number) => () => ({ status: code });
 
 vi.mock('../api/client', () => {
@@ -35,7 +38,9 @@ beforeEach(async () => {
   sent.length = 0;
   await Promise.all(store.tables.map((table) => table.clear()));
 });
-afterEach(() => { vi.unstubAllGlobals(); });
+afterEach(() => {
+  vi.unstubAllGlobals();
+});
 
 const planting = '01a20abb-6fcb-7926-ac49-3e44924238a7';
 const standings = async () => (await store.queue.orderBy('sequence').toArray()).map((q) => q.standing);
@@ -57,7 +62,9 @@ test('two at once send nothing twice in number: the order goes on after a closed
 
 test('without an answer, or a sign-in, everything stays', async () => {
   await enqueue('e', { planting });
-  answer = () => { throw new TypeError('no signal'); };
+  answer = () => {
+    throw new TypeError('no signal');
+  };
   expect(await send('e')).toBe('offline');
   answer = status(401);
   expect(await send('e')).toBe('signed-out');

@@ -8,7 +8,12 @@ export type SyncState = 'idle' | 'sending' | 'offline' | 'signed-out' | 'forbidd
 const atOnce = 40;
 const pauses = [5_000, 15_000, 60_000];
 
-const standingOf: Record<FieldReceipt['outcome'], Standing> = { taken: 'sent', known: 'sent', conflict: 'conflict', refused: 'refused' };
+const standingOf: Record<FieldReceipt['outcome'], Standing> = {
+  taken: 'sent',
+  known: 'sent',
+  conflict: 'conflict',
+  refused: 'refused',
+};
 
 /** Sends what waits, oldest first, one sender at a time over all tabs. An entry leaves the queue only on the server's receipt. */
 export async function send(estate: string): Promise<SyncState> {
@@ -20,9 +25,15 @@ async function sendAll(estate: string): Promise<SyncState> {
   try {
     const device = await deviceId();
     for (;;) {
-      const waiting = (await store.queue.where('standing').equals('waiting').sortBy('sequence')).filter((q) => q.estate === estate).slice(0, atOnce);
+      const waiting = (await store.queue.where('standing').equals('waiting').sortBy('sequence'))
+        .filter((q) => q.estate === estate)
+        .slice(0, atOnce);
       if (waiting.length === 0) break;
-      const receipts = await answered(api.POST('/api/v1/field', { body: { device, sentAt: new Date().toISOString(), entries: waiting.map((q) => q.entry) } }));
+      const receipts = await answered(
+        api.POST('/api/v1/field', {
+          body: { device, sentAt: new Date().toISOString(), entries: waiting.map((q) => q.entry) },
+        }),
+      );
       await store.transaction('rw', store.queue, async () => {
         for (const receipt of receipts)
           await store.queue.update(receipt.id, { standing: standingOf[receipt.outcome], problems: receipt.problems });
@@ -30,9 +41,19 @@ async function sendAll(estate: string): Promise<SyncState> {
       // A server that gives no receipt must not be asked for ever.
       if (receipts.length === 0) return 'trouble';
     }
-    for (const photo of (await store.photos.where('standing').equals('waiting').toArray()).filter((p) => p.estate === estate)) {
-      const query = new URLSearchParams({ at: photo.at, ...(photo.row === null ? {} : { row: String(photo.row) }), ...(photo.tree === null ? {} : { tree: String(photo.tree) }) });
-      const response = await fetch(`/api/v1/plantings/${photo.planting}/photos/${photo.id}?${query}`, { method: 'PUT', body: photo.picture, headers: { 'Content-Type': 'image/jpeg' } });
+    for (const photo of (await store.photos.where('standing').equals('waiting').toArray()).filter(
+      (p) => p.estate === estate,
+    )) {
+      const query = new URLSearchParams({
+        at: photo.at,
+        ...(photo.row === null ? {} : { row: String(photo.row) }),
+        ...(photo.tree === null ? {} : { tree: String(photo.tree) }),
+      });
+      const response = await fetch(`/api/v1/plantings/${photo.planting}/photos/${photo.id}?${query}`, {
+        method: 'PUT',
+        body: photo.picture,
+        headers: { 'Content-Type': 'image/jpeg' },
+      });
       if (response.ok) await store.photos.update(photo.id, { standing: 'sent' });
       else if ([400, 404, 413].includes(response.status)) await store.photos.update(photo.id, { standing: 'refused' });
       else throw new RequestError(response.status, {});
@@ -47,7 +68,9 @@ async function sendAll(estate: string): Promise<SyncState> {
 const POKE = 'rama:send';
 
 /** Asks for what waits to be sent now. */
-export const sendNow = () => { window.dispatchEvent(new Event(POKE)); };
+export const sendNow = () => {
+  window.dispatchEvent(new Event(POKE));
+};
 
 /** Sends now, at every change of the queue, and again after a while until nothing waits. The browser's word on being online is not taken. */
 export function keepSending(estate: string, told: (state: SyncState) => void): () => void {
@@ -76,8 +99,12 @@ export function keepSending(estate: string, told: (state: SyncState) => void): (
       timer = setTimeout(() => void run(), pauses[Math.min(failures, pauses.length) - 1]);
     }
   }
-  const poke = () => { void run(); };
-  const seen = () => { if (document.visibilityState === 'visible') poke(); };
+  const poke = () => {
+    void run();
+  };
+  const seen = () => {
+    if (document.visibilityState === 'visible') poke();
+  };
   window.addEventListener(POKE, poke);
   window.addEventListener('online', poke);
   document.addEventListener('visibilitychange', seen);

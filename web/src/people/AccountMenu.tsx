@@ -17,11 +17,17 @@ export function AccountMenu() {
   const { pathname } = useLocation();
   const menu = useRef<HTMLDetailsElement>(null);
   // Another page or a click beside it closes the menu.
-  useEffect(() => { menu.current?.removeAttribute('open'); }, [pathname]);
   useEffect(() => {
-    const beside = (e: PointerEvent) => { if (!menu.current?.contains(e.target as Node)) menu.current?.removeAttribute('open'); };
+    menu.current?.removeAttribute('open');
+  }, [pathname]);
+  useEffect(() => {
+    const beside = (e: PointerEvent) => {
+      if (!menu.current?.contains(e.target as Node)) menu.current?.removeAttribute('open');
+    };
     window.addEventListener('pointerdown', beside);
-    return () => { window.removeEventListener('pointerdown', beside); };
+    return () => {
+      window.removeEventListener('pointerdown', beside);
+    };
   }, []);
   const person = session.data?.person;
   const role = session.data?.here?.role;
@@ -33,16 +39,42 @@ export function AccountMenu() {
   };
   return (
     <details className="account" ref={menu}>
-      <summary data-test="account">{person.name} <span className="small dim">{role && t(`role.${role}`)}</span></summary>
+      <summary data-test="account">
+        {person.name} <span className="small dim">{role && t(`role.${role}`)}</span>
+      </summary>
       <div className="account-menu sheet">
-        <div className="field"><span className="field-label">{t('units')}</span>
-          <Choice label={t('units')} value={system} onChange={(v) => { chooseSystem(v === 'us' ? 'us' : 'metric'); }}
-            options={[{ value: 'metric', label: t('units.metric') }, { value: 'us', label: t('units.us') }]} /></div>
-        <div className="field"><span className="field-label">{t('language')}</span>
-          <Choice label={t('language')} value={language} onChange={(v) => { setLanguage(v === 'es' ? 'es' : 'en'); }}
-            options={[{ value: 'en', label: 'English' }, { value: 'es', label: 'Español' }]} /></div>
+        <div className="field">
+          <span className="field-label">{t('units')}</span>
+          <Choice
+            label={t('units')}
+            value={system}
+            onChange={(v) => {
+              chooseSystem(v === 'us' ? 'us' : 'metric');
+            }}
+            options={[
+              { value: 'metric', label: t('units.metric') },
+              { value: 'us', label: t('units.us') },
+            ]}
+          />
+        </div>
+        <div className="field">
+          <span className="field-label">{t('language')}</span>
+          <Choice
+            label={t('language')}
+            value={language}
+            onChange={(v) => {
+              setLanguage(v === 'es' ? 'es' : 'en');
+            }}
+            options={[
+              { value: 'en', label: 'English' },
+              { value: 'es', label: 'Español' },
+            ]}
+          />
+        </div>
         <PasswordForm />
-        <Button onClick={() => void signOut()} data-test="sign-out">{t('sign-out')}</Button>
+        <Button onClick={() => void signOut()} data-test="sign-out">
+          {t('sign-out')}
+        </Button>
       </div>
     </details>
   );
@@ -56,18 +88,59 @@ function PasswordForm() {
   const [password, setPassword] = useState('');
   const [done, setDone] = useState(false);
   const client = useQueryClient();
-  const change = () => attempt(async () => {
-    await answered(api.PUT('/api/v1/session/password', { body: { current, password } }));
-    setDone(true);
-    setOpen(false);
-    await client.invalidateQueries({ queryKey: ['session'] });
-  });
-  if (!open) return <button type="button" className="account-link" onClick={() => { setOpen(true); }}>{t('password.change')}{done && ` · ${t('saved')}`}</button>;
+  const change = () =>
+    attempt(async () => {
+      await answered(api.PUT('/api/v1/session/password', { body: { current, password } }));
+      setDone(true);
+      setOpen(false);
+      await client.invalidateQueries({ queryKey: ['session'] });
+    });
+  if (!open)
+    return (
+      <button
+        type="button"
+        className="account-link"
+        onClick={() => {
+          setOpen(true);
+        }}
+      >
+        {t('password.change')}
+        {done && ` · ${t('saved')}`}
+      </button>
+    );
   return (
-    <form onSubmit={(e) => { e.preventDefault(); void change(); }}>
-      <Field label={t('password.current')} path="current" text={current} onText={setCurrent} numeric={false} type="password" autoComplete="current-password" problem={problem('current')} />
-      <Field label={t('password.new')} path="password" text={password} onText={setPassword} numeric={false} type="password" autoComplete="new-password" problem={problem('password')} hint={t('people.password-hint')} />
-      {failure && <p className="field-problem" role="alert">{failure}</p>}
+    <form
+      onSubmit={(e) => {
+        e.preventDefault();
+        void change();
+      }}
+    >
+      <Field
+        label={t('password.current')}
+        path="current"
+        text={current}
+        onText={setCurrent}
+        numeric={false}
+        type="password"
+        autoComplete="current-password"
+        problem={problem('current')}
+      />
+      <Field
+        label={t('password.new')}
+        path="password"
+        text={password}
+        onText={setPassword}
+        numeric={false}
+        type="password"
+        autoComplete="new-password"
+        problem={problem('password')}
+        hint={t('people.password-hint')}
+      />
+      {failure && (
+        <p className="field-problem" role="alert">
+          {failure}
+        </p>
+      )}
       <Button htmlType="submit">{t('password.change')}</Button>
     </form>
   );

@@ -9,7 +9,14 @@ import { useReading } from '../words/useReading';
 import './people.css';
 import { sessionKey } from './session';
 
-const spec: FormSpec = { code: 'text', estate: 'text', season: 'number', name: 'text', email: 'text', password: 'text' };
+const spec: FormSpec = {
+  code: 'text',
+  estate: 'text',
+  season: 'number',
+  name: 'text',
+  email: 'text',
+  password: 'text',
+};
 
 /** An installation without anybody in it asks for its first estate and manager. */
 export function FirstManagerPage() {
@@ -20,14 +27,22 @@ export function FirstManagerPage() {
   const { problem, failure, attempt } = useAttempt();
   const form = fieldControls('first', draft, setDraft, problem, t, () => void create());
 
-  const create = () => attempt(async () => {
-    const { entry } = readDraft<{ email: string; password: string }>(spec, draft, language);
-    client.setQueryData(sessionKey, await answered(api.POST('/api/v1/first-manager', { body: entry })));
-  });
+  const create = () =>
+    attempt(async () => {
+      const { entry } = readDraft<{ email: string; password: string }>(spec, draft, language);
+      client.setQueryData(sessionKey, await answered(api.POST('/api/v1/first-manager', { body: entry })));
+    });
 
   return (
     <main className="sign-in">
-      <form className="sheet" noValidate onSubmit={(e) => { e.preventDefault(); void create(); }}>
+      <form
+        className="sheet"
+        noValidate
+        onSubmit={(e) => {
+          e.preventDefault();
+          void create();
+        }}
+      >
         <h1>{t('first.title')}</h1>
         <p className="dim">{t('first.text')}</p>
         {form.input('code', [], { numeric: false, hint: t('first.code-hint'), label: t('first.code') })}
@@ -35,9 +50,20 @@ export function FirstManagerPage() {
         {form.input('season', [], { hint: t('first.season-hint') })}
         {form.input('name', [], { numeric: false, label: t('field.person') })}
         {form.input('email', [], { numeric: false, type: 'email', autoComplete: 'username' })}
-        {form.input('password', [], { numeric: false, type: 'password', autoComplete: 'new-password', hint: t('people.password-hint') })}
-        {failure && <p className="field-problem" role="alert">{failure}</p>}
-        <Button type="primary" htmlType="submit" block data-test="create">{t('first.do')}</Button>
+        {form.input('password', [], {
+          numeric: false,
+          type: 'password',
+          autoComplete: 'new-password',
+          hint: t('people.password-hint'),
+        })}
+        {failure && (
+          <p className="field-problem" role="alert">
+            {failure}
+          </p>
+        )}
+        <Button type="primary" htmlType="submit" block data-test="create">
+          {t('first.do')}
+        </Button>
       </form>
     </main>
   );

@@ -23,12 +23,24 @@ export function SignInPage({ over }: { over: Session | null }) {
     try {
       const session = await answered(api.POST('/api/v1/session', { body: { email, password } }));
       // Someone else's screen is not this person's: begin afresh.
-      if (over?.person && (over.person.email !== session.person?.email || over.here?.estateId !== session.here?.estateId)) window.location.assign('/');
+      if (
+        over?.person &&
+        (over.person.email !== session.person?.email || over.here?.estateId !== session.here?.estateId)
+      )
+        window.location.assign('/');
       keptSession.write(session);
       client.setQueryData(sessionKey, session);
       if (over) void client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== sessionKey[0] });
     } catch (e) {
-      setFailure(!(e instanceof RequestError) ? t('failure.server') : e.status === 401 ? t('sign-in.wrong') : e.status === 429 ? t('sign-in.too-many') : e.message);
+      setFailure(
+        !(e instanceof RequestError)
+          ? t('failure.server')
+          : e.status === 401
+            ? t('sign-in.wrong')
+            : e.status === 429
+              ? t('sign-in.too-many')
+              : e.message,
+      );
     } finally {
       setBusy(false);
     }
@@ -36,13 +48,42 @@ export function SignInPage({ over }: { over: Session | null }) {
 
   return (
     <main className={over ? 'sign-in sign-in-over' : 'sign-in'}>
-      <form className="sheet" noValidate onSubmit={(e) => { e.preventDefault(); void signIn(); }}>
+      <form
+        className="sheet"
+        noValidate
+        onSubmit={(e) => {
+          e.preventDefault();
+          void signIn();
+        }}
+      >
         <h1>Rama</h1>
         <p className="dim">{over ? t('sign-in.again') : t('sign-in.text')}</p>
-        <Field label={t('field.email')} path="email" text={email} onText={setEmail} numeric={false} autoComplete="username" type="email" />
-        <Field label={t('field.password')} path="password" text={password} onText={setPassword} numeric={false} autoComplete="current-password" type="password" />
-        {failure && <p className="field-problem" role="alert">{failure}</p>}
-        <Button type="primary" htmlType="submit" loading={busy} block data-test="sign-in">{t('sign-in.do')}</Button>
+        <Field
+          label={t('field.email')}
+          path="email"
+          text={email}
+          onText={setEmail}
+          numeric={false}
+          autoComplete="username"
+          type="email"
+        />
+        <Field
+          label={t('field.password')}
+          path="password"
+          text={password}
+          onText={setPassword}
+          numeric={false}
+          autoComplete="current-password"
+          type="password"
+        />
+        {failure && (
+          <p className="field-problem" role="alert">
+            {failure}
+          </p>
+        )}
+        <Button type="primary" htmlType="submit" loading={busy} block data-test="sign-in">
+          {t('sign-in.do')}
+        </Button>
       </form>
     </main>
   );

@@ -10,9 +10,13 @@ export function useSession() {
   const client = useQueryClient();
   useEffect(() => {
     // Any answer may tell that the session is over; what is on the screen stays there meanwhile.
-    const over = () => { client.setQueryData<Session>(sessionKey, (s) => s && { ...s, state: 'signedOut' }); };
+    const over = () => {
+      client.setQueryData<Session>(sessionKey, (s) => s && { ...s, state: 'signedOut' });
+    };
     window.addEventListener(SIGNED_OUT, over);
-    return () => { window.removeEventListener(SIGNED_OUT, over); };
+    return () => {
+      window.removeEventListener(SIGNED_OUT, over);
+    };
   }, [client]);
   return useQuery({ queryKey: sessionKey, queryFn: readSession, staleTime: 60_000, retry: false });
 }

@@ -16,19 +16,40 @@ export function ConflictDialog() {
   return (
     <Modal open title={t('conflict.title')} closable={false} footer={null} width={620}>
       <p>{t('conflict.text')}</p>
-      {paths.length === 0 ? <p>{t('conflict.same')}</p> : (
+      {paths.length === 0 ? (
+        <p>{t('conflict.same')}</p>
+      ) : (
         <table className="figures conflict">
-          <thead><tr><th>{t('conflict.field')}</th><th>{t('conflict.mine')}</th><th>{t('conflict.theirs')}</th></tr></thead>
+          <thead>
+            <tr>
+              <th>{t('conflict.field')}</th>
+              <th>{t('conflict.mine')}</th>
+              <th>{t('conflict.theirs')}</th>
+            </tr>
+          </thead>
           <tbody>
             {paths.map((path) => (
-              <tr key={path}><th scope="row">{fieldName(section, path, t)}</th><td>{mine.get(path) ?? '–'}</td><td>{theirs.get(path) ?? '–'}</td></tr>
+              <tr key={path}>
+                <th scope="row">{fieldName(section, path, t)}</th>
+                <td>{mine.get(path) ?? '–'}</td>
+                <td>{theirs.get(path) ?? '–'}</td>
+              </tr>
             ))}
           </tbody>
         </table>
       )}
       <div className="save-bar">
-        <Button type="primary" loading={saving} onClick={() => void save(section, current)} data-test="keep-mine">{t('conflict.keep-mine')}</Button>
-        <Button onClick={() => { takeTheirs(conflict); }} data-test="take-theirs">{t('conflict.take-theirs')}</Button>
+        <Button type="primary" loading={saving} onClick={() => void save(section, current)} data-test="keep-mine">
+          {t('conflict.keep-mine')}
+        </Button>
+        <Button
+          onClick={() => {
+            takeTheirs(conflict);
+          }}
+          data-test="take-theirs"
+        >
+          {t('conflict.take-theirs')}
+        </Button>
       </div>
     </Modal>
   );
@@ -37,14 +58,28 @@ export function ConflictDialog() {
 /** A draft as lines to compare: one a field, or one a line of its sheet, known by its first cells. */
 function lines(draft: Drafts[SectionName]): Map<string, string> {
   if ('lines' in draft) {
-    return new Map((draft as Drafts['rows']).lines.map((line) => {
-      const { row, tree, firstTree, season, ...rest } = line;
-      return [[season ?? row, tree ?? firstTree].filter(Boolean).join('/'), Object.values(rest).filter(Boolean).join(' · ')];
-    }));
+    return new Map(
+      (draft as Drafts['rows']).lines.map((line) => {
+        const { row, tree, firstTree, season, ...rest } = line;
+        return [
+          [season ?? row, tree ?? firstTree].filter(Boolean).join('/'),
+          Object.values(rest).filter(Boolean).join(' · '),
+        ];
+      }),
+    );
   }
-  return new Map(Object.entries(draft as Drafts['target']).map(([path, field]) => [path, field.text === '' ? '–' : `${field.text} ${field.unit ?? ''}`.trim()]));
+  return new Map(
+    Object.entries(draft as Drafts['target']).map(([path, field]) => [
+      path,
+      field.text === '' ? '–' : `${field.text} ${field.unit ?? ''}`.trim(),
+    ]),
+  );
 }
 
 function fieldName(section: SectionName, path: string, t: (key: string, values?: Record<string, string>) => string) {
-  return section === 'count' || section === 'rows' || section === 'fruitSample' ? t('conflict.tree', { place: path }) : section === 'records' ? path : t(`field.${path}`);
+  return section === 'count' || section === 'rows' || section === 'fruitSample'
+    ? t('conflict.tree', { place: path })
+    : section === 'records'
+      ? path
+      : t(`field.${path}`);
 }

@@ -8,7 +8,9 @@ export function Part({ section, children }: { section: SectionName; children: Re
   const { may } = usePlantingWork();
   return (
     <>
-      <fieldset className="part" disabled={!may(section)}>{children}</fieldset>
+      <fieldset className="part" disabled={!may(section)}>
+        {children}
+      </fieldset>
       <SaveBar section={section} />
     </>
   );

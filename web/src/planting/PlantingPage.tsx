@@ -36,35 +36,62 @@ function Planting({ id }: { id: string }) {
     if (next) void go(`/plantings/${next.id}/${stage}${search}`);
   };
   useKeys({
-    j: () => { step(1); },
-    k: () => { step(-1); },
+    j: () => {
+      step(1);
+    },
+    k: () => {
+      step(-1);
+    },
     ...Object.fromEntries(stages.map((s, i) => [String(i + 1), () => void go(s + search)])),
   });
-  useEffect(() => { document.title = work ? `${work.view.planting.code} ${work.view.planting.name} · Rama` : 'Rama'; }, [work]);
+  useEffect(() => {
+    document.title = work ? `${work.view.planting.code} ${work.view.planting.name} · Rama` : 'Rama';
+  }, [work]);
 
-  if (error) return <Trouble error={error} retry={() => { window.location.reload(); }} />;
+  if (error)
+    return (
+      <Trouble
+        error={error}
+        retry={() => {
+          window.location.reload();
+        }}
+      />
+    );
   if (!work) return <p className="waiting">{t('loading')}</p>;
   const { view, plan, unsaved } = work;
   const crop = plan.planting?.variety.crop;
   return (
     <HabitContext.Provider value={catalogue.data?.crops.find((c) => c.id === crop)?.habit ?? null}>
-    <PlantingWorkContext.Provider value={work}>
-      <div className="planting">
-        <div className="planting-rail"><Rail plan={plan} view={view} /></div>
-        <main className="planting-main">
-          <div className="planting-head">
-            <h1>{view.planting.code} {view.planting.name}</h1>
-            <About view={view} plan={plan} />
-            <span className="small planting-links"><Link to={`estate${search}`}>{t('planting.edit')}</Link> <Link to={`history${search}`}>{t('history.link')}</Link></span>
-            <span className="keys small dim"><kbd>k</kbd> <kbd>j</kbd> {t('planting.keys')}</span>
+      <PlantingWorkContext.Provider value={work}>
+        <div className="planting">
+          <div className="planting-rail">
+            <Rail plan={plan} view={view} />
           </div>
-          {view.isPast && <p className="past-season" data-test="past">{t('season.past', { season: view.season })} <Link to=".">{t('season.to-current')}</Link></p>}
-          <Account plan={plan} view={view} draft={unsaved.length > 0} />
-          <Outlet />
-        </main>
-      </div>
-      <ConflictDialog />
-    </PlantingWorkContext.Provider>
+          <main className="planting-main">
+            <div className="planting-head">
+              <h1>
+                {view.planting.code} {view.planting.name}
+              </h1>
+              <About view={view} plan={plan} />
+              <span className="small planting-links">
+                <Link to={`estate${search}`}>{t('planting.edit')}</Link>{' '}
+                <Link to={`history${search}`}>{t('history.link')}</Link>
+              </span>
+              <span className="keys small dim">
+                <kbd>k</kbd> <kbd>j</kbd> {t('planting.keys')}
+              </span>
+            </div>
+            {view.isPast && (
+              <p className="past-season" data-test="past">
+                {t('season.past', { season: view.season })} <Link to=".">{t('season.to-current')}</Link>
+              </p>
+            )}
+            <Account plan={plan} view={view} draft={unsaved.length > 0} />
+            <Outlet />
+          </main>
+        </div>
+        <ConflictDialog />
+      </PlantingWorkContext.Provider>
     </HabitContext.Provider>
   );
 }
@@ -73,7 +100,8 @@ function Planting({ id }: { id: string }) {
 function Account({ plan, view, draft }: { plan: PruningPlan; view: PlantingView; draft: boolean }) {
   const { t } = useReading();
   if (plan.ledger) return <Ledger ledger={plan.ledger} draft={draft} />;
-  if (!draft || !view.plan.ledger) return <p className="sheet ledger-missing">{t(draft ? 'ledger.wait-for-entries' : 'ledger.wait-for-target')}</p>;
+  if (!draft || !view.plan.ledger)
+    return <p className="sheet ledger-missing">{t(draft ? 'ledger.wait-for-entries' : 'ledger.wait-for-target')}</p>;
   return (
     <div className="stale">
       <Ledger ledger={view.plan.ledger} />
@@ -93,8 +121,11 @@ function About({ view, plan }: { view: PlantingView; plan: PruningPlan }) {
     <span>
       {[
         t('planting.on', { variety: planting.variety.name, rootstock: planting.rootstock.name }),
-        local(planting.system.name).toLowerCase(), t('leaf', { count: planting.leaf, ordinal: true }),
-        `${row.number} × ${tree.number} ${row.unit}`, `${area.number} ${area.unit}`, t('planting.bearing', { trees: number(density.bearingTrees, 0) }),
+        local(planting.system.name).toLowerCase(),
+        t('leaf', { count: planting.leaf, ordinal: true }),
+        `${row.number} × ${tree.number} ${row.unit}`,
+        `${area.number} ${area.unit}`,
+        t('planting.bearing', { trees: number(density.bearingTrees, 0) }),
       ].join(' · ')}
     </span>
   );
@@ -108,17 +139,29 @@ function Rail({ plan, view }: { plan: PruningPlan; view: PlantingView }) {
   const half = survey?.buds.halfWidth ?? null;
   const keys: Record<Stage, string> = {
     target: crop ? t('rail.target', { fruit: number(crop.fruitPerTree, 0) }) : '',
-    count: survey ? (half === null ? number(survey.buds.mean, 0) : `${number(survey.buds.mean, 0)} ± ${number(half, 0)}`) : t('rail.no-count'),
+    count: survey
+      ? half === null
+        ? number(survey.buds.mean, 0)
+        : `${number(survey.buds.mean, 0)} ± ${number(half, 0)}`
+      : t('rail.no-count'),
     decide: decision ? t(`decision.${decision.kind}`).toLowerCase() : '',
     prescribe: prescription ? t('rail.left', { buds: number(prescription.budsLeft, 0) }) : '',
   };
   const done: Record<Stage, boolean> = {
-    target: crop !== null, count: survey !== null, decide: decision?.settled ?? false, prescribe: false,
+    target: crop !== null,
+    count: survey !== null,
+    decide: decision?.settled ?? false,
+    prescribe: false,
   };
   const rail: RailStage[] = [
     ...stages.map((id) => ({ id, to: id + search, done: done[id], key: keys[id] })),
     ...later.map((id) => ({ id, to: null, done: false, key: t('rail.later') })),
-    { id: 'result', to: `result${search}`, done: false, key: t('rail.seasons', { count: view.records.seasons?.length ?? 0 }) },
+    {
+      id: 'result',
+      to: `result${search}`,
+      done: false,
+      key: t('rail.seasons', { count: view.records.seasons?.length ?? 0 }),
+    },
   ];
   return <StageRail stages={rail} />;
 }

@@ -2,8 +2,20 @@ import { describe, expect, it } from 'vitest';
 import { readCount, readCutting, toCountDraft, toCuttingDraft, type CountDraft } from './sections';
 
 const sheet: CountDraft = {
-  mode: 'floral', girthUnit: 'cm', floralShare: '', cuts: [], sample: {}, edgeRows: false, replants: false, pollinizers: false, method: '',
-  lines: [{ row: '3', tree: '14', girth: '15,2', limbs: '23', buds: '318' }, {}, { row: '3', tree: '61', girth: '', limbs: '', buds: 'many' }],
+  mode: 'floral',
+  girthUnit: 'cm',
+  floralShare: '',
+  cuts: [],
+  sample: {},
+  edgeRows: false,
+  replants: false,
+  pollinizers: false,
+  method: '',
+  lines: [
+    { row: '3', tree: '14', girth: '15,2', limbs: '23', buds: '318' },
+    {},
+    { row: '3', tree: '61', girth: '', limbs: '', buds: 'many' },
+  ],
 };
 
 describe('the counting sheet', () => {
@@ -24,12 +36,31 @@ describe('the counting sheet', () => {
   });
 
   it('keeps what a tree counted in the row has no cell for, until its buds are typed over', () => {
-    const tree = { row: 3, tree: 14, limbs: 2, girth: null, kinds: [{ kind: 'spur', buds: 100 }, { kind: 'lateral', buds: 20 }], limbSizes: [{ diameter: { value: 14, unit: 'mm' }, forked: true, buds: 120 }], note: 'canker' };
+    const tree = {
+      row: 3,
+      tree: 14,
+      limbs: 2,
+      girth: null,
+      kinds: [
+        { kind: 'spur', buds: 100 },
+        { kind: 'lateral', buds: 20 },
+      ],
+      limbSizes: [{ diameter: { value: 14, unit: 'mm' }, forked: true, buds: 120 }],
+      note: 'canker',
+    };
     const cuts = [{ row: 3, tree: 14, kind: 'spur', floral: 11, vegetative: 8, dead: 1 }];
-    const draft = toCountDraft({ trees: [tree], budCuts: cuts, sample: { trees: 20, edgeRows: true }, method: 'simple' }, { language: 'en', system: 'metric' });
+    const draft = toCountDraft(
+      { trees: [tree], budCuts: cuts, sample: { trees: 20, edgeRows: true }, method: 'simple' },
+      { language: 'en', system: 'metric' },
+    );
     expect(draft.lines[0]).toMatchObject({ buds: '120' });
     const { entry } = readCount(draft, 'en');
-    expect(entry).toMatchObject({ trees: [tree], budCuts: cuts, method: 'simple', sample: { trees: 20, edgeRows: true } });
+    expect(entry).toMatchObject({
+      trees: [tree],
+      budCuts: cuts,
+      method: 'simple',
+      sample: { trees: 20, edgeRows: true },
+    });
     const typed = readCount({ ...draft, lines: [{ ...draft.lines[0]!, buds: '90' }] }, 'en').entry.trees![0]!;
     expect(typed).toMatchObject({ floralBuds: 90, note: 'canker' });
     expect(typed).not.toHaveProperty('kinds');
@@ -50,10 +81,15 @@ describe('how a system is cut', () => {
   });
 
   it('leaves out what was emptied and names what cannot be read', () => {
-    const { entry, unreadable } = readCutting({
-      answers: { order: '', uprights: 'out' }, settings: { 'big-limbs': '', 'big-from': 'thick' },
-      lines: [{ before: '200', 'fell.forks': 'many' }], way: null,
-    }, 'en');
+    const { entry, unreadable } = readCutting(
+      {
+        answers: { order: '', uprights: 'out' },
+        settings: { 'big-limbs': '', 'big-from': 'thick' },
+        lines: [{ before: '200', 'fell.forks': 'many' }],
+        way: null,
+      },
+      'en',
+    );
     expect(entry.answers).toEqual({ uprights: 'out' });
     expect(entry.settings).toEqual({});
     expect(unreadable).toEqual(['settings.big-from', 'demonstration[0].fell.forks']);

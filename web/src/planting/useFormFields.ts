@@ -6,5 +6,14 @@ import { usePlantingWork } from './usePlanting';
 export function useFormFields(section: 'planting' | 'target' | 'settings') {
   const { t } = useReading();
   const { draft, change, problem, save } = usePlantingWork();
-  return fieldControls(section, draft(section), (next) => { change(section, next); }, (path) => problem(section, path), t, () => void save(section));
+  return fieldControls(
+    section,
+    draft(section),
+    (next) => {
+      change(section, next);
+    },
+    (path) => problem(section, path),
+    t,
+    () => void save(section),
+  );
 }

@@ -1,6 +1,14 @@
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
 import { createContext, useContext, useEffect, useMemo, useRef, useState } from 'react';
-import { api, answered, RequestError, type FieldProblem, type PlanEntry, type PlantingView, type PruningPlan } from '../api/client';
+import {
+  api,
+  answered,
+  RequestError,
+  type FieldProblem,
+  type PlanEntry,
+  type PlantingView,
+  type PruningPlan,
+} from '../api/client';
 import { useMay } from '../people/session';
 import { useChosenSeason } from '../stages/season/useSeason';
 import { useReading } from '../words/useReading';
@@ -68,11 +76,16 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
   const season = useChosenSeason();
   const stored = useQuery({
     queryKey: plantingKey(id, season),
-    queryFn: () => answered(api.GET('/api/v1/plantings/{id}', { params: { path: { id }, query: season === null ? {} : { season } } })),
+    queryFn: () =>
+      answered(
+        api.GET('/api/v1/plantings/{id}', { params: { path: { id }, query: season === null ? {} : { season } } }),
+      ),
     staleTime: 0,
   });
   const [typing, setTyping] = useState<AllUnsaved>(() => keptTyping.get(id) ?? {});
-  useEffect(() => { keptTyping.set(id, typing); }, [id, typing]);
+  useEffect(() => {
+    keptTyping.set(id, typing);
+  }, [id, typing]);
   const [tried, setTried] = useState<Partial<Record<SectionName, FieldProblem[]>>>({});
   const [conflict, setConflict] = useState<Conflict | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
@@ -82,7 +95,10 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
   const unsaved = Object.keys(typing) as SectionName[];
   const read = useMemo(() => readAll(typing, language), [typing, language]);
   const saved = useMemo(() => (view ? entryOf(view) : null), [view]);
-  const typed: PlanEntry | null = useMemo(() => (saved && unsaved.length > 0 ? { ...saved, ...read.entries } : null), [saved, unsaved.length, read]);
+  const typed: PlanEntry | null = useMemo(
+    () => (saved && unsaved.length > 0 ? { ...saved, ...read.entries } : null),
+    [saved, unsaved.length, read],
+  );
   const settled = useThrottled(typed, 120);
   const preview = useQuery({
     queryKey: ['plan', settled],
@@ -95,9 +111,13 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
 
   useEffect(() => {
     if (unsaved.length === 0) return;
-    const warn = (e: BeforeUnloadEvent) => { e.preventDefault(); };
+    const warn = (e: BeforeUnloadEvent) => {
+      e.preventDefault();
+    };
     window.addEventListener('beforeunload', warn);
-    return () => { window.removeEventListener('beforeunload', warn); };
+    return () => {
+      window.removeEventListener('beforeunload', warn);
+    };
   }, [unsaved.length]);
 
   if (!view) return { work: null, error: stored.error };
@@ -133,7 +153,8 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
       setTried((all) => without(all, section));
       setTyping((all) => afterSave(all, section, mine.draft, base, next));
     } catch (e) {
-      if (!(e instanceof RequestError) || e.status === 503) setFailure(t(e instanceof RequestError ? 'failure.database' : 'failure.network'));
+      if (!(e instanceof RequestError) || e.status === 503)
+        setFailure(t(e instanceof RequestError ? 'failure.database' : 'failure.network'));
       else if (e.status === 409 && e.problem.current) {
         const shown = (view: PlantingView) => JSON.stringify(sections[section].from(view, reading));
         // The other changed a different part of the same plan: nothing to choose between.
@@ -151,7 +172,8 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
   function problem(section: SectionName, field: string): string | undefined {
     if (typing[section] === undefined) return undefined;
     if (read.unreadable[section]?.includes(field)) return t('problem:text', { example: reading.number(3.5) });
-    const found = plan.problems.find((p) => p.field === `${section}.${field}`) ?? tried[section]?.find((p) => p.field === field);
+    const found =
+      plan.problems.find((p) => p.field === `${section}.${field}`) ?? tried[section]?.find((p) => p.field === field);
     if (!found || (found.code === 'missing' && !tried[section])) return undefined;
     return problemText(found, reading);
   }
@@ -159,12 +181,26 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
   return {
     error: null,
     work: {
-      view, plan, entry: settled ?? saved!, unsaved, saving, failure, conflict, problem, save,
+      view,
+      plan,
+      entry: settled ?? saved!,
+      unsaved,
+      saving,
+      failure,
+      conflict,
+      problem,
+      save,
       may: (section) => may(actOf[section]) && (!view.isPast || plantingParts.includes(section)),
-      draft: <S extends SectionName>(section: S) => (typing[section] as Unsaved<S> | undefined)?.draft ?? sections[section].from(view, reading),
-      change: (section, draft) => { setTyping((all) => ({ ...all, [section]: { draft, base: all[section]?.base ?? view } })); },
+      draft: <S extends SectionName>(section: S) =>
+        (typing[section] as Unsaved<S> | undefined)?.draft ?? sections[section].from(view, reading),
+      change: (section, draft) => {
+        setTyping((all) => ({ ...all, [section]: { draft, base: all[section]?.base ?? view } }));
+      },
       discard: forget,
-      takeTheirs: ({ section, current }) => { show(current); forget(section); },
+      takeTheirs: ({ section, current }) => {
+        show(current);
+        forget(section);
+      },
     },
   };
 }
@@ -174,13 +210,26 @@ function without<T extends object>(all: T, section: SectionName): T {
 }
 
 /** What stays unsaved after one part was saved. */
-function afterSave(all: AllUnsaved, section: SectionName, saved: Drafts[SectionName], base: PlantingView, next: PlantingView): AllUnsaved {
+function afterSave(
+  all: AllUnsaved,
+  section: SectionName,
+  saved: Drafts[SectionName],
+  base: PlantingView,
+  next: PlantingView,
+): AllUnsaved {
   const version = plantingParts.includes(section) ? 'plantingVersion' : 'planVersion';
-  return Object.fromEntries(Object.entries(all).flatMap(([name, part]) => {
-    if (name === section) return part.draft === saved ? [] : [[name, { ...part, base: next }]];
-    // My own save is no one else's: another part typed from the same version goes on from the new one.
-    return [[name, part.base[version] === base[version] ? { ...part, base: { ...part.base, [version]: next[version] } } : part]];
-  })) as AllUnsaved;
+  return Object.fromEntries(
+    Object.entries(all).flatMap(([name, part]) => {
+      if (name === section) return part.draft === saved ? [] : [[name, { ...part, base: next }]];
+      // My own save is no one else's: another part typed from the same version goes on from the new one.
+      return [
+        [
+          name,
+          part.base[version] === base[version] ? { ...part, base: { ...part.base, [version]: next[version] } } : part,
+        ],
+      ];
+    }),
+  ) as AllUnsaved;
 }
 
 function readAll(typing: AllUnsaved, language: 'en' | 'es') {
@@ -200,8 +249,16 @@ function readAll(typing: AllUnsaved, language: 'en' | 'es') {
 /** What a planting's plan is worked out from, as it is saved. */
 function entryOf(view: PlantingView): PlanEntry {
   return {
-    season: view.season, planting: view.planting, rows: view.rows, records: view.records, fruitSample: view.fruitSample,
-    target: view.target, count: view.count, measured: view.measured, settings: view.settings, cutting: view.cutting,
+    season: view.season,
+    planting: view.planting,
+    rows: view.rows,
+    records: view.records,
+    fruitSample: view.fruitSample,
+    target: view.target,
+    count: view.count,
+    measured: view.measured,
+    settings: view.settings,
+    cutting: view.cutting,
   };
 }
 
@@ -210,15 +267,22 @@ function useThrottled<T>(value: T | null, milliseconds: number): T | null {
   const [passed, setPassed] = useState(value);
   const last = useRef(0);
   useEffect(() => {
-    const timer = setTimeout(() => {
-      last.current = Date.now();
-      setPassed(value);
-    }, value === null ? 0 : Math.max(20, last.current + milliseconds - Date.now()));
-    return () => { clearTimeout(timer); };
+    const timer = setTimeout(
+      () => {
+        last.current = Date.now();
+        setPassed(value);
+      },
+      value === null ? 0 : Math.max(20, last.current + milliseconds - Date.now()),
+    );
+    return () => {
+      clearTimeout(timer);
+    };
   }, [value, milliseconds]);
   return value === null ? null : passed;
 }
 
 function focusFirstProblem() {
-  requestAnimationFrame(() => { document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus(); });
+  requestAnimationFrame(() => {
+    document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
+  });
 }

@@ -17,12 +17,15 @@ describe('amounts in the reader’s units', () => {
   });
 
   // 3 × 12 ft is 1 210 trees an acre (standard spacing tables), 2 989.97 a hectare: 1 210 ÷ 0.40468564224.
-  it('trees per hectare as trees per acre', () => expect(formatAmount(2989.97, 'tree/ha', 'us', 'en', 0)).toEqual({ number: '1,210', unit: 'tree/ac' }));
+  it('trees per hectare as trees per acre', () =>
+    expect(formatAmount(2989.97, 'tree/ha', 'us', 'en', 0)).toEqual({ number: '1,210', unit: 'tree/ac' }));
 
   // 1 t/ha = 0.446 short tons an acre: 1 000 kg ÷ 907.18474 × 0.40468564224.
-  it('tonnes per hectare as short tons per acre', () => expect(formatAmount(60, 't/ha', 'us', 'en', 1)).toEqual({ number: '26.8', unit: 'ton/ac' }));
+  it('tonnes per hectare as short tons per acre', () =>
+    expect(formatAmount(60, 't/ha', 'us', 'en', 1)).toEqual({ number: '26.8', unit: 'ton/ac' }));
 
-  it('a share as per cent in either system', () => expect(formatAmount(0.88, 'share', 'metric', 'en')).toEqual({ number: '88', unit: '%' }));
+  it('a share as per cent in either system', () =>
+    expect(formatAmount(0.88, 'share', 'metric', 'en')).toEqual({ number: '88', unit: '%' }));
 
   it('writes decimals and groups as the language does', () => {
     expect(formatNumber(2925.4, 'en', 1)).toBe('2,925.4');
@@ -43,6 +46,11 @@ describe('amounts in the reader’s units', () => {
   });
 
   it('tells a thickness in eighths of an inch, never none', () =>
-    expect([6, 9.5, 22, 30, 160].map((mm) => formatAmount(mm, 'mm', 'us', 'en', 0).number))
-      .toEqual(['1/4', '3/8', '7/8', '1 1/8', '6']));
+    expect([6, 9.5, 22, 30, 160].map((mm) => formatAmount(mm, 'mm', 'us', 'en', 0).number)).toEqual([
+      '1/4',
+      '3/8',
+      '7/8',
+      '1 1/8',
+      '6',
+    ]));
 });

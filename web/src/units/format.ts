@@ -10,7 +10,7 @@ export type Decimals = number | 'to-check';
 export function formatNumber(value: number, language: Language, decimals?: Decimals): string {
   return new Intl.NumberFormat(language, {
     minimumFractionDigits: typeof decimals === 'number' ? decimals : 0,
-    maximumFractionDigits: decimals === 'to-check' ? decimalsToCheck(value) : decimals ?? decimalsFor(value),
+    maximumFractionDigits: decimals === 'to-check' ? decimalsToCheck(value) : (decimals ?? decimalsFor(value)),
     // Spanish groups four digits only if asked to; a column of figures reads better when all are grouped alike.
     useGrouping: 'always',
   }).format(value);
@@ -18,7 +18,11 @@ export function formatNumber(value: number, language: Language, decimals?: Decim
 
 /** Number and unit of an API value in the reader's units, apart so that the unit can be set smaller. */
 export function formatAmount(
-  value: number, unit: string, system: UnitSystem, language: Language, decimals?: Decimals,
+  value: number,
+  unit: string,
+  system: UnitSystem,
+  language: Language,
+  decimals?: Decimals,
 ): { number: string; unit: string } {
   const shown = shownAs(unit, system);
   // A thickness in inches is read off a tape, in eighths; where it is to be checked, in decimals.

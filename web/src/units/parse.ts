@@ -5,7 +5,10 @@ import type { Language } from './format';
  * the other one where it cannot be a thousands sign. Null for empty text, NaN for what is no number.
  */
 export function parseNumber(text: string, language: Language): number | null {
-  const typed = text.trim().replace(/[\s\u00a0\u202f]/g, '').replace('−', '-');
+  const typed = text
+    .trim()
+    .replace(/[\s\u00a0\u202f]/g, '')
+    .replace('−', '-');
   if (typed === '') return null;
   const [decimal, group] = language === 'es' ? [',', '.'] : ['.', ','];
   const grouped = new RegExp(`^-?[1-9]\\d{0,2}(\\${group}\\d{3})+(\\${decimal}\\d*)?$`);

@@ -43,6 +43,7 @@ export function shownAs(unit: string, system: UnitSystem): Shown {
   if (unit === 'share') return { unit: '%', factor: 100 };
   // Money is not converted, the area or mass it is told per is.
   const per = /^([A-Z]{3})\/(ha|kg)$/.exec(unit);
-  if (per && system === 'us') return per[2] === 'ha' ? { unit: `${per[1]}/ac`, factor: HA_PER_AC } : { unit: `${per[1]}/lb`, factor: KG_PER_LB };
+  if (per && system === 'us')
+    return per[2] === 'ha' ? { unit: `${per[1]}/ac`, factor: HA_PER_AC } : { unit: `${per[1]}/lb`, factor: KG_PER_LB };
   return (system === 'us' && us[unit]) || { unit, factor: 1 };
 }

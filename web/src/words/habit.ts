@@ -9,8 +9,11 @@ export const HabitContext = createContext<string | null>(null);
  * new word has another gender, the words around it come first.
  */
 export function inHabit(text: string, words: string): string {
-  return words.split('|').filter(Boolean).reduce((said, rule) => {
-    const [from, to] = rule.split('=') as [string, string];
-    return said.replace(new RegExp(`(?<![\\p{L}])${from}(?![\\p{L}])`, 'gu'), to);
-  }, text);
+  return words
+    .split('|')
+    .filter(Boolean)
+    .reduce((said, rule) => {
+      const [from, to] = rule.split('=') as [string, string];
+      return said.replace(new RegExp(`(?<![\\p{L}])${from}(?![\\p{L}])`, 'gu'), to);
+    }, text);
 }

@@ -10,8 +10,7 @@ const placeholders = (text: string) => [...new Set(text.match(/\{\{\w+\}\}/g) ??
 
 // The core's own English is metric: a sentence with lengths, masses or areas needs a template in English, too.
 it('tells every sentence with a unit in the units of the reader, in both languages', () => {
-  const withUnits = Object.entries(es)
-    .filter(([key, text]) => key.startsWith('notice:') && /\{\{u\d\}\}/.test(text));
+  const withUnits = Object.entries(es).filter(([key, text]) => key.startsWith('notice:') && /\{\{u\d\}\}/.test(text));
   expect(withUnits.length).toBeGreaterThan(12);
   for (const [key, text] of withUnits)
     expect([key, placeholders(english[key] ?? '')]).toEqual([key, placeholders(text)]);

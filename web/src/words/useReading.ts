@@ -7,7 +7,9 @@ import { speak } from './i18n';
 
 /** How this person reads, kept with their account. */
 export const ReadingContext = createContext<{
-  system: UnitSystem; chooseSystem: (system: UnitSystem) => void; chooseLanguage: (language: Language) => void;
+  system: UnitSystem;
+  chooseSystem: (system: UnitSystem) => void;
+  chooseLanguage: (language: Language) => void;
 }>({ system: 'metric', chooseSystem: () => undefined, chooseLanguage: () => undefined });
 
 /** Units whose figures a sentence tells in whole numbers. */
@@ -19,12 +21,15 @@ export function useReading() {
   const habit = useContext(HabitContext);
   const { system, chooseSystem, chooseLanguage } = useContext(ReadingContext);
   const language: Language = i18n.language.startsWith('es') ? 'es' : 'en';
-  const t = useCallback((key: string, values?: Record<string, unknown>): string => {
-    // Some things are said otherwise of another crop: nobody thins cherries by hand.
-    const own = `${key}@${habit}`;
-    const said = translate(habit !== null && i18n.exists(own) ? own : key, values ?? {});
-    return habit === null ? said : inHabit(said, translate(`habit:${habit}`, { defaultValue: '' }));
-  }, [translate, i18n, habit]);
+  const t = useCallback(
+    (key: string, values?: Record<string, unknown>): string => {
+      // Some things are said otherwise of another crop: nobody thins cherries by hand.
+      const own = `${key}@${habit}`;
+      const said = translate(habit !== null && i18n.exists(own) ? own : key, values ?? {});
+      return habit === null ? said : inHabit(said, translate(`habit:${habit}`, { defaultValue: '' }));
+    },
+    [translate, i18n, habit],
+  );
   /** The name of a unit, such as "bud/tree" → "buds a tree". */
   const unitName = (unit: string) => (unit === '' ? '' : t(`unit:${unit}`, { defaultValue: unit }));
   const amount = (value: number, unit: string, decimals?: Decimals) => {
@@ -53,10 +58,15 @@ export function useReading() {
     /** A sentence of the core in the reader's language, its figures in the reader's units. */
     say: (notice: { code: string; message: string; figures: { value: number; unit: string }[] }) => {
       // A sentence names its figures n0, n1 … and, where their unit is not in its own words, u0, u1 …
-      const figures = Object.fromEntries(notice.figures.flatMap((f, i) => {
-        const shown = formatAmount(f.value, f.unit, system, language, counted.test(f.unit) ? 0 : undefined);
-        return [[`n${i}`, `${shown.number}${shown.unit === '%' ? ' %' : ''}`], [`u${i}`, unitName(shown.unit)]];
-      }));
+      const figures = Object.fromEntries(
+        notice.figures.flatMap((f, i) => {
+          const shown = formatAmount(f.value, f.unit, system, language, counted.test(f.unit) ? 0 : undefined);
+          return [
+            [`n${i}`, `${shown.number}${shown.unit === '%' ? ' %' : ''}`],
+            [`u${i}`, unitName(shown.unit)],
+          ];
+        }),
+      );
       return t(`notice:${notice.code}`, { ...figures, defaultValue: notice.message });
     },
   };

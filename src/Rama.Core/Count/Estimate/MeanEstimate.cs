@@ -30,7 +30,8 @@ public sealed record MeanEstimate(EstimateMethod Method, double Mean, double Sta
     {
         var own = StandardError * StandardError;
         var all = own + variance;
-        if (variance <= 0 || all <= 0) return this;
+        if (variance <= 0 || all <= 0)
+            return this;
         return this with
         {
             StandardError = Math.Sqrt(all),

@@ -10,7 +10,14 @@ namespace Rama.Core.Count.Estimate;
 /// <param name="Share">Share of the trees.</param>
 /// <param name="MeanTcsaCm2">Mean cross-section of its trunks, cm²; null where it was not kept.</param>
 /// <param name="TcsaCv">Coefficient of variation of the cross-section within the class.</param>
-public sealed record TrunkShare(string Name, double? FromGirthCm, double? ToGirthCm, double Share, double? MeanTcsaCm2 = null, double TcsaCv = 0)
+public sealed record TrunkShare(
+    string Name,
+    double? FromGirthCm,
+    double? ToGirthCm,
+    double Share,
+    double? MeanTcsaCm2 = null,
+    double TcsaCv = 0
+)
 {
     /// <summary>Whether a trunk belongs to the class.</summary>
     public bool Holds(double girthCm) => TrunkClass.Within(girthCm, FromGirthCm, ToGirthCm);
@@ -30,7 +37,13 @@ public sealed record ScannedTree(int Row, int Tree, double Buds);
 /// <param name="MeanScannedBuds">Mean of the scanned buds; null without a scan.</param>
 /// <param name="ScannedAt">Scanned buds of the trees that were counted by hand too.</param>
 public sealed record MeasuredTrees(
-    int Trunks, double? MeanTcsaCm2, IReadOnlyList<TrunkShare> Classes, int Scanned = 0, double? MeanScannedBuds = null, IReadOnlyList<ScannedTree>? ScannedAt = null)
+    int Trunks,
+    double? MeanTcsaCm2,
+    IReadOnlyList<TrunkShare> Classes,
+    int Scanned = 0,
+    double? MeanScannedBuds = null,
+    IReadOnlyList<ScannedTree>? ScannedAt = null
+)
 {
     /// <summary>Nothing known.</summary>
     public static readonly MeasuredTrees None = new(0, null, []);
@@ -44,7 +57,11 @@ public sealed record MeasuredTrees(
         reader.Optional("meanTcsaCm2", "Mean cross-section", MeanTcsaCm2, "cm²", 0.01, 10_000);
         reader.InRange("scanned", "Trees scanned", Scanned, "tree", 0, 10_000_000);
         reader.Optional("meanScannedBuds", "Mean of the scan", MeanScannedBuds, "bud/tree", 0, 40_000);
-        if (Classes.Count > 10 || (Classes.Count > 0 && Math.Abs(Classes.Sum(c => c.Share) - 1) > 0.001) || Classes.Any(c => !(c.Share > 0)))
+        if (
+            Classes.Count > 10
+            || (Classes.Count > 0 && Math.Abs(Classes.Sum(c => c.Share) - 1) > 0.001)
+            || Classes.Any(c => !(c.Share > 0))
+        )
             reader.Add("classes", "range", "Trunk classes: expected shares above 0 that add up to 1.");
         if (Classes.Any(c => c.MeanTcsaCm2 is not (null or (> 0 and <= 10_000)) || !(c.TcsaCv is >= 0 and <= 5)))
             reader.Add("classes", "range", "Trunk classes: expected cross-sections up to 10000 cm².");

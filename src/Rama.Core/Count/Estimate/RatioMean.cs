@@ -19,9 +19,11 @@ public static class RatioMean
     public static MeanEstimate? Of(IReadOnlyList<PairedStratum> strata, double mean, double? population = null)
     {
         var n = strata.Sum(s => s.Pairs.Count);
-        if (n < Fewest || strata.Any(s => s.Pairs.Count < 2)) return null;
+        if (n < Fewest || strata.Any(s => s.Pairs.Count < 2))
+            return null;
         var x = strata.Sum(s => s.Share * s.Pairs.Average(p => p.X));
-        if (x <= 0) return null;
+        if (x <= 0)
+            return null;
         var ratio = strata.Sum(s => s.Share * s.Pairs.Average(p => p.Y)) / x;
         var variance = strata.Sum(s =>
         {
@@ -29,7 +31,12 @@ public static class RatioMean
             var middle = residuals.Average();
             var count = s.Pairs.Count;
             var correction = population is { } all ? Math.Max(0, 1 - count / (s.Share * all)) : 1;
-            return s.Share * s.Share * correction * residuals.Sum(r => (r - middle) * (r - middle)) / (count - 1) / count;
+            return s.Share
+                * s.Share
+                * correction
+                * residuals.Sum(r => (r - middle) * (r - middle))
+                / (count - 1)
+                / count;
         });
         return new(EstimateMethod.RatioOnTrunk, ratio * mean, Math.Sqrt(variance) * mean / x, n - strata.Count);
     }

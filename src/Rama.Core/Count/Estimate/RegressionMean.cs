@@ -14,11 +14,22 @@ public static class RegressionMean
     /// <param name="pairs">What every tree is known by (X), and what was counted (Y).</param>
     /// <param name="mean">Mean X̄ over all trees.</param>
     /// <param name="population">Trees sampled from, where known.</param>
-    public static MeanEstimate? Of(EstimateMethod method, IReadOnlyList<(double X, double Y)> pairs, double mean, double? population = null)
+    public static MeanEstimate? Of(
+        EstimateMethod method,
+        IReadOnlyList<(double X, double Y)> pairs,
+        double mean,
+        double? population = null
+    )
     {
-        if (pairs.Count < Fewest || LineFit.Of(pairs) is not { ResidualSd: { } sd, SlopeError: { } slopeError } line) return null;
+        if (pairs.Count < Fewest || LineFit.Of(pairs) is not { ResidualSd: { } sd, SlopeError: { } slopeError } line)
+            return null;
         var correction = population is { } all ? Math.Max(0, 1 - pairs.Count / all) : 1;
         var away = mean - pairs.Average(p => p.X);
-        return new(method, line.At(mean), Math.Sqrt(sd * sd * correction / pairs.Count + slopeError * slopeError * away * away), pairs.Count - 2);
+        return new(
+            method,
+            line.At(mean),
+            Math.Sqrt(sd * sd * correction / pairs.Count + slopeError * slopeError * away * away),
+            pairs.Count - 2
+        );
     }
 }

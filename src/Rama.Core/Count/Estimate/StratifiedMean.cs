@@ -24,17 +24,35 @@ public sealed record StratifiedMean(double Mean, double StandardError, double De
     /// <param name="girths">Trees whose girth gave the class shares; null where the shares are exact.</param>
     /// <param name="confidence">Confidence of the interval, between 0 and 1.</param>
     /// <param name="population">Trees sampled from, where known; each class is then corrected for its finite number.</param>
-    public static StratifiedMean Of(IReadOnlyList<Stratum> strata, int? girths = null, double confidence = 0.95, double? population = null)
+    public static StratifiedMean Of(
+        IReadOnlyList<Stratum> strata,
+        int? girths = null,
+        double confidence = 0.95,
+        double? population = null
+    )
     {
         var mean = strata.Sum(s => s.Share * s.Mean);
-        var parts = strata.Select(s => (
-            Variance: s.Share * s.Share * s.Sd * s.Sd / s.Trees * (population is { } all ? Math.Max(0, 1 - s.Trees / (s.Share * all)) : 1),
-            Df: s.SdDegreesOfFreedom ?? s.Trees - 1)).ToList();
+        var parts = strata
+            .Select(s =>
+                (
+                    Variance: s.Share
+                        * s.Share
+                        * s.Sd
+                        * s.Sd
+                        / s.Trees
+                        * (population is { } all ? Math.Max(0, 1 - s.Trees / (s.Share * all)) : 1),
+                    Df: s.SdDegreesOfFreedom ?? s.Trees - 1
+                )
+            )
+            .ToList();
         var within = parts.Sum(p => p.Variance);
         var shares = girths is { } n ? strata.Sum(s => s.Share * (s.Mean - mean) * (s.Mean - mean)) / n : 0;
         var error = Math.Sqrt(within + shares);
         // Classes without spread bring no degrees of freedom: 0 of 0.
-        var df = within > 0 ? within * within / parts.Where(p => p.Variance > 0).Sum(p => p.Variance * p.Variance / p.Df) : strata.Sum(s => s.Trees) - strata.Count;
+        var df =
+            within > 0
+                ? within * within / parts.Where(p => p.Variance > 0).Sum(p => p.Variance * p.Variance / p.Df)
+                : strata.Sum(s => s.Trees) - strata.Count;
         df = Math.Max(1, df);
         var half = StudentT.InvCDF(0, 1, df, 1 - (1 - confidence) / 2) * error;
         return new(mean, error, df, mean - half, mean + half);
@@ -53,9 +71,11 @@ public sealed record StratifiedMean(double Mean, double StandardError, double De
         var weight = strata.Sum(s => s.Share * s.Sd);
         var ideal = strata.Select(s => trees * s.Share * s.Sd / weight).ToArray();
         var whole = ideal.Select(i => Math.Max(least, (int)Math.Floor(i))).ToArray();
-        while (whole.Sum() < trees) whole[Furthest(ideal.Select((v, i) => v - whole[i]))]++;
+        while (whole.Sum() < trees)
+            whole[Furthest(ideal.Select((v, i) => v - whole[i]))]++;
         // Raising small classes to the least may have given out more than there are: taken back where it hurts least.
-        while (whole.Sum() > trees) whole[Furthest(ideal.Select((v, i) => whole[i] > least ? whole[i] - v : double.NegativeInfinity))]--;
+        while (whole.Sum() > trees)
+            whole[Furthest(ideal.Select((v, i) => whole[i] > least ? whole[i] - v : double.NegativeInfinity))]--;
         return whole;
     }
 

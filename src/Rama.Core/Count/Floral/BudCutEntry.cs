@@ -29,14 +29,27 @@ public sealed record BudCutEntry
         var row = reader.OptionalWhole($"{path}.row", "Row", Row, "", 1, 9_999);
         var tree = reader.OptionalWhole($"{path}.tree", "Tree", Tree, "", 1, 9_999);
         if (row is null != tree is null)
-            reader.Add(row is null ? $"{path}.row" : $"{path}.tree", "missing", "Row and tree: please fill in both, or neither.");
+            reader.Add(
+                row is null ? $"{path}.row" : $"{path}.tree",
+                "missing",
+                "Row and tree: please fill in both, or neither."
+            );
         var kind = string.IsNullOrWhiteSpace(Kind) ? BudKind.Any : BudKind.Read(reader, $"{path}.kind", Kind);
-        double Buds(string field, string label, double? value) => reader.OptionalWhole($"{path}.{field}", label, value, "", 0, 10_000) ?? 0;
+        double Buds(string field, string label, double? value) =>
+            reader.OptionalWhole($"{path}.{field}", label, value, "", 0, 10_000) ?? 0;
         var floral = Buds("floral", "Floral", Floral);
         var vegetative = Buds("vegetative", "Leaf buds", Vegetative);
         var dead = Buds("dead", "Dead", Dead);
-        if (floral + vegetative + dead == 0) reader.Add($"{path}.floral", "missing", "Buds cut: please say how many were floral, leaf or dead.");
-        if (reader.Problems.Count > before) return null;
-        return new(row is { } r && tree is { } t ? ((int)r, (int)t) : null, kind, (int)(floral + vegetative + dead), (int)floral, (int)dead);
+        if (floral + vegetative + dead == 0)
+            reader.Add($"{path}.floral", "missing", "Buds cut: please say how many were floral, leaf or dead.");
+        if (reader.Problems.Count > before)
+            return null;
+        return new(
+            row is { } r && tree is { } t ? ((int)r, (int)t) : null,
+            kind,
+            (int)(floral + vegetative + dead),
+            (int)floral,
+            (int)dead
+        );
     }
 }

@@ -26,5 +26,6 @@ public static class BudKind
     private const int Longest = 30;
 
     /// <summary>Reads a kind as typed: trimmed, in small letters.</summary>
-    internal static string Read(EntryReader reader, string field, string? kind) => reader.Text(field, "Kind of bud", kind, Longest).ToLowerInvariant();
+    internal static string Read(EntryReader reader, string field, string? kind) =>
+        reader.Text(field, "Kind of bud", kind, Longest).ToLowerInvariant();
 }

@@ -22,9 +22,20 @@ namespace Rama.Core.Count.Floral;
 /// by analysis of variance (Donner 1986, Int Stat Rev 54:67), drawn towards <see cref="UsualLikeness"/> while trees are few.
 /// </remarks>
 public sealed record FloralShare(
-    string Kind, int Cut, int Floral, int Dead, int? Trees, double DesignEffect, double Share, double Variance, double Low, double High, int MoreToCut,
-    IReadOnlyList<Step> Steps, IReadOnlyList<Notice> Warnings)
-    : Calculated(Share, "share", Steps, Warnings)
+    string Kind,
+    int Cut,
+    int Floral,
+    int Dead,
+    int? Trees,
+    double DesignEffect,
+    double Share,
+    double Variance,
+    double Low,
+    double High,
+    int MoreToCut,
+    IReadOnlyList<Step> Steps,
+    IReadOnlyList<Notice> Warnings
+) : Calculated(Share, "share", Steps, Warnings)
 {
     /// <summary>How alike buds of one tree are (intraclass correlation), until the trees cut say so themselves (assumption).</summary>
     public const double UsualLikeness = 0.1;
@@ -43,11 +54,16 @@ public sealed record FloralShare(
     /// <param name="cuts">Cuts of it, at least one.</param>
     public static FloralShare Of(string kind, IReadOnlyCollection<BudCut> cuts)
     {
-        int cut = cuts.Sum(c => c.Cut), floral = cuts.Sum(c => c.Floral);
-        var perTree = cuts.Where(c => c.Place is not null).GroupBy(c => c.Place).Select(g => (Cut: g.Sum(c => c.Cut), Floral: g.Sum(c => c.Floral))).ToList();
+        int cut = cuts.Sum(c => c.Cut),
+            floral = cuts.Sum(c => c.Floral);
+        var perTree = cuts.Where(c => c.Place is not null)
+            .GroupBy(c => c.Place)
+            .Select(g => (Cut: g.Sum(c => c.Cut), Floral: g.Sum(c => c.Floral)))
+            .ToList();
         var unplaced = cuts.Where(c => c.Place is null).Sum(c => c.Cut);
 
-        var clusterSize = (perTree.Sum(t => (double)t.Cut * t.Cut) + (double)unplaced * Math.Min(unplaced, UsualPerTree)) / cut;
+        var clusterSize =
+            (perTree.Sum(t => (double)t.Cut * t.Cut) + (double)unplaced * Math.Min(unplaced, UsualPerTree)) / cut;
         var likeness = LikenessOf(perTree);
         var effect = 1 + (clusterSize - 1) * likeness;
         var cautious = (floral + 1.0) / (cut + 2);
@@ -55,29 +71,73 @@ public sealed record FloralShare(
         int? trees = unplaced == 0 ? perTree.Count : null;
         var share = (double)floral / cut;
 
-        Figure cutFigure = new("buds cut", cut, "bud"), shareFigure = new("floral share", share, "share"), effectFigure = new("design effect", effect, "1");
+        Figure cutFigure = new("buds cut", cut, "bud"),
+            shareFigure = new("floral share", share, "share"),
+            effectFigure = new("design effect", effect, "1");
         List<Step> steps =
         [
-            new("floral.share", "floral and alive ÷ buds cut", shareFigure, [new("floral and alive", floral, "bud"), cutFigure], Sources.Counted),
-            new("floral.design", "1 + (buds a tree − 1) × likeness of buds of one tree", effectFigure,
-                [new("buds a tree", clusterSize, "bud"), new("likeness", likeness, "1")], "analysis of variance among trees (Donner 1986), drawn towards 0.1 while trees are few"),
-            new("floral.interval", "Wilson's interval on buds cut ÷ design effect", new("half width of the interval", (high - low) / 2, "share"),
-                [cutFigure, effectFigure, shareFigure], "Wilson 1927; Newcombe 1998"),
+            new(
+                "floral.share",
+                "floral and alive ÷ buds cut",
+                shareFigure,
+                [new("floral and alive", floral, "bud"), cutFigure],
+                Sources.Counted
+            ),
+            new(
+                "floral.design",
+                "1 + (buds a tree − 1) × likeness of buds of one tree",
+                effectFigure,
+                [new("buds a tree", clusterSize, "bud"), new("likeness", likeness, "1")],
+                "analysis of variance among trees (Donner 1986), drawn towards 0.1 while trees are few"
+            ),
+            new(
+                "floral.interval",
+                "Wilson's interval on buds cut ÷ design effect",
+                new("half width of the interval", (high - low) / 2, "share"),
+                [cutFigure, effectFigure, shareFigure],
+                "Wilson 1927; Newcombe 1998"
+            ),
         ];
         List<Notice> warnings = [];
         if (trees is null)
-            warnings.Add(new("floral.no-trees", "Which trees the buds came from was not noted. Buds of one tree are alike: note row and tree, and cut from at least five trees.", cutFigure));
+            warnings.Add(
+                new(
+                    "floral.no-trees",
+                    "Which trees the buds came from was not noted. Buds of one tree are alike: note row and tree, and cut from at least five trees.",
+                    cutFigure
+                )
+            );
         else if (trees < 5)
-            warnings.Add(new("floral.few-trees", $"The buds came from {trees} trees only. Buds of one tree are alike: cut fewer from each of more trees.", new Figure("trees", trees.Value, "tree")));
+            warnings.Add(
+                new(
+                    "floral.few-trees",
+                    $"The buds came from {trees} trees only. Buds of one tree are alike: cut fewer from each of more trees.",
+                    new Figure("trees", trees.Value, "tree")
+                )
+            );
         return new(
-            kind, cut, floral, cuts.Sum(c => c.Dead), trees, effect, share, cautious * (1 - cautious) / cut * effect, low, high, MoreOf(share, cut, effect), steps, warnings);
+            kind,
+            cut,
+            floral,
+            cuts.Sum(c => c.Dead),
+            trees,
+            effect,
+            share,
+            cautious * (1 - cautious) / cut * effect,
+            low,
+            high,
+            MoreOf(share, cut, effect),
+            steps,
+            warnings
+        );
     }
 
     private static double LikenessOf(List<(int Cut, int Floral)> trees)
     {
         double all = trees.Sum(t => t.Cut);
         var within = all - trees.Count;
-        if (trees.Count < 2 || within < 1) return UsualLikeness;
+        if (trees.Count < 2 || within < 1)
+            return UsualLikeness;
         var mean = trees.Sum(t => t.Floral) / all;
         var between = trees.Sum(t => t.Cut * Math.Pow((double)t.Floral / t.Cut - mean, 2)) / (trees.Count - 1);
         var inside = trees.Sum(t => t.Floral * (1 - (double)t.Floral / t.Cut)) / within;
@@ -90,7 +150,8 @@ public sealed record FloralShare(
     private static int MoreOf(double share, int cut, double effect)
     {
         var needed = cut;
-        while (Half(needed) > NearEnough && needed < 10_000) needed++;
+        while (Half(needed) > NearEnough && needed < 10_000)
+            needed++;
         return needed - cut;
 
         double Half(int buds)

@@ -12,7 +12,14 @@ namespace Rama.Core.Count.Sample;
 /// <param name="BandHigh">Upper border of the decision; null without a target.</param>
 /// <param name="Factor95">For n trees counted at place n, the factor of the 95 % interval; 0 below two trees.</param>
 /// <param name="Factor99">The same for 99 %.</param>
-public sealed record FieldStop(int Fewest, int Planned, double? BandLow, double? BandHigh, IReadOnlyList<double> Factor95, IReadOnlyList<double> Factor99)
+public sealed record FieldStop(
+    int Fewest,
+    int Planned,
+    double? BandLow,
+    double? BandHigh,
+    IReadOnlyList<double> Factor95,
+    IReadOnlyList<double> Factor99
+)
 {
     private const int Beyond = 40;
 
@@ -22,9 +29,24 @@ public sealed record FieldStop(int Fewest, int Planned, double? BandLow, double?
     /// <param name="terms">What the stop rule weighs; null without a target.</param>
     public static FieldStop Of(int planned, double trees, StopTerms? terms)
     {
-        List<double> Factors(double confidence) => [
-            .. Enumerable.Range(0, planned + Beyond + 1).Select(n => n < 2 ? 0 : StudentT.InvCDF(0, 1, n - 1, 0.5 + confidence / 2) * Math.Sqrt(Math.Max(0, 1.0 / n - 1 / trees))),
-        ];
-        return new(StopRule.Fewest, planned, terms?.BandLow, terms?.BandHigh, Factors(0.95), Factors(StopRule.Confidence));
+        List<double> Factors(double confidence) =>
+            [
+                .. Enumerable
+                    .Range(0, planned + Beyond + 1)
+                    .Select(n =>
+                        n < 2
+                            ? 0
+                            : StudentT.InvCDF(0, 1, n - 1, 0.5 + confidence / 2)
+                                * Math.Sqrt(Math.Max(0, 1.0 / n - 1 / trees))
+                    ),
+            ];
+        return new(
+            StopRule.Fewest,
+            planned,
+            terms?.BandLow,
+            terms?.BandHigh,
+            Factors(0.95),
+            Factors(StopRule.Confidence)
+        );
     }
 }

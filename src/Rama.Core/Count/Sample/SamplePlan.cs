@@ -29,8 +29,13 @@ public sealed record SampleClass(string Name, double Share, int Trees);
 /// <param name="Warnings">What is unusual.</param>
 /// <remarks>Source: systematic sampling with a random start, by class with Neyman's allocation; Cochran, Sampling Techniques, ch. 5 and 8.</remarks>
 public sealed record SamplePlan(
-    int Trees, int Eligible, IReadOnlyList<SampleClass> Classes, IReadOnlyList<SampleTree> Route, IReadOnlyList<Step> Steps, IReadOnlyList<Notice> Warnings)
-    : Calculated(Trees, "tree", Steps, Warnings)
+    int Trees,
+    int Eligible,
+    IReadOnlyList<SampleClass> Classes,
+    IReadOnlyList<SampleTree> Route,
+    IReadOnlyList<Step> Steps,
+    IReadOnlyList<Notice> Warnings
+) : Calculated(Trees, "tree", Steps, Warnings)
 {
     /// <summary>Trees of one round, about: whoever stops after a round has seen the whole planting.</summary>
     public const int RoundOf = 12;
@@ -46,13 +51,24 @@ public sealed record SamplePlan(
     /// <param name="classes">Trunk classes; empty where not known.</param>
     /// <param name="girthCm">Girth of a tree by row and number, cm; null where not measured.</param>
     public static SamplePlan Of(
-        double trees, RowList? rows, double treeSpacingM, SampleSettings settings, IReadOnlyList<TrunkShare> classes, Func<int, int, double?>? girthCm = null)
+        double trees,
+        RowList? rows,
+        double treeSpacingM,
+        SampleSettings settings,
+        IReadOnlyList<TrunkShare> classes,
+        Func<int, int, double?>? girthCm = null
+    )
     {
         var wanted = settings.Planned(trees);
         List<Notice> warnings = [];
         if (rows is null)
         {
-            warnings.Add(new("sample.no-rows", "No rows are listed, so there is no route. Spread the trees over the planting: every so many rows, not along one row."));
+            warnings.Add(
+                new(
+                    "sample.no-rows",
+                    "No rows are listed, so there is no route. Spread the trees over the planting: every so many rows, not along one row."
+                )
+            );
             return new(wanted, 0, [], [], StepsOf(wanted, trees, settings), warnings);
         }
         var eligible = Places(rows, settings, warnings);
@@ -68,11 +84,19 @@ public sealed record SamplePlan(
             var start = random.NextDouble() * step;
             // Neighbours in the walk go to different rounds, so that each round crosses the planting.
             var first = random.Next(rounds);
-            for (var k = 0; k < counts[i]; k++) drawn.Add(((first + k) % rounds + 1, stratum.Places[(int)(start + k * step)], stratum.Class?.Name));
+            for (var k = 0; k < counts[i]; k++)
+                drawn.Add(((first + k) % rounds + 1, stratum.Places[(int)(start + k * step)], stratum.Class?.Name));
         }
         return new(
-            drawn.Count, eligible.Count, strata.Count == 1 ? [] : [.. strata.Select((s, i) => new SampleClass(s.Class!.Name, s.Class.Share, counts[i]))],
-            Walk(drawn, treeSpacingM), StepsOf(drawn.Count, trees, settings), warnings);
+            drawn.Count,
+            eligible.Count,
+            strata.Count == 1
+                ? []
+                : [.. strata.Select((s, i) => new SampleClass(s.Class!.Name, s.Class.Share, counts[i]))],
+            Walk(drawn, treeSpacingM),
+            StepsOf(drawn.Count, trees, settings),
+            warnings
+        );
     }
 
     private sealed record Place(TreeRow Row, int Tree);
@@ -84,30 +108,66 @@ public sealed record SamplePlan(
         var numbers = rows.Rows.Select(r => r.Number).Distinct().Order().ToList();
         var skipEdges = !settings.EdgeRows && numbers.Count > 4;
         if (!settings.EdgeRows && !skipEdges)
-            warnings.Add(new("sample.few-rows", "The planting has so few rows that the edge rows are counted too.", new Figure("rows", numbers.Count, "1")));
+            warnings.Add(
+                new(
+                    "sample.few-rows",
+                    "The planting has so few rows that the edge rows are counted too.",
+                    new Figure("rows", numbers.Count, "1")
+                )
+            );
         bool Leaves(TreeRow row, int tree) =>
-            row.Missing.Contains(tree) || (!settings.Replants && row.Replants.Contains(tree)) || (!settings.Pollinizers && row.Pollinizers.Contains(tree));
-        return [
-            .. rows.Rows.Where(r => !skipEdges || (r.Number != numbers[0] && r.Number != numbers[^1])).OrderBy(r => r.Number).ThenBy(r => r.FirstTree)
-                .SelectMany(r => Enumerable.Range(r.FirstTree, r.Trees).Where(t => !Leaves(r, t)).Select(t => new Place(r, t))),
+            row.Missing.Contains(tree)
+            || (!settings.Replants && row.Replants.Contains(tree))
+            || (!settings.Pollinizers && row.Pollinizers.Contains(tree));
+        return
+        [
+            .. rows
+                .Rows.Where(r => !skipEdges || (r.Number != numbers[0] && r.Number != numbers[^1]))
+                .OrderBy(r => r.Number)
+                .ThenBy(r => r.FirstTree)
+                .SelectMany(r =>
+                    Enumerable.Range(r.FirstTree, r.Trees).Where(t => !Leaves(r, t)).Select(t => new Place(r, t))
+                ),
         ];
     }
 
-    private static List<Drawn> Strata(List<Place> eligible, IReadOnlyList<TrunkShare> classes, Func<int, int, double?>? girthCm)
+    private static List<Drawn> Strata(
+        List<Place> eligible,
+        IReadOnlyList<TrunkShare> classes,
+        Func<int, int, double?>? girthCm
+    )
     {
         Drawn all = new(null, eligible, 1);
-        if (girthCm is null || classes.Count < 2) return [all];
-        var girths = eligible.Select(p => (Place: p, Girth: girthCm(p.Row.Number, p.Tree))).Where(p => p.Girth is not null).ToList();
-        if (girths.Count < NearlyAll * eligible.Count) return [all];
-        var strata = classes.Select(c => (Class: c, Members: girths.Where(g => c.Holds(g.Girth!.Value)).ToList())).ToList();
-        if (strata.Any(s => s.Members.Count < 2)) return [all];
-        return [.. strata.Select(s => new Drawn(s.Class, [.. s.Members.Select(m => m.Place)], s.Members.Average(m => Trunk.CrossSectionCm2(m.Girth!.Value))))];
+        if (girthCm is null || classes.Count < 2)
+            return [all];
+        var girths = eligible
+            .Select(p => (Place: p, Girth: girthCm(p.Row.Number, p.Tree)))
+            .Where(p => p.Girth is not null)
+            .ToList();
+        if (girths.Count < NearlyAll * eligible.Count)
+            return [all];
+        var strata = classes
+            .Select(c => (Class: c, Members: girths.Where(g => c.Holds(g.Girth!.Value)).ToList()))
+            .ToList();
+        if (strata.Any(s => s.Members.Count < 2))
+            return [all];
+        return
+        [
+            .. strata.Select(s => new Drawn(
+                s.Class,
+                [.. s.Members.Select(m => m.Place)],
+                s.Members.Average(m => Trunk.CrossSectionCm2(m.Girth!.Value))
+            )),
+        ];
     }
 
     // Buds go with trunk cross-section and differ in proportion to their number, so larger trees are drawn more often.
     private static List<int> Allocate(List<Drawn> strata, int trees)
     {
-        var counts = StratifiedMean.Allocate([.. strata.Select(s => new Stratum(s.Class!.Share, s.MeanTcsa, s.MeanTcsa, 2))], trees);
+        var counts = StratifiedMean.Allocate(
+            [.. strata.Select(s => new Stratum(s.Class!.Share, s.MeanTcsa, s.MeanTcsa, 2))],
+            trees
+        );
         return [.. counts.Zip(strata, (n, s) => Math.Min(n, s.Places.Count))];
     }
 
@@ -124,14 +184,32 @@ public sealed record SamplePlan(
                 up = !up;
             }
         }
-        return [.. route.Select((d, i) => new SampleTree(i + 1, d.Round, d.Place.Row.Number, d.Place.Tree, (d.Place.Tree - d.Place.Row.FirstTree) * treeSpacingM, d.Class))];
+        return
+        [
+            .. route.Select(
+                (d, i) =>
+                    new SampleTree(
+                        i + 1,
+                        d.Round,
+                        d.Place.Row.Number,
+                        d.Place.Tree,
+                        (d.Place.Tree - d.Place.Row.FirstTree) * treeSpacingM,
+                        d.Class
+                    )
+            ),
+        ];
     }
 
     private static List<Step> StepsOf(int wanted, double trees, SampleSettings settings) =>
-    [
-        settings.Trees is null
-            ? new("sample.trees", "smallest n with t (95 %, n − 1) × CV × √(1/n − 1/trees) ≤ 10 %", new("trees to count", wanted, "tree"),
-                [new("coefficient of variation", SampleSettings.UsualCv, "share"), new("trees", trees, "tree")], Sources.StudentT)
-            : new("sample.trees", "as set", new("trees to count", wanted, "tree"), [], Sources.Entered),
-    ];
+        [
+            settings.Trees is null
+                ? new(
+                    "sample.trees",
+                    "smallest n with t (95 %, n − 1) × CV × √(1/n − 1/trees) ≤ 10 %",
+                    new("trees to count", wanted, "tree"),
+                    [new("coefficient of variation", SampleSettings.UsualCv, "share"), new("trees", trees, "tree")],
+                    Sources.StudentT
+                )
+                : new("sample.trees", "as set", new("trees to count", wanted, "tree"), [], Sources.Entered),
+        ];
 }

@@ -33,8 +33,10 @@ public sealed record SampleSettingsEntry
         var reader = new EntryReader();
         var trees = reader.OptionalWhole("trees", "Trees to count", Trees, "tree", 2, SurveyEntry.MostTrees);
         var seed = reader.OptionalWhole("seed", "Start number", Seed, "", 1, 9_999) ?? 1;
-        var minutes = reader.Optional("minutesPerTree", "Minutes per tree", MinutesPerTree, "min", 0.1, 120) ?? SampleSettings.UsualMinutesPerTree;
-        var wage = reader.Optional("wagePerHour", "Wage", WagePerHour, "/h", 0, 1_000) ?? SampleSettings.UsualWagePerHour;
+        var minutes = reader.Optional("minutesPerTree", "Minutes per tree", MinutesPerTree, "min", 0.1, 120)
+            ?? SampleSettings.UsualMinutesPerTree;
+        var wage = reader.Optional("wagePerHour", "Wage", WagePerHour, "/h", 0, 1_000)
+            ?? SampleSettings.UsualWagePerHour;
         reader.ThrowIfAny();
         return new((int?)trees, (int)seed, EdgeRows, Replants, Pollinizers, minutes, wage);
     }
@@ -49,8 +51,14 @@ public sealed record SampleSettingsEntry
 /// <param name="MinutesPerTree">Minutes one tree takes to count.</param>
 /// <param name="WagePerHour">What an hour of the counter costs.</param>
 public sealed record SampleSettings(
-    int? Trees = null, int Seed = 1, bool EdgeRows = false, bool Replants = false, bool Pollinizers = false,
-    double MinutesPerTree = SampleSettings.UsualMinutesPerTree, double WagePerHour = SampleSettings.UsualWagePerHour)
+    int? Trees = null,
+    int Seed = 1,
+    bool EdgeRows = false,
+    bool Replants = false,
+    bool Pollinizers = false,
+    double MinutesPerTree = SampleSettings.UsualMinutesPerTree,
+    double WagePerHour = SampleSettings.UsualWagePerHour
+)
 {
     /// <summary>Minutes to count a spindle by hand and walk on (assumption).</summary>
     public const double UsualMinutesPerTree = 4;
@@ -65,5 +73,6 @@ public sealed record SampleSettings(
     public const double Aim = 0.10;
 
     /// <summary>Trees to count in a planting of so many.</summary>
-    public int Planned(double trees) => Math.Min(Trees ?? SampleSize.TreesNeeded(UsualCv, Aim, Math.Max(2, trees)), (int)Math.Max(2, trees));
+    public int Planned(double trees) =>
+        Math.Min(Trees ?? SampleSize.TreesNeeded(UsualCv, Aim, Math.Max(2, trees)), (int)Math.Max(2, trees));
 }

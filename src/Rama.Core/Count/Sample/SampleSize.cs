@@ -22,7 +22,8 @@ public static class SampleSize
         for (var n = 2; n < trees; n++)
         {
             var t = StudentT.InvCDF(0, 1, n - 1, 1 - (1 - confidence) / 2);
-            if (t * cv * Math.Sqrt(1.0 / n - 1 / trees) <= relativeError) return n;
+            if (t * cv * Math.Sqrt(1.0 / n - 1 / trees) <= relativeError)
+                return n;
         }
         return (int)trees;
     }

@@ -31,7 +31,14 @@ public enum StopVerdict
 /// <param name="Trees">Trees in the planting.</param>
 /// <param name="CostPerBud">What one bud per tree on the wrong side of a border costs on each tree, in money.</param>
 /// <param name="CostPerTree">What counting one more tree costs, in the same money.</param>
-public sealed record StopTerms(int Planned, double ToLeave, double Tolerance, double Trees, double CostPerBud, double CostPerTree)
+public sealed record StopTerms(
+    int Planned,
+    double ToLeave,
+    double Tolerance,
+    double Trees,
+    double CostPerBud,
+    double CostPerTree
+)
 {
     /// <summary>Lower border of the band.</summary>
     public double BandLow => ToLeave * (1 - Tolerance);
@@ -51,7 +58,16 @@ public sealed record StopTerms(int Planned, double ToLeave, double Tolerance, do
 /// <param name="ExpectedSaving">What those are expected to save, in money.</param>
 /// <param name="Reason">The answer and its reason in a sentence.</param>
 public sealed record StopAdvice(
-    StopVerdict Verdict, int Counted, int Planned, double? Low, double? High, bool CouldChange, int MoreTrees, double ExpectedSaving, Notice Reason);
+    StopVerdict Verdict,
+    int Counted,
+    int Planned,
+    double? Low,
+    double? High,
+    bool CouldChange,
+    int MoreTrees,
+    double ExpectedSaving,
+    Notice Reason
+);
 
 /// <summary>Tells after every tree whether another is needed.</summary>
 /// <remarks>
@@ -81,23 +97,66 @@ public static class StopRule
         if (counted < Fewest || estimate is null)
         {
             var more = Math.Max(1, Fewest - counted);
-            return Answer(StopVerdict.TooFew, more, 0, new("stop.too-few", $"{more} more trees before anything can be said.", new Figure("more trees", more, "tree")));
+            return Answer(
+                StopVerdict.TooFew,
+                more,
+                0,
+                new(
+                    "stop.too-few",
+                    $"{more} more trees before anything can be said.",
+                    new Figure("more trees", more, "tree")
+                )
+            );
         }
         if (KindOf(low!.Value, terms) == KindOf(high!.Value, terms))
-            return Answer(StopVerdict.Settled, 0, 0, new("stop.settled",
-                $"You can stop: between {low:0} and {high:0} buds (99 %) the decision is the same.", new Figure("low", low.Value, "bud/tree"), new Figure("high", high.Value, "bud/tree")));
+            return Answer(
+                StopVerdict.Settled,
+                0,
+                0,
+                new(
+                    "stop.settled",
+                    $"You can stop: between {low:0} and {high:0} buds (99 %) the decision is the same.",
+                    new Figure("low", low.Value, "bud/tree"),
+                    new Figure("high", high.Value, "bud/tree")
+                )
+            );
         if (counted >= terms.Planned)
-            return Answer(StopVerdict.NotSettled, 0, 0, new("stop.not-settled",
-                "Not settled: the mean lies so near a border that more trees will hardly tell. Start with structure only; it can be continued, not undone.", trees));
+            return Answer(
+                StopVerdict.NotSettled,
+                0,
+                0,
+                new(
+                    "stop.not-settled",
+                    "Not settled: the mean lies so near a border that more trees will hardly tell. Start with structure only; it can be continued, not undone.",
+                    trees
+                )
+            );
 
         var (best, saving) = Worth(counted, estimate, terms);
         var cost = best * terms.CostPerTree;
         return best == 0
-            ? Answer(StopVerdict.NotWorthMore, 0, 0, new("stop.not-worth",
-                "Stop: another tree takes more time than it is expected to save. The decision is not sure, but little hangs on it.", trees))
-            : Answer(StopVerdict.GoOn, best, saving, new("stop.go-on",
-                $"Go on: the decision could still change. {best} more trees cost about {cost:0} and are expected to save {saving:0}, in the money of your prices.",
-                new Figure("more trees", best, "tree"), new Figure("cost", cost, "money"), new Figure("saving", saving, "money")));
+            ? Answer(
+                StopVerdict.NotWorthMore,
+                0,
+                0,
+                new(
+                    "stop.not-worth",
+                    "Stop: another tree takes more time than it is expected to save. The decision is not sure, but little hangs on it.",
+                    trees
+                )
+            )
+            : Answer(
+                StopVerdict.GoOn,
+                best,
+                saving,
+                new(
+                    "stop.go-on",
+                    $"Go on: the decision could still change. {best} more trees cost about {cost:0} and are expected to save {saving:0}, in the money of your prices.",
+                    new Figure("more trees", best, "tree"),
+                    new Figure("cost", cost, "money"),
+                    new Figure("saving", saving, "money")
+                )
+            );
     }
 
     /// <summary>Expected loss of a standard normal below a border z standard deviations away: φ(z) − z·(1 − Φ(z)).</summary>
@@ -111,12 +170,15 @@ public static class StopRule
         for (var more = 1; more <= terms.Planned - counted; more++)
         {
             var spread = estimate.StandardError * Math.Sqrt((double)more / (counted + more));
-            if (spread <= 0) continue;
+            if (spread <= 0)
+                continue;
             var saving = terms.Trees * terms.CostPerBud * spread * UnitLoss(distance / spread);
-            if (saving - more * terms.CostPerTree is var gain && gain > best.Gain) best = (more, saving, gain);
+            if (saving - more * terms.CostPerTree is var gain && gain > best.Gain)
+                best = (more, saving, gain);
         }
         return (best.Trees, best.Saving);
     }
 
-    private static DecisionKind KindOf(double mean, StopTerms terms) => PruningDecision.KindOf(mean - terms.ToLeave, terms.Tolerance * terms.ToLeave);
+    private static DecisionKind KindOf(double mean, StopTerms terms) =>
+        PruningDecision.KindOf(mean - terms.ToLeave, terms.Tolerance * terms.ToLeave);
 }

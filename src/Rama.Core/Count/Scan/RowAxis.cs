@@ -17,7 +17,16 @@ public sealed record RowAxis(TreeRow Row, IReadOnlyList<GeoPoint> Line);
 /// <remarks>Positions are taken on a local plane; at the size of a block the error is below a centimetre.</remarks>
 public sealed class RowAxes
 {
-    private readonly record struct Segment(TreeRow Row, double X, double Y, double ToX, double ToY, double LengthM, double BeforeM, double RowM);
+    private readonly record struct Segment(
+        TreeRow Row,
+        double X,
+        double Y,
+        double ToX,
+        double ToY,
+        double LengthM,
+        double BeforeM,
+        double RowM
+    );
 
     private readonly GeoPoint _origin;
     private readonly Segment[] _segments;
@@ -41,10 +50,18 @@ public sealed class RowAxes
         var across = _mostAcrossM;
         foreach (var s in _segments)
         {
-            if (s.LengthM <= 0) continue;
-            var share = Math.Clamp(((x - s.X) * (s.ToX - s.X) + (y - s.Y) * (s.ToY - s.Y)) / (s.LengthM * s.LengthM), 0, 1);
-            var off = Math.Sqrt(Math.Pow(x - s.X - share * (s.ToX - s.X), 2) + Math.Pow(y - s.Y - share * (s.ToY - s.Y), 2));
-            if (off > across) continue;
+            if (s.LengthM <= 0)
+                continue;
+            var share = Math.Clamp(
+                ((x - s.X) * (s.ToX - s.X) + (y - s.Y) * (s.ToY - s.Y)) / (s.LengthM * s.LengthM),
+                0,
+                1
+            );
+            var off = Math.Sqrt(
+                Math.Pow(x - s.X - share * (s.ToX - s.X), 2) + Math.Pow(y - s.Y - share * (s.ToY - s.Y), 2)
+            );
+            if (off > across)
+                continue;
             across = off;
             // The line runs from the first tree to the last.
             var spacing = s.Row.Trees > 1 ? s.RowM / (s.Row.Trees - 1) : 0;
@@ -58,11 +75,22 @@ public sealed class RowAxes
     private IEnumerable<Segment> SegmentsOf(RowAxis axis)
     {
         var points = axis.Line.Select(p => Geodesy.Local(_origin, p)).ToList();
-        var lengths = points.Zip(points.Skip(1), (a, b) => Math.Sqrt(Math.Pow(b.EastM - a.EastM, 2) + Math.Pow(b.NorthM - a.NorthM, 2))).ToList();
+        var lengths = points
+            .Zip(points.Skip(1), (a, b) => Math.Sqrt(Math.Pow(b.EastM - a.EastM, 2) + Math.Pow(b.NorthM - a.NorthM, 2)))
+            .ToList();
         var before = 0.0;
         foreach (var (i, length) in lengths.Index())
         {
-            yield return new(axis.Row, points[i].EastM, points[i].NorthM, points[i + 1].EastM, points[i + 1].NorthM, length, before, lengths.Sum());
+            yield return new(
+                axis.Row,
+                points[i].EastM,
+                points[i].NorthM,
+                points[i + 1].EastM,
+                points[i + 1].NorthM,
+                length,
+                before,
+                lengths.Sum()
+            );
             before += length;
         }
     }

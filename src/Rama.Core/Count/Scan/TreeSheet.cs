@@ -31,7 +31,12 @@ public enum TreeStatus
 /// <param name="CountedBuds">Floral buds counted by hand; null where not counted.</param>
 /// <param name="ScannedBuds">Buds as a scanner saw them; null without a scan.</param>
 /// <param name="LeaderBuds">Buds of its leaders; empty where not told apart.</param>
-public sealed record TreeFacts(double? GirthCm, double? CountedBuds, double? ScannedBuds, IReadOnlyList<double> LeaderBuds);
+public sealed record TreeFacts(
+    double? GirthCm,
+    double? CountedBuds,
+    double? ScannedBuds,
+    IReadOnlyList<double> LeaderBuds
+);
 
 /// <summary>One tree of the sheet.</summary>
 /// <param name="Status">How it stands.</param>
@@ -47,7 +52,13 @@ public sealed record SheetTree(TreeStatus Status, int? Class, double? FloralBuds
 /// <param name="BudsToLeave">Floral buds to leave on the mean tree; null without a target.</param>
 /// <param name="Exponent">How the target is shared by trunk.</param>
 /// <param name="MeanWeight">Mean of the trunk cross-sections raised to it; null where trunks are not known.</param>
-public sealed record TreeSheetTerms(IReadOnlyList<TrunkShare> Classes, ScanCalibration? Calibration, double? BudsToLeave, double Exponent, double? MeanWeight)
+public sealed record TreeSheetTerms(
+    IReadOnlyList<TrunkShare> Classes,
+    ScanCalibration? Calibration,
+    double? BudsToLeave,
+    double Exponent,
+    double? MeanWeight
+)
 {
     /// <summary>Judges a tree.</summary>
     public SheetTree Of(TreeStatus status, TreeFacts facts)
@@ -55,17 +66,31 @@ public sealed record TreeSheetTerms(IReadOnlyList<TrunkShare> Classes, ScanCalib
         int? size = null;
         if (facts.GirthCm is { } girth)
             for (var i = 0; i < Classes.Count && size is null; i++)
-                if (Classes[i].Holds(girth)) size = i;
-        var buds = facts.CountedBuds ?? (facts.ScannedBuds is { } scanned && Calibration is { Usable: true, Line: { } line } ? Math.Max(0, line.At(scanned)) : null);
+                if (Classes[i].Holds(girth))
+                    size = i;
+        var buds = facts.CountedBuds
+            ?? (
+                facts.ScannedBuds is { } scanned && Calibration is { Usable: true, Line: { } line }
+                    ? Math.Max(0, line.At(scanned))
+                    : null
+            );
         // Without a trunk a tree is wanted to bear as the mean tree does.
-        var share = facts.GirthCm is { } around && MeanWeight is > 0 and var mean ? Math.Pow(Trunk.CrossSectionCm2(around), Exponent) / mean : 1;
+        var share =
+            facts.GirthCm is { } around && MeanWeight is > 0 and var mean
+                ? Math.Pow(Trunk.CrossSectionCm2(around), Exponent) / mean
+                : 1;
         var leaders = facts.LeaderBuds;
-        double? imbalance = leaders.Count > 1 && leaders.Average() is > 0 and var each ? leaders.Max() / each - 1 : null;
+        double? imbalance =
+            leaders.Count > 1 && leaders.Average() is > 0 and var each ? leaders.Max() / each - 1 : null;
         return new(status, size, buds, buds - BudsToLeave * share, imbalance);
     }
 
     /// <summary>How a place of a row stands.</summary>
     public static TreeStatus StatusOf(TreeRow row, int tree, bool counted) =>
-        row.Missing.Contains(tree) ? TreeStatus.Missing : row.Replants.Contains(tree) ? TreeStatus.Replant : row.Pollinizers.Contains(tree) ? TreeStatus.Pollinizer
-        : row.ToGrub.Contains(tree) ? TreeStatus.ToGrub : counted ? TreeStatus.Counted : TreeStatus.Bearing;
+        row.Missing.Contains(tree) ? TreeStatus.Missing
+        : row.Replants.Contains(tree) ? TreeStatus.Replant
+        : row.Pollinizers.Contains(tree) ? TreeStatus.Pollinizer
+        : row.ToGrub.Contains(tree) ? TreeStatus.ToGrub
+        : counted ? TreeStatus.Counted
+        : TreeStatus.Bearing;
 }

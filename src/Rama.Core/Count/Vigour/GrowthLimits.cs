@@ -12,10 +12,11 @@ namespace Rama.Core.Count.Vigour;
 public sealed record GrowthLimits(double WeakBelowCm, double StrongAboveCm)
 {
     /// <summary>The limits of a crop, by how it bears.</summary>
-    public static GrowthLimits Of(BearingHabit habit) => habit switch
-    {
-        BearingHabit.SpurFlowerBud => new(40, 80),
-        BearingHabit.OneYearShoot => new(30, 65),
-        _ => new(20, 45),
-    };
+    public static GrowthLimits Of(BearingHabit habit) =>
+        habit switch
+        {
+            BearingHabit.SpurFlowerBud => new(40, 80),
+            BearingHabit.OneYearShoot => new(30, 65),
+            _ => new(20, 45),
+        };
 }

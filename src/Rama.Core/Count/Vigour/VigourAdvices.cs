@@ -15,14 +15,31 @@ public sealed record VigourAdvice(string Id, LocalText Do, LocalText Window, Loc
 internal static class VigourAdvices
 {
     private sealed record Tool(
-        string Id, GrowthVigour? When, IReadOnlyList<TreeCondition> Conditions, bool StoneFruit, LocalText Do, LocalText Window, LocalText Effect, LocalText Caution);
+        string Id,
+        GrowthVigour? When,
+        IReadOnlyList<TreeCondition> Conditions,
+        bool StoneFruit,
+        LocalText Do,
+        LocalText Window,
+        LocalText Effect,
+        LocalText Caution
+    );
 
     private static readonly IReadOnlyList<Tool> Tools = DataFile.Read<List<Tool>>("Count/Vigour/vigour-advice.json");
 
     /// <summary>What fits a planting, in the order of the file.</summary>
-    public static IReadOnlyList<VigourAdvice> For(GrowthVigour? vigour, ICollection<TreeCondition> conditions, bool isStoneFruit) =>
-    [
-        .. Tools.Where(t => t.Conditions.Count > 0 ? t.Conditions.Any(conditions.Contains) : t.StoneFruit ? isStoneFruit : t.When is not null && t.When == vigour)
-            .Select(t => new VigourAdvice(t.Id, t.Do, t.Window, t.Effect, t.Caution)),
-    ];
+    public static IReadOnlyList<VigourAdvice> For(
+        GrowthVigour? vigour,
+        ICollection<TreeCondition> conditions,
+        bool isStoneFruit
+    ) =>
+        [
+            .. Tools
+                .Where(t =>
+                    t.Conditions.Count > 0 ? t.Conditions.Any(conditions.Contains)
+                    : t.StoneFruit ? isStoneFruit
+                    : t.When is not null && t.When == vigour
+                )
+                .Select(t => new VigourAdvice(t.Id, t.Do, t.Window, t.Effect, t.Caution)),
+        ];
 }

@@ -131,10 +131,21 @@ public sealed record VigourMarkEntry
         var extension = reader.Optional("extension", "Shoot extension", Extension, Units.Length, 0, 3);
         var height = reader.Optional("height", "Height", Height, Units.Length, 0.2, 15);
         var note = reader.OptionalText("note", "Note", Note, 500);
-        if (extension is null && height is null && Leader is null && Shade is null && Wood is null && !Gap && Conditions.Count == 0 && note is null)
+        if (
+            extension is null
+            && height is null
+            && Leader is null
+            && Shade is null
+            && Wood is null
+            && !Gap
+            && Conditions.Count == 0
+            && note is null
+        )
             reader.Add("extension", "missing", "Please mark at least one thing that was seen.");
-        if (Conditions.Distinct().Count() != Conditions.Count) reader.Add("conditions", "duplicate", "Condition: each may be named once.");
-        if (LookAgain is { Year: < 1900 or > 2200 }) reader.Add("lookAgain", "range", "Look again: expected a day between 1900 and 2200.");
+        if (Conditions.Distinct().Count() != Conditions.Count)
+            reader.Add("conditions", "duplicate", "Condition: each may be named once.");
+        if (LookAgain is { Year: < 1900 or > 2200 })
+            reader.Add("lookAgain", "range", "Look again: expected a day between 1900 and 2200.");
         reader.ThrowIfAny();
         return new((int)row, (int?)tree, extension * 100, height, Leader, Shade, Wood, Gap, Conditions, LookAgain);
     }
@@ -152,5 +163,14 @@ public sealed record VigourMarkEntry
 /// <param name="Conditions">What is wrong with the tree.</param>
 /// <param name="LookAgain">Day to look again.</param>
 public sealed record VigourMark(
-    int Row, int? Tree, double? ExtensionCm, double? HeightM, LeaderState? Leader, ShadeSign? Shade, WoodSign? Wood, bool Gap,
-    IReadOnlyList<TreeCondition> Conditions, DateOnly? LookAgain);
+    int Row,
+    int? Tree,
+    double? ExtensionCm,
+    double? HeightM,
+    LeaderState? Leader,
+    ShadeSign? Shade,
+    WoodSign? Wood,
+    bool Gap,
+    IReadOnlyList<TreeCondition> Conditions,
+    DateOnly? LookAgain
+);

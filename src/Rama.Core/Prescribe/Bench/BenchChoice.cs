@@ -11,7 +11,8 @@ namespace Rama.Core.Prescribe.Bench;
 /// <param name="Tree">Its number in the row.</param>
 public sealed record BenchChoice(string? Class = null, int Number = 0, double? Row = null, double? Tree = null)
 {
-    private const int Candidates = 40, Seed = 1_000;
+    private const int Candidates = 40,
+        Seed = 1_000;
 
     /// <summary>Counted trees that can be models of themselves: trunk, limbs and their diameters were measured.</summary>
     public static IReadOnlyList<CountedTree> Models(Survey survey) =>
@@ -22,13 +23,26 @@ public sealed record BenchChoice(string? Class = null, int Number = 0, double? R
     /// <param name="plan">What follows.</param>
     public (TreeBench Bench, ClassPrescription Of)? Put(PlanReading reading, PruningPlan plan)
     {
-        if (plan is not { Stock: { } planned, Prescription: { } prescription, Planting: { } planting } || reading is not { Settings: var settings, Counted: { } counted }) return null;
+        if (
+            plan is not { Stock: { } planned, Prescription: { } prescription, Planting: { } planting }
+            || reading is not { Settings: var settings, Counted: { } counted }
+        )
+            return null;
         var stock = WithLeafBuds(planned, counted);
-        var model = Row is null ? null : Models(counted).FirstOrDefault(t => t.Row == Row && t.Tree == Tree) is { } chosen ? CountedModel.Of(stock, chosen) : null;
-        var place = model?.Class ?? stock.Classes.Index().Where(c => c.Item.Class.Name == Class).Select(c => (int?)c.Index).FirstOrDefault() ?? stock.Classes.Count / 2;
+        var model =
+            Row is null ? null
+            : Models(counted).FirstOrDefault(t => t.Row == Row && t.Tree == Tree) is { } chosen
+                ? CountedModel.Of(stock, chosen)
+            : null;
+        var place = model?.Class
+            ?? stock.Classes.Index().Where(c => c.Item.Class.Name == Class).Select(c => (int?)c.Index).FirstOrDefault()
+            ?? stock.Classes.Count / 2;
         var (mine, cut) = (stock.Classes[place], prescription.Classes[place]);
         var generator = new TreeGenerator(stock.Shape, stock.Place);
-        var tree = model is not null ? model.Tree : Number > 0 ? generator.Make(mine.Counts, Seed + Candidates + Number) : Typical(generator, mine);
+        var tree =
+            model is not null ? model.Tree
+            : Number > 0 ? generator.Make(mine.Counts, Seed + Candidates + Number)
+            : Typical(generator, mine);
         var rules = planting.System.RulesFor(reading.Cutting.Answers);
         // On one tree the buds are known, so that its last step goes to the number and not by a rate.
         var solved = rules.Steps.Where(s => SettingSearch.IsSolved(rules, s)).Select(s => s.Step.Most!).ToHashSet();
@@ -40,21 +54,43 @@ public sealed record BenchChoice(string? Class = null, int Number = 0, double? R
         var allowance = standsForClass
             ? CutAllowance.ForClass(cut.Decision, number, tree.FloralBuds, settings)
             : CutAllowance.Counted(tree.FloralBuds, number, settings, cut.Decision.Held);
-        return (new TreeBench(rules, tree, number, settings, values, allowance,
-            standsForClass ? cut.LimitsFor(rules) : null), cut);
+        return (
+            new TreeBench(
+                rules,
+                tree,
+                number,
+                settings,
+                values,
+                allowance,
+                standsForClass ? cut.LimitsFor(rules) : null
+            ),
+            cut
+        );
     }
 
     // Where buds were cut, or all buds counted, the leaf buds between the floral ones are known too: a pruner sees both.
     private static TreeStock WithLeafBuds(TreeStock stock, Survey counted) =>
-        stock.Shape.Bearing == BearingWood.Spurs && (counted.FloralShare ?? counted.ShareFor(BudKind.Any)?.Share) is { } share
-            ? stock with { Classes = [.. stock.Classes.Select(c => c with { Counts = c.Counts with { FloralShare = share } })] } : stock;
+        stock.Shape.Bearing == BearingWood.Spurs
+        && (counted.FloralShare ?? counted.ShareFor(BudKind.Any)?.Share) is { } share
+            ? stock with
+            {
+                Classes = [.. stock.Classes.Select(c => c with { Counts = c.Counts with { FloralShare = share } })],
+            }
+            : stock;
 
     // Of many trees the one nearest to the class in buds, limbs and trunk.
     private static FruitTree Typical(TreeGenerator generator, StockClass c)
     {
-        double Off(double value, Spread mean) => mean.Mean > 0 ? Math.Pow((value - mean.Mean) / (mean.Mean * Math.Max(0.02, mean.Cv)), 2) : 0;
-        return generator.Make(c.Counts, Candidates, Seed).MinBy(t =>
-            2 * Off(t.FloralBuds, c.Counts.FloralBuds) + Off(t.TcsaCm2, c.Counts.TcsaCm2) + Off(t.Branches.Count(b => b.Kind == BranchKind.Limb), c.Counts.Limbs)
-            + Off(t.Branches.Where(b => b.Kind == BranchKind.Leader).Max(b => b.Path[^1].HeightM), c.Counts.HeightM) / 2)!;
+        double Off(double value, Spread mean) =>
+            mean.Mean > 0 ? Math.Pow((value - mean.Mean) / (mean.Mean * Math.Max(0.02, mean.Cv)), 2) : 0;
+        return generator
+            .Make(c.Counts, Candidates, Seed)
+            .MinBy(t =>
+                2 * Off(t.FloralBuds, c.Counts.FloralBuds)
+                + Off(t.TcsaCm2, c.Counts.TcsaCm2)
+                + Off(t.Branches.Count(b => b.Kind == BranchKind.Limb), c.Counts.Limbs)
+                + Off(t.Branches.Where(b => b.Kind == BranchKind.Leader).Max(b => b.Path[^1].HeightM), c.Counts.HeightM)
+                    / 2
+            )!;
     }
 }

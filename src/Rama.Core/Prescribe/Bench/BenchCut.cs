@@ -26,5 +26,19 @@ public sealed record WoodGone(int Branch, double FromM);
 /// <param name="Buds">Buds that fell, floral or not.</param>
 /// <param name="After">The tree afterwards.</param>
 public sealed record BenchCut(
-    int Number, string? StepId, LocalText? Step, CutKind Kind, int Branch, int? Bud, double LeaveM, Point At, int Drop, LocalText Because, IReadOnlyList<Figure> Figures, LocalText? Caution,
-    IReadOnlyList<WoodGone> Wood, IReadOnlyList<int> Buds, BenchMeasures After);
+    int Number,
+    string? StepId,
+    LocalText? Step,
+    CutKind Kind,
+    int Branch,
+    int? Bud,
+    double LeaveM,
+    Point At,
+    int Drop,
+    LocalText Because,
+    IReadOnlyList<Figure> Figures,
+    LocalText? Caution,
+    IReadOnlyList<WoodGone> Wood,
+    IReadOnlyList<int> Buds,
+    BenchMeasures After
+);

@@ -19,9 +19,13 @@ public sealed record HandCut
     /// <summary>Checks the cut against a tree.</summary>
     internal void Check(EntryReader reader, string path, FruitTree tree)
     {
-        if (Bud is null == Branch is null) reader.Add(path, "conflict", "Cut: expected a bud or a branch.");
-        else if (Bud is not null && (Bud < 0 || Bud >= tree.Buds.Length)) reader.Add($"{path}.bud", "unknown", "Cut: this tree has no such bud.");
-        else if (Branch is not null && (Branch < 0 || Branch >= tree.Branches.Length)) reader.Add($"{path}.branch", "unknown", "Cut: this tree has no such branch.");
-        else reader.Optional($"{path}.leaveM", "Left", LeaveM, "m", 0, 30);
+        if (Bud is null == Branch is null)
+            reader.Add(path, "conflict", "Cut: expected a bud or a branch.");
+        else if (Bud is not null && (Bud < 0 || Bud >= tree.Buds.Length))
+            reader.Add($"{path}.bud", "unknown", "Cut: this tree has no such bud.");
+        else if (Branch is not null && (Branch < 0 || Branch >= tree.Branches.Length))
+            reader.Add($"{path}.branch", "unknown", "Cut: this tree has no such branch.");
+        else
+            reader.Optional($"{path}.leaveM", "Left", LeaveM, "m", 0, 30);
     }
 }

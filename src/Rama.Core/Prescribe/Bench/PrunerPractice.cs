@@ -8,24 +8,43 @@ namespace Rama.Core.Prescribe.Bench;
 /// <param name="MeanScore">Mean of their scores, 0 to 100.</param>
 /// <param name="LastScore">Score of the latest.</param>
 /// <param name="Faults">What was said of them most often, by code, with the trees it was said of.</param>
-public sealed record PrunerPractice(string Pruner, int Trees, double MeanScore, int LastScore, IReadOnlyList<PracticeFault> Faults)
+public sealed record PrunerPractice(
+    string Pruner,
+    int Trees,
+    double MeanScore,
+    int LastScore,
+    IReadOnlyList<PracticeFault> Faults
+)
 {
     private const int MostFaults = 2;
 
     /// <summary>Sums practice trees up by pruner, those with most to learn first.</summary>
     /// <param name="latestFirst">The trees, the latest first: who cut it, its score, what was said.</param>
-    public static IReadOnlyList<PrunerPractice> Of(IEnumerable<(string Pruner, int Score, IReadOnlyList<Notice> Remarks)> latestFirst) =>
-    [
-        // One person writes their name now one way, now another.
-        .. latestFirst.GroupBy(r => r.Pruner.Trim(), StringComparer.OrdinalIgnoreCase)
-            .Select(runs => new PrunerPractice(
-                runs.Key, runs.Count(), runs.Average(r => r.Score), runs.First().Score,
-                [
-                    .. runs.SelectMany(r => r.Remarks.Select(n => n.Code).Distinct()).Where(c => c != PracticeScore.OnTarget).GroupBy(c => c)
-                        .Select(c => new PracticeFault(c.Key, c.Count())).OrderByDescending(f => f.Trees).ThenBy(f => f.Code, StringComparer.Ordinal).Take(MostFaults),
-                ]))
-            .OrderBy(p => p.LastScore).ThenBy(p => p.Pruner, StringComparer.OrdinalIgnoreCase),
-    ];
+    public static IReadOnlyList<PrunerPractice> Of(
+        IEnumerable<(string Pruner, int Score, IReadOnlyList<Notice> Remarks)> latestFirst
+    ) =>
+        [
+            // One person writes their name now one way, now another.
+            .. latestFirst
+                .GroupBy(r => r.Pruner.Trim(), StringComparer.OrdinalIgnoreCase)
+                .Select(runs => new PrunerPractice(
+                    runs.Key,
+                    runs.Count(),
+                    runs.Average(r => r.Score),
+                    runs.First().Score,
+                    [
+                        .. runs.SelectMany(r => r.Remarks.Select(n => n.Code).Distinct())
+                            .Where(c => c != PracticeScore.OnTarget)
+                            .GroupBy(c => c)
+                            .Select(c => new PracticeFault(c.Key, c.Count()))
+                            .OrderByDescending(f => f.Trees)
+                            .ThenBy(f => f.Code, StringComparer.Ordinal)
+                            .Take(MostFaults),
+                    ]
+                ))
+                .OrderBy(p => p.LastScore)
+                .ThenBy(p => p.Pruner, StringComparer.OrdinalIgnoreCase),
+        ];
 }
 
 /// <summary>A fault seen in practice.</summary>

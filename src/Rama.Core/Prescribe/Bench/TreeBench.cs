@@ -13,13 +13,16 @@ public sealed class TreeBench
     public const int MostCuts = 2_000;
 
     private static readonly LocalText NotAsked = new(
-        "No step of this system asks for this cut: {drop} fall.", "Ningún paso de este sistema pide este corte: caen {drop}.");
+        "No step of this system asks for this cut: {drop} fall.",
+        "Ningún paso de este sistema pide este corte: caen {drop}."
+    );
 
     private static readonly LocalText FirstNextWinter = new(
         "Limb at {height}, {diameter}: taking it out would cost too much this winter. "
-        + "Back to a side shoot at {leave}; it is the first to go next winter.",
+            + "Back to a side shoot at {leave}; it is the first to go next winter.",
         "Rama a {height}, {diameter}: quitarla costaría demasiado este invierno. "
-        + "Hasta un brote lateral a {leave}; es la primera en salir el próximo.");
+            + "Hasta un brote lateral a {leave}; es la primera en salir el próximo."
+    );
 
     private readonly double[] _settings;
 
@@ -33,9 +36,14 @@ public sealed class TreeBench
     /// <param name="limits">Most cuts of each step, in their order, as a card says; the system's own when left
     /// out.</param>
     public TreeBench(
-        PruningRules rules, FruitTree tree, double toLeave, DecisionSettings settings,
-        IReadOnlyDictionary<string, double>? values = null, CutAllowance? allowance = null,
-        IReadOnlyList<int?>? limits = null)
+        PruningRules rules,
+        FruitTree tree,
+        double toLeave,
+        DecisionSettings settings,
+        IReadOnlyDictionary<string, double>? values = null,
+        CutAllowance? allowance = null,
+        IReadOnlyList<int?>? limits = null
+    )
     {
         (Rules, Tree, ToLeave, Settings) = (rules, tree, toLeave, settings);
         _settings = rules.Values(values);
@@ -65,15 +73,21 @@ public sealed class TreeBench
         get
         {
             RuleScope leader = new(new(Tree), Tree.Index.Leaders[0], Allowance.Target, _settings);
-            var heights = Rules.Steps
-                .Where(s => s is { Step.Cut.Kind: CutKind.ToSideShoot, Find.Subject: Subject.Leaders or Subject.Wood })
-                .Select(s => s.Leave).OfType<Rule>().Select(leave => leave(leader)).ToList();
+            var heights = Rules
+                .Steps.Where(s =>
+                    s is { Step.Cut.Kind: CutKind.ToSideShoot, Find.Subject: Subject.Leaders or Subject.Wood }
+                )
+                .Select(s => s.Leave)
+                .OfType<Rule>()
+                .Select(leave => leave(leader))
+                .ToList();
             return heights.Count == 0 ? null : heights.Min();
         }
     }
 
     /// <summary>Diameter ÷ the leader's there of every limb, by branch.</summary>
-    public IReadOnlyDictionary<int, double> Ratios => Tree.Index.Limbs.ToDictionary(id => id, id => BenchMeasures.RatioOf(Tree, Tree.Branches[id]));
+    public IReadOnlyDictionary<int, double> Ratios =>
+        Tree.Index.Limbs.ToDictionary(id => id, id => BenchMeasures.RatioOf(Tree, Tree.Branches[id]));
 
     /// <summary>Whether the system limits a limb by its leader's diameter.</summary>
     public bool LimitsRatio => Rules.System.Steps.Any(s => Rules.System.Names(s, "ratio"));
@@ -88,9 +102,17 @@ public sealed class TreeBench
     public IReadOnlyList<StepOutcome> Outcomes()
     {
         var ends = Pruning.Ends;
-        return [
-            .. Rules.Steps.Where(s => ends.ContainsKey(s.Step.Id)).Select(s => new StepOutcome(
-                s.Step.Id, s.Step.Name, Pruning.Cuts.Count(c => c.StepId == s.Step.Id), Pruning.Cuts.Where(c => c.StepId == s.Step.Id).Sum(c => c.Drop), ends[s.Step.Id])),
+        return
+        [
+            .. Rules
+                .Steps.Where(s => ends.ContainsKey(s.Step.Id))
+                .Select(s => new StepOutcome(
+                    s.Step.Id,
+                    s.Step.Name,
+                    Pruning.Cuts.Count(c => c.StepId == s.Step.Id),
+                    Pruning.Cuts.Where(c => c.StepId == s.Step.Id).Sum(c => c.Drop),
+                    ends[s.Step.Id]
+                )),
         ];
     }
 
@@ -102,21 +124,36 @@ public sealed class TreeBench
         (Rules.System.Labour.BaseSeconds + steps.Sum(s => s is null ? UnaskedSeconds : Rules.Seconds(s))) / 60;
 
     // A stub of a thumb's width where a system says nothing: common practice, no source.
-    private const double UnaskedSeconds = 8, UsualStubM = 0.015;
+    private const double UnaskedSeconds = 8,
+        UsualStubM = 0.015;
 
     private const string StubSetting = "stub";
 
     /// <summary>The system's own cuts, told.</summary>
     public IReadOnlyList<BenchCut> Prescribed() =>
-        Tell(Pruning.Cuts.Select(c => (new HandCut { Bud = c.Bud, Branch = c.Bud is null ? c.Branch : null, LeaveM = c.LeaveM }, (TreeCut?)c)));
+        Tell(
+            Pruning.Cuts.Select(c =>
+                (
+                    new HandCut
+                    {
+                        Bud = c.Bud,
+                        Branch = c.Bud is null ? c.Branch : null,
+                        LeaveM = c.LeaveM,
+                    },
+                    (TreeCut?)c
+                )
+            )
+        );
 
     /// <summary>Cuts made by hand, told in their order; one that takes nothing any more is left out.</summary>
     /// <exception cref="UnusableEntryException">A cut names what the tree has not.</exception>
     public IReadOnlyList<BenchCut> Made(IReadOnlyList<HandCut> cuts)
     {
         var reader = new EntryReader();
-        if (cuts.Count > MostCuts) reader.Add("cuts", "range", $"Cuts: expected at most {MostCuts}.");
-        foreach (var (i, cut) in cuts.Take(MostCuts).Index()) cut.Check(reader, $"cuts[{i}]", Tree);
+        if (cuts.Count > MostCuts)
+            reader.Add("cuts", "range", $"Cuts: expected at most {MostCuts}.");
+        foreach (var (i, cut) in cuts.Take(MostCuts).Index())
+            cut.Check(reader, $"cuts[{i}]", Tree);
         reader.ThrowIfAny();
         return Tell(cuts.Select(c => (c, (TreeCut?)null)));
     }
@@ -134,22 +171,44 @@ public sealed class TreeBench
         {
             var branch = cut.Branch ?? Tree.Buds[cut.Bud!.Value].Branch;
             var leave = cut.Branch is null ? 0 : Math.Max(0, cut.LeaveM ?? 0);
-            if (cut.Bud is { } gone ? !standing.BudStands(gone) : standing.LeftM(branch) <= leave) continue;
-            var step = planned is null ? StepFor(standing, cut, branch) : Rules.Steps.First(s => s.Step.Id == planned.StepId);
+            if (cut.Bud is { } gone ? !standing.BudStands(gone) : standing.LeftM(branch) <= leave)
+                continue;
+            var step = planned is null
+                ? StepFor(standing, cut, branch)
+                : Rules.Steps.First(s => s.Step.Id == planned.StepId);
             var before = standing.Copy();
             var loss = cut.Bud is { } bud ? standing.RubOff(bud) : standing.Cut(branch, leave);
-            if (loss.DiameterMm >= Rules.System.Caps.BigCutMm) big++;
+            if (loss.DiameterMm >= Rules.System.Caps.BigCutMm)
+                big++;
             var wood = Tree.Branches[branch];
             var at = wood.PointAt(cut.Bud is { } site ? Tree.Buds[site].AtM : leave);
-            var because = step is null ? NotAsked
+            var because =
+                step is null ? NotAsked
                 : planned?.Kind == CutKind.Shorten && step.Step.TooMuch == TooMuch.ShortenAndEnd ? FirstNextWinter
                 : step.Step.Because;
-            told.Add(new(
-                told.Count + 1, step?.Step.Id, step?.Step.Name, planned?.Kind ?? KindOf(cut, wood, leave), branch, cut.Bud, leave, at, loss.Buds,
-                because, FiguresOf(before, wood, at, leave, loss.Buds), step?.Step.Caution,
-                [.. Tree.Branches.Where(b => standing.LeftM(b.Id) < before.LeftM(b.Id)).Select(b => new WoodGone(b.Id, standing.LeftM(b.Id)))],
-                [.. Tree.Buds.Where(b => before.BudStands(b.Id) && !standing.BudStands(b.Id)).Select(b => b.Id)],
-                BenchMeasures.Of(standing, big)));
+            told.Add(
+                new(
+                    told.Count + 1,
+                    step?.Step.Id,
+                    step?.Step.Name,
+                    planned?.Kind ?? KindOf(cut, wood, leave),
+                    branch,
+                    cut.Bud,
+                    leave,
+                    at,
+                    loss.Buds,
+                    because,
+                    FiguresOf(before, wood, at, leave, loss.Buds),
+                    step?.Step.Caution,
+                    [
+                        .. Tree
+                            .Branches.Where(b => standing.LeftM(b.Id) < before.LeftM(b.Id))
+                            .Select(b => new WoodGone(b.Id, standing.LeftM(b.Id))),
+                    ],
+                    [.. Tree.Buds.Where(b => before.BudStands(b.Id) && !standing.BudStands(b.Id)).Select(b => b.Id)],
+                    BenchMeasures.Of(standing, big)
+                )
+            );
         }
         return told;
     }
@@ -167,13 +226,27 @@ public sealed class TreeBench
                 Subject.Leaders => kind == BranchKind.Leader ? branch : -1,
                 Subject.Limbs => kind == BranchKind.Limb ? branch : -1,
                 Subject.Shoots => kind == BranchKind.Shoot ? branch : -1,
-                Subject.Wood =>
-                    kind is BranchKind.Leader or BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot ? branch : -1,
+                Subject.Wood => kind is BranchKind.Leader or BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot
+                    ? branch
+                    : -1,
                 // A fork is singled at either of its arms.
-                _ => kind == BranchKind.Arm ? branch : Tree.Index.Children[branch].FirstOrDefault(c => Tree.Branches[c].Kind == BranchKind.Arm && cut.LeaveM >= Tree.Branches[c].AtM, -1),
+                _ => kind == BranchKind.Arm
+                    ? branch
+                    : Tree
+                        .Index.Children[branch]
+                        .FirstOrDefault(
+                            c => Tree.Branches[c].Kind == BranchKind.Arm && cut.LeaveM >= Tree.Branches[c].AtM,
+                            -1
+                        ),
             };
-            if (id < 0 || step.Find.Subject == Subject.Buds && !Tree.Buds[id].Floral || !Vocabulary.Stands(standing, step.Find.Subject, id)) continue;
-            if (step.Find.Takes(new(standing, id, Allowance.Target, _settings))) return step;
+            if (
+                id < 0
+                || step.Find.Subject == Subject.Buds && !Tree.Buds[id].Floral
+                || !Vocabulary.Stands(standing, step.Find.Subject, id)
+            )
+                continue;
+            if (step.Find.Takes(new(standing, id, Allowance.Target, _settings)))
+                return step;
         }
         return null;
     }
@@ -190,10 +263,21 @@ public sealed class TreeBench
         var leader = wood.Parent is { } on && wood.Kind == BranchKind.Limb ? Tree.Branches[on].DiameterAt(wood.AtM) : 0;
         return
         [
-            new("height", wood.Kind is BranchKind.Limb or BranchKind.Shoot ? wood.Path[0].HeightM : wood.Kind == BranchKind.Arm ? Tree.Branches[Tree.Index.LimbOf[wood.Id]].Path[0].HeightM : at.HeightM, "m"),
-            new("diameter", wood.DiameterMm, "mm"), new("ratio", leader > 0 ? wood.DiameterMm / leader : 1, "1"), new("rise", wood.RiseDeg, "°"),
-            new("length", before.LeftM(wood.Id), "m"), new("age", wood.AgeYears, "year"), new("drop", drop, "bud"),
-            new("leave", wood.Kind == BranchKind.Leader ? at.HeightM : leave, "m"), new("at", at.HeightM, "m"),
+            new(
+                "height",
+                wood.Kind is BranchKind.Limb or BranchKind.Shoot ? wood.Path[0].HeightM
+                    : wood.Kind == BranchKind.Arm ? Tree.Branches[Tree.Index.LimbOf[wood.Id]].Path[0].HeightM
+                    : at.HeightM,
+                "m"
+            ),
+            new("diameter", wood.DiameterMm, "mm"),
+            new("ratio", leader > 0 ? wood.DiameterMm / leader : 1, "1"),
+            new("rise", wood.RiseDeg, "°"),
+            new("length", before.LeftM(wood.Id), "m"),
+            new("age", wood.AgeYears, "year"),
+            new("drop", drop, "bud"),
+            new("leave", wood.Kind == BranchKind.Leader ? at.HeightM : leave, "m"),
+            new("at", at.HeightM, "m"),
         ];
     }
 }

@@ -19,9 +19,18 @@ namespace Rama.Core.Prescribe.Issue;
 /// <param name="Classes">What is asked in each trunk class, small trunks first.</param>
 /// <param name="Expected">What is expected of it in each trunk class; it asks for nothing.</param>
 public sealed record IssuedPrescription(
-    int Form, string System, int Pack, DecisionKind Kind, double Tolerance, double Cap, WayOfWorking? Way,
-    IReadOnlyDictionary<string, double> Lengths, IReadOnlyDictionary<string, string> Answers,
-    IReadOnlyList<IssuedClass> Classes, IReadOnlyList<ExpectedOfClass> Expected)
+    int Form,
+    string System,
+    int Pack,
+    DecisionKind Kind,
+    double Tolerance,
+    double Cap,
+    WayOfWorking? Way,
+    IReadOnlyDictionary<string, double> Lengths,
+    IReadOnlyDictionary<string, string> Answers,
+    IReadOnlyList<IssuedClass> Classes,
+    IReadOnlyList<ExpectedOfClass> Expected
+)
 {
     /// <summary>Form of the records made now.</summary>
     public const int CurrentForm = 1;
@@ -30,16 +39,25 @@ public sealed record IssuedPrescription(
     /// <param name="plan">The plan.</param>
     public static IssuedPrescription? Of(PruningPlan plan)
     {
-        if (plan is not { Prescription: { } prescription, Decision: { } decision, Planting: { } planting }) return null;
+        if (plan is not { Prescription: { } prescription, Decision: { } decision, Planting: { } planting })
+            return null;
         return new(
-            CurrentForm, planting.System.Id, planting.System.Version, decision.Kind, decision.Tolerance,
-            decision.CapShare, prescription.Way,
+            CurrentForm,
+            planting.System.Id,
+            planting.System.Version,
+            decision.Kind,
+            decision.Tolerance,
+            decision.CapShare,
+            prescription.Way,
             Sorted(
-                planting.System.Settings.Where(s => s.IsLength), s => s.Id,
-                s => Math.Round(prescription.InForce[s.Id], 3)),
+                planting.System.Settings.Where(s => s.IsLength),
+                s => s.Id,
+                s => Math.Round(prescription.InForce[s.Id], 3)
+            ),
             Sorted(prescription.Answers, a => a.Key, a => a.Value),
             [.. prescription.Classes.Select(c => IssuedClass.Of(c, prescription))],
-            [.. prescription.Classes.Select(ExpectedOfClass.Of)]);
+            [.. prescription.Classes.Select(ExpectedOfClass.Of)]
+        );
     }
 
     /// <summary>Whether another asks the same of a crew.</summary>
@@ -47,7 +65,8 @@ public sealed record IssuedPrescription(
     public bool AsksTheSame(IssuedPrescription? other) =>
         other is not null
         && (Form, System, Kind, Tolerance, Way) == (other.Form, other.System, other.Kind, other.Tolerance, other.Way)
-        && Lengths.OrderBy(l => l.Key, StringComparer.Ordinal)
+        && Lengths
+            .OrderBy(l => l.Key, StringComparer.Ordinal)
             .SequenceEqual(other.Lengths.OrderBy(l => l.Key, StringComparer.Ordinal))
         && Classes.Count == other.Classes.Count
         && Classes.Zip(other.Classes).All(c => c.First.AsksTheSame(c.Second, ReadsLimbs));
@@ -56,8 +75,10 @@ public sealed record IssuedPrescription(
     private bool ReadsLimbs => Way?.ReadsLimbs() == true;
 
     internal static SortedDictionary<string, TValue> Sorted<T, TValue>(
-        IEnumerable<T> from, Func<T, string> name, Func<T, TValue> value) =>
-        new(from.ToDictionary(name, value), StringComparer.Ordinal);
+        IEnumerable<T> from,
+        Func<T, string> name,
+        Func<T, TValue> value
+    ) => new(from.ToDictionary(name, value), StringComparer.Ordinal);
 }
 
 /// <summary>What is asked on the trees of one trunk class.</summary>
@@ -78,9 +99,20 @@ public sealed record IssuedPrescription(
 /// <param name="Settings">Settings found for the class, by name, in their own unit; the steps tell what they ask
 /// for.</param>
 public sealed record IssuedClass(
-    string Name, double? FromGirthCm, double? ToGirthCm, DecisionKind Kind, ClassStop Stop,
-    int? Number, int? Least, int? Most, int Wanted, int? AtMostDown, double? BudsPerCm2,
-    IReadOnlyList<IssuedStep> Steps, IReadOnlyDictionary<string, double> Settings)
+    string Name,
+    double? FromGirthCm,
+    double? ToGirthCm,
+    DecisionKind Kind,
+    ClassStop Stop,
+    int? Number,
+    int? Least,
+    int? Most,
+    int Wanted,
+    int? AtMostDown,
+    double? BudsPerCm2,
+    IReadOnlyList<IssuedStep> Steps,
+    IReadOnlyDictionary<string, double> Settings
+)
 {
     internal static IssuedClass Of(ClassPrescription of, Prescription prescription)
     {
@@ -88,23 +120,36 @@ public sealed record IssuedClass(
         var off = of.StopAt * of.Decision.Tolerance;
         // Buds, girths and heights as the card tells them, so that no difference nobody could read makes it another.
         return new(
-            of.Class.Name, Told(of.Class.FromGirthCm), Told(of.Class.ToGirthCm), of.Decision.Kind, of.Stop,
-            Whole(of.StopAt), Whole(of.StopAt - off), Whole(of.StopAt + off), Whole(of.Decision.BudsToLeave)!.Value,
-            Whole(of.AtMostDown), of.BudsPerCm2 is { } gauge ? Math.Round(gauge, 2) : null,
+            of.Class.Name,
+            Told(of.Class.FromGirthCm),
+            Told(of.Class.ToGirthCm),
+            of.Decision.Kind,
+            of.Stop,
+            Whole(of.StopAt),
+            Whole(of.StopAt - off),
+            Whole(of.StopAt + off),
+            Whole(of.Decision.BudsToLeave)!.Value,
+            Whole(of.AtMostDown),
+            of.BudsPerCm2 is { } gauge ? Math.Round(gauge, 2) : null,
             [
                 .. from cut in prescription.Cuts
-                   let mine = of.Of(cut)
-                   where mine is not null
-                   select new IssuedStep(
-                       cut.Number, cut.StepId, cut.Amount.Kind,
-                       cut.Amount.Kind == AmountKind.ToTheGauge ? null : mine.Most, Told(mine.AboveM)),
+                let mine = of.Of(cut)
+                where mine is not null
+                select new IssuedStep(
+                    cut.Number,
+                    cut.StepId,
+                    cut.Amount.Kind,
+                    cut.Amount.Kind == AmountKind.ToTheGauge ? null : mine.Most,
+                    Told(mine.AboveM)
+                ),
             ],
-            IssuedPrescription.Sorted(of.Settings, s => s.Key, s => Math.Round(s.Value, 3)));
+            IssuedPrescription.Sorted(of.Settings, s => s.Key, s => Math.Round(s.Value, 3))
+        );
     }
 
     internal bool AsksTheSame(IssuedClass other, bool byGauge) =>
-        (Name, FromGirthCm, ToGirthCm, Kind, Stop) == (other.Name, other.FromGirthCm, other.ToGirthCm, other.Kind,
-            other.Stop)
+        (Name, FromGirthCm, ToGirthCm, Kind, Stop)
+            == (other.Name, other.FromGirthCm, other.ToGirthCm, other.Kind, other.Stop)
         && (Number, Least, Most, AtMostDown) == (other.Number, other.Least, other.Most, other.AtMostDown)
         && (!byGauge || BudsPerCm2 == other.BudsPerCm2)
         && Steps.SequenceEqual(other.Steps);
@@ -129,11 +174,23 @@ public sealed record IssuedStep(int Order, string StepId, AmountKind Amount, int
 /// <param name="ClustersToThinning">Clusters per tree left to thinning.</param>
 /// <param name="Drops">Floral buds each step takes, by step.</param>
 public sealed record ExpectedOfClass(
-    double Share, double Standing, double Left, double LimbsLeft, double Minutes, double ClustersToThinning,
-    IReadOnlyDictionary<string, double> Drops)
+    double Share,
+    double Standing,
+    double Left,
+    double LimbsLeft,
+    double Minutes,
+    double ClustersToThinning,
+    IReadOnlyDictionary<string, double> Drops
+)
 {
-    internal static ExpectedOfClass Of(ClassPrescription of) => new(
-        Math.Round(of.Class.Share, 4), Math.Round(of.Decision.Standing.Mean, 1), Math.Round(of.BudsLeft, 1),
-        Math.Round(of.LimbsLeft, 1), Math.Round(of.MinutesPerTree, 2), Math.Round(of.ClustersToThinning, 1),
-        of.Cuts.Where(c => c.IsMade).ToDictionary(c => c.StepId, c => Math.Round(c.Drop, 1)));
+    internal static ExpectedOfClass Of(ClassPrescription of) =>
+        new(
+            Math.Round(of.Class.Share, 4),
+            Math.Round(of.Decision.Standing.Mean, 1),
+            Math.Round(of.BudsLeft, 1),
+            Math.Round(of.LimbsLeft, 1),
+            Math.Round(of.MinutesPerTree, 2),
+            Math.Round(of.ClustersToThinning, 1),
+            of.Cuts.Where(c => c.IsMade).ToDictionary(c => c.StepId, c => Math.Round(c.Drop, 1))
+        );
 }

@@ -44,9 +44,12 @@ public sealed record BudTape(IReadOnlyList<BudTapeCell> Cells)
         var (from, end) = (Math.PI * fromDiameterMm, Math.PI * bigFromMm);
         var places = Math.Max(1, (int)((end - from) / CellMm));
         var wide = (end - from) / places;
-        var numbers = Enumerable.Range(0, places).Select(i => from + i * wide)
+        var numbers = Enumerable
+            .Range(0, places)
+            .Select(i => from + i * wide)
             .Select(at => Rounded(BudsAt(at + wide / 2), BudsAt(at + wide) - BudsAt(at)))
-            .Distinct().ToList();
+            .Distinct()
+            .ToList();
         var borders = numbers.Zip(numbers.Skip(1), (one, next) => GirthFor((one + next) / 2.0));
         List<double> girths = [from, .. borders, end];
         return new([.. numbers.Select((n, i) => new BudTapeCell(girths[i], girths[i + 1], n))]);

@@ -14,14 +14,20 @@ internal sealed class ClassAtWork
     private readonly PruningRules _rules;
     private readonly CrewSkill _skill;
     private readonly double _number;
-    private readonly GaugePruner _byGauge, _byCount;
+    private readonly GaugePruner _byGauge,
+        _byCount;
     private readonly ReadyStep _rub;
 
     private int _trees;
 
-    private ClassAtWork(PruningRules rules, CrewSkill skill, double number, ReadyStep rub, GaugePruner byGauge,
-        GaugePruner byCount) =>
-        (_rules, _skill, _number, _rub, _byGauge, _byCount) = (rules, skill, number, rub, byGauge, byCount);
+    private ClassAtWork(
+        PruningRules rules,
+        CrewSkill skill,
+        double number,
+        ReadyStep rub,
+        GaugePruner byGauge,
+        GaugePruner byCount
+    ) => (_rules, _skill, _number, _rub, _byGauge, _byCount) = (rules, skill, number, rub, byGauge, byCount);
 
     /// <summary>A crew that begins; null where the limbs of the class cannot be brought to a number.</summary>
     /// <param name="rules">The system's rules.</param>
@@ -30,11 +36,20 @@ internal sealed class ClassAtWork
     /// <param name="seed">Seed of its errors.</param>
     public static ClassAtWork? On(PruningRules rules, CrewSkill skill, ClassPrescription of, int seed)
     {
-        if (of is not { StopAt: > 0, BudsPerCm2: { } gauge }
-            || rules.Steps.FirstOrDefault(s => SettingSearch.IsSolved(rules, s)) is not { } rub) return null;
+        if (
+            of is not { StopAt: > 0, BudsPerCm2: { } gauge }
+            || rules.Steps.FirstOrDefault(s => SettingSearch.IsSolved(rules, s)) is not { } rub
+        )
+            return null;
         var big = rules.BigFromMm(rules.Values(of.Settings));
-        return new(rules, skill, of.Number, rub, new(gauge, big, skill, new(seed)),
-            new(gauge, big, skill, new(seed + 1)));
+        return new(
+            rules,
+            skill,
+            of.Number,
+            rub,
+            new(gauge, big, skill, new(seed)),
+            new(gauge, big, skill, new(seed + 1))
+        );
     }
 
     /// <summary>Works a tree in each way, in the order of <see cref="WayOfWorking"/>.</summary>

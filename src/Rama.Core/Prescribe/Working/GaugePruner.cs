@@ -22,8 +22,9 @@ internal sealed class GaugePruner(double budsPerCm2, double bigMm, CrewSkill ski
     public double LeftOn(StandingTree tree)
     {
         var (left, onLimbs, lacking) = (0.0, 0, 0.0);
-        foreach (var limb in tree.Tree.Index.Limbs.Where(tree.Stands)
-            .OrderBy(l => tree.Tree.Branches[l].Path[0].HeightM))
+        foreach (
+            var limb in tree.Tree.Index.Limbs.Where(tree.Stands).OrderBy(l => tree.Tree.Branches[l].Path[0].HeightM)
+        )
         {
             var misread = Math.Max(0.1, 1 + skill.ThicknessCv * draw.Normal());
             var read = Math.Min(bigMm, tree.Tree.Branches[limb].DiameterMm * misread);

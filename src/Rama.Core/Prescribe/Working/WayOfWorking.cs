@@ -32,8 +32,13 @@ internal static class WaysThatRead
 /// <param name="SecondsPerLimb">Seconds to read a limb.</param>
 /// <param name="MinutesPerCount">Minutes to count a tree.</param>
 /// <remarks>All are assumptions until checks tell.</remarks>
-public sealed record CrewSkill(double ThicknessCv = 0.08, double JudgementCv = 0.10, int CountedEvery = 10,
-    double SecondsPerLimb = 3, double MinutesPerCount = 4)
+public sealed record CrewSkill(
+    double ThicknessCv = 0.08,
+    double JudgementCv = 0.10,
+    int CountedEvery = 10,
+    double SecondsPerLimb = 3,
+    double MinutesPerCount = 4
+)
 {
     /// <summary>Who neither misreads nor misjudges.</summary>
     public static CrewSkill Faultless { get; } = new(0, 0);
@@ -46,8 +51,14 @@ public sealed record CrewSkill(double ThicknessCv = 0.08, double JudgementCv = 0
 /// <param name="CostOver">Cost of one cluster too many.</param>
 /// <param name="CostUnder">Cost of one fruit too few.</param>
 /// <param name="WagePerHour">What an hour of a pruner costs.</param>
-public sealed record MissCosts(double FruitPerBud, SetOutcome? Outcome, double SetMean, double CostOver,
-    double CostUnder, double WagePerHour)
+public sealed record MissCosts(
+    double FruitPerBud,
+    SetOutcome? Outcome,
+    double SetMean,
+    double CostOver,
+    double CostUnder,
+    double WagePerHour
+)
 {
     /// <summary>
     /// Fruit short in the mean of the years on a tree left with so many buds, above what a tree at its number
@@ -89,6 +100,14 @@ public sealed record MissCosts(double FruitPerBud, SetOutcome? Outcome, double S
 /// <param name="IsProposed">Whether it is the cheapest in sum.</param>
 /// <param name="Steps">The arithmetic of the cost.</param>
 public sealed record WayResult(
-    WayOfWorking Way, double OnTarget, double BudsLeft, double BudsLeftSd, double Minutes, double FruitShort,
+    WayOfWorking Way,
+    double OnTarget,
+    double BudsLeft,
+    double BudsLeftSd,
+    double Minutes,
+    double FruitShort,
     double ClustersOver,
-    double CostPerTree, bool IsProposed, IReadOnlyList<Step> Steps);
+    double CostPerTree,
+    bool IsProposed,
+    IReadOnlyList<Step> Steps
+);

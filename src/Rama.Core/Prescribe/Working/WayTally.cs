@@ -5,8 +5,14 @@ namespace Rama.Core.Prescribe.Working;
 /// <param name="costs">What missing the number costs.</param>
 internal sealed class WayTally(ClassPrescription of, MissCosts costs)
 {
-    private int _trees, _meant, _onTarget;
-    private double _left, _squares, _seconds, _short, _over;
+    private int _trees,
+        _meant,
+        _onTarget;
+    private double _left,
+        _squares,
+        _seconds,
+        _short,
+        _over;
 
     /// <summary>Share of the trees that stood above their number.</summary>
     public double Meant => _meant / (double)_trees;
@@ -35,9 +41,11 @@ internal sealed class WayTally(ClassPrescription of, MissCosts costs)
         _seconds += seconds;
         _over += Math.Max(0, left - of.Number);
         // A tree that stood below its number cannot be brought to it by cutting, nor is it short for being cut.
-        if (stood < of.Number) return;
+        if (stood < of.Number)
+            return;
         _short += costs.FruitShort(left, of.Number);
         _meant++;
-        if (of.IsOnTarget(left)) _onTarget++;
+        if (of.IsOnTarget(left))
+            _onTarget++;
     }
 }

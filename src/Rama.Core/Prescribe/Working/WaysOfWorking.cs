@@ -21,7 +21,8 @@ internal sealed class WaysOfWorking(MissCosts costs)
     /// <summary>What each way comes to; empty where no class is brought to a number.</summary>
     public IReadOnlyList<WayResult> Results()
     {
-        if (_classes.Sum(c => c.Share) <= 0) return [];
+        if (_classes.Sum(c => c.Share) <= 0)
+            return [];
         List<WayResult> results = [.. Ways.Select(Result)];
         var cheapest = results.MinBy(r => r.CostPerTree)!.Way;
         return [.. results.Select(r => r with { IsProposed = r.Way == cheapest })];
@@ -38,15 +39,27 @@ internal sealed class WaysOfWorking(MissCosts costs)
             "minutes ÷ 60 × wage + fruit short × cost of one + clusters over × cluster set × cost of one",
             new("cost in sum", costs.Of(minutes, isShort, over), "money/tree"),
             [
-                new("minutes", minutes, "min/tree"), new("wage", costs.WagePerHour, "money/h"),
-                new("fruit short", isShort, "fruit/tree"), new("a fruit too few costs", costs.CostUnder, "money"),
-                new("clusters over", over, "cluster/tree"), new("cluster set", costs.SetMean, "share"),
+                new("minutes", minutes, "min/tree"),
+                new("wage", costs.WagePerHour, "money/h"),
+                new("fruit short", isShort, "fruit/tree"),
+                new("a fruit too few costs", costs.CostUnder, "money"),
+                new("clusters over", over, "cluster/tree"),
+                new("cluster set", costs.SetMean, "share"),
                 new("a cluster too many costs", costs.CostOver, "money"),
             ],
-            "typical trees cut by the card; people's errors are assumptions");
+            "typical trees cut by the card; people's errors are assumptions"
+        );
         return new(
-            way, meant > 0 ? on / meant : 1, Mean(t => t.Left), Math.Sqrt(Mean(t => t.Variance)), minutes, isShort,
+            way,
+            meant > 0 ? on / meant : 1,
+            Mean(t => t.Left),
+            Math.Sqrt(Mean(t => t.Variance)),
+            minutes,
+            isShort,
             over,
-            cost.Result.Value, IsProposed: false, [cost]);
+            cost.Result.Value,
+            IsProposed: false,
+            [cost]
+        );
     }
 }

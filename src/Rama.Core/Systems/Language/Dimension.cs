@@ -24,14 +24,19 @@ public static class RuleUnits
 {
     private static readonly Dictionary<string, (Dimension Dimension, double Factor)> Known = new()
     {
-        [""] = (Dimension.Number, 1), ["%"] = (Dimension.Number, 0.01),
-        ["mm"] = (Dimension.Length, 0.001), ["cm"] = (Dimension.Length, 0.01), ["m"] = (Dimension.Length, 1),
-        ["deg"] = (Dimension.Angle, 1), ["years"] = (Dimension.Years, 1),
+        [""] = (Dimension.Number, 1),
+        ["%"] = (Dimension.Number, 0.01),
+        ["mm"] = (Dimension.Length, 0.001),
+        ["cm"] = (Dimension.Length, 0.01),
+        ["m"] = (Dimension.Length, 1),
+        ["deg"] = (Dimension.Angle, 1),
+        ["years"] = (Dimension.Years, 1),
     };
 
     /// <summary>Codes of the units.</summary>
     public static IEnumerable<string> Codes => Known.Keys.Where(k => k.Length > 0);
 
     /// <summary>What a unit measures and what it is in the base unit; null for an unknown one.</summary>
-    internal static (Dimension Dimension, double Factor)? Find(string code) => Known.TryGetValue(code, out var unit) ? unit : null;
+    internal static (Dimension Dimension, double Factor)? Find(string code) =>
+        Known.TryGetValue(code, out var unit) ? unit : null;
 }

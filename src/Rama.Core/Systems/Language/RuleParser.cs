@@ -11,9 +11,13 @@ internal readonly record struct TypedRule(Dimension Dimension, Rule Read);
 /// <summary>Things a rule may name beside the words of its subject.</summary>
 /// <param name="Settings">Settings of the pack with their place and what they measure.</param>
 /// <param name="Terms">Named rules of the pack.</param>
-internal sealed record RuleNames(IReadOnlyDictionary<string, (int Place, Dimension Dimension)> Settings, IReadOnlyDictionary<string, string> Terms)
+internal sealed record RuleNames(
+    IReadOnlyDictionary<string, (int Place, Dimension Dimension)> Settings,
+    IReadOnlyDictionary<string, string> Terms
+)
 {
-    public static RuleNames None { get; } = new(new Dictionary<string, (int, Dimension)>(), new Dictionary<string, string>());
+    public static RuleNames None { get; } =
+        new(new Dictionary<string, (int, Dimension)>(), new Dictionary<string, string>());
 }
 
 /// <summary>
@@ -26,7 +30,9 @@ internal sealed class RuleParser
     internal const int MostCharacters = 400;
 
     /// <summary>Most keys of an order; most parts of a rule and how deep they may nest, its terms included.</summary>
-    private const int MostKeys = 3, MostParts = 1_000, MostDepth = 40;
+    private const int MostKeys = 3,
+        MostParts = 1_000,
+        MostDepth = 40;
 
     private readonly string _text;
     private readonly Subject _subject;
@@ -37,10 +43,14 @@ internal sealed class RuleParser
 
     private RuleParser(string text, Subject subject, RuleNames names, Reading reading)
     {
-        if (text.Length > MostCharacters) throw new RuleException($"“{text[..40]}…” has {text.Length} characters, expected at most {MostCharacters}; give parts of it a name among the terms");
+        if (text.Length > MostCharacters)
+            throw new RuleException(
+                $"“{text[..40]}…” has {text.Length} characters, expected at most {MostCharacters}; give parts of it a name among the terms"
+            );
         (_text, _subject, _names, _reading) = (text, subject, names, reading);
         _tokens = Split(text);
-        if ((_reading.Parts += _tokens.Count) > MostParts) throw new RuleException($"with its terms the rule has more than {MostParts} parts");
+        if ((_reading.Parts += _tokens.Count) > MostParts)
+            throw new RuleException($"with its terms the rule has more than {MostParts} parts");
     }
 
     /// <summary>What is being read, over a rule and its terms.</summary>
@@ -55,7 +65,8 @@ internal sealed class RuleParser
 
     private TypedRule Deeper(Func<TypedRule> read)
     {
-        if (++_reading.Depth > MostDepth) throw new RuleException($"with its terms the rule nests more than {MostDepth} deep");
+        if (++_reading.Depth > MostDepth)
+            throw new RuleException($"with its terms the rule nests more than {MostDepth} deep");
         var rule = read();
         _reading.Depth--;
         return rule;
@@ -66,7 +77,9 @@ internal sealed class RuleParser
     public static Rule Parse(string text, Subject subject, RuleNames names, Dimension wanted)
     {
         var rule = Parse(text, subject, names, new Reading());
-        return rule.Dimension == wanted ? rule.Read : throw new RuleException($"“{text}” is {Said(rule.Dimension)}, expected {Said(wanted)}");
+        return rule.Dimension == wanted
+            ? rule.Read
+            : throw new RuleException($"“{text}” is {Said(rule.Dimension)}, expected {Said(wanted)}");
     }
 
     /// <summary>Reads an order: rules parted by commas, each followed by <c>up</c>, <c>down</c> or <c>first</c>.</summary>
@@ -79,13 +92,16 @@ internal sealed class RuleParser
         {
             var key = parser.Or();
             var way = parser.Take();
-            if (way is not ("up" or "down" or "first")) throw parser.Wrong("expected “up”, “down” or “first” here", -1);
-            if (way == "first" != (key.Dimension == Dimension.YesNo)) throw parser.Wrong($"“{way}” does not go with {Said(key.Dimension)}", -1);
+            if (way is not ("up" or "down" or "first"))
+                throw parser.Wrong("expected “up”, “down” or “first” here", -1);
+            if (way == "first" != (key.Dimension == Dimension.YesNo))
+                throw parser.Wrong($"“{way}” does not go with {Said(key.Dimension)}", -1);
             keys.Add((key.Read, way != "up"));
-        }
-        while (parser.Accept(","));
+        } while (parser.Accept(","));
         parser.End();
-        return keys.Count <= MostKeys ? keys : throw new RuleException($"“{text}” has {keys.Count} keys, expected at most {MostKeys}");
+        return keys.Count <= MostKeys
+            ? keys
+            : throw new RuleException($"“{text}” has {keys.Count} keys, expected at most {MostKeys}");
     }
 
     private static TypedRule Parse(string text, Subject subject, RuleNames names, Reading reading)
@@ -120,7 +136,8 @@ internal sealed class RuleParser
 
     private TypedRule Not()
     {
-        if (!Accept("not")) return Comparison();
+        if (!Accept("not"))
+            return Comparison();
         var a = YesNo(Deeper(Not));
         return new(Dimension.YesNo, (in RuleScope s) => a(s) == 0 ? 1 : 0);
     }
@@ -128,7 +145,8 @@ internal sealed class RuleParser
     private TypedRule Comparison()
     {
         var left = Sum();
-        if (Peek() is not ("<" or ">" or "<=" or ">=" or "=")) return left;
+        if (Peek() is not ("<" or ">" or "<=" or ">=" or "="))
+            return left;
         var sign = Take();
         var right = Sum();
         Same(left, right, sign);
@@ -165,17 +183,24 @@ internal sealed class RuleParser
         {
             var times = Take() == "*";
             var right = Single();
-            if (left.Dimension == Dimension.YesNo || right.Dimension == Dimension.YesNo) throw Wrong("yes or no cannot be multiplied", -1);
+            if (left.Dimension == Dimension.YesNo || right.Dimension == Dimension.YesNo)
+                throw Wrong("yes or no cannot be multiplied", -1);
             var (a, b) = (left.Read, right.Read);
             if (times)
             {
-                if (left.Dimension != Dimension.Number && right.Dimension != Dimension.Number) throw Wrong($"{Said(left.Dimension)} times {Said(right.Dimension)} means nothing here", -1);
-                left = new(left.Dimension == Dimension.Number ? right.Dimension : left.Dimension, (in RuleScope s) => a(s) * b(s));
+                if (left.Dimension != Dimension.Number && right.Dimension != Dimension.Number)
+                    throw Wrong($"{Said(left.Dimension)} times {Said(right.Dimension)} means nothing here", -1);
+                left = new(left.Dimension == Dimension.Number ? right.Dimension : left.Dimension, (in RuleScope s) =>
+                    a(s) * b(s)
+                );
             }
             else
             {
-                if (right.Dimension != Dimension.Number && right.Dimension != left.Dimension) throw Wrong($"{Said(left.Dimension)} divided by {Said(right.Dimension)} means nothing here", -1);
-                left = new(right.Dimension == Dimension.Number ? left.Dimension : Dimension.Number, (in RuleScope s) => b(s) == 0 ? 0 : a(s) / b(s));
+                if (right.Dimension != Dimension.Number && right.Dimension != left.Dimension)
+                    throw Wrong($"{Said(left.Dimension)} divided by {Said(right.Dimension)} means nothing here", -1);
+                left = new(right.Dimension == Dimension.Number ? left.Dimension : Dimension.Number, (in RuleScope s) =>
+                    b(s) == 0 ? 0 : a(s) / b(s)
+                );
             }
         }
         return left;
@@ -189,11 +214,15 @@ internal sealed class RuleParser
             Expect(")");
             return inside;
         }
-        if (_next == _tokens.Count) throw new RuleException($"“{_text}” ends too early");
+        if (_next == _tokens.Count)
+            throw new RuleException($"“{_text}” ends too early");
         var token = Take();
-        if (char.IsAsciiDigit(token[0])) return Number(token);
-        if (token is "min" or "max" or "slope" or "above" && Accept("(")) return Function(token);
-        if (Vocabulary.Find(_subject, token) is { } word) return new(word.Dimension, word.Read);
+        if (char.IsAsciiDigit(token[0]))
+            return Number(token);
+        if (token is "min" or "max" or "slope" or "above" && Accept("("))
+            return Function(token);
+        if (Vocabulary.Find(_subject, token) is { } word)
+            return new(word.Dimension, word.Read);
         if (_names.Settings.TryGetValue(token, out var setting))
         {
             var place = setting.Place;
@@ -201,7 +230,10 @@ internal sealed class RuleParser
         }
         if (_names.Terms.TryGetValue(token, out var term))
         {
-            if (_reading.Within.Contains(token)) throw new RuleException($"the terms {string.Join(" → ", [.. _reading.Within, token])} lead back to themselves");
+            if (_reading.Within.Contains(token))
+                throw new RuleException(
+                    $"the terms {string.Join(" → ", [.. _reading.Within, token])} lead back to themselves"
+                );
             _reading.Within.Add(token);
             var rule = Deeper(() => Parse(term, _subject, _names, _reading));
             _reading.Within.RemoveAt(_reading.Within.Count - 1);
@@ -212,7 +244,8 @@ internal sealed class RuleParser
 
     private TypedRule Number(string token)
     {
-        if (!double.TryParse(token, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value)) throw Wrong($"“{token}” is no number", -1);
+        if (!double.TryParse(token, NumberStyles.AllowDecimalPoint, CultureInfo.InvariantCulture, out var value))
+            throw Wrong($"“{token}” is no number", -1);
         var (dimension, factor) = (Dimension.Number, 1.0);
         if (Peek() is { } next && RuleUnits.Find(next) is { } unit && next.Length > 0)
         {
@@ -226,38 +259,72 @@ internal sealed class RuleParser
     private TypedRule Function(string name)
     {
         List<TypedRule> given = [Deeper(Sum)];
-        while (Accept(",")) given.Add(Deeper(Sum));
+        while (Accept(","))
+            given.Add(Deeper(Sum));
         Expect(")");
         var rules = given.Select(g => g.Read).ToArray();
         if (name == "slope")
         {
-            if (given.Count != 5) throw Wrong("slope takes five: a value, then two points", -1);
-            if (given[0].Dimension != given[1].Dimension || given[0].Dimension != given[3].Dimension || given[2].Dimension != given[4].Dimension) throw Wrong("slope: the points do not fit the value", -1);
-            return new(given[2].Dimension, (in RuleScope s) => Slope(rules[0](s), rules[1](s), rules[2](s), rules[3](s), rules[4](s)));
+            if (given.Count != 5)
+                throw Wrong("slope takes five: a value, then two points", -1);
+            if (
+                given[0].Dimension != given[1].Dimension
+                || given[0].Dimension != given[3].Dimension
+                || given[2].Dimension != given[4].Dimension
+            )
+                throw Wrong("slope: the points do not fit the value", -1);
+            return new(given[2].Dimension, (in RuleScope s) =>
+                Slope(rules[0](s), rules[1](s), rules[2](s), rules[3](s), rules[4](s))
+            );
         }
         if (name == "above")
         {
-            if (given.Count != 1 || given[0].Dimension != Dimension.Length) throw Wrong("above takes one height", -1);
-            if (_subject is Subject.Tree or Subject.Buds) throw Wrong($"above is not for {Words(_subject)}", -1);
+            if (given.Count != 1 || given[0].Dimension != Dimension.Length)
+                throw Wrong("above takes one height", -1);
+            if (_subject is Subject.Tree or Subject.Buds)
+                throw Wrong($"above is not for {Words(_subject)}", -1);
             return new(Dimension.Length, (in RuleScope s) => s.Tree.Tree.Branches[s.Id].MetresAbove(rules[0](s)));
         }
-        if (given.Any(g => g.Dimension != given[0].Dimension)) throw Wrong($"{name} compares unlike things", -1);
-        return new(given[0].Dimension, name == "min"
-            ? (in RuleScope s) => { var least = rules[0](s); foreach (var rule in rules) least = Math.Min(least, rule(s)); return least; }
-            : (in RuleScope s) => { var most = rules[0](s); foreach (var rule in rules) most = Math.Max(most, rule(s)); return most; });
+        if (given.Any(g => g.Dimension != given[0].Dimension))
+            throw Wrong($"{name} compares unlike things", -1);
+        return new(
+            given[0].Dimension,
+            name == "min"
+                ? (in RuleScope s) =>
+                {
+                    var least = rules[0](s);
+                    foreach (var rule in rules)
+                        least = Math.Min(least, rule(s));
+                    return least;
+                }
+                : (in RuleScope s) =>
+                {
+                    var most = rules[0](s);
+                    foreach (var rule in rules)
+                        most = Math.Max(most, rule(s));
+                    return most;
+                }
+        );
     }
 
     // Level before the first point and after the second, straight between them.
     private static double Slope(double x, double x1, double y1, double x2, double y2) =>
-        x <= x1 ? y1 : x >= x2 ? y2 : y1 + (y2 - y1) * (x - x1) / (x2 - x1);
+        x <= x1 ? y1
+        : x >= x2 ? y2
+        : y1 + (y2 - y1) * (x - x1) / (x2 - x1);
 
     private Rule YesNo(TypedRule rule) =>
-        rule.Dimension == Dimension.YesNo ? rule.Read : throw Wrong($"expected yes or no, got {Said(rule.Dimension)}", -1);
+        rule.Dimension == Dimension.YesNo
+            ? rule.Read
+            : throw Wrong($"expected yes or no, got {Said(rule.Dimension)}", -1);
 
     private void Same(TypedRule left, TypedRule right, string sign)
     {
         if (left.Dimension != right.Dimension || left.Dimension == Dimension.YesNo)
-            throw Wrong($"{Said(left.Dimension)} {sign} {Said(right.Dimension)} means nothing: write a number with its unit, such as 22 mm", -1);
+            throw Wrong(
+                $"{Said(left.Dimension)} {sign} {Said(right.Dimension)} means nothing: write a number with its unit, such as 22 mm",
+                -1
+            );
     }
 
     private string? Peek() => _next < _tokens.Count ? _tokens[_next].Text : null;
@@ -266,19 +333,22 @@ internal sealed class RuleParser
 
     private bool Accept(string token)
     {
-        if (Peek() != token) return false;
+        if (Peek() != token)
+            return false;
         _next++;
         return true;
     }
 
     private void Expect(string token)
     {
-        if (!Accept(token)) throw Wrong($"expected “{token}”", 0);
+        if (!Accept(token))
+            throw Wrong($"expected “{token}”", 0);
     }
 
     private void End()
     {
-        if (_next < _tokens.Count) throw Wrong($"“{_tokens[_next].Text}” was not expected", 0);
+        if (_next < _tokens.Count)
+            throw Wrong($"“{_tokens[_next].Text}” was not expected", 0);
     }
 
     private RuleException Wrong(string what, int back)
@@ -290,25 +360,48 @@ internal sealed class RuleParser
 
     private static string Words(Subject subject) => subject.ToString().ToLowerInvariant();
 
-    private static string Said(Dimension dimension) => dimension switch
-    {
-        Dimension.Number => "a number", Dimension.Length => "a length", Dimension.Angle => "an angle", Dimension.Years => "years", _ => "yes or no",
-    };
+    private static string Said(Dimension dimension) =>
+        dimension switch
+        {
+            Dimension.Number => "a number",
+            Dimension.Length => "a length",
+            Dimension.Angle => "an angle",
+            Dimension.Years => "years",
+            _ => "yes or no",
+        };
 
     private static List<(string, int)> Split(string text)
     {
         List<(string, int)> tokens = [];
-        for (var i = 0; i < text.Length;)
+        for (var i = 0; i < text.Length; )
         {
             var c = text[i];
-            if (char.IsWhiteSpace(c)) { i++; continue; }
+            if (char.IsWhiteSpace(c))
+            {
+                i++;
+                continue;
+            }
             var from = i;
-            if (char.IsAsciiDigit(c)) while (i < text.Length && (char.IsAsciiDigit(text[i]) || text[i] == '.')) i++;
+            if (char.IsAsciiDigit(c))
+                while (i < text.Length && (char.IsAsciiDigit(text[i]) || text[i] == '.'))
+                    i++;
             // A hyphen within a word belongs to it, so that subtraction is written with spaces.
-            else if (char.IsAsciiLetterLower(c)) while (i < text.Length && (char.IsAsciiLetterLower(text[i]) || char.IsAsciiDigit(text[i]) || text[i] == '-' && i + 1 < text.Length && char.IsAsciiLetterLower(text[i + 1]))) i++;
-            else if (c is '<' or '>' && i + 1 < text.Length && text[i + 1] == '=') i += 2;
-            else if ("<>=+-*/(),%".Contains(c, StringComparison.Ordinal)) i++;
-            else throw new RuleException($"“{text}”, character {i + 1}: “{c}” has no meaning here");
+            else if (char.IsAsciiLetterLower(c))
+                while (
+                    i < text.Length
+                    && (
+                        char.IsAsciiLetterLower(text[i])
+                        || char.IsAsciiDigit(text[i])
+                        || text[i] == '-' && i + 1 < text.Length && char.IsAsciiLetterLower(text[i + 1])
+                    )
+                )
+                    i++;
+            else if (c is '<' or '>' && i + 1 < text.Length && text[i + 1] == '=')
+                i += 2;
+            else if ("<>=+-*/(),%".Contains(c, StringComparison.Ordinal))
+                i++;
+            else
+                throw new RuleException($"“{text}”, character {i + 1}: “{c}” has no meaning here");
             tokens.Add((text[from..i], from));
         }
         return tokens;

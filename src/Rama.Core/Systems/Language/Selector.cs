@@ -8,11 +8,17 @@ internal sealed record Selector(Subject Subject, Rule? Where)
     public static Selector Parse(string text, RuleNames names)
     {
         var word = text.Split(' ', 2)[0];
-        if (!Enum.TryParse<Subject>(word, ignoreCase: true, out var subject) || subject == Subject.Tree || word.Any(char.IsAsciiDigit))
+        if (
+            !Enum.TryParse<Subject>(word, ignoreCase: true, out var subject)
+            || subject == Subject.Tree
+            || word.Any(char.IsAsciiDigit)
+        )
             throw new RuleException(
-                $"“{text}” begins with “{word}”, expected leaders, limbs, forks, shoots, wood or buds");
+                $"“{text}” begins with “{word}”, expected leaders, limbs, forks, shoots, wood or buds"
+            );
         var rest = text[word.Length..].Trim();
-        if (rest.Length == 0) return new(subject, null);
+        if (rest.Length == 0)
+            return new(subject, null);
         return rest.StartsWith("where ", StringComparison.Ordinal)
             ? new(subject, RuleParser.Parse(rest[6..], subject, names, Dimension.YesNo))
             : throw new RuleException($"“{text}”: expected “where” after “{word}”");

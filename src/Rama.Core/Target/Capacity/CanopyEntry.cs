@@ -41,7 +41,8 @@ public sealed record CanopyEntry
     public Canopy Read()
     {
         var reader = new EntryReader();
-        double? Length(string field, string label, Amount? typed, double min, double max) => reader.Optional(field, label, typed, Units.Length, min, max);
+        double? Length(string field, string label, Amount? typed, double min, double max) =>
+            reader.Optional(field, label, typed, Units.Length, min, max);
         var height = Length("height", "Height", Height, 0.2, 15);
         var regrowth = Length("regrowth", "Growth of a season", Regrowth, 0, 4);
         var alley = Length("alley", "Clear alley", Alley, 0.5, 8) ?? Canopy.LeastAlleyM;
@@ -69,8 +70,17 @@ public sealed record CanopyEntry
 /// <param name="BaseGapM">Distance of the planes at the base, metres.</param>
 /// <param name="OverhangM">Overhang of shoots at the top of a V, metres.</param>
 public sealed record Canopy(
-    double? HeightM, double? RegrowthM, double AlleyM, double OverlapM, double? HeightFactor, int? Leaders, double? LeaderSpacingM, double? AngleDeg,
-    double BaseGapM, double OverhangM)
+    double? HeightM,
+    double? RegrowthM,
+    double AlleyM,
+    double OverlapM,
+    double? HeightFactor,
+    int? Leaders,
+    double? LeaderSpacingM,
+    double? AngleDeg,
+    double BaseGapM,
+    double OverhangM
+)
 {
     /// <summary>Clear alley machines need at least, metres (common practice, no source).</summary>
     public const double LeastAlleyM = 2;

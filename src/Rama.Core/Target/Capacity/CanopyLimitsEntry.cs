@@ -27,14 +27,26 @@ public sealed record CanopyLimitsEntry
     public CanopyAnswer Calculate()
     {
         var reader = new EntryReader();
-        if (Kind is null) reader.Add("kind", "missing", "Form: please choose one.");
+        if (Kind is null)
+            reader.Add("kind", "missing", "Form: please choose one.");
         var row = reader.Required("rowSpacing", "Row spacing", RowSpacing, Units.Length, 1, 15);
         var tree = reader.Required("treeSpacing", "Tree spacing", TreeSpacing, Units.Length, 0.2, 15);
         var canopy = Canopy is null ? Capacity.Canopy.Usual : reader.Under("canopy", Canopy.Read);
         var light = Light is null ? null : reader.Under("light", Light.Read);
         reader.ThrowIfAny();
         var limits = CanopyLimits.Of(Kind!.Value, new(row, tree, 1), canopy!);
-        return new(limits, light is null ? null : RowLight.Of(light.Day, light.LatitudeDeg, light.LongitudeDeg, light.RowAzimuthDeg, canopy!.HeightM ?? limits.HeightM));
+        return new(
+            limits,
+            light is null
+                ? null
+                : RowLight.Of(
+                    light.Day,
+                    light.LatitudeDeg,
+                    light.LongitudeDeg,
+                    light.RowAzimuthDeg,
+                    canopy!.HeightM ?? limits.HeightM
+                )
+        );
     }
 }
 

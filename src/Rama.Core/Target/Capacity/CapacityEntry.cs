@@ -35,9 +35,21 @@ public sealed record CapacityEntry
         var seasons = reader.Under("records", () => Records.Read((int)season));
         reader.ThrowIfAny();
         var bearing = PlantingDensity.Of(planting!.Form).BearingTreesPerHa;
-        var past = seasons!.Select(s => (s.Season, Fruit: s.FruitPerTree(bearing))).Where(s => s.Fruit is > 0).Select(s => (s.Season, s.Fruit!.Value)).ToList();
+        var past = seasons!
+            .Select(s => (s.Season, Fruit: s.FruitPerTree(bearing)))
+            .Where(s => s.Fruit is > 0)
+            .Select(s => (s.Season, s.Fruit!.Value))
+            .ToList();
         var load = CropLoad.Of(planting, fruit, girth is { } g ? Trunk.CrossSectionCm2(g) : null, past);
-        return new(load, Alternation.Of(seasons!.Select(s => (s.Season, Yield: s.KgPerHa(bearing))).Where(s => s.Yield is not null).Select(s => (s.Season, s.Yield!.Value))));
+        return new(
+            load,
+            Alternation.Of(
+                seasons!
+                    .Select(s => (s.Season, Yield: s.KgPerHa(bearing)))
+                    .Where(s => s.Yield is not null)
+                    .Select(s => (s.Season, s.Yield!.Value))
+            )
+        );
     }
 }
 
@@ -45,4 +57,9 @@ public sealed record CapacityEntry
 /// <param name="Load">Trunks, leaf area, age and past years.</param>
 /// <param name="Alternation">How much past yields swing; null where no two neighbouring ones are known.</param>
 public sealed record CapacityAnswer(CropLoad Load, Alternation? Alternation)
-    : Calculated(Load.Value, Load.Unit, [.. Load.Steps, .. Alternation?.Steps ?? []], [.. Load.Warnings, .. Alternation?.Warnings ?? []]);
+    : Calculated(
+        Load.Value,
+        Load.Unit,
+        [.. Load.Steps, .. Alternation?.Steps ?? []],
+        [.. Load.Warnings, .. Alternation?.Warnings ?? []]
+    );

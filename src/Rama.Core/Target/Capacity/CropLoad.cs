@@ -13,9 +13,21 @@ namespace Rama.Core.Target.Capacity;
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record CropLoad(
-    double? CropDensity, double? Low, double? High, double? BestFruitPerTree, int? BestSeason, double? LeafAreaPerFruitCm2,
-    IReadOnlyList<Step> Steps, IReadOnlyList<Notice> Warnings)
-    : Calculated(CropDensity ?? LeafAreaPerFruitCm2 ?? 0, CropDensity is null ? "cm²/fruit" : "fruit/cm²", Steps, Warnings)
+    double? CropDensity,
+    double? Low,
+    double? High,
+    double? BestFruitPerTree,
+    int? BestSeason,
+    double? LeafAreaPerFruitCm2,
+    IReadOnlyList<Step> Steps,
+    IReadOnlyList<Notice> Warnings
+)
+    : Calculated(
+        CropDensity ?? LeafAreaPerFruitCm2 ?? 0,
+        CropDensity is null ? "cm²/fruit" : "fruit/cm²",
+        Steps,
+        Warnings
+    )
 {
     /// <summary>Leaf area a large cherry wants, cm² (from memory).</summary>
     public const double LeafAreaWantedCm2 = 200;
@@ -31,27 +43,66 @@ public sealed record CropLoad(
     /// <param name="fruitPerTree">Fruit wanted per tree.</param>
     /// <param name="meanTcsaCm2">Mean trunk cross-section in cm², where girths were measured.</param>
     /// <param name="seasons">Fruit per tree of past seasons.</param>
-    public static CropLoad Of(Planting planting, double fruitPerTree, double? meanTcsaCm2, IReadOnlyList<(int Season, double FruitPerTree)> seasons)
+    public static CropLoad Of(
+        Planting planting,
+        double fruitPerTree,
+        double? meanTcsaCm2,
+        IReadOnlyList<(int Season, double FruitPerTree)> seasons
+    )
     {
         List<Step> steps = [];
         Figure fruit = new("fruit per tree", fruitPerTree, "fruit/tree");
         var (low, high) = (planting.Variety.CropDensityLow?.Value, planting.Variety.CropDensityHigh?.Value);
         double? density = meanTcsaCm2 is > 0 ? fruitPerTree / meanTcsaCm2 : null;
         if (density is { } d)
-            steps.Add(new("crop-load.density", "fruit per tree ÷ trunk cross-section", new("crop density", d, "fruit/cm²"),
-                [fruit, new("trunk cross-section", meanTcsaCm2!.Value, "cm²")], planting.Variety.CropDensityLow?.Source ?? Sources.Definition));
-        double? leaf = planting.Variety.Crop == "cherry" ? LeafAreaIndex * planting.Form.RowSpacingM * planting.Form.TreeSpacingM * 10_000 / fruitPerTree : null;
+            steps.Add(
+                new(
+                    "crop-load.density",
+                    "fruit per tree ÷ trunk cross-section",
+                    new("crop density", d, "fruit/cm²"),
+                    [fruit, new("trunk cross-section", meanTcsaCm2!.Value, "cm²")],
+                    planting.Variety.CropDensityLow?.Source ?? Sources.Definition
+                )
+            );
+        double? leaf =
+            planting.Variety.Crop == "cherry"
+                ? LeafAreaIndex * planting.Form.RowSpacingM * planting.Form.TreeSpacingM * 10_000 / fruitPerTree
+                : null;
         if (leaf is { } area)
-            steps.Add(new("crop-load.leaf-area", "leaf area over ground × row spacing × tree spacing ÷ fruit per tree", new("leaf area per fruit", area, "cm²/fruit"),
-                [new("leaf area over ground", LeafAreaIndex, "1"), new("row spacing", planting.Form.RowSpacingM, "m"), new("tree spacing", planting.Form.TreeSpacingM, "m"), fruit], Sources.Assumption));
+            steps.Add(
+                new(
+                    "crop-load.leaf-area",
+                    "leaf area over ground × row spacing × tree spacing ÷ fruit per tree",
+                    new("leaf area per fruit", area, "cm²/fruit"),
+                    [
+                        new("leaf area over ground", LeafAreaIndex, "1"),
+                        new("row spacing", planting.Form.RowSpacingM, "m"),
+                        new("tree spacing", planting.Form.TreeSpacingM, "m"),
+                        fruit,
+                    ],
+                    Sources.Assumption
+                )
+            );
         var best = seasons.Count == 0 ? ((int, double)?)null : seasons.MaxBy(s => s.FruitPerTree);
         List<Notice> warnings = [.. Check(planting, fruitPerTree, meanTcsaCm2)];
         if (leaf < LeafAreaWantedCm2)
-            warnings.Add(new("crop-load.leaf-area", $"About {leaf:0} cm² of leaf for each fruit; large cherries want about {LeafAreaWantedCm2:0}. Leave fewer fruit, or accept smaller ones.",
-                new Figure("leaf area per fruit", leaf.Value, "cm²/fruit")));
+            warnings.Add(
+                new(
+                    "crop-load.leaf-area",
+                    $"About {leaf:0} cm² of leaf for each fruit; large cherries want about {LeafAreaWantedCm2:0}. Leave fewer fruit, or accept smaller ones.",
+                    new Figure("leaf area per fruit", leaf.Value, "cm²/fruit")
+                )
+            );
         if (best is var (season, most) && fruitPerTree > most * LeapOverBest)
-            warnings.Add(new("crop-load.above-best", $"The target of {fruitPerTree:0} fruit a tree is more than the {most:0} of {season}, the best year on record. It can be right for trees still growing; else expect it to fall short.",
-                fruit, new("best year on record", most, "fruit/tree"), new("season", season, "year")));
+            warnings.Add(
+                new(
+                    "crop-load.above-best",
+                    $"The target of {fruitPerTree:0} fruit a tree is more than the {most:0} of {season}, the best year on record. It can be right for trees still growing; else expect it to fall short.",
+                    fruit,
+                    new("best year on record", most, "fruit/tree"),
+                    new("season", season, "year")
+                )
+            );
         return new(density, low, high, best?.Item2, best?.Item1, leaf, steps, warnings);
     }
 
@@ -63,29 +114,44 @@ public sealed record CropLoad(
     {
         List<Notice> warnings = [];
         if (planting.IsYoung)
-            warnings.Add(new("crop-load.young",
-                $"In leaf {planting.Leaf} a crop competes with growth. Most systems carry none or a few fruit until the leader nears the top wire.",
-                new Figure("leaf", planting.Leaf, "1")));
-        if (meanTcsaCm2 is not { } tcsa || tcsa <= 0) return warnings;
+            warnings.Add(
+                new(
+                    "crop-load.young",
+                    $"In leaf {planting.Leaf} a crop competes with growth. Most systems carry none or a few fruit until the leader nears the top wire.",
+                    new Figure("leaf", planting.Leaf, "1")
+                )
+            );
+        if (meanTcsaCm2 is not { } tcsa || tcsa <= 0)
+            return warnings;
 
         var variety = planting.Variety;
         // Not every crop is told by its trunk.
-        if (variety is not { CropDensityLow.Value: var low, CropDensityHigh.Value: var high }) return warnings;
+        if (variety is not { CropDensityLow.Value: var low, CropDensityHigh.Value: var high })
+            return warnings;
         var load = fruitPerTree / tcsa;
         Figure[] figures =
         [
-            new("crop density", load, "fruit/cm²"), new("usual from", low, "fruit/cm²"),
+            new("crop density", load, "fruit/cm²"),
+            new("usual from", low, "fruit/cm²"),
             new("usual to", high, "fruit/cm²"),
         ];
         var range = $"{low:0.#} to {high:0.#}";
         if (load > high)
-            warnings.Add(new("crop-load.high",
-                $"The target is {load:0.0} fruit per cm² of trunk; {variety.Name} usually carries {range}. Expect small fruit{(variety.Traits.BiennialProne ? " and a light bloom next year" : "")}; lower the yield or accept smaller fruit.",
-                figures));
+            warnings.Add(
+                new(
+                    "crop-load.high",
+                    $"The target is {load:0.0} fruit per cm² of trunk; {variety.Name} usually carries {range}. Expect small fruit{(variety.Traits.BiennialProne ? " and a light bloom next year" : "")}; lower the yield or accept smaller fruit.",
+                    figures
+                )
+            );
         else if (load < low)
-            warnings.Add(new("crop-load.low",
-                $"The target is {load:0.0} fruit per cm² of trunk; {variety.Name} usually carries {range}. The trees could carry more; expect large fruit and strong growth.",
-                figures));
+            warnings.Add(
+                new(
+                    "crop-load.low",
+                    $"The target is {load:0.0} fruit per cm² of trunk; {variety.Name} usually carries {range}. The trees could carry more; expect large fruit and strong growth.",
+                    figures
+                )
+            );
         return warnings;
     }
 }

@@ -10,7 +10,13 @@ namespace Rama.Core.Target.Capacity;
 /// <param name="NoonShadowM">How far the row's shadow reaches across the alley then, metres.</param>
 /// <param name="Steps">The arithmetic.</param>
 public sealed record RowLight(
-    double LeftFaceLit, double RightFaceLit, double DaylightHours, double NoonElevationDeg, double NoonShadowM, IReadOnlyList<Step> Steps)
+    double LeftFaceLit,
+    double RightFaceLit,
+    double DaylightHours,
+    double NoonElevationDeg,
+    double NoonShadowM,
+    IReadOnlyList<Step> Steps
+)
 {
     private const int MinutesApart = 2;
 
@@ -20,27 +26,55 @@ public sealed record RowLight(
     /// <param name="longitudeDeg">Degrees east.</param>
     /// <param name="rowAzimuthDeg">Direction of the row, degrees from north over east.</param>
     /// <param name="heightM">Height of the row, metres.</param>
-    public static RowLight Of(DateOnly day, double latitudeDeg, double longitudeDeg, double rowAzimuthDeg, double heightM)
+    public static RowLight Of(
+        DateOnly day,
+        double latitudeDeg,
+        double longitudeDeg,
+        double rowAzimuthDeg,
+        double heightM
+    )
     {
         // Begun at the place's own midnight, whatever the clocks say.
         var midnight = new DateTimeOffset(day.ToDateTime(default), TimeSpan.Zero).AddHours(-longitudeDeg / 15);
-        var up = Enumerable.Range(0, 24 * 60 / MinutesApart)
+        var up = Enumerable
+            .Range(0, 24 * 60 / MinutesApart)
             .Select(i => SunPosition.At(midnight.AddMinutes(i * MinutesApart), latitudeDeg, longitudeDeg))
-            .Where(s => s.ElevationDeg > 0).ToList();
-        if (up.Count == 0) return new(0, 0, 0, 0, 0, []);
+            .Where(s => s.ElevationDeg > 0)
+            .ToList();
+        if (up.Count == 0)
+            return new(0, 0, 0, 0, 0, []);
 
         // Seen along the row, the sun is to the right where its azimuth is ahead of the row's by less than half a turn.
         double Side(SunPosition sun) => Math.Sin((sun.AzimuthDeg - rowAzimuthDeg) * Math.PI / 180);
-        var (left, right) = (up.Count(s => Side(s) < 0) / (double)up.Count, up.Count(s => Side(s) > 0) / (double)up.Count);
+        var (left, right) = (
+            up.Count(s => Side(s) < 0) / (double)up.Count,
+            up.Count(s => Side(s) > 0) / (double)up.Count
+        );
         var noon = up.MaxBy(s => s.ElevationDeg);
         var shadow = heightM / Math.Tan(noon.ElevationDeg * Math.PI / 180) * Math.Abs(Side(noon));
         Figure elevation = new("sun at its highest", noon.ElevationDeg, "°");
-        return new(left, right, up.Count * MinutesApart / 60.0, noon.ElevationDeg, shadow,
+        return new(
+            left,
+            right,
+            up.Count * MinutesApart / 60.0,
+            noon.ElevationDeg,
+            shadow,
             [
-                new("light.noon", "height ÷ tan elevation × |sin (sun − row)|", new("noon shadow", shadow, "m"),
-                    [new("height", heightM, "m"), elevation, new("direction of the row", rowAzimuthDeg, "°")], "position of the sun: Astronomical Almanac, low precision"),
-                new("light.faces", "share of the daylight with the sun on that side of the row", new("left face lit", left, "share"),
-                    [new("latitude", latitudeDeg, "°"), new("direction of the row", rowAzimuthDeg, "°")], "position of the sun: Astronomical Almanac, low precision"),
-            ]);
+                new(
+                    "light.noon",
+                    "height ÷ tan elevation × |sin (sun − row)|",
+                    new("noon shadow", shadow, "m"),
+                    [new("height", heightM, "m"), elevation, new("direction of the row", rowAzimuthDeg, "°")],
+                    "position of the sun: Astronomical Almanac, low precision"
+                ),
+                new(
+                    "light.faces",
+                    "share of the daylight with the sun on that side of the row",
+                    new("left face lit", left, "share"),
+                    [new("latitude", latitudeDeg, "°"), new("direction of the row", rowAzimuthDeg, "°")],
+                    "position of the sun: Astronomical Almanac, low precision"
+                ),
+            ]
+        );
     }
 }

@@ -28,8 +28,14 @@ public readonly record struct SunPosition(double ElevationDeg, double AzimuthDeg
         var sidereal = Radians(280.46062 + 360.985647 * days + longitudeDeg);
         var hourAngle = sidereal - rightAscension;
         var latitude = Radians(latitudeDeg);
-        var elevation = Math.Asin(Math.Sin(latitude) * Math.Sin(declination) + Math.Cos(latitude) * Math.Cos(declination) * Math.Cos(hourAngle));
-        var azimuth = Math.Atan2(-Math.Sin(hourAngle), Math.Tan(declination) * Math.Cos(latitude) - Math.Sin(latitude) * Math.Cos(hourAngle));
+        var elevation = Math.Asin(
+            Math.Sin(latitude) * Math.Sin(declination)
+                + Math.Cos(latitude) * Math.Cos(declination) * Math.Cos(hourAngle)
+        );
+        var azimuth = Math.Atan2(
+            -Math.Sin(hourAngle),
+            Math.Tan(declination) * Math.Cos(latitude) - Math.Sin(latitude) * Math.Cos(hourAngle)
+        );
         return new(Degrees(elevation), (Degrees(azimuth) + 360) % 360, Degrees(declination));
     }
 

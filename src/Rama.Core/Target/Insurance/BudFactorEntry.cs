@@ -30,17 +30,23 @@ public sealed record BudFactorEntry
         var places = reader.Optional("fruitPlaces", "Fruit one carries", FruitPlaces, "fruit", 0.1, 20) ?? 1;
         var factor = ReadFactor(reader, BudFactor, insurance.School ?? School.Fixed, places);
         var limbs = ReadLimbs(reader, LimbsPerTree);
-        var terms = reader.Under("insurance", () => insurance.Read(factor, InsuranceKnown.Nothing with { Places = places }));
+        var terms = reader.Under("insurance", () =>
+            insurance.Read(factor, InsuranceKnown.Nothing with { Places = places })
+        );
         reader.ThrowIfAny();
-        var schools = Enum.GetValues<School>().Select(s => SchoolAnswer.Of(s, fruit, terms!)).OfType<SchoolAnswer>().ToList();
+        var schools = Enum.GetValues<School>()
+            .Select(s => SchoolAnswer.Of(s, fruit, terms!))
+            .OfType<SchoolAnswer>()
+            .ToList();
         var buds = BudTarget.Of(schools.Single(s => s.School == terms!.School), fruit, limbs);
         return new(buds, schools);
     }
 
     /// <summary>A factor set by hand, at least one bud a fruit, or one for as many fruit as it carries. The fixed school needs one.</summary>
-    internal static double? ReadFactor(EntryReader reader, double? factor, School school, double places) => school == School.Fixed
-        ? reader.Required("budFactor", "Bud factor", factor, "bud/fruit", Least(places), 6)
-        : reader.Optional("budFactor", "Bud factor", factor, "bud/fruit", Least(places), 6);
+    internal static double? ReadFactor(EntryReader reader, double? factor, School school, double places) =>
+        school == School.Fixed
+            ? reader.Required("budFactor", "Bud factor", factor, "bud/fruit", Least(places), 6)
+            : reader.Optional("budFactor", "Bud factor", factor, "bud/fruit", Least(places), 6);
 
     private static double Least(double places) => places <= 1 ? 1 : Math.Round(1 / places, 2);
 

@@ -17,8 +17,8 @@ public sealed record BudTarget(
     double? BudsPerLimb,
     double? FruitPerLimb,
     IReadOnlyList<Step> Steps,
-    IReadOnlyList<Notice> Warnings)
-    : Calculated(BudsPerTree, "bud/tree", Steps, Warnings)
+    IReadOnlyList<Notice> Warnings
+) : Calculated(BudsPerTree, "bud/tree", Steps, Warnings)
 {
     /// <summary>Buds to leave = fruit × bud factor ÷ what known losses leave; per limb = that ÷ limbs kept.</summary>
     /// <param name="answer">What the chosen school says.</param>
@@ -30,11 +30,33 @@ public sealed record BudTarget(
         if (limbsPerTree is { } limbs)
         {
             Figure limbsFigure = new("limbs kept", limbs, "limb/tree");
-            steps.Add(new("bud-factor.buds-per-limb", "buds to leave ÷ limbs kept",
-                new("buds per limb", answer.BudsPerTree / limbs, "bud/limb"), [new("buds to leave", answer.BudsPerTree, "bud/tree"), limbsFigure], Sources.Definition));
-            steps.Add(new("bud-factor.fruit-per-limb", "fruit per tree ÷ limbs kept",
-                new("fruit per limb", fruitPerTree / limbs, "fruit/limb"), [new("fruit per tree", fruitPerTree, "fruit/tree"), limbsFigure], Sources.Definition));
+            steps.Add(
+                new(
+                    "bud-factor.buds-per-limb",
+                    "buds to leave ÷ limbs kept",
+                    new("buds per limb", answer.BudsPerTree / limbs, "bud/limb"),
+                    [new("buds to leave", answer.BudsPerTree, "bud/tree"), limbsFigure],
+                    Sources.Definition
+                )
+            );
+            steps.Add(
+                new(
+                    "bud-factor.fruit-per-limb",
+                    "fruit per tree ÷ limbs kept",
+                    new("fruit per limb", fruitPerTree / limbs, "fruit/limb"),
+                    [new("fruit per tree", fruitPerTree, "fruit/tree"), limbsFigure],
+                    Sources.Definition
+                )
+            );
         }
-        return new(answer.BudsPerTree, answer.Factor, answer.School, answer.BudsPerTree / limbsPerTree, fruitPerTree / limbsPerTree, steps, answer.Warnings);
+        return new(
+            answer.BudsPerTree,
+            answer.Factor,
+            answer.School,
+            answer.BudsPerTree / limbsPerTree,
+            fruitPerTree / limbsPerTree,
+            steps,
+            answer.Warnings
+        );
     }
 }

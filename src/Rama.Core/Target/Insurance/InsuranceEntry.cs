@@ -45,35 +45,65 @@ public sealed record InsuranceEntry
     {
         var reader = new EntryReader();
         reader.OptionalText("reason", "Reason", Reason, 500);
-        var reached = reader.Optional("reached", "Years in which the crop is reached", Reached, Units.Share, 0.5, 0.99) ?? InsuranceTerms.DefaultReached;
-        var over = reader.Optional("costOver", "Cost of a cluster too many", CostOver, "", 0.0001, 10_000) ?? InsuranceTerms.DefaultCostOver;
-        var under = reader.Optional("costUnder", "Cost of a fruit too few", CostUnder, "", 0.0001, 10_000) ?? InsuranceTerms.DefaultCostUnder;
+        var reached = reader.Optional("reached", "Years in which the crop is reached", Reached, Units.Share, 0.5, 0.99)
+            ?? InsuranceTerms.DefaultReached;
+        var over = reader.Optional("costOver", "Cost of a cluster too many", CostOver, "", 0.0001, 10_000)
+            ?? InsuranceTerms.DefaultCostOver;
+        var under = reader.Optional("costUnder", "Cost of a fruit too few", CostUnder, "", 0.0001, 10_000)
+            ?? InsuranceTerms.DefaultCostUnder;
         var mean = reader.Optional("setShare", "Cluster set", SetShare, Units.Share, 0.02, 0.98);
         var sd = reader.Optional("setShareSd", "Spread of the cluster set", SetShareSd, Units.Share, 0.01, 0.45);
-        var miss = reader.Optional("pruningSd", "Pruning misses by", PruningSd, Units.Share, 0, 0.25) ?? known.PruningSd;
-        var fruitlets = reader.Optional("fruitlets", "Fruitlets per setting cluster", Fruitlets, "fruitlet/cluster", 1, 20) ?? known.Fruitlets;
+        var miss = reader.Optional("pruningSd", "Pruning misses by", PruningSd, Units.Share, 0, 0.25)
+            ?? known.PruningSd;
+        var fruitlets = reader.Optional(
+            "fruitlets",
+            "Fruitlets per setting cluster",
+            Fruitlets,
+            "fruitlet/cluster",
+            1,
+            20
+        ) ?? known.Fruitlets;
         var losses = Losses is null ? Insurance.Losses.None : reader.Under("losses", Losses.Read);
         var set = mean is null && sd is null ? known.Set : SetOf(reader, mean ?? known.Set?.Mean, sd ?? known.Set?.Sd);
         if (School is { } school && school != Insurance.School.Fixed && set is null && reader.Problems.Count == 0)
-            reader.Add("setShare", "missing",
-                "Cluster set: please fill this in; without it only a fixed factor can be used.");
+            reader.Add(
+                "setShare",
+                "missing",
+                "Cluster set: please fill this in; without it only a fixed factor can be used."
+            );
         reader.ThrowIfAny();
         return new(
-            School ?? Insurance.School.Fixed, fixedFactor, reached, over, under, set, mean is null && sd is null ? known.SetSource : Sources.Entered,
-            miss, losses!, known.Places, fruitlets);
+            School ?? Insurance.School.Fixed,
+            fixedFactor,
+            reached,
+            over,
+            under,
+            set,
+            mean is null && sd is null ? known.SetSource : Sources.Entered,
+            miss,
+            losses!,
+            known.Places,
+            fruitlets
+        );
     }
 
     private static BetaShare? SetOf(EntryReader reader, double? mean, double? sd)
     {
-        if (mean is null) reader.Add("setShare", "missing", "Cluster set: please fill this in beside its spread.");
+        if (mean is null)
+            reader.Add("setShare", "missing", "Cluster set: please fill this in beside its spread.");
         if (sd is null)
             reader.Add("setShareSd", "missing", "Spread of the cluster set: please fill this in beside its mean.");
-        if (mean is not { } m || sd is not { } s || double.IsNaN(m) || double.IsNaN(s)) return null;
-        if (BetaShare.Of(m, s) is { } set) return set;
+        if (mean is not { } m || sd is not { } s || double.IsNaN(m) || double.IsNaN(s))
+            return null;
+        if (BetaShare.Of(m, s) is { } set)
+            return set;
         var largest = Math.Floor(BetaShare.LargestSd(m) * 1_000) / 10;
-        reader.Add("setShareSd", "spread",
+        reader.Add(
+            "setShareSd",
+            "spread",
             $"Spread of the cluster set: with a mean of {m * 100:0.#} % it must be below "
-            + $"{largest:0.#} %, or years of no set and of full set would be the likeliest.");
+                + $"{largest:0.#} %, or years of no set and of full set would be the likeliest."
+        );
         return null;
     }
 }

@@ -25,25 +25,29 @@ public sealed record InsuranceTerms(
     double PruningSd,
     Losses Losses,
     double Places = 1,
-    double Fruitlets = 2)
+    double Fruitlets = 2
+)
 {
     /// <summary>Share of years used unless the manager says otherwise: four years in five.</summary>
     public const double DefaultReached = 0.8;
 
     /// <summary>Costs used unless the manager says otherwise (assumption; only their ratio matters).</summary>
-    public const double DefaultCostOver = 0.02, DefaultCostUnder = 0.11;
+    public const double DefaultCostOver = 0.02,
+        DefaultCostUnder = 0.11;
 
     /// <summary>How far pruning misses its number unless checks say otherwise (assumption).</summary>
     public const double DefaultPruningSd = 0.10;
 
     /// <summary>Share of the buds wanted that hold fruit over the years; null where nothing is known of the set.</summary>
-    public SetOutcome? Outcome => Set is { } set ? SetOutcome.Of(set, PruningSd, Losses.Risk is { } risk ? [risk] : []) : null;
+    public SetOutcome? Outcome =>
+        Set is { } set ? SetOutcome.Of(set, PruningSd, Losses.Risk is { } risk ? [risk] : []) : null;
 
     /// <summary>Buds per fruit of a school before known losses; null where it lacks what it needs.</summary>
-    public double? FactorOf(School school) => school switch
-    {
-        School.Fixed => FixedFactor,
-        School.ServiceLevel => Outcome?.FactorReaching(Reached) / Places,
-        _ => Outcome?.FactorOfCheapestMistake(CostOver, CostUnder) / Places,
-    };
+    public double? FactorOf(School school) =>
+        school switch
+        {
+            School.Fixed => FixedFactor,
+            School.ServiceLevel => Outcome?.FactorReaching(Reached) / Places,
+            _ => Outcome?.FactorOfCheapestMistake(CostOver, CostUnder) / Places,
+        };
 }

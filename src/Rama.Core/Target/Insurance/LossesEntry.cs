@@ -26,15 +26,25 @@ public sealed record LossesEntry
     public Losses Read()
     {
         var reader = new EntryReader();
-        double Loss(string field, string label, Amount? typed) => reader.Optional(field, label, typed, Units.Share, 0, 0.95) ?? 0;
+        double Loss(string field, string label, Amount? typed) =>
+            reader.Optional(field, label, typed, Units.Share, 0, 0.95) ?? 0;
         var winter = Loss("winterKill", "Winter kill", WinterKill);
         var frost = Loss("frost", "Frost", Frost);
         var mechanical = Loss("mechanical", "Knocked off", Mechanical);
         var chance = reader.Optional("riskChance", "Chance", RiskChance, Units.Share, 0, 1);
         var loss = reader.Optional("riskLoss", "Loss when it comes", RiskLoss, Units.Share, 0, 0.95);
         if (chance is null != loss is null)
-            reader.Add(chance is null ? "riskChance" : "riskLoss", "missing", "Risk: please give both its chance and its loss, or neither.");
+            reader.Add(
+                chance is null ? "riskChance" : "riskLoss",
+                "missing",
+                "Risk: please give both its chance and its loss, or neither."
+            );
         reader.ThrowIfAny();
-        return new(winter, frost, mechanical, chance is { } c && loss is { } l && c > 0 && l > 0 ? new ClusterRisk(c, l) : null);
+        return new(
+            winter,
+            frost,
+            mechanical,
+            chance is { } c && loss is { } l && c > 0 && l > 0 ? new ClusterRisk(c, l) : null
+        );
     }
 }

@@ -27,8 +27,10 @@ public sealed record SetHistory(BetaShare Predicted, double Mean, double Sd, int
     /// <summary>How far a planting's own spread may lie from its variety's, standard deviation of the logarithm (assumption).</summary>
     public const double LogSdSpread = 0.4;
 
-    private const int MeanSteps = 12, SdSteps = 5;
-    private const double Reach = 3.5, Edge = 0.005;
+    private const int MeanSteps = 12,
+        SdSteps = 5;
+    private const double Reach = 3.5,
+        Edge = 0.005;
 
     /// <summary>
     /// Posterior on a grid of means and standard deviations around the variety's, with the Beta likelihood of the seasons;
@@ -45,18 +47,21 @@ public sealed record SetHistory(BetaShare Predicted, double Mean, double Sd, int
 
         List<(double LogWeight, double Mean, double Sd)> grid = [];
         for (var i = -MeanSteps; i <= MeanSteps; i++)
-            for (var j = -SdSteps; j <= SdSteps; j++)
-            {
-                var (u, v) = (Reach * i / MeanSteps, Reach * j / SdSteps);
-                var (mean, sd) = (varietyMean + u * MeanSpread, varietySd * Math.Exp(v * LogSdSpread));
-                if (mean is <= 0 or >= 1 || BetaShare.Of(mean, sd) is not { } beta) continue;
-                grid.Add((-(u * u + v * v) / 2 + seasons.Sum(s => Likelihood(beta, s)), mean, sd));
-            }
-        if (grid.Count == 0) return null;
+        for (var j = -SdSteps; j <= SdSteps; j++)
+        {
+            var (u, v) = (Reach * i / MeanSteps, Reach * j / SdSteps);
+            var (mean, sd) = (varietyMean + u * MeanSpread, varietySd * Math.Exp(v * LogSdSpread));
+            if (mean is <= 0 or >= 1 || BetaShare.Of(mean, sd) is not { } beta)
+                continue;
+            grid.Add((-(u * u + v * v) / 2 + seasons.Sum(s => Likelihood(beta, s)), mean, sd));
+        }
+        if (grid.Count == 0)
+            return null;
         var top = grid.Max(g => g.LogWeight);
         var weights = grid.Select(g => Math.Exp(g.LogWeight - top)).ToList();
         var all = weights.Sum();
-        double Expect(Func<(double LogWeight, double Mean, double Sd), double> of) => grid.Zip(weights, (g, w) => w * of(g)).Sum() / all;
+        double Expect(Func<(double LogWeight, double Mean, double Sd), double> of) =>
+            grid.Zip(weights, (g, w) => w * of(g)).Sum() / all;
 
         var expected = Expect(g => g.Mean);
         var variance = Expect(g => g.Sd * g.Sd + (g.Mean - expected) * (g.Mean - expected));

@@ -12,12 +12,15 @@ public sealed class SetOutcome
     // Pruning misses by a normal share, integrated by the trapezoid rule: three steps to the width of what the
     // cluster set makes of it are exact to more digits than are shown; wider steps than a half are not needed, and
     // beyond six nothing is left.
-    private const double NormalReach = 6, WidestStep = 0.5, StepsToWidth = 3;
+    private const double NormalReach = 6,
+        WidestStep = 0.5,
+        StepsToWidth = 3;
 
     // So far from its mean a Beta with a peak inside has nothing left that could be seen.
     private const double FarSds = 20;
 
-    private readonly BetaShare _set, _raised;
+    private readonly BetaShare _set,
+        _raised;
     private readonly (double Weight, double Kept)[] _outcomes;
 
     private SetOutcome(BetaShare set, (double Weight, double Kept)[] outcomes)
@@ -41,11 +44,15 @@ public sealed class SetOutcome
     /// </remarks>
     public static SetOutcome Of(BetaShare set, double pruningSd = 0, params IReadOnlyList<ClusterRisk> risks)
     {
-        (double Weight, double Kept)[] outcomes = pruningSd <= 0
-            ? [(1, 1)]
-            : Misses(pruningSd, set.Sd / (set.Mean * pruningSd));
+        (double Weight, double Kept)[] outcomes =
+            pruningSd <= 0 ? [(1, 1)] : Misses(pruningSd, set.Sd / (set.Mean * pruningSd));
         foreach (var risk in risks)
-            outcomes = [.. outcomes.SelectMany(o => new[] { (o.Weight * (1 - risk.Chance), o.Kept), (o.Weight * risk.Chance, o.Kept * (1 - risk.Loss)) })];
+            outcomes =
+            [
+                .. outcomes.SelectMany(o =>
+                    new[] { (o.Weight * (1 - risk.Chance), o.Kept), (o.Weight * risk.Chance, o.Kept * (1 - risk.Loss)) }
+                ),
+            ];
         return new(set, outcomes);
     }
 
@@ -59,7 +66,8 @@ public sealed class SetOutcome
     /// </summary>
     /// <param name="over">Cost of one setting cluster too many, above 0.</param>
     /// <param name="under">Cost of one fruit too few, in the same money, above 0.</param>
-    public double FactorOfCheapestMistake(double over, double under) => 1 / BetaShare.Invert(MeanBelow, over / (over + under), Upper);
+    public double FactorOfCheapestMistake(double over, double under) =>
+        1 / BetaShare.Invert(MeanBelow, over / (over + under), Upper);
 
     /// <summary>Share of the years in which this many buds per fruit reach the crop.</summary>
     public double ReachedWith(double factor) => 1 - Cdf(1 / factor);
@@ -85,8 +93,11 @@ public sealed class SetOutcome
     {
         var step = Math.Min(WidestStep, width / StepsToWidth);
         var steps = (int)Math.Ceiling(NormalReach / step);
-        var nodes = Enumerable.Range(-steps, 2 * steps + 1).Select(i => i * step)
-            .Select(z => (Weight: Normal.PDF(0, 1, z), Kept: Math.Max(0, 1 + sd * z))).ToList();
+        var nodes = Enumerable
+            .Range(-steps, 2 * steps + 1)
+            .Select(i => i * step)
+            .Select(z => (Weight: Normal.PDF(0, 1, z), Kept: Math.Max(0, 1 + sd * z)))
+            .ToList();
         var all = nodes.Sum(n => n.Weight);
         return [.. nodes.Select(n => (n.Weight / all, n.Kept))];
     }

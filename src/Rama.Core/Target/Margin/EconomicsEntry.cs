@@ -67,25 +67,49 @@ public sealed record EconomicsEntry
         var mass = reader.Required("fruitMassG", "Fruit mass", FruitMassG, "g", 3, 1_500);
         var low = reader.Optional("cropDensityLow", "Crop density from", CropDensityLow, "fruit/cm²", 0.5, 30) ?? 6;
         var high = reader.Optional("cropDensityHigh", "Crop density to", CropDensityHigh, "fruit/cm²", 0.5, 60) ?? 8;
-        if (low >= high) reader.Add("cropDensityHigh", "conflict", "Crop density to: expected more than its lower end.");
+        if (low >= high)
+            reader.Add("cropDensityHigh", "conflict", "Crop density to: expected more than its lower end.");
         var factor = reader.Optional("budFactor", "Bud factor", BudFactor, "bud/fruit", 0.1, 6) ?? 1.8;
         var set = reader.Optional("setShare", "Cluster set", SetShare, Units.Share, 0.02, 1) ?? 0.62;
-        var fruitlets = reader.Optional("fruitlets", "Fruitlets per setting cluster", Fruitlets, "fruitlet/cluster", 1, 20) ?? 2;
+        var fruitlets = reader.Optional(
+            "fruitlets",
+            "Fruitlets per setting cluster",
+            Fruitlets,
+            "fruitlet/cluster",
+            1,
+            20
+        ) ?? 2;
         var chosen = reader.Optional("fruitPerTree", "Fruit per tree", FruitPerTree, "fruit/tree", 0.1, 5_000);
         Check(reader, "sizes", Sizes, 1, 1_500, "g");
         Check(reader, "returns", Returns, 0, 500, "bud/cm²");
         reader.ThrowIfAny();
         MarginTerms terms = new(
-            PlantingDensity.Of(form!).BearingTreesPerHa, tcsa, packOut, prices!, ResponseLines.Size(Points(Sizes), mass, low, high),
-            ResponseLines.Return(Points(Returns), BiennialProne, factor, low, high), set, factor * set * fruitlets);
+            PlantingDensity.Of(form!).BearingTreesPerHa,
+            tcsa,
+            packOut,
+            prices!,
+            ResponseLines.Size(Points(Sizes), mass, low, high),
+            ResponseLines.Return(Points(Returns), BiennialProne, factor, low, high),
+            set,
+            factor * set * fruitlets
+        );
         return MarginCurve.Of(terms, chosen);
     }
 
-    private static List<(double, double)> Points(IReadOnlyList<ResponsePair> pairs) => [.. pairs.Select(p => (p.CropDensity, p.Value))];
+    private static List<(double, double)> Points(IReadOnlyList<ResponsePair> pairs) =>
+        [.. pairs.Select(p => (p.CropDensity, p.Value))];
 
-    private static void Check(EntryReader reader, string field, IReadOnlyList<ResponsePair> pairs, double min, double max, string unit)
+    private static void Check(
+        EntryReader reader,
+        string field,
+        IReadOnlyList<ResponsePair> pairs,
+        double min,
+        double max,
+        string unit
+    )
     {
-        if (pairs.Count > 200) reader.Add(field, "list", "Expected at most 200 pairs.");
+        if (pairs.Count > 200)
+            reader.Add(field, "list", "Expected at most 200 pairs.");
         foreach (var (i, pair) in pairs.Take(200).Index())
         {
             reader.InRange($"{field}[{i}].cropDensity", "Crop density", pair.CropDensity, "fruit/cm²", 0, 60);

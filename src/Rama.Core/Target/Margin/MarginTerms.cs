@@ -14,8 +14,16 @@ namespace Rama.Core.Target.Margin;
 /// <param name="MostCropDensity">Most fruit per cm² of trunk that is not called too much; null where nothing says
 /// so.</param>
 public sealed record MarginTerms(
-    double BearingTreesPerHa, double TcsaCm2, double PackOut, PriceList Prices, ResponseLine Size, ResponseLine Return,
-    double SetMean, double FruitletsPerFruit, double? MostCropDensity = null)
+    double BearingTreesPerHa,
+    double TcsaCm2,
+    double PackOut,
+    PriceList Prices,
+    ResponseLine Size,
+    ResponseLine Return,
+    double SetMean,
+    double FruitletsPerFruit,
+    double? MostCropDensity = null
+)
 {
     /// <summary>Whether prices are assumed, or neither size nor return bloom rests on seasons of its own.</summary>
     public bool IsAssumed => Prices.Assumed.Count > 0 || Size.OwnWeight == 0 && Return.OwnWeight == 0;

@@ -33,11 +33,21 @@ public sealed record PriceListEntry
     {
         var reader = new EntryReader();
         var currency = reader.Text("currency", "Money", Currency, 3).ToUpperInvariant();
-        if (currency.Length is not (0 or 3) || !currency.All(char.IsAsciiLetter)) reader.Add("currency", "unknown", "Money: expected three letters, such as EUR.");
+        if (currency.Length is not (0 or 3) || !currency.All(char.IsAsciiLetter))
+            reader.Add("currency", "unknown", "Money: expected three letters, such as EUR.");
         var grades = SizeGrades.Read(reader, "classes", Classes, packages, law);
-        var reject = reader.Optional("rejectPricePerKg", "Price of what is not packed", RejectPricePerKg, "/kg", -10, 100) ?? PriceList.UsualRejectPerKg;
-        var harvest = reader.Optional("harvestCostPerKg", "Picking and packing", HarvestCostPerKg, "/kg", 0, 100) ?? PriceList.UsualHarvestPerKg;
-        var thinning = reader.Optional("thinningCostPer100", "Thinning", ThinningCostPer100, "/100 fruitlets", 0, 1_000) ?? PriceList.UsualThinningPer100;
+        var reject = reader.Optional(
+            "rejectPricePerKg",
+            "Price of what is not packed",
+            RejectPricePerKg,
+            "/kg",
+            -10,
+            100
+        ) ?? PriceList.UsualRejectPerKg;
+        var harvest = reader.Optional("harvestCostPerKg", "Picking and packing", HarvestCostPerKg, "/kg", 0, 100)
+            ?? PriceList.UsualHarvestPerKg;
+        var thinning = reader.Optional("thinningCostPer100", "Thinning", ThinningCostPer100, "/100 fruitlets", 0, 1_000)
+            ?? PriceList.UsualThinningPer100;
         var cv = SizeClassesEntry.ReadCv(reader, Cv);
         reader.ThrowIfAny();
         return new(currency, grades, reject, harvest, thinning, cv, [.. AssumedFields()]);
@@ -45,10 +55,14 @@ public sealed record PriceListEntry
 
     private IEnumerable<string> AssumedFields()
     {
-        if (RejectPricePerKg is null) yield return "rejectPricePerKg";
-        if (HarvestCostPerKg is null) yield return "harvestCostPerKg";
-        if (ThinningCostPer100 is null) yield return "thinningCostPer100";
-        if (Cv?.Value is null) yield return "cv";
+        if (RejectPricePerKg is null)
+            yield return "rejectPricePerKg";
+        if (HarvestCostPerKg is null)
+            yield return "harvestCostPerKg";
+        if (ThinningCostPer100 is null)
+            yield return "thinningCostPer100";
+        if (Cv?.Value is null)
+            yield return "cv";
     }
 }
 
@@ -61,10 +75,19 @@ public sealed record PriceListEntry
 /// <param name="Cv">Coefficient of variation of fruit mass.</param>
 /// <param name="Assumed">Fields nobody filled in, whose usual value is used.</param>
 public sealed record PriceList(
-    string Currency, SizeGrades Grades, double RejectPerKg, double HarvestPerKg, double ThinningPer100, double Cv, IReadOnlyList<string> Assumed)
+    string Currency,
+    SizeGrades Grades,
+    double RejectPerKg,
+    double HarvestPerKg,
+    double ThinningPer100,
+    double Cv,
+    IReadOnlyList<string> Assumed
+)
 {
     /// <summary>Used where nothing is typed (assumptions, in the money of the list).</summary>
-    public const double UsualRejectPerKg = 0.08, UsualHarvestPerKg = 0.28, UsualThinningPer100 = 0.9;
+    public const double UsualRejectPerKg = 0.08,
+        UsualHarvestPerKg = 0.28,
+        UsualThinningPer100 = 0.9;
 
     /// <summary>A list of one's own for a crop without prices: three classes around the variety's usual size (assumption).</summary>
     /// <param name="usualMassG">The variety's usual fruit mass, grams.</param>
@@ -80,11 +103,16 @@ public sealed record PriceList(
                 new() { PricePerKg = 0.20 * times },
                 new() { From = new(Math.Round(usualMassG * 0.8, decimals), "g"), PricePerKg = 0.55 * times },
                 new() { From = new(Math.Round(usualMassG * 0.95, decimals), "g"), PricePerKg = 0.75 * times },
-                new() { From = new(Math.Round(usualMassG * 1.35, decimals), "g"), PricePerKg = (times > 1 ? 0.85 : 0.60) * times },
+                new()
+                {
+                    From = new(Math.Round(usualMassG * 1.35, decimals), "g"),
+                    PricePerKg = (times > 1 ? 0.85 : 0.60) * times,
+                },
             ],
             HarvestCostPerKg = times > 1 ? UsualHarvestPerKg * times : null,
         };
     }
 
-    private const double SmallFruitG = 50, SmallFruitTimes = 4;
+    private const double SmallFruitG = 50,
+        SmallFruitTimes = 4;
 }

@@ -8,13 +8,16 @@ public static class ResponseLines
     /// <summary>Grams a pome fruit is lighter for each fruit more per cm² of trunk (from memory); small fruit lose in proportion.</summary>
     public const double SizeSlope = -6;
 
-    private const double SmallFruitG = 100, PomeFruitG = 180;
+    private const double SmallFruitG = 100,
+        PomeFruitG = 180;
 
     /// <summary>Floral buds fewer per cm² next year for each fruit more this year (assumption).</summary>
-    public const double ReturnSlope = -0.8, ReturnSlopeBiennial = -1.5;
+    public const double ReturnSlope = -0.8,
+        ReturnSlopeBiennial = -1.5;
 
     // A usual line is trusted somewhat beyond the usual crops.
-    private const double Below = 0.4, Above = 1.4;
+    private const double Below = 0.4,
+        Above = 1.4;
 
     /// <summary>Mean fruit mass in grams over crop density: through the variety's mass at a moderate crop, or through own seasons.</summary>
     /// <param name="seasons">Crop density and mean mass of own seasons.</param>
@@ -25,11 +28,20 @@ public static class ResponseLines
     /// level at most.</remarks>
     public static ResponseLine Size(IReadOnlyList<(double X, double Y)> seasons, double massG, double low, double high)
     {
-        var line = ResponseLine.Of(seasons, massG < SmallFruitG ? SizeSlope * massG / PomeFruitG : SizeSlope,
-            ((low + high) / 2, massG), Below * low, Above * high);
+        var line = ResponseLine.Of(
+            seasons,
+            massG < SmallFruitG ? SizeSlope * massG / PomeFruitG : SizeSlope,
+            ((low + high) / 2, massG),
+            Below * low,
+            Above * high
+        );
         return line.Slope <= 0 || seasons.Count >= ResponseLine.FreeFrom
             ? line
-            : line with { Slope = 0, Intercept = line.At(seasons.Average(s => s.X)) };
+            : line with
+            {
+                Slope = 0,
+                Intercept = line.At(seasons.Average(s => s.X)),
+            };
     }
 
     /// <summary>Next year's floral buds per cm² over crop density: through twice the buds wanted at mid-range, or through own pairs.</summary>
@@ -38,9 +50,21 @@ public static class ResponseLines
     /// <param name="budsPerFruit">Buds wanted per fruit.</param>
     /// <param name="low">Lower end of the usual crop density.</param>
     /// <param name="high">Upper end of the usual crop density.</param>
-    public static ResponseLine Return(IReadOnlyList<(double X, double Y)> pairs, bool biennialProne, double budsPerFruit, double low, double high)
+    public static ResponseLine Return(
+        IReadOnlyList<(double X, double Y)> pairs,
+        bool biennialProne,
+        double budsPerFruit,
+        double low,
+        double high
+    )
     {
         var middle = (low + high) / 2;
-        return ResponseLine.Of(pairs, biennialProne ? ReturnSlopeBiennial : ReturnSlope, (middle, 2 * middle * budsPerFruit), Below * low, Above * high);
+        return ResponseLine.Of(
+            pairs,
+            biennialProne ? ReturnSlopeBiennial : ReturnSlope,
+            (middle, 2 * middle * budsPerFruit),
+            Below * low,
+            Above * high
+        );
     }
 }

@@ -13,25 +13,50 @@ public sealed record ClassTarget(TrunkClass Class, double FruitPerTree, double? 
 /// <param name="Classes">Target of each class.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
-public sealed record ClassTargets(double Mean, IReadOnlyList<ClassTarget> Classes, IReadOnlyList<Step> Steps, IReadOnlyList<Notice> Warnings)
-    : Calculated(Mean, "fruit/tree", Steps, Warnings)
+public sealed record ClassTargets(
+    double Mean,
+    IReadOnlyList<ClassTarget> Classes,
+    IReadOnlyList<Step> Steps,
+    IReadOnlyList<Notice> Warnings
+) : Calculated(Mean, "fruit/tree", Steps, Warnings)
 {
     /// <summary>T_c = T · A_c^k ÷ Σ w·A^k; per tree the mean of A^k is taken, not the mean trunk to the k.</summary>
     /// <param name="fruitPerTree">Fruit per tree in the mean.</param>
     /// <param name="budsPerFruit">Buds to leave per fruit; null to share fruit only.</param>
     /// <param name="classes">Classes, their shares adding up to 1.</param>
     /// <param name="exponent">The k: 1 shares by cross-section, less evens out.</param>
-    public static ClassTargets Of(double fruitPerTree, double? budsPerFruit, IReadOnlyList<TrunkClass> classes, double exponent)
+    public static ClassTargets Of(
+        double fruitPerTree,
+        double? budsPerFruit,
+        IReadOnlyList<TrunkClass> classes,
+        double exponent
+    )
     {
         var all = classes.Sum(c => c.Share * c.Weight);
-        List<ClassTarget> targets = [.. classes.Select(c => fruitPerTree * c.Weight / all is var fruit ? new ClassTarget(c, fruit, fruit * budsPerFruit) : null!)];
-        return new(fruitPerTree, targets,
+        List<ClassTarget> targets =
+        [
+            .. classes.Select(c =>
+                fruitPerTree * c.Weight / all is var fruit ? new ClassTarget(c, fruit, fruit * budsPerFruit) : null!
+            ),
+        ];
+        return new(
+            fruitPerTree,
+            targets,
             [
                 .. targets.Select(t => new Step(
-                    $"class-targets.{t.Class.Name}", "fruit per tree × trunk^k ÷ mean trunk^k", new($"fruit per tree, {t.Class.Name}", t.FruitPerTree, "fruit/tree"),
-                    [new("fruit per tree", fruitPerTree, "fruit/tree"), new("trunk cross-section", t.Class.MeanTcsaCm2, "cm²"), new("k", exponent, "1"), new("share of the trees", t.Class.Share, "share")],
-                    "shared by trunk cross-section; the mean is kept exactly")),
+                    $"class-targets.{t.Class.Name}",
+                    "fruit per tree × trunk^k ÷ mean trunk^k",
+                    new($"fruit per tree, {t.Class.Name}", t.FruitPerTree, "fruit/tree"),
+                    [
+                        new("fruit per tree", fruitPerTree, "fruit/tree"),
+                        new("trunk cross-section", t.Class.MeanTcsaCm2, "cm²"),
+                        new("k", exponent, "1"),
+                        new("share of the trees", t.Class.Share, "share"),
+                    ],
+                    "shared by trunk cross-section; the mean is kept exactly"
+                )),
             ],
-            []);
+            []
+        );
     }
 }

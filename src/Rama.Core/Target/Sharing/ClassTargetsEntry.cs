@@ -35,12 +35,19 @@ public sealed record ClassTargetsEntry
             reader.Add("classes", "conflict", "Classes: expected either classes with their shares, or girths.");
         else if (GirthsCm.Count > 0)
         {
-            if (GirthsCm.Any(g => g is not (>= 2 and <= 300))) reader.Add("girthsCm", "outside", "Girths: expected 2 to 300 cm each.");
-            else if (TrunkClass.Split(GirthsCm, exponent) is { } split) classes = [.. split];
-            else reader.Add("girthsCm", "list", $"Girths: expected at least {TrunkClass.FewestTrunks}.");
+            if (GirthsCm.Any(g => g is not (>= 2 and <= 300)))
+                reader.Add("girthsCm", "outside", "Girths: expected 2 to 300 cm each.");
+            else if (TrunkClass.Split(GirthsCm, exponent) is { } split)
+                classes = [.. split];
+            else
+                reader.Add("girthsCm", "list", $"Girths: expected at least {TrunkClass.FewestTrunks}.");
         }
         else if (reader.Problems.Count == 0 && Math.Abs(classes.Sum(c => c.Share) - 1) > Whole)
-            reader.Add("classes", "sum", $"Classes: their shares add up to {classes.Sum(c => c.Share) * 100:0.#} %, expected 100 %.");
+            reader.Add(
+                "classes",
+                "sum",
+                $"Classes: their shares add up to {classes.Sum(c => c.Share) * 100:0.#} %, expected 100 %."
+            );
         reader.ThrowIfAny();
         return ClassTargets.Of(fruit, factor, classes, exponent);
     }
@@ -62,6 +69,13 @@ public sealed record TrunkClassEntry
     {
         var tcsa = reader.Required($"{path}.tcsaCm2", "Trunk cross-section", TcsaCm2, "cm²", 0.1, 5_000);
         return new(
-            reader.Text($"{path}.name", "Name", Name, 40), null, null, reader.Required($"{path}.share", "Share", Share, Units.Share, 0, 1), tcsa, Math.Pow(tcsa, exponent), null);
+            reader.Text($"{path}.name", "Name", Name, 40),
+            null,
+            null,
+            reader.Required($"{path}.share", "Share", Share, Units.Share, 0, 1),
+            tcsa,
+            Math.Pow(tcsa, exponent),
+            null
+        );
     }
 }

@@ -14,7 +14,8 @@ public sealed record LimbGauge(double BudsPerCm2)
     /// <param name="diameterMm">Its diameter, mm.</param>
     /// <param name="bigFromMm">Diameter from which a limb is too big for its place and comes out, mm.</param>
     /// <returns>Null for a limb to take out: a number would ask to keep it.</returns>
-    public double? BudsOn(double diameterMm, double bigFromMm = double.PositiveInfinity) => diameterMm > bigFromMm ? null : BudsPerCm2 * CrossSectionCm2(diameterMm);
+    public double? BudsOn(double diameterMm, double bigFromMm = double.PositiveInfinity) =>
+        diameterMm > bigFromMm ? null : BudsPerCm2 * CrossSectionCm2(diameterMm);
 
     internal static double CrossSectionCm2(double diameterMm) => Math.PI * diameterMm * diameterMm / 400;
 }

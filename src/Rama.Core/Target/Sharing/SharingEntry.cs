@@ -26,13 +26,15 @@ public sealed record SharingEntry
         var exponent = ReadExponent(reader, Exponent);
         var small = reader.Optional("smallBelow", "Small below", SmallBelow, Units.Length, 0.005, 0.9);
         var large = reader.Optional("largeFrom", "Large from", LargeFrom, Units.Length, 0.005, 0.9);
-        if (small > large) reader.Add("largeFrom", "conflict", "Large from: expected more than “small below”.");
+        if (small > large)
+            reader.Add("largeFrom", "conflict", "Large from: expected more than “small below”.");
         reader.ThrowIfAny();
         // Limits are told by the caliper, trunks are kept by their girth.
         return new(exponent, small * Math.PI * 100, large * Math.PI * 100, Top ?? TopVigour.Normal);
     }
 
-    internal static double ReadExponent(EntryReader reader, double? exponent) => reader.Optional("exponent", "Exponent", exponent, "1", 0, 1.5) ?? 1;
+    internal static double ReadExponent(EntryReader reader, double? exponent) =>
+        reader.Optional("exponent", "Exponent", exponent, "1", 0, 1.5) ?? 1;
 }
 
 /// <summary>How the target is shared.</summary>
@@ -40,4 +42,9 @@ public sealed record SharingEntry
 /// <param name="SmallBelowGirthCm">Girth below which trees are small, cm; null for the 25th percentile.</param>
 /// <param name="LargeFromGirthCm">Girth from which trees are large, cm; null for the 75th percentile.</param>
 /// <param name="Top">How the tops grow.</param>
-public sealed record TreeSharing(double Exponent = 1, double? SmallBelowGirthCm = null, double? LargeFromGirthCm = null, TopVigour Top = TopVigour.Normal);
+public sealed record TreeSharing(
+    double Exponent = 1,
+    double? SmallBelowGirthCm = null,
+    double? LargeFromGirthCm = null,
+    TopVigour Top = TopVigour.Normal
+);

@@ -11,7 +11,16 @@ namespace Rama.Core.Target.Sharing;
 /// <param name="Weight">Mean of the cross-sections raised to the exponent of sharing.</param>
 /// <param name="Trees">Trunks measured in it; null where only the share is known.</param>
 /// <param name="TcsaCv">Coefficient of variation of the cross-section within the class.</param>
-public sealed record TrunkClass(string Name, double? FromGirthCm, double? ToGirthCm, double Share, double MeanTcsaCm2, double Weight, int? Trees, double TcsaCv = 0)
+public sealed record TrunkClass(
+    string Name,
+    double? FromGirthCm,
+    double? ToGirthCm,
+    double Share,
+    double MeanTcsaCm2,
+    double Weight,
+    int? Trees,
+    double TcsaCv = 0
+)
 {
     /// <summary>Fewest trunks that can be told apart into classes.</summary>
     public const int FewestTrunks = 8;
@@ -19,13 +28,15 @@ public sealed record TrunkClass(string Name, double? FromGirthCm, double? ToGirt
     /// <summary>Whether a trunk belongs to the class.</summary>
     public bool Holds(double girthCm) => Within(girthCm, FromGirthCm, ToGirthCm);
 
-    internal static bool Within(double girthCm, double? fromCm, double? toCm) => (fromCm is null || girthCm >= fromCm) && (toCm is null || girthCm < toCm);
+    internal static bool Within(double girthCm, double? fromCm, double? toCm) =>
+        (fromCm is null || girthCm >= fromCm) && (toCm is null || girthCm < toCm);
 
     private static readonly string[] Names = ["small", "medium", "large"];
 
     // What a pruner can tell apart at a glance, and what is worth a line of its own on a card: common practice,
     // no source.
-    private const double ToldApartMm = 4, FewestShare = 0.15;
+    private const double ToldApartMm = 4,
+        FewestShare = 0.15;
 
     /// <summary>
     /// Small, medium and large, split at the 25th and 75th percentile unless told otherwise; empty classes are
@@ -37,23 +48,47 @@ public sealed record TrunkClass(string Name, double? FromGirthCm, double? ToGirt
     /// <param name="smallBelowCm">Girth below which trunks are small, cm; the 25th percentile when left out.</param>
     /// <param name="largeFromCm">Girth from which trunks are large, cm; the 75th percentile when left out.</param>
     /// <returns>Null for too few trunks.</returns>
-    public static IReadOnlyList<TrunkClass>? Split(IReadOnlyCollection<double> girthsCm, double exponent = 1, double? smallBelowCm = null, double? largeFromCm = null)
+    public static IReadOnlyList<TrunkClass>? Split(
+        IReadOnlyCollection<double> girthsCm,
+        double exponent = 1,
+        double? smallBelowCm = null,
+        double? largeFromCm = null
+    )
     {
-        if (girthsCm.Count < FewestTrunks) return null;
+        if (girthsCm.Count < FewestTrunks)
+            return null;
         var ordered = girthsCm.Order().ToList();
         var (low, high) = (smallBelowCm ?? Percentile(ordered, 0.25), largeFromCm ?? Percentile(ordered, 0.75));
         high = Math.Max(low, high);
         List<double> limits = [low, high];
-        if (smallBelowCm is null && largeFromCm is null) limits = ToldApart(ordered, low, high);
-        var names = limits.Count switch { 0 => ["all"], 1 => [Names[0], Names[2]], _ => Names };
+        if (smallBelowCm is null && largeFromCm is null)
+            limits = ToldApart(ordered, low, high);
+        var names = limits.Count switch
+        {
+            0 => ["all"],
+            1 => [Names[0], Names[2]],
+            _ => Names,
+        };
         List<TrunkClass> classes = [];
         for (var i = 0; i < names.Length; i++)
         {
-            double? from = i == 0 ? null : limits[i - 1], to = i == limits.Count ? null : limits[i];
+            double? from = i == 0 ? null : limits[i - 1],
+                to = i == limits.Count ? null : limits[i];
             var members = ordered.Where(g => Within(g, from, to)).Select(Trunk.CrossSectionCm2).ToList();
-            if (members.Count == 0) continue;
-            classes.Add(new(names[i], from, to, members.Count / (double)ordered.Count, members.Average(),
-                members.Average(a => Math.Pow(a, exponent)), members.Count, CvOf(members)));
+            if (members.Count == 0)
+                continue;
+            classes.Add(
+                new(
+                    names[i],
+                    from,
+                    to,
+                    members.Count / (double)ordered.Count,
+                    members.Average(),
+                    members.Average(a => Math.Pow(a, exponent)),
+                    members.Count,
+                    CvOf(members)
+                )
+            );
         }
         return classes;
     }

@@ -30,7 +30,13 @@ public sealed record ZoneTargets(IReadOnlyList<ZoneTarget> Zones, IReadOnlyList<
     private static readonly (string Name, double Share)[] LimbArea = [("top", 0.2), ("middle", 0.35), ("bottom", 0.45)];
 
     /// <summary>What a weak or strong top carries of its share of the limb area (assumption); normal tops carry a little less, as they pull growth up.</summary>
-    private static double TopOf(TopVigour top) => top switch { TopVigour.Weak => 0.6, TopVigour.Strong => 1.0, _ => 0.85 };
+    private static double TopOf(TopVigour top) =>
+        top switch
+        {
+            TopVigour.Weak => 0.6,
+            TopVigour.Strong => 1.0,
+            _ => 0.85,
+        };
 
     /// <summary>Shares buds by limb area, with the top held to what its vigour bears; the rest goes below in proportion.</summary>
     /// <param name="budsPerTree">Buds to leave on the tree.</param>
@@ -42,13 +48,31 @@ public sealed record ZoneTargets(IReadOnlyList<ZoneTarget> Zones, IReadOnlyList<
         var below = (1 - topShare) / (1 - LimbArea[0].Share);
         List<ZoneTarget> zones =
         [
-            .. LimbArea.Select((z, i) => (z.Name, Share: i == 0 ? topShare : z.Share * below)).Select(z => new ZoneTarget(z.Name, z.Share, z.Share * budsPerTree)),
+            .. LimbArea
+                .Select((z, i) => (z.Name, Share: i == 0 ? topShare : z.Share * below))
+                .Select(z => new ZoneTarget(z.Name, z.Share, z.Share * budsPerTree)),
         ];
-        return new(zones,
+        return new(
+            zones,
             [
-                new("zones.top", "share of limb area × what such a top bears", new("share of the top", topShare, "share"),
-                    [new("limb area in the top third", LimbArea[0].Share, "share"), new("of it borne", TopOf(top), "share")], Sources.Assumption),
-                new("zones.below", "the rest in proportion to limb area", new("share below", 1 - topShare, "share"), [new("share of the top", topShare, "share")], Sources.Definition),
-            ]);
+                new(
+                    "zones.top",
+                    "share of limb area × what such a top bears",
+                    new("share of the top", topShare, "share"),
+                    [
+                        new("limb area in the top third", LimbArea[0].Share, "share"),
+                        new("of it borne", TopOf(top), "share"),
+                    ],
+                    Sources.Assumption
+                ),
+                new(
+                    "zones.below",
+                    "the rest in proportion to limb area",
+                    new("share below", 1 - topShare, "share"),
+                    [new("share of the top", topShare, "share")],
+                    Sources.Definition
+                ),
+            ]
+        );
     }
 }

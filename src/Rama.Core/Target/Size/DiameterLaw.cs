@@ -12,7 +12,10 @@ public sealed record DiameterLaw(double FactorG, double Exponent, Step Step)
     public const double AppleGPerCm3 = 0.85;
 
     /// <summary>Round apple of the default density.</summary>
-    public static readonly DiameterLaw Apple = Round(AppleGPerCm3, "density of apple from memory, to be replaced by your own weighings");
+    public static readonly DiameterLaw Apple = Round(
+        AppleGPerCm3,
+        "density of apple from memory, to be replaced by your own weighings"
+    );
 
     /// <summary>A round fruit: ρ · π/6 · d³.</summary>
     /// <param name="densityGPerCm3">Mass over the volume of a ball of the fruit's diameter, g/cm³; the shape of the fruit is in it.</param>
@@ -20,8 +23,17 @@ public sealed record DiameterLaw(double FactorG, double Exponent, Step Step)
     public static DiameterLaw Round(double densityGPerCm3, string source)
     {
         var factor = densityGPerCm3 * Math.PI / 6 / 1_000;
-        return new(factor, 3, new("fruit-size.law", "density × π ÷ 6 × diameter³", new("mass of a fruit of 75 mm", factor * Math.Pow(75, 3), "g"),
-            [new("density", densityGPerCm3, "g/cm³")], source));
+        return new(
+            factor,
+            3,
+            new(
+                "fruit-size.law",
+                "density × π ÷ 6 × diameter³",
+                new("mass of a fruit of 75 mm", factor * Math.Pow(75, 3), "g"),
+                [new("density", densityGPerCm3, "g/cm³")],
+                source
+            )
+        );
     }
 
     /// <summary>Mass in grams.</summary>

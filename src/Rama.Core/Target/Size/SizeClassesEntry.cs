@@ -48,8 +48,14 @@ public sealed record SizeClass(double? FromG, double? ToG, double ShareOfFruit, 
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record SizeClasses(
-    double PricePerKg, string Currency, double MeanG, double SdG, IReadOnlyList<SizeClass> Classes, IReadOnlyList<Step> Steps, IReadOnlyList<Notice> Warnings)
-    : Calculated(PricePerKg, $"{Currency}/kg", Steps, Warnings)
+    double PricePerKg,
+    string Currency,
+    double MeanG,
+    double SdG,
+    IReadOnlyList<SizeClass> Classes,
+    IReadOnlyList<Step> Steps,
+    IReadOnlyList<Notice> Warnings
+) : Calculated(PricePerKg, $"{Currency}/kg", Steps, Warnings)
 {
     /// <summary>Spreads fruit of a mean mass over classes.</summary>
     /// <param name="meanG">Mean mass, grams.</param>
@@ -63,18 +69,46 @@ public sealed record SizeClasses(
         var (shares, parts) = (spread.Shares(grades.LimitsG), spread.PartsOfMeanG(grades.LimitsG));
         List<SizeClass> classes =
         [
-            .. grades.PricesPerKg.Select((price, i) => new SizeClass(
-                i == 0 ? null : grades.LimitsG[i - 1], i < grades.LimitsG.Count ? grades.LimitsG[i] : null, shares[i], parts[i] / meanG, price)),
+            .. grades.PricesPerKg.Select(
+                (price, i) =>
+                    new SizeClass(
+                        i == 0 ? null : grades.LimitsG[i - 1],
+                        i < grades.LimitsG.Count ? grades.LimitsG[i] : null,
+                        shares[i],
+                        parts[i] / meanG,
+                        price
+                    )
+            ),
         ];
         var mean = classes.Sum(c => c.ShareOfMass * c.PricePerKg);
         Figure sd = new("standard deviation", spread.SdG, "g");
-        return new(mean, currency, meanG, spread.SdG, classes,
+        return new(
+            mean,
+            currency,
+            meanG,
+            spread.SdG,
+            classes,
             [
-                new("size-classes.sd", "fruit mass × coefficient of variation", sd, [new("fruit mass", meanG, "g"), new("coefficient of variation", cv, "share")], cvSource),
-                new("size-classes.price", "Σ share of the mass × price, over the classes", new("mean price", mean, $"{currency}/kg"),
-                    [new("fruit mass", meanG, "g"), sd, .. classes.Select((c, i) => new Figure($"class {i + 1}", c.ShareOfMass, "share"))],
-                    "normal distribution of fruit mass"),
+                new(
+                    "size-classes.sd",
+                    "fruit mass × coefficient of variation",
+                    sd,
+                    [new("fruit mass", meanG, "g"), new("coefficient of variation", cv, "share")],
+                    cvSource
+                ),
+                new(
+                    "size-classes.price",
+                    "Σ share of the mass × price, over the classes",
+                    new("mean price", mean, $"{currency}/kg"),
+                    [
+                        new("fruit mass", meanG, "g"),
+                        sd,
+                        .. classes.Select((c, i) => new Figure($"class {i + 1}", c.ShareOfMass, "share")),
+                    ],
+                    "normal distribution of fruit mass"
+                ),
             ],
-            []);
+            []
+        );
     }
 }

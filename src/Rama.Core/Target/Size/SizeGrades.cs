@@ -27,22 +27,42 @@ public sealed record SizeGrades(IReadOnlyList<double> LimitsG, IReadOnlyList<dou
     /// <param name="classes">The classes.</param>
     /// <param name="packages">Net masses of the packages, for counts.</param>
     /// <param name="law">Mass from diameter.</param>
-    public static SizeGrades Read(EntryReader reader, string field, IReadOnlyList<SizeGradeEntry> classes, PackageMasses packages, DiameterLaw law)
+    public static SizeGrades Read(
+        EntryReader reader,
+        string field,
+        IReadOnlyList<SizeGradeEntry> classes,
+        PackageMasses packages,
+        DiameterLaw law
+    )
     {
-        if (classes.Count is 0 or > Most) reader.Add(field, "list", $"Size classes: expected 1 to {Most}.");
+        if (classes.Count is 0 or > Most)
+            reader.Add(field, "list", $"Size classes: expected 1 to {Most}.");
         List<double> limits = [];
         foreach (var (i, entry) in classes.Index())
         {
             var place = $"{field}[{i}].from";
             if (i == 0)
             {
-                if (entry.From?.Value is not null) reader.Add(place, "first", "The first class takes all fruit below the second: leave its limit empty.");
+                if (entry.From?.Value is not null)
+                    reader.Add(
+                        place,
+                        "first",
+                        "The first class takes all fruit below the second: leave its limit empty."
+                    );
                 continue;
             }
             var limit = FruitSize.Read(reader, place, entry.From, packages, law).MassKg * 1_000;
-            if (limits.Count > 0 && limit <= limits[^1]) reader.Add(place, "conflict", "Limit: expected larger fruit than in the class before.");
+            if (limits.Count > 0 && limit <= limits[^1])
+                reader.Add(place, "conflict", "Limit: expected larger fruit than in the class before.");
             limits.Add(limit);
         }
-        return new(limits, [.. classes.Select((c, i) => reader.Required($"{field}[{i}].pricePerKg", "Price", c.PricePerKg, "/kg", -10, 100))]);
+        return new(
+            limits,
+            [
+                .. classes.Select(
+                    (c, i) => reader.Required($"{field}[{i}].pricePerKg", "Price", c.PricePerKg, "/kg", -10, 100)
+                ),
+            ]
+        );
     }
 }

@@ -15,18 +15,49 @@ internal sealed class CountTable : ExchangeTable
         PlantingBook.SeasonColumn(required: false),
         ExchangeColumn.Number("row", true, "Row", "Row number", "Fila", "Hilera"),
         ExchangeColumn.Number("tree", true, "Tree", "Tree number", "Árbol", "Planta"),
-        ExchangeColumn.Girth("girth", false, "Girth", "Trunk girth", "Circumference", "Perímetro", "Perímetro de tronco"),
+        ExchangeColumn.Girth(
+            "girth",
+            false,
+            "Girth",
+            "Trunk girth",
+            "Circumference",
+            "Perímetro",
+            "Perímetro de tronco"
+        ),
         ExchangeColumn.Number("limbs", false, "Limbs", "Branches", "Ramas"),
-        ExchangeColumn.Number("floralBuds", true, "Floral buds", "Flower buds", "Yemas florales", "Yemas de flor", "Dardos florales"),
+        ExchangeColumn.Number(
+            "floralBuds",
+            true,
+            "Floral buds",
+            "Flower buds",
+            "Yemas florales",
+            "Yemas de flor",
+            "Dardos florales"
+        ),
         ExchangeColumn.Number("buds", false, "All buds", "Buds", "Yemas"),
     ];
 
     internal override async Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel) =>
         new Taking(target, await PlantingBook.LoadAsync(target.Database, cancel, withPlans: true));
 
-    internal override async Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(ExportSource source, CancellationToken cancel) =>
-        (await source.PlansAsync(cancel)).SelectMany(p => p.Plan.ToCount() is var count ? count.Trees.Zip(FloralBuds(count)) : [], (p, t) => ExportSource.Line(
-            p.Planting.Code, p.Plan.Season, t.First.Row, t.First.Tree, t.First.Girth ?? new(), t.First.Limbs, t.Second, t.Second is null ? t.First.Buds : null));
+    internal override async Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(
+        ExportSource source,
+        CancellationToken cancel
+    ) =>
+        (await source.PlansAsync(cancel)).SelectMany(
+            p => p.Plan.ToCount() is var count ? count.Trees.Zip(FloralBuds(count)) : [],
+            (p, t) =>
+                ExportSource.Line(
+                    p.Planting.Code,
+                    p.Plan.Season,
+                    t.First.Row,
+                    t.First.Tree,
+                    t.First.Girth ?? new(),
+                    t.First.Limbs,
+                    t.Second,
+                    t.Second is null ? t.First.Buds : null
+                )
+        );
 
     // Trees counted by kind, or whose share comes from buds cut, are told by the floral buds they come to.
     private static IEnumerable<double?> FloralBuds(SurveyEntry count)
@@ -44,13 +75,20 @@ internal sealed class CountTable : ExchangeTable
                 read = [.. count.Trees.Select(t => t.FloralBuds ?? t.Buds ?? t.Kinds.Sum(k => k.Buds ?? 0))];
             }
         }
-        return count.Trees.Select((t, i) => t.FloralBuds ?? (t.Buds is not null && count.FloralShare?.Value is not null ? null : Math.Round(read![i])));
+        return count.Trees.Select(
+            (t, i) =>
+                t.FloralBuds
+                ?? (t.Buds is not null && count.FloralShare?.Value is not null ? null : Math.Round(read![i]))
+        );
     }
 
-    private sealed class Taking(ImportTarget target, PlantingBook book) : GroupTaking<SeasonPlanRecord, CountedTreeEntry>(target)
+    private sealed class Taking(ImportTarget target, PlantingBook book)
+        : GroupTaking<SeasonPlanRecord, CountedTreeEntry>(target)
     {
         protected override SeasonPlanRecord? GroupOf(LineReader line) =>
-            book.Of(line) is { } planting && PlantingBook.SeasonOf(line, Target.Estate) is { } season ? book.Plan(Target.Database, planting, season) : null;
+            book.Of(line) is { } planting && PlantingBook.SeasonOf(line, Target.Estate) is { } season
+                ? book.Plan(Target.Database, planting, season)
+                : null;
 
         protected override IReadOnlyList<CountedTreeEntry> Known(SeasonPlanRecord group) => group.ToCount().Trees;
 
@@ -64,11 +102,13 @@ internal sealed class CountTable : ExchangeTable
             double? Number(string field, double? before) => line.Has(field) ? line.Number(field) : before;
             return over with
             {
-                Row = line.Number("row"), Tree = line.Number("tree"),
+                Row = line.Number("row"),
+                Tree = line.Number("tree"),
                 Girth = line.Has("girth") ? line.Amount("girth") ?? new() : over.Girth ?? new(),
                 Limbs = Number("limbs", over.Limbs),
                 // A tree counted by kind says more than the floral buds it comes to.
-                FloralBuds = over.Kinds.Count > 0 ? null : Number("floralBuds", over.FloralBuds), Buds = over.Kinds.Count > 0 ? null : Number("buds", over.Buds),
+                FloralBuds = over.Kinds.Count > 0 ? null : Number("floralBuds", over.FloralBuds),
+                Buds = over.Kinds.Count > 0 ? null : Number("buds", over.Buds),
             };
         }
 

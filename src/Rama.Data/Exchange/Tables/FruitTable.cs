@@ -18,8 +18,14 @@ internal sealed class FruitTable : ExchangeTable
     internal override async Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel) =>
         new Taking(target, await PlantingBook.LoadAsync(target.Database, cancel));
 
-    internal override async Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(ExportSource source, CancellationToken cancel) =>
-        (await source.PlantingsAsync(cancel)).SelectMany(p => p.ToFruitSample().Fruit, (p, f) => ExportSource.Line(p.Code, f.Diameter ?? new(), f.Mass ?? new()));
+    internal override async Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(
+        ExportSource source,
+        CancellationToken cancel
+    ) =>
+        (await source.PlantingsAsync(cancel)).SelectMany(
+            p => p.ToFruitSample().Fruit,
+            (p, f) => ExportSource.Line(p.Code, f.Diameter ?? new(), f.Mass ?? new())
+        );
 
     private sealed class Taking(ImportTarget target, PlantingBook book) : ITaking
     {
@@ -27,11 +33,14 @@ internal sealed class FruitTable : ExchangeTable
 
         public void Take(LineReader line)
         {
-            if (book.Of(line) is not { } planting) return;
+            if (book.Of(line) is not { } planting)
+                return;
             WeighedFruitEntry fruit = new() { Diameter = line.Amount("diameter"), Mass = line.Amount("mass") };
             fruit.Read(line.Problems, "");
-            if (line.Problems.Problems.Count > 0) return;
-            if (!_samples.TryGetValue(planting, out var sample)) _samples.Add(planting, sample = []);
+            if (line.Problems.Problems.Count > 0)
+                return;
+            if (!_samples.TryGetValue(planting, out var sample))
+                _samples.Add(planting, sample = []);
             sample.Add((line.LineNumber, fruit));
         }
 
@@ -42,13 +51,24 @@ internal sealed class FruitTable : ExchangeTable
                 FruitSampleEntry entry = new() { Fruit = [.. sample.Select(s => s.Fruit)] };
                 if (sample.Count > FruitSampleEntry.MostFruit)
                 {
-                    target.Add(sample[FruitSampleEntry.MostFruit].Line, "code", "list", $"Planting {planting.Code}: expected at most {FruitSampleEntry.MostFruit} fruit.");
+                    target.Add(
+                        sample[FruitSampleEntry.MostFruit].Line,
+                        "code",
+                        "list",
+                        $"Planting {planting.Code}: expected at most {FruitSampleEntry.MostFruit} fruit."
+                    );
                     continue;
                 }
                 var before = planting.ToFruitSample().Fruit;
                 var same = before.SequenceEqual(entry.Fruit);
-                foreach (var _ in sample) target.Was(same ? LineOutcome.Same : before.Count == 0 ? LineOutcome.Added : LineOutcome.Changed);
-                if (!same) planting.Take(entry);
+                foreach (var _ in sample)
+                    target.Was(
+                        same ? LineOutcome.Same
+                        : before.Count == 0 ? LineOutcome.Added
+                        : LineOutcome.Changed
+                    );
+                if (!same)
+                    planting.Take(entry);
             }
         }
     }

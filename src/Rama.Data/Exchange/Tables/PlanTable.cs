@@ -1,6 +1,6 @@
 using Rama.Core.Decide;
-using Rama.Core.Quantities;
 using Rama.Core.Prescribe;
+using Rama.Core.Quantities;
 using Rama.Core.Target;
 using Rama.Data.Target;
 
@@ -15,7 +15,12 @@ internal sealed class PlanTable : ExchangeTable
     [
         PlantingBook.Column,
         PlantingBook.SeasonColumn(required: false),
-        new("yield", ColumnKind.Amount, ["Target yield", "Yield wanted", "Target", "Objetivo", "Cosecha objetivo"], [.. YieldTarget.UnitCodes, .. YieldTarget.BudCodes]),
+        new(
+            "yield",
+            ColumnKind.Amount,
+            ["Target yield", "Yield wanted", "Target", "Objetivo", "Cosecha objetivo"],
+            [.. YieldTarget.UnitCodes, .. YieldTarget.BudCodes]
+        ),
         ExchangeColumn.FruitSize("Target fruit size", "Fruit size wanted", "Calibre objetivo"),
         ExchangeColumn.Share("packOut", "Target pack-out", "Embalaje objetivo"),
         ExchangeColumn.Number("budFactor", false, "Bud factor", "Factor de yemas"),
@@ -32,13 +37,28 @@ internal sealed class PlanTable : ExchangeTable
     internal override async Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel) =>
         new Taking(target, await PlantingBook.LoadAsync(target.Database, cancel, withPlans: true));
 
-    internal override async Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(ExportSource source, CancellationToken cancel) =>
-        (await source.PlansAsync(cancel)).Select(p => ExportSource.Line(
-        [
-            p.Planting.Code, p.Plan.Season, p.Plan.Yield, p.Plan.FruitSize, p.Plan.PackOut, p.Plan.BudFactor, p.Plan.LimbsPerTree,
-             p.Plan.BoxMass, p.Plan.BinMass, p.Plan.BushelMass, p.Plan.FloralShare, p.Plan.Tolerance, p.Plan.Cap,
-            .. TargetDetailColumns.Cells(p.Plan.ToTarget()),
-        ]));
+    internal override async Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(
+        ExportSource source,
+        CancellationToken cancel
+    ) =>
+        (await source.PlansAsync(cancel)).Select(p =>
+            ExportSource.Line([
+                p.Planting.Code,
+                p.Plan.Season,
+                p.Plan.Yield,
+                p.Plan.FruitSize,
+                p.Plan.PackOut,
+                p.Plan.BudFactor,
+                p.Plan.LimbsPerTree,
+                p.Plan.BoxMass,
+                p.Plan.BinMass,
+                p.Plan.BushelMass,
+                p.Plan.FloralShare,
+                p.Plan.Tolerance,
+                p.Plan.Cap,
+                .. TargetDetailColumns.Cells(p.Plan.ToTarget()),
+            ])
+        );
 
     private sealed class Taking(ImportTarget target, PlantingBook book) : ITaking
     {
@@ -46,10 +66,16 @@ internal sealed class PlanTable : ExchangeTable
 
         public void Take(LineReader line)
         {
-            if (book.Of(line) is not { } planting || PlantingBook.SeasonOf(line, target.Estate) is not { } season) return;
+            if (book.Of(line) is not { } planting || PlantingBook.SeasonOf(line, target.Estate) is not { } season)
+                return;
             if (!_lines.TryAdd((planting.Id, season), line.LineNumber))
             {
-                target.Add(line.LineNumber, "season", "duplicate", $"Season: line {_lines[(planting.Id, season)]} has this planting and season already.");
+                target.Add(
+                    line.LineNumber,
+                    "season",
+                    "duplicate",
+                    $"Season: line {_lines[(planting.Id, season)]} has this planting and season already."
+                );
                 return;
             }
             var plan = book.Plan(target.Database, planting, season);
@@ -58,34 +84,54 @@ internal sealed class PlanTable : ExchangeTable
             double? Number(string field, double? known) => line.Has(field) ? line.Number(field) : known;
             var entry = before with
             {
-                Yield = Amount("yield", before.Yield), FruitSize = Amount("fruitSize", before.FruitSize), PackOut = Amount("packOut", before.PackOut),
-                BudFactor = Number("budFactor", before.BudFactor), LimbsPerTree = Number("limbsPerTree", before.LimbsPerTree),
+                Yield = Amount("yield", before.Yield),
+                FruitSize = Amount("fruitSize", before.FruitSize),
+                PackOut = Amount("packOut", before.PackOut),
+                BudFactor = Number("budFactor", before.BudFactor),
+                LimbsPerTree = Number("limbsPerTree", before.LimbsPerTree),
                 Packages = new()
                 {
-                    Box = Amount("packages.box", before.Packages!.Box), Bin = Amount("packages.bin", before.Packages.Bin),
+                    Box = Amount("packages.box", before.Packages!.Box),
+                    Bin = Amount("packages.bin", before.Packages.Bin),
                     Bushel = Amount("packages.bushel", before.Packages.Bushel),
                 },
             };
             entry = TargetDetailColumns.Taken(entry, line);
-            DecisionSettingsEntry settings = new() { Tolerance = Amount("tolerance", limits.Tolerance), Cap = Amount("cap", limits.Cap) };
+            DecisionSettingsEntry settings = new()
+            {
+                Tolerance = Amount("tolerance", limits.Tolerance),
+                Cap = Amount("cap", limits.Cap),
+            };
             var counted = count with { FloralShare = Amount("floralShare", count.FloralShare) };
-            if (line.Problems.Problems.Count > 0) return;
-            if (!target.Read(line.LineNumber, () => Check(plan.ToPlan(planting) with { Target = entry, Settings = settings, Count = counted }))) return;
+            if (line.Problems.Problems.Count > 0)
+                return;
+            if (
+                !target.Read(line.LineNumber, () =>
+                    Check(plan.ToPlan(planting) with { Target = entry, Settings = settings, Count = counted })
+                )
+            )
+                return;
 
-            var same = plan.Version != 0 && entry == before && settings == limits && counted.FloralShare == count.FloralShare;
-            target.Was(plan.Version == 0 ? LineOutcome.Added : same ? LineOutcome.Same : LineOutcome.Changed);
-            if (same) return;
-            if (entry != before) target.Database.Add(TargetVersionRecord.Of(plan.EstateId, planting.Id, season, TargetAct.Set, entry));
+            var same =
+                plan.Version != 0 && entry == before && settings == limits && counted.FloralShare == count.FloralShare;
+            target.Was(
+                plan.Version == 0 ? LineOutcome.Added
+                : same ? LineOutcome.Same
+                : LineOutcome.Changed
+            );
+            if (same)
+                return;
+            if (entry != before)
+                target.Database.Add(TargetVersionRecord.Of(plan.EstateId, planting.Id, season, TargetAct.Set, entry));
             plan.Take(entry);
             plan.Take(settings);
             plan.Take(counted);
         }
 
-        public void Finish()
-        {
-        }
+        public void Finish() { }
 
         // A plan may hold nothing but a floral share, as when counting comes before the target.
-        private void Check(PlanEntry plan) => PlanReading.Of(plan, target.Catalogue).ThrowIfWrong("target", "settings", "count");
+        private void Check(PlanEntry plan) =>
+            PlanReading.Of(plan, target.Catalogue).ThrowIfWrong("target", "settings", "count");
     }
 }

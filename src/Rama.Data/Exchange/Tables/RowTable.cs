@@ -23,9 +23,15 @@ internal sealed class RowTable : ExchangeTable
     internal override async Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel) =>
         new Taking(target, await PlantingBook.LoadAsync(target.Database, cancel));
 
-    internal override async Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(ExportSource source, CancellationToken cancel) =>
-        (await source.PlantingsAsync(cancel)).SelectMany(p => p.ToRows().Rows, (p, r) => ExportSource.Line(
-            p.Code, r.Row, r.FirstTree, r.Trees, r.Missing, r.Replants, r.Pollinizers, r.ToGrub));
+    internal override async Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(
+        ExportSource source,
+        CancellationToken cancel
+    ) =>
+        (await source.PlantingsAsync(cancel)).SelectMany(
+            p => p.ToRows().Rows,
+            (p, r) =>
+                ExportSource.Line(p.Code, r.Row, r.FirstTree, r.Trees, r.Missing, r.Replants, r.Pollinizers, r.ToGrub)
+        );
 
     private sealed class Taking(ImportTarget target, PlantingBook book) : GroupTaking<PlantingRecord, RowEntry>(target)
     {
@@ -45,9 +51,13 @@ internal sealed class RowTable : ExchangeTable
             string? Text(string field, string? before) => line.Has(field) ? line.Text(field) ?? "" : before ?? "";
             return new()
             {
-                Row = line.Number("row"), FirstTree = line.Number("firstTree") ?? 1, Trees = line.Has("trees") ? line.Number("trees") : over.Trees,
-                Missing = Text("missing", over.Missing), Replants = Text("replants", over.Replants),
-                Pollinizers = Text("pollinizers", over.Pollinizers), ToGrub = Text("toGrub", over.ToGrub),
+                Row = line.Number("row"),
+                FirstTree = line.Number("firstTree") ?? 1,
+                Trees = line.Has("trees") ? line.Number("trees") : over.Trees,
+                Missing = Text("missing", over.Missing),
+                Replants = Text("replants", over.Replants),
+                Pollinizers = Text("pollinizers", over.Pollinizers),
+                ToGrub = Text("toGrub", over.ToGrub),
             };
         }
 
@@ -55,19 +65,36 @@ internal sealed class RowTable : ExchangeTable
         {
             var rows = new RowListEntry { Rows = entries }.Read();
             group.Take(rows);
-            if (rows is not null) _taken.Add((group, rows, entries));
+            if (rows is not null)
+                _taken.Add((group, rows, entries));
         }
 
         public override void Finish()
         {
             base.Finish();
             // A tree place belongs to one planting of a block.
-            foreach (var block in book.All.Where(p => p.Rows.Count > 0).GroupBy(p => p.BlockId).Where(b => b.Count() > 1))
+            foreach (
+                var block in book.All.Where(p => p.Rows.Count > 0).GroupBy(p => p.BlockId).Where(b => b.Count() > 1)
+            )
             {
-                var rows = block.SelectMany(p => p.Rows, (p, row) => (p.Code, row.Row, row.FirstTree, Last: row.FirstTree + row.Trees - 1))
-                    .OrderBy(r => r.Row).ThenBy(r => r.FirstTree).ToList();
-                foreach (var (a, b) in rows.Zip(rows.Skip(1)).Where(p => p.First.Row == p.Second.Row && p.Second.FirstTree <= p.First.Last))
-                    Target.Add(0, "row", "duplicate", $"Row {a.Row}: plantings {a.Code} and {b.Code} of one block both list tree {b.FirstTree}.");
+                var rows = block
+                    .SelectMany(
+                        p => p.Rows,
+                        (p, row) => (p.Code, row.Row, row.FirstTree, Last: row.FirstTree + row.Trees - 1)
+                    )
+                    .OrderBy(r => r.Row)
+                    .ThenBy(r => r.FirstTree)
+                    .ToList();
+                foreach (
+                    var (a, b) in rows.Zip(rows.Skip(1))
+                        .Where(p => p.First.Row == p.Second.Row && p.Second.FirstTree <= p.First.Last)
+                )
+                    Target.Add(
+                        0,
+                        "row",
+                        "duplicate",
+                        $"Row {a.Row}: plantings {a.Code} and {b.Code} of one block both list tree {b.FirstTree}."
+                    );
             }
         }
     }

@@ -17,18 +17,40 @@ internal sealed class SeasonTable : ExchangeTable
         ExchangeColumn.FruitSize("Fruit size", "Size", "Fruit weight", "Calibre", "Peso de fruto"),
         ExchangeColumn.Share("packOut", "Pack-out", "Packout", "Embalaje", "Exportable"),
         ExchangeColumn.Number("budsLeft", false, "Buds left", "Buds left per tree", "Yemas dejadas"),
-        ExchangeColumn.Number("clustersThinned", false, "Clusters thinned", "Clusters thinned per tree", "Racimos aclarados"),
+        ExchangeColumn.Number(
+            "clustersThinned",
+            false,
+            "Clusters thinned",
+            "Clusters thinned per tree",
+            "Racimos aclarados"
+        ),
         ExchangeColumn.Date("greenTip", "Green tip", "Budbreak", "Punta verde", "Brotación"),
     ];
 
     internal override async Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel) =>
         new Taking(target, await PlantingBook.LoadAsync(target.Database, cancel));
 
-    internal override async Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(ExportSource source, CancellationToken cancel) =>
-        (await source.PlantingsAsync(cancel)).SelectMany(p => p.ToRecords().Seasons, (p, s) => ExportSource.Line(
-            p.Code, s.Season, s.Yield ?? new(), s.FruitSize ?? new(), s.PackOut ?? new(), s.BudsLeft, s.ClustersThinned, s.GreenTip));
+    internal override async Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(
+        ExportSource source,
+        CancellationToken cancel
+    ) =>
+        (await source.PlantingsAsync(cancel)).SelectMany(
+            p => p.ToRecords().Seasons,
+            (p, s) =>
+                ExportSource.Line(
+                    p.Code,
+                    s.Season,
+                    s.Yield ?? new(),
+                    s.FruitSize ?? new(),
+                    s.PackOut ?? new(),
+                    s.BudsLeft,
+                    s.ClustersThinned,
+                    s.GreenTip
+                )
+        );
 
-    private sealed class Taking(ImportTarget target, PlantingBook book) : GroupTaking<PlantingRecord, SeasonResultEntry>(target)
+    private sealed class Taking(ImportTarget target, PlantingBook book)
+        : GroupTaking<PlantingRecord, SeasonResultEntry>(target)
     {
         protected override PlantingRecord? GroupOf(LineReader line) => book.Of(line);
 
@@ -41,13 +63,18 @@ internal sealed class SeasonTable : ExchangeTable
         protected override SeasonResultEntry Entry(LineReader line, SeasonResultEntry? known)
         {
             var over = known ?? new();
-            Amount? Amount(string field, Amount? before) => line.Has(field) ? line.Amount(field) ?? new() : before ?? new();
+            Amount? Amount(string field, Amount? before) =>
+                line.Has(field) ? line.Amount(field) ?? new() : before ?? new();
             double? Number(string field, double? before) => line.Has(field) ? line.Number(field) : before;
             return new()
             {
-                Season = line.Number("season"), Yield = Amount("yield", over.Yield), FruitSize = Amount("fruitSize", over.FruitSize),
-                PackOut = Amount("packOut", over.PackOut), GreenTip = line.Has("greenTip") ? line.Date("greenTip") : over.GreenTip,
-                BudsLeft = Number("budsLeft", over.BudsLeft), ClustersThinned = Number("clustersThinned", over.ClustersThinned),
+                Season = line.Number("season"),
+                Yield = Amount("yield", over.Yield),
+                FruitSize = Amount("fruitSize", over.FruitSize),
+                PackOut = Amount("packOut", over.PackOut),
+                GreenTip = line.Has("greenTip") ? line.Date("greenTip") : over.GreenTip,
+                BudsLeft = Number("budsLeft", over.BudsLeft),
+                ClustersThinned = Number("clustersThinned", over.ClustersThinned),
             };
         }
 

@@ -29,7 +29,12 @@ internal static class TargetDetailColumns
         ExchangeColumn.Length("canopy.regrowth", false, "Growth of a season", "Crecimiento anual"),
         ExchangeColumn.Length("canopy.alley", false, "Clear alley", "Calle libre"),
         ExchangeColumn.Length("canopy.overlap", false, "Overlap along the row", "Solape en la fila"),
-        ExchangeColumn.Number("canopy.heightFactor", false, "Height over row spacing", "Altura entre distancia de filas"),
+        ExchangeColumn.Number(
+            "canopy.heightFactor",
+            false,
+            "Height over row spacing",
+            "Altura entre distancia de filas"
+        ),
         ExchangeColumn.Number("canopy.leaders", false, "Leaders of a tree", "Ejes por árbol"),
         ExchangeColumn.Length("canopy.leaderSpacing", false, "Leader spacing", "Distancia entre ejes"),
         ExchangeColumn.Number("canopy.angleDeg", false, "Angle from the vertical", "Ángulo desde la vertical"),
@@ -45,26 +50,41 @@ internal static class TargetDetailColumns
     public static IEnumerable<object?> Cells(TargetEntry target)
     {
         var json = TargetDetails.Of(target);
-        return All.Select(column => At(json, column.Field) is var node && column.Kind switch
-        {
-            ColumnKind.Amount => node is null ? new Amount() : new Amount((double?)node["value"], (string?)node["unit"]),
-            ColumnKind.Number => (object?)(double?)node,
-            _ => (string?)node,
-        } is var cell ? cell : null);
+        return All.Select(column =>
+            At(json, column.Field) is var node
+            && column.Kind switch
+            {
+                ColumnKind.Amount => node is null
+                    ? new Amount()
+                    : new Amount((double?)node["value"], (string?)node["unit"]),
+                ColumnKind.Number => (object?)(double?)node,
+                _ => (string?)node,
+            }
+                is var cell
+                ? cell
+                : null
+        );
     }
 
     /// <summary>A target with what a line says of it.</summary>
     public static TargetEntry Taken(TargetEntry before, LineReader line)
     {
-        if (!All.Any(c => line.Has(c.Field))) return before;
+        if (!All.Any(c => line.Has(c.Field)))
+            return before;
         var json = TargetDetails.Of(before);
         foreach (var column in All.Where(c => line.Has(c.Field)))
-            Put(json, column.Field.Split('.'), column.Kind switch
-            {
-                ColumnKind.Amount => line.Amount(column.Field) is { } amount ? new JsonObject { ["value"] = amount.Value, ["unit"] = amount.Unit } : null,
-                ColumnKind.Number => line.Number(column.Field) is { } number ? JsonValue.Create(number) : null,
-                _ => line.Text(column.Field) is { } text ? JsonValue.Create(text) : null,
-            });
+            Put(
+                json,
+                column.Field.Split('.'),
+                column.Kind switch
+                {
+                    ColumnKind.Amount => line.Amount(column.Field) is { } amount
+                        ? new JsonObject { ["value"] = amount.Value, ["unit"] = amount.Unit }
+                        : null,
+                    ColumnKind.Number => line.Number(column.Field) is { } number ? JsonValue.Create(number) : null,
+                    _ => line.Text(column.Field) is { } text ? JsonValue.Create(text) : null,
+                }
+            );
         TargetDetails.Prune(json);
         try
         {
@@ -72,21 +92,29 @@ internal static class TargetDetailColumns
         }
         catch (JsonException e)
         {
-            line.Problems.Add((e.Path ?? "").TrimStart('$', '.'), "unknown", "This is none of the words Rama knows here.");
+            line.Problems.Add(
+                (e.Path ?? "").TrimStart('$', '.'),
+                "unknown",
+                "This is none of the words Rama knows here."
+            );
             return before;
         }
     }
 
-    private static JsonNode? At(JsonObject json, string path) => path.Split('.').Aggregate((JsonNode?)json, (node, name) => node?[name]);
+    private static JsonNode? At(JsonObject json, string path) =>
+        path.Split('.').Aggregate((JsonNode?)json, (node, name) => node?[name]);
 
     private static void Put(JsonObject json, string[] path, JsonNode? value)
     {
         foreach (var name in path[..^1])
         {
-            if (json[name] is not JsonObject next) json[name] = next = [];
+            if (json[name] is not JsonObject next)
+                json[name] = next = [];
             json = next;
         }
-        if (value is null) json.Remove(path[^1]);
-        else json[path[^1]] = value;
+        if (value is null)
+            json.Remove(path[^1]);
+        else
+            json[path[^1]] = value;
     }
 }

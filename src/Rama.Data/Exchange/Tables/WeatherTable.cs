@@ -19,52 +19,97 @@ internal sealed class WeatherTable : ExchangeTable
         new("maxC", ColumnKind.Amount, ["Highest", "Maximum", "Max", "Tmax", "Máxima"], ["°C", "°F"], Required: true),
     ];
 
-    internal override async Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel) => new Taking(
-        target, await target.Database.Sites.OrderBy(s => s.Name).ToListAsync(cancel), await target.Database.WeatherDays.ToDictionaryAsync(d => (d.SiteId, d.Date), cancel));
+    internal override async Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel) =>
+        new Taking(
+            target,
+            await target.Database.Sites.OrderBy(s => s.Name).ToListAsync(cancel),
+            await target.Database.WeatherDays.ToDictionaryAsync(d => (d.SiteId, d.Date), cancel)
+        );
 
-    internal override async Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(ExportSource source, CancellationToken cancel)
+    internal override async Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(
+        ExportSource source,
+        CancellationToken cancel
+    )
     {
         var sites = await source.Database.Sites.AsNoTracking().ToDictionaryAsync(s => s.Id, s => s.Name, cancel);
-        return (await source.Database.WeatherDays.AsNoTracking().ToListAsync(cancel)).OrderBy(d => sites[d.SiteId], StringComparer.Ordinal).ThenBy(d => d.Date)
-            .Select(d => ExportSource.Line(sites[d.SiteId], d.Date, new Amount(d.MinC, "°C"), new Amount(d.MaxC, "°C")));
+        return (await source.Database.WeatherDays.AsNoTracking().ToListAsync(cancel))
+            .OrderBy(d => sites[d.SiteId], StringComparer.Ordinal)
+            .ThenBy(d => d.Date)
+            .Select(d =>
+                ExportSource.Line(sites[d.SiteId], d.Date, new Amount(d.MinC, "°C"), new Amount(d.MaxC, "°C"))
+            );
     }
 
-    private sealed class Taking(ImportTarget target, IReadOnlyList<SiteRecord> sites, Dictionary<(Guid, DateOnly), WeatherDayRecord> known) : ITaking
+    private sealed class Taking(
+        ImportTarget target,
+        IReadOnlyList<SiteRecord> sites,
+        Dictionary<(Guid, DateOnly), WeatherDayRecord> known
+    ) : ITaking
     {
         private readonly Dictionary<(Guid, DateOnly), int> _lines = [];
 
         public void Take(LineReader line)
         {
             var name = line.Text("site");
-            var site = name is null ? sites.Count == 1 ? sites[0] : null : sites.FirstOrDefault(s => string.Equals(s.Name, name, StringComparison.OrdinalIgnoreCase));
+            var site = name is null
+                ? sites.Count == 1
+                    ? sites[0]
+                    : null
+                : sites.FirstOrDefault(s => string.Equals(s.Name, name, StringComparison.OrdinalIgnoreCase));
             if (site is null)
-                line.Problems.Add("site", name is null ? "missing" : "unknown", name is null ? "Site: please fill this in; the estate has several." : $"Site: there is no site “{name}” in the estate.");
+                line.Problems.Add(
+                    "site",
+                    name is null ? "missing" : "unknown",
+                    name is null
+                        ? "Site: please fill this in; the estate has several."
+                        : $"Site: there is no site “{name}” in the estate."
+                );
             WeatherDayEntry entry = new(line.Date("date"), Celsius(line, "minC"), Celsius(line, "maxC"));
-            if (line.Problems.Problems.Count > 0 || !target.Read(line.LineNumber, () => entry.Read())) return;
+            if (line.Problems.Problems.Count > 0 || !target.Read(line.LineNumber, () => entry.Read()))
+                return;
 
             var day = entry.Read();
             if (!_lines.TryAdd((site!.Id, day.Date), line.LineNumber))
             {
-                target.Add(line.LineNumber, "date", "duplicate", $"Date: line {_lines[(site.Id, day.Date)]} has this day already.");
+                target.Add(
+                    line.LineNumber,
+                    "date",
+                    "duplicate",
+                    $"Date: line {_lines[(site.Id, day.Date)]} has this day already."
+                );
                 return;
             }
             var before = known.GetValueOrDefault((site.Id, day.Date));
-            target.Was(before is null ? LineOutcome.Added : before.MinC == day.MinC && before.MaxC == day.MaxC ? LineOutcome.Same : LineOutcome.Changed);
-            if (before is null) target.Database.Add(new WeatherDayRecord { EstateId = target.Estate.Id, SiteId = site.Id, Date = day.Date, MinC = day.MinC, MaxC = day.MaxC });
-            else (before.MinC, before.MaxC) = (day.MinC, day.MaxC);
+            target.Was(
+                before is null ? LineOutcome.Added
+                : before.MinC == day.MinC && before.MaxC == day.MaxC ? LineOutcome.Same
+                : LineOutcome.Changed
+            );
+            if (before is null)
+                target.Database.Add(
+                    new WeatherDayRecord
+                    {
+                        EstateId = target.Estate.Id,
+                        SiteId = site.Id,
+                        Date = day.Date,
+                        MinC = day.MinC,
+                        MaxC = day.MaxC,
+                    }
+                );
+            else
+                (before.MinC, before.MaxC) = (day.MinC, day.MaxC);
         }
 
-        public void Finish()
-        {
-        }
+        public void Finish() { }
 
-        private static double? Celsius(LineReader line, string field) => line.Amount(field) switch
-        {
-            { Unit: "°F", Value: { } fahrenheit } => Math.Round(FrostLoss.Celsius(fahrenheit), 2),
-            { Unit: "°C" or null, Value: var celsius } => celsius,
-            null => null,
-            { Unit: var unit } => Unknown(line, field, unit),
-        };
+        private static double? Celsius(LineReader line, string field) =>
+            line.Amount(field) switch
+            {
+                { Unit: "°F", Value: { } fahrenheit } => Math.Round(FrostLoss.Celsius(fahrenheit), 2),
+                { Unit: "°C" or null, Value: var celsius } => celsius,
+                null => null,
+                { Unit: var unit } => Unknown(line, field, unit),
+            };
 
         private static double? Unknown(LineReader line, string field, string? unit)
         {

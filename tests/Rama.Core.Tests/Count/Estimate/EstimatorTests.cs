@@ -8,7 +8,8 @@ namespace Rama.Core.Tests.Count.Estimate;
 /// </summary>
 public sealed class EstimatorTests
 {
-    private const double MeanX = 631.912980304, Population = 6194;
+    private const double MeanX = 631.912980304,
+        Population = 6194;
 
     private static readonly PairedStratum[] Levels =
     [
@@ -18,13 +19,36 @@ public sealed class EstimatorTests
     ];
 
     private static readonly (double X, double Y)[] Twelve =
-        [(448, 462), (831, 878), (742, 734), (657, 772), (719, 739), (822, 835), (472, 456), (474, 506), (458, 543), (604, 649), (575, 556), (620, 671)];
+    [
+        (448, 462),
+        (831, 878),
+        (742, 734),
+        (657, 772),
+        (719, 739),
+        (822, 835),
+        (472, 456),
+        (474, 506),
+        (458, 543),
+        (604, 649),
+        (575, 556),
+        (620, 671),
+    ];
 
     // svymean(~api00, svydesign(id=~1, strata=~stype, data=sub, fpc=~N)): 630.3452535, SE 46.56298.
     [Fact]
     public void Stratified_mean()
     {
-        var mean = StratifiedMean.Of([.. Levels.Select(l => new Stratum(l.Share, l.Pairs.Average(p => p.Y), Sd(l.Pairs.Select(p => p.Y)), l.Pairs.Count))], population: Population);
+        var mean = StratifiedMean.Of(
+            [
+                .. Levels.Select(l => new Stratum(
+                    l.Share,
+                    l.Pairs.Average(p => p.Y),
+                    Sd(l.Pairs.Select(p => p.Y)),
+                    l.Pairs.Count
+                )),
+            ],
+            population: Population
+        );
         Near.Printed(630.3453, mean.Mean, 4);
         Near.Printed(46.563, mean.StandardError, 3);
     }
@@ -34,8 +58,13 @@ public sealed class EstimatorTests
     public void Stratified_mean_of_the_whole_data_set()
     {
         var mean = StratifiedMean.Of(
-            [new(4421 / Population, 674.43, 125.249428314, 100), new(755 / Population, 625.82, 109.302741904, 50), new(1018 / Population, 636.6, 117.579152671, 50)],
-            population: Population);
+            [
+                new(4421 / Population, 674.43, 125.249428314, 100),
+                new(755 / Population, 625.82, 109.302741904, 50),
+                new(1018 / Population, 636.6, 117.579152671, 50),
+            ],
+            population: Population
+        );
         Near.Printed(662.2874, mean.Mean, 4);
         Near.Printed(9.40894, mean.StandardError, 5);
     }

@@ -32,10 +32,13 @@ public sealed class StratifiedMeanTests
 
     [Fact]
     public void Sharing_out_gives_every_class_two_and_neither_loses_nor_makes_trees() =>
-        Gen.Select(Gen.Double[0.01, 1].Array[1, 5], Gen.Int[0, 60]).Sample((weights, extra) =>
-        {
-            var strata = weights.Select(w => new Stratum(w / weights.Sum(), 100, 10 + 40 * w, 2)).ToArray();
-            var allocated = StratifiedMean.Allocate(strata, 2 * strata.Length + extra);
-            return allocated.Sum() == 2 * strata.Length + extra && allocated.All(n => n >= 2);
-        });
+        Gen.Select(Gen.Double[0.01, 1].Array[1, 5], Gen.Int[0, 60])
+            .Sample(
+                (weights, extra) =>
+                {
+                    var strata = weights.Select(w => new Stratum(w / weights.Sum(), 100, 10 + 40 * w, 2)).ToArray();
+                    var allocated = StratifiedMean.Allocate(strata, 2 * strata.Length + extra);
+                    return allocated.Sum() == 2 * strata.Length + extra && allocated.All(n => n >= 2);
+                }
+            );
 }

@@ -14,7 +14,10 @@ public sealed class FloralShareTests
     [InlineData(1, 29, 0.0061, 0.1718)]
     public void One_bud_a_tree_gives_the_published_interval(int floral, int cut, double low, double high)
     {
-        var share = FloralShare.Of("spur", [.. Enumerable.Range(1, cut).Select(i => new BudCut((1, i), "spur", 1, i <= floral ? 1 : 0, 0))]);
+        var share = FloralShare.Of(
+            "spur",
+            [.. Enumerable.Range(1, cut).Select(i => new BudCut((1, i), "spur", 1, i <= floral ? 1 : 0, 0))]
+        );
         Assert.Equal(1, share.DesignEffect, 9);
         Near.Printed(low, share.Low, 4);
         Near.Printed(high, share.High, 4);
@@ -41,20 +44,26 @@ public sealed class FloralShareTests
     [InlineData(10)]
     public void Interval_covers_about_95_percent_of_clustered_samples(int trees)
     {
-        const double truth = 0.55, likeness = 0.1;
-        const int runs = 4_000, perTree = 20;
+        const double truth = 0.55,
+            likeness = 0.1;
+        const int runs = 4_000,
+            perTree = 20;
         var random = new Random(20261123);
         var spread = 1 / likeness - 1;
         var covered = 0;
         for (var run = 0; run < runs; run++)
         {
-            var cuts = Enumerable.Range(1, trees).Select(t =>
-            {
-                var p = Beta.Sample(random, truth * spread, (1 - truth) * spread);
-                return new BudCut((1, t), "spur", perTree, Binomial.Sample(random, p, perTree), 0);
-            }).ToList();
+            var cuts = Enumerable
+                .Range(1, trees)
+                .Select(t =>
+                {
+                    var p = Beta.Sample(random, truth * spread, (1 - truth) * spread);
+                    return new BudCut((1, t), "spur", perTree, Binomial.Sample(random, p, perTree), 0);
+                })
+                .ToList();
             var share = FloralShare.Of("spur", cuts);
-            if (share.Low <= truth && truth <= share.High) covered++;
+            if (share.Low <= truth && truth <= share.High)
+                covered++;
         }
         Assert.InRange(covered / (double)runs, 0.92, 0.98);
     }
@@ -63,7 +72,8 @@ public sealed class FloralShareTests
     [Fact]
     public void More_buds_are_asked_for_until_ten_points()
     {
-        List<BudCut> Single(int cut) => [.. Enumerable.Range(1, cut).Select(i => new BudCut((1, i), "spur", 1, i % 2, 0))];
+        List<BudCut> Single(int cut) =>
+            [.. Enumerable.Range(1, cut).Select(i => new BudCut((1, i), "spur", 1, i % 2, 0))];
         Assert.Equal(93, 40 + FloralShare.Of("spur", Single(40)).MoreToCut);
         Assert.Equal(0, FloralShare.Of("spur", Single(100)).MoreToCut);
     }
@@ -73,8 +83,35 @@ public sealed class FloralShareTests
     {
         var survey = new SurveyEntry
         {
-            Trees = [new() { Row = 1, Tree = 1, Kinds = [new() { Kind = "Spur", Buds = 200 }, new() { Kind = "lateral", Buds = 50 }] }],
-            BudCuts = [new() { Row = 1, Tree = 1, Kind = "spur", Floral = 12, Vegetative = 6, Dead = 2 }, new() { Row = 1, Tree = 1, Kind = "lateral", Floral = 2, Vegetative = 8 }],
+            Trees =
+            [
+                new()
+                {
+                    Row = 1,
+                    Tree = 1,
+                    Kinds = [new() { Kind = "Spur", Buds = 200 }, new() { Kind = "lateral", Buds = 50 }],
+                },
+            ],
+            BudCuts =
+            [
+                new()
+                {
+                    Row = 1,
+                    Tree = 1,
+                    Kind = "spur",
+                    Floral = 12,
+                    Vegetative = 6,
+                    Dead = 2,
+                },
+                new()
+                {
+                    Row = 1,
+                    Tree = 1,
+                    Kind = "lateral",
+                    Floral = 2,
+                    Vegetative = 8,
+                },
+            ],
         }.Read();
         Assert.Equal(200 * 0.6 + 50 * 0.2, survey.Trees[0].FloralBuds, 9);
     }
@@ -82,7 +119,18 @@ public sealed class FloralShareTests
     [Fact]
     public void A_kind_nobody_cut_waits_for_a_share()
     {
-        SurveyEntry entry = new() { Trees = [new() { Row = 1, Tree = 1, Kinds = [new() { Kind = "spur", Buds = 200 }] }] };
+        SurveyEntry entry = new()
+        {
+            Trees =
+            [
+                new()
+                {
+                    Row = 1,
+                    Tree = 1,
+                    Kinds = [new() { Kind = "spur", Buds = 200 }],
+                },
+            ],
+        };
         Entries.AssertProblem(Entries.ProblemsOf(() => entry.Read()), "floralShare", "missing");
         Assert.Equal(100, (entry with { FloralShare = new(50, "%") }).Read().Trees[0].FloralBuds);
     }
@@ -92,8 +140,31 @@ public sealed class FloralShareTests
     {
         var survey = new SurveyEntry
         {
-            Trees = [new() { Row = 1, Tree = 1, Kinds = [new() { Kind = "spur", Buds = 100 }, new() { Kind = "terminal", Buds = 10 }, new() { Kind = "lateral", Buds = 0 }] }],
-            BudCuts = [new() { Row = 1, Tree = 1, Kind = "spur", Floral = 12, Vegetative = 8 }],
+            Trees =
+            [
+                new()
+                {
+                    Row = 1,
+                    Tree = 1,
+                    Kinds =
+                    [
+                        new() { Kind = "spur", Buds = 100 },
+                        new() { Kind = "terminal", Buds = 10 },
+                        new() { Kind = "lateral", Buds = 0 },
+                    ],
+                },
+            ],
+            BudCuts =
+            [
+                new()
+                {
+                    Row = 1,
+                    Tree = 1,
+                    Kind = "spur",
+                    Floral = 12,
+                    Vegetative = 8,
+                },
+            ],
         }.Read();
         Assert.Equal(110 * 0.6, survey.Trees[0].FloralBuds, 9);
         Assert.Contains(SurveyEstimate.Of(survey)!.Warnings, w => w.Code == "survey.kind-not-cut");
@@ -112,9 +183,37 @@ public sealed class FloralShareTests
     [Fact]
     public void The_share_s_own_error_widens_the_interval()
     {
-        CountedTreeEntry[] trees = [.. new[] { 300, 320, 280, 310, 290 }.Select((b, i) => new CountedTreeEntry { Row = 1, Tree = i + 1, Buds = b })];
+        CountedTreeEntry[] trees =
+        [
+            .. new[] { 300, 320, 280, 310, 290 }.Select(
+                (b, i) =>
+                    new CountedTreeEntry
+                    {
+                        Row = 1,
+                        Tree = i + 1,
+                        Buds = b,
+                    }
+            ),
+        ];
         var typed = SurveyEstimate.Of(new SurveyEntry { Trees = trees, FloralShare = new(50, "%") }.Read())!;
-        var cut = SurveyEstimate.Of(new SurveyEntry { Trees = trees, BudCuts = [.. Enumerable.Range(1, 40).Select(i => new BudCutEntry { Row = 2, Tree = i, Floral = i % 2, Vegetative = 1 - i % 2 })] }.Read())!;
+        var cut = SurveyEstimate.Of(
+            new SurveyEntry
+            {
+                Trees = trees,
+                BudCuts =
+                [
+                    .. Enumerable
+                        .Range(1, 40)
+                        .Select(i => new BudCutEntry
+                        {
+                            Row = 2,
+                            Tree = i,
+                            Floral = i % 2,
+                            Vegetative = 1 - i % 2,
+                        }),
+                ],
+            }.Read()
+        )!;
         Assert.Equal(150, cut.Buds.Mean, 9);
         // By hand: SD of 150 160 140 155 145 is 7.906, standard error 3.536; share 20 of 40 has p̃ = 21/42, variance .25/40 = .00625; mean 300.
         Near.Printed(3.54, typed.Buds.StandardError, 2);

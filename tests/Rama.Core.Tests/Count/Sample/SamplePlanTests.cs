@@ -7,11 +7,24 @@ namespace Rama.Core.Tests.Count.Sample;
 
 public sealed class SamplePlanTests
 {
-    private static readonly RowList Rows = new([.. Enumerable.Range(1, 20).Select(r => new TreeRow(r, 1, 100, [5, 17], [40], [50, 51], []))]);
+    private static readonly RowList Rows = new([
+        .. Enumerable.Range(1, 20).Select(r => new TreeRow(r, 1, 100, [5, 17], [40], [50, 51], [])),
+    ]);
 
-    private static readonly TrunkShare[] Classes = [new("small", null, 15, 0.3), new("medium", 15, 18, 0.5), new("large", 18, null, 0.2)];
+    private static readonly TrunkShare[] Classes =
+    [
+        new("small", null, 15, 0.3),
+        new("medium", 15, 18, 0.5),
+        new("large", 18, null, 0.2),
+    ];
 
-    private static double? Girth(int row, int tree) => ((row * 7 + tree * 3) % 10) switch { < 3 => 13, < 8 => 16.5, _ => 20 };
+    private static double? Girth(int row, int tree) =>
+        ((row * 7 + tree * 3) % 10) switch
+        {
+            < 3 => 13,
+            < 8 => 16.5,
+            _ => 20,
+        };
 
     private static SamplePlan Plan(SampleSettings? settings = null, bool trunks = false) =>
         SamplePlan.Of(1_940, Rows, 0.9, settings ?? new(), trunks ? Classes : [], trunks ? Girth : null);
@@ -42,13 +55,16 @@ public sealed class SamplePlanTests
     {
         var plan = Plan(trunks: true);
         Assert.Equal(["small", "medium", "large"], plan.Classes.Select(c => c.Name));
-        Assert.All(plan.Route, t => Assert.Contains(Classes, c => c.Name == t.Class && c.Holds(Girth(t.Row, t.Tree)!.Value)));
+        Assert.All(plan.Route, t =>
+            Assert.Contains(Classes, c => c.Name == t.Class && c.Holds(Girth(t.Row, t.Tree)!.Value))
+        );
         // Neyman, by hand: shares × mean cross-sections .3·13.45, .5·21.67, .2·31.83 = 4.03, 10.83, 6.37 of 21.23, times 37.
         Assert.Equal([7, 19, 11], plan.Classes.Select(c => c.Trees));
     }
 
     [Fact]
-    public void Position_is_metres_from_the_first_tree() => Assert.All(Plan().Route, t => Assert.Equal((t.Tree - 1) * 0.9, t.PositionM, 9));
+    public void Position_is_metres_from_the_first_tree() =>
+        Assert.All(Plan().Route, t => Assert.Equal((t.Tree - 1) * 0.9, t.PositionM, 9));
 
     [Fact]
     public void Without_rows_there_is_a_number_and_no_route()
@@ -60,15 +76,23 @@ public sealed class SamplePlanTests
     }
 
     [Fact]
-    public void Any_walk_keeps_to_the_trees_it_may_count() => Gen.Select(Gen.Int[1, 30], Gen.Int[1, 40], Gen.Int[1, 9999], Gen.Int[2, 60], Gen.Bool).Sample(
-        (rows, trees, seed, wanted, edges) =>
-        {
-            RowList list = new([.. Enumerable.Range(1, rows).Select(r => new TreeRow(r, 3, trees, [3], trees > 1 ? [4] : [], trees > 2 ? [5] : [], []))]);
-            var plan = SamplePlan.Of(rows * trees, list, 1, new(wanted, seed, EdgeRows: edges), []);
-            Assert.Equal(plan.Trees, plan.Route.Count);
-            Assert.Equal(plan.Route.Count, plan.Route.Select(t => (t.Row, t.Tree)).Distinct().Count());
-            Assert.Equal(Enumerable.Range(1, plan.Route.Count), plan.Route.Select(t => t.Order));
-            Assert.All(plan.Route, t => Assert.InRange(t.Tree, 6, trees + 2));
-            if (!edges && rows > 4) Assert.All(plan.Route, t => Assert.InRange(t.Row, 2, rows - 1));
-        });
+    public void Any_walk_keeps_to_the_trees_it_may_count() =>
+        Gen.Select(Gen.Int[1, 30], Gen.Int[1, 40], Gen.Int[1, 9999], Gen.Int[2, 60], Gen.Bool)
+            .Sample(
+                (rows, trees, seed, wanted, edges) =>
+                {
+                    RowList list = new([
+                        .. Enumerable
+                            .Range(1, rows)
+                            .Select(r => new TreeRow(r, 3, trees, [3], trees > 1 ? [4] : [], trees > 2 ? [5] : [], [])),
+                    ]);
+                    var plan = SamplePlan.Of(rows * trees, list, 1, new(wanted, seed, EdgeRows: edges), []);
+                    Assert.Equal(plan.Trees, plan.Route.Count);
+                    Assert.Equal(plan.Route.Count, plan.Route.Select(t => (t.Row, t.Tree)).Distinct().Count());
+                    Assert.Equal(Enumerable.Range(1, plan.Route.Count), plan.Route.Select(t => t.Order));
+                    Assert.All(plan.Route, t => Assert.InRange(t.Tree, 6, trees + 2));
+                    if (!edges && rows > 4)
+                        Assert.All(plan.Route, t => Assert.InRange(t.Row, 2, rows - 1));
+                }
+            );
 }

@@ -7,16 +7,28 @@ namespace Rama.Core.Tests.Count.Sample;
 
 public sealed class StopRuleTests
 {
-    private static readonly StopTerms Terms = new(Planned: 37, ToLeave: 163, Tolerance: 0.10, Trees: 2_400, CostPerBud: 0.07, CostPerTree: 1.3);
+    private static readonly StopTerms Terms = new(
+        Planned: 37,
+        ToLeave: 163,
+        Tolerance: 0.10,
+        Trees: 2_400,
+        CostPerBud: 0.07,
+        CostPerTree: 1.3
+    );
 
     private static StopAdvice After(params double[] buds)
     {
         var mean = MeanInterval.Of(buds, population: 2_400);
-        return StopRule.Of(buds.Length, mean.StandardError is { } error ? new(EstimateMethod.Simple, mean.Mean, error, buds.Length - 1) : null, Terms);
+        return StopRule.Of(
+            buds.Length,
+            mean.StandardError is { } error ? new(EstimateMethod.Simple, mean.Mean, error, buds.Length - 1) : null,
+            Terms
+        );
     }
 
     [Fact]
-    public void Four_trees_say_nothing_however_alike() => Assert.Equal(StopVerdict.TooFew, After(300, 301, 300, 299).Verdict);
+    public void Four_trees_say_nothing_however_alike() =>
+        Assert.Equal(StopVerdict.TooFew, After(300, 301, 300, 299).Verdict);
 
     [Fact]
     public void Far_from_a_border_five_trees_are_enough()
@@ -38,13 +50,24 @@ public sealed class StopRuleTests
 
     [Fact]
     public void After_the_planned_trees_it_says_not_settled() =>
-        Assert.Equal(StopVerdict.NotSettled, After([.. Enumerable.Range(0, 37).Select(i => 180.0 + (i % 2 == 0 ? 60 : -60))]).Verdict);
+        Assert.Equal(
+            StopVerdict.NotSettled,
+            After([.. Enumerable.Range(0, 37).Select(i => 180.0 + (i % 2 == 0 ? 60 : -60))]).Verdict
+        );
 
     [Fact]
     public void Where_little_hangs_on_it_another_tree_is_not_worth_its_minutes()
     {
         var mean = MeanInterval.Of([120, 240, 150, 210, 180]);
-        var advice = StopRule.Of(5, new(EstimateMethod.Simple, mean.Mean, mean.StandardError!.Value, 4), Terms with { Trees = 4, CostPerTree = 10 });
+        var advice = StopRule.Of(
+            5,
+            new(EstimateMethod.Simple, mean.Mean, mean.StandardError!.Value, 4),
+            Terms with
+            {
+                Trees = 4,
+                CostPerTree = 10,
+            }
+        );
         Assert.Equal(StopVerdict.NotWorthMore, advice.Verdict);
     }
 
@@ -54,7 +77,8 @@ public sealed class StopRuleTests
     [InlineData(0.5, 0.1978, 4)]
     [InlineData(1, 0.08332, 5)]
     [InlineData(2, 0.008491, 6)]
-    public void Unit_normal_loss_as_published(double z, double loss, int decimals) => Near.Printed(loss, StopRule.UnitLoss(z), decimals);
+    public void Unit_normal_loss_as_published(double z, double loss, int decimals) =>
+        Near.Printed(loss, StopRule.UnitLoss(z), decimals);
 
     /// <summary>
     /// Simulated: trees with CV 30 %, the true mean 4 % beyond the border, looked at after every tree up to the planned 37. The
@@ -66,8 +90,22 @@ public sealed class StopRuleTests
     {
         // Minutes that cost nothing: only the interval stops.
         var free = Terms with { CostPerTree = 0 };
-        Assert.InRange(WrongStops(m => StopRule.Of(m.Count, new(EstimateMethod.Simple, m.Mean, m.StandardError!.Value, m.Count - 1), free).Verdict == StopVerdict.Settled), 0, 0.05);
-        Assert.InRange(WrongStops(m => StudentT.InvCDF(0, 1, m.Count - 1, 0.975) * m.StandardError < Math.Abs(m.Mean - Terms.BandHigh)), 0.07, 0.20);
+        Assert.InRange(
+            WrongStops(m =>
+                StopRule
+                    .Of(m.Count, new(EstimateMethod.Simple, m.Mean, m.StandardError!.Value, m.Count - 1), free)
+                    .Verdict == StopVerdict.Settled
+            ),
+            0,
+            0.05
+        );
+        Assert.InRange(
+            WrongStops(m =>
+                StudentT.InvCDF(0, 1, m.Count - 1, 0.975) * m.StandardError < Math.Abs(m.Mean - Terms.BandHigh)
+            ),
+            0.07,
+            0.20
+        );
     }
 
     // The share of plantings where it stops at a mean on the wrong side of the border.
@@ -83,10 +121,13 @@ public sealed class StopRuleTests
             while (buds.Count < Terms.Planned)
             {
                 buds.Add(Normal.Sample(random, truth, 0.30 * truth));
-                if (buds.Count < 2) continue;
+                if (buds.Count < 2)
+                    continue;
                 var mean = MeanInterval.Of(buds, population: Terms.Trees);
-                if (!stops(mean)) continue;
-                if (mean.Mean < border) wrong++;
+                if (!stops(mean))
+                    continue;
+                if (mean.Mean < border)
+                    wrong++;
                 break;
             }
         }

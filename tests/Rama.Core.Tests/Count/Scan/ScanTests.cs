@@ -9,13 +9,41 @@ public sealed class ScanTests
 {
     // R: lm(c(182,201,233,164,250,190,176,221,208,195) ~ c(140,155,190,120,205,150,130,175,168,149)).
     private static readonly (int Scanned, int Counted)[] Pairs =
-        [(140, 182), (155, 201), (190, 233), (120, 164), (205, 250), (150, 190), (130, 176), (175, 221), (168, 208), (149, 195)];
+    [
+        (140, 182),
+        (155, 201),
+        (190, 233),
+        (120, 164),
+        (205, 250),
+        (150, 190),
+        (130, 176),
+        (175, 221),
+        (168, 208),
+        (149, 195),
+    ];
 
     private static ScanCalibration Calibrate(IEnumerable<(int Scanned, int Counted)> pairs, double mean)
     {
         var all = pairs.ToList();
-        var survey = new SurveyEntry { Trees = [.. all.Select((p, i) => new CountedTreeEntry { Row = 1, Tree = i + 1, FloralBuds = p.Counted })] }.Read();
-        return ScanCalibration.Of(survey.Trees, new(0, null, [], 2_000, mean, [.. all.Select((p, i) => new ScannedTree(1, i + 1, p.Scanned))]));
+        var survey = new SurveyEntry
+        {
+            Trees =
+            [
+                .. all.Select(
+                    (p, i) =>
+                        new CountedTreeEntry
+                        {
+                            Row = 1,
+                            Tree = i + 1,
+                            FloralBuds = p.Counted,
+                        }
+                ),
+            ],
+        }.Read();
+        return ScanCalibration.Of(
+            survey.Trees,
+            new(0, null, [], 2_000, mean, [.. all.Select((p, i) => new ScannedTree(1, i + 1, p.Scanned))])
+        );
     }
 
     [Fact]
@@ -34,9 +62,18 @@ public sealed class ScanTests
     {
         Assert.Equal("scan.few-trees", Calibrate(Pairs[..7], 160).Verdict.Code);
         Assert.Equal("scan.all-equal", Calibrate(Pairs.Select(p => (150, p.Counted)), 150).Verdict.Code);
-        Assert.Equal("scan.no-relation", Calibrate(Pairs.Select((p, i) => (Pairs[(i + 5) % 10].Scanned, p.Counted)), 160).Verdict.Code);
+        Assert.Equal(
+            "scan.no-relation",
+            Calibrate(Pairs.Select((p, i) => (Pairs[(i + 5) % 10].Scanned, p.Counted)), 160).Verdict.Code
+        );
         Assert.Equal("scan.out-of-range", Calibrate(Pairs, 400).Verdict.Code);
-        Assert.Equal("scan.poor-fit", Calibrate(Pairs.Concat(Pairs).Concat(Pairs).Select((p, i) => (p.Scanned + i % 3 * 60, p.Counted)), 200).Verdict.Code);
+        Assert.Equal(
+            "scan.poor-fit",
+            Calibrate(
+                Pairs.Concat(Pairs).Concat(Pairs).Select((p, i) => (p.Scanned + i % 3 * 60, p.Counted)),
+                200
+            ).Verdict.Code
+        );
     }
 
     // Two rows of 11 trees 2 m apart, running north from 45.6° N: one degree of latitude is 111.13 km there (WGS 84).
@@ -56,7 +93,8 @@ public sealed class ScanTests
 
     private static RowAxes Axes()
     {
-        static RowAxis Row(int number, double eastM) => new(new(number, 5, 11, [], [], [], []), [At(0, eastM), At(20, eastM)]);
+        static RowAxis Row(int number, double eastM) =>
+            new(new(number, 5, 11, [], [], [], []), [At(0, eastM), At(20, eastM)]);
         return new([Row(1, 0), Row(2, 4)], 4);
     }
 

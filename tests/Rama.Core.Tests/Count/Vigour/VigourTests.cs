@@ -5,7 +5,13 @@ namespace Rama.Core.Tests.Count.Vigour;
 
 public sealed class VigourTests
 {
-    private static VigourMark Shoots(double cm) => new VigourMarkEntry { Row = 1, Tree = 2, Extension = new(cm, "cm") }.Read();
+    private static VigourMark Shoots(double cm) =>
+        new VigourMarkEntry
+        {
+            Row = 1,
+            Tree = 2,
+            Extension = new(cm, "cm"),
+        }.Read();
 
     // Shoots of 20 to 45 cm on a bearing tree: common practice, no source.
     [Theory]
@@ -30,7 +36,13 @@ public sealed class VigourTests
     [Fact]
     public void Canker_keeps_pruners_out_of_wet_trees()
     {
-        var canker = new VigourMarkEntry { Row = 3, Tree = 9, Conditions = [TreeCondition.Canker], LookAgain = new(2027, 5, 1) }.Read();
+        var canker = new VigourMarkEntry
+        {
+            Row = 3,
+            Tree = 9,
+            Conditions = [TreeCondition.Canker],
+            LookAgain = new(2027, 5, 1),
+        }.Read();
         var summary = VigourSummary.Of([Shoots(30), canker])!;
         Assert.Equal(GrowthVigour.Balanced, summary.Vigour);
         Assert.Equal("no-wet-cuts", Assert.Single(summary.Advice).Id);
@@ -44,7 +56,20 @@ public sealed class VigourTests
     [Fact]
     public void Shade_is_told_at_the_latest_sign_a_quarter_of_the_places_show()
     {
-        ShadeSign[] seen = [ShadeSign.None, ShadeSign.Early, ShadeSign.Early, ShadeSign.Late, ShadeSign.VeryLate, ShadeSign.None, ShadeSign.None, ShadeSign.None];
-        Assert.Equal(ShadeSign.Late, VigourSummary.Of([.. seen.Select(s => new VigourMarkEntry { Row = 1, Shade = s }.Read())])!.Shade);
+        ShadeSign[] seen =
+        [
+            ShadeSign.None,
+            ShadeSign.Early,
+            ShadeSign.Early,
+            ShadeSign.Late,
+            ShadeSign.VeryLate,
+            ShadeSign.None,
+            ShadeSign.None,
+            ShadeSign.None,
+        ];
+        Assert.Equal(
+            ShadeSign.Late,
+            VigourSummary.Of([.. seen.Select(s => new VigourMarkEntry { Row = 1, Shade = s }.Read())])!.Shade
+        );
     }
 }

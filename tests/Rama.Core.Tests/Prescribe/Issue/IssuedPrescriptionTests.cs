@@ -11,10 +11,16 @@ public sealed class IssuedPrescriptionTests
     private static readonly PlanEntry Entry = Entries.Plan(300, 310, 290, 305, 295, 300);
 
     private static PlanEntry Holding(string setting, double value) =>
-        Entry with { Cutting = new() { Settings = new Dictionary<string, double?> { [setting] = value } } };
+        Entry with
+        {
+            Cutting = new() { Settings = new Dictionary<string, double?> { [setting] = value } },
+        };
 
     private static PlanEntry Deciding(DecisionKind held) =>
-        Entry with { Settings = Entry.Settings with { Held = held, HeldReason = "frost" } };
+        Entry with
+        {
+            Settings = Entry.Settings with { Held = held, HeldReason = "frost" },
+        };
 
     private static IssuedPrescription Of(PlanEntry entry) => IssuedPrescription.Of(PruningPlan.Of(entry))!;
 
@@ -55,7 +61,10 @@ public sealed class IssuedPrescriptionTests
     public void A_gauge_nobody_reads_is_no_difference()
     {
         static IssuedPrescription WithGauge(IssuedPrescription of, double gauge) =>
-            of with { Classes = [.. of.Classes.Select(c => c with { BudsPerCm2 = gauge })] };
+            of with
+            {
+                Classes = [.. of.Classes.Select(c => c with { BudsPerCm2 = gauge })],
+            };
         var byAmounts = Of(Entry);
         var byGauge = Of(Entry with { Cutting = new() { Way = WayOfWorking.Gauge } });
         Assert.True(byAmounts.AsksTheSame(WithGauge(byAmounts, 99)));

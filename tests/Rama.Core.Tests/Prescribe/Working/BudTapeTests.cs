@@ -7,7 +7,13 @@ public sealed class BudTapeTests
 {
     public static readonly TheoryData<double, double, double> Gauges = new()
     {
-        { 5, 8, 22 }, { 0.4, 8, 22 }, { 12.3, 8, 22 }, { 60, 8, 22 }, { 300, 8, 22 }, { 8, 16, 45 }, { 2, 24, 49 },
+        { 5, 8, 22 },
+        { 0.4, 8, 22 },
+        { 12.3, 8, 22 },
+        { 60, 8, 22 },
+        { 300, 8, 22 },
+        { 8, 16, 45 },
+        { 2, 24, 49 },
     };
 
     // Girth is π times thickness: 8 to 22 mm thick are 25 to 69 mm round (geometry).

@@ -7,8 +7,14 @@ namespace Rama.Core.Tests.Prescribe.Working;
 
 public sealed class WaysOfWorkingTests
 {
-    private static readonly MissCosts Costs = new(110 / 192.5, SetOutcome.Of(BetaShare.Of(0.62, 0.08)!.Value), 0.62,
-        0.02, 0.11, 20);
+    private static readonly MissCosts Costs = new(
+        110 / 192.5,
+        SetOutcome.Of(BetaShare.Of(0.62, 0.08)!.Value),
+        0.62,
+        0.02,
+        0.11,
+        20
+    );
 
     // Handbook 7.3 [derived; numerical integration]: 110 fruit at a set of .62 ± .08; 192.5 buds are short 2.67
     // fruit, 158 left 13.11, 130 left 29.40.
@@ -25,9 +31,17 @@ public sealed class WaysOfWorkingTests
         var reading = PlanReading.Of(Entries.Plan(300, 310, 290, 305, 295, 300));
         var plan = PruningPlan.Of(reading);
         return BlockSimulation.Of(
-            plan.Planting!.System.RulesFor(reading.Cutting.Answers), plan.Stock!, plan.Prescription!, reading.Settings,
-            400, 1, null, plan.CostsOf(reading), skill,
-            cancel: TestContext.Current.CancellationToken);
+            plan.Planting!.System.RulesFor(reading.Cutting.Answers),
+            plan.Stock!,
+            plan.Prescription!,
+            reading.Settings,
+            400,
+            1,
+            null,
+            plan.CostsOf(reading),
+            skill,
+            cancel: TestContext.Current.CancellationToken
+        );
     }
 
     [Fact]

@@ -6,13 +6,22 @@ namespace Rama.Core.Tests.Target.Capacity;
 public sealed class CanopyLimitsTests
 {
     private static CanopyLimits Of(CanopyKind kind, double row, double tree, CanopyEntry? canopy = null) =>
-        new CanopyLimitsEntry { Kind = kind, RowSpacing = new(row, "m"), TreeSpacing = new(tree, "m"), Canopy = canopy }.Calculate().Limits;
+        new CanopyLimitsEntry
+        {
+            Kind = kind,
+            RowSpacing = new(row, "m"),
+            TreeSpacing = new(tree, "m"),
+            Canopy = canopy,
+        }
+            .Calculate()
+            .Limits;
 
     // Handbook 2.9 [practice]: 0.9 × row spacing for spindles, the row spacing for thin walls.
     [Theory]
     [InlineData(CanopyKind.Spindle, 3.06)]
     [InlineData(CanopyKind.Wall, 3.4)]
-    public void Height_by_row_spacing(CanopyKind kind, double height) => Near.Printed(height, Of(kind, 3.4, 1).HeightM, 2);
+    public void Height_by_row_spacing(CanopyKind kind, double height) =>
+        Near.Printed(height, Of(kind, 3.4, 1).HeightM, 2);
 
     // Handbook 2.9 [derived]: min(.8 × 6.5, 2.5 × 1.9) − 1.2.
     [Fact]
@@ -75,12 +84,14 @@ public sealed class CanopyLimitsTests
 
     // Handbook 2.1 [derived]: open V, 1.8 m, six leaders in two planes stand 0.6 m apart.
     [Fact]
-    public void Leaders_of_a_v() => Near.Printed(0.6, Of(CanopyKind.OpenV, 4, 1.8, new() { Leaders = 6 }).LeaderSpacingM, 9);
+    public void Leaders_of_a_v() =>
+        Near.Printed(0.6, Of(CanopyKind.OpenV, 4, 1.8, new() { Leaders = 6 }).LeaderSpacingM, 9);
 
     [Fact]
     public void A_leader_spacing_that_does_not_divide_is_told_with_one_that_does()
     {
-        var warning = Of(CanopyKind.Wall, 4, 1.8, new() { Leaders = 4, LeaderSpacing = new(0.5, "m") }).Warnings.Single(w => w.Code == "canopy.leader-spacing");
+        var warning = Of(CanopyKind.Wall, 4, 1.8, new() { Leaders = 4, LeaderSpacing = new(0.5, "m") })
+            .Warnings.Single(w => w.Code == "canopy.leader-spacing");
         Assert.Equal(0.45, warning.Figures.Single(f => f.Name == "leader spacing").Value, 9);
     }
 
@@ -96,5 +107,7 @@ public sealed class CanopyLimitsTests
 
     [Fact]
     public void An_alley_that_leaves_no_room_is_told() =>
-        Assert.Contains(Of(CanopyKind.OpenV, 2.2, 1, new() { Alley = new(2.4, "m") }).Warnings, w => w.Code == "canopy.no-room");
+        Assert.Contains(Of(CanopyKind.OpenV, 2.2, 1, new() { Alley = new(2.4, "m") }).Warnings, w =>
+            w.Code == "canopy.no-room"
+        );
 }

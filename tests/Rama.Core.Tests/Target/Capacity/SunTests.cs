@@ -12,9 +12,20 @@ public sealed class SunTests
     [InlineData("2027-06-21T05:00:00Z", 45.6, 9.9, 12.914, 69.497, 0.10)]
     [InlineData("2027-01-10T02:00:00Z", -41.3, 174.8, 62.702, 307.900, 0.03)]
     [InlineData("2027-07-04T20:00:00Z", 46.6, -120.5, 66.209, 176.286, 0.03)]
-    public void Stands_where_a_general_library_says(string instant, double latitude, double longitude, double elevation, double azimuth, double refraction)
+    public void Stands_where_a_general_library_says(
+        string instant,
+        double latitude,
+        double longitude,
+        double elevation,
+        double azimuth,
+        double refraction
+    )
     {
-        var sun = SunPosition.At(DateTimeOffset.Parse(instant, System.Globalization.CultureInfo.InvariantCulture), latitude, longitude);
+        var sun = SunPosition.At(
+            DateTimeOffset.Parse(instant, System.Globalization.CultureInfo.InvariantCulture),
+            latitude,
+            longitude
+        );
         Assert.InRange(elevation - sun.ElevationDeg, -0.02, refraction);
         Assert.Equal(azimuth, sun.AzimuthDeg, 0.03);
     }
@@ -26,7 +37,13 @@ public sealed class SunTests
     [InlineData("2027-12-22T02:42:00Z", -23.44)]
     [InlineData("2027-03-20T20:25:00Z", 0)]
     public void Declination_through_the_year(string instant, double declination) =>
-        Assert.Equal(declination, SunPosition.At(DateTimeOffset.Parse(instant, System.Globalization.CultureInfo.InvariantCulture), 0, 0).DeclinationDeg, 0.01);
+        Assert.Equal(
+            declination,
+            SunPosition
+                .At(DateTimeOffset.Parse(instant, System.Globalization.CultureInfo.InvariantCulture), 0, 0)
+                .DeclinationDeg,
+            0.01
+        );
 
     // At noon of the longest day the sun stands 90° − latitude + 23.44° high. Rows north to south then cast no shadow across the
     // alley and each face has half the day.
@@ -39,7 +56,11 @@ public sealed class SunTests
         Assert.Equal(0.5, light.RightFaceLit, 0.01);
         Assert.Equal(0, light.NoonShadowM, 0.05);
         // Length of the longest day at 45.6° without refraction, 24/π · acos(−tan φ · tan δ).
-        Assert.Equal(24 / Math.PI * Math.Acos(-Math.Tan(45.6 * Math.PI / 180) * Math.Tan(23.44 * Math.PI / 180)), light.DaylightHours, 0.06);
+        Assert.Equal(
+            24 / Math.PI * Math.Acos(-Math.Tan(45.6 * Math.PI / 180) * Math.Tan(23.44 * Math.PI / 180)),
+            light.DaylightHours,
+            0.06
+        );
     }
 
     [Fact]

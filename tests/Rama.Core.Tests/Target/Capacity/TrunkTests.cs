@@ -10,7 +10,8 @@ public sealed class TrunkTests
     [InlineData(16, 20.37)]
     [InlineData(20, 31.83)]
     [InlineData(25, 49.74)]
-    public void Cross_section_from_girth(double girthCm, double areaCm2) => Near.Printed(areaCm2, Trunk.CrossSectionCm2(girthCm), 2);
+    public void Cross_section_from_girth(double girthCm, double areaCm2) =>
+        Near.Printed(areaCm2, Trunk.CrossSectionCm2(girthCm), 2);
 
     // Handbook 2.3 [memory: extension guides]: 6 to 8 fruit/cm² usual for apple, 4 to 6 for biennial-prone varieties.
     [Theory]
@@ -25,6 +26,8 @@ public sealed class TrunkTests
     }
 
     [Fact]
-    public void Young_trees_are_warned_of() => Assert.Contains(
-        CropLoad.Check((Entries.Planting with { YearPlanted = 2026 }).Read(2027), 30, null), w => w.Code == "crop-load.young");
+    public void Young_trees_are_warned_of() =>
+        Assert.Contains(CropLoad.Check((Entries.Planting with { YearPlanted = 2026 }).Read(2027), 30, null), w =>
+            w.Code == "crop-load.young"
+        );
 }

@@ -35,7 +35,14 @@ public sealed class BudTargetTests
         Assert.Equal(code, Of(96, factor).Warnings.SingleOrDefault()?.Code);
 
     private static BudTarget Of(double fruit, double factor, double? limbs = null) =>
-        new BudFactorEntry { FruitPerTree = fruit, BudFactor = factor, LimbsPerTree = limbs }.Calculate().Buds;
+        new BudFactorEntry
+        {
+            FruitPerTree = fruit,
+            BudFactor = factor,
+            LimbsPerTree = limbs,
+        }
+            .Calculate()
+            .Buds;
 
     [Theory]
     [InlineData(0.9)]
@@ -43,5 +50,8 @@ public sealed class BudTargetTests
     [InlineData(7.0)]
     public void A_factor_that_cannot_be_is_told_at_its_field(double factor) =>
         Entries.AssertProblem(
-            Entries.ProblemsOf(() => new BudFactorEntry { FruitPerTree = 96, BudFactor = factor }.Calculate()), "budFactor", "range");
+            Entries.ProblemsOf(() => new BudFactorEntry { FruitPerTree = 96, BudFactor = factor }.Calculate()),
+            "budFactor",
+            "range"
+        );
 }

@@ -7,12 +7,20 @@ namespace Rama.Core.Tests.Target.Insurance;
 /// <summary>What past seasons teach about the set, held to simulated plantings whose truth is known.</summary>
 public sealed class SetHistoryTests
 {
-    private const double TrueMean = 0.62, TrueSd = 0.08, Factor = 1.8;
+    private const double TrueMean = 0.62,
+        TrueSd = 0.08,
+        Factor = 1.8;
 
     private static List<PastSet> Seasons(Random random, int years, bool thinnedUnnoted, double mean = TrueMean)
     {
         var (a, b) = BetaShare.Of(mean, TrueSd)!.Value;
-        return [.. Enumerable.Range(0, years).Select(_ => Beta.Sample(random, a, b)).Select(p => thinnedUnnoted && p > 1 / Factor ? new PastSet(1 / Factor, true) : new PastSet(p, false))];
+        return
+        [
+            .. Enumerable
+                .Range(0, years)
+                .Select(_ => Beta.Sample(random, a, b))
+                .Select(p => thinnedUnnoted && p > 1 / Factor ? new PastSet(1 / Factor, true) : new PastSet(p, false)),
+        ];
     }
 
     // Handbook 2.4: with true mean .62 and factor 1.8 four years in five show only "at least 1 ÷ factor".
@@ -20,7 +28,10 @@ public sealed class SetHistoryTests
     public void A_block_thinned_to_its_target_does_not_ratchet_its_factor_up()
     {
         var random = new Random(11);
-        var fits = Enumerable.Range(0, 60).Select(_ => SetHistory.Of(Seasons(random, 25, true), 0.55, TrueSd)!).ToList();
+        var fits = Enumerable
+            .Range(0, 60)
+            .Select(_ => SetHistory.Of(Seasons(random, 25, true), 0.55, TrueSd)!)
+            .ToList();
         Assert.InRange(fits.Average(f => f.Mean), TrueMean - 0.02, TrueMean + 0.02);
         Assert.InRange(fits.Average(f => f.Censored / 25.0), 0.7, 0.88);
         // Taken as they stand, the same years would put the mean below 1 ÷ factor.
@@ -44,12 +55,20 @@ public sealed class SetHistoryTests
         var (predicted, plugIn, cases) = (0.0, 0.0, 0);
         while (cases < 600)
         {
-            var truth = BetaShare.Of(Math.Clamp(Normal.Sample(random, TrueMean, SetHistory.MeanSpread), 0.3, 0.85), TrueSd);
-            if (truth is not { } set) continue;
-            List<PastSet> seasons = [.. Enumerable.Range(0, 3).Select(_ => new PastSet(Beta.Sample(random, set.A, set.B), false))];
+            var truth = BetaShare.Of(
+                Math.Clamp(Normal.Sample(random, TrueMean, SetHistory.MeanSpread), 0.3, 0.85),
+                TrueSd
+            );
+            if (truth is not { } set)
+                continue;
+            List<PastSet> seasons =
+            [
+                .. Enumerable.Range(0, 3).Select(_ => new PastSet(Beta.Sample(random, set.A, set.B), false)),
+            ];
             var mean = seasons.Average(s => s.Share);
             var sd = Math.Sqrt(seasons.Sum(s => (s.Share - mean) * (s.Share - mean)) / 2);
-            if (BetaShare.Of(mean, sd) is not { } naive) continue;
+            if (BetaShare.Of(mean, sd) is not { } naive)
+                continue;
             var fit = SetHistory.Of(seasons, TrueMean, TrueSd)!;
             predicted += SetOutcome.Of(set).ReachedWith(SetOutcome.Of(fit.Predicted).FactorReaching(0.8));
             plugIn += SetOutcome.Of(set).ReachedWith(SetOutcome.Of(naive).FactorReaching(0.8));
@@ -71,7 +90,8 @@ public sealed class SetHistoryTests
     [Fact]
     public void A_poor_year_raises_the_factor_and_a_good_one_lowers_it()
     {
-        double After(double share) => SetOutcome.Of(SetHistory.Of([new(share, false)], 0.62, 0.08)!.Predicted).FactorReaching(0.8);
+        double After(double share) =>
+            SetOutcome.Of(SetHistory.Of([new(share, false)], 0.62, 0.08)!.Predicted).FactorReaching(0.8);
         Assert.True(After(0.45) > After(0.62));
         Assert.True(After(0.62) > After(0.75));
     }

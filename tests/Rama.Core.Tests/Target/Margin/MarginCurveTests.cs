@@ -8,13 +8,30 @@ public sealed class MarginCurveTests
 {
     private static readonly PriceListEntry OnePrice = new()
     {
-        Currency = "eur", Classes = [new() { PricePerKg = 0.8 }], RejectPricePerKg = 0.1, HarvestCostPerKg = 0.3, ThinningCostPer100 = 1, Cv = new(17, "%"),
+        Currency = "eur",
+        Classes = [new() { PricePerKg = 0.8 }],
+        RejectPricePerKg = 0.1,
+        HarvestCostPerKg = 0.3,
+        ThinningCostPer100 = 1,
+        Cv = new(17, "%"),
     };
 
     private static readonly EconomicsEntry Entry = new()
     {
-        Planting = new() { RowSpacing = new(4, "m"), TreeSpacing = new(1, "m"), Area = new(1, "ha") },
-        TcsaCm2 = 20, PackOut = new(90, "%"), Prices = OnePrice, FruitMassG = 180, BudFactor = 1.8, SetShare = new(60, "%"), Fruitlets = 2, FruitPerTree = 120,
+        Planting = new()
+        {
+            RowSpacing = new(4, "m"),
+            TreeSpacing = new(1, "m"),
+            Area = new(1, "ha"),
+        },
+        TcsaCm2 = 20,
+        PackOut = new(90, "%"),
+        Prices = OnePrice,
+        FruitMassG = 180,
+        BudFactor = 1.8,
+        SetShare = new(60, "%"),
+        Fruitlets = 2,
+        FruitPerTree = 120,
     };
 
     // By hand: 120 fruit on 20 cm² are 6 fruit/cm²; 180 + 6 × (7 − 6) = 186 g; 2 500 trees pick 55 800 kg. They bring
@@ -49,8 +66,10 @@ public sealed class MarginCurveTests
 
     [Fact]
     public void Prices_under_costs_are_said_to_lose_money() =>
-        Assert.Equal("margin.loses", (Entry with { Prices = OnePrice with { Classes = [new() { PricePerKg = 0.2 }] } })
-            .Calculate().Meaning.Code);
+        Assert.Equal(
+            "margin.loses",
+            (Entry with { Prices = OnePrice with { Classes = [new() { PricePerKg = 0.2 }] } }).Calculate().Meaning.Code
+        );
 
     // A sum of money is given away only by one's own prices and seasons.
     [Fact]
@@ -65,12 +84,27 @@ public sealed class MarginCurveTests
     [Fact]
     public void No_crop_is_recommended_that_the_trunks_are_too_small_for()
     {
-        var price = new PriceListEntry { Currency = "eur", Classes = [new() { PricePerKg = 2 }], RejectPricePerKg = 0.1,
-            HarvestCostPerKg = 0.1, ThinningCostPer100 = 0.1, Cv = new(17, "%") }
-            .Read(PackageMasses.Default, DiameterLaw.Round(0.85, "test"));
+        var price = new PriceListEntry
+        {
+            Currency = "eur",
+            Classes = [new() { PricePerKg = 2 }],
+            RejectPricePerKg = 0.1,
+            HarvestCostPerKg = 0.1,
+            ThinningCostPer100 = 0.1,
+            Cv = new(17, "%"),
+        }.Read(PackageMasses.Default, DiameterLaw.Round(0.85, "test"));
         MarginTerms Terms(double? most) =>
-            new(2_500, 20, 0.9, price, ResponseLines.Size([], 180, 6, 8), ResponseLines.Return([], false, 1.8, 6, 8),
-            0.6, 1.5, most);
+            new(
+                2_500,
+                20,
+                0.9,
+                price,
+                ResponseLines.Size([], 180, 6, 8),
+                ResponseLines.Return([], false, 1.8, 6, 8),
+                0.6,
+                1.5,
+                most
+            );
         Assert.True(MarginCurve.Of(Terms(null), null).Best.FruitPerTree > 160);
         Assert.InRange(MarginCurve.Of(Terms(7), null).Best.FruitPerTree, 130, 140);
     }
@@ -91,7 +125,15 @@ public sealed class MarginCurveTests
     {
         var sized = Entry with
         {
-            Prices = OnePrice with { Classes = [new() { PricePerKg = 0.1 }, new() { From = new(150, "g"), PricePerKg = 0.5 }, new() { From = new(180, "g"), PricePerKg = 1 }] },
+            Prices = OnePrice with
+            {
+                Classes =
+                [
+                    new() { PricePerKg = 0.1 },
+                    new() { From = new(150, "g"), PricePerKg = 0.5 },
+                    new() { From = new(180, "g"), PricePerKg = 1 },
+                ],
+            },
         };
         Assert.True(sized.Calculate().Best.FruitPerTree < Entry.Calculate().Best.FruitPerTree);
     }
@@ -100,12 +142,26 @@ public sealed class MarginCurveTests
     [Fact]
     public void A_heavy_crop_of_a_biennial_variety_pays_in_the_second_year()
     {
-        var heavy = (Entry with { BiennialProne = true, CropDensityLow = 4, CropDensityHigh = 6, FruitPerTree = 180 }).Calculate();
+        var heavy = (
+            Entry with
+            {
+                BiennialProne = true,
+                CropDensityLow = 4,
+                CropDensityHigh = 6,
+                FruitPerTree = 180,
+            }
+        ).Calculate();
         Assert.True(heavy.Chosen!.NextFruitPerTree < 180);
         Assert.True(heavy.Chosen.SteadyPerHa < heavy.Chosen.MarginPerHa);
         Assert.Contains(heavy.Warnings, w => w.Code == "margin.alternates");
         // Twice the wanted buds at mid-range: 5 fruit/cm² leave 18 buds/cm², ten of them fruit at 60 % set.
-        Near.Printed(100, (Entry with { BiennialProne = true, CropDensityLow = 4, CropDensityHigh = 6, FruitPerTree = 100 }).Calculate().Chosen!.NextFruitPerTree, 9);
+        Near.Printed(
+            100,
+            (Entry with { BiennialProne = true, CropDensityLow = 4, CropDensityHigh = 6, FruitPerTree = 100 })
+                .Calculate()
+                .Chosen!.NextFruitPerTree,
+            9
+        );
         // 9 fruit/cm² leave 18 − 1.5 × 4 = 12 buds/cm², 7.2 × 20 = 144 fruit.
         Near.Printed(144, heavy.Chosen.NextFruitPerTree, 9);
     }
@@ -123,11 +179,19 @@ public sealed class MarginCurveTests
         Assert.All(told, v =>
         {
             var (prone, low, high) = (v.Traits.BiennialProne, v.CropDensityLow!.Value, v.CropDensityHigh!.Value);
-            bool Lasts(double density) => (Entry with
-            {
-                BiennialProne = prone, CropDensityLow = low, CropDensityHigh = high, SetShare = new(62, "%"),
-                FruitPerTree = density * 20,
-            }).Calculate().Chosen!.Lasts;
+            bool Lasts(double density) =>
+                (
+                    Entry with
+                    {
+                        BiennialProne = prone,
+                        CropDensityLow = low,
+                        CropDensityHigh = high,
+                        SetShare = new(62, "%"),
+                        FruitPerTree = density * 20,
+                    }
+                )
+                    .Calculate()
+                    .Chosen!.Lasts;
             var binds = (prone ? 1.64 : 1.82) * (low + high) / 2;
             Assert.True(Lasts(high));
             Assert.True(Lasts(0.98 * binds));
@@ -147,7 +211,9 @@ public sealed class MarginCurveTests
 
     [Fact]
     public void Two_seasons_of_size_are_warned_of() =>
-        Assert.Contains((Entry with { Sizes = [new(5, 190), new(8, 170)] }).Calculate().Warnings, w => w.Code == "margin.few-seasons");
+        Assert.Contains((Entry with { Sizes = [new(5, 190), new(8, 170)] }).Calculate().Warnings, w =>
+            w.Code == "margin.few-seasons"
+        );
 
     [Fact]
     public void The_curve_does_not_claim_what_it_has_not_seen()
@@ -161,7 +227,16 @@ public sealed class MarginCurveTests
     [Fact]
     public void What_is_wrong_is_told_at_its_field()
     {
-        var problems = Entries.ProblemsOf(() => (Entry with { TcsaCm2 = null, Prices = OnePrice with { Currency = "euros" }, Sizes = [new(-1, 100)] }).Calculate());
+        var problems = Entries.ProblemsOf(() =>
+            (
+                Entry with
+                {
+                    TcsaCm2 = null,
+                    Prices = OnePrice with { Currency = "euros" },
+                    Sizes = [new(-1, 100)],
+                }
+            ).Calculate()
+        );
         Entries.AssertProblem(problems, "tcsaCm2", "missing");
         Entries.AssertProblem(problems, "prices.currency", "long");
         Entries.AssertProblem(problems, "sizes[0].cropDensity", "range");

@@ -5,10 +5,24 @@ namespace Rama.Core.Tests.Target.Sharing;
 
 public sealed class ClassTargetsTests
 {
-    private static ClassTargetsEntry Entry(double k, params (double Share, double Tcsa)[] classes) => new()
-    {
-        FruitPerTree = 78, Exponent = k, Classes = [.. classes.Select((c, i) => new TrunkClassEntry { Name = $"c{i}", Share = new(c.Share, "share"), TcsaCm2 = c.Tcsa })],
-    };
+    private static ClassTargetsEntry Entry(double k, params (double Share, double Tcsa)[] classes) =>
+        new()
+        {
+            FruitPerTree = 78,
+            Exponent = k,
+            Classes =
+            [
+                .. classes.Select(
+                    (c, i) =>
+                        new TrunkClassEntry
+                        {
+                            Name = $"c{i}",
+                            Share = new(c.Share, "share"),
+                            TcsaCm2 = c.Tcsa,
+                        }
+                ),
+            ],
+        };
 
     // Handbook 2.8 [derived].
     [Theory]
@@ -21,18 +35,35 @@ public sealed class ClassTargetsTests
     }
 
     [Fact]
-    public void The_block_keeps_its_mean() => Gen.Select(Gen.Double[2, 60].List[8, 60], Gen.Double[0, 1.5]).Sample((girths, k) =>
-    {
-        var targets = new ClassTargetsEntry { FruitPerTree = 90, Exponent = k, GirthsCm = girths }.Calculate().Classes;
-        return Math.Abs(targets.Sum(t => t.Class.Share * t.FruitPerTree) - 90) < 1e-9 && Math.Abs(targets.Sum(t => t.Class.Share) - 1) < 1e-12;
-    });
+    public void The_block_keeps_its_mean() =>
+        Gen.Select(Gen.Double[2, 60].List[8, 60], Gen.Double[0, 1.5])
+            .Sample(
+                (girths, k) =>
+                {
+                    var targets = new ClassTargetsEntry
+                    {
+                        FruitPerTree = 90,
+                        Exponent = k,
+                        GirthsCm = girths,
+                    }
+                        .Calculate()
+                        .Classes;
+                    return Math.Abs(targets.Sum(t => t.Class.Share * t.FruitPerTree) - 90) < 1e-9
+                        && Math.Abs(targets.Sum(t => t.Class.Share) - 1) < 1e-12;
+                }
+            );
 
     // Per tree, the mean of A^k and not the mean A to the k (handbook 2.8): 10 and 30 cm², k = .5, give (√10 + √30) ÷ 2 = 4.320.
     [Fact]
     public void Per_tree_the_mean_of_powers_counts()
     {
         double Girth(double tcsa) => Math.Sqrt(tcsa * 4 * Math.PI);
-        var classes = TrunkClass.Split([.. Enumerable.Repeat(Girth(10), 4), .. Enumerable.Repeat(Girth(30), 4)], 0.5, smallBelowCm: 1, largeFromCm: 1_000)!;
+        var classes = TrunkClass.Split(
+            [.. Enumerable.Repeat(Girth(10), 4), .. Enumerable.Repeat(Girth(30), 4)],
+            0.5,
+            smallBelowCm: 1,
+            largeFromCm: 1_000
+        )!;
         Near.Printed(4.320, classes.Single().Weight, 3);
     }
 
@@ -51,8 +82,16 @@ public sealed class ClassTargetsTests
     public void Shares_that_do_not_add_up_are_told()
     {
         Entries.AssertProblem(Entries.ProblemsOf(() => Entry(1, (.3, 10), (.5, 16)).Calculate()), "classes", "sum");
-        Entries.AssertProblem(Entries.ProblemsOf(() => new ClassTargetsEntry { FruitPerTree = 90, GirthsCm = [12, 13] }.Calculate()), "girthsCm", "list");
-        Entries.AssertProblem(Entries.ProblemsOf(() => new ClassTargetsEntry { FruitPerTree = 90 }.Calculate()), "classes", "conflict");
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() => new ClassTargetsEntry { FruitPerTree = 90, GirthsCm = [12, 13] }.Calculate()),
+            "girthsCm",
+            "list"
+        );
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() => new ClassTargetsEntry { FruitPerTree = 90 }.Calculate()),
+            "classes",
+            "conflict"
+        );
     }
 
     // Handbook 2.8: a weak top carries less than its share of limb area, a strong one its full share.
@@ -61,6 +100,8 @@ public sealed class ClassTargetsTests
     {
         double Top(TopVigour top) => ZoneTargets.Of(200, top).Zones[0].BudsPerTree;
         Assert.True(Top(TopVigour.Weak) < Top(TopVigour.Normal) && Top(TopVigour.Normal) < Top(TopVigour.Strong));
-        Assert.All(Enum.GetValues<TopVigour>(), top => Assert.Equal(200, ZoneTargets.Of(200, top).Zones.Sum(z => z.BudsPerTree), 9));
+        Assert.All(Enum.GetValues<TopVigour>(), top =>
+            Assert.Equal(200, ZoneTargets.Of(200, top).Zones.Sum(z => z.BudsPerTree), 9)
+        );
     }
 }

@@ -5,7 +5,8 @@ import { plantingKey, usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
 import { useChosenSeason } from '../season/useSeason';
 
-const budsOf = (tree: CountedTree | null) => tree && (tree.floralBuds ?? tree.buds ?? (tree.kinds ?? []).reduce((sum, k) => sum + (k.buds ?? 0), 0));
+const budsOf = (tree: CountedTree | null) =>
+  tree && (tree.floralBuds ?? tree.buds ?? (tree.kinds ?? []).reduce((sum, k) => sum + (k.buds ?? 0), 0));
 
 /** What came from the row: trees two people counted differently, who counted, skipped trees, the vigour walk, photographs. */
 export function FieldNews() {
@@ -15,7 +16,12 @@ export function FieldNews() {
   const client = useQueryClient();
   const field = useQuery({
     queryKey: ['field', view.id, season],
-    queryFn: () => answered(api.GET('/api/v1/plantings/{id}/field', { params: { path: { id: view.id }, query: season === null ? {} : { season } } })),
+    queryFn: () =>
+      answered(
+        api.GET('/api/v1/plantings/{id}/field', {
+          params: { path: { id: view.id }, query: season === null ? {} : { season } },
+        }),
+      ),
   });
   const news = field.data;
   if (!news || (news.entries.length === 0 && news.photos.length === 0)) return null;
@@ -24,8 +30,13 @@ export function FieldNews() {
   const skipped = news.entries.filter((e) => e.kind === 'skip' && e.standing === 'inForce');
   const marks = news.entries.filter((e) => e.kind === 'mark' && e.standing === 'inForce');
   const choose = async (entry: string, take: boolean) => {
-    await answered(api.PUT('/api/v1/plantings/{id}/field/{entry}', { params: { path: { id: view.id, entry } }, body: { take } }));
-    await Promise.all([client.invalidateQueries({ queryKey: ['field', view.id] }), client.invalidateQueries({ queryKey: plantingKey(view.id, season) })]);
+    await answered(
+      api.PUT('/api/v1/plantings/{id}/field/{entry}', { params: { path: { id: view.id, entry } }, body: { take } }),
+    );
+    await Promise.all([
+      client.invalidateQueries({ queryKey: ['field', view.id] }),
+      client.invalidateQueries({ queryKey: plantingKey(view.id, season) }),
+    ]);
   };
   const { vigour } = news;
   return (
@@ -33,49 +44,121 @@ export function FieldNews() {
       <h2>{t('news.title')}</h2>
       {conflicts.length > 0 && (
         <section className="news-conflicts" data-test="conflicts">
-          <p><strong>{t('news.conflicts', { count: conflicts.length })}</strong></p>
+          <p>
+            <strong>{t('news.conflicts', { count: conflicts.length })}</strong>
+          </p>
           {conflicts.map((c) => (
             <div key={c.id} className="news-conflict">
               <span>{t('outlier.place', { row: c.row, tree: c.tree })}</span>
-              <span>{t('news.counted', { buds: budsOf(c.counted) ?? 0, person: c.person ?? '–', time: time.format(new Date(c.at)) })}<br />
-                <span className="small dim">{t('news.in-force', { buds: budsOf(c.inForce) ?? 0 })}</span></span>
               <span>
-                <Button size="small" disabled={!may('count')} onClick={() => void choose(c.id, true)} data-test="take">{t('news.take')}</Button>{' '}
-                <Button size="small" disabled={!may('count')} onClick={() => void choose(c.id, false)}>{t('news.set-aside')}</Button>
+                {t('news.counted', {
+                  buds: budsOf(c.counted) ?? 0,
+                  person: c.person ?? '–',
+                  time: time.format(new Date(c.at)),
+                })}
+                <br />
+                <span className="small dim">{t('news.in-force', { buds: budsOf(c.inForce) ?? 0 })}</span>
+              </span>
+              <span>
+                <Button size="small" disabled={!may('count')} onClick={() => void choose(c.id, true)} data-test="take">
+                  {t('news.take')}
+                </Button>{' '}
+                <Button size="small" disabled={!may('count')} onClick={() => void choose(c.id, false)}>
+                  {t('news.set-aside')}
+                </Button>
               </span>
             </div>
           ))}
         </section>
       )}
-      {news.counters.map((c, i) => <p key={i} className="small">{t('news.counter', { person: c.person ?? '–', trees: c.trees, time: time.format(new Date(c.last)) })}</p>)}
-      {skipped.length > 0 && <p className="small dim">{t('news.skipped', { list: skipped.map((s) => `${s.row}/${s.tree} (${s.skipReason})`).join(', ') })}</p>}
+      {news.counters.map((c, i) => (
+        <p key={i} className="small">
+          {t('news.counter', { person: c.person ?? '–', trees: c.trees, time: time.format(new Date(c.last)) })}
+        </p>
+      ))}
+      {skipped.length > 0 && (
+        <p className="small dim">
+          {t('news.skipped', { list: skipped.map((s) => `${s.row}/${s.tree} (${s.skipReason})`).join(', ') })}
+        </p>
+      )}
       {vigour && (
         <section data-test="vigour">
-          <p><strong>{vigour.reason ? say(vigour.reason) : t('news.walked', { count: vigour.marks })}</strong></p>
+          <p>
+            <strong>{vigour.reason ? say(vigour.reason) : t('news.walked', { count: vigour.marks })}</strong>
+          </p>
           <p className="small">
             {[
-              vigour.heightM !== null && t('news.height', { height: amount(vigour.heightM, 'm', 1).number, unit: amount(vigour.heightM, 'm', 1).unit }),
+              vigour.heightM !== null &&
+                t('news.height', {
+                  height: amount(vigour.heightM, 'm', 1).number,
+                  unit: amount(vigour.heightM, 'm', 1).unit,
+                }),
               vigour.shade && vigour.shade !== 'none' && `${t('walk.shade')}: ${t(`walk.shade.${vigour.shade}`)}`,
               ...Object.entries(vigour.conditions).map(([c, n]) => `${t(`walk.condition.${c}`)} ${number(n, 0)}`),
-              vigour.lookAgain && t('news.look-again', { day: new Intl.DateTimeFormat(language, { dateStyle: 'medium', timeZone: 'UTC' }).format(new Date(vigour.lookAgain)) }),
-            ].filter(Boolean).join(' · ')}
+              vigour.lookAgain &&
+                t('news.look-again', {
+                  day: new Intl.DateTimeFormat(language, { dateStyle: 'medium', timeZone: 'UTC' }).format(
+                    new Date(vigour.lookAgain),
+                  ),
+                }),
+            ]
+              .filter(Boolean)
+              .join(' · ')}
           </p>
           {vigour.advice.length > 0 && (
             <table className="figures news-advice">
-              <thead><tr><th>{t('advice.do')}</th><th>{t('advice.window')}</th><th>{t('advice.caution')}</th></tr></thead>
-              <tbody>{vigour.advice.map((a) => <tr key={a.id}><th scope="row">{local(a.do)}<br /><span className="dim">{local(a.effect)}</span></th><td>{local(a.window)}</td><td>{local(a.caution)}</td></tr>)}</tbody>
+              <thead>
+                <tr>
+                  <th>{t('advice.do')}</th>
+                  <th>{t('advice.window')}</th>
+                  <th>{t('advice.caution')}</th>
+                </tr>
+              </thead>
+              <tbody>
+                {vigour.advice.map((a) => (
+                  <tr key={a.id}>
+                    <th scope="row">
+                      {local(a.do)}
+                      <br />
+                      <span className="dim">{local(a.effect)}</span>
+                    </th>
+                    <td>{local(a.window)}</td>
+                    <td>{local(a.caution)}</td>
+                  </tr>
+                ))}
+              </tbody>
             </table>
           )}
-          <details className="small"><summary>{t('news.marks', { count: marks.length })}</summary>
-            <ul>{marks.map((m) => <li key={m.id}>{m.tree === null ? t('news.row', { row: m.row }) : t('outlier.place', { row: m.row, tree: m.tree })}{(m.mark?.conditions ?? []).map((c) => ` · ${t(`walk.condition.${c}`)}`)}{m.mark?.lookAgain && ` · ${m.mark.lookAgain}`}{m.mark?.note && ` · ${m.mark.note}`}</li>)}</ul>
+          <details className="small">
+            <summary>{t('news.marks', { count: marks.length })}</summary>
+            <ul>
+              {marks.map((m) => (
+                <li key={m.id}>
+                  {m.tree === null ? t('news.row', { row: m.row }) : t('outlier.place', { row: m.row, tree: m.tree })}
+                  {(m.mark?.conditions ?? []).map((c) => ` · ${t(`walk.condition.${c}`)}`)}
+                  {m.mark?.lookAgain && ` · ${m.mark.lookAgain}`}
+                  {m.mark?.note && ` · ${m.mark.note}`}
+                </li>
+              ))}
+            </ul>
           </details>
         </section>
       )}
       {news.photos.length > 0 && (
         <div className="news-photos" data-test="photos">
           {news.photos.slice(0, 12).map((p) => {
-            const place = p.row === null ? t('news.planting') : p.tree === null ? t('news.row', { row: p.row }) : t('outlier.place', { row: p.row, tree: p.tree });
-            return <a key={p.id} href={`/api/v1/plantings/${view.id}/photos/${p.id}`} target="_blank" rel="noreferrer"><img src={`/api/v1/plantings/${view.id}/photos/${p.id}`} alt={place} loading="lazy" /><span className="small">{place}</span></a>;
+            const place =
+              p.row === null
+                ? t('news.planting')
+                : p.tree === null
+                  ? t('news.row', { row: p.row })
+                  : t('outlier.place', { row: p.row, tree: p.tree });
+            return (
+              <a key={p.id} href={`/api/v1/plantings/${view.id}/photos/${p.id}`} target="_blank" rel="noreferrer">
+                <img src={`/api/v1/plantings/${view.id}/photos/${p.id}`} alt={place} loading="lazy" />
+                <span className="small">{place}</span>
+              </a>
+            );
           })}
         </div>
       )}

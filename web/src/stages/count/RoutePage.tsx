@@ -15,16 +15,31 @@ import './route.css';
 export function RoutePage() {
   const { id } = useParams();
   const { t, amount, number } = useReading();
-  const planting = useQuery({ queryKey: plantingKey(id!, null), queryFn: () => answered(api.GET('/api/v1/plantings/{id}', { params: { path: { id: id! }, query: {} } })) });
+  const planting = useQuery({
+    queryKey: plantingKey(id!, null),
+    queryFn: () => answered(api.GET('/api/v1/plantings/{id}', { params: { path: { id: id! }, query: {} } })),
+  });
   const sample = planting.data?.count.sample;
   const plan = useQuery({
     queryKey: ['sample', id, sample],
-    queryFn: () => answered(api.POST('/api/v1/plantings/{id}/sample', { params: { path: { id: id! } }, body: sample ?? {} })),
+    queryFn: () =>
+      answered(api.POST('/api/v1/plantings/{id}/sample', { params: { path: { id: id! } }, body: sample ?? {} })),
     enabled: planting.data !== undefined,
   });
-  useEffect(() => { document.title = planting.data ? `${planting.data.planting.code} · ${t('route.title')} · Rama` : 'Rama'; }, [planting.data, t]);
+  useEffect(() => {
+    document.title = planting.data ? `${planting.data.planting.code} · ${t('route.title')} · Rama` : 'Rama';
+  }, [planting.data, t]);
   const error = planting.error ?? plan.error;
-  if (error) return <Trouble error={error} retry={() => { void planting.refetch(); void plan.refetch(); }} />;
+  if (error)
+    return (
+      <Trouble
+        error={error}
+        retry={() => {
+          void planting.refetch();
+          void plan.refetch();
+        }}
+      />
+    );
   if (!planting.data || !plan.data) return <p className="waiting">{t('loading')}</p>;
   const { route, classes, trees, steps, warnings } = plan.data;
   const counted = new Set((planting.data.count.trees ?? []).map((c) => `${c.row}/${c.tree}`));
@@ -33,10 +48,28 @@ export function RoutePage() {
     <main className="route">
       <div className="route-head">
         <div>
-          <h1>{planting.data.planting.code} {planting.data.planting.name}: {t('route.title')}</h1>
-          <p><Why main steps={steps}><span className="big">{trees}</span> <span className="unit">{t('field.trees')}</span></Why> {classes.map((c) => `${t(`class.${c.name}`, { defaultValue: c.name })} ${c.trees}`).join(' · ')}</p>
+          <h1>
+            {planting.data.planting.code} {planting.data.planting.name}: {t('route.title')}
+          </h1>
+          <p>
+            <Why main steps={steps}>
+              <span className="big">{trees}</span> <span className="unit">{t('field.trees')}</span>
+            </Why>{' '}
+            {classes.map((c) => `${t(`class.${c.name}`, { defaultValue: c.name })} ${c.trees}`).join(' · ')}
+          </p>
         </div>
-        <span className="route-tools"><Link to={`/plantings/${id}/count`}>{t('sheet-page.to-count')}</Link> <Button type="primary" onClick={() => { window.print(); }} data-test="print">{t('route.print')}</Button></span>
+        <span className="route-tools">
+          <Link to={`/plantings/${id}/count`}>{t('sheet-page.to-count')}</Link>{' '}
+          <Button
+            type="primary"
+            onClick={() => {
+              window.print();
+            }}
+            data-test="print"
+          >
+            {t('route.print')}
+          </Button>
+        </span>
       </div>
       <Notices notices={warnings} />
       <p className="small dim">{t('route.text')}</p>
@@ -44,17 +77,41 @@ export function RoutePage() {
         <section key={round} className="route-round">
           <h2>{t('route.round', { round, of: rounds.length })}</h2>
           <table className="figures route-table">
-            <thead><tr><th className="number">{t('route.stop')}</th><th className="number">{t('count.row')}</th><th className="number">{t('count.tree')}</th><th className="number">{t('route.in')}</th><th>{t('estimate.class')}</th><th>{t('count.girth')}</th><th>{t('count.limbs-short')}</th><th>{t('count.floral-short')}</th></tr></thead>
+            <thead>
+              <tr>
+                <th className="number">{t('route.stop')}</th>
+                <th className="number">{t('count.row')}</th>
+                <th className="number">{t('count.tree')}</th>
+                <th className="number">{t('route.in')}</th>
+                <th>{t('estimate.class')}</th>
+                <th>{t('count.girth')}</th>
+                <th>{t('count.limbs-short')}</th>
+                <th>{t('count.floral-short')}</th>
+              </tr>
+            </thead>
             <tbody>
-              {route.filter((s) => s.round === round).map((s) => {
-                const metres = amount(s.positionM, 'm', 1);
-                return (
-                  <tr key={s.order} className={counted.has(`${s.row}/${s.tree}`) ? 'route-done' : ''}>
-                    <td className="number">{counted.has(`${s.row}/${s.tree}`) ? '✓ ' : ''}{number(s.order, 0)}</td><td className="number">{s.row}</td><td className="number">{s.tree}</td>
-                    <td className="number">{metres.number} {metres.unit}</td><td>{s.class ? t(`class.${s.class}`, { defaultValue: s.class }) : ''}</td><td className="route-blank" /><td className="route-blank" /><td className="route-blank" />
-                  </tr>
-                );
-              })}
+              {route
+                .filter((s) => s.round === round)
+                .map((s) => {
+                  const metres = amount(s.positionM, 'm', 1);
+                  return (
+                    <tr key={s.order} className={counted.has(`${s.row}/${s.tree}`) ? 'route-done' : ''}>
+                      <td className="number">
+                        {counted.has(`${s.row}/${s.tree}`) ? '✓ ' : ''}
+                        {number(s.order, 0)}
+                      </td>
+                      <td className="number">{s.row}</td>
+                      <td className="number">{s.tree}</td>
+                      <td className="number">
+                        {metres.number} {metres.unit}
+                      </td>
+                      <td>{s.class ? t(`class.${s.class}`, { defaultValue: s.class }) : ''}</td>
+                      <td className="route-blank" />
+                      <td className="route-blank" />
+                      <td className="route-blank" />
+                    </tr>
+                  );
+                })}
             </tbody>
           </table>
         </section>

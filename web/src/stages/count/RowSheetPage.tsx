@@ -31,10 +31,17 @@ export function RowSheetPage() {
   const season = useChosenSeason();
   const sheet = useQuery({
     queryKey: ['trees', id, season],
-    queryFn: () => answered(api.GET('/api/v1/plantings/{id}/trees', { params: { path: { id: id! }, query: season === null ? {} : { season } } })),
+    queryFn: () =>
+      answered(
+        api.GET('/api/v1/plantings/{id}/trees', {
+          params: { path: { id: id! }, query: season === null ? {} : { season } },
+        }),
+      ),
   });
   const { t } = useReading();
-  useEffect(() => { document.title = sheet.data ? `${sheet.data.code} · ${t('sheet-page.title')} · Rama` : 'Rama'; }, [sheet.data, t]);
+  useEffect(() => {
+    document.title = sheet.data ? `${sheet.data.code} · ${t('sheet-page.title')} · Rama` : 'Rama';
+  }, [sheet.data, t]);
   if (sheet.error) return <Trouble error={sheet.error} retry={() => void sheet.refetch()} />;
   if (!sheet.data) return <p className="waiting">{t('loading')}</p>;
   return <RowSheet id={id!} sheet={sheet.data} />;
@@ -47,7 +54,11 @@ interface Cell {
 
 function RowSheet({ id, sheet }: { id: string; sheet: TreeSheet }) {
   const { t, number, say } = useReading();
-  const [measure, setMeasure] = useState<Measure>(() => measures.find((m) => m === 'buds' && sheet.rows.some((r) => r.buds.some((b) => b !== null))) ?? (sheet.classes.length > 0 ? 'class' : 'status'));
+  const [measure, setMeasure] = useState<Measure>(
+    () =>
+      measures.find((m) => m === 'buds' && sheet.rows.some((r) => r.buds.some((b) => b !== null))) ??
+      (sheet.classes.length > 0 ? 'class' : 'status'),
+  );
   const [box, width] = useWidth<HTMLDivElement>(900);
   const height = Math.max(260, Math.min(560, window.innerHeight - 250));
   const rows = sheet.rows;
@@ -70,96 +81,115 @@ function RowSheet({ id, sheet }: { id: string; sheet: TreeSheet }) {
     return [-most, most];
   }, [rows, measure]);
 
-  const draw = useCallback((at: SheetView) => {
-    const surface = canvas.current;
-    if (!surface || width === 0) return;
-    const dots = window.devicePixelRatio || 1;
-    if (surface.width !== Math.round(width * dots)) [surface.width, surface.height] = [Math.round(width * dots), Math.round(height * dots)];
-    const pen = surface.getContext('2d')!;
-    pen.setTransform(dots, 0, 0, dots, 0, 0);
-    pen.clearRect(0, 0, width, height);
-    pen.save();
-    pen.translate(40, 16);
-    pen.beginPath();
-    pen.rect(0, 0, width - 40, height - 16);
-    pen.clip();
-    const { cell, x, y } = at;
-    const gap = cell > 4 ? 1 : 0;
-    const ramp = ramps[measure];
-    const label = cell >= 16;
-    pen.font = `${Math.min(13, cell * 0.5)}px "Source Sans 3", sans-serif`;
-    pen.textAlign = 'center';
-    pen.textBaseline = 'middle';
-    const cells: number[][] = ramp.map(() => []);
-    const blanks: number[] = [];
-    const texts: { text: string; x: number; y: number; dark: boolean }[] = [];
-    for (let r = Math.max(0, Math.floor(-y / cell)); r < rows.length && y + r * cell < height; r++) {
-      const row = rows[r]!;
-      const values = row[measure] as (number | null)[];
-      const offset = row.firstTree - first;
-      const from = Math.max(0, Math.floor(-x / cell) - offset);
-      const to = Math.min(values.length, Math.ceil((width - x) / cell) - offset);
-      for (let i = from; i < to; i++) {
-        const [px, py] = [x + (i + offset) * cell, y + r * cell];
-        const value = values[i]!;
-        const gone = row.status[i] === missing;
-        if (value === null || gone) {
-          blanks.push(px, py);
-          if (gone && cell > 8) texts.push({ text: '×', x: px + cell / 2, y: py + cell / 2, dark: false });
-          continue;
-        }
-        const step = stepOf(value, scale[0], scale[1], ramp.length);
-        cells[step]!.push(px, py);
-        if (label) {
-          const dark = measure === 'surplus' ? step === 0 || step === ramp.length - 1 : measure === 'status' ? [1, 4, 5].includes(step) : step >= ramp.length / 2;
-          texts.push({ text: letters[measure]?.[value] ?? (measure === 'imbalance' ? value.toFixed(1) : String(value)), x: px + cell / 2, y: py + cell / 2, dark });
+  const draw = useCallback(
+    (at: SheetView) => {
+      const surface = canvas.current;
+      if (!surface || width === 0) return;
+      const dots = window.devicePixelRatio || 1;
+      if (surface.width !== Math.round(width * dots))
+        [surface.width, surface.height] = [Math.round(width * dots), Math.round(height * dots)];
+      const pen = surface.getContext('2d')!;
+      pen.setTransform(dots, 0, 0, dots, 0, 0);
+      pen.clearRect(0, 0, width, height);
+      pen.save();
+      pen.translate(40, 16);
+      pen.beginPath();
+      pen.rect(0, 0, width - 40, height - 16);
+      pen.clip();
+      const { cell, x, y } = at;
+      const gap = cell > 4 ? 1 : 0;
+      const ramp = ramps[measure];
+      const label = cell >= 16;
+      pen.font = `${Math.min(13, cell * 0.5)}px "Source Sans 3", sans-serif`;
+      pen.textAlign = 'center';
+      pen.textBaseline = 'middle';
+      const cells: number[][] = ramp.map(() => []);
+      const blanks: number[] = [];
+      const texts: { text: string; x: number; y: number; dark: boolean }[] = [];
+      for (let r = Math.max(0, Math.floor(-y / cell)); r < rows.length && y + r * cell < height; r++) {
+        const row = rows[r]!;
+        const values = row[measure] as (number | null)[];
+        const offset = row.firstTree - first;
+        const from = Math.max(0, Math.floor(-x / cell) - offset);
+        const to = Math.min(values.length, Math.ceil((width - x) / cell) - offset);
+        for (let i = from; i < to; i++) {
+          const [px, py] = [x + (i + offset) * cell, y + r * cell];
+          const value = values[i]!;
+          const gone = row.status[i] === missing;
+          if (value === null || gone) {
+            blanks.push(px, py);
+            if (gone && cell > 8) texts.push({ text: '×', x: px + cell / 2, y: py + cell / 2, dark: false });
+            continue;
+          }
+          const step = stepOf(value, scale[0], scale[1], ramp.length);
+          cells[step]!.push(px, py);
+          if (label) {
+            const dark =
+              measure === 'surplus'
+                ? step === 0 || step === ramp.length - 1
+                : measure === 'status'
+                  ? [1, 4, 5].includes(step)
+                  : step >= ramp.length / 2;
+            texts.push({
+              text: letters[measure]?.[value] ?? (measure === 'imbalance' ? value.toFixed(1) : String(value)),
+              x: px + cell / 2,
+              y: py + cell / 2,
+              dark,
+            });
+          }
         }
       }
-    }
-    // Colour by colour: changing it for each of ten thousand cells would cost more than drawing them.
-    cells.forEach((places, step) => {
-      pen.fillStyle = ramp[step]!;
-      for (let i = 0; i < places.length; i += 2) pen.fillRect(places[i]!, places[i + 1]!, cell - gap, cell - gap);
-    });
-    if (blanks.length > 0 && cell > 3) {
-      pen.strokeStyle = '#8a745c';
-      pen.lineWidth = 0.5;
-      pen.beginPath();
-      for (let i = 0; i < blanks.length; i += 2) pen.rect(blanks[i]! + 1, blanks[i + 1]! + 1, cell - gap - 2, cell - gap - 2);
-      pen.stroke();
-    }
-    for (const { text, x: tx, y: ty, dark } of texts) {
-      pen.fillStyle = dark ? '#fff' : '#2c2520';
-      pen.fillText(text, tx, ty);
-    }
-    if (brush) {
-      const [left, right] = [Math.min(brush.from.tree, brush.to.tree), Math.max(brush.from.tree, brush.to.tree) + 1];
-      const [top, bottom] = [Math.min(brush.from.row, brush.to.row), Math.max(brush.from.row, brush.to.row) + 1];
-      pen.strokeStyle = '#2c2520';
-      pen.lineWidth = 2;
-      pen.strokeRect(x + left * cell, y + top * cell, (right - left) * cell, (bottom - top) * cell);
-    }
-    pen.restore();
-    pen.fillStyle = '#6a5f54';
-    pen.font = '12px "Source Sans 3", sans-serif';
-    pen.textAlign = 'right';
-    pen.textBaseline = 'middle';
-    const everyRow = Math.max(1, Math.ceil(14 / cell));
-    for (let r = 0; r < rows.length; r += everyRow) {
-      const py = 16 + y + (r + 0.5) * cell;
-      if (py > 20 && py < height) pen.fillText(String(rows[r]!.row), 34, py);
-    }
-    pen.textAlign = 'center';
-    const everyTree = [1, 2, 5, 10, 20, 50, 100, 200].find((n) => n * cell > 34) ?? 500;
-    for (let tree = Math.ceil(first / everyTree) * everyTree; tree < first + trees; tree += everyTree) {
-      const px = 40 + x + (tree - first + 0.5) * cell;
-      if (px > 44 && px < width) pen.fillText(String(tree), px, 8);
-    }
-  }, [rows, measure, scale, brush, width, height, first, trees]);
+      // Colour by colour: changing it for each of ten thousand cells would cost more than drawing them.
+      cells.forEach((places, step) => {
+        pen.fillStyle = ramp[step]!;
+        for (let i = 0; i < places.length; i += 2) pen.fillRect(places[i]!, places[i + 1]!, cell - gap, cell - gap);
+      });
+      if (blanks.length > 0 && cell > 3) {
+        pen.strokeStyle = '#8a745c';
+        pen.lineWidth = 0.5;
+        pen.beginPath();
+        for (let i = 0; i < blanks.length; i += 2)
+          pen.rect(blanks[i]! + 1, blanks[i + 1]! + 1, cell - gap - 2, cell - gap - 2);
+        pen.stroke();
+      }
+      for (const { text, x: tx, y: ty, dark } of texts) {
+        pen.fillStyle = dark ? '#fff' : '#2c2520';
+        pen.fillText(text, tx, ty);
+      }
+      if (brush) {
+        const [left, right] = [Math.min(brush.from.tree, brush.to.tree), Math.max(brush.from.tree, brush.to.tree) + 1];
+        const [top, bottom] = [Math.min(brush.from.row, brush.to.row), Math.max(brush.from.row, brush.to.row) + 1];
+        pen.strokeStyle = '#2c2520';
+        pen.lineWidth = 2;
+        pen.strokeRect(x + left * cell, y + top * cell, (right - left) * cell, (bottom - top) * cell);
+      }
+      pen.restore();
+      pen.fillStyle = '#6a5f54';
+      pen.font = '12px "Source Sans 3", sans-serif';
+      pen.textAlign = 'right';
+      pen.textBaseline = 'middle';
+      const everyRow = Math.max(1, Math.ceil(14 / cell));
+      for (let r = 0; r < rows.length; r += everyRow) {
+        const py = 16 + y + (r + 0.5) * cell;
+        if (py > 20 && py < height) pen.fillText(String(rows[r]!.row), 34, py);
+      }
+      pen.textAlign = 'center';
+      const everyTree = [1, 2, 5, 10, 20, 50, 100, 200].find((n) => n * cell > 34) ?? 500;
+      for (let tree = Math.ceil(first / everyTree) * everyTree; tree < first + trees; tree += everyTree) {
+        const px = 40 + x + (tree - first + 0.5) * cell;
+        if (px > 44 && px < width) pen.fillText(String(tree), px, 8);
+      }
+    },
+    [rows, measure, scale, brush, width, height, first, trees],
+  );
 
   useEffect(() => {
-    const frame = requestAnimationFrame(() => { draw(view); });
-    return () => { cancelAnimationFrame(frame); };
+    const frame = requestAnimationFrame(() => {
+      draw(view);
+    });
+    return () => {
+      cancelAnimationFrame(frame);
+    };
   }, [draw, view]);
 
   // The wheel zooms the sheet and not the page; React's own handler could not keep the page still.
@@ -169,10 +199,14 @@ function RowSheet({ id, sheet }: { id: string; sheet: TreeSheet }) {
     const turn = (e: WheelEvent) => {
       e.preventDefault();
       const edge = surface.getBoundingClientRect();
-      setMoved((now) => zoomed(now ?? whole, Math.exp(-e.deltaY * 0.0015), e.clientX - edge.left - 40, e.clientY - edge.top - 16));
+      setMoved((now) =>
+        zoomed(now ?? whole, Math.exp(-e.deltaY * 0.0015), e.clientX - edge.left - 40, e.clientY - edge.top - 16),
+      );
     };
     surface.addEventListener('wheel', turn, { passive: false });
-    return () => { surface.removeEventListener('wheel', turn); };
+    return () => {
+      surface.removeEventListener('wheel', turn);
+    };
   }, [whole]);
 
   const cellOf = (e: React.PointerEvent): Cell => {
@@ -186,14 +220,23 @@ function RowSheet({ id, sheet }: { id: string; sheet: TreeSheet }) {
     else drag.current = { x: e.clientX, y: e.clientY, view };
   };
   const move = (e: React.PointerEvent) => {
-    if (drag.current) setMoved({ ...drag.current.view, x: drag.current.view.x + e.clientX - drag.current.x, y: drag.current.view.y + e.clientY - drag.current.y });
+    if (drag.current)
+      setMoved({
+        ...drag.current.view,
+        x: drag.current.view.x + e.clientX - drag.current.x,
+        y: drag.current.view.y + e.clientY - drag.current.y,
+      });
     else if (e.buttons === 1 && brush) setBrush({ ...brush, to: cellOf(e) });
     else setHover(cellOf(e));
   };
   const press = (e: React.KeyboardEvent) => {
     const steps: Record<string, (now: SheetView) => SheetView> = {
-      ArrowLeft: (v) => ({ ...v, x: v.x + 60 }), ArrowRight: (v) => ({ ...v, x: v.x - 60 }), ArrowUp: (v) => ({ ...v, y: v.y + 60 }), ArrowDown: (v) => ({ ...v, y: v.y - 60 }),
-      '+': (v) => zoomed(v, 1.3, width / 2, height / 2), '-': (v) => zoomed(v, 1 / 1.3, width / 2, height / 2),
+      ArrowLeft: (v) => ({ ...v, x: v.x + 60 }),
+      ArrowRight: (v) => ({ ...v, x: v.x - 60 }),
+      ArrowUp: (v) => ({ ...v, y: v.y + 60 }),
+      ArrowDown: (v) => ({ ...v, y: v.y - 60 }),
+      '+': (v) => zoomed(v, 1.3, width / 2, height / 2),
+      '-': (v) => zoomed(v, 1 / 1.3, width / 2, height / 2),
     };
     const step = steps[e.key];
     if (!step) return;
@@ -201,16 +244,31 @@ function RowSheet({ id, sheet }: { id: string; sheet: TreeSheet }) {
     setMoved((now) => step(now ?? whole));
   };
 
-  const name = (value: number | null, of: Measure = measure) => value === null ? '–' : of === 'class' ? t(`class.${sheet.classes[value]}`, { defaultValue: sheet.classes[value] ?? '' }) : of === 'status' ? t(`status.${sheet.statuses[value]}`) : number(value, of === 'imbalance' ? 2 : 0);
+  const name = (value: number | null, of: Measure = measure) =>
+    value === null
+      ? '–'
+      : of === 'class'
+        ? t(`class.${sheet.classes[value]}`, { defaultValue: sheet.classes[value] ?? '' })
+        : of === 'status'
+          ? t(`status.${sheet.statuses[value]}`)
+          : number(value, of === 'imbalance' ? 2 : 0);
   const under = hover && rows[hover.row];
   const place = under ? hover.tree + first - under.firstTree : -1;
   const chosen = useMemo(() => {
     if (!brush) return null;
     const values: number[] = [];
     let count = 0;
-    for (let r = Math.max(0, Math.min(brush.from.row, brush.to.row)); r <= Math.max(brush.from.row, brush.to.row) && r < rows.length; r++) {
+    for (
+      let r = Math.max(0, Math.min(brush.from.row, brush.to.row));
+      r <= Math.max(brush.from.row, brush.to.row) && r < rows.length;
+      r++
+    ) {
       const row = rows[r]!;
-      for (let tree = Math.min(brush.from.tree, brush.to.tree); tree <= Math.max(brush.from.tree, brush.to.tree); tree++) {
+      for (
+        let tree = Math.min(brush.from.tree, brush.to.tree);
+        tree <= Math.max(brush.from.tree, brush.to.tree);
+        tree++
+      ) {
         const i = tree + first - row.firstTree;
         if (i < 0 || i >= row.status.length || row.status[i] === missing) continue;
         count++;
@@ -226,34 +284,105 @@ function RowSheet({ id, sheet }: { id: string; sheet: TreeSheet }) {
     <main className="row-sheet">
       <div className="row-sheet-head">
         <div>
-          <h1>{sheet.code} {sheet.name}</h1>
-          <p className="dim">{t('sheet-page.trees', { trees: number(all, 0), rows: rows.length })}{sheet.budsToLeave !== null && ` · ${t('sheet-page.wanted', { buds: number(sheet.budsToLeave, 0) })}`}</p>
+          <h1>
+            {sheet.code} {sheet.name}
+          </h1>
+          <p className="dim">
+            {t('sheet-page.trees', { trees: number(all, 0), rows: rows.length })}
+            {sheet.budsToLeave !== null && ` · ${t('sheet-page.wanted', { buds: number(sheet.budsToLeave, 0) })}`}
+          </p>
         </div>
         <span className="row-sheet-tools">
-          <Choice label={t('sheet-page.measure')} value={measure} onChange={(m) => { setMeasure(m as Measure); }} options={measures.map((m) => ({ value: m, label: t(`measure.${m}`) }))} />
-          <button type="button" className={brushing ? 'row-tool row-tool-on' : 'row-tool'} aria-pressed={brushing} onClick={() => { setBrushing(!brushing); setBrush(null); }} data-test="brush">{t('sheet-page.brush')}</button>
-          <button type="button" className="row-tool" onClick={() => { setMoved(null); }} data-test="whole">{t('sheet-page.whole')}</button>
+          <Choice
+            label={t('sheet-page.measure')}
+            value={measure}
+            onChange={(m) => {
+              setMeasure(m as Measure);
+            }}
+            options={measures.map((m) => ({ value: m, label: t(`measure.${m}`) }))}
+          />
+          <button
+            type="button"
+            className={brushing ? 'row-tool row-tool-on' : 'row-tool'}
+            aria-pressed={brushing}
+            onClick={() => {
+              setBrushing(!brushing);
+              setBrush(null);
+            }}
+            data-test="brush"
+          >
+            {t('sheet-page.brush')}
+          </button>
+          <button
+            type="button"
+            className="row-tool"
+            onClick={() => {
+              setMoved(null);
+            }}
+            data-test="whole"
+          >
+            {t('sheet-page.whole')}
+          </button>
           <Link to={`/plantings/${id}/count`}>{t('sheet-page.to-count')}</Link>
         </span>
       </div>
-      {rows.length === 0 ? <p className="sheet">{t('sheet-page.empty')}</p> : (
+      {rows.length === 0 ? (
+        <p className="sheet">{t('sheet-page.empty')}</p>
+      ) : (
         <>
           <div ref={box} className="row-sheet-box">
-            <canvas ref={canvas} style={{ width, height }} tabIndex={0} role="img" aria-label={t('sheet-page.label', { trees: number(all, 0), rows: rows.length, measure: t(`measure.${measure}`) })}
-              onPointerDown={start} onPointerMove={move} onPointerUp={() => { drag.current = null; }} onPointerLeave={() => { setHover(null); }} onKeyDown={press} data-test="sheet" />
+            <canvas
+              ref={canvas}
+              style={{ width, height }}
+              tabIndex={0}
+              role="img"
+              aria-label={t('sheet-page.label', {
+                trees: number(all, 0),
+                rows: rows.length,
+                measure: t(`measure.${measure}`),
+              })}
+              onPointerDown={start}
+              onPointerMove={move}
+              onPointerUp={() => {
+                drag.current = null;
+              }}
+              onPointerLeave={() => {
+                setHover(null);
+              }}
+              onKeyDown={press}
+              data-test="sheet"
+            />
           </div>
           <div className="row-sheet-foot">
             <ul className="row-legend">
               {ramps[measure].map((colour, i) => {
                 const steps = ramps[measure].length;
-                const text = measure === 'class' ? name(i) : measure === 'status' ? name(i) : `${number(scale[0] + ((scale[1] - scale[0]) * i) / steps, measure === 'imbalance' ? 2 : 0)}${i === steps - 1 ? '+' : ''}`;
+                const text =
+                  measure === 'class'
+                    ? name(i)
+                    : measure === 'status'
+                      ? name(i)
+                      : `${number(scale[0] + ((scale[1] - scale[0]) * i) / steps, measure === 'imbalance' ? 2 : 0)}${i === steps - 1 ? '+' : ''}`;
                 if (measure === 'class' && i >= sheet.classes.length) return null;
-                return <li key={i}><span style={{ background: colour }}>{letters[measure]?.[i]}</span>{text}</li>;
+                return (
+                  <li key={i}>
+                    <span style={{ background: colour }}>{letters[measure]?.[i]}</span>
+                    {text}
+                  </li>
+                );
               })}
-              <li><span className="row-legend-none">{measure === 'status' ? '' : '×'}</span>{t('sheet-page.unknown')}</li>
+              <li>
+                <span className="row-legend-none">{measure === 'status' ? '' : '×'}</span>
+                {t('sheet-page.unknown')}
+              </li>
             </ul>
             <p data-test="under" aria-live="polite">
-              {chosen ? t('sheet-page.chosen', { count: chosen.count, mean: chosen.mean === null ? '–' : number(chosen.mean, measure === 'imbalance' ? 2 : 0), measure: t(`measure.${measure}`) })
+              {chosen
+                ? t('sheet-page.chosen', {
+                    count: chosen.count,
+                    mean: chosen.mean === null ? '–' : number(chosen.mean, measure === 'imbalance' ? 2 : 0),
+                    measure: t(`measure.${measure}`),
+                  })
                 : under && place >= 0 && place < under.status.length
                   ? `${t('outlier.place', { row: under.row, tree: under.firstTree + place })}: ${name(under.status[place]!, 'status')} · ${t('measure.buds')} ${name(under.buds[place] ?? null, 'buds')} · ${t('measure.surplus')} ${name(under.surplus[place] ?? null, 'surplus')} · ${t('measure.class')} ${name(under.class[place] ?? null, 'class')} · ${t('measure.imbalance')} ${name(under.imbalance[place] ?? null, 'imbalance')}`
                   : t('sheet-page.hint')}

@@ -21,8 +21,15 @@ export function ScanPage() {
   const [lines, setLines] = useState<number | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
   const work = useRef<AbortController | null>(null);
-  useEffect(() => { document.title = `${t('scan.title')} · Rama`; }, [t]);
-  useEffect(() => () => { work.current?.abort(); }, []);
+  useEffect(() => {
+    document.title = `${t('scan.title')} · Rama`;
+  }, [t]);
+  useEffect(
+    () => () => {
+      work.current?.abort();
+    },
+    [],
+  );
 
   async function step(act: (signal: AbortSignal) => Promise<void>) {
     work.current?.abort();
@@ -33,7 +40,8 @@ export function ScanPage() {
     try {
       await act(mine.signal);
     } catch (e) {
-      if (!mine.signal.aborted) setFailure(e instanceof RequestError ? e.problem.problems?.[0]?.message ?? e.message : t('failure.server'));
+      if (!mine.signal.aborted)
+        setFailure(e instanceof RequestError ? (e.problem.problems?.[0]?.message ?? e.message) : t('failure.server'));
     } finally {
       if (work.current === mine) setLines(null);
     }
@@ -41,26 +49,41 @@ export function ScanPage() {
   async function run(what: 'check' | 'save', chosen: File, next: ScanMapping, signal: AbortSignal) {
     setReport(null);
     const query = new URLSearchParams({ name: chosen.name, mapping: JSON.stringify(next) });
-    const answer = await fetch(`/api/v1/scans/${what}?${query}`, { method: 'POST', body: chosen, signal, headers: { 'Content-Type': 'application/octet-stream' } });
+    const answer = await fetch(`/api/v1/scans/${what}?${query}`, {
+      method: 'POST',
+      body: chosen,
+      signal,
+      headers: { 'Content-Type': 'application/octet-stream' },
+    });
     if (!answer.ok || !answer.body) throw new RequestError(answer.status, {});
-    for await (const told of steps<{ lines?: number | null; report?: ScanReport | null; failure?: string | null }>(answer.body)) {
+    for await (const told of steps<{ lines?: number | null; report?: ScanReport | null; failure?: string | null }>(
+      answer.body,
+    )) {
       if (told.failure) setFailure(told.failure);
       else if (told.report) setReport(told.report);
       else if (told.lines) setLines(told.lines);
     }
   }
-  const choose = (chosen: File) => step(async (signal) => {
-    setFile(chosen);
-    setView(null);
-    setReport(null);
-    // Parquet keeps what its columns are at its end; of a text its beginning is enough.
-    const isParquet = (await chosen.slice(0, 4).text()) === 'PAR1';
-    const head = isParquet || /\.(geo)?json$|\.xlsx$/i.test(chosen.name) ? chosen : await wholeLines(chosen);
-    const read = await answered(api.POST('/api/v1/scans/read', { body: head as unknown as string, bodySerializer: (b) => b as unknown as Blob, headers: { 'Content-Type': 'application/octet-stream' }, signal }));
-    setView(read);
-    setMapping(read.guess);
-    await run('check', chosen, read.guess, signal);
-  });
+  const choose = (chosen: File) =>
+    step(async (signal) => {
+      setFile(chosen);
+      setView(null);
+      setReport(null);
+      // Parquet keeps what its columns are at its end; of a text its beginning is enough.
+      const isParquet = (await chosen.slice(0, 4).text()) === 'PAR1';
+      const head = isParquet || /\.(geo)?json$|\.xlsx$/i.test(chosen.name) ? chosen : await wholeLines(chosen);
+      const read = await answered(
+        api.POST('/api/v1/scans/read', {
+          body: head as unknown as string,
+          bodySerializer: (b) => b as unknown as Blob,
+          headers: { 'Content-Type': 'application/octet-stream' },
+          signal,
+        }),
+      );
+      setView(read);
+      setMapping(read.guess);
+      await run('check', chosen, read.guess, signal);
+    });
   const map = (next: ScanMapping) => {
     setMapping(next);
     if (file) void step((signal) => run('check', file, next, signal));
@@ -71,41 +94,167 @@ export function ScanPage() {
       <p className="dim">{t('scan.text')}</p>
       <label className="scan-choose">
         <span>{file ? `${file.name} (${number(file.size / 1_000_000, 1)} MB)` : t('scan.choose')}</span>
-        <input type="file" accept=".csv,.txt,.parquet,.geojson,.json,.xlsx" onChange={(e) => { const chosen = e.target.files?.[0]; if (chosen) void choose(chosen); }} data-test="scan-file" />
+        <input
+          type="file"
+          accept=".csv,.txt,.parquet,.geojson,.json,.xlsx"
+          onChange={(e) => {
+            const chosen = e.target.files?.[0];
+            if (chosen) void choose(chosen);
+          }}
+          data-test="scan-file"
+        />
       </label>
-      {lines !== null && <p role="status">{t('scan.running', { lines: number(lines, 0) })} <Button size="small" onClick={() => { work.current?.abort(); setLines(null); setFailure(t('import.cancelled')); }}>{t('import.cancel')}</Button></p>}
-      {failure && <p className="field-problem" role="alert">{failure}</p>}
+      {lines !== null && (
+        <p role="status">
+          {t('scan.running', { lines: number(lines, 0) })}{' '}
+          <Button
+            size="small"
+            onClick={() => {
+              work.current?.abort();
+              setLines(null);
+              setFailure(t('import.cancelled'));
+            }}
+          >
+            {t('import.cancel')}
+          </Button>
+        </p>
+      )}
+      {failure && (
+        <p className="field-problem" role="alert">
+          {failure}
+        </p>
+      )}
       {view && mapping && (
         <details className="sheet scan-columns">
           <summary>{t('scan.columns')}</summary>
           <div className="fields">
-            {view.fields.filter((f) => !f.startsWith('leader') || f in mapping.columns).map((field) => (
-              <div className="field" key={field}><span className="field-label" aria-hidden>{t(`scan.field.${field.replace(/\d+$/, '')}`)} {/\d+$/.exec(field)?.[0]}</span>
-                <Choice label={t(`scan.field.${field.replace(/\d+$/, '')}`)} value={field in mapping.columns ? String(mapping.columns[field]) : ''} empty="–"
-                  onChange={(column) => { map({ ...mapping, columns: Object.fromEntries([...Object.entries(mapping.columns).filter(([f]) => f !== field), ...(column === '' ? [] : [[field, Number(column)] as const])]) }); }}
-                  options={view.headers.map((h, i) => ({ value: String(i), label: h }))} /></div>
-            ))}
-            <div className="field"><span className="field-label" aria-hidden>{t('scan.trunk-unit')}</span>
-              <Choice label={t('scan.trunk-unit')} value={mapping.trunkUnit} onChange={(trunkUnit) => { map({ ...mapping, trunkUnit }); }} options={view.trunkUnits.map((u) => ({ value: u, label: u }))} /></div>
-            <div className="field"><span className="field-label" aria-hidden>{t('import.decimal')}</span>
-              <Choice label={t('import.decimal')} value={mapping.decimal} onChange={(decimal) => { map({ ...mapping, decimal }); }} options={[{ value: '.', label: '.' }, { value: ',', label: ',' }]} /></div>
+            {view.fields
+              .filter((f) => !f.startsWith('leader') || f in mapping.columns)
+              .map((field) => (
+                <div className="field" key={field}>
+                  <span className="field-label" aria-hidden>
+                    {t(`scan.field.${field.replace(/\d+$/, '')}`)} {/\d+$/.exec(field)?.[0]}
+                  </span>
+                  <Choice
+                    label={t(`scan.field.${field.replace(/\d+$/, '')}`)}
+                    value={field in mapping.columns ? String(mapping.columns[field]) : ''}
+                    empty="–"
+                    onChange={(column) => {
+                      map({
+                        ...mapping,
+                        columns: Object.fromEntries([
+                          ...Object.entries(mapping.columns).filter(([f]) => f !== field),
+                          ...(column === '' ? [] : [[field, Number(column)] as const]),
+                        ]),
+                      });
+                    }}
+                    options={view.headers.map((h, i) => ({ value: String(i), label: h }))}
+                  />
+                </div>
+              ))}
+            <div className="field">
+              <span className="field-label" aria-hidden>
+                {t('scan.trunk-unit')}
+              </span>
+              <Choice
+                label={t('scan.trunk-unit')}
+                value={mapping.trunkUnit}
+                onChange={(trunkUnit) => {
+                  map({ ...mapping, trunkUnit });
+                }}
+                options={view.trunkUnits.map((u) => ({ value: u, label: u }))}
+              />
+            </div>
+            <div className="field">
+              <span className="field-label" aria-hidden>
+                {t('import.decimal')}
+              </span>
+              <Choice
+                label={t('import.decimal')}
+                value={mapping.decimal}
+                onChange={(decimal) => {
+                  map({ ...mapping, decimal });
+                }}
+                options={[
+                  { value: '.', label: '.' },
+                  { value: ',', label: ',' },
+                ]}
+              />
+            </div>
           </div>
         </details>
       )}
       {report && (
         <section className="sheet scan-report" data-test="scan-report">
-          <p><strong className="scan-matched">{number(report.matched, 0)}</strong> {t('scan.matched', { lines: number(report.lines, 0) })}</p>
-          {Object.entries(report.byReason).length > 0 && <p>{t('scan.left-out')} {Object.entries(report.byReason).map(([reason, n]) => `${t(`scan.reason.${reason}`)} ${number(n, 0)}`).join(' · ')}</p>}
-          {!report.usable && <p className="field-problem" role="alert">{t('scan.unusable')}</p>}
-          {report.saved ? <p data-test="scan-saved"><strong>{t('scan.saved')}</strong></p>
-            : <Button type="primary" disabled={!report.usable || lines !== null} onClick={() => { if (file && mapping) void step((signal) => run('save', file, mapping, signal)); }} data-test="scan-save">{t('scan.save')}</Button>}
+          <p>
+            <strong className="scan-matched">{number(report.matched, 0)}</strong>{' '}
+            {t('scan.matched', { lines: number(report.lines, 0) })}
+          </p>
+          {Object.entries(report.byReason).length > 0 && (
+            <p>
+              {t('scan.left-out')}{' '}
+              {Object.entries(report.byReason)
+                .map(([reason, n]) => `${t(`scan.reason.${reason}`)} ${number(n, 0)}`)
+                .join(' · ')}
+            </p>
+          )}
+          {!report.usable && (
+            <p className="field-problem" role="alert">
+              {t('scan.unusable')}
+            </p>
+          )}
+          {report.saved ? (
+            <p data-test="scan-saved">
+              <strong>{t('scan.saved')}</strong>
+            </p>
+          ) : (
+            <Button
+              type="primary"
+              disabled={!report.usable || lines !== null}
+              onClick={() => {
+                if (file && mapping) void step((signal) => run('save', file, mapping, signal));
+              }}
+              data-test="scan-save"
+            >
+              {t('scan.save')}
+            </Button>
+          )}
           <table className="figures">
-            <thead><tr><th>{t('scan.planting')}</th><th className="number">{t('field.trees')}</th><th className="number">{t('scan.rows')}</th><th className="number">{t('scan.trunk')}</th><th className="number">{t('scan.buds')}</th></tr></thead>
-            <tbody>{report.plantings.map((p) => <tr key={p.id}><th scope="row"><Link to={`/plantings/${p.id}/trees`}>{p.code} {p.name}</Link></th><td className="number">{number(p.trees, 0)}</td><td className="number">{p.rows}</td><td className="number">{p.meanTrunkMm === null ? '–' : `${number(p.meanTrunkMm, 1)} mm`}</td><td className="number">{p.meanBuds === null ? '–' : number(p.meanBuds, 0)}</td></tr>)}</tbody>
+            <thead>
+              <tr>
+                <th>{t('scan.planting')}</th>
+                <th className="number">{t('field.trees')}</th>
+                <th className="number">{t('scan.rows')}</th>
+                <th className="number">{t('scan.trunk')}</th>
+                <th className="number">{t('scan.buds')}</th>
+              </tr>
+            </thead>
+            <tbody>
+              {report.plantings.map((p) => (
+                <tr key={p.id}>
+                  <th scope="row">
+                    <Link to={`/plantings/${p.id}/trees`}>
+                      {p.code} {p.name}
+                    </Link>
+                  </th>
+                  <td className="number">{number(p.trees, 0)}</td>
+                  <td className="number">{p.rows}</td>
+                  <td className="number">{p.meanTrunkMm === null ? '–' : `${number(p.meanTrunkMm, 1)} mm`}</td>
+                  <td className="number">{p.meanBuds === null ? '–' : number(p.meanBuds, 0)}</td>
+                </tr>
+              ))}
+            </tbody>
           </table>
           {report.problems.length > 0 && (
-            <details><summary>{t('scan.problems', { count: report.problems.length })}</summary>
-              <ul className="small">{report.problems.map((p, i) => <li key={i}>{t('scan.line', { line: p.line })} {p.message} {p.value && <span className="dim">“{p.value}”</span>}</li>)}</ul>
+            <details>
+              <summary>{t('scan.problems', { count: report.problems.length })}</summary>
+              <ul className="small">
+                {report.problems.map((p, i) => (
+                  <li key={i}>
+                    {t('scan.line', { line: p.line })} {p.message} {p.value && <span className="dim">“{p.value}”</span>}
+                  </li>
+                ))}
+              </ul>
             </details>
           )}
         </section>

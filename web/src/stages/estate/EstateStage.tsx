@@ -21,17 +21,42 @@ export function EstateStage() {
   return (
     <div className="columns">
       <section>
-        <div className="stage-head"><h2>{t('stage.estate')}</h2></div>
+        <div className="stage-head">
+          <h2>{t('stage.estate')}</h2>
+        </div>
         <Part section="planting">{catalogue.data && <PlantingFields form={form} catalogue={catalogue.data} />}</Part>
       </section>
       <aside className="sheet">
         {density && perHa && bearing && all ? (
           <dl className="chain">
-            <div><dt>{t('estate.trees')}</dt><dd><Why steps={density.steps}><span className="value">{perHa.number}</span> <span className="unit">{perHa.unit}</span></Why></dd></div>
-            <div><dt>{t('estate.bearing-per-area')}</dt><dd><Why steps={density.steps}><span className="value">{bearing.number}</span> <span className="unit">{bearing.unit}</span></Why></dd></div>
-            <div><dt>{t('estate.bearing')}</dt><dd><Why steps={density.steps}><span className="value">{all.number}</span> <span className="unit">{all.unit}</span></Why></dd></div>
+            <div>
+              <dt>{t('estate.trees')}</dt>
+              <dd>
+                <Why steps={density.steps}>
+                  <span className="value">{perHa.number}</span> <span className="unit">{perHa.unit}</span>
+                </Why>
+              </dd>
+            </div>
+            <div>
+              <dt>{t('estate.bearing-per-area')}</dt>
+              <dd>
+                <Why steps={density.steps}>
+                  <span className="value">{bearing.number}</span> <span className="unit">{bearing.unit}</span>
+                </Why>
+              </dd>
+            </div>
+            <div>
+              <dt>{t('estate.bearing')}</dt>
+              <dd>
+                <Why steps={density.steps}>
+                  <span className="value">{all.number}</span> <span className="unit">{all.unit}</span>
+                </Why>
+              </dd>
+            </div>
           </dl>
-        ) : <p className="dim">{t('estate.waiting')}</p>}
+        ) : (
+          <p className="dim">{t('estate.waiting')}</p>
+        )}
         <Notices notices={density?.warnings ?? []} />
       </aside>
       <Rows />

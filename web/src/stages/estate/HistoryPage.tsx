@@ -12,19 +12,36 @@ export function HistoryPage() {
     queryFn: () => answered(api.GET('/api/v1/plantings/{id}/history', { params: { path: { id: view.id } } })),
   });
   const when = new Intl.DateTimeFormat(language, { dateStyle: 'medium', timeStyle: 'short' });
-  const what = (c: ChangeView) => [t(`history.${c.subject}`, { detail: c.detail, defaultValue: c.subject }), c.season && String(c.season), c.field && t(`field.${c.field}`, { defaultValue: c.field })];
+  const what = (c: ChangeView) => [
+    t(`history.${c.subject}`, { detail: c.detail, defaultValue: c.subject }),
+    c.season && String(c.season),
+    c.field && t(`field.${c.field}`, { defaultValue: c.field }),
+  ];
   return (
     <section>
-      <div className="stage-head"><h2>{t('history.title')}</h2></div>
+      <div className="stage-head">
+        <h2>{t('history.title')}</h2>
+      </div>
       {history.data?.length === 0 && <p className="dim">{t('history.none')}</p>}
       {history.data && history.data.length > 0 && (
         <table className="figures history" data-test="history">
-          <thead><tr><th>{t('history.when')}</th><th>{t('history.who')}</th><th>{t('history.what')}</th><th>{t('history.before')}</th><th>{t('history.after')}</th></tr></thead>
+          <thead>
+            <tr>
+              <th>{t('history.when')}</th>
+              <th>{t('history.who')}</th>
+              <th>{t('history.what')}</th>
+              <th>{t('history.before')}</th>
+              <th>{t('history.after')}</th>
+            </tr>
+          </thead>
           <tbody>
             {history.data.map((c, i) => (
               <tr key={i}>
                 <td className="history-when">{when.format(new Date(c.at))}</td>
-                <td>{c.person ?? 'Rama'}{c.imported && <span className="small dim"> {t('history.imported')}</span>}</td>
+                <td>
+                  {c.person ?? 'Rama'}
+                  {c.imported && <span className="small dim"> {t('history.imported')}</span>}
+                </td>
                 <td>{what(c).filter(Boolean).join(' · ')}</td>
                 <td>{c.old ?? <span className="dim">{c.field ? t('history.empty') : '–'}</span>}</td>
                 <td>{c.new ?? <span className="dim">{c.field ? t('history.empty') : t('history.removed')}</span>}</td>

@@ -21,9 +21,20 @@ export function MapPage() {
   const map = useQuery({ queryKey: ['map'], queryFn: () => answered(api.GET('/api/v1/map')) });
   const season = useSeason();
   const [measure, setMeasure] = useState<Measure>('decision');
-  useEffect(() => { document.title = `${t('place.map')} · Rama`; }, [t]);
+  useEffect(() => {
+    document.title = `${t('place.map')} · Rama`;
+  }, [t]);
   const error = map.error ?? season.error;
-  if (error) return <Trouble error={error} retry={() => { void map.refetch(); void season.refetch(); }} />;
+  if (error)
+    return (
+      <Trouble
+        error={error}
+        retry={() => {
+          void map.refetch();
+          void season.refetch();
+        }}
+      />
+    );
   if (!map.data || !season.data) return <p className="waiting">{t('loading')}</p>;
 
   const lines = new Map(season.data.plantings.map((p) => [p.id, p]));
@@ -37,14 +48,25 @@ export function MapPage() {
           <h1>{t('map.title', { count: map.data.blocks.length })}</h1>
           <p className="dim">{t('map.text')}</p>
         </div>
-        <Choice label={t('map.colour')} value={measure} onChange={(v) => { setMeasure(v as Measure); }} options={measures.map((m) => ({ value: m, label: t(`map.by.${m}`) }))} />
+        <Choice
+          label={t('map.colour')}
+          value={measure}
+          onChange={(v) => {
+            setMeasure(v as Measure);
+          }}
+          options={measures.map((m) => ({ value: m, label: t(`map.by.${m}`) }))}
+        />
       </div>
       <Legend paint={paint} lines={season.data.plantings} measure={measure} />
       {drawn.length > 0 && <Ground blocks={drawn} lines={lines} paint={paint} measure={measure} />}
       {bare.length > 0 && (
         <section className="map-bare">
           <h2>{t('map.bare')}</h2>
-          <div>{bare.map((b) => <Schematic key={b.code} block={b} lines={lines} paint={paint} />)}</div>
+          <div>
+            {bare.map((b) => (
+              <Schematic key={b.code} block={b} lines={lines} paint={paint} />
+            ))}
+          </div>
         </section>
       )}
       {map.data.blocks.length === 0 && <p className="sheet">{t('season.empty')}</p>}
@@ -61,24 +83,40 @@ interface Paint {
 const dark = ['var(--plum)', 'var(--slate)', 'var(--lichen-ink)', 'var(--rust)', 'var(--bark)', 'var(--wood)'];
 const light = ['var(--straw-tint)', 'var(--lichen-tint)', 'var(--plum-tint)', 'var(--rust-tint)'];
 const fixed: Record<string, string> = {
-  reduce: 'var(--plum)', structureOnly: 'var(--lichen-tint)', noPrune: 'var(--slate)', none: 'var(--sheet)',
-  target: 'var(--sheet)', count: 'var(--straw-tint)', decide: 'var(--straw)', prescribe: 'var(--lichen-ink)',
+  reduce: 'var(--plum)',
+  structureOnly: 'var(--lichen-tint)',
+  noPrune: 'var(--slate)',
+  none: 'var(--sheet)',
+  target: 'var(--sheet)',
+  count: 'var(--straw-tint)',
+  decide: 'var(--straw)',
+  prescribe: 'var(--lichen-ink)',
 };
 
 /** Colours of a measure. The name stands in every block as well, so that colour is never the only sign. */
 function painter(measure: Measure, lines: SeasonLine[]): Paint {
   const varieties = [...new Set(lines.map((l) => l.variety))].sort();
   const palette = [...dark, ...light];
-  const fill = (key: string) => (measure === 'variety' ? palette[Math.max(0, varieties.indexOf(key)) % palette.length]! : fixed[key] ?? 'var(--sheet)');
+  const fill = (key: string) =>
+    measure === 'variety'
+      ? palette[Math.max(0, varieties.indexOf(key)) % palette.length]!
+      : (fixed[key] ?? 'var(--sheet)');
   return {
-    key: (line) => (measure === 'variety' ? line.variety : measure === 'stage' ? line.stage : line.decision ?? 'none'),
+    key: (line) =>
+      measure === 'variety' ? line.variety : measure === 'stage' ? line.stage : (line.decision ?? 'none'),
     fill,
     ink: (key) => ([...dark, 'var(--lichen-ink)'].includes(fill(key)) ? '#fff' : 'var(--bark)'),
   };
 }
 
 function nameOf(key: string, measure: Measure, t: (key: string) => string) {
-  return measure === 'variety' ? key : measure === 'stage' ? t(`stage.${key}`) : key === 'none' ? t('map.undecided') : t(`decision.${key}`);
+  return measure === 'variety'
+    ? key
+    : measure === 'stage'
+      ? t(`stage.${key}`)
+      : key === 'none'
+        ? t('map.undecided')
+        : t(`decision.${key}`);
 }
 
 function Legend({ paint, lines, measure }: { paint: Paint; lines: SeasonLine[]; measure: Measure }) {
@@ -89,14 +127,31 @@ function Legend({ paint, lines, measure }: { paint: Paint; lines: SeasonLine[]; 
     <ul className="map-legend" data-test="legend">
       {[...areas].map(([key, ha]) => {
         const area = amount(ha, 'ha', 1);
-        return <li key={key}><i style={{ background: paint.fill(key) }} /> {nameOf(key, measure, t)} <span className="dim">{area.number} {area.unit}</span></li>;
+        return (
+          <li key={key}>
+            <i style={{ background: paint.fill(key) }} /> {nameOf(key, measure, t)}{' '}
+            <span className="dim">
+              {area.number} {area.unit}
+            </span>
+          </li>
+        );
       })}
     </ul>
   );
 }
 
 /** The drawing to scale: drag to move, wheel or buttons to come closer, click or Enter to open a block. */
-function Ground({ blocks, lines, paint, measure }: { blocks: MapBlock[]; lines: Map<string, SeasonLine>; paint: Paint; measure: Measure }) {
+function Ground({
+  blocks,
+  lines,
+  paint,
+  measure,
+}: {
+  blocks: MapBlock[];
+  lines: Map<string, SeasonLine>;
+  paint: Paint;
+  measure: Measure;
+}) {
   const { t, amount } = useReading();
   const go = useNavigate();
   const { search } = useLocation();
@@ -116,11 +171,16 @@ function Ground({ blocks, lines, paint, measure }: { blocks: MapBlock[]; lines: 
       const box = drawing.getBoundingClientRect();
       setShown((now) => {
         const w = now ?? whole;
-        return zoomed(w, e.deltaY > 0 ? 1.2 : 1 / 1.2, { x: w.x + ((e.clientX - box.left) / box.width) * w.width, y: w.y + (1 - (e.clientY - box.top) / box.height) * w.height });
+        return zoomed(w, e.deltaY > 0 ? 1.2 : 1 / 1.2, {
+          x: w.x + ((e.clientX - box.left) / box.width) * w.width,
+          y: w.y + (1 - (e.clientY - box.top) / box.height) * w.height,
+        });
       });
     };
     drawing.addEventListener('wheel', wheel, { passive: false });
-    return () => { drawing.removeEventListener('wheel', wheel); };
+    return () => {
+      drawing.removeEventListener('wheel', wheel);
+    };
   });
 
   const move = (e: PointerEvent) => {
@@ -128,44 +188,111 @@ function Ground({ blocks, lines, paint, measure }: { blocks: MapBlock[]; lines: 
     const [dx, dy] = [e.clientX - drag.current.x, e.clientY - drag.current.y];
     if (Math.hypot(dx, dy) > 4) drag.current.moved = true;
     const scale = metresPerPixel();
-    if (drag.current.moved) setShown({ ...drag.current.from, x: drag.current.from.x - dx * scale, y: drag.current.from.y + dy * scale });
+    if (drag.current.moved)
+      setShown({ ...drag.current.from, x: drag.current.from.x - dx * scale, y: drag.current.from.y + dy * scale });
   };
-  const closer = (factor: number) => { setShown(zoomed(at, factor, { x: at.x + at.width / 2, y: at.y + at.height / 2 })); };
+  const closer = (factor: number) => {
+    setShown(zoomed(at, factor, { x: at.x + at.width / 2, y: at.y + at.height / 2 }));
+  };
   const size = at.width / 85;
   const bar = scaleBar(at.width);
   const length = amount(bar, 'm', 0);
   return (
     <div className="map-frame sheet">
-      <svg ref={svg} className="map" viewBox={`${at.x} ${-(at.y + at.height)} ${at.width} ${at.height}`} role="group" aria-label={t('place.map')}
-        onPointerDown={(e) => { drag.current = { x: e.clientX, y: e.clientY, from: at, moved: false }; }} onPointerMove={move}
-        onPointerUp={() => { setTimeout(() => { drag.current = null; }); }} onPointerLeave={() => { drag.current = null; }}>
+      <svg
+        ref={svg}
+        className="map"
+        viewBox={`${at.x} ${-(at.y + at.height)} ${at.width} ${at.height}`}
+        role="group"
+        aria-label={t('place.map')}
+        onPointerDown={(e) => {
+          drag.current = { x: e.clientX, y: e.clientY, from: at, moved: false };
+        }}
+        onPointerMove={move}
+        onPointerUp={() => {
+          setTimeout(() => {
+            drag.current = null;
+          });
+        }}
+        onPointerLeave={() => {
+          drag.current = null;
+        }}
+      >
         {blocks.map((block) => {
           const line = lines.get(block.plantings[0] ?? '');
           const key = line ? paint.key(line) : 'none';
           const place = middleOf(block.rings[0]!);
-          const open = () => { if (line && !drag.current?.moved) void go(`/plantings/${line.id}/${line.stage}${search}`); };
+          const open = () => {
+            if (line && !drag.current?.moved) void go(`/plantings/${line.id}/${line.stage}${search}`);
+          };
           return (
-            <g key={block.code} className="map-block" role="link" tabIndex={0} aria-label={`${block.code} ${line?.name ?? ''}`} data-test={`block-${block.code}`}
-              onClick={open} onKeyDown={(e) => { if (e.key === 'Enter') open(); }}>
+            <g
+              key={block.code}
+              className="map-block"
+              role="link"
+              tabIndex={0}
+              aria-label={`${block.code} ${line?.name ?? ''}`}
+              data-test={`block-${block.code}`}
+              onClick={open}
+              onKeyDown={(e) => {
+                if (e.key === 'Enter') open();
+              }}
+            >
               <path d={ringsPath(block.rings)} fill={paint.fill(key)} fillRule="evenodd" />
               <path d={linesPath(block.lines)} className="map-rows" stroke={paint.ink(key)} />
-              <text x={place.x} y={-place.y} fontSize={size} fill={paint.ink(key)} stroke={paint.fill(key)} strokeWidth={size / 4} textAnchor="middle">
+              <text
+                x={place.x}
+                y={-place.y}
+                fontSize={size}
+                fill={paint.ink(key)}
+                stroke={paint.fill(key)}
+                strokeWidth={size / 4}
+                textAnchor="middle"
+              >
                 <tspan className="map-code">{block.code}</tspan>
-                <tspan x={place.x} dy="1.15em" fontSize={size * 0.75}>{nameOf(key, measure, t)}</tspan>
-                {block.outlineHa !== null && <tspan x={place.x} dy="1.15em" fontSize={size * 0.75}>{areaOf(block.outlineHa)}</tspan>}
+                <tspan x={place.x} dy="1.15em" fontSize={size * 0.75}>
+                  {nameOf(key, measure, t)}
+                </tspan>
+                {block.outlineHa !== null && (
+                  <tspan x={place.x} dy="1.15em" fontSize={size * 0.75}>
+                    {areaOf(block.outlineHa)}
+                  </tspan>
+                )}
               </text>
             </g>
           );
         })}
         <g transform={`translate(${at.x + at.width * 0.02} ${-(at.y + at.height * 0.03)})`} className="map-scale">
           <path d={`M0 ${-size * 0.5}V0H${bar}V${-size * 0.5}`} strokeWidth={size / 8} />
-          <text x={bar / 2} y={-size * 0.4} fontSize={size * 0.9} textAnchor="middle">{length.number} {length.unit}</text>
+          <text x={bar / 2} y={-size * 0.4} fontSize={size * 0.9} textAnchor="middle">
+            {length.number} {length.unit}
+          </text>
         </g>
       </svg>
       <div className="map-tools">
-        <Button onClick={() => { closer(1 / 1.5); }} aria-label={t('map.closer')}>+</Button>
-        <Button onClick={() => { closer(1.5); }} aria-label={t('map.farther')}>−</Button>
-        <Button onClick={() => { setShown(null); }}>{t('map.whole')}</Button>
+        <Button
+          onClick={() => {
+            closer(1 / 1.5);
+          }}
+          aria-label={t('map.closer')}
+        >
+          +
+        </Button>
+        <Button
+          onClick={() => {
+            closer(1.5);
+          }}
+          aria-label={t('map.farther')}
+        >
+          −
+        </Button>
+        <Button
+          onClick={() => {
+            setShown(null);
+          }}
+        >
+          {t('map.whole')}
+        </Button>
       </div>
     </div>
   );
@@ -187,11 +314,34 @@ function Schematic({ block, lines, paint }: { block: MapBlock; lines: Map<string
   const longest = Math.max(1, ...block.rows.map((r) => r.firstTree + r.trees - 1));
   const area = amount(block.statedHa, 'ha', 1);
   return (
-    <Link to={`/plantings/${line.id}/${line.stage}${search}`} className="map-schematic" data-test={`block-${block.code}`}>
-      <svg viewBox={`0 0 ${Math.max(1, rows)} 60`} preserveAspectRatio="none" aria-hidden style={{ background: paint.fill(key) }}>
-        {block.rows.map((r, i) => <rect key={i} x={i + 0.3} width={0.4} y={60 - ((r.firstTree + r.trees - 1) / longest) * 56} height={(r.trees / longest) * 56} fill={paint.ink(key)} opacity={0.5} />)}
+    <Link
+      to={`/plantings/${line.id}/${line.stage}${search}`}
+      className="map-schematic"
+      data-test={`block-${block.code}`}
+    >
+      <svg
+        viewBox={`0 0 ${Math.max(1, rows)} 60`}
+        preserveAspectRatio="none"
+        aria-hidden
+        style={{ background: paint.fill(key) }}
+      >
+        {block.rows.map((r, i) => (
+          <rect
+            key={i}
+            x={i + 0.3}
+            width={0.4}
+            y={60 - ((r.firstTree + r.trees - 1) / longest) * 56}
+            height={(r.trees / longest) * 56}
+            fill={paint.ink(key)}
+            opacity={0.5}
+          />
+        ))}
       </svg>
-      <strong>{block.code}</strong> <span className="small dim">{area.number} {area.unit}{rows > 0 && ` · ${t('map.rows', { count: rows })}`}</span>
+      <strong>{block.code}</strong>{' '}
+      <span className="small dim">
+        {area.number} {area.unit}
+        {rows > 0 && ` · ${t('map.rows', { count: rows })}`}
+      </span>
     </Link>
   );
 }

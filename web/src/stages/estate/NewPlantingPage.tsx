@@ -42,9 +42,15 @@ export function NewPlantingPage() {
       <p className="dim">{t('new.text')}</p>
       {catalogue.data && <PlantingFields form={form} catalogue={catalogue.data} />}
       <div className="save-bar">
-        <Button type="primary" onClick={() => void add()} data-test="add">{t('new.add')}</Button>
+        <Button type="primary" onClick={() => void add()} data-test="add">
+          {t('new.add')}
+        </Button>
         <Button onClick={() => void go('/')}>{t('new.cancel')}</Button>
-        {failure && <p className="field-problem" role="alert">{failure}</p>}
+        {failure && (
+          <p className="field-problem" role="alert">
+            {failure}
+          </p>
+        )}
       </div>
     </main>
   );

@@ -9,7 +9,12 @@ export function PlantingFields({ form, catalogue }: { form: FieldControls; catal
   const names = (all: { name: string; crop: string }[]) => all.map((x) => ({ value: x.name, label: `${x.name}` }));
   const systems = catalogue.systems.filter((s) => !crop || s.crops.includes(crop));
   // What is not settled of a system is said before it is chosen.
-  const notes = crop ? systems.filter((s) => s.note).map((s) => `▲ ${local(s.name)}: ${local(s.note)}`).join(' ') : '';
+  const notes = crop
+    ? systems
+        .filter((s) => s.note)
+        .map((s) => `▲ ${local(s.name)}: ${local(s.note)}`)
+        .join(' ')
+    : '';
   return (
     <div className="fields">
       {form.input('site', [], { numeric: false, hint: t('estate.site-hint') })}
@@ -18,7 +23,11 @@ export function PlantingFields({ form, catalogue }: { form: FieldControls; catal
       {form.input('name', [], { numeric: false })}
       {form.choice('variety', names(catalogue.varieties))}
       {form.choice('rootstock', names(catalogue.rootstocks.filter((r) => !crop || r.crop === crop)))}
-      {form.choice('system', systems.map((s) => ({ value: s.id, label: local(s.name) })), notes)}
+      {form.choice(
+        'system',
+        systems.map((s) => ({ value: s.id, label: local(s.name) })),
+        notes,
+      )}
       {form.input('yearPlanted', [])}
       {form.input('rowSpacing', ['m', 'ft'])}
       {form.input('treeSpacing', ['m', 'ft'])}

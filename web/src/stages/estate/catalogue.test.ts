@@ -2,9 +2,18 @@ import Ajv from 'ajv/dist/2020.js';
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 
-const read = (name: string) => JSON.parse(readFileSync(new URL(`../../../../src/Rama.Core/Estate/${name}`, import.meta.url), 'utf8')) as Record<string, unknown>;
-const check = new Ajv({ strict: true, strictTypes: false, strictRequired: false }).compile(read('catalogue.schema.json'));
-interface Variety { name: string; setShare: { value: number; source?: string } }
+const read = (name: string) =>
+  JSON.parse(readFileSync(new URL(`../../../../src/Rama.Core/Estate/${name}`, import.meta.url), 'utf8')) as Record<
+    string,
+    unknown
+  >;
+const check = new Ajv({ strict: true, strictTypes: false, strictRequired: false }).compile(
+  read('catalogue.schema.json'),
+);
+interface Variety {
+  name: string;
+  setShare: { value: number; source?: string };
+}
 
 describe('the published schema of the catalogue', () => {
   it('accepts the shipped catalogue', () => {

@@ -3,5 +3,9 @@ import { api, answered } from '../../api/client';
 
 /** What can be chosen; it changes only with a new version of Rama. */
 export function useCatalogue() {
-  return useQuery({ queryKey: ['catalogue'], queryFn: () => answered(api.GET('/api/v1/catalogue')), staleTime: Infinity });
+  return useQuery({
+    queryKey: ['catalogue'],
+    queryFn: () => answered(api.GET('/api/v1/catalogue')),
+    staleTime: Infinity,
+  });
 }

@@ -40,12 +40,22 @@ export function BenchPage() {
 
   useEffect(() => {
     if (!playing || step >= last) return;
-    const timer = window.setTimeout(() => { work.go(step + 1); if (step + 1 >= last) setPlaying(false); }, PLAY_MS);
-    return () => { window.clearTimeout(timer); };
+    const timer = window.setTimeout(() => {
+      work.go(step + 1);
+      if (step + 1 >= last) setPlaying(false);
+    }, PLAY_MS);
+    return () => {
+      window.clearTimeout(timer);
+    };
   });
 
   const byHand = mode !== 'card';
-  const standing = data?.tree.branches.filter((b) => (b.kind === 'limb' || b.kind === 'arm' || b.kind === 'shoot') && !made.some((c) => c.wood.some((w) => w.branch === b.id && w.fromM <= 0.1))) ?? [];
+  const standing =
+    data?.tree.branches.filter(
+      (b) =>
+        (b.kind === 'limb' || b.kind === 'arm' || b.kind === 'shoot') &&
+        !made.some((c) => c.wood.some((w) => w.branch === b.id && w.fromM <= 0.1)),
+    ) ?? [];
   const limbs = standing.sort((a, b) => b.path[0]!.heightM - a.path[0]!.heightM);
   const pick = (by: number) => {
     const next = limbs[Math.max(0, Math.min(limbs.length - 1, limbs.findIndex((b) => b.id === chosen) + by))];
@@ -59,18 +69,48 @@ export function BenchPage() {
     setChosen(null);
   };
   useKeys({
-    ArrowRight: () => { if (byHand) pick(1); else work.go(step + 1); },
-    ArrowLeft: () => { if (byHand) pick(-1); else work.go(step - 1); },
-    ArrowDown: () => { pick(1); },
-    ArrowUp: () => { pick(-1); },
-    Home: () => { if (!byHand) work.go(0); },
-    End: () => { if (!byHand) work.go(last); },
-    ' ': () => { if (!byHand) { if (step >= last) work.go(0); setPlaying((p) => !p); } },
-    x: () => { if (byHand && chosen !== null) cut({ branch: chosen, bud: null, leaveM: -1 }); else if (!byHand) work.enter('hand'); },
-    u: () => { if (byHand) work.undo(); },
-    r: () => { if (byHand) work.redo(); },
-    p: () => { work.enter(mode === 'practice' ? 'card' : 'practice'); },
-    v: () => { setTurned(view === 'along' ? 'across' : 'along'); },
+    ArrowRight: () => {
+      if (byHand) pick(1);
+      else work.go(step + 1);
+    },
+    ArrowLeft: () => {
+      if (byHand) pick(-1);
+      else work.go(step - 1);
+    },
+    ArrowDown: () => {
+      pick(1);
+    },
+    ArrowUp: () => {
+      pick(-1);
+    },
+    Home: () => {
+      if (!byHand) work.go(0);
+    },
+    End: () => {
+      if (!byHand) work.go(last);
+    },
+    ' ': () => {
+      if (!byHand) {
+        if (step >= last) work.go(0);
+        setPlaying((p) => !p);
+      }
+    },
+    x: () => {
+      if (byHand && chosen !== null) cut({ branch: chosen, bud: null, leaveM: -1 });
+      else if (!byHand) work.enter('hand');
+    },
+    u: () => {
+      if (byHand) work.undo();
+    },
+    r: () => {
+      if (byHand) work.redo();
+    },
+    p: () => {
+      work.enter(mode === 'practice' ? 'card' : 'practice');
+    },
+    v: () => {
+      setTurned(view === 'along' ? 'across' : 'along');
+    },
   });
 
   if (bench.error && !data) return <Trouble error={bench.error} retry={() => void bench.refetch()} />;
@@ -82,7 +122,13 @@ export function BenchPage() {
     return [
       t(`bench.wood-${wood.kind}`, { thick: told(wood.diameterMm, 'mm', 0) }),
       ...(ratio === undefined ? [] : [t('bench.ratio', { ratio: number(ratio, 2) })]),
-      ...(mode === 'practice' ? [] : [t('bench.would-fall', { buds: t('bench.buds', { count: budsFalling(data!.tree, branch, leaveM, standingAfter(made)) }) })]),
+      ...(mode === 'practice'
+        ? []
+        : [
+            t('bench.would-fall', {
+              buds: t('bench.buds', { count: budsFalling(data!.tree, branch, leaveM, standingAfter(made)) }),
+            }),
+          ]),
     ].join(' · ');
   };
   const heightLimitM = data?.heightLimitM ?? null;
@@ -91,7 +137,8 @@ export function BenchPage() {
   const foot = (shown: BenchView) => {
     const which = choice.row !== null ? 'counted' : choice.number === 0 ? 'typical' : 'another';
     const said = t(`bench.foot-${which}`, {
-      trunk: told(shown.tree.trunkMm, 'mm', 0), number: choice.number,
+      trunk: told(shown.tree.trunkMm, 'mm', 0),
+      number: choice.number,
       class: t(`class.${shown.class}`, { defaultValue: shown.class }),
     });
     return leafBuds ? `${said} · ${t('bench.leaf-buds')}` : said;
@@ -100,41 +147,106 @@ export function BenchPage() {
   return (
     <main className="bench">
       <header className="bench-head">
-        <div className="bench-title"><Link to={`/plantings/${id}/prescribe`}>← {t('stage.prescribe')}</Link> <h1>{head.title}</h1> <span className="dim">{head.about}</span></div>
+        <div className="bench-title">
+          <Link to={`/plantings/${id}/prescribe`}>← {t('stage.prescribe')}</Link> <h1>{head.title}</h1>{' '}
+          <span className="dim">{head.about}</span>
+        </div>
         {data && (
           <div className="bench-choices">
             {data.classes.length > 1 && (
-              <Segmented value={choice.row === null ? data.class : ''} onChange={(value) => { work.restart(); setChoice({ class: value, number: 0, row: null, tree: null }); }}
-                options={data.classes.map((c) => ({ value: c, label: t(`class.${c}`, { defaultValue: c }) }))} />
+              <Segmented
+                value={choice.row === null ? data.class : ''}
+                onChange={(value) => {
+                  work.restart();
+                  setChoice({ class: value, number: 0, row: null, tree: null });
+                }}
+                options={data.classes.map((c) => ({ value: c, label: t(`class.${c}`, { defaultValue: c }) }))}
+              />
             )}
-            <Segmented value={view} onChange={setTurned} options={[{ value: 'along', label: t('bench.along') }, { value: 'across', label: t('bench.across') }]} />
-            <Button onClick={() => { work.restart(); setChoice({ ...choice, class: data.class, number: choice.number + 1, row: null, tree: null }); }} data-test="another">{t('bench.another')}</Button>
+            <Segmented
+              value={view}
+              onChange={setTurned}
+              options={[
+                { value: 'along', label: t('bench.along') },
+                { value: 'across', label: t('bench.across') },
+              ]}
+            />
+            <Button
+              onClick={() => {
+                work.restart();
+                setChoice({ ...choice, class: data.class, number: choice.number + 1, row: null, tree: null });
+              }}
+              data-test="another"
+            >
+              {t('bench.another')}
+            </Button>
             {data.models.length > 0 && (
-              <Select className="bench-models" aria-label={t('bench.counted')} placeholder={t('bench.counted')} value={choice.row === null ? null : `${choice.row}/${choice.tree}`}
-                options={data.models.map((m) => ({ value: `${m.row}/${m.tree}`, label: t('bench.model', { row: m.row, tree: m.tree }) }))}
-                onChange={(value: string) => { const [row, tree] = value.split('/').map(Number); work.restart(); setChoice({ class: null, number: 0, row: row!, tree: tree! }); }} />
+              <Select
+                className="bench-models"
+                aria-label={t('bench.counted')}
+                placeholder={t('bench.counted')}
+                value={choice.row === null ? null : `${choice.row}/${choice.tree}`}
+                options={data.models.map((m) => ({
+                  value: `${m.row}/${m.tree}`,
+                  label: t('bench.model', { row: m.row, tree: m.tree }),
+                }))}
+                onChange={(value: string) => {
+                  const [row, tree] = value.split('/').map(Number);
+                  work.restart();
+                  setChoice({ class: null, number: 0, row: row!, tree: tree! });
+                }}
+              />
             )}
           </div>
         )}
       </header>
       <div className="bench-body">
-        <div className="bench-drawing" ref={ref} data-test="bench-tree" data-cuts={made.length} data-buds={made.at(-1)?.after.floralBuds ?? data?.before.floralBuds}>
+        <div
+          className="bench-drawing"
+          ref={ref}
+          data-test="bench-tree"
+          data-cuts={made.length}
+          data-buds={made.at(-1)?.after.floralBuds ?? data?.before.floralBuds}
+        >
           {!data && <p className="waiting">{t('loading')}</p>}
           {data && (
             <>
-              <TreeDrawing tree={data.tree} view={view} width={width} height={height} margin={width < NARROW ? 24 : 56} made={made} ahead={mode === 'card' ? ahead : []} now wires={data.wiresM}
+              <TreeDrawing
+                tree={data.tree}
+                view={view}
+                width={width}
+                height={height}
+                margin={width < NARROW ? 24 : 56}
+                made={made}
+                ahead={mode === 'card' ? ahead : []}
+                now
+                wires={data.wiresM}
                 heightLimitM={data.heightLimitM}
                 heightLimitText={limit}
-                aim={shownAim && { ...shownAim, leaveM: leaves(data, shownAim) }} onAim={byHand ? setAim : undefined} onCut={byHand ? cut : undefined} />
+                aim={shownAim && { ...shownAim, leaveM: leaves(data, shownAim) }}
+                onAim={byHand ? setAim : undefined}
+                onCut={byHand ? cut : undefined}
+              />
               <p className="bench-foot small">
                 {shownAim?.branch != null ? aimed(shownAim.branch, leaves(data, shownAim)) : foot(data)}
               </p>
             </>
           )}
         </div>
-        {data && (mode === 'practice'
-          ? <PracticePanel id={id!} work={work} data={data} />
-          : <BenchPanel work={work} data={data} playing={playing} play={() => { if (step >= last) work.go(0); setPlaying((p) => !p); }} />)}
+        {data &&
+          (mode === 'practice' ? (
+            <PracticePanel id={id!} work={work} data={data} />
+          ) : (
+            <BenchPanel
+              work={work}
+              data={data}
+              playing={playing}
+              play={() => {
+                if (step >= last) work.go(0);
+                setPlaying((p) => !p);
+              }}
+            />
+          ))}
       </div>
     </main>
   );

@@ -44,16 +44,42 @@ export function CardPage() {
     placeholderData: keepPreviousData,
     staleTime: 0,
   });
-  useEffect(() => { if (card.data) document.title = `${card.data.block} · ${card.data.headline}`; }, [card.data]);
+  useEffect(() => {
+    if (card.data) document.title = `${card.data.block} · ${card.data.headline}`;
+  }, [card.data]);
   if (card.error) return <Trouble error={card.error} retry={() => void card.refetch()} />;
   return (
     <main className="card-page">
       <div className="card-tools no-print">
         <Link to={`/plantings/${id}/prescribe`}>← {t('card.back')}</Link>
-        {!issued && <Segmented value={language} onChange={setLanguage} options={[{ value: 'en', label: 'English' }, { value: 'es', label: 'Español' }]} />}
+        {!issued && (
+          <Segmented
+            value={language}
+            onChange={setLanguage}
+            options={[
+              { value: 'en', label: 'English' },
+              { value: 'es', label: 'Español' },
+            ]}
+          />
+        )}
         {!issued && <Segmented value={units} onChange={setUnits} options={UNITS} />}
-        <Segmented value={paper} onChange={setPaper} options={[{ value: 'a4', label: 'A4' }, { value: 'letter', label: 'Letter' }]} />
-        <Button type="primary" onClick={() => { window.print(); }} disabled={!card.data}>{t('card.print')}</Button>
+        <Segmented
+          value={paper}
+          onChange={setPaper}
+          options={[
+            { value: 'a4', label: 'A4' },
+            { value: 'letter', label: 'Letter' },
+          ]}
+        />
+        <Button
+          type="primary"
+          onClick={() => {
+            window.print();
+          }}
+          disabled={!card.data}
+        >
+          {t('card.print')}
+        </Button>
       </div>
       {card.data ? <Sheets card={card.data} paper={paper} /> : <p className="waiting">{t('loading')}</p>}
     </main>
@@ -80,32 +106,64 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
     <article className={`card card-${paper}${setting}`} lang={card.language} data-test="the-card">
       <header className="card-head">
         <h1>{card.block}</h1>
-        <p>{card.about}{card.version !== null && card.version !== undefined && <strong> · {card.language === 'es' ? 'Prescripción' : 'Prescription'} {card.version}</strong>}</p>
+        <p>
+          {card.about}
+          {card.version !== null && card.version !== undefined && (
+            <strong>
+              {' '}
+              · {card.language === 'es' ? 'Prescripción' : 'Prescription'} {card.version}
+            </strong>
+          )}
+        </p>
       </header>
       <section className="card-what">
         <h2>{card.headline}</h2>
         {card.perLimb !== '' && <p>{card.perLimb}</p>}
       </section>
       <section className="card-numbers">
-        {card.numbers.map((n, i) => <div key={i} className={i === 1 ? 'card-main-number' : ''}><b>{n.value}</b><span>{n.caption}</span></div>)}
+        {card.numbers.map((n, i) => (
+          <div key={i} className={i === 1 ? 'card-main-number' : ''}>
+            <b>{n.value}</b>
+            <span>{n.caption}</span>
+          </div>
+        ))}
         <p>{card.perTree}</p>
       </section>
       <div className="card-body">
         <section>
           <h3>{card.cutsHeading}</h3>
           <ol className="card-cuts">
-            {card.cuts.filter((cut) => cut.made).map((cut) => (
-              <li key={cut.stepId}>
-                <span className="card-tag">{cut.number}</span>
-                <div>
-                  <p className="card-cut-head"><strong>{cut.name}</strong> <span>{cut.howMany}{cut.falls && ` · ${cut.falls}`}</span></p>
-                  <p>{cut.lookFor} {cut.how}</p>
-                  {cut.caution && <p className="card-caution">▲ {cut.caution}</p>}
-                </div>
-              </li>
-            ))}
+            {card.cuts
+              .filter((cut) => cut.made)
+              .map((cut) => (
+                <li key={cut.stepId}>
+                  <span className="card-tag">{cut.number}</span>
+                  <div>
+                    <p className="card-cut-head">
+                      <strong>{cut.name}</strong>{' '}
+                      <span>
+                        {cut.howMany}
+                        {cut.falls && ` · ${cut.falls}`}
+                      </span>
+                    </p>
+                    <p>
+                      {cut.lookFor} {cut.how}
+                    </p>
+                    {cut.caution && <p className="card-caution">▲ {cut.caution}</p>}
+                  </div>
+                </li>
+              ))}
           </ol>
-          {card.cuts.some((cut) => !cut.made) && <p className="card-idle">{card.idleHeading}: {card.cuts.filter((cut) => !cut.made).map((cut) => cut.name).join('; ')}.</p>}
+          {card.cuts.some((cut) => !cut.made) && (
+            <p className="card-idle">
+              {card.idleHeading}:{' '}
+              {card.cuts
+                .filter((cut) => !cut.made)
+                .map((cut) => cut.name)
+                .join('; ')}
+              .
+            </p>
+          )}
         </section>
         <div className="card-side">
           <figure className="card-drawing">
@@ -116,13 +174,24 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
             <table className="card-gauge">
               <caption>{card.gaugeHeading}</caption>
               {gaugeClasses.length > 0 && (
-                <thead><tr><th />{gaugeClasses.map((name) => <th key={name}>{name}</th>)}</tr></thead>
+                <thead>
+                  <tr>
+                    <th />
+                    {gaugeClasses.map((name) => (
+                      <th key={name}>{name}</th>
+                    ))}
+                  </tr>
+                </thead>
               )}
               <tbody>
                 {card.gauge.map((m) => (
                   <tr key={m.limb}>
                     <th>{m.limb}</th>
-                    {(m.byClass ?? [m.buds]).map((buds, i) => <td key={gaugeClasses[i] ?? i}><b>{buds}</b></td>)}
+                    {(m.byClass ?? [m.buds]).map((buds, i) => (
+                      <td key={gaugeClasses[i] ?? i}>
+                        <b>{buds}</b>
+                      </td>
+                    ))}
                   </tr>
                 ))}
               </tbody>
@@ -136,19 +205,31 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
             <caption>{card.classesHeading}</caption>
             <thead>
               <tr>
-                <th />{leaves && <th>{card.classLeave}</th>}{perLimb && <th>{card.perLimbHeading}</th>}
+                <th />
+                {leaves && <th>{card.classLeave}</th>}
+                {perLimb && <th>{card.perLimbHeading}</th>}
                 {told.map(({ cut }) => (
-                  <th key={cut.stepId}><span className="card-tag card-tag-small">{cut.number}</span></th>
+                  <th key={cut.stepId}>
+                    <span className="card-tag card-tag-small">{cut.number}</span>
+                  </th>
                 ))}
               </tr>
             </thead>
             <tbody>
               {card.classes.map((k) => (
                 <tr key={k.name}>
-                  <th><b>{k.name}</b> {k.trunk}</th>
-                  {leaves && <td><b>{k.leave}</b></td>}
+                  <th>
+                    <b>{k.name}</b> {k.trunk}
+                  </th>
+                  {leaves && (
+                    <td>
+                      <b>{k.leave}</b>
+                    </td>
+                  )}
                   {perLimb && <td>{k.perLimb}</td>}
-                  {told.map(({ cut, i }) => <td key={cut.stepId}>{k.cuts[i] || '–'}</td>)}
+                  {told.map(({ cut, i }) => (
+                    <td key={cut.stepId}>{k.cuts[i] || '–'}</td>
+                  ))}
                 </tr>
               ))}
             </tbody>
@@ -157,14 +238,31 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
       )}
       {card.gauge.length > 0 && card.gaugeNote && <p className="card-gauge-note">{card.gaugeNote}</p>}
       {card.measures && card.measures.length > 0 && (
-        <p className="card-measures"><strong>{card.measuresHeading}:</strong> {card.measures.map((m, i) => <span key={m.name}>{i > 0 && ' · '}{m.name} <b>{m.value}</b>{m.body && ` (${m.body})`}</span>)}</p>
+        <p className="card-measures">
+          <strong>{card.measuresHeading}:</strong>{' '}
+          {card.measures.map((m, i) => (
+            <span key={m.name}>
+              {i > 0 && ' · '}
+              {m.name} <b>{m.value}</b>
+              {m.body && ` (${m.body})`}
+            </span>
+          ))}
+        </p>
       )}
       <p className="card-stop">{card.stop}</p>
       <p className="card-look">{card.look}</p>
-      <ul className="card-notes">{card.notes.map((note) => <li key={note}>{note}</li>)}</ul>
-      <p><strong>{card.keepHeading}:</strong> {card.keep.join('; ')}.</p>
+      <ul className="card-notes">
+        {card.notes.map((note) => (
+          <li key={note}>{note}</li>
+        ))}
+      </ul>
+      <p>
+        <strong>{card.keepHeading}:</strong> {card.keep.join('; ')}.
+      </p>
       <footer>
-        <p><strong>{card.safetyHeading}.</strong> {card.safety}</p>
+        <p>
+          <strong>{card.safetyHeading}.</strong> {card.safety}
+        </p>
         <p className="card-basis">{card.basis} · Rama</p>
       </footer>
     </article>

@@ -28,7 +28,9 @@ export function CardTape({ card, tape, paper }: { card: PruningCard; tape: Tape;
         <h1>{tape.heading}</h1>
         <p>{card.block}</p>
       </header>
-      {tape.how.map((sentence) => <p key={sentence}>{sentence}</p>)}
+      {tape.how.map((sentence) => (
+        <p key={sentence}>{sentence}</p>
+      ))}
       <div className="tape-check">
         <svg width={`${tape.checkMm}mm`} height="5mm" viewBox={`0 0 ${tape.checkMm} 5`} aria-hidden>
           <path d={`M.125 0V5M.125 2.5H${tape.checkMm - 0.125}M${tape.checkMm - 0.125} 0V5`} className="tape-line" />
@@ -52,18 +54,26 @@ function TapeStrip({ strip, takeOut, version }: { strip: Strip; takeOut: string;
   const tooLong = name.length * NAME_WIDE > room;
   return (
     <svg
-      width={`${lengthMm}mm`} height={`${HIGH}mm`} viewBox={`0 0 ${lengthMm} ${HIGH}`} className="tape-strip"
-      role="img" aria-label={`${strip.name} ${cells.map((c) => c.buds).join(' ')}`}
+      width={`${lengthMm}mm`}
+      height={`${HIGH}mm`}
+      viewBox={`0 0 ${lengthMm} ${HIGH}`}
+      className="tape-strip"
+      role="img"
+      aria-label={`${strip.name} ${cells.map((c) => c.buds).join(' ')}`}
     >
       <rect x={0} y={0} width={lengthMm} height={HIGH} className="tape-paper" />
       <text
-        x={BLANK} y={4.2} className="tape-name"
+        x={BLANK}
+        y={4.2}
+        className="tape-name"
         {...(tooLong && { textLength: room, lengthAdjust: 'spacingAndGlyphs' })}
       >
         {name}
       </text>
       {strip.trunk.split(/ (?=\()/).map((part, i) => (
-        <text key={i} x={BLANK} y={7 + i * 2.6} className="tape-trunk">{part}</text>
+        <text key={i} x={BLANK} y={7 + i * 2.6} className="tape-trunk">
+          {part}
+        </text>
       ))}
       {cells.map((c, i) => (
         <g key={c.fromMm}>
@@ -73,7 +83,9 @@ function TapeStrip({ strip, takeOut, version }: { strip: Strip; takeOut: string;
         </g>
       ))}
       <rect x={out} y={0} width={lengthMm - out} height={HIGH} className="tape-out" />
-      <text x={(out + lengthMm) / 2} y={HIGH / 2 + 1.6} className="tape-out-word">{takeOut}</text>
+      <text x={(out + lengthMm) / 2} y={HIGH / 2 + 1.6} className="tape-out-word">
+        {takeOut}
+      </text>
       <rect x={0.15} y={0.15} width={lengthMm - 0.3} height={HIGH - 0.3} className="tape-cut" />
     </svg>
   );
@@ -84,6 +96,8 @@ function CellNumber({ x, wide, text }: { x: number; wide: number; text: string }
   const turned = text.length * 1.68 > wide - 0.15;
   const y = HIGH / 2;
   return (
-    <text x={x} y={y} className="tape-number" transform={turned ? `rotate(-90 ${x} ${y})` : undefined}>{text}</text>
+    <text x={x} y={y} className="tape-number" transform={turned ? `rotate(-90 ${x} ${y})` : undefined}>
+      {text}
+    </text>
   );
 }

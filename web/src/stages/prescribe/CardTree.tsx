@@ -15,8 +15,16 @@ export function CardTree({ drawing, units }: { drawing: CardDrawing; units: Unit
   return (
     <div className="card-tree">
       <TreeDrawing
-        tree={drawing.tree} view={drawing.seenFrom} width={WIDTH} height={height} made={drawing.cuts} now={false}
-        heightLimitText="" units={units} ground={GROUND} margin={MARGIN}
+        tree={drawing.tree}
+        view={drawing.seenFrom}
+        width={WIDTH}
+        height={height}
+        made={drawing.cuts}
+        now={false}
+        heightLimitText=""
+        units={units}
+        ground={GROUND}
+        margin={MARGIN}
       />
     </div>
   );

@@ -22,21 +22,53 @@ export function Cards() {
     // Somebody changed the prescription: what it says now is fetched before the button can be pressed again.
     onError: (e) => (changed(e) ? client.invalidateQueries({ queryKey: ['planting', view.id] }) : undefined),
   });
-  if (unsaved.length > 0) return <p className="field-problem">{t('prescribe.save-first', { stages: unsaved.map((s) => t(`section.${s}`)).join(', ') })}</p>;
+  if (unsaved.length > 0)
+    return (
+      <p className="field-problem">
+        {t('prescribe.save-first', { stages: unsaved.map((s) => t(`section.${s}`)).join(', ') })}
+      </p>
+    );
   const old = cards.data?.filter((c) => c.outOfDate).length ?? 0;
   return (
     <>
       <div className="card-actions">
-        <Link className="link-button" to={`/plantings/${view.id}/card`} data-test="card">{t('prescribe.card')}</Link>
-        {may('cutting') && <Button onClick={() => { issue.mutate(); }} loading={issue.isPending} data-test="issue">{t('cards.issue')}</Button>}
+        <Link className="link-button" to={`/plantings/${view.id}/card`} data-test="card">
+          {t('prescribe.card')}
+        </Link>
+        {may('cutting') && (
+          <Button
+            onClick={() => {
+              issue.mutate();
+            }}
+            loading={issue.isPending}
+            data-test="issue"
+          >
+            {t('cards.issue')}
+          </Button>
+        )}
       </div>
-      {issue.error && <p className="field-problem" role="alert" data-test="issue-problem">{changed(issue.error) ? t('cards.changed') : issue.error instanceof RequestError ? issue.error.message : t('failure.network')}</p>}
-      {old > 0 && <p className="field-problem" data-test="cards-old">{t('cards.old', { count: old })}</p>}
+      {issue.error && (
+        <p className="field-problem" role="alert" data-test="issue-problem">
+          {changed(issue.error)
+            ? t('cards.changed')
+            : issue.error instanceof RequestError
+              ? issue.error.message
+              : t('failure.network')}
+        </p>
+      )}
+      {old > 0 && (
+        <p className="field-problem" data-test="cards-old">
+          {t('cards.old', { count: old })}
+        </p>
+      )}
       {(cards.data?.length ?? 0) > 0 && (
         <ul className="cards-issued" data-test="cards-issued">
           {cards.data!.slice(0, 6).map((c) => (
             <li key={c.id} className={c.outOfDate ? 'card-old' : ''}>
-              <Link to={`/plantings/${view.id}/card?issued=${c.id}`}>{t('cards.version', { number: c.number })}</Link> · {c.language === 'es' ? 'Español' : 'English'} · {new Date(c.at).toLocaleDateString(language, { day: 'numeric', month: 'short' })}{c.person && ` · ${c.person}`}
+              <Link to={`/plantings/${view.id}/card?issued=${c.id}`}>{t('cards.version', { number: c.number })}</Link> ·{' '}
+              {c.language === 'es' ? 'Español' : 'English'} ·{' '}
+              {new Date(c.at).toLocaleDateString(language, { day: 'numeric', month: 'short' })}
+              {c.person && ` · ${c.person}`}
               {c.outOfDate && <strong> · {t('cards.out-of-date')}</strong>}
             </li>
           ))}

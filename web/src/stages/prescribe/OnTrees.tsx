@@ -25,29 +25,65 @@ export function OnTrees() {
   const system = plan.planting!.system;
   const cutting = entry.cutting ?? {};
   const crop = plan.planting!.variety.crop;
-  const schools = system.questions.flatMap((q) => q.options.filter((o) => o.id !== plan.prescription?.answers[q.id]).map((o) => ({ value: `${q.id}=${o.id}`, label: `${local(q.name)}: ${local(o.name)}` })));
-  const systems = (catalogue.data?.systems ?? []).filter((s) => s.id !== system.id && s.crops.includes(crop)).map((s) => ({ value: `system=${s.id}`, label: local(s.name) }));
+  const schools = system.questions.flatMap((q) =>
+    q.options
+      .filter((o) => o.id !== plan.prescription?.answers[q.id])
+      .map((o) => ({ value: `${q.id}=${o.id}`, label: `${local(q.name)}: ${local(o.name)}` })),
+  );
+  const systems = (catalogue.data?.systems ?? [])
+    .filter((s) => s.id !== system.id && s.crops.includes(crop))
+    .map((s) => ({ value: `system=${s.id}`, label: local(s.name) }));
   const run = () => {
     void mine.run({ cutting, system: null, trees });
     if (against === '') return;
     const [question, answer] = against.split('=') as [string, string];
-    void other.run(question === 'system' ? { cutting: {}, system: answer, trees } : { cutting: { ...cutting, answers: { ...cutting.answers, [question]: answer } }, system: null, trees });
+    void other.run(
+      question === 'system'
+        ? { cutting: {}, system: answer, trees }
+        : { cutting: { ...cutting, answers: { ...cutting.answers, [question]: answer } }, system: null, trees },
+    );
   };
   const share = mine.share ?? other.share;
   const shown: { name: string; result: BlockSimulation }[] = [
     ...(mine.result ? [{ name: local(system.name), result: mine.result }] : []),
-    ...(against !== '' && other.result ? [{ name: [...schools, ...systems].find((s) => s.value === against)?.label ?? '', result: other.result }] : []),
+    ...(against !== '' && other.result
+      ? [{ name: [...schools, ...systems].find((s) => s.value === against)?.label ?? '', result: other.result }]
+      : []),
   ];
   return (
     <section className="on-trees">
       <h2>{t('simulation.heading')}</h2>
       <p className="small dim">{t('simulation.text')}</p>
       <div className="on-trees-tools">
-        <Choice label={t('simulation.trees')} value={String(trees)} onChange={(v) => { setTrees(Number(v)); }} options={TREES.map((n) => ({ value: String(n), label: t('simulation.of-trees', { count: n }) }))} />
-        <Choice label={t('simulation.against')} value={against} onChange={setAgainst} empty={t('simulation.alone')} options={[...schools, ...systems]} />
-        {share === null
-          ? <Button onClick={run} data-test="simulate">{t('simulation.run')}</Button>
-          : <Button onClick={() => { mine.cancel(); other.cancel(); }}>{t('simulation.cancel', { share: Math.round(share * 100) })}</Button>}
+        <Choice
+          label={t('simulation.trees')}
+          value={String(trees)}
+          onChange={(v) => {
+            setTrees(Number(v));
+          }}
+          options={TREES.map((n) => ({ value: String(n), label: t('simulation.of-trees', { count: n }) }))}
+        />
+        <Choice
+          label={t('simulation.against')}
+          value={against}
+          onChange={setAgainst}
+          empty={t('simulation.alone')}
+          options={[...schools, ...systems]}
+        />
+        {share === null ? (
+          <Button onClick={run} data-test="simulate">
+            {t('simulation.run')}
+          </Button>
+        ) : (
+          <Button
+            onClick={() => {
+              mine.cancel();
+              other.cancel();
+            }}
+          >
+            {t('simulation.cancel', { share: Math.round(share * 100) })}
+          </Button>
+        )}
       </div>
       {(mine.problem ?? other.problem) && <p className="field-problem">{mine.problem ?? other.problem}</p>}
       {shown.length > 0 && <Compared shown={shown} />}
@@ -70,12 +106,38 @@ function Compared({ shown }: { shown: { name: string; result: BlockSimulation }[
   return (
     <>
       <table className="figures" data-test="simulation">
-        <thead><tr><th>{t('simulation.each')}</th>{shown.map((s) => <th key={s.name} className="number">{s.name}</th>)}</tr></thead>
-        <tbody>{lines.map(([key, of]) => <tr key={key}><td>{t(`simulation.${key}`)}</td>{shown.map((s) => <td key={s.name} className="number"><Why steps={stepsOf(s.result.steps, `simulation.${key}`)}>{key === 'in-band' ? <strong>{of(s.result)}</strong> : of(s.result)}</Why></td>)}</tr>)}</tbody>
+        <thead>
+          <tr>
+            <th>{t('simulation.each')}</th>
+            {shown.map((s) => (
+              <th key={s.name} className="number">
+                {s.name}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map(([key, of]) => (
+            <tr key={key}>
+              <td>{t(`simulation.${key}`)}</td>
+              {shown.map((s) => (
+                <td key={s.name} className="number">
+                  <Why steps={stepsOf(s.result.steps, `simulation.${key}`)}>
+                    {key === 'in-band' ? <strong>{of(s.result)}</strong> : of(s.result)}
+                  </Why>
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
       </table>
       {(shown[0]?.result.ways.length ?? 0) > 0 && <Ways result={shown[0]!.result} />}
       {(shown[0]?.result.counted.length ?? 0) > 0 && <Counted trees={shown[0]!.result.counted} />}
-      <div className="on-trees-spreads">{shown.map((s) => <Spread key={s.name} name={s.name} result={s.result} />)}</div>
+      <div className="on-trees-spreads">
+        {shown.map((s) => (
+          <Spread key={s.name} name={s.name} result={s.result} />
+        ))}
+      </div>
       <Notices notices={shown.flatMap((s) => s.result.warnings)} />
     </>
   );
@@ -97,17 +159,29 @@ function Ways({ result: { ways, skill } }: { result: BlockSimulation }) {
       <h3>{t('ways.heading')}</h3>
       <p className="small dim">
         {t('ways.text', {
-          thickness: told(skill.thicknessCv, 'share', 0), judgement: told(skill.judgementCv, 'share', 0),
+          thickness: told(skill.thicknessCv, 'share', 0),
+          judgement: told(skill.judgementCv, 'share', 0),
           every: skill.countedEvery,
         })}
       </p>
       <table className="figures">
-        <thead><tr><th />{ways.map((w) => <WayHead key={w.way} way={w} />)}</tr></thead>
+        <thead>
+          <tr>
+            <th />
+            {ways.map((w) => (
+              <WayHead key={w.way} way={w} />
+            ))}
+          </tr>
+        </thead>
         <tbody>
           {lines.map(([key, of]) => (
             <tr key={key}>
               <td>{t(`ways.${key}`)}</td>
-              {ways.map((w) => <td key={w.way} className="number">{of(w)}</td>)}
+              {ways.map((w) => (
+                <td key={w.way} className="number">
+                  {of(w)}
+                </td>
+              ))}
             </tr>
           ))}
         </tbody>
@@ -122,8 +196,18 @@ function WayHead({ way }: { way: Way }) {
   return (
     <th className="number">
       {t(`ways.${way.way}`)}
-      {plan.prescription?.way === way.way && <><br /><span className="small">{t('ways.chosen')}</span></>}
-      {way.isProposed && <><br /><span className="small">✓ {t('ways.proposed')}</span></>}
+      {plan.prescription?.way === way.way && (
+        <>
+          <br />
+          <span className="small">{t('ways.chosen')}</span>
+        </>
+      )}
+      {way.isProposed && (
+        <>
+          <br />
+          <span className="small">✓ {t('ways.proposed')}</span>
+        </>
+      )}
     </th>
   );
 }
@@ -135,17 +219,46 @@ function Counted({ trees }: { trees: BlockSimulation['counted'] }) {
   const below = trees.length - meant.length;
   return (
     <details className="cutting-more" data-test="counted-cut">
-      <summary>{[...(meant.length > 0 ? [t('simulation.counted', { count: meant.length, on: meant.filter((c) => c.inBand).length })] : []), ...(below > 0 ? [t('simulation.counted-below', { count: below })] : [])].join(' · ')}</summary>
+      <summary>
+        {[
+          ...(meant.length > 0
+            ? [t('simulation.counted', { count: meant.length, on: meant.filter((c) => c.inBand).length })]
+            : []),
+          ...(below > 0 ? [t('simulation.counted-below', { count: below })] : []),
+        ].join(' · ')}
+      </summary>
       <p className="small dim">{t('simulation.counted-text')}</p>
       <table className="figures">
-        <thead><tr><th>{t('simulation.tree')}</th><th /><th className="number">{t('simulation.stood')}</th><th className="number">{t('simulation.stay')}</th><th className="number">{t('simulation.wanted')}</th><th /></tr></thead>
+        <thead>
+          <tr>
+            <th>{t('simulation.tree')}</th>
+            <th />
+            <th className="number">{t('simulation.stood')}</th>
+            <th className="number">{t('simulation.stay')}</th>
+            <th className="number">{t('simulation.wanted')}</th>
+            <th />
+          </tr>
+        </thead>
         <tbody>
           {trees.map((c) => (
             <tr key={`${c.row}/${c.tree}`}>
               <td>{t('bench.model', { row: c.row, tree: c.tree })}</td>
-              <td className="dim">{t(`class.${c.class}`, { defaultValue: c.class })}{c.limbsMeasured && ` · ${t('simulation.measured')}`}</td>
-              <td className="number">{number(c.before, 0)}</td><td className="number"><strong>{number(c.left, 0)}</strong></td><td className="number">{number(c.wanted, 0)}</td>
-              <td>{c.inBand ? '✓' : c.belowBefore ? t('simulation.below-before') : t(c.left > c.wanted ? 'simulation.more' : 'simulation.fewer')}</td>
+              <td className="dim">
+                {t(`class.${c.class}`, { defaultValue: c.class })}
+                {c.limbsMeasured && ` · ${t('simulation.measured')}`}
+              </td>
+              <td className="number">{number(c.before, 0)}</td>
+              <td className="number">
+                <strong>{number(c.left, 0)}</strong>
+              </td>
+              <td className="number">{number(c.wanted, 0)}</td>
+              <td>
+                {c.inBand
+                  ? '✓'
+                  : c.belowBefore
+                    ? t('simulation.below-before')
+                    : t(c.left > c.wanted ? 'simulation.more' : 'simulation.fewer')}
+              </td>
             </tr>
           ))}
         </tbody>
@@ -170,13 +283,43 @@ function Spread({ name, result }: { name: string; result: BlockSimulation }) {
     <figure className="spread" aria-label={t('simulation.spread', { name })}>
       <svg viewBox="0 0 270 118" role="img" aria-hidden>
         <rect x={(middle * 270) / bins} width={270 / bins} y={4} height={80} fill="var(--lichen-tint)" />
-        {shares.map((s, i) => <rect key={i} x={(i * 270) / bins + 2} width={270 / bins - 4} y={84 - (s / most) * 66} height={(s / most) * 66} fill={i === middle ? 'var(--plum)' : '#9a7389'} />)}
-        {shares.map((s, i) => s >= 0.03 && <text key={i} x={((i + 0.5) * 270) / bins} y={80 - (s / most) * 66} textAnchor="middle" className="spread-share">{number(s * 100, 0)}</text>)}
+        {shares.map((s, i) => (
+          <rect
+            key={i}
+            x={(i * 270) / bins + 2}
+            width={270 / bins - 4}
+            y={84 - (s / most) * 66}
+            height={(s / most) * 66}
+            fill={i === middle ? 'var(--plum)' : '#9a7389'}
+          />
+        ))}
+        {shares.map(
+          (s, i) =>
+            s >= 0.03 && (
+              <text
+                key={i}
+                x={((i + 0.5) * 270) / bins}
+                y={80 - (s / most) * 66}
+                textAnchor="middle"
+                className="spread-share"
+              >
+                {number(s * 100, 0)}
+              </text>
+            ),
+        )}
         <line x1={0} x2={270} y1={84} y2={84} stroke="var(--bark)" />
-        {result.counted.map((c) => <circle key={`${c.row}/${c.tree}`} cx={dot(c)} cy={93} r={3.2} className="spread-tree" />)}
-        {[0, middle, bins - 1].map((i) => <text key={i} x={((i + 0.5) * 270) / bins} y={112} textAnchor="middle" className="spread-name">{t(i === middle ? 'simulation.on-number' : i < middle ? 'simulation.fewer' : 'simulation.more')}</text>)}
+        {result.counted.map((c) => (
+          <circle key={`${c.row}/${c.tree}`} cx={dot(c)} cy={93} r={3.2} className="spread-tree" />
+        ))}
+        {[0, middle, bins - 1].map((i) => (
+          <text key={i} x={((i + 0.5) * 270) / bins} y={112} textAnchor="middle" className="spread-name">
+            {t(i === middle ? 'simulation.on-number' : i < middle ? 'simulation.fewer' : 'simulation.more')}
+          </text>
+        ))}
       </svg>
-      <figcaption className="small dim">{name} · {t('simulation.percent')}</figcaption>
+      <figcaption className="small dim">
+        {name} · {t('simulation.percent')}
+      </figcaption>
     </figure>
   );
 }

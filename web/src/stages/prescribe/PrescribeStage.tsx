@@ -21,20 +21,30 @@ export function PrescribeStage() {
   const { plan, view } = usePlantingWork();
   const { prescription, decision, planting } = plan;
   if (!prescription || !decision || !planting)
-    return <p className="sheet">{t('prescribe.waiting')} <Link to={plan.crop ? '../count' : '../target'}>{t(plan.crop ? 'stage.count' : 'stage.target')}</Link></p>;
+    return (
+      <p className="sheet">
+        {t('prescribe.waiting')}{' '}
+        <Link to={plan.crop ? '../count' : '../target'}>{t(plan.crop ? 'stage.count' : 'stage.target')}</Link>
+      </p>
+    );
 
   return (
     <div className="columns prescribe-columns">
       <section>
         <div className="stage-head">
           <h2>{t('prescribe.heading')}</h2>
-          <span className="dim" data-test="stop">{stopAt(prescription.classes, words)}</span>
+          <span className="dim" data-test="stop">
+            {stopAt(prescription.classes, words)}
+          </span>
         </div>
         <table className="figures">
           <thead>
             <tr>
-              <th /><th>{t('prescribe.cut')}</th><th className="number">{t('prescribe.per-tree')}</th>
-              <th className="number">{t('prescribe.drops')}</th><th className="number">{t('prescribe.seconds')}</th>
+              <th />
+              <th>{t('prescribe.cut')}</th>
+              <th className="number">{t('prescribe.per-tree')}</th>
+              <th className="number">{t('prescribe.drops')}</th>
+              <th className="number">{t('prescribe.seconds')}</th>
             </tr>
           </thead>
           <tbody>
@@ -43,26 +53,40 @@ export function PrescribeStage() {
                 <td>{cut.isMade && <span className="cut-tag">{cut.number}</span>}</td>
                 <td>
                   <strong>{local(cut.name)}</strong>
-                  <p>{local(cut.lookFor)} {local(cut.how)}</p>
+                  <p>
+                    {local(cut.lookFor)} {local(cut.how)}
+                  </p>
                   {cut.caution && <p className="cut-caution">▲ {local(cut.caution)}</p>}
                 </td>
                 <td className="number cut-amount">{howMany(cut, words)}</td>
                 <td className="number">
-                  {cut.isMade
-                    ? <Why steps={stepsOf(prescription.steps, `prescription.${cut.stepId}`)}>{number(cut.drop, 0)}</Why>
-                    : '–'}
+                  {cut.isMade ? (
+                    <Why steps={stepsOf(prescription.steps, `prescription.${cut.stepId}`)}>{number(cut.drop, 0)}</Why>
+                  ) : (
+                    '–'
+                  )}
                 </td>
                 <td className="number">{cut.isMade ? number(cut.seconds, 0) : '–'}</td>
               </tr>
             ))}
             <tr className="total">
-              <td /><td>{t('prescribe.total')}</td><td />
-              <td className="number">{number(prescription.budsDropped, 0)} <span className="unit">{t('unit:bud')}</span></td>
-              <td className="number">{number(prescription.cuttingSeconds, 0)} <span className="unit">s</span></td>
+              <td />
+              <td>{t('prescribe.total')}</td>
+              <td />
+              <td className="number">
+                {number(prescription.budsDropped, 0)} <span className="unit">{t('unit:bud')}</span>
+              </td>
+              <td className="number">
+                {number(prescription.cuttingSeconds, 0)} <span className="unit">s</span>
+              </td>
             </tr>
           </tbody>
         </table>
-        <p><Link className="link-button link-button-quiet" to={`/plantings/${view.id}/bench`} data-test="bench">{t('prescribe.bench')}</Link></p>
+        <p>
+          <Link className="link-button link-button-quiet" to={`/plantings/${view.id}/bench`} data-test="bench">
+            {t('prescribe.bench')}
+          </Link>
+        </p>
         {planting.system.note && <p className="sheet">▲ {local(planting.system.note)}</p>}
         <Demonstrated />
         <HowCut />
@@ -71,17 +95,59 @@ export function PrescribeStage() {
       <aside>
         <div className="sheet">
           <dl className="chain">
-            <div><dt>{t('prescribe.left')}</dt><dd><Why main steps={prescription.steps}><span className="big" data-test="buds-left">{number(prescription.budsLeft, 0)}</span> <span className="unit">{t('unit:bud/tree')}</span></Why></dd></div>
-            <div><dt>{t('target.buds-per-limb')}</dt><dd><Why steps={stepsOf(prescription.steps, 'prescription.buds-per-limb')}><span className="value">{number(prescription.budsPerLimb, 1)}</span></Why> <span className="unit">{t('unit:bud/limb')}</span></dd></div>
-            <div><dt>{t('prescribe.limbs')}</dt><dd><Why steps={stepsOf(prescription.steps, 'prescription.limbs-left')}><span className="value">{number(prescription.limbsLeft, 0)}</span></Why> <span className="unit">{t('unit:limb/tree')}</span></dd></div>
-            <div><dt>{t('prescribe.minutes')}</dt><dd><Why steps={stepsOf(prescription.steps, 'prescription.minutes')}><span className="value">{number(prescription.minutesPerTree, 1)}</span></Why> <span className="unit">{t('unit:min/tree')}</span></dd></div>
+            <div>
+              <dt>{t('prescribe.left')}</dt>
+              <dd>
+                <Why main steps={prescription.steps}>
+                  <span className="big" data-test="buds-left">
+                    {number(prescription.budsLeft, 0)}
+                  </span>{' '}
+                  <span className="unit">{t('unit:bud/tree')}</span>
+                </Why>
+              </dd>
+            </div>
+            <div>
+              <dt>{t('target.buds-per-limb')}</dt>
+              <dd>
+                <Why steps={stepsOf(prescription.steps, 'prescription.buds-per-limb')}>
+                  <span className="value">{number(prescription.budsPerLimb, 1)}</span>
+                </Why>{' '}
+                <span className="unit">{t('unit:bud/limb')}</span>
+              </dd>
+            </div>
+            <div>
+              <dt>{t('prescribe.limbs')}</dt>
+              <dd>
+                <Why steps={stepsOf(prescription.steps, 'prescription.limbs-left')}>
+                  <span className="value">{number(prescription.limbsLeft, 0)}</span>
+                </Why>{' '}
+                <span className="unit">{t('unit:limb/tree')}</span>
+              </dd>
+            </div>
+            <div>
+              <dt>{t('prescribe.minutes')}</dt>
+              <dd>
+                <Why steps={stepsOf(prescription.steps, 'prescription.minutes')}>
+                  <span className="value">{number(prescription.minutesPerTree, 1)}</span>
+                </Why>{' '}
+                <span className="unit">{t('unit:min/tree')}</span>
+              </dd>
+            </div>
           </dl>
           <Cards />
         </div>
         <ByTrunk />
-        <p className="sheet prescribe-reason"><strong>{t(`decision.${decision.kind}`)}{decision.weight && `, ${t(`weight.${decision.weight}`)}`}.</strong> {say(decision.reason)}</p>
+        <p className="sheet prescribe-reason">
+          <strong>
+            {t(`decision.${decision.kind}`)}
+            {decision.weight && `, ${t(`weight.${decision.weight}`)}`}.
+          </strong>{' '}
+          {say(decision.reason)}
+        </p>
         <Notices notices={[...decision.warnings, ...prescription.warnings]} />
-        <p className="small dim">{t('prescribe.pack', { system: local(planting.system.name), version: planting.system.version })}</p>
+        <p className="small dim">
+          {t('prescribe.pack', { system: local(planting.system.name), version: planting.system.version })}
+        </p>
       </aside>
     </div>
   );
@@ -102,15 +168,22 @@ function stopAt(classes: readonly Class[], { t, number }: Words) {
   const name = (c: Class) => t(`class.${c.class.name}`, { defaultValue: c.class.name });
   const numbers = (of: Class[], value: (c: Class) => number) =>
     of.map((c) => number(value(c), 0) + (byTrunk ? ` (${name(c)})` : '')).join(', ');
-  return (['number', 'ground', 'cutsMade', 'unsoundOnly'] as const).flatMap((stop) => {
-    const those = classes.filter((c) => c.stop === stop);
-    if (those.length === 0) return [];
-    switch (stop) {
-      case 'number': return t('prescribe.stop-reduce', { left: numbers(those, (c) => c.stopAt!) });
-      case 'ground': return t('prescribe.stop-structureOnly', { allowance: numbers(those, (c) => c.atMostDown!) });
-      case 'cutsMade': return t('prescribe.stop-light');
-      case 'unsoundOnly': return those.length === classes.length ? t('prescribe.stop-noPrune')
-        : t('prescribe.stop-noPrune-class', { classes: those.map(name).join(', ') });
-    }
-  }).join(' · ');
+  return (['number', 'ground', 'cutsMade', 'unsoundOnly'] as const)
+    .flatMap((stop) => {
+      const those = classes.filter((c) => c.stop === stop);
+      if (those.length === 0) return [];
+      switch (stop) {
+        case 'number':
+          return t('prescribe.stop-reduce', { left: numbers(those, (c) => c.stopAt!) });
+        case 'ground':
+          return t('prescribe.stop-structureOnly', { allowance: numbers(those, (c) => c.atMostDown!) });
+        case 'cutsMade':
+          return t('prescribe.stop-light');
+        case 'unsoundOnly':
+          return those.length === classes.length
+            ? t('prescribe.stop-noPrune')
+            : t('prescribe.stop-noPrune-class', { classes: those.map(name).join(', ') });
+      }
+    })
+    .join(' · ');
 }

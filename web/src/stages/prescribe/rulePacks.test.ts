@@ -4,7 +4,9 @@ import { describe, expect, it } from 'vitest';
 
 const folder = new URL('../../../../src/Rama.Core/Systems/', import.meta.url);
 const read = (name: string) => JSON.parse(readFileSync(new URL(name, folder), 'utf8')) as Record<string, unknown>;
-const check = new Ajv({ strict: true, strictTypes: false, strictRequired: false }).compile(read('training-system.schema.json'));
+const check = new Ajv({ strict: true, strictTypes: false, strictRequired: false }).compile(
+  read('training-system.schema.json'),
+);
 const packs = readdirSync(new URL('Packs/', folder)).map((name) => `Packs/${name}`);
 
 describe('the published schema of training systems', () => {

@@ -1,6 +1,14 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient, type UseQueryOptions } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, answered, type BenchCut, type BenchView, type HandCut, type PracticeScore, type Step } from '../../api/client';
+import {
+  api,
+  answered,
+  type BenchCut,
+  type BenchView,
+  type HandCut,
+  type PracticeScore,
+  type Step,
+} from '../../api/client';
 
 /** Which tree of a planting stands on the bench. */
 export interface BenchTree {
@@ -27,7 +35,12 @@ export function useBench(id: string, choice: BenchTree) {
   });
   const tell = (cuts: HandCut[]): UseQueryOptions<{ cuts: BenchCut[]; score: PracticeScore; steps: Step[] }> => ({
     queryKey: ['bench-cuts', id, choice, cuts],
-    queryFn: ({ signal }) => answered(api.POST('/api/v1/plantings/{id}/bench/cuts', { ...at, body: { ...choice, cuts }, signal })) as Promise<{ cuts: BenchCut[]; score: PracticeScore; steps: Step[] }>,
+    queryFn: ({ signal }) =>
+      answered(api.POST('/api/v1/plantings/{id}/bench/cuts', { ...at, body: { ...choice, cuts }, signal })) as Promise<{
+        cuts: BenchCut[];
+        score: PracticeScore;
+        steps: Step[];
+      }>,
     gcTime: 60_000,
   });
   const told = useQuery({
@@ -36,13 +49,15 @@ export function useBench(id: string, choice: BenchTree) {
     placeholderData: keepPreviousData,
   });
   const keep = useMutation({
-    mutationFn: (run: { id: string; pruner: string }) => answered(api.POST('/api/v1/plantings/{id}/practice', { ...at, body: { ...choice, ...run, cuts: hand.cuts } })),
+    mutationFn: (run: { id: string; pruner: string }) =>
+      answered(api.POST('/api/v1/plantings/{id}/practice', { ...at, body: { ...choice, ...run, cuts: hand.cuts } })),
     onSuccess: () => client.invalidateQueries({ queryKey: ['practice'] }),
   });
 
   const prescribed = bench.data?.prescribed ?? [];
   const shown = Math.min(step ?? prescribed.length, prescribed.length);
-  const made: BenchCut[] = mode === 'card' ? prescribed.slice(0, shown) : hand.cuts.length === 0 ? [] : (told.data?.cuts ?? []);
+  const made: BenchCut[] =
+    mode === 'card' ? prescribed.slice(0, shown) : hand.cuts.length === 0 ? [] : (told.data?.cuts ?? []);
 
   return {
     bench,
@@ -58,7 +73,9 @@ export function useBench(id: string, choice: BenchTree) {
     keep,
     /** Asks why the tree's measures are what they are as it stands. */
     why: tell(mode === 'card' ? made.map(toHand) : hand.cuts),
-    go: (to: number) => { setStep(Math.max(0, Math.min(prescribed.length, to))); },
+    go: (to: number) => {
+      setStep(Math.max(0, Math.min(prescribed.length, to)));
+    },
     enter: (next: BenchMode) => {
       // Taking over goes on from where the prescription stands.
       if (next === 'hand' && mode === 'card') setHand({ cuts: prescribed.slice(0, shown).map(toHand), undone: [] });
@@ -66,10 +83,24 @@ export function useBench(id: string, choice: BenchTree) {
       keep.reset();
       setMode(next);
     },
-    restart: () => { setHand({ cuts: [], undone: [] }); setStep(null); keep.reset(); },
-    cut: (cut: HandCut) => { setHand(({ cuts }) => ({ cuts: [...cuts, cut], undone: [] })); },
-    undo: () => { setHand(({ cuts, undone }) => (cuts.length === 0 ? { cuts, undone } : { cuts: cuts.slice(0, -1), undone: [...undone, cuts.at(-1)!] })); },
-    redo: () => { setHand(({ cuts, undone }) => (undone.length === 0 ? { cuts, undone } : { cuts: [...cuts, undone.at(-1)!], undone: undone.slice(0, -1) })); },
+    restart: () => {
+      setHand({ cuts: [], undone: [] });
+      setStep(null);
+      keep.reset();
+    },
+    cut: (cut: HandCut) => {
+      setHand(({ cuts }) => ({ cuts: [...cuts, cut], undone: [] }));
+    },
+    undo: () => {
+      setHand(({ cuts, undone }) =>
+        cuts.length === 0 ? { cuts, undone } : { cuts: cuts.slice(0, -1), undone: [...undone, cuts.at(-1)!] },
+      );
+    },
+    redo: () => {
+      setHand(({ cuts, undone }) =>
+        undone.length === 0 ? { cuts, undone } : { cuts: [...cuts, undone.at(-1)!], undone: undone.slice(0, -1) },
+      );
+    },
   };
 }
 

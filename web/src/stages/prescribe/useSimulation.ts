@@ -10,12 +10,19 @@ export interface SimulationWish {
 
 /** Carries a prescription out on many trees; what is asked for anew ends what was under way. */
 export function useSimulation(id: string) {
-  const [state, setState] = useState<{ share: number | null; result: BlockSimulation | null; problem: string | null }>({ share: null, result: null, problem: null });
+  const [state, setState] = useState<{ share: number | null; result: BlockSimulation | null; problem: string | null }>({
+    share: null,
+    result: null,
+    problem: null,
+  });
   const running = useRef<AbortController | null>(null);
   useEffect(() => () => running.current?.abort(), []);
   return {
     ...state,
-    cancel: () => { running.current?.abort(); setState((s) => ({ ...s, share: null })); },
+    cancel: () => {
+      running.current?.abort();
+      setState((s) => ({ ...s, share: null }));
+    },
     run: async (wish: SimulationWish) => {
       running.current?.abort();
       const mine = new AbortController();
@@ -23,19 +30,33 @@ export function useSimulation(id: string) {
       setState((s) => ({ ...s, share: 0, problem: null }));
       try {
         const response = await fetch(`/api/v1/plantings/${id}/simulation`, {
-          method: 'POST', headers: { 'content-type': 'application/json' }, signal: mine.signal,
-          body: JSON.stringify({ cutting: wish.cutting, ...(wish.system ? { system: wish.system } : {}), trees: wish.trees }),
+          method: 'POST',
+          headers: { 'content-type': 'application/json' },
+          signal: mine.signal,
+          body: JSON.stringify({
+            cutting: wish.cutting,
+            ...(wish.system ? { system: wish.system } : {}),
+            trees: wish.trees,
+          }),
         });
         if (!response.ok || !response.body) {
-          const problem = (await response.json().catch(() => ({}))) as { title?: string; problems?: { message: string }[] };
+          const problem = (await response.json().catch(() => ({}))) as {
+            title?: string;
+            problems?: { message: string }[];
+          };
           throw new Error(problem.problems?.[0]?.message ?? problem.title ?? `${response.status}`);
         }
         for await (const step of steps<SimulationStep>(response.body)) {
           if (mine.signal.aborted) return;
-          setState((s) => ({ share: step.result || step.problem ? null : step.share, result: step.result ?? s.result, problem: step.problem ?? null }));
+          setState((s) => ({
+            share: step.result || step.problem ? null : step.share,
+            result: step.result ?? s.result,
+            problem: step.problem ?? null,
+          }));
         }
       } catch (e) {
-        if (!mine.signal.aborted) setState((s) => ({ ...s, share: null, problem: e instanceof Error ? e.message : String(e) }));
+        if (!mine.signal.aborted)
+          setState((s) => ({ ...s, share: null, problem: e instanceof Error ? e.message : String(e) }));
       }
     },
   };

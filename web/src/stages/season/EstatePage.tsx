@@ -13,14 +13,18 @@ import { useSeason } from './useSeason';
 export function EstatePage() {
   const { t } = useReading();
   const season = useSeason();
-  useEffect(() => { document.title = `${t('estate')} · Rama`; }, [t]);
+  useEffect(() => {
+    document.title = `${t('estate')} · Rama`;
+  }, [t]);
   if (season.error) return <Trouble error={season.error} retry={() => void season.refetch()} />;
   if (!season.data) return <p className="waiting">{t('loading')}</p>;
   return (
     <main className="page">
       <h1>{t('estate')}</h1>
       <div className="columns">
-        <section><Facts key={season.data.estate} season={season.data} /></section>
+        <section>
+          <Facts key={season.data.estate} season={season.data} />
+        </section>
         <aside>
           <NextSeason season={season.data} />
           <AnotherEstate season={season.data.season} />
@@ -34,7 +38,8 @@ const widths = ['finger', 'thumb', 'hand'] as const;
 const heights = ['knee', 'thigh', 'shoulder', 'reach'] as const;
 
 const factsSpec: FormSpec = {
-  name: 'text', crewHoursPerWeek: 'number',
+  name: 'text',
+  crewHoursPerWeek: 'number',
   ...Object.fromEntries([...widths, ...heights].map((part) => [`bodyMarks.${part}`, { amount: 'cm' }])),
 };
 
@@ -44,7 +49,17 @@ function Facts({ season }: { season: SeasonView }) {
   const client = useQueryClient();
   const { problem, unreadable, failure, busy, attempt } = useAttempt();
   const [saved, setSaved] = useState(false);
-  const [draft, setDraft] = useState<Draft>(() => toDraft(factsSpec, { name: season.estate, crewHoursPerWeek: season.crewHoursAssumed ? null : season.crewHoursPerWeek, bodyMarks: season.bodyMarks }, reading));
+  const [draft, setDraft] = useState<Draft>(() =>
+    toDraft(
+      factsSpec,
+      {
+        name: season.estate,
+        crewHoursPerWeek: season.crewHoursAssumed ? null : season.crewHoursPerWeek,
+        bodyMarks: season.bodyMarks,
+      },
+      reading,
+    ),
+  );
   const save = () => {
     const { entry, unreadable: bad } = readDraft<EstateEntry>(factsSpec, draft, language);
     if (bad.length > 0) {
@@ -57,22 +72,54 @@ function Facts({ season }: { season: SeasonView }) {
       await client.invalidateQueries();
     });
   };
-  const form = fieldControls('estate', draft, (next) => { setDraft(next); setSaved(false); }, problem, t, save);
+  const form = fieldControls(
+    'estate',
+    draft,
+    (next) => {
+      setDraft(next);
+      setSaved(false);
+    },
+    problem,
+    t,
+    save,
+  );
   return (
-    <form className="fields" noValidate onSubmit={(e) => { e.preventDefault(); save(); }}>
+    <form
+      className="fields"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        save();
+      }}
+    >
       {form.input('name', [], { numeric: false, label: t('field.estate') })}
-      {form.input('crewHoursPerWeek', ['h/week'], { label: t('estate.crew-hours'), hint: t('estate.crew-hours-hint', { hours: number(season.crewHoursPerWeek, 0) }) })}
+      {form.input('crewHoursPerWeek', ['h/week'], {
+        label: t('estate.crew-hours'),
+        hint: t('estate.crew-hours-hint', { hours: number(season.crewHoursPerWeek, 0) }),
+      })}
       <fieldset className="estate-marks">
         <legend>{t('estate.marks')}</legend>
         <p className="small dim">{t('estate.marks-text')}</p>
         <div className="fields">
-          {[...widths, ...heights].map((part) => <div key={part}>{form.input(`bodyMarks.${part}`, ['cm', 'in'], { label: t(`estate.mark-${part}`) })}</div>)}
+          {[...widths, ...heights].map((part) => (
+            <div key={part}>{form.input(`bodyMarks.${part}`, ['cm', 'in'], { label: t(`estate.mark-${part}`) })}</div>
+          ))}
         </div>
       </fieldset>
       <div className="save-bar">
-        <Button type="primary" htmlType="submit" loading={busy} data-test="save-estate">{t('save')}</Button>
-        {saved && <span className="small dim" role="status">{t('saved')}</span>}
-        {failure && <p className="field-problem" role="alert">{failure}</p>}
+        <Button type="primary" htmlType="submit" loading={busy} data-test="save-estate">
+          {t('save')}
+        </Button>
+        {saved && (
+          <span className="small dim" role="status">
+            {t('saved')}
+          </span>
+        )}
+        {failure && (
+          <p className="field-problem" role="alert">
+            {failure}
+          </p>
+        )}
       </div>
     </form>
   );
@@ -85,19 +132,28 @@ function NextSeason({ season }: { season: SeasonView }) {
   const { failure, attempt } = useAttempt();
   const current = season.isPast ? null : season.season;
   if (current === null) return null;
-  const go = (year: number) => attempt(async () => {
-    await answered(api.PUT('/api/v1/season', { body: { season: year } }));
-    await client.invalidateQueries();
-  });
+  const go = (year: number) =>
+    attempt(async () => {
+      await answered(api.PUT('/api/v1/season', { body: { season: year } }));
+      await client.invalidateQueries();
+    });
   return (
     <section className="sheet estate-part">
       <h2>{t('estate.season', { season: current })}</h2>
       <p className="small dim">{t('estate.season-text')}</p>
       <div className="save-bar">
-        <Button onClick={() => void go(current + 1)} data-test="next-season">{t('estate.season-next', { season: current + 1 })}</Button>
-        {season.seasons.includes(current - 1) && <Button onClick={() => void go(current - 1)}>{t('estate.season-back', { season: current - 1 })}</Button>}
+        <Button onClick={() => void go(current + 1)} data-test="next-season">
+          {t('estate.season-next', { season: current + 1 })}
+        </Button>
+        {season.seasons.includes(current - 1) && (
+          <Button onClick={() => void go(current - 1)}>{t('estate.season-back', { season: current - 1 })}</Button>
+        )}
       </div>
-      {failure && <p className="field-problem" role="alert">{failure}</p>}
+      {failure && (
+        <p className="field-problem" role="alert">
+          {failure}
+        </p>
+      )}
     </section>
   );
 }
@@ -109,20 +165,34 @@ function AnotherEstate({ season }: { season: number }) {
   const { t, language } = reading;
   const { problem, failure, attempt } = useAttempt();
   const [draft, setDraft] = useState<Draft>(() => toDraft(newSpec, { season }, reading));
-  const add = () => attempt(async () => {
-    const { entry } = readDraft<{ estate: string }>(newSpec, draft, language);
-    const made = await answered(api.POST('/api/v1/estates', { body: entry }));
-    await answered(api.PUT('/api/v1/session/estate', { body: { estate: made.id } }));
-    window.location.assign('/');
-  });
+  const add = () =>
+    attempt(async () => {
+      const { entry } = readDraft<{ estate: string }>(newSpec, draft, language);
+      const made = await answered(api.POST('/api/v1/estates', { body: entry }));
+      await answered(api.PUT('/api/v1/session/estate', { body: { estate: made.id } }));
+      window.location.assign('/');
+    });
   const form = fieldControls('new', draft, setDraft, problem, t, () => void add());
   return (
-    <form className="sheet estate-part" noValidate onSubmit={(e) => { e.preventDefault(); void add(); }}>
+    <form
+      className="sheet estate-part"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        void add();
+      }}
+    >
       <h2>{t('estate.another')}</h2>
       {form.input('estate', [], { numeric: false })}
       {form.input('season', [])}
-      {failure && <p className="field-problem" role="alert">{failure}</p>}
-      <Button htmlType="submit" data-test="add-estate">{t('estate.another-do')}</Button>
+      {failure && (
+        <p className="field-problem" role="alert">
+          {failure}
+        </p>
+      )}
+      <Button htmlType="submit" data-test="add-estate">
+        {t('estate.another-do')}
+      </Button>
     </form>
   );
 }

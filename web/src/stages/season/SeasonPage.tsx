@@ -18,7 +18,9 @@ import { useSeason } from './useSeason';
 export function SeasonPage() {
   const { t } = useReading();
   const season = useSeason();
-  useEffect(() => { document.title = 'Rama'; }, []);
+  useEffect(() => {
+    document.title = 'Rama';
+  }, []);
   if (season.error) return <Trouble error={season.error} retry={() => void season.refetch()} />;
   if (!season.data) return <p className="waiting">{t('loading')}</p>;
   return <Season season={season.data} />;
@@ -36,13 +38,20 @@ function Season({ season }: { season: SeasonView }) {
   const box = useRef<HTMLDivElement>(null);
   const lines = season.plantings;
   const shown = useMemo(
-    () => sorted(lines.filter((line) => matches(line, find) && facets.every((f) => !only[f] || line[f] === only[f])), sort),
-    [lines, find, only, sort]);
+    () =>
+      sorted(
+        lines.filter((line) => matches(line, find) && facets.every((f) => !only[f] || line[f] === only[f])),
+        sort,
+      ),
+    [lines, find, only, sort],
+  );
   const items = useMemo(() => grouped(shown, group), [shown, group]);
   const next = nextToDo(lines);
   useKeys({
     '/': () => box.current?.querySelector('input')?.focus(),
-    n: () => { if (next) void go(pathTo(next, search)); },
+    n: () => {
+      if (next) void go(pathTo(next, search));
+    },
   });
 
   const nameOf = (facet: Facet, value: string) =>
@@ -57,40 +66,92 @@ function Season({ season }: { season: SeasonView }) {
           <h1>{t('season.title', { settled: season.readyForCards, count: lines.length })}</h1>
           <p className="dim">
             {[
-              new Intl.DateTimeFormat(language, { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(season.today)), `${area.number} ${area.unit}`,
-              t(season.crewHoursAssumed ? 'season.hours-assumed' : 'season.hours', { hours: number(hours, 0), week: number(season.crewHoursPerWeek, 0) }),
+              new Intl.DateTimeFormat(language, { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(season.today)),
+              `${area.number} ${area.unit}`,
+              t(season.crewHoursAssumed ? 'season.hours-assumed' : 'season.hours', {
+                hours: number(hours, 0),
+                week: number(season.crewHoursPerWeek, 0),
+              }),
             ].join(' · ')}
             {late > 0 && <strong className="season-late"> · {t('season.late', { count: late })}</strong>}
           </p>
         </div>
         <div className="season-tools">
-          <div ref={box}><Input placeholder={t('season.find')} aria-label={t('season.find')} value={find} onChange={(e) => { setFind(e.target.value); }} suffix={<kbd>/</kbd>} allowClear /></div>
-          {next && <Button type="primary" onClick={() => void go(pathTo(next, search))}>{t('season.next')} <kbd className="on-plum">n</kbd></Button>}
+          <div ref={box}>
+            <Input
+              placeholder={t('season.find')}
+              aria-label={t('season.find')}
+              value={find}
+              onChange={(e) => {
+                setFind(e.target.value);
+              }}
+              suffix={<kbd>/</kbd>}
+              allowClear
+            />
+          </div>
+          {next && (
+            <Button type="primary" onClick={() => void go(pathTo(next, search))}>
+              {t('season.next')} <kbd className="on-plum">n</kbd>
+            </Button>
+          )}
           {may('target') && !season.isPast && <Button onClick={() => void go('/targets')}>{t('rules.open')}</Button>}
-          {may('plantings') && !season.isPast && <Button onClick={() => void go('/plantings/new')}>{t('season.add')}</Button>}
+          {may('plantings') && !season.isPast && (
+            <Button onClick={() => void go('/plantings/new')}>{t('season.add')}</Button>
+          )}
         </div>
       </div>
-      {season.isPast && <p className="past-season" data-test="past">{t('season.past', { season: season.season })} <Link to="/">{t('season.to-current')}</Link></p>}
+      {season.isPast && (
+        <p className="past-season" data-test="past">
+          {t('season.past', { season: season.season })} <Link to="/">{t('season.to-current')}</Link>
+        </p>
+      )}
       {lines.length === 0 && <p className="sheet">{t('season.empty')}</p>}
       {lines.length > 1 && (
         <div className="season-filters" role="group" aria-label={t('season.filter')}>
           {facets.map((facet) => {
             const values = [...new Set(lines.map((l) => l[facet]))];
             if (values.length < 2) return null;
-            return <Choice key={facet} label={t(`facet.${facet}`)} value={only[facet] ?? ''} empty={t(`facet.${facet}.all`)} onChange={(v) => { setOnly({ ...only, [facet]: v }); }}
-              options={values.map((v) => ({ value: v, label: nameOf(facet, v) }))} />;
+            return (
+              <Choice
+                key={facet}
+                label={t(`facet.${facet}`)}
+                value={only[facet] ?? ''}
+                empty={t(`facet.${facet}.all`)}
+                onChange={(v) => {
+                  setOnly({ ...only, [facet]: v });
+                }}
+                options={values.map((v) => ({ value: v, label: nameOf(facet, v) }))}
+              />
+            );
           })}
           <span className="season-filter-gap" />
-          <Choice label={t('season.group')} value={group ?? ''} empty={t('season.ungrouped')} onChange={(v) => { setGroup(v === '' ? null : v as Facet); }}
-            options={facets.map((f) => ({ value: f, label: t(`group.${f}`) }))} />
-          <Choice label={t('season.sort')} value={sort} onChange={(v) => { setSort(v as Sort); }} options={sorts.map((s) => ({ value: s, label: t(`sort.${s}`) }))} />
+          <Choice
+            label={t('season.group')}
+            value={group ?? ''}
+            empty={t('season.ungrouped')}
+            onChange={(v) => {
+              setGroup(v === '' ? null : (v as Facet));
+            }}
+            options={facets.map((f) => ({ value: f, label: t(`group.${f}`) }))}
+          />
+          <Choice
+            label={t('season.sort')}
+            value={sort}
+            onChange={(v) => {
+              setSort(v as Sort);
+            }}
+            options={sorts.map((s) => ({ value: s, label: t(`sort.${s}`) }))}
+          />
         </div>
       )}
       {lines.length > 0 && shown.length === 0 && <p className="sheet">{t('season.no-match')}</p>}
       {shown.length > 0 && (
         <>
           <div className="season-labels small dim" aria-hidden>
-            <span>{t('season.planting')}</span><span>{t('season.now')}</span><span>{t('season.buds')}</span><span className="right">{t('season.work')}</span>
+            <span>{t('season.planting')}</span>
+            <span>{t('season.now')}</span>
+            <span>{t('season.buds')}</span>
+            <span className="right">{t('season.work')}</span>
           </div>
           <List items={items} all={lines} season={season} nameOf={(name) => (group ? nameOf(group, name) : name)} />
         </>
@@ -100,35 +161,82 @@ function Season({ season }: { season: SeasonView }) {
 }
 
 /** The lines of the list that are in view, and a few around them: a thousand plantings scroll like ten. */
-function List({ items, all, season, nameOf }: { items: Item[]; all: SeasonLine[]; season: SeasonView; nameOf: (group: string) => string }) {
+function List({
+  items,
+  all,
+  season,
+  nameOf,
+}: {
+  items: Item[];
+  all: SeasonLine[];
+  season: SeasonView;
+  nameOf: (group: string) => string;
+}) {
   const { t, number, told } = useReading();
   const { search } = useLocation();
   const list = useRef<HTMLOListElement>(null);
   const [top, setTop] = useState(0);
-  useEffect(() => { setTop(list.current?.offsetTop ?? 0); }, []);
+  useEffect(() => {
+    setTop(list.current?.offsetTop ?? 0);
+  }, []);
   const about = (lines: SeasonLine[]) => {
     const sum = (of: (line: SeasonLine) => number) => lines.reduce((s, l) => s + of(l), 0);
     return [
-      t('season.group-count', { count: lines.length }), told(sum((l) => l.areaHa ?? 0), 'ha', 1),
-      `${number(sum((l) => l.work?.hours ?? 0), 0)} ${t('unit:h')}`,
+      t('season.group-count', { count: lines.length }),
+      told(
+        sum((l) => l.areaHa ?? 0),
+        'ha',
+        1,
+      ),
+      `${number(
+        sum((l) => l.work?.hours ?? 0),
+        0,
+      )} ${t('unit:h')}`,
     ].join(' · ');
   };
   const severalSites = all.some((l) => l.site !== all[0]!.site);
   // Flower buds of a cherry by the thousand would leave nothing to see of an apple's: each habit has its own scale.
-  const scaleOf = (habit: string) => Math.max(1, ...all.filter((l) => l.habit === habit).map((l) => Math.max(l.ledger?.standing?.high ?? l.ledger?.standing?.mean ?? 0, l.ledger?.bandHigh ?? 0)));
+  const scaleOf = (habit: string) =>
+    Math.max(
+      1,
+      ...all
+        .filter((l) => l.habit === habit)
+        .map((l) => Math.max(l.ledger?.standing?.high ?? l.ledger?.standing?.mean ?? 0, l.ledger?.bandHigh ?? 0)),
+    );
   const scales = Object.fromEntries([...new Set(all.map((l) => l.habit))].map((habit) => [habit, scaleOf(habit)]));
   const virtual = useWindowVirtualizer({
-    count: items.length, estimateSize: (i) => (items[i]!.kind === 'group' ? 46 : 82), overscan: 6, scrollMargin: top,
-    getItemKey: (i) => { const item = items[i]!; return item.kind === 'group' ? `g:${item.name}` : item.line.id; },
+    count: items.length,
+    estimateSize: (i) => (items[i]!.kind === 'group' ? 46 : 82),
+    overscan: 6,
+    scrollMargin: top,
+    getItemKey: (i) => {
+      const item = items[i]!;
+      return item.kind === 'group' ? `g:${item.name}` : item.line.id;
+    },
   });
   return (
     <ol className="season-list" ref={list} style={{ height: virtual.getTotalSize() }}>
       {virtual.getVirtualItems().map((row) => {
         const item = items[row.index]!;
         return (
-          <li key={row.key} data-index={row.index} ref={virtual.measureElement} style={{ transform: `translateY(${row.start - top}px)` }} aria-setsize={items.length} aria-posinset={row.index + 1}>
+          <li
+            key={row.key}
+            data-index={row.index}
+            ref={virtual.measureElement}
+            style={{ transform: `translateY(${row.start - top}px)` }}
+            aria-setsize={items.length}
+            aria-posinset={row.index + 1}
+          >
             {item.kind === 'line' ? (
-              <HabitContext.Provider value={item.line.habit}><Line line={item.line} scale={scales[item.line.habit]!} season={season} search={search} severalSites={severalSites} /></HabitContext.Provider>
+              <HabitContext.Provider value={item.line.habit}>
+                <Line
+                  line={item.line}
+                  scale={scales[item.line.habit]!}
+                  season={season}
+                  search={search}
+                  severalSites={severalSites}
+                />
+              </HabitContext.Provider>
             ) : (
               <h2 className="season-group">
                 {nameOf(item.name)} <span className="small dim">{about(item.lines)}</span>
@@ -141,18 +249,34 @@ function List({ items, all, season, nameOf }: { items: Item[]; all: SeasonLine[]
   );
 }
 
-function Line({ line, scale, season, search, severalSites }: { line: SeasonLine; scale: number; season: SeasonView; search: string; severalSites: boolean }) {
+function Line({
+  line,
+  scale,
+  season,
+  search,
+  severalSites,
+}: {
+  line: SeasonLine;
+  scale: number;
+  season: SeasonView;
+  search: string;
+  severalSites: boolean;
+}) {
   const { t, local, told, say } = useReading();
   const about = [
-    `${line.variety} / ${line.rootstock}`, local(season.systems[line.system]),
+    `${line.variety} / ${line.rootstock}`,
+    local(season.systems[line.system]),
     line.leaf === null ? null : t('leaf', { count: line.leaf, ordinal: true }),
-    line.areaHa === null ? null : told(line.areaHa, 'ha', 1), severalSites && line.site,
+    line.areaHa === null ? null : told(line.areaHa, 'ha', 1),
+    severalSites && line.site,
   ];
   const todo = line.isInTraining ? 'season.todo-training' : `season.todo-${line.stage}`;
   return (
     <Link to={pathTo(line, search)} className="season-line" data-test={`planting-${line.code}`}>
       <span>
-        <span className="season-name">{line.code} {line.name}</span>
+        <span className="season-name">
+          {line.code} {line.name}
+        </span>
         <span className="small dim season-about">{about.filter(Boolean).join(' · ')}</span>
       </span>
       <span>
@@ -164,9 +288,11 @@ function Line({ line, scale, season, search, severalSites }: { line: SeasonLine;
         {line.work?.reason && <span className="small season-late">{say(line.work.reason)}</span>}
       </span>
       <span className="season-drawing">
-        {line.ledger
-          ? <LedgerLine ledger={line.ledger} scale={scale} />
-          : <span className="small dim">{t(line.isInTraining ? 'season.no-crop' : 'season.no-target')}</span>}
+        {line.ledger ? (
+          <LedgerLine ledger={line.ledger} scale={scale} />
+        ) : (
+          <span className="small dim">{t(line.isInTraining ? 'season.no-crop' : 'season.no-target')}</span>
+        )}
       </span>
       <Work line={line} season={season} />
     </Link>
@@ -182,12 +308,26 @@ function Work({ line, season }: { line: SeasonLine; season: SeasonView }) {
   const opens = work.window?.from;
   return (
     <span className="season-time right">
-      <span><strong>{work.hoursAssumed && '≈ '}{number(work.hours, 0)}</strong> <span className="unit">{t('unit:h')}</span></span>
-      {late > 0
-        ? <span className="small season-late">▲ {t('season.days-late', { count: late })}</span>
-        : opens && opens > season.today
-        ? <span className="small dim">{t('season.from', { day: dayOf(opens, language) })}</span>
-        : <span className="small dim">{work.daysToGreenTip === null ? t('season.no-green-tip') : work.daysToGreenTip >= 0 ? t('season.green-tip', { count: work.daysToGreenTip }) : t('season.after-green-tip')}</span>}
+      <span>
+        <strong>
+          {work.hoursAssumed && '≈ '}
+          {number(work.hours, 0)}
+        </strong>{' '}
+        <span className="unit">{t('unit:h')}</span>
+      </span>
+      {late > 0 ? (
+        <span className="small season-late">▲ {t('season.days-late', { count: late })}</span>
+      ) : opens && opens > season.today ? (
+        <span className="small dim">{t('season.from', { day: dayOf(opens, language) })}</span>
+      ) : (
+        <span className="small dim">
+          {work.daysToGreenTip === null
+            ? t('season.no-green-tip')
+            : work.daysToGreenTip >= 0
+              ? t('season.green-tip', { count: work.daysToGreenTip })
+              : t('season.after-green-tip')}
+        </span>
+      )}
     </span>
   );
 }
@@ -201,5 +341,7 @@ function pathTo(line: SeasonLine, search: string) {
 
 function verdict(line: SeasonLine, t: (key: string) => string) {
   if (line.decision === null) return line.isInTraining ? t('season.training') : t(`stage.${line.stage}`);
-  return line.weight ? `${t(`decision.${line.decision}`)}, ${t(`weight.${line.weight}`)}` : t(`decision.${line.decision}`);
+  return line.weight
+    ? `${t(`decision.${line.decision}`)}, ${t(`weight.${line.weight}`)}`
+    : t(`decision.${line.decision}`);
 }

@@ -6,23 +6,42 @@ const line = { code: 'H4', name: 'Long Acre', site: 'Home Farm', block: 'H4', va
 const some = (code: string, rest: Partial<SeasonLine>) => ({ ...line, code, ...rest }) as SeasonLine;
 
 describe('finding a planting', () => {
-  it.each(['', 'h4', 'acre long', 'jona m.9', 'ácre', 'home'])('answers to "%s"', (find) => expect(matches(line, find)).toBe(true));
+  it.each(['', 'h4', 'acre long', 'jona m.9', 'ácre', 'home'])('answers to "%s"', (find) =>
+    expect(matches(line, find)).toBe(true),
+  );
   it.each(['h5', 'long pear'])('does not answer to "%s"', (find) => expect(matches(line, find)).toBe(false));
 });
 
 describe('the next thing to do', () => {
   it('is the first planting at the earliest stage', () =>
-    expect(nextToDo([{ stage: 'prescribe', id: 1 }, { stage: 'decide', id: 2 }, { stage: 'count', id: 3 }, { stage: 'count', id: 4 }] as const)).toMatchObject({ id: 3 }));
+    expect(
+      nextToDo([
+        { stage: 'prescribe', id: 1 },
+        { stage: 'decide', id: 2 },
+        { stage: 'count', id: 3 },
+        { stage: 'count', id: 4 },
+      ] as const),
+    ).toMatchObject({ id: 3 }));
   it('is nothing when there is nothing', () => expect(nextToDo([])).toBeUndefined());
 });
 
 describe('the list of plantings', () => {
-  const lines = [some('H10', { areaHa: 1, site: 'Home' }), some('H2', { areaHa: 3, site: 'Weir' }), some('A1', { areaHa: 2, site: 'Home' })];
+  const lines = [
+    some('H10', { areaHa: 1, site: 'Home' }),
+    some('H2', { areaHa: 3, site: 'Weir' }),
+    some('A1', { areaHa: 2, site: 'Home' }),
+  ];
   const codes = (all: SeasonLine[]) => all.map((l) => l.code);
 
   it('keeps the order of the work', () => expect(codes(sorted(lines, 'work'))).toEqual(['H10', 'H2', 'A1']));
   it('sorts codes as people count', () => expect(codes(sorted(lines, 'code'))).toEqual(['A1', 'H2', 'H10']));
   it('puts the largest first', () => expect(codes(sorted(lines, 'area'))).toEqual(['H2', 'A1', 'H10']));
   it('groups in the order of the first planting of each', () =>
-    expect(grouped(lines, 'site').map((i) => (i.kind === 'group' ? i.name : i.line.code))).toEqual(['Home', 'H10', 'A1', 'Weir', 'H2']));
+    expect(grouped(lines, 'site').map((i) => (i.kind === 'group' ? i.name : i.line.code))).toEqual([
+      'Home',
+      'H10',
+      'A1',
+      'Weir',
+      'H2',
+    ]));
 });

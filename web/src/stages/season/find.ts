@@ -1,9 +1,14 @@
 import type { SeasonLine, Stage } from '../../api/client';
 
 /** Whether a planting answers to what was typed in the find box: every word in its code, name, site, variety or stock. */
-export function matches(line: Pick<SeasonLine, 'code' | 'name' | 'site' | 'block' | 'variety' | 'rootstock'>, find: string): boolean {
+export function matches(
+  line: Pick<SeasonLine, 'code' | 'name' | 'site' | 'block' | 'variety' | 'rootstock'>,
+  find: string,
+): boolean {
   const text = plain(`${line.code} ${line.name} ${line.site} ${line.block} ${line.variety} ${line.rootstock}`);
-  return plain(find).split(/\s+/).every((word) => text.includes(word));
+  return plain(find)
+    .split(/\s+/)
+    .every((word) => text.includes(word));
 }
 
 /** The planting to go on with: the first in the order of the work at the earliest stage. */
@@ -45,7 +50,10 @@ export function grouped(lines: SeasonLine[], facet: Facet | null): Item[] {
     if (members) members.push(line);
     else groups.set(line[facet], [line]);
   }
-  return [...groups].flatMap(([name, members]) => [{ kind: 'group', name, lines: members } as Item, ...members.map((line): Item => ({ kind: 'line', line }))]);
+  return [...groups].flatMap(([name, members]) => [
+    { kind: 'group', name, lines: members } as Item,
+    ...members.map((line): Item => ({ kind: 'line', line })),
+  ]);
 }
 
 function plain(text: string) {

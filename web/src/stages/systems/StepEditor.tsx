@@ -22,34 +22,123 @@ export function StepEditor({ step, place, steps, set, move, takeOut }: Props) {
   return (
     <li>
       <div className="step-head">
-        <span><strong>{place + 1} {local(step.name)}</strong> <span className="small dim">{t(step.source, { defaultValue: step.source })}</span></span>
+        <span>
+          <strong>
+            {place + 1} {local(step.name)}
+          </strong>{' '}
+          <span className="small dim">{t(step.source, { defaultValue: step.source })}</span>
+        </span>
         <span className="step-tools">
-          <Button size="small" disabled={place === 0} onClick={() => { move(-1); }} aria-label={t('systems.earlier', { step: local(step.name) })}>↑</Button>
-          <Button size="small" disabled={place === steps - 1} onClick={() => { move(1); }} aria-label={t('systems.later', { step: local(step.name) })}>↓</Button>
-          <Button size="small" disabled={steps === 1} onClick={takeOut} data-test={`${step.id}-out`}>{t('systems.take-out')}</Button>
+          <Button
+            size="small"
+            disabled={place === 0}
+            onClick={() => {
+              move(-1);
+            }}
+            aria-label={t('systems.earlier', { step: local(step.name) })}
+          >
+            ↑
+          </Button>
+          <Button
+            size="small"
+            disabled={place === steps - 1}
+            onClick={() => {
+              move(1);
+            }}
+            aria-label={t('systems.later', { step: local(step.name) })}
+          >
+            ↓
+          </Button>
+          <Button size="small" disabled={steps === 1} onClick={takeOut} data-test={`${step.id}-out`}>
+            {t('systems.take-out')}
+          </Button>
         </span>
       </div>
-      <RuleLine label={t('systems.find')} value={step.find} onChange={(find) => { set({ find }); }} name={`${step.id}-find`} />
-      <RuleLine label={t('systems.first')} value={step.first} onChange={(first) => { set({ first }); }} name={`${step.id}-first`} />
-      <RuleLine label={t('systems.most')} value={step.most ?? ''} onChange={(most) => { set({ most: most === '' ? null : most }); }} name={`${step.id}-most`} />
-      {step.cut.leave != null && <RuleLine label={t('systems.leave')} value={step.cut.leave} onChange={(leave) => { set({ cut: { ...step.cut, leave } }); }} name={`${step.id}-leave`} />}
+      <RuleLine
+        label={t('systems.find')}
+        value={step.find}
+        onChange={(find) => {
+          set({ find });
+        }}
+        name={`${step.id}-find`}
+      />
+      <RuleLine
+        label={t('systems.first')}
+        value={step.first}
+        onChange={(first) => {
+          set({ first });
+        }}
+        name={`${step.id}-first`}
+      />
+      <RuleLine
+        label={t('systems.most')}
+        value={step.most ?? ''}
+        onChange={(most) => {
+          set({ most: most === '' ? null : most });
+        }}
+        name={`${step.id}-most`}
+      />
+      {step.cut.leave != null && (
+        <RuleLine
+          label={t('systems.leave')}
+          value={step.cut.leave}
+          onChange={(leave) => {
+            set({ cut: { ...step.cut, leave } });
+          }}
+          name={`${step.id}-leave`}
+        />
+      )}
       <details className="small step-words">
         <summary>{t('systems.on-card')}</summary>
-        {TOLD.flatMap((part) => LANGUAGES.map((language) => (
-          <label key={`${part}-${language}`} className="rule-line"><span className="dim">{t(`systems.${part}`)} ({language})</span>
-            <Input.TextArea autoSize value={step[part][language]} maxLength={400} lang={language} onChange={(e) => { set({ [part]: { ...step[part], [language]: e.target.value } }); }} />
-          </label>
-        )))}
+        {TOLD.flatMap((part) =>
+          LANGUAGES.map((language) => (
+            <label key={`${part}-${language}`} className="rule-line">
+              <span className="dim">
+                {t(`systems.${part}`)} ({language})
+              </span>
+              <Input.TextArea
+                autoSize
+                value={step[part][language]}
+                maxLength={400}
+                lang={language}
+                onChange={(e) => {
+                  set({ [part]: { ...step[part], [language]: e.target.value } });
+                }}
+              />
+            </label>
+          )),
+        )}
       </details>
     </li>
   );
 }
 
 /** A rule in the selector language. */
-export function RuleLine({ label, value, onChange, name }: { label: string; value: string; onChange: (value: string) => void; name: string }) {
+export function RuleLine({
+  label,
+  value,
+  onChange,
+  name,
+}: {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  name: string;
+}) {
   return (
-    <label className="rule-line"><span className="small dim">{label}</span>
-      <Input className="rule" value={value} spellCheck={false} autoComplete="off" maxLength={400} data-test={name} onChange={(e) => { onChange(e.target.value); }} />
+    <label className="rule-line">
+      <span className="small dim">{label}</span>
+      <Input
+        className="rule"
+        value={value}
+        spellCheck={false}
+        autoComplete="off"
+        maxLength={400}
+        data-test={name}
+        onChange={(e) => {
+          onChange(e.target.value);
+        }}
+      />
     </label>
   );
 }

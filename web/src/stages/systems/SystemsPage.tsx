@@ -18,22 +18,54 @@ export function SystemsPage() {
   const { t } = useReading();
   const catalogue = useCatalogue();
   const [open, setOpen] = useState<string | null>(null);
-  useEffect(() => { document.title = `${t('systems.title')} · Rama`; }, [t]);
+  useEffect(() => {
+    document.title = `${t('systems.title')} · Rama`;
+  }, [t]);
   if (catalogue.error) return <Trouble error={catalogue.error} retry={() => void catalogue.refetch()} />;
   if (!catalogue.data) return <p className="waiting">{t('loading')}</p>;
   return (
     <main className="page systems">
-      <div className="stage-head"><h1>{t('systems.title')}</h1><Link to="/catalogue">{t('place.catalogue')}</Link></div>
+      <div className="stage-head">
+        <h1>{t('systems.title')}</h1>
+        <Link to="/catalogue">{t('place.catalogue')}</Link>
+      </div>
       <p>{t('systems.text')}</p>
-      {open !== null && <SystemEditor key={open} id={open} names={catalogue.data.systems} onDone={() => { setOpen(null); }} />}
+      {open !== null && (
+        <SystemEditor
+          key={open}
+          id={open}
+          names={catalogue.data.systems}
+          onDone={() => {
+            setOpen(null);
+          }}
+        />
+      )}
       <div className="systems-grid">
-        {catalogue.data.systems.map((s) => <SystemCard key={s.id} system={s} crops={catalogue.data.crops} open={() => { setOpen(s.id); window.scrollTo({ top: 0 }); }} />)}
+        {catalogue.data.systems.map((s) => (
+          <SystemCard
+            key={s.id}
+            system={s}
+            crops={catalogue.data.crops}
+            open={() => {
+              setOpen(s.id);
+              window.scrollTo({ top: 0 });
+            }}
+          />
+        ))}
       </div>
     </main>
   );
 }
 
-function SystemCard({ system, crops, open }: { system: Catalogue['systems'][number]; crops: Catalogue['crops']; open: () => void }) {
+function SystemCard({
+  system,
+  crops,
+  open,
+}: {
+  system: Catalogue['systems'][number];
+  crops: Catalogue['crops'];
+  open: () => void;
+}) {
   const { t, local } = useReading();
   const pack = usePack(system.id);
   const sample = useSampleTree(pack.data?.system);
@@ -42,14 +74,25 @@ function SystemCard({ system, crops, open }: { system: Catalogue['systems'][numb
       <span className="system-drawing">
         {sample.data && (
           <TreeDrawing
-            tree={sample.data.tree} view={sample.data.seenFrom} width={WIDTH} height={HEIGHT} now={false}
-            ground={12} margin={12} made={sample.data.cuts.filter((c) => c.bud === null)}
-            heightLimitText="" tags={false}
+            tree={sample.data.tree}
+            view={sample.data.seenFrom}
+            width={WIDTH}
+            height={HEIGHT}
+            now={false}
+            ground={12}
+            margin={12}
+            made={sample.data.cuts.filter((c) => c.bud === null)}
+            heightLimitText=""
+            tags={false}
           />
         )}
       </span>
       <strong>{local(system.name)}</strong>
-      <span className="small dim">{system.crops.map((c) => local(crops.find((k) => k.id === c)?.name)).join(', ')} · {t(pack.data?.system.aim === 'light' ? 'systems.light' : 'systems.number')}{system.version > 0 && ` · ${t(system.isShipped ? 'systems.changed' : 'systems.own')}`}</span>
+      <span className="small dim">
+        {system.crops.map((c) => local(crops.find((k) => k.id === c)?.name)).join(', ')} ·{' '}
+        {t(pack.data?.system.aim === 'light' ? 'systems.light' : 'systems.number')}
+        {system.version > 0 && ` · ${t(system.isShipped ? 'systems.changed' : 'systems.own')}`}
+      </span>
       {system.note && <span className="small system-note">▲ {local(system.note)}</span>}
     </button>
   );

@@ -6,14 +6,22 @@ const SEED = 4;
 
 /** A training system's rule pack with the words its rules may use. */
 export function usePack(id: string) {
-  return useQuery({ queryKey: ['system', id], queryFn: () => answered(api.GET('/api/v1/catalogue/systems/{system}', { params: { path: { system: id } } })) });
+  return useQuery({
+    queryKey: ['system', id],
+    queryFn: () => answered(api.GET('/api/v1/catalogue/systems/{system}', { params: { path: { system: id } } })),
+  });
 }
 
 /** A typical tree of a shipped or saved system, cut by it in a heavy year. */
 export function useSampleTree(system: TrainingSystem | undefined) {
   return useQuery({
     queryKey: ['sample-tree', system?.id, system?.version],
-    queryFn: () => answered(api.POST('/api/v1/calculations/cut-tree', { body: { system: system!.id, budsToLeave: Math.max(1, system!.form.typical.buds * SHARE_LEFT), seed: SEED } })) as Promise<CutTree>,
+    queryFn: () =>
+      answered(
+        api.POST('/api/v1/calculations/cut-tree', {
+          body: { system: system!.id, budsToLeave: Math.max(1, system!.form.typical.buds * SHARE_LEFT), seed: SEED },
+        }),
+      ) as Promise<CutTree>,
     enabled: system !== undefined,
     staleTime: Infinity,
   });
@@ -23,7 +31,10 @@ export function useSampleTree(system: TrainingSystem | undefined) {
 export function usePreview(system: TrainingSystem | null) {
   return useQuery({
     queryKey: ['pack-preview', system],
-    queryFn: ({ signal }) => answered(api.POST('/api/v1/catalogue/systems/preview', { body: { version: 0, system: system as never }, signal })) as Promise<{ budsToLeave: number; sample: CutTree }>,
+    queryFn: ({ signal }) =>
+      answered(
+        api.POST('/api/v1/catalogue/systems/preview', { body: { version: 0, system: system as never }, signal }),
+      ) as Promise<{ budsToLeave: number; sample: CutTree }>,
     enabled: system !== null,
     placeholderData: keepPreviousData,
     gcTime: 30_000,
@@ -32,9 +43,22 @@ export function usePreview(system: TrainingSystem | null) {
 
 export function useSaveSystem() {
   const client = useQueryClient();
-  const onSuccess = () => Promise.all([['catalogue'], ['system'], ['sample-tree'], ['planting']].map((queryKey) => client.invalidateQueries({ queryKey })));
+  const onSuccess = () =>
+    Promise.all(
+      [['catalogue'], ['system'], ['sample-tree'], ['planting']].map((queryKey) =>
+        client.invalidateQueries({ queryKey }),
+      ),
+    );
   return {
-    save: useMutation({ mutationFn: ({ version, system }: { version: number; system: TrainingSystem }) => answered(api.PUT('/api/v1/catalogue/systems', { body: { version, system: system as never } })), onSuccess }),
-    remove: useMutation({ mutationFn: (id: string) => answered(api.DELETE('/api/v1/catalogue/systems/{system}', { params: { path: { system: id } } })), onSuccess }),
+    save: useMutation({
+      mutationFn: ({ version, system }: { version: number; system: TrainingSystem }) =>
+        answered(api.PUT('/api/v1/catalogue/systems', { body: { version, system: system as never } })),
+      onSuccess,
+    }),
+    remove: useMutation({
+      mutationFn: (id: string) =>
+        answered(api.DELETE('/api/v1/catalogue/systems/{system}', { params: { path: { system: id } } })),
+      onSuccess,
+    }),
   };
 }

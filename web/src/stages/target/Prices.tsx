@@ -32,39 +32,121 @@ export function Prices({ variety }: { variety: string }) {
   const catalogue = useCatalogue();
   const [draft, setDraft] = useState<PriceDraft | null>(null);
   const { attempt, problem, unreadable, failure, busy } = useAttempt();
-  const stored = useQuery({ queryKey: ['prices', variety], queryFn: () => answered(api.GET('/api/v1/prices/{variety}', { params: { path: { variety } } })) });
+  const stored = useQuery({
+    queryKey: ['prices', variety],
+    queryFn: () => answered(api.GET('/api/v1/prices/{variety}', { params: { path: { variety } } })),
+  });
   if (!stored.data) return null;
   const shown = draft ?? toDraft(stored.data.prices);
-  const set = (next: Partial<PriceDraft>) => { setDraft({ ...shown, ...next }); };
+  const set = (next: Partial<PriceDraft>) => {
+    setDraft({ ...shown, ...next });
+  };
   const usual = catalogue.data?.targetDefaults;
   const sizeUnits = catalogue.data?.fruitSizeUnits ?? ['g'];
 
   return (
     <details className="desk-more" data-test="prices">
-      <summary>{t('prices.heading', { variety })}<span className="desk-glance">{t(stored.data.version === 0 ? 'prices.assumed' : 'prices.own', { count: shown.lines.length })}</span></summary>
+      <summary>
+        {t('prices.heading', { variety })}
+        <span className="desk-glance">
+          {t(stored.data.version === 0 ? 'prices.assumed' : 'prices.own', { count: shown.lines.length })}
+        </span>
+      </summary>
       <fieldset className="part" disabled={!may('catalogue')}>
         <p className="small dim">{t('prices.text')}</p>
         <div className="prices">
-          <Sheet path="prices.classes" lines={shown.lines} blank={{ fromUnit: firstUnit('g', system) }} onLines={(lines) => { set({ lines }); }} full
+          <Sheet
+            path="prices.classes"
+            lines={shown.lines}
+            blank={{ fromUnit: firstUnit('g', system) }}
+            onLines={(lines) => {
+              set({ lines });
+            }}
+            full
             problem={(line, field) => problem(`classes[${line}].${field}`)}
             columns={[
               { key: 'from', label: t('prices.from') },
-              { key: 'fromUnit', label: t('unit'), options: sizeUnits.map((u) => ({ value: u, label: t(`size:${u}`, { defaultValue: unitName(u) }) })), wide: 1.3 },
+              {
+                key: 'fromUnit',
+                label: t('unit'),
+                options: sizeUnits.map((u) => ({ value: u, label: t(`size:${u}`, { defaultValue: unitName(u) }) })),
+                wide: 1.3,
+              },
               { key: 'pricePerKg', label: t('prices.price', { currency: shown.currency }) },
-            ]} />
+            ]}
+          />
           <div className="fields">
-            <Field label={t('prices.currency')} path="prices.currency" text={shown.currency} numeric={false} onText={(currency) => { set({ currency }); }} problem={problem('currency')} />
+            <Field
+              label={t('prices.currency')}
+              path="prices.currency"
+              text={shown.currency}
+              numeric={false}
+              onText={(currency) => {
+                set({ currency });
+              }}
+              problem={problem('currency')}
+            />
             {costs.map((name) => (
-              <Field key={name} label={t(`prices.${name}`)} path={`prices.${name}`} text={shown.costs[name]} units={[`${shown.currency}${name === 'thinningCostPer100' ? '' : '/kg'}`]} problem={problem(name)}
-                placeholder={usual && number({ rejectPricePerKg: usual.rejectPerKg, harvestCostPerKg: usual.harvestPerKg, thinningCostPer100: usual.thinningPer100 }[name])} onText={(text) => { set({ costs: { ...shown.costs, [name]: text } }); }} />
+              <Field
+                key={name}
+                label={t(`prices.${name}`)}
+                path={`prices.${name}`}
+                text={shown.costs[name]}
+                units={[`${shown.currency}${name === 'thinningCostPer100' ? '' : '/kg'}`]}
+                problem={problem(name)}
+                placeholder={
+                  usual &&
+                  number(
+                    {
+                      rejectPricePerKg: usual.rejectPerKg,
+                      harvestCostPerKg: usual.harvestPerKg,
+                      thinningCostPer100: usual.thinningPer100,
+                    }[name],
+                  )
+                }
+                onText={(text) => {
+                  set({ costs: { ...shown.costs, [name]: text } });
+                }}
+              />
             ))}
-            <Field label={t('prices.cv')} path="prices.cv" text={shown.cv} units={['%']} placeholder={usual && number(usual.cv * 100)} hint={t('prices.cv-hint')} problem={problem('cv')} onText={(cv) => { set({ cv }); }} />
+            <Field
+              label={t('prices.cv')}
+              path="prices.cv"
+              text={shown.cv}
+              units={['%']}
+              placeholder={usual && number(usual.cv * 100)}
+              hint={t('prices.cv-hint')}
+              problem={problem('cv')}
+              onText={(cv) => {
+                set({ cv });
+              }}
+            />
           </div>
         </div>
         <div className="save-bar">
-          <Button type="primary" htmlType="button" disabled={draft === null} loading={busy} data-test="save-prices" onClick={() => void attempt(save)}>{t('prices.save', { variety })}</Button>
-          <Button disabled={draft === null || busy} onClick={() => { setDraft(null); }}>{t('discard')}</Button>
-          {failure && <p className="field-problem" role="alert">{failure}</p>}
+          <Button
+            type="primary"
+            htmlType="button"
+            disabled={draft === null}
+            loading={busy}
+            data-test="save-prices"
+            onClick={() => void attempt(save)}
+          >
+            {t('prices.save', { variety })}
+          </Button>
+          <Button
+            disabled={draft === null || busy}
+            onClick={() => {
+              setDraft(null);
+            }}
+          >
+            {t('discard')}
+          </Button>
+          {failure && (
+            <p className="field-problem" role="alert">
+              {failure}
+            </p>
+          )}
         </div>
       </fieldset>
     </details>
@@ -80,16 +162,24 @@ export function Prices({ variety }: { variety: string }) {
     const prices: PriceListEntry = {
       currency: shown.currency,
       classes: shown.lines.map((line, i) => ({
-        from: line.from ? { value: read(line.from, `classes[${i}].from`), unit: line.fromUnit ?? 'g' } : null, pricePerKg: read(line.pricePerKg ?? '', `classes[${i}].pricePerKg`),
+        from: line.from ? { value: read(line.from, `classes[${i}].from`), unit: line.fromUnit ?? 'g' } : null,
+        pricePerKg: read(line.pricePerKg ?? '', `classes[${i}].pricePerKg`),
       })),
-      rejectPricePerKg: read(shown.costs.rejectPricePerKg, 'rejectPricePerKg'), harvestCostPerKg: read(shown.costs.harvestCostPerKg, 'harvestCostPerKg'),
-      thinningCostPer100: read(shown.costs.thinningCostPer100, 'thinningCostPer100'), cv: { value: read(shown.cv, 'cv'), unit: '%' },
+      rejectPricePerKg: read(shown.costs.rejectPricePerKg, 'rejectPricePerKg'),
+      harvestCostPerKg: read(shown.costs.harvestCostPerKg, 'harvestCostPerKg'),
+      thinningCostPer100: read(shown.costs.thinningCostPer100, 'thinningCostPer100'),
+      cv: { value: read(shown.cv, 'cv'), unit: '%' },
     };
     if (wrong.length > 0) {
       unreadable(wrong);
       return;
     }
-    const saved = await answered(api.PUT('/api/v1/prices/{variety}', { params: { path: { variety } }, body: { version: stored.data!.version, prices } }));
+    const saved = await answered(
+      api.PUT('/api/v1/prices/{variety}', {
+        params: { path: { variety } },
+        body: { version: stored.data!.version, prices },
+      }),
+    );
     client.setQueryData(['prices', variety], saved);
     await client.invalidateQueries({ queryKey: deskKey(view.id) });
     setDraft(null);
@@ -97,9 +187,18 @@ export function Prices({ variety }: { variety: string }) {
 
   function toDraft(prices: PriceListEntry): PriceDraft {
     return {
-      currency: prices.currency ?? '', cv: toInput(prices.cv?.value, language),
-      costs: { rejectPricePerKg: toInput(prices.rejectPricePerKg, language), harvestCostPerKg: toInput(prices.harvestCostPerKg, language), thinningCostPer100: toInput(prices.thinningCostPer100, language) },
-      lines: (prices.classes ?? []).map((c) => ({ from: toInput(c.from?.value, language), fromUnit: c.from?.unit ?? firstUnit('g', system), pricePerKg: toInput(c.pricePerKg, language) })),
+      currency: prices.currency ?? '',
+      cv: toInput(prices.cv?.value, language),
+      costs: {
+        rejectPricePerKg: toInput(prices.rejectPricePerKg, language),
+        harvestCostPerKg: toInput(prices.harvestCostPerKg, language),
+        thinningCostPer100: toInput(prices.thinningCostPer100, language),
+      },
+      lines: (prices.classes ?? []).map((c) => ({
+        from: toInput(c.from?.value, language),
+        fromUnit: c.from?.unit ?? firstUnit('g', system),
+        pricePerKg: toInput(c.pricePerKg, language),
+      })),
     };
   }
 }

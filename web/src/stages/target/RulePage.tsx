@@ -12,8 +12,22 @@ import { useSeason } from '../season/useSeason';
 import { useCatalogue } from '../estate/useCatalogue';
 import './target.css';
 
-const whichSpec: FormSpec = { variety: 'choice', rootstock: 'choice', system: 'choice', site: 'choice', leafFrom: 'number', leafTo: 'number' };
-const whatSpec: FormSpec = { yield: { amount: 't/ha' }, fruitSize: { amount: 'g' }, packOut: { amount: '%' }, budFactor: 'number', 'insurance.school': 'choice', 'insurance.reason': 'text' };
+const whichSpec: FormSpec = {
+  variety: 'choice',
+  rootstock: 'choice',
+  system: 'choice',
+  site: 'choice',
+  leafFrom: 'number',
+  leafTo: 'number',
+};
+const whatSpec: FormSpec = {
+  yield: { amount: 't/ha' },
+  fruitSize: { amount: 'g' },
+  packOut: { amount: '%' },
+  budFactor: 'number',
+  'insurance.school': 'choice',
+  'insurance.reason': 'text',
+};
 
 /** The same target for many plantings: which ones, what, and a table of what it does before anything is set. */
 export function RulePage() {
@@ -27,13 +41,22 @@ export function RulePage() {
   const [shown, setShown] = useState<{ rule: TargetRule; plantings: RuledTarget[] } | null>(null);
   const [done, setDone] = useState<number | null>(null);
   const { attempt, problem, unreadable, failure, busy } = useAttempt();
-  const edit = <T,>(set: (next: T) => void) => (next: T) => {
-    set(next);
-    setShown(null);
-    setDone(null);
-  };
+  const edit =
+    <T,>(set: (next: T) => void) =>
+    (next: T) => {
+      set(next);
+      setShown(null);
+      setDone(null);
+    };
   const whichForm = fieldControls('rule', which, edit(setWhich), problem, t, () => void show());
-  const whatForm = fieldControls('rule.target', what, edit(setWhat), (path) => problem(`target.${path}`), t, () => void show());
+  const whatForm = fieldControls(
+    'rule.target',
+    what,
+    edit(setWhat),
+    (path) => problem(`target.${path}`),
+    t,
+    () => void show(),
+  );
   const crop = catalogue.data;
   const names = (values: string[]) => values.map((value) => ({ value, label: value }));
   const sites = [...new Set((season.data?.plantings ?? []).map((p) => p.site))];
@@ -41,7 +64,10 @@ export function RulePage() {
   const usable = changing.length > 0 && changing.every((p) => p.problems.length === 0);
 
   async function show() {
-    const [from, target] = [readDraft<TargetRule>(whichSpec, which, language), readDraft<TargetEntry>(whatSpec, what, language)];
+    const [from, target] = [
+      readDraft<TargetRule>(whichSpec, which, language),
+      readDraft<TargetEntry>(whatSpec, what, language),
+    ];
     const wrong = [...from.unreadable, ...target.unreadable.map((path) => `target.${path}`)];
     if (wrong.length > 0) {
       unreadable(wrong);
@@ -74,7 +100,10 @@ export function RulePage() {
           <div className="fields">
             {whichForm.choice('variety', names((crop?.varieties ?? []).map((v) => v.name)))}
             {whichForm.choice('rootstock', names((crop?.rootstocks ?? []).map((r) => r.name)))}
-            {whichForm.choice('system', (crop?.systems ?? []).map((s) => ({ value: s.id, label: local(s.name) })))}
+            {whichForm.choice(
+              'system',
+              (crop?.systems ?? []).map((s) => ({ value: s.id, label: local(s.name) })),
+            )}
             {whichForm.choice('site', names(sites))}
             {whichForm.input('leafFrom', [], { label: t('rules.leafFrom') })}
             {whichForm.input('leafTo', [], { label: t('rules.leafTo') })}
@@ -84,41 +113,99 @@ export function RulePage() {
           <h2>{t('rules.what')}</h2>
           <div className="fields">
             {whatForm.input('yield', [...(crop?.yieldUnits ?? ['t/ha'])])}
-            {whatForm.input('fruitSize', crop?.fruitSizeUnits ?? ['g'], { unitLabel: (unit) => t(`size:${unit}`, { defaultValue: unitName(unit) }) })}
+            {whatForm.input('fruitSize', crop?.fruitSizeUnits ?? ['g'], {
+              unitLabel: (unit) => t(`size:${unit}`, { defaultValue: unitName(unit) }),
+            })}
             {whatForm.input('packOut', ['%'])}
             {whatForm.input('budFactor', ['bud/fruit'])}
-            {whatForm.choice('insurance.school', ['fixed', 'serviceLevel', 'cheapestMistake'].map((value) => ({ value, label: t(`school.${value}`) })))}
+            {whatForm.choice(
+              'insurance.school',
+              ['fixed', 'serviceLevel', 'cheapestMistake'].map((value) => ({ value, label: t(`school.${value}`) })),
+            )}
             {whatForm.input('insurance.reason', [], { numeric: false })}
           </div>
         </section>
       </div>
       <div className="save-bar">
-        <Button type={shown ? 'default' : 'primary'} loading={busy} onClick={() => void show()} data-test="show-rule">{t('rules.show')}</Button>
-        {shown && <Button type="primary" disabled={!usable} loading={busy} onClick={() => void setAll()} data-test="set-rule">{t('rules.set', { count: changing.length })}</Button>}
-        {done !== null && <span role="status" data-test="rule-done">{t('rules.done', { count: done })} <Link to="/">{t('place.season')}</Link></span>}
-        {failure && <p className="field-problem" role="alert">{failure}</p>}
+        <Button type={shown ? 'default' : 'primary'} loading={busy} onClick={() => void show()} data-test="show-rule">
+          {t('rules.show')}
+        </Button>
+        {shown && (
+          <Button type="primary" disabled={!usable} loading={busy} onClick={() => void setAll()} data-test="set-rule">
+            {t('rules.set', { count: changing.length })}
+          </Button>
+        )}
+        {done !== null && (
+          <span role="status" data-test="rule-done">
+            {t('rules.done', { count: done })} <Link to="/">{t('place.season')}</Link>
+          </span>
+        )}
+        {failure && (
+          <p className="field-problem" role="alert">
+            {failure}
+          </p>
+        )}
       </div>
-      {shown && (shown.plantings.length === 0 ? <p className="dim">{t('rules.none')}</p> : (
-        <table className="figures compact rule-table" data-test="rule-table">
-          <thead>
-            <tr><th rowSpan={2}>{t('rules.planting')}</th><th colSpan={2} className="number">{t('rules.fruit')}</th><th colSpan={2} className="number">{t('rules.buds')}</th><th rowSpan={2} className="number">{t('rules.density')}</th><th rowSpan={2}>{t('rules.warnings')}</th></tr>
-            <tr>{['fruit', 'buds'].flatMap((of) => ['before', 'after'].map((when) => <th key={of + when} className="number">{t(`rules.${when}`)}</th>))}</tr>
-          </thead>
-          <tbody>
-            {shown.plantings.map((p) => (
-              <tr key={p.id} className={p.changes ? undefined : 'superseded'}>
-                <th scope="row"><Link to={`/plantings/${p.id}/target`}>{p.code}</Link> {p.name}</th>
-                {[p.fruitBefore, p.fruitAfter, p.budsBefore, p.budsAfter].map((value, i) => <td key={i} className={i % 2 ? 'number after' : 'number'}>{value == null ? '–' : number(value, 0)}</td>)}
-                <td className="number">{p.cropDensityAfter == null ? '–' : number(p.cropDensityAfter, 1)}</td>
-                <td>
-                  {p.problems.map((wrong) => <p key={wrong.field} className="field-problem">{t(`field.${wrong.field}`)}: {problemText(wrong, reading)}</p>)}
-                  {p.changes ? p.warnings.map((w) => <p key={w.code} className="small">{say(w)}</p>) : t('rules.same')}
-                </td>
+      {shown &&
+        (shown.plantings.length === 0 ? (
+          <p className="dim">{t('rules.none')}</p>
+        ) : (
+          <table className="figures compact rule-table" data-test="rule-table">
+            <thead>
+              <tr>
+                <th rowSpan={2}>{t('rules.planting')}</th>
+                <th colSpan={2} className="number">
+                  {t('rules.fruit')}
+                </th>
+                <th colSpan={2} className="number">
+                  {t('rules.buds')}
+                </th>
+                <th rowSpan={2} className="number">
+                  {t('rules.density')}
+                </th>
+                <th rowSpan={2}>{t('rules.warnings')}</th>
               </tr>
-            ))}
-          </tbody>
-        </table>
-      ))}
+              <tr>
+                {['fruit', 'buds'].flatMap((of) =>
+                  ['before', 'after'].map((when) => (
+                    <th key={of + when} className="number">
+                      {t(`rules.${when}`)}
+                    </th>
+                  )),
+                )}
+              </tr>
+            </thead>
+            <tbody>
+              {shown.plantings.map((p) => (
+                <tr key={p.id} className={p.changes ? undefined : 'superseded'}>
+                  <th scope="row">
+                    <Link to={`/plantings/${p.id}/target`}>{p.code}</Link> {p.name}
+                  </th>
+                  {[p.fruitBefore, p.fruitAfter, p.budsBefore, p.budsAfter].map((value, i) => (
+                    <td key={i} className={i % 2 ? 'number after' : 'number'}>
+                      {value == null ? '–' : number(value, 0)}
+                    </td>
+                  ))}
+                  <td className="number">{p.cropDensityAfter == null ? '–' : number(p.cropDensityAfter, 1)}</td>
+                  <td>
+                    {p.problems.map((wrong) => (
+                      <p key={wrong.field} className="field-problem">
+                        {t(`field.${wrong.field}`)}: {problemText(wrong, reading)}
+                      </p>
+                    ))}
+                    {p.changes
+                      ? p.warnings.map((w) => (
+                          <p key={w.code} className="small">
+                            {say(w)}
+                          </p>
+                        ))
+                      : t('rules.same')}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        ))}
     </main>
   );
 }

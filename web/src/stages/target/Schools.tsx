@@ -14,7 +14,9 @@ export function Schools({ desk }: { desk: TargetDesk | null }) {
   const { plan, change, draft } = usePlantingWork();
   const form = useFormFields('target');
   const chosen = (form.fields['insurance.school']?.text || 'fixed') as School;
-  const choose = (school: School) => { change('target', { ...draft('target'), 'insurance.school': { text: school } }); };
+  const choose = (school: School) => {
+    change('target', { ...draft('target'), 'insurance.school': { text: school } });
+  };
   const history = desk?.setHistory;
   const usual = useCatalogue().data?.targetDefaults;
   const plain = (value: number | undefined) => (value === undefined ? '' : number(value));
@@ -29,12 +31,21 @@ export function Schools({ desk }: { desk: TargetDesk | null }) {
           return (
             <div key={school} className={isChosen ? 'school chosen' : 'school'} data-test={`school-${school}`}>
               <label className="school-name">
-                <input type="radio" name="school" checked={isChosen} onChange={() => { choose(school); }} /> {t(`school.${school}`)}
+                <input
+                  type="radio"
+                  name="school"
+                  checked={isChosen}
+                  onChange={() => {
+                    choose(school);
+                  }}
+                />{' '}
+                {t(`school.${school}`)}
               </label>
               <Numbers answer={answer} />
               <p className="school-text">{t(`school.${school}.text`)}</p>
               {school === 'fixed' && form.input('budFactor', ['bud/fruit'])}
-              {school === 'serviceLevel' && form.input('insurance.reached', ['%'], { placeholder: percent(usual?.reached) })}
+              {school === 'serviceLevel' &&
+                form.input('insurance.reached', ['%'], { placeholder: percent(usual?.reached) })}
               {school === 'cheapestMistake' && (
                 <div className="two">
                   {form.input('insurance.costOver', [], { placeholder: plain(usual?.costOver) })}
@@ -51,7 +62,11 @@ export function Schools({ desk }: { desk: TargetDesk | null }) {
       <details className="desk-more" open={hasAny(form.fields, ['insurance.losses.'])}>
         <summary>
           {t('losses.heading')}
-          {plan.buds && desk && <span className="desk-glance">{desk.losses.kept < 1 ? t('losses.kept', { share: number(desk.losses.kept * 100, 1) }) : t('losses.none')}</span>}
+          {plan.buds && desk && (
+            <span className="desk-glance">
+              {desk.losses.kept < 1 ? t('losses.kept', { share: number(desk.losses.kept * 100, 1) }) : t('losses.none')}
+            </span>
+          )}
         </summary>
         <p className="small dim">{t('losses.text')}</p>
         <div className="fields three">
@@ -62,16 +77,31 @@ export function Schools({ desk }: { desk: TargetDesk | null }) {
           {form.input('insurance.losses.riskLoss', ['%'])}
         </div>
       </details>
-      <details className="desk-more" open={hasAny(form.fields, ['insurance.set', 'insurance.pruningSd', 'insurance.fruitlets'])}>
+      <details
+        className="desk-more"
+        open={hasAny(form.fields, ['insurance.set', 'insurance.pruningSd', 'insurance.fruitlets'])}
+      >
         <summary>
           {t('set.heading')}
-          {history && <span className="desk-glance">{t(history.seasons > 0 ? 'set.own' : 'set.variety', { mean: number(history.mean * 100), sd: number(history.sd * 100), seasons: history.seasons, censored: history.censored })}</span>}
+          {history && (
+            <span className="desk-glance">
+              {t(history.seasons > 0 ? 'set.own' : 'set.variety', {
+                mean: number(history.mean * 100),
+                sd: number(history.sd * 100),
+                seasons: history.seasons,
+                censored: history.censored,
+              })}
+            </span>
+          )}
         </summary>
         <p className="small dim">{t('set.text')}</p>
         <div className="fields three">
           {form.input('insurance.setShare', ['%'], { placeholder: history ? number(history.mean * 100, 0) : '' })}
           {form.input('insurance.setShareSd', ['%'], { placeholder: history ? number(history.sd * 100, 0) : '' })}
-          {form.input('insurance.pruningSd', ['%'], { placeholder: percent(usual?.pruningSd), hint: t('set.pruning-hint') })}
+          {form.input('insurance.pruningSd', ['%'], {
+            placeholder: percent(usual?.pruningSd),
+            hint: t('set.pruning-hint'),
+          })}
           {form.input('insurance.fruitlets', [], { hint: t('set.fruitlets-hint') })}
         </div>
       </details>
@@ -85,15 +115,23 @@ function Numbers({ answer }: { answer: SchoolAnswer | undefined }) {
   return (
     <>
       <p className="school-number">
-        <Why steps={answer.steps}><strong>{number(answer.factor, 2)}</strong></Why> <span className="unit">{t('unit:bud/fruit')}</span>
-        <span className="school-buds">{number(answer.budsPerTree, 0)} <span className="unit">{t('unit:bud/tree')}</span></span>
+        <Why steps={answer.steps}>
+          <strong>{number(answer.factor, 2)}</strong>
+        </Why>{' '}
+        <span className="unit">{t('unit:bud/fruit')}</span>
+        <span className="school-buds">
+          {number(answer.budsPerTree, 0)} <span className="unit">{t('unit:bud/tree')}</span>
+        </span>
       </p>
       {answer.meaning && <p className="school-meaning">{say(answer.meaning)}</p>}
-      {answer.warnings.map((w) => <p key={w.code} className="school-warning">{say(w)}</p>)}
+      {answer.warnings.map((w) => (
+        <p key={w.code} className="school-warning">
+          {say(w)}
+        </p>
+      ))}
     </>
   );
 }
 
 const hasAny = (fields: Record<string, { text: string }>, starts: string[]) =>
   Object.entries(fields).some(([path, field]) => field.text !== '' && starts.some((start) => path.startsWith(start)));
-

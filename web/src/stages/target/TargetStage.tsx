@@ -23,31 +23,55 @@ export function TargetStage() {
   const catalogue = useCatalogue();
   const desk = useDesk();
   const { crop, buds } = plan;
-  const usesPackage = (name: string) => [form.fields['yield']?.unit, form.fields['fruitSize']?.unit].some((u) => u?.includes(name));
+  const usesPackage = (name: string) =>
+    [form.fields['yield']?.unit, form.fields['fruitSize']?.unit].some((u) => u?.includes(name));
   return (
     <div className="desk">
       <Chain />
       <fieldset className="part" disabled={!mayType}>
         <div className="size-row">
-          {form.input('fruitSize', catalogue.data?.fruitSizeUnits ?? ['g'], { unitLabel: (unit) => t(`size:${unit}`, { defaultValue: unitName(unit) }) })}
+          {form.input('fruitSize', catalogue.data?.fruitSizeUnits ?? ['g'], {
+            unitLabel: (unit) => t(`size:${unit}`, { defaultValue: unitName(unit) }),
+          })}
           {form.input('packOut', ['%'], { hint: t('target.pack-out-hint') })}
           {form.input('limbsPerTree', ['limb/tree'], {
-            hint: plan.survey?.meanLimbs != null ? t('target.limbs-counted', { limbs: number(plan.survey.meanLimbs, 1) })
-              : plan.planting ? t('target.limbs-hint', { limbs: number(plan.planting.system.form.limbsPerTree, 0) }) : undefined,
+            hint:
+              plan.survey?.meanLimbs != null
+                ? t('target.limbs-counted', { limbs: number(plan.survey.meanLimbs, 1) })
+                : plan.planting
+                  ? t('target.limbs-hint', { limbs: number(plan.planting.system.form.limbsPerTree, 0) })
+                  : undefined,
           })}
-          {usesPackage('box') && form.input('packages.box', ['kg', 'lb'], { hint: packageHint(catalogue.data?.packages.boxKg) })}
-          {usesPackage('bin') && form.input('packages.bin', ['kg', 'lb'], { hint: packageHint(catalogue.data?.packages.binKg) })}
-          {usesPackage('bushel') && form.input('packages.bushel', ['lb', 'kg'], { hint: packageHint(catalogue.data?.packages.bushelKg) })}
+          {usesPackage('box') &&
+            form.input('packages.box', ['kg', 'lb'], { hint: packageHint(catalogue.data?.packages.boxKg) })}
+          {usesPackage('bin') &&
+            form.input('packages.bin', ['kg', 'lb'], { hint: packageHint(catalogue.data?.packages.binKg) })}
+          {usesPackage('bushel') &&
+            form.input('packages.bushel', ['lb', 'kg'], { hint: packageHint(catalogue.data?.packages.bushelKg) })}
         </div>
         {crop ? (
           <ul className="same same-row" aria-label={t('target.same')}>
             {crop.sameTarget.map((form) => {
               // These are already in the units they are known by; only the number is written the reader's way.
-              return <li key={`${form.name}${form.unit}`}><strong>{number(form.value, form.value < 100 ? 1 : 0)}</strong> <span className="unit">{t(`unit:${form.unit}`, { defaultValue: form.unit })}</span></li>;
+              return (
+                <li key={`${form.name}${form.unit}`}>
+                  <strong>{number(form.value, form.value < 100 ? 1 : 0)}</strong>{' '}
+                  <span className="unit">{t(`unit:${form.unit}`, { defaultValue: form.unit })}</span>
+                </li>
+              );
             })}
           </ul>
-        ) : <p className="dim">{t('target.waiting')}</p>}
-        <Notices notices={[...(crop?.warnings ?? []), ...(buds?.warnings ?? []), ...(desk?.size.warnings ?? []), ...(desk ? [] : plan.loadWarnings)]} />
+        ) : (
+          <p className="dim">{t('target.waiting')}</p>
+        )}
+        <Notices
+          notices={[
+            ...(crop?.warnings ?? []),
+            ...(buds?.warnings ?? []),
+            ...(desk?.size.warnings ?? []),
+            ...(desk ? [] : plan.loadWarnings),
+          ]}
+        />
         <Schools desk={desk} />
       </fieldset>
       <Worth desk={desk} />
@@ -56,7 +80,9 @@ export function TargetStage() {
         {desk && <Shared desk={desk} />}
       </fieldset>
       <Versions />
-      <div className="desk-save"><SaveBar section="target" /></div>
+      <div className="desk-save">
+        <SaveBar section="target" />
+      </div>
     </div>
   );
 

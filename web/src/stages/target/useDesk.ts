@@ -9,10 +9,13 @@ export function useDesk(): TargetDesk | null {
   const { view, plan, entry } = usePlantingWork();
   const desk = useQuery({
     queryKey: [...deskKey(view.id), entry],
-    queryFn: async ({ signal }) => (await answered(api.POST('/api/v1/plantings/{id}/target/desk', { params: { path: { id: view.id } }, body: entry, signal })) as TargetDesk | undefined) ?? null,
+    queryFn: async ({ signal }) =>
+      ((await answered(
+        api.POST('/api/v1/plantings/{id}/target/desk', { params: { path: { id: view.id } }, body: entry, signal }),
+      )) as TargetDesk | undefined) ?? null,
     placeholderData: keepPreviousData,
     staleTime: 60_000,
     gcTime: 60_000,
   });
-  return plan.crop ? desk.data ?? null : null;
+  return plan.crop ? (desk.data ?? null) : null;
 }

@@ -8,12 +8,20 @@ export function BudGuide() {
   return (
     <details className="bud-guide">
       <summary>{t('guide.title')}</summary>
-      <ol className="small">{[1, 2, 3, 4].map((n) => <li key={n}>{t(`guide.step${n}`)}</li>)}</ol>
+      <ol className="small">
+        {[1, 2, 3, 4].map((n) => (
+          <li key={n}>{t(`guide.step${n}`)}</li>
+        ))}
+      </ol>
       <div className="bud-guide-kinds">
         {kinds.map((kind) => (
           <figure key={kind}>
             <CutBud kind={kind} />
-            <figcaption><strong>{t(`guide.${kind}`)}</strong><br /><span className="small">{t(`guide.${kind}-text`)}</span></figcaption>
+            <figcaption>
+              <strong>{t(`guide.${kind}`)}</strong>
+              <br />
+              <span className="small">{t(`guide.${kind}-text`)}</span>
+            </figcaption>
           </figure>
         ))}
       </div>
@@ -34,12 +42,18 @@ function CutBud({ kind }: { kind: (typeof kinds)[number] }) {
       <path d={inner} className="cut-inside" />
       {kind === 'floral' && (
         <g className="cut-flowers">
-          <circle cx="50" cy="46" r="8" /><circle cx="40" cy="57" r="6.5" /><circle cx="60" cy="57" r="6.5" /><circle cx="43" cy="70" r="5.5" /><circle cx="57" cy="70" r="5.5" />
+          <circle cx="50" cy="46" r="8" />
+          <circle cx="40" cy="57" r="6.5" />
+          <circle cx="60" cy="57" r="6.5" />
+          <circle cx="43" cy="70" r="5.5" />
+          <circle cx="57" cy="70" r="5.5" />
           <path d="M50 54V84M41 63l7 12M59 63l-7 12" />
         </g>
       )}
       {kind === 'leaf' && <path className="cut-leaves" d="M50 30V84M45 44C46 58 48 70 49 82M55 44C54 58 52 70 51 82" />}
-      {kind === 'dead' && <path className="cut-dead" d="M50 46 C42 50 40 62 44 72 C48 80 53 80 57 71 C60 62 58 51 50 46Z" />}
+      {kind === 'dead' && (
+        <path className="cut-dead" d="M50 46 C42 50 40 62 44 72 C48 80 53 80 57 71 C60 62 58 51 50 46Z" />
+      )}
     </svg>
   );
 }

@@ -40,34 +40,120 @@ function Cutting({ kept }: { kept: KeptKit }) {
     navigator.vibrate?.(by === 1 ? 12 : [8, 40, 8]);
     setPast((now) => (by === 1 ? [...now, what] : now.slice(0, -1)));
     before.current = before.current.then(async () => {
-      const last = newest(await store.queue.where('planting').equals(kept.id).sortBy('sequence')).get(`${row}/${tree}/${kind}`);
-      const counts = Object.fromEntries(found.map((f) => [f, (last?.entry.cut?.[f] ?? 0) + (f === what ? by : 0)])) as Record<Found, number>;
+      const last = newest(await store.queue.where('planting').equals(kept.id).sortBy('sequence')).get(
+        `${row}/${tree}/${kind}`,
+      );
+      const counts = Object.fromEntries(
+        found.map((f) => [f, (last?.entry.cut?.[f] ?? 0) + (f === what ? by : 0)]),
+      ) as Record<Found, number>;
       if (counts[what] < 0) return;
       const left = counts.floral + counts.vegetative + counts.dead;
-      await put({ planting: kept.id, row: Number(row), tree: Number(tree), supersedes: last?.id ?? null, ...(left > 0 ? { cut: { kind, ...counts } } : {}) });
+      await put({
+        planting: kept.id,
+        row: Number(row),
+        tree: Number(tree),
+        supersedes: last?.id ?? null,
+        ...(left > 0 ? { cut: { kind, ...counts } } : {}),
+      });
     });
   }
   return (
     <main className="field-main tally">
       <PlantingBar kit={kit} at="buds" />
       <div className="field-pair">
-        <label>{t('count.row')}<input inputMode="numeric" value={row} onChange={(e) => { setRow(e.target.value); setPast([]); }} data-test="row" /></label>
-        <label>{t('count.tree')}<input inputMode="numeric" value={tree} onChange={(e) => { setTree(e.target.value); setPast([]); }} data-test="tree" /></label>
+        <label>
+          {t('count.row')}
+          <input
+            inputMode="numeric"
+            value={row}
+            onChange={(e) => {
+              setRow(e.target.value);
+              setPast([]);
+            }}
+            data-test="row"
+          />
+        </label>
+        <label>
+          {t('count.tree')}
+          <input
+            inputMode="numeric"
+            value={tree}
+            onChange={(e) => {
+              setTree(e.target.value);
+              setPast([]);
+            }}
+            data-test="tree"
+          />
+        </label>
       </div>
-      <div className="tally-acts">{kit.kinds.map((k) => <button type="button" key={k} className={k === kind ? 'key key-on' : 'key'} aria-pressed={k === kind} onClick={() => { setKind(k); setPast([]); }} data-test={`kind-${k}`}>{t(`kind.${k}`, { defaultValue: k })}</button>)}</div>
+      <div className="tally-acts">
+        {kit.kinds.map((k) => (
+          <button
+            type="button"
+            key={k}
+            className={k === kind ? 'key key-on' : 'key'}
+            aria-pressed={k === kind}
+            onClick={() => {
+              setKind(k);
+              setPast([]);
+            }}
+            data-test={`kind-${k}`}
+          >
+            {t(`kind.${k}`, { defaultValue: k })}
+          </button>
+        ))}
+      </div>
       <div className="tally-count">
-        <span className="tally-total" data-test="cut-share">{allCut === 0 ? '–' : `${number((all('floral') / allCut) * 100, 0)} %`}</span>
-        <span className="unit">{t('cut.of', { floral: all('floral'), cut: allCut, trees: new Set(ofKind.map((q) => `${q.entry.row}/${q.entry.tree}`)).size })}</span>
-        {share && <span className="tally-limb small">{t('cut.office', { low: number(share.low * 100, 0), high: number(share.high * 100, 0), count: share.moreToCut })}</span>}
+        <span className="tally-total" data-test="cut-share">
+          {allCut === 0 ? '–' : `${number((all('floral') / allCut) * 100, 0)} %`}
+        </span>
+        <span className="unit">
+          {t('cut.of', {
+            floral: all('floral'),
+            cut: allCut,
+            trees: new Set(ofKind.map((q) => `${q.entry.row}/${q.entry.tree}`)).size,
+          })}
+        </span>
+        {share && (
+          <span className="tally-limb small">
+            {t('cut.office', {
+              low: number(share.low * 100, 0),
+              high: number(share.high * 100, 0),
+              count: share.moreToCut,
+            })}
+          </span>
+        )}
       </div>
       <p className="small dim">{placed ? t('cut.this-tree', { cut, row, tree }) : t('cut.place-first')}</p>
       <div className="tally-keys">
         {found.map((what) => (
-          <button type="button" key={what} className={`key key-main key-${what}`} disabled={!placed} onClick={() => { add(what, 1); }} data-test={`cut-${what}`}>
-            <span>{t(`cut.${what}`)}</span><span className="key-count">{at(what)}</span>
+          <button
+            type="button"
+            key={what}
+            className={`key key-main key-${what}`}
+            disabled={!placed}
+            onClick={() => {
+              add(what, 1);
+            }}
+            data-test={`cut-${what}`}
+          >
+            <span>{t(`cut.${what}`)}</span>
+            <span className="key-count">{at(what)}</span>
           </button>
         ))}
-        <div className="tally-acts"><button type="button" className="key" disabled={past.length === 0} onClick={() => { add(past.at(-1)!, -1); }} data-test="undo">{t('field.undo')}</button></div>
+        <div className="tally-acts">
+          <button
+            type="button"
+            className="key"
+            disabled={past.length === 0}
+            onClick={() => {
+              add(past.at(-1)!, -1);
+            }}
+            data-test="undo"
+          >
+            {t('field.undo')}
+          </button>
+        </div>
       </div>
       <BudGuide />
     </main>

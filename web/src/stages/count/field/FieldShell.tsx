@@ -22,28 +22,62 @@ export function FieldShell() {
     return keepSending(estate, setState);
   }, [estate, signedIn]);
   // What is in the queue stays the device's own until it is sent, so the browser is asked not to clear it.
-  useEffect(() => { void navigator.storage?.persist?.(); }, []);
-  const waiting = useLiveQuery(async () => await store.queue.where('standing').equals('waiting').count() + await store.photos.where('standing').equals('waiting').count()) ?? 0;
+  useEffect(() => {
+    void navigator.storage?.persist?.();
+  }, []);
+  const waiting =
+    useLiveQuery(
+      async () =>
+        (await store.queue.where('standing').equals('waiting').count()) +
+        (await store.photos.where('standing').equals('waiting').count()),
+    ) ?? 0;
   const refused = useLiveQuery(() => store.queue.where('standing').equals('refused').count()) ?? 0;
-  const work = useMemo(() => ({ estate, state, waiting, poke: sendNow, put: putter(estate) }), [estate, state, waiting]);
+  const work = useMemo(
+    () => ({ estate, state, waiting, poke: sendNow, put: putter(estate) }),
+    [estate, state, waiting],
+  );
 
   return (
     <FieldContext.Provider value={work}>
       <div className="field-page">
         <header className="field-bar" data-at={pathname}>
-          <Link to="/" className="shell-name" aria-label={t('field.to-office')}>Rama</Link>
+          <Link to="/" className="shell-name" aria-label={t('field.to-office')}>
+            Rama
+          </Link>
           <span className="field-estate">{session.data?.estates.find((e) => e.id === estate)?.name}</span>
-          <button type="button" className={`field-sync field-sync-${waiting > 0 ? 'waiting' : 'sent'}`} onClick={work.poke} data-test="sync" data-waiting={waiting} data-state={state}>
-            <span aria-hidden>{waiting > 0 ? '◷' : '✓'}</span> {waiting > 0 ? t('field.waiting', { count: waiting }) : t('field.all-sent')}
+          <button
+            type="button"
+            className={`field-sync field-sync-${waiting > 0 ? 'waiting' : 'sent'}`}
+            onClick={work.poke}
+            data-test="sync"
+            data-waiting={waiting}
+            data-state={state}
+          >
+            <span aria-hidden>{waiting > 0 ? '◷' : '✓'}</span>{' '}
+            {waiting > 0 ? t('field.waiting', { count: waiting }) : t('field.all-sent')}
           </button>
         </header>
         {state === 'signed-out' && waiting > 0 && (
-          <p className="field-note">{t('field.signed-out', { count: waiting })} <button type="button" className="field-link" onClick={() => { window.dispatchEvent(new Event(ASK_SIGN_IN)); }} data-test="ask-sign-in">{t('sign-in.do')}</button></p>
+          <p className="field-note">
+            {t('field.signed-out', { count: waiting })}{' '}
+            <button
+              type="button"
+              className="field-link"
+              onClick={() => {
+                window.dispatchEvent(new Event(ASK_SIGN_IN));
+              }}
+              data-test="ask-sign-in"
+            >
+              {t('sign-in.do')}
+            </button>
+          </p>
         )}
         {state === 'forbidden' && <p className="field-note">{t('field.forbidden')}</p>}
         {state === 'offline' && waiting > 0 && <p className="field-note">{t('field.offline')}</p>}
         {refused > 0 && <p className="field-note field-wrong">{t('field.refused', { count: refused })}</p>}
-        <Suspense fallback={<p className="waiting">{t('loading')}</p>}><Outlet /></Suspense>
+        <Suspense fallback={<p className="waiting">{t('loading')}</p>}>
+          <Outlet />
+        </Suspense>
       </div>
     </FieldContext.Provider>
   );

@@ -14,7 +14,16 @@ export function PhotoKey({ planting, row, tree }: { planting: string; row: numbe
     if (!file) return;
     setState('busy');
     try {
-      await store.photos.add({ id: crypto.randomUUID(), estate, planting, row, tree, at: new Date().toISOString(), picture: await shrink(file), standing: 'waiting' });
+      await store.photos.add({
+        id: crypto.randomUUID(),
+        estate,
+        planting,
+        row,
+        tree,
+        at: new Date().toISOString(),
+        picture: await shrink(file),
+        standing: 'waiting',
+      });
       setState('kept');
       poke();
     } catch {
@@ -23,10 +32,28 @@ export function PhotoKey({ planting, row, tree }: { planting: string; row: numbe
   }
   return (
     <>
-      <button type="button" className="key" onClick={() => input.current?.click()} disabled={state === 'busy'} data-test="photo" data-state={state}>
+      <button
+        type="button"
+        className="key"
+        onClick={() => input.current?.click()}
+        disabled={state === 'busy'}
+        data-test="photo"
+        data-state={state}
+      >
         {t(state === 'kept' ? 'field.photo-kept' : state === 'wrong' ? 'field.photo-wrong' : 'field.photo')}
       </button>
-      <input ref={input} type="file" accept="image/*" capture="environment" hidden onChange={(e) => { void take(e.target.files?.[0]); e.target.value = ''; }} data-test="photo-file" />
+      <input
+        ref={input}
+        type="file"
+        accept="image/*"
+        capture="environment"
+        hidden
+        onChange={(e) => {
+          void take(e.target.files?.[0]);
+          e.target.value = '';
+        }}
+        data-test="photo-file"
+      />
     </>
   );
 }

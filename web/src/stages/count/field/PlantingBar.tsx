@@ -3,17 +3,36 @@ import { Link } from 'react-router';
 import type { FieldKit } from '../../../api/client';
 import { useReading } from '../../../words/useReading';
 
-const places = [['trees', ''], ['buds', '/buds'], ['walk', '/walk']] as const;
+const places = [
+  ['trees', ''],
+  ['buds', '/buds'],
+  ['walk', '/walk'],
+] as const;
 
 /** Which planting, and what is done in it: count trees, cut buds, walk for vigour. */
 export function PlantingBar({ kit, at }: { kit: FieldKit; at: (typeof places)[number][0] }) {
   const { t } = useReading();
-  useEffect(() => { document.title = `${kit.code} · ${t(`field.tab.${at}`)} · Rama`; }, [kit.code, at, t]);
+  useEffect(() => {
+    document.title = `${kit.code} · ${t(`field.tab.${at}`)} · Rama`;
+  }, [kit.code, at, t]);
   return (
     <nav className="field-tabs" aria-label={t('field.tabs')}>
-      <Link to="/field" className="field-back" aria-label={t('field.back')}>‹</Link>
-      <strong className="field-name">{kit.code} <span>{kit.name}</span></strong>
-      {places.map(([name, path]) => <Link key={name} to={`/field/${kit.id}${path}`} className={name === at ? 'active' : ''} aria-current={name === at ? 'page' : undefined}>{t(`field.tab.${name}`)}</Link>)}
+      <Link to="/field" className="field-back" aria-label={t('field.back')}>
+        ‹
+      </Link>
+      <strong className="field-name">
+        {kit.code} <span>{kit.name}</span>
+      </strong>
+      {places.map(([name, path]) => (
+        <Link
+          key={name}
+          to={`/field/${kit.id}${path}`}
+          className={name === at ? 'active' : ''}
+          aria-current={name === at ? 'page' : undefined}
+        >
+          {t(`field.tab.${name}`)}
+        </Link>
+      ))}
     </nav>
   );
 }

@@ -10,6 +10,11 @@ export function WithKit({ page }: { page: (kept: KeptKit) => ReactNode }) {
   const { t } = useReading();
   const kept = useKit(id!);
   if (kept === undefined) return <p className="waiting">{t('loading')}</p>;
-  if (kept === null) return <main className="field-main"><p>{t('field.not-taken')}</p></main>;
+  if (kept === null)
+    return (
+      <main className="field-main">
+        <p>{t('field.not-taken')}</p>
+      </main>
+    );
   return <>{page(kept)}</>;
 }

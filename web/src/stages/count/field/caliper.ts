@@ -14,7 +14,9 @@ export const loopbackCaliper: TrunkCaliper = {
       const { girthMm } = JSON.parse(e.data) as { girthMm: number };
       if (Number.isFinite(girthMm) && girthMm > 0) told(girthMm);
     };
-    return () => { source.close(); };
+    return () => {
+      source.close();
+    };
   },
 };
 
@@ -24,11 +26,23 @@ const key = 'rama.caliper';
 export const caliperChosen = () => localStorage.getItem(key) === 'loopback';
 
 /** Chooses the caliper on this device, or does without. */
-export const chooseCaliper = (on: boolean) => { localStorage.setItem(key, on ? 'loopback' : ''); };
+export const chooseCaliper = (on: boolean) => {
+  localStorage.setItem(key, on ? 'loopback' : '');
+};
 
 /** Hands each reading of the caliper to the page while it is on. */
 export function useCaliper(on: boolean, told: (girthMm: number) => void, caliper: TrunkCaliper = loopbackCaliper) {
   const latest = useRef(told);
-  useEffect(() => { latest.current = told; });
-  useEffect(() => (on ? caliper.listen((mm) => { latest.current(mm); }) : undefined), [on, caliper]);
+  useEffect(() => {
+    latest.current = told;
+  });
+  useEffect(
+    () =>
+      on
+        ? caliper.listen((mm) => {
+            latest.current(mm);
+          })
+        : undefined,
+    [on, caliper],
+  );
 }

@@ -10,7 +10,9 @@ export async function shrink(file: Blob): Promise<Blob> {
     const canvas = document.createElement('canvas');
     [canvas.width, canvas.height] = [Math.round(picture.width * scale), Math.round(picture.height * scale)];
     canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height);
-    const blob = await new Promise<Blob | null>((done) => { canvas.toBlob(done, 'image/jpeg', quality); });
+    const blob = await new Promise<Blob | null>((done) => {
+      canvas.toBlob(done, 'image/jpeg', quality);
+    });
     if (blob && blob.size <= mostBytes) return blob;
   }
   throw new Error('The picture cannot be made small enough.');

@@ -10,8 +10,14 @@ test('a tree is counted limb by limb', () => {
   tally = tap(tally, 'floral');
   expect(total(tally)).toBe(7);
   expect(toCounted({ ...tally, girth: '16.5' }, [], read, 'cm')).toEqual({
-    floralBuds: 7, girth: { value: 16.5, unit: 'cm' }, limbs: 2, note: null,
-    limbSizes: [{ diameter: { value: 14, unit: 'mm' }, forked: true, buds: 6 }, { diameter: null, forked: false, buds: 1 }],
+    floralBuds: 7,
+    girth: { value: 16.5, unit: 'cm' },
+    limbs: 2,
+    note: null,
+    limbSizes: [
+      { diameter: { value: 14, unit: 'mm' }, forked: true, buds: 6 },
+      { diameter: null, forked: false, buds: 1 },
+    ],
   });
 });
 
@@ -29,7 +35,11 @@ test('an empty limb that was ended is a limb, one merely begun is none', () => {
 
 test('kinds are sent apart and zero is said', () => {
   const tally = tap(tap(emptyTally('kinds', false), 'spur', 40), 'terminal', 3);
-  expect(toCounted(tally, ['spur', 'terminal', 'lateral'], read, 'cm').kinds).toEqual([{ kind: 'spur', buds: 40 }, { kind: 'terminal', buds: 3 }, { kind: 'lateral', buds: 0 }]);
+  expect(toCounted(tally, ['spur', 'terminal', 'lateral'], read, 'cm').kinds).toEqual([
+    { kind: 'spur', buds: 40 },
+    { kind: 'terminal', buds: 3 },
+    { kind: 'lateral', buds: 0 },
+  ]);
 });
 
 test('digits make a number', () => {

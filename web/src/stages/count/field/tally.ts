@@ -26,9 +26,20 @@ export interface Tally {
 const mostUndo = 300;
 const noLimb = (): TalliedLimb => ({ counts: {}, diameter: '', forked: false });
 
-export const emptyTally = (by: CountBy, limbwise: boolean): Tally => ({ by, limbwise, limbs: [noLimb()], girth: '', note: '', past: [] });
+export const emptyTally = (by: CountBy, limbwise: boolean): Tally => ({
+  by,
+  limbwise,
+  limbs: [noLimb()],
+  girth: '',
+  note: '',
+  past: [],
+});
 
-const changed = (tally: Tally, limbs: TalliedLimb[]): Tally => ({ ...tally, limbs, past: [...tally.past, tally.limbs].slice(-mostUndo) });
+const changed = (tally: Tally, limbs: TalliedLimb[]): Tally => ({
+  ...tally,
+  limbs,
+  past: [...tally.past, tally.limbs].slice(-mostUndo),
+});
 
 function atHand(tally: Tally, change: (limb: TalliedLimb) => TalliedLimb): TalliedLimb[] {
   return tally.limbs.map((limb, i) => (i === tally.limbs.length - 1 ? change(limb) : limb));
@@ -36,7 +47,10 @@ function atHand(tally: Tally, change: (limb: TalliedLimb) => TalliedLimb): Talli
 
 /** Adds buds of a kind to the limb at hand. */
 export const tap = (tally: Tally, kind: string, buds = 1): Tally =>
-  changed(tally, atHand(tally, (limb) => ({ ...limb, counts: { ...limb.counts, [kind]: (limb.counts[kind] ?? 0) + buds } })));
+  changed(
+    tally,
+    atHand(tally, (limb) => ({ ...limb, counts: { ...limb.counts, [kind]: (limb.counts[kind] ?? 0) + buds } })),
+  );
 
 /** Adds a digit to the buds of the limb at hand, as on a number pad. */
 export function digit(tally: Tally, kind: string, next: number): Tally {
@@ -44,36 +58,59 @@ export function digit(tally: Tally, kind: string, next: number): Tally {
   return now >= 10_000 ? tally : tap(tally, kind, now * 9 + next);
 }
 
-export const setDiameter = (tally: Tally, diameter: string): Tally => ({ ...tally, limbs: atHand(tally, (limb) => ({ ...limb, diameter })) });
-export const setForked = (tally: Tally, forked: boolean): Tally => changed(tally, atHand(tally, (limb) => ({ ...limb, forked })));
+export const setDiameter = (tally: Tally, diameter: string): Tally => ({
+  ...tally,
+  limbs: atHand(tally, (limb) => ({ ...limb, diameter })),
+});
+export const setForked = (tally: Tally, forked: boolean): Tally =>
+  changed(
+    tally,
+    atHand(tally, (limb) => ({ ...limb, forked })),
+  );
 
 /** Ends the limb at hand; a limb without buds counts as one too. */
 export const nextLimb = (tally: Tally): Tally => (tally.limbwise ? changed(tally, [...tally.limbs, noLimb()]) : tally);
 
 export const canUndo = (tally: Tally) => tally.past.length > 0;
-export const undo = (tally: Tally): Tally => (canUndo(tally) ? { ...tally, limbs: tally.past.at(-1)!, past: tally.past.slice(0, -1) } : tally);
+export const undo = (tally: Tally): Tally =>
+  canUndo(tally) ? { ...tally, limbs: tally.past.at(-1)!, past: tally.past.slice(0, -1) } : tally;
 
 export const limbTotal = (limb: TalliedLimb) => Object.values(limb.counts).reduce((sum, n) => sum + n, 0);
 export const total = (tally: Tally) => tally.limbs.reduce((sum, limb) => sum + limbTotal(limb), 0);
-export const kindTotal = (tally: Tally, kind: string) => tally.limbs.reduce((sum, limb) => sum + (limb.counts[kind] ?? 0), 0);
+export const kindTotal = (tally: Tally, kind: string) =>
+  tally.limbs.reduce((sum, limb) => sum + (limb.counts[kind] ?? 0), 0);
 
 /** The one at hand is no limb until something is said of it. */
-const isLimb = (limb: TalliedLimb, i: number, all: TalliedLimb[]) => i < all.length - 1 || limbTotal(limb) > 0 || limb.diameter !== '' || limb.forked;
+const isLimb = (limb: TalliedLimb, i: number, all: TalliedLimb[]) =>
+  i < all.length - 1 || limbTotal(limb) > 0 || limb.diameter !== '' || limb.forked;
 export const limbsOf = (tally: Tally) => (tally.limbwise ? tally.limbs.filter(isLimb) : []);
 
 /** The tree as it is sent; numbers that are none are left to whoever reads them to refuse. */
-export function toCounted(tally: Tally, kinds: readonly string[], number: (text: string) => number | null, girthUnit: string): CountedTree {
+export function toCounted(
+  tally: Tally,
+  kinds: readonly string[],
+  number: (text: string) => number | null,
+  girthUnit: string,
+): CountedTree {
   const girth = number(tally.girth);
   const limbs = limbsOf(tally);
-  const buds = tally.by === 'floral' ? { floralBuds: total(tally) } : tally.by === 'all' ? { buds: total(tally) }
-    : { kinds: kinds.map((kind) => ({ kind, buds: kindTotal(tally, kind) })) };
+  const buds =
+    tally.by === 'floral'
+      ? { floralBuds: total(tally) }
+      : tally.by === 'all'
+        ? { buds: total(tally) }
+        : { kinds: kinds.map((kind) => ({ kind, buds: kindTotal(tally, kind) })) };
   return {
     ...buds,
     girth: girth === null ? null : { value: girth, unit: girthUnit },
     limbs: limbs.length > 0 ? limbs.length : null,
     limbSizes: limbs.map((limb) => {
       const diameter = number(limb.diameter);
-      return { diameter: diameter === null ? null : { value: diameter, unit: 'mm' }, forked: limb.forked, buds: limbTotal(limb) };
+      return {
+        diameter: diameter === null ? null : { value: diameter, unit: 'mm' },
+        forked: limb.forked,
+        buds: limbTotal(limb),
+      };
     }),
     note: tally.note.trim() || null,
   };

@@ -31,7 +31,9 @@ export const putter = (estate: string) => async (entry: NewEntry) => {
 /** Fetches the kit of a planting and keeps it; without an answer the kept one stays. */
 export async function takeAlong(estate: string, id: string): Promise<void> {
   try {
-    const kit = await answered(api.GET('/api/v1/plantings/{id}/kit', { params: { path: { id } }, signal: AbortSignal.timeout(15_000) }));
+    const kit = await answered(
+      api.GET('/api/v1/plantings/{id}/kit', { params: { path: { id } }, signal: AbortSignal.timeout(15_000) }),
+    );
     await store.kits.put({ id, estate, kit, at: new Date().toISOString() });
   } catch (e) {
     // No longer there: whoever opens it should not count for nothing.
@@ -43,7 +45,9 @@ export async function takeAlong(estate: string, id: string): Promise<void> {
 export function useKit(id: string): KeptKit | null | undefined {
   const { estate, state } = useField();
   // Up to date again after everything was sent: the office then knows these trees too.
-  useEffect(() => { if (state === 'idle') void takeAlong(estate, id); }, [estate, id, state]);
+  useEffect(() => {
+    if (state === 'idle') void takeAlong(estate, id);
+  }, [estate, id, state]);
   return useLiveQuery(async () => {
     const kept = await store.kits.get(id);
     return kept?.estate === estate ? kept : null;
