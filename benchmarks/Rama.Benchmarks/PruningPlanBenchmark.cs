@@ -1,5 +1,6 @@
 using BenchmarkDotNet.Attributes;
 using Rama.Core.Count;
+using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 
 namespace Rama.Benchmarks;
@@ -61,6 +62,9 @@ public class PruningPlanBenchmark
     public PruningPlan Plan() => PruningPlan.Of(_entry);
 
     [Benchmark]
-    public PruningCard? PlanAndCard() =>
-        PlanReading.Of(_entry) is var reading ? PruningCard.Of(reading, PruningPlan.Of(reading), "es") : null;
+    public PruningCard PlanAndCard()
+    {
+        var reading = PlanReading.Of(_entry);
+        return PruningCard.Of(PruningPlan.Of(reading).ToPrune(reading)!, new("es"));
+    }
 }

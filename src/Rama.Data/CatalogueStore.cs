@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Npgsql;
+using Rama.Core.Crops;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Systems;

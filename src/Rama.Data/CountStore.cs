@@ -1,6 +1,5 @@
 using Microsoft.EntityFrameworkCore;
 using Npgsql;
-using Rama.Core.Count;
 using Rama.Core.Explain;
 using Rama.Data.Count;
 using Rama.Data.Season;

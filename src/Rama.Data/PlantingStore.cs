@@ -4,6 +4,7 @@ using Rama.Core.Count;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Result;
 using Rama.Core.Target;

@@ -48,7 +48,7 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
                 c.Person,
             })
             .ToListAsync(cancel);
-        var now = IssuedPrescription.Of(stored.Work());
+        var now = stored.ToPrune() is { } toPrune ? IssuedPrescription.Of(toPrune) : null;
         var current = versions
             .Values.Where(v => now?.AsksTheSame(Kept(v.Content)) == true)
             .Select(v => v.Id)
@@ -72,8 +72,7 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
     /// </summary>
     /// <param name="stored">The planting with its plan.</param>
     /// <param name="version">Version of the plan the card was looked at with.</param>
-    /// <param name="reader">Language and units of the card.</param>
-    /// <param name="marks">The crew's own measures.</param>
+    /// <param name="reader">Who the card is written for.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="EditConflictException">The plan changed since; nothing is handed out.</exception>
     /// <returns>The card; null before there is a prescription.</returns>
@@ -81,14 +80,14 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
         StoredPlanting stored,
         uint version,
         CardReader reader,
-        BodyMarks marks,
         CancellationToken cancel
     )
     {
         if (stored.Plan.Version != version)
             throw new EditConflictException(stored);
-        if (stored.ToIssue(marks, reader) is not var (asks, card))
+        if (stored.ToPrune() is not { } toPrune)
             return null;
+        var (asks, card) = (IssuedPrescription.Of(toPrune), PruningCard.Of(toPrune, reader));
         for (var attempt = 1; ; attempt++)
         {
             var prescription = await VersionOfAsync(stored, asks, cancel);

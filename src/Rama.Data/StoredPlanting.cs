@@ -1,8 +1,6 @@
 using Rama.Core.Estate;
-using Rama.Core.Explain;
+using Rama.Core.Plan;
 using Rama.Core.Prescribe;
-using Rama.Core.Prescribe.Issue;
-using Rama.Core.Quantities;
 using Rama.Data.Estate;
 using Rama.Data.Season;
 
@@ -16,32 +14,15 @@ namespace Rama.Data;
 public sealed record StoredPlanting(PlantingRecord Planting, SeasonPlanRecord Plan, int Season, Catalogue Catalogue)
 {
     /// <summary>All that was entered for the planting and season.</summary>
-    public PlanEntry ToEntry() => Plan.ToPlan(Planting);
+    public PlanEntry ToEntry() => Plan.ToEntry(Planting);
 
     /// <summary>What follows from it.</summary>
-    public PruningPlan Work() => PruningPlan.Of(ToEntry(), Catalogue);
+    public PruningPlan ToPlan() => PruningPlan.Of(ToEntry(), Catalogue);
 
-    /// <summary>The card for the row; null before there is a prescription.</summary>
-    /// <param name="marks">The crew's own measures.</param>
-    /// <param name="reader">Who it is written for.</param>
-    public PruningCard? ToCard(BodyMarks marks, CardReader reader) => ToIssue(marks, reader)?.Card;
-
-    /// <summary>The card for the row and what it asks for as data; null before there is a prescription.</summary>
-    /// <param name="marks">The crew's own measures.</param>
-    /// <param name="reader">Who it is written for.</param>
-    public (IssuedPrescription Asks, PruningCard Card)? ToIssue(BodyMarks marks, CardReader reader)
+    /// <summary>What is to be cut; null before there is a prescription.</summary>
+    public PrescribedPlanting? ToPrune()
     {
         var reading = PlanReading.Of(ToEntry(), Catalogue);
-        var plan = PruningPlan.Of(reading);
-        return
-            IssuedPrescription.Of(plan) is { } asks
-            && PruningCard.Of(reading, plan, reader.Language, marks, reader.Units) is { } card
-            ? (asks, card)
-            : null;
+        return PruningPlan.Of(reading).ToPrune(reading);
     }
 }
-
-/// <summary>Who a card is written for.</summary>
-/// <param name="Language">Their language, a code of <see cref="LocalText.Languages"/>.</param>
-/// <param name="Units">The units they measure in.</param>
-public readonly record struct CardReader(string Language, UnitSystem Units);

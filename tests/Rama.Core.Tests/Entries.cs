@@ -1,7 +1,7 @@
 using Rama.Core.Count;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
-using Rama.Core.Prescribe;
+using Rama.Core.Plan;
 using Rama.Core.Target;
 
 namespace Rama.Core.Tests;

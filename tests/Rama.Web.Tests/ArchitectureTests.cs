@@ -1,7 +1,7 @@
 using System.Reflection;
 using System.Runtime.CompilerServices;
 using System.Text.RegularExpressions;
-using Rama.Core.Prescribe;
+using Rama.Core.Plan;
 using Rama.Data;
 
 namespace Rama.Web.Tests;

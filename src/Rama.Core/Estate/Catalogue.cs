@@ -1,5 +1,4 @@
-using System.Text.Json.Serialization;
-using Rama.Core.Explain;
+using Rama.Core.Crops;
 using Rama.Core.Systems;
 
 namespace Rama.Core.Estate;
@@ -20,15 +19,12 @@ public sealed record Catalogue(
     /// <summary>All training systems: the shipped ones with the estate's own over them.</summary>
     public IReadOnlyList<TrainingSystem> Systems => Over(TrainingSystem.Shipped, OwnSystems, s => s.Id, s => s.Id);
 
-    /// <summary>The catalogue that ships with Rama, <c>Estate/catalogue.json</c>.</summary>
-    public static Catalogue Shipped { get; } = DataFile.Read<CatalogueFile>("Estate/catalogue.json").Catalogue;
+    /// <summary>The catalogue that ships with Rama.</summary>
+    public static Catalogue Shipped { get; } = new(ShippedCrops.Crops, ShippedCrops.Varieties, ShippedCrops.Rootstocks);
 
     /// <summary>The crop of that identifier.</summary>
     /// <exception cref="InvalidOperationException">There is none; crops of varieties are checked when they are read.</exception>
     public Crop Crop(string id) => Crops.First(c => c.Id == id);
-
-    /// <summary>Whether Rama knows a crop of that identifier.</summary>
-    internal static bool KnowsCrop(string id) => Shipped.Crops.Any(c => c.Id == id);
 
     /// <summary>The variety of that name, or null.</summary>
     public Variety? Variety(string? name) => Varieties.FirstOrDefault(v => v.Name == name);
@@ -46,17 +42,6 @@ public sealed record Catalogue(
             Varieties = Over(Varieties, varieties, v => v.Name, v => v.Crop),
             Rootstocks = Over(Rootstocks, rootstocks, r => r.Name, r => r.Crop),
         };
-
-    /// <summary>Reads the crop of an entry: that of the shipped one of its name, where there is one.</summary>
-    internal static string ReadCrop(EntryReader reader, string name, string? typed, string? shipped)
-    {
-        var crop = shipped ?? typed ?? "";
-        if (Shipped.Crops.All(c => c.Id != crop))
-            reader.Add("crop", "unknown", "Crop: please choose one.");
-        else if (shipped is not null && typed is not null && typed != shipped)
-            reader.Add("crop", "conflict", $"Crop: {name} is {shipped}.");
-        return crop;
-    }
 
     private static IReadOnlyList<T> Over<T>(
         IReadOnlyList<T> shipped,
@@ -76,16 +61,5 @@ public sealed record Catalogue(
                 .OrderBy(crop, StringComparer.Ordinal)
                 .ThenBy(name, StringComparer.Ordinal),
         ];
-    }
-
-    // The file names its schema beside the entries, for editors and checkers.
-    private sealed record CatalogueFile(
-        [property: JsonPropertyName("$schema")] string Schema,
-        IReadOnlyList<Crop> Crops,
-        IReadOnlyList<Variety> Varieties,
-        IReadOnlyList<Rootstock> Rootstocks
-    )
-    {
-        public Catalogue Catalogue => new(Crops, Varieties, Rootstocks);
     }
 }

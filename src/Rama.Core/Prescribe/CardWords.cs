@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json;
+using Rama.Core.Crops;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 

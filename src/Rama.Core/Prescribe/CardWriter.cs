@@ -29,9 +29,8 @@ internal sealed class CardWriter
     private const double LongestTapeMm = 155,
         OutMm = 20;
 
-    private readonly PlanReading _reading;
+    private readonly PrescribedPlanting _of;
     private readonly Planting _planting;
-    private readonly PruningPlan _plan;
     private readonly Prescription _prescription;
     private readonly PruningDecision _decision;
     private readonly TreeBench _bench;
@@ -39,35 +38,18 @@ internal sealed class CardWriter
     private readonly BodyMarks _marks;
     private readonly UnitSystem _units;
 
-    private CardWriter(
-        PlanReading reading,
-        PruningPlan plan,
-        TreeBench bench,
-        string language,
-        BodyMarks marks,
-        UnitSystem units
-    )
+    /// <summary>Makes ready to write.</summary>
+    /// <param name="of">What is to be cut.</param>
+    /// <param name="reader">Who it is written for.</param>
+    public CardWriter(PrescribedPlanting of, CardReader reader)
     {
-        _units = units;
-        (_reading, _plan, _bench, _marks) = (reading, plan, bench, marks);
-        (_planting, _prescription, _decision) = (plan.Planting!, plan.Prescription!, plan.Decision!);
-        _words = new(language, Catalogue.Shipped.Crop(_planting.Variety.Crop));
+        (_of, _marks, _units) = (of, reader.Marks ?? BodyMarks.None, reader.Units);
+        (_planting, _prescription, _decision) = (of.Planting, of.Prescription, of.Decision);
+        (_bench, _) = new BenchChoice().Put(of);
+        _words = new(reader.Language, Catalogue.Shipped.Crop(_planting.Variety.Crop));
     }
 
     private bool IsByTrunk => _prescription.Classes.Count > 1;
-
-    /// <summary>Makes ready to write; null before there is a prescription.</summary>
-    public static CardWriter? Of(
-        PlanReading reading,
-        PruningPlan plan,
-        string language,
-        BodyMarks marks,
-        UnitSystem units
-    ) =>
-        plan is { Planting: not null, Prescription: not null, Decision: not null, Survey: not null, Crop: not null }
-        && new BenchChoice().Put(reading, plan) is ({ } bench, _)
-            ? new(reading, plan, bench, language, marks, units)
-            : null;
 
     /// <summary>Writes the card.</summary>
     public PruningCard Write() =>
@@ -82,7 +64,7 @@ internal sealed class CardWriter
             [
                 new(_words.Number(Math.Round(_decision.Standing.Mean)), _words.Say("standing")),
                 new(_words.Number(Math.Round(_prescription.BudsLeft)), _words.Say(IsLight ? "left-light" : "left")),
-                new(_words.Number(Math.Round(_plan.Crop!.FruitPerTree)), _words.Say("fruit")),
+                new(_words.Number(Math.Round(_of.FruitPerTree)), _words.Say("fruit")),
             ],
             PerTree: _words.Say(IsByTrunk ? "per-mean-tree" : "per-tree"),
             CutsHeading: _words.Say("cuts-heading"),
@@ -135,13 +117,13 @@ internal sealed class CardWriter
             $"{_planting.Variety.Name} / {_planting.Rootstock.Name}",
             _words.Say(_planting.System.Name),
             _words.Say("leaf", _words.Ordinal(_planting.Leaf)),
-            _words.Say("harvest", _reading.Year),
+            _words.Say("harvest", _of.Year),
             _words.Say("minutes", _prescription.MinutesPerTree)
         );
 
     private string Basis()
     {
-        var buds = _plan.Survey!.Buds;
+        var buds = _of.Survey.Buds;
         return buds.HalfWidth is { } half
             ? _words.Say("count-basis", buds.Count, Math.Round(buds.Mean), Math.Round(half))
             : _words.Say("count-basis-one", Math.Round(buds.Mean));

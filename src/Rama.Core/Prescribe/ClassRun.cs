@@ -1,5 +1,4 @@
 using Rama.Core.Decide;
-using Rama.Core.Systems;
 using Rama.Core.Target.Sharing;
 
 namespace Rama.Core.Prescribe;

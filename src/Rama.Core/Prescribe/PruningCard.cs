@@ -1,7 +1,6 @@
 using Rama.Core.Decide;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe.Working;
-using Rama.Core.Quantities;
 
 namespace Rama.Core.Prescribe;
 
@@ -137,17 +136,8 @@ public sealed record PruningCard(
     CardTape? Tape = null
 )
 {
-    /// <summary>Writes the card of a plan; null before there is a prescription.</summary>
-    /// <param name="reading">What was typed.</param>
-    /// <param name="plan">What follows.</param>
-    /// <param name="language">A code of <see cref="LocalText.Languages"/>.</param>
-    /// <param name="marks">The crew's own measures.</param>
-    /// <param name="units">Units the crew measures in.</param>
-    public static PruningCard? Of(
-        PlanReading reading,
-        PruningPlan plan,
-        string language,
-        BodyMarks? marks = null,
-        UnitSystem units = UnitSystem.Metric
-    ) => CardWriter.Of(reading, plan, language, marks ?? BodyMarks.None, units)?.Write();
+    /// <summary>Writes the card of a planting.</summary>
+    /// <param name="of">What is to be cut.</param>
+    /// <param name="reader">Who it is written for.</param>
+    public static PruningCard Of(PrescribedPlanting of, CardReader reader) => new CardWriter(of, reader).Write();
 }

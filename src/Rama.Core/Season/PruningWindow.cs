@@ -1,3 +1,5 @@
+using Rama.Core.Weather;
+
 namespace Rama.Core.Season;
 
 /// <summary>Days between which a planting is pruned in winter.</summary>

@@ -1,4 +1,5 @@
 using Rama.Core.Explain;
+using Rama.Core.Weather;
 
 namespace Rama.Core.Season;
 

@@ -1,3 +1,4 @@
+using Rama.Core.Crops;
 using Rama.Core.Explain;
 
 namespace Rama.Core.Systems;
@@ -16,7 +17,7 @@ public sealed record PruningQuestion(
 {
     /// <summary>The answer chosen; where none is, or an unknown one, the one that suits the variety, else the system's own.</summary>
     /// <param name="chosen">Identifier of the answer.</param>
-    /// <param name="traits">Traits of the variety, names of <see cref="Estate.VarietyTraits.Known"/>; none where no variety is at hand.</param>
+    /// <param name="traits">Traits of the variety, names of <see cref="VarietyTraits.Known"/>; none where no variety is at hand.</param>
     public PruningAnswer Answer(string? chosen, IReadOnlyCollection<string>? traits = null) =>
         Options.FirstOrDefault(o => o.Id == chosen)
         ?? Options.FirstOrDefault(o => o.Suits?.Any(t => traits?.Contains(t) == true) == true)

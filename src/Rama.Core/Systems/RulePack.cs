@@ -2,6 +2,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using System.Text.RegularExpressions;
+using Rama.Core.Crops;
 using Rama.Core.Explain;
 using Rama.Core.Systems.Language;
 
@@ -139,7 +140,7 @@ internal static partial class RulePack
         if (system.Form.Typical.Fault() is { } shape)
             faults.Add($"form.typical: {shape}");
         Unless(
-            system.Crops.Count > 0 && system.Crops.All(Estate.Catalogue.KnowsCrop),
+            system.Crops.Count > 0 && system.Crops.All(ShippedCrops.Knows),
             "crops names one that is not in the catalogue"
         );
         foreach (
@@ -207,8 +208,8 @@ internal static partial class RulePack
         foreach (var option in question.Options)
         {
             foreach (var trait in option.Suits ?? [])
-                if (!Estate.VarietyTraits.Known.Contains(trait))
-                    yield return $"question {question.Id}, {option.Id}: suits speaks of “{trait}”, expected one of {string.Join(", ", Estate.VarietyTraits.Known)}";
+                if (!VarietyTraits.Known.Contains(trait))
+                    yield return $"question {question.Id}, {option.Id}: suits speaks of “{trait}”, expected one of {string.Join(", ", VarietyTraits.Known)}";
             foreach (var (id, value) in option.Sets ?? new Dictionary<string, double>())
                 if (system.Settings.FirstOrDefault(s => s.Id == id) is not { } setting)
                     yield return $"question {question.Id}, {option.Id}: there is no setting “{id}”";

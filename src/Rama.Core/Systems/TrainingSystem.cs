@@ -3,6 +3,7 @@ using System.Runtime.CompilerServices;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.RegularExpressions;
+using Rama.Core.Crops;
 using Rama.Core.Explain;
 using Rama.Core.Trees;
 
@@ -81,7 +82,7 @@ public sealed record TrainingSystem(
     /// <param name="traits">How the variety grows and bears.</param>
     public IReadOnlyDictionary<string, string> AnswersFor(
         IReadOnlyDictionary<string, string> chosen,
-        Estate.VarietyTraits traits
+        VarietyTraits traits
     ) => Questions.ToDictionary(q => q.Id, q => q.Answer(chosen.GetValueOrDefault(q.Id), traits.Named).Id);
 
     /// <summary>Whether a step's rules name a word or setting, themselves or through their terms.</summary>

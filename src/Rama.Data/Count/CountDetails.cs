@@ -1,5 +1,4 @@
 using System.Text.Json;
-using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using Rama.Core.Count;
 using Rama.Core.Count.Estimate;

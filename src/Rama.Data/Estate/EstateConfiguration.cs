@@ -1,6 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
-using Rama.Core.Estate;
+using Rama.Core.Crops;
 using Rama.Core.Systems;
 using Rama.Core.Target.Margin;
 

@@ -1,4 +1,4 @@
-using Rama.Core.Estate;
+using Rama.Core.Crops;
 using Rama.Data.History;
 
 namespace Rama.Data.Estate;

@@ -5,7 +5,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
-using Rama.Core.Estate;
+using Rama.Core.Crops;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Systems;

@@ -1,5 +1,5 @@
 using Microsoft.AspNetCore.Identity;
-using Rama.Core.Quantities;
+using Rama.Core.Explain;
 
 namespace Rama.Data.People;
 

@@ -5,7 +5,6 @@ using Rama.Core.Estate;
 using Rama.Data.Count;
 using Rama.Data.Exchange;
 using Rama.Data.History;
-using Rama.Data.Season;
 
 namespace Rama.Data.Scans;
 

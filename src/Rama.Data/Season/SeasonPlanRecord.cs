@@ -1,6 +1,7 @@
 using Rama.Core.Count;
 using Rama.Core.Count.Estimate;
 using Rama.Core.Decide;
+using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Quantities;
 using Rama.Core.Target;
@@ -215,7 +216,7 @@ public sealed class SeasonPlanRecord : IHistoried
     public CuttingEntry ToCutting() => CountJson.Read<CuttingEntry>(CuttingDetails) ?? new();
 
     /// <summary>All that was entered for the planting and season, ready for the core.</summary>
-    public PlanEntry ToPlan(PlantingRecord planting) =>
+    public PlanEntry ToEntry(PlantingRecord planting) =>
         new()
         {
             Season = Season,

@@ -1,6 +1,6 @@
 using Rama.Core.Estate;
 using Rama.Core.Explain;
-using Rama.Core.Prescribe;
+using Rama.Core.Plan;
 using Rama.Core.Target;
 
 namespace Rama.Data.Target;
@@ -100,6 +100,6 @@ public sealed record RuledTarget(
         ];
         if (entry.IsUntouched)
             problems.Add(new("yield", "missing", "Yield: please fill this in."));
-        return new(stored, entry, stored.Work(), PruningPlan.Of(reading), problems);
+        return new(stored, entry, stored.ToPlan(), PruningPlan.Of(reading), problems);
     }
 }

@@ -3,8 +3,6 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Explain;
-using Rama.Core.Quantities;
-using Rama.Core.Systems;
 using Rama.Data;
 using Rama.Data.People;
 

@@ -4,7 +4,7 @@ using Rama.Core.Count.Estimate;
 using Rama.Core.Count.Floral;
 using Rama.Core.Count.Sample;
 using Rama.Core.Count.Vigour;
-using Rama.Core.Estate;
+using Rama.Core.Crops;
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
 using Rama.Data;

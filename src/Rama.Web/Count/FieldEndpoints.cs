@@ -2,7 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Count;
 using Rama.Core.Count.Floral;
 using Rama.Core.Count.Vigour;
-using Rama.Core.Estate;
+using Rama.Core.Crops;
 using Rama.Data;
 using Rama.Data.Count;
 using Rama.Web.Accounts;

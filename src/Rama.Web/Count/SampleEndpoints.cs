@@ -4,7 +4,7 @@ using Rama.Core.Count.Estimate;
 using Rama.Core.Count.Floral;
 using Rama.Core.Count.Sample;
 using Rama.Core.Explain;
-using Rama.Core.Prescribe;
+using Rama.Core.Plan;
 using Rama.Data;
 using Rama.Web.Accounts;
 

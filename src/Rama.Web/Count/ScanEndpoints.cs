@@ -5,7 +5,7 @@ using Microsoft.AspNetCore.Mvc;
 using Microsoft.Extensions.Options;
 using Rama.Core.Count.Scan;
 using Rama.Core.Explain;
-using Rama.Core.Prescribe;
+using Rama.Core.Plan;
 using Rama.Core.Target.Capacity;
 using Rama.Data;
 using Rama.Data.Exchange;

@@ -1,11 +1,12 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using Rama.Core.Crops;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
-using Rama.Core.Season;
 using Rama.Core.Systems;
 using Rama.Core.Target;
 using Rama.Core.Target.Size;
+using Rama.Core.Weather;
 using Rama.Data;
 using Rama.Web.Accounts;
 

@@ -3,6 +3,7 @@ using Rama.Core.Count;
 using Rama.Core.Count.Estimate;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
+using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Result;
 using Rama.Core.Target;
@@ -50,7 +51,7 @@ public sealed record PlantingView(
     internal static PlantingView Of(StoredPlanting stored)
     {
         var entry = stored.ToEntry();
-        var plan = stored.Work();
+        var plan = stored.ToPlan();
         var records = stored.Planting.ToRecords();
         return new(
             stored.Planting.Id,

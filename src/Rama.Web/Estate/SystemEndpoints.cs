@@ -1,6 +1,5 @@
 using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Rama.Core.Decide;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Systems;

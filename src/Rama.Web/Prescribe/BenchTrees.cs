@@ -1,5 +1,6 @@
 using Microsoft.Extensions.Caching.Memory;
 using Rama.Core.Explain;
+using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
 using Rama.Data;
@@ -23,14 +24,14 @@ internal sealed class BenchTrees(PlantingStore store, CatalogueStore catalogues,
         if (await store.FindAsync(id, cancel) is not { } stored)
             return null;
         var reading = PlanReading.Of(stored.ToEntry(), stored.Catalogue);
-        var plan = PruningPlan.Of(reading);
-        if (choice.Put(reading, plan) is not { } put)
+        if (PruningPlan.Of(reading).ToPrune(reading) is not { } toPrune)
             return null;
+        var (bench, of) = choice.Put(toPrune);
         TreeOnBench tree = new(
-            put.Bench,
-            put.Of,
-            [.. plan.Stock!.Classes.Select(c => c.Class.Name)],
-            [.. BenchChoice.Models(reading.Counted!).Select(t => new BenchModel(t.Row, t.Tree))],
+            bench,
+            of,
+            [.. toPrune.Stock.Classes.Select(c => c.Class.Name)],
+            [.. BenchChoice.Models(toPrune.Counted).Select(t => new BenchModel(t.Row, t.Tree))],
             reading.Crop!.Counted,
             stored.Season
         );

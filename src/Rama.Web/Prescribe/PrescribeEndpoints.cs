@@ -1,10 +1,8 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Issue;
-using Rama.Core.Quantities;
-using Rama.Core.Systems;
 using Rama.Data;
 using Rama.Data.Prescribe;
 using Rama.Web.Accounts;
@@ -126,9 +124,10 @@ internal static class PrescribeEndpoints
         Known(language);
         if (await store.FindAsync(id, cancel, season) is not { } stored)
             return TypedResults.NotFound();
-        return stored.ToCard(await MarksAsync(estates, cancel), new(language, UnitsOf(units))) is { } card
-            ? TypedResults.Ok(card)
-            : TypedResults.NotFound();
+        if (stored.ToPrune() is not { } toPrune)
+            return TypedResults.NotFound();
+        CardReader reader = new(language, UnitsOf(units), await MarksAsync(estates, cancel));
+        return TypedResults.Ok(PruningCard.Of(toPrune, reader));
     }
 
     private static async Task<Results<Ok<IReadOnlyList<IssuedCard>>, NotFound>> Cards(
@@ -187,8 +186,7 @@ internal static class PrescribeEndpoints
                 await store.IssueAsync(
                     stored,
                     body.Version,
-                    new(body.Language, body.Units),
-                    await MarksAsync(estates, cancel),
+                    new(body.Language, body.Units, await MarksAsync(estates, cancel)),
                     cancel
                 )
                     is { } issued

@@ -1,7 +1,7 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Rama.Core.Prescribe;
+using Rama.Core.Plan;
 using Rama.Core.Season;
-using Rama.Core.Systems;
+using Rama.Core.Weather;
 using Rama.Data;
 using Rama.Web.Accounts;
 

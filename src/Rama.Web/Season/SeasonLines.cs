@@ -1,5 +1,5 @@
 using Microsoft.Extensions.Caching.Memory;
-using Rama.Core.Estate;
+using Rama.Core.Crops;
 using Rama.Core.Season;
 using Rama.Data;
 
@@ -59,7 +59,7 @@ internal sealed record PlannedPlanting(
 
     public static PlannedPlanting Of(StoredPlanting stored)
     {
-        var plan = stored.Work();
+        var plan = stored.ToPlan();
         var planting = stored.Planting;
         var line = new SeasonLine(
             planting.Id,

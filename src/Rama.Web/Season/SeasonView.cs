@@ -1,9 +1,9 @@
+using Rama.Core.Crops;
 using Rama.Core.Decide;
-using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Season;
-using Rama.Core.Systems;
 
 namespace Rama.Web.Season;
 

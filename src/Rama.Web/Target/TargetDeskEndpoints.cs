@@ -1,5 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Rama.Core.Prescribe;
+using Rama.Core.Plan;
 using Rama.Core.Target;
 using Rama.Core.Target.Margin;
 using Rama.Data;

@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Core.Plan;
 using Rama.Core.Target;
 using Rama.Core.Target.Capacity;
 using Rama.Core.Target.Insurance;

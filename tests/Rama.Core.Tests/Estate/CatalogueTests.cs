@@ -1,3 +1,4 @@
+using Rama.Core.Crops;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 

@@ -1,5 +1,5 @@
 using Rama.Core.Decide;
-using Rama.Core.Explain;
+using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Quantities;
 using Rama.Core.Systems;

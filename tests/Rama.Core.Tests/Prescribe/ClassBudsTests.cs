@@ -1,4 +1,5 @@
 using Rama.Core.Count;
+using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 
 namespace Rama.Core.Tests.Prescribe;

@@ -2,7 +2,6 @@ using CsCheck;
 using Rama.Core.Decide;
 using Rama.Core.Prescribe;
 using Rama.Core.Systems;
-using Rama.Core.Tests.Systems;
 using Rama.Core.Tests.Trees;
 using Rama.Core.Trees;
 

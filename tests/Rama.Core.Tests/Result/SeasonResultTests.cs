@@ -1,4 +1,3 @@
-using Rama.Core.Quantities;
 using Rama.Core.Result;
 
 namespace Rama.Core.Tests.Result;

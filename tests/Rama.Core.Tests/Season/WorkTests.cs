@@ -1,4 +1,5 @@
 using Rama.Core.Season;
+using Rama.Core.Weather;
 
 namespace Rama.Core.Tests.Season;
 

@@ -4888,15 +4888,25 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        /** @enum {unknown} */
+        /**
+         * @description What can be done in an estate.
+         * @enum {unknown}
+         */
         Act: "read" | "count" | "rows" | "settings" | "propose" | "target" | "plantings" | "records" | "catalogue" | "season" | "exchange" | "people";
+        /** @description A person to add, with the role in this estate. */
         AddPersonEntry: {
+            /** @description Role in the estate. */
             role?: components["schemas"]["Role"];
+            /** @description Name shown to others, such as `Counter 2`. */
             name?: null | string;
+            /** @description E-mail address, the name to sign in with. */
             email?: null | string;
         };
+        /** @description A person added to the estate. */
         AddedPerson: {
+            /** @description The person. */
             person: components["schemas"]["PersonView"];
+            /** @description Password to hand over, told this once; null for someone who had an account already. */
             password: null | string;
         };
         /** @description How much a planting's yield swings from year to year. */
@@ -4999,14 +5009,26 @@ export interface components {
             /** @description The tree afterwards. */
             after: components["schemas"]["BenchMeasures"];
         };
+        /** @description Cuts made by hand on a tree of a planting. */
         BenchCuts: {
+            /** @description The cuts in their order. */
             cuts?: components["schemas"]["HandCut"][];
+            /** @description Trunk class; the middle one when left out. */
             class?: null | string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description 0 for a typical tree, above it any other of the class.
+             */
             number?: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Row of a counted tree.
+             */
             row?: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Number of a counted tree in its row.
+             */
             tree?: null | number;
         };
         /** @description What a lead looks at while a tree is cut. */
@@ -5057,48 +5079,94 @@ export interface components {
              */
             woodShare: number;
         };
+        /** @description A counted tree by its place. */
         BenchModel: {
             /** Format: double */
             row: number;
             /** Format: double */
             tree: number;
         };
+        /** @description A tree of a planting to put on the bench. */
         BenchTreeChoice: {
+            /** @description Trunk class; the middle one when left out. */
             class?: null | string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description 0 for a typical tree, above it any other of the class.
+             */
             number?: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Row of a counted tree.
+             */
             row?: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Number of a counted tree in its row.
+             */
             tree?: null | number;
         };
+        /** @description A tree on the bench. */
         BenchView: {
+            /** @description Trunk classes to choose from. */
             classes: string[];
+            /** @description The one chosen. */
             class: string;
+            /** @description Counted trees that can be put on the bench, by row and number. */
             models: components["schemas"]["BenchModel"][];
+            /** @description Name of the system. */
             system: components["schemas"]["LocalText"];
+            /** @description What is counted on the crop. */
             counted: components["schemas"]["LocalText"];
+            /** @description The tree. */
             tree: components["schemas"]["FruitTree"];
+            /** @description Heights of the wires, metres; empty without. */
             wiresM: number[];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Buds to leave.
+             */
             toLeave: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Lower edge of the band wanted.
+             */
             bandLow: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Upper edge of the band wanted.
+             */
             bandHigh: number;
+            /** @description How far it may be cut. */
             allowance: components["schemas"]["CutAllowance"];
+            /** @description The tree before any cut. */
             before: components["schemas"]["BenchMeasures"];
+            /** @description The system's cuts. */
             prescribed: components["schemas"]["BenchCut"][];
+            /** @description What each step came to, and why it cut no more. */
             steps: components["schemas"]["StepOutcome"][];
+            /** @description Limbs too thick for their place that the system's cuts leave, with the reason. */
             firstNextWinter: components["schemas"]["ThickLimb"][];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Length of a renewal stub, metres.
+             */
             stubM: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Most big cuts per tree.
+             */
             bigCuts: number;
+            /** @description From where the tree shows what the system is about. */
             seenFrom: components["schemas"]["TreeView"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Height leaders are cut back to, metres; null where the system does not.
+             */
             heightLimitM: null | number;
+            /** @description Whether the system limits a limb by its leader's diameter. */
             limitsRatio: boolean;
+            /** @description Diameter ÷ the leader's there of every limb, by branch. */
             ratios: {
                 [key: string]: number;
             };
@@ -5890,49 +5958,92 @@ export interface components {
              */
             lengthMm: number;
         };
+        /** @description A rootstock as the estate knows it, beside the one that ships. */
         CatalogueRootstock: {
+            /** @description Name of the rootstock. */
             name: string;
+            /** @description Crop grown on it. */
             crop: string;
-            /** Format: uint32 */
+            /**
+             * Format: uint32
+             * @description Version of the estate's own, to be sent back when saving it; 0 where it is as shipped.
+             */
             version: number;
+            /** @description As the estate knows it. */
             current: components["schemas"]["Rootstock"];
             shipped: null | components["schemas"]["Rootstock"];
         };
+        /** @description A variety as the estate knows it, beside the one that ships. */
         CatalogueVariety: {
+            /** @description Name of the variety. */
             name: string;
+            /** @description Crop it belongs to. */
             crop: string;
-            /** Format: uint32 */
+            /**
+             * Format: uint32
+             * @description Version of the estate's own, to be sent back when saving it; 0 where it is as shipped.
+             */
             version: number;
+            /** @description As the estate knows it. */
             current: components["schemas"]["Variety"];
             shipped: null | components["schemas"]["Variety"];
         };
+        /** @description What can be chosen when a planting or target is entered. */
         CatalogueView: {
+            /** @description Crops with how they bear. */
             crops: components["schemas"]["Crop"][];
+            /** @description Varieties, the estate's own over the shipped ones. */
             varieties: components["schemas"]["CatalogueVariety"][];
+            /** @description Rootstocks, the estate's own over the shipped ones. */
             rootstocks: components["schemas"]["CatalogueRootstock"][];
+            /** @description Training systems. */
             systems: components["schemas"]["SystemName"][];
+            /** @description Codes a yield may be typed in. */
             yieldUnits: string[];
+            /** @description Codes a fruit size may be typed in. */
             fruitSizeUnits: string[];
+            /** @description Package masses used unless others are entered. */
             packages: components["schemas"]["PackageMasses"];
+            /** @description What is used where a field of the target desk is left empty. */
             targetDefaults: components["schemas"]["TargetDefaults"];
+            /** @description Cold that kills buds, by crop and stage. */
             frostTables: components["schemas"]["FrostTables"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Tolerance used unless another is entered, as a share.
+             */
             tolerance: number;
         };
+        /** @description One change: who, when, from what to what. */
         ChangeView: {
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             at: string;
+            /** @description Who; null for Rama itself. */
             person: null | string;
+            /** @description Whether it came with an import. */
             imported: boolean;
+            /** @description What kind of thing changed: planting, row, plan, countedTree, trunkRow, seasonResult. */
             subject: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Season it belongs to; null where it is the same in all.
+             */
             season: null | number;
+            /** @description Which one of its kind, such as row/tree. */
             detail: string;
+            /** @description The field; empty where the whole was added or removed. */
             field: string;
+            /** @description What stood there. */
             old: null | string;
+            /** @description What stands there since. */
             new: null | string;
         };
+        /** @description How a conflict is settled. */
         ChooseEntry: {
+            /** @description Whether this entry takes the place of what the count says; otherwise it is set aside. */
             take: boolean;
         };
         /** @description How often one step is done on a tree of a trunk class. */
@@ -6184,14 +6295,26 @@ export interface components {
             /** Format: double */
             loss?: number;
         };
-        /** @enum {unknown} */
+        /**
+         * @description What stands in the cells of a column.
+         * @enum {unknown}
+         */
         ColumnKind: "text" | "number" | "amount" | "date" | "geometry";
+        /** @description The column that fills a field. */
         ColumnMapping: {
+            /** @description The field. */
             field: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Number of the column, from 0.
+             */
             column: number;
+            /** @description Unit of all its amounts; null where another column tells it. */
             unit?: null | string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Number of the column that tells the unit line by line; null where it is the same in all.
+             */
             unitColumn?: null | number;
         };
         /** @description A counted tree that stands out. It stays in the estimate; somebody should look at it again. */
@@ -6280,11 +6403,19 @@ export interface components {
             /** @description What was noted at the tree. */
             note?: null | string;
         };
+        /** @description What one person told from the field. */
         CounterView: {
+            /** @description Who. */
             person: null | string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Trees counted.
+             */
             trees: number;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When the last entry was made.
+             */
             last: string;
         };
         /** @description How well people read and judge, and how long it takes them. */
@@ -6425,8 +6556,11 @@ export interface components {
             packOut?: null | components["schemas"]["Amount"];
             packages?: null | components["schemas"]["PackageMassEntry"];
         };
+        /** @description A planting's ground and the crop wanted from it. */
         CropTargetRequest: {
+            /** @description Spacing, area and gaps. */
             planting?: components["schemas"]["DensityEntry"];
+            /** @description Yield, fruit size and pack-out. */
             target?: components["schemas"]["CropTargetEntry"];
         };
         /** @description A point of the curve as it is drawn. */
@@ -6856,12 +6990,19 @@ export interface components {
              */
             fruitPerTree?: null | number;
         };
+        /** @description Someone else saved first; nothing was saved. What they saved comes along, what was sent is the sender's to keep. */
         EditConflict: {
+            /** @description What happened. */
             title: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description HTTP status.
+             */
             status: number;
+            /** @description The planting as it stands now. */
             current: components["schemas"]["PlantingView"];
         };
+        /** @description An estate to go to. */
         EstateChoice: {
             /** Format: uuid */
             estate: string;
@@ -6877,19 +7018,31 @@ export interface components {
             crewHoursPerWeek?: null | number;
             bodyMarks?: null | components["schemas"]["BodyMarksEntry"];
         };
+        /** @description The ground of an estate. */
         EstateMap: {
+            /** @description Blocks by code. */
             blocks: components["schemas"]["MapBlock"][];
         };
         /** @enum {unknown} */
         EstimateMethod: "simple" | "byTrunkClass" | "ratioOnTrunk" | "regressionOnTrunk" | "regressionOnScan" | null;
+        /** @description A column of a table that goes in and out of Rama. */
         ExchangeColumn: {
+            /** @description Path of the field in the entry it fills, such as `rowSpacing`. */
             field: string;
+            /** @description What stands in its cells. */
             kind: components["schemas"]["ColumnKind"];
+            /** @description Headers it is known by, in English and Spanish; the first one is written. */
             headers: string[];
+            /** @description Units of an amount, the usual first. */
             units: string[];
-            /** @default false */
+            /**
+             * @description Whether a file must have it.
+             * @default false
+             */
             required: boolean;
+            /** @description The header written. */
             header: null | string;
+            /** @description The header of the column that holds the unit, where units differ from line to line. */
             unitHeader: null | string;
         };
         /** @description What is expected of the trees of one trunk class. */
@@ -6929,76 +7082,156 @@ export interface components {
                 [key: string]: number;
             };
         };
+        /** @description What a device sends: its entries in the order they were made. */
         FieldBatch: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The device.
+             */
             device: string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description Now, by the device's clock.
+             */
             sentAt: string;
+            /** @description The entries. */
             entries: components["schemas"]["FieldEntry"][];
         };
+        /** @description One entry of a device, made in the field. */
         FieldEntry: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Made up on the device, so that an entry sent twice is one.
+             */
             id: string;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description Its place among the entries of the device.
+             */
             sequence: number;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The planting.
+             */
             planting: string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When it was made, by the device's clock.
+             */
             at: string;
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The entry it takes the place of, or takes back where it tells nothing itself.
+             */
             supersedes: null | string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Row of the tree.
+             */
             row: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Tree in the row.
+             */
             tree: null | number;
             counted: null | components["schemas"]["CountedTreeEntry"];
+            /** @description Why the tree was left out. */
             skipReason: null | string;
             cut: null | components["schemas"]["BudCutEntry"];
             mark: null | components["schemas"]["VigourMarkEntry"];
         };
+        /** @description What the field told. */
         FieldEntryView: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The entry.
+             */
             id: string;
+            /** @description What it tells. */
             kind: components["schemas"]["FieldKind"];
+            /** @description What became of it. */
             standing: components["schemas"]["FieldStanding"];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Row number.
+             */
             row: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Tree in the row; null for a whole row.
+             */
             tree: null | number;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When it was made.
+             */
             at: string;
+            /** @description Who made it. */
             person: null | string;
             counted: null | components["schemas"]["CountedTreeEntry"];
+            /** @description Why the tree was left out. */
             skipReason: null | string;
             cut: null | components["schemas"]["BudCutEntry"];
             mark: null | components["schemas"]["VigourMarkEntry"];
             inForce: null | components["schemas"]["CountedTreeEntry"];
         };
-        /** @enum {unknown} */
+        /**
+         * @description What an entry from the field tells.
+         * @enum {unknown}
+         */
         FieldKind: "tree" | "skip" | "cut" | "mark";
+        /** @description All a device needs to count a planting without signal. */
         FieldKit: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The planting.
+             */
             id: string;
+            /** @description Its code. */
             code: string;
+            /** @description Its name. */
             name: string;
+            /** @description Its variety. */
             variety: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Season it is counted for.
+             */
             season: number;
+            /** @description Kinds of bud to count, the usual first. */
             kinds: string[];
+            /** @description Its rows; empty where none are listed. */
             rows: components["schemas"]["KitRow"][];
+            /** @description Trees to count in walking order; empty without a row list. */
             route: components["schemas"]["SampleTree"][];
+            /** @description Trunk classes; empty where not known. */
             classes: components["schemas"]["TrunkShare"][];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description A girth below this is likely a slip, cm; null where no trunk is known.
+             */
             girthFromCm: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description A girth above this is likely a slip, cm.
+             */
             girthToCm: null | number;
+            /** @description Trees counted already. */
             counted: components["schemas"]["KitTree"][];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Share typed for buds whose kind was not cut.
+             */
             floralShare: null | number;
+            /** @description Floral share by kind. */
             shares: components["schemas"]["KitShare"][];
+            /** @description The stop rule as a table. */
             stop: components["schemas"]["FieldStop"];
         };
-        /** @enum {unknown} */
+        /**
+         * @description What became of an entry sent.
+         * @enum {unknown}
+         */
         FieldOutcome: "taken" | "conflict" | "known" | "refused";
         /** @description Something typed that cannot be used, told at its field. */
         FieldProblem: {
@@ -7021,13 +7254,22 @@ export interface components {
             /** @description Unit of the range. */
             unit?: null | string;
         };
+        /** @description What became of an entry sent. */
         FieldReceipt: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The entry.
+             */
             id: string;
+            /** @description What became of it. */
             outcome: components["schemas"]["FieldOutcome"];
+            /** @description Why it cannot be used. */
             problems: components["schemas"]["FieldProblem"][];
         };
-        /** @enum {unknown} */
+        /**
+         * @description What became of an entry from the field.
+         * @enum {unknown}
+         */
         FieldStanding: "inForce" | "superseded" | "conflict" | "setAside" | "withdrawn";
         /**
          * @description The stop rule as a table for counting without signal: the half width of an interval is factor × standard deviation of the
@@ -7059,10 +7301,14 @@ export interface components {
             /** @description The same for 99 %. */
             factor99: number[];
         };
+        /** @description All the field told of a planting. */
         FieldView: {
+            /** @description Its entries, the latest first. */
             entries: components["schemas"]["FieldEntryView"][];
+            /** @description Who counted how much. */
             counters: components["schemas"]["CounterView"][];
             vigour: null | components["schemas"]["VigourSummary"];
+            /** @description Photographs. */
             photos: components["schemas"]["PhotoView"][];
         };
         /** @description A named number with its unit: an input or a result of a step. */
@@ -7078,22 +7324,40 @@ export interface components {
             unit: string;
             words?: null | components["schemas"]["LocalText"];
         };
+        /** @description A file as it was read, with what Rama makes of it. */
         FileView: {
+            /** @description Name of the file. */
             file: string;
+            /** @description Its headers. */
             headers: string[];
+            /** @description The first lines, as text. */
             samples: string[][];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Lines below the header.
+             */
             lines: number;
+            /** @description What was found on reading. */
             notes: string[];
+            /** @description The table it looks like, and which column is which. */
             guess: components["schemas"]["ImportMapping"];
         };
+        /** @description The first estate and manager of an empty installation. */
         FirstManagerEntry: {
+            /** @description Code printed at the start of the empty installation. */
             code?: null | string;
+            /** @description Name shown to others. */
             name?: null | string;
+            /** @description E-mail address to sign in with. */
             email?: null | string;
+            /** @description Password, at least ten characters. */
             password?: null | string;
+            /** @description Name of the estate. */
             estate?: null | string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Calendar year of the harvest being planned for.
+             */
             season?: null | number;
         };
         /** @description Share of one kind of bud that is floral and alive, from buds cut. */
@@ -7162,7 +7426,9 @@ export interface components {
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
         };
+        /** @description Buds cut, to see which are floral. */
         FloralSharesRequest: {
+            /** @description The cuts, at least one. */
             budCuts: components["schemas"]["BudCutEntry"][];
         };
         /** @description What a cold night is expected to cost, until cut buds say. */
@@ -7219,7 +7485,7 @@ export interface components {
             /** @description In the order of spring. */
             stages: components["schemas"]["BudStage"][];
         };
-        /** @description Cold that kills buds and heat that brings them on, by crop and stage; ships as `Season/frost-tables.json`. */
+        /** @description Cold that kills buds and heat that brings them on, by crop and stage; ships as `Weather/frost-tables.json`. */
         FrostTables: {
             /** @description Where the temperatures come from. */
             source: string;
@@ -7446,44 +7712,85 @@ export interface components {
         };
         /** Format: binary */
         IFormFile: string;
+        /** @description Which column of a file fills which field, and how its numbers are written. */
         ImportMapping: {
+            /** @description The table the file is read as, such as `plantings`. */
             table: string;
+            /** @description The decimal sign, `.` or `,`. */
             decimal: string;
+            /** @description Columns by the field they fill; others are left alone. */
             columns: components["schemas"]["ColumnMapping"][];
         };
+        /** @description What can be imported, and how large a file may be. */
         ImportOptions: {
+            /** @description The tables with their columns. */
             tables: components["schemas"]["ImportTableView"][];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Largest file.
+             */
             mostBytes: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Most lines of a file.
+             */
             mostLines: number;
         };
+        /** @description How far an import is. */
         ImportProgress: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Lines taken.
+             */
             done: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Lines of the file.
+             */
             lines: number;
         };
+        /** @description What became of a file. */
         ImportReport: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Lines of the file.
+             */
             lines: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Lines that are new.
+             */
             added: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Lines that change what was known.
+             */
             changed: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Lines that say what was known.
+             */
             same: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Problems found; with any, nothing is saved.
+             */
             problemCount: number;
+            /** @description The problems, by line. */
             problems: components["schemas"]["LineProblem"][];
+            /** @description What is worth a look and does not stop the import. */
             warnings: components["schemas"]["LineProblem"][];
+            /** @description Whether it was saved. */
             saved: boolean;
         };
+        /** @description A step of an import told while it runs: how far it is, and at the end what became of it. */
         ImportStep: {
             progress?: null | components["schemas"]["ImportProgress"];
             report?: null | components["schemas"]["ImportReport"];
+            /** @description Why it stopped; nothing is saved then. */
             failure?: null | string;
         };
+        /** @description A table that can be imported and exported. */
         ImportTableView: {
             name: string;
             columns: components["schemas"]["ExchangeColumn"][];
@@ -7514,21 +7821,40 @@ export interface components {
             fruitlets?: null | number;
             losses?: null | components["schemas"]["LossesEntry"];
         };
+        /** @description A card to hand out, with the version of the plan it was looked at with. */
         IssueCard: {
-            /** Format: uint32 */
+            /**
+             * Format: uint32
+             * @description Version of the plan.
+             */
             version: number;
+            /** @description Language of the card. */
             language: string;
+            /** @description Units the crew measures in. */
             units?: components["schemas"]["UnitSystem"];
         };
+        /** @description A card that was handed out. */
         IssuedCard: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Identifier.
+             */
             id: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Version of the prescription.
+             */
             number: number;
+            /** @description Language. */
             language: string;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             at: string;
+            /** @description By whom. */
             person: null | string;
+            /** @description Whether the prescription says something else now. */
             outOfDate: boolean;
         };
         /** @description What is asked on the trees of one trunk class. */
@@ -7666,31 +7992,65 @@ export interface components {
              */
             buds?: null | number;
         };
+        /** @description A row a counter may walk to. */
         KitRow: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Row number.
+             */
             row: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Its first tree.
+             */
             firstTree: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Its last tree.
+             */
             lastTree: number;
         };
+        /** @description Share of a kind of bud that is floral, for the running mean. */
         KitShare: {
+            /** @description Kind of bud. */
             kind: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Floral share.
+             */
             share: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Lower end of its 95 % interval.
+             */
             low: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Upper end.
+             */
             high: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Buds still to cut.
+             */
             moreToCut: number;
         };
+        /** @description A tree that is counted already. */
         KitTree: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Row number.
+             */
             row: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Tree in the row.
+             */
             tree: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Its floral buds; null while the floral share is not known.
+             */
             floralBuds: null | number;
         };
         /**
@@ -7738,15 +8098,28 @@ export interface components {
              */
             after: number;
         };
+        /** @description The account of buds in one line: what stands, what is left, what is wanted. */
         LedgerGlance: {
             standing: null | components["schemas"]["LedgerBar"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Floral buds left; null before a count.
+             */
             left: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Floral buds to leave.
+             */
             wanted: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Lower edge of the tolerance band.
+             */
             bandLow: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Upper edge of the tolerance band.
+             */
             bandHigh: number;
         };
         /** @description Limbs in one class of diameter. */
@@ -7872,12 +8245,20 @@ export interface components {
              */
             count: number;
         };
+        /** @description Something wrong with a line. */
         LineProblem: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Number of the line in the file; 0 for the file as a whole.
+             */
             line: number;
+            /** @description The field. */
             field: string;
+            /** @description What is wrong, as in FieldProblem. */
             code: string;
+            /** @description What is expected, in English. */
             message: string;
+            /** @description What stands there, as text. */
             value?: null | string;
         };
         /** @description A text in the languages Rama prints in. */
@@ -7932,29 +8313,48 @@ export interface components {
              */
             kept: number;
         };
+        /** @description Cuts made by hand, told and scored. */
         MadeCuts: {
+            /** @description The cuts. */
             cuts: components["schemas"]["BenchCut"][];
+            /** @description Their score. */
             score: components["schemas"]["PracticeScore"];
+            /** @description Why the tree's measures are what they are after the last of them. */
             steps: components["schemas"]["Step"][];
         };
+        /** @description A block on the ground. */
         MapBlock: {
+            /** @description Short name. */
             code: string;
+            /** @description Site it lies on. */
             site: string;
+            /** @description Plantings in it, the largest first. */
             plantings: string[];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Area inside its outline; null where none is known.
+             */
             outlineHa: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Area its plantings state.
+             */
             statedHa: number;
+            /** @description Rings of the outline, holes too; empty where none is known. */
             rings: components["schemas"]["MapPoint"][][];
+            /** @description Lines of its rows. */
             lines: components["schemas"]["MapPoint"][][];
+            /** @description Its listed rows, to draw a block without an outline by. */
             rows: components["schemas"]["MapRow"][];
         };
+        /** @description Metres east and north of the middle of the estate. */
         MapPoint: {
             /** Format: double */
             x: number;
             /** Format: double */
             y: number;
         };
+        /** @description A listed row of trees. */
         MapRow: {
             /** Format: int32 */
             row: number;
@@ -8143,9 +8543,14 @@ export interface components {
             /** @description Scanned buds of the trees that were counted by hand too. */
             scannedAt?: null | components["schemas"]["ScannedTree"][];
         };
+        /** @description A new estate. */
         NewEstateEntry: {
+            /** @description Name of the estate. */
             estate?: null | string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Calendar year of the harvest being planned for.
+             */
             season?: null | number;
         };
         /** @description A warning: what is unusual, why it matters and what to do. It never blocks. */
@@ -8157,12 +8562,21 @@ export interface components {
             /** @description The numbers the message speaks of, for showing it in another language or unit. */
             figures: components["schemas"]["Figure"][];
         };
+        /** @description A pack tried on a sample tree. */
         PackPreview: {
+            /** @description The system. */
             system: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Floral buds before.
+             */
             floralBuds: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Floral buds to leave.
+             */
             budsToLeave: number;
+            /** @description The tree and what the pack cuts on it. */
             sample: components["schemas"]["CutTree"];
         };
         /** @description Package masses as typed; those left out are PackageMasses PackageMasses.Default. */
@@ -8189,10 +8603,14 @@ export interface components {
              */
             bushelKg: number;
         };
+        /** @description A password to change. */
         PasswordEntry: {
+            /** @description The present password. */
             current?: null | string;
+            /** @description The new one, at least ten characters. */
             password?: null | string;
         };
+        /** @description A person of the estate. */
         PersonView: {
             /** Format: uuid */
             id: string;
@@ -8200,15 +8618,29 @@ export interface components {
             email: string;
             role: components["schemas"]["Role"];
         };
+        /** @description A photograph. */
         PhotoView: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The photograph.
+             */
             id: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Row; null for the planting.
+             */
             row: null | number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Tree; null for the row.
+             */
             tree: null | number;
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When it was taken.
+             */
             at: string;
+            /** @description Who took it. */
             person: null | string;
         };
         /** @description All that is typed for one planting and season. */
@@ -8367,26 +8799,50 @@ export interface components {
              */
             pollinizerShare: number;
         };
+        /** @description A planting with what was entered for the season and the plan that follows from it. */
         PlantingView: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Identifier.
+             */
             id: string;
-            /** Format: uint32 */
+            /**
+             * Format: uint32
+             * @description Version of the planting, to be sent back when saving it.
+             */
             plantingVersion: number;
-            /** Format: uint32 */
+            /**
+             * Format: uint32
+             * @description Version of target, count and settings, to be sent back when saving one of them.
+             */
             planVersion: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest planned for.
+             */
             season: number;
+            /** @description Whether it is another season than the one at hand: it can be read and not changed. */
             isPast: boolean;
+            /** @description The planting as entered. */
             planting: components["schemas"]["PlantingEntry"];
+            /** @description Its rows as entered. */
             rows: components["schemas"]["RowListEntry"];
+            /** @description Past seasons as entered. */
             records: components["schemas"]["SeasonRecordsEntry"];
             alternation: null | components["schemas"]["Alternation"];
+            /** @description Fruit measured and weighed, as entered. */
             fruitSample: components["schemas"]["FruitSampleEntry"];
+            /** @description The target as entered. */
             target: components["schemas"]["TargetEntry"];
+            /** @description The count as entered. */
             count: components["schemas"]["SurveyEntry"];
+            /** @description What is known of the trees not counted. */
             measured: components["schemas"]["MeasuredTrees"];
+            /** @description Tolerance and cap as entered. */
             settings: components["schemas"]["DecisionSettingsEntry"];
+            /** @description How the system is cut, as chosen, and what demonstration trees showed. */
             cutting: components["schemas"]["CuttingEntry"];
+            /** @description What follows. */
             plan: components["schemas"]["PruningPlan"];
         };
         /** @description A place on a tree, metres from the foot of its trunk. */
@@ -8417,6 +8873,7 @@ export interface components {
              */
             trees: number;
         };
+        /** @description A practice tree that was kept. */
         PracticeLine: {
             /** Format: uuid */
             id: string;
@@ -8447,17 +8904,33 @@ export interface components {
              */
             of: number;
         };
+        /** @description A practice tree to keep. */
         PracticeRun: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Given by the device, so that a tree sent twice is one.
+             */
             id?: string;
+            /** @description The pruner, as the crew calls them. */
             pruner?: null | string;
+            /** @description The cuts in their order. */
             cuts?: components["schemas"]["HandCut"][];
+            /** @description Trunk class; the middle one when left out. */
             class?: null | string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description 0 for a typical tree, above it any other of the class.
+             */
             number?: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Row of a counted tree.
+             */
             row?: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Number of a counted tree in its row.
+             */
             tree?: null | number;
         };
         /** @description A tree cut for practice, scored against the card: number, limits, order and minutes, each remark with its reason. */
@@ -8662,12 +9135,19 @@ export interface components {
             thinningCostPer100?: null | number;
             cv?: null | components["schemas"]["Amount"];
         };
+        /** @description Prices of a variety as the estate knows them. */
         PricesView: {
+            /** @description Variety. */
             variety: string;
-            /** Format: uint32 */
+            /**
+             * Format: uint32
+             * @description Version to be sent back when saving; 0 where nobody entered any.
+             */
             version: number;
+            /** @description The prices; those assumed where nobody entered any. */
             prices: components["schemas"]["PriceListEntry"];
         };
+        /** @description A target to propose. */
         ProposeTarget: {
             target: components["schemas"]["TargetEntry"];
         };
@@ -8941,6 +9421,7 @@ export interface components {
              */
             to: string;
         };
+        /** @description How a person likes to read. */
         ReadingEntry: {
             units: components["schemas"]["UnitSystem"];
             language: string;
@@ -8963,8 +9444,12 @@ export interface components {
              */
             value: number;
         };
-        /** @enum {unknown} */
+        /**
+         * @description What a person may do in an estate; docs/roles.md says which endpoint is open to whom.
+         * @enum {unknown}
+         */
         Role: "reader" | "counter" | "crewLead" | "manager";
+        /** @description A role to give. */
         RoleEntry: {
             role: components["schemas"]["Role"];
         };
@@ -9098,25 +9583,52 @@ export interface components {
             /** @description What it means. */
             means: string;
         };
+        /** @description What a rule would do to one planting. */
         RuledTargetView: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Planting.
+             */
             id: string;
+            /** @description Its code. */
             code: string;
+            /** @description Its name. */
             name: string;
-            /** Format: uint32 */
+            /**
+             * Format: uint32
+             * @description Version of its plan.
+             */
             version: number;
+            /** @description Whether the rule changes anything. */
             changes: boolean;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Fruit per tree as it stands; null without a target.
+             */
             fruitBefore: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Fruit per tree after the rule.
+             */
             fruitAfter: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Buds to leave as it stands.
+             */
             budsBefore: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Buds to leave after the rule.
+             */
             budsAfter: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Fruit per cm² of trunk after the rule; null where no girth was measured.
+             */
             cropDensityAfter: null | number;
+            /** @description What is unusual after the rule. */
             warnings: components["schemas"]["Notice"][];
+            /** @description Why it cannot be set. */
             problems: components["schemas"]["FieldProblem"][];
         };
         /** @description Trees to count in a trunk class. */
@@ -9221,61 +9733,77 @@ export interface components {
             /** @description Trunk class; null where its trunk is not known. */
             class: null | string;
         };
+        /** @description A count to save, with the version of the plan it was read at. */
         SaveCount: {
             /** Format: uint32 */
             version: number;
             count: components["schemas"]["SurveyEntry"];
         };
+        /** @description Choices of cutting to save, with the version of the plan they were read at. */
         SaveCutting: {
             /** Format: uint32 */
             version: number;
             cutting: components["schemas"]["CuttingEntry"];
         };
+        /** @description Weighed fruit to save, with the version of the planting they were read at. */
         SaveFruit: {
             /** Format: uint32 */
             version: number;
             fruitSample: components["schemas"]["FruitSampleEntry"];
         };
+        /** @description A rule pack to try or save. */
         SavePack: {
-            /** Format: uint32 */
+            /**
+             * Format: uint32
+             * @description Version it was read at.
+             */
             version: number;
+            /** @description The system as JSON, in the form of the shipped ones. */
             system: components["schemas"]["JsonElement"];
         };
+        /** @description A planting to save, with the version it was read at. */
         SavePlanting: {
             /** Format: uint32 */
             version: number;
             planting: components["schemas"]["PlantingEntry"];
         };
+        /** @description Prices to save, with the version they were read at. */
         SavePrices: {
             /** Format: uint32 */
             version: number;
             prices: components["schemas"]["PriceListEntry"];
         };
+        /** @description Past seasons to save, with the version of the planting they were read at. */
         SaveRecords: {
             /** Format: uint32 */
             version: number;
             records: components["schemas"]["SeasonRecordsEntry"];
         };
+        /** @description A rootstock to save, with the version it was read at. */
         SaveRootstock: {
             /** Format: uint32 */
             version: number;
             rootstock: components["schemas"]["RootstockEntry"];
         };
+        /** @description Rows to save, with the version of the planting they were read at. */
         SaveRows: {
             /** Format: uint32 */
             version: number;
             rows: components["schemas"]["RowListEntry"];
         };
+        /** @description Tolerance and cap to save, with the version of the plan they were read at. */
         SaveSettings: {
             /** Format: uint32 */
             version: number;
             settings: components["schemas"]["DecisionSettingsEntry"];
         };
+        /** @description A target to save, with the version of the plan it was read at. */
         SaveTarget: {
             /** Format: uint32 */
             version: number;
             target: components["schemas"]["TargetEntry"];
         };
+        /** @description A variety to save, with the version it was read at. */
         SaveVariety: {
             /** Format: uint32 */
             version: number;
@@ -9306,15 +9834,24 @@ export interface components {
              */
             meanCounted: null | number;
         };
+        /** @description A scan as Rama understands it. */
         ScanFileView: {
+            /** @description Headers of the file. */
             headers: string[];
+            /** @description Which column is which. */
             guess: components["schemas"]["ScanMapping"];
+            /** @description What a scan may hold. */
             fields: string[];
+            /** @description Units of trunk diameters. */
             trunkUnits: string[];
         };
+        /** @description Which columns of a scan fill what, and how its numbers are written. */
         ScanMapping: {
+            /** @description The decimal sign, `.` or `,`. */
             decimal: string;
+            /** @description Unit of the trunk diameters. */
             trunkUnit: string;
+            /** @description Number of the column, from 0, by field. */
             columns: {
                 [key: string]: number;
             };
@@ -9332,37 +9869,72 @@ export interface components {
              */
             counted: number;
         };
+        /** @description What became of a scan. */
         ScanReport: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Lines of the file.
+             */
             lines: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Trees matched.
+             */
             matched: number;
+            /** @description Lines left out, by reason. */
             byReason: {
                 [key: string]: number;
             };
+            /** @description The first lines left out, each with its reason. */
             problems: components["schemas"]["LineProblem"][];
+            /** @description What each planting got. */
             plantings: components["schemas"]["ScannedPlantingView"][];
+            /** @description Whether it may be saved: not where most of it fits no tree. */
             usable: boolean;
+            /** @description Whether it was saved. */
             saved: boolean;
         };
+        /** @description A step of taking a scan in. */
         ScanStep: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Lines taken so far.
+             */
             lines?: null | number;
             report?: null | components["schemas"]["ScanReport"];
+            /** @description Why it stopped; nothing is saved then. */
             failure?: null | string;
         };
+        /** @description What a scan brought to one planting. */
         ScannedPlantingView: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The planting.
+             */
             id: string;
+            /** @description Its code. */
             code: string;
+            /** @description Its name. */
             name: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Trees matched.
+             */
             trees: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Rows they stand in.
+             */
             rows: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Mean trunk diameter, mm; null where none was told.
+             */
             meanTrunkMm: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Mean buds as the scanner counts them; null where none were told.
+             */
             meanBuds: null | number;
         };
         /** @description Buds a scanner gave one tree. */
@@ -9432,8 +10004,12 @@ export interface components {
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
         };
+        /** @description The season to plan for. */
         SeasonEntry: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Calendar year of the harvest.
+             */
             season?: null | number;
         };
         /** @description Fruit per tree of one past season. */
@@ -9449,30 +10025,59 @@ export interface components {
              */
             fruitPerTree: number;
         };
+        /** @description One planting on the season page. */
         SeasonLine: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Identifier.
+             */
             id: string;
+            /** @description Short name of the planting. */
             code: string;
+            /** @description Name of the planting. */
             name: string;
+            /** @description Site of its block. */
             site: string;
+            /** @description Short name of its block. */
             block: string;
+            /** @description Variety. */
             variety: string;
+            /** @description Rootstock. */
             rootstock: string;
+            /** @description How it bears, for the words of its numbers. */
             habit: components["schemas"]["BearingHabit"];
+            /** @description Identifier of the training system. */
             system: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Growing season since planting.
+             */
             leaf: null | number;
+            /** @description Whether it is too young to be asked for a crop and none is: it is being trained. */
             isInTraining: boolean;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Area.
+             */
             areaHa: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Bearing trees.
+             */
             bearingTrees: null | number;
+            /** @description Where the work stands. */
             stage: components["schemas"]["Stage"];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Trees counted.
+             */
             treesCounted: number;
             decision: null | components["schemas"]["DecisionKind"];
             weight: null | components["schemas"]["PruningWeight"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Work per tree.
+             */
             minutesPerTree: null | number;
             ledger: null | components["schemas"]["LedgerGlance"];
             reason: null | components["schemas"]["Notice"];
@@ -9509,49 +10114,86 @@ export interface components {
              */
             clustersThinned?: null | number;
         };
+        /** @description The season at a glance: every planting in the order of the work. */
         SeasonView: {
+            /** @description Name of the estate. */
             estate: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest planned for.
+             */
             season: number;
+            /** @description Whether it is another season than the one at hand. */
             isPast: boolean;
+            /** @description Seasons there are plans of, the latest first. */
             seasons: number[];
-            /** Format: date */
+            /**
+             * Format: date
+             * @description The day taken as today.
+             */
             today: string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Area of all plantings.
+             */
             areaHa: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Plantings whose count settles the decision.
+             */
             readyForCards: number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Hours all crews together are taken to work in a week.
+             */
             crewHoursPerWeek: number;
+            /** @description Whether those hours are an assumption, since the estate has not told its own. */
             crewHoursAssumed: boolean;
+            /** @description Measures the crews take with the body. */
             bodyMarks: components["schemas"]["BodyMarksEntry"];
+            /** @description Names of the training systems. */
             systems: {
                 [key: string]: components["schemas"]["LocalText"];
             };
+            /** @description Plantings in the order of the work: hardy, old and big ones first. */
             plantings: components["schemas"]["SeasonLine"][];
         };
+        /** @description An estate a person belongs to. */
         SessionEstate: {
             /** Format: uuid */
             id: string;
             name: string;
         };
+        /** @description Where a person is at work. */
         SessionHere: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description The estate.
+             */
             estateId: string;
+            /** @description The person's role in it. */
             role: components["schemas"]["Role"];
+            /** @description What the role allows. */
             may: components["schemas"]["Act"][];
         };
+        /** @description The person signed in and how they like to read. */
         SessionPerson: {
             name: string;
             email: string;
             units: components["schemas"]["UnitSystem"];
             language: string;
         };
-        /** @enum {unknown} */
+        /**
+         * @description Whether somebody is signed in.
+         * @enum {unknown}
+         */
         SessionState: "empty" | "signedOut" | "signedIn";
+        /** @description Who is signed in, and where. */
         SessionView: {
+            /** @description Whether somebody is signed in, and whether there is anybody at all. */
             state: components["schemas"]["SessionState"];
             person: null | components["schemas"]["SessionPerson"];
+            /** @description Estates the person belongs to, by name. */
             estates: components["schemas"]["SessionEstate"][];
             here: null | components["schemas"]["SessionHere"];
         };
@@ -9584,6 +10226,7 @@ export interface components {
              */
             censored: number;
         };
+        /** @description A rule to set, with the versions of the plans it was shown for. */
         SetTargets: {
             rule: components["schemas"]["TargetRule"];
             versions: {
@@ -9608,27 +10251,50 @@ export interface components {
             largeFrom?: null | components["schemas"]["Amount"];
             top?: null | components["schemas"]["TopVigour"];
         };
+        /** @description A row of the row sheet: a number per tree place, null where nothing is known. */
         SheetRow: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Row number.
+             */
             row: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Its first tree.
+             */
             firstTree: number;
+            /** @description How each place stands, as a number of IReadOnlyList&lt;TreeStatus&gt; TreeSheetView.Statuses. */
             status: number[];
+            /** @description Trunk class of each tree, as a number of IReadOnlyList&lt;string&gt; TreeSheetView.Classes. */
             class: (null | number)[];
+            /** @description Floral buds of each tree. */
             buds: (null | number)[];
+            /** @description Buds over its own target. */
             surplus: (null | number)[];
+            /** @description Leader imbalance of each tree. */
             imbalance: (null | number)[];
         };
+        /** @description What a person signs in with. */
         SignInEntry: {
+            /** @description E-mail address of the account. */
             email?: null | string;
+            /** @description Password of the account. */
             password?: null | string;
         };
+        /** @description What a planting looks like cut another way: answers and settings that stand in for the saved ones. */
         SimulateRequest: {
             cutting?: null | components["schemas"]["CuttingEntry"];
+            /** @description Another training system to try; the planting's own when left out. */
             system?: null | string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Trees to cut; 200 when left out.
+             */
             trees?: null | number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Seed of the trees.
+             */
             seed?: number;
         };
         /** @description What a card does to the trees of one trunk class. */
@@ -9704,10 +10370,15 @@ export interface components {
                 [key: string]: number;
             };
         };
+        /** @description A step of a simulation. */
         SimulationStep: {
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Share done.
+             */
             share: number;
             result: null | components["schemas"]["BlockSimulation"];
+            /** @description Why it ended without a result; null when all is well. */
             problem: null | string;
         };
         /**
@@ -10094,10 +10765,16 @@ export interface components {
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
         };
+        /** @description Counted trees, and how many they stand for. */
         SurveyEstimateRequest: {
+            /** @description The counted trees. */
             count?: components["schemas"]["SurveyEntry"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Trees in the planting, where known; the interval then uses the finite correction.
+             */
             treesInPlanting?: null | number;
+            /** @description What is known of the trees not counted; nothing when left out. */
             measured?: components["schemas"]["MeasuredTrees"];
         };
         /**
@@ -10184,21 +10861,38 @@ export interface components {
             /** @description Where the number comes from. */
             source: string;
         };
+        /** @description A training system to choose. */
         SystemName: {
+            /** @description Identifier. */
             id: string;
+            /** @description Name. */
             name: components["schemas"]["LocalText"];
             note: null | components["schemas"]["LocalText"];
+            /** @description Crops it is used for. */
             crops: string[];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Usual limbs per tree.
+             */
             limbsPerTree: number;
-            /** Format: uint32 */
+            /**
+             * Format: uint32
+             * @description Version of the estate's own, to be sent back when saving it; 0 where it is as shipped.
+             */
             version: number;
+            /** @description Whether Rama ships one of that identifier. */
             isShipped: boolean;
         };
+        /** @description A rule pack with its version. */
         SystemPack: {
-            /** Format: uint32 */
+            /**
+             * Format: uint32
+             * @description Version of the estate's own; 0 where it is as shipped.
+             */
             version: number;
+            /** @description The system. */
             system: components["schemas"]["TrainingSystem"];
+            /** @description Words its rules may use, by what they look for. */
             words: {
                 [key: string]: components["schemas"]["RuleWord"][];
             };
@@ -10236,7 +10930,10 @@ export interface components {
              */
             reserve: boolean;
         };
-        /** @enum {unknown} */
+        /**
+         * @description What a person did with a target.
+         * @enum {unknown}
+         */
         TargetAct: "proposed" | "set";
         /** @description What is used where a field of the target desk is left empty, told in the empty field. */
         TargetDefaults: {
@@ -10361,40 +11058,80 @@ export interface components {
             packOut?: null | components["schemas"]["Amount"];
             packages?: null | components["schemas"]["PackageMassEntry"];
         };
+        /** @description A target to set in many plantings: which ones, and what. What is left out means any planting, and keeps what a planting has. */
         TargetRule: {
+            /** @description Only this variety. */
             variety?: null | string;
+            /** @description Only this rootstock. */
             rootstock?: null | string;
+            /** @description Only this training system. */
             system?: null | string;
+            /** @description Only this site. */
             site?: null | string;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Only from this leaf on.
+             */
             leafFrom?: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Only up to this leaf.
+             */
             leafTo?: null | number;
+            /** @description What to set; fields left empty keep what each planting has. */
             target?: components["schemas"]["TargetEntry"];
         };
+        /** @description A target another may be copied from. */
         TargetSource: {
+            /** @description Planting it is of. */
             code: string;
+            /** @description Its name. */
             name: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Season it was for.
+             */
             season: number;
+            /** @description The target as typed. */
             target: components["schemas"]["TargetEntry"];
         };
-        /** @enum {unknown} */
+        /**
+         * @description Where a version of a target stands.
+         * @enum {unknown}
+         */
         TargetStanding: "proposed" | "set" | "superseded";
+        /** @description A version of a target. */
         TargetVersionView: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Its number, from 1.
+             */
             number: number;
+            /** @description What was done with it. */
             act: components["schemas"]["TargetAct"];
+            /** @description Where it stands. */
             standing: components["schemas"]["TargetStanding"];
-            /** Format: date-time */
+            /**
+             * Format: date-time
+             * @description When.
+             */
             at: string;
+            /** @description Who. */
             person: null | string;
+            /** @description The target as typed. */
             target: components["schemas"]["TargetEntry"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Fruit per tree it comes to with the trees as they are known now; null where it cannot be worked out.
+             */
             fruitPerTree: null | number;
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Buds to leave it comes to.
+             */
             budsPerTree: null | number;
         };
+        /** @description How many targets a rule set. */
         TargetsSet: {
             /** Format: int32 */
             count: number;
@@ -10530,14 +11267,23 @@ export interface components {
              */
             leaf: number;
         };
+        /** @description The trees of a planting, row by row. */
         TreeSheetView: {
+            /** @description Code of the planting. */
             code: string;
+            /** @description Its name. */
             name: string;
+            /** @description Names of the statuses. */
             statuses: components["schemas"]["TreeStatus"][];
+            /** @description Names of the trunk classes. */
             classes: string[];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Floral buds to leave on the mean tree; null without a target.
+             */
             budsToLeave: null | number;
             calibration: null | components["schemas"]["Notice"];
+            /** @description The rows. */
             rows: components["schemas"]["SheetRow"][];
         };
         /**
@@ -10592,14 +11338,22 @@ export interface components {
              */
             toGrub: number;
         };
+        /** @description Trees to count. */
         TreesNeeded: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The smallest number whose interval is narrow enough.
+             */
             trees: number;
         };
+        /** @description How many trees to count. */
         TreesNeededRequest: {
             cv?: null | components["schemas"]["Amount"];
             within?: null | components["schemas"]["Amount"];
-            /** Format: double */
+            /**
+             * Format: double
+             * @description Trees in the planting.
+             */
             treesInPlanting?: null | number;
         };
         /** @description Trees of similar trunks. */
@@ -10953,8 +11707,11 @@ export interface components {
             /** @description A note. */
             note?: null | string;
         };
+        /** @description What was seen on a vigour walk. */
         VigourRequest: {
+            /** @description The marks, at least one. */
             marks: components["schemas"]["VigourMarkEntry"][];
+            /** @description How the crop bears; as pome fruit does when left out. */
             habit?: components["schemas"]["BearingHabit"];
         };
         /** @description What a vigour walk says about a planting. */

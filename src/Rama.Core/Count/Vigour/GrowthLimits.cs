@@ -1,4 +1,4 @@
-using Rama.Core.Estate;
+using Rama.Core.Crops;
 
 namespace Rama.Core.Count.Vigour;
 

@@ -1,5 +1,4 @@
 using Rama.Core.Explain;
-using Rama.Core.Systems;
 
 namespace Rama.Core.Count.Vigour;
 

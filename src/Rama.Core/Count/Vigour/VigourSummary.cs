@@ -1,4 +1,4 @@
-using Rama.Core.Estate;
+using Rama.Core.Crops;
 using Rama.Core.Explain;
 
 namespace Rama.Core.Count.Vigour;

@@ -18,17 +18,12 @@ public sealed record BenchChoice(string? Class = null, int Number = 0, double? R
     public static IReadOnlyList<CountedTree> Models(Survey survey) =>
         [.. survey.Trees.Where(CountedModel.LimbsMeasured)];
 
-    /// <summary>The tree on its bench; null before there is a prescription.</summary>
-    /// <param name="reading">What was typed.</param>
-    /// <param name="plan">What follows.</param>
-    public (TreeBench Bench, ClassPrescription Of)? Put(PlanReading reading, PruningPlan plan)
+    /// <summary>The tree on its bench, with what its class is prescribed.</summary>
+    /// <param name="of">What is to be cut.</param>
+    public (TreeBench Bench, ClassPrescription Of) Put(PrescribedPlanting of)
     {
-        if (
-            plan is not { Stock: { } planned, Prescription: { } prescription, Planting: { } planting }
-            || reading is not { Settings: var settings, Counted: { } counted }
-        )
-            return null;
-        var stock = WithLeafBuds(planned, counted);
+        var (settings, counted) = (of.Settings, of.Counted);
+        var stock = WithLeafBuds(of.Stock, counted);
         var model =
             Row is null ? null
             : Models(counted).FirstOrDefault(t => t.Row == Row && t.Tree == Tree) is { } chosen
@@ -37,13 +32,13 @@ public sealed record BenchChoice(string? Class = null, int Number = 0, double? R
         var place = model?.Class
             ?? stock.Classes.Index().Where(c => c.Item.Class.Name == Class).Select(c => (int?)c.Index).FirstOrDefault()
             ?? stock.Classes.Count / 2;
-        var (mine, cut) = (stock.Classes[place], prescription.Classes[place]);
+        var (mine, cut) = (stock.Classes[place], of.Prescription.Classes[place]);
         var generator = new TreeGenerator(stock.Shape, stock.Place);
         var tree =
             model is not null ? model.Tree
             : Number > 0 ? generator.Make(mine.Counts, Seed + Candidates + Number)
             : Typical(generator, mine);
-        var rules = planting.System.RulesFor(reading.Cutting.Answers);
+        var rules = of.Planting.System.RulesFor(of.Prescription.Answers);
         // On one tree the buds are known, so that its last step goes to the number and not by a rate.
         var solved = rules.Steps.Where(s => SettingSearch.IsSolved(rules, s)).Select(s => s.Step.Most!).ToHashSet();
         var values = cut.Settings.Where(s => !solved.Contains(s.Key)).ToDictionary(s => s.Key, s => s.Value);

@@ -1,5 +1,4 @@
 using Rama.Core.Explain;
-using Rama.Core.Systems;
 using Rama.Core.Trees;
 
 namespace Rama.Core.Prescribe.Bench;

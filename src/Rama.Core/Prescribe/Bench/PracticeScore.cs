@@ -1,6 +1,4 @@
 using Rama.Core.Explain;
-using Rama.Core.Systems;
-using Rama.Core.Systems.Language;
 using Rama.Core.Trees;
 
 namespace Rama.Core.Prescribe.Bench;

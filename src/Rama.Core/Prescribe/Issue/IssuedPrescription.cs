@@ -35,12 +35,11 @@ public sealed record IssuedPrescription(
     /// <summary>Form of the records made now.</summary>
     public const int CurrentForm = 1;
 
-    /// <summary>What a plan asks for; null before there is a prescription.</summary>
-    /// <param name="plan">The plan.</param>
-    public static IssuedPrescription? Of(PruningPlan plan)
+    /// <summary>What a planting asks of its crew.</summary>
+    /// <param name="of">What is to be cut.</param>
+    public static IssuedPrescription Of(PrescribedPlanting of)
     {
-        if (plan is not { Prescription: { } prescription, Decision: { } decision, Planting: { } planting })
-            return null;
+        var (prescription, decision, planting) = (of.Prescription, of.Decision, of.Planting);
         return new(
             CurrentForm,
             planting.System.Id,

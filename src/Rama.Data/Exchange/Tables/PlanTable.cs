@@ -1,5 +1,5 @@
 using Rama.Core.Decide;
-using Rama.Core.Prescribe;
+using Rama.Core.Plan;
 using Rama.Core.Quantities;
 using Rama.Core.Target;
 using Rama.Data.Target;
@@ -107,7 +107,7 @@ internal sealed class PlanTable : ExchangeTable
                 return;
             if (
                 !target.Read(line.LineNumber, () =>
-                    Check(plan.ToPlan(planting) with { Target = entry, Settings = settings, Count = counted })
+                    Check(plan.ToEntry(planting) with { Target = entry, Settings = settings, Count = counted })
                 )
             )
                 return;

@@ -1,6 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Quantities;
-using Rama.Core.Season;
+using Rama.Core.Weather;
 using Rama.Data.Estate;
 using Rama.Data.Season;
 

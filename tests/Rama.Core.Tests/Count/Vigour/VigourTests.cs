@@ -1,5 +1,5 @@
 using Rama.Core.Count.Vigour;
-using Rama.Core.Estate;
+using Rama.Core.Crops;
 
 namespace Rama.Core.Tests.Count.Vigour;
 

@@ -1,6 +1,6 @@
 using System.Text.Json;
 using Rama.Core.Decide;
-using Rama.Core.Prescribe;
+using Rama.Core.Plan;
 using Rama.Core.Prescribe.Issue;
 using Rama.Core.Prescribe.Working;
 
@@ -22,7 +22,11 @@ public sealed class IssuedPrescriptionTests
             Settings = Entry.Settings with { Held = held, HeldReason = "frost" },
         };
 
-    private static IssuedPrescription Of(PlanEntry entry) => IssuedPrescription.Of(PruningPlan.Of(entry))!;
+    private static IssuedPrescription Of(PlanEntry entry)
+    {
+        var reading = PlanReading.Of(entry);
+        return IssuedPrescription.Of(PruningPlan.Of(reading).ToPrune(reading)!);
+    }
 
     [Fact]
     public void Kept_and_read_again_it_asks_the_same()

@@ -1,3 +1,4 @@
+using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Working;
 using Rama.Core.Statistics;

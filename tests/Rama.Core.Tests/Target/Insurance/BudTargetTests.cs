@@ -1,3 +1,4 @@
+using Rama.Core.Plan;
 using Rama.Core.Target.Insurance;
 
 namespace Rama.Core.Tests.Target.Insurance;
@@ -8,7 +9,7 @@ public sealed class BudTargetTests
     [Fact]
     public void The_chain_ends_at_220_8_buds()
     {
-        var plan = Rama.Core.Prescribe.PruningPlan.Of(Entries.Plan());
+        var plan = PruningPlan.Of(Entries.Plan());
         Near.Printed(122.7, plan.Crop!.FruitPerTree, 1);
         Near.Printed(220.8, plan.Buds!.BudsPerTree, 1);
     }

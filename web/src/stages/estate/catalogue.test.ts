@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 
 const read = (name: string) =>
-  JSON.parse(readFileSync(new URL(`../../../../src/Rama.Core/Estate/${name}`, import.meta.url), 'utf8')) as Record<
+  JSON.parse(readFileSync(new URL(`../../../../src/Rama.Core/Crops/${name}`, import.meta.url), 'utf8')) as Record<
     string,
     unknown
   >;

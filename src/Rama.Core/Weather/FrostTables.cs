@@ -1,17 +1,16 @@
 using System.Text.Json.Serialization;
 using Rama.Core.Explain;
-using Rama.Core.Systems;
 
-namespace Rama.Core.Season;
+namespace Rama.Core.Weather;
 
-/// <summary>Cold that kills buds and heat that brings them on, by crop and stage; ships as <c>Season/frost-tables.json</c>.</summary>
+/// <summary>Cold that kills buds and heat that brings them on, by crop and stage; ships as <c>Weather/frost-tables.json</c>.</summary>
 /// <param name="Source">Where the temperatures come from.</param>
 /// <param name="Tables">Stages by crop.</param>
 /// <param name="Heat">Degree-days by crop and stage, where they are known.</param>
 public sealed record FrostTables(string Source, IReadOnlyList<FrostTable> Tables, IReadOnlyList<StageHeat> Heat)
 {
     /// <summary>The tables that ship with Rama.</summary>
-    public static FrostTables Shipped { get; } = DataFile.Read<FrostFile>("Season/frost-tables.json").Read();
+    public static FrostTables Shipped { get; } = DataFile.Read<FrostFile>("Weather/frost-tables.json").Read();
 
     /// <summary>Stages of a crop in the order of spring; none for a crop without a table.</summary>
     public IReadOnlyList<BudStage> Of(string crop) => Tables.FirstOrDefault(t => t.Crop == crop)?.Stages ?? [];

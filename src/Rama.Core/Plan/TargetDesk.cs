@@ -1,15 +1,14 @@
 using Rama.Core.Count;
 using Rama.Core.Explain;
-using Rama.Core.Prescribe;
 using Rama.Core.Result;
-using Rama.Core.Season;
 using Rama.Core.Target.Capacity;
 using Rama.Core.Target.Insurance;
 using Rama.Core.Target.Margin;
 using Rama.Core.Target.Sharing;
 using Rama.Core.Target.Size;
+using Rama.Core.Weather;
 
-namespace Rama.Core.Target;
+namespace Rama.Core.Plan;
 
 /// <summary>What the estate knows around a planting when its target is set.</summary>
 /// <param name="Prices">Prices of its variety; null where the estate has none.</param>

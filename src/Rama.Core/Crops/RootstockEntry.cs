@@ -1,6 +1,6 @@
 using Rama.Core.Explain;
 
-namespace Rama.Core.Estate;
+namespace Rama.Core.Crops;
 
 /// <summary>A rootstock as an estate knows it, as typed: a copy of a shipped one with other facts, or one of its own.</summary>
 public sealed record RootstockEntry
@@ -32,8 +32,8 @@ public sealed record RootstockEntry
     {
         var reader = new EntryReader();
         var name = reader.Text("name", "Name", Name, 60);
-        var shipped = Catalogue.Shipped.Rootstock(name);
-        var crop = Catalogue.ReadCrop(reader, name, Crop, shipped?.Crop);
+        var shipped = ShippedCrops.Rootstocks.FirstOrDefault(r => r.Name == name);
+        var crop = ShippedCrops.ReadCrop(reader, name, Crop, shipped?.Crop);
         var vigour = reader.Required("vigourPercent", "Tree size", VigourPercent, "%", 5, 150);
         var source = reader.OptionalText("source", "Source", Source, 200) ?? Sources.OwnRecords;
         reader.ThrowIfAny();

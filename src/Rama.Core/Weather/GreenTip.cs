@@ -1,4 +1,4 @@
-namespace Rama.Core.Season;
+namespace Rama.Core.Weather;
 
 /// <summary>The day green tip is expected, from the dates noted in past seasons. Without any there is no estimate.</summary>
 /// <param name="Day">Mean day of the dates, in the season asked for.</param>

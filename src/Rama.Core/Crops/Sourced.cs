@@ -1,4 +1,4 @@
-namespace Rama.Core.Estate;
+namespace Rama.Core.Crops;
 
 /// <summary>A number of the catalogue with where it comes from.</summary>
 /// <param name="Value">The number, in the unit its name tells.</param>

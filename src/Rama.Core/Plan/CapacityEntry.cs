@@ -1,8 +1,9 @@
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Result;
+using Rama.Core.Target.Capacity;
 
-namespace Rama.Core.Target.Capacity;
+namespace Rama.Core.Plan;
 
 /// <summary>A target to hold against what a planting can carry, as typed.</summary>
 public sealed record CapacityEntry

@@ -1,4 +1,4 @@
-namespace Rama.Core.Prescribe;
+namespace Rama.Core.Plan;
 
 /// <summary>Where the work on a planting stands.</summary>
 public enum Stage

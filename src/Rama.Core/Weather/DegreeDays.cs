@@ -1,6 +1,6 @@
 using Rama.Core.Explain;
 
-namespace Rama.Core.Season;
+namespace Rama.Core.Weather;
 
 /// <summary>Lowest and highest temperature of a day.</summary>
 /// <param name="Date">Day.</param>

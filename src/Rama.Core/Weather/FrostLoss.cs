@@ -1,6 +1,6 @@
 using Rama.Core.Explain;
 
-namespace Rama.Core.Season;
+namespace Rama.Core.Weather;
 
 /// <summary>What a cold night is expected to cost, until cut buds say.</summary>
 /// <param name="FlowerLoss">Share of the single flowers killed.</param>

@@ -1,7 +1,7 @@
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
 
-namespace Rama.Core.Season;
+namespace Rama.Core.Weather;
 
 /// <summary>A cold night, as typed.</summary>
 public sealed record FrostLossEntry

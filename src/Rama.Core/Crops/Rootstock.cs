@@ -1,4 +1,4 @@
-namespace Rama.Core.Estate;
+namespace Rama.Core.Crops;
 
 /// <summary>A rootstock of the catalogue.</summary>
 /// <param name="Name">Name of the rootstock.</param>

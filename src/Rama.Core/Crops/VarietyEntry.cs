@@ -1,6 +1,6 @@
 using Rama.Core.Explain;
 
-namespace Rama.Core.Estate;
+namespace Rama.Core.Crops;
 
 /// <summary>A variety as an estate knows it, as typed: a copy of a shipped one with other numbers, or one of its own.</summary>
 public sealed record VarietyEntry
@@ -38,8 +38,8 @@ public sealed record VarietyEntry
     {
         var reader = new EntryReader();
         var name = reader.Text("name", "Name", Name, 60);
-        var shipped = Catalogue.Shipped.Variety(name);
-        var crop = Catalogue.ReadCrop(reader, name, Crop, shipped?.Crop);
+        var shipped = ShippedCrops.Varieties.FirstOrDefault(v => v.Name == name);
+        var crop = ShippedCrops.ReadCrop(reader, name, Crop, shipped?.Crop);
         var low = reader.Optional("cropDensityLow", "Crop density from", CropDensityLow, "fruit/cm²", 0.5, 30);
         var high = reader.Optional("cropDensityHigh", "Crop density to", CropDensityHigh, "fruit/cm²", 0.5, 30);
         if (low is null != high is null)

@@ -1,8 +1,8 @@
 using CsCheck;
 using Rama.Core.Quantities;
-using Rama.Core.Season;
+using Rama.Core.Weather;
 
-namespace Rama.Core.Tests.Season;
+namespace Rama.Core.Tests.Weather;
 
 public sealed class ColdTests
 {

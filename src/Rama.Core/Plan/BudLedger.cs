@@ -1,7 +1,8 @@
 using Rama.Core.Decide;
 using Rama.Core.Explain;
+using Rama.Core.Prescribe;
 
-namespace Rama.Core.Prescribe;
+namespace Rama.Core.Plan;
 
 /// <summary>A number of buds with the interval it is known to.</summary>
 /// <param name="Mean">Floral buds per tree.</param>

@@ -1,15 +1,17 @@
 using Rama.Core.Count;
 using Rama.Core.Count.Estimate;
+using Rama.Core.Crops;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Core.Prescribe;
 using Rama.Core.Result;
 using Rama.Core.Statistics;
 using Rama.Core.Target;
 using Rama.Core.Target.Insurance;
 using Rama.Core.Target.Size;
 
-namespace Rama.Core.Prescribe;
+namespace Rama.Core.Plan;
 
 /// <summary>All that was typed for one planting and season, read into SI as far as it can be.</summary>
 /// <param name="Year">Calendar year of the harvest planned for.</param>

@@ -1,6 +1,6 @@
 using Rama.Core.Explain;
 
-namespace Rama.Core.Season;
+namespace Rama.Core.Weather;
 
 /// <summary>One day's temperatures, as typed.</summary>
 /// <param name="Date">Day.</param>

@@ -1,15 +1,15 @@
 using Rama.Core.Count;
-using Rama.Core.Count.Estimate;
 using Rama.Core.Count.Sample;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Working;
 using Rama.Core.Target;
 using Rama.Core.Target.Capacity;
 using Rama.Core.Target.Insurance;
 
-namespace Rama.Core.Prescribe;
+namespace Rama.Core.Plan;
 
 /// <summary>
 /// The whole plan of one planting, as far as the entries reach: a part that lacks its entry is null, and a part whose
@@ -160,6 +160,32 @@ public sealed record PruningPlan(
             reading.Problems
         );
     }
+
+    /// <summary>What cards, bench and versions handed out are made from; null before there is a prescription.</summary>
+    /// <param name="reading">What was typed, read.</param>
+    public PrescribedPlanting? ToPrune(PlanReading reading) =>
+        this
+            is {
+                Planting: { } planting,
+                Survey: { } survey,
+                Crop: { } crop,
+                Decision: { } decision,
+                Stock: { } stock,
+                Prescription: { } prescription
+            }
+        && reading.Counted is { } counted
+            ? new(
+                reading.Year,
+                planting,
+                counted,
+                survey,
+                crop.FruitPerTree,
+                reading.Settings,
+                decision,
+                stock,
+                prescription
+            )
+            : null;
 
     /// <summary>What trees of the planting that miss their number cost; null before there is a target.</summary>
     /// <param name="reading">What was typed, read.</param>

@@ -2,11 +2,12 @@ using Rama.Core.Count;
 using Rama.Core.Count.Estimate;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
+using Rama.Core.Prescribe;
 using Rama.Core.Result;
 using Rama.Core.Target;
 using Rama.Core.Target.Size;
 
-namespace Rama.Core.Prescribe;
+namespace Rama.Core.Plan;
 
 /// <summary>All that is typed for one planting and season.</summary>
 public sealed record PlanEntry

@@ -2,7 +2,7 @@ using System.Globalization;
 using System.Text.RegularExpressions;
 using Rama.Core.Count;
 using Rama.Core.Decide;
-using Rama.Core.Estate;
+using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
 using Rama.Core.Prescribe.Issue;
@@ -11,7 +11,7 @@ using Rama.Core.Systems;
 using Rama.Core.Target;
 using Rama.Core.Trees;
 
-namespace Rama.Core.Tests.Prescribe;
+namespace Rama.Core.Tests.Plan;
 
 /// <summary>
 /// One truth: over many made-up plantings, decision, cuts, card in both languages, gauge, bench and simulation tell
@@ -226,7 +226,7 @@ public sealed partial class ConsistencyTests
                 var prescription = plan.Prescription!;
                 foreach (var language in new[] { "en", "es" })
                 {
-                    var card = PruningCard.Of(reading, plan, language)!;
+                    var card = PruningCard.Of(plan.ToPrune(reading)!, new(language));
                     // The stop box has the number of each class and no other.
                     var stops = prescription
                         .Classes.Select(c => c.StopAt)
@@ -281,7 +281,7 @@ public sealed partial class ConsistencyTests
             {
                 foreach (var c in plan.Prescription!.Classes)
                 {
-                    var (bench, of) = new BenchChoice(c.Class.Name).Put(reading, plan)!.Value;
+                    var (bench, of) = new BenchChoice(c.Class.Name).Put(plan.ToPrune(reading)!);
                     Assert.Equal(c.StopAt ?? c.Decision.BudsToLeave, bench.ToLeave, 9);
                     foreach (
                         var cut in of.Cuts.Where(x =>
@@ -305,9 +305,9 @@ public sealed partial class ConsistencyTests
         Each(
             (reading, plan) =>
             {
-                var (prescription, asks) = (plan.Prescription!, IssuedPrescription.Of(plan)!);
+                var (prescription, asks) = (plan.Prescription!, IssuedPrescription.Of(plan.ToPrune(reading)!));
                 Assert.Equal(prescription.Way, asks.Way);
-                var card = PruningCard.Of(reading, plan, "en")!;
+                var card = PruningCard.Of(plan.ToPrune(reading)!, new("en"));
                 var numbers = asks.Classes.Select(c => c.Number).Concat(asks.Classes.Select(c => c.AtMostDown));
                 Assert.Equal(numbers.OfType<int>().Select(n => (double)n), NumbersOf(card.Stop));
                 foreach (var (c, i) in asks.Classes.Select((c, i) => (c, i)))
@@ -337,7 +337,7 @@ public sealed partial class ConsistencyTests
         Each(
             (reading, plan) =>
             {
-                var (prescription, card) = (plan.Prescription!, PruningCard.Of(reading, plan, "en")!);
+                var (prescription, card) = (plan.Prescription!, PruningCard.Of(plan.ToPrune(reading)!, new("en")));
                 var reads = prescription.Way is WayOfWorking.Gauge or WayOfWorking.Count;
                 Assert.Equal(reads, card.Gauge.Count > 0);
                 if (!reads)
@@ -373,7 +373,7 @@ public sealed partial class ConsistencyTests
                 var big = plan.Prescription!.InForce.GetValueOrDefault("big-from", double.PositiveInfinity);
                 foreach (var c in plan.Prescription.Classes.Where(c => c.StopAt is not null))
                 {
-                    var left = new BenchChoice(c.Class.Name).Put(reading, plan)!.Value.Bench.Pruning.Left;
+                    var left = new BenchChoice(c.Class.Name).Put(plan.ToPrune(reading)!).Bench.Pruning.Left;
                     var limbs = left
                         .Tree.Branches.Where(b => b.Kind == BranchKind.Limb && left.Stands(b.Id))
                         .Select(b => Math.Min(b.DiameterMm, big));

@@ -1,11 +1,12 @@
 using Rama.Core.Count;
 using Rama.Core.Decide;
+using Rama.Core.Explain;
+using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
 using Rama.Core.Prescribe.Working;
-using Rama.Core.Quantities;
 
-namespace Rama.Core.Tests.Prescribe;
+namespace Rama.Core.Tests.Plan;
 
 public sealed class PruningPlanTests
 {
@@ -118,7 +119,9 @@ public sealed class PruningPlanTests
     private static PruningCard? Card(PlanEntry entry, string language = "en", BodyMarks? marks = null)
     {
         var reading = PlanReading.Of(entry);
-        return PruningCard.Of(reading, PruningPlan.Of(reading), language, marks);
+        return PruningPlan.Of(reading).ToPrune(reading) is { } toPrune
+            ? PruningCard.Of(toPrune, new(language, Marks: marks))
+            : null;
     }
 
     // Cherries are not thinned by hand; the fruitlets of a peach are: common practice, no source.
@@ -155,7 +158,7 @@ public sealed class PruningPlanTests
         TreeBench On(SurveyEntry count)
         {
             var reading = PlanReading.Of(Entries.Plan(Even) with { Count = count });
-            return new BenchChoice().Put(reading, PruningPlan.Of(reading))!.Value.Bench;
+            return new BenchChoice().Put(PruningPlan.Of(reading).ToPrune(reading)!).Bench;
         }
         var (plain, both) = (On(counted), On(counted with { FloralShare = new(40, "%") }));
         Assert.All(plain.Tree.Buds, b => Assert.True(b.Floral));
@@ -197,7 +200,7 @@ public sealed class PruningPlanTests
                 Cutting = new() { Way = WayOfWorking.Gauge },
             }
         );
-        var card = PruningCard.Of(reading, PruningPlan.Of(reading), "en", null, UnitSystem.Us)!;
+        var card = PruningCard.Of(PruningPlan.Of(reading).ToPrune(reading)!, new("en", UnitSystem.Us));
         Assert.Contains(card.Measures!, m => m.Value == "10 ft 4 in");
         Assert.Equal(["3/8 in", "1/2 in", "5/8 in", "3/4 in", "7/8 in"], card.Gauge.Select(g => g.Limb));
         Assert.DoesNotMatch(

@@ -1,6 +1,6 @@
 using Rama.Core.Explain;
 
-namespace Rama.Core.Estate;
+namespace Rama.Core.Crops;
 
 /// <summary>How a crop bears: what is counted, and what one of it yields.</summary>
 /// <param name="Id">Identifier, such as <c>apple</c>.</param>

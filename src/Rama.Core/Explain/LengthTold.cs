@@ -1,6 +1,6 @@
-using Rama.Core.Explain;
+using Rama.Core.Quantities;
 
-namespace Rama.Core.Quantities;
+namespace Rama.Core.Explain;
 
 /// <summary>Units a card or page is read in.</summary>
 public enum UnitSystem

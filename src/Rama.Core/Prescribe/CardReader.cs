@@ -1,0 +1,9 @@
+using Rama.Core.Explain;
+
+namespace Rama.Core.Prescribe;
+
+/// <summary>Who a card is written for.</summary>
+/// <param name="Language">Their language, a code of <see cref="LocalText.Languages"/>.</param>
+/// <param name="Units">The units they measure in.</param>
+/// <param name="Marks">Measures they take with the body; none when left out.</param>
+public sealed record CardReader(string Language, UnitSystem Units = UnitSystem.Metric, BodyMarks? Marks = null);
