@@ -1,6 +1,7 @@
 using System.Reflection;
 using System.Runtime.CompilerServices;
 using System.Text.RegularExpressions;
+using ArchUnitNET.Loader;
 using Rama.Core.Plan;
 using Rama.Data;
 
@@ -52,35 +53,53 @@ public sealed class ArchitectureTests
         );
     }
 
+    /// <summary>Rooms of the core, each after those it may use: the table of docs/architecture.md.</summary>
+    private static readonly List<string> Rooms =
+    [
+        .. Regex
+            .Matches(File.ReadAllText(RamaApplication.RepositoryFile("docs/architecture.md")), @"(?m)^\| ([A-Z]\w+) \|")
+            .Select(m => m.Groups[1].Value),
+    ];
+
     [Fact]
-    public void A_stage_has_the_same_name_in_core_web_and_front_end()
+    public void Every_room_of_the_core_is_in_the_table() =>
+        Assert.Equal(Rooms.Order(), Folders("src/Rama.Core").Order());
+
+    [Fact]
+    public void A_room_uses_only_rooms_before_it()
     {
-        string[] stages =
-        [
-            "Estate",
-            "Target",
-            "Count",
-            "Decide",
-            "Trees",
-            "Systems",
-            "Prescribe",
-            "Crew",
-            "Check",
-            "Result",
-            "Training",
-            "Season",
-        ];
-        string[] shared = ["Quantities", "Explain", "Statistics"];
-        Assert.All(Folders("src/Rama.Core"), folder => Assert.Contains(folder, stages.Concat(shared)));
-        Assert.All(Folders("src/Rama.Web").Except(["Accounts", "Exchange", "Hosting", "Properties"]), folder =>
-            Assert.Contains(folder, stages)
+        var types = new ArchLoader().LoadAssembly(Core).Build().Types.Where(t => Room(t.FullName) >= 0).ToList();
+        Assert.Equal(Rooms.Count, types.Select(t => Room(t.FullName)).Distinct().Count());
+        // What is compiled, and what is written: a constant of another room leaves no trace in the program.
+        var compiled =
+            from type in types
+            from other in type.Dependencies.Select(d => d.Target)
+            where Room(other.FullName) > Room(type.FullName)
+            select $"{type.FullName} uses {other.FullName}";
+        var written =
+            from file in Directory.GetFiles(Path.Combine(Root, "src/Rama.Core"), "*.cs", SearchOption.AllDirectories)
+            from other in Regex.Matches(File.ReadAllText(file), @"\bRama\.Core\.\w+").Select(m => m.Value)
+            where Room(other) > Room(Path.GetRelativePath(Path.Combine(Root, "src"), file).Replace('/', '.'))
+            select $"{file} uses {other}";
+        Assert.Empty(compiled.Concat(written).Distinct());
+    }
+
+    private static int Room(string name) =>
+        Regex.Match(name, @"^Rama\.Core\.(\w+)") is { Success: true } m ? Rooms.IndexOf(m.Groups[1].Value) : -1;
+
+    [Fact]
+    public void A_stage_has_the_same_name_everywhere()
+    {
+        Assert.All(
+            Folders("src/Rama.Data")
+                .Except(["Database", "Demo", "Exchange", "Field", "History", "Migrations", "People"]),
+            folder => Assert.Contains(folder, Rooms)
         );
-        Assert.All(Folders("web/src/stages").Except(["people"]), folder =>
-            Assert.Contains(folder, stages.Select(s => s.ToLowerInvariant()))
+        Assert.All(Folders("src/Rama.Web").Except(["Accounts", "Exchange", "Hosting", "Field"]), folder =>
+            Assert.Contains(folder, Rooms)
         );
-        // Every stage that can be reached over the web is a stage of the core.
-        Assert.All(Folders("src/Rama.Web").Intersect(stages), folder =>
-            Assert.Contains(folder, Folders("src/Rama.Core"))
+        Assert.All(Folders("web/src/stages"), folder =>
+            Assert.Contains(folder, Rooms.Select(s => s.ToLowerInvariant()))
         );
     }
 
