@@ -1,7 +1,7 @@
 using System.IO.Compression;
 using System.Reflection;
 using Microsoft.AspNetCore.ResponseCompression;
-using Rama.Data;
+using Rama.Data.Database;
 using Rama.Web.Accounts;
 using Rama.Web.Count;
 using Rama.Web.Decide;

@@ -1,6 +1,6 @@
 using System.Net.Http.Headers;
 using System.Text.Json.Nodes;
-using Rama.Data.Count;
+using Rama.Data.Field;
 using Rama.Data.People;
 
 namespace Rama.Web.Tests;

@@ -3,7 +3,8 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using Npgsql;
 using Rama.Core.Estate;
-using Rama.Data;
+using Rama.Data.Database;
+using Rama.Data.Plan;
 
 namespace Rama.Web.Tests;
 

@@ -1,5 +1,5 @@
 using Npgsql;
-using Rama.Data;
+using Rama.Data.Database;
 
 namespace Rama.Web.Tests;
 

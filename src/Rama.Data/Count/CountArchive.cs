@@ -1,10 +1,11 @@
 using System.Globalization;
 using System.IO.Compression;
 using System.Text.Json;
-using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
+using Rama.Data.Count.Scan;
+using Rama.Data.Database;
 using Rama.Data.Exchange;
-using Rama.Data.Scans;
+using Rama.Data.Field;
 
 namespace Rama.Data.Count;
 
@@ -12,14 +13,6 @@ namespace Rama.Data.Count;
 internal sealed class CountArchive(RamaContext database, EstateScope scope)
 {
     private const string DetailsFile = "counting.json";
-
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
-    {
-        WriteIndented = true,
-        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
-        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
-        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
-    };
 
     // Buds of all kinds need buds cut, which the table of counts knows nothing of: it tells the floral ones they come to.
     private sealed record TreePart(int Row, int Tree, string? Details, int? Buds);
@@ -117,7 +110,7 @@ internal sealed class CountArchive(RamaContext database, EstateScope scope)
             [.. photos.Select(p => new PhotoPart(codes[p.PlantingId], p.Season, p.Id, p.Row, p.Tree, p.At, p.Person))]
         );
         await using (var entry = zip.CreateEntry(DetailsFile).Open())
-            await JsonSerializer.SerializeAsync(entry, parts, Json, cancel);
+            await JsonSerializer.SerializeAsync(entry, parts, StoredJson.SparseFile, cancel);
         foreach (var photo in photos)
         {
             await using var entry = zip.CreateEntry(PhotoFile(photo.Id)).Open();
@@ -157,7 +150,7 @@ internal sealed class CountArchive(RamaContext database, EstateScope scope)
     {
         try
         {
-            var parts = JsonSerializer.Deserialize<Parts>(content, Json)!;
+            var parts = JsonSerializer.Deserialize<Parts>(content, StoredJson.SparseFile)!;
             var ids = await database.Plantings.ToDictionaryAsync(p => p.Code, p => p.Id, cancel);
             var plans = (await database.ReadPlansAsync(cancel)).ToDictionary(p => (p.PlantingId, p.Season));
             foreach (var part in parts.Plans)

@@ -1,10 +1,8 @@
-using System.Text.Json;
-using System.Text.Json.Serialization;
 using Rama.Core.Count;
 using Rama.Core.Count.Estimate;
 using Rama.Core.Count.Floral;
 using Rama.Core.Count.Sample;
-using Rama.Data.Target;
+using Rama.Data.Database;
 
 namespace Rama.Data.Count;
 
@@ -20,7 +18,7 @@ internal sealed record CountDetails(
 {
     /// <summary>The text kept; null where nothing was typed.</summary>
     public static string? Write(SurveyEntry count) =>
-        CountJson.Write(
+        StoredJson.WritePart(
             new CountDetails(
                 count.Sample == new SampleSettingsEntry() ? null : count.Sample,
                 count.Method,
@@ -31,7 +29,7 @@ internal sealed record CountDetails(
     /// <summary>A count with the details of a text kept.</summary>
     public static SurveyEntry Read(SurveyEntry count, string? json)
     {
-        if (CountJson.Read<CountDetails>(json) is not { } details)
+        if (StoredJson.ReadPart<CountDetails>(json) is not { } details)
             return count;
         return count with
         {
@@ -54,7 +52,7 @@ internal sealed record TreeDetails(
 {
     /// <summary>The text kept; null where nothing was told.</summary>
     public static string? Write(CountedTreeEntry tree) =>
-        CountJson.Write(
+        StoredJson.WritePart(
             new TreeDetails(
                 tree.Kinds.Count == 0 ? null : tree.Kinds,
                 tree.LimbSizes.Count == 0 ? null : tree.LimbSizes,
@@ -64,7 +62,7 @@ internal sealed record TreeDetails(
 
     /// <summary>A tree with the details of a text kept.</summary>
     public static CountedTreeEntry Read(CountedTreeEntry tree, string? json) =>
-        CountJson.Read<TreeDetails>(json) is { } details
+        StoredJson.ReadPart<TreeDetails>(json) is { } details
             ? tree with
             {
                 Kinds = details.Kinds ?? [],
@@ -72,27 +70,4 @@ internal sealed record TreeDetails(
                 Note = details.Note,
             }
             : tree;
-}
-
-/// <summary>How parts of a count are kept as JSON: without what says nothing.</summary>
-internal static class CountJson
-{
-    private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
-    {
-        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingDefault,
-        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
-        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
-    };
-
-    /// <summary>The text of a part; null where it says nothing.</summary>
-    public static string? Write<T>(T part)
-    {
-        var json = JsonSerializer.SerializeToNode(part, Options)!.AsObject();
-        TargetDetails.Prune(json);
-        return json.Count == 0 ? null : json.ToJsonString();
-    }
-
-    /// <summary>A part from its text; null where there is none.</summary>
-    public static T? Read<T>(string? json)
-        where T : class => json is null ? null : JsonSerializer.Deserialize<T>(json, Options);
 }

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
-using Rama.Data.Season;
+using Rama.Data.Database;
+using Rama.Data.Plan;
 
 namespace Rama.Data.Count;
 

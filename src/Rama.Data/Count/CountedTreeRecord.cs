@@ -1,7 +1,7 @@
 using Rama.Core.Count;
 using Rama.Core.Quantities;
 using Rama.Data.History;
-using Rama.Data.Season;
+using Rama.Data.Plan;
 
 namespace Rama.Data.Count;
 

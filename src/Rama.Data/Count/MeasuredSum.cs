@@ -3,7 +3,9 @@ using Rama.Core.Count.Estimate;
 using Rama.Core.Explain;
 using Rama.Core.Target.Capacity;
 using Rama.Core.Target.Sharing;
-using Rama.Data.Season;
+using Rama.Data.Count.Scan;
+using Rama.Data.Database;
+using Rama.Data.Plan;
 
 namespace Rama.Data.Count;
 

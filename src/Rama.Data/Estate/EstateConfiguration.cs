@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore.Metadata.Builders;
 using Rama.Core.Crops;
 using Rama.Core.Systems;
 using Rama.Core.Target.Margin;
+using Rama.Data.Database;
 
 namespace Rama.Data.Estate;
 

@@ -1,5 +1,5 @@
 using Rama.Core.Prescribe;
-using Rama.Data.Count;
+using Rama.Data.Database;
 using Rama.Data.History;
 
 namespace Rama.Data.Estate;
@@ -29,8 +29,8 @@ public sealed class EstateRecord : IHistoried
 
     /// <summary>Takes the crews' measures over.</summary>
     public void Take(BodyMarksEntry? marks) =>
-        BodyMarks = marks is null || marks == new BodyMarksEntry() ? null : CountJson.Write(marks);
+        BodyMarks = marks is null || marks == new BodyMarksEntry() ? null : StoredJson.WritePart(marks);
 
     /// <summary>The crews' measures as typed.</summary>
-    public BodyMarksEntry ToBodyMarks() => CountJson.Read<BodyMarksEntry>(BodyMarks) ?? new();
+    public BodyMarksEntry ToBodyMarks() => StoredJson.ReadPart<BodyMarksEntry>(BodyMarks) ?? new();
 }

@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using Rama.Data.Database;
 
 namespace Rama.Data.Estate;
 

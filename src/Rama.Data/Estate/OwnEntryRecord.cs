@@ -1,5 +1,5 @@
 using System.Text.Json;
-using System.Text.Json.Serialization;
+using Rama.Data.Database;
 using Rama.Data.History;
 
 namespace Rama.Data.Estate;
@@ -8,14 +8,6 @@ namespace Rama.Data.Estate;
 public abstract class OwnEntryRecord<T> : IHistoried
     where T : class
 {
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
-    {
-        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
-        RespectRequiredConstructorParameters = true,
-        RespectNullableAnnotations = true,
-        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
-    };
-
     public Guid EstateId { get; init; }
 
     public required string Name { get; init; }
@@ -28,10 +20,10 @@ public abstract class OwnEntryRecord<T> : IHistoried
 
     public abstract HistoryPlace Place { get; }
 
-    public void Take(T entry) => Data = JsonSerializer.Serialize(entry, Json);
+    public void Take(T entry) => Data = JsonSerializer.Serialize(entry, StoredJson.Whole);
 
     public T ToEntry() => Parse(Data);
 
     /// <summary>Reads an entry from JSON.</summary>
-    public static T Parse(string json) => JsonSerializer.Deserialize<T>(json, Json)!;
+    public static T Parse(string json) => JsonSerializer.Deserialize<T>(json, StoredJson.Whole)!;
 }

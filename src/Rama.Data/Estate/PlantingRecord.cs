@@ -1,8 +1,8 @@
-using System.Text.Json;
 using Rama.Core.Estate;
 using Rama.Core.Quantities;
 using Rama.Core.Result;
 using Rama.Core.Target.Size;
+using Rama.Data.Database;
 using Rama.Data.History;
 using Rama.Data.Result;
 
@@ -83,7 +83,7 @@ public sealed class PlantingRecord : IHistoried
     /// <summary>Takes over weighed fruit the core has read without a problem.</summary>
     public void Take(FruitSampleEntry entry)
     {
-        FruitSample = entry.Fruit.Count == 0 ? null : JsonSerializer.Serialize(entry.Fruit, JsonSerializerOptions.Web);
+        FruitSample = entry.Fruit.Count == 0 ? null : StoredJson.Write(entry.Fruit);
         Touch();
     }
 
@@ -125,12 +125,7 @@ public sealed class PlantingRecord : IHistoried
 
     /// <summary>Weighed fruit as entered.</summary>
     public FruitSampleEntry ToFruitSample() =>
-        FruitSample is null
-            ? new()
-            : new()
-            {
-                Fruit = JsonSerializer.Deserialize<List<WeighedFruitEntry>>(FruitSample, JsonSerializerOptions.Web)!,
-            };
+        FruitSample is null ? new() : new() { Fruit = StoredJson.Read<List<WeighedFruitEntry>>(FruitSample) };
 
     /// <summary>Past seasons as entered.</summary>
     public SeasonRecordsEntry ToRecords() =>

@@ -1,9 +1,7 @@
 using System.IO.Compression;
 using System.Text;
-using System.Text.Encodings.Web;
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Crops;
 using Rama.Core.Explain;
@@ -11,9 +9,10 @@ using Rama.Core.Prescribe;
 using Rama.Core.Systems;
 using Rama.Core.Target.Size;
 using Rama.Data.Count;
+using Rama.Data.Count.Scan;
+using Rama.Data.Database;
 using Rama.Data.Estate;
 using Rama.Data.Prescribe;
-using Rama.Data.Scans;
 
 namespace Rama.Data.Exchange;
 
@@ -33,13 +32,6 @@ public sealed class EstateArchive(
     public const int Version = 1;
 
     private const string Format = "rama-estate";
-
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
-    {
-        WriteIndented = true,
-        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
-        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
-    };
 
     private static readonly string[] HistoryHeaders =
     [
@@ -64,7 +56,7 @@ public sealed class EstateArchive(
         try
         {
             var facts = files.Read("estate.json") is { } content
-                ? JsonSerializer.Deserialize<EstateFacts>(content, Json)
+                ? JsonSerializer.Deserialize<EstateFacts>(content, StoredJson.File)
                 : null;
             if (facts is not { Format: Format })
                 throw new UnreadableFileException(
@@ -103,7 +95,7 @@ public sealed class EstateArchive(
                     estate.CrewHoursPerWeek,
                     estate.BodyMarks is null ? null : estate.ToBodyMarks()
                 ),
-                Json,
+                StoredJson.File,
                 cancel
             );
         foreach (var table in ExchangeTables.All)
@@ -119,25 +111,25 @@ public sealed class EstateArchive(
             await JsonSerializer.SerializeAsync(
                 entry,
                 await OwnEntriesAsync<OwnVarietyRecord, Variety>(cancel),
-                Json,
+                StoredJson.File,
                 cancel
             );
         await using (var entry = zip.CreateEntry("rootstocks.json").Open())
             await JsonSerializer.SerializeAsync(
                 entry,
                 await OwnEntriesAsync<OwnRootstockRecord, Rootstock>(cancel),
-                Json,
+                StoredJson.File,
                 cancel
             );
         await using (var entry = zip.CreateEntry("systems.json").Open())
             await JsonSerializer.SerializeAsync(
                 entry,
                 await OwnEntriesAsync<OwnSystemRecord, TrainingSystem>(cancel),
-                Json,
+                StoredJson.File,
                 cancel
             );
         await using (var entry = zip.CreateEntry("prices.json").Open())
-            await JsonSerializer.SerializeAsync(entry, await PricesAsync(cancel), Json, cancel);
+            await JsonSerializer.SerializeAsync(entry, await PricesAsync(cancel), StoredJson.File, cancel);
         await new CountArchive(database, scope).WriteAsync(zip, cancel);
         await new PrescribeArchive(database, scope).WriteAsync(zip, cancel);
         await using (var entry = zip.CreateEntry("history.csv").Open())
@@ -306,7 +298,7 @@ public sealed class EstateArchive(
         JsonSerializer.Serialize(
             stream,
             new JsonObject { ["type"] = "FeatureCollection", ["features"] = new JsonArray([.. features]) },
-            Json
+            StoredJson.File
         );
     }
 

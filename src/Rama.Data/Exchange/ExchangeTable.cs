@@ -1,5 +1,6 @@
 using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Data.Database;
 using Rama.Data.Estate;
 
 namespace Rama.Data.Exchange;

@@ -1,6 +1,7 @@
 using Rama.Core.Quantities;
+using Rama.Data.Database;
 using Rama.Data.Estate;
-using Rama.Data.Season;
+using Rama.Data.Plan;
 
 namespace Rama.Data.Exchange;
 

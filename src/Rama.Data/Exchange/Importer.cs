@@ -1,8 +1,9 @@
 using System.Globalization;
 using Microsoft.EntityFrameworkCore;
 using Rama.Data.Count;
+using Rama.Data.Database;
 using Rama.Data.Estate;
-using Rama.Data.Season;
+using Rama.Data.Plan;
 
 namespace Rama.Data.Exchange;
 

@@ -1,5 +1,6 @@
+using Rama.Data.Database;
 using Rama.Data.Estate;
-using Rama.Data.Season;
+using Rama.Data.Plan;
 
 namespace Rama.Data.Exchange;
 

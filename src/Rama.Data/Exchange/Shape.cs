@@ -1,9 +1,9 @@
 using System.Text.Json;
 using NetTopologySuite.Geometries;
-using NetTopologySuite.IO.Converters;
 using NetTopologySuite.Operation.Valid;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Data.Database;
 
 namespace Rama.Data.Exchange;
 
@@ -14,8 +14,6 @@ public static class Shape
 
     // Seven decimals of a degree are a centimetre.
     private const double Grid = 1e7;
-
-    private static readonly JsonSerializerOptions Options = new() { Converters = { new GeoJsonConverterFactory() } };
 
     /// <summary>Reads an outline: a polygon, or several.</summary>
     public static Geometry? Outline(EntryReader reader, string field, JsonElement json) =>
@@ -37,10 +35,10 @@ public static class Shape
         };
 
     /// <summary>Reads what is stored.</summary>
-    public static Geometry Stored(string json) => JsonSerializer.Deserialize<Geometry>(json, Options)!;
+    public static Geometry Stored(string json) => JsonSerializer.Deserialize<Geometry>(json, StoredJson.Shape)!;
 
     /// <summary>Writes for storing.</summary>
-    public static string Written(Geometry geometry) => JsonSerializer.Serialize(geometry, Options);
+    public static string Written(Geometry geometry) => JsonSerializer.Serialize(geometry, StoredJson.Shape);
 
     /// <summary>Area inside an outline, holes taken off, hectares.</summary>
     public static double AreaHa(Geometry outline) =>
@@ -63,7 +61,7 @@ public static class Shape
         Geometry? read;
         try
         {
-            read = json.Deserialize<Geometry>(Options);
+            read = json.Deserialize<Geometry>(StoredJson.Shape);
         }
         catch (Exception e)
             when (e is JsonException or ArgumentException or NotSupportedException or InvalidOperationException)

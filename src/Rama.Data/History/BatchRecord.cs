@@ -1,3 +1,5 @@
+using Rama.Data.Database;
+
 namespace Rama.Data.History;
 
 /// <summary>One import: a file taken over as a whole.</summary>

@@ -1,3 +1,5 @@
+using Rama.Data.Database;
+
 namespace Rama.Data.History;
 
 /// <summary>One field that changed: who, when, how, from what to what. Written once, never changed.</summary>

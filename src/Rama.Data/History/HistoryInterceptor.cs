@@ -5,7 +5,8 @@ using Microsoft.EntityFrameworkCore.ChangeTracking;
 using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.EntityFrameworkCore.Metadata;
 using Rama.Core.Estate;
-using Rama.Data.Season;
+using Rama.Data.Database;
+using Rama.Data.Plan;
 using Rama.Data.Target;
 
 namespace Rama.Data.History;

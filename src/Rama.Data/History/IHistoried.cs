@@ -1,3 +1,5 @@
+using Rama.Data.Database;
+
 namespace Rama.Data.History;
 
 /// <summary>A row whose every change is kept: who, when, how and the old value.</summary>

@@ -1,3 +1,4 @@
+using Rama.Data.Database;
 using System;
 using Microsoft.EntityFrameworkCore.Migrations;
 using Npgsql.EntityFrameworkCore.PostgreSQL.Metadata;

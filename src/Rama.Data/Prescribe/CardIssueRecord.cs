@@ -1,3 +1,5 @@
+using Rama.Data.Database;
+
 namespace Rama.Data.Prescribe;
 
 /// <summary>A card handed out, for the prescription it names. It is kept as it was printed.</summary>

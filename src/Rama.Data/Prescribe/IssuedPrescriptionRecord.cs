@@ -1,3 +1,5 @@
+using Rama.Data.Database;
+
 namespace Rama.Data.Prescribe;
 
 /// <summary>A version of a prescription that was handed out, as data. Cards in each language hang on it.</summary>

@@ -1,3 +1,6 @@
+using Rama.Core.Explain;
+using Rama.Data.Database;
+
 namespace Rama.Data.Prescribe;
 
 /// <summary>A tree a pruner cut for practice, with how it was scored.</summary>
@@ -30,4 +33,12 @@ public sealed class PracticeRunRecord : IEstateOwned
 
     /// <summary>What was said of it, as JSON.</summary>
     public required string Remarks { get; init; }
+
+    /// <summary>What was said of it.</summary>
+    public IReadOnlyList<Notice> ToRemarks() => ReadRemarks(Remarks);
+
+    /// <summary>What was said of a tree, from JSON.</summary>
+    /// <param name="remarks">The JSON kept.</param>
+    internal static IReadOnlyList<Notice> ReadRemarks(string remarks) =>
+        StoredJson.Read<IReadOnlyList<Notice>>(remarks);
 }

@@ -1,12 +1,11 @@
 using System.IO.Compression;
-using System.Text.Encodings.Web;
 using System.Text.Json;
-using System.Text.Json.Serialization;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Decide;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Issue;
+using Rama.Data.Database;
 using Rama.Data.Exchange;
 
 namespace Rama.Data.Prescribe;
@@ -15,15 +14,6 @@ namespace Rama.Data.Prescribe;
 internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
 {
     private const string FileName = "cutting.json";
-
-    private static readonly JsonSerializerOptions Json = new(JsonSerializerDefaults.Web)
-    {
-        WriteIndented = true,
-        Encoder = JavaScriptEncoder.UnsafeRelaxedJsonEscaping,
-        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
-        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
-        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
-    };
 
     private sealed record PlanPart(
         string Planting,
@@ -97,7 +87,6 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
             .ThenBy(c => c.Id)
             .ToListAsync(cancel);
         var runs = await database.PracticeRuns.AsNoTracking().OrderBy(r => r.At).ThenBy(r => r.Id).ToListAsync(cancel);
-        static T Kept<T>(string json) => JsonSerializer.Deserialize<T>(json, PrescribeStore.Json)!;
         Parts parts = new(
             [
                 .. plans
@@ -119,7 +108,7 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
                     p.Id,
                     p.At,
                     p.Person,
-                    p.Content is { } content ? Kept<IssuedPrescription>(content) : null
+                    p.Content is { } content ? StoredJson.Read<IssuedPrescription>(content) : null
                 )),
             ],
             [
@@ -134,7 +123,7 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
                         c.Card.Language,
                         c.Card.At,
                         c.Card.Person,
-                        Kept<PruningCard>(c.Card.Card)
+                        StoredJson.Read<PruningCard>(c.Card.Card)
                     )),
             ],
             [
@@ -149,12 +138,12 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
                     r.BudsLeft,
                     r.Target,
                     r.Minutes,
-                    Kept<IReadOnlyList<Notice>>(r.Remarks)
+                    StoredJson.Read<IReadOnlyList<Notice>>(r.Remarks)
                 )),
             ]
         );
         await using var entry = zip.CreateEntry(FileName).Open();
-        await JsonSerializer.SerializeAsync(entry, parts, Json, cancel);
+        await JsonSerializer.SerializeAsync(entry, parts, StoredJson.SparseFile, cancel);
     }
 
     /// <summary>Reads it back in, after the plantings and their counts.</summary>
@@ -165,7 +154,7 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
             return;
         try
         {
-            var parts = JsonSerializer.Deserialize<Parts>(content, Json)!;
+            var parts = JsonSerializer.Deserialize<Parts>(content, StoredJson.SparseFile)!;
             var ids = await database.Plantings.ToDictionaryAsync(p => p.Code, p => p.Id, cancel);
             var plans = (await database.ReadPlansAsync(cancel)).ToDictionary(p => (p.PlantingId, p.Season));
             foreach (var part in parts.Plans)
@@ -201,7 +190,7 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
                         BudsLeft = r.BudsLeft,
                         Target = r.Target,
                         Minutes = r.Minutes,
-                        Remarks = JsonSerializer.Serialize(r.Remarks, PrescribeStore.Json),
+                        Remarks = StoredJson.Write(r.Remarks),
                     }
                 );
             await database.SaveChangesAsync(cancel);
@@ -236,7 +225,7 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
                     Number = p.Number,
                     At = p.At,
                     Person = p.Person,
-                    Content = p.Content is null ? null : JsonSerializer.Serialize(p.Content, PrescribeStore.Json),
+                    Content = p.Content is null ? null : StoredJson.Write(p.Content),
                 }
             );
         }
@@ -256,7 +245,7 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
                     Language = c.Language,
                     At = c.At,
                     Person = c.Person,
-                    Card = JsonSerializer.Serialize(c.Card, PrescribeStore.Json),
+                    Card = StoredJson.Write(c.Card),
                 }
             );
         }

@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
+using Rama.Data.Database;
 using Rama.Data.Estate;
 
 namespace Rama.Data.Result;

@@ -1,10 +1,10 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
-using System.Text.Json.Serialization;
 using Rama.Core.Target;
 using Rama.Core.Target.Capacity;
 using Rama.Core.Target.Insurance;
 using Rama.Core.Target.Sharing;
+using Rama.Data.Database;
 
 namespace Rama.Data.Target;
 
@@ -14,20 +14,13 @@ namespace Rama.Data.Target;
 /// </summary>
 internal sealed record TargetDetails(InsuranceEntry? Insurance, CanopyEntry? Canopy, SharingEntry? Sharing)
 {
-    private static readonly JsonSerializerOptions Options = new(JsonSerializerDefaults.Web)
-    {
-        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
-        UnmappedMemberHandling = JsonUnmappedMemberHandling.Disallow,
-        Converters = { new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false) },
-    };
-
     /// <summary>The JSON of a target's details; empty where nothing was typed.</summary>
     public static JsonObject Of(TargetEntry target)
     {
         var json = JsonSerializer
-            .SerializeToNode(new TargetDetails(target.Insurance, target.Canopy, target.Sharing), Options)!
+            .SerializeToNode(new TargetDetails(target.Insurance, target.Canopy, target.Sharing), StoredJson.Sparse)!
             .AsObject();
-        Prune(json);
+        StoredJson.Prune(json);
         return json;
     }
 
@@ -43,40 +36,20 @@ internal sealed record TargetDetails(InsuranceEntry? Insurance, CanopyEntry? Can
     /// <exception cref="JsonException">They say something no target has.</exception>
     public static TargetEntry Read(TargetEntry target, JsonObject json)
     {
-        var details = json.Deserialize<TargetDetails>(Options)!;
+        var details = json.Deserialize<TargetDetails>(StoredJson.Sparse)!;
         return target with { Insurance = details.Insurance, Canopy = details.Canopy, Sharing = details.Sharing };
     }
 
     /// <summary>The whole target as JSON, for a version of it.</summary>
     public static string WriteWhole(TargetEntry target)
     {
-        var json = JsonSerializer.SerializeToNode(target, Options)!.AsObject();
+        var json = JsonSerializer.SerializeToNode(target, StoredJson.Sparse)!.AsObject();
         json.Remove("isUntouched");
-        Prune(json);
+        StoredJson.Prune(json);
         return json.ToJsonString();
     }
 
     /// <summary>A whole target from JSON.</summary>
-    public static TargetEntry ReadWhole(string json) => JsonSerializer.Deserialize<TargetEntry>(json, Options)!;
-
-    /// <summary>Takes out what says nothing: an amount without a number, a part without an entry.</summary>
-    public static void Prune(JsonObject json)
-    {
-        foreach (var (name, node) in json.ToList())
-        {
-            if (node is JsonObject part)
-            {
-                Prune(part);
-                if (part.Count == 0 || (part.Count == 1 && part.ContainsKey("unit")))
-                    json.Remove(name);
-            }
-            else if (
-                node is null
-                || (node is JsonValue text && text.TryGetValue(out string? s) && string.IsNullOrWhiteSpace(s))
-            )
-            {
-                json.Remove(name);
-            }
-        }
-    }
+    public static TargetEntry ReadWhole(string json) =>
+        JsonSerializer.Deserialize<TargetEntry>(json, StoredJson.Sparse)!;
 }

@@ -2,6 +2,7 @@ using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Plan;
 using Rama.Core.Target;
+using Rama.Data.Plan;
 
 namespace Rama.Data.Target;
 

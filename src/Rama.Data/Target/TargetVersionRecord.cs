@@ -1,4 +1,5 @@
 using Rama.Core.Target;
+using Rama.Data.Database;
 
 namespace Rama.Data.Target;
 

@@ -5,7 +5,7 @@ using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.DataProtection;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.AspNetCore.RateLimiting;
-using Rama.Data;
+using Rama.Data.Database;
 using Rama.Data.People;
 
 namespace Rama.Web.Accounts;

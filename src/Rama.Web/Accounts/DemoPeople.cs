@@ -1,6 +1,6 @@
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
-using Rama.Data;
+using Rama.Data.Database;
 using Rama.Data.People;
 
 namespace Rama.Web.Accounts;

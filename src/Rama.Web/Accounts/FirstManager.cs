@@ -3,7 +3,7 @@ using System.Text;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Explain;
-using Rama.Data;
+using Rama.Data.Database;
 using Rama.Data.Estate;
 using Rama.Data.People;
 

@@ -3,7 +3,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Explain;
-using Rama.Data;
+using Rama.Data.Database;
 using Rama.Data.People;
 
 namespace Rama.Web.Accounts;

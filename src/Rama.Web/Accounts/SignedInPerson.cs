@@ -3,7 +3,7 @@ using Microsoft.AspNetCore.Authentication;
 using Microsoft.AspNetCore.Authentication.Cookies;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
-using Rama.Data;
+using Rama.Data.Database;
 using Rama.Data.People;
 
 namespace Rama.Web.Accounts;

@@ -7,9 +7,10 @@ using Rama.Core.Count.Vigour;
 using Rama.Core.Crops;
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
-using Rama.Data;
+using Rama.Data.Plan;
 using Rama.Web.Accounts;
-using Rama.Web.Estate;
+using Rama.Web.Field;
+using Rama.Web.Plan;
 
 namespace Rama.Web.Count;
 

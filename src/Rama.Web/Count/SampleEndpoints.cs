@@ -5,7 +5,8 @@ using Rama.Core.Count.Floral;
 using Rama.Core.Count.Sample;
 using Rama.Core.Explain;
 using Rama.Core.Plan;
-using Rama.Data;
+using Rama.Data.Count;
+using Rama.Data.Plan;
 using Rama.Web.Accounts;
 
 namespace Rama.Web.Count;

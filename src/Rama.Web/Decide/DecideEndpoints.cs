@@ -1,8 +1,8 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Decide;
-using Rama.Data;
+using Rama.Data.Plan;
 using Rama.Web.Accounts;
-using Rama.Web.Estate;
+using Rama.Web.Plan;
 
 namespace Rama.Web.Decide;
 

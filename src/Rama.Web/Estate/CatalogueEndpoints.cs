@@ -7,8 +7,9 @@ using Rama.Core.Systems;
 using Rama.Core.Target;
 using Rama.Core.Target.Size;
 using Rama.Core.Weather;
-using Rama.Data;
+using Rama.Data.Estate;
 using Rama.Web.Accounts;
+using Rama.Web.Systems;
 
 namespace Rama.Web.Estate;
 

@@ -1,7 +1,10 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Estate;
-using Rama.Data;
+using Rama.Data.Database;
+using Rama.Data.Estate;
+using Rama.Data.Plan;
 using Rama.Web.Accounts;
+using Rama.Web.Plan;
 
 namespace Rama.Web.Estate;
 

@@ -1,5 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Rama.Data;
+using Rama.Data.Estate;
 using Rama.Data.Exchange;
 using Rama.Web.Accounts;
 

@@ -5,8 +5,8 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.AspNetCore.Mvc;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
-using Npgsql;
 using Rama.Core.Explain;
+using Rama.Data.Database;
 using Rama.Data.Exchange;
 using Rama.Web.Accounts;
 using Rama.Web.Hosting;
@@ -172,8 +172,7 @@ internal static class ImportEndpoints
                 return e.Message;
             case UnusableEntryException entry:
                 return entry.Problems[0].Message;
-            case DbUpdateConcurrencyException
-            or DbUpdateException { InnerException: PostgresException { SqlState: PostgresErrorCodes.UniqueViolation } }:
+            case DbUpdateException save when save.IsOthersSave():
                 return "Someone changed the same plantings meanwhile. Nothing was saved; check the file again.";
             default:
                 log.LogError(e, "An import failed.");

@@ -1,6 +1,6 @@
 using Microsoft.AspNetCore.Identity;
-using Rama.Data;
-using Rama.Data.Demo;
+using Rama.Data.Database;
+using Rama.Data.Exchange;
 using Rama.Data.People;
 using Rama.Web.Accounts;
 

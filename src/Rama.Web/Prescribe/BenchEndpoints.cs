@@ -1,11 +1,12 @@
-using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
 using Rama.Core.Systems;
 using Rama.Core.Trees;
-using Rama.Data;
+using Rama.Data.Estate;
+using Rama.Data.Plan;
+using Rama.Data.Prescribe;
 using Rama.Web.Accounts;
 
 namespace Rama.Web.Prescribe;
@@ -218,7 +219,7 @@ internal static class BenchEndpoints
                 r.BudsLeft,
                 r.Target,
                 r.Minutes,
-                JsonSerializer.Deserialize<IReadOnlyList<Notice>>(r.Remarks, JsonSerializerOptions.Web)!
+                r.ToRemarks()
             )),
         ]);
     }

@@ -3,7 +3,8 @@ using Rama.Core.Explain;
 using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
-using Rama.Data;
+using Rama.Data.Estate;
+using Rama.Data.Plan;
 
 namespace Rama.Web.Prescribe;
 

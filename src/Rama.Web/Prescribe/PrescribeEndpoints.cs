@@ -3,11 +3,13 @@ using Rama.Core.Explain;
 using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Issue;
-using Rama.Data;
+using Rama.Data.Database;
+using Rama.Data.Estate;
+using Rama.Data.Plan;
 using Rama.Data.Prescribe;
 using Rama.Web.Accounts;
-using Rama.Web.Estate;
 using Rama.Web.Hosting;
+using Rama.Web.Plan;
 
 namespace Rama.Web.Prescribe;
 

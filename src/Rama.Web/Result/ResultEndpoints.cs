@@ -1,9 +1,9 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Result;
 using Rama.Core.Target.Size;
-using Rama.Data;
+using Rama.Data.Plan;
 using Rama.Web.Accounts;
-using Rama.Web.Estate;
+using Rama.Web.Plan;
 
 namespace Rama.Web.Result;
 

@@ -2,7 +2,8 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Plan;
 using Rama.Core.Season;
 using Rama.Core.Weather;
-using Rama.Data;
+using Rama.Data.Estate;
+using Rama.Data.Season;
 using Rama.Web.Accounts;
 
 namespace Rama.Web.Season;

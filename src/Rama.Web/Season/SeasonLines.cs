@@ -1,7 +1,9 @@
 using Microsoft.Extensions.Caching.Memory;
 using Rama.Core.Crops;
 using Rama.Core.Season;
-using Rama.Data;
+using Rama.Data.Estate;
+using Rama.Data.Plan;
+using Rama.Data.Season;
 
 namespace Rama.Web.Season;
 

@@ -2,7 +2,8 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Plan;
 using Rama.Core.Target;
 using Rama.Core.Target.Margin;
-using Rama.Data;
+using Rama.Data.Estate;
+using Rama.Data.Plan;
 using Rama.Data.Target;
 using Rama.Web.Accounts;
 

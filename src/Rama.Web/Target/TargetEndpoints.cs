@@ -8,9 +8,9 @@ using Rama.Core.Target.Insurance;
 using Rama.Core.Target.Margin;
 using Rama.Core.Target.Sharing;
 using Rama.Core.Target.Size;
-using Rama.Data;
+using Rama.Data.Plan;
 using Rama.Web.Accounts;
-using Rama.Web.Estate;
+using Rama.Web.Plan;
 
 namespace Rama.Web.Target;
 

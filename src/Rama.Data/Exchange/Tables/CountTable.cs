@@ -1,6 +1,6 @@
 using Rama.Core.Count;
 using Rama.Core.Explain;
-using Rama.Data.Season;
+using Rama.Data.Plan;
 
 namespace Rama.Data.Exchange.Tables;
 

@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Estate;
+using Rama.Data.Database;
 using Rama.Data.Estate;
 
 namespace Rama.Data.Exchange.Tables;

@@ -2,6 +2,7 @@ using System.Text.Json;
 using System.Text.Json.Nodes;
 using Rama.Core.Quantities;
 using Rama.Core.Target;
+using Rama.Data.Database;
 using Rama.Data.Target;
 
 namespace Rama.Data.Exchange.Tables;
@@ -85,7 +86,7 @@ internal static class TargetDetailColumns
                     _ => line.Text(column.Field) is { } text ? JsonValue.Create(text) : null,
                 }
             );
-        TargetDetails.Prune(json);
+        StoredJson.Prune(json);
         try
         {
             return TargetDetails.Read(before, json);

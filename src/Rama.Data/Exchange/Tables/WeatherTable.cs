@@ -2,7 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using Rama.Core.Quantities;
 using Rama.Core.Weather;
 using Rama.Data.Estate;
-using Rama.Data.Season;
+using Rama.Data.Weather;
 
 namespace Rama.Data.Exchange.Tables;
 

@@ -1,0 +1,26 @@
+using Microsoft.EntityFrameworkCore;
+using Npgsql;
+
+namespace Rama.Data.Database;
+
+/// <summary>Tells a save that met another one from a save that failed.</summary>
+public static class Conflicts
+{
+    /// <summary>Whether somebody else saved the same row first: seen at its version, or at a key both wanted to make.</summary>
+    /// <param name="failure">How the save ended.</param>
+    public static bool IsOthersSave(this DbUpdateException failure) =>
+        failure is DbUpdateConcurrencyException || failure.IsTakenKey();
+
+    /// <summary>Whether a key was taken already, in one of these tables or in any when none is named.</summary>
+    /// <param name="failure">How the save ended.</param>
+    /// <param name="tables">Names of tables.</param>
+    public static bool IsTakenKey(this DbUpdateException failure, params ReadOnlySpan<string> tables) =>
+        failure.InnerException is PostgresException { SqlState: PostgresErrorCodes.UniqueViolation } taken
+        && (tables.IsEmpty || tables.Contains(taken.TableName));
+
+    /// <summary>Whether a save broke the constraint or unique index of that name.</summary>
+    /// <param name="failure">How the save ended.</param>
+    /// <param name="constraint">Name of the constraint.</param>
+    public static bool Breaks(this DbUpdateException failure, string constraint) =>
+        failure.InnerException is PostgresException broken && broken.ConstraintName == constraint;
+}

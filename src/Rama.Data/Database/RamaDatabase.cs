@@ -1,0 +1,50 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+using Rama.Data.Count;
+using Rama.Data.Count.Scan;
+using Rama.Data.Estate;
+using Rama.Data.Exchange;
+using Rama.Data.Field;
+using Rama.Data.History;
+using Rama.Data.Plan;
+using Rama.Data.Prescribe;
+using Rama.Data.Season;
+using Rama.Data.Target;
+
+namespace Rama.Data.Database;
+
+/// <summary>Wires the database into an application.</summary>
+public static class RamaDatabase
+{
+    /// <summary>Registers context, stores and loaders on a PostgreSQL connection.</summary>
+    public static IServiceCollection AddRamaDatabase(this IServiceCollection services, string connection) =>
+        services
+            .AddDbContext<RamaContext>(
+                (provider, options) =>
+                    options
+                        .UseNpgsql(connection)
+                        .UseSnakeCaseNamingConvention()
+                        .AddInterceptors(
+                            new ScopedConnection(provider.GetRequiredService<EstateScope>()),
+                            new HistoryInterceptor(
+                                provider.GetRequiredService<EstateScope>(),
+                                provider.GetRequiredService<TimeProvider>()
+                            )
+                        )
+            )
+            .AddScoped<EstateScope>()
+            .AddScoped<EstateStore>()
+            .AddScoped<CatalogueStore>()
+            .AddScoped<PlantingStore>()
+            .AddScoped<TargetStore>()
+            .AddScoped<CountStore>()
+            .AddScoped<PhotoStore>()
+            .AddScoped<PrescribeStore>()
+            .AddScoped<SeasonStore>()
+            .AddScoped<MapStore>()
+            .AddScoped<DatabaseSetup>()
+            .AddScoped<Importer>()
+            .AddScoped<ScanImporter>()
+            .AddScoped<EstateArchive>()
+            .AddScoped<DemoLoader>();
+}

@@ -1,0 +1,48 @@
+using System.Data.Common;
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Diagnostics;
+using Microsoft.EntityFrameworkCore.Storage;
+
+namespace Rama.Data.Database;
+
+/// <summary>
+/// Tells every connection it opens which estate and person it works for. Row-level security reads the two settings, so that
+/// even a raw query sees one estate only; the driver clears them when the connection goes back to its pool.
+/// </summary>
+public sealed class ScopedConnection(EstateScope scope) : DbConnectionInterceptor
+{
+    /// <summary>Tells the open connection of a transaction at work that the scope has changed.</summary>
+    public static async Task TellAsync(RamaContext database, EstateScope scope, CancellationToken cancel)
+    {
+        await using var command = Settings(database.Database.GetDbConnection(), scope);
+        command.Transaction = database.Database.CurrentTransaction?.GetDbTransaction();
+        await command.ExecuteNonQueryAsync(cancel);
+    }
+
+    public override async Task ConnectionOpenedAsync(
+        DbConnection connection,
+        ConnectionEndEventData eventData,
+        CancellationToken cancellationToken = default
+    )
+    {
+        await using var command = Settings(connection, scope);
+        await command.ExecuteNonQueryAsync(cancellationToken);
+    }
+
+    public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData)
+    {
+        using var command = Settings(connection, scope);
+        command.ExecuteNonQuery();
+    }
+
+    // Both are GUIDs, so that nothing needs quoting.
+    private static DbCommand Settings(DbConnection connection, EstateScope scope)
+    {
+        var command = connection.CreateCommand();
+        command.CommandText =
+            $"select set_config('rama.estate', '{Text(scope.EstateId)}', false), set_config('rama.person', '{Text(scope.Author?.PersonId ?? default)}', false)";
+        return command;
+    }
+
+    private static string Text(Guid id) => id == default ? "" : id.ToString();
+}

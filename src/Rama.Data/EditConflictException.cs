@@ -1,8 +1,0 @@
-namespace Rama.Data;
-
-/// <summary>Someone else saved the same planting first. Carries what they saved, so that nothing typed is lost.</summary>
-public sealed class EditConflictException(StoredPlanting current)
-    : Exception("The planting was changed by someone else.")
-{
-    public StoredPlanting Current { get; } = current;
-}

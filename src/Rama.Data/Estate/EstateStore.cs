@@ -1,0 +1,36 @@
+using Microsoft.EntityFrameworkCore;
+using Rama.Core.Explain;
+using Rama.Core.Season;
+using Rama.Data.Database;
+
+namespace Rama.Data.Estate;
+
+/// <summary>Reads and saves the estate in scope as a whole, and the season it plans for.</summary>
+public sealed class EstateStore(RamaContext database, EstateScope scope)
+{
+    /// <summary>The estate in scope.</summary>
+    public Task<EstateRecord> ReadAsync(CancellationToken cancel) =>
+        database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
+
+    /// <summary>Saves what is told of the estate as a whole.</summary>
+    /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
+    public async Task SaveAsync(EstateEntry entry, CancellationToken cancel)
+    {
+        var estate = await ReadAsync(cancel);
+        (estate.Name, estate.CrewHoursPerWeek) = entry.Read();
+        estate.Take(entry.BodyMarks);
+        await database.SaveChangesAsync(cancel);
+    }
+
+    /// <summary>Closes the season at hand and plans for another, the next or the one before; plans of the old one stay readable.</summary>
+    /// <exception cref="UnusableEntryException">The season cannot be planned for.</exception>
+    public async Task BeginSeasonAsync(double? season, CancellationToken cancel)
+    {
+        var estate = await ReadAsync(cancel);
+        var reader = new EntryReader();
+        var next = reader.RequiredWhole("season", "Season", season, "", estate.Season - 1, estate.Season + 1);
+        reader.ThrowIfAny();
+        estate.Season = (int)next;
+        await database.SaveChangesAsync(cancel);
+    }
+}

@@ -1,0 +1,102 @@
+using Rama.Core.Count;
+using Rama.Core.Count.Floral;
+using Rama.Core.Count.Vigour;
+using Rama.Data.Database;
+
+namespace Rama.Data.Field;
+
+/// <summary>What an entry from the field tells.</summary>
+public enum FieldKind
+{
+    /// <summary>A tree was counted.</summary>
+    Tree,
+
+    /// <summary>A tree of the walk was left out.</summary>
+    Skip,
+
+    /// <summary>Buds were cut.</summary>
+    Cut,
+
+    /// <summary>Something was seen on the vigour walk.</summary>
+    Mark,
+}
+
+/// <summary>What became of an entry from the field.</summary>
+public enum FieldStanding
+{
+    /// <summary>The count says it.</summary>
+    InForce,
+
+    /// <summary>A later one took its place.</summary>
+    Superseded,
+
+    /// <summary>Somebody else had counted the tree before; both are kept until somebody chooses.</summary>
+    Conflict,
+
+    /// <summary>Somebody chose the other one.</summary>
+    SetAside,
+
+    /// <summary>Taken back by who made it.</summary>
+    Withdrawn,
+}
+
+/// <summary>What the field told: kept as it arrived, whatever became of it.</summary>
+public sealed class FieldEntryRecord : IEstateOwned
+{
+    public Guid EstateId { get; init; }
+
+    /// <summary>Given by the device, so that an entry sent twice is one.</summary>
+    public Guid Id { get; init; }
+
+    public Guid PlantingId { get; init; }
+
+    public int Season { get; init; }
+
+    /// <summary>The device it was made on.</summary>
+    public Guid Device { get; init; }
+
+    /// <summary>Its place among the entries of the device.</summary>
+    public long Sequence { get; init; }
+
+    public FieldKind Kind { get; init; }
+
+    public int Row { get; init; }
+
+    /// <summary>Tree in the row; null for a mark on a whole row or buds whose tree nobody noted.</summary>
+    public int? Tree { get; init; }
+
+    /// <summary>When it was made, by the device's clock set right by the server's.</summary>
+    public DateTimeOffset At { get; init; }
+
+    public DateTimeOffset ReceivedAt { get; init; }
+
+    public Guid? PersonId { get; init; }
+
+    public string? Person { get; init; }
+
+    /// <summary>The entry it takes the place of.</summary>
+    public Guid? Supersedes { get; init; }
+
+    public FieldStanding Standing { get; internal set; }
+
+    /// <summary>What was told, as JSON.</summary>
+    public string Data { get; init; } = "";
+
+    internal static string Write(FieldEntry entry) =>
+        StoredJson.WritePart(new FieldData(entry.Counted, entry.SkipReason, entry.Cut, entry.Mark)) ?? "{}";
+
+    /// <summary>What was told.</summary>
+    public FieldData ToData() => StoredJson.ReadPart<FieldData>(Data)!;
+}
+
+/// <summary>What an entry from the field tells: one of these.</summary>
+/// <param name="Counted">The tree counted.</param>
+/// <param name="SkipReason">Why the tree was left out.</param>
+/// <param name="Cut">Buds cut.</param>
+/// <param name="Mark">What was seen.</param>
+public sealed record FieldData(
+    CountedTreeEntry? Counted = null,
+    string? SkipReason = null,
+    BudCutEntry? Cut = null,
+    VigourMarkEntry? Mark = null
+);

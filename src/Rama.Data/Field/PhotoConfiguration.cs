@@ -1,0 +1,24 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.EntityFrameworkCore.Metadata.Builders;
+using Rama.Data.Estate;
+
+namespace Rama.Data.Field;
+
+internal sealed class PhotoConfiguration : IEntityTypeConfiguration<PhotoRecord>
+{
+    public void Configure(EntityTypeBuilder<PhotoRecord> builder)
+    {
+        builder.ToTable("photos", t =>
+            t.HasCheckConstraint("ck_photos_size", $"octet_length(picture) <= {PhotoRecord.MostBytes}")
+        );
+        builder.HasKey(p => new { p.EstateId, p.Id });
+        builder.HasOne<PlantingRecord>().WithMany().HasForeignKey(p => new { p.EstateId, p.PlantingId });
+        builder.HasIndex(p => new
+        {
+            p.EstateId,
+            p.PlantingId,
+            p.Season,
+        });
+        builder.Property(p => p.Person).HasMaxLength(100);
+    }
+}

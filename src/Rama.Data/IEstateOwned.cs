@@ -1,7 +1,0 @@
-namespace Rama.Data;
-
-/// <summary>A row that belongs to one estate: filtered in every query, and behind row-level security in the database.</summary>
-public interface IEstateOwned
-{
-    Guid EstateId { get; }
-}

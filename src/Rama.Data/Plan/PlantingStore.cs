@@ -1,0 +1,405 @@
+using Microsoft.EntityFrameworkCore;
+using Rama.Core.Count;
+using Rama.Core.Decide;
+using Rama.Core.Estate;
+using Rama.Core.Explain;
+using Rama.Core.Plan;
+using Rama.Core.Prescribe;
+using Rama.Core.Result;
+using Rama.Core.Target;
+using Rama.Core.Target.Size;
+using Rama.Data.Count;
+using Rama.Data.Database;
+using Rama.Data.Estate;
+using Rama.Data.History;
+using Rama.Data.Target;
+
+namespace Rama.Data.Plan;
+
+/// <summary>Reads and saves the plantings of the estate in scope. An entry is saved whole or not at all.</summary>
+public sealed class PlantingStore(RamaContext database, EstateStore estates, CatalogueStore catalogues)
+{
+    /// <summary>One planting with its plan of a season, the one at hand unless another is named; null when there is none of that id.</summary>
+    public async Task<StoredPlanting?> FindAsync(Guid id, CancellationToken cancel, int? season = null)
+    {
+        var estate = await estates.ReadAsync(cancel);
+        season ??= estate.Season;
+        var planting = await database
+            .Plantings.Include(p => p.Block!.Site)
+            .Include(p => p.Rows)
+            .Include(p => p.Results)
+            .AsSplitQuery()
+            .SingleOrDefaultAsync(p => p.Id == id, cancel);
+        if (planting is null)
+            return null;
+        var plan = await database
+            .SeasonPlans.Include(p => p.Trees)
+            .SingleOrDefaultAsync(p => p.PlantingId == id && p.Season == season, cancel);
+        return new(
+            planting,
+            plan
+                ?? new()
+                {
+                    EstateId = estate.Id,
+                    PlantingId = id,
+                    Season = season.Value,
+                },
+            estate.Season,
+            (await catalogues.ReadAsync(cancel)).Catalogue
+        );
+    }
+
+    /// <summary>Versions of a planting and of its plan of the season at hand, 0 while nothing is saved for it; null when there is none of that id.</summary>
+    public async Task<(Guid Id, uint Planting, int Season, uint Plan)?> VersionAsync(Guid id, CancellationToken cancel)
+    {
+        var season = (await estates.ReadAsync(cancel)).Season;
+        var planting = await database
+            .Plantings.Where(p => p.Id == id)
+            .Select(p => (uint?)p.Version)
+            .SingleOrDefaultAsync(cancel);
+        var plan = await database
+            .SeasonPlans.Where(p => p.PlantingId == id && p.Season == season)
+            .Select(p => (uint?)p.Version)
+            .SingleOrDefaultAsync(cancel);
+        return planting is { } version ? (id, version, season, plan ?? 0) : null;
+    }
+
+    /// <summary>Adds a planting.</summary>
+    /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
+    public async Task<StoredPlanting> AddAsync(PlantingEntry entry, CancellationToken cancel)
+    {
+        var estate = await estates.ReadAsync(cancel);
+        var read = entry.Read(estate.Season, (await catalogues.ReadAsync(cancel)).Catalogue);
+        var planting = new PlantingRecord { EstateId = estate.Id };
+        planting.Take(entry);
+        (await Ground.LoadAsync(database, estate, cancel)).Place(planting, read.Site, read.Block);
+        database.Add(planting);
+        await SaveAsync(cancel);
+        return (await FindAsync(planting.Id, cancel))!;
+    }
+
+    /// <summary>Saves the planting itself; null when there is none of that id.</summary>
+    /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
+    public Task<StoredPlanting?> SaveAsync(Guid id, uint version, PlantingEntry entry, CancellationToken cancel) =>
+        ChangePlantingAsync(
+            id,
+            version,
+            async stored =>
+            {
+                var read = entry.Read(stored.Season, stored.Catalogue);
+                stored.Planting.Take(entry);
+                (await Ground.LoadAsync(database, await estates.ReadAsync(cancel), cancel)).Place(
+                    stored.Planting,
+                    read.Site,
+                    read.Block
+                );
+            },
+            cancel,
+            mayLeaveGround: true
+        );
+
+    /// <summary>Saves the rows; null when there is no such planting.</summary>
+    /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
+    public Task<StoredPlanting?> SaveAsync(Guid id, uint version, RowListEntry entry, CancellationToken cancel) =>
+        ChangePlantingAsync(
+            id,
+            version,
+            async stored =>
+            {
+                var rows = entry.Read();
+                if (rows is not null)
+                    await KeepApartAsync(stored.Planting, rows, entry, cancel);
+                stored.Planting.Take(rows);
+            },
+            cancel
+        );
+
+    /// <summary>Saves what past seasons brought; null when there is no such planting.</summary>
+    /// <exception cref="UnusableEntryException">The entries cannot be used; nothing is saved.</exception>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
+    public Task<StoredPlanting?> SaveAsync(Guid id, uint version, SeasonRecordsEntry entry, CancellationToken cancel) =>
+        ChangePlantingAsync(
+            id,
+            version,
+            stored =>
+            {
+                entry.Read(stored.Season);
+                stored.Planting.Take(entry);
+                return Task.CompletedTask;
+            },
+            cancel
+        );
+
+    /// <summary>Removes a planting with its plans and records; the history keeps that it was there. False when there is none of that id.</summary>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is removed.</exception>
+    public async Task<bool> RemoveAsync(Guid id, uint version, CancellationToken cancel) =>
+        await ChangePlantingAsync(
+            id,
+            version,
+            stored =>
+            {
+                database.Remove(stored.Planting);
+                return Task.CompletedTask;
+            },
+            cancel,
+            mayLeaveGround: true
+        )
+            is not null;
+
+    /// <summary>What changed at a planting, the latest first.</summary>
+    public async Task<IReadOnlyList<ChangeRecord>> HistoryAsync(Guid id, int most, CancellationToken cancel) =>
+        await database
+            .Changes.AsNoTracking()
+            .Where(c => c.PlantingId == id)
+            .OrderByDescending(c => c.Id)
+            .Take(most)
+            .ToListAsync(cancel);
+
+    /// <summary>Saves the target of the season at hand; null when there is no such planting.</summary>
+    /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
+    public Task<StoredPlanting?> SaveAsync(Guid id, uint version, TargetEntry entry, CancellationToken cancel) =>
+        ChangeAsync(
+            id,
+            stored =>
+            {
+                if (entry.IsUntouched)
+                    entry.Read();
+                PlanReading.Of(stored.ToEntry() with { Target = entry }, stored.Catalogue).ThrowIfWrong("target");
+                stored.Plan.Take(entry);
+                database.Add(
+                    TargetVersionRecord.Of(stored.Plan.EstateId, id, stored.Plan.Season, TargetAct.Set, entry)
+                );
+                ExpectPlan(stored.Plan, version);
+                // The target may set the limits of the trunk classes.
+                return MeasuredSum.RefreshAsync(database, [stored.Plan], cancel);
+            },
+            cancel
+        );
+
+    /// <summary>Saves fruit that were measured and weighed; null when there is no such planting.</summary>
+    /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
+    public Task<StoredPlanting?> SaveAsync(Guid id, uint version, FruitSampleEntry entry, CancellationToken cancel) =>
+        ChangePlantingAsync(
+            id,
+            version,
+            stored =>
+            {
+                entry.Read();
+                stored.Planting.Take(entry);
+                return Task.CompletedTask;
+            },
+            cancel
+        );
+
+    /// <summary>Saves the count of the season at hand; null when there is no such planting.</summary>
+    /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
+    public Task<StoredPlanting?> SaveAsync(Guid id, uint version, SurveyEntry entry, CancellationToken cancel) =>
+        ChangePlanAsync(
+            id,
+            version,
+            plan =>
+            {
+                entry.Read();
+                plan.Take(entry);
+            },
+            cancel
+        );
+
+    /// <summary>Saves tolerance and cap of the season at hand; null when there is no such planting.</summary>
+    /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
+    public Task<StoredPlanting?> SaveAsync(
+        Guid id,
+        uint version,
+        DecisionSettingsEntry entry,
+        CancellationToken cancel
+    ) =>
+        ChangePlanAsync(
+            id,
+            version,
+            plan =>
+            {
+                entry.ReadSettings();
+                plan.Take(entry);
+            },
+            cancel
+        );
+
+    /// <summary>Saves how the system is cut and what demonstration trees showed; null when there is no such planting.</summary>
+    /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
+    public Task<StoredPlanting?> SaveAsync(Guid id, uint version, CuttingEntry entry, CancellationToken cancel) =>
+        ChangeAsync(
+            id,
+            stored =>
+            {
+                PlanReading.Of(stored.ToEntry() with { Cutting = entry }, stored.Catalogue).ThrowIfWrong("cutting");
+                stored.Plan.Take(entry);
+                ExpectPlan(stored.Plan, version);
+                return Task.CompletedTask;
+            },
+            cancel
+        );
+
+    // A tree place belongs to one planting: two plantings of a block may share a row, not a place in it.
+    private async Task KeepApartAsync(
+        PlantingRecord planting,
+        RowList rows,
+        RowListEntry entry,
+        CancellationToken cancel
+    )
+    {
+        var others = await database
+            .Plantings.Where(p => p.BlockId == planting.BlockId && p.Id != planting.Id)
+            .SelectMany(
+                p => p.Rows,
+                (p, row) =>
+                    new
+                    {
+                        p.Code,
+                        row.Row,
+                        row.FirstTree,
+                        row.Trees,
+                    }
+            )
+            .ToListAsync(cancel);
+        var taken = others.ToLookup(o => o.Row);
+        var reader = new EntryReader();
+        foreach (var row in rows.Rows)
+        {
+            if (
+                taken[row.Number]
+                    .FirstOrDefault(o => o.FirstTree <= row.LastTree && row.FirstTree < o.FirstTree + o.Trees)
+                is not { } other
+            )
+                continue;
+            var line = entry
+                .Rows.Index()
+                .First(r => r.Item.Row == row.Number && (r.Item.FirstTree ?? 1) == row.FirstTree)
+                .Index;
+            reader.Add(
+                $"rows[{line}].row",
+                "duplicate",
+                $"Row {row.Number}: some of its trees belong to planting {other.Code} of the same block."
+            );
+        }
+        reader.ThrowIfAny();
+    }
+
+    private Task<StoredPlanting?> ChangePlantingAsync(
+        Guid id,
+        uint version,
+        Func<StoredPlanting, Task> change,
+        CancellationToken cancel,
+        bool mayLeaveGround = false
+    ) =>
+        ChangeAsync(
+            id,
+            async stored =>
+            {
+                await change(stored);
+                Expect(stored.Planting, version);
+            },
+            cancel,
+            after: mayLeaveGround ? ClearEmptyGroundAsync : null
+        );
+
+    private async Task ClearEmptyGroundAsync(CancellationToken cancel)
+    {
+        await (await Ground.LoadAsync(database, await estates.ReadAsync(cancel), cancel)).ClearEmptyAsync(cancel);
+        await database.SaveChangesAsync(cancel);
+    }
+
+    private Task<StoredPlanting?> ChangePlanAsync(
+        Guid id,
+        uint version,
+        Action<SeasonPlanRecord> change,
+        CancellationToken cancel
+    ) =>
+        ChangeAsync(
+            id,
+            stored =>
+            {
+                change(stored.Plan);
+                ExpectPlan(stored.Plan, version);
+                return MeasuredSum.RefreshAsync(database, [stored.Plan], cancel);
+            },
+            cancel
+        );
+
+    private void ExpectPlan(SeasonPlanRecord plan, uint version)
+    {
+        if (plan.Version != 0)
+        {
+            Expect(plan, version);
+            return;
+        }
+        // Read when there was a plan, which is gone or of another season.
+        if (version != 0)
+            throw new DbUpdateConcurrencyException();
+        database.Add(plan);
+    }
+
+    // Written even when equal to what is stored: without a write nobody would notice that someone saved in between.
+    private void Expect(object root, uint version)
+    {
+        var entry = database.Entry(root);
+        if (entry.State != EntityState.Deleted)
+            entry.State = EntityState.Modified;
+        entry.Property(nameof(PlantingRecord.Version)).OriginalValue = version;
+    }
+
+    private async Task<StoredPlanting?> ChangeAsync(
+        Guid id,
+        Func<StoredPlanting, Task> change,
+        CancellationToken cancel,
+        Func<CancellationToken, Task>? after = null
+    )
+    {
+        if (await FindAsync(id, cancel) is not { } stored)
+            return null;
+        try
+        {
+            await database.InTransactionAsync(
+                async () =>
+                {
+                    await change(stored);
+                    await SaveAsync(cancel);
+                    if (after is not null)
+                        await after(cancel);
+                },
+                cancel
+            );
+            return stored;
+        }
+        catch (DbUpdateException e) when (e is DbUpdateConcurrencyException || IsOthersRow(e))
+        {
+            database.ChangeTracker.Clear();
+            throw new EditConflictException((await FindAsync(id, cancel))!);
+        }
+    }
+
+    // Two saves of the same plan, trees or rows at once can meet at a key before they meet at the version.
+    // Within one entry nothing stands twice: the core has seen to that.
+    private static bool IsOthersRow(DbUpdateException e) =>
+        e.IsTakenKey(CountedTreeConfiguration.Table, SeasonPlanConfiguration.Table, PlantingRowConfiguration.Table);
+
+    private async Task SaveAsync(CancellationToken cancel)
+    {
+        try
+        {
+            await database.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException e) when (e.Breaks(PlantingConfiguration.CodeIndex))
+        {
+            throw new UnusableEntryException([
+                new("code", "duplicate", "Planting: another planting of this estate already has this code."),
+            ]);
+        }
+    }
+}

@@ -1,0 +1,168 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Rama.Core.Count;
+using Rama.Core.Count.Floral;
+using Rama.Core.Count.Vigour;
+using Rama.Core.Crops;
+using Rama.Data.Count;
+using Rama.Data.Field;
+using Rama.Data.Plan;
+using Rama.Web.Accounts;
+
+namespace Rama.Web.Field;
+
+/// <summary>What the field told.</summary>
+/// <param name="Id">The entry.</param>
+/// <param name="Kind">What it tells.</param>
+/// <param name="Standing">What became of it.</param>
+/// <param name="Row">Row number.</param>
+/// <param name="Tree">Tree in the row; null for a whole row.</param>
+/// <param name="At">When it was made.</param>
+/// <param name="Person">Who made it.</param>
+/// <param name="Counted">The tree counted.</param>
+/// <param name="SkipReason">Why the tree was left out.</param>
+/// <param name="Cut">Buds cut.</param>
+/// <param name="Mark">What was seen.</param>
+/// <param name="InForce">In a conflict: what the count says of the tree.</param>
+public sealed record FieldEntryView(
+    Guid Id,
+    FieldKind Kind,
+    FieldStanding Standing,
+    int Row,
+    int? Tree,
+    DateTimeOffset At,
+    string? Person,
+    CountedTreeEntry? Counted,
+    string? SkipReason,
+    BudCutEntry? Cut,
+    VigourMarkEntry? Mark,
+    CountedTreeEntry? InForce
+)
+{
+    internal static FieldEntryView Of(FieldEntryRecord record, CountedTreeEntry? inForce)
+    {
+        var data = record.ToData();
+        return new(
+            record.Id,
+            record.Kind,
+            record.Standing,
+            record.Row,
+            record.Tree,
+            record.At,
+            record.Person,
+            data.Counted,
+            data.SkipReason,
+            data.Cut,
+            data.Mark,
+            record.Standing == FieldStanding.Conflict ? inForce : null
+        );
+    }
+}
+
+/// <summary>What one person told from the field.</summary>
+/// <param name="Person">Who.</param>
+/// <param name="Trees">Trees counted.</param>
+/// <param name="Last">When the last entry was made.</param>
+public sealed record CounterView(string? Person, int Trees, DateTimeOffset Last);
+
+/// <summary>A photograph.</summary>
+/// <param name="Id">The photograph.</param>
+/// <param name="Row">Row; null for the planting.</param>
+/// <param name="Tree">Tree; null for the row.</param>
+/// <param name="At">When it was taken.</param>
+/// <param name="Person">Who took it.</param>
+public sealed record PhotoView(Guid Id, int? Row, int? Tree, DateTimeOffset At, string? Person);
+
+/// <summary>All the field told of a planting.</summary>
+/// <param name="Entries">Its entries, the latest first.</param>
+/// <param name="Counters">Who counted how much.</param>
+/// <param name="Vigour">What the vigour walk says; null without marks.</param>
+/// <param name="Photos">Photographs.</param>
+public sealed record FieldView(
+    IReadOnlyList<FieldEntryView> Entries,
+    IReadOnlyList<CounterView> Counters,
+    VigourSummary? Vigour,
+    IReadOnlyList<PhotoView> Photos
+);
+
+/// <summary>How a conflict is settled.</summary>
+/// <param name="Take">Whether this entry takes the place of what the count says; otherwise it is set aside.</param>
+public sealed record ChooseEntry(bool Take);
+
+internal static class FieldEndpoints
+{
+    public static RouteGroupBuilder MapField(this RouteGroupBuilder api)
+    {
+        var group = api.MapGroup("").WithTags("Field");
+        group
+            .MapPost("/field", Send)
+            .For(Act.Count)
+            .WithSummary("Send what was entered in the field; an entry sent twice is one");
+        group
+            .MapGet("/plantings/{id:guid}/field", Read)
+            .For(Act.Read)
+            .WithSummary("What the field told of a planting in a season");
+        group
+            .MapPut("/plantings/{id:guid}/field/{entry:guid}", Choose)
+            .For(Act.Count)
+            .WithSummary("Settle a conflict between two counts of one tree");
+        return api;
+    }
+
+    private static async Task<Ok<IReadOnlyList<FieldReceipt>>> Send(
+        FieldBatch batch,
+        CountStore store,
+        CancellationToken cancel
+    ) => TypedResults.Ok(await store.TakeAsync(batch, cancel));
+
+    private static async Task<Results<Ok<FieldView>, NotFound>> Read(
+        Guid id,
+        PlantingStore plantings,
+        CountStore store,
+        PhotoStore photos,
+        CancellationToken cancel,
+        int? season = null
+    )
+    {
+        if (await plantings.FindAsync(id, cancel, season) is not { } stored)
+            return TypedResults.NotFound();
+        var entries = await store.EntriesAsync(id, stored.Plan.Season, cancel);
+        var counted = stored.Plan.Trees.ToDictionary(t => (t.Row, (int?)t.Tree), t => t.ToEntry());
+        var marks = entries
+            .Where(e => e is { Kind: FieldKind.Mark, Standing: FieldStanding.InForce })
+            .Select(e => e.ToData().Mark!.Read())
+            .ToList();
+        var crop = stored.Catalogue.Variety(stored.Planting.Variety)?.Crop;
+        return TypedResults.Ok(
+            new FieldView(
+                [.. entries.Select(e => FieldEntryView.Of(e, counted.GetValueOrDefault((e.Row, e.Tree))))],
+                [
+                    .. entries
+                        .Where(e =>
+                            e is { Kind: FieldKind.Tree, Standing: FieldStanding.InForce or FieldStanding.Conflict }
+                        )
+                        .GroupBy(e => e.Person)
+                        .Select(g => new CounterView(g.Key, g.Count(), g.Max(e => e.At)))
+                        .OrderByDescending(c => c.Last),
+                ],
+                VigourSummary.Of(marks, crop is null ? BearingHabit.MixedBud : stored.Catalogue.Crop(crop).Habit),
+                [
+                    .. (await photos.ListAsync(id, stored.Plan.Season, cancel)).Select(p => new PhotoView(
+                        p.Id,
+                        p.Row,
+                        p.Tree,
+                        p.At,
+                        p.Person
+                    )),
+                ]
+            )
+        );
+    }
+
+    private static async Task<Results<NoContent, NotFound>> Choose(
+        Guid id,
+        Guid entry,
+        ChooseEntry body,
+        CountStore store,
+        CancellationToken cancel
+    ) => await store.ChooseAsync(id, entry, body.Take, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
+}

@@ -1,0 +1,113 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Rama.Core.Count;
+using Rama.Core.Count.Estimate;
+using Rama.Core.Decide;
+using Rama.Core.Estate;
+using Rama.Core.Plan;
+using Rama.Core.Prescribe;
+using Rama.Core.Result;
+using Rama.Core.Target;
+using Rama.Core.Target.Size;
+using Rama.Data.Database;
+using Rama.Data.Plan;
+
+namespace Rama.Web.Plan;
+
+/// <summary>A planting with what was entered for the season and the plan that follows from it.</summary>
+/// <param name="Id">Identifier.</param>
+/// <param name="PlantingVersion">Version of the planting, to be sent back when saving it.</param>
+/// <param name="PlanVersion">Version of target, count and settings, to be sent back when saving one of them.</param>
+/// <param name="Season">Calendar year of the harvest planned for.</param>
+/// <param name="IsPast">Whether it is another season than the one at hand: it can be read and not changed.</param>
+/// <param name="Planting">The planting as entered.</param>
+/// <param name="Rows">Its rows as entered.</param>
+/// <param name="Records">Past seasons as entered.</param>
+/// <param name="Alternation">How much the yields of past seasons swing; null where no two neighbouring ones are known.</param>
+/// <param name="FruitSample">Fruit measured and weighed, as entered.</param>
+/// <param name="Target">The target as entered.</param>
+/// <param name="Count">The count as entered.</param>
+/// <param name="Measured">What is known of the trees not counted.</param>
+/// <param name="Settings">Tolerance and cap as entered.</param>
+/// <param name="Cutting">How the system is cut, as chosen, and what demonstration trees showed.</param>
+/// <param name="Plan">What follows.</param>
+public sealed record PlantingView(
+    Guid Id,
+    uint PlantingVersion,
+    uint PlanVersion,
+    int Season,
+    bool IsPast,
+    PlantingEntry Planting,
+    RowListEntry Rows,
+    SeasonRecordsEntry Records,
+    Alternation? Alternation,
+    FruitSampleEntry FruitSample,
+    TargetEntry Target,
+    SurveyEntry Count,
+    MeasuredTrees Measured,
+    DecisionSettingsEntry Settings,
+    CuttingEntry Cutting,
+    PruningPlan Plan
+)
+{
+    internal static PlantingView Of(StoredPlanting stored)
+    {
+        var entry = stored.ToEntry();
+        var plan = stored.ToPlan();
+        var records = stored.Planting.ToRecords();
+        return new(
+            stored.Planting.Id,
+            stored.Planting.Version,
+            stored.Plan.Version,
+            entry.Season,
+            entry.Season != stored.Season,
+            entry.Planting,
+            entry.Rows,
+            records,
+            Swings(records, stored.Season, plan),
+            entry.FruitSample,
+            entry.Target,
+            entry.Count,
+            entry.Measured,
+            entry.Settings,
+            entry.Cutting,
+            plan
+        );
+    }
+
+    private static Alternation? Swings(SeasonRecordsEntry records, int season, PruningPlan plan) =>
+        Alternation.Of(
+            records
+                .Read(season)
+                .Select(r => (r.Season, Yield: r.KgPerHa(plan.Density?.BearingTreesPerHa ?? double.NaN)))
+                .Where(r => r.Yield is { } yield && !double.IsNaN(yield))
+                .Select(r => (r.Season, r.Yield!.Value))
+        );
+}
+
+/// <summary>Someone else saved first; nothing was saved. What they saved comes along, what was sent is the sender's to keep.</summary>
+/// <param name="Title">What happened.</param>
+/// <param name="Status">HTTP status.</param>
+/// <param name="Current">The planting as it stands now.</param>
+public sealed record EditConflict(string Title, int Status, PlantingView Current)
+{
+    internal static EditConflict Of(EditConflictException e) =>
+        new(e.Message, StatusCodes.Status409Conflict, PlantingView.Of(e.Current));
+}
+
+/// <summary>How every save of a planting answers.</summary>
+internal static class Saving
+{
+    public static async Task<Results<Ok<PlantingView>, NotFound, Conflict<EditConflict>>> Answer(
+        Task<StoredPlanting?> save
+    )
+    {
+        try
+        {
+            return await save is { } stored ? TypedResults.Ok(PlantingView.Of(stored)) : TypedResults.NotFound();
+        }
+        catch (EditConflictException e)
+        {
+            return TypedResults.Conflict(EditConflict.Of(e));
+        }
+    }
+}

@@ -1,0 +1,116 @@
+using System.Text.Json;
+using Microsoft.AspNetCore.Http.HttpResults;
+using Rama.Core.Explain;
+using Rama.Core.Prescribe;
+using Rama.Core.Systems;
+using Rama.Core.Systems.Language;
+using Rama.Data.Estate;
+using Rama.Web.Accounts;
+using Rama.Web.Estate;
+
+namespace Rama.Web.Systems;
+
+/// <summary>A rule pack with its version.</summary>
+/// <param name="Version">Version of the estate's own; 0 where it is as shipped.</param>
+/// <param name="System">The system.</param>
+/// <param name="Words">Words its rules may use, by what they look for.</param>
+public sealed record SystemPack(
+    uint Version,
+    TrainingSystem System,
+    IReadOnlyDictionary<string, IReadOnlyList<RuleWord>> Words
+);
+
+/// <summary>A rule pack to try or save.</summary>
+/// <param name="Version">Version it was read at.</param>
+/// <param name="System">The system as JSON, in the form of the shipped ones.</param>
+public sealed record SavePack(uint Version, JsonElement System);
+
+/// <summary>A pack tried on a sample tree.</summary>
+/// <param name="System">The system.</param>
+/// <param name="FloralBuds">Floral buds before.</param>
+/// <param name="BudsToLeave">Floral buds to leave.</param>
+/// <param name="Sample">The tree and what the pack cuts on it.</param>
+public sealed record PackPreview(string System, int FloralBuds, double BudsToLeave, CutTree Sample);
+
+internal static class SystemEndpoints
+{
+    // A heavy year, so that the steps have something to do.
+    private const double SampleToLeave = 0.7;
+
+    public static void MapSystems(this RouteGroupBuilder group)
+    {
+        group
+            .MapGet("/catalogue/systems/{system}", Pack)
+            .WithSummary("A training system's rule pack, with the words its rules may use");
+        group.MapPost("/catalogue/systems/preview", Preview).WithSummary("Try a rule pack on a sample tree");
+        group
+            .MapPut("/catalogue/systems", Save)
+            .For(Act.Catalogue)
+            .WithSummary("Save a training system of the estate's own, or its own rules for a shipped one");
+        group
+            .MapDelete("/catalogue/systems/{system}", Remove)
+            .For(Act.Catalogue)
+            .WithSummary("Go back to the shipped training system, or remove one of the estate's own");
+    }
+
+    private static async Task<Results<Ok<SystemPack>, NotFound>> Pack(
+        string system,
+        CatalogueStore store,
+        CancellationToken cancel
+    )
+    {
+        var read = await store.ReadAsync(cancel);
+        return read.Catalogue.System(system) is { } pack
+            ? TypedResults.Ok(
+                new SystemPack(
+                    read.SystemVersions.GetValueOrDefault(system),
+                    pack,
+                    Enum.GetValues<Subject>().ToDictionary(s => s.ToString().ToLowerInvariant(), Vocabulary.For)
+                )
+            )
+            : TypedResults.NotFound();
+    }
+
+    private static Ok<PackPreview> Preview(SavePack body)
+    {
+        var system = Read(body.System);
+        var entry = new CutTreeEntry
+        {
+            System = system.Id,
+            BudsToLeave = Math.Max(1, system.Form.Typical.Buds * SampleToLeave),
+            Seed = 4,
+        };
+        var cut = entry.Calculate(Rama.Core.Estate.Catalogue.Shipped with { OwnSystems = [system] });
+        return TypedResults.Ok(new PackPreview(system.Id, cut.Tree.FloralBuds, entry.BudsToLeave!.Value, cut));
+    }
+
+    private static async Task<Ok<CatalogueView>> Save(SavePack body, CatalogueStore store, CancellationToken cancel)
+    {
+        await store.SaveSystemAsync(Written(body.System), body.Version, cancel);
+        return await CatalogueEndpoints.View(store, cancel);
+    }
+
+    private static async Task<Results<Ok<CatalogueView>, NotFound>> Remove(
+        string system,
+        CatalogueStore store,
+        CancellationToken cancel
+    ) =>
+        await store.RemoveSystemAsync(system, cancel)
+            ? await CatalogueEndpoints.View(store, cancel)
+            : TypedResults.NotFound();
+
+    private static TrainingSystem Read(JsonElement system)
+    {
+        try
+        {
+            return TrainingSystem.Parse(Written(system));
+        }
+        catch (InvalidDataException e)
+        {
+            throw new UnusableEntryException([new("pack", "pack", e.Message)]);
+        }
+    }
+
+    private static string Written(JsonElement system) =>
+        $$"""{ "$schema": "training-system.schema.json", "system": {{system.GetRawText()}} }""";
+}
