@@ -23,7 +23,7 @@ if (args is ["password", var email])
     return await Preparation.PasswordAsync(builder.Configuration, email);
 
 builder.WebHost.ConfigureKestrel(server => server.Limits.MaxRequestBodySize = 1_000_000);
-builder.Services.ConfigureHttpJsonOptions(json => Json.Configure(json.SerializerOptions));
+builder.Services.ConfigureHttpJsonOptions(json => StrictJson.Configure(json.SerializerOptions));
 builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
 builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<Problems.UnreadableBody>();

@@ -71,7 +71,7 @@ public sealed class CountTests(RamaServer server) : IClassFixture<RamaServer>
             ]}}}",
              "at": "2027-01-27T10:00:00Z", "row": {{{tree["row"]}}}, "tree": {{{tree[
                 "tree"
-            ]}}}, "counted": {"floralBuds": 277}}]}
+            ]}}}, "kind": "tree", "body": {"floralBuds": 277}}]}
             """
         );
         Assert.Equal(200, status);

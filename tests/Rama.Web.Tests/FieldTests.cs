@@ -46,7 +46,7 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
 
     private static string Tree(double buds) =>
         $$$"""
-            "counted": {"floralBuds": {{{buds}}}, "girth": {"value": 16.5, "unit": "cm"}}
+            "kind": "tree", "body": {"floralBuds": {{{buds}}}, "girth": {"value": 16.5, "unit": "cm"}}
             """;
 
     private async Task<List<string>> Send(
@@ -115,7 +115,7 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         var conflict = told["entries"]!.AsArray().Single(e => (string)e!["standing"]! == "conflict")!;
         Assert.Equal(
             (240, 180),
-            ((double)conflict["counted"]!["floralBuds"]!, (double)conflict["inForce"]!["floralBuds"]!)
+            ((double)conflict["body"]!["floralBuds"]!, (double)conflict["inForce"]!["floralBuds"]!)
         );
         Assert.Equal(2, told["counters"]!.AsArray().Count);
 
@@ -187,18 +187,27 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         var planting = await Added("F7");
         var cut = Guid.NewGuid();
         await Send([
-            Entry(planting, Guid.NewGuid(), """ "skipReason": "replant" """, tree: 1),
-            Entry(planting, cut, """ "cut": {"kind": "spur", "floral": 11, "vegetative": 8, "dead": 1} """),
-            Entry(planting, Guid.NewGuid(), """ "counted": {"kinds": [{"kind": "spur", "buds": 200}]} """, tree: 2),
+            Entry(planting, Guid.NewGuid(), """ "kind": "skip", "body": "replant" """, tree: 1),
             Entry(
                 planting,
-                Guid.NewGuid(),
-                """ "mark": {"extension": {"value": 60, "unit": "cm"}, "conditions": ["canker"], "lookAgain": "2027-05-01"} """
+                cut,
+                """ "kind": "cut", "body": {"kind": "spur", "floral": 11, "vegetative": 8, "dead": 1} """
             ),
             Entry(
                 planting,
                 Guid.NewGuid(),
-                """ "cut": {"kind": "spur", "floral": 12, "vegetative": 8, "dead": 0} """,
+                """ "kind": "tree", "body": {"kinds": [{"kind": "spur", "buds": 200}]} """,
+                tree: 2
+            ),
+            Entry(
+                planting,
+                Guid.NewGuid(),
+                """ "kind": "mark", "body": {"extension": {"value": 60, "unit": "cm"}, "conditions": ["canker"], "lookAgain": "2027-05-01"} """
+            ),
+            Entry(
+                planting,
+                Guid.NewGuid(),
+                """ "kind": "cut", "body": {"kind": "spur", "floral": 12, "vegetative": 8, "dead": 0} """,
                 supersedes: cut
             ),
         ]);
@@ -210,7 +219,7 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         Assert.Contains(told["vigour"]!["advice"]!.AsArray(), a => (string)a!["id"]! == "no-wet-cuts");
         Assert.Equal(
             "replant",
-            (string)told["entries"]!.AsArray().Single(e => (string)e!["kind"]! == "skip")!["skipReason"]!
+            (string)told["entries"]!.AsArray().Single(e => (string)e!["kind"]! == "skip")!["body"]!
         );
     }
 
@@ -233,10 +242,84 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         Assert.Equal(200, status);
         var refused = body.AsArray().Where(r => (string)r!["outcome"]! == "refused").ToList();
         Assert.Equal(
-            ["counted.floralBuds", "planting"],
+            ["body.floralBuds", "planting"],
             refused.Select(r => (string)r!["problems"]![0]!["field"]!).Order()
         );
         Assert.Equal([(2, 150)], await Counted(planting));
+    }
+
+    /// <summary>The envelope as phones sent it before there were kinds; some still hold a queue of it.</summary>
+    [Fact]
+    public async Task A_queue_from_before_there_were_kinds_still_arrives()
+    {
+        var planting = await Added("FO");
+        var first = Guid.NewGuid();
+        const string Rest = "\"supersedes\": null, \"mark\": null";
+        Assert.Equal(
+            ["taken", "taken", "taken", "taken", "refused"],
+            await Send([
+                Entry(planting, first, """ "counted": {"floralBuds": 180}, "skipReason": null, "cut": null, """ + Rest),
+                Entry(planting, Guid.NewGuid(), """ "skipReason": "broken" """, tree: 1),
+                Entry(
+                    planting,
+                    Guid.NewGuid(),
+                    """ "cut": {"kind": "spur", "floral": 9, "vegetative": 8, "dead": 1} """
+                ),
+                Entry(planting, Guid.NewGuid(), """ "mark": {"extension": {"value": 60, "unit": "cm"}} """),
+                Entry(planting, Guid.NewGuid(), """ "counted": {"floralBuds": 1}, "skipReason": "broken" """, tree: 4),
+            ])
+        );
+        Assert.Equal([(12, 180)], await Counted(planting));
+        var told = (await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field"))["entries"]!.AsArray();
+        Assert.Equal(["cut", "mark", "skip", "tree"], told.Select(e => (string)e!["kind"]!).Order());
+        Assert.Equal("broken", (string)told.Single(e => (string)e!["kind"]! == "skip")!["body"]!);
+    }
+
+    [Theory]
+    [InlineData(""" "kind": "drone", "body": {} """, "kind")]
+    [InlineData(""" "kind": "0", "body": "x" """, "kind")]
+    [InlineData(""" "kind": "tree" """, "body")]
+    [InlineData(""" "kind": "tree", "body": {"floralBuds": "180"} """, "body")]
+    [InlineData(""" "kind": "tree", "body": {"flowers": 180} """, "body")]
+    [InlineData(""" "kind": "skip", "body": "" """, "body")]
+    [InlineData(""" "kind": "tree", "season": 2024, "body": {"floralBuds": 180} """, "season")]
+    public async Task What_one_entry_tells_wrong_costs_no_other(string told, string field)
+    {
+        var planting = await Added($"FW{_sequence++}{Math.Abs(told.GetHashCode(StringComparison.Ordinal)) % 10_000}");
+        var (status, body) = await _counter.PostAsync(
+            "/api/v1/field",
+            $$"""
+            {"device": "{{Phone}}", "sentAt": "2027-01-27T11:00:00Z", "entries": [
+            {{Entry(planting, Guid.NewGuid(), told)}}, {{Entry(planting, Guid.NewGuid(), Tree(150), tree: 2)}}]}
+            """
+        );
+        Assert.Equal(200, status);
+        Assert.Equal(["refused", "taken"], body.AsArray().Select(r => (string)r!["outcome"]!));
+        Assert.Equal(field, (string)body[0]!["problems"]![0]!["field"]!);
+    }
+
+    [Fact]
+    public async Task What_was_made_last_season_belongs_to_it()
+    {
+        var planting = await Added("FS");
+        await Send([Entry(planting, Guid.NewGuid(), Tree(140) + ", \"season\": 2026")]);
+        Assert.Empty(await Counted(planting));
+        var before = await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}?season=2026");
+        Assert.Equal(140, (double)Assert.Single(before["count"]!["trees"]!.AsArray())!["floralBuds"]!);
+    }
+
+    [Fact]
+    public async Task Who_made_an_entry_is_named_and_not_who_had_signal()
+    {
+        var planting = await Added("FN");
+        var lead = (await application.ClientOf(Role.CrewLead).ReadAsync("/api/v1/session"))["person"]!;
+        await Send([Entry(planting, Guid.NewGuid(), Tree(140) + $", \"person\": \"{lead["id"]}\"")]);
+        // Somebody who does not belong to the estate is nobody here.
+        await Send([Entry(planting, Guid.NewGuid(), Tree(150) + $", \"person\": \"{Guid.NewGuid()}\"", tree: 2)]);
+        var told = (await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field"))["entries"]!.AsArray();
+        var names = told.ToDictionary(e => (int)e!["tree"]!, e => (string)e!["person"]!);
+        Assert.Equal((string)lead["name"]!, names[12]);
+        Assert.NotEqual((string)lead["name"]!, names[2]);
     }
 
     [Fact]

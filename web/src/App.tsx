@@ -33,8 +33,8 @@ const MapPage = lazy(() => import('./stages/estate/MapPage').then((m) => ({ defa
 const CataloguePage = lazy(() => import('./stages/estate/CataloguePage').then((m) => ({ default: m.CataloguePage })));
 const SystemsPage = lazy(() => import('./stages/systems/SystemsPage').then((m) => ({ default: m.SystemsPage })));
 const ExchangePage = lazy(() => import('./exchange/ExchangePage').then((m) => ({ default: m.ExchangePage })));
-const FieldShell = lazy(() => import('./stages/count/field/FieldShell').then((m) => ({ default: m.FieldShell })));
-const FieldPage = lazy(() => import('./stages/count/field/FieldPage').then((m) => ({ default: m.FieldPage })));
+const FieldShell = lazy(() => import('./field/FieldShell').then((m) => ({ default: m.FieldShell })));
+const FieldPage = lazy(() => import('./field/FieldPage').then((m) => ({ default: m.FieldPage })));
 const TallyPage = lazy(() => import('./stages/count/field/TallyPage').then((m) => ({ default: m.TallyPage })));
 const CutPage = lazy(() => import('./stages/count/field/CutPage').then((m) => ({ default: m.CutPage })));
 const WalkPage = lazy(() => import('./stages/count/field/WalkPage').then((m) => ({ default: m.WalkPage })));

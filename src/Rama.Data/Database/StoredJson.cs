@@ -44,8 +44,8 @@ internal static class StoredJson
     /// <summary>Shapes on the ground, as GeoJSON has them.</summary>
     public static readonly JsonSerializerOptions Shape = new() { Converters = { new GeoJsonConverterFactory() } };
 
-    // A number or truth that says nothing is left out too.
-    private static readonly JsonSerializerOptions Told = new(Sparse)
+    /// <summary>A part of something typed: a number or truth that says nothing is left out, too.</summary>
+    public static readonly JsonSerializerOptions Part = new(Sparse)
     {
         DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingDefault,
     };
@@ -61,14 +61,14 @@ internal static class StoredJson
     /// <summary>The text of a part without what says nothing; null where all of it does.</summary>
     public static string? WritePart<T>(T part)
     {
-        var json = JsonSerializer.SerializeToNode(part, Told)!.AsObject();
+        var json = JsonSerializer.SerializeToNode(part, Part)!.AsObject();
         Prune(json);
         return json.Count == 0 ? null : json.ToJsonString();
     }
 
     /// <summary>A part from its text; null where there is none.</summary>
     public static T? ReadPart<T>(string? json)
-        where T : class => json is null ? null : JsonSerializer.Deserialize<T>(json, Told);
+        where T : class => json is null ? null : JsonSerializer.Deserialize<T>(json, Part);
 
     /// <summary>Takes out what says nothing: an amount without a number, a part without an entry.</summary>
     public static void Prune(JsonObject json)

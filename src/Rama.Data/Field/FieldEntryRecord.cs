@@ -1,6 +1,5 @@
-using Rama.Core.Count;
-using Rama.Core.Count.Floral;
-using Rama.Core.Count.Vigour;
+using System.Text.Json;
+using System.Text.Json.Nodes;
 using Rama.Data.Database;
 
 namespace Rama.Data.Field;
@@ -79,24 +78,12 @@ public sealed class FieldEntryRecord : IEstateOwned
 
     public FieldStanding Standing { get; internal set; }
 
-    /// <summary>What was told, as JSON.</summary>
+    /// <summary>What was told, as JSON: its body under the name its handler gives it.</summary>
     public string Data { get; init; } = "";
 
-    internal static string Write(FieldEntry entry) =>
-        StoredJson.WritePart(new FieldData(entry.Counted, entry.SkipReason, entry.Cut, entry.Mark)) ?? "{}";
+    internal static string Write(string member, JsonElement body) =>
+        StoredJson.WritePart(new JsonObject { [member] = JsonNode.Parse(body.GetRawText()) }) ?? "{}";
 
-    /// <summary>What was told.</summary>
-    public FieldData ToData() => StoredJson.ReadPart<FieldData>(Data)!;
+    internal JsonElement? ReadBody(string member) =>
+        JsonElement.Parse(Data).TryGetProperty(member, out var body) ? body : null;
 }
-
-/// <summary>What an entry from the field tells: one of these.</summary>
-/// <param name="Counted">The tree counted.</param>
-/// <param name="SkipReason">Why the tree was left out.</param>
-/// <param name="Cut">Buds cut.</param>
-/// <param name="Mark">What was seen.</param>
-public sealed record FieldData(
-    CountedTreeEntry? Counted = null,
-    string? SkipReason = null,
-    BudCutEntry? Cut = null,
-    VigourMarkEntry? Mark = null
-);

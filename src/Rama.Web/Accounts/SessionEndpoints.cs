@@ -34,7 +34,7 @@ public enum SessionState
 }
 
 /// <summary>The person signed in and how they like to read.</summary>
-public sealed record SessionPerson(string Name, string Email, UnitSystem Units, string Language);
+public sealed record SessionPerson(Guid Id, string Name, string Email, UnitSystem Units, string Language);
 
 /// <summary>An estate a person belongs to.</summary>
 public sealed record SessionEstate(Guid Id, string Name);
@@ -235,7 +235,7 @@ internal static class SessionEndpoints
         var here = memberships.Find(m => m.EstateId == scope.EstateId) ?? memberships.FirstOrDefault();
         return new(
             SessionState.SignedIn,
-            new(person.Name, person.Email!, person.Units, person.Language),
+            new(person.Id, person.Name, person.Email!, person.Units, person.Language),
             [
                 .. memberships
                     .Select(m => new SessionEstate(m.EstateId, m.Estate!.Name))

@@ -81,7 +81,7 @@ internal static class SampleEndpoints
         Guid id,
         SampleSettingsEntry entry,
         PlantingStore plantings,
-        CountStore counts,
+        MeasuredTreesStore counts,
         CancellationToken cancel
     )
     {
@@ -93,7 +93,7 @@ internal static class SampleEndpoints
     private static async Task<Results<Ok<FieldKit>, NotFound>> Kit(
         Guid id,
         PlantingStore plantings,
-        CountStore counts,
+        MeasuredTreesStore counts,
         CancellationToken cancel
     )
     {
@@ -151,7 +151,7 @@ internal static class SampleEndpoints
     private static async Task<SamplePlan> PlanAsync(
         StoredPlanting stored,
         SampleSettings settings,
-        CountStore counts,
+        MeasuredTreesStore counts,
         CancellationToken cancel
     )
     {

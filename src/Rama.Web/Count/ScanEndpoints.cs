@@ -207,7 +207,7 @@ internal static class ScanEndpoints
     private static async Task<Results<Ok<TreeSheetView>, NotFound>> Trees(
         Guid id,
         PlantingStore plantings,
-        CountStore counts,
+        MeasuredTreesStore counts,
         CancellationToken cancel,
         int? season = null
     )

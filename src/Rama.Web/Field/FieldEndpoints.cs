@@ -1,6 +1,5 @@
+using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Rama.Core.Count;
-using Rama.Core.Count.Floral;
 using Rama.Core.Count.Vigour;
 using Rama.Core.Crops;
 using Rama.Data.Count;
@@ -18,11 +17,8 @@ namespace Rama.Web.Field;
 /// <param name="Tree">Tree in the row; null for a whole row.</param>
 /// <param name="At">When it was made.</param>
 /// <param name="Person">Who made it.</param>
-/// <param name="Counted">The tree counted.</param>
-/// <param name="SkipReason">Why the tree was left out.</param>
-/// <param name="Cut">Buds cut.</param>
-/// <param name="Mark">What was seen.</param>
-/// <param name="InForce">In a conflict: what the count says of the tree.</param>
+/// <param name="Body">What is told, in the form of its kind; null where it only takes another back.</param>
+/// <param name="InForce">In a conflict: what is in force instead.</param>
 public sealed record FieldEntryView(
     Guid Id,
     FieldKind Kind,
@@ -31,17 +27,12 @@ public sealed record FieldEntryView(
     int? Tree,
     DateTimeOffset At,
     string? Person,
-    CountedTreeEntry? Counted,
-    string? SkipReason,
-    BudCutEntry? Cut,
-    VigourMarkEntry? Mark,
-    CountedTreeEntry? InForce
+    JsonElement? Body,
+    JsonElement? InForce
 )
 {
-    internal static FieldEntryView Of(FieldEntryRecord record, CountedTreeEntry? inForce)
-    {
-        var data = record.ToData();
-        return new(
+    internal static FieldEntryView Of(FieldEntryRecord record, FieldHandler handler, SeasonPlanRecord plan) =>
+        new(
             record.Id,
             record.Kind,
             record.Standing,
@@ -49,13 +40,9 @@ public sealed record FieldEntryView(
             record.Tree,
             record.At,
             record.Person,
-            data.Counted,
-            data.SkipReason,
-            data.Cut,
-            data.Mark,
-            record.Standing == FieldStanding.Conflict ? inForce : null
+            handler.BodyOf(record),
+            record.Standing == FieldStanding.Conflict ? handler.InForce(plan, record) : null
         );
-    }
 }
 
 /// <summary>What one person told from the field.</summary>
@@ -110,14 +97,15 @@ internal static class FieldEndpoints
 
     private static async Task<Ok<IReadOnlyList<FieldReceipt>>> Send(
         FieldBatch batch,
-        CountStore store,
+        FieldInbox inbox,
         CancellationToken cancel
-    ) => TypedResults.Ok(await store.TakeAsync(batch, cancel));
+    ) => TypedResults.Ok(await inbox.TakeAsync(batch, cancel));
 
     private static async Task<Results<Ok<FieldView>, NotFound>> Read(
         Guid id,
         PlantingStore plantings,
-        CountStore store,
+        FieldInbox inbox,
+        FieldHandlers handlers,
         PhotoStore photos,
         CancellationToken cancel,
         int? season = null
@@ -125,16 +113,15 @@ internal static class FieldEndpoints
     {
         if (await plantings.FindAsync(id, cancel, season) is not { } stored)
             return TypedResults.NotFound();
-        var entries = await store.EntriesAsync(id, stored.Plan.Season, cancel);
-        var counted = stored.Plan.Trees.ToDictionary(t => (t.Row, (int?)t.Tree), t => t.ToEntry());
+        var entries = await inbox.EntriesAsync(id, stored.Plan.Season, cancel);
         var marks = entries
             .Where(e => e is { Kind: FieldKind.Mark, Standing: FieldStanding.InForce })
-            .Select(e => e.ToData().Mark!.Read())
+            .Select(e => handlers.Of<MarksFromField>().BodyOf(e).Read())
             .ToList();
         var crop = stored.Catalogue.Variety(stored.Planting.Variety)?.Crop;
         return TypedResults.Ok(
             new FieldView(
-                [.. entries.Select(e => FieldEntryView.Of(e, counted.GetValueOrDefault((e.Row, e.Tree))))],
+                [.. entries.Select(e => FieldEntryView.Of(e, handlers.Of(e.Kind), stored.Plan))],
                 [
                     .. entries
                         .Where(e =>
@@ -162,7 +149,7 @@ internal static class FieldEndpoints
         Guid id,
         Guid entry,
         ChooseEntry body,
-        CountStore store,
+        FieldInbox inbox,
         CancellationToken cancel
-    ) => await store.ChooseAsync(id, entry, body.Take, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
+    ) => await inbox.ChooseAsync(id, entry, body.Take, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
 }

@@ -70,22 +70,17 @@ export type SchoolAnswer = Schemas['SchoolAnswer'];
 export type RootstockEntry = Schemas['RootstockEntry'];
 export type VarietyEntry = Schemas['VarietyEntry'];
 
-// The API document calls members of small values optional that always come.
-export type Place = Required<Schemas['Point']>;
-export type TreeBranch = Required<Omit<Schemas['Branch'], 'path'>> & { path: Place[] };
+export type Place = Schemas['Point'];
+export type TreeBranch = Schemas['Branch'];
 export type TreeBud = Schemas['BudSite'];
-export type FruitTree = Required<Omit<Schemas['FruitTree'], 'branches' | 'buds'>> & {
-  branches: TreeBranch[];
-  buds: TreeBud[];
-};
-/** A cut as a drawing needs it. */
-export type DrawnCut = Omit<Schemas['CardDrawnCut'], 'at'> & { at: Place };
-export type BenchCut = Omit<Schemas['BenchCut'], 'at'> & { at: Place };
-export type PruningCard = Omit<Schemas['PruningCard'], 'drawing'> & { drawing?: CardDrawing | null };
+export type FruitTree = Schemas['FruitTree'];
+export type DrawnCut = Schemas['CardDrawnCut'];
+export type BenchCut = Schemas['BenchCut'];
+export type PruningCard = Schemas['PruningCard'];
 export type PruningDecision = Schemas['PruningDecision'];
-export type CardDrawing = Omit<Schemas['CardDrawing'], 'tree' | 'cuts'> & { tree: FruitTree; cuts: DrawnCut[] };
-export type BenchView = Omit<Schemas['BenchView'], 'tree' | 'prescribed'> & { tree: FruitTree; prescribed: BenchCut[] };
-export type CutTree = Omit<Schemas['CutTree'], 'tree' | 'cuts'> & { tree: FruitTree; cuts: BenchCut[] };
+export type CardDrawing = Schemas['CardDrawing'];
+export type BenchView = Schemas['BenchView'];
+export type CutTree = Schemas['CutTree'];
 
 /** What the server answers when an entry cannot be used or a request fails. */
 export interface Problem {

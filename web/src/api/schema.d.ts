@@ -5200,22 +5200,22 @@ export interface components {
              * Format: double
              * @description First shape parameter, above 1.
              */
-            a?: number;
+            a: number;
             /**
              * Format: double
              * @description Second shape parameter, above 1.
              */
-            b?: number;
+            b: number;
             /**
              * Format: double
              * @description Mean.
              */
-            mean?: number;
+            mean: number;
             /**
              * Format: double
              * @description Standard deviation.
              */
-            sd?: number;
+            sd: number;
         };
         /** @description A prescription carried out on many trees of a planting, as a crew would by its card: without counting each tree. */
         BlockSimulation: {
@@ -5893,7 +5893,7 @@ export interface components {
             /** @description Buds to leave on it; empty where they are told by trunk class. */
             buds: string;
             /** @description Buds to leave on it by trunk class, in the order of their headings. */
-            byClass?: null | string[];
+            byClass: null | string[];
         };
         /** @description A length the cuts go by. */
         CardMeasure: {
@@ -6091,7 +6091,7 @@ export interface components {
              * @description Height from which the cut is asked for, metres; null where height has nothing to do with
              *                 it.
              */
-            aboveM?: null | number;
+            aboveM: null | number;
             /** @description Whether the cut is made this winter on trees that ask for it. */
             isMade: boolean;
         };
@@ -6291,9 +6291,9 @@ export interface components {
         };
         ClusterRisk: {
             /** Format: double */
-            chance?: number;
+            chance: number;
             /** Format: double */
-            loss?: number;
+            loss: number;
         };
         /**
          * @description What stands in the cells of a column.
@@ -6310,12 +6310,12 @@ export interface components {
              */
             column: number;
             /** @description Unit of all its amounts; null where another column tells it. */
-            unit?: null | string;
+            unit: null | string;
             /**
              * Format: int32
              * @description Number of the column that tells the unit line by line; null where it is the same in all.
              */
-            unitColumn?: null | number;
+            unitColumn: null | number;
         };
         /** @description A counted tree that stands out. It stays in the estimate; somebody should look at it again. */
         CountOutlier: {
@@ -6765,7 +6765,7 @@ export interface components {
             /** @description Where the numbers come from. */
             source: string;
             /** @description What to do with what would take too much. */
-            tooMuch?: components["schemas"]["TooMuch"];
+            tooMuch: components["schemas"]["TooMuch"];
         };
         /** @description Floral buds standing against floral buds wanted, as typed. */
         DecisionEntry: {
@@ -7097,7 +7097,7 @@ export interface components {
             /** @description The entries. */
             entries: components["schemas"]["FieldEntry"][];
         };
-        /** @description One entry of a device, made in the field. */
+        /** @description What is made in the field, whatever it tells: an envelope with a body that the handler of its kind reads. */
         FieldEntry: {
             /**
              * Format: uuid
@@ -7121,24 +7121,36 @@ export interface components {
             at: string;
             /**
              * Format: uuid
+             * @description Who made it, where others send with the same device; the sender when left out.
+             */
+            person?: null | string;
+            /**
+             * Format: int32
+             * @description Season it was made for; the one at hand when left out.
+             */
+            season?: null | number;
+            /** @description What it tells, a word of FieldKind; left out where it only takes another back. */
+            kind?: null | string;
+            /**
+             * Format: uuid
              * @description The entry it takes the place of, or takes back where it tells nothing itself.
              */
-            supersedes: null | string;
+            supersedes?: null | string;
             /**
              * Format: double
-             * @description Row of the tree.
+             * @description Row of the tree, 1 to 9 999.
              */
-            row: null | number;
+            row?: null | number;
             /**
              * Format: double
-             * @description Tree in the row.
+             * @description Tree in the row, 1 to 9 999.
              */
-            tree: null | number;
-            counted: null | components["schemas"]["CountedTreeEntry"];
-            /** @description Why the tree was left out. */
-            skipReason: null | string;
-            cut: null | components["schemas"]["BudCutEntry"];
-            mark: null | components["schemas"]["VigourMarkEntry"];
+            tree?: null | number;
+            body?: null | components["schemas"]["JsonElement"];
+            counted?: null | components["schemas"]["JsonElement"];
+            skipReason?: null | components["schemas"]["JsonElement"];
+            cut?: null | components["schemas"]["JsonElement"];
+            mark?: null | components["schemas"]["JsonElement"];
         };
         /** @description What the field told. */
         FieldEntryView: {
@@ -7168,12 +7180,8 @@ export interface components {
             at: string;
             /** @description Who made it. */
             person: null | string;
-            counted: null | components["schemas"]["CountedTreeEntry"];
-            /** @description Why the tree was left out. */
-            skipReason: null | string;
-            cut: null | components["schemas"]["BudCutEntry"];
-            mark: null | components["schemas"]["VigourMarkEntry"];
-            inForce: null | components["schemas"]["CountedTreeEntry"];
+            body: null | components["schemas"]["JsonElement"];
+            inForce: null | components["schemas"]["JsonElement"];
         };
         /**
          * @description What an entry from the field tells.
@@ -7245,14 +7253,14 @@ export interface components {
              * Format: double
              * @description Smallest accepted value in Unit, for a range.
              */
-            min?: null | number;
+            min: null | number;
             /**
              * Format: double
              * @description Largest accepted value in Unit, for a range.
              */
-            max?: null | number;
+            max: null | number;
             /** @description Unit of the range. */
-            unit?: null | string;
+            unit: null | string;
         };
         /** @description What became of an entry sent. */
         FieldReceipt: {
@@ -7322,7 +7330,7 @@ export interface components {
             value: number;
             /** @description The unit, `1` where there is none. */
             unit: string;
-            words?: null | components["schemas"]["LocalText"];
+            words: null | components["schemas"]["LocalText"];
         };
         /** @description A file as it was read, with what Rama makes of it. */
         FileView: {
@@ -7700,13 +7708,13 @@ export interface components {
             binds: boolean;
         };
         HttpValidationProblemDetails: {
-            type?: null | string;
-            title?: null | string;
+            type: null | string;
+            title: null | string;
             /** Format: int32 */
-            status?: null | number;
-            detail?: null | string;
-            instance?: null | string;
-            errors?: {
+            status: null | number;
+            detail: null | string;
+            instance: null | string;
+            errors: {
                 [key: string]: string[];
             };
         };
@@ -7785,10 +7793,10 @@ export interface components {
         };
         /** @description A step of an import told while it runs: how far it is, and at the end what became of it. */
         ImportStep: {
-            progress?: null | components["schemas"]["ImportProgress"];
-            report?: null | components["schemas"]["ImportReport"];
+            progress: null | components["schemas"]["ImportProgress"];
+            report: null | components["schemas"]["ImportReport"];
             /** @description Why it stopped; nothing is saved then. */
-            failure?: null | string;
+            failure: null | string;
         };
         /** @description A table that can be imported and exported. */
         ImportTableView: {
@@ -8259,7 +8267,7 @@ export interface components {
             /** @description What is expected, in English. */
             message: string;
             /** @description What stands there, as text. */
-            value?: null | string;
+            value: null | string;
         };
         /** @description A text in the languages Rama prints in. */
         LocalText: {
@@ -8288,12 +8296,12 @@ export interface components {
              * @default 0
              */
             mechanical: number;
-            risk?: null | components["schemas"]["ClusterRisk"];
+            risk: null | components["schemas"]["ClusterRisk"];
             /**
              * Format: double
              * @description Share of the buds left over by the known losses: Π(1 − loss). These divide the buds; a risk does not.
              */
-            kept?: number;
+            kept: number;
         };
         /** @description Losses still to come, as typed; each none when left out. */
         LossesEntry: {
@@ -8851,17 +8859,17 @@ export interface components {
              * Format: double
              * @description Along the row.
              */
-            alongM?: number;
+            alongM: number;
             /**
              * Format: double
              * @description Across the row.
              */
-            acrossM?: number;
+            acrossM: number;
             /**
              * Format: double
              * @description Above the ground.
              */
-            heightM?: number;
+            heightM: number;
         };
         /** @description A fault seen in practice. */
         PracticeFault: {
@@ -9182,20 +9190,20 @@ export interface components {
             /** @description What speaks for it. */
             why: components["schemas"]["LocalText"];
             /** @description Settings it changes. */
-            sets?: null | {
+            sets: null | {
                 [key: string]: number;
             };
             /** @description Steps that start elsewhere. */
-            orders?: null | {
+            orders: null | {
                 [key: string]: string;
             };
             /** @description Steps it leaves out. */
-            leavesOut?: null | string[];
+            leavesOut: null | string[];
             /** @description Steps in their order where it differs; those not named follow as they were. */
-            sequence?: null | string[];
-            aim?: null | components["schemas"]["SystemAim"];
+            sequence: null | string[];
+            aim: null | components["schemas"]["SystemAim"];
             /** @description Traits of varieties it is the usual answer for. */
-            suits?: null | string[];
+            suits: null | string[];
         };
         /** @description The page a pruner takes into the row, in words ready to print: what to leave, what to cut in which order, when to stop. */
         PruningCard: {
@@ -9255,13 +9263,13 @@ export interface components {
              */
             measuresHeading: string;
             /** @description Lengths the cuts go by; null, as the drawing is, on a card handed out before they were kept. */
-            measures?: null | components["schemas"]["CardMeasure"][];
-            drawing?: null | components["schemas"]["CardDrawing"];
+            measures: null | components["schemas"]["CardMeasure"][];
+            drawing: null | components["schemas"]["CardDrawing"];
             /**
              * Format: int32
              * @description Version of the prescription, once handed out.
              */
-            version?: null | number;
+            version: null | number;
             /**
              * @description Heading of the buds to leave on a limb, by trunk class.
              * @default
@@ -9271,16 +9279,16 @@ export interface components {
              * @description Headings of the trunk classes over the gauge; empty where one number holds for
              *                 all.
              */
-            gaugeClasses?: null | string[];
+            gaugeClasses: null | string[];
             /**
              * @description What to do with a limb thicker than the gauge that stays; empty where there is none.
              * @default
              */
             gaugeNote: string;
             /** @description Units its lengths are told in. */
-            units?: components["schemas"]["UnitSystem"];
-            way?: null | components["schemas"]["WayOfWorking"];
-            tape?: null | components["schemas"]["CardTape"];
+            units: components["schemas"]["UnitSystem"];
+            way: null | components["schemas"]["WayOfWorking"];
+            tape: null | components["schemas"]["CardTape"];
         };
         /** @description Whether and how hard to prune, and how sure the count makes it. */
         PruningDecision: {
@@ -9404,7 +9412,7 @@ export interface components {
             /** @description Its answers. */
             options: components["schemas"]["PruningAnswer"][];
             /** @description The system's own answer; the first where it is left out. */
-            usual?: null | string;
+            usual: null | string;
         };
         /** @enum {unknown} */
         PruningWeight: "light" | "standard" | "heavy" | null;
@@ -9900,10 +9908,10 @@ export interface components {
              * Format: int32
              * @description Lines taken so far.
              */
-            lines?: null | number;
-            report?: null | components["schemas"]["ScanReport"];
+            lines: null | number;
+            report: null | components["schemas"]["ScanReport"];
             /** @description Why it stopped; nothing is saved then. */
-            failure?: null | string;
+            failure: null | string;
         };
         /** @description What a scan brought to one planting. */
         ScannedPlantingView: {
@@ -10178,6 +10186,8 @@ export interface components {
         };
         /** @description The person signed in and how they like to read. */
         SessionPerson: {
+            /** Format: uuid */
+            id: string;
             name: string;
             email: string;
             units: components["schemas"]["UnitSystem"];
@@ -10479,30 +10489,30 @@ export interface components {
              * Format: double
              * @description Its mean.
              */
-            mean?: number;
+            mean: number;
             /**
              * Format: double
              * @description Its coefficient of variation.
              */
-            cv?: number;
+            cv: number;
         };
         SseItemOfImportStep: {
-            data?: components["schemas"]["ImportStep"];
-            eventType?: null | string;
-            eventId?: null | string;
-            reconnectionInterval?: null | string;
+            data: components["schemas"]["ImportStep"];
+            eventType: null | string;
+            eventId: null | string;
+            reconnectionInterval: null | string;
         };
         SseItemOfScanStep: {
-            data?: components["schemas"]["ScanStep"];
-            eventType?: null | string;
-            eventId?: null | string;
-            reconnectionInterval?: null | string;
+            data: components["schemas"]["ScanStep"];
+            eventType: null | string;
+            eventId: null | string;
+            reconnectionInterval: null | string;
         };
         SseItemOfSimulationStep: {
-            data?: components["schemas"]["SimulationStep"];
-            eventType?: null | string;
-            eventId?: null | string;
-            reconnectionInterval?: null | string;
+            data: components["schemas"]["SimulationStep"];
+            eventType: null | string;
+            eventId: null | string;
+            reconnectionInterval: null | string;
         };
         /**
          * @description Where the work on a planting stands.
@@ -10556,7 +10566,7 @@ export interface components {
             /** @description Kind of cut. */
             kind: components["schemas"]["CutKind"];
             /** @description What to leave: the length of a stub or shortened branch, or the height for a leader; null where the kind tells. */
-            leave?: null | string;
+            leave: null | string;
         };
         /** @description What demonstration trees changed at one step. */
         StepEffect: {
@@ -10832,11 +10842,11 @@ export interface components {
             typical: components["schemas"]["TypicalTree"];
             /** @description Where the numbers come from. */
             source: string;
-            ground?: null | components["schemas"]["SystemGround"];
+            ground: null | components["schemas"]["SystemGround"];
             /** @description Heights at which wires usually run, metres; nobody measures them. */
-            wiresM?: null | number[];
+            wiresM: null | number[];
             /** @description From where a tree shows what the system is about. */
-            seenFrom?: components["schemas"]["TreeView"];
+            seenFrom: components["schemas"]["TreeView"];
         };
         /** @description Distances a system is usually planted at. */
         SystemGround: {
@@ -11302,7 +11312,7 @@ export interface components {
             /** @description Whether limbs were counted, not assumed. */
             limbsCounted: boolean;
             /** @description By what its buds are shared among the classes. */
-            budsBy?: components["schemas"]["BudsOfClasses"];
+            budsBy: components["schemas"]["BudsOfClasses"];
             /**
              * Format: double
              * @description Mean floral buds per tree over the classes.

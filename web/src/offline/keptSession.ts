@@ -17,6 +17,6 @@ export const keptSession = {
   /** At sign-out the plans go too; what waits to be sent stays, tied to its estate. */
   async forget() {
     localStorage.removeItem(key);
-    await (await import('./store')).store.kits.clear().catch(() => undefined);
+    await (await import('../field/queue')).store.kits.clear().catch(() => undefined);
   },
 };

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { api, answered, type CountedTree } from '../../api/client';
+import { bodyOf } from '../../field/kinds';
 import { plantingKey, usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
 import { useChosenSeason } from '../season/useSeason';
@@ -52,12 +53,14 @@ export function FieldNews() {
               <span>{t('outlier.place', { row: c.row, tree: c.tree })}</span>
               <span>
                 {t('news.counted', {
-                  buds: budsOf(c.counted) ?? 0,
+                  buds: budsOf(bodyOf(c, 'tree')) ?? 0,
                   person: c.person ?? '–',
                   time: time.format(new Date(c.at)),
                 })}
                 <br />
-                <span className="small dim">{t('news.in-force', { buds: budsOf(c.inForce) ?? 0 })}</span>
+                <span className="small dim">
+                  {t('news.in-force', { buds: budsOf(c.inForce as CountedTree | null) ?? 0 })}
+                </span>
               </span>
               <span>
                 <Button size="small" disabled={!may('count')} onClick={() => void choose(c.id, true)} data-test="take">
@@ -78,7 +81,7 @@ export function FieldNews() {
       ))}
       {skipped.length > 0 && (
         <p className="small dim">
-          {t('news.skipped', { list: skipped.map((s) => `${s.row}/${s.tree} (${s.skipReason})`).join(', ') })}
+          {t('news.skipped', { list: skipped.map((s) => `${s.row}/${s.tree} (${bodyOf(s, 'skip')})`).join(', ') })}
         </p>
       )}
       {vigour && (
@@ -135,9 +138,9 @@ export function FieldNews() {
               {marks.map((m) => (
                 <li key={m.id}>
                   {m.tree === null ? t('news.row', { row: m.row }) : t('outlier.place', { row: m.row, tree: m.tree })}
-                  {(m.mark?.conditions ?? []).map((c) => ` · ${t(`walk.condition.${c}`)}`)}
-                  {m.mark?.lookAgain && ` · ${m.mark.lookAgain}`}
-                  {m.mark?.note && ` · ${m.mark.note}`}
+                  {(bodyOf(m, 'mark')?.conditions ?? []).map((c) => ` · ${t(`walk.condition.${c}`)}`)}
+                  {bodyOf(m, 'mark')?.lookAgain && ` · ${bodyOf(m, 'mark')!.lookAgain}`}
+                  {bodyOf(m, 'mark')?.note && ` · ${bodyOf(m, 'mark')!.note}`}
                 </li>
               ))}
             </ul>

@@ -238,7 +238,7 @@ export function CataloguePage() {
 const sourced = (name: string, { value, source }: { value: number; source: string }, unit: string): Step => ({
   code: 'catalogue',
   formula: 'from the catalogue',
-  result: { name, value, unit },
+  result: { name, value, unit, words: null },
   inputs: [],
   source,
 });

@@ -1,10 +1,11 @@
 import { useRef, useState } from 'react';
-import { store, type KeptKit, type Queued } from '../../../offline/store';
+import { bodyOf } from '../../../field/kinds';
+import { store, type KeptKit, type Queued } from '../../../field/queue';
 import { useReading } from '../../../words/useReading';
 import { BudGuide } from './BudGuide';
-import { PlantingBar } from './PlantingBar';
-import { useField, useMade } from './useField';
-import { WithKit } from './WithKit';
+import { PlantingBar } from '../../../field/PlantingBar';
+import { useField, useMade } from '../../../field/useField';
+import { WithKit } from '../../../field/WithKit';
 
 const found = ['floral', 'vegetative', 'dead'] as const;
 type Found = (typeof found)[number];
@@ -26,10 +27,10 @@ function Cutting({ kept }: { kept: KeptKit }) {
   const lines = newest(made);
   // What this tree and kind has been given so far is added to, and sent again in place of it.
   const line = lines.get(`${row}/${tree}/${kind}`);
-  const at = (what: Found) => line?.entry.cut?.[what] ?? 0;
+  const at = (what: Found) => cutOf(line)?.[what] ?? 0;
   const cut = found.reduce((sum, what) => sum + at(what), 0);
-  const ofKind = [...lines.values()].filter((q) => q.entry.cut?.kind === kind);
-  const all = (what: Found) => ofKind.reduce((sum, q) => sum + (q.entry.cut?.[what] ?? 0), 0);
+  const ofKind = [...lines.values()].filter((q) => cutOf(q)?.kind === kind);
+  const all = (what: Found) => ofKind.reduce((sum, q) => sum + (cutOf(q)?.[what] ?? 0), 0);
   const allCut = found.reduce((sum, what) => sum + all(what), 0);
   const placed = /^[1-9]\d*$/.test(row) && /^[1-9]\d*$/.test(tree);
   const share = kit.shares.find((s) => s.kind === kind);
@@ -44,17 +45,13 @@ function Cutting({ kept }: { kept: KeptKit }) {
         `${row}/${tree}/${kind}`,
       );
       const counts = Object.fromEntries(
-        found.map((f) => [f, (last?.entry.cut?.[f] ?? 0) + (f === what ? by : 0)]),
+        found.map((f) => [f, (cutOf(last)?.[f] ?? 0) + (f === what ? by : 0)]),
       ) as Record<Found, number>;
       if (counts[what] < 0) return;
       const left = counts.floral + counts.vegetative + counts.dead;
-      await put({
-        planting: kept.id,
-        row: Number(row),
-        tree: Number(tree),
-        supersedes: last?.id ?? null,
-        ...(left > 0 ? { cut: { kind, ...counts } } : {}),
-      });
+      const here = { planting: kept.id, season: kit.season, row: Number(row), tree: Number(tree) };
+      if (left > 0) await put({ ...here, supersedes: last?.id ?? null, kind: 'cut', body: { kind, ...counts } });
+      else if (last) await put({ ...here, supersedes: last.id });
     });
   }
   return (
@@ -160,11 +157,14 @@ function Cutting({ kept }: { kept: KeptKit }) {
   );
 }
 
+const cutOf = (q: Queued | undefined) => (q ? bodyOf(q.entry, 'cut') : null);
+
 /** The newest entry of each tree and kind. */
 function newest(made: Queued[]) {
   const lines = new Map<string, Queued>();
   for (const q of made) {
-    if (q.entry.cut) lines.set(`${q.entry.row}/${q.entry.tree}/${q.entry.cut.kind}`, q);
+    const cut = cutOf(q);
+    if (cut) lines.set(`${q.entry.row}/${q.entry.tree}/${cut.kind}`, q);
     else if (q.entry.supersedes) for (const [key, line] of lines) if (line.id === q.entry.supersedes) lines.delete(key);
   }
   return lines;

@@ -1,10 +1,11 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { store, type KeptKit, type TreeAtHand } from '../../../offline/store';
+import { bodyOf } from '../../../field/kinds';
+import { store, type KeptKit, type TreeAtHand } from '../../../field/queue';
 import { parseNumber } from '../../../units/parse';
 import { useKeys } from '../../../keys/useKeys';
 import { useReading } from '../../../words/useReading';
-import { PhotoKey } from './PhotoKey';
-import { PlantingBar } from './PlantingBar';
+import { PhotoKey } from '../../../field/PhotoKey';
+import { PlantingBar } from '../../../field/PlantingBar';
 import { floralBuds, running } from './stop';
 import {
   canUndo,
@@ -24,8 +25,8 @@ import {
   type Tally,
 } from './tally';
 import { caliperChosen, chooseCaliper, useCaliper } from './caliper';
-import { useField, useMade } from './useField';
-import { WithKit } from './WithKit';
+import { useField, useMade } from '../../../field/useField';
+import { WithKit } from '../../../field/WithKit';
 
 const skipReasons = ['missing', 'replant', 'pollinizer', 'broken', 'unlike', 'other'] as const;
 
@@ -78,7 +79,7 @@ function Counting({ kept, before }: { kept: KeptKit; before: TreeAtHand | null }
       new Set([
         ...kit.counted.map((c) => `${c.row}/${c.tree}`),
         ...own.keys(),
-        ...made.filter((q) => q.entry.skipReason != null).map((q) => `${q.entry.row}/${q.entry.tree}`),
+        ...made.filter((q) => bodyOf(q.entry, 'skip') !== null).map((q) => `${q.entry.row}/${q.entry.tree}`),
       ]),
     [kit, own, made],
   );
@@ -94,6 +95,7 @@ function Counting({ kept, before }: { kept: KeptKit; before: TreeAtHand | null }
 
   const row = place?.row ?? (next ? String(next.row) : '');
   const tree = place?.tree ?? (next ? String(next.tree) : '');
+  const here = { planting: kept.id, season: kit.season, row: Number(row), tree: Number(tree) };
   const stop = kit.route.find((s) => String(s.row) === row && String(s.tree) === tree);
   const kinds = tally.by === 'kinds' ? kit.kinds : [tally.by === 'floral' ? 'floral' : 'any'];
   const read = (text: string) => parseNumber(text, language);
@@ -112,7 +114,7 @@ function Counting({ kept, before }: { kept: KeptKit; before: TreeAtHand | null }
 
   const counted = useMemo(() => {
     const all = new Map<string, number | null>(kit.counted.map((c) => [`${c.row}/${c.tree}`, c.floralBuds]));
-    for (const [key, entry] of own) all.set(key, floralBuds(entry.entry.counted!, kit));
+    for (const [key, entry] of own) all.set(key, floralBuds(bodyOf(entry.entry, 'tree')!, kit));
     return [...all.values()].filter((b) => b !== null);
   }, [kit, own]);
   const so = running(counted, kit.stop);
@@ -185,11 +187,10 @@ function Counting({ kept, before }: { kept: KeptKit; before: TreeAtHand | null }
     }
     const earlier = own.get(`${row}/${tree}`);
     await put({
-      planting: kept.id,
-      row: Number(row),
-      tree: Number(tree),
+      ...here,
       supersedes: earlier?.id ?? null,
-      counted: toCounted(tally, kit.kinds, (text) => read(text), 'cm'),
+      kind: 'tree',
+      body: toCounted(tally, kit.kinds, (text) => read(text), 'cm'),
     });
     after(t('field.tree-kept', { row, tree, buds: total(tally) }));
   }
@@ -197,13 +198,13 @@ function Counting({ kept, before }: { kept: KeptKit; before: TreeAtHand | null }
     const wrong = placeProblem();
     setProblem(wrong);
     if (wrong) return;
-    await put({ planting: kept.id, row: Number(row), tree: Number(tree), skipReason: t(`field.skip.${reason}`) });
+    await put({ ...here, kind: 'skip', body: t(`field.skip.${reason}`) });
     after(t('field.tree-skipped', { row, tree }));
   }
   const takeBack = async () => {
     const last = [...own.values()].sort((a, b) => b.sequence - a.sequence)[0];
     if (!last) return;
-    await put({ planting: kept.id, row: last.entry.row, tree: last.entry.tree, supersedes: last.id });
+    await put({ ...here, row: last.entry.row ?? null, tree: last.entry.tree ?? null, supersedes: last.id });
     setSaid(t('field.taken-back', { row: last.entry.row, tree: last.entry.tree }));
   };
   function chooseManner(next: Manner) {
@@ -577,7 +578,7 @@ function latest(made: ReturnType<typeof useMade>) {
   const trees = new Map<string, (typeof made)[number]>();
   for (const queued of made) {
     const key = `${queued.entry.row}/${queued.entry.tree}`;
-    if (queued.entry.counted) trees.set(key, queued);
+    if (bodyOf(queued.entry, 'tree')) trees.set(key, queued);
     else if (queued.entry.supersedes && trees.get(key)?.id === queued.entry.supersedes) trees.delete(key);
   }
   return trees;

@@ -1,12 +1,13 @@
 import { useState } from 'react';
 import type { VigourMark } from '../../../api/client';
-import type { KeptKit } from '../../../offline/store';
+import { bodyOf } from '../../../field/kinds';
+import type { KeptKit } from '../../../field/queue';
 import { parseNumber } from '../../../units/parse';
 import { useReading } from '../../../words/useReading';
-import { PhotoKey } from './PhotoKey';
-import { PlantingBar } from './PlantingBar';
-import { useField, useMade } from './useField';
-import { WithKit } from './WithKit';
+import { PhotoKey } from '../../../field/PhotoKey';
+import { PlantingBar } from '../../../field/PlantingBar';
+import { useField, useMade } from '../../../field/useField';
+import { WithKit } from '../../../field/WithKit';
 
 const choices = {
   wood: ['pencil', 'blind', 'uprights'],
@@ -56,7 +57,7 @@ function Walking({ kept }: { kept: KeptKit }) {
   const [draft, setDraft] = useState(empty);
   const [problem, setProblem] = useState<string | null>(null);
   const [said, setSaid] = useState('');
-  const marks = useMade(kept.id).filter((q) => q.entry.mark);
+  const marks = useMade(kept.id).filter((q) => bodyOf(q.entry, 'mark'));
   const set = (next: Partial<Draft>) => {
     setDraft({ ...draft, ...next });
   };
@@ -89,9 +90,11 @@ function Walking({ kept }: { kept: KeptKit }) {
     if (wrong) return;
     await put({
       planting: kept.id,
+      season: kept.kit.season,
       row: Number(draft.row),
       tree: draft.tree === '' ? null : Number(draft.tree),
-      mark: {
+      kind: 'mark',
+      body: {
         ...mark,
         extension: extension === null ? null : { value: extension, unit: 'cm' },
         height: height === null ? null : { value: height, unit: 'm' },

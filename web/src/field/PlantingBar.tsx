@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { Link } from 'react-router';
-import type { FieldKit } from '../../../api/client';
-import { useReading } from '../../../words/useReading';
+import type { FieldKit } from '../api/client';
+import { useReading } from '../words/useReading';
 
 const places = [
   ['trees', ''],

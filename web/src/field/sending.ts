@@ -1,5 +1,5 @@
 import { api, answered, RequestError, type FieldReceipt } from '../api/client';
-import { deviceId, store, type Standing } from './store';
+import { deviceId, store, type Standing } from './queue';
 
 /** How sending went. */
 export type SyncState = 'idle' | 'sending' | 'offline' | 'signed-out' | 'forbidden' | 'trouble';

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { enqueue, store } from './store';
-import { send } from './sync';
+import { enqueue, store } from './queue';
+import { send } from './sending';
 
 interface Batch {
   device: string;
@@ -42,12 +42,14 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
-const planting = '01a20abb-6fcb-7926-ac49-3e44924238a7';
+const me = { estate: 'e', person: null };
+const here = { planting: '01a20abb-6fcb-7926-ac49-3e44924238a7', season: 2027, row: 1, tree: 1 };
+const gone = { ...here, kind: 'skip', body: 'gone' } as const;
 const standings = async () => (await store.queue.orderBy('sequence').toArray()).map((q) => q.standing);
 
 test('entries go once, in the order they were made', async () => {
   answer = receipts('taken');
-  for (let tree = 1; tree <= 3; tree++) await enqueue('e', { planting, row: 1, tree, counted: { floralBuds: tree } });
+  for (let tree = 1; tree <= 3; tree++) await enqueue(me, { ...here, tree, kind: 'tree', body: { floralBuds: tree } });
   expect(await send('e')).toBe('idle');
   expect(await send('e')).toBe('idle');
   expect(sent).toHaveLength(1);
@@ -56,12 +58,12 @@ test('entries go once, in the order they were made', async () => {
 
 test('two at once send nothing twice in number: the order goes on after a closed page', async () => {
   answer = receipts('taken');
-  await Promise.all([enqueue('e', { planting }), enqueue('e', { planting }), enqueue('e', { planting })]);
+  await Promise.all([enqueue(me, gone), enqueue(me, gone), enqueue(me, gone)]);
   expect((await store.queue.orderBy('sequence').toArray()).map((q) => q.sequence)).toEqual([1, 2, 3]);
 });
 
 test('without an answer, or a sign-in, everything stays', async () => {
-  await enqueue('e', { planting });
+  await enqueue(me, gone);
   answer = () => {
     throw new TypeError('no signal');
   };
@@ -76,10 +78,10 @@ test('without an answer, or a sign-in, everything stays', async () => {
 });
 
 test('what is refused or in conflict is kept and said', async () => {
-  await enqueue('e', { planting });
+  await enqueue(me, gone);
   answer = receipts('conflict');
   await send('e');
-  await enqueue('e', { planting });
+  await enqueue(me, gone);
   answer = receipts('refused');
   await send('e');
   expect(await standings()).toEqual(['conflict', 'refused']);
@@ -87,7 +89,7 @@ test('what is refused or in conflict is kept and said', async () => {
 
 test('another estate’s entries wait for it', async () => {
   answer = receipts('taken');
-  await enqueue('other', { planting });
+  await enqueue({ ...me, estate: 'other' }, gone);
   expect(await send('e')).toBe('idle');
   expect(sent).toHaveLength(0);
   expect(await standings()).toEqual(['waiting']);

@@ -1,11 +1,11 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Suspense, useEffect, useMemo, useState } from 'react';
 import { Link, Outlet, useLocation } from 'react-router';
-import { store } from '../../../offline/store';
-import { keepSending, sendNow, type SyncState } from '../../../offline/sync';
-import { ASK_SIGN_IN, useSession } from '../../../people/session';
-import '../../../words/count';
-import { useReading } from '../../../words/useReading';
+import { store } from './queue';
+import { keepSending, sendNow, type SyncState } from './sending';
+import { ASK_SIGN_IN, useSession } from '../people/session';
+import '../words/count';
+import { useReading } from '../words/useReading';
 import './field.css';
 import { FieldContext, putter } from './useField';
 
@@ -32,9 +32,10 @@ export function FieldShell() {
         (await store.photos.where('standing').equals('waiting').count()),
     ) ?? 0;
   const refused = useLiveQuery(() => store.queue.where('standing').equals('refused').count()) ?? 0;
+  const person = session.data?.person?.id ?? null;
   const work = useMemo(
-    () => ({ estate, state, waiting, poke: sendNow, put: putter(estate) }),
-    [estate, state, waiting],
+    () => ({ estate, state, waiting, poke: sendNow, put: putter({ estate, person }) }),
+    [estate, person, state, waiting],
   );
 
   return (

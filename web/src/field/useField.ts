@@ -1,8 +1,8 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { createContext, useContext, useEffect } from 'react';
-import { api, answered, RequestError } from '../../../api/client';
-import { sendNow, type SyncState } from '../../../offline/sync';
-import { enqueue, store, type KeptKit, type NewEntry, type Queued } from '../../../offline/store';
+import { api, answered, RequestError } from '../api/client';
+import { sendNow, type SyncState } from './sending';
+import { enqueue, store, type KeptKit, type Maker, type NewEntry, type Queued } from './queue';
 
 /** What every field page shares: for which estate it works, how sending goes, and a way to put something into the queue. */
 export interface FieldWork {
@@ -22,8 +22,8 @@ export function useField(): FieldWork {
 }
 
 /** Makes what puts entries into the queue and has them sent. */
-export const putter = (estate: string) => async (entry: NewEntry) => {
-  const queued = await enqueue(estate, entry);
+export const putter = (maker: Maker) => async (entry: NewEntry) => {
+  const queued = await enqueue(maker, entry);
   sendNow();
   return queued;
 };

@@ -1,6 +1,6 @@
 import { useRef, useState } from 'react';
-import { store } from '../../../offline/store';
-import { useReading } from '../../../words/useReading';
+import { store } from './queue';
+import { useReading } from '../words/useReading';
 import { shrink } from './photo';
 import { useField } from './useField';
 

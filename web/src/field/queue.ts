@@ -1,14 +1,29 @@
 import Dexie, { type Table } from 'dexie';
 import type { FieldEntry, FieldKit, FieldProblem } from '../api/client';
+import type { Told } from './kinds';
 import type { Tally } from '../stages/count/field/tally';
 
 /** Where something made on this device stands. */
 export type Standing = 'waiting' | 'sent' | 'conflict' | 'refused';
 
-/** What is told of an entry when it is made; the rest is null. */
-export type NewEntry = Pick<FieldEntry, 'planting'> & Partial<Omit<FieldEntry, 'id' | 'sequence' | 'at'>>;
+/** Where something is told, and which entry it takes the place of. */
+interface Place {
+  planting: string;
+  season: number;
+  row: number | null;
+  tree: number | null;
+  supersedes?: string | null;
+}
 
-const untold = { supersedes: null, row: null, tree: null, counted: null, skipReason: null, cut: null, mark: null };
+/** An entry when it is made: it tells something, or only takes another back. */
+export type NewEntry = Place & (Told | { supersedes: string; kind?: undefined });
+
+/** For whom something is kept. */
+export interface Maker {
+  estate: string;
+  /** Null where nobody has signed in on this device yet. */
+  person: string | null;
+}
 
 /** An entry made on this device; it stays here, sent or not, so that nothing made in the field is ever only on its way. */
 export interface Queued {
@@ -84,7 +99,7 @@ export async function deviceId(): Promise<string> {
 }
 
 /** Puts an entry into the queue; its number is one more than the last, also after the page was closed. */
-export async function enqueue(estate: string, entry: NewEntry): Promise<Queued> {
+export async function enqueue({ estate, person }: Maker, entry: NewEntry): Promise<Queued> {
   return store.transaction('rw', store.kept, store.queue, async () => {
     const sequence = (((await store.kept.get('sequence'))?.value as number | undefined) ?? 0) + 1;
     const [id, at] = [crypto.randomUUID(), new Date().toISOString()];
@@ -94,7 +109,7 @@ export async function enqueue(estate: string, entry: NewEntry): Promise<Queued> 
       estate,
       planting: entry.planting,
       at,
-      entry: { ...untold, ...entry, id, sequence, at },
+      entry: { ...entry, id, sequence, at, person },
       standing: 'waiting',
     };
     await store.kept.put({ key: 'sequence', value: sequence });

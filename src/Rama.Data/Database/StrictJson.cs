@@ -3,11 +3,16 @@ using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
 
-namespace Rama.Web.Hosting;
+namespace Rama.Data.Database;
 
-/// <summary>How JSON is read and written: strict, so that a slip is told instead of becoming a default.</summary>
-internal static class Json
+/// <summary>How JSON that comes in is read: strictly, so that a slip is told instead of becoming a default.</summary>
+public static class StrictJson
 {
+    /// <summary>Options that read so.</summary>
+    public static readonly JsonSerializerOptions Options = Ready();
+
+    /// <summary>Makes options read so.</summary>
+    /// <param name="options">Options with the defaults of the web.</param>
     public static void Configure(JsonSerializerOptions options)
     {
         options.NumberHandling = JsonNumberHandling.Strict;
@@ -18,6 +23,14 @@ internal static class Json
         options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(
             NoHoles
         );
+    }
+
+    private static JsonSerializerOptions Ready()
+    {
+        JsonSerializerOptions options = new(JsonSerializerDefaults.Web);
+        Configure(options);
+        options.MakeReadOnly();
+        return options;
     }
 
     // The nullable annotations reach members and not what stands in a list: a hole there would be found only where it is used.

@@ -1,9 +1,10 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { api, answered } from '../../../api/client';
-import { store } from '../../../offline/store';
-import { useReading } from '../../../words/useReading';
+import { api, answered } from '../api/client';
+import { store } from './queue';
+import { useReading } from '../words/useReading';
+import { bodyOf } from './kinds';
 import { takeAlong, useField } from './useField';
 
 /** Most plantings taken along without being asked. */
@@ -55,7 +56,9 @@ export function FieldPage() {
           .sort((a, b) => a.kit.code.localeCompare(b.kit.code, undefined, { numeric: true }))
           .map(({ id, kit }) => {
             const own = new Set(
-              made.filter((q) => q.planting === id && q.entry.counted).map((q) => `${q.entry.row}/${q.entry.tree}`),
+              made
+                .filter((q) => q.planting === id && bodyOf(q.entry, 'tree'))
+                .map((q) => `${q.entry.row}/${q.entry.tree}`),
             );
             const counted = new Set([...kit.counted.map((c) => `${c.row}/${c.tree}`), ...own]).size;
             return (

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { useParams } from 'react-router';
-import type { KeptKit } from '../../../offline/store';
-import { useReading } from '../../../words/useReading';
+import type { KeptKit } from './queue';
+import { useReading } from '../words/useReading';
 import { useKit } from './useField';
 
 /** A page for the planting of the address, as it was taken along; afresh for each planting. */

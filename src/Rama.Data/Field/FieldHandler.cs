@@ -1,0 +1,131 @@
+using System.Text.Json;
+using Rama.Core.Explain;
+using Rama.Data.Database;
+using Rama.Data.Plan;
+
+namespace Rama.Data.Field;
+
+/// <summary>What entries of one kind are and do; each stage has its own, and the inbox knows none of them by name.</summary>
+public abstract class FieldHandler
+{
+    /// <summary>The kind.</summary>
+    public abstract FieldKind Kind { get; }
+
+    /// <summary>Name the body is kept under.</summary>
+    protected internal abstract string Member { get; }
+
+    /// <summary>Whether it is always about one tree.</summary>
+    protected internal virtual bool NeedsTree => false;
+
+    /// <summary>The body of an entry kept; null where it tells nothing itself.</summary>
+    /// <param name="entry">The entry.</param>
+    public JsonElement? BodyOf(FieldEntryRecord entry) => entry.ReadBody(Member);
+
+    /// <summary>The body checked and as it is kept.</summary>
+    /// <param name="entry">The entry, its place checked.</param>
+    /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
+    protected internal abstract JsonElement Read(FieldEntry entry);
+
+    /// <summary>Takes it over where its stage holds it.</summary>
+    /// <param name="taken">The entry and what it is taken into.</param>
+    protected internal virtual FieldStanding Take(FieldTaken taken) => FieldStanding.InForce;
+
+    /// <summary>Takes an entry in force out of its stage again.</summary>
+    /// <param name="plan">The plan of its planting and season.</param>
+    /// <param name="entry">The entry.</param>
+    protected internal virtual void Withdraw(SeasonPlanRecord plan, FieldEntryRecord entry) { }
+
+    /// <summary>Puts an entry in the place of what is in force, and tells which entry that was.</summary>
+    /// <param name="plan">The plan of its planting and season.</param>
+    /// <param name="entry">The entry chosen.</param>
+    protected internal virtual Guid? Choose(SeasonPlanRecord plan, FieldEntryRecord entry) => null;
+
+    /// <summary>What is in force where the entry is in conflict; null where nothing is.</summary>
+    /// <param name="plan">The plan of its planting and season.</param>
+    /// <param name="entry">The entry.</param>
+    public virtual JsonElement? InForce(SeasonPlanRecord plan, FieldEntryRecord entry) => null;
+}
+
+/// <summary>The handler of a kind whose body is a <typeparamref name="T"/>.</summary>
+/// <typeparam name="T">Form of the body.</typeparam>
+public abstract class FieldHandler<T> : FieldHandler
+    where T : class
+{
+    /// <summary>The body of an entry kept.</summary>
+    /// <param name="entry">The entry.</param>
+    public new T BodyOf(FieldEntryRecord entry) => Read(entry.ReadBody(Member)!.Value);
+
+    /// <summary>The body of an entry that came in.</summary>
+    /// <param name="entry">The entry, already read.</param>
+    protected static T BodyOf(FieldEntry entry) => Read(entry.Body!.Value);
+
+    private static T Read(JsonElement body) => body.Deserialize<T>(StoredJson.Part)!;
+
+    /// <inheritdoc />
+    protected internal sealed override JsonElement Read(FieldEntry entry)
+    {
+        T? body;
+        try
+        {
+            body = entry.Body?.Deserialize<T>(StrictJson.Options);
+        }
+        catch (JsonException)
+        {
+            body = null;
+        }
+        if (body is null)
+            throw new UnusableEntryException([new("body", "type", "This cannot be read.")]);
+        try
+        {
+            Check(Placed(body, entry));
+        }
+        catch (UnusableEntryException e)
+        {
+            throw new UnusableEntryException([
+                .. e.Problems.Select(p => p with { Field = $"body.{p.Field}".TrimEnd('.') }),
+            ]);
+        }
+        return JsonSerializer.SerializeToElement(Placed(body, entry), StoredJson.Part);
+    }
+
+    /// <summary>The body with the entry's row and tree in it.</summary>
+    /// <param name="body">The body.</param>
+    /// <param name="entry">The entry.</param>
+    protected virtual T Placed(T body, FieldEntry entry) => body;
+
+    /// <summary>Checks the body by itself.</summary>
+    /// <param name="body">The body, placed.</param>
+    /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
+    protected abstract void Check(T body);
+
+    /// <summary>Reads something that holds the body alone in a list, and tells problems from the body on.</summary>
+    /// <param name="prefix">Path of the body in it.</param>
+    /// <param name="read">Reads it.</param>
+    /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
+    protected static void CheckAlone(string prefix, Func<object> read)
+    {
+        try
+        {
+            read();
+        }
+        catch (UnusableEntryException e)
+        {
+            throw new UnusableEntryException([
+                .. e.Problems.Select(p =>
+                    p.Field.StartsWith(prefix, StringComparison.Ordinal)
+                        ? p with
+                        {
+                            Field = p.Field[prefix.Length..],
+                        }
+                        : p
+                ),
+            ]);
+        }
+    }
+}
+
+/// <summary>An entry being taken over.</summary>
+/// <param name="Plan">The plan of its planting and season.</param>
+/// <param name="Entry">The entry.</param>
+/// <param name="Replaced">The entry it takes the place of; null for none.</param>
+public sealed record FieldTaken(SeasonPlanRecord Plan, FieldEntry Entry, FieldEntryRecord? Replaced);
