@@ -49,6 +49,7 @@ public sealed class PlantingRecord : IHistoried
     public string? FruitSample { get; private set; }
 
     /// <summary>Last change to the planting or its rows; touching it makes the row version see a change to a child.</summary>
+    [NotInHistory]
     public DateTimeOffset ChangedAt { get; private set; } = DateTimeOffset.UtcNow;
 
     /// <summary>PostgreSQL's row version.</summary>

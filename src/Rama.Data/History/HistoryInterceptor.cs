@@ -6,8 +6,6 @@ using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.EntityFrameworkCore.Metadata;
 using Rama.Core.Estate;
 using Rama.Data.Database;
-using Rama.Data.Plan;
-using Rama.Data.Target;
 
 namespace Rama.Data.History;
 
@@ -37,16 +35,8 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
     {
         database.ChangeTracker.DetectChanges();
         var now = clock.GetUtcNow();
-        foreach (
-            var version in database
-                .ChangeTracker.Entries<TargetVersionRecord>()
-                .Where(e => e.State == EntityState.Added)
-        )
-            (version.Entity.At, version.Entity.PersonId, version.Entity.Person) = (
-                now,
-                scope.Author?.PersonId,
-                scope.Author?.Name
-            );
+        foreach (var entry in database.ChangeTracker.Entries<IStamped>().Where(e => e.State == EntityState.Added))
+            entry.Entity.Stamp(now, scope.Author);
         var changes = database.ChangeTracker.Entries<IHistoried>().SelectMany(entry => ChangesOf(entry, now)).ToList();
         database.AddRange(changes);
     }
@@ -113,11 +103,8 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
     private static bool IsKept(IProperty property) =>
         !property.IsPrimaryKey()
         && !property.IsConcurrencyToken
-        && property.ClrType != typeof(DateTimeOffset)
-        && property.Name != nameof(IEstateOwned.EstateId)
         && property.GetColumnType() != "json"
-        // Summed up from elsewhere, where its own history is.
-        && property.Name != nameof(SeasonPlanRecord.Measured);
+        && property.PropertyInfo?.IsDefined(typeof(NotInHistoryAttribute), inherit: true) != true;
 
     private static Dictionary<string, string> JsonFields(string? json)
     {
@@ -161,6 +148,8 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
             float[] numbers => string.Join(' ', numbers.Select(n => n.ToString(CultureInfo.InvariantCulture))),
             double[] numbers => string.Join(' ', numbers.Select(n => n.ToString(CultureInfo.InvariantCulture))),
             DateOnly day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
+            DateTimeOffset time => time.ToUniversalTime()
+                .ToString("yyyy-MM-dd HH:mm:ss'Z'", CultureInfo.InvariantCulture),
             IFormattable number => number.ToString(null, CultureInfo.InvariantCulture),
             _ => value.ToString(),
         };

@@ -65,11 +65,13 @@ public sealed class SeasonPlanRecord : IHistoried
     /// What is known of the trees not counted, as JSON, summed up from trunks and scans whenever these or the counted trees
     /// change: a plan then knows it without reading every tree.
     /// </summary>
+    [NotInHistory]
     public string? Measured { get; private set; }
 
     public List<CountedTreeRecord> Trees { get; private set; } = [];
 
     /// <summary>Last change to the plan or its counted trees; touching it makes the row version see a change to a child.</summary>
+    [NotInHistory]
     public DateTimeOffset ChangedAt { get; private set; } = DateTimeOffset.UtcNow;
 
     /// <summary>PostgreSQL's row version; 0 while nothing is saved.</summary>

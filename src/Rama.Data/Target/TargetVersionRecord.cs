@@ -1,5 +1,6 @@
 using Rama.Core.Target;
 using Rama.Data.Database;
+using Rama.Data.History;
 
 namespace Rama.Data.Target;
 
@@ -14,7 +15,7 @@ public enum TargetAct
 }
 
 /// <summary>A target as it was proposed or set, once and for all: versions are added and never changed.</summary>
-public sealed class TargetVersionRecord : IEstateOwned
+public sealed class TargetVersionRecord : IStamped, IEstateOwned
 {
     public Guid EstateId { get; init; }
 
@@ -26,11 +27,11 @@ public sealed class TargetVersionRecord : IEstateOwned
 
     public TargetAct Act { get; init; }
 
-    public DateTimeOffset At { get; internal set; }
+    public DateTimeOffset At { get; private set; }
 
-    public Guid? PersonId { get; internal set; }
+    public Guid? PersonId { get; private set; }
 
-    public string? Person { get; internal set; }
+    public string? Person { get; private set; }
 
     /// <summary>The target as JSON, as it was typed.</summary>
     public string Entry { get; private init; } = "";
@@ -50,6 +51,8 @@ public sealed class TargetVersionRecord : IEstateOwned
             Act = act,
             Entry = TargetDetails.WriteWhole(entry),
         };
+
+    void IStamped.Stamp(DateTimeOffset at, Author? by) => (At, PersonId, Person) = (at, by?.PersonId, by?.Name);
 
     public TargetEntry ToEntry() => TargetDetails.ReadWhole(Entry);
 }
