@@ -12,6 +12,29 @@ namespace Rama.Data.Count;
 /// <summary>Sums up what trunks and scans tell of the trees nobody counted, and keeps it with the plan.</summary>
 internal static class MeasuredSum
 {
+    /// <summary>Changes a plan, and brings its sums up to date where they rest on what was changed; not saved here.</summary>
+    /// <remarks>Trunks and scans of a planting are many, and most of what is saved has nothing to do with them.</remarks>
+    public static async Task ChangeAsync(
+        RamaContext database,
+        SeasonPlanRecord plan,
+        Action change,
+        CancellationToken cancel
+    )
+    {
+        var before = RestsOn(plan);
+        change();
+        if (plan.Version == 0 || RestsOn(plan) != before)
+            await RefreshAsync(database, [plan], cancel);
+    }
+
+    // Where its class limits lie, and which trees are counted.
+    private static string RestsOn(SeasonPlanRecord plan)
+    {
+        var sharing = SharingOf(plan);
+        var trees = plan.Trees.Select(t => (t.Row, t.Tree)).Order().Select(t => $"{t.Row}/{t.Tree}");
+        return $"{sharing.SmallBelowGirthCm} {sharing.LargeFromGirthCm} {string.Join(' ', trees)}";
+    }
+
     /// <summary>Brings the sums of plans up to date; not saved here.</summary>
     public static async Task RefreshAsync(
         RamaContext database,

@@ -124,12 +124,18 @@ public sealed class FieldInbox(
         if (take)
         {
             var plan = await PlanAsync(planting, entry.Season, cancel);
+            Guid? before = null;
+            await MeasuredSum.ChangeAsync(
+                database,
+                plan,
+                () => before = handlers.Of(entry.Kind).Choose(plan, entry),
+                cancel
+            );
             if (
-                handlers.Of(entry.Kind).Choose(plan, entry) is { } old
+                before is { } old
                 && await database.FieldEntries.SingleOrDefaultAsync(e => e.Id == old, cancel) is { } other
             )
                 other.Standing = FieldStanding.SetAside;
-            await MeasuredSum.RefreshAsync(database, [plan], cancel);
         }
         entry.Standing = take ? FieldStanding.InForce : FieldStanding.SetAside;
         await database.SaveChangesAsync(cancel);
@@ -173,22 +179,20 @@ public sealed class FieldInbox(
         var known = await database.FieldEntries.Where(e => ids.Contains(e.Id)).ToDictionaryAsync(e => e.Id, cancel);
         var plan = await PlanAsync(planting, season, cancel);
         List<FieldReceipt> receipts = [];
-        foreach (var arrival in arrived)
-        {
-            var outcome = known.TryGetValue(arrival.Entry.Id, out var sent)
-                ? sent.Standing == FieldStanding.Conflict
-                    ? FieldOutcome.Conflict
-                    : FieldOutcome.Known
-                : TakeOne(plan, arrival, known);
-            receipts.Add(new(arrival.Entry.Id, outcome, []));
-        }
-        await MeasuredSum.RefreshAsync(database, [plan], cancel);
+        await MeasuredSum.ChangeAsync(
+            database,
+            plan,
+            () => receipts.AddRange(arrived.Select(a => new FieldReceipt(a.Entry.Id, OutcomeOf(a, plan, known), []))),
+            cancel
+        );
         await database.SaveChangesAsync(cancel);
         return receipts;
     }
 
-    private FieldOutcome TakeOne(SeasonPlanRecord plan, Arrival arrival, Dictionary<Guid, FieldEntryRecord> known)
+    private FieldOutcome OutcomeOf(Arrival arrival, SeasonPlanRecord plan, Dictionary<Guid, FieldEntryRecord> known)
     {
+        if (known.TryGetValue(arrival.Entry.Id, out var sent))
+            return sent.Standing == FieldStanding.Conflict ? FieldOutcome.Conflict : FieldOutcome.Known;
         var replaced = arrival.Entry.Supersedes is { } old ? known.GetValueOrDefault(old) : null;
         if (arrival.Entry.IsWithdrawal)
         {

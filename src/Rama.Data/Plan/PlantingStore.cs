@@ -161,8 +161,9 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
     /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
     /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
     public Task<StoredPlanting?> SaveAsync(Guid id, uint version, TargetEntry entry, CancellationToken cancel) =>
-        ChangeAsync(
+        ChangePlanAsync(
             id,
+            version,
             stored =>
             {
                 if (entry.IsUntouched)
@@ -172,9 +173,6 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
                 database.Add(
                     TargetVersionRecord.Of(stored.Plan.EstateId, id, stored.Plan.Season, TargetAct.Set, entry)
                 );
-                ExpectPlan(stored.Plan, version);
-                // The target may set the limits of the trunk classes.
-                return MeasuredSum.RefreshAsync(database, [stored.Plan], cancel);
             },
             cancel
         );
@@ -202,10 +200,10 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
         ChangePlanAsync(
             id,
             version,
-            plan =>
+            stored =>
             {
                 entry.Read();
-                plan.Take(entry);
+                stored.Plan.Take(entry);
             },
             cancel
         );
@@ -222,10 +220,10 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
         ChangePlanAsync(
             id,
             version,
-            plan =>
+            stored =>
             {
                 entry.ReadSettings();
-                plan.Take(entry);
+                stored.Plan.Take(entry);
             },
             cancel
         );
@@ -234,14 +232,13 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
     /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
     /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
     public Task<StoredPlanting?> SaveAsync(Guid id, uint version, CuttingEntry entry, CancellationToken cancel) =>
-        ChangeAsync(
+        ChangePlanAsync(
             id,
+            version,
             stored =>
             {
                 PlanReading.Of(stored.ToEntry() with { Cutting = entry }, stored.Catalogue).ThrowIfWrong("cutting");
                 stored.Plan.Take(entry);
-                ExpectPlan(stored.Plan, version);
-                return Task.CompletedTask;
             },
             cancel
         );
@@ -318,16 +315,15 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
     private Task<StoredPlanting?> ChangePlanAsync(
         Guid id,
         uint version,
-        Action<SeasonPlanRecord> change,
+        Action<StoredPlanting> change,
         CancellationToken cancel
     ) =>
         ChangeAsync(
             id,
-            stored =>
+            async stored =>
             {
-                change(stored.Plan);
+                await MeasuredSum.ChangeAsync(database, stored.Plan, () => change(stored), cancel);
                 ExpectPlan(stored.Plan, version);
-                return MeasuredSum.RefreshAsync(database, [stored.Plan], cancel);
             },
             cancel
         );
