@@ -151,7 +151,7 @@ public sealed class ArchitectureTests
     [InlineData(@"UniqueViolation", "Conflicts.cs")]
     [InlineData(
         @"JsonSerializerOptions [^;{]*new[ (]|JsonSerializerDefaults|JsonSerializerOptions\.Web",
-        "DataFile.cs|StoredJson.cs|Json.cs"
+        "DataFile.cs|StoredJson.cs|StrictJson.cs"
     )]
     public void What_everybody_needs_is_said_once(string what, string where) =>
         Assert.All(

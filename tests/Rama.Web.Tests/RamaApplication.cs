@@ -4,7 +4,6 @@ using Microsoft.AspNetCore.Mvc.Testing;
 using Npgsql;
 using Rama.Data.People;
 using Rama.Web.Accounts;
-using Rama.Web.Hosting;
 
 namespace Rama.Web.Tests;
 
@@ -15,11 +14,9 @@ namespace Rama.Web.Tests;
 public class RamaApplication : WebApplicationFactory<Program>, IAsyncLifetime
 {
     /// <summary>Password of the demo accounts.</summary>
-    public const string Password = "spring-frost-27";
+    public const string Password = TestDatabase.DemoPassword;
 
     private static readonly string Root = FindRoot();
-
-    private static readonly SemaphoreSlim OneLoginAtATime = new(1);
 
     private readonly TestDatabase _database = new();
     private readonly Dictionary<Role, string> _cookies = [];
@@ -115,16 +112,7 @@ public class RamaApplication : WebApplicationFactory<Program>, IAsyncLifetime
 
     public virtual async ValueTask InitializeAsync()
     {
-        // The login is the server's, not the database's: two setups at once would meet at it.
-        await OneLoginAtATime.WaitAsync(TestContext.Current.CancellationToken);
-        try
-        {
-            await Preparation.RunAsync(_database.OwnerConnection, TestDatabase.LoginPassword, Demo, Password);
-        }
-        finally
-        {
-            OneLoginAtATime.Release();
-        }
+        await _database.MakeAsync(Demo);
         if (Demo is null)
             return;
         foreach (var (role, _, email) in DemoPeople.All)
