@@ -164,7 +164,7 @@ test_server() {
   trap 'cluster_down test' EXIT
   cluster_down test
   rm -rf "$STATE/test"
-  cluster_up test 5670 -c fsync=off -c synchronous_commit=off -c full_page_writes=off
+  cluster_up test 5670 -c max_connections=300 -c fsync=off -c synchronous_commit=off -c full_page_writes=off
   export RAMA_TEST_DATABASE="$DATABASE_SERVER"
 }
 

@@ -112,7 +112,7 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         Assert.Equal([(12, 180)], await Counted(planting));
 
         var told = await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field");
-        var conflict = told["entries"]!.AsArray().Single(e => (string)e!["standing"]! == "conflict")!;
+        var conflict = told["entries"]!.AsArray().Single(e => (string)e!["state"]! == "conflict")!;
         Assert.Equal(
             (240, 180),
             ((double)conflict["body"]!["floralBuds"]!, (double)conflict["inForce"]!["floralBuds"]!)
@@ -126,7 +126,7 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         Assert.Equal([(12, 240)], await Counted(planting));
         var standings = (await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field"))["entries"]!
             .AsArray()
-            .Select(e => (string)e!["standing"]!)
+            .Select(e => (string)e!["state"]!)
             .Order();
         Assert.Equal(["inForce", "setAside"], standings);
         Assert.Equal(

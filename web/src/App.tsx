@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider, type RouteObject } from 'react-router';
-import { api, answered, type Session } from './api/client';
+import { api, answered, type SessionView } from './api/client';
 import { ASK_SIGN_IN, inField, sessionKey, useSession } from './people/session';
 import { SignInPage } from './people/SignInPage';
 import { BrokenRoute } from './Broken';
@@ -104,7 +104,7 @@ const router = createBrowserRouter([
 export function App() {
   const session = useSession();
   const client = useQueryClient();
-  const [signedIn, setSignedIn] = useState<Session | null>(null);
+  const [signedIn, setSignedIn] = useState<SessionView | null>(null);
   const now = session.data;
   const person = now?.person ?? null;
   if (now && (now.state === 'signedIn' || (now.person && !signedIn)) && now !== signedIn) setSignedIn(now);
@@ -126,7 +126,7 @@ export function App() {
   const system: UnitSystem = person?.units ?? 'metric';
   const reading = useMemo(() => {
     const choose = (units: UnitSystem, language: string) => {
-      client.setQueryData<Session>(sessionKey, (s) =>
+      client.setQueryData<SessionView>(sessionKey, (s) =>
         s?.person ? { ...s, person: { ...s.person, units, language } } : s,
       );
       void answered(api.PUT('/api/v1/session/reading', { body: { units, language } })).catch(() => undefined);

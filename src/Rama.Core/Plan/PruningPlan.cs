@@ -116,14 +116,7 @@ public sealed record PruningPlan(
         Prescription? Prescribed(CuttingTerms by) =>
             decision is null || stock is null
                 ? null
-                : Prescription.Of(
-                    planting.System.RulesFor(reading.Cutting.Answers),
-                    stock,
-                    decision,
-                    settings,
-                    target.Sharing.Exponent,
-                    by
-                );
+                : Prescription.Of(planting.System.RulesFor(reading.Cutting.Answers), stock, decision, settings, by);
         var prescription = Prescribed(terms);
         decision = prescription?.CarriedOut(decision!) ?? decision;
         var expected = terms.Observed.Count == 0 ? null : Prescribed(terms with { Observed = [] });

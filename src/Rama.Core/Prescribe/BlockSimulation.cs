@@ -118,7 +118,7 @@ public sealed record BlockSimulation(
                 );
                 var pruning = TreePruning.Of(prepared, allowance, values, limits);
                 WorkedTree worked = new(tree.FloralBuds, pruning.Left.FloralBuds, pruning.Seconds);
-                if (crew?.Work(pruning, TreePruning.Of(prepared, allowance, wood, limits)) is { } byWay)
+                if (crew?.WorkedEachWay(pruning, TreePruning.Of(prepared, allowance, wood, limits)) is { } byWay)
                 {
                     worked = byWay[(int)chosen];
                     foreach (var (tally, of) in (tallies ?? []).Zip(byWay))
@@ -296,7 +296,7 @@ public sealed record BlockSimulation(
             prescription.Way?.ReadsLimbs() == true
             && ClassAtWork.On(rules, CrewSkill.Faultless, of, 0) is { } crew
             && By(SettingSearch.WithoutSolved(rules, of.Settings)) is var wood
-                ? crew.Work(wood, wood)[(int)WayOfWorking.Gauge].Left
+                ? crew.WorkedEachWay(wood, wood)[(int)WayOfWorking.Gauge].Left
                 : By(rules.Values(of.Settings)).Left.FloralBuds;
         return new(
             tree.Row,

@@ -326,7 +326,7 @@ public sealed record ClassPrescription(
         /// <summary>The trees as a crew that reads their limbs leaves them; null where none does.</summary>
         public IReadOnlyList<WorkedTree>? Worked(ClassRun run, ClassPrescription told, int seed) =>
             cutting.Way.ReadsLimbs() && ClassAtWork.On(rules, new(), told, seed) is { } crew
-                ? [.. run.Prunings.Select(p => crew.Work(p, p)[(int)cutting.Way])]
+                ? [.. run.Prunings.Select(p => crew.WorkedEachWay(p, p)[(int)cutting.Way])]
                 : null;
 
         /// <summary>Buds left on each tree as a multiple of what the class is left with.</summary>
@@ -363,14 +363,14 @@ public sealed record ClassPrescription(
         // Cut back to a height, a step is asked for on trees that stand above it.
         private static double? HeightOf(ReadyStep step, ClassRun run) =>
             step is { Step.Cut.Kind: CutKind.ToSideShoot, Leave: { } height } && run.Trees[0].Tree is var tree
-                ? height(new(new StandingTree(tree), tree.Index.Leaders[0], 0, run.Values))
+                ? height(new(new RemainingTree(tree), tree.Index.Leaders[0], 0, run.Values))
                 : null;
 
         private static int? Numbered(ReadyStep step, ClassRun run)
         {
             if (step.Step.Per != CutsPer.Tree || step.Most is not { } most)
                 return null;
-            var number = run.Trees.Average(t => most(new(new StandingTree(t.Tree), 0, 0, run.Values)));
+            var number = run.Trees.Average(t => most(new(new RemainingTree(t.Tree), 0, 0, run.Values)));
             return number < AllThereAre ? (int)Math.Round(number) : null;
         }
     }

@@ -14,7 +14,7 @@ namespace Rama.Core.Prescribe;
 /// for none.</param>
 internal sealed class CuttingEngine(
     PreparedTree prepared,
-    StandingTree tree,
+    RemainingTree tree,
     CutAllowance allowance,
     double[] settings,
     IReadOnlyList<int?>? limits = null
@@ -100,7 +100,7 @@ internal sealed class CuttingEngine(
             var scope = Scope(id);
             if (!Vocabulary.Stands(tree, step.Find.Subject, id) || !step.Find.Takes(scope))
                 continue;
-            if (Held(step, limited, scope))
+            if (ReachesLimit(step, limited, scope))
             {
                 end = StepEnd.StepLimit;
                 _heldBack[id] = StepEnd.PlaceLimit;
@@ -158,7 +158,7 @@ internal sealed class CuttingEngine(
         return step.Step.Per == CutsPer.Limb ? tree.Tree.Index.LimbOf[branch] : tree.Tree.Index.LeaderOf[branch];
     }
 
-    private static bool Held(ReadyStep step, int[] limited, in RuleScope scope)
+    private static bool ReachesLimit(ReadyStep step, int[] limited, in RuleScope scope)
     {
         for (var i = 0; i < limited.Length; i++)
             if (limited[i] + 1 > step.Limits[i].Most(scope) + Slack && step.Limits[i].Where(scope) != 0)
@@ -212,7 +212,7 @@ internal sealed class CuttingEngine(
         var length = tree.LeftM(branch);
         foreach (var share in (ReadOnlySpan<double>)[0.35, 0.5, 0.65, 0.8])
         {
-            if (share * length < StandingTree.StubM || OnWood(step, branch, share * length) is not null)
+            if (share * length < RemainingTree.StubM || OnWood(step, branch, share * length) is not null)
                 continue;
             Record(step, CutKind.Shorten, branch, null, share * length, tree.Cut(branch, share * length));
             return true;

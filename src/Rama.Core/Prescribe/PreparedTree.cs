@@ -18,7 +18,7 @@ internal sealed class PreparedTree(PruningRules rules, FruitTree tree)
     {
         if (_budOrders.TryGetValue(step, out var known))
             return known;
-        var standing = new StandingTree(tree);
+        var standing = new RemainingTree(tree);
         return _budOrders[step] = Ordered(step, [.. Vocabulary.Grown(tree, Subject.Buds)], id =>
             new(standing, id, 0, rules.Defaults)
         );

@@ -68,14 +68,12 @@ public sealed record Prescription(
     /// <param name="stock">The trees.</param>
     /// <param name="decision">Decision of the planting; its buds to leave are shared among the classes.</param>
     /// <param name="settings">Tolerance and cap.</param>
-    /// <param name="sharing">Exponent of sharing by trunk.</param>
     /// <param name="cutting">What the manager holds and what demonstration trees showed.</param>
     public static Prescription Of(
         PruningRules rules,
         TreeStock stock,
         PruningDecision decision,
         DecisionSettings settings,
-        double sharing = 1,
         CuttingTerms? cutting = null
     )
     {
@@ -84,13 +82,13 @@ public sealed record Prescription(
         var rubs = rules.Steps.Any(s => SettingSearch.IsSolved(rules, s));
         if (!rubs)
             cutting = cutting with { Way = WayOfWorking.Amounts };
-        var targets = ClassTargets.Of(decision.BudsToLeave, null, [.. stock.Classes.Select(c => c.Class)], sharing);
+        var toLeave = TrunkClass.Shared(decision.BudsToLeave, [.. stock.Classes.Select(c => c.Class)]);
         var classes = ClassPrescription.Of(
             rules,
             stock,
             [
-                .. stock.Classes.Zip(targets.Classes, (c, t) =>
-                    PruningDecision.Of(c.Standing, t.FruitPerTree, settings, held: decision.Held)
+                .. stock.Classes.Zip(toLeave, (c, buds) =>
+                    PruningDecision.Of(c.Standing, buds, settings, held: decision.Held)
                 ),
             ],
             settings,

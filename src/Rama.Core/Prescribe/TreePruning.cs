@@ -187,7 +187,7 @@ public sealed class TreePruning
     public IReadOnlyList<ThickLimb> FirstNextWinter { get; }
 
     /// <summary>The tree afterwards.</summary>
-    public StandingTree Left { get; }
+    public RemainingTree Left { get; }
 
     /// <summary>Why each step cut no more, by step; without those the decision asks nothing of.</summary>
     public IReadOnlyDictionary<string, StepEnd> Ends =>

@@ -35,17 +35,17 @@ public sealed class CountedTreesFromField : FieldHandler<CountedTreeEntry>
         CheckAlone("trees[0].", new SurveyEntry { Trees = [body], FloralShare = new(50, "%") }.Read);
 
     /// <inheritdoc />
-    protected internal override FieldStanding Take(FieldTaken taken)
+    protected internal override FieldState TakeOver(FieldTaken taken)
     {
         var body = BodyOf(taken.Entry);
         var counted = taken.Plan.Find((int)body.Row!.Value, (int)body.Tree!.Value);
         // The same tree, corrected by who counted it; anybody else's count of it is not theirs to change.
         if (counted is null || taken.Replaced is { } replaced && counted.FieldEntryId == replaced.Id)
         {
-            taken.Plan.Take(body, taken.Entry.Id);
-            return FieldStanding.InForce;
+            taken.Plan.TakeOver(body, taken.Entry.Id);
+            return FieldState.InForce;
         }
-        return counted.Says(body) ? FieldStanding.Superseded : FieldStanding.Conflict;
+        return counted.Says(body) ? FieldState.Superseded : FieldState.Conflict;
     }
 
     /// <inheritdoc />
@@ -59,7 +59,7 @@ public sealed class CountedTreesFromField : FieldHandler<CountedTreeEntry>
     protected internal override Guid? Choose(SeasonPlanRecord plan, FieldEntryRecord entry)
     {
         var before = Find(plan, entry)?.FieldEntryId;
-        plan.Take(BodyOf(entry), entry.Id);
+        plan.TakeOver(BodyOf(entry), entry.Id);
         return before;
     }
 
@@ -114,7 +114,7 @@ public sealed class CutBudsFromField : FieldHandler<BudCutEntry>
         CheckAlone("budCuts[0].", new SurveyEntry { BudCuts = [body] }.Read);
 
     /// <inheritdoc />
-    protected internal override FieldStanding Take(FieldTaken taken)
+    protected internal override FieldState TakeOver(FieldTaken taken)
     {
         var count = taken.Plan.ToCount();
         var cuts = count.BudCuts.ToList();
@@ -123,8 +123,8 @@ public sealed class CutBudsFromField : FieldHandler<BudCutEntry>
             cuts[at] = BodyOf(taken.Entry);
         else
             cuts.Add(BodyOf(taken.Entry));
-        taken.Plan.Take(count with { BudCuts = cuts });
-        return FieldStanding.InForce;
+        taken.Plan.TakeOver(count with { BudCuts = cuts });
+        return FieldState.InForce;
     }
 
     /// <inheritdoc />
@@ -133,7 +133,7 @@ public sealed class CutBudsFromField : FieldHandler<BudCutEntry>
         var count = plan.ToCount();
         var cuts = count.BudCuts.ToList();
         if (cuts.Remove(BodyOf(entry)))
-            plan.Take(count with { BudCuts = cuts });
+            plan.TakeOver(count with { BudCuts = cuts });
     }
 }
 

@@ -20,11 +20,11 @@ public sealed class CountedTreeRecord : IHistoried
             Row = (int)entry.Row!.Value,
             Tree = (int)entry.Tree!.Value,
         };
-        record.Take(line, entry);
+        record.TakeOver(line, entry);
         return record;
     }
 
-    internal void Take(int line, CountedTreeEntry entry)
+    internal void TakeOver(int line, CountedTreeEntry entry)
     {
         Line = line;
         var before = ToEntry();
@@ -41,9 +41,9 @@ public sealed class CountedTreeRecord : IHistoried
     }
 
     /// <summary>Takes over what came from the field.</summary>
-    internal void Take(CountedTreeEntry entry, Guid fieldEntry)
+    internal void TakeOver(CountedTreeEntry entry, Guid fieldEntry)
     {
-        Take(Line, entry);
+        TakeOver(Line, entry);
         FieldEntryId = fieldEntry;
     }
 

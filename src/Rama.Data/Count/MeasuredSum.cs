@@ -50,7 +50,7 @@ internal static class MeasuredSum
             await database.ScanRows.AsNoTracking().Where(s => ids.Contains(s.PlantingId)).ToListAsync(cancel)
         ).ToLookup(s => (s.PlantingId, s.Season));
         foreach (var plan in plans)
-            plan.Take(Of(plan, trunks[plan.PlantingId].ToList(), scans[(plan.PlantingId, plan.Season)].ToList()));
+            plan.TakeOver(Of(plan, trunks[plan.PlantingId].ToList(), scans[(plan.PlantingId, plan.Season)].ToList()));
     }
 
     /// <summary>The sum for one plan.</summary>

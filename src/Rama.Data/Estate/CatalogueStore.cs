@@ -153,7 +153,7 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
             throw ChangedMeanwhile();
         if (record is null)
             records.Add(record = make());
-        record.Take(entry);
+        record.TakeOver(entry);
         try
         {
             await database.SaveChangesAsync(cancel);

@@ -28,7 +28,7 @@ public sealed class EstateRecord : IHistoried
     public DateOnly? Today { get; set; }
 
     /// <summary>Takes the crews' measures over.</summary>
-    public void Take(BodyMarksEntry? marks) =>
+    public void TakeOver(BodyMarksEntry? marks) =>
         BodyMarks = marks is null || marks == new BodyMarksEntry() ? null : StoredJson.WritePart(marks);
 
     /// <summary>The crews' measures as typed.</summary>

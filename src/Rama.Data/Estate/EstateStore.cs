@@ -18,7 +18,7 @@ public sealed class EstateStore(RamaContext database, EstateScope scope)
     {
         var estate = await ReadAsync(cancel);
         (estate.Name, estate.CrewHoursPerWeek) = entry.Read();
-        estate.Take(entry.BodyMarks);
+        estate.TakeOver(entry.BodyMarks);
         await database.SaveChangesAsync(cancel);
     }
 

@@ -20,7 +20,7 @@ public abstract class OwnEntryRecord<T> : IHistoried
 
     public abstract HistoryPlace Place { get; }
 
-    public void Take(T entry) => Data = JsonSerializer.Serialize(entry, StoredJson.Whole);
+    public void TakeOver(T entry) => Data = JsonSerializer.Serialize(entry, StoredJson.Whole);
 
     public T ToEntry() => Parse(Data);
 

@@ -58,7 +58,7 @@ public sealed class PlantingRecord : IHistoried
     HistoryPlace IHistoried.Place => new("planting", Id, Detail: Code);
 
     /// <summary>Takes over an entry the core has read without a problem.</summary>
-    public void Take(PlantingEntry entry)
+    public void TakeOver(PlantingEntry entry)
     {
         (Code, Name) = (entry.Code!.Trim(), entry.Name!.Trim());
         (Variety, Rootstock, System) = (entry.Variety!, entry.Rootstock!, entry.System!);
@@ -69,34 +69,34 @@ public sealed class PlantingRecord : IHistoried
     }
 
     /// <summary>Takes over rows the core has read without a problem.</summary>
-    public void Take(RowList? list)
+    public void TakeOver(RowList? list)
     {
         Rows.Merge(
             list?.Rows ?? [],
             r => (r.Row, r.FirstTree),
             r => (r.Number, r.FirstTree),
             r => PlantingRowRecord.Of(this, r),
-            (record, row) => record.Take(row)
+            (record, row) => record.TakeOver(row)
         );
         Touch();
     }
 
     /// <summary>Takes over weighed fruit the core has read without a problem.</summary>
-    public void Take(FruitSampleEntry entry)
+    public void TakeOver(FruitSampleEntry entry)
     {
         FruitSample = entry.Fruit.Count == 0 ? null : StoredJson.Write(entry.Fruit);
         Touch();
     }
 
     /// <summary>Takes over past seasons the core has read without a problem.</summary>
-    public void Take(SeasonRecordsEntry entry)
+    public void TakeOver(SeasonRecordsEntry entry)
     {
         Results.Merge(
             entry.Seasons,
             r => r.Season,
             e => (int)e.Season!.Value,
             e => SeasonResultRecord.Of(this, e),
-            (record, e) => record.Take(e)
+            (record, e) => record.TakeOver(e)
         );
         Touch();
     }

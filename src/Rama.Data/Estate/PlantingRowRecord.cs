@@ -35,11 +35,11 @@ public sealed class PlantingRowRecord : IHistoried
             Row = row.Number,
             FirstTree = row.FirstTree,
         };
-        record.Take(row);
+        record.TakeOver(row);
         return record;
     }
 
-    internal void Take(TreeRow row)
+    internal void TakeOver(TreeRow row)
     {
         Trees = row.Trees;
         (Missing, Replants) = ([.. row.Missing], [.. row.Replants]);

@@ -170,14 +170,14 @@ public sealed class EstateArchive(
                     facts.Today,
                     facts.CrewHoursPerWeek
                 );
-                estate.Take(facts.BodyMarks);
+                estate.TakeOver(facts.BodyMarks);
                 await database.SaveChangesAsync(cancel);
                 ReadOwnEntries(files, "varieties.json", json =>
                 {
                     var variety = OwnVarietyRecord.Parse(json);
                     variety.ToEntry().Read();
                     var record = new OwnVarietyRecord { EstateId = scope.EstateId, Name = variety.Name };
-                    record.Take(variety);
+                    record.TakeOver(variety);
                     database.Add(record);
                 });
                 ReadOwnEntries(files, "rootstocks.json", json =>
@@ -185,7 +185,7 @@ public sealed class EstateArchive(
                     var rootstock = OwnRootstockRecord.Parse(json);
                     rootstock.ToEntry().Read();
                     var record = new OwnRootstockRecord { EstateId = scope.EstateId, Name = rootstock.Name };
-                    record.Take(rootstock);
+                    record.TakeOver(rootstock);
                     database.Add(record);
                 });
                 ReadOwnEntries(files, "systems.json", json =>
@@ -194,7 +194,7 @@ public sealed class EstateArchive(
                         $$"""{ "$schema": "training-system.schema.json", "system": {{json}} }"""
                     );
                     var record = new OwnSystemRecord { EstateId = scope.EstateId, Name = system.Id };
-                    record.Take(system);
+                    record.TakeOver(system);
                     database.Add(record);
                 });
                 ReadOwnEntries(files, "prices.json", json =>
@@ -209,7 +209,7 @@ public sealed class EstateArchive(
                         EstateId = scope.EstateId,
                         Name = (string?)named["variety"] ?? throw new JsonException("a list names no variety"),
                     };
-                    record.Take(prices);
+                    record.TakeOver(prices);
                     database.Add(record);
                 });
                 await database.SaveChangesAsync(cancel);

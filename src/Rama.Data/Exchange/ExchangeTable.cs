@@ -32,7 +32,7 @@ public abstract class ExchangeTable
 internal interface ITaking
 {
     /// <summary>Takes one line, or tells what is wrong with it.</summary>
-    void Take(LineReader line);
+    void ReadLine(LineReader line);
 
     /// <summary>What can only be seen when all lines are there.</summary>
     void Finish();

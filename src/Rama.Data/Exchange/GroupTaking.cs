@@ -35,7 +35,7 @@ internal abstract partial class GroupTaking<TGroup, TEntry>(ImportTarget target)
     /// <summary>Takes the whole list over; throws where the core cannot read it, its paths counting the entries given.</summary>
     protected abstract void Save(TGroup group, IReadOnlyList<TEntry> entries);
 
-    public void Take(LineReader line)
+    public void ReadLine(LineReader line)
     {
         var group = GroupOf(line);
         if (group is null)

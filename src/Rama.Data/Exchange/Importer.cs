@@ -146,7 +146,7 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
             if (i % Stride == 0 && progress is not null)
                 await progress(new(i, sheet.Lines.Count));
             var reader = new LineReader(mapping, line);
-            taking.Take(reader);
+            taking.ReadLine(reader);
             foreach (var problem in reader.Problems.Problems.DistinctBy(p => (p.Field, p.Code)))
                 target.Add(line.Number, problem);
         }

@@ -21,7 +21,7 @@ public enum FieldKind
 }
 
 /// <summary>What became of an entry from the field.</summary>
-public enum FieldStanding
+public enum FieldState
 {
     /// <summary>The count says it.</summary>
     InForce,
@@ -76,7 +76,7 @@ public sealed class FieldEntryRecord : IEstateOwned
     /// <summary>The entry it takes the place of.</summary>
     public Guid? Supersedes { get; init; }
 
-    public FieldStanding Standing { get; internal set; }
+    public FieldState State { get; internal set; }
 
     /// <summary>What was told, as JSON: its body under the name its handler gives it.</summary>
     public string Data { get; init; } = "";

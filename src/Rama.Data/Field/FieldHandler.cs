@@ -28,7 +28,7 @@ public abstract class FieldHandler
 
     /// <summary>Takes it over where its stage holds it.</summary>
     /// <param name="taken">The entry and what it is taken into.</param>
-    protected internal virtual FieldStanding Take(FieldTaken taken) => FieldStanding.InForce;
+    protected internal virtual FieldState TakeOver(FieldTaken taken) => FieldState.InForce;
 
     /// <summary>Takes an entry in force out of its stage again.</summary>
     /// <param name="plan">The plan of its planting and season.</param>

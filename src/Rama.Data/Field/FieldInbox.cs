@@ -115,7 +115,7 @@ public sealed class FieldInbox(
     {
         if (
             await database.FieldEntries.SingleOrDefaultAsync(
-                e => e.PlantingId == planting && e.Id == id && e.Standing == FieldStanding.Conflict,
+                e => e.PlantingId == planting && e.Id == id && e.State == FieldState.Conflict,
                 cancel
             )
             is not { } entry
@@ -135,9 +135,9 @@ public sealed class FieldInbox(
                 before is { } old
                 && await database.FieldEntries.SingleOrDefaultAsync(e => e.Id == old, cancel) is { } other
             )
-                other.Standing = FieldStanding.SetAside;
+                other.State = FieldState.SetAside;
         }
-        entry.Standing = take ? FieldStanding.InForce : FieldStanding.SetAside;
+        entry.State = take ? FieldState.InForce : FieldState.SetAside;
         await database.SaveChangesAsync(cancel);
         return true;
     }
@@ -192,7 +192,7 @@ public sealed class FieldInbox(
     private FieldOutcome OutcomeOf(Arrival arrival, SeasonPlanRecord plan, Dictionary<Guid, FieldEntryRecord> known)
     {
         if (known.TryGetValue(arrival.Entry.Id, out var sent))
-            return sent.Standing == FieldStanding.Conflict ? FieldOutcome.Conflict : FieldOutcome.Known;
+            return sent.State == FieldState.Conflict ? FieldOutcome.Conflict : FieldOutcome.Known;
         var replaced = arrival.Entry.Supersedes is { } old ? known.GetValueOrDefault(old) : null;
         if (arrival.Entry.IsWithdrawal)
         {
@@ -200,27 +200,27 @@ public sealed class FieldInbox(
             if (replaced is not null)
             {
                 Withdraw(plan, replaced);
-                known.Add(arrival.Entry.Id, Keep(arrival, replaced.Kind, FieldStanding.Withdrawn, replaced));
+                known.Add(arrival.Entry.Id, Keep(arrival, replaced.Kind, FieldState.Withdrawn, replaced));
             }
             return FieldOutcome.Taken;
         }
         var handler = handlers.Find(arrival.Entry.Kind)!;
-        var standing = handler.Take(new(plan, arrival.Entry, replaced));
-        if (replaced is { Standing: FieldStanding.InForce or FieldStanding.Conflict })
-            replaced.Standing = FieldStanding.Superseded;
-        known.Add(arrival.Entry.Id, Keep(arrival, handler.Kind, standing, null));
-        return standing == FieldStanding.Conflict ? FieldOutcome.Conflict : FieldOutcome.Taken;
+        var state = handler.TakeOver(new(plan, arrival.Entry, replaced));
+        if (replaced is { State: FieldState.InForce or FieldState.Conflict })
+            replaced.State = FieldState.Superseded;
+        known.Add(arrival.Entry.Id, Keep(arrival, handler.Kind, state, null));
+        return state == FieldState.Conflict ? FieldOutcome.Conflict : FieldOutcome.Taken;
     }
 
     private void Withdraw(SeasonPlanRecord plan, FieldEntryRecord entry)
     {
-        if (entry is not { Standing: FieldStanding.InForce or FieldStanding.Conflict })
+        if (entry is not { State: FieldState.InForce or FieldState.Conflict })
             return;
         handlers.Of(entry.Kind).Withdraw(plan, entry);
-        entry.Standing = FieldStanding.Withdrawn;
+        entry.State = FieldState.Withdrawn;
     }
 
-    private FieldEntryRecord Keep(Arrival arrival, FieldKind kind, FieldStanding standing, FieldEntryRecord? takesBack)
+    private FieldEntryRecord Keep(Arrival arrival, FieldKind kind, FieldState state, FieldEntryRecord? takesBack)
     {
         var entry = arrival.Entry;
         FieldEntryRecord record = new()
@@ -239,7 +239,7 @@ public sealed class FieldInbox(
             PersonId = arrival.Author?.PersonId,
             Person = arrival.Author?.Name,
             Supersedes = entry.Supersedes,
-            Standing = standing,
+            State = state,
             Data = entry.Body is { } body ? FieldEntryRecord.Write(handlers.Of(kind).Member, body) : "{}",
         };
         database.Add(record);

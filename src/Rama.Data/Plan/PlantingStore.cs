@@ -71,7 +71,7 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
         var estate = await estates.ReadAsync(cancel);
         var read = entry.Read(estate.Season, (await catalogues.ReadAsync(cancel)).Catalogue);
         var planting = new PlantingRecord { EstateId = estate.Id };
-        planting.Take(entry);
+        planting.TakeOver(entry);
         (await Ground.LoadAsync(database, estate, cancel)).Place(planting, read.Site, read.Block);
         database.Add(planting);
         await SaveAsync(cancel);
@@ -88,7 +88,7 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
             async stored =>
             {
                 var read = entry.Read(stored.Season, stored.Catalogue);
-                stored.Planting.Take(entry);
+                stored.Planting.TakeOver(entry);
                 (await Ground.LoadAsync(database, await estates.ReadAsync(cancel), cancel)).Place(
                     stored.Planting,
                     read.Site,
@@ -111,7 +111,7 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
                 var rows = entry.Read();
                 if (rows is not null)
                     await KeepApartAsync(stored.Planting, rows, entry, cancel);
-                stored.Planting.Take(rows);
+                stored.Planting.TakeOver(rows);
             },
             cancel
         );
@@ -126,7 +126,7 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
             stored =>
             {
                 entry.Read(stored.Season);
-                stored.Planting.Take(entry);
+                stored.Planting.TakeOver(entry);
                 return Task.CompletedTask;
             },
             cancel
@@ -169,7 +169,7 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
                 if (entry.IsUntouched)
                     entry.Read();
                 PlanReading.Of(stored.ToEntry() with { Target = entry }, stored.Catalogue).ThrowIfWrong("target");
-                stored.Plan.Take(entry);
+                stored.Plan.TakeOver(entry);
                 database.Add(
                     TargetVersionRecord.Of(stored.Plan.EstateId, id, stored.Plan.Season, TargetAct.Set, entry)
                 );
@@ -187,7 +187,7 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
             stored =>
             {
                 entry.Read();
-                stored.Planting.Take(entry);
+                stored.Planting.TakeOver(entry);
                 return Task.CompletedTask;
             },
             cancel
@@ -203,7 +203,7 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
             stored =>
             {
                 entry.Read();
-                stored.Plan.Take(entry);
+                stored.Plan.TakeOver(entry);
             },
             cancel
         );
@@ -223,7 +223,7 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
             stored =>
             {
                 entry.ReadSettings();
-                stored.Plan.Take(entry);
+                stored.Plan.TakeOver(entry);
             },
             cancel
         );
@@ -238,7 +238,7 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
             stored =>
             {
                 PlanReading.Of(stored.ToEntry() with { Cutting = entry }, stored.Catalogue).ThrowIfWrong("cutting");
-                stored.Plan.Take(entry);
+                stored.Plan.TakeOver(entry);
             },
             cancel
         );

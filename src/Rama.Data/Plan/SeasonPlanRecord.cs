@@ -80,7 +80,7 @@ public sealed class SeasonPlanRecord : IHistoried
     HistoryPlace IHistoried.Place => new("plan", PlantingId, Season);
 
     /// <summary>Takes over a target the core has read without a problem.</summary>
-    public void Take(TargetEntry entry)
+    public void TakeOver(TargetEntry entry)
     {
         (Yield, FruitSize, PackOut) = (entry.Yield ?? new(), entry.FruitSize ?? new(), entry.PackOut ?? new());
         (BudFactor, LimbsPerTree) = (entry.BudFactor, entry.LimbsPerTree);
@@ -94,7 +94,7 @@ public sealed class SeasonPlanRecord : IHistoried
     }
 
     /// <summary>Takes over a count the core has read without a problem.</summary>
-    public void Take(SurveyEntry entry)
+    public void TakeOver(SurveyEntry entry)
     {
         FloralShare = entry.FloralShare ?? new();
         CountDetails = Counting.Write(entry);
@@ -103,13 +103,13 @@ public sealed class SeasonPlanRecord : IHistoried
             t => (t.Row, t.Tree),
             t => ((int)t.Item.Row!.Value, (int)t.Item.Tree!.Value),
             t => CountedTreeRecord.Of(this, t.Index, t.Item),
-            (record, t) => record.Take(t.Index, t.Item)
+            (record, t) => record.TakeOver(t.Index, t.Item)
         );
         Touch();
     }
 
     /// <summary>Takes over settings the core has read without a problem.</summary>
-    public void Take(DecisionSettingsEntry entry)
+    public void TakeOver(DecisionSettingsEntry entry)
     {
         (Tolerance, Cap) = (entry.Tolerance ?? new(), entry.Cap ?? new());
         (HeldDecision, HeldReason) = (entry.Held, entry.Held is null ? null : entry.HeldReason);
@@ -117,7 +117,7 @@ public sealed class SeasonPlanRecord : IHistoried
     }
 
     /// <summary>Takes over choices of cutting the core has read without a problem.</summary>
-    public void Take(CuttingEntry entry)
+    public void TakeOver(CuttingEntry entry)
     {
         CuttingDetails = entry.IsUntouched ? null : StoredJson.WritePart(entry);
         Touch();
@@ -151,7 +151,7 @@ public sealed class SeasonPlanRecord : IHistoried
     public MeasuredTrees ToMeasured() => StoredJson.ReadPart<MeasuredTrees>(Measured) ?? MeasuredTrees.None;
 
     /// <summary>Takes over what is known of the trees not counted.</summary>
-    internal void Take(MeasuredTrees measured)
+    internal void TakeOver(MeasuredTrees measured)
     {
         var written = measured is { Trunks: 0, Scanned: 0 } ? null : StoredJson.WritePart(measured);
         if (written == Measured)
@@ -173,7 +173,7 @@ public sealed class SeasonPlanRecord : IHistoried
             if (!trees.TryGetValue((tree.Row, tree.Tree), out var told))
                 continue;
             var entry = TreeDetails.Read(tree.ToEntry(), told.Details);
-            tree.Take(
+            tree.TakeOver(
                 tree.Line,
                 entry.Kinds.Count > 0 || told.Buds is not null
                     ? entry with
@@ -189,12 +189,12 @@ public sealed class SeasonPlanRecord : IHistoried
     }
 
     /// <summary>Adds or changes a counted tree as the field says.</summary>
-    internal void Take(CountedTreeEntry tree, Guid fieldEntry)
+    internal void TakeOver(CountedTreeEntry tree, Guid fieldEntry)
     {
         var record = Find((int)tree.Row!.Value, (int)tree.Tree!.Value);
         if (record is null)
             Trees.Add(record = CountedTreeRecord.Of(this, Trees.Count == 0 ? 0 : Trees.Max(t => t.Line) + 1, tree));
-        record.Take(tree, fieldEntry);
+        record.TakeOver(tree, fieldEntry);
         Touch();
     }
 

@@ -170,9 +170,9 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
                     );
                 var settings = plan.ToSettings() with { Held = part.Held, HeldReason = part.HeldReason };
                 settings.ReadSettings();
-                plan.Take(settings);
+                plan.TakeOver(settings);
                 if (part.Cutting is { } cutting)
-                    plan.Take(cutting);
+                    plan.TakeOver(cutting);
             }
             AddCards(parts, ids);
             foreach (var r in parts.Practice ?? [])

@@ -36,12 +36,12 @@ public sealed class SeasonResultRecord : IHistoried
             PlantingId = planting.Id,
             Season = (int)entry.Season!.Value,
         };
-        record.Take(entry);
+        record.TakeOver(entry);
         return record;
     }
 
     /// <summary>Takes over a result the core has read without a problem.</summary>
-    public void Take(SeasonResultEntry entry)
+    public void TakeOver(SeasonResultEntry entry)
     {
         (Yield, FruitSize, PackOut) = (entry.Yield ?? new(), entry.FruitSize ?? new(), entry.PackOut ?? new());
         (GreenTip, BudsLeft, ClustersThinned) = (entry.GreenTip, entry.BudsLeft, entry.ClustersThinned);

@@ -166,7 +166,7 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
             throw ChangedMeanwhile();
         if (record is null)
             database.Add(record = new() { EstateId = scope.EstateId, Name = variety });
-        record.Take(entry);
+        record.TakeOver(entry);
         try
         {
             await database.SaveChangesAsync(cancel);
@@ -178,37 +178,34 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
     }
 
     /// <summary>The plantings a rule means with their plans of the season at hand, and what the target it sets comes to in each.</summary>
-    public async Task<IReadOnlyList<RuledTarget>> RuledAsync(TargetRule rule, CancellationToken cancel)
+    public async Task<IReadOnlyList<RuledPlanting>> RuledAsync(TargetRule rule, CancellationToken cancel)
     {
         var estate = await estates.ReadAsync(cancel);
         var catalogue = (await catalogues.ReadAsync(cancel)).Catalogue;
         rule.Check();
         var plantings = (await database.ReadPlantingsAsync(cancel))
-            .Where(p => rule.Means(p.ToEntry(), estate.Season - p.YearPlanted + 1))
+            .Where(p => rule.IsFor(p.ToEntry(), estate.Season - p.YearPlanted + 1))
             .ToList();
         List<Guid> ids = [.. plantings.Select(p => p.Id)];
         var plans = (await database.ReadPlansAsync(cancel, estate.Season, ids)).ToDictionary(p => p.PlantingId);
+        StoredPlanting Stored(PlantingRecord planting) =>
+            new(
+                planting,
+                plans.GetValueOrDefault(planting.Id)
+                    ?? new SeasonPlanRecord
+                    {
+                        EstateId = planting.EstateId,
+                        PlantingId = planting.Id,
+                        Season = estate.Season,
+                    },
+                estate.Season,
+                catalogue
+            );
         return
         [
-            .. plantings
-                .OrderBy(p => p.Code, StringComparer.Ordinal)
-                .Select(p =>
-                    RuledTarget.Of(
-                        new(
-                            p,
-                            plans.GetValueOrDefault(p.Id)
-                                ?? new SeasonPlanRecord
-                                {
-                                    EstateId = p.EstateId,
-                                    PlantingId = p.Id,
-                                    Season = estate.Season,
-                                },
-                            estate.Season,
-                            catalogue
-                        ),
-                        rule
-                    )
-                ),
+            .. from planting in plantings.OrderBy(p => p.Code, StringComparer.Ordinal)
+            let stored = Stored(planting)
+            select new RuledPlanting(stored, RuledTarget.Of(stored.ToEntry(), rule, catalogue)),
         ];
     }
 
@@ -230,15 +227,15 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
                     "changed",
                     $"{code}: someone else changed this plan meanwhile. Look at the table again."
                 );
-            foreach (var problem in target.Problems)
+            foreach (var problem in target.Ruled.Problems)
                 reader.Add($"{code}.{problem.Field}", problem.Code, $"{code}: {problem.Message}");
         }
         reader.ThrowIfAny();
         // Told now: once taken over, nothing differs any more.
-        var changing = ruled.Where(r => r.Changes).ToList();
-        foreach (var (stored, entry) in changing.Select(r => (r.Stored, r.Entry)))
+        var changing = ruled.Where(r => r.Ruled.Changes).ToList();
+        foreach (var (stored, entry) in changing.Select(r => (r.Stored, r.Ruled.Entry)))
         {
-            stored.Plan.Take(entry);
+            stored.Plan.TakeOver(entry);
             if (stored.Plan.Version == 0)
                 database.Add(stored.Plan);
             database.Add(
@@ -325,3 +322,8 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
 /// <param name="Season">Season it was for.</param>
 /// <param name="Target">The target as typed.</param>
 public sealed record TargetSource(string Code, string Name, int Season, TargetEntry Target);
+
+/// <summary>A planting that a rule is for, and what the rule does to its target.</summary>
+/// <param name="Stored">The planting with its plan as it stands.</param>
+/// <param name="Ruled">What the rule does.</param>
+public sealed record RuledPlanting(StoredPlanting Stored, RuledTarget Ruled);

@@ -12,7 +12,7 @@ namespace Rama.Web.Field;
 /// <summary>What the field told.</summary>
 /// <param name="Id">The entry.</param>
 /// <param name="Kind">What it tells.</param>
-/// <param name="Standing">What became of it.</param>
+/// <param name="State">What became of it.</param>
 /// <param name="Row">Row number.</param>
 /// <param name="Tree">Tree in the row; null for a whole row.</param>
 /// <param name="At">When it was made.</param>
@@ -22,7 +22,7 @@ namespace Rama.Web.Field;
 public sealed record FieldEntryView(
     Guid Id,
     FieldKind Kind,
-    FieldStanding Standing,
+    FieldState State,
     int Row,
     int? Tree,
     DateTimeOffset At,
@@ -35,13 +35,13 @@ public sealed record FieldEntryView(
         new(
             record.Id,
             record.Kind,
-            record.Standing,
+            record.State,
             record.Row,
             record.Tree,
             record.At,
             record.Person,
             handler.BodyOf(record),
-            record.Standing == FieldStanding.Conflict ? handler.InForce(plan, record) : null
+            record.State == FieldState.Conflict ? handler.InForce(plan, record) : null
         );
 }
 
@@ -115,7 +115,7 @@ internal static class FieldEndpoints
             return TypedResults.NotFound();
         var entries = await inbox.EntriesAsync(id, stored.Plan.Season, cancel);
         var marks = entries
-            .Where(e => e is { Kind: FieldKind.Mark, Standing: FieldStanding.InForce })
+            .Where(e => e is { Kind: FieldKind.Mark, State: FieldState.InForce })
             .Select(e => handlers.Of<MarksFromField>().BodyOf(e).Read())
             .ToList();
         var crop = stored.Catalogue.Variety(stored.Planting.Variety)?.Crop;
@@ -124,9 +124,7 @@ internal static class FieldEndpoints
                 [.. entries.Select(e => FieldEntryView.Of(e, handlers.Of(e.Kind), stored.Plan))],
                 [
                     .. entries
-                        .Where(e =>
-                            e is { Kind: FieldKind.Tree, Standing: FieldStanding.InForce or FieldStanding.Conflict }
-                        )
+                        .Where(e => e is { Kind: FieldKind.Tree, State: FieldState.InForce or FieldState.Conflict })
                         .GroupBy(e => e.Person)
                         .Select(g => new CounterView(g.Key, g.Count(), g.Max(e => e.At)))
                         .OrderByDescending(c => c.Last),

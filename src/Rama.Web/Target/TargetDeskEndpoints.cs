@@ -248,14 +248,18 @@ internal static class TargetDeskEndpoints
                     r.Stored.Planting.Code,
                     r.Stored.Planting.Name,
                     r.Stored.Plan.Version,
-                    r.Changes,
-                    r.Before.Crop?.FruitPerTree,
-                    r.After.Crop?.FruitPerTree,
-                    r.Before.Buds?.BudsPerTree,
-                    r.After.Buds?.BudsPerTree,
-                    r.After.Crop?.FruitPerTree / r.After.Survey?.MeanTcsaCm2,
-                    [.. r.After.Crop?.Warnings ?? [], .. r.After.Buds?.Warnings ?? [], .. r.After.LoadWarnings],
-                    r.Problems
+                    r.Ruled.Changes,
+                    r.Ruled.Before.Crop?.FruitPerTree,
+                    r.Ruled.After.Crop?.FruitPerTree,
+                    r.Ruled.Before.Buds?.BudsPerTree,
+                    r.Ruled.After.Buds?.BudsPerTree,
+                    r.Ruled.After.Crop?.FruitPerTree / r.Ruled.After.Survey?.MeanTcsaCm2,
+                    [
+                        .. r.Ruled.After.Crop?.Warnings ?? [],
+                        .. r.Ruled.After.Buds?.Warnings ?? [],
+                        .. r.Ruled.After.LoadWarnings,
+                    ],
+                    r.Ruled.Problems
                 ))
                 .ToList()
         );

@@ -23,7 +23,6 @@ public sealed class PrescriptionTests
             TreeStock.Usual(Spindle, decision.Standing, limbs),
             decision,
             new(),
-            1,
             terms
         );
     }
@@ -147,7 +146,6 @@ public sealed class PrescriptionTests
             stock,
             decision,
             settings,
-            1,
             new(new Dictionary<string, double> { ["big"] = 40 }, [])
         );
         Near.Printed(200, held.BudsLeft, 0);
@@ -164,7 +162,6 @@ public sealed class PrescriptionTests
                 TreeStock.Usual(Spindle, decision.Standing, 22),
                 decision,
                 new(),
-                1,
                 terms
             );
         var (searched, hard, held) = (

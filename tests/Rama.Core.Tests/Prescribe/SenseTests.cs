@@ -89,7 +89,7 @@ public sealed class SenseTests(ITestOutputHelper output)
                 var standing = tree
                     .Branches.Where(b =>
                         b.Kind is BranchKind.Limb or BranchKind.Arm or BranchKind.Shoot
-                        && pruning.Left.LeftM(b.Id) > StandingTree.StubM
+                        && pruning.Left.LeftM(b.Id) > RemainingTree.StubM
                     )
                     .ToList();
                 sense = sense with

@@ -7162,7 +7162,7 @@ export interface components {
             /** @description What it tells. */
             kind: components["schemas"]["FieldKind"];
             /** @description What became of it. */
-            standing: components["schemas"]["FieldStanding"];
+            state: components["schemas"]["FieldState"];
             /**
              * Format: int32
              * @description Row number.
@@ -7278,7 +7278,7 @@ export interface components {
          * @description What became of an entry from the field.
          * @enum {unknown}
          */
-        FieldStanding: "inForce" | "superseded" | "conflict" | "setAside" | "withdrawn";
+        FieldState: "inForce" | "superseded" | "conflict" | "setAside" | "withdrawn";
         /**
          * @description The stop rule as a table for counting without signal: the half width of an interval is factor × standard deviation of the
          *     trees counted, each alike. Once there is signal the full estimate takes its place.
@@ -7581,7 +7581,7 @@ export interface components {
          * @enum {unknown}
          */
         FruitSizeTendency: "small" | "normal" | "oversizes";
-        /** @description The structure of one tree: its wood and the buds on it. It never changes; what is cut is told by StandingTree. */
+        /** @description The structure of one tree: its wood and the buds on it. It never changes; what is cut is told by RemainingTree. */
         FruitTree: {
             /** @description Where it stands. */
             place: components["schemas"]["TreePlace"];

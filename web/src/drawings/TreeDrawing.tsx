@@ -1,5 +1,5 @@
 import { memo, useMemo } from 'react';
-import type { DrawnCut, FruitTree, TreeBranch } from '../api/client';
+import type { CardDrawnCut, FruitTree, Branch } from '../api/client';
 import {
   apart,
   budSpot,
@@ -33,9 +33,9 @@ interface Props {
   width: number;
   height: number;
   /** Cuts made so far, ghosted and tagged. */
-  made: readonly DrawnCut[];
+  made: readonly CardDrawnCut[];
   /** Cuts to come, tagged in outline. */
-  ahead?: readonly DrawnCut[];
+  ahead?: readonly CardDrawnCut[];
   /** Whether the last cut made is the one spoken of. */
   now?: boolean;
   wires?: readonly number[];
@@ -178,7 +178,7 @@ const Wood = memo(function Wood({
   // On a small drawing buds would hide the tree.
   const size = Math.min(1.1, Math.max(0.42, frame.scale / 185));
   const aimAt =
-    (branch: TreeBranch) =>
+    (branch: Branch) =>
     (e: React.PointerEvent | React.MouseEvent): Aim => ({
       branch: branch.id,
       bud: null,
@@ -338,7 +338,7 @@ function FruitingShoot({
 }
 
 /** How much a pointer leaves of a branch: near its base it comes off, further out it is shortened there. */
-function leaveAt(branch: TreeBranch, e: React.PointerEvent | React.MouseEvent, view: View, frame: Frame): number {
+function leaveAt(branch: Branch, e: React.PointerEvent | React.MouseEvent, view: View, frame: Frame): number {
   const box = (e.currentTarget as SVGElement).ownerSVGElement!.getBoundingClientRect();
   const [x, y] = [e.clientX - box.left, e.clientY - box.top];
   let [best, nearest] = [0, Infinity];
@@ -363,8 +363,8 @@ const Tags = memo(function Tags({
   frame,
   now,
 }: {
-  made: readonly DrawnCut[];
-  ahead: readonly DrawnCut[];
+  made: readonly CardDrawnCut[];
+  ahead: readonly CardDrawnCut[];
   view: View;
   frame: Frame;
   now: boolean;

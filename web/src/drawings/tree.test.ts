@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { BenchCut, FruitTree, TreeBranch } from '../api/client';
+import type { BenchCut, FruitTree, Branch } from '../api/client';
 import {
   apart,
   budsFalling,
@@ -29,7 +29,7 @@ const limb = {
   state: 'sound',
   lengthM: 1,
   path: [place(0, 0, 1), place(0.5, 0, 1), place(0.5, 0, 1.5)],
-} as unknown as TreeBranch;
+} as unknown as Branch;
 const tree = {
   place: { rowSpacingM: 3.5, treeSpacingM: 1, heightLimitM: 3, leaf: 8 },
   trunkMm: 50,
@@ -82,7 +82,7 @@ describe('the drawing of a tree', () => {
   });
 
   it('knows what falls with a limb: its own wood beyond the cut, and all that grows there', () => {
-    const arm = { ...limb, id: 2, parent: 1, atM: 0.6, kind: 'arm' } as TreeBranch;
+    const arm = { ...limb, id: 2, parent: 1, atM: 0.6, kind: 'arm' } as Branch;
     const bud = (id: number, branch: number, atM: number, floral = true, count = 1) => ({
       id,
       branch,

@@ -1,4 +1,4 @@
-import type { DrawnCut, FruitTree, Place, TreeBranch, TreeBud } from '../api/client';
+import type { CardDrawnCut, FruitTree, Point, Branch, BudSite } from '../api/client';
 import { M_PER_FT, type UnitSystem } from '../units/system';
 
 /** From where a tree is looked at: from the alley, along the row, or from the end of the row, across it. */
@@ -23,7 +23,7 @@ export interface Standing {
   fallen: Set<number>;
 }
 
-export function standingAfter(cuts: readonly DrawnCut[]): Standing {
+export function standingAfter(cuts: readonly CardDrawnCut[]): Standing {
   const left = new Map<number, number>();
   const fallen = new Set<number>();
   for (const cut of cuts) {
@@ -33,12 +33,12 @@ export function standingAfter(cuts: readonly DrawnCut[]): Standing {
   return { left, fallen };
 }
 
-const acrossOf = (place: Place, view: View) => (view === 'along' ? place.alongM : place.acrossM);
+const acrossOf = (place: Point, view: View) => (view === 'along' ? place.alongM : place.acrossM);
 
 /** How far behind the drawing a place lies; what is nearer is drawn later. */
-export const depthOf = (place: Place, view: View) => (view === 'along' ? place.acrossM : -place.alongM);
+export const depthOf = (place: Point, view: View) => (view === 'along' ? place.acrossM : -place.alongM);
 
-export function project(place: Place, view: View, frame: Frame): Spot {
+export function project(place: Point, view: View, frame: Frame): Spot {
   return { x: frame.foot.x + acrossOf(place, view) * frame.scale, y: frame.foot.y - place.heightM * frame.scale };
 }
 
@@ -79,8 +79,8 @@ export function heightFor(tree: FruitTree, width: number, most: number, ground: 
 }
 
 /** Places of a branch between two distances from its base, with the distance of each. */
-export function stretch(branch: TreeBranch, from: number, to: number): { place: Place; at: number }[] {
-  const points: { place: Place; at: number }[] = [];
+export function stretch(branch: Branch, from: number, to: number): { place: Point; at: number }[] {
+  const points: { place: Point; at: number }[] = [];
   let run = 0;
   for (let i = 0; i < branch.path.length; i++) {
     const here = branch.path[i]!;
@@ -91,7 +91,7 @@ export function stretch(branch: TreeBranch, from: number, to: number): { place: 
         here.acrossM - before.acrossM,
         here.heightM - before.heightM,
       );
-      const between = (at: number): Place => {
+      const between = (at: number): Point => {
         const share = piece > 0 ? (at - run) / piece : 0;
         return {
           alongM: before.alongM + (here.alongM - before.alongM) * share,
@@ -112,12 +112,12 @@ export function stretch(branch: TreeBranch, from: number, to: number): { place: 
 }
 
 /** The place so far along a branch. */
-export function placeAt(branch: TreeBranch, at: number): Place {
+export function placeAt(branch: Branch, at: number): Point {
   return stretch(branch, 0, Math.min(at, branch.lengthM)).at(-1)?.place ?? branch.path[0]!;
 }
 
 /** Outline of tapered wood, true to scale but never too thin to see. */
-export function woodPath(branch: TreeBranch, from: number, to: number, view: View, frame: Frame, least = 1.2): string {
+export function woodPath(branch: Branch, from: number, to: number, view: View, frame: Frame, least = 1.2): string {
   const points = stretch(branch, from, to).map(({ place, at }) => ({
     ...project(place, view, frame),
     half: Math.max(least, (widthMm(branch, at) / 1000) * frame.scale) / 2,
@@ -136,14 +136,14 @@ export function woodPath(branch: TreeBranch, from: number, to: number, view: Vie
   return `M${outline.map((p) => `${p.x.toFixed(1)} ${p.y.toFixed(1)}`).join('L')}Z`;
 }
 
-export function widthMm(branch: TreeBranch, at: number): number {
+export function widthMm(branch: Branch, at: number): number {
   return branch.lengthM > 0
     ? branch.diameterMm + (branch.tipMm - branch.diameterMm) * Math.min(1, at / branch.lengthM)
     : branch.diameterMm;
 }
 
 /** Where a bud is drawn: beside the wood, on the side it sits on. Its number decides what nobody counted: left or right. */
-export function budSpot(bud: TreeBud, branch: TreeBranch, view: View, frame: Frame): Spot & { turn: number } {
+export function budSpot(bud: BudSite, branch: Branch, view: View, frame: Frame): Spot & { turn: number } {
   const here = stretch(branch, Math.max(0, bud.atM - 0.02), Math.min(branch.lengthM, bud.atM + 0.02)).map((p) =>
     project(p.place, view, frame),
   );

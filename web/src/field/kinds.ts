@@ -1,12 +1,12 @@
-import type { BudCut, CountedTree, FieldEntry, VigourMark } from '../api/client';
+import type { BudCutEntry, CountedTreeEntry, FieldEntry, VigourMarkEntry } from '../api/client';
 
 /** What each kind of entry tells. A new kind is a line here, and a handler on the server. */
 export interface FieldBodies {
-  tree: CountedTree;
+  tree: CountedTreeEntry;
   /** Why the tree was left out. */
   skip: string;
-  cut: BudCut;
-  mark: VigourMark;
+  cut: BudCutEntry;
+  mark: VigourMarkEntry;
 }
 
 export type FieldKind = keyof FieldBodies;

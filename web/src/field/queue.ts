@@ -4,7 +4,7 @@ import type { Told } from './kinds';
 import type { Tally } from '../stages/count/field/tally';
 
 /** Where something made on this device stands. */
-export type Standing = 'waiting' | 'sent' | 'conflict' | 'refused';
+export type SendState = 'waiting' | 'sent' | 'conflict' | 'refused';
 
 /** Where something is told, and which entry it takes the place of. */
 interface Place {
@@ -33,7 +33,7 @@ export interface Queued {
   planting: string;
   at: string;
   entry: FieldEntry;
-  standing: Standing;
+  standing: SendState;
   problems?: FieldProblem[];
 }
 
@@ -46,7 +46,7 @@ export interface QueuedPhoto {
   tree: number | null;
   at: string;
   picture: Blob;
-  standing: Standing;
+  standing: SendState;
 }
 
 /** A planting taken along. */

@@ -1,5 +1,5 @@
 import { api, answered, RequestError, type FieldReceipt } from '../api/client';
-import { deviceId, store, type Standing } from './queue';
+import { deviceId, store, type SendState } from './queue';
 
 /** How sending went. */
 export type SyncState = 'idle' | 'sending' | 'offline' | 'signed-out' | 'forbidden' | 'trouble';
@@ -8,7 +8,7 @@ export type SyncState = 'idle' | 'sending' | 'offline' | 'signed-out' | 'forbidd
 const atOnce = 40;
 const pauses = [5_000, 15_000, 60_000];
 
-const standingOf: Record<FieldReceipt['outcome'], Standing> = {
+const standingOf: Record<FieldReceipt['outcome'], SendState> = {
   taken: 'sent',
   known: 'sent',
   conflict: 'conflict',

@@ -1,17 +1,17 @@
-import type { Session } from '../api/client';
+import type { SessionView } from '../api/client';
 
 const key = 'rama.session';
 
 /** Who was signed in last on this device, for a start without signal. Holds names and roles, and nothing that signs anybody in. */
 export const keptSession = {
-  read(): Session | null {
+  read(): SessionView | null {
     try {
-      return JSON.parse(localStorage.getItem(key) ?? 'null') as Session | null;
+      return JSON.parse(localStorage.getItem(key) ?? 'null') as SessionView | null;
     } catch {
       return null;
     }
   },
-  write(session: Session) {
+  write(session: SessionView) {
     localStorage.setItem(key, JSON.stringify(session));
   },
   /** At sign-out the plans go too; what waits to be sent stays, tied to its estate. */

@@ -1,7 +1,7 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useState } from 'react';
-import { api, answered, RequestError, type Session } from '../api/client';
+import { api, answered, RequestError, type SessionView } from '../api/client';
 import { Field } from '../entry/Field';
 import { keptSession } from '../offline/keptSession';
 import { useReading } from '../words/useReading';
@@ -9,7 +9,7 @@ import './people.css';
 import { sessionKey } from './session';
 
 /** Sign-in. When a session ends in the middle of work it lies over the page, so that nothing typed is lost. */
-export function SignInPage({ over }: { over: Session | null }) {
+export function SignInPage({ over }: { over: SessionView | null }) {
   const { t } = useReading();
   const client = useQueryClient();
   const [email, setEmail] = useState(over?.person?.email ?? '');

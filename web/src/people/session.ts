@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { api, answered, RequestError, SIGNED_OUT, type Act, type Session } from '../api/client';
+import { api, answered, RequestError, SIGNED_OUT, type Act, type SessionView } from '../api/client';
 import { keptSession } from '../offline/keptSession';
 
 export const sessionKey = ['session'] as const;
@@ -11,7 +11,7 @@ export function useSession() {
   useEffect(() => {
     // Any answer may tell that the session is over; what is on the screen stays there meanwhile.
     const over = () => {
-      client.setQueryData<Session>(sessionKey, (s) => s && { ...s, state: 'signedOut' });
+      client.setQueryData<SessionView>(sessionKey, (s) => s && { ...s, state: 'signedOut' });
     };
     window.addEventListener(SIGNED_OUT, over);
     return () => {
@@ -28,7 +28,7 @@ export const inField = () => window.location.pathname.startsWith('/field');
 export const ASK_SIGN_IN = 'rama:ask-sign-in';
 
 /** Without an answer in time, whoever was signed in last on this device goes on with what it keeps; the server decides again when it sends. */
-async function readSession(): Promise<Session> {
+async function readSession(): Promise<SessionView> {
   try {
     const session = await answered(api.GET('/api/v1/session', { signal: AbortSignal.timeout(6_000) }));
     if (session.state === 'signedIn') keptSession.write(session);

@@ -2,13 +2,13 @@ import {
   api,
   answered,
   type Act,
-  type BudCut,
-  type CountedTree,
+  type BudCutEntry,
+  type CountedTreeEntry,
   type CuttingEntry,
   type PlantingEntry,
   type PlantingView,
   type RowListEntry,
-  type SampleSettings,
+  type SampleSettingsEntry,
   type SeasonRecordsEntry,
   type SurveyEntry,
   type TargetEntry,
@@ -348,7 +348,7 @@ export function readCutting(draft: CuttingDraft, language: Language): Read<Cutti
 
 /** What a counted tree holds beside its cells, and the buds shown for it. */
 interface Kept {
-  tree: CountedTree;
+  tree: CountedTreeEntry;
   shown: string;
 }
 
@@ -416,7 +416,7 @@ function readLines<T, K extends string>(
 
 export function readCount(draft: CountDraft, language: Language): Read<SurveyEntry> {
   const all = draft.mode === 'all';
-  const { entry, unreadable } = readLines<CountedTree, 'trees'>(
+  const { entry, unreadable } = readLines<CountedTreeEntry, 'trees'>(
     draft.lines,
     countColumns,
     'trees',
@@ -447,7 +447,7 @@ export function readCount(draft: CountDraft, language: Language): Read<SurveyEnt
       };
     },
   );
-  const cuts = readLines<BudCut, 'budCuts'>(draft.cuts, cutColumns, 'budCuts', language, (line, number) => ({
+  const cuts = readLines<BudCutEntry, 'budCuts'>(draft.cuts, cutColumns, 'budCuts', language, (line, number) => ({
     row: number('row'),
     tree: number('tree'),
     kind: line.kind?.trim() || null,
@@ -455,7 +455,7 @@ export function readCount(draft: CountDraft, language: Language): Read<SurveyEnt
     vegetative: number('vegetative'),
     dead: number('dead'),
   }));
-  const sample = readDraft<SampleSettings>(sampleSpec, draft.sample, language);
+  const sample = readDraft<SampleSettingsEntry>(sampleSpec, draft.sample, language);
   const share = parseNumber(draft.floralShare, language);
   const needsShare = all || draft.lines.some((line) => line.kept?.includes('"kinds":[{'));
   const wrong = [

@@ -30,7 +30,7 @@ public sealed record BenchMeasures(
     internal static double RatioOf(FruitTree tree, Branch limb) =>
         limb.DiameterMm / Math.Max(1, tree.Branches[limb.Parent!.Value].DiameterAt(limb.AtM));
 
-    internal static BenchMeasures Of(StandingTree tree, int bigCuts)
+    internal static BenchMeasures Of(RemainingTree tree, int bigCuts)
     {
         var (zones, grown) = (new int[3], tree.Tree);
         var top = 0.1;

@@ -12,7 +12,7 @@ internal static class MeasureSteps
     {
         var (before, now) = (bench.Before, made.Count > 0 ? made[^1].After : bench.Before);
         var caps = bench.Rules.System.Caps;
-        var standing = new StandingTree(bench.Tree);
+        var standing = new RemainingTree(bench.Tree);
         foreach (var cut in made)
             _ = cut.Bud is { } bud ? standing.RubOff(bud) : standing.Cut(cut.Branch, cut.LeaveM);
         Figure left = new("buds left", now.FloralBuds, "bud");

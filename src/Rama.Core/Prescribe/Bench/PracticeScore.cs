@@ -166,7 +166,7 @@ public sealed record PracticeScore(
                 ),
                 Math.Min(3, unasked)
             );
-        var standing = new StandingTree(bench.Tree);
+        var standing = new RemainingTree(bench.Tree);
         foreach (var cut in cuts)
             if (cut.Bud is { } bud)
                 standing.RubOff(bud);

@@ -164,7 +164,7 @@ public sealed class TreeBench
 
     private List<BenchCut> Tell(IEnumerable<(HandCut Cut, TreeCut? Planned)> cuts)
     {
-        var standing = new StandingTree(Tree);
+        var standing = new RemainingTree(Tree);
         var big = 0;
         List<BenchCut> told = [];
         foreach (var (cut, planned) in cuts)
@@ -214,7 +214,7 @@ public sealed class TreeBench
     }
 
     /// <summary>The first step that would take this very piece as the tree stands; null where none does.</summary>
-    private ReadyStep? StepFor(StandingTree standing, HandCut cut, int branch)
+    private ReadyStep? StepFor(RemainingTree standing, HandCut cut, int branch)
     {
         var kind = Tree.Branches[branch].Kind;
         foreach (var step in Rules.Steps)
@@ -255,10 +255,10 @@ public sealed class TreeBench
         cut.Bud is not null ? CutKind.RubOff
         : leave <= 0 ? CutKind.Collar
         : wood.Kind == BranchKind.Leader ? CutKind.Head
-        : leave <= StandingTree.StubM ? CutKind.RenewalStub
+        : leave <= RemainingTree.StubM ? CutKind.RenewalStub
         : CutKind.Shorten;
 
-    private List<Figure> FiguresOf(StandingTree before, Branch wood, Point at, double leave, int drop)
+    private List<Figure> FiguresOf(RemainingTree before, Branch wood, Point at, double leave, int drop)
     {
         var leader = wood.Parent is { } on && wood.Kind == BranchKind.Limb ? Tree.Branches[on].DiameterAt(wood.AtM) : 0;
         return

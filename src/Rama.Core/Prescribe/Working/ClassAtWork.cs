@@ -55,7 +55,7 @@ internal sealed class ClassAtWork
     /// <summary>Works a tree in each way, in the order of <see cref="WayOfWorking"/>.</summary>
     /// <param name="byAmounts">The tree cut by the card's amounts, single buds and all.</param>
     /// <param name="wood">The tree after the cuts of wood alone.</param>
-    public WorkedTree[] Work(TreePruning byAmounts, TreePruning wood)
+    public WorkedTree[] WorkedEachWay(TreePruning byAmounts, TreePruning wood)
     {
         var stood = wood.Left.Tree.FloralBuds;
         // A tree below its number is left alone whichever way the crew works.

@@ -19,7 +19,7 @@ internal sealed class GaugePruner(double budsPerCm2, double bigMm, CrewSkill ski
     /// <param name="tree">The tree after the cuts of wood.</param>
     /// <remarks>From the lowest limb up; what one limb lacks of its number the next may keep, as the card
     /// says.</remarks>
-    public double LeftOn(StandingTree tree)
+    public double LeftOn(RemainingTree tree)
     {
         var (left, onLimbs, lacking) = (0.0, 0, 0.0);
         foreach (

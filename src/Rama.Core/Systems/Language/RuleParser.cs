@@ -91,7 +91,7 @@ internal sealed class RuleParser
         do
         {
             var key = parser.Or();
-            var way = parser.Take();
+            var way = parser.NextToken();
             if (way is not ("up" or "down" or "first"))
                 throw parser.Wrong("expected “up”, “down” or “first” here", -1);
             if (way == "first" != (key.Dimension == Dimension.YesNo))
@@ -147,7 +147,7 @@ internal sealed class RuleParser
         var left = Sum();
         if (Peek() is not ("<" or ">" or "<=" or ">=" or "="))
             return left;
-        var sign = Take();
+        var sign = NextToken();
         var right = Sum();
         Same(left, right, sign);
         var (a, b) = (left.Read, right.Read);
@@ -167,7 +167,7 @@ internal sealed class RuleParser
         var left = Product();
         while (Peek() is "+" or "-")
         {
-            var plus = Take() == "+";
+            var plus = NextToken() == "+";
             var right = Product();
             Same(left, right, plus ? "+" : "-");
             var (a, b) = (left.Read, right.Read);
@@ -181,7 +181,7 @@ internal sealed class RuleParser
         var left = Single();
         while (Peek() is "*" or "/")
         {
-            var times = Take() == "*";
+            var times = NextToken() == "*";
             var right = Single();
             if (left.Dimension == Dimension.YesNo || right.Dimension == Dimension.YesNo)
                 throw Wrong("yes or no cannot be multiplied", -1);
@@ -216,7 +216,7 @@ internal sealed class RuleParser
         }
         if (_next == _tokens.Count)
             throw new RuleException($"“{_text}” ends too early");
-        var token = Take();
+        var token = NextToken();
         if (char.IsAsciiDigit(token[0]))
             return Number(token);
         if (token is "min" or "max" or "slope" or "above" && Accept("("))
@@ -249,7 +249,7 @@ internal sealed class RuleParser
         var (dimension, factor) = (Dimension.Number, 1.0);
         if (Peek() is { } next && RuleUnits.Find(next) is { } unit && next.Length > 0)
         {
-            Take();
+            NextToken();
             (dimension, factor) = unit;
         }
         var read = value * factor;
@@ -329,7 +329,7 @@ internal sealed class RuleParser
 
     private string? Peek() => _next < _tokens.Count ? _tokens[_next].Text : null;
 
-    private string Take() => _next < _tokens.Count ? _tokens[_next++].Text : "";
+    private string NextToken() => _next < _tokens.Count ? _tokens[_next++].Text : "";
 
     private bool Accept(string token)
     {

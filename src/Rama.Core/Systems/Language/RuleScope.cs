@@ -32,7 +32,7 @@ public enum Subject
 /// <param name="Id">Number of the branch or bud.</param>
 /// <param name="Target">Floral buds to leave on the tree.</param>
 /// <param name="Settings">Values of the pack's settings, in base units.</param>
-internal readonly record struct RuleScope(StandingTree Tree, int Id, double Target, double[] Settings);
+internal readonly record struct RuleScope(RemainingTree Tree, int Id, double Target, double[] Settings);
 
 /// <summary>A rule made ready to be asked: a number in base units, or 1 for yes and 0 for no.</summary>
 internal delegate double Rule(in RuleScope scope);

@@ -259,7 +259,7 @@ public static class Vocabulary
         };
 
     /// <summary>Whether one of them still stands; a fork only while both its arms do.</summary>
-    internal static bool Stands(StandingTree tree, Subject subject, int id) =>
+    internal static bool Stands(RemainingTree tree, Subject subject, int id) =>
         subject switch
         {
             Subject.Buds => tree.BudStands(id),

@@ -32,11 +32,10 @@ public sealed record ClassTargets(
         double exponent
     )
     {
-        var all = classes.Sum(c => c.Share * c.Weight);
         List<ClassTarget> targets =
         [
-            .. classes.Select(c =>
-                fruitPerTree * c.Weight / all is var fruit ? new ClassTarget(c, fruit, fruit * budsPerFruit) : null!
+            .. classes.Zip(TrunkClass.Shared(fruitPerTree, classes), (c, fruit) =>
+                new ClassTarget(c, fruit, fruit * budsPerFruit)
             ),
         ];
         return new(

@@ -22,6 +22,15 @@ public sealed record TrunkClass(
     double TcsaCv = 0
 )
 {
+    /// <summary>What a mean tree has, shared among classes by their weight: M · w_c ÷ Σ share · w.</summary>
+    /// <param name="mean">Fruit or buds of the mean tree, which the classes keep exactly.</param>
+    /// <param name="classes">Classes, their shares adding up to 1.</param>
+    public static IReadOnlyList<double> Shared(double mean, IReadOnlyList<TrunkClass> classes)
+    {
+        var all = classes.Sum(c => c.Share * c.Weight);
+        return [.. classes.Select(c => mean * c.Weight / all)];
+    }
+
     /// <summary>Fewest trunks that can be told apart into classes.</summary>
     public const int FewestTrunks = 8;
 

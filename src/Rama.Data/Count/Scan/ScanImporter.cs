@@ -113,7 +113,7 @@ public sealed class ScanImporter(RamaContext database, EstateScope scope, Estate
             }
             if (taking.Lines > MostLines)
                 throw new UnreadableFileException("size", $"The file has more than {MostLines:#,0} lines. Split it.");
-            taking.Take();
+            taking.TakeOver();
         }
         if (taking.Lines == 0)
             throw new UnreadableFileException("empty", "The table has headers and no lines.");
@@ -267,7 +267,7 @@ public sealed class ScanImporter(RamaContext database, EstateScope scope, Estate
                         Season = season,
                     }
                 );
-            plan.Take(
+            plan.TakeOver(
                 MeasuredSum.Of(
                     plan,
                     [.. trunks[plan.PlantingId]],
@@ -332,7 +332,7 @@ public sealed class ScanImporter(RamaContext database, EstateScope scope, Estate
 
         public IReadOnlyList<LineProblem> Problems => _problems;
 
-        public void Take()
+        public void TakeOver()
         {
             ScannedPlanting planting;
             int row,

@@ -116,7 +116,7 @@ internal sealed class CountTable : ExchangeTable
         {
             var count = group.ToCount() with { Trees = entries };
             count.Read();
-            group.Take(count);
+            group.TakeOver(count);
         }
     }
 }

@@ -31,7 +31,7 @@ internal sealed class FruitTable : ExchangeTable
     {
         private readonly Dictionary<PlantingRecord, List<(int Line, WeighedFruitEntry Fruit)>> _samples = [];
 
-        public void Take(LineReader line)
+        public void ReadLine(LineReader line)
         {
             if (book.Of(line) is not { } planting)
                 return;
@@ -68,7 +68,7 @@ internal sealed class FruitTable : ExchangeTable
                         : LineOutcome.Changed
                     );
                 if (!same)
-                    planting.Take(entry);
+                    planting.TakeOver(entry);
             }
         }
     }

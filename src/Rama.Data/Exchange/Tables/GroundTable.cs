@@ -87,7 +87,7 @@ internal sealed class GroundTable : ExchangeTable
                 .Select(c => new GeoPoint(c.X, c.Y)),
         ];
 
-        public void Take(LineReader line)
+        public void ReadLine(LineReader line)
         {
             var code = line.Text("block");
             var row = line.Problems.OptionalWhole("row", "Row", line.Number("row"), "", 1, 9_999);
@@ -102,7 +102,7 @@ internal sealed class GroundTable : ExchangeTable
             if (line.Geometry("geometry") is not { } json)
                 line.Problems.Add("geometry", "missing", "This feature has no geometry.");
             else if (line.Problems.Problems.Count == 0)
-                Take(line, _blocks[code!], (int?)row, json);
+                ReadLine(line, _blocks[code!], (int?)row, json);
         }
 
         public void Finish()
@@ -121,7 +121,7 @@ internal sealed class GroundTable : ExchangeTable
                     );
         }
 
-        private void Take(LineReader line, BlockRecord block, int? row, JsonElement json)
+        private void ReadLine(LineReader line, BlockRecord block, int? row, JsonElement json)
         {
             if (!_seen.TryAdd((block.Id, row), line.LineNumber))
             {

@@ -64,7 +64,7 @@ internal sealed class PlanTable : ExchangeTable
     {
         private readonly Dictionary<(Guid, int), int> _lines = [];
 
-        public void Take(LineReader line)
+        public void ReadLine(LineReader line)
         {
             if (book.Of(line) is not { } planting || PlantingBook.SeasonOf(line, target.Estate) is not { } season)
                 return;
@@ -123,9 +123,9 @@ internal sealed class PlanTable : ExchangeTable
                 return;
             if (entry != before)
                 target.Database.Add(TargetVersionRecord.Of(plan.EstateId, planting.Id, season, TargetAct.Set, entry));
-            plan.Take(entry);
-            plan.Take(settings);
-            plan.Take(counted);
+            plan.TakeOver(entry);
+            plan.TakeOver(settings);
+            plan.TakeOver(counted);
         }
 
         public void Finish() { }

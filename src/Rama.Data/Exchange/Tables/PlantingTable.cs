@@ -99,7 +99,7 @@ internal sealed class PlantingTable : ExchangeTable
         private readonly Dictionary<string, int> _lines = new(StringComparer.OrdinalIgnoreCase);
         private readonly Dictionary<string, (string Site, int Line)> _sites = new(StringComparer.OrdinalIgnoreCase);
 
-        public void Take(LineReader line)
+        public void ReadLine(LineReader line)
         {
             // A list of blocks with one planting each names the block only.
             var code = line.Text("code") ?? line.Text("block");
@@ -133,7 +133,7 @@ internal sealed class PlantingTable : ExchangeTable
             if (old == entry)
                 return;
             var planting = known ?? new() { EstateId = target.Estate.Id };
-            planting.Take(entry);
+            planting.TakeOver(entry);
             ground.Place(planting, read!.Site, read.Block);
             if (known is null)
                 target.Database.Add(planting);

@@ -64,7 +64,7 @@ internal sealed class RowTable : ExchangeTable
         protected override void Save(PlantingRecord group, IReadOnlyList<RowEntry> entries)
         {
             var rows = new RowListEntry { Rows = entries }.Read();
-            group.Take(rows);
+            group.TakeOver(rows);
             if (rows is not null)
                 _taken.Add((group, rows, entries));
         }

@@ -82,7 +82,7 @@ internal sealed class SeasonTable : ExchangeTable
         {
             var records = new SeasonRecordsEntry { Seasons = entries };
             records.Read(Target.Estate.Season);
-            group.Take(records);
+            group.TakeOver(records);
         }
     }
 }

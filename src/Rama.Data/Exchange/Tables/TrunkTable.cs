@@ -66,7 +66,7 @@ internal sealed class TrunkTable : ExchangeTable
     {
         private readonly Dictionary<(Guid, int, int), Dictionary<int, (int Line, float GirthCm)>> _rows = [];
 
-        public void Take(LineReader line)
+        public void ReadLine(LineReader line)
         {
             var planting = book.Of(line);
             var season = PlantingBook.SeasonOf(line, target.Estate);

@@ -48,7 +48,7 @@ internal sealed class WeatherTable : ExchangeTable
     {
         private readonly Dictionary<(Guid, DateOnly), int> _lines = [];
 
-        public void Take(LineReader line)
+        public void ReadLine(LineReader line)
         {
             var name = line.Text("site");
             var site = name is null

@@ -97,7 +97,7 @@ public sealed class TreeBenchTests
                     var all = bench.Made(cuts);
                     var before = bench.Made([.. cuts.Take(60 - undone)]);
                     var again = bench.Made([.. cuts.Take(60 - undone), .. cuts.Skip(60 - undone)]);
-                    var (fallen, standing) = (all.SelectMany(c => c.Buds).ToList(), new StandingTree(tree));
+                    var (fallen, standing) = (all.SelectMany(c => c.Buds).ToList(), new RemainingTree(tree));
                     return again.Select(c => c.After).SequenceEqual(all.Select(c => c.After))
                         && before.Select(c => c.After).SequenceEqual(all.Take(before.Count).Select(c => c.After))
                         && fallen.Distinct().Count() == fallen.Count

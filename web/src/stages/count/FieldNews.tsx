@@ -1,12 +1,12 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
-import { api, answered, type CountedTree } from '../../api/client';
+import { api, answered, type CountedTreeEntry } from '../../api/client';
 import { bodyOf } from '../../field/kinds';
 import { plantingKey, usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
 import { useChosenSeason } from '../season/useSeason';
 
-const budsOf = (tree: CountedTree | null) =>
+const budsOf = (tree: CountedTreeEntry | null) =>
   tree && (tree.floralBuds ?? tree.buds ?? (tree.kinds ?? []).reduce((sum, k) => sum + (k.buds ?? 0), 0));
 
 /** What came from the row: trees two people counted differently, who counted, skipped trees, the vigour walk, photographs. */
@@ -27,9 +27,9 @@ export function FieldNews() {
   const news = field.data;
   if (!news || (news.entries.length === 0 && news.photos.length === 0)) return null;
   const time = new Intl.DateTimeFormat(language, { dateStyle: 'short', timeStyle: 'short' });
-  const conflicts = news.entries.filter((e) => e.standing === 'conflict');
-  const skipped = news.entries.filter((e) => e.kind === 'skip' && e.standing === 'inForce');
-  const marks = news.entries.filter((e) => e.kind === 'mark' && e.standing === 'inForce');
+  const conflicts = news.entries.filter((e) => e.state === 'conflict');
+  const skipped = news.entries.filter((e) => e.kind === 'skip' && e.state === 'inForce');
+  const marks = news.entries.filter((e) => e.kind === 'mark' && e.state === 'inForce');
   const choose = async (entry: string, take: boolean) => {
     await answered(
       api.PUT('/api/v1/plantings/{id}/field/{entry}', { params: { path: { id: view.id, entry } }, body: { take } }),
@@ -59,7 +59,7 @@ export function FieldNews() {
                 })}
                 <br />
                 <span className="small dim">
-                  {t('news.in-force', { buds: budsOf(c.inForce as CountedTree | null) ?? 0 })}
+                  {t('news.in-force', { buds: budsOf(c.inForce as CountedTreeEntry | null) ?? 0 })}
                 </span>
               </span>
               <span>

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { api, answered, type TreeSheet } from '../../api/client';
+import { api, answered, type TreeSheetView } from '../../api/client';
 import { cellAt, fitted, scaleOf, stepOf, zoomed, type SheetView } from '../../drawings/rowSheet';
 import { useWidth } from '../../drawings/useWidth';
 import { Choice } from '../../entry/Field';
@@ -52,7 +52,7 @@ interface Cell {
   tree: number;
 }
 
-function RowSheet({ id, sheet }: { id: string; sheet: TreeSheet }) {
+function RowSheet({ id, sheet }: { id: string; sheet: TreeSheetView }) {
   const { t, number, say } = useReading();
   const [measure, setMeasure] = useState<Measure>(
     () =>

@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useEffect, useRef, useState } from 'react';
 import { Link } from 'react-router';
-import { api, answered, RequestError, type ScanFile, type ScanMapping, type ScanReport } from '../../api/client';
+import { api, answered, RequestError, type ScanFileView, type ScanMapping, type ScanReport } from '../../api/client';
 import { Choice } from '../../entry/Field';
 import '../../words/count';
 import { useReading } from '../../words/useReading';
@@ -15,7 +15,7 @@ const headBytes = 1_000_000;
 export function ScanPage() {
   const { t, number } = useReading();
   const [file, setFile] = useState<File | null>(null);
-  const [view, setView] = useState<ScanFile | null>(null);
+  const [view, setView] = useState<ScanFileView | null>(null);
   const [mapping, setMapping] = useState<ScanMapping | null>(null);
   const [report, setReport] = useState<ScanReport | null>(null);
   const [lines, setLines] = useState<number | null>(null);

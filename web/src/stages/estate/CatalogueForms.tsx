@@ -4,7 +4,7 @@ import { useState } from 'react';
 import {
   api,
   answered,
-  type Catalogue,
+  type CatalogueView,
   type CatalogueRootstock,
   type CatalogueVariety,
   type RootstockEntry,
@@ -20,7 +20,7 @@ import { numbers, units, type NumberField } from './varietyNumbers';
 /** Shows a catalogue just saved; every plan rests on it. */
 function useShowCatalogue(onDone: () => void) {
   const client = useQueryClient();
-  return async (next: Catalogue) => {
+  return async (next: CatalogueView) => {
     client.setQueryData(['catalogue'], next);
     await client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'catalogue' });
     onDone();

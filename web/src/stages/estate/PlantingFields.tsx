@@ -1,9 +1,9 @@
-import type { Catalogue } from '../../api/client';
+import type { CatalogueView } from '../../api/client';
 import type { FieldControls } from '../../entry/fieldControls';
 import { useReading } from '../../words/useReading';
 
 /** The inputs of a planting, the same for a new one and one that is changed. */
-export function PlantingFields({ form, catalogue }: { form: FieldControls; catalogue: Catalogue }) {
+export function PlantingFields({ form, catalogue }: { form: FieldControls; catalogue: CatalogueView }) {
   const { t, local } = useReading();
   const crop = catalogue.varieties.find((v) => v.name === form.fields['variety']?.text)?.crop;
   const names = (all: { name: string; crop: string }[]) => all.map((x) => ({ value: x.name, label: `${x.name}` }));

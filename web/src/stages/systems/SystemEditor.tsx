@@ -1,6 +1,6 @@
 import { Button, Input } from 'antd';
 import { useDeferredValue, useState } from 'react';
-import { RequestError, type Catalogue, type TrainingSystem } from '../../api/client';
+import { RequestError, type CatalogueView, type TrainingSystem } from '../../api/client';
 import { TreeDrawing } from '../../drawings/TreeDrawing';
 import { useMay } from '../../people/session';
 import { useReading } from '../../words/useReading';
@@ -16,7 +16,15 @@ const CAPS = [
 ] as const;
 
 /** The rules of a system, to read and to change; a sample tree is cut by them as they are typed. */
-export function SystemEditor({ id, names, onDone }: { id: string; names: Catalogue['systems']; onDone: () => void }) {
+export function SystemEditor({
+  id,
+  names,
+  onDone,
+}: {
+  id: string;
+  names: CatalogueView['systems'];
+  onDone: () => void;
+}) {
   const { t, local, number } = useReading();
   const may = useMay();
   const pack = usePack(id);

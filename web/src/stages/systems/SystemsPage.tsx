@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import type { Catalogue } from '../../api/client';
+import type { CatalogueView } from '../../api/client';
 import { TreeDrawing } from '../../drawings/TreeDrawing';
 import { Trouble } from '../../Trouble';
 import '../../words/prescribe';
@@ -62,8 +62,8 @@ function SystemCard({
   crops,
   open,
 }: {
-  system: Catalogue['systems'][number];
-  crops: Catalogue['crops'];
+  system: CatalogueView['systems'][number];
+  crops: CatalogueView['crops'];
   open: () => void;
 }) {
   const { t, local } = useReading();

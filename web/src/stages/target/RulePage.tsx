@@ -2,7 +2,7 @@ import { useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, answered, type RuledTarget, type TargetEntry, type TargetRule } from '../../api/client';
+import { api, answered, type RuledTargetView, type TargetEntry, type TargetRule } from '../../api/client';
 import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
 import { fieldControls } from '../../entry/fieldControls';
 import { problemText } from '../../entry/problemText';
@@ -38,7 +38,7 @@ export function RulePage() {
   const season = useSeason();
   const [which, setWhich] = useState<Draft>(() => toDraft(whichSpec, {}, reading));
   const [what, setWhat] = useState<Draft>(() => toDraft(whatSpec, {}, reading));
-  const [shown, setShown] = useState<{ rule: TargetRule; plantings: RuledTarget[] } | null>(null);
+  const [shown, setShown] = useState<{ rule: TargetRule; plantings: RuledTargetView[] } | null>(null);
   const [done, setDone] = useState<number | null>(null);
   const { attempt, problem, unreadable, failure, busy } = useAttempt();
   const edit =

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { VigourMark } from '../../../api/client';
+import type { VigourMarkEntry } from '../../../api/client';
 import { bodyOf } from '../../../field/kinds';
 import type { KeptKit } from '../../../field/queue';
 import { parseNumber } from '../../../units/parse';
@@ -38,7 +38,7 @@ interface Draft {
   height: string;
   lookAgain: string;
   note: string;
-  mark: Pick<VigourMark, 'wood' | 'leader' | 'shade' | 'gap' | 'conditions'>;
+  mark: Pick<VigourMarkEntry, 'wood' | 'leader' | 'shade' | 'gap' | 'conditions'>;
 }
 
 const empty = (row = ''): Draft => ({

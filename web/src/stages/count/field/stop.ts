@@ -1,4 +1,4 @@
-import type { CountedTree, FieldKit } from '../../../api/client';
+import type { CountedTreeEntry, FieldKit } from '../../../api/client';
 
 /** What the trees counted so far say, as far as it can be told without signal. */
 export interface Running {
@@ -13,7 +13,7 @@ export interface Running {
 }
 
 /** Floral buds of a tree by the shares the office knows; null while a kind waits for one. */
-export function floralBuds(tree: CountedTree, kit: Pick<FieldKit, 'shares' | 'floralShare'>): number | null {
+export function floralBuds(tree: CountedTreeEntry, kit: Pick<FieldKit, 'shares' | 'floralShare'>): number | null {
   if (tree.floralBuds != null) return tree.floralBuds;
   const counts = tree.buds != null ? [{ kind: 'any', buds: tree.buds }] : (tree.kinds ?? []);
   let sum = 0;

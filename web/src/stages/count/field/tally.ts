@@ -1,4 +1,4 @@
-import type { CountedTree } from '../../../api/client';
+import type { CountedTreeEntry } from '../../../api/client';
 
 /** What is counted on a tree: floral buds at once, all buds, or all buds by kind. */
 export type CountBy = 'floral' | 'all' | 'kinds';
@@ -91,7 +91,7 @@ export function toCounted(
   kinds: readonly string[],
   number: (text: string) => number | null,
   girthUnit: string,
-): CountedTree {
+): CountedTreeEntry {
   const girth = number(tally.girth);
   const limbs = limbsOf(tally);
   const buds =

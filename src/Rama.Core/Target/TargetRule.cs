@@ -1,10 +1,7 @@
 using Rama.Core.Estate;
 using Rama.Core.Explain;
-using Rama.Core.Plan;
-using Rama.Core.Target;
-using Rama.Data.Plan;
 
-namespace Rama.Data.Target;
+namespace Rama.Core.Target;
 
 /// <summary>A target to set in many plantings: which ones, and what. What is left out means any planting, and keeps what a planting has.</summary>
 public sealed record TargetRule
@@ -42,8 +39,10 @@ public sealed record TargetRule
         reader.ThrowIfAny();
     }
 
-    /// <summary>Whether it means a planting.</summary>
-    public bool Means(PlantingEntry planting, int leaf) =>
+    /// <summary>Whether a planting is one of those it is for.</summary>
+    /// <param name="planting">The planting.</param>
+    /// <param name="leaf">Its leaf in the season at hand.</param>
+    public bool IsFor(PlantingEntry planting, int leaf) =>
         Is(Variety, planting.Variety)
         && Is(Rootstock, planting.Rootstock)
         && Is(System, planting.System)
@@ -52,6 +51,7 @@ public sealed record TargetRule
         && !(leaf > LeafTo);
 
     /// <summary>A planting's target with what the rule sets.</summary>
+    /// <param name="before">Its target as it stands.</param>
     public TargetEntry Over(TargetEntry before) =>
         before with
         {
@@ -70,37 +70,4 @@ public sealed record TargetRule
         };
 
     private static bool Is(string? wanted, string? value) => string.IsNullOrEmpty(wanted) || wanted == value;
-}
-
-/// <summary>What a rule does to one planting.</summary>
-/// <param name="Stored">The planting with its plan as it stands.</param>
-/// <param name="Entry">Its target after the rule.</param>
-/// <param name="Before">The plan as it stands.</param>
-/// <param name="After">The plan after the rule.</param>
-/// <param name="Problems">Why the target after the rule cannot be used.</param>
-public sealed record RuledTarget(
-    StoredPlanting Stored,
-    TargetEntry Entry,
-    PruningPlan Before,
-    PruningPlan After,
-    IReadOnlyList<FieldProblem> Problems
-)
-{
-    /// <summary>Whether the rule changes anything.</summary>
-    public bool Changes => Entry != Stored.Plan.ToTarget();
-
-    internal static RuledTarget Of(StoredPlanting stored, TargetRule rule)
-    {
-        var entry = rule.Over(stored.Plan.ToTarget());
-        var reading = PlanReading.Of(stored.ToEntry() with { Target = entry }, stored.Catalogue);
-        List<FieldProblem> problems =
-        [
-            .. reading
-                .Problems.Where(p => p.Field.StartsWith("target.", StringComparison.Ordinal))
-                .Select(p => p with { Field = p.Field["target.".Length..] }),
-        ];
-        if (entry.IsUntouched)
-            problems.Add(new("yield", "missing", "Yield: please fill this in."));
-        return new(stored, entry, stored.ToPlan(), PruningPlan.Of(reading), problems);
-    }
 }

@@ -8,7 +8,7 @@ namespace Rama.Core.Trees;
 public readonly record struct CutLoss(int Buds, double WoodCm3, double DiameterMm, bool TookLimb);
 
 /// <summary>A tree while it is being cut: how much of each branch is left and which buds stand.</summary>
-public sealed class StandingTree
+public sealed class RemainingTree
 {
     /// <summary>What is shorter is a stub and no limb, metres.</summary>
     public const double StubM = 0.1;
@@ -18,7 +18,7 @@ public sealed class StandingTree
     private double _heightM = double.NaN;
 
     /// <summary>The tree before any cut.</summary>
-    public StandingTree(FruitTree tree)
+    public RemainingTree(FruitTree tree)
     {
         Tree = tree;
         _left = new double[tree.Branches.Length];
@@ -30,7 +30,7 @@ public sealed class StandingTree
         Limbs = tree.Index.Limbs.Length;
     }
 
-    private StandingTree(StandingTree from)
+    private RemainingTree(RemainingTree from)
     {
         (Tree, FloralBuds, Limbs, WoodCutCm3) = (from.Tree, from.FloralBuds, from.Limbs, from.WoodCutCm3);
         (_left, _buds) = ([.. from._left], [.. from._buds]);
@@ -64,7 +64,7 @@ public sealed class StandingTree
     public bool BudStands(int bud) => _buds[bud];
 
     /// <summary>The same tree, to be cut on its own.</summary>
-    public StandingTree Copy() => new(this);
+    public RemainingTree Copy() => new(this);
 
     /// <summary>Floral buds standing on a branch and what grows on it, beyond some metres from its base.</summary>
     public int FloralOn(int branch, double beyondM = 0)
