@@ -1,6 +1,6 @@
 import { Button, Modal } from 'antd';
 import { useReading } from '../words/useReading';
-import { sections, type Drafts, type SectionName } from './sections';
+import { partOf, type Drafts, type PartName } from './parts';
 import { usePlantingWork } from './usePlanting';
 
 /** Two people saved the same part: both versions side by side, and nothing lost whichever is taken. */
@@ -11,7 +11,7 @@ export function ConflictDialog() {
   if (!conflict) return null;
   const { section, current } = conflict;
   const mine = lines(draft(section));
-  const theirs = lines(sections[section].from(current, reading));
+  const theirs = lines(partOf(section).from(current, reading));
   const paths = [...new Set([...mine.keys(), ...theirs.keys()])].filter((path) => mine.get(path) !== theirs.get(path));
   return (
     <Modal open title={t('conflict.title')} closable={false} footer={null} width={620}>
@@ -56,15 +56,13 @@ export function ConflictDialog() {
 }
 
 /** A draft as lines to compare: one a field, or one a line of its sheet, known by its first cells. */
-function lines(draft: Drafts[SectionName]): Map<string, string> {
+function lines(draft: Drafts[PartName]): Map<string, string> {
   if ('lines' in draft) {
     return new Map(
       (draft as Drafts['rows']).lines.map((line) => {
-        const { row, tree, firstTree, season, ...rest } = line;
-        return [
-          [season ?? row, tree ?? firstTree].filter(Boolean).join('/'),
-          Object.values(rest).filter(Boolean).join(' · '),
-        ];
+        const { row, tree, firstTree, season, told, ...rest } = line;
+        const cells = Object.values(rest).filter(Boolean).join(' · ');
+        return [[season ?? row, tree ?? firstTree].filter(Boolean).join('/'), told ? `${cells} …` : cells];
       }),
     );
   }
@@ -76,7 +74,7 @@ function lines(draft: Drafts[SectionName]): Map<string, string> {
   );
 }
 
-function fieldName(section: SectionName, path: string, t: (key: string, values?: Record<string, string>) => string) {
+function fieldName(section: PartName, path: string, t: (key: string, values?: Record<string, string>) => string) {
   return section === 'count' || section === 'rows' || section === 'fruitSample'
     ? t('conflict.tree', { place: path })
     : section === 'records'

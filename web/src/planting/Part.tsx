@@ -1,10 +1,10 @@
 import type { ReactNode } from 'react';
 import { SaveBar } from './SaveBar';
-import type { SectionName } from './sections';
+import type { PartName } from './parts';
 import { usePlantingWork } from './usePlanting';
 
 /** The inputs of one part with their save bar; shut, and told why, for someone who may only read it. */
-export function Part({ section, children }: { section: SectionName; children: ReactNode }) {
+export function Part({ section, children }: { section: PartName; children: ReactNode }) {
   const { may } = usePlantingWork();
   return (
     <>

@@ -1,10 +1,10 @@
 import { Button } from 'antd';
 import { useReading } from '../words/useReading';
-import type { SectionName } from './sections';
+import type { PartName } from './parts';
 import { usePlantingWork } from './usePlanting';
 
 /** Save and undo for one part, and what went wrong beside any field. */
-export function SaveBar({ section }: { section: SectionName }) {
+export function SaveBar({ section }: { section: PartName }) {
   const { t } = useReading();
   const { unsaved, saving, failure, save, discard, may, view } = usePlantingWork();
   const dirty = unsaved.includes(section);

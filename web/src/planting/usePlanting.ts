@@ -13,11 +13,11 @@ import { useMay } from '../people/session';
 import { useChosenSeason } from '../stages/season/useSeason';
 import { useReading } from '../words/useReading';
 import { problemText } from '../entry/problemText';
-import { actOf, plantingParts, sections, type Drafts, type SectionName } from './sections';
+import { partOf, type Drafts, type PartName } from './parts';
 
 /** Someone else saved the same part first: what was typed here, and the planting as it stands now. */
 export interface Conflict {
-  section: SectionName;
+  section: PartName;
   current: PlantingView;
 }
 
@@ -28,20 +28,20 @@ export interface PlantingWork {
   /** All that is entered for the planting and season, with what is typed and not saved. */
   entry: PlanEntry;
   /** Parts with unsaved typing. */
-  unsaved: SectionName[];
+  unsaved: PartName[];
   saving: boolean;
   /** A failure that has no field: the server or the network. */
   failure: string | null;
   conflict: Conflict | null;
-  draft: <S extends SectionName>(section: S) => Drafts[S];
-  change: <S extends SectionName>(section: S, draft: Drafts[S]) => void;
-  discard: (section: SectionName) => void;
-  save: (section: SectionName, over?: PlantingView) => Promise<void>;
+  draft: <S extends PartName>(section: S) => Drafts[S];
+  change: <S extends PartName>(section: S, draft: Drafts[S]) => void;
+  discard: (section: PartName) => void;
+  save: (section: PartName, over?: PlantingView) => Promise<void>;
   takeTheirs: (conflict: Conflict) => void;
   /** Whether this person may change a part of this season. */
-  may: (section: SectionName) => boolean;
+  may: (section: PartName) => boolean;
   /** What is wrong at a field of a part, if it should be said now. */
-  problem: (section: SectionName, field: string) => string | undefined;
+  problem: (section: PartName, field: string) => string | undefined;
 }
 
 export const PlantingWorkContext = createContext<PlantingWork | null>(null);
@@ -58,11 +58,11 @@ export const plantingKey = (id: string, season: number | null) => ['planting', i
  * What is typed in a part and not saved, with the planting as it stood when the typing began: a save goes against that
  * version, so that someone else's save in between is noticed even when the screen has long shown it.
  */
-interface Unsaved<S extends SectionName> {
+interface Unsaved<S extends PartName> {
   draft: Drafts[S];
   base: PlantingView;
 }
-type AllUnsaved = { [S in SectionName]?: Unsaved<S> };
+type AllUnsaved = { [S in PartName]?: Unsaved<S> };
 
 /** Unsaved typing by planting; it outlives its page, so that looking at another planting loses nothing. */
 const keptTyping = new Map<string, AllUnsaved>();
@@ -86,13 +86,13 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
   useEffect(() => {
     keptTyping.set(id, typing);
   }, [id, typing]);
-  const [tried, setTried] = useState<Partial<Record<SectionName, FieldProblem[]>>>({});
+  const [tried, setTried] = useState<Partial<Record<PartName, FieldProblem[]>>>({});
   const [conflict, setConflict] = useState<Conflict | null>(null);
   const [failure, setFailure] = useState<string | null>(null);
   const [saving, setSaving] = useState(false);
   const view = stored.data;
 
-  const unsaved = Object.keys(typing) as SectionName[];
+  const unsaved = Object.keys(typing) as PartName[];
   const read = useMemo(() => readAll(typing, language), [typing, language]);
   const saved = useMemo(() => (view ? entryOf(view) : null), [view]);
   const typed: PlanEntry | null = useMemo(
@@ -129,18 +129,18 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
     setConflict(null);
   }
 
-  function forget(section: SectionName) {
+  function forget(section: PartName) {
     setTyping((all) => without(all, section));
     setTried((all) => without(all, section));
     setFailure(null);
   }
 
-  async function save<S extends SectionName>(section: S, over?: PlantingView) {
+  async function save<S extends PartName>(section: S, over?: PlantingView) {
     const mine = typing[section] as Unsaved<S> | undefined;
     if (mine === undefined) return;
     setFailure(null);
     setTried((all) => ({ ...all, [section]: all[section] ?? [] }));
-    const { entry, unreadable } = sections[section].read(mine.draft, language);
+    const { entry, unreadable } = partOf(section).read(mine.draft, language);
     if (unreadable.length > 0) {
       focusFirstProblem();
       return;
@@ -148,7 +148,7 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
     setSaving(true);
     try {
       const base = over ?? mine.base;
-      const next = await sections[section].save(base, entry);
+      const next = await partOf(section).save(base, entry);
       show(next);
       setTried((all) => without(all, section));
       setTyping((all) => afterSave(all, section, mine.draft, base, next));
@@ -156,7 +156,7 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
       if (!(e instanceof RequestError) || e.status === 503)
         setFailure(t(e instanceof RequestError ? 'failure.database' : 'failure.network'));
       else if (e.status === 409 && e.problem.current) {
-        const shown = (view: PlantingView) => JSON.stringify(sections[section].from(view, reading));
+        const shown = (view: PlantingView) => JSON.stringify(partOf(section).from(view, reading));
         // The other changed a different part of the same plan: nothing to choose between.
         if (over === undefined && shown(mine.base) === shown(e.problem.current)) await save(section, e.problem.current);
         else setConflict({ section, current: e.problem.current });
@@ -169,7 +169,7 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
     }
   }
 
-  function problem(section: SectionName, field: string): string | undefined {
+  function problem(section: PartName, field: string): string | undefined {
     if (typing[section] === undefined) return undefined;
     if (read.unreadable[section]?.includes(field)) return t('problem:text', { example: reading.number(3.5) });
     const found =
@@ -190,9 +190,9 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
       conflict,
       problem,
       save,
-      may: (section) => may(actOf[section]) && (!view.isPast || plantingParts.includes(section)),
-      draft: <S extends SectionName>(section: S) =>
-        (typing[section] as Unsaved<S> | undefined)?.draft ?? sections[section].from(view, reading),
+      may: (section) => may(partOf(section).act) && (!view.isPast || partOf(section).ofPlanting),
+      draft: <S extends PartName>(section: S) =>
+        (typing[section] as Unsaved<S> | undefined)?.draft ?? partOf(section).from(view, reading),
       change: (section, draft) => {
         setTyping((all) => ({ ...all, [section]: { draft, base: all[section]?.base ?? view } }));
       },
@@ -205,19 +205,19 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
   };
 }
 
-function without<T extends object>(all: T, section: SectionName): T {
+function without<T extends object>(all: T, section: PartName): T {
   return Object.fromEntries(Object.entries(all).filter(([name]) => name !== section)) as T;
 }
 
 /** What stays unsaved after one part was saved. */
 function afterSave(
   all: AllUnsaved,
-  section: SectionName,
-  saved: Drafts[SectionName],
+  section: PartName,
+  saved: Drafts[PartName],
   base: PlantingView,
   next: PlantingView,
 ): AllUnsaved {
-  const version = plantingParts.includes(section) ? 'plantingVersion' : 'planVersion';
+  const version = partOf(section).ofPlanting ? 'plantingVersion' : 'planVersion';
   return Object.fromEntries(
     Object.entries(all).flatMap(([name, part]) => {
       if (name === section) return part.draft === saved ? [] : [[name, { ...part, base: next }]];
@@ -234,15 +234,15 @@ function afterSave(
 
 function readAll(typing: AllUnsaved, language: 'en' | 'es') {
   const entries: Partial<PlanEntry> = {};
-  const unreadable: Partial<Record<SectionName, string[]>> = {};
-  function take<S extends SectionName>(section: S) {
+  const unreadable: Partial<Record<PartName, string[]>> = {};
+  function take<S extends PartName>(section: S) {
     const part = typing[section] as Unsaved<S> | undefined;
     if (part === undefined) return;
-    const read = sections[section].read(part.draft, language);
+    const read = partOf(section).read(part.draft, language);
     Object.assign(entries, { [section]: read.entry });
     unreadable[section] = read.unreadable;
   }
-  (Object.keys(typing) as SectionName[]).forEach(take);
+  (Object.keys(typing) as PartName[]).forEach(take);
   return { entries, unreadable };
 }
 

@@ -4,11 +4,11 @@ import { Choice, Field } from '../../entry/Field';
 import { fieldControls } from '../../entry/fieldControls';
 import { Sheet, type SheetColumn } from '../../entry/Sheet';
 import { Part } from '../../planting/Part';
-import type { CountDraft } from '../../planting/sections';
 import { usePlantingWork } from '../../planting/usePlanting';
 import '../../words/count';
 import { useReading } from '../../words/useReading';
 import './count.css';
+import { isByKind, type CountDraft } from './draft';
 import { Estimate } from './Estimate';
 import { FieldNews } from './FieldNews';
 
@@ -49,7 +49,7 @@ export function CountStage() {
     { key: 'vegetative', label: t('cut.vegetative') },
     { key: 'dead', label: t('cut.dead') },
   ];
-  const byKind = count.lines.some((line) => line.kept?.includes('"kinds":[{'));
+  const byKind = isByKind(count);
   const form = fieldControls(
     'count.sample',
     count.sample,

@@ -6,7 +6,7 @@ import { api, answered, type PlantingEntry } from '../../api/client';
 import { readDraft, toDraft, type Draft } from '../../entry/draft';
 import { fieldControls } from '../../entry/fieldControls';
 import { useAttempt } from '../../entry/useAttempt';
-import { plantingSpec } from '../../planting/sections';
+import { plantingSpec } from './draft';
 import { useReading } from '../../words/useReading';
 import { PlantingFields } from './PlantingFields';
 import { useCatalogue } from './useCatalogue';

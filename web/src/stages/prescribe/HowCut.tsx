@@ -1,7 +1,7 @@
 import { Segmented } from 'antd';
 import { Sheet, type SheetColumn } from '../../entry/Sheet';
 import { Part } from '../../planting/Part';
-import type { CuttingDraft } from '../../planting/sections';
+import type { CuttingDraft } from './draft';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
 import { Field } from '../../entry/Field';

@@ -4,7 +4,7 @@ import { api, answered, type TargetEntry } from '../../api/client';
 import { toDraft } from '../../entry/draft';
 import { useAttempt } from '../../entry/useAttempt';
 import { useMay } from '../../people/session';
-import { sections, targetSpec } from '../../planting/sections';
+import { target as part, targetSpec } from './draft';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
 
@@ -39,7 +39,7 @@ export function Versions() {
     await answered(
       api.POST('/api/v1/plantings/{id}/target/proposals', {
         ...path,
-        body: { target: sections.target.read(draft('target'), language).entry },
+        body: { target: part.read(draft('target'), language).entry },
       }),
     );
     await client.invalidateQueries({ queryKey: ['versions', view.id] });

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { readCount, readCutting, toCountDraft, toCuttingDraft, type CountDraft } from './sections';
+import { isByKind, readCount, toCountDraft, type CountDraft } from './draft';
 
 const sheet: CountDraft = {
   mode: 'floral',
   girthUnit: 'cm',
   floralShare: '',
+  told: {},
   cuts: [],
   sample: {},
   edgeRows: false,
@@ -54,6 +55,7 @@ describe('the counting sheet', () => {
       { language: 'en', system: 'metric' },
     );
     expect(draft.lines[0]).toMatchObject({ buds: '120' });
+    expect([isByKind(draft), isByKind({ ...draft, lines: [] }), isByKind(sheet)]).toEqual([true, false, false]);
     const { entry } = readCount(draft, 'en');
     expect(entry).toMatchObject({
       trees: [tree],
@@ -69,29 +71,5 @@ describe('the counting sheet', () => {
   it('shows a saved count as it was typed', () => {
     const { entry } = readCount({ ...sheet, lines: [sheet.lines[0]!] }, 'es');
     expect(toCountDraft(entry, { language: 'es', system: 'metric' }).lines).toEqual([sheet.lines[0]]);
-  });
-});
-
-describe('how a system is cut', () => {
-  it('is the same after being read into a draft and back, in another language too', () => {
-    const shown = { row: 3, tree: 14, before: 310, left: 221, fell: { 'thick-limbs': 60, spurs: 29 } };
-    const settings = { 'big-limbs': 2, 'big-from': 20.5 };
-    const cutting = { answers: { order: 'top-down' }, way: 'count' as const, settings, demonstration: [shown] };
-    expect(readCutting(toCuttingDraft(cutting, 'es'), 'es')).toEqual({ entry: cutting, unreadable: [] });
-  });
-
-  it('leaves out what was emptied and names what cannot be read', () => {
-    const { entry, unreadable } = readCutting(
-      {
-        answers: { order: '', uprights: 'out' },
-        settings: { 'big-limbs': '', 'big-from': 'thick' },
-        lines: [{ before: '200', 'fell.forks': 'many' }],
-        way: null,
-      },
-      'en',
-    );
-    expect(entry.answers).toEqual({ uprights: 'out' });
-    expect(entry.settings).toEqual({});
-    expect(unreadable).toEqual(['settings.big-from', 'demonstration[0].fell.forks']);
   });
 });
