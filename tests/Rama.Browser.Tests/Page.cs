@@ -13,6 +13,7 @@ public sealed class Page : IDisposable
 
     private readonly RamaServer _server;
     private readonly Uri _address;
+    private readonly Browser _browser;
 
     /// <param name="server">The application.</param>
     /// <param name="width">Width of the window.</param>
@@ -35,23 +36,8 @@ public sealed class Page : IDisposable
     {
         _server = server;
         _address = address ?? server.Address;
-        var options = new ChromeOptions { BinaryLocation = "/usr/bin/chromium" };
-        options.AddArguments(
-            "--headless=new",
-            "--no-sandbox",
-            "--disable-dev-shm-usage",
-            "--disable-background-networking",
-            "--disable-component-update",
-            "--disable-gpu",
-            "--hide-scrollbars",
-            $"--lang={language}",
-            $"--window-size={width},{height}"
-        );
-        if (profile is not null)
-            options.AddArgument($"--user-data-dir={profile}");
-        options.AddUserProfilePreference("intl.accept_languages", language);
-        options.SetLoggingPreference(LogType.Browser, LogLevel.Severe);
-        Driver = new ChromeDriver(ChromeDriverService.CreateDefaultService("/usr/bin", "chromedriver"), options);
+        _browser = profile is null ? Browsers.Take(language) : Browsers.Start(language, profile);
+        Driver = _browser.Driver;
         // The window's frame would otherwise take from the height asked for, and a phone is narrower than a window can be.
         Driver.ExecuteCdpCommand(
             "Emulation.setDeviceMetricsOverride",
@@ -69,7 +55,7 @@ public sealed class Page : IDisposable
 
     public ChromeDriver Driver { get; }
 
-    public void Dispose() => Driver.Dispose();
+    public void Dispose() => Browsers.GiveBack(_browser, _address);
 
     /// <summary>Puts a sign-in cookie into the browser.</summary>
     private void Take(string cookie)
@@ -90,6 +76,7 @@ public sealed class Page : IDisposable
     /// <summary>A script that every page runs before its own.</summary>
     public Page BeforeEach(string script)
     {
+        _browser.MayBeLent = false;
         Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = script });
         return this;
     }
