@@ -1,4 +1,5 @@
-// Frames per second while the row sheet of the planting with the most trees is dragged, in headless Chromium on a running Rama.
+// Frames per second while the row sheet of the planting with the most trees is dragged, in headless Chromium on a
+// running Rama.
 //   node benchmarks/row-sheet.mjs EMAIL PASSWORD [http://127.0.0.1:5080]
 import { spawn } from "node:child_process";
 

@@ -1,4 +1,5 @@
-// Times putting a tree on the bench, a cut made by hand and a simulation of 200 trees, on a running Rama with the demo. Saves nothing.
+// Times putting a tree on the bench, a cut made by hand and a simulation of 200 trees, on a running Rama with the demo.
+// Saves nothing.
 //   node benchmarks/tree-bench.mjs EMAIL PASSWORD [http://127.0.0.1:5080]
 const [email, password, base = "http://127.0.0.1:5080"] = process.argv.slice(2);
 const headers = { "content-type": "application/json", cookie: "" };

@@ -38,8 +38,7 @@ run_tests() {
   if wanted web || wanted browser || wanted backup; then test_server; fi
   if wanted core; then dotnet_tests Rama.Core.Tests; fi
   if wanted web; then dotnet_tests Rama.Web.Tests; fi
-  # A browser waits more than it works.
-  if wanted browser; then dotnet_tests Rama.Browser.Tests -maxThreads 2x; fi
+  if wanted browser; then dotnet_tests Rama.Browser.Tests; fi
   if wanted backup; then check "Backup and restore" backup.log backup_and_restore; fi
   tell_results
 }

@@ -4,7 +4,8 @@ import type { Plugin } from 'vite';
 const leftOut = /MarginChart/;
 
 /**
- * Tells the service worker, built beside the page, which files to keep. Names in assets/ change with their content; others
+ * Tells the service worker, built beside the page, which files to keep. Names in assets/ change with their content;
+ * others
  * are told apart by the version of the whole.
  */
 export function offlineWorker(): Plugin {

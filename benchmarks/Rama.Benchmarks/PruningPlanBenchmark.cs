@@ -5,7 +5,10 @@ using Rama.Core.Prescribe;
 
 namespace Rama.Benchmarks;
 
-/// <summary>The full plan of one planting, from what was typed to the ledger and the card. Aim: under 20 ms at p95 on the server.</summary>
+/// <summary>
+/// The full plan of one planting, from what was typed to the ledger and the card. Aim: under 20 ms at p95 on the
+/// server.
+/// </summary>
 [ShortRunJob]
 [MemoryDiagnoser]
 public class PruningPlanBenchmark

@@ -5,7 +5,8 @@ using Rama.Core.Estate;
 namespace Rama.StandIns;
 
 /// <summary>
-/// A simulated canopy bud scanner: walks the rows of a planting, as Rama exports them, and writes a line a tree. The buds that
+/// A simulated canopy bud scanner: walks the rows of a planting, as Rama exports them, and writes a line a tree. The
+/// buds that
 /// stand are made up from the trunks; of these it sees a known share with a known error.
 /// </summary>
 internal static class ScannerStandIn

@@ -3,7 +3,9 @@ using Rama.Data.People;
 
 namespace Rama.Browser.Tests;
 
-/// <summary>The tree bench on the real application: stepping, cutting by hand, practice; and how a block is cut.</summary>
+/// <summary>
+/// The tree bench on the real application: stepping, cutting by hand, practice; and how a block is cut.
+/// </summary>
 public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
 {
     private static int Buds(Page page) =>

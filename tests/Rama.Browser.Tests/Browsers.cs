@@ -19,7 +19,8 @@ internal sealed class Browser(ChromeDriver driver, string language, bool mayBeLe
 }
 
 /// <summary>
-/// Browsers lent from test to test, since a start costs more than most tests: each gets one as if nobody had used it, with
+/// Browsers lent from test to test, since a start costs more than most tests: each gets one as if nobody had used it,
+/// with
 /// no cookie, no store, no worker and a tab of its own.
 /// </summary>
 internal static class Browsers

@@ -3,7 +3,10 @@ using System.Net.Sockets;
 
 namespace Rama.Browser.Tests;
 
-/// <summary>A cable between browser and server that can be cut: while it is, nobody listens at its address, as in a row without signal.</summary>
+/// <summary>
+/// A cable between browser and server that can be cut: while it is, nobody listens at its address, as in a row without
+/// signal.
+/// </summary>
 public sealed class Cable : IAsyncDisposable
 {
     private readonly Uri _server;

@@ -12,7 +12,9 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
 
     private static string Profile() => Directory.CreateTempSubdirectory("rama").FullName;
 
-    /// <summary>Opens the field page with signal, and waits until the planting is taken along and the page would start without.</summary>
+    /// <summary>
+    /// Opens the field page with signal, and waits until the planting is taken along and the page would start without.
+    /// </summary>
     private static void TakeAlong(Page page, string code)
     {
         page.Open("/field");

@@ -7,7 +7,8 @@ namespace Rama.Browser.Tests;
 /// <summary>The main job, from an empty planting to a printed card.</summary>
 public sealed class JourneyTests(RamaServer server) : IClassFixture<RamaServer>
 {
-    // Handbook 2.3 and 2.4 [derived]: 3.5 × 0.9 m, 60 t/ha of 190 g at 0.88, 3 % missing, 5 % pollinizer → 122.7 fruit, × 1.8 → 220.8 buds.
+    // Handbook 2.3 and 2.4 [derived]: 3.5 × 0.9 m, 60 t/ha of 190 g at 0.88, 3 % missing, 5 % pollinizer → 122.7 fruit,
+    // × 1.8 → 220.8 buds.
     [Fact]
     public void From_sixty_tonnes_and_six_counted_trees_to_a_card()
     {

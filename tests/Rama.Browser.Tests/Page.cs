@@ -6,7 +6,9 @@ using UglyToad.PdfPig;
 
 namespace Rama.Browser.Tests;
 
-/// <summary>A headless browser on the application. Everything waits for what it needs; nothing sleeps for a fixed time.</summary>
+/// <summary>
+/// A headless browser on the application. Everything waits for what it needs; nothing sleeps for a fixed time.
+/// </summary>
 public sealed class Page : IDisposable
 {
     private static readonly TimeSpan Patience = TimeSpan.FromSeconds(30);
@@ -38,7 +40,8 @@ public sealed class Page : IDisposable
         _address = address ?? server.Address;
         _browser = profile is null ? Browsers.Take(language) : Browsers.Start(language, profile);
         Driver = _browser.Driver;
-        // The window's frame would otherwise take from the height asked for, and a phone is narrower than a window can be.
+        // The window's frame would otherwise take from the height asked for, and a phone is narrower than a window can
+        // be.
         Driver.ExecuteCdpCommand(
             "Emulation.setDeviceMetricsOverride",
             new()
@@ -90,7 +93,8 @@ public sealed class Page : IDisposable
     /// <summary>Opens a planting of the demo at a stage.</summary>
     /// <param name="code">Code of the planting.</param>
     /// <param name="stage">Last part of the address.</param>
-    /// <param name="planting">Whether it is a stage, with the planting's head above it; false for a page of its own.</param>
+    /// <param name="planting">Whether it is a stage, with the planting's head above it; false for a page of its
+    /// own.</param>
     public Page OpenPlanting(string code, string stage, bool planting = true)
     {
         // The season page draws only the lines in view, so the address comes from what it is drawn from.
@@ -105,7 +109,9 @@ public sealed class Page : IDisposable
         return this;
     }
 
-    /// <summary>Opens a planting on the page for the row, once all are taken along: until then the list moves under the pointer.</summary>
+    /// <summary>
+    /// Opens a planting on the page for the row, once all are taken along: until then the list moves under the pointer.
+    /// </summary>
     public void OpenInRow(string code)
     {
         Until("the plantings to be taken along", () => Find(".field-list").GetAttribute("aria-busy") == "false");
@@ -169,7 +175,9 @@ public sealed class Page : IDisposable
 
     public void Click(string css) => Click(By.CssSelector(css));
 
-    /// <summary>Clicks an element in the middle of the window, where nothing that sticks to its edges covers it.</summary>
+    /// <summary>
+    /// Clicks an element in the middle of the window, where nothing that sticks to its edges covers it.
+    /// </summary>
     public void Click(By what) => Until($"'{what}' to be clickable", () =>
         {
             if (Driver.FindElements(what).FirstOrDefault(e => e.Displayed) is not { Enabled: true } element)

@@ -6,7 +6,9 @@ using Rama.Data.People;
 
 namespace Rama.Browser.Tests;
 
-/// <summary>The target desk as a manager works at it: any link of the chain, schools, the curve, prices, proposals, rules.</summary>
+/// <summary>
+/// The target desk as a manager works at it: any link of the chain, schools, the curve, prices, proposals, rules.
+/// </summary>
 public sealed class TargetDeskTests(RamaServer server) : IClassFixture<RamaServer>
 {
     private static string Link(string link) => $"[data-link='{link}'] input";

@@ -40,7 +40,8 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
     [Fact]
     public async Task An_exported_estate_read_into_an_empty_one_exports_the_same()
     {
-        // What the demo does not have: US units, a text that looks like a formula, replants, all buds with their share, own packages.
+        // What the demo does not have: US units, a text that looks like a formula, replants, all buds with their share,
+        // own packages.
         var added = (
             await _client.PostAsync(
                 "/api/v1/plantings",

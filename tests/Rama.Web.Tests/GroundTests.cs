@@ -8,7 +8,8 @@ public sealed class GroundTests(RamaApplication application) : IClassFixture<Ram
 {
     private readonly HttpClient _client = application.ClientOf();
 
-    // 0.002° × 0.004° at 45.6° N: 6.93697 ha by GeographicLib 2.1's Planimeter; block W6 states 2.4 ha, H4 with its edge rows 4.5 ha.
+    // 0.002° × 0.004° at 45.6° N: 6.93697 ha by GeographicLib 2.1's Planimeter; block W6 states 2.4 ha, H4 with its
+    // edge rows 4.5 ha.
     private const string Square = "[[9.9,45.6],[9.904,45.6],[9.904,45.602],[9.9,45.602],[9.9,45.6]]";
 
     private static string Feature(string block, string geometry, string row = "null") =>

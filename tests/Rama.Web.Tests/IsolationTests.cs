@@ -8,7 +8,9 @@ using Rama.Data.Plan;
 
 namespace Rama.Web.Tests;
 
-/// <summary>Nothing of one estate is seen or touched from another: over the web, in the store, and by a raw query.</summary>
+/// <summary>
+/// Nothing of one estate is seen or touched from another: over the web, in the store, and by a raw query.
+/// </summary>
 public sealed class IsolationTests(RamaApplication application) : IClassFixture<RamaApplication>
 {
     private static readonly CancellationToken Cancel = TestContext.Current.CancellationToken;

@@ -172,7 +172,8 @@ public sealed class ScanTests(RamaApplication application) : IClassFixture<RamaA
     public async Task Positions_fall_on_the_rows_they_lie_on()
     {
         var planting = await Added("S5");
-        // Three rows 3.2 m apart and 39 m long, running north (1° of latitude is 111.14 km, of longitude 77.9 km at 45.6°).
+        // Three rows 3.2 m apart and 39 m long, running north (1° of latitude is 111.14 km, of longitude 77.9 km at
+        // 45.6°).
         static string At(double eastM, double northM) =>
             string.Create(
                 CultureInfo.InvariantCulture,

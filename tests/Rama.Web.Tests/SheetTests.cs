@@ -34,7 +34,8 @@ public sealed class SheetTests
         Assert.Equal([2, 5], sheet.Lines.Select(l => l.Number));
     }
 
-    // Written by R 4.2 write.csv and write.csv2 and by LibreOffice 7.4 from one table; tests/Rama.Web.Tests/Files/make.sh says how.
+    // Written by R 4.2 write.csv and write.csv2 and by LibreOffice 7.4 from one table;
+    // tests/Rama.Web.Tests/Files/make.sh says how.
     [Theory]
     [InlineData("r-utf8.csv")]
     [InlineData("r-semicolon-comma.csv")]

@@ -3,7 +3,9 @@ using Rama.Data.People;
 
 namespace Rama.Web.Tests;
 
-/// <summary>The target desk in the real database: what stands around a target, its versions, prices, and targets by rule.</summary>
+/// <summary>
+/// The target desk in the real database: what stands around a target, its versions, prices, and targets by rule.
+/// </summary>
 public sealed class TargetDeskTests(RamaApplication application) : IClassFixture<RamaApplication>
 {
     private readonly HttpClient _client = application.ClientOf();
@@ -309,7 +311,8 @@ public sealed class TargetDeskTests(RamaApplication application) : IClassFixture
     [Fact]
     public async Task Cherry_and_peach_are_planned_in_their_own_numbers()
     {
-        // 3 flowers a bud at 25 % set bear .75 fruit a bud; the fixed factor is told per fruit and may lie below 1 where one carries several.
+        // 3 flowers a bud at 25 % set bear .75 fruit a bud; the fixed factor is told per fruit and may lie below 1
+        // where one carries several.
         var cherry = await Saved(
             await Added(_client, "TC1", "Kordia", "Weiroot 158", "cherry-spindle"),
             """{"yield": {"value": 900, "unit": "fruit/tree"}, "fruitSize": {"value": 10, "unit": "g"}, "budFactor": 1.4}"""

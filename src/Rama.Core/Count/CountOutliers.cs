@@ -10,10 +10,15 @@ namespace Rama.Core.Count;
 public sealed record CountOutlier(int Row, int Tree, Notice Reason);
 
 /// <summary>Finds counted trees that stand out.</summary>
-/// <remarks>Source: modified z-score above 3.5 (Iglewicz and Hoaglin 1993, How to Detect and Handle Outliers).</remarks>
+/// <remarks>
+/// Source: modified z-score above 3.5 (Iglewicz and Hoaglin 1993, How to Detect and Handle Outliers).
+/// </remarks>
 public static class CountOutliers
 {
-    /// <summary>Trunks of one planting do not differ by this factor; typing millimetres for centimetres does it (common practice, no source).</summary>
+    /// <summary>
+    /// Trunks of one planting do not differ by this factor; typing millimetres for centimetres does it (common
+    /// practice, no source).
+    /// </summary>
     public const double WrongUnit = 4;
 
     private const double MostZ = 3.5,

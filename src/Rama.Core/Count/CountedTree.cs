@@ -8,7 +8,8 @@ namespace Rama.Core.Count;
 /// <param name="GirthCm">Trunk girth in cm, where measured.</param>
 /// <param name="Limbs">Limbs of at least 30 cm, where counted.</param>
 /// <param name="FloralBuds">Floral buds on the tree.</param>
-/// <param name="Kinds">All buds by kind that gave the floral buds; empty where floral buds were counted directly.</param>
+/// <param name="Kinds">All buds by kind that gave the floral buds; empty where floral buds were counted
+/// directly.</param>
 /// <param name="LimbSizes">Its limbs, where they were counted or measured one by one.</param>
 public sealed record CountedTree(
     double Row,

@@ -2,7 +2,9 @@ using Rama.Core.Quantities;
 
 namespace Rama.Core.Count;
 
-/// <summary>One counted tree, as typed. Its buds are told in one of three ways: floral buds, all buds, or all buds by kind.</summary>
+/// <summary>
+/// One counted tree, as typed. Its buds are told in one of three ways: floral buds, all buds, or all buds by kind.
+/// </summary>
 public sealed record CountedTreeEntry
 {
     /// <summary>Row number, from 1.</summary>
@@ -11,7 +13,9 @@ public sealed record CountedTreeEntry
     /// <summary>Number of the tree in its row, from 1.</summary>
     public double? Tree { get; init; }
 
-    /// <summary>Trunk girth at the measuring height, 30 cm above the graft union unless the estate says otherwise.</summary>
+    /// <summary>
+    /// Trunk girth at the measuring height, 30 cm above the graft union unless the estate says otherwise.
+    /// </summary>
     public Amount? Girth { get; init; }
 
     /// <summary>Limbs of at least 30 cm (1 ft); the number of those listed when left out.</summary>

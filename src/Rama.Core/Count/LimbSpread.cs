@@ -14,8 +14,10 @@ public sealed record LimbDiameterClass(double FromMm, double ToMm, int Limbs);
 /// <param name="ThickestMm">The thickest, mm.</param>
 /// <param name="ForkedShare">Share that fork.</param>
 /// <param name="Classes">Limbs by diameter, thinnest first.</param>
-/// <param name="BudsPerLcsa">Floral buds per cm² of limb cross-section, over limbs with both; null without such.</param>
-/// <param name="LcsaPerTreeCm2">Limb cross-section of a tree, cm², over trees all of whose limbs were measured; null without such.</param>
+/// <param name="BudsPerLcsa">Floral buds per cm² of limb cross-section, over limbs with both; null without
+/// such.</param>
+/// <param name="LcsaPerTreeCm2">Limb cross-section of a tree, cm², over trees all of whose limbs were measured; null
+/// without such.</param>
 public sealed record LimbSpread(
     int Limbs,
     int Trees,

@@ -21,7 +21,8 @@ namespace Rama.Core.Count;
 /// <param name="MeanLimbs">Mean limbs per tree, over the trees where they were counted.</param>
 /// <param name="MeanGirthCm">Mean trunk girth in cm, over the trees where it was measured.</param>
 /// <param name="MeanTcsaCm2">Mean trunk cross-section in cm², over the same trees.</param>
-/// <param name="TreesForTenPercent">Trees needed for a 95 % interval within ± 10 % of the mean; null where the spread is unknown.</param>
+/// <param name="TreesForTenPercent">Trees needed for a 95 % interval within ± 10 % of the mean; null where the spread
+/// is unknown.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record SurveyEstimate(

@@ -9,9 +9,11 @@ namespace Rama.Core.Crops;
 /// <param name="Counted">What is counted and left: floral buds, fruiting shoots.</param>
 /// <param name="FruitPerUnitLow">Lower end of the fruit of one, after thinning.</param>
 /// <param name="FruitPerUnitHigh">Upper end of the fruit of one, after thinning.</param>
-/// <param name="FruitPlaces">Fruit one carries when all of it sets: 1 for a cluster thinned to one, the flowers of a bud, the fruit left on a shoot.</param>
+/// <param name="FruitPlaces">Fruit one carries when all of it sets: 1 for a cluster thinned to one, the flowers of a
+/// bud, the fruit left on a shoot.</param>
 /// <param name="Fruitlets">Fruitlets per place before hand thinning.</param>
-/// <param name="DensityGPerCm3">Mass of a fruit over the volume of a ball of its diameter, g/cm³; its shape is in it.</param>
+/// <param name="DensityGPerCm3">Mass of a fruit over the volume of a ball of its diameter, g/cm³; its shape is in
+/// it.</param>
 /// <param name="Note">What to know when counting and cutting.</param>
 public sealed record Crop(
     string Id,

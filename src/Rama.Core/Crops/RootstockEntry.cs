@@ -2,7 +2,9 @@ using Rama.Core.Explain;
 
 namespace Rama.Core.Crops;
 
-/// <summary>A rootstock as an estate knows it, as typed: a copy of a shipped one with other facts, or one of its own.</summary>
+/// <summary>
+/// A rootstock as an estate knows it, as typed: a copy of a shipped one with other facts, or one of its own.
+/// </summary>
 public sealed record RootstockEntry
 {
     /// <summary>Name of the rootstock.</summary>

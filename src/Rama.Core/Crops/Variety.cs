@@ -4,9 +4,12 @@ namespace Rama.Core.Crops;
 /// <param name="Name">Name of the variety.</param>
 /// <param name="Crop">Crop it belongs to: apple, pear, cherry, peach.</param>
 /// <param name="Traits">How it grows and bears.</param>
-/// <param name="CropDensityLow">Lower end of the usual crop density, fruit per cm² of trunk cross-section; null where it is not told so.</param>
-/// <param name="CropDensityHigh">Upper end of the usual crop density, fruit per cm² of trunk cross-section; null where it is not told so.</param>
-/// <param name="SetShare">Share of floral buds that still hold a fruit after natural drop, before hand thinning.</param>
+/// <param name="CropDensityLow">Lower end of the usual crop density, fruit per cm² of trunk cross-section; null where
+/// it is not told so.</param>
+/// <param name="CropDensityHigh">Upper end of the usual crop density, fruit per cm² of trunk cross-section; null where
+/// it is not told so.</param>
+/// <param name="SetShare">Share of floral buds that still hold a fruit after natural drop, before hand
+/// thinning.</param>
 /// <param name="SetShareSd">Standard deviation of that share from year to year.</param>
 /// <param name="FruitMassG">Mean mass of a fruit at a moderate crop, grams.</param>
 public sealed record Variety(

@@ -2,7 +2,9 @@ using Rama.Core.Explain;
 
 namespace Rama.Core.Crops;
 
-/// <summary>A variety as an estate knows it, as typed: a copy of a shipped one with other numbers, or one of its own.</summary>
+/// <summary>
+/// A variety as an estate knows it, as typed: a copy of a shipped one with other numbers, or one of its own.
+/// </summary>
 public sealed record VarietyEntry
 {
     /// <summary>Name of the variety.</summary>
@@ -32,7 +34,9 @@ public sealed record VarietyEntry
     /// <summary>Where the numbers come from; the estate's own records when left out.</summary>
     public string? Source { get; init; }
 
-    /// <summary>Reads the entry over a shipped variety of its name. A number that stays as shipped keeps its source.</summary>
+    /// <summary>
+    /// Reads the entry over a shipped variety of its name. A number that stays as shipped keeps its source.
+    /// </summary>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
     public Variety Read()
     {

@@ -9,7 +9,9 @@ public record DecisionSettingsEntry
     /// <summary>Accepted distance from the buds to leave, as a share of them; 10 % when left out.</summary>
     public Amount? Tolerance { get; init; }
 
-    /// <summary>Largest share of the floral buds to cut in one winter; 40 % or the system's own when left out.</summary>
+    /// <summary>
+    /// Largest share of the floral buds to cut in one winter; 40 % or the system's own when left out.
+    /// </summary>
     public Amount? Cap { get; init; }
 
     /// <summary>What the manager decides instead of the count; the count decides when left out.</summary>

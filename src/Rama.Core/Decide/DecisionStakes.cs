@@ -2,8 +2,12 @@ using Rama.Core.Explain;
 
 namespace Rama.Core.Decide;
 
-/// <summary>What it costs the planting when the count misled: the true mean at one end of its interval, the trees cut for the counted one.</summary>
-/// <param name="IfFewer">Money lost where there were fewer buds than counted and the crop falls short, in the currency of the costs.</param>
+/// <summary>
+/// What it costs the planting when the count misled: the true mean at one end of its interval, the trees cut for the
+/// counted one.
+/// </summary>
+/// <param name="IfFewer">Money lost where there were fewer buds than counted and the crop falls short, in the currency
+/// of the costs.</param>
 /// <param name="IfMore">Money lost where there were more and their fruitlets have to be thinned off.</param>
 /// <param name="Steps">The arithmetic.</param>
 public sealed record DecisionStakes(double IfFewer, double IfMore, IReadOnlyList<Step> Steps)

@@ -12,15 +12,19 @@ namespace Rama.Core.Decide;
 /// <param name="BudsToLeave">Floral buds wanted per tree.</param>
 /// <param name="BandLow">Lower edge of the tolerance band.</param>
 /// <param name="BandHigh">Upper edge of the tolerance band.</param>
-/// <param name="RemoveBuds">Floral buds pruning may take from a tree: the surplus up to the cap, or the allowance for structure.</param>
+/// <param name="RemoveBuds">Floral buds pruning may take from a tree: the surplus up to the cap, or the allowance for
+/// structure.</param>
 /// <param name="RemoveShare">The same as a share of the buds standing.</param>
 /// <param name="CapShare">Largest share of the buds to cut in one winter.</param>
 /// <param name="Tolerance">Accepted distance from the buds to leave, as a share of them.</param>
 /// <param name="Held">What the manager decided instead; null where the count decides.</param>
-/// <param name="ClustersToThinning">Flower clusters per tree left over the target for hand thinning, where the cap binds.</param>
-/// <param name="FruitAtBest">Fruit per tree the buds standing can set at the variety's mean, where too few stand.</param>
+/// <param name="ClustersToThinning">Flower clusters per tree left over the target for hand thinning, where the cap
+/// binds.</param>
+/// <param name="FruitAtBest">Fruit per tree the buds standing can set at the variety's mean, where too few
+/// stand.</param>
 /// <param name="FruitShort">Fruit per tree the crop will fall short by even so, where too few stand.</param>
-/// <param name="Settled">Whether both ends of the interval lead to the same decision; false where there is no interval.</param>
+/// <param name="Settled">Whether both ends of the interval lead to the same decision; false where there is no
+/// interval.</param>
 /// <param name="Reason">The decision and its reason in a sentence.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>

@@ -23,7 +23,8 @@ public sealed record Catalogue(
     public static Catalogue Shipped { get; } = new(ShippedCrops.Crops, ShippedCrops.Varieties, ShippedCrops.Rootstocks);
 
     /// <summary>The crop of that identifier.</summary>
-    /// <exception cref="InvalidOperationException">There is none; crops of varieties are checked when they are read.</exception>
+    /// <exception cref="InvalidOperationException">There is none; crops of varieties are checked when they are
+    /// read.</exception>
     public Crop Crop(string id) => Crops.First(c => c.Id == id);
 
     /// <summary>The variety of that name, or null.</summary>
@@ -35,7 +36,9 @@ public sealed record Catalogue(
     /// <summary>The rootstock of that name, or null.</summary>
     public Rootstock? Rootstock(string? name) => Rootstocks.FirstOrDefault(r => r.Name == name);
 
-    /// <summary>This catalogue with an estate's own entries: one of a name known here takes its place, others are added.</summary>
+    /// <summary>
+    /// This catalogue with an estate's own entries: one of a name known here takes its place, others are added.
+    /// </summary>
     public Catalogue With(IReadOnlyCollection<Variety> varieties, IReadOnlyCollection<Rootstock> rootstocks) =>
         this with
         {

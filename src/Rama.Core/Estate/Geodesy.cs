@@ -19,7 +19,9 @@ public static class Geodesy
     private static readonly double AuthalicRadiusM = A * Math.Sqrt(Q(1) / 2);
 
     /// <summary>Length of the shortest way between two places, metres. Error below 1 mm up to 10 000 km.</summary>
-    /// <remarks>Source: Vincenty 1975, inverse formula. It does not converge for opposite sides of the earth: NaN.</remarks>
+    /// <remarks>
+    /// Source: Vincenty 1975, inverse formula. It does not converge for opposite sides of the earth: NaN.
+    /// </remarks>
     public static double DistanceM(GeoPoint from, GeoPoint to)
     {
         if (from == to)
@@ -77,14 +79,19 @@ public static class Geodesy
     /// <summary>Length of a line, metres.</summary>
     public static double LengthM(IReadOnlyList<GeoPoint> line) => line.Zip(line.Skip(1), DistanceM).Sum();
 
-    /// <summary>Area inside a closed ring, hectares, whichever way it runs. Error below one part in a million for rings of up to 10 km.</summary>
+    /// <summary>
+    /// Area inside a closed ring, hectares, whichever way it runs. Error below one part in a million for rings of up to
+    /// 10 km.
+    /// </summary>
     /// <remarks>
-    /// Source: latitudes are taken to the sphere of the same surface (authalic latitude; Snyder 1987, USGS Professional Paper
+    /// Source: latitudes are taken to the sphere of the same surface (authalic latitude; Snyder 1987, USGS Professional
+    /// Paper
     /// 1395, eqs 3-11, 3-12), which keeps areas, and the area is that of the spherical polygon.
     /// </remarks>
     public static double AreaHa(IReadOnlyList<GeoPoint> ring)
     {
-        // Spherical excess, edge by edge, over the equator: tan(E/2) = tan(Δλ/2) · (tan φ1/2 + tan φ2/2) ÷ (1 + tan φ1/2 · tan φ2/2).
+        // Spherical excess, edge by edge, over the equator: tan(E/2) = tan(Δλ/2) · (tan φ1/2 + tan φ2/2) ÷ (1 + tan
+        // φ1/2 · tan φ2/2).
         var excess = 0.0;
         for (var i = 0; i < ring.Count; i++)
         {
@@ -96,7 +103,8 @@ public static class Geodesy
     }
 
     /// <summary>
-    /// Metres east and north of an origin, for drawing an estate: true to scale along both axes at the origin, and to one
+    /// Metres east and north of an origin, for drawing an estate: true to scale along both axes at the origin, and to
+    /// one
     /// part in a thousand 20 km from it.
     /// </summary>
     public static (double EastM, double NorthM) Local(GeoPoint origin, GeoPoint place)

@@ -8,7 +8,10 @@ public sealed record PlantingEntry : DensityEntry
     /// <summary>Site of the block; the estate's first site when left out.</summary>
     public string? Site { get; init; }
 
-    /// <summary>Short name of the block the planting stands in; the planting's own code when left out, as most blocks hold one planting.</summary>
+    /// <summary>
+    /// Short name of the block the planting stands in; the planting's own code when left out, as most blocks hold one
+    /// planting.
+    /// </summary>
     public string? Block { get; init; }
 
     /// <summary>Short name of the planting, such as <c>H7</c>; no other planting of the estate has it.</summary>

@@ -64,7 +64,9 @@ public sealed record RowList(IReadOnlyList<TreeRow> Rows)
             ),
         ];
 
-    /// <summary>Lines whose trees overlap those of an earlier line: the same row number and a common tree number.</summary>
+    /// <summary>
+    /// Lines whose trees overlap those of an earlier line: the same row number and a common tree number.
+    /// </summary>
     public static IEnumerable<(int Line, int Earlier)> Overlaps(IReadOnlyList<TreeRow?> rows)
     {
         var byNumber = rows.Select((row, line) => (row, line))

@@ -6,7 +6,8 @@ namespace Rama.Core.Explain;
 
 /// <summary>
 /// Reads what a person typed into SI numbers and collects what is wrong, field by field, so that one answer
-/// names every mistake. A number that cannot be used reads as NaN; <see cref="ThrowIfAny"/> keeps it from going further.
+/// names every mistake. A number that cannot be used reads as NaN; <see cref="ThrowIfAny"/> keeps it from going
+/// further.
 /// </summary>
 public sealed class EntryReader
 {
@@ -54,7 +55,9 @@ public sealed class EntryReader
             ? Missing(field, label)
             : Converted(field, label, amount.Value.Value, amount.Unit, units, min, max);
 
-    /// <summary>An amount that may be left out, between two limits given in the base unit of <paramref name="units"/>.</summary>
+    /// <summary>
+    /// An amount that may be left out, between two limits given in the base unit of <paramref name="units"/>.
+    /// </summary>
     public double? Optional(
         string field,
         string label,
@@ -99,7 +102,9 @@ public sealed class EntryReader
         return trimmed;
     }
 
-    /// <summary>A text that may be left out, of at most <paramref name="maxLength"/> characters; null when nothing was typed.</summary>
+    /// <summary>
+    /// A text that may be left out, of at most <paramref name="maxLength"/> characters; null when nothing was typed.
+    /// </summary>
     public string? OptionalText(string field, string label, string? text, int maxLength) =>
         string.IsNullOrWhiteSpace(text) ? null : Text(field, label, text, maxLength);
 

@@ -6,7 +6,8 @@ namespace Rama.Core.Explain;
 /// <param name="Name">The name of the quantity in the words of the trade.</param>
 /// <param name="Value">The value, not rounded.</param>
 /// <param name="Unit">The unit, <c>1</c> where there is none.</param>
-/// <param name="Words">The name in all languages, where it is not one of the core's own words but comes with the data.</param>
+/// <param name="Words">The name in all languages, where it is not one of the core's own words but comes with the
+/// data.</param>
 public sealed record Figure(
     string Name,
     double Value,

@@ -18,7 +18,8 @@ public sealed record LedgerBar(double Mean, double? Low, double? High);
 public sealed record LedgerDrop(int Number, LocalText Name, double Drop, double After);
 
 /// <summary>
-/// The running account of one mean tree: floral buds standing, what each step drops, what is left, against the band wanted.
+/// The running account of one mean tree: floral buds standing, what each step drops, what is left, against the band
+/// wanted.
 /// Drawn the same wherever it appears.
 /// </summary>
 /// <param name="Standing">Floral buds standing before pruning; null before a count.</param>
@@ -45,7 +46,9 @@ public sealed record BudLedger(
     // Less than half a bud would be told as none.
     private const double SmallestDrop = 0.5;
 
-    /// <summary>Puts the account together from a target and, once trees are counted, a decision and its prescription.</summary>
+    /// <summary>
+    /// Puts the account together from a target and, once trees are counted, a decision and its prescription.
+    /// </summary>
     public static BudLedger Of(
         double budsToLeave,
         double fruitWanted,

@@ -76,7 +76,8 @@ public sealed record PlanReading(
         var target = entry.Target.IsUntouched ? null : reader.Under("target", () => entry.Target.Read(known));
         var counted = reader.Under("count", entry.Count.Read);
         var measured = reader.Under("measured", entry.Measured.Read) ?? MeasuredTrees.None;
-        // While a limit or a reason is being typed the plan goes on with the usual ones; its problem is told at its field.
+        // While a limit or a reason is being typed the plan goes on with the usual ones; its problem is told at its
+        // field.
         var cap = planting?.System.Caps.ShareOfBuds ?? DecisionSettings.DefaultCap;
         var settings = reader.Under("settings", () => entry.Settings.ReadSettings(cap)) ?? new(Cap: cap);
         var cutting = (planting is null ? null : reader.Under("cutting", () => entry.Cutting.Read(planting.System)))

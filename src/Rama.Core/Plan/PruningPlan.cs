@@ -120,7 +120,8 @@ public sealed record PruningPlan(
         var prescription = Prescribed(terms);
         decision = prescription?.CarriedOut(decision!) ?? decision;
         var expected = terms.Observed.Count == 0 ? null : Prescribed(terms with { Observed = [] });
-        // Per limb means per limb kept, so it waits for the prescription wherever there is one, unless it is what is held.
+        // Per limb means per limb kept, so it waits for the prescription wherever there is one, unless it is what is
+        // held.
         var limbsKept =
             target.Crop.Yield.Basis == YieldBasis.BudsPerLimb
                 ? limbs ?? planting.System.Form.LimbsPerTree

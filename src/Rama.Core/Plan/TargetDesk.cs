@@ -14,7 +14,8 @@ namespace Rama.Core.Plan;
 /// <param name="Prices">Prices of its variety; null where the estate has none.</param>
 /// <param name="GirthsCm">Girths of every tree measured, cm; none where only counted trees were.</param>
 /// <param name="Place">Where and how its rows lie; null where they are not on the map.</param>
-/// <param name="Returns">Crop density of a season and floral buds per cm² of the next, from counts of past winters.</param>
+/// <param name="Returns">Crop density of a season and floral buds per cm² of the next, from counts of past
+/// winters.</param>
 /// <param name="Weather">Daily temperatures of its site, this year's and past ones.</param>
 public sealed record DeskSurroundings(
     PriceListEntry? Prices,
@@ -36,7 +37,8 @@ public sealed record DeskSurroundings(
 public sealed record TreesApart(int Missing, int Replants, int Pollinizers, int ToGrub);
 
 /// <summary>
-/// All that stands around one decision, how many fruit and of what size: what insurance costs, what the trees can carry, what
+/// All that stands around one decision, how many fruit and of what size: what insurance costs, what the trees can
+/// carry, what
 /// each choice is worth, and how it is shared.
 /// </summary>
 /// <param name="Schools">The three schools side by side, those that have what they need.</param>
@@ -55,7 +57,8 @@ public sealed record TreesApart(int Missing, int Replants, int Pollinizers, int 
 /// <param name="Zones">Buds along the height of a tree.</param>
 /// <param name="Apart">Trees apart from the target; null where no rows are listed.</param>
 /// <param name="Margin">Margin over fruit per tree; null where trunks or usual crops are not known.</param>
-/// <param name="Heat">Heat of the spring so far with the stage it brought the buds to; null without temperatures of the year.</param>
+/// <param name="Heat">Heat of the spring so far with the stage it brought the buds to; null without temperatures of the
+/// year.</param>
 /// <param name="Prices">Prices used.</param>
 /// <param name="PricesAssumed">Whether nobody entered any.</param>
 public sealed record TargetDesk(

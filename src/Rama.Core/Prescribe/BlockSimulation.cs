@@ -6,7 +6,9 @@ using Rama.Core.Trees;
 
 namespace Rama.Core.Prescribe;
 
-/// <summary>A prescription carried out on many trees of a planting, as a crew would by its card: without counting each tree.</summary>
+/// <summary>
+/// A prescription carried out on many trees of a planting, as a crew would by its card: without counting each tree.
+/// </summary>
 /// <param name="System">The system.</param>
 /// <param name="Answers">Answers to its questions, by question.</param>
 /// <param name="Trees">Trees cut.</param>
@@ -20,7 +22,8 @@ namespace Rama.Core.Prescribe;
 /// <param name="WoodShare">Wood cut, as a share of the canopy's.</param>
 /// <param name="Minutes">Minutes per tree.</param>
 /// <param name="ClustersToThinning">Clusters over the number per tree, left to thinning.</param>
-/// <param name="Spread">Share of the trees by buds left, in classes of a fifth of their number, the middle one around it.</param>
+/// <param name="Spread">Share of the trees by buds left, in classes of a fifth of their number, the middle one around
+/// it.</param>
 /// <param name="Classes">By trunk class.</param>
 /// <param name="Ways">What each way of working to the number comes to; empty where nothing is brought to one, or
 /// nothing is known of costs.</param>

@@ -8,7 +8,8 @@ namespace Rama.Core.Prescribe;
 
 /// <summary>The words of the card in one language; numbers are written the way that language writes them.</summary>
 /// <param name="Language">A code of <see cref="LocalText.Languages"/>.</param>
-/// <param name="Crop">Crop of the card: what is counted on it takes the place of the floral buds the words speak of.</param>
+/// <param name="Crop">Crop of the card: what is counted on it takes the place of the floral buds the words speak
+/// of.</param>
 internal sealed record CardWords(string Language, Crop Crop)
 {
     private static readonly LocalText FloralBuds = Catalogue.Shipped.Crop("apple").Counted;
@@ -17,7 +18,9 @@ internal sealed record CardWords(string Language, Crop Crop)
         "Prescribe/card-words.json"
     );
 
-    /// <summary>The sentence of a code with its numbers filled in; crops of a habit may have a sentence of their own.</summary>
+    /// <summary>
+    /// The sentence of a code with its numbers filled in; crops of a habit may have a sentence of their own.
+    /// </summary>
     public string Say(string code, params object[] numbers)
     {
         var sentence = Words.GetValueOrDefault(

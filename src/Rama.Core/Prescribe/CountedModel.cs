@@ -3,7 +3,9 @@ using Rama.Core.Trees;
 
 namespace Rama.Core.Prescribe;
 
-/// <summary>A counted tree as a model of itself: its trunk, limbs and buds as counted, their places as usual for the system.</summary>
+/// <summary>
+/// A counted tree as a model of itself: its trunk, limbs and buds as counted, their places as usual for the system.
+/// </summary>
 /// <param name="Counted">What was counted.</param>
 /// <param name="Class">Place of its trunk class among those of the planting.</param>
 /// <param name="Tree">The model.</param>
@@ -34,7 +36,8 @@ public sealed record CountedModel(CountedTree Counted, int Class, FruitTree Tree
             return null;
         var (counts, seed) = (stock.Classes[known].Counts, Seed + (int)(tree.Row * 1_000 + tree.Tree));
         var generator = new TreeGenerator(stock.Shape, stock.Place);
-        // Buds counted on limbs are of all kinds where the tree's were; their share of the tree's floral ones is what counts.
+        // Buds counted on limbs are of all kinds where the tree's were; their share of the tree's floral ones is what
+        // counts.
         var whole = tree.LimbSizes.All(l => l.Buds is not null);
         return new(
             tree,

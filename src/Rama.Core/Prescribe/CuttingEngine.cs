@@ -5,7 +5,10 @@ using Rama.Core.Trees;
 
 namespace Rama.Core.Prescribe;
 
-/// <summary>Carries out a system's steps on one tree, in their order. It draws nothing by chance: the same tree is cut alike every time.</summary>
+/// <summary>
+/// Carries out a system's steps on one tree, in their order. It draws nothing by chance: the same tree is cut alike
+/// every time.
+/// </summary>
 /// <param name="prepared">The tree with the rules.</param>
 /// <param name="tree">What is left of it.</param>
 /// <param name="allowance">How far it may be cut.</param>
@@ -166,7 +169,9 @@ internal sealed class CuttingEngine(
         return false;
     }
 
-    /// <summary>How many one limb or leader may lose: a rate of one and a half is one on every second and two on the others.</summary>
+    /// <summary>
+    /// How many one limb or leader may lose: a rate of one and a half is one on every second and two on the others.
+    /// </summary>
     internal double Allowed(CutsPer per, double most, int unit)
     {
         if (per == CutsPer.Tree || most == Math.Floor(most))

@@ -10,7 +10,9 @@ public sealed record CuttingEntry
     /// <summary>Answers to the system's questions; its own where left out.</summary>
     public IReadOnlyDictionary<string, string> Answers { get; init; } = new Dictionary<string, string>();
 
-    /// <summary>Settings held by hand, in the setting's own unit; found by search or the system's own where left out.</summary>
+    /// <summary>
+    /// Settings held by hand, in the setting's own unit; found by search or the system's own where left out.
+    /// </summary>
     public IReadOnlyDictionary<string, double?> Settings { get; init; } = new Dictionary<string, double?>();
 
     /// <summary>Demonstration trees: what fell after each step.</summary>
@@ -22,7 +24,9 @@ public sealed record CuttingEntry
     /// <summary>Whether nothing was chosen.</summary>
     public bool IsUntouched => Answers.Count == 0 && Settings.Count == 0 && Demonstration.Count == 0 && Way is null;
 
-    /// <summary>Reads the entry against a system. What belongs to another system, chosen before it was changed, is passed over.</summary>
+    /// <summary>
+    /// Reads the entry against a system. What belongs to another system, chosen before it was changed, is passed over.
+    /// </summary>
     /// <param name="system">The planting's system.</param>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
     public Cutting Read(TrainingSystem system)
@@ -82,7 +86,9 @@ public sealed record DemonstrationTreeEntry
     /// <summary>Floral buds counted before the first cut.</summary>
     public double? Before { get; init; }
 
-    /// <summary>Floral buds on the ground after each step, by step, in the order of the work; a step left out was not done.</summary>
+    /// <summary>
+    /// Floral buds on the ground after each step, by step, in the order of the work; a step left out was not done.
+    /// </summary>
     public IReadOnlyDictionary<string, double?> Fell { get; init; } = new Dictionary<string, double?>();
 
     /// <summary>Floral buds counted at the end; a check where given.</summary>

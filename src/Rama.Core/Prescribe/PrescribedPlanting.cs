@@ -4,7 +4,9 @@ using Rama.Core.Estate;
 
 namespace Rama.Core.Prescribe;
 
-/// <summary>A planting whose prescription stands: what a card, a bench and a version handed out are made from.</summary>
+/// <summary>
+/// A planting whose prescription stands: what a card, a bench and a version handed out are made from.
+/// </summary>
 /// <param name="Year">Calendar year of the harvest planned for.</param>
 /// <param name="Planting">What grows there.</param>
 /// <param name="Counted">The trees counted.</param>

@@ -21,7 +21,8 @@ namespace Rama.Core.Prescribe;
 /// thinning.</param>
 /// <param name="Way">How the crew works to the number; null where there is no choice.</param>
 /// <param name="Answers">Answers to the system's questions it rests on.</param>
-/// <param name="InForce">Settings of the system as answers, the search for lengths and the manager's hand have them, by name, in their own unit; the numbers of a class are with it.</param>
+/// <param name="InForce">Settings of the system as answers, the search for lengths and the manager's hand have them, by
+/// name, in their own unit; the numbers of a class are with it.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record Prescription(

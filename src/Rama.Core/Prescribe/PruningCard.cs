@@ -59,7 +59,8 @@ public sealed record CardMeasure(string Name, string Value, string Body);
 public sealed record CardNumber(string Value, string Caption);
 
 /// <summary>
-/// The page a pruner takes into the row, in words ready to print: what to leave, what to cut in which order, when to stop.
+/// The page a pruner takes into the row, in words ready to print: what to leave, what to cut in which order, when to
+/// stop.
 /// </summary>
 /// <param name="Language">Language of the card.</param>
 /// <param name="Kind">The decision.</param>
@@ -87,7 +88,8 @@ public sealed record CardNumber(string Value, string Caption);
 /// <param name="Basis">What the numbers rest on.</param>
 /// <param name="DrawingCaption">Caption of the drawing.</param>
 /// <param name="MeasuresHeading">Heading of the lengths.</param>
-/// <param name="Measures">Lengths the cuts go by; null, as the drawing is, on a card handed out before they were kept.</param>
+/// <param name="Measures">Lengths the cuts go by; null, as the drawing is, on a card handed out before they were
+/// kept.</param>
 /// <param name="Drawing">The drawing.</param>
 /// <param name="Version">Version of the prescription, once handed out.</param>
 /// <param name="PerLimbHeading">Heading of the buds to leave on a limb, by trunk class.</param>

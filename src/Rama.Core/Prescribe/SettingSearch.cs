@@ -4,7 +4,8 @@ using Rama.Core.Systems;
 namespace Rama.Core.Prescribe;
 
 /// <summary>
-/// Finds the settings of a system that bring most trees of a class to their number: all tries of the pack against each other
+/// Finds the settings of a system that bring most trees of a class to their number: all tries of the pack against each
+/// other
 /// on the same trees, with the single buds of the last step solved for each.
 /// </summary>
 internal static class SettingSearch
@@ -15,12 +16,16 @@ internal static class SettingSearch
     // How far the mean of a class may come out from its number, as a share of it.
     private const double NearShare = 0.04;
 
-    /// <summary>Whether a step takes single buds to the number, so that its rate follows from what the others leave.</summary>
+    /// <summary>
+    /// Whether a step takes single buds to the number, so that its rate follows from what the others leave.
+    /// </summary>
     public static bool IsSolved(PruningRules rules, ReadyStep step) =>
         step.Step is { Stop: StepStop.Number, Cut.Kind: CutKind.RubOff, Per: CutsPer.Limb, Most: { } most }
         && rules.Place(most) is not null;
 
-    /// <summary>Values with none of the single buds that are solved for: what the other steps leave tells their rate.</summary>
+    /// <summary>
+    /// Values with none of the single buds that are solved for: what the other steps leave tells their rate.
+    /// </summary>
     public static double[] WithoutSolved(PruningRules rules, IReadOnlyDictionary<string, double> settings)
     {
         var values = rules.Values(settings);
@@ -207,7 +212,8 @@ internal static class SettingSearch
         var best = tries.Where(t => t.OffMean <= near).Max(t => t.InBand);
         // Nor can settings be told apart that differ by less than so few trees can tell.
         var alike = Alike(best, trees);
-        // Less than a second a tree is no gain; what is alike in everything stays as the pack has it, which is tried first.
+        // Less than a second a tree is no gain; what is alike in everything stays as the pack has it, which is tried
+        // first.
         return tries
             .Where(t => t.OffMean <= near && t.InBand >= best - alike)
             .OrderBy(t => Math.Round(t.Seconds))

@@ -10,7 +10,8 @@ namespace Rama.Core.Prescribe;
 /// <param name="BandLow">Floral buds down to which cuts of structure may go.</param>
 /// <param name="NumberLow">Floral buds down to which single buds may be taken.</param>
 /// <param name="CapLow">Floral buds that stay in any case: the cap of one winter.</param>
-/// <param name="CountsBuds">Whether the buds of this very tree are known, so that cutting stops on them; a crew that follows the card does not count every tree.</param>
+/// <param name="CountsBuds">Whether the buds of this very tree are known, so that cutting stops on them; a crew that
+/// follows the card does not count every tree.</param>
 public sealed record CutAllowance(
     DecisionKind Kind,
     double Target,

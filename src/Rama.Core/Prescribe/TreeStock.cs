@@ -14,7 +14,9 @@ namespace Rama.Core.Prescribe;
 /// <param name="Counts">What the generator makes such trees from.</param>
 public sealed record StockClass(TrunkClass Class, BudsStanding Standing, TreeCounts Counts);
 
-/// <summary>The trees of a planting as they stand before pruning, by trunk class, with what is needed to make typical ones.</summary>
+/// <summary>
+/// The trees of a planting as they stand before pruning, by trunk class, with what is needed to make typical ones.
+/// </summary>
 /// <param name="Classes">Trunk classes; one where trunks are not known.</param>
 /// <param name="Shape">Shape of a typical tree.</param>
 /// <param name="Place">Where they stand.</param>
@@ -136,7 +138,9 @@ public sealed record TreeStock(
         );
     }
 
-    /// <summary>Trees of one class of which only buds and limbs are known, standing as is usual for the system.</summary>
+    /// <summary>
+    /// Trees of one class of which only buds and limbs are known, standing as is usual for the system.
+    /// </summary>
     /// <param name="system">The system.</param>
     /// <param name="standing">Floral buds per tree.</param>
     /// <param name="limbs">Limbs per tree; the system's usual number where not known.</param>

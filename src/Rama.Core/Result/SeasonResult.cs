@@ -21,7 +21,9 @@ public sealed record SeasonResult(
     double? ClustersThinned = null
 )
 {
-    /// <summary>Picked yield per hectare; null where it is not known or was counted in fruit without their mass.</summary>
+    /// <summary>
+    /// Picked yield per hectare; null where it is not known or was counted in fruit without their mass.
+    /// </summary>
     /// <param name="bearingTreesPerHa">Bearing trees per hectare, for yields told per tree.</param>
     public double? KgPerHa(double bearingTreesPerHa) =>
         Yield?.Basis switch
@@ -40,7 +42,8 @@ public sealed record SeasonResult(
             : KgPerHa(bearingTreesPerHa) / (FruitMassKg * bearingTreesPerHa);
 
     /// <summary>
-    /// Share of the buds left that held fruit before hand thinning: exact where the clusters thinned off were noted, else at
+    /// Share of the buds left that held fruit before hand thinning: exact where the clusters thinned off were noted,
+    /// else at
     /// least what was picked. Null where buds left or fruit picked are not known.
     /// </summary>
     /// <param name="bearingTreesPerHa">Bearing trees per hectare.</param>

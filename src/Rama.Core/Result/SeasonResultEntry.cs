@@ -17,7 +17,9 @@ public sealed record SeasonResultEntry
     /// <summary>Picked yield per area or tree, or fruit per tree; units <see cref="YieldTarget.UnitCodes"/>.</summary>
     public Amount? Yield { get; init; }
 
-    /// <summary>Mean fruit size as mass, count per package or diameter; units <see cref="FruitSize.UnitCodes"/>.</summary>
+    /// <summary>
+    /// Mean fruit size as mass, count per package or diameter; units <see cref="FruitSize.UnitCodes"/>.
+    /// </summary>
     public Amount? FruitSize { get; init; }
 
     /// <summary>Share of the picked mass sold as wanted.</summary>
@@ -29,7 +31,9 @@ public sealed record SeasonResultEntry
     /// <summary>Floral buds left per tree after pruning.</summary>
     public double? BudsLeft { get; init; }
 
-    /// <summary>Setting clusters thinned off by hand per tree; 0 when nothing was thinned, left out when nobody noted it.</summary>
+    /// <summary>
+    /// Setting clusters thinned off by hand per tree; 0 when nothing was thinned, left out when nobody noted it.
+    /// </summary>
     public double? ClustersThinned { get; init; }
 
     /// <summary>Reads the entry into SI.</summary>

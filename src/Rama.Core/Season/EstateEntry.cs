@@ -9,7 +9,9 @@ public sealed record EstateEntry
     /// <summary>Name of the estate.</summary>
     public string? Name { get; init; }
 
-    /// <summary>Hours all crews together work in a week; <see cref="WorkAhead.DefaultCrewHoursPerWeek"/> when left out.</summary>
+    /// <summary>
+    /// Hours all crews together work in a week; <see cref="WorkAhead.DefaultCrewHoursPerWeek"/> when left out.
+    /// </summary>
     public double? CrewHoursPerWeek { get; init; }
 
     /// <summary>Measures the crews take with the body; none when left out.</summary>

@@ -14,7 +14,10 @@ public readonly record struct BetaShare(double A, double B)
     /// <summary>Standard deviation.</summary>
     public double Sd => Math.Sqrt(A * B / ((A + B) * (A + B) * (A + B + 1)));
 
-    /// <summary>The distribution of a mean and a standard deviation; null where they leave it without a single peak inside 0 to 1.</summary>
+    /// <summary>
+    /// The distribution of a mean and a standard deviation; null where they leave it without a single peak inside 0 to
+    /// 1.
+    /// </summary>
     public static BetaShare? Of(double mean, double sd)
     {
         var k = mean * (1 - mean) / (sd * sd) - 1;
@@ -30,7 +33,9 @@ public readonly record struct BetaShare(double A, double B)
         : x >= 1 ? 1
         : SpecialFunctions.BetaRegularized(A, B, x);
 
-    /// <summary>Part of the mean that shares of at most x make up, as a share of it: the CDF of Beta(a + 1, b).</summary>
+    /// <summary>
+    /// Part of the mean that shares of at most x make up, as a share of it: the CDF of Beta(a + 1, b).
+    /// </summary>
     public double MeanBelow(double x) => new BetaShare(A + 1, B).Cdf(x);
 
     /// <summary>Logarithm of the density at x, between 0 and 1.</summary>

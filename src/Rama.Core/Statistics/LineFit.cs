@@ -7,7 +7,8 @@ namespace Rama.Core.Statistics;
 /// <param name="Slope">Change of y per unit of x.</param>
 /// <param name="InterceptError">Standard error of the intercept; null for two points.</param>
 /// <param name="SlopeError">Standard error of the slope; null for two points.</param>
-/// <param name="ResidualSd">Standard deviation of the residuals, on n − 2 degrees of freedom; null for two points.</param>
+/// <param name="ResidualSd">Standard deviation of the residuals, on n − 2 degrees of freedom; null for two
+/// points.</param>
 /// <param name="RSquared">Share of the variance of y that the line explains; 1 where y does not vary.</param>
 /// <param name="Count">Points.</param>
 /// <remarks>Source: any textbook of regression; checked against R's <c>lm</c>.</remarks>

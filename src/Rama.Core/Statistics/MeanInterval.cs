@@ -6,7 +6,8 @@ namespace Rama.Core.Statistics;
 /// <param name="Count">Number of values, at least 1.</param>
 /// <param name="Mean">Arithmetic mean.</param>
 /// <param name="Sd">Sample standard deviation (n − 1); null for a single value.</param>
-/// <param name="StandardError">Standard error of the mean, finite-population corrected where the population is known; null for a single value.</param>
+/// <param name="StandardError">Standard error of the mean, finite-population corrected where the population is known;
+/// null for a single value.</param>
 /// <param name="Low">Lower end of the interval; null for a single value.</param>
 /// <param name="High">Upper end of the interval; null for a single value.</param>
 public sealed record MeanInterval(int Count, double Mean, double? Sd, double? StandardError, double? Low, double? High)
@@ -20,7 +21,8 @@ public sealed record MeanInterval(int Count, double Mean, double? Sd, double? St
     /// <summary>Computes mean, SD, standard error and two-sided interval.</summary>
     /// <param name="values">At least one value.</param>
     /// <param name="confidence">Confidence of the interval, between 0 and 1.</param>
-    /// <param name="population">Number of units sampled from, where known; the interval then closes as the sample nears it.</param>
+    /// <param name="population">Number of units sampled from, where known; the interval then closes as the sample nears
+    /// it.</param>
     /// <remarks>Source: Cochran, Sampling Techniques, ch. 2.</remarks>
     public static MeanInterval Of(IReadOnlyList<double> values, double confidence = 0.95, double? population = null)
     {

@@ -5,12 +5,15 @@ namespace Rama.Core.Statistics;
 /// <summary>Wilson's score interval for a proportion.</summary>
 public static class WilsonInterval
 {
-    /// <summary>Interval for k of m; usable with few trials and at 0 or m of m, where the textbook interval collapses.</summary>
+    /// <summary>
+    /// Interval for k of m; usable with few trials and at 0 or m of m, where the textbook interval collapses.
+    /// </summary>
     /// <param name="k">Successes, 0 to <paramref name="m"/>.</param>
     /// <param name="m">Trials, at least 1.</param>
     /// <param name="confidence">Confidence of the interval, between 0 and 1.</param>
     /// <remarks>
-    /// Source: Wilson 1927; Newcombe 1998, Statistics in Medicine 17:857. Trials are taken as independent: buds cut from few
+    /// Source: Wilson 1927; Newcombe 1998, Statistics in Medicine 17:857. Trials are taken as independent: buds cut
+    /// from few
     /// trees are alike, and need a design effect first.
     /// </remarks>
     public static (double Low, double High) Of(double k, double m, double confidence = 0.95)

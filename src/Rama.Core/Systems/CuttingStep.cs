@@ -4,7 +4,8 @@ using Rama.Core.Explain;
 namespace Rama.Core.Systems;
 
 /// <summary>
-/// One step of a rule pack: what to look for, where to start, how to cut, how many at most and why. Its rules are written
+/// One step of a rule pack: what to look for, where to start, how to cut, how many at most and why. Its rules are
+/// written
 /// in the selector language, <c>docs/selectors.md</c>.
 /// </summary>
 /// <param name="Id">Identifier within the system.</param>
@@ -18,7 +19,8 @@ namespace Rama.Core.Systems;
 /// <param name="Stop">Where it stops when the buds of the tree are known.</param>
 /// <param name="SecondsEach">Seconds one cut takes, for labour.</param>
 /// <param name="Name">The step in two or three words.</param>
-/// <param name="LookFor">What to look for and which to start with, in words; a setting in braces is told with its unit.</param>
+/// <param name="LookFor">What to look for and which to start with, in words; a setting in braces is told with its
+/// unit.</param>
 /// <param name="How">How to cut, in words, with settings likewise.</param>
 /// <param name="Why">Why.</param>
 /// <param name="Because">The reason of one cut; <c>{height}</c>, <c>{diameter}</c>, <c>{ratio}</c>, <c>{rise}</c>,

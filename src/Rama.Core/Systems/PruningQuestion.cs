@@ -15,9 +15,12 @@ public sealed record PruningQuestion(
     string? Usual = null
 )
 {
-    /// <summary>The answer chosen; where none is, or an unknown one, the one that suits the variety, else the system's own.</summary>
+    /// <summary>
+    /// The answer chosen; where none is, or an unknown one, the one that suits the variety, else the system's own.
+    /// </summary>
     /// <param name="chosen">Identifier of the answer.</param>
-    /// <param name="traits">Traits of the variety, names of <see cref="VarietyTraits.Known"/>; none where no variety is at hand.</param>
+    /// <param name="traits">Traits of the variety, names of <see cref="VarietyTraits.Known"/>; none where no variety is
+    /// at hand.</param>
     public PruningAnswer Answer(string? chosen, IReadOnlyCollection<string>? traits = null) =>
         Options.FirstOrDefault(o => o.Id == chosen)
         ?? Options.FirstOrDefault(o => o.Suits?.Any(t => traits?.Contains(t) == true) == true)

@@ -9,7 +9,8 @@ using Rama.Core.Systems.Language;
 namespace Rama.Core.Systems;
 
 /// <summary>
-/// Reads rule packs. A step or question of a pack may say <c>use</c>: it is then taken from <c>Systems/common.json</c>, with
+/// Reads rule packs. A step or question of a pack may say <c>use</c>: it is then taken from <c>Systems/common.json</c>,
+/// with
 /// whatever else the pack writes in its place.
 /// </summary>
 internal static partial class RulePack

@@ -4,7 +4,9 @@ using Rama.Core.Quantities;
 
 namespace Rama.Core.Systems;
 
-/// <summary>Words of a step with the numbers its system is set to: <c>{big-from}</c> becomes “22 mm (7/8 in)”.</summary>
+/// <summary>
+/// Words of a step with the numbers its system is set to: <c>{big-from}</c> becomes “22 mm (7/8 in)”.
+/// </summary>
 internal static partial class SettingWords
 {
     /// <summary>The text with its settings filled in.</summary>

@@ -30,7 +30,8 @@ public enum CutKind
 
 /// <summary>How a step cuts.</summary>
 /// <param name="Kind">Kind of cut.</param>
-/// <param name="Leave">What to leave: the length of a stub or shortened branch, or the height for a leader; null where the kind tells.</param>
+/// <param name="Leave">What to leave: the length of a stub or shortened branch, or the height for a leader; null where
+/// the kind tells.</param>
 public sealed record StepCut(CutKind Kind, string? Leave = null);
 
 /// <summary>At most so many of the cuts of a step where a condition holds.</summary>

@@ -26,7 +26,9 @@ public sealed record SystemSetting(
     bool Reserve = false
 )
 {
-    /// <summary>Whether it is a thickness, length or height: such a number is one for all trees of a planting.</summary>
+    /// <summary>
+    /// Whether it is a thickness, length or height: such a number is one for all trees of a planting.
+    /// </summary>
     [JsonIgnore]
     public bool IsLength => Units.Length.ContainsKey(Unit);
 }

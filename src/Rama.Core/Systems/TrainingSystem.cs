@@ -54,7 +54,8 @@ public sealed record TrainingSystem(
     IReadOnlyList<LocalText> KeepOff
 )
 {
-    // Kept beside the record, not in it: a changed copy would otherwise go on with the rules of the one it was copied from.
+    // Kept beside the record, not in it: a changed copy would otherwise go on with the rules of the one it was copied
+    // from.
     private static readonly ConditionalWeakTable<TrainingSystem, ConcurrentDictionary<string, PruningRules>> Ready = [];
 
     /// <summary>The systems that ship with Rama, <c>Systems/Packs</c>.</summary>
@@ -77,7 +78,9 @@ public sealed record TrainingSystem(
             .GetOrAdd(string.Join("|", chosen.Select(o => o.Id)), _ => PruningRules.Of(this, chosen));
     }
 
-    /// <summary>Answers to all its questions for a variety: those chosen, else what suits the variety, else its own.</summary>
+    /// <summary>
+    /// Answers to all its questions for a variety: those chosen, else what suits the variety, else its own.
+    /// </summary>
     /// <param name="chosen">Answers chosen, by question.</param>
     /// <param name="traits">How the variety grows and bears.</param>
     public IReadOnlyDictionary<string, string> AnswersFor(
@@ -116,7 +119,8 @@ public sealed record TrainingSystem(
 /// <param name="Canopy">How the canopy fills its row.</param>
 /// <param name="Typical">Shape of a typical tree.</param>
 /// <param name="Source">Where the numbers come from.</param>
-/// <param name="Ground">Usual ground of a tree, for one of which nothing else is known; 3.5 × 1 m when left out.</param>
+/// <param name="Ground">Usual ground of a tree, for one of which nothing else is known; 3.5 × 1 m when left
+/// out.</param>
 /// <param name="WiresM">Heights at which wires usually run, metres; nobody measures them.</param>
 /// <param name="SeenFrom">From where a tree shows what the system is about.</param>
 public sealed record SystemForm(

@@ -21,7 +21,8 @@ public sealed record CropTarget(
 ) : Calculated(FruitPerTree, "fruit/tree", Steps, Warnings)
 {
     /// <summary>
-    /// Fruit per tree = marketable mass per hectare ÷ (mass of a fruit × pack-out × bearing trees per hectare), or back from the
+    /// Fruit per tree = marketable mass per hectare ÷ (mass of a fruit × pack-out × bearing trees per hectare), or back
+    /// from the
     /// buds where those are held.
     /// </summary>
     /// <param name="density">Trees on the ground.</param>

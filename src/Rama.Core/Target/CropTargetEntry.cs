@@ -7,10 +7,14 @@ namespace Rama.Core.Target;
 /// <summary>The crop wanted from a planting, as typed.</summary>
 public record CropTargetEntry
 {
-    /// <summary>Marketable yield per area or tree, or fruit per tree; units <see cref="YieldTarget.UnitCodes"/>.</summary>
+    /// <summary>
+    /// Marketable yield per area or tree, or fruit per tree; units <see cref="YieldTarget.UnitCodes"/>.
+    /// </summary>
     public Amount? Yield { get; init; }
 
-    /// <summary>Mean fruit size as mass, count per package or diameter; units <see cref="FruitSize.UnitCodes"/>.</summary>
+    /// <summary>
+    /// Mean fruit size as mass, count per package or diameter; units <see cref="FruitSize.UnitCodes"/>.
+    /// </summary>
     public Amount? FruitSize { get; init; }
 
     /// <summary>Share of the picked mass that is sold as wanted, above 0 to 1; all of it when left out.</summary>

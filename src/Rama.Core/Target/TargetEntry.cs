@@ -7,12 +7,15 @@ using Rama.Core.Target.Size;
 namespace Rama.Core.Target;
 
 /// <summary>
-/// The target of a planting for one season, as typed. The link of the chain that is held is the unit the yield is typed in:
+/// The target of a planting for one season, as typed. The link of the chain that is held is the unit the yield is typed
+/// in:
 /// a yield of an area or a tree, fruit per tree, buds per tree or buds per limb; the others follow.
 /// </summary>
 public sealed record TargetEntry : CropTargetEntry
 {
-    /// <summary>Floral buds left per fruit wanted, set by hand: 1 to 6, or from 0.1 where one carries several fruit.</summary>
+    /// <summary>
+    /// Floral buds left per fruit wanted, set by hand: 1 to 6, or from 0.1 where one carries several fruit.
+    /// </summary>
     public double? BudFactor { get; init; }
 
     /// <summary>Limbs on a mean tree, used until limbs are counted; the system's usual number when left out.</summary>

@@ -3,7 +3,10 @@ using Rama.Core.Explain;
 
 namespace Rama.Core.Target;
 
-/// <summary>A target to set in many plantings: which ones, and what. What is left out means any planting, and keeps what a planting has.</summary>
+/// <summary>
+/// A target to set in many plantings: which ones, and what. What is left out means any planting, and keeps what a
+/// planting has.
+/// </summary>
 public sealed record TargetRule
 {
     /// <summary>Only this variety.</summary>

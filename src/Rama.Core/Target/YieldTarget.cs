@@ -14,7 +14,9 @@ public sealed record YieldTarget(YieldBasis Basis, double Value)
         LargestKgPerTree = 500,
         LargestFruitPerTree = 5_000;
 
-    /// <summary>Codes of the units a yield may be typed in, such as <c>t/ha</c>, <c>bin/ac</c>, <c>kg/tree</c>.</summary>
+    /// <summary>
+    /// Codes of the units a yield may be typed in, such as <c>t/ha</c>, <c>bin/ac</c>, <c>kg/tree</c>.
+    /// </summary>
     public static IReadOnlyList<string> UnitCodes { get; } =
     [
         "t/ha",

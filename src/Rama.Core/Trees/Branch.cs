@@ -90,7 +90,9 @@ public sealed record Branch(
         return Path[0];
     }
 
-    /// <summary>Metres from its base at which it first passes a height; its whole length where it stays below.</summary>
+    /// <summary>
+    /// Metres from its base at which it first passes a height; its whole length where it stays below.
+    /// </summary>
     public double MetresToHeight(double heightM)
     {
         var run = 0.0;

@@ -9,7 +9,10 @@ namespace Rama.Core.Trees;
 /// <param name="Leaf">Growing season since planting.</param>
 public sealed record TreePlace(double RowSpacingM, double TreeSpacingM, double HeightLimitM, int Leaf = 8);
 
-/// <summary>The structure of one tree: its wood and the buds on it. It never changes; what is cut is told by <see cref="RemainingTree"/>.</summary>
+/// <summary>
+/// The structure of one tree: its wood and the buds on it. It never changes; what is cut is told by
+/// <see cref="RemainingTree"/>.
+/// </summary>
 /// <param name="Place">Where it stands.</param>
 /// <param name="TrunkMm">Trunk diameter at the measuring height, mm.</param>
 /// <param name="Branches">Its wood; each branch after the one it grows on.</param>

@@ -1,7 +1,8 @@
 namespace Rama.Core.Trees;
 
 /// <summary>
-/// Seeded draws of the generator: SplitMix64 (Steele, Lea and Flood 2014), because a planting's typical trees must not change
+/// Seeded draws of the generator: SplitMix64 (Steele, Lea and Flood 2014), because a planting's typical trees must not
+/// change
 /// with the version of the runtime, and the runtime's own seeded generator promises that to nobody.
 /// </summary>
 internal sealed class TreeDraw(int seed)
@@ -36,7 +37,9 @@ internal sealed class TreeDraw(int seed)
         }
     }
 
-    /// <summary>Lognormal of a mean and coefficient of variation: what cannot be below zero and is now and then large.</summary>
+    /// <summary>
+    /// Lognormal of a mean and coefficient of variation: what cannot be below zero and is now and then large.
+    /// </summary>
     public double Positive(Spread of) => Positive(of, Normal());
 
     /// <summary>The same for a standard normal drawn before, so that two amounts can go together.</summary>

@@ -4,7 +4,8 @@ using System.Runtime.InteropServices;
 namespace Rama.Core.Trees;
 
 /// <summary>
-/// Makes typical trees of a planting from its counts. Over many trees trunks, floral buds, limbs and limb diameters have the
+/// Makes typical trees of a planting from its counts. Over many trees trunks, floral buds, limbs and limb diameters
+/// have the
 /// means and spreads counted; where on a tree they sit follows the system's shape. The same seed makes the same tree.
 /// </summary>
 public sealed class TreeGenerator
@@ -57,7 +58,10 @@ public sealed class TreeGenerator
         );
     }
 
-    /// <summary>A counted tree whose limbs were measured, as its own model: its limbs and their buds are as counted, their places as usual for the system.</summary>
+    /// <summary>
+    /// A counted tree whose limbs were measured, as its own model: its limbs and their buds are as counted, their
+    /// places as usual for the system.
+    /// </summary>
     /// <param name="trunkMm">Trunk diameter, mm.</param>
     /// <param name="leaders">Leaders.</param>
     /// <param name="heightM">Height, metres.</param>

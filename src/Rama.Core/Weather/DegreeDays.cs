@@ -38,8 +38,12 @@ public sealed record DegreeDays(
     /// <summary>Most days in a row that are filled from their neighbours.</summary>
     public const int LongestGap = 3;
 
-    /// <summary>Heat of one day: the part of a sine between its lowest and highest temperature that lies above the base.</summary>
-    /// <remarks>Source: single-sine method, Baskerville and Emin 1969, Ecology 50:514; checked by numerical integration.</remarks>
+    /// <summary>
+    /// Heat of one day: the part of a sine between its lowest and highest temperature that lies above the base.
+    /// </summary>
+    /// <remarks>
+    /// Source: single-sine method, Baskerville and Emin 1969, Ecology 50:514; checked by numerical integration.
+    /// </remarks>
     public static double OfDay(double minC, double maxC, double baseC = BaseC)
     {
         var (mean, swing) = ((minC + maxC) / 2, (maxC - minC) / 2);
@@ -130,7 +134,10 @@ public sealed record DegreeDays(
         );
     }
 
-    /// <summary>How much more heat a planting took to green tip than the table says, in the mean of years with both a date and temperatures; 0 without any.</summary>
+    /// <summary>
+    /// How much more heat a planting took to green tip than the table says, in the mean of years with both a date and
+    /// temperatures; 0 without any.
+    /// </summary>
     /// <param name="days">Days of all years.</param>
     /// <param name="greenTips">Days of green tip noted.</param>
     /// <param name="heats">Stages of the crop with their heat.</param>

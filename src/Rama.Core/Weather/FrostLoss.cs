@@ -28,9 +28,11 @@ public sealed record FrostLoss(
     /// <summary>Loss of one night. Within one stage the coldest night counts; nights are not multiplied.</summary>
     /// <param name="stage">Stage of the buds.</param>
     /// <param name="lowestF">Coldest temperature of the night, °F.</param>
-    /// <param name="flowersEach">Exponent of the flower loss that gives the cluster's, 1 to 5; 2 when left out (assumption).</param>
+    /// <param name="flowersEach">Exponent of the flower loss that gives the cluster's, 1 to 5; 2 when left out
+    /// (assumption).</param>
     /// <remarks>
-    /// The chart tells single flowers. A pome-fruit cluster is lost only when all five are; their fates go together, so its
+    /// The chart tells single flowers. A pome-fruit cluster is lost only when all five are; their fates go together, so
+    /// its
     /// loss lies between q⁵ and q.
     /// </remarks>
     public static FrostLoss Of(BudStage stage, double lowestF, double? flowersEach = null)

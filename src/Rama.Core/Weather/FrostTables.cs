@@ -3,7 +3,9 @@ using Rama.Core.Explain;
 
 namespace Rama.Core.Weather;
 
-/// <summary>Cold that kills buds and heat that brings them on, by crop and stage; ships as <c>Weather/frost-tables.json</c>.</summary>
+/// <summary>
+/// Cold that kills buds and heat that brings them on, by crop and stage; ships as <c>Weather/frost-tables.json</c>.
+/// </summary>
 /// <param name="Source">Where the temperatures come from.</param>
 /// <param name="Tables">Stages by crop.</param>
 /// <param name="Heat">Degree-days by crop and stage, where they are known.</param>

@@ -1,12 +1,16 @@
 namespace Rama.Core.Weather;
 
-/// <summary>The day green tip is expected, from the dates noted in past seasons. Without any there is no estimate.</summary>
+/// <summary>
+/// The day green tip is expected, from the dates noted in past seasons. Without any there is no estimate.
+/// </summary>
 /// <param name="Day">Mean day of the dates, in the season asked for.</param>
 /// <param name="Dates">Dates it rests on.</param>
 /// <param name="Basis">Whose dates they are.</param>
 public sealed record GreenTip(DateOnly Day, int Dates, GreenTipBasis Basis)
 {
-    /// <summary>The mean day of the year of the nearest kin that has dates: the planting, its variety, its crop.</summary>
+    /// <summary>
+    /// The mean day of the year of the nearest kin that has dates: the planting, its variety, its crop.
+    /// </summary>
     /// <param name="season">Calendar year to tell the day for.</param>
     /// <param name="own">Dates of the planting itself.</param>
     /// <param name="variety">Dates of its variety on the estate.</param>

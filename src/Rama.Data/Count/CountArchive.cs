@@ -9,12 +9,16 @@ using Rama.Data.Field;
 
 namespace Rama.Data.Count;
 
-/// <summary>What of counting fits no table of lines: goes out with an estate as JSON, CSV by season and pictures, and comes back in.</summary>
+/// <summary>
+/// What of counting fits no table of lines: goes out with an estate as JSON, CSV by season and pictures, and comes back
+/// in.
+/// </summary>
 internal sealed class CountArchive(RamaContext database, EstateScope scope)
 {
     private const string DetailsFile = "counting.json";
 
-    // Buds of all kinds need buds cut, which the table of counts knows nothing of: it tells the floral ones they come to.
+    // Buds of all kinds need buds cut, which the table of counts knows nothing of: it tells the floral ones they come
+    // to.
     private sealed record TreePart(int Row, int Tree, string? Details, int? Buds);
 
     private sealed record PlanPart(string Planting, int Season, string? Details, IReadOnlyList<TreePart> Trees);

@@ -6,7 +6,9 @@ using Rama.Data.Database;
 
 namespace Rama.Data.Count;
 
-/// <summary>What a count says beside its trees, kept as one JSON text: which trees are to be counted, how, and the buds cut.</summary>
+/// <summary>
+/// What a count says beside its trees, kept as one JSON text: which trees are to be counted, how, and the buds cut.
+/// </summary>
 /// <param name="Sample">Which trees are to be counted; null where nothing was typed.</param>
 /// <param name="Method">How the mean is to be estimated.</param>
 /// <param name="BudCuts">Buds cut.</param>

@@ -12,8 +12,12 @@ namespace Rama.Data.Count;
 /// <summary>Sums up what trunks and scans tell of the trees nobody counted, and keeps it with the plan.</summary>
 internal static class MeasuredSum
 {
-    /// <summary>Changes a plan, and brings its sums up to date where they rest on what was changed; not saved here.</summary>
-    /// <remarks>Trunks and scans of a planting are many, and most of what is saved has nothing to do with them.</remarks>
+    /// <summary>
+    /// Changes a plan, and brings its sums up to date where they rest on what was changed; not saved here.
+    /// </summary>
+    /// <remarks>
+    /// Trunks and scans of a planting are many, and most of what is saved has nothing to do with them.
+    /// </remarks>
     public static async Task ChangeAsync(
         RamaContext database,
         SeasonPlanRecord plan,

@@ -7,7 +7,9 @@ namespace Rama.Data.Count;
 /// <summary>What was measured tree by tree: trunks and scans.</summary>
 public sealed class MeasuredTreesStore(RamaContext database)
 {
-    /// <summary>Girth of every tree measured of a planting, cm, by row and tree: from the trunk list, else from the scanner.</summary>
+    /// <summary>
+    /// Girth of every tree measured of a planting, cm, by row and tree: from the trunk list, else from the scanner.
+    /// </summary>
     public async Task<IReadOnlyDictionary<(int Row, int Tree), double>> GirthsAsync(
         Guid planting,
         int season,

@@ -2,7 +2,9 @@ using Rama.Data.History;
 
 namespace Rama.Data.Count;
 
-/// <summary>Trunk girths of one row of trees, measured for one season: a number per tree place, not a row per tree.</summary>
+/// <summary>
+/// Trunk girths of one row of trees, measured for one season: a number per tree place, not a row per tree.
+/// </summary>
 public sealed class TrunkRowRecord : IHistoried
 {
     public Guid EstateId { get; init; }

@@ -6,7 +6,9 @@ namespace Rama.Data.Database;
 /// <summary>Tells a save that met another one from a save that failed.</summary>
 public static class Conflicts
 {
-    /// <summary>Whether somebody else saved the same row first: seen at its version, or at a key both wanted to make.</summary>
+    /// <summary>
+    /// Whether somebody else saved the same row first: seen at its version, or at a key both wanted to make.
+    /// </summary>
     /// <param name="failure">How the save ended.</param>
     public static bool IsOthersSave(this DbUpdateException failure) =>
         failure is DbUpdateConcurrencyException || failure.IsTakenKey();

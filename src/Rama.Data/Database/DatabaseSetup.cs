@@ -3,7 +3,9 @@ using Npgsql;
 
 namespace Rama.Data.Database;
 
-/// <summary>Brings a database up to date. Needs a connection that owns it; the application itself never has one.</summary>
+/// <summary>
+/// Brings a database up to date. Needs a connection that owns it; the application itself never has one.
+/// </summary>
 public sealed class DatabaseSetup(RamaContext database)
 {
     /// <summary>The login the application works under.</summary>

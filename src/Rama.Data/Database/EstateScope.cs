@@ -3,7 +3,8 @@ using Rama.Data.History;
 namespace Rama.Data.Database;
 
 /// <summary>
-/// For which estate and by whom a unit of work is done. Nothing of another estate is seen; none is set, nothing is seen.
+/// For which estate and by whom a unit of work is done. Nothing of another estate is seen; none is set, nothing is
+/// seen.
 /// The database holds the same rule by itself, from settings of the connection (<see cref="ScopedConnection"/>).
 /// </summary>
 public sealed class EstateScope

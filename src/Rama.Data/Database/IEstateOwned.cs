@@ -1,6 +1,8 @@
 namespace Rama.Data.Database;
 
-/// <summary>A row that belongs to one estate: filtered in every query, and behind row-level security in the database.</summary>
+/// <summary>
+/// A row that belongs to one estate: filtered in every query, and behind row-level security in the database.
+/// </summary>
 public interface IEstateOwned
 {
     Guid EstateId { get; }

@@ -66,7 +66,8 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
 
     public DbSet<BatchRecord> Batches => Set<BatchRecord>();
 
-    /// <summary>Who belongs to which estate; not filtered here, since signing in asks before an estate is chosen. The database shows
+    /// <summary>Who belongs to which estate; not filtered here, since signing in asks before an estate is chosen. The
+    /// database shows
     /// a person their own and those of the estate in scope.</summary>
     public DbSet<MembershipRecord> Memberships => Set<MembershipRecord>();
 

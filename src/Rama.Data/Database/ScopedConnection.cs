@@ -6,7 +6,8 @@ using Microsoft.EntityFrameworkCore.Storage;
 namespace Rama.Data.Database;
 
 /// <summary>
-/// Tells every connection it opens which estate and person it works for. Row-level security reads the two settings, so that
+/// Tells every connection it opens which estate and person it works for. Row-level security reads the two settings, so
+/// that
 /// even a raw query sees one estate only; the driver clears them when the connection goes back to its pool.
 /// </summary>
 public sealed class ScopedConnection(EstateScope scope) : DbConnectionInterceptor

@@ -6,7 +6,9 @@ using NetTopologySuite.IO.Converters;
 
 namespace Rama.Data.Database;
 
-/// <summary>JSON as it lies in a column of the database or in a file of an archive: the one place that says how.</summary>
+/// <summary>
+/// JSON as it lies in a column of the database or in a file of an archive: the one place that says how.
+/// </summary>
 internal static class StoredJson
 {
     /// <summary>What is kept for good, whole. What a later form no longer knows is passed over.</summary>

@@ -33,7 +33,8 @@ public static class StrictJson
         return options;
     }
 
-    // The nullable annotations reach members and not what stands in a list: a hole there would be found only where it is used.
+    // The nullable annotations reach members and not what stands in a list: a hole there would be found only where it
+    // is used.
     private static void NoHoles(JsonTypeInfo type)
     {
         if (type.Kind != JsonTypeInfoKind.Object)

@@ -15,7 +15,9 @@ public sealed class BlockRecord : IHistoried
 
     public required string Code { get; init; }
 
-    /// <summary>The outline as a GeoJSON polygon or multipolygon in longitude and latitude; null where none is known.</summary>
+    /// <summary>
+    /// The outline as a GeoJSON polygon or multipolygon in longitude and latitude; null where none is known.
+    /// </summary>
     public string? Outline { get; set; }
 
     HistoryPlace IHistoried.Place => new("block", Detail: Code);

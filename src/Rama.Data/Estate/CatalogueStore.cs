@@ -7,7 +7,9 @@ using Rama.Data.Database;
 
 namespace Rama.Data.Estate;
 
-/// <summary>The catalogue of the estate in scope: the shipped one with the estate's own varieties and rootstocks over it.</summary>
+/// <summary>
+/// The catalogue of the estate in scope: the shipped one with the estate's own varieties and rootstocks over it.
+/// </summary>
 public sealed class CatalogueStore(RamaContext database, EstateScope scope)
 {
     private EstateCatalogue? _read;
@@ -42,11 +44,14 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
         );
     }
 
-    /// <summary>Saves a variety of the estate's own, in the place of a shipped one of its name if there is one.</summary>
+    /// <summary>
+    /// Saves a variety of the estate's own, in the place of a shipped one of its name if there is one.
+    /// </summary>
     /// <param name="entry">The variety as typed.</param>
     /// <param name="version">Version it was read at; 0 where the estate had none of its own.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <exception cref="UnusableEntryException">The entry cannot be used, or someone else saved first; nothing is saved.</exception>
+    /// <exception cref="UnusableEntryException">The entry cannot be used, or someone else saved first; nothing is
+    /// saved.</exception>
     public Task SaveAsync(VarietyEntry entry, uint version, CancellationToken cancel)
     {
         var variety = entry.Read();
@@ -60,11 +65,14 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
         );
     }
 
-    /// <summary>Saves a rootstock of the estate's own, in the place of a shipped one of its name if there is one.</summary>
+    /// <summary>
+    /// Saves a rootstock of the estate's own, in the place of a shipped one of its name if there is one.
+    /// </summary>
     /// <param name="entry">The rootstock as typed.</param>
     /// <param name="version">Version it was read at; 0 where the estate had none of its own.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <exception cref="UnusableEntryException">The entry cannot be used, or someone else saved first; nothing is saved.</exception>
+    /// <exception cref="UnusableEntryException">The entry cannot be used, or someone else saved first; nothing is
+    /// saved.</exception>
     public Task SaveAsync(RootstockEntry entry, uint version, CancellationToken cancel)
     {
         var rootstock = entry.Read();
@@ -78,11 +86,14 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
         );
     }
 
-    /// <summary>Saves a training system of the estate's own, in the place of a shipped one of its identifier if there is one.</summary>
+    /// <summary>
+    /// Saves a training system of the estate's own, in the place of a shipped one of its identifier if there is one.
+    /// </summary>
     /// <param name="pack">The rule pack as JSON.</param>
     /// <param name="version">Version it was read at; 0 where the estate had none of its own.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <exception cref="UnusableEntryException">The pack cannot be used, or someone else saved first; nothing is saved.</exception>
+    /// <exception cref="UnusableEntryException">The pack cannot be used, or someone else saved first; nothing is
+    /// saved.</exception>
     public Task SaveSystemAsync(string pack, uint version, CancellationToken cancel)
     {
         TrainingSystem system;
@@ -104,7 +115,10 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
         );
     }
 
-    /// <summary>Takes the estate's own training system away; a shipped one of its identifier is as shipped again. False when there is none.</summary>
+    /// <summary>
+    /// Takes the estate's own training system away; a shipped one of its identifier is as shipped again. False when
+    /// there is none.
+    /// </summary>
     /// <exception cref="UnusableEntryException">Plantings are trained so and it is not shipped.</exception>
     public async Task<bool> RemoveSystemAsync(string id, CancellationToken cancel)
     {
@@ -114,7 +128,9 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
         return await RemoveAsync<OwnSystemRecord, TrainingSystem>(database.OwnSystems, id, user, cancel);
     }
 
-    /// <summary>Takes the estate's own variety away; a shipped one of its name is as shipped again. False when there is none.</summary>
+    /// <summary>
+    /// Takes the estate's own variety away; a shipped one of its name is as shipped again. False when there is none.
+    /// </summary>
     /// <exception cref="UnusableEntryException">Plantings grow it and it is not shipped.</exception>
     public async Task<bool> RemoveVarietyAsync(string name, CancellationToken cancel)
     {
@@ -124,7 +140,9 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
         return await RemoveAsync<OwnVarietyRecord, Variety>(database.OwnVarieties, name, user, cancel);
     }
 
-    /// <summary>Takes the estate's own rootstock away; a shipped one of its name is as shipped again. False when there is none.</summary>
+    /// <summary>
+    /// Takes the estate's own rootstock away; a shipped one of its name is as shipped again. False when there is none.
+    /// </summary>
     /// <exception cref="UnusableEntryException">Plantings stand on it and it is not shipped.</exception>
     public async Task<bool> RemoveRootstockAsync(string name, CancellationToken cancel)
     {

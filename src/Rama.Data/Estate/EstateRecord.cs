@@ -24,7 +24,9 @@ public sealed class EstateRecord : IHistoried
     /// <summary>Measures the crews take with the body, as typed, as JSON; null without any.</summary>
     public string? BodyMarks { get; private set; }
 
-    /// <summary>The day the estate's season logic takes as today; null for the real one. Demo data sits in its own winter.</summary>
+    /// <summary>
+    /// The day the estate's season logic takes as today; null for the real one. Demo data sits in its own winter.
+    /// </summary>
     public DateOnly? Today { get; set; }
 
     /// <summary>Takes the crews' measures over.</summary>

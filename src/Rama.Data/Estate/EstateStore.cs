@@ -22,7 +22,9 @@ public sealed class EstateStore(RamaContext database, EstateScope scope)
         await database.SaveChangesAsync(cancel);
     }
 
-    /// <summary>Closes the season at hand and plans for another, the next or the one before; plans of the old one stay readable.</summary>
+    /// <summary>
+    /// Closes the season at hand and plans for another, the next or the one before; plans of the old one stay readable.
+    /// </summary>
     /// <exception cref="UnusableEntryException">The season cannot be planned for.</exception>
     public async Task BeginSeasonAsync(double? season, CancellationToken cancel)
     {

@@ -46,7 +46,9 @@ internal sealed class Ground
         planting.StandOn(ground);
     }
 
-    /// <summary>Removes blocks that hold no planting and have no outline any more, and sites that hold no block.</summary>
+    /// <summary>
+    /// Removes blocks that hold no planting and have no outline any more, and sites that hold no block.
+    /// </summary>
     public async Task ClearEmptyAsync(CancellationToken cancel)
     {
         var empty = await _database

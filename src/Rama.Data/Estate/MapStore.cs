@@ -6,7 +6,9 @@ using Rama.Data.Exchange;
 
 namespace Rama.Data.Estate;
 
-/// <summary>Reads the ground of the estate in scope: outlines and row lines, in metres from the middle of the estate.</summary>
+/// <summary>
+/// Reads the ground of the estate in scope: outlines and row lines, in metres from the middle of the estate.
+/// </summary>
 public sealed class MapStore(RamaContext database)
 {
     // More would make the drawing slow and say nothing at that scale.

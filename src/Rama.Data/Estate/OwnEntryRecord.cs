@@ -4,7 +4,9 @@ using Rama.Data.History;
 
 namespace Rama.Data.Estate;
 
-/// <summary>An entry of the catalogue as the estate knows it: a shipped one with other numbers, or one of its own.</summary>
+/// <summary>
+/// An entry of the catalogue as the estate knows it: a shipped one with other numbers, or one of its own.
+/// </summary>
 public abstract class OwnEntryRecord<T> : IHistoried
     where T : class
 {

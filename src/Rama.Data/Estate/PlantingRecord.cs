@@ -48,7 +48,9 @@ public sealed class PlantingRecord : IHistoried
     /// <summary>Fruit that were measured and weighed, as JSON as typed; null for none.</summary>
     public string? FruitSample { get; private set; }
 
-    /// <summary>Last change to the planting or its rows; touching it makes the row version see a change to a child.</summary>
+    /// <summary>
+    /// Last change to the planting or its rows; touching it makes the row version see a change to a child.
+    /// </summary>
     [NotInHistory]
     public DateTimeOffset ChangedAt { get; private set; } = DateTimeOffset.UtcNow;
 
@@ -135,7 +137,9 @@ public sealed class PlantingRecord : IHistoried
     /// <summary>Area stated, hectares.</summary>
     public double AreaHa() => Units.Area[Area.Unit!].ToBase(Area.Value!.Value);
 
-    /// <summary>Metres that the trees of a row take at their spacing; 0 where the row is not listed. The rows must be loaded.</summary>
+    /// <summary>
+    /// Metres that the trees of a row take at their spacing; 0 where the row is not listed. The rows must be loaded.
+    /// </summary>
     public double RowLengthM(int row) =>
         Rows.Where(r => r.Row == row).Sum(r => r.Trees)
         * Units.Length[TreeSpacing.Unit!].ToBase(TreeSpacing.Value!.Value);

@@ -17,7 +17,8 @@ using Rama.Data.Prescribe;
 namespace Rama.Data.Exchange;
 
 /// <summary>
-/// Everything an estate owns as open files: <c>estate.json</c>, a CSV per table, <c>ground.geojson</c>, and the history to
+/// Everything an estate owns as open files: <c>estate.json</c>, a CSV per table, <c>ground.geojson</c>, and the history
+/// to
 /// read. docs/exchange.md describes them. What is written can be read into an empty estate with the same result.
 /// </summary>
 public sealed class EstateArchive(
@@ -150,7 +151,9 @@ public sealed class EstateArchive(
         return table.Name == "ground" || !workbook ? FileOf(table) : $"{table.Name}.xlsx";
     }
 
-    /// <summary>Reads an archive into the estate of the scope, which must hold no planting: all of it or nothing.</summary>
+    /// <summary>
+    /// Reads an archive into the estate of the scope, which must hold no planting: all of it or nothing.
+    /// </summary>
     /// <exception cref="UnreadableFileException">It cannot be read, or the estate is not empty.</exception>
     /// <exception cref="ArchiveProblemException">A table of it holds lines that cannot be used.</exception>
     public async Task ReadAsync(ArchiveFiles files, Func<ImportProgress, Task>? progress, CancellationToken cancel)

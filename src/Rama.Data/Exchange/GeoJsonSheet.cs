@@ -2,7 +2,9 @@ using System.Text.Json;
 
 namespace Rama.Data.Exchange;
 
-/// <summary>Reads GeoJSON as a sheet: a line a feature, a column a property, and the geometry in a column of its own.</summary>
+/// <summary>
+/// Reads GeoJSON as a sheet: a line a feature, a column a property, and the geometry in a column of its own.
+/// </summary>
 internal static class GeoJsonSheet
 {
     /// <summary>Header of the column with the geometry.</summary>
@@ -36,7 +38,8 @@ internal static class GeoJsonSheet
                     "size",
                     $"The file holds more than {SheetReader.MostLines:#,0} features. Split it."
                 );
-            // Features may each have names of their own: a column for every one would be more than any map program writes.
+            // Features may each have names of their own: a column for every one would be more than any map program
+            // writes.
             var headers = all.SelectMany(Properties)
                 .Select(p => p.Name)
                 .Distinct()

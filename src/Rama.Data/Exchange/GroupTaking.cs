@@ -4,7 +4,8 @@ using Rama.Core.Explain;
 namespace Rama.Data.Exchange;
 
 /// <summary>
-/// Takes lines that together make up lists, such as the rows of a planting: each list is merged with what is known by key,
+/// Takes lines that together make up lists, such as the rows of a planting: each list is merged with what is known by
+/// key,
 /// and read by the core as a whole.
 /// </summary>
 internal abstract partial class GroupTaking<TGroup, TEntry>(ImportTarget target) : ITaking
@@ -32,7 +33,9 @@ internal abstract partial class GroupTaking<TGroup, TEntry>(ImportTarget target)
     /// <summary>The key of a line, before it is known whether there is something under it.</summary>
     protected abstract object? KeyOf(LineReader line);
 
-    /// <summary>Takes the whole list over; throws where the core cannot read it, its paths counting the entries given.</summary>
+    /// <summary>
+    /// Takes the whole list over; throws where the core cannot read it, its paths counting the entries given.
+    /// </summary>
     protected abstract void Save(TGroup group, IReadOnlyList<TEntry> entries);
 
     public void ReadLine(LineReader line)

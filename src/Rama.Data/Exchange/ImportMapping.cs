@@ -10,5 +10,6 @@ public sealed record ImportMapping(string Table, string Decimal, IReadOnlyList<C
 /// <param name="Field">The field.</param>
 /// <param name="Column">Number of the column, from 0.</param>
 /// <param name="Unit">Unit of all its amounts; null where another column tells it.</param>
-/// <param name="UnitColumn">Number of the column that tells the unit line by line; null where it is the same in all.</param>
+/// <param name="UnitColumn">Number of the column that tells the unit line by line; null where it is the same in
+/// all.</param>
 public sealed record ColumnMapping(string Field, int Column, string? Unit = null, int? UnitColumn = null);

@@ -33,7 +33,8 @@ public sealed record ImportReport(
 );
 
 /// <summary>
-/// Takes a file into the estate of the scope: all lines or none. Checking does everything but save, so that what is checked is
+/// Takes a file into the estate of the scope: all lines or none. Checking does everything but save, so that what is
+/// checked is
 /// what will be done.
 /// </summary>
 public sealed class Importer(RamaContext database, EstateScope scope, CatalogueStore catalogues, TimeProvider clock)

@@ -16,7 +16,9 @@ public sealed class LineReader(ImportMapping mapping, SheetLine line)
     /// <summary>Number of the line in the file.</summary>
     public int LineNumber => line.Number;
 
-    /// <summary>Whether the file has a column for the field. One that is there and empty clears what was known.</summary>
+    /// <summary>
+    /// Whether the file has a column for the field. One that is there and empty clears what was known.
+    /// </summary>
     public bool Has(string field) => _columns.ContainsKey(field);
 
     /// <summary>A text, or null where the cell is empty.</summary>

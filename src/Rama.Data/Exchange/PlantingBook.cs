@@ -83,7 +83,9 @@ internal sealed class PlantingBook
         return null;
     }
 
-    /// <summary>The season a line names, the one at hand where it names none; null, with the problem told, where it cannot be.</summary>
+    /// <summary>
+    /// The season a line names, the one at hand where it names none; null, with the problem told, where it cannot be.
+    /// </summary>
     public static int? SeasonOf(LineReader line, EstateRecord estate)
     {
         var season = line.Problems.OptionalWhole(

@@ -62,7 +62,8 @@ public static class SheetReader
     private static Sheet ToSheet(string name, IEnumerable<(int Number, object?[] Cells)> rows, List<string> notes)
     {
         using var all = rows.GetEnumerator();
-        // Titles above the table, as spreadsheets have them, are skipped: the header is the first line with two cells or more.
+        // Titles above the table, as spreadsheets have them, are skipped: the header is the first line with two cells
+        // or more.
         object?[] header = [];
         while (header.Length == 0 && all.MoveNext())
             if (all.Current.Cells.Count(c => !IsBlank(c)) >= 2)
@@ -187,7 +188,9 @@ public static class SheetReader
         );
     }
 
-    /// <summary>Takes off the mark that <see cref="SheetWriter"/> puts before a text that a spreadsheet would run as a formula.</summary>
+    /// <summary>
+    /// Takes off the mark that <see cref="SheetWriter"/> puts before a text that a spreadsheet would run as a formula.
+    /// </summary>
     private static string Unescaped(string cell) =>
         cell.Length > 1 && cell[0] == '\'' && SheetWriter.IsFormula(cell[1..]) ? cell[1..] : cell;
 

@@ -3,7 +3,9 @@ using Rama.Core.Explain;
 
 namespace Rama.Data.Field;
 
-/// <summary>What is made in the field, whatever it tells: an envelope with a body that the handler of its kind reads.</summary>
+/// <summary>
+/// What is made in the field, whatever it tells: an envelope with a body that the handler of its kind reads.
+/// </summary>
 public sealed record FieldEntry
 {
     /// <summary>Made up on the device, so that an entry sent twice is one.</summary>

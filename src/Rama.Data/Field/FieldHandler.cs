@@ -5,7 +5,9 @@ using Rama.Data.Plan;
 
 namespace Rama.Data.Field;
 
-/// <summary>What entries of one kind are and do; each stage has its own, and the inbox knows none of them by name.</summary>
+/// <summary>
+/// What entries of one kind are and do; each stage has its own, and the inbox knows none of them by name.
+/// </summary>
 public abstract class FieldHandler
 {
     /// <summary>The kind.</summary>

@@ -8,7 +8,8 @@ using Rama.Data.Plan;
 namespace Rama.Data.Field;
 
 /// <summary>
-/// Takes in what devices send from the field, and keeps it: what arrives is never dropped, an entry sent twice is one, and
+/// Takes in what devices send from the field, and keeps it: what arrives is never dropped, an entry sent twice is one,
+/// and
 /// where two people told of the same tree both stay until somebody chooses.
 /// </summary>
 public sealed class FieldInbox(
@@ -68,7 +69,10 @@ public sealed class FieldInbox(
             .ThenByDescending(e => e.Sequence)
             .ToListAsync(cancel);
 
-    /// <summary>Settles a conflict: takes an entry over in place of what is in force, or sets it aside. False when there is no such conflict.</summary>
+    /// <summary>
+    /// Settles a conflict: takes an entry over in place of what is in force, or sets it aside. False when there is no
+    /// such conflict.
+    /// </summary>
     public Task<bool> ChooseAsync(Guid planting, Guid id, bool take, CancellationToken cancel) =>
         RetriedAsync(() => ChooseOnceAsync(planting, id, take, cancel), cancel);
 

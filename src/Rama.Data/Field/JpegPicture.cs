@@ -10,7 +10,10 @@ public static class JpegPicture
         EndOfImage = 0xD9,
         Comment = 0xFE;
 
-    /// <summary>The same picture without application segments (but for JFIF's own and colour transforms) and comments; null where it is no JPEG.</summary>
+    /// <summary>
+    /// The same picture without application segments (but for JFIF's own and colour transforms) and comments; null
+    /// where it is no JPEG.
+    /// </summary>
     public static byte[]? WithoutMetadata(byte[] file)
     {
         if (file.Length < 4 || file[0] != Mark || file[1] != StartOfImage)

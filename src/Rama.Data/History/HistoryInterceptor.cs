@@ -9,7 +9,9 @@ using Rama.Data.Database;
 
 namespace Rama.Data.History;
 
-/// <summary>Writes the history: a line for every field that a save changes, and one for every row it adds or removes.</summary>
+/// <summary>
+/// Writes the history: a line for every field that a save changes, and one for every row it adds or removes.
+/// </summary>
 internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) : SaveChangesInterceptor
 {
     /// <summary>Longest value kept; longer ones end in an ellipsis.</summary>

@@ -19,7 +19,10 @@ namespace Rama.Data.Plan;
 /// <summary>Reads and saves the plantings of the estate in scope. An entry is saved whole or not at all.</summary>
 public sealed class PlantingStore(RamaContext database, EstateStore estates, CatalogueStore catalogues)
 {
-    /// <summary>One planting with its plan of a season, the one at hand unless another is named; null when there is none of that id.</summary>
+    /// <summary>
+    /// One planting with its plan of a season, the one at hand unless another is named; null when there is none of that
+    /// id.
+    /// </summary>
     public async Task<StoredPlanting?> FindAsync(Guid id, CancellationToken cancel, int? season = null)
     {
         var estate = await estates.ReadAsync(cancel);
@@ -49,7 +52,10 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
         );
     }
 
-    /// <summary>Versions of a planting and of its plan of the season at hand, 0 while nothing is saved for it; null when there is none of that id.</summary>
+    /// <summary>
+    /// Versions of a planting and of its plan of the season at hand, 0 while nothing is saved for it; null when there
+    /// is none of that id.
+    /// </summary>
     public async Task<(Guid Id, uint Planting, int Season, uint Plan)?> VersionAsync(Guid id, CancellationToken cancel)
     {
         var season = (await estates.ReadAsync(cancel)).Season;
@@ -132,8 +138,12 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
             cancel
         );
 
-    /// <summary>Removes a planting with its plans and records; the history keeps that it was there. False when there is none of that id.</summary>
-    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is removed.</exception>
+    /// <summary>
+    /// Removes a planting with its plans and records; the history keeps that it was there. False when there is none of
+    /// that id.
+    /// </summary>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is
+    /// removed.</exception>
     public async Task<bool> RemoveAsync(Guid id, uint version, CancellationToken cancel) =>
         await ChangePlantingAsync(
             id,
@@ -228,7 +238,9 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
             cancel
         );
 
-    /// <summary>Saves how the system is cut and what demonstration trees showed; null when there is no such planting.</summary>
+    /// <summary>
+    /// Saves how the system is cut and what demonstration trees showed; null when there is no such planting.
+    /// </summary>
     /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
     /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
     public Task<StoredPlanting?> SaveAsync(Guid id, uint version, CuttingEntry entry, CancellationToken cancel) =>

@@ -14,7 +14,9 @@ using Details = Rama.Data.Target.TargetDetails;
 
 namespace Rama.Data.Plan;
 
-/// <summary>Target, count and settings of one planting for one season, as entered. Last year's stays readable.</summary>
+/// <summary>
+/// Target, count and settings of one planting for one season, as entered. Last year's stays readable.
+/// </summary>
 public sealed class SeasonPlanRecord : IHistoried
 {
     public Guid EstateId { get; init; }
@@ -52,7 +54,9 @@ public sealed class SeasonPlanRecord : IHistoried
     /// <summary>Why.</summary>
     public string? HeldReason { get; private set; }
 
-    /// <summary>How the system is cut and what demonstration trees showed, as JSON; null where nothing was chosen.</summary>
+    /// <summary>
+    /// How the system is cut and what demonstration trees showed, as JSON; null where nothing was chosen.
+    /// </summary>
     public string? CuttingDetails { get; private set; }
 
     /// <summary>Insurance, canopy and sharing of the target as JSON; null where nothing of it was typed.</summary>
@@ -62,7 +66,8 @@ public sealed class SeasonPlanRecord : IHistoried
     public string? CountDetails { get; private set; }
 
     /// <summary>
-    /// What is known of the trees not counted, as JSON, summed up from trunks and scans whenever these or the counted trees
+    /// What is known of the trees not counted, as JSON, summed up from trunks and scans whenever these or the counted
+    /// trees
     /// change: a plan then knows it without reading every tree.
     /// </summary>
     [NotInHistory]
@@ -70,7 +75,9 @@ public sealed class SeasonPlanRecord : IHistoried
 
     public List<CountedTreeRecord> Trees { get; private set; } = [];
 
-    /// <summary>Last change to the plan or its counted trees; touching it makes the row version see a change to a child.</summary>
+    /// <summary>
+    /// Last change to the plan or its counted trees; touching it makes the row version see a change to a child.
+    /// </summary>
     [NotInHistory]
     public DateTimeOffset ChangedAt { get; private set; } = DateTimeOffset.UtcNow;
 

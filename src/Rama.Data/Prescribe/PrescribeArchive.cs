@@ -10,7 +10,9 @@ using Rama.Data.Exchange;
 
 namespace Rama.Data.Prescribe;
 
-/// <summary>Decisions, choices of cutting, cards handed out and practice: goes out with an estate as JSON, and comes back in.</summary>
+/// <summary>
+/// Decisions, choices of cutting, cards handed out and practice: goes out with an estate as JSON, and comes back in.
+/// </summary>
 internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
 {
     private const string FileName = "cutting.json";

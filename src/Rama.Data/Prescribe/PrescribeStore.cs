@@ -18,7 +18,9 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
     // Two who hand out at once meet at the number; the second then hangs on what the first handed out.
     private const int MostTries = 3;
 
-    /// <summary>Cards handed out for a planting and season, the latest first, without what is printed on them.</summary>
+    /// <summary>
+    /// Cards handed out for a planting and season, the latest first, without what is printed on them.
+    /// </summary>
     public async Task<IReadOnlyList<IssuedCard>> CardsAsync(StoredPlanting stored, CancellationToken cancel)
     {
         var versions = await database

@@ -8,14 +8,17 @@ namespace Rama.Data.Season;
 /// <summary>Reads all plantings of the estate in scope with their plans of a season.</summary>
 public sealed class SeasonStore(RamaContext database)
 {
-    /// <summary>Which plantings there are, and the versions of what a plan rests on: cheap, to see what has changed.</summary>
+    /// <summary>
+    /// Which plantings there are, and the versions of what a plan rests on: cheap, to see what has changed.
+    /// </summary>
     public async Task<IReadOnlyList<PlantingVersion>> VersionsAsync(int season, CancellationToken cancel)
     {
         var plans = await database
             .SeasonPlans.Where(p => p.Season == season)
             .Select(p => new { p.PlantingId, p.Version })
             .ToDictionaryAsync(p => p.PlantingId, p => p.Version, cancel);
-        // Joined here and not in the database: right after a large import its planner knows nothing of the new rows yet.
+        // Joined here and not in the database: right after a large import its planner knows nothing of the new rows
+        // yet.
         var sites = await database
             .Sites.Select(s => new { s.Id, s.Name })
             .ToDictionaryAsync(s => s.Id, s => s.Name, cancel);

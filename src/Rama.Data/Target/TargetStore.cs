@@ -14,7 +14,9 @@ using Rama.Data.Plan;
 
 namespace Rama.Data.Target;
 
-/// <summary>What stands around the targets of the estate in scope: their versions, prices, and what the desk needs to know.</summary>
+/// <summary>
+/// What stands around the targets of the estate in scope: their versions, prices, and what the desk needs to know.
+/// </summary>
 public sealed class TargetStore(RamaContext database, EstateScope scope, EstateStore estates, CatalogueStore catalogues)
 {
     private const int MostVersions = 200;
@@ -45,7 +47,10 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
         await database.SaveChangesAsync(cancel);
     }
 
-    /// <summary>Targets a planting's may be copied from: its own of the seasons before, and those of like plantings this season, nearest first.</summary>
+    /// <summary>
+    /// Targets a planting's may be copied from: its own of the seasons before, and those of like plantings this season,
+    /// nearest first.
+    /// </summary>
     public async Task<IReadOnlyList<TargetSource>> SourcesAsync(StoredPlanting stored, CancellationToken cancel)
     {
         var planting = stored.Planting;
@@ -100,7 +105,8 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
         CancellationToken cancel
     )
     {
-        // Asked at every keystroke and drag: one connection for all of it, since each opening tells the database its estate anew.
+        // Asked at every keystroke and drag: one connection for all of it, since each opening tells the database its
+        // estate anew.
         await database.Database.OpenConnectionAsync(cancel);
         var ground = await database
             .Plantings.Where(p => p.Id == id)
@@ -152,7 +158,8 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
             : null;
 
     /// <summary>Saves the prices of a variety.</summary>
-    /// <exception cref="UnusableEntryException">The entry cannot be used, or someone else saved first; nothing is saved.</exception>
+    /// <exception cref="UnusableEntryException">The entry cannot be used, or someone else saved first; nothing is
+    /// saved.</exception>
     public async Task SavePricesAsync(string variety, uint version, PriceListEntry entry, CancellationToken cancel)
     {
         if ((await catalogues.ReadAsync(cancel)).Catalogue.Variety(variety) is not { } known)
@@ -177,7 +184,9 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
         }
     }
 
-    /// <summary>The plantings a rule means with their plans of the season at hand, and what the target it sets comes to in each.</summary>
+    /// <summary>
+    /// The plantings a rule means with their plans of the season at hand, and what the target it sets comes to in each.
+    /// </summary>
     public async Task<IReadOnlyList<RuledPlanting>> RuledAsync(TargetRule rule, CancellationToken cancel)
     {
         var estate = await estates.ReadAsync(cancel);
@@ -211,9 +220,11 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
 
     /// <summary>Sets the target of every planting a rule means: all of them or none.</summary>
     /// <param name="rule">The rule.</param>
-    /// <param name="versions">Versions of the plans as they were shown; a planting not among them is left alone.</param>
+    /// <param name="versions">Versions of the plans as they were shown; a planting not among them is left
+    /// alone.</param>
     /// <param name="cancel">Stops it.</param>
-    /// <exception cref="UnusableEntryException">A target cannot be used, or a plan changed since it was shown; nothing is saved.</exception>
+    /// <exception cref="UnusableEntryException">A target cannot be used, or a plan changed since it was shown; nothing
+    /// is saved.</exception>
     public async Task<int> SetAsync(TargetRule rule, IReadOnlyDictionary<Guid, uint> versions, CancellationToken cancel)
     {
         var ruled = (await RuledAsync(rule, cancel)).Where(r => versions.ContainsKey(r.Stored.Planting.Id)).ToList();

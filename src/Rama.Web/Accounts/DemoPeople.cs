@@ -17,7 +17,9 @@ internal static class DemoPeople
         (Role.Reader, "Bookkeeper", "reader@larkfold.example"),
     ];
 
-    /// <summary>Makes the accounts in the demo estate, all with one password, unless there are accounts already.</summary>
+    /// <summary>
+    /// Makes the accounts in the demo estate, all with one password, unless there are accounts already.
+    /// </summary>
     public static async Task AddIfNoneAsync(IServiceProvider services, string password)
     {
         var people = services.GetRequiredService<UserManager<PersonRecord>>();

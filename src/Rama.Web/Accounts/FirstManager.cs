@@ -9,7 +9,9 @@ using Rama.Data.People;
 
 namespace Rama.Web.Accounts;
 
-/// <summary>Sets up an empty installation: its first estate and manager, by whoever can read the code printed at its start.</summary>
+/// <summary>
+/// Sets up an empty installation: its first estate and manager, by whoever can read the code printed at its start.
+/// </summary>
 internal sealed class FirstManager(
     RamaContext database,
     EstateScope scope,

@@ -121,7 +121,8 @@ internal static class SessionEndpoints
         var result = person is null
             ? SignInResult.Failed
             : await signIn.CheckPasswordSignInAsync(person, entry.Password ?? "", lockoutOnFailure: true);
-        // As much work for an address without an account, so that the answer's time does not tell them apart; a locked one says the same.
+        // As much work for an address without an account, so that the answer's time does not tell them apart; a locked
+        // one says the same.
         if (person is null)
             hasher.HashPassword(new() { Name = "" }, entry.Password ?? "");
         if (!result.Succeeded)

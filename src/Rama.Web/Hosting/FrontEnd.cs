@@ -2,7 +2,9 @@ using Microsoft.AspNetCore.StaticFiles;
 
 namespace Rama.Web.Hosting;
 
-/// <summary>Serves the built front end: hashed assets for good, the page itself fresh each time with its nonce.</summary>
+/// <summary>
+/// Serves the built front end: hashed assets for good, the page itself fresh each time with its nonce.
+/// </summary>
 internal static class FrontEnd
 {
     public static void UseFrontEndFiles(this WebApplication app) =>

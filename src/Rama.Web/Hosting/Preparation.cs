@@ -7,12 +7,16 @@ using Rama.Web.Accounts;
 namespace Rama.Web.Hosting;
 
 /// <summary>
-/// What is done beside the running application. <c>prepare</c>, before a start: brings the database up to date, makes the application's login, and loads the
-/// demo into an empty database when asked to. It works on a connection that owns the database; the application has none.
+/// What is done beside the running application. <c>prepare</c>, before a start: brings the database up to date, makes
+/// the application's login, and loads the
+/// demo into an empty database when asked to. It works on a connection that owns the database; the application has
+/// none.
 /// </summary>
 internal static class Preparation
 {
-    /// <summary>Prepares as the settings say: <c>ConnectionStrings:Owner</c>, <c>LoginPassword</c>, <c>DemoPassword</c>.</summary>
+    /// <summary>
+    /// Prepares as the settings say: <c>ConnectionStrings:Owner</c>, <c>LoginPassword</c>, <c>DemoPassword</c>.
+    /// </summary>
     public static async Task RunAsync(IConfiguration settings, string? demo)
     {
         string Setting(string name) =>

@@ -9,7 +9,8 @@ internal static class StepStream
 {
     /// <summary>Runs work and tells its steps as they come.</summary>
     /// <param name="work">The work; tells a step by the function it is given.</param>
-    /// <param name="failed">The last step when the work throws: the answer has begun, so what went wrong can only be told in it.</param>
+    /// <param name="failed">The last step when the work throws: the answer has begun, so what went wrong can only be
+    /// told in it.</param>
     /// <param name="cancel">Ends it.</param>
     public static async IAsyncEnumerable<SseItem<T>> Of<T>(
         Func<Func<T, Task>, CancellationToken, Task> work,

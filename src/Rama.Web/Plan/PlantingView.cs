@@ -22,7 +22,8 @@ namespace Rama.Web.Plan;
 /// <param name="Planting">The planting as entered.</param>
 /// <param name="Rows">Its rows as entered.</param>
 /// <param name="Records">Past seasons as entered.</param>
-/// <param name="Alternation">How much the yields of past seasons swing; null where no two neighbouring ones are known.</param>
+/// <param name="Alternation">How much the yields of past seasons swing; null where no two neighbouring ones are
+/// known.</param>
 /// <param name="FruitSample">Fruit measured and weighed, as entered.</param>
 /// <param name="Target">The target as entered.</param>
 /// <param name="Count">The count as entered.</param>
@@ -84,7 +85,9 @@ public sealed record PlantingView(
         );
 }
 
-/// <summary>Someone else saved first; nothing was saved. What they saved comes along, what was sent is the sender's to keep.</summary>
+/// <summary>
+/// Someone else saved first; nothing was saved. What they saved comes along, what was sent is the sender's to keep.
+/// </summary>
 /// <param name="Title">What happened.</param>
 /// <param name="Status">HTTP status.</param>
 /// <param name="Current">The planting as it stands now.</param>

@@ -9,7 +9,8 @@ using Rama.Data.Plan;
 namespace Rama.Web.Prescribe;
 
 /// <summary>
-/// Trees on the bench. One is put there once per version of what it rests on, so that a cut need not wait for the whole plan;
+/// Trees on the bench. One is put there once per version of what it rests on, so that a cut need not wait for the whole
+/// plan;
 /// the versions come from the database each time.
 /// </summary>
 internal sealed class BenchTrees(PlantingStore store, CatalogueStore catalogues, BenchCache cache)

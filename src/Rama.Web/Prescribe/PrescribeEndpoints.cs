@@ -22,7 +22,9 @@ public sealed record SaveCutting(uint Version, CuttingEntry Cutting);
 /// <param name="Units">Units the crew measures in.</param>
 public sealed record IssueCard(uint Version, string Language, UnitSystem Units = UnitSystem.Metric);
 
-/// <summary>What a planting looks like cut another way: answers and settings that stand in for the saved ones.</summary>
+/// <summary>
+/// What a planting looks like cut another way: answers and settings that stand in for the saved ones.
+/// </summary>
 public sealed record SimulateRequest
 {
     /// <summary>Choices to try instead of the saved ones; the saved ones when left out.</summary>

@@ -29,7 +29,8 @@ public enum TargetStanding
 /// <param name="At">When.</param>
 /// <param name="Person">Who.</param>
 /// <param name="Target">The target as typed.</param>
-/// <param name="FruitPerTree">Fruit per tree it comes to with the trees as they are known now; null where it cannot be worked out.</param>
+/// <param name="FruitPerTree">Fruit per tree it comes to with the trees as they are known now; null where it cannot be
+/// worked out.</param>
 /// <param name="BudsPerTree">Buds to leave it comes to.</param>
 public sealed record TargetVersionView(
     int Number,

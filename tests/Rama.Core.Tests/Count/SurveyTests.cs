@@ -9,7 +9,8 @@ public sealed class SurveyTests
     [Fact]
     public void Trees_needed_at_cv_30_for_10_percent() => Assert.Equal(37, SampleSize.TreesNeeded(0.30, 0.10, 2_400));
 
-    // By hand: t(1) = 12.706, t(2) = 4.303; with CV .05 three trees give 4.303 × .05 ÷ √3 = .124, four 3.182 × .05 ÷ 2 = .0796.
+    // By hand: t(1) = 12.706, t(2) = 4.303; with CV .05 three trees give 4.303 × .05 ÷ √3 = .124, four 3.182 × .05 ÷ 2
+    // = .0796.
     [Fact]
     public void Trees_needed_is_the_smallest_that_will_do() => Assert.Equal(4, SampleSize.TreesNeeded(0.05, 0.10, 1e9));
 

@@ -79,7 +79,8 @@ public sealed class PruningDecisionTests
         Assert.Equal(PruningWeight.Heavy, decision.Weight);
     }
 
-    // Handbook 2.7 [derived]: 231 with 81 on the ground leaves 150, 13 (8 %) under 163, still 1.56 buds a fruit: within tolerance.
+    // Handbook 2.7 [derived]: 231 with 81 on the ground leaves 150, 13 (8 %) under 163, still 1.56 buds a fruit: within
+    // tolerance.
     [Fact]
     public void Slightly_under_the_target_is_near_enough()
     {
@@ -150,7 +151,8 @@ public sealed class PruningDecisionTests
             "conflict"
         );
 
-    // By hand: 300 ± 20 on 1 000 trees, 220 to leave, so 220/300 of what is wrong stays: 14.67 buds × .6 fruit × .11 or .02 × 1 000 trees.
+    // By hand: 300 ± 20 on 1 000 trees, 220 to leave, so 220/300 of what is wrong stays: 14.67 buds × .6 fruit × .11 or
+    // .02 × 1 000 trees.
     [Fact]
     public void What_a_misled_count_costs_is_told_for_either_end()
     {

@@ -3,7 +3,9 @@ using Rama.Core.Estate;
 
 namespace Rama.Core.Tests.Estate;
 
-/// <summary>Lengths and areas against GeographicLib 2.1.2 (its tools GeodSolve -i and Planimeter), a general geometry library.</summary>
+/// <summary>
+/// Lengths and areas against GeographicLib 2.1.2 (its tools GeodSolve -i and Planimeter), a general geometry library.
+/// </summary>
 public sealed class GeodesyTests
 {
     private static GeoPoint At(double latitude, double longitude) => new(longitude, latitude);
@@ -34,7 +36,8 @@ public sealed class GeodesyTests
         Assert.Equal(Geodesy.AreaHa(ring), Geodesy.AreaHa([.. ring.Reverse()]), 1e-9);
     }
 
-    // By hand: at the equator a degree is 111 319.49 m east and 110 574.28 m north (WGS 84), so 0.002° × 0.003° is 221.149 × 333.958 m.
+    // By hand: at the equator a degree is 111 319.49 m east and 110 574.28 m north (WGS 84), so 0.002° × 0.003° is
+    // 221.149 × 333.958 m.
     [Fact]
     public void A_rectangle_can_be_worked_out_by_hand()
     {

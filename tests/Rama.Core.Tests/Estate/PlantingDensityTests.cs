@@ -38,7 +38,8 @@ public sealed class PlantingDensityTests
     public void Trees_per_hectare(double row, double tree, double printed, int decimals) =>
         Near.Printed(printed, Of(row, tree, "m").TreesPerHa, decimals);
 
-    // Handbook 2.1 [derived]: walls with rows 4.0 m apart and leaders 0.6 m apart carry 4 167 leaders/ha whatever the tree spacing.
+    // Handbook 2.1 [derived]: walls with rows 4.0 m apart and leaders 0.6 m apart carry 4 167 leaders/ha whatever the
+    // tree spacing.
     [Theory]
     [InlineData(1.2, 2, 1, 4167)]
     [InlineData(2.4, 4, 1, 4167)]

@@ -148,7 +148,8 @@ public sealed partial class ConsistencyTests
                         continue;
                     Assert.Equal(c.BudsLeft, stop, 9);
                     var number = Math.Max(target, (1 - reading.Settings.Cap) * c.Decision.Standing.Mean);
-                    // Where cuts run out before the number, what stays goes to thinning; no class is cut below its number.
+                    // Where cuts run out before the number, what stays goes to thinning; no class is cut below its
+                    // number.
                     var sound =
                         c.Decision.Standing.Mean - c.Cuts.Where(x => x.StepId == "unsound-wood").Sum(x => x.Drop);
                     Assert.True(stop >= Math.Min(number, sound) - 0.5, $"{stop} below {number}");

@@ -214,7 +214,8 @@ public sealed class BlockSimulationTests
         Assert.True(block.BudsLeft > 215 * 1.1);
     }
 
-    // Handbook 2.8: 163 buds on 22 limbs of 13 mm: 5.582 a cm²; 8/10/12/15/18/20/22 mm carry 2.8/4.4/6.3/9.9/14.2/17.5/21.2.
+    // Handbook 2.8: 163 buds on 22 limbs of 13 mm: 5.582 a cm²; 8/10/12/15/18/20/22 mm carry
+    // 2.8/4.4/6.3/9.9/14.2/17.5/21.2.
     [Fact]
     public void The_limb_gauge_is_the_handbook_s()
     {

@@ -151,7 +151,8 @@ public sealed class PrescriptionTests
         Near.Printed(200, held.BudsLeft, 0);
     }
 
-    // Handbook 3.4, "hard prune every second year": the answer says three big limbs, so the search does not come back with fewer.
+    // Handbook 3.4, "hard prune every second year": the answer says three big limbs, so the search does not come back
+    // with fewer.
     [Fact]
     public void What_an_answer_says_is_not_searched()
     {

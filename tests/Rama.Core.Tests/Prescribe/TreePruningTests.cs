@@ -29,7 +29,9 @@ public sealed class TreePruningTests
 
     private static Dictionary<string, string> Answers(string question, string answer) => new() { [question] = answer };
 
-    /// <summary>A spindle of so many floral buds: 20 even limbs of 13 mm, every third forked, and two that are too thick.</summary>
+    /// <summary>
+    /// A spindle of so many floral buds: 20 even limbs of 13 mm, every third forked, and two that are too thick.
+    /// </summary>
     private static FruitTree Spindle(int buds)
     {
         var hand = new HandTree();
@@ -85,7 +87,8 @@ public sealed class TreePruningTests
         Assert.InRange(Cut("tall-spindle", Spindle(290), 150).Left.FloralBuds, 174, 290);
     }
 
-    // Handbook 2.7: 231 with one limb and the forks off, 81 on the ground, 150 left, 8 % under: stop there, a little under is no fault.
+    // Handbook 2.7: 231 with one limb and the forks off, 81 on the ground, 150 left, 8 % under: stop there, a little
+    // under is no fault.
     [Fact]
     public void A_little_under_the_number_with_a_limb_is_no_fault_and_nothing_more_is_rubbed()
     {

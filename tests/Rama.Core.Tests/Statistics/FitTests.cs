@@ -4,7 +4,8 @@ namespace Rama.Core.Tests.Statistics;
 
 public sealed class FitTests
 {
-    // Age in days and trunk circumference in mm of five orange trees: R's data set Orange (Draper and Smith, Applied Regression Analysis).
+    // Age in days and trunk circumference in mm of five orange trees: R's data set Orange (Draper and Smith, Applied
+    // Regression Analysis).
     private static readonly (double X, double Y)[] Orange =
     [
         (118, 30),

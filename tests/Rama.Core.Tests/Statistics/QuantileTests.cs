@@ -19,7 +19,8 @@ public sealed class QuantileTests
     [InlineData(10, 0.90, 1.372)]
     public void Student_t(int df, double p, double printed) => Near.Printed(printed, StudentT.InvCDF(0, 1, df, p), 3);
 
-    // NIST/SEMATECH e-Handbook, 1.3.6.7.1, cumulative normal distribution: Φ(1.96) = .97500, Φ(1.645) ≈ .95002, Φ(2.576) ≈ .99500.
+    // NIST/SEMATECH e-Handbook, 1.3.6.7.1, cumulative normal distribution: Φ(1.96) = .97500, Φ(1.645) ≈ .95002,
+    // Φ(2.576) ≈ .99500.
     [Theory]
     [InlineData(0.975, 1.960)]
     [InlineData(0.95, 1.645)]

@@ -204,7 +204,8 @@ public sealed class TrainingSystemTests
         Assert.All(others, other => Assert.Equal(other, asked.Answer(other).Id));
     }
 
-    // Handbook 3.1: stubs of 4–6 cm for varieties slow to resprout; 3.3: cherries tipped where productive, not on poor setters.
+    // Handbook 3.1: stubs of 4–6 cm for varieties slow to resprout; 3.3: cherries tipped where productive, not on poor
+    // setters.
     [Theory]
     [InlineData("tall-spindle", "stubs", "Jonagold", "short")]
     [InlineData("tall-spindle", "stubs", "Idared", "long")]

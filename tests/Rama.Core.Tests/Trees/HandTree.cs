@@ -3,7 +3,9 @@ using Rama.Core.Trees;
 
 namespace Rama.Core.Tests.Trees;
 
-/// <summary>Trees drawn by hand: one leader of 3 m and 50 mm, straight limbs with their buds spread evenly along them.</summary>
+/// <summary>
+/// Trees drawn by hand: one leader of 3 m and 50 mm, straight limbs with their buds spread evenly along them.
+/// </summary>
 internal sealed class HandTree
 {
     private readonly List<Branch> _branches = [];

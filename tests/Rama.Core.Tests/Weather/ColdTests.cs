@@ -21,6 +21,23 @@ public sealed class ColdTests
     public void Flowers_killed(string stage, double fahrenheit, double share) =>
         Near.Printed(share, Night("apple", stage, fahrenheit).FlowerLoss, 3);
 
+    // Definition of the scales: −4.444… °C are 24 °F, where half the flowers die at tight cluster (handbook 4.3
+    // [derived]); −40 is the same on both.
+    [Fact]
+    public void A_night_is_told_in_either_scale()
+    {
+        var celsius = new FrostLossEntry
+        {
+            Crop = "apple",
+            Stage = "tight-cluster",
+            Lowest = new(-40.0 / 9, "°C"),
+        };
+        Near.Printed(.50, celsius.Calculate().FlowerLoss, 3);
+        Assert.Equal(celsius.Calculate().FlowerLoss, Night("apple", "tight-cluster", 24).FlowerLoss, 9);
+        Assert.Equal(-40, FrostLoss.Fahrenheit(-40), 9);
+        Assert.Equal(32, FrostLoss.Fahrenheit(0), 9);
+    }
+
     // Handbook 4.3 [published charts, from memory]: the chart's own points for every crop and stage.
     [Theory]
     [InlineData("apple", new[] { 15.0, 2, 18, 10, 23, 15, 27, 21, 28, 24, 28, 25 })]
@@ -38,7 +55,8 @@ public sealed class ColdTests
         }
     }
 
-    // Handbook 4.3: from tight cluster on a pome-fruit cluster is lost with q², between q⁵ and q; single flowers with q.
+    // Handbook 4.3: from tight cluster on a pome-fruit cluster is lost with q², between q⁵ and q; single flowers with
+    // q.
     [Fact]
     public void A_cluster_outlives_some_of_its_flowers()
     {
@@ -132,7 +150,8 @@ public sealed class ColdTests
         Assert.Contains(heat.Warnings, w => w.Code == "degree-days.gap");
     }
 
-    // At 3 °C-days a day: a planting that showed green tip on day 20 and 26 took 60 and 78, two more in the mean than the table's 67.
+    // At 3 °C-days a day: a planting that showed green tip on day 20 and 26 took 60 and 78, two more in the mean than
+    // the table's 67.
     [Fact]
     public void Own_dates_shift_the_table()
     {

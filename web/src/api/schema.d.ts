@@ -4930,7 +4930,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -5060,7 +5063,8 @@ export interface components {
             bottomShare: number;
             /**
              * Format: double
-             * @description Largest diameter of a limb ÷ its leader's there; null without limbs. One that leads on at the end of a leader cut back is none.
+             * @description Largest diameter of a limb ÷ its leader's there; null without limbs. One that leads on
+             *                 at the end of a leader cut back is none.
              */
             thickestRatio: null | number;
             /**
@@ -5280,7 +5284,10 @@ export interface components {
              * @description Clusters over the number per tree, left to thinning.
              */
             clustersToThinning: number;
-            /** @description Share of the trees by buds left, in classes of a fifth of their number, the middle one around it. */
+            /**
+             * @description Share of the trees by buds left, in classes of a fifth of their number, the middle one around
+             *                 it.
+             */
             spread: number[];
             /** @description By trunk class. */
             classes: components["schemas"]["SimulatedClass"][];
@@ -5300,7 +5307,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -5442,7 +5452,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -5472,7 +5485,8 @@ export interface components {
             insurance?: null | components["schemas"]["InsuranceEntry"];
         };
         /**
-         * @description The running account of one mean tree: floral buds standing, what each step drops, what is left, against the band wanted.
+         * @description The running account of one mean tree: floral buds standing, what each step drops, what is left, against the band
+         *     wanted.
          *     Drawn the same wherever it appears.
          */
         BudLedger: {
@@ -5634,7 +5648,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -5693,7 +5710,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -5739,7 +5759,8 @@ export interface components {
             limits: components["schemas"]["HeightLimit"][];
             /**
              * Format: double
-             * @description Metres the trees stand above it; negative where they are below, null where the height was not measured.
+             * @description Metres the trees stand above it; negative where they are below, null where the height was not
+             *                 measured.
              */
             toCutM: null | number;
             /**
@@ -5765,7 +5786,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -5790,7 +5814,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -6116,7 +6143,8 @@ export interface components {
             mean: null | number;
             /**
              * Format: double
-             * @description Standard deviation among its trees, pooled over the classes where few were counted; null where nothing tells it.
+             * @description Standard deviation among its trees, pooled over the classes where few were counted; null where
+             *                 nothing tells it.
              */
             sd: null | number;
             /** @description Whether the standard deviation was pooled. */
@@ -6262,7 +6290,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -6313,7 +6344,8 @@ export interface components {
             unit: null | string;
             /**
              * Format: int32
-             * @description Number of the column that tells the unit line by line; null where it is the same in all.
+             * @description Number of the column that tells the unit line by line; null where it is the same in
+             *                 all.
              */
             unitColumn: null | number;
         };
@@ -6465,11 +6497,17 @@ export interface components {
             fruitPerUnitLow: components["schemas"]["Sourced"];
             /** @description Upper end of the fruit of one, after thinning. */
             fruitPerUnitHigh: components["schemas"]["Sourced"];
-            /** @description Fruit one carries when all of it sets: 1 for a cluster thinned to one, the flowers of a bud, the fruit left on a shoot. */
+            /**
+             * @description Fruit one carries when all of it sets: 1 for a cluster thinned to one, the flowers of a
+             *                 bud, the fruit left on a shoot.
+             */
             fruitPlaces: components["schemas"]["Sourced"];
             /** @description Fruitlets per place before hand thinning. */
             fruitlets: components["schemas"]["Sourced"];
-            /** @description Mass of a fruit over the volume of a ball of its diameter, g/cm³; its shape is in it. */
+            /**
+             * @description Mass of a fruit over the volume of a ball of its diameter, g/cm³; its shape is in
+             *                 it.
+             */
             densityGPerCm3: components["schemas"]["Sourced"];
             /** @description What to know when counting and cutting. */
             note: components["schemas"]["LocalText"];
@@ -6513,7 +6551,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -6544,7 +6585,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -6609,7 +6653,10 @@ export interface components {
              * @description Floral buds that stay in any case: the cap of one winter.
              */
             capLow: number;
-            /** @description Whether the buds of this very tree are known, so that cutting stops on them; a crew that follows the card does not count every tree. */
+            /**
+             * @description Whether the buds of this very tree are known, so that cutting stops on them; a crew that
+             *                 follows the card does not count every tree.
+             */
             countsBuds: boolean;
         };
         /** @description How many cuts of a step to make: one result for card, page and drawing. */
@@ -6720,7 +6767,8 @@ export interface components {
             isUntouched?: boolean;
         };
         /**
-         * @description One step of a rule pack: what to look for, where to start, how to cut, how many at most and why. Its rules are written
+         * @description One step of a rule pack: what to look for, where to start, how to cut, how many at most and why. Its rules are
+         *     written
          *     in the selector language, `docs/selectors.md`.
          */
         CuttingStep: {
@@ -6749,7 +6797,10 @@ export interface components {
             secondsEach: number;
             /** @description The step in two or three words. */
             name: components["schemas"]["LocalText"];
-            /** @description What to look for and which to start with, in words; a setting in braces is told with its unit. */
+            /**
+             * @description What to look for and which to start with, in words; a setting in braces is told with its
+             *                 unit.
+             */
             lookFor: components["schemas"]["LocalText"];
             /** @description How to cut, in words, with settings likewise. */
             how: components["schemas"]["LocalText"];
@@ -6815,11 +6866,15 @@ export interface components {
             /** @description Why; needed with DecisionKind? DecisionSettingsEntry.Held. */
             heldReason?: null | string;
         };
-        /** @description What it costs the planting when the count misled: the true mean at one end of its interval, the trees cut for the counted one. */
+        /**
+         * @description What it costs the planting when the count misled: the true mean at one end of its interval, the trees cut for the
+         *     counted one.
+         */
         DecisionStakes: {
             /**
              * Format: double
-             * @description Money lost where there were fewer buds than counted and the crop falls short, in the currency of the costs.
+             * @description Money lost where there were fewer buds than counted and the crop falls short, in the currency
+             *                 of the costs.
              */
             ifFewer: number;
             /**
@@ -6858,7 +6913,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -7245,7 +7303,10 @@ export interface components {
         FieldProblem: {
             /** @description Path of the field in the entry, such as `rowSpacing` or `trees[3].girth`. */
             field: string;
-            /** @description What is wrong: `missing`, `text`, `range`, `unit`, `whole`, `long`, `duplicate`, `unknown`, `conflict`, `list`, `outside`. */
+            /**
+             * @description What is wrong: `missing`, `text`, `range`, `unit`, `whole`, `long`,
+             *                 `duplicate`, `unknown`, `conflict`, `list`, `outside`.
+             */
             code: string;
             /** @description What is expected, in English. */
             message: string;
@@ -7280,7 +7341,8 @@ export interface components {
          */
         FieldState: "inForce" | "superseded" | "conflict" | "setAside" | "withdrawn";
         /**
-         * @description The stop rule as a table for counting without signal: the half width of an interval is factor × standard deviation of the
+         * @description The stop rule as a table for counting without signal: the half width of an interval is factor × standard deviation
+         *     of the
          *     trees counted, each alike. Once there is signal the full estimate takes its place.
          */
         FieldStop: {
@@ -7394,7 +7456,8 @@ export interface components {
             trees: null | number;
             /**
              * Format: double
-             * @description How many times wider the variance is than that of as many buds from as many trees, at least 1.
+             * @description How many times wider the variance is than that of as many buds from as many trees, at
+             *                 least 1.
              */
             designEffect: number;
             /**
@@ -7419,7 +7482,8 @@ export interface components {
             high: number;
             /**
              * Format: int32
-             * @description Buds still to cut, as many a tree as so far, until the share is known to ± 10 points.
+             * @description Buds still to cut, as many a tree as so far, until the share is known to ± 10
+             *                 points.
              */
             moreToCut: number;
             /**
@@ -7429,7 +7493,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -7468,7 +7535,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -7526,7 +7596,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -7560,7 +7633,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -7581,7 +7657,10 @@ export interface components {
          * @enum {unknown}
          */
         FruitSizeTendency: "small" | "normal" | "oversizes";
-        /** @description The structure of one tree: its wood and the buds on it. It never changes; what is cut is told by RemainingTree. */
+        /**
+         * @description The structure of one tree: its wood and the buds on it. It never changes; what is cut is told by
+         *     RemainingTree.
+         */
         FruitTree: {
             /** @description Where it stands. */
             place: components["schemas"]["TreePlace"];
@@ -7640,7 +7719,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -8206,12 +8288,14 @@ export interface components {
             classes: components["schemas"]["LimbDiameterClass"][];
             /**
              * Format: double
-             * @description Floral buds per cm² of limb cross-section, over limbs with both; null without such.
+             * @description Floral buds per cm² of limb cross-section, over limbs with both; null without
+             *                 such.
              */
             budsPerLcsa: null | number;
             /**
              * Format: double
-             * @description Limb cross-section of a tree, cm², over trees all of whose limbs were measured; null without such.
+             * @description Limb cross-section of a tree, cm², over trees all of whose limbs were measured; null
+             *                 without such.
              */
             lcsaPerTreeCm2: null | number;
         };
@@ -8239,7 +8323,8 @@ export interface components {
             slopeError: null | number;
             /**
              * Format: double
-             * @description Standard deviation of the residuals, on n − 2 degrees of freedom; null for two points.
+             * @description Standard deviation of the residuals, on n − 2 degrees of freedom; null for two
+             *                 points.
              */
             residualSd: null | number;
             /**
@@ -8384,7 +8469,8 @@ export interface components {
             chosen: null | components["schemas"]["MarginPoint"];
             /**
              * Format: double
-             * @description What the chosen crop gives away against the best, per hectare and year; null where none is chosen.
+             * @description What the chosen crop gives away against the best, per hectare and year; null where none is
+             *                 chosen.
              */
             chosenCosts: null | number;
             /** @description Whether the chosen crop makes heavy and light years take turns. */
@@ -8398,7 +8484,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -8442,7 +8531,8 @@ export interface components {
             marginPerHa: number;
             /**
              * Format: double
-             * @description Fruit per tree the return bloom allows next year, at most as many as this year.
+             * @description Fruit per tree the return bloom allows next year, at most as many as this
+             *                 year.
              */
             nextFruitPerTree: number;
             /**
@@ -8499,7 +8589,8 @@ export interface components {
             sd: null | number;
             /**
              * Format: double
-             * @description Standard error of the mean, finite-population corrected where the population is known; null for a single value.
+             * @description Standard error of the mean, finite-population corrected where the population is known;
+             *                 null for a single value.
              */
             standardError: null | number;
             /**
@@ -8745,7 +8836,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -8754,7 +8848,10 @@ export interface components {
         PlantingEntry: {
             /** @description Site of the block; the estate's first site when left out. */
             site?: null | string;
-            /** @description Short name of the block the planting stands in; the planting's own code when left out, as most blocks hold one planting. */
+            /**
+             * @description Short name of the block the planting stands in; the planting's own code when left out, as most blocks hold one
+             *     planting.
+             */
             block?: null | string;
             /** @description Short name of the planting, such as `H7`; no other planting of the estate has it. */
             code?: null | string;
@@ -9083,7 +9180,10 @@ export interface components {
             answers: {
                 [key: string]: string;
             };
-            /** @description Settings of the system as answers, the search for lengths and the manager's hand have them, by name, in their own unit; the numbers of a class are with it. */
+            /**
+             * @description Settings of the system as answers, the search for lengths and the manager's hand have them, by
+             *                 name, in their own unit; the numbers of a class are with it.
+             */
             inForce: {
                 [key: string]: number;
             };
@@ -9104,7 +9204,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -9205,7 +9308,10 @@ export interface components {
             /** @description Traits of varieties it is the usual answer for. */
             suits: null | string[];
         };
-        /** @description The page a pruner takes into the row, in words ready to print: what to leave, what to cut in which order, when to stop. */
+        /**
+         * @description The page a pruner takes into the row, in words ready to print: what to leave, what to cut in which order, when to
+         *     stop.
+         */
         PruningCard: {
             /** @description Language of the card. */
             language: string;
@@ -9262,7 +9368,10 @@ export interface components {
              * @default
              */
             measuresHeading: string;
-            /** @description Lengths the cuts go by; null, as the drawing is, on a card handed out before they were kept. */
+            /**
+             * @description Lengths the cuts go by; null, as the drawing is, on a card handed out before they were
+             *                 kept.
+             */
             measures: null | components["schemas"]["CardMeasure"][];
             drawing: null | components["schemas"]["CardDrawing"];
             /**
@@ -9329,7 +9438,8 @@ export interface components {
             bandHigh: number;
             /**
              * Format: double
-             * @description Floral buds pruning may take from a tree: the surplus up to the cap, or the allowance for structure.
+             * @description Floral buds pruning may take from a tree: the surplus up to the cap, or the allowance for
+             *                 structure.
              */
             removeBuds: number;
             /**
@@ -9350,12 +9460,14 @@ export interface components {
             held: null | components["schemas"]["DecisionKind"];
             /**
              * Format: double
-             * @description Flower clusters per tree left over the target for hand thinning, where the cap binds.
+             * @description Flower clusters per tree left over the target for hand thinning, where the cap
+             *                 binds.
              */
             clustersToThinning: number;
             /**
              * Format: double
-             * @description Fruit per tree the buds standing can set at the variety's mean, where too few stand.
+             * @description Fruit per tree the buds standing can set at the variety's mean, where too few
+             *                 stand.
              */
             fruitAtBest: null | number;
             /**
@@ -9363,7 +9475,10 @@ export interface components {
              * @description Fruit per tree the crop will fall short by even so, where too few stand.
              */
             fruitShort: null | number;
-            /** @description Whether both ends of the interval lead to the same decision; false where there is no interval. */
+            /**
+             * @description Whether both ends of the interval lead to the same decision; false where there is no
+             *                 interval.
+             */
             settled: boolean;
             /** @description The decision and its reason in a sentence. */
             reason: components["schemas"]["Notice"];
@@ -9374,7 +9489,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -9528,7 +9646,8 @@ export interface components {
         RowLight: {
             /**
              * Format: double
-             * @description Share of the daylight in which the sun stands on the left face, looking along the row's direction.
+             * @description Share of the daylight in which the sun stands on the left face, looking along the row's
+             *                 direction.
              */
             leftFaceLit: number;
             /**
@@ -9677,7 +9796,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -9981,12 +10103,14 @@ export interface components {
             budsPerTree: number;
             /**
              * Format: double
-             * @description Share of the years in which they reach the crop; null where nothing is known of the set.
+             * @description Share of the years in which they reach the crop; null where nothing is known of the
+             *                 set.
              */
             reachedIn: null | number;
             /**
              * Format: double
-             * @description Fruitlets per tree to thin off in an average year; negative where the crop falls short.
+             * @description Fruitlets per tree to thin off in an average year; negative where the crop falls
+             *                 short.
              */
             fruitletsToThin: null | number;
             /**
@@ -10007,7 +10131,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -10452,7 +10579,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -10565,7 +10695,10 @@ export interface components {
         StepCut: {
             /** @description Kind of cut. */
             kind: components["schemas"]["CutKind"];
-            /** @description What to leave: the length of a stub or shortened branch, or the height for a leader; null where the kind tells. */
+            /**
+             * @description What to leave: the length of a stub or shortened branch, or the height for a leader; null where
+             *                 the kind tells.
+             */
             leave: null | string;
         };
         /** @description What demonstration trees changed at one step. */
@@ -10760,7 +10893,8 @@ export interface components {
             meanTcsaCm2: null | number;
             /**
              * Format: int32
-             * @description Trees needed for a 95 % interval within ± 10 % of the mean; null where the spread is unknown.
+             * @description Trees needed for a 95 % interval within ± 10 % of the mean; null where the spread
+             *                 is unknown.
              */
             treesForTenPercent: null | number;
             /**
@@ -10770,7 +10904,10 @@ export interface components {
             value: number;
             /** @description Its unit. */
             unit: string;
-            /** @description The arithmetic in order; the last step gives Value unless said otherwise. */
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
@@ -11009,7 +11146,8 @@ export interface components {
             sharingExponent: number;
         };
         /**
-         * @description All that stands around one decision, how many fruit and of what size: what insurance costs, what the trees can carry, what
+         * @description All that stands around one decision, how many fruit and of what size: what insurance costs, what the trees can
+         *     carry, what
          *     each choice is worth, and how it is shared.
          */
         TargetDesk: {
@@ -11044,7 +11182,8 @@ export interface components {
             pricesAssumed: boolean;
         };
         /**
-         * @description The target of a planting for one season, as typed. The link of the chain that is held is the unit the yield is typed in:
+         * @description The target of a planting for one season, as typed. The link of the chain that is held is the unit the yield is typed
+         *     in:
          *     a yield of an area or a tree, fruit per tree, buds per tree or buds per limb; the others follow.
          */
         TargetEntry: {
@@ -11068,7 +11207,10 @@ export interface components {
             packOut?: null | components["schemas"]["Amount"];
             packages?: null | components["schemas"]["PackageMassEntry"];
         };
-        /** @description A target to set in many plantings: which ones, and what. What is left out means any planting, and keeps what a planting has. */
+        /**
+         * @description A target to set in many plantings: which ones, and what. What is left out means any planting, and keeps what a
+         *     planting has.
+         */
         TargetRule: {
             /** @description Only this variety. */
             variety?: null | string;
@@ -11132,7 +11274,8 @@ export interface components {
             target: components["schemas"]["TargetEntry"];
             /**
              * Format: double
-             * @description Fruit per tree it comes to with the trees as they are known now; null where it cannot be worked out.
+             * @description Fruit per tree it comes to with the trees as they are known now; null where it cannot be
+             *         worked out.
              */
             fruitPerTree: null | number;
             /**
@@ -11611,7 +11754,10 @@ export interface components {
             traits: components["schemas"]["VarietyTraits"];
             cropDensityLow: null | components["schemas"]["Sourced"];
             cropDensityHigh: null | components["schemas"]["Sourced"];
-            /** @description Share of floral buds that still hold a fruit after natural drop, before hand thinning. */
+            /**
+             * @description Share of floral buds that still hold a fruit after natural drop, before hand
+             *                 thinning.
+             */
             setShare: components["schemas"]["Sourced"];
             /** @description Standard deviation of that share from year to year. */
             setShareSd: components["schemas"]["Sourced"];

@@ -13,7 +13,9 @@ const NARROW = 620;
 const WIDE_FORM = { height: 214, top: 40, baseline: 174 };
 const NARROW_FORM = { height: 146, top: 30, baseline: 114 };
 
-/** The bud ledger: from floral buds on the tree, through what each step drops, to what is left, against the band wanted. */
+/**
+ * The bud ledger: from floral buds on the tree, through what each step drops, to what is left, against the band wanted.
+ */
 export function Ledger({ ledger, draft = false }: { ledger: BudLedger; draft?: boolean }) {
   const { t, number, local } = useReading();
   const [ref, width] = useWidth<HTMLDivElement>(1064);

@@ -6,7 +6,9 @@ import './ledger.css';
 
 const WIDTH = 320;
 
-/** The bud ledger in one line, for lists: plum left, hatched what falls, the band wanted behind, whiskers of the count. */
+/**
+ * The bud ledger in one line, for lists: plum left, hatched what falls, the band wanted behind, whiskers of the count.
+ */
 export function LedgerLine({ ledger, scale }: { ledger: LedgerGlance; scale: number }) {
   const { t, number } = useReading();
   const hatch = useId();

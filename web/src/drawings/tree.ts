@@ -142,7 +142,9 @@ export function widthMm(branch: Branch, at: number): number {
     : branch.diameterMm;
 }
 
-/** Where a bud is drawn: beside the wood, on the side it sits on. Its number decides what nobody counted: left or right. */
+/**
+ * Where a bud is drawn: beside the wood, on the side it sits on. Its number decides what nobody counted: left or right.
+ */
 export function budSpot(bud: BudSite, branch: Branch, view: View, frame: Frame): Spot & { turn: number } {
   const here = stretch(branch, Math.max(0, bud.atM - 0.02), Math.min(branch.lengthM, bud.atM + 0.02)).map((p) =>
     project(p.place, view, frame),

@@ -54,7 +54,8 @@ export function Sheet({ path, columns, lines, onLines, problem, blank = {}, full
         .filter((line, i) => i < lines.length || !isEmpty(line)),
     );
   };
-  // At once: what is typed before the next frame would land in the cell that was left. What was typed is drawn by then, a new line too.
+  // At once: what is typed before the next frame would land in the cell that was left. What was typed is drawn by then,
+  // a new line too.
   const focus = (row: number, column: number) => {
     const cell = table.current?.querySelector<HTMLInputElement>(`[data-cell="${row}-${column}"]`);
     cell?.focus();

@@ -10,7 +10,10 @@ export function stepsOf(steps: Step[], ...codes: string[]): Step[] {
   return steps.filter((s) => codes.includes(s.code));
 }
 
-/** A number that can be asked why: opens the core's own arithmetic. The word stands beside main numbers, a dotted line under others. */
+/**
+ * A number that can be asked why: opens the core's own arithmetic. The word stands beside main numbers, a dotted line
+ * under others.
+ */
 export function Why({ steps, main = false, children }: { steps: Step[]; main?: boolean; children: ReactNode }) {
   if (steps.length === 0) return <>{children}</>;
   return (

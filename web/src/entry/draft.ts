@@ -12,7 +12,10 @@ export interface FieldText {
 /** The inputs of a form by the path of their field, such as `packages.box`. */
 export type Draft = Record<string, FieldText>;
 
-/** How each field of a form is typed: an amount with its first metric unit, a plain number, a text, or one of some names. */
+/**
+ * How each field of a form is typed: an amount with its first metric unit, a plain number, a text, or one of some
+ * names.
+ */
 export type FormSpec = Record<string, { amount: string } | 'number' | 'text' | 'choice'>;
 
 /** A draft read into an entry; `unreadable` are the paths whose text is no number. */

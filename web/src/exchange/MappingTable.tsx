@@ -11,7 +11,9 @@ interface MappingTableProps {
   onMapping: (mapping: ImportMapping) => void;
 }
 
-/** Which column of the file fills which field, in which unit, with the first lines beside it to see that it is right. */
+/**
+ * Which column of the file fills which field, in which unit, with the first lines beside it to see that it is right.
+ */
 export function MappingTable({ view, mapping, table, tables, onTable, onMapping }: MappingTableProps) {
   const { t, unitName } = useReading();
   const headers = view.headers.map((h, i) => ({ value: String(i), label: h || `${t('import.column')} ${i + 1}` }));

@@ -4,7 +4,10 @@ import { RequestError, type FileView, type ImportMapping, type ImportReport } fr
 import { useReading } from '../words/useReading';
 import { problemFile, readEstate, readFile, runImport } from './importFile';
 
-/** One import of at most so many bytes, from choosing the file to its end. A change of the mapping checks afresh; leaving cancels. */
+/**
+ * One import of at most so many bytes, from choosing the file to its end. A change of the mapping checks afresh;
+ * leaving cancels.
+ */
 export function useImport(mostBytes: number) {
   const { t } = useReading();
   const client = useQueryClient();

@@ -4,7 +4,9 @@ import { useReading } from '../words/useReading';
 import { shrink } from './photo';
 import { useField } from './useField';
 
-/** Takes a photograph of what is at hand; it is made small, and what the camera noted of place and time stays behind. */
+/**
+ * Takes a photograph of what is at hand; it is made small, and what the camera noted of place and time stays behind.
+ */
 export function PhotoKey({ planting, row, tree }: { planting: string; row: number | null; tree: number | null }) {
   const { t } = useReading();
   const { estate, poke } = useField();

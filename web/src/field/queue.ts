@@ -25,7 +25,9 @@ export interface Maker {
   person: string | null;
 }
 
-/** An entry made on this device; it stays here, sent or not, so that nothing made in the field is ever only on its way. */
+/**
+ * An entry made on this device; it stays here, sent or not, so that nothing made in the field is ever only on its way.
+ */
 export interface Queued {
   id: string;
   sequence: number;

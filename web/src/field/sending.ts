@@ -15,7 +15,10 @@ const standingOf: Record<FieldReceipt['outcome'], SendState> = {
   refused: 'refused',
 };
 
-/** Sends what waits, oldest first, one sender at a time over all tabs. An entry leaves the queue only on the server's receipt. */
+/**
+ * Sends what waits, oldest first, one sender at a time over all tabs. An entry leaves the queue only on the server's
+ * receipt.
+ */
 export async function send(estate: string): Promise<SyncState> {
   const work = () => sendAll(estate);
   return 'locks' in navigator ? navigator.locks.request('rama-send', work) : work();
@@ -72,7 +75,10 @@ export const sendNow = () => {
   window.dispatchEvent(new Event(POKE));
 };
 
-/** Sends now, at every change of the queue, and again after a while until nothing waits. The browser's word on being online is not taken. */
+/**
+ * Sends now, at every change of the queue, and again after a while until nothing waits. The browser's word on being
+ * online is not taken.
+ */
 export function keepSending(estate: string, told: (state: SyncState) => void): () => void {
   let timer: ReturnType<typeof setTimeout> | undefined;
   let failures = 0;

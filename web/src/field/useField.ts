@@ -4,7 +4,9 @@ import { api, answered, RequestError } from '../api/client';
 import { sendNow, type SyncState } from './sending';
 import { enqueue, store, type KeptKit, type Maker, type NewEntry, type Queued } from './queue';
 
-/** What every field page shares: for which estate it works, how sending goes, and a way to put something into the queue. */
+/**
+ * What every field page shares: for which estate it works, how sending goes, and a way to put something into the queue.
+ */
 export interface FieldWork {
   estate: string;
   state: SyncState;
@@ -41,7 +43,10 @@ export async function takeAlong(estate: string, id: string): Promise<void> {
   }
 }
 
-/** The planting as it was last taken along, brought up to date when there is signal. Undefined while it is looked for, null when it never was. */
+/**
+ * The planting as it was last taken along, brought up to date when there is signal. Undefined while it is looked for,
+ * null when it never was.
+ */
 export function useKit(id: string): KeptKit | null | undefined {
   const { estate, state } = useField();
   // Up to date again after everything was sent: the office then knows these trees too.

@@ -2,7 +2,10 @@ import type { SessionView } from '../api/client';
 
 const key = 'rama.session';
 
-/** Who was signed in last on this device, for a start without signal. Holds names and roles, and nothing that signs anybody in. */
+/**
+ * Who was signed in last on this device, for a start without signal. Holds names and roles, and nothing that signs
+ * anybody in.
+ */
 export const keptSession = {
   read(): SessionView | null {
     try {

@@ -11,7 +11,8 @@ const PAGE = '/field';
 // Scripts, styles and fonts are kept; their names change with their content.
 precacheAndRoute(self.__WB_MANIFEST);
 
-// There is one page for all addresses. It is kept as it came, with its content-security policy and the nonce in it, and used when
+// There is one page for all addresses. It is kept as it came, with its content-security policy and the nonce in it, and
+// used when
 // the network does not answer at once. What the server knows is never kept here: field pages have their own store.
 const page = new NetworkFirst({
   cacheName: 'rama-page',

@@ -27,7 +27,10 @@ export const inField = () => window.location.pathname.startsWith('/field');
 /** Asked for by a field page whose entries wait for a sign-in. */
 export const ASK_SIGN_IN = 'rama:ask-sign-in';
 
-/** Without an answer in time, whoever was signed in last on this device goes on with what it keeps; the server decides again when it sends. */
+/**
+ * Without an answer in time, whoever was signed in last on this device goes on with what it keeps; the server decides
+ * again when it sends.
+ */
 async function readSession(): Promise<SessionView> {
   try {
     const session = await answered(api.GET('/api/v1/session', { signal: AbortSignal.timeout(6_000) }));

@@ -96,7 +96,10 @@ function Planting({ id }: { id: string }) {
   );
 }
 
-/** The ledger of what is typed. While that cannot be used, the saved one stays in its place, faded, so that nothing jumps. */
+/**
+ * The ledger of what is typed. While that cannot be used, the saved one stays in its place, faded, so that nothing
+ * jumps.
+ */
 function Account({ plan, view, draft }: { plan: PruningPlan; view: PlantingView; draft: boolean }) {
   const { t } = useReading();
   if (plan.ledger) return <Ledger ledger={plan.ledger} draft={draft} />;

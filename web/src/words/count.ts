@@ -1,5 +1,6 @@
 import i18next from 'i18next';
 import words from './en-count.json';
 
-// English words of the count and the row: they come with those pages, so that the first page stays small. Spanish is one file.
+// English words of the count and the row: they come with those pages, so that the first page stays small. Spanish is
+// one file.
 i18next.addResourceBundle('en', 'translation', words, true, true);

@@ -7,7 +7,8 @@ namespace Rama.Core.Count.Estimate;
 /// <param name="Share">Share of the planting's trees.</param>
 /// <param name="Trees">Trees counted in it.</param>
 /// <param name="Mean">Mean floral buds per tree; null where none was counted.</param>
-/// <param name="Sd">Standard deviation among its trees, pooled over the classes where few were counted; null where nothing tells it.</param>
+/// <param name="Sd">Standard deviation among its trees, pooled over the classes where few were counted; null where
+/// nothing tells it.</param>
 /// <param name="Pooled">Whether the standard deviation was pooled.</param>
 /// <param name="Low">Lower end of the 95 % interval of the class mean.</param>
 /// <param name="High">Upper end of the 95 % interval of the class mean.</param>
@@ -25,7 +26,9 @@ public sealed record ClassEstimate(
     // With no more trees than this a class's own spread says little, and the CV over all classes is used.
     private const int FewTrees = 4;
 
-    /// <summary>Counted trees by class; null where a counted tree has no girth, or nothing is known of the classes.</summary>
+    /// <summary>
+    /// Counted trees by class; null where a counted tree has no girth, or nothing is known of the classes.
+    /// </summary>
     internal static IReadOnlyList<(ClassEstimate Estimate, Stratum? Stratum)>? Of(
         IReadOnlyList<CountedTree> trees,
         MeasuredTrees measured

@@ -6,13 +6,18 @@ namespace Rama.Core.Count.Estimate;
 public sealed record PairedStratum(double Share, IReadOnlyList<(double X, double Y)> Pairs);
 
 /// <summary>Mean from the ratio of counts to something known of every tree.</summary>
-/// <remarks>Source: combined ratio estimator; Cochran, Sampling Techniques, ch. 6. Checked against <c>svyratio</c> of R's survey package.</remarks>
+/// <remarks>
+/// Source: combined ratio estimator; Cochran, Sampling Techniques, ch. 6. Checked against <c>svyratio</c> of R's survey
+/// package.
+/// </remarks>
 public static class RatioMean
 {
     /// <summary>Fewest trees: with fewer the ratio is biased and its error understated.</summary>
     public const int Fewest = 8;
 
-    /// <summary>ȳ ÷ x̄ × X̄ with residual variance × (X̄ ÷ x̄)²; null for too few trees, a class with one, or no x.</summary>
+    /// <summary>
+    /// ȳ ÷ x̄ × X̄ with residual variance × (X̄ ÷ x̄)²; null for too few trees, a class with one, or no x.
+    /// </summary>
     /// <param name="strata">Classes; a single one of share 1 for a simple sample.</param>
     /// <param name="mean">Mean X̄ over all trees.</param>
     /// <param name="population">Trees sampled from, where known.</param>

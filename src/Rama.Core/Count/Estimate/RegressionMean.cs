@@ -3,7 +3,9 @@ using Rama.Core.Statistics;
 namespace Rama.Core.Count.Estimate;
 
 /// <summary>Mean from a line of counts over something known of every tree.</summary>
-/// <remarks>Source: regression estimator; Cochran, Sampling Techniques, ch. 7. Checked against <c>predict(lm)</c> of R.</remarks>
+/// <remarks>
+/// Source: regression estimator; Cochran, Sampling Techniques, ch. 7. Checked against <c>predict(lm)</c> of R.
+/// </remarks>
 public static class RegressionMean
 {
     /// <summary>Fewest trees a line may rest on.</summary>

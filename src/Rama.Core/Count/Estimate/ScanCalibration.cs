@@ -21,7 +21,10 @@ public sealed record ScanCalibration(
     double? MeanCounted
 )
 {
-    /// <summary>Least share of the variance among trees the line must explain (assumption): below, ten counted trees tell more than the scan.</summary>
+    /// <summary>
+    /// Least share of the variance among trees the line must explain (assumption): below, ten counted trees tell more
+    /// than the scan.
+    /// </summary>
     public const double LeastFit = 0.5;
 
     // A mean further out than this share of the range seen is a guess.

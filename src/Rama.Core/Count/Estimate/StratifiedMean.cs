@@ -7,7 +7,8 @@ namespace Rama.Core.Count.Estimate;
 /// <param name="Mean">Mean floral buds per tree counted in the class.</param>
 /// <param name="Sd">Standard deviation among the trees counted in the class.</param>
 /// <param name="Trees">Trees counted in the class, at least 1.</param>
-/// <param name="SdDegreesOfFreedom">Degrees of freedom of the standard deviation where it was pooled over classes; null for the class's own.</param>
+/// <param name="SdDegreesOfFreedom">Degrees of freedom of the standard deviation where it was pooled over classes; null
+/// for the class's own.</param>
 public sealed record Stratum(double Share, double Mean, double Sd, int Trees, double? SdDegreesOfFreedom = null);
 
 /// <summary>Mean floral buds per tree from counts by trunk class.</summary>
@@ -23,7 +24,8 @@ public sealed record StratifiedMean(double Mean, double StandardError, double De
     /// <param name="strata">Trunk classes.</param>
     /// <param name="girths">Trees whose girth gave the class shares; null where the shares are exact.</param>
     /// <param name="confidence">Confidence of the interval, between 0 and 1.</param>
-    /// <param name="population">Trees sampled from, where known; each class is then corrected for its finite number.</param>
+    /// <param name="population">Trees sampled from, where known; each class is then corrected for its finite
+    /// number.</param>
     public static StratifiedMean Of(
         IReadOnlyList<Stratum> strata,
         int? girths = null,
@@ -59,7 +61,8 @@ public sealed record StratifiedMean(double Mean, double StandardError, double De
     }
 
     /// <summary>
-    /// Trees to count in each class for the smallest standard error (Neyman): in proportion to share × SD, whole by largest
+    /// Trees to count in each class for the smallest standard error (Neyman): in proportion to share × SD, whole by
+    /// largest
     /// remainder, at least two a class.
     /// </summary>
     /// <param name="strata">Trunk classes; only their shares and SDs are used.</param>

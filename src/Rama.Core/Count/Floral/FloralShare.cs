@@ -9,17 +9,21 @@ namespace Rama.Core.Count.Floral;
 /// <param name="Floral">Those floral and alive.</param>
 /// <param name="Dead">Those dead.</param>
 /// <param name="Trees">Trees they came from; null where nobody noted it.</param>
-/// <param name="DesignEffect">How many times wider the variance is than that of as many buds from as many trees, at least 1.</param>
+/// <param name="DesignEffect">How many times wider the variance is than that of as many buds from as many trees, at
+/// least 1.</param>
 /// <param name="Share">Floral share, 0 to 1.</param>
 /// <param name="Variance">Its variance, never 0: 0 of 20 is no certainty.</param>
 /// <param name="Low">Lower end of its 95 % interval.</param>
 /// <param name="High">Upper end of its 95 % interval.</param>
-/// <param name="MoreToCut">Buds still to cut, as many a tree as so far, until the share is known to ± 10 points.</param>
+/// <param name="MoreToCut">Buds still to cut, as many a tree as so far, until the share is known to ± 10
+/// points.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
 /// <remarks>
-/// Source: Wilson's interval (Newcombe 1998, Stat Med 17:857) on the effective number of buds; design effect 1 + (b − 1)ρ and ρ
-/// by analysis of variance (Donner 1986, Int Stat Rev 54:67), drawn towards <see cref="UsualLikeness"/> while trees are few.
+/// Source: Wilson's interval (Newcombe 1998, Stat Med 17:857) on the effective number of buds; design effect 1 + (b −
+/// 1)ρ and ρ
+/// by analysis of variance (Donner 1986, Int Stat Rev 54:67), drawn towards <see cref="UsualLikeness"/> while trees are
+/// few.
 /// </remarks>
 public sealed record FloralShare(
     string Kind,
@@ -37,7 +41,9 @@ public sealed record FloralShare(
     IReadOnlyList<Notice> Warnings
 ) : Calculated(Share, "share", Steps, Warnings)
 {
-    /// <summary>How alike buds of one tree are (intraclass correlation), until the trees cut say so themselves (assumption).</summary>
+    /// <summary>
+    /// How alike buds of one tree are (intraclass correlation), until the trees cut say so themselves (assumption).
+    /// </summary>
     public const double UsualLikeness = 0.1;
 
     /// <summary>Half width of the interval at which more buds tell little, as a share (assumption).</summary>

@@ -27,7 +27,10 @@ public sealed record SampleClass(string Name, double Share, int Trees);
 /// <param name="Route">The trees in walking order; empty without a row list.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
-/// <remarks>Source: systematic sampling with a random start, by class with Neyman's allocation; Cochran, Sampling Techniques, ch. 5 and 8.</remarks>
+/// <remarks>
+/// Source: systematic sampling with a random start, by class with Neyman's allocation; Cochran, Sampling Techniques,
+/// ch. 5 and 8.
+/// </remarks>
 public sealed record SamplePlan(
     int Trees,
     int Eligible,

@@ -8,7 +8,9 @@ public sealed record SampleSettingsEntry
     /// <summary>Trees to count; worked out when left out.</summary>
     public double? Trees { get; init; }
 
-    /// <summary>Number that fixes where the walk starts, so that the plan prints the same twice; 1 when left out.</summary>
+    /// <summary>
+    /// Number that fixes where the walk starts, so that the plan prints the same twice; 1 when left out.
+    /// </summary>
     public double? Seed { get; init; }
 
     /// <summary>Whether the first and last row are counted too.</summary>
@@ -66,7 +68,9 @@ public sealed record SampleSettings(
     /// <summary>An hour's work with all that comes upon it (assumption).</summary>
     public const double UsualWagePerHour = 20;
 
-    /// <summary>How much trees of a planting differ until they are counted (coefficient of variation; assumption).</summary>
+    /// <summary>
+    /// How much trees of a planting differ until they are counted (coefficient of variation; assumption).
+    /// </summary>
     public const double UsualCv = 0.30;
 
     /// <summary>Half width of the 95 % interval the plan aims at, as a share of the mean.</summary>

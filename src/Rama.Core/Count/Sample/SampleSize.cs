@@ -13,7 +13,9 @@ public static class SampleSize
     /// <param name="relativeError">Accepted half width of the interval as a share of the mean, above 0.</param>
     /// <param name="trees">Trees in the planting, at least 2.</param>
     /// <param name="confidence">Confidence of the interval, between 0 and 1.</param>
-    /// <remarks>Source: Cochran, Sampling Techniques, ch. 4, solved for whole n with t in place of the normal quantile.</remarks>
+    /// <remarks>
+    /// Source: Cochran, Sampling Techniques, ch. 4, solved for whole n with t in place of the normal quantile.
+    /// </remarks>
     public static int TreesNeeded(double cv, double relativeError, double trees, double confidence = 0.95)
     {
         ArgumentOutOfRangeException.ThrowIfNegativeOrZero(cv);

@@ -71,8 +71,10 @@ public sealed record StopAdvice(
 
 /// <summary>Tells after every tree whether another is needed.</summary>
 /// <remarks>
-/// At 95 % with two trees, one stop in nine near a border is wrong: hence five trees and 99 % (simulated in the tests). What
-/// more trees save: expected value of sample information for a linear loss, Raiffa and Schlaifer 1961, Applied Statistical
+/// At 95 % with two trees, one stop in nine near a border is wrong: hence five trees and 99 % (simulated in the tests).
+/// What
+/// more trees save: expected value of sample information for a linear loss, Raiffa and Schlaifer 1961, Applied
+/// Statistical
 /// Decision Theory, ch. 5.
 /// </remarks>
 public static class StopRule
@@ -159,7 +161,9 @@ public static class StopRule
             );
     }
 
-    /// <summary>Expected loss of a standard normal below a border z standard deviations away: φ(z) − z·(1 − Φ(z)).</summary>
+    /// <summary>
+    /// Expected loss of a standard normal below a border z standard deviations away: φ(z) − z·(1 − Φ(z)).
+    /// </summary>
     public static double UnitLoss(double z) => Normal.PDF(0, 1, z) - z * Normal.CDF(0, 1, -z);
 
     // The number of further trees that saves most beyond its cost.

@@ -34,7 +34,8 @@ public sealed class RowAxes
 
     /// <summary>Axes of a planting's rows.</summary>
     /// <param name="axes">At least one row; those with fewer than two points are left out.</param>
-    /// <param name="rowSpacingM">Row spacing, m; a position further from any row than half of it belongs to none.</param>
+    /// <param name="rowSpacingM">Row spacing, m; a position further from any row than half of it belongs to
+    /// none.</param>
     public RowAxes(IReadOnlyList<RowAxis> axes, double rowSpacingM)
     {
         _origin = axes[0].Line[0];

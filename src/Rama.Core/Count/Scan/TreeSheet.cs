@@ -43,7 +43,8 @@ public sealed record TreeFacts(
 /// <param name="Class">Number of its trunk class, from 0, smallest first; null where its trunk is not known.</param>
 /// <param name="FloralBuds">Floral buds: counted, or by the calibrated scan; null where neither tells.</param>
 /// <param name="Surplus">Floral buds less its own share of the target; null without these.</param>
-/// <param name="Imbalance">Buds of its strongest leader over the mean of its leaders, less 1; null where leaders were not told apart.</param>
+/// <param name="Imbalance">Buds of its strongest leader over the mean of its leaders, less 1; null where leaders were
+/// not told apart.</param>
 public sealed record SheetTree(TreeStatus Status, int? Class, double? FloralBuds, double? Surplus, double? Imbalance);
 
 /// <summary>What every tree of a planting is judged by.</summary>

@@ -22,7 +22,8 @@ public enum GrowthVigour
 /// <param name="HeightM">Mean height, m; null where none was measured.</param>
 /// <param name="Vigour">How strongly it grows; null where nothing tells.</param>
 /// <param name="Reason">Why.</param>
-/// <param name="Shade">The latest sign of shade seen on at least a quarter of the places where it was looked for.</param>
+/// <param name="Shade">The latest sign of shade seen on at least a quarter of the places where it was looked
+/// for.</param>
 /// <param name="Gaps">Empty places marked.</param>
 /// <param name="Conditions">How many trees or rows have each condition.</param>
 /// <param name="LookAgain">The next day to look again; null where none is set.</param>
@@ -84,7 +85,8 @@ public sealed record VigourSummary(
         if (extension is { } length)
         {
             Figure figure = new("shoot extension", length, "cm");
-            // Shoots can be of a middling length on a tree that stands full of uprights, and then the uprights are right.
+            // Shoots can be of a middling length on a tree that stands full of uprights, and then the uprights are
+            // right.
             if (length > limits.StrongAboveCm || uprights > wood.Count / 2.0)
                 return (
                     GrowthVigour.Strong,

@@ -14,7 +14,9 @@ public sealed record BenchChoice(string? Class = null, int Number = 0, double? R
     private const int Candidates = 40,
         Seed = 1_000;
 
-    /// <summary>Counted trees that can be models of themselves: trunk, limbs and their diameters were measured.</summary>
+    /// <summary>
+    /// Counted trees that can be models of themselves: trunk, limbs and their diameters were measured.
+    /// </summary>
     public static IReadOnlyList<CountedTree> Models(Survey survey) =>
         [.. survey.Trees.Where(CountedModel.LimbsMeasured)];
 
@@ -63,7 +65,8 @@ public sealed record BenchChoice(string? Class = null, int Number = 0, double? R
         );
     }
 
-    // Where buds were cut, or all buds counted, the leaf buds between the floral ones are known too: a pruner sees both.
+    // Where buds were cut, or all buds counted, the leaf buds between the floral ones are known too: a pruner sees
+    // both.
     private static TreeStock WithLeafBuds(TreeStock stock, Survey counted) =>
         stock.Shape.Bearing == BearingWood.Spurs
         && (counted.FloralShare ?? counted.ShareFor(BudKind.Any)?.Share) is { } share

@@ -8,7 +8,8 @@ namespace Rama.Core.Prescribe.Bench;
 /// <param name="TopShare">Share of the buds in the top third of the tree.</param>
 /// <param name="MiddleShare">Share in the middle third.</param>
 /// <param name="BottomShare">Share in the bottom third.</param>
-/// <param name="ThickestRatio">Largest diameter of a limb ÷ its leader's there; null without limbs. One that leads on at the end of a leader cut back is none.</param>
+/// <param name="ThickestRatio">Largest diameter of a limb ÷ its leader's there; null without limbs. One that leads on
+/// at the end of a leader cut back is none.</param>
 /// <param name="ThickestLimb">That limb.</param>
 /// <param name="BigCuts">Big cuts made.</param>
 /// <param name="WoodShare">Wood cut as a share of the canopy's.</param>

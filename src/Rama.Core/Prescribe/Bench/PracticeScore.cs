@@ -3,7 +3,9 @@ using Rama.Core.Trees;
 
 namespace Rama.Core.Prescribe.Bench;
 
-/// <summary>A tree cut for practice, scored against the card: number, limits, order and minutes, each remark with its reason.</summary>
+/// <summary>
+/// A tree cut for practice, scored against the card: number, limits, order and minutes, each remark with its reason.
+/// </summary>
 /// <param name="Score">0 to 100.</param>
 /// <param name="Number">For the number of buds left.</param>
 /// <param name="Limits">For keeping to the limits and missing nothing.</param>

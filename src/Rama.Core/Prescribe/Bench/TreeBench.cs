@@ -6,7 +6,9 @@ using Rama.Core.Trees;
 
 namespace Rama.Core.Prescribe.Bench;
 
-/// <summary>One tree on the bench: the system's own cuts, and cuts made by hand, each with what it takes and why.</summary>
+/// <summary>
+/// One tree on the bench: the system's own cuts, and cuts made by hand, each with what it takes and why.
+/// </summary>
 public sealed class TreeBench
 {
     /// <summary>Most cuts made by hand on one tree.</summary>
@@ -98,7 +100,9 @@ public sealed class TreeBench
     /// <summary>The tree cut by the system.</summary>
     public TreePruning Pruning { get; }
 
-    /// <summary>What each step of the system came to, and why it cut no more; without those the decision asks nothing of.</summary>
+    /// <summary>
+    /// What each step of the system came to, and why it cut no more; without those the decision asks nothing of.
+    /// </summary>
     public IReadOnlyList<StepOutcome> Outcomes()
     {
         var ends = Pruning.Ends;

@@ -21,7 +21,8 @@ internal sealed record RuleNames(
 }
 
 /// <summary>
-/// Reads a rule: <c>or</c>, <c>and</c>, <c>not</c>, comparisons, <c>+ - * /</c>, <c>min</c>, <c>max</c>, <c>slope</c>, numbers with units,
+/// Reads a rule: <c>or</c>, <c>and</c>, <c>not</c>, comparisons, <c>+ - * /</c>, <c>min</c>, <c>max</c>, <c>slope</c>,
+/// numbers with units,
 /// words of the subject, settings and terms of the pack. Docs: <c>docs/selectors.md</c>.
 /// </summary>
 internal sealed class RuleParser
@@ -82,7 +83,9 @@ internal sealed class RuleParser
             : throw new RuleException($"“{text}” is {Said(rule.Dimension)}, expected {Said(wanted)}");
     }
 
-    /// <summary>Reads an order: rules parted by commas, each followed by <c>up</c>, <c>down</c> or <c>first</c>.</summary>
+    /// <summary>
+    /// Reads an order: rules parted by commas, each followed by <c>up</c>, <c>down</c> or <c>first</c>.
+    /// </summary>
     /// <exception cref="RuleException">Says what is wrong and where.</exception>
     public static IReadOnlyList<(Rule Key, bool Down)> ParseOrder(string text, Subject subject, RuleNames names)
     {

@@ -1,6 +1,8 @@
 namespace Rama.Core.Systems.Language;
 
-/// <summary>What a step looks for: a subject and the condition it has to meet, such as <c>limbs where diameter &gt; 22 mm</c>.</summary>
+/// <summary>
+/// What a step looks for: a subject and the condition it has to meet, such as <c>limbs where diameter &gt; 22 mm</c>.
+/// </summary>
 internal sealed record Selector(Subject Subject, Rule? Where)
 {
     /// <summary>Reads a selector.</summary>

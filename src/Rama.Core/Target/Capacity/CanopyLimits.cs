@@ -19,7 +19,8 @@ public sealed record VGeometry(double SlantM, double SpreadM, double AlleyM);
 /// <summary>How high and wide a canopy may be.</summary>
 /// <param name="HeightM">Height right after pruning, metres.</param>
 /// <param name="Limits">What limits it.</param>
-/// <param name="ToCutM">Metres the trees stand above it; negative where they are below, null where the height was not measured.</param>
+/// <param name="ToCutM">Metres the trees stand above it; negative where they are below, null where the height was not
+/// measured.</param>
 /// <param name="ReachAlongM">How far a limb may reach along the row, metres.</param>
 /// <param name="ReachAcrossM">How far a limb may reach across the row, metres.</param>
 /// <param name="V">Geometry of a V at that height; null for other canopies.</param>
@@ -44,7 +45,10 @@ public sealed record CanopyLimits(
         BroadRowFactor = 0.8,
         BroadAlleyFactor = 2.5;
 
-    /// <summary>Usual angle of the planes of a V from the vertical, degrees, and its usual height in metres (common practice, no source).</summary>
+    /// <summary>
+    /// Usual angle of the planes of a V from the vertical, degrees, and its usual height in metres (common practice, no
+    /// source).
+    /// </summary>
     public const double UsualAngleDeg = 15,
         UsualVHeightM = 2.5;
 

@@ -106,7 +106,9 @@ public sealed record CropLoad(
         return new(density, low, high, best?.Item2, best?.Item1, leaf, steps, warnings);
     }
 
-    /// <summary>Fruit per cm² of trunk cross-section against the variety's usual range, and a first-crop check by leaf.</summary>
+    /// <summary>
+    /// Fruit per cm² of trunk cross-section against the variety's usual range, and a first-crop check by leaf.
+    /// </summary>
     /// <param name="planting">The planting, for its variety and leaf.</param>
     /// <param name="fruitPerTree">Fruit wanted per tree.</param>
     /// <param name="meanTcsaCm2">Mean trunk cross-section in cm², where girths were measured.</param>

@@ -3,7 +3,9 @@ using Rama.Core.Explain;
 
 namespace Rama.Core.Target.Capacity;
 
-/// <summary>Fruit that each bud or shoot left stands for, against what one usually bears: how cherry and peach are judged.</summary>
+/// <summary>
+/// Fruit that each bud or shoot left stands for, against what one usually bears: how cherry and peach are judged.
+/// </summary>
 /// <param name="Fruit">Fruit wanted for each one left.</param>
 /// <param name="Low">Fewest one usually bears.</param>
 /// <param name="High">Most one usually bears.</param>

@@ -3,7 +3,8 @@ using Rama.Core.Explain;
 namespace Rama.Core.Target.Capacity;
 
 /// <summary>What the sun does to a row over a day.</summary>
-/// <param name="LeftFaceLit">Share of the daylight in which the sun stands on the left face, looking along the row's direction.</param>
+/// <param name="LeftFaceLit">Share of the daylight in which the sun stands on the left face, looking along the row's
+/// direction.</param>
 /// <param name="RightFaceLit">The same for the right face.</param>
 /// <param name="DaylightHours">Hours from sunrise to sunset.</param>
 /// <param name="NoonElevationDeg">Height of the sun at its highest.</param>

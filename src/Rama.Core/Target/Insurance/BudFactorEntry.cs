@@ -14,10 +14,14 @@ public sealed record BudFactorEntry
     /// <summary>Limbs a tree keeps, where known.</summary>
     public double? LimbsPerTree { get; init; }
 
-    /// <summary>Fruit one bud or shoot carries when all of it sets; 1 when left out, as in pome fruit thinned to singles.</summary>
+    /// <summary>
+    /// Fruit one bud or shoot carries when all of it sets; 1 when left out, as in pome fruit thinned to singles.
+    /// </summary>
     public double? FruitPlaces { get; init; }
 
-    /// <summary>School and what it needs. Here nothing is known of the planting: pruning is taken to hit its number unless told.</summary>
+    /// <summary>
+    /// School and what it needs. Here nothing is known of the planting: pruning is taken to hit its number unless told.
+    /// </summary>
     public InsuranceEntry? Insurance { get; init; }
 
     /// <summary>Reads the entry and computes.</summary>
@@ -42,7 +46,10 @@ public sealed record BudFactorEntry
         return new(buds, schools);
     }
 
-    /// <summary>A factor set by hand, at least one bud a fruit, or one for as many fruit as it carries. The fixed school needs one.</summary>
+    /// <summary>
+    /// A factor set by hand, at least one bud a fruit, or one for as many fruit as it carries. The fixed school needs
+    /// one.
+    /// </summary>
     internal static double? ReadFactor(EntryReader reader, double? factor, School school, double places) =>
         school == School.Fixed
             ? reader.Required("budFactor", "Bud factor", factor, "bud/fruit", Least(places), 6)

@@ -4,7 +4,9 @@ using Rama.Core.Statistics;
 
 namespace Rama.Core.Target.Insurance;
 
-/// <summary>How much to insure the crop, as typed. What is left out is the planting's, its variety's or a usual value.</summary>
+/// <summary>
+/// How much to insure the crop, as typed. What is left out is the planting's, its variety's or a usual value.
+/// </summary>
 public sealed record InsuranceEntry
 {
     /// <summary>School chosen; a fixed factor when left out.</summary>
@@ -16,7 +18,9 @@ public sealed record InsuranceEntry
     /// <summary>Share of years in which the crop should be reached; 80 % when left out.</summary>
     public Amount? Reached { get; init; }
 
-    /// <summary>Cost of one setting cluster too many: thinning it off, with its share of next year's lost bloom. Any money.</summary>
+    /// <summary>
+    /// Cost of one setting cluster too many: thinning it off, with its share of next year's lost bloom. Any money.
+    /// </summary>
     public double? CostOver { get; init; }
 
     /// <summary>Cost of one fruit too few: its margin. The same money.</summary>

@@ -38,7 +38,9 @@ public sealed record InsuranceTerms(
     /// <summary>How far pruning misses its number unless checks say otherwise (assumption).</summary>
     public const double DefaultPruningSd = 0.10;
 
-    /// <summary>Share of the buds wanted that hold fruit over the years; null where nothing is known of the set.</summary>
+    /// <summary>
+    /// Share of the buds wanted that hold fruit over the years; null where nothing is known of the set.
+    /// </summary>
     public SetOutcome? Outcome =>
         Set is { } set ? SetOutcome.Of(set, PruningSd, Losses.Risk is { } risk ? [risk] : []) : null;
 

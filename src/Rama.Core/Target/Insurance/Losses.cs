@@ -10,6 +10,8 @@ public sealed record Losses(double WinterKill = 0, double Frost = 0, double Mech
     /// <summary>No loss.</summary>
     public static readonly Losses None = new();
 
-    /// <summary>Share of the buds left over by the known losses: Π(1 − loss). These divide the buds; a risk does not.</summary>
+    /// <summary>
+    /// Share of the buds left over by the known losses: Π(1 − loss). These divide the buds; a risk does not.
+    /// </summary>
     public double Kept => (1 - WinterKill) * (1 - Frost) * (1 - Mechanical);
 }

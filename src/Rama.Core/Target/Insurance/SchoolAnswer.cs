@@ -6,8 +6,10 @@ namespace Rama.Core.Target.Insurance;
 /// <param name="School">School.</param>
 /// <param name="Factor">Buds to leave per fruit wanted, known losses included.</param>
 /// <param name="BudsPerTree">Buds to leave per tree.</param>
-/// <param name="ReachedIn">Share of the years in which they reach the crop; null where nothing is known of the set.</param>
-/// <param name="FruitletsToThin">Fruitlets per tree to thin off in an average year; negative where the crop falls short.</param>
+/// <param name="ReachedIn">Share of the years in which they reach the crop; null where nothing is known of the
+/// set.</param>
+/// <param name="FruitletsToThin">Fruitlets per tree to thin off in an average year; negative where the crop falls
+/// short.</param>
 /// <param name="ClustersToVisit">Setting clusters per tree in an average year.</param>
 /// <param name="FruitShort">Fruit per tree missing in the mean of all years.</param>
 /// <param name="Meaning">The same in a sentence.</param>

@@ -5,7 +5,8 @@ namespace Rama.Core.Target.Insurance;
 /// <summary>The cluster set of one past season.</summary>
 /// <param name="Share">Share of the buds left that held fruit before hand thinning.</param>
 /// <param name="AtLeast">
-/// Whether it is only known to have been at least this: fruit were counted after thinning and nobody noted how many were thinned off.
+/// Whether it is only known to have been at least this: fruit were counted after thinning and nobody noted how many
+/// were thinned off.
 /// </param>
 public readonly record struct PastSet(double Share, bool AtLeast);
 
@@ -24,7 +25,9 @@ public sealed record SetHistory(BetaShare Predicted, double Mean, double Sd, int
     /// <summary>How far a planting's own mean may lie from its variety's, standard deviation (assumption).</summary>
     public const double MeanSpread = 0.08;
 
-    /// <summary>How far a planting's own spread may lie from its variety's, standard deviation of the logarithm (assumption).</summary>
+    /// <summary>
+    /// How far a planting's own spread may lie from its variety's, standard deviation of the logarithm (assumption).
+    /// </summary>
     public const double LogSdSpread = 0.4;
 
     private const int MeanSteps = 12,
@@ -33,13 +36,16 @@ public sealed record SetHistory(BetaShare Predicted, double Mean, double Sd, int
         Edge = 0.005;
 
     /// <summary>
-    /// Posterior on a grid of means and standard deviations around the variety's, with the Beta likelihood of the seasons;
+    /// Posterior on a grid of means and standard deviations around the variety's, with the Beta likelihood of the
+    /// seasons;
     /// then the Beta of the predictive mean and variance.
     /// </summary>
     /// <param name="seasons">Own seasons.</param>
     /// <param name="varietyMean">The variety's mean share, between 0 and 1.</param>
     /// <param name="varietySd">Its standard deviation from year to year, above 0.</param>
-    /// <remarks>Source: Bayes' rule; right-censored likelihood as in any text on survival data. Checked by simulation.</remarks>
+    /// <remarks>
+    /// Source: Bayes' rule; right-censored likelihood as in any text on survival data. Checked by simulation.
+    /// </remarks>
     public static SetHistory? Of(IReadOnlyList<PastSet> seasons, double varietyMean, double varietySd)
     {
         if (seasons.Count == 0)

@@ -4,7 +4,8 @@ using Rama.Core.Statistics;
 namespace Rama.Core.Target.Insurance;
 
 /// <summary>
-/// Share of the buds wanted that hold fruit after natural drop, before hand thinning, as it varies over the years: the set,
+/// Share of the buds wanted that hold fruit after natural drop, before hand thinning, as it varies over the years: the
+/// set,
 /// times how far pruning missed its number, times what risks leave.
 /// </summary>
 public sealed class SetOutcome
@@ -36,7 +37,8 @@ public sealed class SetOutcome
     /// The outcome of a cluster set, of pruning that misses its number, and of risks independent of each other.
     /// </summary>
     /// <param name="set">The cluster set over the years.</param>
-    /// <param name="pruningSd">Standard deviation of buds left ÷ buds wanted, 0 to 0.25; 0 for pruning that always hits.</param>
+    /// <param name="pruningSd">Standard deviation of buds left ÷ buds wanted, 0 to 0.25; 0 for pruning that always
+    /// hits.</param>
     /// <param name="risks">Risks of further loss. A risk does not divide the buds as a known loss does.</param>
     /// <remarks>
     /// Nothing is simulated: the distribution is a mixture over which risks come and how pruning missed.
@@ -61,7 +63,8 @@ public sealed class SetOutcome
     public double FactorReaching(double reached) => 1 / BetaShare.Invert(Cdf, 1 - reached, Upper);
 
     /// <summary>
-    /// Buds per fruit that minimise E[c_u·max(0, T − B·x) + c_o·max(0, B·x − T)]: 1 ÷ the x below which outcomes make up
+    /// Buds per fruit that minimise E[c_u·max(0, T − B·x) + c_o·max(0, B·x − T)]: 1 ÷ the x below which outcomes make
+    /// up
     /// c_o ÷ (c_o + c_u) of the mean. For a Beta(a, b) alone that is the quantile of Beta(a + 1, b).
     /// </summary>
     /// <param name="over">Cost of one setting cluster too many, above 0.</param>
@@ -72,7 +75,9 @@ public sealed class SetOutcome
     /// <summary>Share of the years in which this many buds per fruit reach the crop.</summary>
     public double ReachedWith(double factor) => 1 - Cdf(1 / factor);
 
-    /// <summary>Share of the fruit wanted that is missing in the mean of all years with this many buds per fruit.</summary>
+    /// <summary>
+    /// Share of the fruit wanted that is missing in the mean of all years with this many buds per fruit.
+    /// </summary>
     public double ShortWith(double factor) => Cdf(1 / factor) - factor * Mean * MeanBelow(1 / factor);
 
     private double Upper => _outcomes.Max(o => o.Kept) - 1e-12;

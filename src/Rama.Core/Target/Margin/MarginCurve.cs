@@ -11,7 +11,8 @@ namespace Rama.Core.Target.Margin;
 /// <param name="GrossPerHa">What they and the rest bring.</param>
 /// <param name="CostPerHa">Picking, packing and thinning.</param>
 /// <param name="MarginPerHa">Gross less those costs, this year.</param>
-/// <param name="NextFruitPerTree">Fruit per tree the return bloom allows next year, at most as many as this year.</param>
+/// <param name="NextFruitPerTree">Fruit per tree the return bloom allows next year, at most as many as this
+/// year.</param>
 /// <param name="SteadyPerHa">Mean margin of two years when every year is asked for as much.</param>
 /// <param name="Lasts">Whether the trees can bear as much every year.</param>
 /// <param name="Known">Whether the crop density lies where size and return bloom are known.</param>
@@ -44,13 +45,16 @@ public sealed record CurvePoint(double FruitPerTree, double MarginPerHa, double 
 /// <param name="FlatTo">Most fruit per tree within 2 % of it.</param>
 public sealed record BestCrop(double FruitPerTree, double MarginPerHa, double FlatFrom, double FlatTo);
 
-/// <summary>Margin per hectare over fruit per tree: over picking, packing and thinning; all else is spent either way.</summary>
+/// <summary>
+/// Margin per hectare over fruit per tree: over picking, packing and thinning; all else is spent either way.
+/// </summary>
 /// <param name="Currency">Money, three letters.</param>
 /// <param name="Points">The curve.</param>
 /// <param name="Best">Best crop for two steady years.</param>
 /// <param name="BestThisYear">Best crop for this year alone.</param>
 /// <param name="Chosen">The crop chosen; null where none is.</param>
-/// <param name="ChosenCosts">What the chosen crop gives away against the best, per hectare and year; null where none is chosen.</param>
+/// <param name="ChosenCosts">What the chosen crop gives away against the best, per hectare and year; null where none is
+/// chosen.</param>
 /// <param name="Alternates">Whether the chosen crop makes heavy and light years take turns.</param>
 /// <param name="Meaning">The same in a sentence.</param>
 /// <param name="Steps">The arithmetic.</param>

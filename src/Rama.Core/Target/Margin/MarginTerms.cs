@@ -10,7 +10,8 @@ namespace Rama.Core.Target.Margin;
 /// <param name="Size">Mean fruit mass in grams over crop density in fruit per cm².</param>
 /// <param name="Return">Next year's floral buds per cm² over this year's crop density.</param>
 /// <param name="SetMean">Mean cluster set, fruit per bud left.</param>
-/// <param name="FruitletsPerFruit">Fruitlets standing before thinning per fruit wanted, at the bud factor chosen.</param>
+/// <param name="FruitletsPerFruit">Fruitlets standing before thinning per fruit wanted, at the bud factor
+/// chosen.</param>
 /// <param name="MostCropDensity">Most fruit per cm² of trunk that is not called too much; null where nothing says
 /// so.</param>
 public sealed record MarginTerms(

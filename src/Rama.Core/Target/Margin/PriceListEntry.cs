@@ -89,7 +89,9 @@ public sealed record PriceList(
         UsualHarvestPerKg = 0.28,
         UsualThinningPer100 = 0.9;
 
-    /// <summary>A list of one's own for a crop without prices: three classes around the variety's usual size (assumption).</summary>
+    /// <summary>
+    /// A list of one's own for a crop without prices: three classes around the variety's usual size (assumption).
+    /// </summary>
     /// <param name="usualMassG">The variety's usual fruit mass, grams.</param>
     public static PriceListEntry Assumption(double usualMassG)
     {

@@ -5,7 +5,10 @@ namespace Rama.Core.Target.Margin;
 /// <summary>How fruit size and return bloom answer to the crop, before a planting has told for itself.</summary>
 public static class ResponseLines
 {
-    /// <summary>Grams a pome fruit is lighter for each fruit more per cm² of trunk (from memory); small fruit lose in proportion.</summary>
+    /// <summary>
+    /// Grams a pome fruit is lighter for each fruit more per cm² of trunk (from memory); small fruit lose in
+    /// proportion.
+    /// </summary>
     public const double SizeSlope = -6;
 
     private const double SmallFruitG = 100,
@@ -19,7 +22,10 @@ public static class ResponseLines
     private const double Below = 0.4,
         Above = 1.4;
 
-    /// <summary>Mean fruit mass in grams over crop density: through the variety's mass at a moderate crop, or through own seasons.</summary>
+    /// <summary>
+    /// Mean fruit mass in grams over crop density: through the variety's mass at a moderate crop, or through own
+    /// seasons.
+    /// </summary>
     /// <param name="seasons">Crop density and mean mass of own seasons.</param>
     /// <param name="massG">The variety's mass at a moderate crop, grams.</param>
     /// <param name="low">Lower end of the usual crop density.</param>
@@ -44,7 +50,10 @@ public static class ResponseLines
             };
     }
 
-    /// <summary>Next year's floral buds per cm² over crop density: through twice the buds wanted at mid-range, or through own pairs.</summary>
+    /// <summary>
+    /// Next year's floral buds per cm² over crop density: through twice the buds wanted at mid-range, or through own
+    /// pairs.
+    /// </summary>
     /// <param name="pairs">Crop density of a season and floral buds per cm² of the next.</param>
     /// <param name="biennialProne">Whether a heavy year tends to be followed by a light one.</param>
     /// <param name="budsPerFruit">Buds wanted per fruit.</param>

@@ -1,6 +1,8 @@
 namespace Rama.Core.Target.Sharing;
 
-/// <summary>How many buds a limb may keep by its thickness: all limbs kept share the tree's buds by their cross-section.</summary>
+/// <summary>
+/// How many buds a limb may keep by its thickness: all limbs kept share the tree's buds by their cross-section.
+/// </summary>
 /// <param name="BudsPerCm2">Buds for each cm² of limb cross-section.</param>
 public sealed record LimbGauge(double BudsPerCm2)
 {

@@ -26,10 +26,16 @@ public sealed record ZoneTarget(string Name, double Share, double BudsPerTree);
 /// <param name="Steps">The arithmetic.</param>
 public sealed record ZoneTargets(IReadOnlyList<ZoneTarget> Zones, IReadOnlyList<Step> Steps)
 {
-    /// <summary>Share of the limb area in the top, middle and bottom third of a slender tree (assumption, until limbs are measured).</summary>
+    /// <summary>
+    /// Share of the limb area in the top, middle and bottom third of a slender tree (assumption, until limbs are
+    /// measured).
+    /// </summary>
     private static readonly (string Name, double Share)[] LimbArea = [("top", 0.2), ("middle", 0.35), ("bottom", 0.45)];
 
-    /// <summary>What a weak or strong top carries of its share of the limb area (assumption); normal tops carry a little less, as they pull growth up.</summary>
+    /// <summary>
+    /// What a weak or strong top carries of its share of the limb area (assumption); normal tops carry a little less,
+    /// as they pull growth up.
+    /// </summary>
     private static double TopOf(TopVigour top) =>
         top switch
         {
@@ -38,10 +44,14 @@ public sealed record ZoneTargets(IReadOnlyList<ZoneTarget> Zones, IReadOnlyList<
             _ => 0.85,
         };
 
-    /// <summary>Shares buds by limb area, with the top held to what its vigour bears; the rest goes below in proportion.</summary>
+    /// <summary>
+    /// Shares buds by limb area, with the top held to what its vigour bears; the rest goes below in proportion.
+    /// </summary>
     /// <param name="budsPerTree">Buds to leave on the tree.</param>
     /// <param name="top">How the top grows.</param>
-    /// <remarks>A weak top carries less than its share of limb area, a strong one its full share: common practice, no source.</remarks>
+    /// <remarks>
+    /// A weak top carries less than its share of limb area, a strong one its full share: common practice, no source.
+    /// </remarks>
     public static ZoneTargets Of(double budsPerTree, TopVigour top)
     {
         var topShare = LimbArea[0].Share * TopOf(top);

@@ -2,7 +2,9 @@ using Rama.Core.Explain;
 
 namespace Rama.Core.Target.Size;
 
-/// <summary>Mass of a fruit from its diameter, m = a·d^b: of a round fruit, or as a planting's own fruit were weighed.</summary>
+/// <summary>
+/// Mass of a fruit from its diameter, m = a·d^b: of a round fruit, or as a planting's own fruit were weighed.
+/// </summary>
 /// <param name="FactorG">The a: grams at 1 mm.</param>
 /// <param name="Exponent">The b; 3 for fruit of one shape and density.</param>
 /// <param name="Step">How it came about.</param>
@@ -18,7 +20,8 @@ public sealed record DiameterLaw(double FactorG, double Exponent, Step Step)
     );
 
     /// <summary>A round fruit: ρ · π/6 · d³.</summary>
-    /// <param name="densityGPerCm3">Mass over the volume of a ball of the fruit's diameter, g/cm³; the shape of the fruit is in it.</param>
+    /// <param name="densityGPerCm3">Mass over the volume of a ball of the fruit's diameter, g/cm³; the shape of the
+    /// fruit is in it.</param>
     /// <param name="source">Where the density comes from.</param>
     public static DiameterLaw Round(double densityGPerCm3, string source)
     {

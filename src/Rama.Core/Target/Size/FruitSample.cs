@@ -65,7 +65,9 @@ public sealed record FruitSample(IReadOnlyList<(double DiameterMm, double MassG)
         HighestExponent = 4,
         LowestRSquared = 0.7;
 
-    /// <summary>The law these fruit show; the known one, with a warning, where they show none that a fruit could have.</summary>
+    /// <summary>
+    /// The law these fruit show; the known one, with a warning, where they show none that a fruit could have.
+    /// </summary>
     /// <param name="known">Law used without usable weighings.</param>
     public (DiameterLaw Law, IReadOnlyList<Notice> Warnings) Law(DiameterLaw known)
     {

@@ -7,7 +7,9 @@ namespace Rama.Core.Target.Size;
 /// <param name="SdG">Standard deviation in grams, above 0.</param>
 public sealed record SizeDistribution(double MeanG, double SdG)
 {
-    /// <summary>Coefficient of variation of fruit mass used unless a planting's own is known (common practice, no source).</summary>
+    /// <summary>
+    /// Coefficient of variation of fruit mass used unless a planting's own is known (common practice, no source).
+    /// </summary>
     public const double DefaultCv = 0.17;
 
     /// <summary>Shares of the fruit below the first limit, between each two, and above the last.</summary>

@@ -6,7 +6,10 @@ namespace Rama.Core.Target.Size;
 /// <summary>One size class with its price, as typed.</summary>
 public sealed record SizeGradeEntry
 {
-    /// <summary>Smallest fruit of the class as mass, count per package or diameter; left out in the first, which takes all below the second.</summary>
+    /// <summary>
+    /// Smallest fruit of the class as mass, count per package or diameter; left out in the first, which takes all below
+    /// the second.
+    /// </summary>
     public Amount? From { get; init; }
 
     /// <summary>Price of a kilogram, in the money of the list; 0 or below where it costs to get rid of.</summary>

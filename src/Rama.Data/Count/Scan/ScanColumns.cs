@@ -11,7 +11,9 @@ public sealed record ScanMapping(string Decimal, string TrunkUnit, IReadOnlyDict
     internal int Column(string field) => Columns.TryGetValue(field, out var column) ? column : -1;
 }
 
-/// <summary>What a scan of trees may hold: where each tree stands, by number or by position, and what was seen.</summary>
+/// <summary>
+/// What a scan of trees may hold: where each tree stands, by number or by position, and what was seen.
+/// </summary>
 public static class ScanColumns
 {
     /// <summary>Most leaders told apart on a tree.</summary>

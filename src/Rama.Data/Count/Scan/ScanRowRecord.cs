@@ -2,7 +2,9 @@ using Rama.Data.Database;
 
 namespace Rama.Data.Count.Scan;
 
-/// <summary>What a scanner saw in one row of trees, for one season: a number per tree place, not a row per tree.</summary>
+/// <summary>
+/// What a scanner saw in one row of trees, for one season: a number per tree place, not a row per tree.
+/// </summary>
 public sealed class ScanRowRecord : IEstateOwned
 {
     public Guid EstateId { get; init; }
@@ -25,7 +27,9 @@ public sealed class ScanRowRecord : IEstateOwned
     /// <summary>Buds as the scanner counts them; NaN where none were told.</summary>
     public float[] Buds { get; init; } = [];
 
-    /// <summary>Leaders told of each tree: the arrays of <see cref="LeaderBuds"/> hold so many numbers a tree.</summary>
+    /// <summary>
+    /// Leaders told of each tree: the arrays of <see cref="LeaderBuds"/> hold so many numbers a tree.
+    /// </summary>
     public int Leaders { get; init; }
 
     /// <summary>Buds of each leader, tree by tree; empty where leaders were not told apart.</summary>

@@ -3,7 +3,9 @@ using Rama.Data.Estate;
 
 namespace Rama.Data.Exchange.Tables;
 
-/// <summary>Fruit that were measured and weighed; one line a fruit. A file takes the place of what a planting had.</summary>
+/// <summary>
+/// Fruit that were measured and weighed; one line a fruit. A file takes the place of what a planting had.
+/// </summary>
 internal sealed class FruitTable : ExchangeTable
 {
     public override string Name => "fruit";

@@ -7,7 +7,9 @@ using Rama.Data.Target;
 
 namespace Rama.Data.Exchange.Tables;
 
-/// <summary>Columns of what a target says beside its main numbers. Their fields are the paths in the JSON it is kept as.</summary>
+/// <summary>
+/// Columns of what a target says beside its main numbers. Their fields are the paths in the JSON it is kept as.
+/// </summary>
 internal static class TargetDetailColumns
 {
     public static IReadOnlyList<ExchangeColumn> All { get; } =

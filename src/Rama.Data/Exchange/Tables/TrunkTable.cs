@@ -4,7 +4,9 @@ using Rama.Data.Count;
 
 namespace Rama.Data.Exchange.Tables;
 
-/// <summary>Trunk census; one line a tree, known by planting, season, row and tree. Kept as an array per row of trees.</summary>
+/// <summary>
+/// Trunk census; one line a tree, known by planting, season, row and tree. Kept as an array per row of trees.
+/// </summary>
 internal sealed class TrunkTable : ExchangeTable
 {
     private const double SmallestM = 0.01,

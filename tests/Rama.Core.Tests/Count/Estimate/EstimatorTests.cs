@@ -3,8 +3,10 @@ using Rama.Core.Count.Estimate;
 namespace Rama.Core.Tests.Count.Estimate;
 
 /// <summary>
-/// Values of R 4.2 with package survey 4.1 and its data set api: the first six schools of each level in apistrat, api99 (x) and
-/// api00 (y), and the first twelve of apisrs; the population has 4 421, 755 and 1 018 schools and a mean api99 of 631.912980304.
+/// Values of R 4.2 with package survey 4.1 and its data set api: the first six schools of each level in apistrat, api99
+/// (x) and
+/// api00 (y), and the first twelve of apisrs; the population has 4 421, 755 and 1 018 schools and a mean api99 of
+/// 631.912980304.
 /// </summary>
 public sealed class EstimatorTests
 {
@@ -53,7 +55,8 @@ public sealed class EstimatorTests
         Near.Printed(46.563, mean.StandardError, 3);
     }
 
-    // The same with all of apistrat (100, 50 and 50 schools; means and SDs by tapply): svymean 662.2873632, SE 9.40894080278.
+    // The same with all of apistrat (100, 50 and 50 schools; means and SDs by tapply): svymean 662.2873632, SE
+    // 9.40894080278.
     [Fact]
     public void Stratified_mean_of_the_whole_data_set()
     {
@@ -87,7 +90,8 @@ public sealed class EstimatorTests
         Near.Printed(12.03025, mean.StandardError, 5);
     }
 
-    // predict(lm(api00 ~ api99), data.frame(api99 = X), se.fit = TRUE, interval = "confidence"): 663.497795692, 12.2356876808, 636.23498459 to 690.760606795.
+    // predict(lm(api00 ~ api99), data.frame(api99 = X), se.fit = TRUE, interval = "confidence"): 663.497795692,
+    // 12.2356876808, 636.23498459 to 690.760606795.
     [Fact]
     public void Regression()
     {

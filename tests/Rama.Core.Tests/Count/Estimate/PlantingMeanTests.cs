@@ -116,8 +116,10 @@ public sealed class PlantingMeanTests
     }
 
     /// <summary>
-    /// Simulated plantings: trunks differ, buds go with them and scatter (CV about 25 %), the sample is drawn by the plan itself.
-    /// The 95 % interval has to hold the planting's true mean in about 95 % of them, with class shares from every trunk and with
+    /// Simulated plantings: trunks differ, buds go with them and scatter (CV about 25 %), the sample is drawn by the
+    /// plan itself.
+    /// The 95 % interval has to hold the planting's true mean in about 95 % of them, with class shares from every trunk
+    /// and with
     /// shares from sixty.
     /// </summary>
     [Theory]
@@ -171,7 +173,8 @@ public sealed class PlantingMeanTests
                         .Select(t => Tree(counted.Count + 1, t.Girth, t.Buds))
                 );
             counted = [.. counted.Select((t, i) => t with { Tree = i + 1 })];
-            // By class: ratio and regression on a mean trunk of sixty have an error of their own that is not theirs to tell.
+            // By class: ratio and regression on a mean trunk of sixty have an error of their own that is not theirs to
+            // tell.
             var estimate = SurveyEstimate.Of(
                 new SurveyEntry { Trees = counted, Method = EstimateMethod.ByTrunkClass }.Read(),
                 planted,
@@ -184,7 +187,8 @@ public sealed class PlantingMeanTests
         Assert.InRange(covered / (double)runs, 0.93, 0.98);
     }
 
-    // The same trees needed in theory (37 at CV .30 for ± 10 %, handbook 2.5) must hit ± 10 % in about 95 of 100 plantings.
+    // The same trees needed in theory (37 at CV .30 for ± 10 %, handbook 2.5) must hit ± 10 % in about 95 of 100
+    // plantings.
     [Fact]
     public void As_many_trees_as_planned_hit_ten_percent_in_95_of_100()
     {

@@ -38,7 +38,8 @@ public sealed class FloralShareTests
     public void Unplaced_buds_are_taken_as_twenty_a_tree() =>
         Assert.Equal(2.9, FloralShare.Of("spur", [new(null, "spur", 100, 55, 0)]).DesignEffect, 9);
 
-    // Simulated: five trees, twenty buds each, correlation 0.1 (beta-binomial). Wilson alone covers about 72 % (handbook 2.6).
+    // Simulated: five trees, twenty buds each, correlation 0.1 (beta-binomial). Wilson alone covers about 72 %
+    // (handbook 2.6).
     [Theory]
     [InlineData(5)]
     [InlineData(10)]
@@ -215,7 +216,8 @@ public sealed class FloralShareTests
             }.Read()
         )!;
         Assert.Equal(150, cut.Buds.Mean, 9);
-        // By hand: SD of 150 160 140 155 145 is 7.906, standard error 3.536; share 20 of 40 has p̃ = 21/42, variance .25/40 = .00625; mean 300.
+        // By hand: SD of 150 160 140 155 145 is 7.906, standard error 3.536; share 20 of 40 has p̃ = 21/42, variance
+        // .25/40 = .00625; mean 300.
         Near.Printed(3.54, typed.Buds.StandardError, 2);
         Near.Printed(Math.Round(Math.Sqrt(7.9057 * 7.9057 / 5 + 300 * 300 * 0.00625), 2), cut.Buds.StandardError, 2);
     }

@@ -58,7 +58,8 @@ public sealed class SamplePlanTests
         Assert.All(plan.Route, t =>
             Assert.Contains(Classes, c => c.Name == t.Class && c.Holds(Girth(t.Row, t.Tree)!.Value))
         );
-        // Neyman, by hand: shares × mean cross-sections .3·13.45, .5·21.67, .2·31.83 = 4.03, 10.83, 6.37 of 21.23, times 37.
+        // Neyman, by hand: shares × mean cross-sections .3·13.45, .5·21.67, .2·31.83 = 4.03, 10.83, 6.37 of 21.23,
+        // times 37.
         Assert.Equal([7, 19, 11], plan.Classes.Select(c => c.Trees));
     }
 

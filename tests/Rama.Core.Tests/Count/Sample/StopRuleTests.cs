@@ -81,8 +81,10 @@ public sealed class StopRuleTests
         Near.Printed(loss, StopRule.UnitLoss(z), decimals);
 
     /// <summary>
-    /// Simulated: trees with CV 30 %, the true mean 4 % beyond the border, looked at after every tree up to the planned 37. The
-    /// share of plantings stopped at the wrong decision stays below one in twenty; at 95 % with two trees it is about one in nine
+    /// Simulated: trees with CV 30 %, the true mean 4 % beyond the border, looked at after every tree up to the planned
+    /// 37. The
+    /// share of plantings stopped at the wrong decision stays below one in twenty; at 95 % with two trees it is about
+    /// one in nine
     /// (handbook 2.5).
     /// </summary>
     [Fact]
@@ -134,7 +136,8 @@ public sealed class StopRuleTests
         return wrong / (double)runs;
     }
 
-    // The table for the phone and the full rule agree on a plain count: R, qt(.995, 9)·sqrt(1/10 − 1/2400) = 1.02554498.
+    // The table for the phone and the full rule agree on a plain count: R, qt(.995, 9)·sqrt(1/10 − 1/2400) =
+    // 1.02554498.
     [Fact]
     public void The_field_table_holds_the_same_factors()
     {

@@ -75,7 +75,8 @@ public sealed class TreeBenchTests
         );
     }
 
-    // The bench keeps the list of cuts and tells them anew: whatever is undone and redone, sixty cuts are the same sixty cuts.
+    // The bench keeps the list of cuts and tells them anew: whatever is undone and redone, sixty cuts are the same
+    // sixty cuts.
     [Fact]
     public void Sixty_cuts_undone_and_redone_do_not_drift() =>
         Gen.Select(Gen.Int[1, 500], Gen.Int[0, 60])

@@ -4,7 +4,8 @@ namespace Rama.Core.Tests.Target.Capacity;
 
 public sealed class SunTests
 {
-    // suncalc 2.0.2 (npm), getPosition: azimuth, and altitude, which it tells with refraction: 0.01° high up, 0.17° at 5°.
+    // suncalc 2.0.2 (npm), getPosition: azimuth, and altitude, which it tells with refraction: 0.01° high up, 0.17° at
+    // 5°.
     [Theory]
     [InlineData("2027-06-21T12:00:00Z", 45.6, 9.9, 66.557, 202.246, 0.03)]
     [InlineData("2027-12-21T09:30:00Z", 45.6, 9.9, 16.759, 154.148, 0.08)]
@@ -30,7 +31,8 @@ public sealed class SunTests
         Assert.Equal(azimuth, sun.AzimuthDeg, 0.03);
     }
 
-    // The obliquity of the ecliptic, 23.44° (any almanac), is the declination at the solstices; at the equinox of 20 March 2027,
+    // The obliquity of the ecliptic, 23.44° (any almanac), is the declination at the solstices; at the equinox of 20
+    // March 2027,
     // 20:25 UT (from memory), it is 0.
     [Theory]
     [InlineData("2027-06-21T14:11:00Z", 23.44)]
@@ -45,7 +47,8 @@ public sealed class SunTests
             0.01
         );
 
-    // At noon of the longest day the sun stands 90° − latitude + 23.44° high. Rows north to south then cast no shadow across the
+    // At noon of the longest day the sun stands 90° − latitude + 23.44° high. Rows north to south then cast no shadow
+    // across the
     // alley and each face has half the day.
     [Fact]
     public void Rows_north_to_south_share_the_day()

@@ -39,7 +39,8 @@ public sealed class BudFactorTests
         );
     }
 
-    // R 4.2: root of .9 pbeta(q, a, b) + .1 pbeta(q/.4, a, b) = .1. Handbook 2.4 prints 3.03 from a simulation; the distribution
+    // R 4.2: root of .9 pbeta(q, a, b) + .1 pbeta(q/.4, a, b) = .1. Handbook 2.4 prints 3.03 from a simulation; the
+    // distribution
     // is nearly flat there, and simulations of millions of years scatter from 2.89 to 3.03.
     [Fact]
     public void A_risk_is_not_a_known_loss()
@@ -104,7 +105,8 @@ public sealed class BudFactorTests
 
     private static string Here([System.Runtime.CompilerServices.CallerFilePath] string path = "") => path;
 
-    // The closed form against brute force: the expected cost by the midpoint rule over the Beta density, on a grid of factors.
+    // The closed form against brute force: the expected cost by the midpoint rule over the Beta density, on a grid of
+    // factors.
     [Theory]
     [InlineData(0.62, 0.08, 0.02, 0.11)]
     [InlineData(0.5556, 0.10, 0.01, 0.15)]

@@ -5,13 +5,36 @@ namespace Rama.Core.Tests.Target.Insurance;
 
 public sealed class BudTargetTests
 {
-    // Issue text and handbook 2.3: 122.7 fruit × 1.8; 60 000 ÷ (0.190 × 0.88 × 2 925.4) = 122.67 exactly, × 1.8 = 220.8.
+    // Issue text and handbook 2.3: 122.7 fruit × 1.8; 60 000 ÷ (0.190 × 0.88 × 2 925.4) = 122.67 exactly, × 1.8 =
+    // 220.8.
     [Fact]
     public void The_chain_ends_at_220_8_buds()
     {
         var plan = PruningPlan.Of(Entries.Plan());
         Near.Printed(122.7, plan.Crop!.FruitPerTree, 1);
         Near.Printed(220.8, plan.Buds!.BudsPerTree, 1);
+    }
+
+    // Buds that are held come back as buds: 180 at 1.8 with a tenth lost are 180 × .9 ÷ 1.8 = 90 fruit; by definition.
+    [Fact]
+    public void Buds_that_are_held_bear_what_losses_leave_of_them()
+    {
+        var target = Entries.Target with
+        {
+            Yield = new(180, "bud/tree"),
+            Insurance = new() { Losses = new() { WinterKill = new(10, "%") } },
+        };
+        var plan = PruningPlan.Of(Entries.Plan() with { Target = target });
+        Near.Printed(90, plan.Crop!.FruitPerTree, 6);
+        Near.Printed(180, plan.Buds!.BudsPerTree, 6);
+    }
+
+    // By definition: 9 buds on each of 24 limbs at 1.8 are 120 fruit.
+    [Fact]
+    public void Limbs_that_were_typed_bear_the_buds_held_on_a_limb()
+    {
+        var target = Entries.Target with { Yield = new(9, "bud/limb"), LimbsPerTree = 24 };
+        Near.Printed(120, PruningPlan.Of(Entries.Plan() with { Target = target }).Crop!.FruitPerTree, 6);
     }
 
     // Handbook 2.4 [derived].

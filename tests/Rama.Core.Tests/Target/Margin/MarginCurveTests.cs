@@ -35,7 +35,8 @@ public sealed class MarginCurveTests
     };
 
     // By hand: 120 fruit on 20 cm² are 6 fruit/cm²; 180 + 6 × (7 − 6) = 186 g; 2 500 trees pick 55 800 kg. They bring
-    // 55 800 × (.9 × .8 + .1 × .1) = 40 734, cost 16 740 to pick and pack, and 1.8 × .6 × 2 − 1 = 1.16 fruitlets thinned a
+    // 55 800 × (.9 × .8 + .1 × .1) = 40 734, cost 16 740 to pick and pack, and 1.8 × .6 × 2 − 1 = 1.16 fruitlets
+    // thinned a
     // fruit, 348 000, cost 3 480.
     [Fact]
     public void One_point_by_hand()
@@ -49,7 +50,8 @@ public sealed class MarginCurveTests
         Near.Printed(20_514, point.MarginPerHa, 4);
     }
 
-    // Mass 222 − 6·D at D fruit/cm², one price: margin = trees·A·(m·(222 − 6D)·D − t·D), m = .43 a kg and t = .0116 a fruit.
+    // Mass 222 − 6·D at D fruit/cm², one price: margin = trees·A·(m·(222 − 6D)·D − t·D), m = .43 a kg and t = .0116 a
+    // fruit.
     // Its derivative is nil at D = (222·.00043 − .0116) ÷ (12·.00043) = 16.25 fruit/cm².
     [Fact]
     public void The_best_point_is_where_calculus_puts_it()
@@ -57,7 +59,8 @@ public sealed class MarginCurveTests
         var curve = (Entry with { FruitPerTree = 400 }).Calculate();
         var exact = (222 * 0.00043 - 0.0116) / (12 * 0.00043) * 20;
         Assert.Equal(exact, curve.BestThisYear.FruitPerTree, 1.0);
-        // At 60 % set the bloom brings back 25.2 − .8 (D − 7) buds a cm² at most, and D of them fruit up to D = .6 × 30.8 ÷ 1.48 = 12.5.
+        // At 60 % set the bloom brings back 25.2 − .8 (D − 7) buds a cm² at most, and D of them fruit up to D = .6 ×
+        // 30.8 ÷ 1.48 = 12.5.
         Assert.Equal(0.6 * 30.8 / 1.48 * 20, curve.Best.FlatTo, 2.0);
         // Within 2 % of a parabola's top lies √.02 of the way from its top to its root.
         Assert.Equal(exact * (1 - Math.Sqrt(0.02)), curve.BestThisYear.FlatFrom, 2.5);

@@ -53,7 +53,8 @@ public sealed class ClassTargetsTests
                 }
             );
 
-    // Per tree, the mean of A^k and not the mean A to the k (handbook 2.8): 10 and 30 cm², k = .5, give (√10 + √30) ÷ 2 = 4.320.
+    // Per tree, the mean of A^k and not the mean A to the k (handbook 2.8): 10 and 30 cm², k = .5, give (√10 + √30) ÷ 2
+    // = 4.320.
     [Fact]
     public void Per_tree_the_mean_of_powers_counts()
     {

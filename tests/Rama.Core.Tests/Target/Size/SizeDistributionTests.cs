@@ -52,7 +52,8 @@ public sealed class SizeDistributionTests
     [Fact]
     public void Classes_with_prices_give_the_price_of_a_kilogram()
     {
-        // By hand: half the fruit, but 50 ∓ 17 × .3989 = 43.2 and 56.8 % of the mass lie below and above the mean at CV 17 %.
+        // By hand: half the fruit, but 50 ∓ 17 × .3989 = 43.2 and 56.8 % of the mass lie below and above the mean at CV
+        // 17 %.
         var classes = new SizeClassesEntry
         {
             FruitSize = new(100, "g"),

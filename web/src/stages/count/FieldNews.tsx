@@ -9,7 +9,10 @@ import { useChosenSeason } from '../season/useSeason';
 const budsOf = (tree: CountedTreeEntry | null) =>
   tree && (tree.floralBuds ?? tree.buds ?? (tree.kinds ?? []).reduce((sum, k) => sum + (k.buds ?? 0), 0));
 
-/** What came from the row: trees two people counted differently, who counted, skipped trees, the vigour walk, photographs. */
+/**
+ * What came from the row: trees two people counted differently, who counted, skipped trees, the vigour walk,
+ * photographs.
+ */
 export function FieldNews() {
   const { t, local, say, number, amount, language } = useReading();
   const { view, may } = usePlantingWork();

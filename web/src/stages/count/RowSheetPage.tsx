@@ -14,7 +14,9 @@ import './rowSheet.css';
 const measures = ['buds', 'surplus', 'class', 'imbalance', 'status'] as const;
 type Measure = (typeof measures)[number];
 
-/** Steps of each scale, light to dark, so that they stay apart in grey too; the surplus runs both ways from the target. */
+/**
+ * Steps of each scale, light to dark, so that they stay apart in grey too; the surplus runs both ways from the target.
+ */
 const ramps: Record<Measure, string[]> = {
   buds: ['#f2e6ee', '#dcbccf', '#bd8aaa', '#965a82', '#6b2c50', '#451832'],
   surplus: ['#3e6177', '#7f9bac', '#c3d0d8', '#f2e3bd', '#d9a94b', '#a9472a'],

@@ -15,7 +15,9 @@ const HEIGHT = 560;
 const measures = ['decision', 'stage', 'variety'] as const;
 type Measure = (typeof measures)[number];
 
-/** The estate from above: blocks from their outlines, by decision, stage or variety; those without one by their rows. */
+/**
+ * The estate from above: blocks from their outlines, by decision, stage or variety; those without one by their rows.
+ */
 export function MapPage() {
   const { t } = useReading();
   const map = useQuery({ queryKey: ['map'], queryFn: () => answered(api.GET('/api/v1/map')) });

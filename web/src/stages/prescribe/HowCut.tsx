@@ -8,7 +8,10 @@ import { Field } from '../../entry/Field';
 
 const WAYS = ['amounts', 'gauge', 'count'] as const;
 
-/** How the system is cut here: the questions orchardists answer differently, numbers held by hand, and demonstration trees. */
+/**
+ * How the system is cut here: the questions orchardists answer differently, numbers held by hand, and demonstration
+ * trees.
+ */
 export function HowCut() {
   const { t, local, number } = useReading();
   const { plan, draft, change, problem } = usePlantingWork();

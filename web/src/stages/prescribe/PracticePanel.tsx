@@ -9,7 +9,10 @@ import type { useBench } from './useBench';
 const NAME_KEY = 'rama-pruner';
 const PARTS = ['number', 'limits', 'order', 'minutes'] as const;
 
-/** Practice: the card's number is known, what stands is not told until the pruner is done. Then the score, with its reasons. */
+/**
+ * Practice: the card's number is known, what stands is not told until the pruner is done. Then the score, with its
+ * reasons.
+ */
 export function PracticePanel({ id, work, data }: { id: string; work: ReturnType<typeof useBench>; data: BenchView }) {
   const { t, number, local, say } = useReading();
   const may = useMay();

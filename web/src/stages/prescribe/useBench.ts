@@ -24,7 +24,8 @@ export type BenchMode = 'card' | 'hand' | 'practice';
 export function useBench(id: string, choice: BenchTree) {
   const [mode, setMode] = useState<BenchMode>('card');
   const [step, setStep] = useState<number | null>(null);
-  // Cuts by hand are kept as they were made and told anew by the core each time, so that undoing and redoing cannot drift.
+  // Cuts by hand are kept as they were made and told anew by the core each time, so that undoing and redoing cannot
+  // drift.
   const [hand, setHand] = useState<{ cuts: HandCut[]; undone: HandCut[] }>({ cuts: [], undone: [] });
   const client = useQueryClient();
   const at = { params: { path: { id } } };

@@ -1,6 +1,8 @@
 import type { SeasonLine, Stage } from '../../api/client';
 
-/** Whether a planting answers to what was typed in the find box: every word in its code, name, site, variety or stock. */
+/**
+ * Whether a planting answers to what was typed in the find box: every word in its code, name, site, variety or stock.
+ */
 export function matches(
   line: Pick<SeasonLine, 'code' | 'name' | 'site' | 'block' | 'variety' | 'rootstock'>,
   find: string,

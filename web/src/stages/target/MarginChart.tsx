@@ -11,7 +11,10 @@ register([LineChart, GridComponent, MarkAreaComponent, MarkLineComponent, MarkPo
 
 const HEIGHT = 300;
 
-/** Margin over fruit per tree: two steady years and this year alone, the flat region, the best and the chosen crop. The chosen one is dragged. */
+/**
+ * Margin over fruit per tree: two steady years and this year alone, the flat region, the best and the chosen crop. The
+ * chosen one is dragged.
+ */
 export default function MarginChart({
   curve,
   chosen,

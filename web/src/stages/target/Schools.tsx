@@ -8,7 +8,9 @@ import { FrostHelp } from './FrostHelp';
 
 const schools: School[] = ['fixed', 'serviceLevel', 'cheapestMistake'];
 
-/** How many buds to leave per fruit: three schools side by side, each with its number and what following it comes to. */
+/**
+ * How many buds to leave per fruit: three schools side by side, each with its number and what following it comes to.
+ */
 export function Schools({ desk }: { desk: TargetDesk | null }) {
   const { t, number } = useReading();
   const { plan, change, draft } = usePlantingWork();

@@ -14,7 +14,10 @@ import { Versions } from './Versions';
 import { Worth } from './Worth';
 import './target.css';
 
-/** The target desk: the chain of numbers, what insurance costs, what each choice is worth, what the trees carry, and who gets how much. */
+/**
+ * The target desk: the chain of numbers, what insurance costs, what each choice is worth, what the trees carry, and who
+ * gets how much.
+ */
 export function TargetStage() {
   const { t, number, amount, unitName } = useReading();
   const { plan } = usePlantingWork();

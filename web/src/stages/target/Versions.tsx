@@ -8,7 +8,9 @@ import { target as part, targetSpec } from './draft';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
 
-/** Targets proposed, set and superseded, and where one may be copied from. Taking one over types it in; saving sets it. */
+/**
+ * Targets proposed, set and superseded, and where one may be copied from. Taking one over types it in; saving sets it.
+ */
 export function Versions() {
   const reading = useReading();
   const { t, number, language } = reading;

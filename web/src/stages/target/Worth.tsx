@@ -9,7 +9,9 @@ import { useMayType } from './useMayType';
 
 const MarginChart = lazy(() => import('./MarginChart'));
 
-/** What each choice is worth: margin over fruit per tree, and how the fruit spread over the size classes it is sold in. */
+/**
+ * What each choice is worth: margin over fruit per tree, and how the fruit spread over the size classes it is sold in.
+ */
 export function Worth({ desk }: { desk: TargetDesk | null }) {
   const { t, amount, number, say } = useReading();
   const { plan, change, draft } = usePlantingWork();

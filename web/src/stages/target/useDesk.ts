@@ -4,7 +4,10 @@ import { usePlantingWork } from '../../planting/usePlanting';
 
 export const deskKey = (id: string) => ['desk', id] as const;
 
-/** All that stands around the target as it is typed; the last one stays while the next is worked out. Null without a usable target. */
+/**
+ * All that stands around the target as it is typed; the last one stays while the next is worked out. Null without a
+ * usable target.
+ */
 export function useDesk(): TargetDesk | null {
   const { view, plan, entry } = usePlantingWork();
   const desk = useQuery({
