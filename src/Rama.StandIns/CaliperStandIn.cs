@@ -46,7 +46,8 @@ internal static class CaliperStandIn
             return Results.Empty;
         });
         Console.WriteLine(
-            $"Simulated trunk caliper: {mean:0} ± {sd:0} mm of diameter, a reading every {pause.TotalSeconds:0.#} s at http://127.0.0.1:{Port}/readings (Ctrl-C stops it)"
+            $"Simulated trunk caliper: {mean:0} ± {sd:0} mm of diameter, a reading every "
+                + $"{pause.TotalSeconds:0.#} s at http://127.0.0.1:{Port}/readings (Ctrl-C stops it)"
         );
         await app.RunAsync();
         return 0;

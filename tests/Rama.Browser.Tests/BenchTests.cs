@@ -135,7 +135,8 @@ public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
             other.Click(By.XPath("//summary[text()='Numbers of the system']"));
             other
                 .Find(
-                    "[data-test='how-cut'] [data-field^='cutting.settings.'] input, [data-test='how-cut'] input[data-field^='cutting.settings.']"
+                    "[data-test='how-cut'] [data-field^='cutting.settings.'] input, [data-test='how-cut'] "
+                        + "input[data-field^='cutting.settings.']"
                 )
                 .SendKeys("1");
             other.Click("[data-test='how-cut'] [data-test='save']");

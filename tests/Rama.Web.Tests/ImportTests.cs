@@ -50,7 +50,8 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
         await _client.ImportAsync("save", Header + Line("B1", area: "2"));
         var report = await _client.ImportAsync(
             "save",
-            "Planting,Variety,Rootstock,Year planted,Row spacing (ft),Tree spacing (m),Area (ac)\nb1,topaz,m9,2018,11,1,5\n"
+            "Planting,Variety,Rootstock,Year planted,Row spacing (ft),Tree spacing (m),Area "
+                + "(ac)\nb1,topaz,m9,2018,11,1,5\n"
         );
         Assert.Equal(1, (int)report["changed"]!);
         var planting = (await _client.PlantingAsync("b1"))["planting"]!;
@@ -145,7 +146,8 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
                 (
                     await _client.ImportAsync(
                         "save",
-                        "Planting;Season;Yield (t/ha);Fruit size (g);Pack-out;Green tip\nF1;2025;48,5;180;85;2025-03-12\nF1;2026;30;200;88;\n"
+                        "Planting;Season;Yield (t/ha);Fruit size (g);Pack-out;Green "
+                            + "tip\nF1;2025;48,5;180;85;2025-03-12\nF1;2026;30;200;88;\n"
                     )
                 )["added"]!
         );
@@ -198,7 +200,8 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
         using var client = await application.InNewEstateAsync(_client, "Weather");
         await client.ImportAsync(
             "save",
-            "Planting,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha)\nF1,Topaz,M.9,2018,3.4,1,2\n",
+            "Planting,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area "
+                + "(ha)\nF1,Topaz,M.9,2018,3.4,1,2\n",
             "plantings"
         );
         Assert.Equal(
@@ -268,11 +271,13 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
         using var client = await application.InNewEstateAsync(_client, "Targets");
         await client.ImportAsync(
             "save",
-            "Planting,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha)\nF1,Topaz,M.9,2018,3.4,1,2\n",
+            "Planting,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area "
+                + "(ha)\nF1,Topaz,M.9,2018,3.4,1,2\n",
             "plantings"
         );
         const string Header =
-            "Planting,Target yield,Target yield unit,Target fruit size (g),Bud factor,Insurance school,Years crop is reached (%)\n";
+            "Planting,Target yield,Target yield unit,Target fruit size (g),Bud factor,Insurance school,Years "
+            + "crop is reached (%)\n";
         Assert.Equal(
             1,
             (int)

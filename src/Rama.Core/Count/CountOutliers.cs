@@ -59,7 +59,8 @@ public static class CountOutliers
             )
                 Add(
                     "outlier.girth",
-                    $"A girth of {girth:0.#} cm where {expected:0.#} cm is usual: was it typed in millimetres, or the diameter for the girth?",
+                    $"A girth of {girth:0.#} cm where {expected:0.#} cm is usual: was it typed in millimetres, "
+                        + "or the diameter for the girth?",
                     new("girth", girth, "cm"),
                     new("usual girth", expected, "cm")
                 );
@@ -93,7 +94,8 @@ public static class CountOutliers
                 (int)tree.Tree,
                 new(
                     "outlier.buds",
-                    $"{tree.FloralBuds:0} floral buds where {middle:0} is the middle tree. Look again; if it is so, it stays.",
+                    $"{tree.FloralBuds:0} floral buds where {middle:0} is the middle tree. Look again; if it is "
+                        + "so, it stays.",
                     new Figure("floral buds", tree.FloralBuds, "bud/tree"),
                     new Figure("middle tree", middle, "bud/tree")
                 )

@@ -137,7 +137,8 @@ public sealed record SurveyEntry
                 return all.Share;
             AddOnce(
                 "floralShare",
-                "Floral share: please fill this in or cut buds, since more than floral buds were counted on at least one tree."
+                "Floral share: please fill this in or cut buds, since more than floral buds were counted on at "
+                    + "least one tree."
             );
             return double.NaN;
         }

@@ -229,7 +229,8 @@ public sealed record SurveyEstimate(
             warnings.Add(
                 new(
                     "survey.one-tree",
-                    "One tree says nothing about how trees differ. Count at least five, spread over the rows, before deciding."
+                    "One tree says nothing about how trees differ. Count at least five, spread over the rows, "
+                        + "before deciding."
                 )
             );
         else if (buds.Count < 5)
@@ -252,7 +253,8 @@ public sealed record SurveyEstimate(
             warnings.Add(
                 new(
                     "survey.more-than-stand",
-                    $"{buds.Count} trees are counted but only {treesInPlanting:0} stand in the planting. Check area, spacing and count.",
+                    $"{buds.Count} trees are counted but only {treesInPlanting:0} stand in the planting. Check "
+                        + "area, spacing and count.",
                     new Figure("trees counted", buds.Count, "tree"),
                     new Figure("trees", treesInPlanting.Value, "tree")
                 )
@@ -282,7 +284,8 @@ public sealed record SurveyEstimate(
             warnings.Add(
                 new(
                     "survey.share-exact",
-                    $"The floral share of {share * 100:0} % is taken as exact; the interval shows only how trees differ.",
+                    $"The floral share of {share * 100:0} % is taken as exact; the interval shows only how "
+                        + "trees differ.",
                     new Figure("floral share", share, "share")
                 )
             );

@@ -311,7 +311,8 @@ public sealed record PruningDecision(
         {
             DecisionKind.NoPrune when atBest is { } best && isShort is { } missing => new(
                 "decision.no-prune",
-                $"{stand}. Even untouched the tree sets about {best:0} fruit, {missing:0} fewer than wanted. Cut only broken, diseased and hazardous wood, dense or not.",
+                $"{stand}. Even untouched the tree sets about {best:0} fruit, {missing:0} fewer than wanted. "
+                    + "Cut only broken, diseased and hazardous wood, dense or not.",
                 present,
                 wanted,
                 new Figure("best", best, "fruit/tree"),
@@ -333,7 +334,8 @@ public sealed record PruningDecision(
             // Less than half a cluster would be told as none.
             _ when toThinning >= 0.5 => new(
                 "decision.reduce-capped",
-                $"{stand}. Removing all of the surplus would cut too hard: remove {remove:0} and leave {toThinning:0} clusters to hand thinning.",
+                $"{stand}. Removing all of the surplus would cut too hard: remove {remove:0} and leave "
+                    + $"{toThinning:0} clusters to hand thinning.",
                 present,
                 wanted,
                 new Figure("remove", remove, "bud/tree"),
@@ -341,7 +343,8 @@ public sealed record PruningDecision(
             ),
             _ => new(
                 "decision.reduce",
-                $"{stand}. Remove {remove:0}, {removeShare * 100:0} % of them: a {weight.ToString()!.ToLowerInvariant()} pruning.",
+                $"{stand}. Remove {remove:0}, {removeShare * 100:0} % of them: a "
+                    + $"{weight.ToString()!.ToLowerInvariant()} pruning.",
                 present,
                 wanted,
                 new Figure("remove", remove, "bud/tree"),
@@ -364,14 +367,16 @@ public sealed record PruningDecision(
             warnings.Add(
                 new(
                     "decision.not-settled",
-                    "Not settled: the ends of the interval lead to different decisions. Count more trees, or start with structure only; pruning can be continued, not undone."
+                    "Not settled: the ends of the interval lead to different decisions. Count more trees, or "
+                        + "start with structure only; pruning can be continued, not undone."
                 )
             );
         if (kind == DecisionKind.NoPrune && standing.Mean == 0)
             warnings.Add(
                 new(
                     "decision.no-buds",
-                    "No floral buds were found. Make sure floral and leaf buds were told apart: cut a few lengthwise under a lens."
+                    "No floral buds were found. Make sure floral and leaf buds were told apart: cut a few "
+                        + "lengthwise under a lens."
                 )
             );
         return warnings;

@@ -81,7 +81,8 @@ public sealed record PlantingDensity(
             warnings.Add(
                 new(
                     "density.unusual",
-                    $"{perHa:0} trees per hectare is unusual for a high-density planting. Check that row and tree spacing are in the unit you meant.",
+                    $"{perHa:0} trees per hectare is unusual for a high-density planting. Check that row and "
+                        + "tree spacing are in the unit you meant.",
                     new Figure("tree positions", perHa, "tree/ha")
                 )
             );
@@ -89,14 +90,16 @@ public sealed record PlantingDensity(
             warnings.Add(
                 new(
                     "density.swapped",
-                    "Trees stand further apart in the row than the rows do. Check that the two spacings are not swapped."
+                    "Trees stand further apart in the row than the rows do. Check that the two spacings are "
+                        + "not swapped."
                 )
             );
         if (form.MissingShare > 0.15)
             warnings.Add(
                 new(
                     "density.gaps",
-                    $"{form.MissingShare * 100:0} % of the trees are missing. The standing trees are asked to carry the whole yield; consider replanting or a lower target.",
+                    $"{form.MissingShare * 100:0} % of the trees are missing. The standing trees are asked to "
+                        + "carry the whole yield; consider replanting or a lower target.",
                     new Figure("missing", form.MissingShare, "share")
                 )
             );

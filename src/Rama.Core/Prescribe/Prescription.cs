@@ -279,7 +279,8 @@ public sealed record Prescription(
             warnings.Add(
                 new(
                     "prescription.limbs-assumed",
-                    $"Limbs were not counted: {rules.System.Form.LimbsPerTree:0} are assumed, as usual for this system. Count them on the sample trees.",
+                    $"Limbs were not counted: {rules.System.Form.LimbsPerTree:0} are assumed, as usual for this "
+                        + "system. Count them on the sample trees.",
                     new Figure("limbs assumed", rules.System.Form.LimbsPerTree, "limb/tree")
                 )
             );
@@ -287,7 +288,8 @@ public sealed record Prescription(
             warnings.Add(
                 new(
                     "prescription.buds-by-line",
-                    "Buds do not go in proportion to the trunks here: they are shared among the trunk classes by a line "
+                    "Buds do not go in proportion to the trunks here: they are shared among the trunk classes "
+                        + "by a line "
                         + "through the trees counted."
                 )
             );
@@ -314,7 +316,8 @@ public sealed record Prescription(
             warnings.Add(
                 new(
                     "prescription.vigour",
-                    "This takes a good deal of wood. Expect strong shoots near the big cuts; tear them out soft in summer."
+                    "This takes a good deal of wood. Expect strong shoots near the big cuts; tear them out "
+                        + "soft in summer."
                 )
             );
         return warnings;

@@ -64,7 +64,8 @@ public sealed record Alternation(
                 [
                     new(
                         "result.alternates",
-                        $"Heavy and light years take turns (index {index:0.00}, above {Threshold}). Hold the crop down in heavy years, and prune lightly or not at all in light ones.",
+                        $"Heavy and light years take turns (index {index:0.00}, above {Threshold}). Hold the "
+                            + "crop down in heavy years, and prune lightly or not at all in light ones.",
                         result
                     ),
                 ]

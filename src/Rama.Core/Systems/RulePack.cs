@@ -215,7 +215,8 @@ internal static partial class RulePack
                 if (system.Settings.FirstOrDefault(s => s.Id == id) is not { } setting)
                     yield return $"question {question.Id}, {option.Id}: there is no setting “{id}”";
                 else if (value < setting.Least || value > setting.Most)
-                    yield return $"question {question.Id}, {option.Id}: {id} must lie between {setting.Least} and {setting.Most}";
+                    yield return $"question {question.Id}, {option.Id}: {id} must lie between {setting.Least} and "
+                        + $"{setting.Most}";
             foreach (
                 var step in (option.Orders?.Keys ?? []).Concat(option.LeavesOut ?? []).Concat(option.Sequence ?? [])
             )

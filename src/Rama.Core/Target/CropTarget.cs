@@ -126,7 +126,8 @@ public sealed record CropTarget(
             warnings.Add(
                 new(
                     "crop-target.size",
-                    $"{massKg * 1_000:0} g is far from the {usual:0} g usual for this variety. Check the size and its unit.",
+                    $"{massKg * 1_000:0} g is far from the {usual:0} g usual for this variety. Check the size "
+                        + "and its unit.",
                     new("fruit mass", massKg * 1_000, "g"),
                     new("usual", usual, "g")
                 )
@@ -135,7 +136,8 @@ public sealed record CropTarget(
             warnings.Add(
                 new(
                     "crop-target.pack-out",
-                    "Less than half of the crop packs. More fruit per tree will not mend a quality problem; look for its cause first.",
+                    "Less than half of the crop packs. More fruit per tree will not mend a quality problem; "
+                        + "look for its cause first.",
                     new Figure("pack-out", wanted.PackOut, "share")
                 )
             );

@@ -115,7 +115,8 @@ public sealed record TypicalTree(
             or { ShootM: < 0 or > 3 }
             or { InnerVigour: not (> 0 and <= 10) }
             or { InnerBuds: not (>= 0 and <= 10) } =>
-                "tiers 0 to 8, ageYears 1 to 100, shootM 0 to 3, innerVigour above 0 and innerBuds from 0, both at most 10, are expected",
+                "tiers 0 to 8, ageYears 1 to 100, shootM 0 to 3, innerVigour above 0 and innerBuds from 0, "
+                    + "both at most 10, are expected",
             _ => null,
         };
 }

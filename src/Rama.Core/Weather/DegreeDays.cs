@@ -85,7 +85,8 @@ public sealed record DegreeDays(
                     warnings.Add(
                         new(
                             "degree-days.gap",
-                            $"More than {LongestGap} days in a row are missing from {day:d MMMM} on. Heat is added up to there only; add the missing days.",
+                            $"More than {LongestGap} days in a row are missing from {day:d MMMM} on. Heat is "
+                                + "added up to there only; add the missing days.",
                             new Figure("day of the year", day.DayOfYear, "day")
                         )
                     );
@@ -112,7 +113,8 @@ public sealed record DegreeDays(
             warnings.Add(
                 new(
                     "degree-days.no-table",
-                    "How much heat this crop's stages take is not known. Note dates of green tip; without them there is no estimate."
+                    "How much heat this crop's stages take is not known. Note dates of green tip; without them "
+                        + "there is no estimate."
                 )
             );
         return new(

@@ -75,7 +75,8 @@ public sealed record FrostLoss(
             warnings.Add(
                 new(
                     "frost.cut-buds",
-                    "This is a guess from a chart. Cut buds of each kind through and count those with no live pistil; their share takes its place."
+                    "This is a guess from a chart. Cut buds of each kind through and count those with no live "
+                        + "pistil; their share takes its place."
                 )
             );
         return new(

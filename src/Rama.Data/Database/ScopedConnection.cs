@@ -41,7 +41,8 @@ public sealed class ScopedConnection(EstateScope scope) : DbConnectionIntercepto
     {
         var command = connection.CreateCommand();
         command.CommandText =
-            $"select set_config('rama.estate', '{Text(scope.EstateId)}', false), set_config('rama.person', '{Text(scope.Author?.PersonId ?? default)}', false)";
+            $"select set_config('rama.estate', '{Text(scope.EstateId)}', false), set_config('rama.person', "
+            + $"'{Text(scope.Author?.PersonId ?? default)}', false)";
         return command;
     }
 

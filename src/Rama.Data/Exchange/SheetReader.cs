@@ -31,7 +31,8 @@ public static class SheetReader
         if (content.Length > MostBytes)
             throw new UnreadableFileException(
                 "size",
-                $"The file is larger than {MostBytes / 1024 / 1024} MB. Split it, or leave out columns that are not needed."
+                $"The file is larger than {MostBytes / 1024 / 1024} MB. Split it, or leave out columns that are "
+                    + "not needed."
             );
         if (content.Length == 0)
             throw new UnreadableFileException("empty", "The file is empty.");

@@ -14,7 +14,8 @@ internal sealed class SeasonResultConfiguration : IEntityTypeConfiguration<Seaso
             t.HasCheckConstraint("ck_season_results_season", "season between 1900 and 2200");
             t.HasCheckConstraint(
                 "ck_season_results_amounts",
-                "coalesce(yield_value, 0) >= 0 and coalesce(fruit_size_value, 0) >= 0 and coalesce(pack_out_value, 0) >= 0"
+                "coalesce(yield_value, 0) >= 0 and coalesce(fruit_size_value, 0) >= 0 and "
+                    + "coalesce(pack_out_value, 0) >= 0"
             );
             t.HasCheckConstraint(
                 "ck_season_results_buds",

@@ -15,7 +15,8 @@ internal static class OpenApi
                     Title = "Rama",
                     Version = "v1",
                     Description =
-                        "Entered amounts are {value, unit}; answers are SI and carry value, unit, formula steps and warnings.",
+                        "Entered amounts are {value, unit}; answers are SI and carry value, unit, formula "
+                        + "steps and warnings.",
                 };
                 document.Servers?.Clear();
                 SayWhatAlwaysComes(document);

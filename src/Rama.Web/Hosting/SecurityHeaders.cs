@@ -22,11 +22,13 @@ internal static class SecurityHeaders
                 var headers = http.Response.Headers;
                 // style-src-attr: drawings and the component library place things with style attributes.
                 headers.ContentSecurityPolicy =
-                    $"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; style-src-attr 'unsafe-inline'; "
+                    $"default-src 'none'; script-src 'self'; style-src 'self' 'nonce-{nonce}'; style-src-attr "
+                    + "'unsafe-inline'; "
                     +
                     // blob: a photograph shown before it is sent. The loopback address: a trunk caliper plugged into
                     // this device.
-                    $"img-src 'self' data: blob:; font-src 'self'; connect-src 'self' {Caliper}; worker-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+                    $"img-src 'self' data: blob:; font-src 'self'; connect-src 'self' {Caliper}; worker-src "
+                    + "'self'; manifest-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
                 headers.XContentTypeOptions = "nosniff";
                 headers["Referrer-Policy"] = "same-origin";
                 headers["Cross-Origin-Opener-Policy"] = "same-origin";

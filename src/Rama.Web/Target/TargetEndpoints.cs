@@ -56,7 +56,8 @@ internal static class TargetEndpoints
         calculations
             .MapPost("/bud-factor", (BudFactorEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary(
-                "Floral buds to leave per tree and per limb from a fixed factor, a share of years, or the cheapest mistake, side by side"
+                "Floral buds to leave per tree and per limb from a fixed factor, a share of years, or the "
+                    + "cheapest mistake, side by side"
             );
         calculations
             .MapPost("/fruit-size", (FruitSizeEntry entry) => TypedResults.Ok(entry.Calculate()))

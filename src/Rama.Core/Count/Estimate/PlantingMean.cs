@@ -98,7 +98,8 @@ public sealed record PlantingMean(
                 warnings.Add(
                     new(
                         "survey.class-empty",
-                        $"No {empty.Name} trees to speak of were counted, though {empty.Share * 100:0} % of the trees are {empty.Name}. Count at least two of them.",
+                        $"No {empty.Name} trees to speak of were counted, though {empty.Share * 100:0} % of the "
+                            + $"trees are {empty.Name}. Count at least two of them.",
                         new Figure(empty.Name, empty.Share, "share")
                     )
                 );

@@ -53,7 +53,8 @@ public sealed record ScanCalibration(
                 null,
                 new(
                     "scan.few-trees",
-                    $"{pairs.Count} trees were both scanned and counted. Count at least {RegressionMean.Fewest}, thin and thick ones, before the scan may stand for counts.",
+                    $"{pairs.Count} trees were both scanned and counted. Count at least "
+                        + $"{RegressionMean.Fewest}, thin and thick ones, before the scan may stand for counts.",
                     both
                 )
             );
@@ -84,7 +85,8 @@ public sealed record ScanCalibration(
                 line,
                 new(
                     "scan.poor-fit",
-                    $"The scan explains only {line.RSquared * 100:0} % of how the counted trees differ. The scan is not used.",
+                    $"The scan explains only {line.RSquared * 100:0} % of how the counted trees differ. The "
+                        + "scan is not used.",
                     fit
                 )
             );
@@ -97,7 +99,8 @@ public sealed record ScanCalibration(
                 line,
                 new(
                     "scan.out-of-range",
-                    $"The planting's mean of {mean:0} scanned buds lies beyond the counted trees ({least:0} to {most:0}). Count trees like the rest of the planting.",
+                    $"The planting's mean of {mean:0} scanned buds lies beyond the counted trees ({least:0} to "
+                        + $"{most:0}). Count trees like the rest of the planting.",
                     new Figure("mean of the scan", mean, "bud/tree")
                 )
             );
@@ -105,7 +108,8 @@ public sealed record ScanCalibration(
             true,
             new(
                 "scan.usable",
-                $"Calibrated on {pairs.Count} trees: a scanned bud stands for {line.Slope:0.00} ({low:0.00} to {high:0.00}) counted ones.",
+                $"Calibrated on {pairs.Count} trees: a scanned bud stands for {line.Slope:0.00} ({low:0.00} to "
+                    + $"{high:0.00}) counted ones.",
                 both,
                 fit
             ),

@@ -109,7 +109,8 @@ public sealed record FloralShare(
             warnings.Add(
                 new(
                     "floral.no-trees",
-                    "Which trees the buds came from was not noted. Buds of one tree are alike: note row and tree, and cut from at least five trees.",
+                    "Which trees the buds came from was not noted. Buds of one tree are alike: note row and "
+                        + "tree, and cut from at least five trees.",
                     cutFigure
                 )
             );
@@ -117,7 +118,8 @@ public sealed record FloralShare(
             warnings.Add(
                 new(
                     "floral.few-trees",
-                    $"The buds came from {trees} trees only. Buds of one tree are alike: cut fewer from each of more trees.",
+                    $"The buds came from {trees} trees only. Buds of one tree are alike: cut fewer from each of "
+                        + "more trees.",
                     new Figure("trees", trees.Value, "tree")
                 )
             );

@@ -69,7 +69,8 @@ public sealed record SamplePlan(
             warnings.Add(
                 new(
                     "sample.no-rows",
-                    "No rows are listed, so there is no route. Spread the trees over the planting: every so many rows, not along one row."
+                    "No rows are listed, so there is no route. Spread the trees over the planting: every so "
+                        + "many rows, not along one row."
                 )
             );
             return new(wanted, 0, [], [], StepsOf(wanted, trees, settings), warnings);

@@ -129,7 +129,8 @@ public static class StopRule
                 0,
                 new(
                     "stop.not-settled",
-                    "Not settled: the mean lies so near a border that more trees will hardly tell. Start with structure only; it can be continued, not undone.",
+                    "Not settled: the mean lies so near a border that more trees will hardly tell. Start with "
+                        + "structure only; it can be continued, not undone.",
                     trees
                 )
             );
@@ -143,7 +144,8 @@ public static class StopRule
                 0,
                 new(
                     "stop.not-worth",
-                    "Stop: another tree takes more time than it is expected to save. The decision is not sure, but little hangs on it.",
+                    "Stop: another tree takes more time than it is expected to save. The decision is not sure, "
+                        + "but little hangs on it.",
                     trees
                 )
             )
@@ -153,7 +155,8 @@ public static class StopRule
                 saving,
                 new(
                     "stop.go-on",
-                    $"Go on: the decision could still change. {best} more trees cost about {cost:0} and are expected to save {saving:0}, in the money of your prices.",
+                    $"Go on: the decision could still change. {best} more trees cost about {cost:0} and are "
+                        + $"expected to save {saving:0}, in the money of your prices.",
                     new Figure("more trees", best, "tree"),
                     new Figure("cost", cost, "money"),
                     new Figure("saving", saving, "money")

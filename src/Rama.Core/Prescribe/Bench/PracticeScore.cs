@@ -58,7 +58,8 @@ public sealed record PracticeScore(
             remarks.Add(
                 new(
                     "practice.slow",
-                    $"These cuts take about {taken:0.0} min on a real tree, the card's {ofCard:0.0}. A big limb first saves many small cuts.",
+                    $"These cuts take about {taken:0.0} min on a real tree, the card's {ofCard:0.0}. A big limb "
+                        + "first saves many small cuts.",
                     new Figure("minutes taken", taken, "min"),
                     new Figure("minutes of the card", ofCard, "min")
                 )
@@ -99,12 +100,14 @@ public sealed record PracticeScore(
             left > high
                 ? new(
                     "practice.too-many",
-                    $"{left} left where {target:0} are wanted: {left - target:0} too many. Look for another thick limb, or buds under the limbs.",
+                    $"{left} left where {target:0} are wanted: {left - target:0} too many. Look for another "
+                        + "thick limb, or buds under the limbs.",
                     figures
                 )
                 : new(
                     "practice.too-few",
-                    $"{left} left where {target:0} are wanted: {target - left:0} too few. Cut wood does not grow back before harvest; stop earlier.",
+                    $"{left} left where {target:0} are wanted: {target - left:0} too few. Cut wood does not "
+                        + "grow back before harvest; stop earlier.",
                     figures
                 )
         );
@@ -146,7 +149,8 @@ public sealed record PracticeScore(
             Fault(
                 new(
                     "practice.wood",
-                    $"{after.WoodShare * 100:0} % of the wood is gone, at most {caps.ShareOfWood * 100:0} % in one winter.",
+                    $"{after.WoodShare * 100:0} % of the wood is gone, at most {caps.ShareOfWood * 100:0} % in "
+                        + "one winter.",
                     new Figure("wood", after.WoodShare, "share"),
                     new Figure("most", caps.ShareOfWood, "share")
                 )

@@ -46,7 +46,8 @@ internal sealed class RuleParser
     {
         if (text.Length > MostCharacters)
             throw new RuleException(
-                $"“{text[..40]}…” has {text.Length} characters, expected at most {MostCharacters}; give parts of it a name among the terms"
+                $"“{text[..40]}…” has {text.Length} characters, expected at most {MostCharacters}; give parts "
+                    + "of it a name among the terms"
             );
         (_text, _subject, _names, _reading) = (text, subject, names, reading);
         _tokens = Split(text);
@@ -325,7 +326,8 @@ internal sealed class RuleParser
     {
         if (left.Dimension != right.Dimension || left.Dimension == Dimension.YesNo)
             throw Wrong(
-                $"{Said(left.Dimension)} {sign} {Said(right.Dimension)} means nothing: write a number with its unit, such as 22 mm",
+                $"{Said(left.Dimension)} {sign} {Said(right.Dimension)} means nothing: write a number with its "
+                    + "unit, such as 22 mm",
                 -1
             );
     }

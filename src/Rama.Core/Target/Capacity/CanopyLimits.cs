@@ -101,7 +101,8 @@ public sealed record CanopyLimits(
                     warnings.Add(
                         new(
                             "canopy.regrowth",
-                            $"Growth of a season is taken as {UsualRegrowthM} m. Measure last year's extension at the top.",
+                            $"Growth of a season is taken as {UsualRegrowthM} m. Measure last year's extension "
+                                + "at the top.",
                             new Figure("growth of a season", UsualRegrowthM, "m")
                         )
                     );
@@ -161,7 +162,8 @@ public sealed record CanopyLimits(
             warnings.Add(
                 new(
                     "canopy.no-room",
-                    $"The clear alley of {canopy.AlleyM:0.0} m leaves no room for trees of this form in rows of {form.RowSpacingM:0.0} m. Check row spacing, alley and angle.",
+                    $"The clear alley of {canopy.AlleyM:0.0} m leaves no room for trees of this form in rows of "
+                        + $"{form.RowSpacingM:0.0} m. Check row spacing, alley and angle.",
                     alley,
                     row
                 )
@@ -183,7 +185,8 @@ public sealed record CanopyLimits(
                 warnings.Add(
                     new(
                         "canopy.too-high",
-                        $"The trees stand {stands:0.0} m high, {toCut:0.0} m above what the rows carry. Bring leaders back to a weak side shoot; never to a strong upright.",
+                        $"The trees stand {stands:0.0} m high, {toCut:0.0} m above what the rows carry. Bring "
+                            + "leaders back to a weak side shoot; never to a strong upright.",
                         new("height measured", stands, "m"),
                         new("above the limit", toCut.Value, "m")
                     )
@@ -315,7 +318,9 @@ public sealed record CanopyLimits(
                 warnings.Add(
                     new(
                         "canopy.leader-spacing",
-                        $"Leaders {wanted:0.00} m apart do not divide trees {form.TreeSpacingM:0.00} m apart: {perPlane:0.0} a plane. With {whole:0} they stand {form.TreeSpacingM / whole:0.00} m apart.",
+                        $"Leaders {wanted:0.00} m apart do not divide trees {form.TreeSpacingM:0.00} m apart: "
+                            + $"{perPlane:0.0} a plane. With {whole:0} they stand {form.TreeSpacingM / whole:0.00} m "
+                            + "apart.",
                         new("leader spacing wanted", wanted, "m"),
                         new("leaders of a plane", perPlane, "1"),
                         new("leaders of a plane, whole", whole, "1"),

@@ -89,7 +89,8 @@ public sealed record CropLoad(
             warnings.Add(
                 new(
                     "crop-load.leaf-area",
-                    $"About {leaf:0} cm² of leaf for each fruit; large cherries want about {LeafAreaWantedCm2:0}. Leave fewer fruit, or accept smaller ones.",
+                    $"About {leaf:0} cm² of leaf for each fruit; large cherries want about "
+                        + $"{LeafAreaWantedCm2:0}. Leave fewer fruit, or accept smaller ones.",
                     new Figure("leaf area per fruit", leaf.Value, "cm²/fruit")
                 )
             );
@@ -97,7 +98,9 @@ public sealed record CropLoad(
             warnings.Add(
                 new(
                     "crop-load.above-best",
-                    $"The target of {fruitPerTree:0} fruit a tree is more than the {most:0} of {season}, the best year on record. It can be right for trees still growing; else expect it to fall short.",
+                    $"The target of {fruitPerTree:0} fruit a tree is more than the {most:0} of {season}, the "
+                        + "best year on record. It can be right for trees still growing; else expect it to fall "
+                        + "short.",
                     fruit,
                     new("best year on record", most, "fruit/tree"),
                     new("season", season, "year")
@@ -119,7 +122,8 @@ public sealed record CropLoad(
             warnings.Add(
                 new(
                     "crop-load.young",
-                    $"In leaf {planting.Leaf} a crop competes with growth. Most systems carry none or a few fruit until the leader nears the top wire.",
+                    $"In leaf {planting.Leaf} a crop competes with growth. Most systems carry none or a few "
+                        + "fruit until the leader nears the top wire.",
                     new Figure("leaf", planting.Leaf, "1")
                 )
             );
@@ -150,7 +154,8 @@ public sealed record CropLoad(
             warnings.Add(
                 new(
                     "crop-load.low",
-                    $"The target is {load:0.0} fruit per cm² of trunk; {variety.Name} usually carries {range}. The trees could carry more; expect large fruit and strong growth.",
+                    $"The target is {load:0.0} fruit per cm² of trunk; {variety.Name} usually carries {range}. "
+                        + "The trees could carry more; expect large fruit and strong growth.",
                     figures
                 )
             );

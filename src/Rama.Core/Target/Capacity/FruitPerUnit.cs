@@ -35,7 +35,8 @@ public sealed record FruitPerUnit(
                 [
                     new(
                         "crop-load.per-unit-high",
-                        $"Each one left would have to bear {each:0.0#} fruit; {low:0.##} to {high:0.##} are usual. Leave more, or ask for fewer fruit.",
+                        $"Each one left would have to bear {each:0.0#} fruit; {low:0.##} to {high:0.##} are "
+                            + "usual. Leave more, or ask for fewer fruit.",
                         figure,
                         new("usual from", low, "1"),
                         new("usual to", high, "1")
@@ -46,7 +47,8 @@ public sealed record FruitPerUnit(
                 [
                     new(
                         "crop-load.per-unit-low",
-                        $"Each one left bears only {each:0.0#} fruit of the target; {low:0.##} to {high:0.##} are usual. Expect far more fruit than wanted, and small ones.",
+                        $"Each one left bears only {each:0.0#} fruit of the target; {low:0.##} to {high:0.##} "
+                            + "are usual. Expect far more fruit than wanted, and small ones.",
                         figure,
                         new("usual from", low, "1"),
                         new("usual to", high, "1")

@@ -220,18 +220,21 @@ public sealed record SchoolAnswer(
         if (!thinned && thinning >= 0)
             return new(
                 "insurance.meaning-over",
-                $"Reaches the crop {years}; an average year sets {thinning:0} fruit a tree too many, which nobody thins, and {missing:0.0} are missing in the mean of all years.",
+                $"Reaches the crop {years}; an average year sets {thinning:0} fruit a tree too many, which "
+                    + $"nobody thins, and {missing:0.0} are missing in the mean of all years.",
                 figures
             );
         return thinning >= 0
             ? new(
                 reached >= NearlyAlways ? "insurance.meaning-always" : "insurance.meaning",
-                $"Reaches the crop {years}; expect to thin {thinning:0} fruitlets a tree in an average year, and to miss {missing:0.0} fruit a tree in the mean of all years.",
+                $"Reaches the crop {years}; expect to thin {thinning:0} fruitlets a tree in an average year, "
+                    + $"and to miss {missing:0.0} fruit a tree in the mean of all years.",
                 figures
             )
             : new(
                 "insurance.meaning-short",
-                $"Reaches the crop {years}; even in an average year nothing is left to thin, and {missing:0.0} fruit a tree are missing in the mean of all years.",
+                $"Reaches the crop {years}; even in an average year nothing is left to thin, and {missing:0.0} "
+                    + "fruit a tree are missing in the mean of all years.",
                 figures
             );
     }
@@ -249,7 +252,8 @@ public sealed record SchoolAnswer(
             [
                 new(
                     "bud-factor.extreme",
-                    $"A bud factor of {factor:0.##} leaves more than three buds for each fruit. Expect heavy hand thinning; check set and frost history before leaving so many.",
+                    $"A bud factor of {factor:0.##} leaves more than three buds for each fruit. Expect heavy "
+                        + "hand thinning; check set and frost history before leaving so many.",
                     figure
                 ),
             ],
@@ -257,7 +261,8 @@ public sealed record SchoolAnswer(
             [
                 new(
                     "bud-factor.high",
-                    $"A bud factor of {factor:0.##} is above the usual 1.5 to 2.0. It insures against poor set and costs thinning in a good year.",
+                    $"A bud factor of {factor:0.##} is above the usual 1.5 to 2.0. It insures against poor set "
+                        + "and costs thinning in a good year.",
                     figure
                 ),
             ],
@@ -265,7 +270,8 @@ public sealed record SchoolAnswer(
             [
                 new(
                     "bud-factor.low",
-                    $"A bud factor of {factor:0.##} is below the usual 1.5 to 2.0. One poor set or frost and the crop falls short.",
+                    $"A bud factor of {factor:0.##} is below the usual 1.5 to 2.0. One poor set or frost and "
+                        + "the crop falls short.",
                     figure
                 ),
             ],

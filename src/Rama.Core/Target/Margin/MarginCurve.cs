@@ -207,7 +207,8 @@ public sealed record MarginCurve(
                 figures
             );
         var flat =
-            $"Anything from {best.FlatFrom:0} to {best.FlatTo:0} fruit a tree costs you less than 2 % of the best margin";
+            $"Anything from {best.FlatFrom:0} to {best.FlatTo:0} fruit a tree costs you less than 2 % of the "
+            + "best margin";
         // A sum of money given away that rests on nobody's own prices or seasons would be no advice.
         if (terms.IsAssumed)
             return new(
@@ -312,7 +313,8 @@ public sealed record MarginCurve(
             warnings.Add(
                 new(
                     "margin.few-seasons",
-                    $"{terms.Size.Pairs} seasons of fruit size say little about how size answers to crop; most of the slope is still the usual one.",
+                    $"{terms.Size.Pairs} seasons of fruit size say little about how size answers to crop; most "
+                        + "of the slope is still the usual one.",
                     new Figure("own pairs", terms.Size.Pairs, "1")
                 )
             );
@@ -320,7 +322,8 @@ public sealed record MarginCurve(
             warnings.Add(
                 new(
                     "margin.size-rises",
-                    $"By your records fruit grow no smaller with more of them ({terms.Size.Slope:+0.0;−0.0} g per fruit/cm²). A year's weather can do that; do not raise the crop on it.",
+                    $"By your records fruit grow no smaller with more of them ({terms.Size.Slope:+0.0;−0.0} g "
+                        + "per fruit/cm²). A year's weather can do that; do not raise the crop on it.",
                     new Figure("slope of size", terms.Size.Slope, "g per fruit/cm²")
                 )
             );
@@ -331,7 +334,8 @@ public sealed record MarginCurve(
             warnings.Add(
                 new(
                     "margin.beyond",
-                    "Part of the curve lies beyond the crops size and return bloom are known for; there it is dotted and a guess.",
+                    "Part of the curve lies beyond the crops size and return bloom are known for; there it is "
+                        + "dotted and a guess.",
                     new Figure("known to", Math.Min(terms.Size.To, terms.Return.To) * terms.TcsaCm2, "fruit/tree")
                 )
             );
@@ -339,14 +343,16 @@ public sealed record MarginCurve(
             warnings.Add(
                 new(
                     "margin.no-steady",
-                    "After a crop like this bloom swings more than the crop did: there is no steady state, only heavy and light years in turn."
+                    "After a crop like this bloom swings more than the crop did: there is no steady state, "
+                        + "only heavy and light years in turn."
                 )
             );
         if (chosen is not null && alternates)
             warnings.Add(
                 new(
                     "margin.alternates",
-                    $"After {chosen.FruitPerTree:0} fruit a tree, next year's bloom is expected to bear {chosen.NextFruitPerTree:0}. Heavy and light years would take turns.",
+                    $"After {chosen.FruitPerTree:0} fruit a tree, next year's bloom is expected to bear "
+                        + $"{chosen.NextFruitPerTree:0}. Heavy and light years would take turns.",
                     new("this year", chosen.FruitPerTree, "fruit/tree"),
                     new("next year", chosen.NextFruitPerTree, "fruit/tree")
                 )

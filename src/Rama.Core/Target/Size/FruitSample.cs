@@ -79,7 +79,8 @@ public sealed record FruitSample(IReadOnlyList<(double DiameterMm, double MassG)
                 [
                     new(
                         "fruit-size.few",
-                        $"Only {Fruit.Count} fruit are weighed. Weigh at least {Fewest}, of all sizes, for a law of your own; until then the usual one is used.",
+                        $"Only {Fruit.Count} fruit are weighed. Weigh at least {Fewest}, of all sizes, for a "
+                            + "law of your own; until then the usual one is used.",
                         new Figure("fruit weighed", Fruit.Count, "fruit")
                     ),
                 ]
@@ -90,7 +91,8 @@ public sealed record FruitSample(IReadOnlyList<(double DiameterMm, double MassG)
                 [
                     new(
                         "fruit-size.alike",
-                        "All weighed fruit have the same diameter. Weigh small and large ones too; until then the usual law is used."
+                        "All weighed fruit have the same diameter. Weigh small and large ones too; until then "
+                            + "the usual law is used."
                     ),
                 ]
             );
@@ -100,7 +102,9 @@ public sealed record FruitSample(IReadOnlyList<(double DiameterMm, double MassG)
                 [
                     new(
                         "fruit-size.misfit",
-                        $"The weighed fruit give mass ~ diameter^{fit.Exponent:0.0} with R² {fit.Logs.RSquared:0.00}; fruit of one kind give about 3 and above {LowestRSquared}. Look for a mistyped line; until then the usual law is used.",
+                        $"The weighed fruit give mass ~ diameter^{fit.Exponent:0.0} with R² "
+                            + $"{fit.Logs.RSquared:0.00}; fruit of one kind give about 3 and above {LowestRSquared}. "
+                            + "Look for a mistyped line; until then the usual law is used.",
                         new("exponent", fit.Exponent, "1"),
                         new("R²", fit.Logs.RSquared, "1")
                     ),

@@ -74,7 +74,8 @@ internal abstract class ScanSource : IDisposable
         if (stream.Length > SheetReader.MostBytes)
             throw new UnreadableFileException(
                 "size",
-                $"A workbook or map of more than {SheetReader.MostBytes / 1024 / 1024} MB is not read. Save it as CSV or Parquet."
+                $"A workbook or map of more than {SheetReader.MostBytes / 1024 / 1024} MB is not read. Save it "
+                    + "as CSV or Parquet."
             );
         var content = new byte[stream.Length];
         await stream.ReadExactlyAsync(content, cancel);

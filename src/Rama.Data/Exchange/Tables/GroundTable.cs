@@ -117,7 +117,8 @@ internal sealed class GroundTable : ExchangeTable
                         line,
                         "geometry",
                         "far",
-                        $"This lies {distance / 1000:#,0} km from the rest of the estate. Check that longitude and latitude are not swapped, and the file is the right one."
+                        $"This lies {distance / 1000:#,0} km from the rest of the estate. Check that longitude "
+                            + "and latitude are not swapped, and the file is the right one."
                     );
         }
 
@@ -196,7 +197,8 @@ internal sealed class GroundTable : ExchangeTable
                     line.LineNumber,
                     "geometry",
                     "length-differs",
-                    $"Row {row} of block {block.Code}: the line is {measured:0} m long, its trees at their spacing take {stated:0} m."
+                    $"Row {row} of block {block.Code}: the line is {measured:0} m long, its trees at their "
+                        + $"spacing take {stated:0} m."
                 );
         }
 

@@ -109,7 +109,8 @@ internal sealed class PlantingTable : ExchangeTable
                     line.LineNumber,
                     "code",
                     "duplicate",
-                    $"Planting: line {_lines[code]} has the code {code} already. Where a block holds several plantings, give each a code of its own and the block's in the block column."
+                    $"Planting: line {_lines[code]} has the code {code} already. Where a block holds several "
+                        + "plantings, give each a code of its own and the block's in the block column."
                 );
                 return;
             }

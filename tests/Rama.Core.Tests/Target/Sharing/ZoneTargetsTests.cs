@@ -5,8 +5,8 @@ namespace Rama.Core.Tests.Target.Sharing;
 
 public sealed class ZoneTargetsTests
 {
-    // A fifth of the limb area is in the top third, 35 % in the middle, 45 % at the bottom (assumption of the method): a
-    // strong top bears its full share.
+    // A fifth of the limb area is in the top third, 35 % in the middle, 45 % at the bottom (assumption of the
+    // method): a strong top bears its full share.
     [Fact]
     public void A_strong_top_bears_its_share_of_the_limb_area() =>
         Assert.Equal(
