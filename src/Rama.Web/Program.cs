@@ -4,6 +4,7 @@ using Microsoft.AspNetCore.ResponseCompression;
 using Rama.Data.Database;
 using Rama.Web.Accounts;
 using Rama.Web.Count;
+using Rama.Web.Crew;
 using Rama.Web.Decide;
 using Rama.Web.Estate;
 using Rama.Web.Exchange;
@@ -69,7 +70,7 @@ app.MapGet("/health", async (RamaContext database, CancellationToken cancel) =>
 var api = app.MapGroup("/api/v1").ProducesValidationProblem().AddEndpointFilter(Problems.Filter);
 api.MapSession().MapPeople();
 api.MapImport().MapExport();
-api.MapSeason().MapEstate().MapTarget().MapCount().MapDecide().MapPrescribe().MapResult();
+api.MapSeason().MapEstate().MapTarget().MapCount().MapDecide().MapPrescribe().MapCrew().MapResult();
 api.MapGroup("/calculations")
     .WithTags("Calculations")
     .RequireAuthorization()

@@ -107,9 +107,9 @@ public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
         page.Click("[data-test='done']");
         page.Find("[data-test='score']");
         page.Find("[data-test='remarks'] li");
-        page.Find(".practice-keep input").SendKeys("Crew A 2");
+        page.Click(By.XPath("//*[@class='practice-keep']//option[text()='Pruner 2']"));
         page.Click("[data-test='keep-run']");
-        page.Says(".practice-runs", "Crew A 2");
+        page.Says(".practice-runs", "Pruner 2");
     }
 
     [Fact]

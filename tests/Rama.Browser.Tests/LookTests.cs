@@ -33,6 +33,7 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("/plantings/new")]
     [InlineData("/targets")]
     [InlineData("/people")]
+    [InlineData("/crew")]
     [InlineData("/exchange")]
     [InlineData("/map")]
     [InlineData("/estate")]
@@ -145,6 +146,7 @@ public sealed class LookTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("/exchange")]
     [InlineData("/estate")]
     [InlineData("/people")]
+    [InlineData("/crew")]
     [InlineData("/scans")]
     [InlineData("/field")]
     public void No_page_is_wider_than_a_phone(string path)

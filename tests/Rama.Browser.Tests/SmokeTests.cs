@@ -19,6 +19,7 @@ public sealed class SmokeTests(RamaServer server) : IClassFixture<RamaServer>
         "exchange",
         "estate",
         "people",
+        "crew",
         "plantings/new",
         "targets",
         "scans",

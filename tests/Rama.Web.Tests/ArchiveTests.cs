@@ -156,6 +156,7 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
             [
                 "counting.json",
                 "counts.csv",
+                "crew.json",
                 "cutting.json",
                 "estate.json",
                 "fruit.csv",
@@ -245,10 +246,26 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
                 ["person"] = "Manager",
                 ["card"] = card!.DeepClone(),
             };
+        JsonObject Practice(string pruner) =>
+            new()
+            {
+                ["planting"] = "W1",
+                ["season"] = 2027,
+                ["id"] = Guid.NewGuid(),
+                ["pruner"] = pruner,
+                ["at"] = "2026-11-21T08:00:00+00:00",
+                ["tree"] = "C2 1",
+                ["score"] = 70,
+                ["budsLeft"] = 90,
+                ["target"] = 100,
+                ["minutes"] = 4,
+                ["remarks"] = new JsonArray(),
+            };
         cutting["cards"] = new JsonArray(Issue("en"), Issue("es"));
+        cutting["practice"] = new JsonArray(Practice("Pruner 3"), Practice("pruner 3 "));
         using var stream = new MemoryStream();
         using (var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true))
-            foreach (var (name, text) in files)
+            foreach (var (name, text) in files.Where(f => f.Key != "crew.json"))
             {
                 using var writer = new StreamWriter(zip.CreateEntry(name).Open());
                 writer.Write(name == "cutting.json" ? cutting.ToJsonString() : text);
@@ -259,6 +276,10 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
         var cards = (await other.ReadAsync($"/api/v1/plantings/{view["id"]}/cards")).AsArray();
         Assert.Equal([2, 2], cards.Select(c => (int)c!["number"]!));
         Assert.All(cards, c => Assert.True((bool)c!["outOfDate"]!));
+        // Before there was a list of the crew, practice trees had names typed at each.
+        var worker = Assert.Single((await other.ReadAsync("/api/v1/workers")).AsArray())!;
+        var runs = (await other.ReadAsync($"/api/v1/plantings/{view["id"]}/practice")).AsArray();
+        Assert.Equal(2, runs.Count(r => (string)r!["pruner"]! == (string)worker["name"]!));
     }
 
     [Theory]

@@ -164,12 +164,14 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
         var counter = application.ClientOf(Role.Counter);
         var view = await counter.PlantingAsync("W1");
         var id = Guid.NewGuid();
-        string Run(string pruner, string cuts) =>
-            $$$"""{"id": "{{{id}}}", "pruner": "{{{pruner}}}", "cuts": {{{cuts}}}}""";
-        Assert.Equal(400, (await counter.PostAsync($"{Path(view)}/practice", Run("", "[]"))).Status);
+        var worker = (await counter.ReadAsync("/api/v1/workers"))
+            .AsArray()
+            .Single(w => (string)w!["name"]! == "Pruner 3")!["id"];
+        string Run(string? by, string cuts) => $$$"""{"id": "{{{id}}}", "worker": "{{{by}}}", "cuts": {{{cuts}}}}""";
+        Assert.Equal(400, (await counter.PostAsync($"{Path(view)}/practice", Run($"{Guid.NewGuid()}", "[]"))).Status);
         Assert.Equal(
             400,
-            (await counter.PostAsync($"{Path(view)}/practice", Run("Crew A 3", """[{"bud": 90000}]"""))).Status
+            (await counter.PostAsync($"{Path(view)}/practice", Run($"{worker}", """[{"bud": 90000}]"""))).Status
         );
         var (_, bench) = await counter.PostAsync($"{Path(view)}/bench", "{}");
         var cuts =
@@ -185,14 +187,14 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
                     )
             )
             + "]";
-        var (status, kept) = await counter.PostAsync($"{Path(view)}/practice", Run("Crew A 3", cuts));
+        var (status, kept) = await counter.PostAsync($"{Path(view)}/practice", Run($"{worker}", cuts));
         Assert.Equal(200, status);
         Assert.True((int)kept["score"]!["score"]! >= 95, kept["score"]!.ToJsonString());
-        await counter.PostAsync($"{Path(view)}/practice", Run("Crew A 3", cuts));
+        await counter.PostAsync($"{Path(view)}/practice", Run($"{worker}", cuts));
         var run = Assert.Single((await counter.ReadAsync($"{Path(view)}/practice")).AsArray());
-        Assert.Equal(("Crew A 3", (int)kept["score"]!["score"]!), ((string)run!["pruner"]!, (int)run["score"]!));
+        Assert.Equal(("Pruner 3", (int)kept["score"]!["score"]!), ((string)run!["pruner"]!, (int)run["score"]!));
         var pruner = Assert.Single((await counter.ReadAsync("/api/v1/practice")).AsArray());
-        Assert.Equal(("Crew A 3", 1), ((string)pruner!["pruner"]!, (int)pruner["trees"]!));
+        Assert.Equal(("Pruner 3", 1), ((string)pruner!["pruner"]!, (int)pruner["trees"]!));
         var elsewhere = await application.InNewEstateAsync(_client, "Next door");
         Assert.Empty((await elsewhere.ReadAsync("/api/v1/practice")).AsArray());
     }

@@ -52,6 +52,21 @@ public sealed class TestDatabase : IAsyncDisposable
         }
     }
 
+    /// <summary>Makes it from a dump of an earlier one.</summary>
+    /// <param name="dump">Plain SQL.</param>
+    public async Task MakeFromAsync(string dump)
+    {
+        await ExecuteAsync($"create database {_name}");
+        await using var database = NpgsqlDataSource.Create(OwnerConnection);
+        // The group is the server's, and not in the dump.
+        await using var group = database.CreateCommand(
+            "do $$ begin create role rama_app nologin; exception when duplicate_object or unique_violation then null; end $$"
+        );
+        await group.ExecuteNonQueryAsync();
+        await using var fill = database.CreateCommand(dump);
+        await fill.ExecuteNonQueryAsync();
+    }
+
     public async ValueTask DisposeAsync()
     {
         NpgsqlConnection.ClearPool(new(Connection));

@@ -29,6 +29,7 @@ const HistoryPage = lazy(() => import('./stages/estate/HistoryPage').then((m) =>
 const FirstManagerPage = lazy(() => import('./people/FirstManagerPage').then((m) => ({ default: m.FirstManagerPage })));
 const EstatePage = lazy(() => import('./stages/season/EstatePage').then((m) => ({ default: m.EstatePage })));
 const PeoplePage = lazy(() => import('./people/PeoplePage').then((m) => ({ default: m.PeoplePage })));
+const CrewPage = lazy(() => import('./stages/crew/CrewPage').then((m) => ({ default: m.CrewPage })));
 const MapPage = lazy(() => import('./stages/estate/MapPage').then((m) => ({ default: m.MapPage })));
 const CataloguePage = lazy(() => import('./stages/estate/CataloguePage').then((m) => ({ default: m.CataloguePage })));
 const SystemsPage = lazy(() => import('./stages/systems/SystemsPage').then((m) => ({ default: m.SystemsPage })));
@@ -73,6 +74,7 @@ const router = createBrowserRouter([
         { path: 'exchange', element: <ExchangePage /> },
         { path: 'estate', element: <EstatePage /> },
         { path: 'people', element: <PeoplePage /> },
+        { path: 'crew', element: <CrewPage /> },
         { path: 'plantings/new', element: <NewPlantingPage /> },
         { path: 'targets', element: <RulePage /> },
         { path: 'plantings/:id/card', element: <CardPage /> },

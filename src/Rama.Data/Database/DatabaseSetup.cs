@@ -14,6 +14,7 @@ public sealed class DatabaseSetup(RamaContext database)
     /// <summary>Migrates, and makes the application's login with the password given.</summary>
     public async Task PrepareAsync(string password, CancellationToken cancel)
     {
+        await EarlierMigrations.TakeOverAsync(database, cancel);
         await database.Database.MigrateAsync(cancel);
         // Role commands take no parameters; the server quotes the password itself.
         var sql = $"""

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Identity.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore;
 using Rama.Data.Count;
 using Rama.Data.Count.Scan;
+using Rama.Data.Crew;
 using Rama.Data.Estate;
 using Rama.Data.Field;
 using Rama.Data.History;
@@ -60,6 +61,8 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
 
     public DbSet<CardIssueRecord> CardIssues => Set<CardIssueRecord>();
 
+    public DbSet<WorkerRecord> Workers => Set<WorkerRecord>();
+
     public DbSet<PracticeRunRecord> PracticeRuns => Set<PracticeRunRecord>();
 
     public DbSet<ChangeRecord> Changes => Set<ChangeRecord>();
@@ -85,6 +88,7 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
         builder.Entity<OwnSystemRecord>().HasQueryFilter(s => s.EstateId == EstateId);
         builder.Entity<IssuedPrescriptionRecord>().HasQueryFilter(p => p.EstateId == EstateId);
         builder.Entity<CardIssueRecord>().HasQueryFilter(c => c.EstateId == EstateId);
+        builder.Entity<WorkerRecord>().HasQueryFilter(w => w.EstateId == EstateId);
         builder.Entity<PracticeRunRecord>().HasQueryFilter(r => r.EstateId == EstateId);
         builder.Entity<RowLineRecord>().HasQueryFilter(l => l.EstateId == EstateId);
         builder.Entity<PlantingRecord>().HasQueryFilter(p => p.EstateId == EstateId);

@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using Rama.Data.Count;
 using Rama.Data.Count.Scan;
+using Rama.Data.Crew;
 using Rama.Data.Estate;
 using Rama.Data.Exchange;
 using Rama.Data.Field;
@@ -46,6 +47,7 @@ public static class RamaDatabase
             .AddSingleton<FieldHandler, MarksFromField>()
             .AddScoped<PhotoStore>()
             .AddScoped<PrescribeStore>()
+            .AddScoped<WorkerStore>()
             .AddScoped<SeasonStore>()
             .AddScoped<MapStore>()
             .AddScoped<DatabaseSetup>()

@@ -10,6 +10,7 @@ using Rama.Core.Systems;
 using Rama.Core.Target.Size;
 using Rama.Data.Count;
 using Rama.Data.Count.Scan;
+using Rama.Data.Crew;
 using Rama.Data.Database;
 using Rama.Data.Estate;
 using Rama.Data.Prescribe;
@@ -132,6 +133,7 @@ public sealed class EstateArchive(
         await using (var entry = zip.CreateEntry("prices.json").Open())
             await JsonSerializer.SerializeAsync(entry, await PricesAsync(cancel), StoredJson.File, cancel);
         await new CountArchive(database, scope).WriteAsync(zip, cancel);
+        await new CrewArchive(database, scope).WriteAsync(zip, cancel);
         await new PrescribeArchive(database, scope).WriteAsync(zip, cancel);
         await using (var entry = zip.CreateEntry("history.csv").Open())
             SheetWriter.WriteCsv(entry, HistoryHeaders, await HistoryAsync(source, cancel));
@@ -233,6 +235,7 @@ public sealed class EstateArchive(
                         throw new ArchiveProblemException(sheet.Name, report.Problems[0]);
                 }
                 await new CountArchive(database, scope).ReadAsync(files, facts.Season, scans, cancel);
+                await new CrewArchive(database, scope).ReadAsync(files, cancel);
                 await new PrescribeArchive(database, scope).ReadAsync(files, cancel);
             },
             cancel

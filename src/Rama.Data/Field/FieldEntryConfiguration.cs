@@ -26,7 +26,7 @@ internal sealed class FieldEntryConfiguration : IEntityTypeConfiguration<FieldEn
             e.Season,
         });
         builder.Property(e => e.Kind).HasConversion<string>().HasMaxLength(10);
-        builder.Property(e => e.State).HasColumnName("standing").HasConversion<string>().HasMaxLength(12);
+        builder.Property(e => e.State).HasConversion<string>().HasMaxLength(12);
         builder.Property(e => e.Person).HasMaxLength(100);
         builder.Property(e => e.Data).HasColumnType("json");
     }

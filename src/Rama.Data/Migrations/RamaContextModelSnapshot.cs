@@ -196,147 +196,7 @@ namespace Rama.Data.Migrations
                         });
                 });
 
-            modelBuilder.Entity("Rama.Data.Count.FieldEntryRecord", b =>
-                {
-                    b.Property<Guid>("EstateId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("estate_id");
-
-                    b.Property<Guid>("Id")
-                        .HasColumnType("uuid")
-                        .HasColumnName("id");
-
-                    b.Property<DateTimeOffset>("At")
-                        .HasColumnType("timestamp with time zone")
-                        .HasColumnName("at");
-
-                    b.Property<string>("Data")
-                        .IsRequired()
-                        .HasColumnType("json")
-                        .HasColumnName("data");
-
-                    b.Property<Guid>("Device")
-                        .HasColumnType("uuid")
-                        .HasColumnName("device");
-
-                    b.Property<string>("Kind")
-                        .IsRequired()
-                        .HasMaxLength(10)
-                        .HasColumnType("character varying(10)")
-                        .HasColumnName("kind");
-
-                    b.Property<string>("Person")
-                        .HasMaxLength(100)
-                        .HasColumnType("character varying(100)")
-                        .HasColumnName("person");
-
-                    b.Property<Guid?>("PersonId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("person_id");
-
-                    b.Property<Guid>("PlantingId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("planting_id");
-
-                    b.Property<DateTimeOffset>("ReceivedAt")
-                        .HasColumnType("timestamp with time zone")
-                        .HasColumnName("received_at");
-
-                    b.Property<int>("Row")
-                        .HasColumnType("integer")
-                        .HasColumnName("row");
-
-                    b.Property<int>("Season")
-                        .HasColumnType("integer")
-                        .HasColumnName("season");
-
-                    b.Property<long>("Sequence")
-                        .HasColumnType("bigint")
-                        .HasColumnName("sequence");
-
-                    b.Property<string>("Standing")
-                        .IsRequired()
-                        .HasMaxLength(12)
-                        .HasColumnType("character varying(12)")
-                        .HasColumnName("standing");
-
-                    b.Property<Guid?>("Supersedes")
-                        .HasColumnType("uuid")
-                        .HasColumnName("supersedes");
-
-                    b.Property<int?>("Tree")
-                        .HasColumnType("integer")
-                        .HasColumnName("tree");
-
-                    b.HasKey("EstateId", "Id")
-                        .HasName("pk_field_entries");
-
-                    b.HasIndex("EstateId", "PlantingId", "Season")
-                        .HasDatabaseName("ix_field_entries_estate_id_planting_id_season");
-
-                    b.ToTable("field_entries", null, t =>
-                        {
-                            t.HasCheckConstraint("ck_field_entries_place", "\"row\" between 1 and 9999 and coalesce(tree, 1) between 1 and 9999");
-                        });
-                });
-
-            modelBuilder.Entity("Rama.Data.Count.PhotoRecord", b =>
-                {
-                    b.Property<Guid>("EstateId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("estate_id");
-
-                    b.Property<Guid>("Id")
-                        .HasColumnType("uuid")
-                        .HasColumnName("id");
-
-                    b.Property<DateTimeOffset>("At")
-                        .HasColumnType("timestamp with time zone")
-                        .HasColumnName("at");
-
-                    b.Property<string>("Person")
-                        .HasMaxLength(100)
-                        .HasColumnType("character varying(100)")
-                        .HasColumnName("person");
-
-                    b.Property<Guid?>("PersonId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("person_id");
-
-                    b.Property<byte[]>("Picture")
-                        .IsRequired()
-                        .HasColumnType("bytea")
-                        .HasColumnName("picture");
-
-                    b.Property<Guid>("PlantingId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("planting_id");
-
-                    b.Property<int?>("Row")
-                        .HasColumnType("integer")
-                        .HasColumnName("row");
-
-                    b.Property<int>("Season")
-                        .HasColumnType("integer")
-                        .HasColumnName("season");
-
-                    b.Property<int?>("Tree")
-                        .HasColumnType("integer")
-                        .HasColumnName("tree");
-
-                    b.HasKey("EstateId", "Id")
-                        .HasName("pk_photos");
-
-                    b.HasIndex("EstateId", "PlantingId", "Season")
-                        .HasDatabaseName("ix_photos_estate_id_planting_id_season");
-
-                    b.ToTable("photos", null, t =>
-                        {
-                            t.HasCheckConstraint("ck_photos_size", "octet_length(picture) <= 900000");
-                        });
-                });
-
-            modelBuilder.Entity("Rama.Data.Count.ScanRowRecord", b =>
+            modelBuilder.Entity("Rama.Data.Count.Scan.ScanRowRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
                         .HasColumnType("uuid")
@@ -420,6 +280,58 @@ namespace Rama.Data.Migrations
                     b.ToTable("trunk_rows", null, t =>
                         {
                             t.HasCheckConstraint("ck_trunk_rows_row", "\"row\" between 1 and 9999 and season between 1900 and 2200");
+                        });
+                });
+
+            modelBuilder.Entity("Rama.Data.Crew.WorkerRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<bool>("HasLeft")
+                        .HasColumnType("boolean")
+                        .HasColumnName("has_left");
+
+                    b.Property<string>("Language")
+                        .IsRequired()
+                        .HasMaxLength(5)
+                        .HasColumnType("character varying(5)")
+                        .HasColumnName("language");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("name");
+
+                    b.Property<string>("NameKey")
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("name_key")
+                        .HasComputedColumnSql("lower(name)", true);
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_workers");
+
+                    b.HasIndex("EstateId", "NameKey")
+                        .IsUnique()
+                        .HasDatabaseName("ix_workers_name");
+
+                    b.ToTable("workers", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_workers_language", "language in ('en', 'es')");
                         });
                 });
 
@@ -869,6 +781,146 @@ namespace Rama.Data.Migrations
                     b.ToTable("sites", (string)null);
                 });
 
+            modelBuilder.Entity("Rama.Data.Field.FieldEntryRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Data")
+                        .IsRequired()
+                        .HasColumnType("json")
+                        .HasColumnName("data");
+
+                    b.Property<Guid>("Device")
+                        .HasColumnType("uuid")
+                        .HasColumnName("device");
+
+                    b.Property<string>("Kind")
+                        .IsRequired()
+                        .HasMaxLength(10)
+                        .HasColumnType("character varying(10)")
+                        .HasColumnName("kind");
+
+                    b.Property<string>("Person")
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)")
+                        .HasColumnName("person");
+
+                    b.Property<Guid?>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<DateTimeOffset>("ReceivedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("received_at");
+
+                    b.Property<int>("Row")
+                        .HasColumnType("integer")
+                        .HasColumnName("row");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<long>("Sequence")
+                        .HasColumnType("bigint")
+                        .HasColumnName("sequence");
+
+                    b.Property<string>("State")
+                        .IsRequired()
+                        .HasMaxLength(12)
+                        .HasColumnType("character varying(12)")
+                        .HasColumnName("state");
+
+                    b.Property<Guid?>("Supersedes")
+                        .HasColumnType("uuid")
+                        .HasColumnName("supersedes");
+
+                    b.Property<int?>("Tree")
+                        .HasColumnType("integer")
+                        .HasColumnName("tree");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_field_entries");
+
+                    b.HasIndex("EstateId", "PlantingId", "Season")
+                        .HasDatabaseName("ix_field_entries_estate_id_planting_id_season");
+
+                    b.ToTable("field_entries", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_field_entries_place", "\"row\" between 1 and 9999 and coalesce(tree, 1) between 1 and 9999");
+                        });
+                });
+
+            modelBuilder.Entity("Rama.Data.Field.PhotoRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Person")
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)")
+                        .HasColumnName("person");
+
+                    b.Property<Guid?>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<byte[]>("Picture")
+                        .IsRequired()
+                        .HasColumnType("bytea")
+                        .HasColumnName("picture");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int?>("Row")
+                        .HasColumnType("integer")
+                        .HasColumnName("row");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<int?>("Tree")
+                        .HasColumnType("integer")
+                        .HasColumnName("tree");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_photos");
+
+                    b.HasIndex("EstateId", "PlantingId", "Season")
+                        .HasDatabaseName("ix_photos_estate_id_planting_id_season");
+
+                    b.ToTable("photos", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_photos_size", "octet_length(picture) <= 900000");
+                        });
+                });
+
             modelBuilder.Entity("Rama.Data.History.BatchRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
@@ -1120,6 +1172,203 @@ namespace Rama.Data.Migrations
                     b.ToTable("people", (string)null);
                 });
 
+            modelBuilder.Entity("Rama.Data.Plan.SeasonPlanRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<double?>("BudFactor")
+                        .HasColumnType("double precision")
+                        .HasColumnName("bud_factor");
+
+                    b.Property<DateTimeOffset>("ChangedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("changed_at");
+
+                    b.Property<string>("CountDetails")
+                        .HasColumnType("json")
+                        .HasColumnName("count_details");
+
+                    b.Property<string>("CuttingDetails")
+                        .HasColumnType("json")
+                        .HasColumnName("cutting_details");
+
+                    b.Property<string>("HeldDecision")
+                        .HasMaxLength(20)
+                        .HasColumnType("character varying(20)")
+                        .HasColumnName("held_decision");
+
+                    b.Property<string>("HeldReason")
+                        .HasMaxLength(300)
+                        .HasColumnType("character varying(300)")
+                        .HasColumnName("held_reason");
+
+                    b.Property<double?>("LimbsPerTree")
+                        .HasColumnType("double precision")
+                        .HasColumnName("limbs_per_tree");
+
+                    b.Property<string>("Measured")
+                        .HasColumnType("text")
+                        .HasColumnName("measured");
+
+                    b.Property<string>("TargetDetails")
+                        .HasColumnType("json")
+                        .HasColumnName("target_details");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "BinMass", "Rama.Data.Plan.SeasonPlanRecord.BinMass#Amount", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("bin_mass_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("bin_mass_value");
+                        });
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "BoxMass", "Rama.Data.Plan.SeasonPlanRecord.BoxMass#Amount", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("box_mass_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("box_mass_value");
+                        });
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "BushelMass", "Rama.Data.Plan.SeasonPlanRecord.BushelMass#Amount", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("bushel_mass_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("bushel_mass_value");
+                        });
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "Cap", "Rama.Data.Plan.SeasonPlanRecord.Cap#Amount", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("cap_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("cap_value");
+                        });
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "FloralShare", "Rama.Data.Plan.SeasonPlanRecord.FloralShare#Amount", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("floral_share_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("floral_share_value");
+                        });
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "FruitSize", "Rama.Data.Plan.SeasonPlanRecord.FruitSize#Amount", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("fruit_size_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("fruit_size_value");
+                        });
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "PackOut", "Rama.Data.Plan.SeasonPlanRecord.PackOut#Amount", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("pack_out_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("pack_out_value");
+                        });
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "Tolerance", "Rama.Data.Plan.SeasonPlanRecord.Tolerance#Amount", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("tolerance_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("tolerance_value");
+                        });
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "Yield", "Rama.Data.Plan.SeasonPlanRecord.Yield#Amount", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("yield_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("yield_value");
+                        });
+
+                    b.HasKey("EstateId", "PlantingId", "Season")
+                        .HasName("pk_season_plans");
+
+                    b.ToTable("season_plans", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_season_plans_bud_factor", "bud_factor between 0.1 and 6");
+
+                            t.HasCheckConstraint("ck_season_plans_season", "season between 1900 and 2200");
+
+                            t.HasCheckConstraint("ck_season_plans_target", "yield_value > 0 and fruit_size_value > 0 and pack_out_value > 0");
+                        });
+                });
+
             modelBuilder.Entity("Rama.Data.Prescribe.CardIssueRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
@@ -1237,12 +1486,6 @@ namespace Rama.Data.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("planting_id");
 
-                    b.Property<string>("Pruner")
-                        .IsRequired()
-                        .HasMaxLength(60)
-                        .HasColumnType("character varying(60)")
-                        .HasColumnName("pruner");
-
                     b.Property<string>("Remarks")
                         .IsRequired()
                         .HasColumnType("text")
@@ -1266,8 +1509,15 @@ namespace Rama.Data.Migrations
                         .HasColumnType("character varying(40)")
                         .HasColumnName("tree");
 
+                    b.Property<Guid>("WorkerId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("worker_id");
+
                     b.HasKey("EstateId", "Id")
                         .HasName("pk_practice_runs");
+
+                    b.HasIndex("EstateId", "WorkerId")
+                        .HasDatabaseName("ix_practice_runs_estate_id_worker_id");
 
                     b.HasIndex("EstateId", "PlantingId", "At")
                         .HasDatabaseName("ix_practice_runs_estate_id_planting_id_at");
@@ -1359,234 +1609,6 @@ namespace Rama.Data.Migrations
                         });
                 });
 
-            modelBuilder.Entity("Rama.Data.Season.SeasonPlanRecord", b =>
-                {
-                    b.Property<Guid>("EstateId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("estate_id");
-
-                    b.Property<Guid>("PlantingId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("planting_id");
-
-                    b.Property<int>("Season")
-                        .HasColumnType("integer")
-                        .HasColumnName("season");
-
-                    b.Property<double?>("BudFactor")
-                        .HasColumnType("double precision")
-                        .HasColumnName("bud_factor");
-
-                    b.Property<DateTimeOffset>("ChangedAt")
-                        .HasColumnType("timestamp with time zone")
-                        .HasColumnName("changed_at");
-
-                    b.Property<string>("CountDetails")
-                        .HasColumnType("json")
-                        .HasColumnName("count_details");
-
-                    b.Property<string>("CuttingDetails")
-                        .HasColumnType("json")
-                        .HasColumnName("cutting_details");
-
-                    b.Property<string>("HeldDecision")
-                        .HasMaxLength(20)
-                        .HasColumnType("character varying(20)")
-                        .HasColumnName("held_decision");
-
-                    b.Property<string>("HeldReason")
-                        .HasMaxLength(300)
-                        .HasColumnType("character varying(300)")
-                        .HasColumnName("held_reason");
-
-                    b.Property<double?>("LimbsPerTree")
-                        .HasColumnType("double precision")
-                        .HasColumnName("limbs_per_tree");
-
-                    b.Property<string>("Measured")
-                        .HasColumnType("text")
-                        .HasColumnName("measured");
-
-                    b.Property<string>("TargetDetails")
-                        .HasColumnType("json")
-                        .HasColumnName("target_details");
-
-                    b.Property<uint>("Version")
-                        .IsConcurrencyToken()
-                        .ValueGeneratedOnAddOrUpdate()
-                        .HasColumnType("xid")
-                        .HasColumnName("xmin");
-
-                    b.ComplexProperty(typeof(Dictionary<string, object>), "BinMass", "Rama.Data.Season.SeasonPlanRecord.BinMass#Amount", b1 =>
-                        {
-                            b1.IsRequired();
-
-                            b1.Property<string>("Unit")
-                                .HasMaxLength(16)
-                                .HasColumnType("character varying(16)")
-                                .HasColumnName("bin_mass_unit");
-
-                            b1.Property<double?>("Value")
-                                .HasColumnType("double precision")
-                                .HasColumnName("bin_mass_value");
-                        });
-
-                    b.ComplexProperty(typeof(Dictionary<string, object>), "BoxMass", "Rama.Data.Season.SeasonPlanRecord.BoxMass#Amount", b1 =>
-                        {
-                            b1.IsRequired();
-
-                            b1.Property<string>("Unit")
-                                .HasMaxLength(16)
-                                .HasColumnType("character varying(16)")
-                                .HasColumnName("box_mass_unit");
-
-                            b1.Property<double?>("Value")
-                                .HasColumnType("double precision")
-                                .HasColumnName("box_mass_value");
-                        });
-
-                    b.ComplexProperty(typeof(Dictionary<string, object>), "BushelMass", "Rama.Data.Season.SeasonPlanRecord.BushelMass#Amount", b1 =>
-                        {
-                            b1.IsRequired();
-
-                            b1.Property<string>("Unit")
-                                .HasMaxLength(16)
-                                .HasColumnType("character varying(16)")
-                                .HasColumnName("bushel_mass_unit");
-
-                            b1.Property<double?>("Value")
-                                .HasColumnType("double precision")
-                                .HasColumnName("bushel_mass_value");
-                        });
-
-                    b.ComplexProperty(typeof(Dictionary<string, object>), "Cap", "Rama.Data.Season.SeasonPlanRecord.Cap#Amount", b1 =>
-                        {
-                            b1.IsRequired();
-
-                            b1.Property<string>("Unit")
-                                .HasMaxLength(16)
-                                .HasColumnType("character varying(16)")
-                                .HasColumnName("cap_unit");
-
-                            b1.Property<double?>("Value")
-                                .HasColumnType("double precision")
-                                .HasColumnName("cap_value");
-                        });
-
-                    b.ComplexProperty(typeof(Dictionary<string, object>), "FloralShare", "Rama.Data.Season.SeasonPlanRecord.FloralShare#Amount", b1 =>
-                        {
-                            b1.IsRequired();
-
-                            b1.Property<string>("Unit")
-                                .HasMaxLength(16)
-                                .HasColumnType("character varying(16)")
-                                .HasColumnName("floral_share_unit");
-
-                            b1.Property<double?>("Value")
-                                .HasColumnType("double precision")
-                                .HasColumnName("floral_share_value");
-                        });
-
-                    b.ComplexProperty(typeof(Dictionary<string, object>), "FruitSize", "Rama.Data.Season.SeasonPlanRecord.FruitSize#Amount", b1 =>
-                        {
-                            b1.IsRequired();
-
-                            b1.Property<string>("Unit")
-                                .HasMaxLength(16)
-                                .HasColumnType("character varying(16)")
-                                .HasColumnName("fruit_size_unit");
-
-                            b1.Property<double?>("Value")
-                                .HasColumnType("double precision")
-                                .HasColumnName("fruit_size_value");
-                        });
-
-                    b.ComplexProperty(typeof(Dictionary<string, object>), "PackOut", "Rama.Data.Season.SeasonPlanRecord.PackOut#Amount", b1 =>
-                        {
-                            b1.IsRequired();
-
-                            b1.Property<string>("Unit")
-                                .HasMaxLength(16)
-                                .HasColumnType("character varying(16)")
-                                .HasColumnName("pack_out_unit");
-
-                            b1.Property<double?>("Value")
-                                .HasColumnType("double precision")
-                                .HasColumnName("pack_out_value");
-                        });
-
-                    b.ComplexProperty(typeof(Dictionary<string, object>), "Tolerance", "Rama.Data.Season.SeasonPlanRecord.Tolerance#Amount", b1 =>
-                        {
-                            b1.IsRequired();
-
-                            b1.Property<string>("Unit")
-                                .HasMaxLength(16)
-                                .HasColumnType("character varying(16)")
-                                .HasColumnName("tolerance_unit");
-
-                            b1.Property<double?>("Value")
-                                .HasColumnType("double precision")
-                                .HasColumnName("tolerance_value");
-                        });
-
-                    b.ComplexProperty(typeof(Dictionary<string, object>), "Yield", "Rama.Data.Season.SeasonPlanRecord.Yield#Amount", b1 =>
-                        {
-                            b1.IsRequired();
-
-                            b1.Property<string>("Unit")
-                                .HasMaxLength(16)
-                                .HasColumnType("character varying(16)")
-                                .HasColumnName("yield_unit");
-
-                            b1.Property<double?>("Value")
-                                .HasColumnType("double precision")
-                                .HasColumnName("yield_value");
-                        });
-
-                    b.HasKey("EstateId", "PlantingId", "Season")
-                        .HasName("pk_season_plans");
-
-                    b.ToTable("season_plans", null, t =>
-                        {
-                            t.HasCheckConstraint("ck_season_plans_bud_factor", "bud_factor between 0.1 and 6");
-
-                            t.HasCheckConstraint("ck_season_plans_season", "season between 1900 and 2200");
-
-                            t.HasCheckConstraint("ck_season_plans_target", "yield_value > 0 and fruit_size_value > 0 and pack_out_value > 0");
-                        });
-                });
-
-            modelBuilder.Entity("Rama.Data.Season.WeatherDayRecord", b =>
-                {
-                    b.Property<Guid>("EstateId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("estate_id");
-
-                    b.Property<Guid>("SiteId")
-                        .HasColumnType("uuid")
-                        .HasColumnName("site_id");
-
-                    b.Property<DateOnly>("Date")
-                        .HasColumnType("date")
-                        .HasColumnName("date");
-
-                    b.Property<double>("MaxC")
-                        .HasColumnType("double precision")
-                        .HasColumnName("max_c");
-
-                    b.Property<double>("MinC")
-                        .HasColumnType("double precision")
-                        .HasColumnName("min_c");
-
-                    b.HasKey("EstateId", "SiteId", "Date")
-                        .HasName("pk_weather_days");
-
-                    b.ToTable("weather_days", null, t =>
-                        {
-                            t.HasCheckConstraint("ck_weather_days_range", "min_c between -60 and max_c and max_c <= 60");
-                        });
-                });
-
             modelBuilder.Entity("Rama.Data.Target.TargetVersionRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
@@ -1641,6 +1663,37 @@ namespace Rama.Data.Migrations
                     b.ToTable("target_versions", (string)null);
                 });
 
+            modelBuilder.Entity("Rama.Data.Weather.WeatherDayRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("SiteId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("site_id");
+
+                    b.Property<DateOnly>("Date")
+                        .HasColumnType("date")
+                        .HasColumnName("date");
+
+                    b.Property<double>("MaxC")
+                        .HasColumnType("double precision")
+                        .HasColumnName("max_c");
+
+                    b.Property<double>("MinC")
+                        .HasColumnType("double precision")
+                        .HasColumnName("min_c");
+
+                    b.HasKey("EstateId", "SiteId", "Date")
+                        .HasName("pk_weather_days");
+
+                    b.ToTable("weather_days", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_weather_days_range", "min_c between -60 and max_c and max_c <= 60");
+                        });
+                });
+
             modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserClaim<System.Guid>", b =>
                 {
                     b.HasOne("Rama.Data.People.PersonRecord", null)
@@ -1673,7 +1726,7 @@ namespace Rama.Data.Migrations
 
             modelBuilder.Entity("Rama.Data.Count.CountedTreeRecord", b =>
                 {
-                    b.HasOne("Rama.Data.Season.SeasonPlanRecord", null)
+                    b.HasOne("Rama.Data.Plan.SeasonPlanRecord", null)
                         .WithMany("Trees")
                         .HasForeignKey("EstateId", "PlantingId", "Season")
                         .OnDelete(DeleteBehavior.Cascade)
@@ -1681,27 +1734,7 @@ namespace Rama.Data.Migrations
                         .HasConstraintName("fk_counted_trees_season_plans_estate_id_planting_id_season");
                 });
 
-            modelBuilder.Entity("Rama.Data.Count.FieldEntryRecord", b =>
-                {
-                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
-                        .WithMany()
-                        .HasForeignKey("EstateId", "PlantingId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_field_entries_plantings_estate_id_planting_id");
-                });
-
-            modelBuilder.Entity("Rama.Data.Count.PhotoRecord", b =>
-                {
-                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
-                        .WithMany()
-                        .HasForeignKey("EstateId", "PlantingId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_photos_plantings_estate_id_planting_id");
-                });
-
-            modelBuilder.Entity("Rama.Data.Count.ScanRowRecord", b =>
+            modelBuilder.Entity("Rama.Data.Count.Scan.ScanRowRecord", b =>
                 {
                     b.HasOne("Rama.Data.Estate.PlantingRecord", null)
                         .WithMany()
@@ -1719,6 +1752,16 @@ namespace Rama.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_trunk_rows_plantings_estate_id_planting_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Crew.WorkerRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.EstateRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_workers_estates_estate_id");
                 });
 
             modelBuilder.Entity("Rama.Data.Estate.BlockRecord", b =>
@@ -1822,6 +1865,26 @@ namespace Rama.Data.Migrations
                         .HasConstraintName("fk_sites_estates_estate_id");
                 });
 
+            modelBuilder.Entity("Rama.Data.Field.FieldEntryRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_field_entries_plantings_estate_id_planting_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Field.PhotoRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_photos_plantings_estate_id_planting_id");
+                });
+
             modelBuilder.Entity("Rama.Data.History.BatchRecord", b =>
                 {
                     b.HasOne("Rama.Data.Estate.EstateRecord", null)
@@ -1863,6 +1926,16 @@ namespace Rama.Data.Migrations
                     b.Navigation("Person");
                 });
 
+            modelBuilder.Entity("Rama.Data.Plan.SeasonPlanRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_season_plans_plantings_estate_id_planting_id");
+                });
+
             modelBuilder.Entity("Rama.Data.Prescribe.CardIssueRecord", b =>
                 {
                     b.HasOne("Rama.Data.Prescribe.IssuedPrescriptionRecord", "Prescription")
@@ -1893,6 +1966,15 @@ namespace Rama.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_practice_runs_plantings_estate_id_planting_id");
+
+                    b.HasOne("Rama.Data.Crew.WorkerRecord", "Worker")
+                        .WithMany()
+                        .HasForeignKey("EstateId", "WorkerId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .IsRequired()
+                        .HasConstraintName("fk_practice_runs_workers_estate_id_worker_id");
+
+                    b.Navigation("Worker");
                 });
 
             modelBuilder.Entity("Rama.Data.Result.SeasonResultRecord", b =>
@@ -1905,26 +1987,6 @@ namespace Rama.Data.Migrations
                         .HasConstraintName("fk_season_results_plantings_estate_id_planting_id");
                 });
 
-            modelBuilder.Entity("Rama.Data.Season.SeasonPlanRecord", b =>
-                {
-                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
-                        .WithMany()
-                        .HasForeignKey("EstateId", "PlantingId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_season_plans_plantings_estate_id_planting_id");
-                });
-
-            modelBuilder.Entity("Rama.Data.Season.WeatherDayRecord", b =>
-                {
-                    b.HasOne("Rama.Data.Estate.SiteRecord", null)
-                        .WithMany()
-                        .HasForeignKey("EstateId", "SiteId")
-                        .OnDelete(DeleteBehavior.Cascade)
-                        .IsRequired()
-                        .HasConstraintName("fk_weather_days_sites_estate_id_site_id");
-                });
-
             modelBuilder.Entity("Rama.Data.Target.TargetVersionRecord", b =>
                 {
                     b.HasOne("Rama.Data.Estate.PlantingRecord", null)
@@ -1935,6 +1997,16 @@ namespace Rama.Data.Migrations
                         .HasConstraintName("fk_target_versions_plantings_estate_id_planting_id");
                 });
 
+            modelBuilder.Entity("Rama.Data.Weather.WeatherDayRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.SiteRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "SiteId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_weather_days_sites_estate_id_site_id");
+                });
+
             modelBuilder.Entity("Rama.Data.Estate.PlantingRecord", b =>
                 {
                     b.Navigation("Results");
@@ -1942,7 +2014,7 @@ namespace Rama.Data.Migrations
                     b.Navigation("Rows");
                 });
 
-            modelBuilder.Entity("Rama.Data.Season.SeasonPlanRecord", b =>
+            modelBuilder.Entity("Rama.Data.Plan.SeasonPlanRecord", b =>
                 {
                     b.Navigation("Trees");
                 });

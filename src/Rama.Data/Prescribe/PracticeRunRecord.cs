@@ -1,4 +1,5 @@
 using Rama.Core.Explain;
+using Rama.Data.Crew;
 using Rama.Data.Database;
 
 namespace Rama.Data.Prescribe;
@@ -14,8 +15,10 @@ public sealed class PracticeRunRecord : IEstateOwned
 
     public int Season { get; init; }
 
-    /// <summary>The pruner, as the crew calls them; no account is needed.</summary>
-    public required string Pruner { get; init; }
+    /// <summary>Who cut it.</summary>
+    public Guid WorkerId { get; init; }
+
+    public WorkerRecord? Worker { get; init; }
 
     public DateTimeOffset At { get; init; }
 

@@ -5,6 +5,7 @@ using Rama.Core.Decide;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Issue;
+using Rama.Data.Crew;
 using Rama.Data.Database;
 using Rama.Data.Exchange;
 
@@ -88,7 +89,12 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
             .OrderBy(c => c.At)
             .ThenBy(c => c.Id)
             .ToListAsync(cancel);
-        var runs = await database.PracticeRuns.AsNoTracking().OrderBy(r => r.At).ThenBy(r => r.Id).ToListAsync(cancel);
+        var runs = await database
+            .PracticeRuns.AsNoTracking()
+            .Include(r => r.Worker)
+            .OrderBy(r => r.At)
+            .ThenBy(r => r.Id)
+            .ToListAsync(cancel);
         Parts parts = new(
             [
                 .. plans
@@ -133,7 +139,7 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
                     codes[r.PlantingId],
                     r.Season,
                     r.Id,
-                    r.Pruner,
+                    r.Worker!.Name,
                     r.At,
                     r.Tree,
                     r.Score,
@@ -177,6 +183,7 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
                     plan.TakeOver(cutting);
             }
             AddCards(parts, ids);
+            var workerOf = await new CrewArchive(database, scope).FinderAsync(cancel);
             foreach (var r in parts.Practice ?? [])
                 database.Add(
                     new PracticeRunRecord
@@ -185,7 +192,7 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
                         Id = r.Id,
                         PlantingId = ids[r.Planting],
                         Season = r.Season,
-                        Pruner = r.Pruner,
+                        WorkerId = workerOf(r.Pruner),
                         At = r.At,
                         Tree = r.Tree,
                         Score = r.Score,

@@ -51,13 +51,17 @@ internal sealed class PrescribeConfiguration
         );
         builder.HasKey(r => new { r.EstateId, r.Id });
         builder.HasOne<PlantingRecord>().WithMany().HasForeignKey(r => new { r.EstateId, r.PlantingId });
+        builder
+            .HasOne(r => r.Worker)
+            .WithMany()
+            .HasForeignKey(r => new { r.EstateId, r.WorkerId })
+            .OnDelete(DeleteBehavior.Restrict);
         builder.HasIndex(r => new
         {
             r.EstateId,
             r.PlantingId,
             r.At,
         });
-        builder.Property(r => r.Pruner).HasMaxLength(60);
         builder.Property(r => r.Tree).HasMaxLength(40);
     }
 }

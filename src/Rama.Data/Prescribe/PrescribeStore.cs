@@ -174,6 +174,7 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
     public async Task<IReadOnlyList<PracticeRunRecord>> RunsAsync(Guid planting, CancellationToken cancel) =>
         await database
             .PracticeRuns.AsNoTracking()
+            .Include(r => r.Worker)
             .Where(r => r.PlantingId == planting)
             .OrderByDescending(r => r.At)
             .Take(200)
@@ -188,58 +189,66 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
             .OrderByDescending(r => r.At)
             .Select(r => new
             {
-                r.Pruner,
+                r.WorkerId,
+                r.Worker!.Name,
                 r.Score,
                 r.Remarks,
             })
             .Take(MostRuns)
             .ToListAsync(cancel);
-        return PrunerPractice.Of(runs.Select(r => (r.Pruner, r.Score, PracticeRunRecord.ReadRemarks(r.Remarks))));
+        return PrunerPractice.Of(
+            runs.Select(r => (r.WorkerId, r.Name, r.Score, PracticeRunRecord.ReadRemarks(r.Remarks)))
+        );
     }
 
     /// <summary>Keeps a practice tree; one sent twice is one. False when there is no such planting.</summary>
     /// <exception cref="UnusableEntryException">It cannot be kept.</exception>
-    public async Task<bool> KeepRunAsync(
-        Guid planting,
-        int season,
-        Guid id,
-        string? pruner,
-        string tree,
-        TreeBench bench,
-        PracticeScore score,
-        int budsLeft,
-        CancellationToken cancel
-    )
+    public async Task<bool> KeepRunAsync(Guid planting, int season, PracticeTree tree, CancellationToken cancel)
     {
-        var reader = new EntryReader();
-        var name = reader.Text("pruner", "Name", pruner, 60);
-        reader.ThrowIfAny();
         if (!await database.Plantings.AnyAsync(p => p.Id == planting, cancel))
             return false;
-        if (await database.PracticeRuns.AnyAsync(r => r.Id == id, cancel))
+        if (await database.PracticeRuns.AnyAsync(r => r.Id == tree.Id, cancel))
             return true;
+        if (await database.Workers.SingleOrDefaultAsync(w => w.Id == tree.Worker, cancel) is not { } worker)
+            throw new UnusableEntryException([new("worker", "unknown", "Who: choose somebody of the crew.")]);
         if (await database.PracticeRuns.CountAsync(r => r.PlantingId == planting, cancel) >= MostRuns)
             throw new UnusableEntryException([
-                new("pruner", "range", $"Practice: {MostRuns} trees are kept of one planting."),
+                new("worker", "full", $"Practice: {MostRuns} trees are kept of one planting."),
             ]);
         database.Add(
             new PracticeRunRecord
             {
                 EstateId = scope.EstateId,
-                Id = id,
+                Id = tree.Id,
                 PlantingId = planting,
                 Season = season,
-                Pruner = name,
+                WorkerId = worker.Id,
                 At = clock.GetUtcNow(),
-                Tree = tree,
-                Score = score.Score,
-                BudsLeft = budsLeft,
-                Target = bench.ToLeave,
-                Minutes = score.MinutesTaken,
-                Remarks = StoredJson.Write(score.Remarks),
+                Tree = tree.Tree,
+                Score = tree.Score.Score,
+                BudsLeft = tree.BudsLeft,
+                Target = tree.ToLeave,
+                Minutes = tree.Score.MinutesTaken,
+                Remarks = StoredJson.Write(tree.Score.Remarks),
             }
         );
-        await database.SaveChangesAsync(cancel);
+        try
+        {
+            await database.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException e) when (e.IsTakenKey("practice_runs"))
+        {
+            // The same tree came twice at once.
+        }
         return true;
     }
 }
+
+/// <summary>A tree cut for practice.</summary>
+/// <param name="Id">Given by the device.</param>
+/// <param name="Worker">Who cut it.</param>
+/// <param name="Tree">Which tree: trunk class and number, or its place.</param>
+/// <param name="ToLeave">Buds that were to be left.</param>
+/// <param name="BudsLeft">Buds that were left.</param>
+/// <param name="Score">Its score.</param>
+public sealed record PracticeTree(Guid Id, Guid Worker, string Tree, double ToLeave, int BudsLeft, PracticeScore Score);

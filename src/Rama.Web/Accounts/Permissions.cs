@@ -18,6 +18,9 @@ public enum Act
     /// <summary>Set tolerance and cap of the cuts.</summary>
     Settings,
 
+    /// <summary>Say who works in the rows.</summary>
+    Crew,
+
     /// <summary>Propose targets.</summary>
     Propose,
 
@@ -52,7 +55,7 @@ internal static class Permissions
         {
             Act.Read => Role.Reader,
             Act.Count or Act.Rows => Role.Counter,
-            Act.Settings or Act.Propose => Role.CrewLead,
+            Act.Settings or Act.Crew or Act.Propose => Role.CrewLead,
             _ => Role.Manager,
         };
 

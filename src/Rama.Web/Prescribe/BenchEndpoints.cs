@@ -42,8 +42,8 @@ public sealed record PracticeRun : BenchCuts
     /// <summary>Given by the device, so that a tree sent twice is one.</summary>
     public Guid Id { get; init; }
 
-    /// <summary>The pruner, as the crew calls them.</summary>
-    public string? Pruner { get; init; }
+    /// <summary>Who cut it: somebody of the crew.</summary>
+    public Guid Worker { get; init; }
 }
 
 /// <summary>A tree on the bench.</summary>
@@ -212,7 +212,7 @@ internal static class BenchEndpoints
         return TypedResults.Ok<IReadOnlyList<PracticeLine>>([
             .. runs.Select(r => new PracticeLine(
                 r.Id,
-                r.Pruner,
+                r.Worker!.Name,
                 r.At,
                 r.Tree,
                 r.Score,
@@ -237,8 +237,7 @@ internal static class BenchEndpoints
         var made = MadeCuts.Of(put.Bench, body.Cuts);
         var left = made.Cuts.Count == 0 ? put.Bench.Before.FloralBuds : made.Cuts[^1].After.FloralBuds;
         var tree = body.Row is { } row ? $"{row}/{body.Tree}" : $"{put.Of.Class.Name} {body.Number}";
-        return await store.KeepRunAsync(id, put.Season, body.Id, body.Pruner, tree, put.Bench, made.Score, left, cancel)
-            ? TypedResults.Ok(made)
-            : TypedResults.NotFound();
+        PracticeTree kept = new(body.Id, body.Worker, tree, put.Bench.ToLeave, left, made.Score);
+        return await store.KeepRunAsync(id, put.Season, kept, cancel) ? TypedResults.Ok(made) : TypedResults.NotFound();
     }
 }

@@ -3904,6 +3904,138 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/workers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Who works in the rows, those who have left last */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkerView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/workers/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Add somebody, or change their name or card */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveWorker"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkerView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        /** Remove somebody of whom nothing is kept */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/density": {
         parameters: {
             query?: never;
@@ -4892,7 +5024,7 @@ export interface components {
          * @description What can be done in an estate.
          * @enum {unknown}
          */
-        Act: "read" | "count" | "rows" | "settings" | "propose" | "target" | "plantings" | "records" | "catalogue" | "season" | "exchange" | "people";
+        Act: "read" | "count" | "rows" | "settings" | "crew" | "propose" | "target" | "plantings" | "records" | "catalogue" | "season" | "exchange" | "people";
         /** @description A person to add, with the role in this estate. */
         AddPersonEntry: {
             /** @description Role in the estate. */
@@ -9016,8 +9148,11 @@ export interface components {
              * @description Given by the device, so that a tree sent twice is one.
              */
             id?: string;
-            /** @description The pruner, as the crew calls them. */
-            pruner?: null | string;
+            /**
+             * Format: uuid
+             * @description Who cut it: somebody of the crew.
+             */
+            worker?: string;
             /** @description The cuts in their order. */
             cuts?: components["schemas"]["HandCut"][];
             /** @description Trunk class; the middle one when left out. */
@@ -9264,7 +9399,12 @@ export interface components {
         };
         /** @description What the practice trees of one pruner show the lead. */
         PrunerPractice: {
-            /** @description The pruner, as the crew calls them. */
+            /**
+             * Format: uuid
+             * @description The pruner.
+             */
+            worker: string;
+            /** @description Name or number the crew knows them by. */
             pruner: string;
             /**
              * Format: int32
@@ -9938,6 +10078,12 @@ export interface components {
             /** Format: uint32 */
             version: number;
             variety: components["schemas"]["VarietyEntry"];
+        };
+        /** @description Somebody who works in the rows to save, with the version they were read at; 0 for somebody new. */
+        SaveWorker: {
+            /** Format: uint32 */
+            version: number;
+            worker: components["schemas"]["WorkerEntry"];
         };
         /** @description How hand counts of floral buds follow what a scanner saw on the same trees. */
         ScanCalibration: {
@@ -12024,6 +12170,34 @@ export interface components {
              */
             daysLate: null | number;
             reason: null | components["schemas"]["Notice"];
+        };
+        /** @description Somebody who works in the rows, as typed. */
+        WorkerEntry: {
+            /** @description Name or number the crew knows them by, at most 60 characters. */
+            name?: null | string;
+            /** @description Language of their card: `en` or `es`. */
+            language?: null | string;
+            /** @description Whether they have left. */
+            left?: boolean;
+        };
+        /** @description Somebody who works in the rows. */
+        WorkerView: {
+            /**
+             * Format: uuid
+             * @description Given by whoever added them.
+             */
+            id: string;
+            /**
+             * Format: uint32
+             * @description Version, to be sent back when saving.
+             */
+            version: number;
+            /** @description Name or number the crew knows them by. */
+            name: string;
+            /** @description Language of their card. */
+            language: string;
+            /** @description Whether they have left. */
+            left: boolean;
         };
         /** @description Buds of one third of a tree's height. */
         ZoneTarget: {

@@ -20,15 +20,18 @@ export function useAttempt() {
     unreadable: (fields: string[]) => {
       setProblems(fields.map((field) => ({ field, code: 'text', message: '', min: null, max: null, unit: null })));
     },
-    attempt: async (act: () => Promise<void>) => {
+    /** True when it was done. */
+    attempt: async (act: () => Promise<void>): Promise<boolean> => {
       setBusy(true);
       setFailure(null);
       setProblems([]);
       try {
         await act();
+        return true;
       } catch (e) {
         if (e instanceof RequestError && e.problem.problems) setProblems(e.problem.problems);
         else setFailure(e instanceof RequestError ? e.message : reading.t('failure.server'));
+        return false;
       } finally {
         setBusy(false);
       }

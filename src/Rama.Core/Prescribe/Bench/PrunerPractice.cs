@@ -3,12 +3,14 @@ using Rama.Core.Explain;
 namespace Rama.Core.Prescribe.Bench;
 
 /// <summary>What the practice trees of one pruner show the lead.</summary>
-/// <param name="Pruner">The pruner, as the crew calls them.</param>
+/// <param name="Worker">The pruner.</param>
+/// <param name="Pruner">Name or number the crew knows them by.</param>
 /// <param name="Trees">Trees practised.</param>
 /// <param name="MeanScore">Mean of their scores, 0 to 100.</param>
 /// <param name="LastScore">Score of the latest.</param>
 /// <param name="Faults">What was said of them most often, by code, with the trees it was said of.</param>
 public sealed record PrunerPractice(
+    Guid Worker,
     string Pruner,
     int Trees,
     double MeanScore,
@@ -21,14 +23,14 @@ public sealed record PrunerPractice(
     /// <summary>Sums practice trees up by pruner, those with most to learn first.</summary>
     /// <param name="latestFirst">The trees, the latest first: who cut it, its score, what was said.</param>
     public static IReadOnlyList<PrunerPractice> Of(
-        IEnumerable<(string Pruner, int Score, IReadOnlyList<Notice> Remarks)> latestFirst
+        IEnumerable<(Guid Worker, string Pruner, int Score, IReadOnlyList<Notice> Remarks)> latestFirst
     ) =>
         [
-            // One person writes their name now one way, now another.
             .. latestFirst
-                .GroupBy(r => r.Pruner.Trim(), StringComparer.OrdinalIgnoreCase)
+                .GroupBy(r => (r.Worker, r.Pruner))
                 .Select(runs => new PrunerPractice(
-                    runs.Key,
+                    runs.Key.Worker,
+                    runs.Key.Pruner,
                     runs.Count(),
                     runs.Average(r => r.Score),
                     runs.First().Score,

@@ -202,12 +202,13 @@ public sealed class TreeBenchTests
         Notice[] many = [new("practice.too-many", "")],
             few = [new("practice.too-few", ""), new("practice.order", "")],
             right = [new("practice.on-target", "")];
-        // The latest first; one of them typed with other capitals and a blank.
+        var (ana, ben) = (Guid.NewGuid(), Guid.NewGuid());
+        // The latest first.
         var pruners = PrunerPractice.Of([
-            ("Ana", 90, right),
-            ("Ben", 40, few),
-            ("ana ", 60, many),
-            ("Ana", 30, [.. many, new("practice.order", "")]),
+            (ana, "Ana", 90, right),
+            (ben, "Ben", 40, few),
+            (ana, "Ana", 60, many),
+            (ana, "Ana", 30, [.. many, new("practice.order", "")]),
         ]);
         Assert.Equal(
             [("Ben", 1, 40.0, 40), ("Ana", 3, 60.0, 90)],

@@ -50,7 +50,7 @@ export function useBench(id: string, choice: BenchTree) {
     placeholderData: keepPreviousData,
   });
   const keep = useMutation({
-    mutationFn: (run: { id: string; pruner: string }) =>
+    mutationFn: (run: { id: string; worker: string }) =>
       answered(api.POST('/api/v1/plantings/{id}/practice', { ...at, body: { ...choice, ...run, cuts: hand.cuts } })),
     onSuccess: () => client.invalidateQueries({ queryKey: ['practice'] }),
   });

@@ -1,0 +1,32 @@
+using Rama.Core.Crew;
+using Rama.Data.History;
+
+namespace Rama.Data.Crew;
+
+/// <summary>Somebody who works in the rows of an estate.</summary>
+public sealed class WorkerRecord : IHistoried
+{
+    public Guid EstateId { get; init; }
+
+    public Guid Id { get; init; }
+
+    /// <summary>Name or number the crew knows them by; one of its kind in an estate, whatever its capitals.</summary>
+    public string Name { get; private set; } = "";
+
+    /// <summary>Language of their card.</summary>
+    public string Language { get; private set; } = "";
+
+    /// <summary>Whether they have left.</summary>
+    public bool HasLeft { get; private set; }
+
+    /// <summary>PostgreSQL's row version; 0 while nothing is saved.</summary>
+    public uint Version { get; private set; }
+
+    public HistoryPlace Place => new("worker", Detail: Name);
+
+    /// <summary>Takes what was typed.</summary>
+    public void TakeOver(Worker worker) => (Name, Language, HasLeft) = (worker.Name, worker.Language, worker.Left);
+
+    /// <summary>The person as the core knows them.</summary>
+    public Worker ToWorker() => new(Name, Language, HasLeft);
+}

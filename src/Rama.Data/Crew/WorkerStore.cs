@@ -1,0 +1,78 @@
+using Microsoft.EntityFrameworkCore;
+using Rama.Core.Crew;
+using Rama.Core.Explain;
+using Rama.Data.Database;
+
+namespace Rama.Data.Crew;
+
+/// <summary>Who works in the rows of the estate in scope.</summary>
+public sealed class WorkerStore(RamaContext database, EstateScope scope)
+{
+    private const int Most = 2_000;
+
+    /// <summary>Everybody, those who have left last, then by name.</summary>
+    public async Task<IReadOnlyList<WorkerRecord>> AllAsync(CancellationToken cancel) =>
+        [
+            .. (await database.Workers.AsNoTracking().ToListAsync(cancel))
+                .OrderBy(w => w.HasLeft)
+                .ThenBy(w => w.Name, StringComparer.CurrentCultureIgnoreCase),
+        ];
+
+    /// <summary>Adds somebody, or changes what was said of them; the same sent twice is once.</summary>
+    /// <param name="id">Given by whoever adds them.</param>
+    /// <param name="entry">What was typed.</param>
+    /// <param name="version">Version it was read at; 0 for somebody new.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="UnusableEntryException">The entry cannot be used, or someone else saved first; nothing is
+    /// saved.</exception>
+    public async Task<WorkerRecord> SaveAsync(Guid id, WorkerEntry entry, uint version, CancellationToken cancel)
+    {
+        var worker = entry.Read();
+        var record = await database.Workers.SingleOrDefaultAsync(w => w.Id == id, cancel);
+        if (record is not null && record.ToWorker() == worker)
+            return record;
+        if ((record?.Version ?? 0) != version)
+            throw ChangedMeanwhile();
+        if (record is null)
+        {
+            if (await database.Workers.CountAsync(cancel) >= Most)
+                throw Problem("full", $"Crew: an estate keeps {Most} people. Remove some who did no work.");
+            database.Add(record = new() { EstateId = scope.EstateId, Id = id });
+        }
+        record.TakeOver(worker);
+        try
+        {
+            await database.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException e) when (e.Breaks(WorkerConfiguration.OneOfAName))
+        {
+            throw Problem("taken", $"Name or number: {worker.Name} is in the crew already.");
+        }
+        catch (DbUpdateException e) when (e.IsOthersSave())
+        {
+            throw ChangedMeanwhile();
+        }
+        return record;
+    }
+
+    /// <summary>Removes somebody of whom nothing is kept. False when there is nobody of that id.</summary>
+    /// <exception cref="UnusableEntryException">Something they did is kept.</exception>
+    public async Task<bool> RemoveAsync(Guid id, CancellationToken cancel)
+    {
+        if (await database.Workers.SingleOrDefaultAsync(w => w.Id == id, cancel) is not { } record)
+            return false;
+        if (await database.PracticeRuns.AnyAsync(r => r.WorkerId == id, cancel))
+            throw Problem(
+                "kept",
+                $"Crew: {record.Name} has practice trees, which stay. Say that they have left instead."
+            );
+        database.Remove(record);
+        await database.SaveChangesAsync(cancel);
+        return true;
+    }
+
+    private static UnusableEntryException Problem(string code, string message) => new([new("name", code, message)]);
+
+    private static UnusableEntryException ChangedMeanwhile() =>
+        Problem("changed", "Name: someone else changed this meanwhile. Look at it again.");
+}
