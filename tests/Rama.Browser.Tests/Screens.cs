@@ -42,7 +42,6 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             {
                 ("/map", "[data-test='block-H4']", "map"),
                 ("/catalogue", "[data-test='varieties']", "catalogue"),
-                ("/people", "[data-test='people']", "people"),
                 ("/crew", "[data-test='crew']", "crew"),
             }
         )
