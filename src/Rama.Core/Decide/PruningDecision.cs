@@ -4,17 +4,10 @@ namespace Rama.Core.Decide;
 
 /// <summary>Whether and how hard to prune, and how sure the count makes it.</summary>
 /// <param name="Kind">What to do.</param>
-/// <param name="Weight">How hard, for a reduction.</param>
-/// <param name="Surplus">Floral buds standing less floral buds to leave, per tree.</param>
-/// <param name="SurplusLow">Lower end of its 95 % interval.</param>
-/// <param name="SurplusHigh">Upper end of its 95 % interval.</param>
 /// <param name="Standing">Floral buds standing per tree.</param>
-/// <param name="BudsToLeave">Floral buds wanted per tree.</param>
-/// <param name="BandLow">Lower edge of the tolerance band.</param>
-/// <param name="BandHigh">Upper edge of the tolerance band.</param>
+/// <param name="BudsToLeave">Floral buds wanted per tree, above 0.</param>
 /// <param name="RemoveBuds">Floral buds pruning may take from a tree: the surplus up to the cap, or the allowance for
 /// structure.</param>
-/// <param name="RemoveShare">The same as a share of the buds standing.</param>
 /// <param name="CapShare">Largest share of the buds to cut in one winter.</param>
 /// <param name="Tolerance">Accepted distance from the buds to leave, as a share of them.</param>
 /// <param name="Held">What the manager decided instead; null where the count decides.</param>
@@ -23,39 +16,64 @@ namespace Rama.Core.Decide;
 /// <param name="FruitAtBest">Fruit per tree the buds standing can set at the variety's mean, where too few
 /// stand.</param>
 /// <param name="FruitShort">Fruit per tree the crop will fall short by even so, where too few stand.</param>
-/// <param name="Settled">Whether both ends of the interval lead to the same decision; false where there is no
-/// interval.</param>
 /// <param name="Reason">The decision and its reason in a sentence.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record PruningDecision(
     DecisionKind Kind,
-    PruningWeight? Weight,
-    double Surplus,
-    double? SurplusLow,
-    double? SurplusHigh,
     BudsStanding Standing,
     double BudsToLeave,
-    double BandLow,
-    double BandHigh,
     double RemoveBuds,
-    double RemoveShare,
     double CapShare,
     double Tolerance,
     DecisionKind? Held,
     double ClustersToThinning,
     double? FruitAtBest,
     double? FruitShort,
-    bool Settled,
     Notice Reason,
     IReadOnlyList<Step> Steps,
     IReadOnlyList<Notice> Warnings
-) : Calculated(Surplus, "bud/tree", Steps, Warnings)
+) : Calculated(Standing.Mean - BudsToLeave, "bud/tree", Steps, Warnings)
 {
     private const double LightUpTo = 0.15,
         StandardUpTo = 0.35,
         SameBuds = 1e-6,
         WorthTelling = 0.5;
+
+    private static readonly Notice Unsaid = new("", "");
+
+    /// <summary>Floral buds standing less floral buds to leave, per tree.</summary>
+    public double Surplus => Value;
+
+    /// <summary>Lower end of the surplus's 95 % interval; null without an interval.</summary>
+    public double? SurplusLow => Standing.Low - BudsToLeave;
+
+    /// <summary>Upper end of the surplus's 95 % interval; null without an interval.</summary>
+    public double? SurplusHigh => Standing.High - BudsToLeave;
+
+    /// <summary>Lower edge of the tolerance band, floral buds per tree.</summary>
+    public double BandLow => BudsToLeave - Tolerance * BudsToLeave;
+
+    /// <summary>Upper edge of the tolerance band, floral buds per tree.</summary>
+    public double BandHigh => BudsToLeave + Tolerance * BudsToLeave;
+
+    /// <summary><see cref="RemoveBuds"/> as a share of the buds standing, 0 to 1.</summary>
+    public double RemoveShare => Standing.Mean > 0 ? RemoveBuds / Standing.Mean : 0;
+
+    /// <summary>How hard, by the share of the buds that are too many; null where nothing is reduced.</summary>
+    /// <remarks>Light up to 15 %, standard up to 35 %.</remarks>
+    public PruningWeight? Weight =>
+        Kind != DecisionKind.Reduce ? null
+        : Surplus / Standing.Mean <= LightUpTo ? PruningWeight.Light
+        : Surplus / Standing.Mean <= StandardUpTo ? PruningWeight.Standard
+        : PruningWeight.Heavy;
+
+    /// <summary>Whether both ends of the interval lead to the same decision; false where there is no interval.</summary>
+    public bool Settled =>
+        SurplusLow is { } low
+        && SurplusHigh is { } high
+        && KindOf(low, Tolerance * BudsToLeave) == KindOf(Surplus, Tolerance * BudsToLeave)
+        && KindOf(high, Tolerance * BudsToLeave) == KindOf(Surplus, Tolerance * BudsToLeave);
 
     /// <summary>Decides from the unrounded surplus. The target is taken as exact.</summary>
     /// <param name="standing">Floral buds standing per tree.</param>
@@ -86,19 +104,9 @@ public sealed record PruningDecision(
             _ => 0,
         };
         var remove = Math.Min(wouldGo, settings.Cap * standing.Mean);
-        var removeShare = standing.Mean > 0 ? remove / standing.Mean : 0;
         var toThinning = kind == DecisionKind.Reduce ? surplus - remove : 0;
         double? atBest = kind == DecisionKind.NoPrune ? standing.Mean * setShare : null;
         double? isShort = atBest is { } fruit && fruitWanted is { } wanted ? Math.Max(0, wanted - fruit) : null;
-        PruningWeight? weight =
-            kind != DecisionKind.Reduce ? null
-            : surplus / standing.Mean <= LightUpTo ? PruningWeight.Light
-            : surplus / standing.Mean <= StandardUpTo ? PruningWeight.Standard
-            : PruningWeight.Heavy;
-        var (low, high) = (standing.Low - toLeave, standing.High - toLeave);
-        var settled =
-            low is { } l && high is { } h && KindOf(l, tolerance) == counted && KindOf(h, tolerance) == counted;
-
         Figure present = new("floral buds", standing.Mean, "bud/tree"),
             wantedBuds = new("buds to leave", toLeave, "bud/tree");
         Figure surplusFigure = new("surplus", surplus, "bud/tree");
@@ -166,29 +174,22 @@ public sealed record PruningDecision(
                 )
             );
 
-        return new(
+        PruningDecision decision = new(
             kind,
-            weight,
-            surplus,
-            low,
-            high,
             standing,
             toLeave,
-            toLeave - tolerance,
-            toLeave + tolerance,
             remove,
-            removeShare,
             settings.Cap,
             settings.Tolerance,
             held,
             toThinning,
             atBest,
             isShort,
-            settled,
-            ReasonFor(kind, standing.Mean, toLeave, remove, removeShare, weight, toThinning, atBest, isShort),
+            Unsaid,
             steps,
-            Warn(settled, low, kind, standing)
+            []
         );
+        return decision with { Reason = DecisionReason.Of(decision), Warnings = Warn(decision) };
     }
 
     /// <summary>
@@ -203,7 +204,6 @@ public sealed record PruningDecision(
     /// empty within one class.</param>
     internal PruningDecision CarriedOut(double remove, double thinning, bool light, IReadOnlyList<Figure> classes)
     {
-        var share = Standing.Mean > 0 ? remove / Standing.Mean : 0;
         List<Step> steps =
         [
             .. Steps.Where(s => s.Code is not ("decision.remove" or "decision.thinning")),
@@ -229,10 +229,9 @@ public sealed record PruningDecision(
         return this with
         {
             RemoveBuds = remove,
-            RemoveShare = share,
             ClustersToThinning = thinning,
             Steps = steps,
-            Reason = ReasonOf(remove, share, thinning, light),
+            Reason = ReasonOf(remove, thinning, light),
         };
     }
 
@@ -262,27 +261,16 @@ public sealed record PruningDecision(
         );
     }
 
-    private Notice ReasonOf(double remove, double share, double thinning, bool light)
+    private Notice ReasonOf(double remove, double thinning, bool light)
     {
         if (Kind != DecisionKind.Reduce)
             return Reason;
         if (light)
-            return LightReason(Standing.Mean, BudsToLeave, remove, thinning);
+            return DecisionReason.OfLight(this with { RemoveBuds = remove, ClustersToThinning = thinning });
         // What only the spread of the trees leaves over the number is not what pruning gave up.
         var givenUp = Surplus - remove >= WorthTelling ? thinning : 0;
-        return ReasonFor(Kind, Standing.Mean, BudsToLeave, remove, share, Weight, givenUp, FruitAtBest, FruitShort);
+        return DecisionReason.Of(this with { RemoveBuds = remove, ClustersToThinning = givenUp });
     }
-
-    private static Notice LightReason(double standing, double toLeave, double remove, double thinning) =>
-        new(
-            "decision.reduce-light",
-            $"{standing:0} floral buds stand where {toLeave:0} are wanted. This system is pruned light: its cuts "
-                + $"take about {remove:0}, and {thinning:0} clusters a tree are left to hand thinning.",
-            new Figure("standing", standing, "bud/tree"),
-            new Figure("wanted", toLeave, "bud/tree"),
-            new Figure("remove", remove, "bud/tree"),
-            new Figure("thinning", thinning, "cluster/tree")
-        );
 
     /// <summary>What a surplus leads to.</summary>
     /// <param name="surplus">Floral buds standing less floral buds to leave, per tree.</param>
@@ -292,78 +280,17 @@ public sealed record PruningDecision(
         : surplus <= tolerance ? DecisionKind.StructureOnly
         : DecisionKind.Reduce;
 
-    private static Notice ReasonFor(
-        DecisionKind kind,
-        double standing,
-        double toLeave,
-        double remove,
-        double removeShare,
-        PruningWeight? weight,
-        double toThinning,
-        double? atBest,
-        double? isShort
-    )
-    {
-        Figure present = new("standing", standing, "bud/tree"),
-            wanted = new("wanted", toLeave, "bud/tree");
-        var stand = $"{standing:0} floral buds stand where {toLeave:0} are wanted";
-        return kind switch
-        {
-            DecisionKind.NoPrune when atBest is { } best && isShort is { } missing => new(
-                "decision.no-prune",
-                $"{stand}. Even untouched the tree sets about {best:0} fruit, {missing:0} fewer than wanted. "
-                    + "Cut only broken, diseased and hazardous wood, dense or not.",
-                present,
-                wanted,
-                new Figure("best", best, "fruit/tree"),
-                new Figure("short", missing, "fruit/tree")
-            ),
-            DecisionKind.NoPrune => new(
-                "decision.no-prune-plain",
-                $"{stand}. Cut only broken, diseased and hazardous wood, dense or not.",
-                present,
-                wanted
-            ),
-            DecisionKind.StructureOnly => new(
-                "decision.structure-only",
-                $"{stand}: near enough. Cut what the shape needs and spend at most {remove:0} buds on it.",
-                present,
-                wanted,
-                new Figure("allowance", remove, "bud/tree")
-            ),
-            // Less than half a cluster would be told as none.
-            _ when toThinning >= 0.5 => new(
-                "decision.reduce-capped",
-                $"{stand}. Removing all of the surplus would cut too hard: remove {remove:0} and leave "
-                    + $"{toThinning:0} clusters to hand thinning.",
-                present,
-                wanted,
-                new Figure("remove", remove, "bud/tree"),
-                new Figure("thinning", toThinning, "cluster/tree")
-            ),
-            _ => new(
-                "decision.reduce",
-                $"{stand}. Remove {remove:0}, {removeShare * 100:0} % of them: a "
-                    + $"{weight.ToString()!.ToLowerInvariant()} pruning.",
-                present,
-                wanted,
-                new Figure("remove", remove, "bud/tree"),
-                new Figure("share", removeShare, "share")
-            ),
-        };
-    }
-
-    private static List<Notice> Warn(bool settled, double? low, DecisionKind kind, BudsStanding standing)
+    private static List<Notice> Warn(PruningDecision decision)
     {
         List<Notice> warnings = [];
-        if (low is null)
+        if (decision.Standing.Low is null)
             warnings.Add(
                 new(
                     "decision.no-interval",
                     "Without an interval nobody knows how sure this is. Count at least five trees."
                 )
             );
-        else if (!settled)
+        else if (!decision.Settled)
             warnings.Add(
                 new(
                     "decision.not-settled",
@@ -371,7 +298,7 @@ public sealed record PruningDecision(
                         + "start with structure only; pruning can be continued, not undone."
                 )
             );
-        if (kind == DecisionKind.NoPrune && standing.Mean == 0)
+        if (decision.Kind == DecisionKind.NoPrune && decision.Standing.Mean == 0)
             warnings.Add(
                 new(
                     "decision.no-buds",

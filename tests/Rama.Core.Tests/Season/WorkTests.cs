@@ -49,6 +49,16 @@ public sealed class WorkTests
         Assert.Equal((null, null), (works[2].Work.DaysToGreenTip, works[2].Work.DaysLate));
     }
 
+    // By hand: 6 121 trees are two minutes more than a week of work, and nobody goes home at noon of the seventh day.
+    [Theory]
+    [InlineData(6_120, 3)]
+    [InlineData(6_121, 4)]
+    public void A_day_begun_is_a_day(double trees, int february) =>
+        Assert.Equal(
+            new(2027, 2, february),
+            Assert.Single(WorkAhead.InTurn(Today, 240, [Work(trees, 2, Tip(2, 7))])).Work.Done
+        );
+
     // Cherry waits for late winter and peach for bud swell, whatever hands are free: common practice, no source.
     [Fact]
     public void Stone_fruit_waits_for_its_own_window()

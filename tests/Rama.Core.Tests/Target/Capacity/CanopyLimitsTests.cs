@@ -23,6 +23,11 @@ public sealed class CanopyLimitsTests
     public void Height_by_row_spacing(CanopyKind kind, double height) =>
         Near.Printed(height, Of(kind, 3.4, 1).HeightM, 2);
 
+    // A manager who keeps the top lower says so: .8 × 3.4.
+    [Fact]
+    public void A_height_factor_typed_takes_the_place_of_the_usual_one() =>
+        Near.Printed(2.72, Of(CanopyKind.Spindle, 3.4, 1, new() { HeightFactor = 0.8 }).HeightM, 2);
+
     // Handbook 2.9 [derived]: min(.8 × 6.5, 2.5 × 1.9) − 1.2.
     [Fact]
     public void A_broad_canopy_is_cut_below_its_limit_by_what_it_grows()
