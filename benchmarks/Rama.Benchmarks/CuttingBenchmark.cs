@@ -52,5 +52,5 @@ public class CuttingBenchmark
 
     [Benchmark]
     public BlockSimulation Simulate200Trees() =>
-        BlockSimulation.Of(_rules, _stock, _prescription, Settings, 200, _seed++);
+        BlockSimulation.Of(_rules, _stock, _prescription, new(Settings, 200, _seed++));
 }

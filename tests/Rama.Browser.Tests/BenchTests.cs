@@ -61,11 +61,9 @@ public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
         page.Until("sixty cuts", () => Cuts(page) == 60);
         var left = Buds(page);
         Assert.Equal(whole - 60, left);
-        for (var i = 0; i < 60; i++)
-            Press(page, "u");
+        Press(page, new('u', 60));
         page.Until("all undone", () => Cuts(page) == 0 && Buds(page) == whole);
-        for (var i = 0; i < 60; i++)
-            Press(page, "r");
+        Press(page, new('r', 60));
         page.Until("all redone", () => Cuts(page) == 60 && Buds(page) == left);
     }
 

@@ -14,14 +14,12 @@ internal sealed class Browser(ChromeDriver driver, string language, bool mayBeLe
 
     public string Language => language;
 
-    /// <summary>Whether others may have it afterwards; false once it was changed for good.</summary>
-    public bool MayBeLent { get; set; } = mayBeLent;
+    public bool MayBeLent => mayBeLent;
 }
 
 /// <summary>
 /// Browsers lent from test to test, since a start costs more than most tests: each gets one as if nobody had used it,
-/// with
-/// no cookie, no store, no worker and a tab of its own.
+/// with no cookie, no store, no worker and a tab of its own.
 /// </summary>
 internal static class Browsers
 {

@@ -18,7 +18,7 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
     private static void TakeAlong(Page page, string code)
     {
         page.Open("/field");
-        page.Find($"[data-test='count-{code}']");
+        page.Find($"[data-test='count-{code}'][data-taken='true']");
         page.Until("the service worker", () => page.Script<bool>("return !!navigator.serviceWorker.controller"));
     }
 

@@ -76,10 +76,9 @@ public sealed class Page : IDisposable
         );
     }
 
-    /// <summary>A script that every page runs before its own.</summary>
+    /// <summary>A script that every page runs before its own; it ends with the tab.</summary>
     public Page BeforeEach(string script)
     {
-        _browser.MayBeLent = false;
         Driver.ExecuteCdpCommand("Page.addScriptToEvaluateOnNewDocument", new() { ["source"] = script });
         return this;
     }
@@ -110,11 +109,10 @@ public sealed class Page : IDisposable
     }
 
     /// <summary>
-    /// Opens a planting on the page for the row, once all are taken along: until then the list moves under the pointer.
+    /// Opens a planting on the page for the row, as soon as it is listed.
     /// </summary>
     public void OpenInRow(string code)
     {
-        Until("the plantings to be taken along", () => Find(".field-list").GetAttribute("aria-busy") == "false");
         Click($"[data-test='count-{code}']");
     }
 
@@ -138,7 +136,7 @@ public sealed class Page : IDisposable
                 throw new TimeoutException(
                     $"Waited in vain for {what} at {Driver.Url}. The page says:\n{Driver.FindElement(By.TagName("body")).Text}"
                 );
-            Thread.Sleep(20);
+            Thread.Sleep(50);
         }
     }
 

@@ -50,10 +50,7 @@ public sealed class EntryReader
         FrozenDictionary<string, Unit> units,
         double min,
         double max
-    ) =>
-        amount?.Value is null
-            ? Missing(field, label)
-            : Converted(field, label, amount.Value.Value, amount.Unit, units, min, max);
+    ) => amount?.Value is null ? Missing(field, label) : Converted(field, label, amount, units, min, max);
 
     /// <summary>
     /// An amount that may be left out, between two limits given in the base unit of <paramref name="units"/>.
@@ -130,16 +127,22 @@ public sealed class EntryReader
     private double Converted(
         string field,
         string label,
-        double value,
-        string? code,
+        Amount amount,
         FrozenDictionary<string, Unit> units,
         double min,
         double max
     )
     {
-        if (UnitOf(field, label, code, units) is not { } unit)
+        if (UnitOf(field, label, amount.Unit, units) is not { } unit)
             return double.NaN;
-        var read = InRange(field, label, value, unit.Code, Neat(unit.FromBase(min)), Neat(unit.FromBase(max)));
+        var read = InRange(
+            field,
+            label,
+            amount.Value!.Value,
+            unit.Code,
+            Neat(unit.FromBase(min)),
+            Neat(unit.FromBase(max))
+        );
         return unit.ToBase(read);
     }
 

@@ -223,11 +223,8 @@ public sealed record PruningPlan(
             planting,
             Math.Max(1, canopy.HeightM),
             target.Canopy.HeightM,
-            survey,
-            counted,
-            reading.Measured,
-            target.Sharing,
-            limbs
+            new(survey, counted, reading.Measured, limbs),
+            target.Sharing
         );
     }
 

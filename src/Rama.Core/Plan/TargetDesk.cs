@@ -119,7 +119,7 @@ public sealed record TargetDesk(
         var prices = Usable(() => typed.Read(target.Crop.Packages, target.Crop.Law));
         var terms =
             tcsa is { } trunk && prices is not null
-                ? Terms(reading, trunk, prices, load, buds.Factor, around, density.BearingTreesPerHa)
+                ? Terms(reading, new(density.BearingTreesPerHa, trunk, buds.Factor), prices, load, around)
                 : null;
         var canopy = CanopyLimits.Of(
             planting.System.Form.Canopy,
@@ -191,16 +191,21 @@ public sealed record TargetDesk(
     private static List<double> CountedGirths(Survey? counted) =>
         [.. (counted?.Trees ?? []).Select(t => t.GirthCm).OfType<double>()];
 
+    /// <summary>Mean trees of the planting.</summary>
+    /// <param name="PerHa">Bearing trees per hectare.</param>
+    /// <param name="TcsaCm2">Trunk cross-section, cm².</param>
+    /// <param name="BudsPerFruit">Buds wanted per fruit.</param>
+    private sealed record DeskTrees(double PerHa, double TcsaCm2, double BudsPerFruit);
+
     private static MarginTerms? Terms(
         PlanReading reading,
-        double tcsa,
+        DeskTrees trees,
         PriceList prices,
         CropLoad load,
-        double budsPerFruit,
-        DeskSurroundings around,
-        double bearing
+        DeskSurroundings around
     )
     {
+        var (bearing, tcsa, budsPerFruit) = trees;
         var (variety, target) = (reading.Planting!.Variety, reading.Target!);
         // Told by trunks, or by the fruit its leaves feed.
         var feeds = load.LeafAreaPerFruitCm2 / CropLoad.LeafAreaWantedCm2 * load.CropDensity;

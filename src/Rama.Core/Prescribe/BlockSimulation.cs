@@ -68,29 +68,20 @@ public sealed record BlockSimulation(
     /// <param name="rules">The system's rules.</param>
     /// <param name="stock">The trees.</param>
     /// <param name="prescription">The prescription.</param>
-    /// <param name="settings">Tolerance and cap.</param>
-    /// <param name="trees">Trees to cut, over all classes.</param>
-    /// <param name="seed">Seed.</param>
-    /// <param name="counted">Counted trees as models of themselves.</param>
-    /// <param name="costs">What trees that miss their number cost; null leaves the ways of working out.</param>
-    /// <param name="skill">How well the crew reads and judges; as usual when left out.</param>
+    /// <param name="ask">What is to be simulated.</param>
     /// <param name="progress">Told the share done.</param>
     /// <param name="cancel">Stops it.</param>
     public static BlockSimulation Of(
         PruningRules rules,
         TreeStock stock,
         Prescription prescription,
-        DecisionSettings settings,
-        int trees = UsualTrees,
-        int seed = 1,
-        IReadOnlyList<CountedModel>? counted = null,
-        MissCosts? costs = null,
-        CrewSkill? skill = null,
+        SimulationAsk ask,
         Action<double>? progress = null,
         CancellationToken cancel = default
     )
     {
-        skill ??= new();
+        var (settings, trees, seed, counted, costs, known) = ask;
+        var skill = known ?? new();
         var generator = new TreeGenerator(stock.Shape, stock.Place);
         var done = 0;
         List<SimulatedClass> classes = [];
@@ -135,25 +126,26 @@ public sealed record BlockSimulation(
         progress?.Invoke(1);
         return Of(
             rules,
+            ask with
+            {
+                Trees = done,
+                Skill = skill,
+            },
             classes,
-            done,
-            seed,
             ways?.Results() ?? [],
-            skill,
             [.. (counted ?? []).Select(m => OnModel(rules, prescription, settings, m))]
         );
     }
 
     private static BlockSimulation Of(
         PruningRules rules,
+        SimulationAsk cut,
         List<SimulatedClass> classes,
-        int trees,
-        int seed,
         IReadOnlyList<WayResult> ways,
-        CrewSkill skill,
         List<CountedCut> counted
     )
     {
+        var trees = cut.Trees;
         List<Step> steps = [];
         Figure[] Parts(
             Func<SimulatedClass, double> of,
@@ -227,7 +219,7 @@ public sealed record BlockSimulation(
             rules.System.Name,
             rules.ByQuestion,
             trees,
-            seed,
+            cut.Seed,
             inBand,
             below,
             left,
@@ -240,7 +232,7 @@ public sealed record BlockSimulation(
             [.. Enumerable.Range(0, Bins).Select(i => classes.Sum(c => c.Share * c.Spread[i].Trees / c.Trees))],
             classes,
             ways,
-            skill,
+            cut.Skill!,
             counted,
             steps,
             warnings

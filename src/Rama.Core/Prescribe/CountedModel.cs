@@ -44,19 +44,21 @@ public sealed record CountedModel(CountedTree Counted, int Class, FruitTree Tree
             known,
             LimbsMeasured(tree)
                 ? generator.Model(
-                    tree.GirthCm!.Value * 10 / Math.PI,
-                    counts.Leaders,
-                    counts.HeightM.Mean,
-                    [
-                        .. tree.LimbSizes.Select(l => new LimbToGrow(
-                            l.DiameterMm!.Value,
-                            l.Forked,
-                            whole ? l.Buds : null
-                        )),
-                    ],
-                    (int)Math.Round(tree.FloralBuds),
-                    seed,
-                    counts.FloralShare
+                    new(
+                        tree.GirthCm!.Value * 10 / Math.PI,
+                        counts.Leaders,
+                        counts.HeightM.Mean,
+                        [
+                            .. tree.LimbSizes.Select(l => new LimbToGrow(
+                                l.DiameterMm!.Value,
+                                l.Forked,
+                                whole ? l.Buds : null
+                            )),
+                        ],
+                        (int)Math.Round(tree.FloralBuds),
+                        counts.FloralShare
+                    ),
+                    seed
                 )
                 : generator.Make(
                     counts with

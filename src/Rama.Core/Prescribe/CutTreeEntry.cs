@@ -91,11 +91,13 @@ public sealed record CutTreeEntry : DecisionSettingsEntry
         var tree =
             limbs.Count > 0
                 ? generator.Model(
-                    (trunk ?? shape.TrunkMm / 1_000) * 1_000,
-                    system.Form.Leaders,
-                    shape.HeightM,
-                    [.. limbs.Select(mm => new LimbToGrow(mm, false, null))],
-                    (int)Math.Round(buds ?? shape.Buds),
+                    new(
+                        (trunk ?? shape.TrunkMm / 1_000) * 1_000,
+                        system.Form.Leaders,
+                        shape.HeightM,
+                        [.. limbs.Select(mm => new LimbToGrow(mm, false, null))],
+                        (int)Math.Round(buds ?? shape.Buds)
+                    ),
                     Seed
                 )
                 : generator.Make(

@@ -156,13 +156,12 @@ public sealed record Prescription(
                         ? Math.Max(0, b - c.Drop)
                     : c.BudsAfter + c.Drop > 0 ? b * c.BudsAfter / (c.BudsAfter + c.Drop)
                     : b);
-        var perLimb = left / limbsLeft;
-        return new(
+        Prescription prescription = new(
             left,
             LeftFrom(decision.Standing.Low),
             LeftFrom(decision.Standing.High),
             limbsLeft,
-            perLimb,
+            left / limbsLeft,
             thinning,
             minutes,
             Mean(c => c.WoodShare),
@@ -172,9 +171,13 @@ public sealed record Prescription(
             isNumbered && rubs ? cutting.Way : null,
             rules.ByQuestion,
             inForce,
-            StepsOf(rules, decision, cuts, left, limbsLeft, perLimb, minutes, Mean(c => c.ReadingMinutes)),
+            [],
             Warn(rules, stock, classes, thinning, Mean(c => c.WoodShare))
         );
+        return prescription with
+        {
+            Steps = StepsOf(prescription, decision, rules.System.Labour, Mean(c => c.ReadingMinutes)),
+        };
     }
 
     /// <summary>Prescribes for trees of which only buds and limbs are known.</summary>
@@ -196,22 +199,20 @@ public sealed record Prescription(
         );
 
     private static List<Step> StepsOf(
-        PruningRules rules,
+        Prescription prescription,
         PruningDecision decision,
-        List<PrescribedCut> cuts,
-        double left,
-        double limbsLeft,
-        double perLimb,
-        double minutes,
+        SystemLabour labour,
         double reading
     )
     {
+        var (left, limbsLeft, minutes) = (prescription.BudsLeft, prescription.LimbsLeft, prescription.MinutesPerTree);
         Figure standing = new("floral buds", decision.Standing.Mean, "bud/tree"),
             leftFigure = new("buds left", left, "bud/tree");
-        var cutting = (minutes - reading) * 60 - rules.System.Labour.BaseSeconds;
+        var cutting = (minutes - reading) * 60 - labour.BaseSeconds;
         return
         [
-            .. cuts.Where(c => c.Drop > 0)
+            .. prescription
+                .Cuts.Where(c => c.Drop > 0)
                 .Select(c => new Step(
                     $"prescription.{c.StepId}",
                     c.SingleBuds
@@ -237,7 +238,7 @@ public sealed record Prescription(
             new(
                 "prescription.buds-per-limb",
                 "buds left ÷ limbs left",
-                new("buds per limb", perLimb, "bud/limb"),
+                new("buds per limb", prescription.BudsPerLimb, "bud/limb"),
                 [leftFigure, new("limbs left", limbsLeft, "limb/tree")],
                 Sources.Definition
             ),
@@ -248,19 +249,22 @@ public sealed record Prescription(
                     : "base + Σ cuts × seconds per cut",
                 new("time per tree", minutes, "min/tree"),
                 [
-                    new("base", rules.System.Labour.BaseSeconds, "s"),
+                    new("base", labour.BaseSeconds, "s"),
                     new("cutting", cutting, "s"),
                     .. reading != 0
                         ? [new Figure("reading limbs and counting", reading * 60, "s")]
                         : Array.Empty<Figure>(),
                 ],
-                rules.System.Labour.Source
+                labour.Source
             ),
             new(
                 "prescription.buds-left",
                 "floral buds − all drops",
                 leftFigure,
-                [standing, .. cuts.Where(c => c.Drop > 0).Select(c => Figure.Named(c.Name, c.Drop, "bud/tree"))],
+                [
+                    standing,
+                    .. prescription.Cuts.Where(c => c.Drop > 0).Select(c => Figure.Named(c.Name, c.Drop, "bud/tree")),
+                ],
                 Sources.Definition
             ),
         ];

@@ -5,8 +5,7 @@ namespace Rama.Core.Prescribe;
 
 /// <summary>
 /// Finds the settings of a system that bring most trees of a class to their number: all tries of the pack against each
-/// other
-/// on the same trees, with the single buds of the last step solved for each.
+/// other on the same trees, with the single buds of the last step solved for each.
 /// </summary>
 internal static class SettingSearch
 {
@@ -53,6 +52,7 @@ internal static class SettingSearch
         // Shape and light pruning follow the system; only a reduction to a number has something to find.
         bool Free(SearchClass of) => of.Decision.Kind == DecisionKind.Reduce && rules.Aim != SystemAim.Light;
         var rate = rules.Steps.FirstOrDefault(s => IsSolved(rules, s))?.Step.Most;
+        Trying trying = new(rules, settings, rate, held);
         // What the manager holds, or a chosen answer says, is not searched.
         var open = rules
             .System.Settings.Where(s =>
@@ -69,12 +69,7 @@ internal static class SettingSearch
             return [.. best.Select(t => t.Settings)];
         foreach (var setting in reserve)
         {
-            best =
-            [
-                .. classes.Zip(best, (c, found) =>
-                    Free(c) ? Reached(rules, c, settings, setting, found, rate, held) : found
-                ),
-            ];
+            best = [.. classes.Zip(best, (c, found) => Free(c) ? Reached(trying, c, setting, found) : found)];
         }
         foreach (var length in lengths)
         {
@@ -84,7 +79,7 @@ internal static class SettingSearch
                 List<Try> tried =
                 [
                     .. classes.Zip(best, (c, found) =>
-                        Of(rules, c, settings, With(found.Settings, length.Id, value, rate, held), rate)
+                        Of(rules, c, settings, trying.With(found.Settings, length.Id, value), rate)
                     ),
                 ];
                 tries.Add((Together(classes, tried), tried));
@@ -159,15 +154,7 @@ internal static class SettingSearch
     }
 
     // What is kept in reserve comes in only where a class stays over its number, and no more of it than it takes.
-    private static Try Reached(
-        PruningRules rules,
-        SearchClass of,
-        DecisionSettings settings,
-        SystemSetting reserve,
-        Try found,
-        string? rate,
-        IReadOnlyDictionary<string, double> held
-    )
+    private static Try Reached(Trying trying, SearchClass of, SystemSetting reserve, Try found)
     {
         var near = NearShare * of.Decision.BudsToLeave;
         if (found.OffMean <= near)
@@ -175,7 +162,13 @@ internal static class SettingSearch
         var best = found;
         foreach (var value in reserve.Tries.Order())
         {
-            var tried = Of(rules, of, settings, With(found.Settings, reserve.Id, value, rate, held), rate);
+            var tried = Of(
+                trying.Rules,
+                of,
+                trying.Settings,
+                trying.With(found.Settings, reserve.Id, value),
+                trying.Rate
+            );
             if (tried.OffMean < best.OffMean)
                 best = tried;
             if (best.OffMean <= near)
@@ -184,19 +177,22 @@ internal static class SettingSearch
         return best;
     }
 
-    private static Dictionary<string, double> With(
-        Dictionary<string, double> found,
-        string length,
-        double value,
-        string? rate,
-        IReadOnlyDictionary<string, double> held
+    /// <summary>What stays the same from try to try.</summary>
+    private sealed record Trying(
+        PruningRules Rules,
+        DecisionSettings Settings,
+        string? Rate,
+        IReadOnlyDictionary<string, double> Held
     )
     {
-        Dictionary<string, double> settings = new(found) { [length] = value };
-        // Single buds are solved anew for what the other cuts leave now.
-        if (rate is not null && !held.ContainsKey(rate))
-            settings.Remove(rate);
-        return settings;
+        public Dictionary<string, double> With(Dictionary<string, double> found, string length, double value)
+        {
+            Dictionary<string, double> settings = new(found) { [length] = value };
+            // Single buds are solved anew for what the other cuts leave now.
+            if (Rate is not null && !Held.ContainsKey(Rate))
+                settings.Remove(Rate);
+            return settings;
+        }
     }
 
     private static Try Together(IReadOnlyList<SearchClass> classes, List<Try> tries, double share = 1)

@@ -43,22 +43,17 @@ public sealed record TreeStock(
     /// <param name="planting">The planting.</param>
     /// <param name="heightLimitM">Height right after pruning, metres.</param>
     /// <param name="heightM">Height before pruning, metres, where measured.</param>
-    /// <param name="survey">What the counts say.</param>
-    /// <param name="counted">The trees counted.</param>
-    /// <param name="measured">What is known of the others.</param>
+    /// <param name="counts">What is known of its trees.</param>
     /// <param name="sharing">How the target is shared.</param>
-    /// <param name="limbs">Limbs per tree, where known.</param>
     public static TreeStock Of(
         Planting planting,
         double heightLimitM,
         double? heightM,
-        SurveyEstimate survey,
-        Survey counted,
-        MeasuredTrees measured,
-        TreeSharing sharing,
-        double? limbs
+        StockCounts counts,
+        TreeSharing sharing
     )
     {
+        var (survey, counted, measured, limbs) = counts;
         var shape = planting.System.Form.Typical;
         TreePlace place = new(planting.Form.RowSpacingM, planting.Form.TreeSpacingM, heightLimitM, planting.Leaf);
         var girths = counted.Trees.Select(t => t.GirthCm).OfType<double>().ToList();
@@ -195,3 +190,10 @@ public sealed record TreeStock(
         return df >= 3 ? Math.Min(1, Math.Sqrt(sum / df)) : Math.Min(1, survey.Cv ?? BudsCv);
     }
 }
+
+/// <summary>What counting and measuring told of a planting's trees.</summary>
+/// <param name="Estimate">What the counts say.</param>
+/// <param name="Counted">The trees counted.</param>
+/// <param name="Measured">What is known of the others.</param>
+/// <param name="LimbsPerTree">Limbs per tree; null where not known.</param>
+public sealed record StockCounts(SurveyEstimate Estimate, Survey Counted, MeasuredTrees Measured, double? LimbsPerTree);

@@ -245,12 +245,13 @@ internal static class PrescribeEndpoints
                         rules,
                         stock,
                         prescription,
-                        reading.Settings,
-                        trees,
-                        body.Seed,
-                        CountedModel.Of(stock, reading.Counted!),
-                        plan.CostsOf(reading),
-                        null,
+                        new(
+                            reading.Settings,
+                            trees,
+                            body.Seed,
+                            CountedModel.Of(stock, reading.Counted!),
+                            plan.CostsOf(reading)
+                        ),
                         share =>
                         {
                             if (told.Count == 0 || told[^1].IsCompleted)

@@ -411,9 +411,7 @@ public sealed partial class ConsistencyTests
                 rules,
                 plan.Stock!,
                 plan.Prescription!,
-                reading.Settings,
-                200,
-                costs: plan.CostsOf(reading),
+                new(reading.Settings, 200, Costs: plan.CostsOf(reading)),
                 cancel: TestContext.Current.CancellationToken
             );
             var way = Assert.Single(block.Ways, w => w.Way == plan.Prescription!.Way);
@@ -444,9 +442,7 @@ public sealed partial class ConsistencyTests
                 rules,
                 plan.Stock!,
                 plan.Prescription!,
-                reading.Settings,
-                1_000,
-                3,
+                new(reading.Settings, 1_000, 3),
                 cancel: TestContext.Current.CancellationToken
             );
             // Both are means over typical trees, thirty for the plan: three standard errors of such a mean are allowed

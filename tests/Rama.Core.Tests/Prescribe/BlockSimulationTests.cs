@@ -30,10 +30,8 @@ public sealed class BlockSimulationTests
             pack.RulesFor(),
             stock,
             Prescription.Of(pack.RulesFor(), stock, decision, settings),
-            settings,
-            trees,
-            seed,
-            progress: told,
+            new(settings, trees, seed),
+            told,
             cancel: new(stopped)
         );
     }
@@ -109,7 +107,7 @@ public sealed class BlockSimulationTests
             pack.RulesFor(),
             stock,
             Prescription.Of(pack.RulesFor(), stock, decision, settings),
-            settings,
+            new(settings),
             cancel: TestContext.Current.CancellationToken
         );
         var (small, large) = (block.Classes[0], block.Classes[1]);
@@ -213,10 +211,7 @@ public sealed class BlockSimulationTests
             plan.Planting!.System.RulesFor(),
             plan.Stock!,
             plan.Prescription!,
-            reading.Settings,
-            20,
-            1,
-            models,
+            new(reading.Settings, 20, 1, models),
             cancel: TestContext.Current.CancellationToken
         );
         Assert.Equal(

@@ -122,7 +122,7 @@ public sealed class TreeGeneratorTests
     public void A_counted_tree_keeps_its_limbs_and_their_buds()
     {
         List<LimbToGrow> limbs = [new(22, true, 30), new(15, false, 14), new(9, false, 4)];
-        var tree = Of("tall-spindle").Model(46, 1, 3.2, limbs, 48, 1);
+        var tree = Of("tall-spindle").Model(new(46, 1, 3.2, limbs, 48), 1);
         var standing = new RemainingTree(tree);
         var grown = tree.Branches.Where(b => b.Kind == BranchKind.Limb).ToList();
         Assert.Equal([9, 15, 22], grown.Select(l => l.DiameterMm).Order());

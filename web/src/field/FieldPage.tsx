@@ -1,14 +1,23 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import { api, answered } from '../api/client';
-import { store } from './queue';
+import { api, answered, type FieldKit, type SeasonLine } from '../api/client';
+import { store, type Queued } from './queue';
 import { useReading } from '../words/useReading';
 import { bodyOf } from './kinds';
+import { plantingsOf } from './plantingsOf';
 import { takeAlong, useField } from './useField';
 
 /** Most plantings taken along without being asked. */
 const mostAtOnce = 40;
+
+/** Trees counted on a planting: those the office has, and those this device made. */
+function countedOn(id: string, kit: FieldKit, made: Queued[]) {
+  const own = made
+    .filter((q) => q.planting === id && bodyOf(q.entry, 'tree'))
+    .map((q) => `${q.entry.row}/${q.entry.tree}`);
+  return new Set([...kit.counted.map((c) => `${c.row}/${c.tree}`), ...own]).size;
+}
 
 /** The plantings to count, taken along while there is signal. */
 export function FieldPage() {
@@ -16,6 +25,7 @@ export function FieldPage() {
   const { estate } = useField();
   const [busy, setBusy] = useState(false);
   const kits = useLiveQuery(() => store.kits.toArray())?.filter((k) => k.estate === estate) ?? [];
+  const [ofSeason, setOfSeason] = useState<SeasonLine[]>([]);
   const made = useLiveQuery(() => store.queue.toArray()) ?? [];
   useEffect(() => {
     document.title = `${t('field.title')} · Rama`;
@@ -31,6 +41,7 @@ export function FieldPage() {
           api.GET('/api/v1/season', { params: { query: {} }, signal: AbortSignal.timeout(15_000) }),
         );
         const order = season.plantings.filter((p) => p.stage !== 'target').slice(0, mostAtOnce);
+        if (!left) setOfSeason(order);
         for (const planting of order) {
           if (left) return;
           await takeAlong(estate, planting.id);
@@ -52,34 +63,30 @@ export function FieldPage() {
       <h1>{t('field.title')}</h1>
       <p className="dim small">{busy ? t('field.taking') : t('field.taken', { count: kits.length })}</p>
       <ul className="field-list" aria-busy={busy}>
-        {kits
-          .sort((a, b) => a.kit.code.localeCompare(b.kit.code, undefined, { numeric: true }))
-          .map(({ id, kit }) => {
-            const own = new Set(
-              made
-                .filter((q) => q.planting === id && bodyOf(q.entry, 'tree'))
-                .map((q) => `${q.entry.row}/${q.entry.tree}`),
-            );
-            const counted = new Set([...kit.counted.map((c) => `${c.row}/${c.tree}`), ...own]).size;
-            return (
-              <li key={id}>
-                <Link to={id} className="field-planting" data-test={`count-${kit.code}`}>
-                  <strong>{kit.code}</strong>{' '}
-                  <span>
-                    {kit.name}
-                    <br />
-                    <span className="small dim">{kit.variety}</span>
-                  </span>
-                  <span className="field-planting-count">
-                    <strong>{counted}</strong>{' '}
+        {plantingsOf(ofSeason, kits).map(({ id, code, name, variety, kit }) => (
+          <li key={id}>
+            <Link to={id} className="field-planting" data-test={`count-${code}`} data-taken={kit !== undefined}>
+              <strong>{code}</strong>{' '}
+              <span>
+                {name}
+                <br />
+                <span className="small dim">{variety}</span>
+              </span>
+              <span className="field-planting-count">
+                {kit ? (
+                  <>
+                    <strong>{countedOn(id, kit, made)}</strong>{' '}
                     <span className="unit">
                       / {kit.stop.planned} {t('field.trees')}
                     </span>
-                  </span>
-                </Link>
-              </li>
-            );
-          })}
+                  </>
+                ) : (
+                  <span className="dim">…</span>
+                )}
+              </span>
+            </Link>
+          </li>
+        ))}
       </ul>
       {!busy && kits.length === 0 && <p>{t('field.none')}</p>}
     </main>

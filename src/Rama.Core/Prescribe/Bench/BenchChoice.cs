@@ -58,8 +58,7 @@ public sealed record BenchChoice(string? Class = null, int Number = 0, double? R
                 number,
                 settings,
                 values,
-                allowance,
-                standsForClass ? cut.LimitsFor(rules) : null
+                new(allowance, standsForClass ? cut.LimitsFor(rules) : null)
             ),
             cut
         );

@@ -34,23 +34,20 @@ public sealed class TreeBench
     /// <param name="toLeave">Floral buds to leave on it, above 0.</param>
     /// <param name="settings">Tolerance and cap.</param>
     /// <param name="values">Settings of the system other than its own, by name and in their own unit.</param>
-    /// <param name="allowance">How far it may be cut; as its own buds say when left out.</param>
-    /// <param name="limits">Most cuts of each step, in their order, as a card says; the system's own when left
-    /// out.</param>
+    /// <param name="card">How far a card lets it be cut; as its own buds say when left out.</param>
     public TreeBench(
         PruningRules rules,
         FruitTree tree,
         double toLeave,
         DecisionSettings settings,
         IReadOnlyDictionary<string, double>? values = null,
-        CutAllowance? allowance = null,
-        IReadOnlyList<int?>? limits = null
+        BenchCard? card = null
     )
     {
         (Rules, Tree, ToLeave, Settings) = (rules, tree, toLeave, settings);
         _settings = rules.Values(values);
-        Allowance = allowance ?? CutAllowance.Counted(tree.FloralBuds, toLeave, settings);
-        Pruning = TreePruning.Of(new PreparedTree(rules, tree), Allowance, _settings, limits);
+        Allowance = card?.Allowance ?? CutAllowance.Counted(tree.FloralBuds, toLeave, settings);
+        Pruning = TreePruning.Of(new PreparedTree(rules, tree), Allowance, _settings, card?.Limits);
         Before = BenchMeasures.Of(new(tree), 0);
     }
 
@@ -293,3 +290,8 @@ public sealed class TreeBench
 /// <param name="Drop">Floral buds that fell.</param>
 /// <param name="End">Why it cut no more.</param>
 public sealed record StepOutcome(string StepId, LocalText Name, int Cuts, int Drop, StepEnd End);
+
+/// <summary>How far a card lets a tree be cut.</summary>
+/// <param name="Allowance">Buds it may lose, and when it is enough.</param>
+/// <param name="Limits">Most cuts of each step, in their order; null for the system's own.</param>
+public sealed record BenchCard(CutAllowance Allowance, IReadOnlyList<int?>? Limits);

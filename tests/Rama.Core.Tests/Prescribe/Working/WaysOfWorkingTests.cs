@@ -35,12 +35,7 @@ public sealed class WaysOfWorkingTests
             plan.Planting!.System.RulesFor(reading.Cutting.Answers),
             plan.Stock!,
             plan.Prescription!,
-            reading.Settings,
-            400,
-            1,
-            null,
-            plan.CostsOf(reading),
-            skill,
+            new(reading.Settings, 400, Costs: plan.CostsOf(reading), Skill: skill),
             cancel: TestContext.Current.CancellationToken
         );
     }

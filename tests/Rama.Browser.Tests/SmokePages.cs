@@ -1,0 +1,66 @@
+using System.Text.Json.Nodes;
+
+namespace Rama.Browser.Tests;
+
+/// <summary>Every page there is, and what it can be opened for.</summary>
+internal static class SmokePages
+{
+    /// <summary>Pages of the estate.</summary>
+    public static readonly string[] OfEstate =
+    [
+        "",
+        "map",
+        "catalogue",
+        "catalogue/systems",
+        "exchange",
+        "estate",
+        "people",
+        "crew",
+        "plantings/new",
+        "targets",
+        "scans",
+        "field",
+    ];
+
+    /// <summary>Pages of a planting, <c>{0}</c>.</summary>
+    public static readonly string[] OfPlanting =
+    [
+        "plantings/{0}/estate",
+        "plantings/{0}/target",
+        "plantings/{0}/count",
+        "plantings/{0}/decide",
+        "plantings/{0}/prescribe",
+        "plantings/{0}/result",
+        "plantings/{0}/history",
+        "plantings/{0}/card",
+        "plantings/{0}/bench",
+        "plantings/{0}/route",
+        "plantings/{0}/trees",
+        "field/{0}",
+        "field/{0}/buds",
+        "field/{0}/walk",
+    ];
+
+    public static readonly string[] Languages = ["en", "es"],
+        Units = ["metric", "us"];
+
+    /// <summary>The plantings of the demo, by code.</summary>
+    public static Dictionary<string, SmokePlanting> PlantingsOf(RamaServer server)
+    {
+        using var client = server.ClientOf();
+        using var answer = client.Send(new(HttpMethod.Get, "/api/v1/season"));
+        using var reader = new StreamReader(answer.Content.ReadAsStream());
+        return JsonNode.Parse(reader.ReadToEnd())!["plantings"]!
+            .AsArray()
+            .ToDictionary(
+                p => (string)p!["code"]!,
+                p => new SmokePlanting((string)p!["code"]!, (string)p["id"]!, p["decision"] is not null)
+            );
+    }
+}
+
+/// <summary>A planting to look at.</summary>
+/// <param name="Code">Its code.</param>
+/// <param name="Id">Its identifier.</param>
+/// <param name="IsDecided">Whether its count is in, so that there is a card and a tree for the bench.</param>
+public sealed record SmokePlanting(string Code, string Id, bool IsDecided);
