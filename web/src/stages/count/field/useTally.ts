@@ -1,0 +1,213 @@
+import { useEffect, useRef, useState } from 'react';
+import { useKeys } from '../../../keys/useKeys';
+import { store, type KeptKit, type TreeAtHand } from '../../../field/queue';
+import { useField } from '../../../field/useField';
+import { parseNumber } from '../../../units/parse';
+import { useReading } from '../../../words/useReading';
+import { caliperChosen, chooseCaliper, useCaliper } from './caliper';
+import { keepManner, readManner, type Manner } from './manner';
+import { digit, emptyTally, limbsOf, nextLimb, tap, toCounted, total, undo, type Tally } from './tally';
+import { useCountedTrees } from './useCountedTrees';
+
+/** Where in the row, and the tree at hand. */
+export interface TallyPlace {
+  row: string;
+  tree: string;
+}
+
+/** What lies open over the keys. */
+export type TallySheet = 'skip' | 'manner' | 'place';
+
+/** Counts trees of a planting one after another: the tree at hand, where it is, and what a tap does to it. */
+export function useTally(kept: KeptKit, before: TreeAtHand | null) {
+  const { t, language, number } = useReading();
+  const { put } = useField();
+  const { kit } = kept;
+  const { own, done, so, next } = useCountedTrees(kept);
+  const [manner, setManner] = useState(readManner);
+  const [place, setPlace] = useState<TallyPlace | null>(before ? { row: before.row, tree: before.tree } : null);
+  const [tally, setTally] = useState<Tally>(before?.tally ?? emptyTally(manner.by, manner.limbwise));
+  const [sheet, setSheet] = useState<TallySheet | null>(null);
+  const [problem, setProblem] = useState<string | null>(null);
+  const [said, setSaid] = useState('');
+  const flash = useRef<HTMLDivElement>(null);
+
+  const row = place?.row ?? (next ? String(next.row) : '');
+  const tree = place?.tree ?? (next ? String(next.tree) : '');
+  const here = { planting: kept.id, season: kit.season, row: Number(row), tree: Number(tree) };
+  const stop = kit.route.find((s) => String(s.row) === row && String(s.tree) === tree);
+  const kinds = tally.by === 'kinds' ? kit.kinds : [tally.by === 'floral' ? 'floral' : 'any'];
+  const read = (text: string) => parseNumber(text, language);
+  const girth = read(tally.girth);
+  const trunk =
+    girth === null || Number.isNaN(girth)
+      ? null
+      : kit.classes.find(
+          (c) => (c.fromGirthCm == null || girth >= c.fromGirthCm) && (c.toGirthCm == null || girth < c.toGirthCm),
+        );
+  const oddGirth =
+    girth !== null &&
+    kit.girthFromCm != null &&
+    kit.girthToCm != null &&
+    (girth < kit.girthFromCm || girth > kit.girthToCm);
+
+  // Two taps can come before the page is drawn again, so each step is made from what the one before it left.
+  const step = (next: (tally: Tally) => Tally) => {
+    setTally(next);
+  };
+  const change = (next: Tally, at = { row, tree }) => {
+    setTally(next);
+    setPlace(at);
+  };
+  // Kept at every tap: an empty battery or a closed page costs nothing.
+  const begun =
+    tally.past.length > 0 || tally.girth !== '' || tally.note !== '' || (place !== null && place.tree !== '');
+  useEffect(() => {
+    if (begun) void store.atHand.put({ planting: kept.id, row, tree, tally });
+    else void store.atHand.delete(kept.id);
+  }, [kept.id, row, tree, tally, begun]);
+  function felt(pattern: number | number[]) {
+    navigator.vibrate?.(pattern);
+    const box = flash.current;
+    if (!box) return;
+    box.classList.remove('tally-felt');
+    void box.offsetWidth;
+    box.classList.add('tally-felt');
+  }
+  const add = (kind: string, buds = 1) => {
+    step((now) => (manner.pad ? digit(now, kind, buds) : tap(now, kind, buds)));
+    felt(12);
+  };
+  const back = () => {
+    step(undo);
+    felt([8, 40, 8]);
+  };
+  const limbDone = () => {
+    step(nextLimb);
+    felt(25);
+  };
+
+  function placeProblem(): string | null {
+    const [r, n] = [Number(row), Number(tree)];
+    if (!Number.isInteger(r) || !Number.isInteger(n) || r < 1 || n < 1) return t('field.place-missing');
+    const known = kit.rows.filter((k) => k.row === r);
+    if (kit.rows.length > 0 && !known.some((k) => n >= k.firstTree && n <= k.lastTree))
+      return known.length === 0
+        ? t('field.no-row', { row: r })
+        : t('field.no-tree', { row: r, from: known[0]!.firstTree, to: known.at(-1)!.lastTree });
+    return null;
+  }
+  function after(message: string) {
+    setTally(emptyTally(manner.by, manner.limbwise));
+    // Without a route the next tree most likely stands in the same row.
+    setPlace(kit.route.length === 0 ? { row, tree: '' } : null);
+    setSheet(null);
+    setProblem(null);
+    setSaid(message);
+    felt([30, 60, 30]);
+  }
+  async function treeDone() {
+    const wrong =
+      placeProblem() ??
+      ([tally.girth, ...tally.limbs.map((l) => l.diameter)].some((text) => Number.isNaN(read(text)))
+        ? t('field.number-wrong')
+        : null);
+    setProblem(wrong);
+    if (wrong) {
+      if (placeProblem()) setSheet('place');
+      return;
+    }
+    const earlier = own.get(`${row}/${tree}`);
+    await put({
+      ...here,
+      supersedes: earlier?.id ?? null,
+      kind: 'tree',
+      body: toCounted(tally, kit.kinds, (text) => read(text), 'cm'),
+    });
+    after(t('field.tree-kept', { row, tree, buds: total(tally) }));
+  }
+  async function skip(reason: string) {
+    const wrong = placeProblem();
+    setProblem(wrong);
+    if (wrong) return;
+    await put({ ...here, kind: 'skip', body: t(`field.skip.${reason}`) });
+    after(t('field.tree-skipped', { row, tree }));
+  }
+  const takeBack = async () => {
+    const last = [...own.values()].sort((a, b) => b.sequence - a.sequence)[0];
+    if (!last) return;
+    await put({ ...here, row: last.entry.row ?? null, tree: last.entry.tree ?? null, supersedes: last.id });
+    setSaid(t('field.taken-back', { row: last.entry.row, tree: last.entry.tree }));
+  };
+  function chooseManner(next: Manner) {
+    setManner(next);
+    keepManner(next);
+    if (total(tally) === 0 && limbsOf(tally).length === 0)
+      step((now) => ({ ...emptyTally(next.by, next.limbwise), girth: now.girth, note: now.note }));
+  }
+  const [caliper, setCaliper] = useState(caliperChosen);
+  useCaliper(caliper, (mm) => {
+    step((now) => ({ ...now, girth: number(mm / 10, 1) }));
+    felt(20);
+  });
+  useKeys({
+    ...Object.fromEntries(
+      kinds.slice(0, 8).map((kind, i) => [
+        String(i + 1),
+        () => {
+          if (!manner.pad) add(kind);
+        },
+      ]),
+    ),
+    ...(manner.pad
+      ? Object.fromEntries(
+          Array.from({ length: 10 }, (_, d) => [
+            String(d),
+            () => {
+              add(kinds[0]!, d);
+            },
+          ]),
+        )
+      : {}),
+    Backspace: back,
+    Enter: () => {
+      if (tally.limbwise) limbDone();
+      else void treeDone();
+    },
+    d: () => void treeDone(),
+    s: () => {
+      setSheet('skip');
+    },
+  });
+
+  return {
+    ...{ row, tree, stop, tally, kinds, manner, sheet, problem, said, so, done, flash, caliper },
+    /** Trunk class by the girth typed; null without one. */
+    trunk: oddGirth ? null : trunk,
+    oddGirth,
+    /** Whether there is a tree of this device to take back. */
+    canTakeBack: own.size > 0,
+    ...{ step, add, back, limbDone, treeDone, skip, takeBack, chooseManner },
+    goTo: (at: TallyPlace) => {
+      change(tally, at);
+    },
+    /** Opens what lies over the keys, or closes it where it is open. */
+    toggle: (which: TallySheet) => {
+      setSheet(sheet === which ? null : which);
+    },
+    close: () => {
+      setSheet(null);
+    },
+    checkPlace: () => {
+      setSheet(null);
+      setProblem(placeProblem());
+    },
+    toggleCaliper: () => {
+      chooseCaliper(!caliper);
+      setCaliper(!caliper);
+    },
+  };
+}
+
+/** A tree being counted, with what can be done to it. */
+export type TallyWork = ReturnType<typeof useTally>;
