@@ -6,8 +6,7 @@ namespace Rama.StandIns;
 
 /// <summary>
 /// A simulated canopy bud scanner: walks the rows of a planting, as Rama exports them, and writes a line a tree. The
-/// buds that
-/// stand are made up from the trunks; of these it sees a known share with a known error.
+/// buds that stand are made up from the trunks; of these it sees a known share with a known error.
 /// </summary>
 internal static class ScannerStandIn
 {

@@ -104,8 +104,7 @@ public static class Geodesy
 
     /// <summary>
     /// Metres east and north of an origin, for drawing an estate: true to scale along both axes at the origin, and to
-    /// one
-    /// part in a thousand 20 km from it.
+    /// one part in a thousand 20 km from it.
     /// </summary>
     public static (double EastM, double NorthM) Local(GeoPoint origin, GeoPoint place)
     {

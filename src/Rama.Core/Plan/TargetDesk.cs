@@ -38,8 +38,7 @@ public sealed record TreesApart(int Missing, int Replants, int Pollinizers, int 
 
 /// <summary>
 /// All that stands around one decision, how many fruit and of what size: what insurance costs, what the trees can
-/// carry, what
-/// each choice is worth, and how it is shared.
+/// carry, what each choice is worth, and how it is shared.
 /// </summary>
 /// <param name="Schools">The three schools side by side, those that have what they need.</param>
 /// <param name="SetHistory">Cluster set of the coming year; null where nothing is known of it.</param>

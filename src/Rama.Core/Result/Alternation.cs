@@ -18,8 +18,7 @@ public sealed record Alternation(
 {
     /// <summary>
     /// Above this index, and only if highs and lows take turns, a planting is called alternating: noise alone gives
-    /// about
-    /// 0.09 at a coefficient of variation of 15 % and 0.15 at 25 %.
+    /// about 0.09 at a coefficient of variation of 15 % and 0.15 at 25 %.
     /// </summary>
     public const double Threshold = 0.25;
 

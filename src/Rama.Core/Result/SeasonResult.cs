@@ -43,8 +43,7 @@ public sealed record SeasonResult(
 
     /// <summary>
     /// Share of the buds left that held fruit before hand thinning: exact where the clusters thinned off were noted,
-    /// else at
-    /// least what was picked. Null where buds left or fruit picked are not known.
+    /// else at least what was picked. Null where buds left or fruit picked are not known.
     /// </summary>
     /// <param name="bearingTreesPerHa">Bearing trees per hectare.</param>
     /// <param name="places">Fruit one bud or shoot carries when all of it sets.</param>

@@ -2,8 +2,7 @@ namespace Rama.Core.Statistics;
 
 /// <summary>
 /// How something answers to the crop: a known line until there are own pairs, then a line whose level and slope move
-/// from the
-/// known one to their own as they become more.
+/// from the known one to their own as they become more.
 /// </summary>
 /// <param name="Intercept">Value at x = 0.</param>
 /// <param name="Slope">Change per unit of x.</param>
@@ -27,10 +26,9 @@ public sealed record ResponseLine(double Intercept, double Slope, double OwnWeig
     /// <param name="to">Largest x the known line is good for.</param>
     /// <remarks>
     /// The weight of the own slope, (n − 1) ÷ 5 times how far their x differ against <see cref="WideRange"/> of their
-    /// mean, is an
-    /// assumption: two seasons tell little, six stand alone, and crops all alike tell nothing of a slope.
-    /// Before there are six it is multiplied by s² ÷ (s² + e²), e the standard error of the own slope and s the
-    /// known slope, by as much as which slopes are taken to differ: seasons that scatter widely tell little too.
+    /// mean, is an assumption: two seasons tell little, six stand alone, and crops all alike tell nothing of a slope.
+    /// Before there are six it is multiplied by s² ÷ (s² + e²), e the standard error of the own slope and s the known
+    /// slope, by as much as which slopes are taken to differ: seasons that scatter widely tell little too.
     /// </remarks>
     public static ResponseLine Of(
         IReadOnlyList<(double X, double Y)> pairs,

@@ -13,8 +13,7 @@ public static class WilsonInterval
     /// <param name="confidence">Confidence of the interval, between 0 and 1.</param>
     /// <remarks>
     /// Source: Wilson 1927; Newcombe 1998, Statistics in Medicine 17:857. Trials are taken as independent: buds cut
-    /// from few
-    /// trees are alike, and need a design effect first.
+    /// from few trees are alike, and need a design effect first.
     /// </remarks>
     public static (double Low, double High) Of(double k, double m, double confidence = 0.95)
     {

@@ -5,8 +5,7 @@ namespace Rama.Core.Systems;
 
 /// <summary>
 /// One step of a rule pack: what to look for, where to start, how to cut, how many at most and why. Its rules are
-/// written
-/// in the selector language, <c>docs/selectors.md</c>.
+/// written in the selector language, <c>docs/selectors.md</c>.
 /// </summary>
 /// <param name="Id">Identifier within the system.</param>
 /// <param name="Under">Decisions under which the step is done at all.</param>

@@ -10,8 +10,7 @@ namespace Rama.Core.Systems;
 
 /// <summary>
 /// Reads rule packs. A step or question of a pack may say <c>use</c>: it is then taken from <c>Systems/common.json</c>,
-/// with
-/// whatever else the pack writes in its place.
+/// with whatever else the pack writes in its place.
 /// </summary>
 internal static partial class RulePack
 {

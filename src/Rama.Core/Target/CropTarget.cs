@@ -22,8 +22,7 @@ public sealed record CropTarget(
 {
     /// <summary>
     /// Fruit per tree = marketable mass per hectare ÷ (mass of a fruit × pack-out × bearing trees per hectare), or back
-    /// from the
-    /// buds where those are held.
+    /// from the buds where those are held.
     /// </summary>
     /// <param name="density">Trees on the ground.</param>
     /// <param name="wanted">Crop wanted.</param>

@@ -2,8 +2,7 @@ namespace Rama.Core.Trees;
 
 /// <summary>
 /// Seeded draws of the generator: SplitMix64 (Steele, Lea and Flood 2014), because a planting's typical trees must not
-/// change
-/// with the version of the runtime, and the runtime's own seeded generator promises that to nobody.
+/// change with the version of the runtime, and the runtime's own seeded generator promises that to nobody.
 /// </summary>
 internal sealed class TreeDraw(int seed)
 {

@@ -32,8 +32,7 @@ public sealed record FrostLoss(
     /// (assumption).</param>
     /// <remarks>
     /// The chart tells single flowers. A pome-fruit cluster is lost only when all five are; their fates go together, so
-    /// its
-    /// loss lies between q⁵ and q.
+    /// its loss lies between q⁵ and q.
     /// </remarks>
     public static FrostLoss Of(BudStage stage, double lowestF, double? flowersEach = null)
     {

@@ -55,25 +55,34 @@ public sealed class CountedTreeRecord : IHistoried
             == (entry.Girth ?? new(), entry.Limbs, entry.FloralBuds, entry.Buds, TreeDetails.Write(entry));
     }
 
+    /// <inheritdoc />
     public Guid EstateId { get; private set; }
 
+    /// <summary>Planting it belongs to.</summary>
     public Guid PlantingId { get; private set; }
 
+    /// <summary>Season it belongs to, named for the year of its harvest.</summary>
     public int Season { get; private set; }
 
     /// <summary>Place in the counting sheet, from 0.</summary>
     public int Line { get; private set; }
 
+    /// <summary>Number of the row, from 1.</summary>
     public int Row { get; private set; }
 
+    /// <summary>Number of the tree in its row, from 1.</summary>
     public int Tree { get; private set; }
 
+    /// <inheritdoc cref="CountedTreeEntry.Girth" />
     public Amount Girth { get; private set; } = new();
 
+    /// <inheritdoc cref="CountedTreeEntry.Limbs" />
     public int? Limbs { get; private set; }
 
+    /// <inheritdoc cref="CountedTreeEntry.FloralBuds" />
     public int? FloralBuds { get; private set; }
 
+    /// <inheritdoc cref="CountedTreeEntry.Buds" />
     public int? Buds { get; private set; }
 
     /// <summary>Buds by kind, limbs and note as JSON; null where none were told.</summary>
@@ -84,6 +93,7 @@ public sealed class CountedTreeRecord : IHistoried
 
     HistoryPlace IHistoried.Place => new("countedTree", PlantingId, Season, $"{Row}/{Tree}");
 
+    /// <summary>The tree as it was typed.</summary>
     public CountedTreeEntry ToEntry() =>
         TreeDetails.Read(
             new()

@@ -7,12 +7,16 @@ namespace Rama.Data.Count;
 /// </summary>
 public sealed class TrunkRowRecord : IHistoried
 {
+    /// <inheritdoc />
     public Guid EstateId { get; init; }
 
+    /// <summary>Planting it belongs to.</summary>
     public Guid PlantingId { get; init; }
 
+    /// <summary>Season it belongs to, named for the year of its harvest.</summary>
     public int Season { get; init; }
 
+    /// <summary>Number of the row, from 1.</summary>
     public int Row { get; init; }
 
     /// <summary>Girth in cm of tree 1, 2, 3 …; NaN where a tree was not measured.</summary>

@@ -6,8 +6,10 @@ namespace Rama.Data.Crew;
 /// <summary>Somebody who works in the rows of an estate.</summary>
 public sealed class WorkerRecord : IHistoried
 {
+    /// <inheritdoc />
     public Guid EstateId { get; init; }
 
+    /// <summary>Given by whoever added them.</summary>
     public Guid Id { get; init; }
 
     /// <summary>Name or number the crew knows them by; one of its kind in an estate, whatever its capitals.</summary>
@@ -22,6 +24,7 @@ public sealed class WorkerRecord : IHistoried
     /// <summary>PostgreSQL's row version; 0 while nothing is saved.</summary>
     public uint Version { get; private set; }
 
+    /// <inheritdoc />
     public HistoryPlace Place => new("worker", Detail: Name);
 
     /// <summary>Takes what was typed.</summary>

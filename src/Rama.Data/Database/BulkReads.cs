@@ -7,8 +7,7 @@ namespace Rama.Data.Database;
 
 /// <summary>
 /// Reads many plantings or plans with all that hangs on them, table by table and put together by the tracker. Right
-/// after a
-/// large import the database's planner knows nothing of the new rows yet, and a join of them can take seconds.
+/// after a large import the database's planner knows nothing of the new rows yet, and a join of them can take seconds.
 /// </summary>
 internal static class BulkReads
 {

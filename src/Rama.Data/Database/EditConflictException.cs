@@ -8,5 +8,6 @@ namespace Rama.Data.Database;
 public sealed class EditConflictException(StoredPlanting current)
     : Exception("The planting was changed by someone else.")
 {
+    /// <summary>The planting as somebody else saved it.</summary>
     public StoredPlanting Current { get; } = current;
 }

@@ -9,6 +9,7 @@ namespace Rama.Data.Database;
 /// </summary>
 public sealed class EstateScope
 {
+    /// <summary>The estate at hand; none is seen while it is empty.</summary>
     public Guid EstateId { get; set; }
 
     /// <summary>The person at work; null for Rama itself.</summary>

@@ -5,5 +5,6 @@ namespace Rama.Data.Database;
 /// </summary>
 public interface IEstateOwned
 {
+    /// <summary>Estate it belongs to.</summary>
     Guid EstateId { get; }
 }

@@ -23,59 +23,83 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
 {
     private Guid EstateId => scope.EstateId;
 
+    /// <summary>Not filtered either: the database shows those a person belongs to.</summary>
     public DbSet<EstateRecord> Estates => Set<EstateRecord>();
 
+    /// <summary>Where plantings share their weather.</summary>
     public DbSet<SiteRecord> Sites => Set<SiteRecord>();
 
+    /// <summary>Ground with an outline; holds plantings.</summary>
     public DbSet<BlockRecord> Blocks => Set<BlockRecord>();
 
+    /// <summary>Over the shipped catalogue.</summary>
     public DbSet<OwnVarietyRecord> OwnVarieties => Set<OwnVarietyRecord>();
 
+    /// <summary>Over the shipped catalogue.</summary>
     public DbSet<OwnRootstockRecord> OwnRootstocks => Set<OwnRootstockRecord>();
 
+    /// <summary>One a variety.</summary>
     public DbSet<OwnPriceListRecord> OwnPriceLists => Set<OwnPriceListRecord>();
 
+    /// <summary>Rule packs over the shipped ones.</summary>
     public DbSet<OwnSystemRecord> OwnSystems => Set<OwnSystemRecord>();
 
+    /// <summary>Rows as they lie on the map.</summary>
     public DbSet<RowLineRecord> RowLines => Set<RowLineRecord>();
 
+    /// <summary>One variety on one rootstock, planted together.</summary>
     public DbSet<PlantingRecord> Plantings => Set<PlantingRecord>();
 
+    /// <summary>One a planting and season: target, settings, count, cutting.</summary>
     public DbSet<SeasonPlanRecord> SeasonPlans => Set<SeasonPlanRecord>();
 
+    /// <summary>Every target proposed or set; written once.</summary>
     public DbSet<TargetVersionRecord> TargetVersions => Set<TargetVersionRecord>();
 
+    /// <summary>What past seasons brought.</summary>
     public DbSet<SeasonResultRecord> SeasonResults => Set<SeasonResultRecord>();
 
+    /// <summary>One a site and day.</summary>
     public DbSet<WeatherDayRecord> WeatherDays => Set<WeatherDayRecord>();
 
+    /// <summary>Girths of every tree, an array a row.</summary>
     public DbSet<TrunkRowRecord> TrunkRows => Set<TrunkRowRecord>();
 
+    /// <summary>What scanners told of every tree, arrays a row.</summary>
     public DbSet<ScanRowRecord> ScanRows => Set<ScanRowRecord>();
 
+    /// <summary>What the phones told, as it came.</summary>
     public DbSet<FieldEntryRecord> FieldEntries => Set<FieldEntryRecord>();
 
+    /// <summary>Taken in the row.</summary>
     public DbSet<PhotoRecord> Photos => Set<PhotoRecord>();
 
+    /// <summary>As handed out; written once.</summary>
     public DbSet<IssuedPrescriptionRecord> IssuedPrescriptions => Set<IssuedPrescriptionRecord>();
 
+    /// <summary>Cards of them as printed.</summary>
     public DbSet<CardIssueRecord> CardIssues => Set<CardIssueRecord>();
 
+    /// <summary>Who works in the rows.</summary>
     public DbSet<WorkerRecord> Workers => Set<WorkerRecord>();
 
+    /// <summary>Trees cut for practice.</summary>
     public DbSet<PracticeRunRecord> PracticeRuns => Set<PracticeRunRecord>();
 
+    /// <summary>The history, a line a field.</summary>
     public DbSet<ChangeRecord> Changes => Set<ChangeRecord>();
 
+    /// <summary>Imports, each one change of many lines.</summary>
     public DbSet<BatchRecord> Batches => Set<BatchRecord>();
 
     /// <summary>Who belongs to which estate; not filtered here, since signing in asks before an estate is chosen. The
-    /// database shows
-    /// a person their own and those of the estate in scope.</summary>
+    /// database shows a person their own and those of the estate in scope.</summary>
     public DbSet<MembershipRecord> Memberships => Set<MembershipRecord>();
 
+    /// <summary>Keys of the sessions, shared by all copies of the server.</summary>
     public DbSet<DataProtectionKey> DataProtectionKeys => Set<DataProtectionKey>();
 
+    /// <inheritdoc />
     protected override void OnModelCreating(ModelBuilder builder)
     {
         base.OnModelCreating(builder);

@@ -4,8 +4,7 @@ namespace Rama.Data.Database;
 
 /// <summary>
 /// Row-level security, laid by migrations. The application signs in as a member of <see cref="Group"/>, which owns
-/// nothing
-/// and sees of an estate's tables only the rows of the estate its connection is set to; unset, it sees none.
+/// nothing and sees of an estate's tables only the rows of the estate its connection is set to; unset, it sees none.
 /// </summary>
 internal static class RowSecurity
 {

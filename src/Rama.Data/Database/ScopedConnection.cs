@@ -7,8 +7,7 @@ namespace Rama.Data.Database;
 
 /// <summary>
 /// Tells every connection it opens which estate and person it works for. Row-level security reads the two settings, so
-/// that
-/// even a raw query sees one estate only; the driver clears them when the connection goes back to its pool.
+/// that even a raw query sees one estate only; the driver clears them when the connection goes back to its pool.
 /// </summary>
 public sealed class ScopedConnection(EstateScope scope) : DbConnectionInterceptor
 {
@@ -20,6 +19,7 @@ public sealed class ScopedConnection(EstateScope scope) : DbConnectionIntercepto
         await command.ExecuteNonQueryAsync(cancel);
     }
 
+    /// <inheritdoc />
     public override async Task ConnectionOpenedAsync(
         DbConnection connection,
         ConnectionEndEventData eventData,
@@ -30,6 +30,7 @@ public sealed class ScopedConnection(EstateScope scope) : DbConnectionIntercepto
         await command.ExecuteNonQueryAsync(cancellationToken);
     }
 
+    /// <inheritdoc />
     public override void ConnectionOpened(DbConnection connection, ConnectionEndEventData eventData)
     {
         using var command = Settings(connection, scope);

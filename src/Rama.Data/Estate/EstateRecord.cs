@@ -7,12 +7,14 @@ namespace Rama.Data.Estate;
 /// <summary>One estate. Everything else belongs to one.</summary>
 public sealed class EstateRecord : IHistoried
 {
+    /// <summary>Key of all that belongs to it.</summary>
     public Guid Id { get; init; } = Guid.CreateVersion7();
 
     Guid IEstateOwned.EstateId => Id;
 
     HistoryPlace IHistoried.Place => new("estate");
 
+    /// <summary>As its people call it.</summary>
     public required string Name { get; set; }
 
     /// <summary>Calendar year of the harvest being planned for.</summary>

@@ -10,8 +10,10 @@ namespace Rama.Data.Estate;
 public abstract class OwnEntryRecord<T> : IHistoried
     where T : class
 {
+    /// <inheritdoc />
     public Guid EstateId { get; init; }
 
+    /// <summary>What it is known by in the catalogue.</summary>
     public required string Name { get; init; }
 
     /// <summary>The entry as JSON, in the form of the shipped catalogue.</summary>
@@ -20,10 +22,13 @@ public abstract class OwnEntryRecord<T> : IHistoried
     /// <summary>PostgreSQL's row version; 0 while nothing is saved.</summary>
     public uint Version { get; private set; }
 
+    /// <inheritdoc />
     public abstract HistoryPlace Place { get; }
 
+    /// <summary>Takes an entry in the place of what was kept.</summary>
     public void TakeOver(T entry) => Data = JsonSerializer.Serialize(entry, StoredJson.Whole);
 
+    /// <summary>The entry kept.</summary>
     public T ToEntry() => Parse(Data);
 
     /// <summary>Reads an entry from JSON.</summary>

@@ -11,38 +11,55 @@ namespace Rama.Data.Estate;
 /// <summary>A planting as entered: amounts keep the number and the unit that were typed.</summary>
 public sealed class PlantingRecord : IHistoried
 {
+    /// <inheritdoc />
     public Guid EstateId { get; init; }
 
+    /// <summary>Key within the estate.</summary>
     public Guid Id { get; init; } = Guid.CreateVersion7();
 
+    /// <summary>Block it stands on.</summary>
     public Guid BlockId { get; private set; }
 
+    /// <summary>The same, where it was read with it.</summary>
     public BlockRecord? Block { get; private set; }
 
+    /// <inheritdoc cref="PlantingEntry.Code" />
     public string Code { get; private set; } = "";
 
+    /// <inheritdoc cref="PlantingEntry.Name" />
     public string Name { get; private set; } = "";
 
+    /// <inheritdoc cref="PlantingEntry.Variety" />
     public string Variety { get; private set; } = "";
 
+    /// <inheritdoc cref="PlantingEntry.Rootstock" />
     public string Rootstock { get; private set; } = "";
 
+    /// <inheritdoc cref="PlantingEntry.System" />
     public string System { get; private set; } = "";
 
+    /// <inheritdoc cref="PlantingEntry.YearPlanted" />
     public int YearPlanted { get; private set; }
 
+    /// <inheritdoc cref="DensityEntry.RowSpacing" />
     public Amount RowSpacing { get; private set; } = new();
 
+    /// <inheritdoc cref="DensityEntry.TreeSpacing" />
     public Amount TreeSpacing { get; private set; } = new();
 
+    /// <inheritdoc cref="DensityEntry.Area" />
     public Amount Area { get; private set; } = new();
 
+    /// <inheritdoc cref="DensityEntry.MissingShare" />
     public Amount MissingShare { get; private set; } = new();
 
+    /// <inheritdoc cref="DensityEntry.PollinizerShare" />
     public Amount PollinizerShare { get; private set; } = new();
 
+    /// <summary>Its rows, where they are told.</summary>
     public List<PlantingRowRecord> Rows { get; private set; } = [];
 
+    /// <summary>What its past seasons brought.</summary>
     public List<SeasonResultRecord> Results { get; private set; } = [];
 
     /// <summary>Fruit that were measured and weighed, as JSON as typed; null for none.</summary>

@@ -19,8 +19,7 @@ namespace Rama.Data.Exchange;
 
 /// <summary>
 /// Everything an estate owns as open files: <c>estate.json</c>, a CSV per table, <c>ground.geojson</c>, and the history
-/// to
-/// read. docs/exchange.md describes them. What is written can be read into an empty estate with the same result.
+/// to read. docs/exchange.md describes them. What is written can be read into an empty estate with the same result.
 /// </summary>
 public sealed class EstateArchive(
     RamaContext database,

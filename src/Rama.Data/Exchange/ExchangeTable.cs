@@ -58,26 +58,36 @@ internal sealed class ImportTarget(RamaContext database, EstateRecord estate, Ca
     private readonly List<LineProblem> _warnings = [];
     private readonly Dictionary<LineOutcome, int> _outcomes = [];
 
+    /// <summary>Where the lines go.</summary>
     public RamaContext Database { get; } = database;
 
+    /// <summary>The estate they belong to.</summary>
     public EstateRecord Estate { get; } = estate;
 
+    /// <summary>What they may name.</summary>
     public Catalogue Catalogue { get; } = catalogue;
 
+    /// <summary>What keeps a line from being taken, the first of them.</summary>
     public IReadOnlyList<LineProblem> Problems => _problems;
 
+    /// <summary>What is odd and taken all the same.</summary>
     public IReadOnlyList<LineProblem> Warnings => _warnings;
 
+    /// <summary>Lines that came out so.</summary>
     public int Count(LineOutcome outcome) => _outcomes.GetValueOrDefault(outcome);
 
+    /// <summary>Counts lines that came out so.</summary>
     public void Was(LineOutcome outcome, int lines = 1) => _outcomes[outcome] = Count(outcome) + lines;
 
+    /// <summary>Tells what is wrong with a line.</summary>
     public void Add(int line, FieldProblem problem) =>
         _problems.Add(new(line, problem.Field, problem.Code, problem.Message));
 
+    /// <summary>Tells what is wrong with a line.</summary>
     public void Add(int line, string field, string code, string message) =>
         _problems.Add(new(line, field, code, message));
 
+    /// <summary>Tells what is odd about a line.</summary>
     public void Warn(int line, string field, string code, string message) =>
         _warnings.Add(new(line, field, code, message));
 

@@ -5,8 +5,7 @@ namespace Rama.Data.Exchange;
 
 /// <summary>
 /// Takes lines that together make up lists, such as the rows of a planting: each list is merged with what is known by
-/// key,
-/// and read by the core as a whole.
+/// key, and read by the core as a whole.
 /// </summary>
 internal abstract partial class GroupTaking<TGroup, TEntry>(ImportTarget target) : ITaking
     where TGroup : notnull

@@ -34,8 +34,7 @@ public sealed record ImportReport(
 
 /// <summary>
 /// Takes a file into the estate of the scope: all lines or none. Checking does everything but save, so that what is
-/// checked is
-/// what will be done.
+/// checked is what will be done.
 /// </summary>
 public sealed class Importer(RamaContext database, EstateScope scope, CatalogueStore catalogues, TimeProvider clock)
 {

@@ -42,13 +42,16 @@ public enum FieldState
 /// <summary>What the field told: kept as it arrived, whatever became of it.</summary>
 public sealed class FieldEntryRecord : IEstateOwned
 {
+    /// <inheritdoc />
     public Guid EstateId { get; init; }
 
     /// <summary>Given by the device, so that an entry sent twice is one.</summary>
     public Guid Id { get; init; }
 
+    /// <summary>Planting it belongs to.</summary>
     public Guid PlantingId { get; init; }
 
+    /// <summary>Season it belongs to, named for the year of its harvest.</summary>
     public int Season { get; init; }
 
     /// <summary>The device it was made on.</summary>
@@ -57,8 +60,10 @@ public sealed class FieldEntryRecord : IEstateOwned
     /// <summary>Its place among the entries of the device.</summary>
     public long Sequence { get; init; }
 
+    /// <summary>What it tells of.</summary>
     public FieldKind Kind { get; init; }
 
+    /// <summary>Number of the row, from 1.</summary>
     public int Row { get; init; }
 
     /// <summary>Tree in the row; null for a mark on a whole row or buds whose tree nobody noted.</summary>
@@ -67,15 +72,19 @@ public sealed class FieldEntryRecord : IEstateOwned
     /// <summary>When it was made, by the device's clock set right by the server's.</summary>
     public DateTimeOffset At { get; init; }
 
+    /// <summary>When it came, by the server's clock.</summary>
     public DateTimeOffset ReceivedAt { get; init; }
 
+    /// <summary>Account of who did it; null where no account did.</summary>
     public Guid? PersonId { get; init; }
 
+    /// <summary>Who did it, as they were then called; null where no account did.</summary>
     public string? Person { get; init; }
 
     /// <summary>The entry it takes the place of.</summary>
     public Guid? Supersedes { get; init; }
 
+    /// <summary>Whether it holds.</summary>
     public FieldState State { get; internal set; }
 
     /// <summary>What was told, as JSON: its body under the name its handler gives it.</summary>

@@ -9,8 +9,7 @@ namespace Rama.Data.Field;
 
 /// <summary>
 /// Takes in what devices send from the field, and keeps it: what arrives is never dropped, an entry sent twice is one,
-/// and
-/// where two people told of the same tree both stay until somebody chooses.
+/// and where two people told of the same tree both stay until somebody chooses.
 /// </summary>
 public sealed class FieldInbox(
     RamaContext database,

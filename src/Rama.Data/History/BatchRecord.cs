@@ -5,14 +5,19 @@ namespace Rama.Data.History;
 /// <summary>One import: a file taken over as a whole.</summary>
 public sealed class BatchRecord : IEstateOwned
 {
+    /// <inheritdoc />
     public Guid EstateId { get; init; }
 
+    /// <summary>Key within the estate.</summary>
     public Guid Id { get; init; } = Guid.CreateVersion7();
 
+    /// <summary>When it was saved.</summary>
     public DateTimeOffset At { get; init; }
 
+    /// <summary>Account of who did it; null where no account did.</summary>
     public Guid? PersonId { get; init; }
 
+    /// <summary>Who did it, as they were then called; null where no account did.</summary>
     public string? Person { get; init; }
 
     /// <summary>What the file held, such as <c>plantings</c>.</summary>
@@ -21,7 +26,9 @@ public sealed class BatchRecord : IEstateOwned
     /// <summary>Name of the file.</summary>
     public required string File { get; init; }
 
+    /// <summary>Lines that were new.</summary>
     public int Added { get; set; }
 
+    /// <summary>Lines that said something else than before.</summary>
     public int Changed { get; set; }
 }

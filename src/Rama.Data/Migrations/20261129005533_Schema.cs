@@ -12,7 +12,7 @@ namespace Rama.Data.Migrations
     // model as it then stood is left out: only going back would need it.
     [DbContext(typeof(RamaContext))]
     [Migration(Id)]
-    public partial class Schema : Migration
+    internal sealed class Schema : Migration
     {
         internal const string Id = "20261129005533_Schema";
 

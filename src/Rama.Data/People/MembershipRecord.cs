@@ -6,14 +6,19 @@ namespace Rama.Data.People;
 /// <summary>What a person may do in one estate. A person may belong to several.</summary>
 public sealed class MembershipRecord : IHistoried
 {
+    /// <inheritdoc />
     public Guid EstateId { get; init; }
 
+    /// <summary>Who belongs to it.</summary>
     public Guid PersonId { get; init; }
 
+    /// <summary>What they may do there.</summary>
     public Role Role { get; set; }
 
+    /// <summary>The same, where it was read with it.</summary>
     public PersonRecord? Person { get; init; }
 
+    /// <summary>The estate, where it was read with it.</summary>
     public EstateRecord? Estate { get; init; }
 
     HistoryPlace IHistoried.Place => new("member", Detail: PersonId.ToString());

@@ -6,6 +6,7 @@ namespace Rama.Data.People;
 /// <summary>A person with an account. The e-mail address is the name to sign in with.</summary>
 public sealed class PersonRecord : IdentityUser<Guid>
 {
+    /// <summary>An account with a key that sorts by time.</summary>
     public PersonRecord() => Id = Guid.CreateVersion7();
 
     /// <summary>The name shown, such as <c>Counter 2</c>.</summary>

@@ -19,33 +19,46 @@ namespace Rama.Data.Plan;
 /// </summary>
 public sealed class SeasonPlanRecord : IHistoried
 {
+    /// <inheritdoc />
     public Guid EstateId { get; init; }
 
+    /// <summary>Planting it belongs to.</summary>
     public Guid PlantingId { get; init; }
 
     /// <summary>Calendar year of the harvest planned for.</summary>
     public int Season { get; init; }
 
+    /// <inheritdoc cref="CropTargetEntry.Yield" />
     public Amount Yield { get; private set; } = new();
 
+    /// <inheritdoc cref="CropTargetEntry.FruitSize" />
     public Amount FruitSize { get; private set; } = new();
 
+    /// <inheritdoc cref="CropTargetEntry.PackOut" />
     public Amount PackOut { get; private set; } = new();
 
+    /// <summary>Mass of a box; empty for the usual one.</summary>
     public Amount BoxMass { get; private set; } = new();
 
+    /// <summary>Mass of a bin; empty for the usual one.</summary>
     public Amount BinMass { get; private set; } = new();
 
+    /// <summary>Mass of a bushel; empty for the usual one.</summary>
     public Amount BushelMass { get; private set; } = new();
 
+    /// <inheritdoc cref="TargetEntry.BudFactor" />
     public double? BudFactor { get; private set; }
 
+    /// <summary>Limbs per tree typed where none were counted.</summary>
     public double? LimbsPerTree { get; private set; }
 
+    /// <inheritdoc cref="SurveyEntry.FloralShare" />
     public Amount FloralShare { get; private set; } = new();
 
+    /// <inheritdoc cref="DecisionSettingsEntry.Tolerance" />
     public Amount Tolerance { get; private set; } = new();
 
+    /// <inheritdoc cref="DecisionSettingsEntry.Cap" />
     public Amount Cap { get; private set; } = new();
 
     /// <summary>What the manager decided instead of the count; null where the count decides.</summary>
@@ -67,12 +80,12 @@ public sealed class SeasonPlanRecord : IHistoried
 
     /// <summary>
     /// What is known of the trees not counted, as JSON, summed up from trunks and scans whenever these or the counted
-    /// trees
-    /// change: a plan then knows it without reading every tree.
+    /// trees change: a plan then knows it without reading every tree.
     /// </summary>
     [NotInHistory]
     public string? Measured { get; private set; }
 
+    /// <summary>Trees counted for the season, in the order of the sheet.</summary>
     public List<CountedTreeRecord> Trees { get; private set; } = [];
 
     /// <summary>
@@ -130,6 +143,7 @@ public sealed class SeasonPlanRecord : IHistoried
         Touch();
     }
 
+    /// <summary>The target as it was typed.</summary>
     public TargetEntry ToTarget() =>
         Details.Read(
             new()
@@ -149,12 +163,14 @@ public sealed class SeasonPlanRecord : IHistoried
             TargetDetails
         );
 
+    /// <summary>The count as it was typed.</summary>
     public SurveyEntry ToCount() =>
         Counting.Read(
             new() { FloralShare = FloralShare, Trees = [.. Trees.OrderBy(t => t.Line).Select(t => t.ToEntry())] },
             CountDetails
         );
 
+    /// <summary>What is known of the trees not counted.</summary>
     public MeasuredTrees ToMeasured() => StoredJson.ReadPart<MeasuredTrees>(Measured) ?? MeasuredTrees.None;
 
     /// <summary>Takes over what is known of the trees not counted.</summary>
@@ -214,6 +230,7 @@ public sealed class SeasonPlanRecord : IHistoried
 
     internal CountedTreeRecord? Find(int row, int tree) => Trees.SingleOrDefault(t => t.Row == row && t.Tree == tree);
 
+    /// <summary>The settings as they were typed.</summary>
     public DecisionSettingsEntry ToSettings() =>
         new()
         {
@@ -223,6 +240,7 @@ public sealed class SeasonPlanRecord : IHistoried
             HeldReason = HeldReason,
         };
 
+    /// <summary>The choices of cutting as they were made.</summary>
     public CuttingEntry ToCutting() => StoredJson.ReadPart<CuttingEntry>(CuttingDetails) ?? new();
 
     /// <summary>All that was entered for the planting and season, ready for the core.</summary>

@@ -8,22 +8,31 @@ namespace Rama.Data.Result;
 /// <summary>What a planting brought in one season, as entered.</summary>
 public sealed class SeasonResultRecord : IHistoried
 {
+    /// <inheritdoc />
     public Guid EstateId { get; init; }
 
+    /// <summary>Planting it belongs to.</summary>
     public Guid PlantingId { get; init; }
 
+    /// <summary>Season it belongs to, named for the year of its harvest.</summary>
     public int Season { get; init; }
 
+    /// <inheritdoc cref="SeasonResultEntry.Yield" />
     public Amount Yield { get; private set; } = new();
 
+    /// <inheritdoc cref="SeasonResultEntry.FruitSize" />
     public Amount FruitSize { get; private set; } = new();
 
+    /// <inheritdoc cref="SeasonResultEntry.PackOut" />
     public Amount PackOut { get; private set; } = new();
 
+    /// <inheritdoc cref="SeasonResultEntry.GreenTip" />
     public DateOnly? GreenTip { get; private set; }
 
+    /// <inheritdoc cref="SeasonResultEntry.BudsLeft" />
     public double? BudsLeft { get; private set; }
 
+    /// <inheritdoc cref="SeasonResultEntry.ClustersThinned" />
     public double? ClustersThinned { get; private set; }
 
     HistoryPlace IHistoried.Place => new("seasonResult", PlantingId, Season);
@@ -47,6 +56,7 @@ public sealed class SeasonResultRecord : IHistoried
         (GreenTip, BudsLeft, ClustersThinned) = (entry.GreenTip, entry.BudsLeft, entry.ClustersThinned);
     }
 
+    /// <summary>The season as it was typed.</summary>
     public SeasonResultEntry ToEntry() =>
         new()
         {

@@ -10,8 +10,7 @@ namespace Rama.Data.Target;
 
 /// <summary>
 /// What a target says beside its few main numbers, as typed: insurance, canopy and sharing. Most plantings leave most
-/// of it
-/// empty, so it is kept as one JSON text without what was left empty, and not as forty columns.
+/// of it empty, so it is kept as one JSON text without what was left empty, and not as forty columns.
 /// </summary>
 internal sealed record TargetDetails(InsuranceEntry? Insurance, CanopyEntry? Canopy, SharingEntry? Sharing)
 {

@@ -7,13 +7,18 @@ namespace Rama.Data.Weather;
 /// </summary>
 public sealed class WeatherDayRecord : IEstateOwned
 {
+    /// <inheritdoc />
     public Guid EstateId { get; init; }
 
+    /// <summary>Site it was measured on.</summary>
     public Guid SiteId { get; init; }
 
+    /// <summary>Day, by the calendar of the place.</summary>
     public DateOnly Date { get; init; }
 
+    /// <summary>Lowest of the day, °C.</summary>
     public double MinC { get; set; }
 
+    /// <summary>Highest of the day, °C.</summary>
     public double MaxC { get; set; }
 }

@@ -16,10 +16,8 @@ namespace Rama.Web.Exchange;
 
 /// <summary>
 /// Files in. Nothing is kept between the steps: the file comes along with each, so that no half-done import is left on
-/// the
-/// server and any copy of the application can take the next step. An import runs while its answer is open; who closes
-/// it,
-/// cancels it.
+/// the server and any copy of the application can take the next step. An import runs while its answer is open; who
+/// closes it, cancels it.
 /// </summary>
 internal static class ImportEndpoints
 {

@@ -9,8 +9,7 @@ namespace Rama.Web.Season;
 
 /// <summary>
 /// What the season page needs of every planting. A plan is worked out once per version of what it rests on; the
-/// versions
-/// come from the database each time, so that several copies of the application never show different things.
+/// versions come from the database each time, so that several copies of the application never show different things.
 /// </summary>
 internal sealed class SeasonLines(SeasonStore store, CatalogueStore catalogues, IMemoryCache cache)
 {

@@ -62,8 +62,7 @@ public sealed record StratifiedMean(double Mean, double StandardError, double De
 
     /// <summary>
     /// Trees to count in each class for the smallest standard error (Neyman): in proportion to share × SD, whole by
-    /// largest
-    /// remainder, at least two a class.
+    /// largest remainder, at least two a class.
     /// </summary>
     /// <param name="strata">Trunk classes; only their shares and SDs are used.</param>
     /// <param name="trees">Trees to count in all, at least two a class.</param>

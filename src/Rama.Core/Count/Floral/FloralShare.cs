@@ -21,9 +21,8 @@ namespace Rama.Core.Count.Floral;
 /// <param name="Warnings">What is unusual.</param>
 /// <remarks>
 /// Source: Wilson's interval (Newcombe 1998, Stat Med 17:857) on the effective number of buds; design effect 1 + (b −
-/// 1)ρ and ρ
-/// by analysis of variance (Donner 1986, Int Stat Rev 54:67), drawn towards <see cref="UsualLikeness"/> while trees are
-/// few.
+/// 1)ρ and ρ by analysis of variance (Donner 1986, Int Stat Rev 54:67), drawn towards <see cref="UsualLikeness"/> while
+/// trees are few.
 /// </remarks>
 public sealed record FloralShare(
     string Kind,

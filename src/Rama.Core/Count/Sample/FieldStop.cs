@@ -4,8 +4,7 @@ namespace Rama.Core.Count.Sample;
 
 /// <summary>
 /// The stop rule as a table for counting without signal: the half width of an interval is factor × standard deviation
-/// of the
-/// trees counted, each alike. Once there is signal the full estimate takes its place.
+/// of the trees counted, each alike. Once there is signal the full estimate takes its place.
 /// </summary>
 /// <param name="Fewest">Fewest trees before anything is said.</param>
 /// <param name="Planned">Trees planned.</param>

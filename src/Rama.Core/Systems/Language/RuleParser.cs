@@ -22,8 +22,7 @@ internal sealed record RuleNames(
 
 /// <summary>
 /// Reads a rule: <c>or</c>, <c>and</c>, <c>not</c>, comparisons, <c>+ - * /</c>, <c>min</c>, <c>max</c>, <c>slope</c>,
-/// numbers with units,
-/// words of the subject, settings and terms of the pack. Docs: <c>docs/selectors.md</c>.
+/// numbers with units, words of the subject, settings and terms of the pack. Docs: <c>docs/selectors.md</c>.
 /// </summary>
 internal sealed class RuleParser
 {

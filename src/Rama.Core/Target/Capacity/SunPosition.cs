@@ -12,8 +12,7 @@ public readonly record struct SunPosition(double ElevationDeg, double AzimuthDeg
     /// <param name="longitudeDeg">Degrees east, −180 to 180.</param>
     /// <remarks>
     /// Source: low-precision formulas of the Astronomical Almanac, page C5 (mean longitude and anomaly, equation of
-    /// centre,
-    /// obliquity), and the spherical triangle; sidereal time from the same page.
+    /// centre, obliquity), and the spherical triangle; sidereal time from the same page.
     /// </remarks>
     public static SunPosition At(DateTimeOffset instant, double latitudeDeg, double longitudeDeg)
     {

@@ -5,8 +5,7 @@ namespace Rama.Core.Target.Insurance;
 
 /// <summary>
 /// Share of the buds wanted that hold fruit after natural drop, before hand thinning, as it varies over the years: the
-/// set,
-/// times how far pruning missed its number, times what risks leave.
+/// set, times how far pruning missed its number, times what risks leave.
 /// </summary>
 public sealed class SetOutcome
 {
@@ -64,8 +63,7 @@ public sealed class SetOutcome
 
     /// <summary>
     /// Buds per fruit that minimise E[c_u·max(0, T − B·x) + c_o·max(0, B·x − T)]: 1 ÷ the x below which outcomes make
-    /// up
-    /// c_o ÷ (c_o + c_u) of the mean. For a Beta(a, b) alone that is the quantile of Beta(a + 1, b).
+    /// up c_o ÷ (c_o + c_u) of the mean. For a Beta(a, b) alone that is the quantile of Beta(a + 1, b).
     /// </summary>
     /// <param name="over">Cost of one setting cluster too many, above 0.</param>
     /// <param name="under">Cost of one fruit too few, in the same money, above 0.</param>

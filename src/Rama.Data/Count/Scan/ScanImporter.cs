@@ -47,8 +47,7 @@ public sealed record ScanReport(
 
 /// <summary>
 /// Takes in per-tree files of scanners and censuses: every line that fits a tree, with the others listed. A planting's
-/// scan of a
-/// season is replaced as a whole; nothing is saved where a fifth of the lines or more fit no tree.
+/// scan of a season is replaced as a whole; nothing is saved where a fifth of the lines or more fit no tree.
 /// </summary>
 public sealed class ScanImporter(RamaContext database, EstateScope scope, EstateStore estates, TimeProvider clock)
 {

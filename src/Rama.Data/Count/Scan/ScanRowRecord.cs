@@ -7,12 +7,16 @@ namespace Rama.Data.Count.Scan;
 /// </summary>
 public sealed class ScanRowRecord : IEstateOwned
 {
+    /// <inheritdoc />
     public Guid EstateId { get; init; }
 
+    /// <summary>Planting it belongs to.</summary>
     public Guid PlantingId { get; init; }
 
+    /// <summary>Season it belongs to, named for the year of its harvest.</summary>
     public int Season { get; init; }
 
+    /// <summary>Number of the row, from 1.</summary>
     public int Row { get; init; }
 
     /// <summary>Number of the tree the arrays begin with.</summary>

@@ -117,10 +117,8 @@ public sealed class PlantingMeanTests
 
     /// <summary>
     /// Simulated plantings: trunks differ, buds go with them and scatter (CV about 25 %), the sample is drawn by the
-    /// plan itself.
-    /// The 95 % interval has to hold the planting's true mean in about 95 % of them, with class shares from every trunk
-    /// and with
-    /// shares from sixty.
+    /// plan itself. The 95 % interval has to hold the planting's true mean in about 95 % of them, with class shares
+    /// from every trunk and with shares from sixty.
     /// </summary>
     [Theory]
     [InlineData(15, 2_000)]

@@ -82,10 +82,8 @@ public sealed class StopRuleTests
 
     /// <summary>
     /// Simulated: trees with CV 30 %, the true mean 4 % beyond the border, looked at after every tree up to the planned
-    /// 37. The
-    /// share of plantings stopped at the wrong decision stays below one in twenty; at 95 % with two trees it is about
-    /// one in nine
-    /// (handbook 2.5).
+    /// 37. The share of plantings stopped at the wrong decision stays below one in twenty; at 95 % with two trees it is
+    /// about one in nine (handbook 2.5).
     /// </summary>
     [Fact]
     public void Wrong_stops_are_rare()

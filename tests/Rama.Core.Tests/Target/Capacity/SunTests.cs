@@ -48,8 +48,7 @@ public sealed class SunTests
         );
 
     // At noon of the longest day the sun stands 90° − latitude + 23.44° high. Rows north to south then cast no shadow
-    // across the
-    // alley and each face has half the day.
+    // across the alley and each face has half the day.
     [Fact]
     public void Rows_north_to_south_share_the_day()
     {

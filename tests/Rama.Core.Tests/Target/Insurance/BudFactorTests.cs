@@ -40,8 +40,7 @@ public sealed class BudFactorTests
     }
 
     // R 4.2: root of .9 pbeta(q, a, b) + .1 pbeta(q/.4, a, b) = .1. Handbook 2.4 prints 3.03 from a simulation; the
-    // distribution
-    // is nearly flat there, and simulations of millions of years scatter from 2.89 to 3.03.
+    // distribution is nearly flat there, and simulations of millions of years scatter from 2.89 to 3.03.
     [Fact]
     public void A_risk_is_not_a_known_loss()
     {

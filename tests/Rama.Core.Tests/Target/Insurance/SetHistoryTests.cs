@@ -47,8 +47,7 @@ public sealed class SetHistoryTests
     }
 
     // Handbook 2.4: from three years the plug-in reaches a nominal 80 % in only 73 % of cases. The true mean of each
-    // simulated
-    // planting is drawn around its variety's.
+    // simulated planting is drawn around its variety's.
     [Fact]
     public void Three_years_reach_what_they_promise_where_the_plug_in_falls_short()
     {

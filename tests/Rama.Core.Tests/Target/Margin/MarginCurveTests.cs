@@ -36,8 +36,7 @@ public sealed class MarginCurveTests
 
     // By hand: 120 fruit on 20 cm² are 6 fruit/cm²; 180 + 6 × (7 − 6) = 186 g; 2 500 trees pick 55 800 kg. They bring
     // 55 800 × (.9 × .8 + .1 × .1) = 40 734, cost 16 740 to pick and pack, and 1.8 × .6 × 2 − 1 = 1.16 fruitlets
-    // thinned a
-    // fruit, 348 000, cost 3 480.
+    // thinned a fruit, 348 000, cost 3 480.
     [Fact]
     public void One_point_by_hand()
     {
