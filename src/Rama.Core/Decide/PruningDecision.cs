@@ -4,6 +4,8 @@ namespace Rama.Core.Decide;
 
 /// <summary>Whether and how hard to prune, and how sure the count makes it.</summary>
 /// <param name="Kind">What to do.</param>
+/// <param name="Weight">How hard, by the share of the buds that are too many: light up to 15 %, standard up to 35 %;
+/// null where nothing is reduced.</param>
 /// <param name="Standing">Floral buds standing per tree.</param>
 /// <param name="BudsToLeave">Floral buds wanted per tree, above 0.</param>
 /// <param name="RemoveBuds">Floral buds pruning may take from a tree: the surplus up to the cap, or the allowance for
@@ -21,6 +23,7 @@ namespace Rama.Core.Decide;
 /// <param name="Warnings">What is unusual.</param>
 public sealed record PruningDecision(
     DecisionKind Kind,
+    PruningWeight? Weight,
     BudsStanding Standing,
     double BudsToLeave,
     double RemoveBuds,
@@ -57,16 +60,8 @@ public sealed record PruningDecision(
     /// <summary>Upper edge of the tolerance band, floral buds per tree.</summary>
     public double BandHigh => BudsToLeave + Tolerance * BudsToLeave;
 
-    /// <summary><see cref="RemoveBuds"/> as a share of the buds standing, 0 to 1.</summary>
+    /// <summary>What pruning may take, as a share of the buds standing, 0 to 1.</summary>
     public double RemoveShare => Standing.Mean > 0 ? RemoveBuds / Standing.Mean : 0;
-
-    /// <summary>How hard, by the share of the buds that are too many; null where nothing is reduced.</summary>
-    /// <remarks>Light up to 15 %, standard up to 35 %.</remarks>
-    public PruningWeight? Weight =>
-        Kind != DecisionKind.Reduce ? null
-        : Surplus / Standing.Mean <= LightUpTo ? PruningWeight.Light
-        : Surplus / Standing.Mean <= StandardUpTo ? PruningWeight.Standard
-        : PruningWeight.Heavy;
 
     /// <summary>Whether both ends of the interval lead to the same decision; false where there is no interval.</summary>
     public bool Settled =>
@@ -176,6 +171,7 @@ public sealed record PruningDecision(
 
         PruningDecision decision = new(
             kind,
+            kind == DecisionKind.Reduce ? WeightOf(surplus / standing.Mean) : null,
             standing,
             toLeave,
             remove,
@@ -279,6 +275,11 @@ public sealed record PruningDecision(
         surplus < -tolerance ? DecisionKind.NoPrune
         : surplus <= tolerance ? DecisionKind.StructureOnly
         : DecisionKind.Reduce;
+
+    private static PruningWeight WeightOf(double share) =>
+        share <= LightUpTo ? PruningWeight.Light
+        : share <= StandardUpTo ? PruningWeight.Standard
+        : PruningWeight.Heavy;
 
     private static List<Notice> Warn(PruningDecision decision)
     {

@@ -248,7 +248,6 @@ public sealed record BlockSimulation(
             cut.Class.Name,
             cut.Class.Share,
             decision.Kind,
-            trees.Count,
             decision.BudsToLeave,
             mean,
             Math.Sqrt(left.Sum(l => (l - mean) * (l - mean)) / Math.Max(1, left.Count - 1)),

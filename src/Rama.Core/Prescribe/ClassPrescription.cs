@@ -30,8 +30,6 @@ public enum ClassStop
 /// <param name="Decision">Its decision.</param>
 /// <param name="BudsLeft">Floral buds left per tree: where the cuts stop on a number, that number.</param>
 /// <param name="StopAt">Floral buds at which a pruner stops; null where the cuts do not stop on a number.</param>
-/// <param name="AtMostDown">Floral buds that may lie on the ground under a tree where only its shape is cut; null
-/// otherwise.</param>
 /// <param name="BudsPerCm2">Floral buds for each cm² of a limb kept, the gauge; null where nothing is brought to a
 /// number.</param>
 /// <param name="LimbsLeft">Limbs left per tree.</param>
@@ -52,7 +50,6 @@ public sealed record ClassPrescription(
     PruningDecision Decision,
     double BudsLeft,
     double? StopAt,
-    double? AtMostDown,
     double? BudsPerCm2,
     double LimbsLeft,
     double GaugeCm2,
@@ -75,6 +72,11 @@ public sealed record ClassPrescription(
 
     // Made on fewer trees than this under structure only, a numbered cut is not asked for.
     private const double SeldomAllowed = 0.15;
+
+    /// <summary>
+    /// Floral buds that may lie on the ground under a tree where only its shape is cut; null otherwise.
+    /// </summary>
+    public double? AtMostDown => Decision.Kind == DecisionKind.StructureOnly ? Decision.RemoveBuds : null;
 
     /// <summary>When a pruner stops.</summary>
     public ClassStop Stop =>
@@ -309,7 +311,6 @@ public sealed record ClassPrescription(
                 decision,
                 buds,
                 StopsOnNumber ? buds : null,
-                decision.Kind == DecisionKind.StructureOnly ? decision.RemoveBuds : null,
                 StopsOnNumber && run.GaugeCm2 > 0 ? buds / run.GaugeCm2 : null,
                 limbs,
                 run.GaugeCm2,

@@ -11,7 +11,6 @@ namespace Rama.Core.Prescribe;
 /// <param name="BudsLeftLow">The same cuts made at the lower end of the count's interval.</param>
 /// <param name="BudsLeftHigh">The same cuts made at the upper end of the count's interval.</param>
 /// <param name="LimbsLeft">Limbs left per tree.</param>
-/// <param name="BudsPerLimb">Floral buds left per limb.</param>
 /// <param name="ClustersToThinning">Flower clusters per tree over the target, left to hand thinning.</param>
 /// <param name="MinutesPerTree">Working minutes per tree.</param>
 /// <param name="WoodShare">Wood cut, as a share of the canopy's.</param>
@@ -30,7 +29,6 @@ public sealed record Prescription(
     double? BudsLeftLow,
     double? BudsLeftHigh,
     double LimbsLeft,
-    double BudsPerLimb,
     double ClustersToThinning,
     double MinutesPerTree,
     double WoodShare,
@@ -45,6 +43,9 @@ public sealed record Prescription(
 ) : Calculated(BudsLeft, "bud/tree", Steps, Warnings)
 {
     private const string OnTrees = "the system's rules carried out on typical trees of the class";
+
+    /// <summary>Floral buds left per limb.</summary>
+    public double BudsPerLimb => BudsLeft / LimbsLeft;
 
     /// <summary>Floral buds all cuts together are expected to drop on a mean tree.</summary>
     public double BudsDropped => Cuts.Sum(c => c.Drop);
@@ -161,7 +162,6 @@ public sealed record Prescription(
             LeftFrom(decision.Standing.Low),
             LeftFrom(decision.Standing.High),
             limbsLeft,
-            left / limbsLeft,
             thinning,
             minutes,
             Mean(c => c.WoodShare),

@@ -12,7 +12,6 @@ public sealed record BudsLeftClass(double From, double To, int Trees);
 /// <param name="Name">The class.</param>
 /// <param name="Share">Share of the planting's trees.</param>
 /// <param name="Kind">Its decision.</param>
-/// <param name="Trees">Trees cut.</param>
 /// <param name="BudsToLeave">Floral buds wanted.</param>
 /// <param name="BudsLeft">Mean of the floral buds left.</param>
 /// <param name="BudsLeftSd">Their standard deviation.</param>
@@ -29,7 +28,6 @@ public sealed record SimulatedClass(
     string Name,
     double Share,
     DecisionKind Kind,
-    int Trees,
     double BudsToLeave,
     double BudsLeft,
     double BudsLeftSd,
@@ -42,4 +40,8 @@ public sealed record SimulatedClass(
     double ClustersToThinning,
     IReadOnlyList<BudsLeftClass> Spread,
     IReadOnlyDictionary<string, double> Settings
-);
+)
+{
+    /// <summary>Trees cut.</summary>
+    public int Trees => Spread.Sum(s => s.Trees);
+}

@@ -10,6 +10,9 @@ internal sealed class WorkerConfiguration : IEntityTypeConfiguration<WorkerRecor
     /// <summary>Name of the index that keeps two people of one name apart.</summary>
     public const string OneOfAName = "ix_workers_name";
 
+    /// <summary>Name of the key by which practice trees keep whoever cut them.</summary>
+    public const string Practised = "fk_practice_runs_workers_estate_id_worker_id";
+
     public void Configure(EntityTypeBuilder<WorkerRecord> builder)
     {
         var languages = string.Join(", ", LocalText.Languages.Select(l => $"'{l}'"));

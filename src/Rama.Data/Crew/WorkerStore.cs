@@ -61,13 +61,18 @@ public sealed class WorkerStore(RamaContext database, EstateScope scope)
     {
         if (await database.Workers.SingleOrDefaultAsync(w => w.Id == id, cancel) is not { } record)
             return false;
-        if (await database.PracticeRuns.AnyAsync(r => r.WorkerId == id, cancel))
+        database.Remove(record);
+        try
+        {
+            await database.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException e) when (e.Breaks(WorkerConfiguration.Practised))
+        {
             throw Problem(
                 "kept",
                 $"Crew: {record.Name} has practice trees, which stay. Say that they have left instead."
             );
-        database.Remove(record);
-        await database.SaveChangesAsync(cancel);
+        }
         return true;
     }
 

@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
+using Rama.Data.Crew;
 using Rama.Data.Estate;
 
 namespace Rama.Data.Prescribe;
@@ -55,6 +56,7 @@ internal sealed class PrescribeConfiguration
             .HasOne(r => r.Worker)
             .WithMany()
             .HasForeignKey(r => new { r.EstateId, r.WorkerId })
+            .HasConstraintName(WorkerConfiguration.Practised)
             .OnDelete(DeleteBehavior.Restrict);
         builder.HasIndex(r => new
         {

@@ -3,6 +3,7 @@ using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
 using Rama.Core.Prescribe.Issue;
+using Rama.Data.Crew;
 using Rama.Data.Database;
 using Rama.Data.Plan;
 
@@ -209,8 +210,8 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
             return false;
         if (await database.PracticeRuns.AnyAsync(r => r.Id == tree.Id, cancel))
             return true;
-        if (await database.Workers.SingleOrDefaultAsync(w => w.Id == tree.Worker, cancel) is not { } worker)
-            throw new UnusableEntryException([new("worker", "unknown", "Who: choose somebody of the crew.")]);
+        if (!await database.Workers.AnyAsync(w => w.Id == tree.Worker, cancel))
+            throw Nobody();
         if (await database.PracticeRuns.CountAsync(r => r.PlantingId == planting, cancel) >= MostRuns)
             throw new UnusableEntryException([
                 new("worker", "full", $"Practice: {MostRuns} trees are kept of one planting."),
@@ -222,7 +223,7 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
                 Id = tree.Id,
                 PlantingId = planting,
                 Season = season,
-                WorkerId = worker.Id,
+                WorkerId = tree.Worker,
                 At = clock.GetUtcNow(),
                 Tree = tree.Tree,
                 Score = tree.Score.Score,
@@ -240,8 +241,15 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
         {
             // The same tree came twice at once.
         }
+        catch (DbUpdateException e) when (e.Breaks(WorkerConfiguration.Practised))
+        {
+            throw Nobody();
+        }
         return true;
     }
+
+    private static UnusableEntryException Nobody() =>
+        new([new("worker", "unknown", "Who: choose somebody of the crew.")]);
 }
 
 /// <summary>A tree cut for practice.</summary>

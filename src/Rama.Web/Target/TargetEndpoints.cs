@@ -1,6 +1,4 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Rama.Core.Estate;
-using Rama.Core.Explain;
 using Rama.Core.Plan;
 using Rama.Core.Target;
 using Rama.Core.Target.Capacity;
@@ -17,25 +15,6 @@ namespace Rama.Web.Target;
 /// <summary>A target to save, with the version of the plan it was read at.</summary>
 public sealed record SaveTarget(uint Version, TargetEntry Target);
 
-/// <summary>A planting's ground and the crop wanted from it.</summary>
-public sealed record CropTargetRequest
-{
-    /// <summary>Spacing, area and gaps.</summary>
-    public DensityEntry Planting { get; init; } = new();
-
-    /// <summary>Yield, fruit size and pack-out.</summary>
-    public CropTargetEntry Target { get; init; } = new();
-
-    internal CropTarget Calculate()
-    {
-        var reader = new EntryReader();
-        var form = reader.Under("planting", Planting.ReadForm);
-        var wanted = reader.Under("target", () => Target.ReadCrop());
-        reader.ThrowIfAny();
-        return CropTarget.Of(PlantingDensity.Of(form!), wanted!);
-    }
-}
-
 internal static class TargetEndpoints
 {
     public static RouteGroupBuilder MapTarget(this RouteGroupBuilder api)
@@ -51,7 +30,7 @@ internal static class TargetEndpoints
     public static RouteGroupBuilder MapTargetCalculators(this RouteGroupBuilder calculations)
     {
         calculations
-            .MapPost("/crop-target", (CropTargetRequest request) => TypedResults.Ok(request.Calculate()))
+            .MapPost("/crop-target", (PlantingCropEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("Fruit per tree from yield, fruit size, pack-out and bearing trees");
         calculations
             .MapPost("/bud-factor", (BudFactorEntry entry) => TypedResults.Ok(entry.Calculate()))

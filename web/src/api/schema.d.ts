@@ -4104,7 +4104,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["CropTargetRequest"];
+                    "application/json": components["schemas"]["PlantingCropEntry"];
                 };
             };
             responses: {
@@ -4594,7 +4594,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["SurveyEstimateRequest"];
+                    "application/json": components["schemas"]["SurveyEstimateEntry"];
                 };
             };
             responses: {
@@ -4643,7 +4643,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["TreesNeededRequest"];
+                    "application/json": components["schemas"]["TreesNeededEntry"];
                 };
             };
             responses: {
@@ -4692,7 +4692,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["FloralSharesRequest"];
+                    "application/json": components["schemas"]["FloralSharesEntry"];
                 };
             };
             responses: {
@@ -4741,7 +4741,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["VigourRequest"];
+                    "application/json": components["schemas"]["VigourEntry"];
                 };
             };
             responses: {
@@ -6313,12 +6313,6 @@ export interface components {
             stopAt: null | number;
             /**
              * Format: double
-             * @description Floral buds that may lie on the ground under a tree where only its shape is cut; null
-             *                 otherwise.
-             */
-            atMostDown: null | number;
-            /**
-             * Format: double
              * @description Floral buds for each cm² of a limb kept, the gauge; null where nothing is brought to a
              *                 number.
              */
@@ -6373,6 +6367,11 @@ export interface components {
              * @default 0
              */
             readingMinutes: number;
+            /**
+             * Format: double
+             * @description Floral buds that may lie on the ground under a tree where only its shape is cut; null otherwise.
+             */
+            atMostDown: null | number;
             /** @description When a pruner stops. */
             stop: components["schemas"]["ClassStop"];
             /**
@@ -6732,13 +6731,6 @@ export interface components {
             packOut?: null | components["schemas"]["Amount"];
             packages?: null | components["schemas"]["PackageMassEntry"];
         };
-        /** @description A planting's ground and the crop wanted from it. */
-        CropTargetRequest: {
-            /** @description Spacing, area and gaps. */
-            planting?: components["schemas"]["DensityEntry"];
-            /** @description Yield, fruit size and pack-out. */
-            target?: components["schemas"]["CropTargetEntry"];
-        };
         /** @description A point of the curve as it is drawn. */
         CurvePoint: {
             /**
@@ -6900,8 +6892,7 @@ export interface components {
         };
         /**
          * @description One step of a rule pack: what to look for, where to start, how to cut, how many at most and why. Its rules are
-         *     written
-         *     in the selector language, `docs/selectors.md`.
+         *     written in the selector language, `docs/selectors.md`.
          */
         CuttingStep: {
             /** @description Identifier within the system. */
@@ -7474,8 +7465,7 @@ export interface components {
         FieldState: "inForce" | "superseded" | "conflict" | "setAside" | "withdrawn";
         /**
          * @description The stop rule as a table for counting without signal: the half width of an interval is factor × standard deviation
-         *     of the
-         *     trees counted, each alike. Once there is signal the full estimate takes its place.
+         *     of the trees counted, each alike. Once there is signal the full estimate takes its place.
          */
         FieldStop: {
             /**
@@ -7634,7 +7624,7 @@ export interface components {
             warnings: components["schemas"]["Notice"][];
         };
         /** @description Buds cut, to see which are floral. */
-        FloralSharesRequest: {
+        FloralSharesEntry: {
             /** @description The cuts, at least one. */
             budCuts: components["schemas"]["BudCutEntry"][];
         };
@@ -8934,6 +8924,13 @@ export interface components {
              */
             isYoung: boolean;
         };
+        /** @description A planting's ground and the crop wanted from it. */
+        PlantingCropEntry: {
+            /** @description Spacing, area and gaps. */
+            planting?: components["schemas"]["DensityEntry"];
+            /** @description Yield, fruit size and pack-out. */
+            target?: components["schemas"]["CropTargetEntry"];
+        };
         /** @description How many trees stand on the ground and how many of them bear. */
         PlantingDensity: {
             /**
@@ -9283,11 +9280,6 @@ export interface components {
             limbsLeft: number;
             /**
              * Format: double
-             * @description Floral buds left per limb.
-             */
-            budsPerLimb: number;
-            /**
-             * Format: double
              * @description Flower clusters per tree over the target, left to hand thinning.
              */
             clustersToThinning: number;
@@ -9322,6 +9314,11 @@ export interface components {
             inForce: {
                 [key: string]: number;
             };
+            /**
+             * Format: double
+             * @description Floral buds left per limb.
+             */
+            budsPerLimb: number;
             /**
              * Format: double
              * @description Floral buds all cuts together are expected to drop on a mean tree.
@@ -9544,49 +9541,19 @@ export interface components {
             /** @description What to do. */
             kind: components["schemas"]["DecisionKind"];
             weight: null | components["schemas"]["PruningWeight"];
-            /**
-             * Format: double
-             * @description Floral buds standing less floral buds to leave, per tree.
-             */
-            surplus: number;
-            /**
-             * Format: double
-             * @description Lower end of its 95 % interval.
-             */
-            surplusLow: null | number;
-            /**
-             * Format: double
-             * @description Upper end of its 95 % interval.
-             */
-            surplusHigh: null | number;
             /** @description Floral buds standing per tree. */
             standing: components["schemas"]["BudsStanding"];
             /**
              * Format: double
-             * @description Floral buds wanted per tree.
+             * @description Floral buds wanted per tree, above 0.
              */
             budsToLeave: number;
-            /**
-             * Format: double
-             * @description Lower edge of the tolerance band.
-             */
-            bandLow: number;
-            /**
-             * Format: double
-             * @description Upper edge of the tolerance band.
-             */
-            bandHigh: number;
             /**
              * Format: double
              * @description Floral buds pruning may take from a tree: the surplus up to the cap, or the allowance for
              *                 structure.
              */
             removeBuds: number;
-            /**
-             * Format: double
-             * @description The same as a share of the buds standing.
-             */
-            removeShare: number;
             /**
              * Format: double
              * @description Largest share of the buds to cut in one winter.
@@ -9615,13 +9582,40 @@ export interface components {
              * @description Fruit per tree the crop will fall short by even so, where too few stand.
              */
             fruitShort: null | number;
-            /**
-             * @description Whether both ends of the interval lead to the same decision; false where there is no
-             *                 interval.
-             */
-            settled: boolean;
             /** @description The decision and its reason in a sentence. */
             reason: components["schemas"]["Notice"];
+            /**
+             * Format: double
+             * @description Floral buds standing less floral buds to leave, per tree.
+             */
+            surplus: number;
+            /**
+             * Format: double
+             * @description Lower end of the surplus's 95 % interval; null without an interval.
+             */
+            surplusLow: null | number;
+            /**
+             * Format: double
+             * @description Upper end of the surplus's 95 % interval; null without an interval.
+             */
+            surplusHigh: null | number;
+            /**
+             * Format: double
+             * @description Lower edge of the tolerance band, floral buds per tree.
+             */
+            bandLow: number;
+            /**
+             * Format: double
+             * @description Upper edge of the tolerance band, floral buds per tree.
+             */
+            bandHigh: number;
+            /**
+             * Format: double
+             * @description What pruning may take, as a share of the buds standing, 0 to 1.
+             */
+            removeShare: number;
+            /** @description Whether both ends of the interval lead to the same decision; false where there is no interval. */
+            settled: boolean;
             /**
              * Format: double
              * @description The number, not rounded.
@@ -10592,11 +10586,6 @@ export interface components {
             /** @description Its decision. */
             kind: components["schemas"]["DecisionKind"];
             /**
-             * Format: int32
-             * @description Trees cut.
-             */
-            trees: number;
-            /**
              * Format: double
              * @description Floral buds wanted.
              */
@@ -10652,6 +10641,11 @@ export interface components {
             settings: {
                 [key: string]: number;
             };
+            /**
+             * Format: int32
+             * @description Trees cut.
+             */
+            trees: number;
         };
         /** @description A step of a simulation. */
         SimulationStep: {
@@ -11059,7 +11053,7 @@ export interface components {
             warnings: components["schemas"]["Notice"][];
         };
         /** @description Counted trees, and how many they stand for. */
-        SurveyEstimateRequest: {
+        SurveyEstimateEntry: {
             /** @description The counted trees. */
             count?: components["schemas"]["SurveyEntry"];
             /**
@@ -11293,8 +11287,7 @@ export interface components {
         };
         /**
          * @description All that stands around one decision, how many fruit and of what size: what insurance costs, what the trees can
-         *     carry, what
-         *     each choice is worth, and how it is shared.
+         *     carry, what each choice is worth, and how it is shared.
          */
         TargetDesk: {
             /** @description The three schools side by side, those that have what they need. */
@@ -11646,7 +11639,7 @@ export interface components {
             trees: number;
         };
         /** @description How many trees to count. */
-        TreesNeededRequest: {
+        TreesNeededEntry: {
             cv?: null | components["schemas"]["Amount"];
             within?: null | components["schemas"]["Amount"];
             /**
@@ -11980,6 +11973,13 @@ export interface components {
             /** @description What to mind. */
             caution: components["schemas"]["LocalText"];
         };
+        /** @description What was seen on a vigour walk. */
+        VigourEntry: {
+            /** @description The marks, at least one. */
+            marks: components["schemas"]["VigourMarkEntry"][];
+            /** @description How the crop bears; as pome fruit does when left out. */
+            habit?: components["schemas"]["BearingHabit"];
+        };
         /** @description What was seen at a tree, or along a row, on the vigour walk, as typed. */
         VigourMarkEntry: {
             /**
@@ -12008,13 +12008,6 @@ export interface components {
             lookAgain?: null | string;
             /** @description A note. */
             note?: null | string;
-        };
-        /** @description What was seen on a vigour walk. */
-        VigourRequest: {
-            /** @description The marks, at least one. */
-            marks: components["schemas"]["VigourMarkEntry"][];
-            /** @description How the crop bears; as pome fruit does when left out. */
-            habit?: components["schemas"]["BearingHabit"];
         };
         /** @description What a vigour walk says about a planting. */
         VigourSummary: {

@@ -221,4 +221,13 @@ public sealed class FloralShareTests
         Near.Printed(3.54, typed.Buds.StandardError, 2);
         Near.Printed(Math.Round(Math.Sqrt(7.9057 * 7.9057 / 5 + 300 * 300 * 0.00625), 2), cut.Buds.StandardError, 2);
     }
+
+    // One tree tells nothing of how trees differ: the usual likeness, .1, stands for it. 1 + 39 × .1 = 4.9.
+    [Fact]
+    public void Buds_of_one_tree_have_the_usual_likeness()
+    {
+        var share = FloralShare.Of("spur", [new((3, 14), "spur", 40, 22, 2)]);
+        Assert.Equal(4.9, share.DesignEffect, 9);
+        Assert.True(share.Low < 0.55 && share.High > 0.55 && double.IsFinite(share.High));
+    }
 }

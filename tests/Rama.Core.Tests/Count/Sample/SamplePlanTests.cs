@@ -50,6 +50,15 @@ public sealed class SamplePlanTests
         }
     }
 
+    // A walk goes through the first round and then the next: stopping early leaves whole rounds.
+    [Fact]
+    public void Rounds_are_walked_one_after_the_other()
+    {
+        var rounds = Plan().Route.Select(t => t.Round).ToList();
+        Assert.Equal(rounds.Order(), rounds);
+        Assert.Equal(Enumerable.Range(1, rounds.Max()), rounds.Distinct());
+    }
+
     [Fact]
     public void Classes_are_drawn_by_their_trunks()
     {

@@ -5,16 +5,13 @@ import { useReading } from '../../words/useReading';
 import { cardLanguages, useCrewChanges } from './useCrew';
 
 /** Adds somebody to the crew; the language stays, since a crew is typed in one after another. */
-export function AddWorker({ onAdded }: { onAdded?: (id: string) => void }) {
+export function AddWorker() {
   const { t } = useReading();
   const { add, problem, failure, busy } = useCrewChanges();
   const [name, setName] = useState('');
   const [language, setLanguage] = useState<string>(cardLanguages[0]);
   const submit = async () => {
-    const id = crypto.randomUUID();
-    if (!(await add(id, { name, language, left: false }))) return;
-    setName('');
-    onAdded?.(id);
+    if (await add(crypto.randomUUID(), { name, language, left: false })) setName('');
   };
   return (
     <form

@@ -36,7 +36,7 @@ export function CrewPage() {
         <section>
           {crew.data?.length === 0 && <p>{t('crew.empty')}</p>}
           {(crew.data?.length ?? 0) > 0 && (
-            <table className="figures" data-test="crew">
+            <table className="figures crew-list" data-test="crew">
               <thead>
                 <tr>
                   <th>{t('crew.name')}</th>
