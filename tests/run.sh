@@ -59,7 +59,7 @@ smoke_tests() {
   check "Front end builds" web.log npm --prefix web run build
   check "Tests build" build.log dotnet build tests/Rama.Browser.Tests -c Release --nologo
   test_server
-  dotnet_tests Rama.Browser.Tests -class "Rama.Browser.Tests.Smoke*Tests" -explicit "$explicit"
+  dotnet_tests Rama.Browser.Tests -class "Rama.Browser.Tests.Smoke*" -explicit "$explicit"
   tell_results
 }
 
