@@ -16,8 +16,10 @@ internal static class Axe
                 page.Driver.ExecuteAsyncScript(
                     """
                     const done = arguments[arguments.length - 1];
-                    axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa'], resultTypes: ['violations'], selectors: false })
-                      .then(r => done(r.violations.map(v => v.id + ': ' + v.nodes.map(n => n.html.slice(0, 120)).join(' | '))));
+                    const asked = { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa'], resultTypes: ['violations'], selectors: false };
+                    const where = v => v.nodes.map(n => n.html.slice(0, 120)).join(' | ');
+                    axe.run(document, asked)
+                      .then(r => done(r.violations.map(v => v.id + ': ' + where(v))));
                     """
                 )!;
         return faults.Cast<string>();

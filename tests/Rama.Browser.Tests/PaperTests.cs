@@ -25,7 +25,8 @@ public sealed class PaperTests(RamaServer server) : IClassFixture<RamaServer>
         using var page = new Page(server, language: language).OpenPlanting(block, "prescribe");
         page.Click("[data-test='card']");
         page.Find("[data-test='the-card']");
-        foreach (var (paper, width, height) in new[] { ("A4", 595.0, 842.0), ("Letter", 612.0, 792.0) }) // ISO 216 and ANSI A in points
+        // ISO 216 and ANSI A, in points.
+        foreach (var (paper, width, height) in new[] { ("A4", 595.0, 842.0), ("Letter", 612.0, 792.0) })
         {
             page.Driver.FindElement(By.XPath($"//*[contains(@class,'card-tools')]//*[text()='{paper}']")).Click();
             page.Find($".card-{paper.ToLowerInvariant()}");
@@ -41,7 +42,8 @@ public sealed class PaperTests(RamaServer server) : IClassFixture<RamaServer>
                 page.Script<bool>(
                     """
                     const paper = document.querySelector('.card-a4') ? 297 : 279;
-                    return [...document.querySelectorAll('.card')].every((c) => c.offsetHeight <= paper / 25.4 * 96 + 1);
+                    const most = paper / 25.4 * 96 + 1;
+                    return [...document.querySelectorAll('.card')].every((c) => c.offsetHeight <= most);
                     """
                 ),
                 $"{block} in {language} does not fit {paper}"
@@ -69,8 +71,9 @@ public sealed class PaperTests(RamaServer server) : IClassFixture<RamaServer>
             HttpMethod.Post,
             "/api/v1/plantings",
             """
-            {"code": "LONG", "name": "The Far Corner Behind the Old Packing Shed by the Weir Road", "variety": "Conference", "rootstock": "Quince C",
-             "system": "tall-spindle", "yearPlanted": 2015, "rowSpacing": {"value": 3.5, "unit": "m"}, "treeSpacing": {"value": 1, "unit": "m"}, "area": {"value": 2, "unit": "ha"}}
+            {"code": "LONG", "name": "The Far Corner Behind the Old Packing Shed by the Weir Road",
+             "variety": "Conference", "rootstock": "Quince C", "system": "tall-spindle", "yearPlanted": 2015,
+             "rowSpacing": {"value": 3.5, "unit": "m"}, "treeSpacing": {"value": 1, "unit": "m"}, "area": {"value": 2, "unit": "ha"}}
             """
         );
         var path = $"/api/v1/plantings/{view["id"]}";
@@ -78,18 +81,18 @@ public sealed class PaperTests(RamaServer server) : IClassFixture<RamaServer>
             HttpMethod.Put,
             $"{path}/target",
             $$$"""
-            {"version": {{{view[
-                "planVersion"
-            ]}}}, "target": {"yield": {"value": 50, "unit": "t/ha"}, "fruitSize": {"value": 200, "unit": "g"}, "budFactor": 1.5} }
+            {"version": {{{view["planVersion"]}}},
+             "target": {"yield": {"value": 50, "unit": "t/ha"}, "fruitSize": {"value": 200, "unit": "g"},
+               "budFactor": 1.5} }
             """
         );
         await Send(
             HttpMethod.Put,
             $"{path}/count",
             $$$"""
-            {"version": {{{view[
-                "planVersion"
-            ]}}}, "count": {"trees": [{"row": 1, "tree": 1, "limbs": 18, "floralBuds": 120}, {"row": 2, "tree": 1, "limbs": 30, "floralBuds": 900}]} }
+            {"version": {{{view["planVersion"]}}},
+             "count": {"trees": [{"row": 1, "tree": 1, "limbs": 18, "floralBuds": 120},
+               {"row": 2, "tree": 1, "limbs": 30, "floralBuds": 900}]} }
             """
         );
     }

@@ -64,8 +64,10 @@ public sealed class PhoneTests(RamaServer server) : IClassFixture<RamaServer>
         Assert.Empty(
             page.Script<IReadOnlyCollection<object>>(
                 """
-                return [...document.querySelectorAll('button, input:not([type=file]), .field-tabs a, summary')].filter(e => e.offsetParent)
-                  .map(e => [e.textContent || e.dataset.test, Math.round(e.getBoundingClientRect().height)]).filter(([, height]) => height < 44).map(String);
+                const touched = 'button, input:not([type=file]), .field-tabs a, summary';
+                return [...document.querySelectorAll(touched)].filter(e => e.offsetParent)
+                  .map(e => [e.textContent || e.dataset.test, Math.round(e.getBoundingClientRect().height)])
+                  .filter(([, height]) => height < 44).map(String);
                 """
             )
         );

@@ -10,7 +10,7 @@ internal sealed class CoreCompiler
     private readonly CSharpCompilation _whole;
     private readonly ResourceDescription[] _resources;
 
-    /// <summary>Reads the core's sources; what the compiler's generators add is written by a build of its own.</summary>
+    /// <summary>Reads the sources; what the compiler's generators add is written by a build of its own.</summary>
     /// <param name="core">Folder of the core.</param>
     /// <param name="tests">Folder of its built tests, with every library it needs.</param>
     /// <param name="work">Folder to work in.</param>
@@ -56,7 +56,7 @@ internal sealed class CoreCompiler
     /// <summary>The files of the core.</summary>
     public IReadOnlyList<SyntaxTree> Sources { get; }
 
-    /// <summary>Writes the core with a fault in it. False when it does not compile: the compiler met the fault.</summary>
+    /// <summary>Writes the core with a fault in it. False when it does not compile.</summary>
     /// <param name="fault">The fault; null for the core as it is.</param>
     /// <param name="to">File to write.</param>
     public bool Write(Fault? fault, string to)

@@ -113,13 +113,13 @@ internal static class Faults
             ? [new("call", call, call.WithExpression(member.WithName(SyntaxFactory.IdentifierName(other))))]
             : [];
 
-    // Zero and rounding's crumbs are mostly as good as their neighbours.
-    // A tenth more is seldom met by a test that has any tolerance; a fifth ought to be.
+    // Zero and rounding's crumbs are mostly as good as their neighbours. A tenth more is seldom met by a test that has
+    // any tolerance; a fifth ought to be.
     private static IEnumerable<Fault> OfNumber(LiteralExpressionSyntax literal)
     {
         var faulty = literal.Token.Value switch
         {
-            int n when n != 0 => SyntaxFactory.Literal(n + 1),
+            int n when n != 0 => SyntaxFactory.Literal(n + Math.Max(1, n / 5)),
             double d when Math.Abs(d) > 1e-4 => SyntaxFactory.Literal(
                 (d * 1.2).ToString("R", CultureInfo.InvariantCulture) + "d",
                 d * 1.2

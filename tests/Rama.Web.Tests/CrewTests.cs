@@ -3,7 +3,9 @@ using Rama.Data.People;
 
 namespace Rama.Web.Tests;
 
-/// <summary>Who works in the rows: one of a name, never changed under somebody's hands, kept while they did work.</summary>
+/// <summary>
+/// Who works in the rows: one of a name, never changed under somebody's hands, kept while they did work.
+/// </summary>
 public sealed class CrewTests(RamaApplication application) : IClassFixture<RamaApplication>
 {
     private readonly HttpClient _lead = application.ClientOf(Role.CrewLead);

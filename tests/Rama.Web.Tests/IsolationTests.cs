@@ -96,7 +96,7 @@ public sealed class IsolationTests(RamaApplication application) : IClassFixture<
                 (
                     HttpMethod.Post,
                     $"/api/v1/plantings/{mine}/practice",
-                    """{"id": "7a1c0000-0000-4000-8000-0000000000aa", "worker": "7a1c0000-0000-4000-8000-0000000000bb", "cuts": []}"""
+                    $$"""{"id": "{{Guid.NewGuid()}}", "worker": "{{Guid.NewGuid()}}", "cuts": []}"""
                 ),
                 (HttpMethod.Post, $"/api/v1/plantings/{mine}/simulation", "{}"),
                 (HttpMethod.Post, $"/api/v1/plantings/{mine}/cards", """{"version": 0, "language": "en"}"""),

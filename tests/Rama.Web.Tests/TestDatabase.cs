@@ -60,7 +60,10 @@ public sealed class TestDatabase : IAsyncDisposable
         await using var database = NpgsqlDataSource.Create(OwnerConnection);
         // The group is the server's, and not in the dump.
         await using var group = database.CreateCommand(
-            "do $$ begin create role rama_app nologin; exception when duplicate_object or unique_violation then null; end $$"
+            """
+            do $$ begin create role rama_app nologin;
+            exception when duplicate_object or unique_violation then null; end $$
+            """
         );
         await group.ExecuteNonQueryAsync();
         await using var fill = database.CreateCommand(dump);

@@ -13,7 +13,8 @@ public sealed class UpgradeTests
     // indexes, who sees which rows, and rights.
     private const string Form = """
         select format('%s.%s %s %s %s %s', table_name, column_name, data_type, character_maximum_length, is_nullable,
-            coalesce(column_default, generation_expression)) from information_schema.columns where table_schema = 'public'
+            coalesce(column_default, generation_expression))
+            from information_schema.columns where table_schema = 'public'
         union all select format('%s %s %s', conrelid::regclass, conname,
             case contype when 'c' then '' else pg_get_constraintdef(oid) end)
             from pg_constraint where connamespace = 'public'::regnamespace

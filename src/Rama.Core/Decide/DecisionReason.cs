@@ -5,8 +5,8 @@ namespace Rama.Core.Decide;
 /// <summary>A decision and its reason in a sentence.</summary>
 internal static class DecisionReason
 {
-    // Less than half a cluster would be told as none.
-    private const double WorthTelling = 0.5;
+    /// <summary>Less than half a cluster would be told as none.</summary>
+    public const double WorthTelling = 0.5;
 
     /// <summary>The sentence of a decision.</summary>
     public static Notice Of(PruningDecision decision) =>

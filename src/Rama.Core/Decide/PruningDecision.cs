@@ -40,8 +40,7 @@ public sealed record PruningDecision(
 {
     private const double LightUpTo = 0.15,
         StandardUpTo = 0.35,
-        SameBuds = 1e-6,
-        WorthTelling = 0.5;
+        SameBuds = 1e-6;
 
     private static readonly Notice Unsaid = new("", "");
 
@@ -63,7 +62,7 @@ public sealed record PruningDecision(
     /// <summary>What pruning may take, as a share of the buds standing, 0 to 1.</summary>
     public double RemoveShare => Standing.Mean > 0 ? RemoveBuds / Standing.Mean : 0;
 
-    /// <summary>Whether both ends of the interval lead to the same decision; false where there is no interval.</summary>
+    /// <summary>Whether both ends of the interval decide alike; false where there is no interval.</summary>
     public bool Settled =>
         SurplusLow is { } low
         && SurplusHigh is { } high
@@ -264,7 +263,7 @@ public sealed record PruningDecision(
         if (light)
             return DecisionReason.OfLight(this with { RemoveBuds = remove, ClustersToThinning = thinning });
         // What only the spread of the trees leaves over the number is not what pruning gave up.
-        var givenUp = Surplus - remove >= WorthTelling ? thinning : 0;
+        var givenUp = Surplus - remove >= DecisionReason.WorthTelling ? thinning : 0;
         return DecisionReason.Of(this with { RemoveBuds = remove, ClustersToThinning = givenUp });
     }
 

@@ -63,7 +63,7 @@ internal static class SettingSearch
         var reserve = open.Where(s => !s.IsLength && s.Reserve).ToList();
         var lengths = open.Where(s => s.IsLength).ToList();
         IReadOnlyList<Try> Tries(SearchClass of) =>
-            [.. Combinations(Free(of) ? numbers : [], held).Select(x => Of(rules, of, settings, x, rate))];
+            [.. Combinations(Free(of) ? numbers : [], held).Select(x => Of(trying, of, x))];
         var best = ByClass(classes, numbers, Tries);
         if (!classes.Any(Free))
             return [.. best.Select(t => t.Settings)];
@@ -78,9 +78,7 @@ internal static class SettingSearch
             {
                 List<Try> tried =
                 [
-                    .. classes.Zip(best, (c, found) =>
-                        Of(rules, c, settings, trying.With(found.Settings, length.Id, value), rate)
-                    ),
+                    .. classes.Zip(best, (c, found) => Of(trying, c, trying.With(found.Settings, length.Id, value))),
                 ];
                 tries.Add((Together(classes, tried), tried));
             }
@@ -162,13 +160,7 @@ internal static class SettingSearch
         var best = found;
         foreach (var value in reserve.Tries.Order())
         {
-            var tried = Of(
-                trying.Rules,
-                of,
-                trying.Settings,
-                trying.With(found.Settings, reserve.Id, value),
-                trying.Rate
-            );
+            var tried = Of(trying, of, trying.With(found.Settings, reserve.Id, value));
             if (tried.OffMean < best.OffMean)
                 best = tried;
             if (best.OffMean <= near)
@@ -228,14 +220,9 @@ internal static class SettingSearch
             [.. all.SelectMany(a => setting.Tries.Select(t => new Dictionary<string, double>(a) { [setting.Id] = t }))]
         );
 
-    private static Try Of(
-        PruningRules rules,
-        SearchClass of,
-        DecisionSettings settings,
-        Dictionary<string, double> combination,
-        string? rate
-    )
+    private static Try Of(Trying trying, SearchClass of, Dictionary<string, double> combination)
     {
+        var (rules, settings, rate) = (trying.Rules, trying.Settings, trying.Rate);
         var (trees, decision) = (of.Trees, of.Decision);
         var values = WithoutSolved(rules, combination);
         var most = rate is null ? 0 : rules.Values(combination)[rules.Place(rate)!.Value];

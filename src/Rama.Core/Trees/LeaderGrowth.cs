@@ -20,7 +20,7 @@ internal sealed class LeaderGrowth(TypicalTree shape, TreePlace place, TreeDraw 
             return
             [
                 new(
-                    Add(
+                    wood.Grow(
                         new(
                             wood.Count,
                             null,
@@ -42,7 +42,7 @@ internal sealed class LeaderGrowth(TypicalTree shape, TreePlace place, TreeDraw 
         }
 
         var trunkM = Math.Max(0.2, shape.TrunkM);
-        var trunk = Add(
+        var trunk = wood.Grow(
             new(
                 wood.Count,
                 null,
@@ -79,7 +79,7 @@ internal sealed class LeaderGrowth(TypicalTree shape, TreePlace place, TreeDraw 
                     : InFan(i, perPlane, trunkM, heightM);
             stems.Add(
                 new(
-                    Add(
+                    wood.Grow(
                         new(
                             wood.Count,
                             trunk.Id,
@@ -139,11 +139,5 @@ internal sealed class LeaderGrowth(TypicalTree shape, TreePlace place, TreeDraw 
         for (var p = 0; p < PathPieces; p++)
             path.Add(path[^1].Off(azimuth, 90 - shape.LeanDeg + (p - 2) * 5, length / PathPieces));
         return (path, azimuth, Math.Sin(azimuth * Math.PI / 180) >= 0 ? 1 : -1);
-    }
-
-    private Branch Add(Branch branch)
-    {
-        wood.Add(branch);
-        return branch;
     }
 }

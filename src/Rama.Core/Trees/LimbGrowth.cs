@@ -72,7 +72,7 @@ internal sealed class LimbGrowth(TypicalTree shape, TreePlace place, TreeDraw dr
             Math.Max(1, shape.AgeYears)
         );
         var state = draw.Happens(shape.UnsoundShare) ? (WoodState)(1 + (int)(draw.Uniform() * 3)) : WoodState.Sound;
-        var branch = Add(
+        var branch = wood.Grow(
             new(
                 wood.Count,
                 stem.Branch.Id,
@@ -97,7 +97,7 @@ internal sealed class LimbGrowth(TypicalTree shape, TreePlace place, TreeDraw dr
             var here = RiseAt(branch, forkAt);
             var mm = branch.DiameterAt(forkAt) * draw.Between(0.7, 0.95);
             carrying.Add(
-                Add(
+                wood.Grow(
                     new(
                         wood.Count,
                         branch.Id,
@@ -124,7 +124,7 @@ internal sealed class LimbGrowth(TypicalTree shape, TreePlace place, TreeDraw dr
         {
             var shootM = shape.ShootM * Math.Clamp(1 + 0.35 * draw.Normal(), 0.3, 2);
             var tip = RiseAt(branch, length);
-            Add(
+            wood.Grow(
                 new(
                     wood.Count,
                     branch.Id,
@@ -146,7 +146,7 @@ internal sealed class LimbGrowth(TypicalTree shape, TreePlace place, TreeDraw dr
             var turn = azimuth + draw.Normal() * 30;
             var rise2 = draw.Between(68, 86);
             var mm = Math.Min(branch.DiameterAt(from) * 0.8, draw.Between(7, 12));
-            var upright = Add(
+            var upright = wood.Grow(
                 new(
                     wood.Count,
                     branch.Id,
@@ -201,11 +201,5 @@ internal sealed class LimbGrowth(TypicalTree shape, TreePlace place, TreeDraw dr
             );
         }
         return ImmutableCollectionsMarshal.AsImmutableArray(path);
-    }
-
-    private Branch Add(Branch branch)
-    {
-        wood.Add(branch);
-        return branch;
     }
 }

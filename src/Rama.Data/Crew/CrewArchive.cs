@@ -34,7 +34,10 @@ internal sealed class CrewArchive(RamaContext database, EstateScope scope)
             return;
         try
         {
-            foreach (var entry in JsonSerializer.Deserialize<List<WorkerEntry>>(content, StoredJson.SparseFile)!)
+            var entries = JsonSerializer.Deserialize<List<WorkerEntry>>(content, StoredJson.SparseFile)!;
+            if (entries.Count > WorkerStore.Most)
+                throw new UnreadableFileException("size", $"{FileName} names more than {WorkerStore.Most} people.");
+            foreach (var entry in entries)
                 Add(entry.Read());
             await database.SaveChangesAsync(cancel);
         }

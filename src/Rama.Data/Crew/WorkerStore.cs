@@ -8,7 +8,8 @@ namespace Rama.Data.Crew;
 /// <summary>Who works in the rows of the estate in scope.</summary>
 public sealed class WorkerStore(RamaContext database, EstateScope scope)
 {
-    private const int Most = 2_000;
+    /// <summary>Most people an estate keeps.</summary>
+    internal const int Most = 2_000;
 
     /// <summary>Everybody, those who have left last, then by name.</summary>
     public async Task<IReadOnlyList<WorkerRecord>> AllAsync(CancellationToken cancel) =>

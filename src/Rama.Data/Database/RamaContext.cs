@@ -23,7 +23,7 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
 {
     private Guid EstateId => scope.EstateId;
 
-    /// <summary>Not filtered either: the database shows those a person belongs to.</summary>
+    /// <summary>Not filtered: the database itself shows only those a person belongs to.</summary>
     public DbSet<EstateRecord> Estates => Set<EstateRecord>();
 
     /// <summary>Where plantings share their weather.</summary>

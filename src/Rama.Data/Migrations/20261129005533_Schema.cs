@@ -941,10 +941,14 @@ namespace Rama.Data.Migrations
             migrationBuilder.OpenWhere("batches", "estate_id = rama_estate()", rights: "select, insert, update");
             // Signing in asks which estates a person belongs to before one is chosen.
             migrationBuilder.OpenWhere("memberships", "estate_id = rama_estate() or person_id = rama_person()");
-            migrationBuilder.OpenWhere("estates", "id = rama_estate() or exists (select 1 from memberships m where m.estate_id = estates.id and m.person_id = rama_person())");
+            migrationBuilder.OpenWhere(
+                "estates",
+                "id = rama_estate() or exists (select 1 from memberships m "
+                    + "where m.estate_id = estates.id and m.person_id = rama_person())");
         }
 
         /// <inheritdoc />
-        protected override void Down(MigrationBuilder migrationBuilder) => throw new NotSupportedException("Migrations only go forward; restore a backup.");
+        protected override void Down(MigrationBuilder migrationBuilder) =>
+            throw new NotSupportedException("Migrations only go forward; restore a backup.");
     }
 }

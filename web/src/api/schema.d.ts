@@ -9614,7 +9614,7 @@ export interface components {
              * @description What pruning may take, as a share of the buds standing, 0 to 1.
              */
             removeShare: number;
-            /** @description Whether both ends of the interval lead to the same decision; false where there is no interval. */
+            /** @description Whether both ends of the interval decide alike; false where there is no interval. */
             settled: boolean;
             /**
              * Format: double

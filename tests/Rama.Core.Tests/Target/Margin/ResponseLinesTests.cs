@@ -25,7 +25,7 @@ public sealed class ResponseLinesTests
     public void A_few_seasons_that_say_more_fruit_are_larger_make_the_line_level()
     {
         var line = ResponseLines.Size([(4, 150), (6, 190), (8, 230)], 180, 4, 8);
-        Assert.True(line.Slope <= 0);
+        Assert.Equal(0, line.Slope);
         Assert.InRange(line.At(6), 150, 230);
     }
 }

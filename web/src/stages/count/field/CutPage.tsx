@@ -6,6 +6,7 @@ import { BudGuide } from './BudGuide';
 import { PlantingBar } from '../../../field/PlantingBar';
 import { useField, useMade } from '../../../field/useField';
 import { WithKit } from '../../../field/WithKit';
+import { RowAndTree } from './RowAndTree';
 
 const found = ['floral', 'vegetative', 'dead'] as const;
 type Found = (typeof found)[number];
@@ -57,32 +58,15 @@ function Cutting({ kept }: { kept: KeptKit }) {
   return (
     <main className="field-main tally">
       <PlantingBar kit={kit} at="buds" />
-      <div className="field-pair">
-        <label>
-          {t('count.row')}
-          <input
-            inputMode="numeric"
-            value={row}
-            onChange={(e) => {
-              setRow(e.target.value);
-              setPast([]);
-            }}
-            data-test="row"
-          />
-        </label>
-        <label>
-          {t('count.tree')}
-          <input
-            inputMode="numeric"
-            value={tree}
-            onChange={(e) => {
-              setTree(e.target.value);
-              setPast([]);
-            }}
-            data-test="tree"
-          />
-        </label>
-      </div>
+      <RowAndTree
+        row={row}
+        tree={tree}
+        onChange={(at) => {
+          setRow(at.row);
+          setTree(at.tree);
+          setPast([]);
+        }}
+      />
       <div className="tally-acts">
         {kit.kinds.map((k) => (
           <button

@@ -1,5 +1,6 @@
 import type { FieldKit } from '../../../api/client';
 import { useReading } from '../../../words/useReading';
+import { RowAndTree } from './RowAndTree';
 import type { TallyWork } from './useTally';
 
 /** Which tree is at hand; touched, it can be another. */
@@ -37,33 +38,11 @@ export function TallyPlace({ kit, work }: { kit: FieldKit; work: TallyWork }) {
       </button>
       {sheet === 'place' && (
         <div className="field-sheet">
-          <div className="field-pair">
-            <label>
-              {t('count.row')}
-              <input
-                inputMode="numeric"
-                value={row}
-                onChange={(e) => {
-                  goTo({ row: e.target.value, tree });
-                }}
-                data-test="row"
-              />
-            </label>
-            <label>
-              {t('count.tree')}
-              <input
-                inputMode="numeric"
-                value={tree}
-                onChange={(e) => {
-                  goTo({ row, tree: e.target.value });
-                }}
-                data-test="tree"
-              />
-            </label>
+          <RowAndTree row={row} tree={tree} onChange={goTo}>
             <button type="button" className="key" onClick={checkPlace}>
               {t('field.ok')}
             </button>
-          </div>
+          </RowAndTree>
           <ol className="field-stops">
             {kit.route.map((s) => (
               <li key={s.order}>

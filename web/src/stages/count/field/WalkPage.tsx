@@ -8,6 +8,7 @@ import { PhotoKey } from '../../../field/PhotoKey';
 import { PlantingBar } from '../../../field/PlantingBar';
 import { useField, useMade } from '../../../field/useField';
 import { WithKit } from '../../../field/WithKit';
+import { RowAndTree } from './RowAndTree';
 
 const choices = {
   wood: ['pencil', 'blind', 'uprights'],
@@ -109,30 +110,7 @@ function Walking({ kept }: { kept: KeptKit }) {
   return (
     <main className="field-main tally">
       <PlantingBar kit={kept.kit} at="walk" />
-      <div className="field-pair">
-        <label>
-          {t('count.row')}
-          <input
-            inputMode="numeric"
-            value={draft.row}
-            onChange={(e) => {
-              set({ row: e.target.value });
-            }}
-            data-test="row"
-          />
-        </label>
-        <label>
-          {t('walk.tree')}
-          <input
-            inputMode="numeric"
-            value={draft.tree}
-            onChange={(e) => {
-              set({ tree: e.target.value });
-            }}
-            data-test="tree"
-          />
-        </label>
-      </div>
+      <RowAndTree row={draft.row} tree={draft.tree} treeLabel={t('walk.tree')} onChange={set} />
       {problem && (
         <p className="field-problem" role="alert">
           {problem}
