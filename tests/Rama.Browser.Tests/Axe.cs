@@ -16,7 +16,8 @@ internal static class Axe
                 page.Driver.ExecuteAsyncScript(
                     """
                     const done = arguments[arguments.length - 1];
-                    const asked = { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa'], resultTypes: ['violations'], selectors: false };
+                    const runOnly = ['wcag2a', 'wcag2aa', 'wcag21aa'];
+                    const asked = { runOnly, resultTypes: ['violations'], selectors: false };
                     const where = v => v.nodes.map(n => n.html.slice(0, 120)).join(' | ');
                     axe.run(document, asked)
                       .then(r => done(r.violations.map(v => v.id + ': ' + where(v))));

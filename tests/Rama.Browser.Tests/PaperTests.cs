@@ -73,7 +73,8 @@ public sealed class PaperTests(RamaServer server) : IClassFixture<RamaServer>
             """
             {"code": "LONG", "name": "The Far Corner Behind the Old Packing Shed by the Weir Road",
              "variety": "Conference", "rootstock": "Quince C", "system": "tall-spindle", "yearPlanted": 2015,
-             "rowSpacing": {"value": 3.5, "unit": "m"}, "treeSpacing": {"value": 1, "unit": "m"}, "area": {"value": 2, "unit": "ha"}}
+             "rowSpacing": {"value": 3.5, "unit": "m"}, "treeSpacing": {"value": 1, "unit": "m"},
+             "area": {"value": 2, "unit": "ha"}}
             """
         );
         var path = $"/api/v1/plantings/{view["id"]}";
@@ -91,7 +92,8 @@ public sealed class PaperTests(RamaServer server) : IClassFixture<RamaServer>
             $"{path}/count",
             $$$"""
             {"version": {{{view["planVersion"]}}},
-             "count": {"trees": [{"row": 1, "tree": 1, "limbs": 18, "floralBuds": 120},
+             "count": {"trees": [
+               {"row": 1, "tree": 1, "limbs": 18, "floralBuds": 120},
                {"row": 2, "tree": 1, "limbs": 30, "floralBuds": 900}]} }
             """
         );
