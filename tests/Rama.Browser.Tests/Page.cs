@@ -52,6 +52,10 @@ public sealed class Page : IDisposable
                 ["mobile"] = phone,
             }
         );
+        // A worker stores the whole application at a first visit, which costs more than most tests; who keeps a profile
+        // or has a line that can be cut needs it.
+        if (profile is null && address is null)
+            BeforeEach("delete Navigator.prototype.serviceWorker;");
         if (role is { } signedIn)
             Take(server.CookieOf(signedIn));
     }

@@ -1,5 +1,6 @@
 using Rama.Core.Count;
 using Rama.Core.Quantities;
+using Rama.Data.Database;
 using Rama.Data.History;
 using Rama.Data.Plan;
 
@@ -34,7 +35,7 @@ public sealed class CountedTreeRecord : IHistoried
             (int?)entry.FloralBuds,
             (int?)entry.Buds
         );
-        Details = TreeDetails.Write(entry);
+        Details = DetailsOf(entry);
         // What was typed over is no longer what the field said; a correction from there has to be looked at.
         if (!Says(before))
             FieldEntryId = null;
@@ -52,7 +53,7 @@ public sealed class CountedTreeRecord : IHistoried
     {
         var own = ToEntry();
         return (own.Girth ?? new(), own.Limbs, own.FloralBuds, own.Buds, Details)
-            == (entry.Girth ?? new(), entry.Limbs, entry.FloralBuds, entry.Buds, TreeDetails.Write(entry));
+            == (entry.Girth ?? new(), entry.Limbs, entry.FloralBuds, entry.Buds, DetailsOf(entry));
     }
 
     /// <inheritdoc />
@@ -94,17 +95,28 @@ public sealed class CountedTreeRecord : IHistoried
     HistoryPlace IHistoried.Place => new("countedTree", PlantingId, Season, $"{Row}/{Tree}");
 
     /// <summary>The tree as it was typed.</summary>
-    public CountedTreeEntry ToEntry() =>
-        TreeDetails.Read(
-            new()
+    public CountedTreeEntry ToEntry() => With(Details);
+
+    /// <summary>The tree as it was typed, with details from elsewhere.</summary>
+    internal CountedTreeEntry With(string? details) =>
+        (StoredJson.ReadPart<CountedTreeEntry>(details) ?? new()) with
+        {
+            Row = Row,
+            Tree = Tree,
+            Girth = Girth,
+            Limbs = Limbs,
+            FloralBuds = FloralBuds,
+            Buds = Buds,
+        };
+
+    // What has no column of its own is kept as an entry that says nothing else.
+    private static string? DetailsOf(CountedTreeEntry entry) =>
+        StoredJson.WritePart(
+            new CountedTreeEntry
             {
-                Row = Row,
-                Tree = Tree,
-                Girth = Girth,
-                Limbs = Limbs,
-                FloralBuds = FloralBuds,
-                Buds = Buds,
-            },
-            Details
+                Kinds = entry.Kinds,
+                LimbSizes = entry.LimbSizes,
+                Note = entry.Note,
+            }
         );
 }

@@ -72,7 +72,7 @@ internal static class StoredJson
     public static T? ReadPart<T>(string? json)
         where T : class => json is null ? null : JsonSerializer.Deserialize<T>(json, Part);
 
-    /// <summary>Takes out what says nothing: an amount without a number, a part without an entry.</summary>
+    /// <summary>Takes out what says nothing: an amount without a number, a part or list without an entry.</summary>
     public static void Prune(JsonObject json)
     {
         foreach (var (name, node) in json.ToList())
@@ -84,7 +84,7 @@ internal static class StoredJson
                     json.Remove(name);
             }
             else if (
-                node is null
+                node is null or JsonArray { Count: 0 }
                 || (node is JsonValue text && text.TryGetValue(out string? s) && string.IsNullOrWhiteSpace(s))
             )
             {

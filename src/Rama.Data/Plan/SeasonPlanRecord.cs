@@ -9,7 +9,6 @@ using Rama.Data.Count;
 using Rama.Data.Database;
 using Rama.Data.Estate;
 using Rama.Data.History;
-using Counting = Rama.Data.Count.CountDetails;
 using Details = Rama.Data.Target.TargetDetails;
 
 namespace Rama.Data.Plan;
@@ -117,7 +116,15 @@ public sealed class SeasonPlanRecord : IHistoried
     public void TakeOver(SurveyEntry entry)
     {
         FloralShare = entry.FloralShare ?? new();
-        CountDetails = Counting.Write(entry);
+        // What has no column of its own is kept as an entry that says nothing else.
+        CountDetails = StoredJson.WritePart(
+            new SurveyEntry
+            {
+                Sample = entry.Sample,
+                Method = entry.Method,
+                BudCuts = entry.BudCuts,
+            }
+        );
         Trees.Merge(
             [.. entry.Trees.Index()],
             t => (t.Row, t.Tree),
@@ -165,18 +172,20 @@ public sealed class SeasonPlanRecord : IHistoried
 
     /// <summary>The count as it was typed.</summary>
     public SurveyEntry ToCount() =>
-        Counting.Read(
-            new() { FloralShare = FloralShare, Trees = [.. Trees.OrderBy(t => t.Line).Select(t => t.ToEntry())] },
-            CountDetails
-        );
+        (StoredJson.ReadPart<SurveyEntry>(CountDetails) ?? new()) with
+        {
+            FloralShare = FloralShare,
+            Trees = [.. Trees.OrderBy(t => t.Line).Select(t => t.ToEntry())],
+        };
 
     /// <summary>What is known of the trees not counted.</summary>
-    public MeasuredTrees ToMeasured() => StoredJson.ReadPart<MeasuredTrees>(Measured) ?? MeasuredTrees.None;
+    public MeasuredTrees ToMeasured() =>
+        Measured is null ? MeasuredTrees.None : StoredJson.Read<MeasuredTrees>(Measured);
 
     /// <summary>Takes over what is known of the trees not counted.</summary>
     internal void TakeOver(MeasuredTrees measured)
     {
-        var written = measured is { Trunks: 0, Scanned: 0 } ? null : StoredJson.WritePart(measured);
+        var written = measured is { Trunks: 0, Scanned: 0 } ? null : StoredJson.Write(measured);
         if (written == Measured)
             return;
         Measured = written;
@@ -195,7 +204,7 @@ public sealed class SeasonPlanRecord : IHistoried
         {
             if (!trees.TryGetValue((tree.Row, tree.Tree), out var told))
                 continue;
-            var entry = TreeDetails.Read(tree.ToEntry(), told.Details);
+            var entry = tree.With(told.Details);
             tree.TakeOver(
                 tree.Line,
                 entry.Kinds.Count > 0 || told.Buds is not null

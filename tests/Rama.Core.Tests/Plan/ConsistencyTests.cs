@@ -1,15 +1,10 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
-using Rama.Core.Count;
 using Rama.Core.Decide;
-using Rama.Core.Plan;
 using Rama.Core.Prescribe;
-using Rama.Core.Prescribe.Bench;
 using Rama.Core.Prescribe.Issue;
 using Rama.Core.Prescribe.Working;
 using Rama.Core.Systems;
-using Rama.Core.Target;
-using Rama.Core.Trees;
 
 namespace Rama.Core.Tests.Plan;
 
@@ -20,122 +15,27 @@ namespace Rama.Core.Tests.Plan;
 /// </summary>
 public sealed partial class ConsistencyTests
 {
-    private const int Plantings = 300;
-
-    private static readonly (string Crop, string Variety, string Rootstock)[] Grown =
-    [
-        ("apple", "Jonagold", "M.9"),
-        ("pear", "Conference", "Quince C"),
-        ("cherry", "Kordia", "Weiroot 158"),
-        ("peach", "Redhaven", "GF 677"),
-    ];
-
-    public static readonly Lazy<IReadOnlyList<(string Name, PlanReading Reading, PruningPlan Plan)>> Made = new(() =>
-        [.. Enumerable.Range(0, Plantings).Select(Make)]
-    );
-
-    // Every system, with a count far under, a little under, on, a little over and far over the number; both aims;
-    // with and without trunks, in each way of working.
-    private static (string, PlanReading, PruningPlan) Make(int number)
-    {
-        var system = TrainingSystem.Shipped[number % TrainingSystem.Shipped.Count];
-        var (_, variety, rootstock) = Grown.First(g => system.Crops.Contains(g.Crop));
-        var random = new Random(number);
-        double[] loads = [0.6, 0.95, 1.08, 1.3, 2.1];
-        var load = loads[number / TrainingSystem.Shipped.Count % loads.Length] * (0.95 + 0.1 * random.NextDouble());
-        var shape = system.Form.Typical;
-        var wanted = shape.Buds / load;
-        var ground = system.Form.UsualGround;
-        var withTrunks = number % 3 != 0;
-        var trees = Enumerable
-            .Range(0, 9)
-            .Select(i =>
-            {
-                var girth = shape.TrunkMm * Math.PI / 10 * (0.8 + 0.05 * i);
-                return new CountedTreeEntry
-                {
-                    Row = 1 + i,
-                    Tree = 4 + i,
-                    Girth = withTrunks ? new(girth, "cm") : null,
-                    Limbs = Math.Round(system.Form.LimbsPerTree * (0.9 + 0.2 * random.NextDouble())),
-                    FloralBuds = Math.Round(
-                        shape.Buds * Math.Pow(0.8 + 0.05 * i, 2) * (0.92 + 0.16 * random.NextDouble())
-                    ),
-                };
-            })
-            .ToList();
-        var aims = system.Questions.FirstOrDefault(q => q.Id == "aim");
-        Dictionary<string, string> answers = [];
-        if (aims is not null)
-            answers["aim"] = number % 2 == 0 ? "number" : "light";
-        PlanEntry entry = new()
-        {
-            Season = 2027,
-            Planting = Entries.Planting with
-            {
-                Variety = variety,
-                Rootstock = rootstock,
-                System = system.Id,
-                RowSpacing = new(ground.RowM, "m"),
-                TreeSpacing = new(ground.TreeM, "m"),
-            },
-            Target = new TargetEntry
-            {
-                Yield = new(wanted, "bud/tree"),
-                FruitSize = new(190, "g"),
-                PackOut = new(88, "%"),
-                BudFactor = 1.8,
-            },
-            Count = new() { Trees = trees },
-            Cutting = new() { Answers = answers, Way = (WayOfWorking)(number / 7 % 3) },
-        };
-        var reading = PlanReading.Of(entry);
-        var plan = PruningPlan.Of(reading);
-        Assert.True(
-            plan.Prescription is not null,
-            string.Join("; ", plan.Problems.Select(p => $"{p.Field} {p.Message}"))
-        );
-        return ($"{number} {system.Id} {plan.Decision!.Kind} {load:0.00}", reading, plan);
-    }
-
-    private static void Each(Action<PlanReading, PruningPlan> check)
-    {
-        List<string> faults = [];
-        foreach (var (name, reading, plan) in Made.Value)
-        {
-            try
-            {
-                check(reading, plan);
-            }
-            catch (Exception e) when (e is Xunit.Sdk.IAssertionException or FormatException)
-            {
-                faults.Add($"{name}: {e.Message}");
-            }
-        }
-        Assert.True(faults.Count == 0, $"{faults.Count} of {Plantings}:\n{string.Join("\n", faults.Take(6))}");
-    }
-
     [Fact]
     public void The_plantings_are_of_every_system_decision_and_aim()
     {
         Assert.Equal(
             TrainingSystem.Shipped.Count,
-            Made.Value.Select(m => m.Plan.Planting!.System.Id).Distinct().Count()
+            MadePlantings.All.Select(m => m.Plan.Planting!.System.Id).Distinct().Count()
         );
-        Assert.Equal(3, Made.Value.Select(m => m.Plan.Decision!.Kind).Distinct().Count());
-        Assert.Equal([false, true], Made.Value.Select(m => m.Plan.Prescription!.IsLight).Distinct().Order());
+        Assert.Equal(3, MadePlantings.All.Select(m => m.Plan.Decision!.Kind).Distinct().Count());
+        Assert.Equal([false, true], MadePlantings.All.Select(m => m.Plan.Prescription!.IsLight).Distinct().Order());
         Assert.Equal(
             [null, WayOfWorking.Amounts, WayOfWorking.Gauge, WayOfWorking.Count],
-            Made.Value.Select(m => m.Plan.Prescription!.Way).Distinct().Order()
+            MadePlantings.All.Select(m => m.Plan.Prescription!.Way).Distinct().Order()
         );
-        Assert.Equal([1, 3], Made.Value.Select(m => m.Plan.Prescription!.Classes.Count).Distinct().Order());
+        Assert.Equal([1, 3], MadePlantings.All.Select(m => m.Plan.Prescription!.Classes.Count).Distinct().Order());
     }
 
     // Handbook 2.7 and 2.8, worked out anew: a class wants its share of the target by trunk, and may lose no
     // more than the cap.
     [Fact]
     public void The_number_of_a_class_is_its_target_or_what_the_cap_leaves() =>
-        Each(
+        MadePlantings.Each(
             (reading, plan) =>
             {
                 var (prescription, decision) = (plan.Prescription!, plan.Decision!);
@@ -164,7 +64,7 @@ public sealed partial class ConsistencyTests
 
     [Fact]
     public void Drops_add_up_to_what_goes_in_every_class_and_over_them() =>
-        Each(
+        MadePlantings.Each(
             (_, plan) =>
             {
                 var prescription = plan.Prescription!;
@@ -189,7 +89,7 @@ public sealed partial class ConsistencyTests
 
     [Fact]
     public void The_decision_tells_what_its_cuts_do() =>
-        Each(
+        MadePlantings.Each(
             (_, plan) =>
             {
                 var (prescription, decision) = (plan.Prescription!, plan.Decision!);
@@ -221,7 +121,7 @@ public sealed partial class ConsistencyTests
 
     [Fact]
     public void The_card_says_the_numbers_of_the_prescription_in_every_language() =>
-        Each(
+        MadePlantings.Each(
             (reading, plan) =>
             {
                 var prescription = plan.Prescription!;
@@ -276,34 +176,8 @@ public sealed partial class ConsistencyTests
         );
 
     [Fact]
-    public void No_class_is_drawn_with_more_cuts_than_its_card_allows() =>
-        Each(
-            (reading, plan) =>
-            {
-                foreach (var c in plan.Prescription!.Classes)
-                {
-                    var (bench, of) = new BenchChoice(c.Class.Name).Put(plan.ToPrune(reading)!);
-                    Assert.Equal(c.StopAt ?? c.Decision.BudsToLeave, bench.ToLeave, 9);
-                    foreach (
-                        var cut in of.Cuts.Where(x =>
-                            x.Most is not null
-                            && bench.Rules.System.Steps.Any(s => s.Id == x.StepId && s.Per == CutsPer.Tree)
-                        )
-                    )
-                        Assert.InRange(bench.Pruning.Cuts.Count(x => x.StepId == cut.StepId), 0, cut.Most!.Value);
-                    if (c.AtMostDown is { } down)
-                        Assert.InRange(
-                            bench.Pruning.Cuts.Where(x => x.StepId != "unsound-wood").Sum(x => x.Drop),
-                            0,
-                            down + 1e-9
-                        );
-                }
-            }
-        );
-
-    [Fact]
     public void What_is_handed_out_as_data_is_what_the_card_says() =>
-        Each(
+        MadePlantings.Each(
             (reading, plan) =>
             {
                 var (prescription, asks) = (plan.Prescription!, IssuedPrescription.Of(plan.ToPrune(reading)!));
@@ -335,7 +209,7 @@ public sealed partial class ConsistencyTests
 
     [Fact]
     public void A_gauge_and_its_tape_stand_on_the_card_where_limbs_are_read() =>
-        Each(
+        MadePlantings.Each(
             (reading, plan) =>
             {
                 var (prescription, card) = (plan.Prescription!, PruningCard.Of(plan.ToPrune(reading)!, new("en")));
@@ -361,99 +235,6 @@ public sealed partial class ConsistencyTests
                 }
             }
         );
-
-    // The gauge over the limbs that the drawn tree of each class keeps makes its number: on one tree roughly, on
-    // all of them in the mean. Limbs thicker than the gauge goes are read as its last.
-    [Fact]
-    public void The_gauge_makes_the_number_on_the_trees_drawn()
-    {
-        List<double> shares = [];
-        Each(
-            (reading, plan) =>
-            {
-                var big = plan.Prescription!.InForce.GetValueOrDefault("big-from", double.PositiveInfinity);
-                foreach (var c in plan.Prescription.Classes.Where(c => c.StopAt is not null))
-                {
-                    var left = new BenchChoice(c.Class.Name).Put(plan.ToPrune(reading)!).Bench.Pruning.Left;
-                    var limbs = left
-                        .Tree.Branches.Where(b => b.Kind == BranchKind.Limb && left.Stands(b.Id))
-                        .Select(b => Math.Min(b.DiameterMm, big));
-                    shares.Add(limbs.Sum(mm => c.BudsPerCm2!.Value * Math.PI * mm * mm / 400) / c.StopAt!.Value);
-                }
-            }
-        );
-        Assert.True(shares.Count > 100, $"{shares.Count}");
-        // As many trees know their mean to about 1 %.
-        Assert.InRange(shares.Average(), 0.98, 1.02);
-        Assert.All(shares, s => Assert.InRange(s, 0.5, 2));
-    }
-
-    // The simulation is the card carried out as its crew works, however many trunk classes there are; where the cap
-    // binds too.
-    [Fact]
-    public void The_way_on_the_card_tells_what_the_simulation_tells()
-    {
-        var numbered = Made
-            .Value.Where(m =>
-                m.Plan.Prescription!.Way is not null && m.Plan.Prescription.Classes.All(c => c.StopAt is not null)
-            )
-            .ToList();
-        Assert.Contains(numbered, m => m.Plan.Prescription!.Classes.Any(c => c.StopAt > c.Decision.BudsToLeave + 1));
-        Assert.Equal(3, numbered.Select(m => m.Plan.Prescription!.Way).Distinct().Count());
-        foreach (
-            var (name, reading, plan) in numbered.DistinctBy(m =>
-                (m.Plan.Planting!.System.Id, m.Plan.Prescription!.Way, m.Plan.Prescription!.Classes.Count)
-            )
-        )
-        {
-            var rules = plan.Planting!.System.RulesFor(reading.Cutting.Answers);
-            var block = BlockSimulation.Of(
-                rules,
-                plan.Stock!,
-                plan.Prescription!,
-                new(reading.Settings, 200, Costs: plan.CostsOf(reading)),
-                cancel: TestContext.Current.CancellationToken
-            );
-            var way = Assert.Single(block.Ways, w => w.Way == plan.Prescription!.Way);
-            double[] told = [block.InBand, block.BudsLeft, block.BudsLeftSd, block.Minutes];
-            Assert.Equal(told, [way.OnTarget, way.BudsLeft, way.BudsLeftSd, way.Minutes], (a, b) =>
-                Math.Abs(a - b) < 1e-9
-            );
-            // Nor does it take another time than the card says, as far as few trees can tell.
-            Assert.True(
-                Math.Abs(block.Minutes / plan.Prescription!.MinutesPerTree - 1) < 0.15,
-                $"{name}: {block.Minutes:0.0} and {plan.Prescription.MinutesPerTree:0.0} min"
-            );
-        }
-    }
-
-    [Fact]
-    public void The_thinning_told_is_that_of_trees_cut_by_the_card()
-    {
-        // 300 plantings of many trees would take minutes; every system once in each way of working.
-        foreach (
-            var (name, reading, plan) in Made
-                .Value.Where(m => m.Plan.Decision!.Kind == DecisionKind.Reduce)
-                .DistinctBy(m => (m.Plan.Planting!.System.Id, m.Plan.Prescription!.Way))
-        )
-        {
-            var rules = plan.Planting!.System.RulesFor(reading.Cutting.Answers);
-            var block = BlockSimulation.Of(
-                rules,
-                plan.Stock!,
-                plan.Prescription!,
-                new(reading.Settings, 1_000, 3),
-                cancel: TestContext.Current.CancellationToken
-            );
-            // Both are means over typical trees, thirty for the plan: three standard errors of such a mean are allowed
-            // for, and 8 % of the number, by which trees cut by whole cuts end off it in the mean.
-            var near = Math.Max(3 * block.BudsLeftSd / Math.Sqrt(30), 0.08 * plan.Decision!.BudsToLeave);
-            Assert.True(
-                Math.Abs(block.ClustersToThinning - plan.Prescription!.ClustersToThinning) <= near,
-                $"{name}: {block.ClustersToThinning:0.0} and {plan.Prescription.ClustersToThinning:0.0}"
-            );
-        }
-    }
 
     // Numbers as written, with a comma for a point or a point for a comma.
     private static List<double> NumbersOf(string text) =>
