@@ -62,7 +62,7 @@ public sealed class ExchangeTests(RamaServer server) : IClassFixture<RamaServer>
         using var page = new Page(server).Open("/exchange");
         page.Find(".export");
         Choose(page, SaveFile("paper.csv", "%PDF-1.7 not a table")[..]);
-        page.Find("[data-test='import-failure']");
+        page.Find("[data-test='file-failure']");
         Choose(page, SaveFile("rows.csv", "Planting,Row,Trees\nH2,1,160\n"));
         page.Says("[data-test='report']", "1 lines can be taken over");
     }

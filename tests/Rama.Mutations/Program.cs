@@ -10,6 +10,7 @@ string[] slow =
     "Count.Estimate.PlantingMeanTests",
     "Count.Sample.StopRuleTests",
     "Plan.ConsistencyTests",
+    "Plan.DrawnConsistencyTests",
     "Prescribe.SenseTests",
     "Target.Insurance.BudFactorTests",
     "Trees.TreeGeneratorTests",

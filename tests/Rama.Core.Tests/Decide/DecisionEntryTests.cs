@@ -41,6 +41,29 @@ public sealed class DecisionEntryTests
             "conflict"
         );
 
+    // An old cherry tree has some thousands of buds, and no more fruit sets than there are clusters: common practice, no
+    // source.
+    [Theory]
+    [InlineData(20_000, 100_000, 1, null)]
+    [InlineData(20_001, 100_000, 1, "floralBuds")]
+    [InlineData(20_000, 100_001, 1, "floralBudsHigh")]
+    [InlineData(20_000, 100_000, 1.01, "setShare")]
+    public void What_no_tree_can_have_is_refused(double buds, double high, double set, string? field)
+    {
+        var entry = Entry with
+        {
+            FloralBuds = buds,
+            FloralBudsLow = -100_000,
+            FloralBudsHigh = high,
+            SetShare = set,
+            FruitPerTree = 96,
+        };
+        if (field is null)
+            Assert.Equal(DecisionKind.Reduce, entry.Calculate().Kind);
+        else
+            Entries.AssertProblem(Entries.ProblemsOf(() => entry.Calculate()), field, "range");
+    }
+
     // Handbook 2.7: tolerance 10 % and cap 40 % unless the manager says otherwise.
     [Fact]
     public void What_is_not_typed_is_as_usual()
@@ -129,6 +152,8 @@ public sealed class DecisionEntryTests
         Assert.Equal(["decision.not-settled"], Warned(231, 170, 292));
         Assert.Empty(Warned(231, 220, 242));
         Assert.Equal(["decision.no-interval", "decision.no-buds"], Warned(0, null, null));
+        // Few buds are still buds.
+        Assert.Equal(["decision.no-interval"], Warned(88, null, null));
     }
 
     // Nobody can take away what is not too many, whatever is held.

@@ -119,6 +119,45 @@ public sealed partial class ConsistencyTests
             }
         );
 
+    // Whoever asks why so many go can do the sum again, and is told it only where it is the sum that was done.
+    [Fact]
+    public void What_goes_is_the_sum_that_is_told() =>
+        MadePlantings.Each(
+            (reading, plan) =>
+            {
+                var (prescription, decision) = (plan.Prescription!, plan.Decision!);
+                var told = decision.Steps.Single(s => s.Code == "decision.remove");
+                double[] of = [.. told.Inputs.Select(i => i.Value)];
+                var reduces = decision.Kind == DecisionKind.Reduce;
+                var planned = Math.Min(decision.Surplus, reading.Settings.Cap * decision.Standing.Mean);
+                Assert.Equal(prescription.Classes.Count > 1, told.Formula.StartsWith('Σ'));
+                switch (told.Formula)
+                {
+                    case "Σ share of the trees × what goes from the trunk class":
+                        Assert.Equal(of.Chunk(2).Sum(c => c[0] * c[1]), told.Result.Value, 6);
+                        break;
+                    case "the smaller of the surplus and floral buds × cap":
+                        Assert.True(reduces && !prescription.IsLight);
+                        Assert.Equal(Math.Min(of[0], of[1] * of[2]), told.Result.Value, 0.05);
+                        break;
+                    case "the smaller of the tolerance and surplus + tolerance":
+                        Assert.Equal(DecisionKind.StructureOnly, decision.Kind);
+                        Assert.Equal(Math.Min(of[1], of[0] + of[1]), told.Result.Value, 0.05);
+                        break;
+                    case "what the system's cuts take, whatever the number":
+                        Assert.True(reduces && prescription.IsLight);
+                        break;
+                    case "what all cuts of the system together take":
+                        Assert.False(reduces && prescription.IsLight);
+                        Assert.False(reduces && Math.Abs(planned - told.Result.Value) < 0.01);
+                        break;
+                    default:
+                        Assert.Equal((DecisionKind.NoPrune, 0), (decision.Kind, told.Result.Value));
+                        break;
+                }
+            }
+        );
+
     [Fact]
     public void The_card_says_the_numbers_of_the_prescription_in_every_language() =>
         MadePlantings.Each(

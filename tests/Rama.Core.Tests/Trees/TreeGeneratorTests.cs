@@ -96,14 +96,28 @@ public sealed class TreeGeneratorTests
                 {
                     Assert.True(b.LengthM > 0 && b.DiameterMm > 0 && double.IsFinite(b.Path[^1].HeightM));
                     if (b.Parent is { } on)
-                        Assert.True(
-                            b.Path[0].To(tree.Branches[on].PointAt(b.AtM)) < 1e-6,
-                            $"{b.Kind} hangs in the air"
-                        );
+                        Assert.True(Apart(b.Path[0], tree.Branches[on]) < 1e-6, $"{b.Kind} hangs in the air");
                 });
                 Assert.All(tree.Buds, b => Assert.InRange(b.AtM, 0, tree.Branches[b.Branch].LengthM + 1e-9));
             }
         });
+
+    // How far a point is from the wood of a branch: from the nearest place of its straight pieces.
+    private static double Apart(Point point, Branch branch) =>
+        branch
+            .Path.Zip(branch.Path.Skip(1))
+            .Min(piece =>
+            {
+                double[] from = [piece.First.AlongM, piece.First.AcrossM, piece.First.HeightM];
+                double[] to = [piece.Second.AlongM, piece.Second.AcrossM, piece.Second.HeightM];
+                double[] at = [point.AlongM, point.AcrossM, point.HeightM];
+                var along = Enumerable.Range(0, 3).Sum(i => (at[i] - from[i]) * (to[i] - from[i]));
+                var square = Enumerable.Range(0, 3).Sum(i => Math.Pow(to[i] - from[i], 2));
+                var share = square == 0 ? 0 : Math.Clamp(along / square, 0, 1);
+                return Math.Sqrt(
+                    Enumerable.Range(0, 3).Sum(i => Math.Pow(at[i] - from[i] - share * (to[i] - from[i]), 2))
+                );
+            });
 
     // A V of two planes at 18° spreads 2·h·tan θ over the part above the trunk: handbook 2.9.
     [Fact]

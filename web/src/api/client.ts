@@ -30,6 +30,7 @@ export type SampleSettingsEntry = Schemas['SampleSettingsEntry'];
 export type ScanFileView = Schemas['ScanFileView'];
 export type ScanMapping = Schemas['ScanMapping'];
 export type ScanReport = Schemas['ScanReport'];
+export type ScanStep = Schemas['ScanStep'];
 export type TreeSheetView = Schemas['TreeSheetView'];
 export type VigourMarkEntry = Schemas['VigourMarkEntry'];
 export type FileView = Schemas['FileView'];

@@ -1,13 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
-import { Button, Progress } from 'antd';
-import { useEffect, useId, useState } from 'react';
+import { Button } from 'antd';
+import { useEffect } from 'react';
 import { api, answered, type ImportReport } from '../api/client';
 import { useMay } from '../people/session';
 import { Link } from 'react-router';
 import { useReading } from '../words/useReading';
 import './exchange.css';
+import { FileWork } from './FileWork';
 import { MappingTable } from './MappingTable';
-import { useImport } from './useImport';
+import { megabytes, useImport } from './useImport';
 
 /** Files in and files out: what a spreadsheet has, Rama takes; what Rama has, a spreadsheet opens. */
 export function ExchangePage() {
@@ -33,20 +34,25 @@ export function ExchangePage() {
 }
 
 function Import() {
-  const { t, number } = useReading();
+  const { t } = useReading();
   const tables = useQuery({
     queryKey: ['import-tables'],
     queryFn: () => answered(api.GET('/api/v1/imports/tables')),
     staleTime: Infinity,
   });
   const work = useImport(tables.data?.mostBytes ?? Infinity);
-  const { view, mapping, report, running, failure } = work;
+  const { view, mapping, report } = work;
   const table = tables.data?.tables.find((x) => x.name === mapping?.table);
   return (
-    <div className={view ? 'columns' : undefined}>
-      <section>
-        <FileChoice onFile={work.choose} chosen={work.file?.name ?? null} mostBytes={tables.data?.mostBytes ?? 0} />
-        {view && mapping && table && (
+    <FileWork
+      work={work}
+      accept=".csv,.txt,.tsv,.xlsx,.geojson,.json,.zip"
+      formats={t('import.formats', { mb: megabytes(tables.data?.mostBytes ?? 0) })}
+      onFile={work.chooseFile}
+      mapping={
+        view &&
+        mapping &&
+        table && (
           <>
             {view.notes.map((note) => (
               <p key={note} className="small">
@@ -62,93 +68,24 @@ function Import() {
               onMapping={work.map}
             />
           </>
-        )}
-      </section>
-      <aside className={view ? 'sheet import-result' : ''} aria-live="polite">
-        {failure && (
-          <p className="field-problem" role="alert" data-test="import-failure">
-            {failure}
-          </p>
-        )}
-        {work.estateRead && <p data-test="estate-read">{t('import.estate-read')}</p>}
-        {running && (
-          <div className="import-running">
-            <p>
-              {t(running.saving ? 'import.saving' : 'import.checking')}
-              {running.lines > 0 && ` ${number(running.done, 0)} / ${number(running.lines, 0)}`}
-            </p>
-            <Progress
-              percent={running.lines > 0 ? Math.round((100 * running.done) / running.lines) : 0}
-              showInfo={false}
-              aria-label={t('import.progress')}
+        )
+      }
+      report={
+        work.estateRead ? (
+          <p data-test="estate-read">{t('import.estate-read')}</p>
+        ) : (
+          report &&
+          table && (
+            <Report
+              report={report}
+              fields={Object.fromEntries(table.columns.map((c) => [c.field, c.headers[0]!]))}
+              onSave={work.save}
+              onProblems={work.downloadProblems}
             />
-            <Button onClick={work.cancel} data-test="cancel">
-              {t('import.cancel')}
-            </Button>
-          </div>
-        )}
-        {report && view && table && !running && (
-          <Report
-            report={report}
-            fields={Object.fromEntries(table.columns.map((c) => [c.field, c.headers[0]!]))}
-            onSave={work.save}
-            onProblems={work.downloadProblems}
-          />
-        )}
-      </aside>
-    </div>
-  );
-}
-
-/** A place to drop a file on, or to choose one. */
-function FileChoice({
-  onFile,
-  chosen,
-  mostBytes,
-}: {
-  onFile: (file: File) => void;
-  chosen: string | null;
-  mostBytes: number;
-}) {
-  const { t } = useReading();
-  const id = useId();
-  const [over, setOver] = useState(false);
-  const take = (files: FileList | null) => {
-    if (files?.[0]) onFile(files[0]);
-  };
-  return (
-    <label
-      htmlFor={id}
-      className={`file-choice${over ? ' file-over' : ''}`}
-      onDragOver={(e) => {
-        e.preventDefault();
-        setOver(true);
-      }}
-      onDragLeave={() => {
-        setOver(false);
-      }}
-      onDrop={(e) => {
-        e.preventDefault();
-        setOver(false);
-        take(e.dataTransfer.files);
-      }}
-    >
-      <strong>{chosen ?? t('import.choose')}</strong>
-      <span className="small dim">
-        {chosen ? t('import.other') : t('import.formats', { mb: Math.round(mostBytes / 1024 / 1024) })}
-      </span>
-      {/* Emptied after each choice, so that a mended file of the same name is taken again. */}
-      <input
-        id={id}
-        type="file"
-        accept=".csv,.txt,.tsv,.xlsx,.geojson,.json,.zip"
-        onChange={(e) => {
-          take(e.target.files);
-          e.target.value = '';
-        }}
-        data-test="file"
-      />
-    </label>
+          )
+        )
+      }
+    />
   );
 }
 

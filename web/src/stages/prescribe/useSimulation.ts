@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import type { BlockSimulation, CuttingEntry, SimulationStep } from '../../api/client';
-import { steps } from '../../exchange/importFile';
+import { steps } from '../../exchange/steps';
 
 export interface SimulationWish {
   cutting: CuttingEntry;

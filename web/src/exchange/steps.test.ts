@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { steps } from './importFile';
+import { steps } from './steps';
 
 function streamOf(...pieces: string[]) {
   const encoder = new TextEncoder();
@@ -13,7 +13,7 @@ function streamOf(...pieces: string[]) {
 
 async function all(...pieces: string[]) {
   const found = [];
-  for await (const step of steps(streamOf(...pieces))) found.push(step);
+  for await (const step of steps<unknown>(streamOf(...pieces))) found.push(step);
   return found;
 }
 
