@@ -1,5 +1,6 @@
 using System.Diagnostics.CodeAnalysis;
 using System.Globalization;
+using System.IO.Compression;
 using System.Text;
 using System.Text.Json.Nodes;
 using Parquet;
@@ -328,6 +329,9 @@ public sealed class ScanTests(RamaApplication application) : IClassFixture<RamaA
         );
         Assert.Equal(200, status);
         var before = (await _client.PlantingAsync("W1"))["count"]!.ToJsonString();
+        // What a spreadsheet would run as a formula leaves with a mark, and comes back without it.
+        await Added("=S9");
+        await Report("save", Csv("=S9", (_, t) => $"{40 + t},22,150"));
         var zip = await _client.GetByteArrayAsync(
             new Uri("/api/v1/exports/estate", UriKind.Relative),
             TestContext.Current.CancellationToken
@@ -347,5 +351,10 @@ public sealed class ScanTests(RamaApplication application) : IClassFixture<RamaA
             (int)(await _client.PlantingAsync("H2"))["measured"]!["scanned"]!,
             (int)(await copy.PlantingAsync("H2"))["measured"]!["scanned"]!
         );
+        Assert.Equal(117, (int)(await copy.PlantingAsync("=S9"))["measured"]!["scanned"]!);
+        using var archive = new ZipArchive(new MemoryStream(zip));
+        using var scans = new StreamReader(archive.GetEntry("scans-2027.csv")!.Open());
+        var lines = (await scans.ReadToEndAsync(TestContext.Current.CancellationToken)).Split("\r\n");
+        Assert.Contains("'=S9,1,1,41,22,150", lines.Select(l => l.TrimEnd(',')));
     }
 }

@@ -1,4 +1,3 @@
-using System.Globalization;
 using System.IO.Compression;
 using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
@@ -227,29 +226,41 @@ internal sealed class CountArchive(RamaContext database, EstateScope scope)
     {
         var rows = await database.ScanRows.AsNoTracking().Where(s => s.Season == season).ToListAsync(cancel);
         var leaders = rows.Max(r => r.Leaders);
-        await using var writer = new StreamWriter(stream);
-        await writer.WriteLineAsync(
-            "Planting,Row,Tree,Trunk (mm),Limbs,Buds"
-                + string.Concat(Enumerable.Range(1, leaders).Select(i => $",Leader {i}"))
+        SheetWriter.WriteCsv(
+            stream,
+            [
+                "Planting",
+                "Row",
+                "Tree",
+                "Trunk (mm)",
+                "Limbs",
+                "Buds",
+                .. Enumerable.Range(1, leaders).Select(i => $"Leader {i}"),
+            ],
+            rows.OrderBy(r => codes[r.PlantingId], StringComparer.Ordinal)
+                .ThenBy(r => r.Row)
+                .SelectMany(r => ScannedTrees(r, codes[r.PlantingId], leaders))
         );
-        static string Cell(float value) => float.IsNaN(value) ? "" : value.ToString(CultureInfo.InvariantCulture);
-        foreach (var row in rows.OrderBy(r => codes[r.PlantingId], StringComparer.Ordinal).ThenBy(r => r.Row))
-            for (var i = 0; i < row.Buds.Length; i++)
-            {
-                var each = Enumerable
-                    .Range(0, leaders)
-                    .Select(l => l < row.Leaders ? row.LeaderBuds[i * row.Leaders + l] : float.NaN)
-                    .ToList();
-                if (each.Append(row.TrunksMm[i]).Append(row.Limbs[i]).Append(row.Buds[i]).All(float.IsNaN))
-                    continue;
-                await writer.WriteLineAsync(
-                    $"{Quoted(codes[row.PlantingId])},{row.Row},{row.FirstTree + i},{Cell(row.TrunksMm[i])},{Cell(row.Limbs[i])},{Cell(row.Buds[i])}{string.Concat(each.Select(v => "," + Cell(v)))}"
-                );
-            }
     }
 
-    private static string Quoted(string code) =>
-        code.AsSpan().ContainsAny(",\"\n") ? $"\"{code.Replace("\"", "\"\"", StringComparison.Ordinal)}\"" : code;
+    private static IEnumerable<IReadOnlyList<object?>> ScannedTrees(ScanRowRecord row, string code, int leaders)
+    {
+        static object? Known(float value) => float.IsNaN(value) ? null : value;
+        for (var i = 0; i < row.Buds.Length; i++)
+        {
+            object?[] told =
+            [
+                Known(row.TrunksMm[i]),
+                Known(row.Limbs[i]),
+                Known(row.Buds[i]),
+                .. Enumerable
+                    .Range(0, leaders)
+                    .Select(l => l < row.Leaders ? Known(row.LeaderBuds[i * row.Leaders + l]) : null),
+            ];
+            if (told.Any(v => v is not null))
+                yield return [code, row.Row, row.FirstTree + i, .. told];
+        }
+    }
 
     private static string ScanFile(int season) => $"scans-{season}.csv";
 

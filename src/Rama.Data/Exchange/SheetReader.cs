@@ -159,7 +159,10 @@ public static class SheetReader
                 && first.StartsWith("sep=", StringComparison.OrdinalIgnoreCase)
             )
                 continue;
-            yield return (number, [.. parser.Record!.Select(c => (object?)Unescaped(c.Trim()))]);
+            yield return (
+                number,
+                [.. parser.Record!.Select(c => (object?)SheetWriter.WithoutMark(c.AsSpan().Trim()).ToString())]
+            );
         }
     }
 
@@ -188,12 +191,6 @@ public static class SheetReader
             })
         );
     }
-
-    /// <summary>
-    /// Takes off the mark that <see cref="SheetWriter"/> puts before a text that a spreadsheet would run as a formula.
-    /// </summary>
-    private static string Unescaped(string cell) =>
-        cell.Length > 1 && cell[0] == '\'' && SheetWriter.IsFormula(cell[1..]) ? cell[1..] : cell;
 
     private static IEnumerable<(int, object?[])> Workbook(byte[] content, CancellationToken cancel)
     {
@@ -227,7 +224,7 @@ public static class SheetReader
         value switch
         {
             null => null,
-            string text => Unescaped(text.Trim()),
+            string text => SheetWriter.WithoutMark(text.AsSpan().Trim()).ToString(),
             double number => number,
             DateTime time => DateOnly.FromDateTime(time),
             bool yes => yes ? "yes" : "no",

@@ -11,9 +11,13 @@ namespace Rama.Data.Exchange;
 public static class SheetWriter
 {
     /// <summary>Whether a spreadsheet would run a text as a formula.</summary>
-    public static bool IsFormula(string text) =>
-        text.Length > 0
+    public static bool IsFormula(ReadOnlySpan<char> text) =>
+        !text.IsEmpty
         && (text[0] is '=' or '+' or '-' or '@' or '\t' or '\r' || text[0] == '\'' && IsFormula(text[1..]));
+
+    /// <summary>A text without the mark put before one that a spreadsheet would run as a formula.</summary>
+    internal static ReadOnlySpan<char> WithoutMark(ReadOnlySpan<char> text) =>
+        text is ['\'', ..] && IsFormula(text[1..]) ? text[1..] : text;
 
     /// <summary>Writes CSV; a byte order mark tells spreadsheets that it is UTF-8.</summary>
     public static void WriteCsv(Stream stream, IReadOnlyList<string> headers, IEnumerable<IReadOnlyList<object?>> lines)

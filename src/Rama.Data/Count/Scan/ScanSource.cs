@@ -141,7 +141,7 @@ internal abstract class ScanSource : IDisposable
         }
 
         public override ReadOnlySpan<char> Text(int column) =>
-            column < _reader.RowFieldCount ? _reader.GetFieldSpan(column).Trim() : [];
+            column < _reader.RowFieldCount ? SheetWriter.WithoutMark(_reader.GetFieldSpan(column).Trim()) : [];
 
         public override bool Number(int column, bool decimalComma, out double value) =>
             Parse(Text(column), decimalComma, out value);
