@@ -76,6 +76,8 @@ foreach (
         if (!compiler.Write(fault, tests.Core))
             continue;
         planted++;
+        // So that one who waits sees how far it is, and a file of the survivors holds nothing else.
+        Console.Error.Write($"\r{room.Key}: {noticed} of {planted - 1} ");
         if (Missed())
             Console.WriteLine(fault.Tell(core));
         else

@@ -102,6 +102,37 @@ public sealed class TreeGeneratorTests
             }
         });
 
+    // A limb lengthens in the direction in which it ends; a fork stands off the limb by an angle one sees, and does not
+    // point somewhere of its own. Common practice, no source.
+    [Fact]
+    public void Shoots_go_on_where_limbs_end_and_forks_stand_off_them()
+    {
+        var wood = TrainingSystem
+            .Shipped.Select(s => new TreeGenerator(s.Form.Typical, Place))
+            .SelectMany(g => g.Make(Counts, 10, 3))
+            .SelectMany(t =>
+                t.Branches.Where(b => b.Parent is not null).Select(b => (b, On: t.Branches[b.Parent!.Value]))
+            )
+            .ToList();
+        var tips = wood.Where(w => w.b.Kind == BranchKind.Shoot && w.b.AtM > w.On.LengthM - 1e-9).ToList();
+        var forks = wood.Where(w => w.b.Kind == BranchKind.Arm).ToList();
+        Assert.True(tips.Count > 500 && forks.Count > 50, $"{tips.Count} tips, {forks.Count} forks");
+        Assert.All(tips, w => Assert.Equal(SlopeDeg(w.On.Path[^2], w.On.Path[^1]), w.b.RiseDeg, 1.5));
+        Assert.All(forks, w =>
+            Assert.InRange(
+                w.On.Path.Zip(w.On.Path.Skip(1), SlopeDeg).Min(slope => Math.Abs(w.b.RiseDeg - slope)),
+                0,
+                36
+            )
+        );
+    }
+
+    private static double SlopeDeg(Point from, Point to)
+    {
+        var level = Math.Sqrt(Math.Pow(to.AlongM - from.AlongM, 2) + Math.Pow(to.AcrossM - from.AcrossM, 2));
+        return Math.Atan2(to.HeightM - from.HeightM, level) * 180 / Math.PI;
+    }
+
     // How far a point is from the wood of a branch: from the nearest place of its straight pieces.
     private static double Apart(Point point, Branch branch) =>
         branch
