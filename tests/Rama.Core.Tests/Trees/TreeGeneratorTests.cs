@@ -102,6 +102,28 @@ public sealed class TreeGeneratorTests
             }
         });
 
+    // A fork bears as its limb does: as many buds for each litre of wood.
+    [Fact]
+    public void A_limb_and_its_fork_share_their_buds_by_their_wood()
+    {
+        var (onLimbs, onForks, limbWood, forkWood) = (0, 0, 0.0, 0.0);
+        foreach (var tree in Of("tall-spindle").Make(Counts with { ForkShare = 1 }, 300, 7))
+        {
+            int Buds(int on) => tree.Buds.Count(b => b.Branch == on || IsDartOf(tree.Branches[b.Branch], on));
+            foreach (var fork in tree.Branches.Where(b => b.Kind == BranchKind.Arm))
+            {
+                var limb = tree.Branches[fork.Parent!.Value];
+                (onLimbs, onForks) = (onLimbs + Buds(limb.Id), onForks + Buds(fork.Id));
+                (limbWood, forkWood) = (limbWood + Wood(limb), forkWood + Wood(fork));
+            }
+        }
+        Assert.True(onForks > 10_000, $"{onForks} buds");
+        Assert.InRange(onForks / forkWood / (onLimbs / limbWood), 0.95, 1.05);
+
+        static bool IsDartOf(Branch branch, int on) => branch.Kind == BranchKind.Dart && branch.Parent == on;
+        static double Wood(Branch branch) => branch.DiameterMm * branch.DiameterMm * branch.LengthM;
+    }
+
     // A limb lengthens in the direction in which it ends; a fork stands off the limb by an angle one sees, and does not
     // point somewhere of its own. Common practice, no source.
     [Fact]
