@@ -214,6 +214,36 @@ public sealed partial class ConsistencyTests
             }
         );
 
+    // Every line of the card and every cell of its table is of the cut it stands beside, rounded to whole ones.
+    [Fact]
+    public void Lines_and_cells_of_the_card_are_of_their_own_cut() =>
+        MadePlantings.Each(
+            (reading, plan) =>
+            {
+                var prescription = plan.Prescription!;
+                var card = PruningCard.Of(plan.ToPrune(reading)!, new("en"));
+                Assert.Equal(prescription.Cuts.Select(c => c.StepId), card.Cuts.Select(c => c.StepId));
+                foreach (var (cut, line) in prescription.Cuts.Zip(card.Cuts))
+                {
+                    if (line.Falls != "")
+                        Assert.Equal([Math.Round(cut.Drop)], NumbersOf(line.Falls));
+                    else if (cut.IsMade && cut.Drop >= 1)
+                        Assert.True(cut.Amount.Kind is AmountKind.OnTheTree or AmountKind.ToTheNumber);
+                }
+                foreach (var (c, told) in prescription.Classes.Zip(card.Classes))
+                foreach (var (line, cell) in card.Cuts.Zip(told.Cuts))
+                {
+                    var mine = c.Cuts.SingleOrDefault(x => x.StepId == line.StepId);
+                    var kind = prescription.Cuts.Single(x => x.StepId == line.StepId).Amount.Kind;
+                    // Of what a class does not make nothing is told; the tape says itself where it ends.
+                    if (mine is not { IsMade: true } && kind != AmountKind.ToTheGauge)
+                        Assert.Equal("", cell);
+                    else if (NumbersOf(cell) is [var number])
+                        Assert.Equal(mine!.Most ?? Math.Round(mine.CutsPerTree), number);
+                }
+            }
+        );
+
     [Fact]
     public void What_is_handed_out_as_data_is_what_the_card_says() =>
         MadePlantings.Each(

@@ -1,4 +1,5 @@
 using Rama.Core.Count;
+using Rama.Core.Count.Estimate;
 using Rama.Core.Decide;
 using Rama.Core.Explain;
 using Rama.Core.Plan;
@@ -35,6 +36,51 @@ public sealed class PruningPlanTests
             -1e-9,
             0.5 * plan.Prescription.Cuts.Count
         );
+    }
+
+    // Buds of 10 for each cm² of trunk, counted on trunks smaller than the planting's: whoever tells when to stop speaks
+    // of the mean that is shown, and not of that of the trees counted.
+    [Fact]
+    public void The_stop_rule_speaks_of_the_mean_that_is_shown()
+    {
+        double[] girths = [14, 15, 16, 17, 18, 19, 20, 21];
+        double[] buds = [158, 176, 206, 228, 260, 285, 321, 349];
+        var plan = PruningPlan.Of(
+            Entries.Plan() with
+            {
+                Count = new()
+                {
+                    Method = EstimateMethod.RegressionOnTrunk,
+                    Trees =
+                    [
+                        .. girths.Select(
+                            (girth, i) =>
+                                new CountedTreeEntry
+                                {
+                                    Row = 1 + i,
+                                    Tree = 10,
+                                    Girth = new(girth, "cm"),
+                                    FloralBuds = buds[i],
+                                }
+                        ),
+                    ],
+                },
+                Measured = new(2_000, 40, []),
+            }
+        );
+        Assert.True(plan.Survey!.Value > buds.Average() * 1.2, $"{plan.Survey.Value}");
+        Assert.Equal(plan.Survey.Value, (plan.Stop!.Low!.Value + plan.Stop.High!.Value) / 2, 6);
+    }
+
+    // Handbook 2.7: 10 % about 163 are 146.7 and 179.3.
+    [Fact]
+    public void The_band_drawn_is_the_tolerance_about_the_number()
+    {
+        var held = Entries.Plan(Even) with { Target = Entries.Target with { Yield = new(163, "bud/tree") } };
+        var ledger = PruningPlan.Of(held).Ledger!;
+        Near.Printed(146.7, ledger.BandLow, 1);
+        Near.Printed(179.3, ledger.BandHigh, 1);
+        Assert.Equal((163, 1.8, 0.1), (ledger.Wanted, ledger.BudFactor, ledger.Tolerance));
     }
 
     [Fact]

@@ -43,4 +43,23 @@ public sealed class ClassBudsTests
         Assert.Equal(line, stock.Classes.Select(c => c.Standing.Mean), (a, b) => Math.Abs(a / b - 1) < 0.001);
         Assert.Equal(2964.9, stock.MeanBuds, 0.1);
     }
+
+    // By hand. Classes up to 29.2 and from 32.4 cm hold 90 and 110, four of 200, and 270 and 330 buds. Shares of the
+    // class mean off it, squared: .01 + .01 + 0 + .01 + .01 on 1 + 3 + 1 degrees of freedom: √(.04 ÷ 5) = .0894. Over
+    // all eight, whose classes differ threefold, the coefficient of variation is .390.
+    [Fact]
+    public void Trees_of_a_class_differ_less_than_those_of_the_planting()
+    {
+        var stock = Of(90, 110, 270, 200, 200, 200, 330, 200);
+        Assert.Equal(3, stock.Classes.Count);
+        Assert.All(stock.Classes, c => Near.Printed(0.0894, c.Counts.FloralBuds.Cv, 4));
+        // A class is known to the share the planting is known to.
+        Assert.All(stock.Classes, c =>
+            Assert.Equal(
+                stock.Classes[0].Standing.Low!.Value / stock.Classes[0].Standing.Mean,
+                c.Standing.Low!.Value / c.Standing.Mean,
+                9
+            )
+        );
+    }
 }
