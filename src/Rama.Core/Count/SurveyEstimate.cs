@@ -18,9 +18,7 @@ namespace Rama.Core.Count;
 /// <param name="LimbSpread">Diameters of the limbs measured; null where none was.</param>
 /// <param name="Outliers">Trees that stand out; they stay in.</param>
 /// <param name="Cv">Coefficient of variation among trees; null for one tree.</param>
-/// <param name="MeanLimbs">Mean limbs per tree, over the trees where they were counted.</param>
-/// <param name="MeanGirthCm">Mean trunk girth in cm, over the trees where it was measured.</param>
-/// <param name="MeanTcsaCm2">Mean trunk cross-section in cm², over the same trees.</param>
+/// <param name="Means">Means beside the buds.</param>
 /// <param name="TreesForTenPercent">Trees needed for a 95 % interval within ± 10 % of the mean; null where the spread
 /// is unknown.</param>
 /// <param name="Steps">The arithmetic.</param>
@@ -36,9 +34,7 @@ public sealed record SurveyEstimate(
     LimbSpread? LimbSpread,
     IReadOnlyList<CountOutlier> Outliers,
     double? Cv,
-    double? MeanLimbs,
-    double? MeanGirthCm,
-    double? MeanTcsaCm2,
+    CountedMeans Means,
     int? TreesForTenPercent,
     IReadOnlyList<Step> Steps,
     IReadOnlyList<Notice> Warnings
@@ -87,9 +83,7 @@ public sealed record SurveyEstimate(
             LimbSpread.Of(trees),
             CountOutliers.Of(trees, measured.MeanTcsaCm2 is { } tcsa ? Math.Sqrt(4 * Math.PI * tcsa) : null, rows),
             sample.Cv,
-            Mean(trees.Select(t => t.Limbs)),
-            Mean(trees.Select(t => t.GirthCm)),
-            Mean(trees.Select(t => t.TcsaCm2)),
+            CountedMeans.Of(trees),
             needed,
             StepsOf(sample, survey, treesInPlanting, needed, mean),
             [.. Warn(buds, survey, treesInPlanting), .. mean.Warnings]
@@ -98,8 +92,6 @@ public sealed record SurveyEstimate(
 
     /// <summary>The mean by the method used; null for one tree.</summary>
     internal MeanEstimate? Used => Methods.FirstOrDefault(m => m.Method == Method);
-
-    private static double? Mean(IEnumerable<double?> values) => values.Where(v => v is not null).Average();
 
     private static List<Step> StepsOf(
         MeanInterval buds,

@@ -70,7 +70,7 @@ public sealed record PruningPlan(
         var survey = reading.Counted is null
             ? null
             : SurveyEstimate.Of(reading.Counted, density?.BearingTrees, reading.Measured, reading.Rows);
-        var limbs = survey?.MeanLimbs ?? target?.LimbsPerTree;
+        var limbs = survey?.Means.Limbs ?? target?.LimbsPerTree;
         var crop =
             density is null || target is null
                 ? null
@@ -150,7 +150,7 @@ public sealed record PruningPlan(
             prescription,
             expected is null ? null : DemonstrationEffect.Of(expected, prescription!),
             BudLedger.Of(buds, crop.FruitPerTree, answer.Factor, settings, decision, prescription),
-            CropLoad.Check(planting, crop.FruitPerTree, survey?.MeanTcsaCm2),
+            CropLoad.Check(planting, crop.FruitPerTree, survey?.Means.TcsaCm2),
             reading.Problems
         );
     }

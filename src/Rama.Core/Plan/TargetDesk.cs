@@ -100,7 +100,7 @@ public sealed record TargetDesk(
 
         var girths =
             around.GirthsCm.Count >= TrunkClass.FewestTrunks ? around.GirthsCm : CountedGirths(reading.Counted);
-        double? tcsa = girths.Count > 0 ? girths.Average(Trunk.CrossSectionCm2) : plan.Survey?.MeanTcsaCm2;
+        double? tcsa = girths.Count > 0 ? girths.Average(Trunk.CrossSectionCm2) : plan.Survey?.Means.TcsaCm2;
         var past = reading
             .Seasons.Select(s => (s.Season, Fruit: s.FruitPerTree(density.BearingTreesPerHa)))
             .Where(s => s.Fruit is > 0)

@@ -13,15 +13,7 @@ namespace Rama.Core.Prescribe;
 /// <param name="Answers">Answers to its questions, by question.</param>
 /// <param name="Trees">Trees cut.</param>
 /// <param name="Seed">Seed of the trees.</param>
-/// <param name="InBand">Share of the trees above their number before that end within the tolerance of it.</param>
-/// <param name="BelowBefore">Share of the trees that stood below their number before.</param>
-/// <param name="BudsLeft">Mean of the floral buds left.</param>
-/// <param name="BudsLeftSd">Their standard deviation among trees of a trunk class.</param>
-/// <param name="LimbsLeft">Limbs left per tree.</param>
-/// <param name="BigCuts">Big cuts per tree.</param>
-/// <param name="WoodShare">Wood cut, as a share of the canopy's.</param>
-/// <param name="Minutes">Minutes per tree.</param>
-/// <param name="ClustersToThinning">Clusters over the number per tree, left to thinning.</param>
+/// <param name="Outcome">What cutting came to, trunk classes by their share of the trees.</param>
 /// <param name="Spread">Share of the trees by buds left, in classes of a fifth of their number, the middle one around
 /// it.</param>
 /// <param name="Classes">By trunk class.</param>
@@ -36,15 +28,7 @@ public sealed record BlockSimulation(
     IReadOnlyDictionary<string, string> Answers,
     int Trees,
     int Seed,
-    double InBand,
-    double BelowBefore,
-    double BudsLeft,
-    double BudsLeftSd,
-    double LimbsLeft,
-    double BigCuts,
-    double WoodShare,
-    double Minutes,
-    double ClustersToThinning,
+    CutOutcome Outcome,
     IReadOnlyList<double> Spread,
     IReadOnlyList<SimulatedClass> Classes,
     IReadOnlyList<WayResult> Ways,
@@ -52,7 +36,7 @@ public sealed record BlockSimulation(
     IReadOnlyList<CountedCut> Counted,
     IReadOnlyList<Step> Steps,
     IReadOnlyList<Notice> Warnings
-) : Calculated(InBand, "share", Steps, Warnings)
+) : Calculated(Outcome.InBand, "share", Steps, Warnings)
 {
     private const string OnTrees = "the card carried out on typical trees of the planting";
 
@@ -169,45 +153,45 @@ public sealed record BlockSimulation(
             );
             return mean.Value;
         }
-        var below = Mean("simulation.below", "trees below their number already", "share", c => c.BelowBefore);
-        var left = Mean("simulation.left", "buds left", "bud/tree", c => c.BudsLeft);
-        var sd = Math.Sqrt(classes.Sum(c => c.Share * c.BudsLeftSd * c.BudsLeftSd));
+        var below = Mean("simulation.below", "trees below their number already", "share", c => c.Outcome.BelowBefore);
+        var left = Mean("simulation.left", "buds left", "bud/tree", c => c.Outcome.BudsLeft);
+        var sd = Math.Sqrt(classes.Sum(c => c.Share * c.Outcome.BudsLeftSd * c.Outcome.BudsLeftSd));
         steps.Add(
             new(
                 "simulation.left",
                 "√(Σ share of the trees × variance within the trunk class)",
                 new("standard deviation among trees", sd, "bud/tree"),
-                Parts(c => c.BudsLeftSd, "bud/tree", "share of the trees", c => c.Share),
+                Parts(c => c.Outcome.BudsLeftSd, "bud/tree", "share of the trees", c => c.Share),
                 OnTrees
             )
         );
-        var limbs = Mean("simulation.limbs", "limbs left", "limb/tree", c => c.LimbsLeft);
-        var big = Mean("simulation.big-cuts", "big cuts", "cut/tree", c => c.BigCuts);
-        var wood = Mean("simulation.wood", "wood cut, of the canopy's", "share", c => c.WoodShare);
-        var minutes = Mean("simulation.minutes", "time per tree", "min/tree", c => c.Minutes);
+        var limbs = Mean("simulation.limbs", "limbs left", "limb/tree", c => c.Outcome.LimbsLeft);
+        var big = Mean("simulation.big-cuts", "big cuts", "cut/tree", c => c.Outcome.BigCuts);
+        var wood = Mean("simulation.wood", "wood cut, of the canopy's", "share", c => c.Outcome.WoodShare);
+        var minutes = Mean("simulation.minutes", "time per tree", "min/tree", c => c.Outcome.Minutes);
         var thinning = Mean("simulation.thinning", "clusters left to thinning", "cluster/tree", c =>
-            c.ClustersToThinning
+            c.Outcome.ClustersToThinning
         );
         // A tree that stood below its number cannot be brought to it by cutting.
         var meant = 1 - below;
-        var inBand = meant > 0 ? classes.Sum(c => c.Share * (1 - c.BelowBefore) * c.InBand) / meant : 1;
+        var inBand = meant > 0 ? classes.Sum(c => c.Share * (1 - c.Outcome.BelowBefore) * c.Outcome.InBand) / meant : 1;
         steps.Add(
             new(
                 "simulation.in-band",
                 "trees from above their number that end within the tolerance ÷ trees from above it",
                 new("trees ending on target", inBand, "share"),
                 Parts(
-                    c => c.InBand,
+                    c => c.Outcome.InBand,
                     "share",
                     "share of the trees, from above their number",
-                    c => c.Share * (1 - c.BelowBefore)
+                    c => c.Share * (1 - c.Outcome.BelowBefore)
                 ),
                 OnTrees
             )
         );
 
         List<Notice> warnings = [];
-        if (rules.System.Caps.AreNear(wood, classes.Max(c => c.BigCuts)))
+        if (rules.System.Caps.AreNear(wood, classes.Max(c => c.Outcome.BigCuts)))
             warnings.Add(
                 new(
                     "simulation.regrowth",
@@ -220,15 +204,7 @@ public sealed record BlockSimulation(
             rules.ByQuestion,
             trees,
             cut.Seed,
-            inBand,
-            below,
-            left,
-            sd,
-            limbs,
-            big,
-            wood,
-            minutes,
-            thinning,
+            new(inBand, below, left, sd, limbs, big, wood, minutes, thinning),
             [.. Enumerable.Range(0, Bins).Select(i => classes.Sum(c => c.Share * c.Spread[i].Trees / c.Trees))],
             classes,
             ways,
@@ -249,15 +225,17 @@ public sealed record BlockSimulation(
             cut.Class.Share,
             decision.Kind,
             decision.BudsToLeave,
-            mean,
-            Math.Sqrt(left.Sum(l => (l - mean) * (l - mean)) / Math.Max(1, left.Count - 1)),
-            InBandOf(trees.Select(t => t.Worked), cut),
-            trees.Count(t => t.Worked.Before < cut.Number) / (double)trees.Count,
-            trees.Average(t => t.Cut.Left.Limbs),
-            trees.Average(t => t.Cut.Left.WoodCutShare),
-            trees.Average(t => (double)t.Cut.BigCuts),
-            trees.Average(t => t.Worked.Seconds) / 60,
-            decision.Kind == DecisionKind.NoPrune ? 0 : ClassPrescription.OverTheNumber(left, decision.BudsToLeave),
+            new(
+                InBandOf(trees.Select(t => t.Worked), cut),
+                trees.Count(t => t.Worked.Before < cut.Number) / (double)trees.Count,
+                mean,
+                Math.Sqrt(left.Sum(l => (l - mean) * (l - mean)) / Math.Max(1, left.Count - 1)),
+                trees.Average(t => t.Cut.Left.Limbs),
+                trees.Average(t => (double)t.Cut.BigCuts),
+                trees.Average(t => t.Cut.Left.WoodCutShare),
+                trees.Average(t => t.Worked.Seconds) / 60,
+                decision.Kind == DecisionKind.NoPrune ? 0 : ClassPrescription.OverTheNumber(left, decision.BudsToLeave)
+            ),
             SpreadOf(left, cut.Number),
             cut.Settings
         );

@@ -13,15 +13,7 @@ public sealed record BudsLeftClass(double From, double To, int Trees);
 /// <param name="Share">Share of the planting's trees.</param>
 /// <param name="Kind">Its decision.</param>
 /// <param name="BudsToLeave">Floral buds wanted.</param>
-/// <param name="BudsLeft">Mean of the floral buds left.</param>
-/// <param name="BudsLeftSd">Their standard deviation.</param>
-/// <param name="InBand">Share of the trees above their number before that end within the tolerance of it.</param>
-/// <param name="BelowBefore">Share of the trees that stood below their number before.</param>
-/// <param name="LimbsLeft">Limbs left per tree.</param>
-/// <param name="WoodShare">Wood cut, as a share of the canopy's.</param>
-/// <param name="BigCuts">Big cuts per tree.</param>
-/// <param name="Minutes">Minutes per tree.</param>
-/// <param name="ClustersToThinning">Clusters over the number per tree, left to thinning.</param>
+/// <param name="Outcome">What cutting came to.</param>
 /// <param name="Spread">Trees by buds left.</param>
 /// <param name="Settings">Settings used, by name, in their own unit.</param>
 public sealed record SimulatedClass(
@@ -29,15 +21,7 @@ public sealed record SimulatedClass(
     double Share,
     DecisionKind Kind,
     double BudsToLeave,
-    double BudsLeft,
-    double BudsLeftSd,
-    double InBand,
-    double BelowBefore,
-    double LimbsLeft,
-    double WoodShare,
-    double BigCuts,
-    double Minutes,
-    double ClustersToThinning,
+    CutOutcome Outcome,
     IReadOnlyList<BudsLeftClass> Spread,
     IReadOnlyDictionary<string, double> Settings
 )

@@ -76,7 +76,7 @@ public sealed record TreeStock(
                 ? TrunkClass.Split(girths, sharing.Exponent, sharing.SmallBelowGirthCm, sharing.LargeFromGirthCm)
             : null;
         var usualTcsa = Math.PI * shape.TrunkMm * shape.TrunkMm / 400;
-        var meanTcsa = survey.MeanTcsaCm2 ?? measured.MeanTcsaCm2 ?? usualTcsa;
+        var meanTcsa = survey.Means.TcsaCm2 ?? measured.MeanTcsaCm2 ?? usualTcsa;
         classes ??= [new("all", null, null, 1, meanTcsa, 1, null, TrunkCv)];
 
         var mean = classes.Sum(c => c.Share * c.MeanTcsaCm2);

@@ -311,7 +311,7 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
             );
             if (
                 reading is not { Density: { } density, Counted: { } counted }
-                || SurveyEstimate.Of(counted, density.BearingTrees) is not { MeanTcsaCm2: { } tcsa } survey
+                || SurveyEstimate.Of(counted, density.BearingTrees) is not { Means.TcsaCm2: { } tcsa } survey
             )
                 continue;
             var fruit = reading

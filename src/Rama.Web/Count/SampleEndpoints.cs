@@ -113,7 +113,7 @@ internal static class SampleEndpoints
             .OfType<string>()
             .Select(k => k.Trim().ToLowerInvariant());
         var measured = stored.Plan.ToMeasured();
-        var usual = measured.MeanTcsaCm2 is { } tcsa ? Math.Sqrt(4 * Math.PI * tcsa) : plan.Survey?.MeanGirthCm;
+        var usual = measured.MeanTcsaCm2 is { } tcsa ? Math.Sqrt(4 * Math.PI * tcsa) : plan.Survey?.Means.GirthCm;
         return TypedResults.Ok(
             new FieldKit(
                 id,

@@ -254,7 +254,7 @@ internal static class TargetDeskEndpoints
                     r.Ruled.After.Crop?.FruitPerTree,
                     r.Ruled.Before.Buds?.BudsPerTree,
                     r.Ruled.After.Buds?.BudsPerTree,
-                    r.Ruled.After.Crop?.FruitPerTree / r.Ruled.After.Survey?.MeanTcsaCm2,
+                    r.Ruled.After.Crop?.FruitPerTree / r.Ruled.After.Survey?.Means.TcsaCm2,
                     [
                         .. r.Ruled.After.Crop?.Warnings ?? [],
                         .. r.Ruled.After.Buds?.Warnings ?? [],

@@ -46,9 +46,9 @@ public sealed class SurveyTests
             ],
         };
         var estimate = SurveyEstimate.Of(survey.Read())!;
-        Assert.Equal(18, estimate.MeanGirthCm!.Value, 9);
-        Near.Printed(26.10, estimate.MeanTcsaCm2, 2); // (20.37 + 31.83) ÷ 2, handbook 2.3
-        Assert.Equal(21, estimate.MeanLimbs);
+        Assert.Equal(18, estimate.Means.GirthCm!.Value, 9);
+        Near.Printed(26.10, estimate.Means.TcsaCm2, 2); // (20.37 + 31.83) ÷ 2, handbook 2.3
+        Assert.Equal(21, estimate.Means.Limbs);
         Assert.Equal(120, estimate.Value);
     }
 

@@ -166,7 +166,10 @@ public sealed partial class ConsistencyTests
                 var prescription = plan.Prescription!;
                 foreach (var language in new[] { "en", "es" })
                 {
-                    var card = PruningCard.Of(plan.ToPrune(reading)!, new(language));
+                    var card =
+                        language == "en"
+                            ? MadePlantings.CardOf(reading, plan)
+                            : PruningCard.Of(plan.ToPrune(reading)!, new(language));
                     // The stop box has the number of each class and no other.
                     var stops = prescription
                         .Classes.Select(c => c.StopAt)
@@ -221,7 +224,7 @@ public sealed partial class ConsistencyTests
             (reading, plan) =>
             {
                 var prescription = plan.Prescription!;
-                var card = PruningCard.Of(plan.ToPrune(reading)!, new("en"));
+                var card = MadePlantings.CardOf(reading, plan);
                 Assert.Equal(prescription.Cuts.Select(c => c.StepId), card.Cuts.Select(c => c.StepId));
                 foreach (var (cut, line) in prescription.Cuts.Zip(card.Cuts))
                 {
@@ -251,7 +254,7 @@ public sealed partial class ConsistencyTests
             {
                 var (prescription, asks) = (plan.Prescription!, IssuedPrescription.Of(plan.ToPrune(reading)!));
                 Assert.Equal(prescription.Way, asks.Way);
-                var card = PruningCard.Of(plan.ToPrune(reading)!, new("en"));
+                var card = MadePlantings.CardOf(reading, plan);
                 var numbers = asks.Classes.Select(c => c.Number).Concat(asks.Classes.Select(c => c.AtMostDown));
                 Assert.Equal(numbers.OfType<int>().Select(n => (double)n), NumbersOf(card.Stop));
                 foreach (var (c, i) in asks.Classes.Select((c, i) => (c, i)))
@@ -281,7 +284,7 @@ public sealed partial class ConsistencyTests
         MadePlantings.Each(
             (reading, plan) =>
             {
-                var (prescription, card) = (plan.Prescription!, PruningCard.Of(plan.ToPrune(reading)!, new("en")));
+                var (prescription, card) = (plan.Prescription!, MadePlantings.CardOf(reading, plan));
                 var reads = prescription.Way is WayOfWorking.Gauge or WayOfWorking.Count;
                 Assert.Equal(reads, card.Gauge.Count > 0);
                 if (!reads)

@@ -90,14 +90,20 @@ public sealed class DrawnConsistencyTests
                 cancel: TestContext.Current.CancellationToken
             );
             var way = Assert.Single(block.Ways, w => w.Way == plan.Prescription!.Way);
-            double[] told = [block.InBand, block.BudsLeft, block.BudsLeftSd, block.Minutes];
+            double[] told =
+            [
+                block.Outcome.InBand,
+                block.Outcome.BudsLeft,
+                block.Outcome.BudsLeftSd,
+                block.Outcome.Minutes,
+            ];
             Assert.Equal(told, [way.OnTarget, way.BudsLeft, way.BudsLeftSd, way.Minutes], (a, b) =>
                 Math.Abs(a - b) < 1e-9
             );
             // Nor does it take another time than the card says, as far as few trees can tell.
             Assert.True(
-                Math.Abs(block.Minutes / plan.Prescription!.MinutesPerTree - 1) < 0.15,
-                $"{name}: {block.Minutes:0.0} and {plan.Prescription.MinutesPerTree:0.0} min"
+                Math.Abs(block.Outcome.Minutes / plan.Prescription!.MinutesPerTree - 1) < 0.15,
+                $"{name}: {block.Outcome.Minutes:0.0} and {plan.Prescription.MinutesPerTree:0.0} min"
             );
         }
     }
@@ -122,10 +128,10 @@ public sealed class DrawnConsistencyTests
             );
             // Both are means over typical trees, thirty for the plan: three standard errors of such a mean are allowed
             // for, and 8 % of the number, by which trees cut by whole cuts end off it in the mean.
-            var near = Math.Max(3 * block.BudsLeftSd / Math.Sqrt(30), 0.08 * plan.Decision!.BudsToLeave);
+            var near = Math.Max(3 * block.Outcome.BudsLeftSd / Math.Sqrt(30), 0.08 * plan.Decision!.BudsToLeave);
             Assert.True(
-                Math.Abs(block.ClustersToThinning - plan.Prescription!.ClustersToThinning) <= near,
-                $"{name}: {block.ClustersToThinning:0.0} and {plan.Prescription.ClustersToThinning:0.0}"
+                Math.Abs(block.Outcome.ClustersToThinning - plan.Prescription!.ClustersToThinning) <= near,
+                $"{name}: {block.Outcome.ClustersToThinning:0.0} and {plan.Prescription.ClustersToThinning:0.0}"
             );
         }
     }

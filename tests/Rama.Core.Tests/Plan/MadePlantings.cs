@@ -1,5 +1,7 @@
+using System.Collections.Concurrent;
 using Rama.Core.Count;
 using Rama.Core.Plan;
+using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Working;
 using Rama.Core.Systems;
 using Rama.Core.Target;
@@ -24,6 +26,14 @@ internal static class MadePlantings
     );
 
     public static IReadOnlyList<(string Name, PlanReading Reading, PruningPlan Plan)> All => Made.Value;
+
+    private static readonly ConcurrentDictionary<PruningPlan, PruningCard> Cards = new(
+        ReferenceEqualityComparer.Instance
+    );
+
+    /// <summary>The English card of a plan, written once for all tests.</summary>
+    public static PruningCard CardOf(PlanReading reading, PruningPlan plan) =>
+        Cards.GetOrAdd(plan, _ => PruningCard.Of(plan.ToPrune(reading)!, new("en")));
 
     // Every system, with a count far under, a little under, on, a little over and far over the number; both aims;
     // with and without trunks, in each way of working.

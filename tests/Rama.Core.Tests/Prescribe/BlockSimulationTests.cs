@@ -41,7 +41,7 @@ public sealed class BlockSimulationTests
     {
         var block = Of(trees: 600);
         // 600 trees of a CV near 25 %: their mean is known to 1 %; the settings were found on other trees.
-        Assert.InRange(block.BudsLeft, 215 * 0.94, 215 * 1.06);
+        Assert.InRange(block.Outcome.BudsLeft, 215 * 0.94, 215 * 1.06);
         Assert.Equal(600, block.Classes.Sum(c => c.Spread.Sum(s => s.Trees)));
     }
 
@@ -56,7 +56,10 @@ public sealed class BlockSimulationTests
         var middle = block.Spread[block.Spread.Count / 2];
         Near.Printed(215 * 0.9, middle.From, 6);
         Near.Printed(215 * 1.1, middle.To, 6);
-        var (below, onTarget) = (600 * block.BelowBefore, 600 * (1 - block.BelowBefore) * block.InBand);
+        var (below, onTarget) = (
+            600 * block.Outcome.BelowBefore,
+            600 * (1 - block.Outcome.BelowBefore) * block.Outcome.InBand
+        );
         Assert.InRange(middle.Trees, onTarget - 1, onTarget + below + 1);
     }
 
@@ -66,18 +69,21 @@ public sealed class BlockSimulationTests
     {
         var block = Of(buds: 150, toLeave: 215, trees: 600).Classes[0];
         Assert.Equal(DecisionKind.NoPrune, block.Kind);
-        Assert.InRange(block.BudsLeft, 150 * 0.96, 150 * 1.04);
-        Assert.InRange(block.BudsLeftSd / block.BudsLeft, Spread * 0.9, Spread * 1.1);
-        Assert.Equal(0, block.ClustersToThinning);
+        Assert.InRange(block.Outcome.BudsLeft, 150 * 0.96, 150 * 1.04);
+        Assert.InRange(block.Outcome.BudsLeftSd / block.Outcome.BudsLeft, Spread * 0.9, Spread * 1.1);
+        Assert.Equal(0, block.Outcome.ClustersToThinning);
     }
 
     [Fact]
     public void The_same_seed_gives_the_same_block()
     {
         var (a, b) = (Of(), Of());
-        Assert.Equal((a.BudsLeft, a.InBand, a.Minutes), (b.BudsLeft, b.InBand, b.Minutes));
+        Assert.Equal(
+            (a.Outcome.BudsLeft, a.Outcome.InBand, a.Outcome.Minutes),
+            (b.Outcome.BudsLeft, b.Outcome.InBand, b.Outcome.Minutes)
+        );
         Assert.Equal(a.Classes[0].Spread, b.Classes[0].Spread);
-        Assert.NotEqual(a.BudsLeft, Of(seed: 2).BudsLeft);
+        Assert.NotEqual(a.Outcome.BudsLeft, Of(seed: 2).Outcome.BudsLeft);
     }
 
     [Fact]
@@ -111,13 +117,13 @@ public sealed class BlockSimulationTests
             cancel: TestContext.Current.CancellationToken
         );
         var (small, large) = (block.Classes[0], block.Classes[1]);
-        Assert.Equal(0.3 * small.BudsLeft + 0.7 * large.BudsLeft, block.BudsLeft, 9);
-        Assert.Equal(0.3 * small.LimbsLeft + 0.7 * large.LimbsLeft, block.LimbsLeft, 9);
+        Assert.Equal(0.3 * small.Outcome.BudsLeft + 0.7 * large.Outcome.BudsLeft, block.Outcome.BudsLeft, 9);
+        Assert.Equal(0.3 * small.Outcome.LimbsLeft + 0.7 * large.Outcome.LimbsLeft, block.Outcome.LimbsLeft, 9);
         // Spread around the number of each class, not between classes.
         Assert.InRange(
-            block.BudsLeftSd,
-            Math.Min(small.BudsLeftSd, large.BudsLeftSd),
-            Math.Max(small.BudsLeftSd, large.BudsLeftSd)
+            block.Outcome.BudsLeftSd,
+            Math.Min(small.Outcome.BudsLeftSd, large.Outcome.BudsLeftSd),
+            Math.Max(small.Outcome.BudsLeftSd, large.Outcome.BudsLeftSd)
         );
         Assert.Equal(1, block.Spread.Sum(), 9);
         Assert.Equal(
@@ -138,9 +144,13 @@ public sealed class BlockSimulationTests
         Assert.Equal(limbs.Result.Value, limbs.Inputs.Chunk(2).Sum(pair => pair[0].Value * pair[1].Value), 9);
         // What is told suffices to work the number out again.
         var pairs = block.Steps.Single(s => s.Code == "simulation.in-band").Inputs.Chunk(2).ToList();
-        Assert.Equal(block.InBand, pairs.Sum(p => p[0].Value * p[1].Value) / pairs.Sum(p => p[1].Value), 9);
+        Assert.Equal(block.Outcome.InBand, pairs.Sum(p => p[0].Value * p[1].Value) / pairs.Sum(p => p[1].Value), 9);
         var sd = block.Steps.Last(s => s.Code == "simulation.left");
-        Assert.Equal(block.BudsLeftSd, Math.Sqrt(sd.Inputs.Chunk(2).Sum(p => p[1].Value * p[0].Value * p[0].Value)), 9);
+        Assert.Equal(
+            block.Outcome.BudsLeftSd,
+            Math.Sqrt(sd.Inputs.Chunk(2).Sum(p => p[1].Value * p[0].Value * p[0].Value)),
+            9
+        );
     }
 
     [Fact]
@@ -233,8 +243,8 @@ public sealed class BlockSimulationTests
     public void A_light_system_tells_the_thinning_it_leaves()
     {
         var block = Of(buds: 420, system: "long-pruned-spindle");
-        Assert.True(block.Classes[0].ClustersToThinning > 20);
-        Assert.True(block.BudsLeft > 215 * 1.1);
+        Assert.True(block.Classes[0].Outcome.ClustersToThinning > 20);
+        Assert.True(block.Outcome.BudsLeft > 215 * 1.1);
     }
 
     // Handbook 2.8: 163 buds on 22 limbs of 13 mm: 5.582 a cm²; 8/10/12/15/18/20/22 mm carry

@@ -5371,51 +5371,8 @@ export interface components {
              * @description Seed of the trees.
              */
             seed: number;
-            /**
-             * Format: double
-             * @description Share of the trees above their number before that end within the tolerance of it.
-             */
-            inBand: number;
-            /**
-             * Format: double
-             * @description Share of the trees that stood below their number before.
-             */
-            belowBefore: number;
-            /**
-             * Format: double
-             * @description Mean of the floral buds left.
-             */
-            budsLeft: number;
-            /**
-             * Format: double
-             * @description Their standard deviation among trees of a trunk class.
-             */
-            budsLeftSd: number;
-            /**
-             * Format: double
-             * @description Limbs left per tree.
-             */
-            limbsLeft: number;
-            /**
-             * Format: double
-             * @description Big cuts per tree.
-             */
-            bigCuts: number;
-            /**
-             * Format: double
-             * @description Wood cut, as a share of the canopy's.
-             */
-            woodShare: number;
-            /**
-             * Format: double
-             * @description Minutes per tree.
-             */
-            minutes: number;
-            /**
-             * Format: double
-             * @description Clusters over the number per tree, left to thinning.
-             */
-            clustersToThinning: number;
+            /** @description What cutting came to, trunk classes by their share of the trees. */
+            outcome: components["schemas"]["CutOutcome"];
             /**
              * @description Share of the trees by buds left, in classes of a fifth of their number, the middle one around
              *                 it.
@@ -6531,6 +6488,24 @@ export interface components {
             /** @description Whether it stood below its number before any cut, which no cut can mend. */
             belowBefore: boolean;
         };
+        /** @description Means beside the buds, each over the trees where it was counted or measured; null where it never was. */
+        CountedMeans: {
+            /**
+             * Format: double
+             * @description Limbs per tree.
+             */
+            limbs: null | number;
+            /**
+             * Format: double
+             * @description Trunk girth, cm.
+             */
+            girthCm: null | number;
+            /**
+             * Format: double
+             * @description Trunk cross-section, cm².
+             */
+            tcsaCm2: null | number;
+        };
         /** @description One counted tree, as typed. Its buds are told in one of three ways: floral buds, all buds, or all buds by kind. */
         CountedTreeEntry: {
             /**
@@ -6805,6 +6780,54 @@ export interface components {
          * @enum {unknown}
          */
         CutKind: "collar" | "renewalStub" | "toSideShoot" | "single" | "rubOff" | "shorten" | "tip" | "head";
+        /** @description What cutting by a card came to, over many trees. */
+        CutOutcome: {
+            /**
+             * Format: double
+             * @description Share of the trees above their number before that end within the tolerance of it.
+             */
+            inBand: number;
+            /**
+             * Format: double
+             * @description Share of the trees that stood below their number before.
+             */
+            belowBefore: number;
+            /**
+             * Format: double
+             * @description Mean of the floral buds left.
+             */
+            budsLeft: number;
+            /**
+             * Format: double
+             * @description Their standard deviation among trees of a trunk class.
+             */
+            budsLeftSd: number;
+            /**
+             * Format: double
+             * @description Limbs left per tree.
+             */
+            limbsLeft: number;
+            /**
+             * Format: double
+             * @description Big cuts per tree.
+             */
+            bigCuts: number;
+            /**
+             * Format: double
+             * @description Wood cut, as a share of the canopy's.
+             */
+            woodShare: number;
+            /**
+             * Format: double
+             * @description Minutes per tree.
+             */
+            minutes: number;
+            /**
+             * Format: double
+             * @description Clusters over the number per tree, left to thinning.
+             */
+            clustersToThinning: number;
+        };
         /** @description A tree cut. */
         CutTree: {
             /** @description The tree as it grew. */
@@ -10590,51 +10613,8 @@ export interface components {
              * @description Floral buds wanted.
              */
             budsToLeave: number;
-            /**
-             * Format: double
-             * @description Mean of the floral buds left.
-             */
-            budsLeft: number;
-            /**
-             * Format: double
-             * @description Their standard deviation.
-             */
-            budsLeftSd: number;
-            /**
-             * Format: double
-             * @description Share of the trees above their number before that end within the tolerance of it.
-             */
-            inBand: number;
-            /**
-             * Format: double
-             * @description Share of the trees that stood below their number before.
-             */
-            belowBefore: number;
-            /**
-             * Format: double
-             * @description Limbs left per tree.
-             */
-            limbsLeft: number;
-            /**
-             * Format: double
-             * @description Wood cut, as a share of the canopy's.
-             */
-            woodShare: number;
-            /**
-             * Format: double
-             * @description Big cuts per tree.
-             */
-            bigCuts: number;
-            /**
-             * Format: double
-             * @description Minutes per tree.
-             */
-            minutes: number;
-            /**
-             * Format: double
-             * @description Clusters over the number per tree, left to thinning.
-             */
-            clustersToThinning: number;
+            /** @description What cutting came to. */
+            outcome: components["schemas"]["CutOutcome"];
             /** @description Trees by buds left. */
             spread: components["schemas"]["BudsLeftClass"][];
             /** @description Settings used, by name, in their own unit. */
@@ -11016,21 +10996,8 @@ export interface components {
              * @description Coefficient of variation among trees; null for one tree.
              */
             cv: null | number;
-            /**
-             * Format: double
-             * @description Mean limbs per tree, over the trees where they were counted.
-             */
-            meanLimbs: null | number;
-            /**
-             * Format: double
-             * @description Mean trunk girth in cm, over the trees where it was measured.
-             */
-            meanGirthCm: null | number;
-            /**
-             * Format: double
-             * @description Mean trunk cross-section in cm², over the same trees.
-             */
-            meanTcsaCm2: null | number;
+            /** @description Means beside the buds. */
+            means: components["schemas"]["CountedMeans"];
             /**
              * Format: int32
              * @description Trees needed for a 95 % interval within ± 10 % of the mean; null where the spread

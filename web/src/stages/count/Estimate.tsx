@@ -16,7 +16,7 @@ export function Estimate() {
         <p className="dim">{t('count.waiting')}</p>
       </div>
     );
-  const girth = survey.meanGirthCm == null ? null : amount(survey.meanGirthCm, 'cm', 1);
+  const girth = survey.means.girthCm == null ? null : amount(survey.means.girthCm, 'cm', 1);
   const limbs = survey.limbSpread;
   return (
     <div className="sheet">
@@ -74,11 +74,11 @@ export function Estimate() {
             </dd>
           </div>
         )}
-        {survey.meanLimbs !== null && (
+        {survey.means.limbs !== null && (
           <div>
             <dt>{t('count.limbs')}</dt>
             <dd>
-              <Why steps={stepsOf(survey.steps, 'survey.limbs')}>{number(survey.meanLimbs, 1)}</Why>{' '}
+              <Why steps={stepsOf(survey.steps, 'survey.limbs')}>{number(survey.means.limbs, 1)}</Why>{' '}
               <span className="unit">{t('unit:limb/tree')}</span>
             </dd>
           </div>

@@ -94,14 +94,14 @@ export function OnTrees() {
 function Compared({ shown }: { shown: { name: string; result: BlockSimulation }[] }) {
   const { t, number, told } = useReading();
   const lines: [string, (r: BlockSimulation) => string][] = [
-    ['in-band', (r) => told(r.inBand, 'share', 0)],
-    ['left', (r) => `${number(r.budsLeft, 0)} ± ${told(r.budsLeftSd, 'bud/tree', 0)}`],
-    ['below', (r) => told(r.belowBefore, 'share', 0)],
-    ['limbs', (r) => told(r.limbsLeft, 'limb/tree', 1)],
-    ['big-cuts', (r) => told(r.bigCuts, 'cut/tree', 1)],
-    ['wood', (r) => told(r.woodShare, 'share', 0)],
-    ['minutes', (r) => told(r.minutes, 'min/tree', 1)],
-    ['thinning', (r) => told(r.clustersToThinning, 'cluster/tree', 0)],
+    ['in-band', (r) => told(r.outcome.inBand, 'share', 0)],
+    ['left', (r) => `${number(r.outcome.budsLeft, 0)} ± ${told(r.outcome.budsLeftSd, 'bud/tree', 0)}`],
+    ['below', (r) => told(r.outcome.belowBefore, 'share', 0)],
+    ['limbs', (r) => told(r.outcome.limbsLeft, 'limb/tree', 1)],
+    ['big-cuts', (r) => told(r.outcome.bigCuts, 'cut/tree', 1)],
+    ['wood', (r) => told(r.outcome.woodShare, 'share', 0)],
+    ['minutes', (r) => told(r.outcome.minutes, 'min/tree', 1)],
+    ['thinning', (r) => told(r.outcome.clustersToThinning, 'cluster/tree', 0)],
   ];
   return (
     <>

@@ -39,8 +39,8 @@ export function TargetStage() {
           {form.input('packOut', ['%'], { hint: t('target.pack-out-hint') })}
           {form.input('limbsPerTree', ['limb/tree'], {
             hint:
-              plan.survey?.meanLimbs != null
-                ? t('target.limbs-counted', { limbs: number(plan.survey.meanLimbs, 1) })
+              plan.survey?.means.limbs != null
+                ? t('target.limbs-counted', { limbs: number(plan.survey.means.limbs, 1) })
                 : plan.planting
                   ? t('target.limbs-hint', { limbs: number(plan.planting.system.form.limbsPerTree, 0) })
                   : undefined,
