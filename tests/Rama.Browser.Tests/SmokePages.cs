@@ -41,6 +41,17 @@ internal static class SmokePages
         "field/{0}/walk",
     ];
 
+    /// <summary>Those whose content is worked out from the planting, and may break on one alone.</summary>
+    public static readonly string[] WorkedOut =
+    [
+        "plantings/{0}/target",
+        "plantings/{0}/count",
+        "plantings/{0}/decide",
+        "plantings/{0}/prescribe",
+        "plantings/{0}/card",
+        "plantings/{0}/bench",
+    ];
+
     public static readonly string[] Languages = ["en", "es"],
         Units = ["metric", "us"];
 
