@@ -45,8 +45,7 @@ public sealed record BlockSimulation(
 
     // Trees of the simulation are none of those the settings were found on.
     private const int HeldOut = 7_000,
-        TellEvery = 20,
-        Bins = 9;
+        TellEvery = 20;
 
     /// <summary>Carries a prescription out.</summary>
     /// <param name="rules">The system's rules.</param>
@@ -80,7 +79,7 @@ public sealed record BlockSimulation(
                     ? null
                     : ClassAtWork.On(rules, skill, cut, unchecked(HeldOut + seed));
             var tallies = crew is null ? null : ways?.Begin(cut);
-            List<(TreePruning Cut, WorkedTree Worked)> cutTrees = [];
+            ClassTally tally = new(cut);
             var mine = Math.Max(10, (int)Math.Round(trees * c.Class.Share));
             for (var i = 0; i < mine; i++)
             {
@@ -99,13 +98,13 @@ public sealed record BlockSimulation(
                 if (crew?.WorkedEachWay(pruning, TreePruning.Of(prepared, allowance, wood, limits)) is { } byWay)
                 {
                     worked = byWay[(int)chosen];
-                    foreach (var (tally, of) in (tallies ?? []).Zip(byWay))
-                        tally.Add(of);
+                    foreach (var (way, of) in (tallies ?? []).Zip(byWay))
+                        way.Add(of);
                 }
-                cutTrees.Add((pruning, worked));
+                tally.Add(pruning, worked);
                 done++;
             }
-            classes.Add(Summed(cut, cutTrees));
+            classes.Add(tally.Result());
         }
         progress?.Invoke(1);
         return Of(
@@ -205,7 +204,11 @@ public sealed record BlockSimulation(
             trees,
             cut.Seed,
             new(inBand, below, left, sd, limbs, big, wood, minutes, thinning),
-            [.. Enumerable.Range(0, Bins).Select(i => classes.Sum(c => c.Share * c.Spread[i].Trees / c.Trees))],
+            [
+                .. Enumerable
+                    .Range(0, ClassTally.Bins)
+                    .Select(i => classes.Sum(c => c.Share * c.Spread[i].Trees / c.Trees)),
+            ],
             classes,
             ways,
             cut.Skill!,
@@ -213,39 +216,6 @@ public sealed record BlockSimulation(
             steps,
             warnings
         );
-    }
-
-    private static SimulatedClass Summed(ClassPrescription cut, List<(TreePruning Cut, WorkedTree Worked)> trees)
-    {
-        var decision = cut.Decision;
-        var left = trees.Select(t => t.Worked.Left).ToList();
-        var mean = left.Average();
-        return new(
-            cut.Class.Name,
-            cut.Class.Share,
-            decision.Kind,
-            decision.BudsToLeave,
-            new(
-                InBandOf(trees.Select(t => t.Worked), cut),
-                trees.Count(t => t.Worked.Before < cut.Number) / (double)trees.Count,
-                mean,
-                Math.Sqrt(left.Sum(l => (l - mean) * (l - mean)) / Math.Max(1, left.Count - 1)),
-                trees.Average(t => t.Cut.Left.Limbs),
-                trees.Average(t => (double)t.Cut.BigCuts),
-                trees.Average(t => t.Cut.Left.WoodCutShare),
-                trees.Average(t => t.Worked.Seconds) / 60,
-                decision.Kind == DecisionKind.NoPrune ? 0 : ClassPrescription.OverTheNumber(left, decision.BudsToLeave)
-            ),
-            SpreadOf(left, cut.Number),
-            cut.Settings
-        );
-    }
-
-    // On target is what the card asks for: where the cap binds, the number it leaves.
-    private static double InBandOf(IEnumerable<WorkedTree> trees, ClassPrescription cut)
-    {
-        var meant = trees.Where(t => t.Before >= cut.Number).ToList();
-        return meant.Count == 0 ? 1 : meant.Count(t => cut.IsOnTarget(t.Left)) / (double)meant.Count;
     }
 
     // One tree at hand is read and judged without error.
@@ -281,22 +251,5 @@ public sealed record BlockSimulation(
             of.IsOnTarget(left),
             tree.FloralBuds < of.Number
         );
-    }
-
-    private static List<BudsLeftClass> SpreadOf(List<double> left, double target)
-    {
-        // Classes of a fifth of the number, the middle one around it.
-        var width = Math.Max(1, target / 5);
-        var from = Math.Max(0, target - width * (Bins / 2 + 0.5));
-        return
-        [
-            .. Enumerable
-                .Range(0, Bins)
-                .Select(i => new BudsLeftClass(
-                    from + i * width,
-                    from + (i + 1) * width,
-                    left.Count(l => (i == 0 || l >= from + i * width) && (i == Bins - 1 || l < from + (i + 1) * width))
-                )),
-        ];
     }
 }
