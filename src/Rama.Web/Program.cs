@@ -32,6 +32,7 @@ builder.Services.AddExceptionHandler<Problems.DatabaseAway>();
 builder.Services.AddOpenApi("v1", OpenApi.Configure);
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddMemoryCache();
+builder.Services.AddSingleton<HeavyWork>();
 builder.Services.AddScoped<SeasonLines>();
 builder.Services.AddScoped<BenchTrees>().AddSingleton<BenchCache>();
 builder.Services.AddRamaAccounts(builder.Configuration);

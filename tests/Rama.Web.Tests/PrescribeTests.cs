@@ -199,6 +199,33 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
         Assert.Empty((await elsewhere.ReadAsync("/api/v1/practice")).AsArray());
     }
 
+    // Four are begun and none is read: the fifth of the same person is told to come again, and a page opens meanwhile.
+    [Fact]
+    public async Task One_person_s_simulations_wait_and_a_fifth_is_told_to_come_again()
+    {
+        var view = await _client.PlantingAsync("H10");
+        using var reader = application.ClientOf(Role.Reader);
+        List<HttpResponseMessage> begun = [];
+        for (var i = 0; i < 5; i++)
+        {
+            using HttpRequestMessage ask = new(HttpMethod.Post, new Uri($"{Path(view)}/simulation", UriKind.Relative))
+            {
+                Content = new StringContent("""{"trees": 20000}""", System.Text.Encoding.UTF8, "application/json"),
+            };
+            begun.Add(
+                await reader.SendAsync(
+                    ask,
+                    HttpCompletionOption.ResponseHeadersRead,
+                    TestContext.Current.CancellationToken
+                )
+            );
+        }
+        Assert.Equal([200, 200, 200, 200, 429], begun.Select(b => (int)b.StatusCode));
+        Assert.Equal(10, begun[^1].Headers.RetryAfter!.Delta!.Value.TotalSeconds);
+        Assert.Equal(200, (await _client.SendAsync(HttpMethod.Get, "/api/v1/season")).Status);
+        begun.ForEach(b => b.Dispose());
+    }
+
     [Fact]
     public async Task A_simulation_tells_its_steps_and_another_school_can_be_tried()
     {

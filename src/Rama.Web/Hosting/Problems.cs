@@ -25,6 +25,14 @@ internal static class Problems
         {
             return Unusable([new("file", $"file-{e.Code}", $"File: {e.Message}")]);
         }
+        catch (LineFullException)
+        {
+            context.HttpContext.Response.Headers.RetryAfter = "10";
+            return TypedResults.Problem(
+                statusCode: StatusCodes.Status429TooManyRequests,
+                title: "Too much long work is waiting. Let some of it end, then try again."
+            );
+        }
     }
 
     private static ProblemHttpResult Unusable(IReadOnlyList<FieldProblem> problems) =>

@@ -7,6 +7,32 @@ namespace Rama.Web.Hosting;
 /// <summary>Long work told step by step while its answer is open; who closes the answer, ends the work.</summary>
 internal static class StepStream
 {
+    /// <summary>Runs heavy work when its turn comes, and tells its steps as they come.</summary>
+    /// <param name="turn">Its turn; given back at the end.</param>
+    /// <param name="waiting">The step that tells how many are ahead.</param>
+    /// <param name="work">The work; tells a step by the function it is given.</param>
+    /// <param name="failed">The last step when the work throws.</param>
+    /// <param name="cancel">Ends it.</param>
+    public static IAsyncEnumerable<SseItem<T>> InTurn<T>(
+        HeavyWork.Turn turn,
+        Func<int, T> waiting,
+        Func<Func<T, Task>, CancellationToken, Task> work,
+        Func<Exception, T> failed,
+        CancellationToken cancel
+    ) =>
+        Of(
+            async (tell, gone) =>
+            {
+                using (turn)
+                {
+                    await turn.WaitAsync(ahead => tell(waiting(ahead)), gone);
+                    await work(tell, gone);
+                }
+            },
+            failed,
+            cancel
+        );
+
     /// <summary>Runs work and tells its steps as they come.</summary>
     /// <param name="work">The work; tells a step by the function it is given.</param>
     /// <param name="failed">The last step when the work throws: the answer has begun, so what went wrong can only be

@@ -44,7 +44,8 @@ public sealed record SimulateRequest
 /// <param name="Share">Share done.</param>
 /// <param name="Result">What came out; null until done.</param>
 /// <param name="Problem">Why it ended without a result; null when all is well.</param>
-public sealed record SimulationStep(double Share, BlockSimulation? Result, string? Problem);
+/// <param name="Ahead">Simulations that come first, while it waits for its turn; null once it has begun.</param>
+public sealed record SimulationStep(double Share, BlockSimulation? Result, string? Problem, int? Ahead = null);
 
 internal static class PrescribeEndpoints
 {
@@ -214,6 +215,8 @@ internal static class PrescribeEndpoints
         Guid id,
         SimulateRequest body,
         PlantingStore store,
+        HeavyWork heavy,
+        HttpContext http,
         CancellationToken cancel
     )
     {
@@ -236,8 +239,13 @@ internal static class PrescribeEndpoints
         if (plan is not { Stock: { } stock, Prescription: { } prescription, Planting: { } planting })
             return TypedResults.NotFound();
         var rules = planting.System.RulesFor(reading.Cutting.Answers);
+        var turn = heavy.Join(SignedInPerson.Id(http.User));
+        // Who is gone before the first step never reads the stream that gives it back.
+        http.Response.RegisterForDispose(turn);
         return TypedResults.ServerSentEvents(
-            StepStream.Of<SimulationStep>(
+            StepStream.InTurn<SimulationStep>(
+                turn,
+                ahead => new(0, null, null, ahead),
                 async (tell, gone) =>
                 {
                     List<Task> told = [];
@@ -262,9 +270,18 @@ internal static class PrescribeEndpoints
                     await Task.WhenAll(told);
                     await tell(new(1, result, null));
                 },
-                e => new(1, null, e.Message),
+                e => new(1, null, Failed(e, http)),
                 cancel
             )
         );
+    }
+
+    // What the core says of an entry is meant for people; what else went wrong is for the log.
+    private static string Failed(Exception e, HttpContext http)
+    {
+        if (e is UnusableEntryException)
+            return e.Message;
+        http.RequestServices.GetRequiredService<ILogger<SimulationStep>>().LogError(e, "A simulation failed.");
+        return "The simulation broke off on the server. What is saved is as it was.";
     }
 }

@@ -10637,6 +10637,11 @@ export interface components {
             result: null | components["schemas"]["BlockSimulation"];
             /** @description Why it ended without a result; null when all is well. */
             problem: null | string;
+            /**
+             * Format: int32
+             * @description Simulations that come first, while it waits for its turn; null once it has begun.
+             */
+            ahead: null | number;
         };
         /**
          * @description What is counted on a tree, by where it sits.

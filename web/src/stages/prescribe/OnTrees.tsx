@@ -43,7 +43,7 @@ export function OnTrees() {
         : { cutting: { ...cutting, answers: { ...cutting.answers, [question]: answer } }, system: null, trees },
     );
   };
-  const share = mine.share ?? other.share;
+  const { share, ahead } = mine.share !== null ? mine : other;
   const shown: { name: string; result: BlockSimulation }[] = [
     ...(mine.result ? [{ name: local(system.name), result: mine.result }] : []),
     ...(against !== '' && other.result
@@ -81,7 +81,9 @@ export function OnTrees() {
               other.cancel();
             }}
           >
-            {t('simulation.cancel', { share: Math.round(share * 100) })}
+            {ahead !== null
+              ? t('simulation.waiting', { count: ahead })
+              : t('simulation.cancel', { share: Math.round(share * 100) })}
           </Button>
         )}
       </div>

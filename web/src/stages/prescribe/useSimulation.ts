@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import type { BlockSimulation, CuttingEntry, SimulationStep } from '../../api/client';
 import { steps } from '../../exchange/steps';
+import { useReading } from '../../words/useReading';
 
 export interface SimulationWish {
   cutting: CuttingEntry;
@@ -10,11 +11,14 @@ export interface SimulationWish {
 
 /** Carries a prescription out on many trees; what is asked for anew ends what was under way. */
 export function useSimulation(id: string) {
-  const [state, setState] = useState<{ share: number | null; result: BlockSimulation | null; problem: string | null }>({
-    share: null,
-    result: null,
-    problem: null,
-  });
+  const { t } = useReading();
+  const [state, setState] = useState<{
+    share: number | null;
+    /** Others that come first, while it waits for its turn. */
+    ahead: number | null;
+    result: BlockSimulation | null;
+    problem: string | null;
+  }>({ share: null, ahead: null, result: null, problem: null });
   const running = useRef<AbortController | null>(null);
   useEffect(() => () => running.current?.abort(), []);
   return {
@@ -27,7 +31,7 @@ export function useSimulation(id: string) {
       running.current?.abort();
       const mine = new AbortController();
       running.current = mine;
-      setState((s) => ({ ...s, share: 0, problem: null }));
+      setState((s) => ({ ...s, share: 0, ahead: null, problem: null }));
       try {
         const response = await fetch(`/api/v1/plantings/${id}/simulation`, {
           method: 'POST',
@@ -39,6 +43,7 @@ export function useSimulation(id: string) {
             trees: wish.trees,
           }),
         });
+        if (response.status === 429) throw new Error(t('failure.busy'));
         if (!response.ok || !response.body) {
           const problem = (await response.json().catch(() => ({}))) as {
             title?: string;
@@ -50,6 +55,7 @@ export function useSimulation(id: string) {
           if (mine.signal.aborted) return;
           setState((s) => ({
             share: step.result || step.problem ? null : step.share,
+            ahead: step.ahead ?? null,
             result: step.result ?? s.result,
             problem: step.problem ?? null,
           }));
