@@ -347,6 +347,34 @@ public sealed class PruningPlanTests
                 .Tell(0.9)
         );
 
+    // From a child's to a giant's: common practice, no source.
+    [Theory]
+    [InlineData("finger", 8, 40)]
+    [InlineData("thumb", 10, 50)]
+    [InlineData("hand", 50, 200)]
+    [InlineData("knee", 300, 800)]
+    [InlineData("thigh", 500, 1_200)]
+    [InlineData("shoulder", 1_000, 1_900)]
+    [InlineData("reach", 1_500, 3_000)]
+    public void Bodies_measure_between_limits(string part, double leastMm, double mostMm)
+    {
+        BodyMarksEntry Of(double mm) =>
+            part switch
+            {
+                "finger" => new() { Finger = new(mm, "mm") },
+                "thumb" => new() { Thumb = new(mm, "mm") },
+                "hand" => new() { Hand = new(mm, "mm") },
+                "knee" => new() { Knee = new(mm, "mm") },
+                "thigh" => new() { Thigh = new(mm, "mm") },
+                "shoulder" => new() { Shoulder = new(mm, "mm") },
+                _ => new() { Reach = new(mm, "mm") },
+            };
+        Assert.Equal(leastMm, Of(leastMm).Read().LengthsM.Values.Single() * 1000, 9);
+        Assert.Equal(mostMm, Of(mostMm).Read().LengthsM.Values.Single() * 1000, 9);
+        Entries.AssertProblem(Entries.ProblemsOf(() => Of(leastMm * 0.99).Read()), part, "range");
+        Entries.AssertProblem(Entries.ProblemsOf(() => Of(mostMm * 1.01).Read()), part, "range");
+    }
+
     [Fact]
     public void A_measure_no_body_has_is_told_at_its_field() =>
         Entries.AssertProblem(

@@ -49,6 +49,8 @@ public sealed class WaysOfWorkingTests
         // By amounts is the simulation itself.
         Assert.Equal(block.Outcome.InBand, block.Ways[0].OnTarget, 9);
         Assert.Equal(block.Outcome.BudsLeft, block.Ways[0].BudsLeft, 9);
+        Assert.Equal(block.Outcome.ClustersToThinning, block.Ways[0].ClustersOver, 9);
+        Assert.True(block.Outcome.ClustersToThinning > 1, $"{block.Outcome.ClustersToThinning}");
         // Hours at 20, fruit short at .11 and clusters over that set, .62 of them unless the estate says
         // otherwise, at .02.
         var reading = PlanReading.Of(Entries.Plan(300, 310, 290));
