@@ -89,6 +89,8 @@ public sealed class CountTests(RamaServer server) : IClassFixture<RamaServer>
         var file = Path.Combine(Directory.CreateTempSubdirectory("rama").FullName, "scan.csv");
         var lines = Enumerable.Range(1, 20).Select(t => $"W4,2,{t},52,24,{200 + t}").Append("W4,77,1,52,24,200");
         File.WriteAllText(file, "Planting,Row,Tree,Trunk (mm),Limbs,Buds\n" + string.Join('\n', lines), Encoding.UTF8);
+        // The page it comes from takes files too.
+        page.Says("h1", "Scan of every tree");
         page.Until("the file field", () => page.Driver.FindElements(By.CssSelector("[data-test='file']")).Count == 1);
         page.Driver.FindElement(By.CssSelector("[data-test='file']")).SendKeys(file);
         page.Says("[data-test='scan-report']", "no such tree 1");
