@@ -140,6 +140,10 @@ public sealed class TreeGeneratorTests
         var forks = wood.Where(w => w.b.Kind == BranchKind.Arm).ToList();
         Assert.True(tips.Count > 500 && forks.Count > 50, $"{tips.Count} tips, {forks.Count} forks");
         Assert.All(tips, w => Assert.Equal(SlopeDeg(w.On.Path[^2], w.On.Path[^1]), w.b.RiseDeg, 1.5));
+        // A dart is straight, and drawn as steep as it is said to be.
+        var darts = wood.Where(w => w.b.Kind == BranchKind.Dart).ToList();
+        Assert.True(darts.Count > 500, $"{darts.Count} darts");
+        Assert.All(darts, w => Assert.Equal(w.b.RiseDeg, SlopeDeg(w.b.Path[0], w.b.Path[^1]), 6));
         Assert.All(forks, w =>
             Assert.InRange(
                 w.On.Path.Zip(w.On.Path.Skip(1), SlopeDeg).Min(slope => Math.Abs(w.b.RiseDeg - slope)),
