@@ -42,7 +42,6 @@ while (running > 0) {
 await Promise.all(simulations);
 took.sort((a, b) => a - b);
 console.log(`four simulations: ${((performance.now() - start) / 1000).toFixed(1)} s`);
-console.log(
-  `season page meanwhile: ${took.length} times, median ${took[took.length >> 1].toFixed(0)} ms, longest ${took.at(-1).toFixed(0)} ms`,
-);
+const [median, longest] = [took[took.length >> 1], took.at(-1)].map((ms) => `${ms.toFixed(0)} ms`);
+console.log(`season page meanwhile: ${took.length} times, median ${median}, longest ${longest}`);
 console.log(`most memory after: ${memory()}`);

@@ -32,7 +32,9 @@ builder.Services.AddExceptionHandler<Problems.DatabaseAway>();
 builder.Services.AddOpenApi("v1", OpenApi.Configure);
 builder.Services.AddSingleton(TimeProvider.System);
 builder.Services.AddMemoryCache();
-builder.Services.AddSingleton<HeavyWork>();
+
+// Half the cores are left to those who ask for a page meanwhile.
+builder.Services.AddSingleton(new HeavyWork(Math.Max(1, Environment.ProcessorCount / 2)));
 builder.Services.AddScoped<SeasonLines>();
 builder.Services.AddScoped<BenchTrees>().AddSingleton<BenchCache>();
 builder.Services.AddRamaAccounts(builder.Configuration);

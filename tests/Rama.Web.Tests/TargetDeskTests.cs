@@ -124,8 +124,8 @@ public sealed class TargetDeskTests(RamaApplication application) : IClassFixture
         );
     }
 
-    // Any link may be held; the others follow. 180 buds at 1.8 are 100 fruit; 7.5 buds on each of 24 limbs, more than the
-    // system usually has, are the same.
+    // Any link may be held; the others follow. 180 buds at 1.8 are 100 fruit; 7.5 buds on each of 24 limbs, more than
+    // the system usually has, are the same.
     [Theory]
     [InlineData("TL1", """{"value": 100, "unit": "fruit/tree"}""")]
     [InlineData("TL2", """{"value": 180, "unit": "bud/tree"}""")]

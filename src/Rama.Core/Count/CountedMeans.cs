@@ -1,6 +1,8 @@
 namespace Rama.Core.Count;
 
-/// <summary>Means beside the buds, each over the trees where it was counted or measured; null where it never was.</summary>
+/// <summary>
+/// Means beside the buds, each over the trees where it was counted or measured; null where it never was.
+/// </summary>
 /// <param name="Limbs">Limbs per tree.</param>
 /// <param name="GirthCm">Trunk girth, cm.</param>
 /// <param name="TcsaCm2">Trunk cross-section, cm².</param>

@@ -4,12 +4,15 @@ namespace Rama.Web.Hosting;
 internal sealed class LineFullException() : Exception("More long work is waiting than Rama takes on.");
 
 /// <summary>
-/// The one gate of long work: one piece at a time for each person, few for the server. The others wait in the order they
-/// came, and whoever has work inside already lets the next by.
+/// The one gate of long work: one piece at a time for each person, few for the server. The others wait in the order
+/// they came, and whoever has work inside already lets the next by.
 /// </summary>
-internal sealed class HeavyWork
+/// <param name="atOnce">Pieces of work done at once.</param>
+internal sealed class HeavyWork(int atOnce)
 {
-    /// <summary>Pieces of work one person may have inside or waiting: two tries side by side, each begun anew.</summary>
+    /// <summary>
+    /// Pieces of work one person may have inside or waiting: two tries side by side, each begun anew.
+    /// </summary>
     public const int MostOfOne = 4;
 
     /// <summary>Pieces of work that may wait.</summary>
@@ -18,9 +21,6 @@ internal sealed class HeavyWork
     private readonly Lock _lock = new();
     private readonly List<Turn> _line = [],
         _inside = [];
-
-    /// <summary>Pieces of work done at once; half the cores are left to those who ask for a page meanwhile.</summary>
-    public int AtOnce { get; } = Math.Max(1, Environment.ProcessorCount / 2);
 
     /// <summary>A turn at the end of the line; whoever has it gives it back.</summary>
     /// <param name="person">Whose work it is.</param>
@@ -40,7 +40,7 @@ internal sealed class HeavyWork
 
     private void LetIn()
     {
-        while (_inside.Count < AtOnce && _line.Find(t => !_inside.Exists(i => i.Person == t.Person)) is { } next)
+        while (_inside.Count < atOnce && _line.Find(t => !_inside.Exists(i => i.Person == t.Person)) is { } next)
         {
             _line.Remove(next);
             _inside.Add(next);

@@ -41,8 +41,8 @@ public sealed class DecisionEntryTests
             "conflict"
         );
 
-    // An old cherry tree has some thousands of buds, and no more fruit sets than there are clusters: common practice, no
-    // source.
+    // An old cherry tree has some thousands of buds, and no more fruit sets than there are clusters: common practice,
+    // no source.
     [Theory]
     [InlineData(20_000, 100_000, 1, null)]
     [InlineData(20_001, 100_000, 1, "floralBuds")]

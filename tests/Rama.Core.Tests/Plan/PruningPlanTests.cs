@@ -38,8 +38,8 @@ public sealed class PruningPlanTests
         );
     }
 
-    // Buds of 10 for each cm² of trunk, counted on trunks smaller than the planting's: whoever tells when to stop speaks
-    // of the mean that is shown, and not of that of the trees counted.
+    // Ten buds for each cm² of trunk, counted on trunks smaller than the planting's: whoever tells when to stop
+    // speaks of the mean that is shown, and not of that of the trees counted.
     [Fact]
     public void The_stop_rule_speaks_of_the_mean_that_is_shown()
     {

@@ -2,7 +2,7 @@ import { Button } from 'antd';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import type { ScanFileView, ScanMapping, ScanReport } from '../../api/client';
-import { Choice } from '../../entry/Field';
+import { ChoiceField } from '../../entry/Field';
 import { FileWork } from '../../exchange/FileWork';
 import { useFileWork } from '../../exchange/useFileWork';
 import '../../words/count';
@@ -52,13 +52,13 @@ function Columns({
       <div className="fields">
         {view.fields
           .filter((f) => !f.startsWith('leader') || f in mapping.columns)
-          .map((field) => (
-            <div className="field" key={field}>
-              <span className="field-label" aria-hidden>
-                {t(`scan.field.${field.replace(/\d+$/, '')}`)} {/\d+$/.exec(field)?.[0]}
-              </span>
-              <Choice
-                label={t(`scan.field.${field.replace(/\d+$/, '')}`)}
+          .map((field) => {
+            const label = t(`scan.field.${field.replace(/\d+$/, '')}`);
+            return (
+              <ChoiceField
+                key={field}
+                label={label}
+                shown={`${label} ${/\d+$/.exec(field)?.[0] ?? ''}`}
                 value={field in mapping.columns ? String(mapping.columns[field]) : ''}
                 empty="–"
                 onChange={(column) => {
@@ -72,37 +72,27 @@ function Columns({
                 }}
                 options={view.headers.map((h, i) => ({ value: String(i), label: h }))}
               />
-            </div>
-          ))}
-        <div className="field">
-          <span className="field-label" aria-hidden>
-            {t('scan.trunk-unit')}
-          </span>
-          <Choice
-            label={t('scan.trunk-unit')}
-            value={mapping.trunkUnit}
-            onChange={(trunkUnit) => {
-              onMapping({ ...mapping, trunkUnit });
-            }}
-            options={view.trunkUnits.map((u) => ({ value: u, label: u }))}
-          />
-        </div>
-        <div className="field">
-          <span className="field-label" aria-hidden>
-            {t('import.decimal')}
-          </span>
-          <Choice
-            label={t('import.decimal')}
-            value={mapping.decimal}
-            onChange={(decimal) => {
-              onMapping({ ...mapping, decimal });
-            }}
-            options={[
-              { value: '.', label: '.' },
-              { value: ',', label: ',' },
-            ]}
-          />
-        </div>
+            );
+          })}
+        <ChoiceField
+          label={t('scan.trunk-unit')}
+          value={mapping.trunkUnit}
+          onChange={(trunkUnit) => {
+            onMapping({ ...mapping, trunkUnit });
+          }}
+          options={view.trunkUnits.map((u) => ({ value: u, label: u }))}
+        />
+        <ChoiceField
+          label={t('import.decimal')}
+          value={mapping.decimal}
+          onChange={(decimal) => {
+            onMapping({ ...mapping, decimal });
+          }}
+          options={[
+            { value: '.', label: '.' },
+            { value: ',', label: ',' },
+          ]}
+        />
       </div>
     </div>
   );
