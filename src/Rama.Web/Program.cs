@@ -37,7 +37,7 @@ builder.Services.AddMemoryCache();
 builder.Services.AddSingleton(new HeavyWork(Math.Max(1, Environment.ProcessorCount / 2)));
 builder.Services.AddScoped<SeasonLines>();
 builder.Services.AddScoped<BenchTrees>().AddSingleton<BenchCache>();
-builder.Services.AddRamaAccounts(builder.Configuration);
+builder.Services.AddRamaAccounts(builder.Configuration).AddReverseProxy(builder.Configuration);
 builder.Services.AddResponseCompression();
 
 // The fastest level, the default, makes the first page a quarter larger.
@@ -55,10 +55,16 @@ builder.Services.AddRamaDatabase(
 
 var app = builder.Build();
 
+// First, so that all others see whom the proxy speaks for.
+app.UseForwardedHeaders();
+
 // What a handler has answered is not logged again as an error of the server.
 app.UseExceptionHandler();
 app.UseStatusCodePages();
+app.UseHsts();
 app.UseSecurityHeaders();
+app.UseReadableAddressesOnly();
+app.UseOwnPagesOnly();
 app.UseResponseCompression();
 app.UseFrontEndFiles();
 app.UseAuthentication();

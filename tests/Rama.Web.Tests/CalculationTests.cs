@@ -369,8 +369,16 @@ public sealed class CalculationTests(RamaApplication application) : IClassFixtur
     [InlineData(
         "cut-tree",
         """{"system": "tall-spindle", "floralBuds": 200, "budsToLeave": 140, "cuts": [{"branch": 1}, null]}""",
-        "cuts"
+        "cuts[1]"
     )]
+    [InlineData("density", """{"rowSpacing": {"value": 1e308, "unit": "m"}}""", "rowSpacing")]
+    [InlineData(
+        "density",
+        """{"rowSpacing": {"value": null, "unit": "a length of no use to anybody"}}""",
+        "rowSpacing.unit"
+    )]
+    [InlineData("cut-tree", """{"system": "tall\u0000spindle"}""", "system")]
+    [InlineData("degree-days", """{"days": [{"date": "9999-12-31", "minC": 1, "maxC": 4}]}""", "days[0].date")]
     public async Task What_cannot_be_used_is_told_at_its_field(string name, string json, string field)
     {
         var (status, body) = await _client.PostAsync($"/api/v1/calculations/{name}", json);

@@ -1,4 +1,3 @@
-using System.Collections;
 using System.Text.Json;
 using System.Text.Json.Serialization;
 using System.Text.Json.Serialization.Metadata;
@@ -20,8 +19,9 @@ public static class StrictJson
         options.RespectNullableAnnotations = true;
         options.RespectRequiredConstructorParameters = true;
         options.Converters.Add(new JsonStringEnumConverter(JsonNamingPolicy.CamelCase, allowIntegerValues: false));
+        // The nullable annotations reach members and not what stands in a list.
         options.TypeInfoResolver = (options.TypeInfoResolver ?? new DefaultJsonTypeInfoResolver()).WithAddedModifier(
-            NoHoles
+            SoundValues.Check
         );
     }
 
@@ -31,30 +31,5 @@ public static class StrictJson
         Configure(options);
         options.MakeReadOnly();
         return options;
-    }
-
-    // The nullable annotations reach members and not what stands in a list: a hole there would be found only where it
-    // is used.
-    private static void NoHoles(JsonTypeInfo type)
-    {
-        if (type.Kind != JsonTypeInfoKind.Object)
-            return;
-        foreach (var property in type.Properties)
-        {
-            if (
-                property.Set is not { } set
-                || !typeof(IEnumerable).IsAssignableFrom(property.PropertyType)
-                || property.PropertyType == typeof(string)
-            )
-                continue;
-            property.Set = (owner, value) =>
-            {
-                if (value is IList list)
-                    for (var i = 0; i < list.Count; i++)
-                        if (list[i] is null)
-                            throw new JsonException($"{property.Name}[{i}] is empty.");
-                set(owner, value);
-            };
-        }
     }
 }

@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Npgsql;
 using Rama.Core.Explain;
+using Rama.Data.Database;
 using Rama.Data.Exchange;
 
 namespace Rama.Web.Hosting;
@@ -80,7 +81,7 @@ internal static class Problems
             http.Response.StatusCode = bad.StatusCode;
             var result =
                 bad.InnerException is JsonException json && bad.StatusCode == StatusCodes.Status400BadRequest
-                    ? Unusable([new(FieldOf(json.Path), "text", Expectation(json))])
+                    ? Unusable([new(FieldOf(json), "text", Expectation(json))])
                     : TypedResults.Problem(
                         statusCode: bad.StatusCode,
                         title: bad.StatusCode == StatusCodes.Status413PayloadTooLarge
@@ -92,14 +93,15 @@ internal static class Problems
         }
 
         // $.target.yield.value → target.yield: an amount is one field to the person who typed it.
-        private static string FieldOf(string? path)
+        private static string FieldOf(JsonException json)
         {
-            var field = (path ?? "").TrimStart('$', '.');
+            var field = $"{json.Path?.TrimStart('$')}.{json.Data[SoundValues.Member]}".Trim('.');
             return field.EndsWith(".value", StringComparison.Ordinal) ? field[..^".value".Length] : field;
         }
 
         private static string Expectation(JsonException json) =>
-            json.Message.Contains("could not be mapped", StringComparison.Ordinal)
+            json.Data[SoundValues.Member] is not null ? json.Message
+            : json.Message.Contains("could not be mapped", StringComparison.Ordinal)
                 ? "There is no such field. Check its spelling."
             : json.Message.Contains("could not be converted", StringComparison.Ordinal)
                 ? "Expected a number, or a text of the right kind."
