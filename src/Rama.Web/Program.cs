@@ -77,7 +77,7 @@ app.MapGet("/health", async (RamaContext database, CancellationToken cancel) =>
     .ExcludeFromDescription();
 
 var api = app.MapGroup("/api/v1").ProducesValidationProblem().AddEndpointFilter(Problems.Filter);
-api.MapSession().MapPeople();
+api.MapSession().MapPeople().MapInvitations();
 api.MapImport().MapExport();
 api.MapSeason().MapEstate().MapTarget().MapCount().MapDecide().MapPrescribe().MapCrew().MapResult();
 api.MapGroup("/calculations")

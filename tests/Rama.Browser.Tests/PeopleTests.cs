@@ -68,24 +68,57 @@ public sealed class PeopleTests(RamaServer server) : IClassFixture<RamaServer>
         page.Says("main", "Season 2027");
     }
 
-    [Fact]
-    public void A_manager_adds_a_person_who_can_come_in()
+    private string Invited(string name)
     {
-        string password;
-        using (var page = new Page(server).Open("/people"))
+        using var page = new Page(server).Open("/people");
+        page.Type("person.name", name);
+        page.Click("[data-test='invite']");
+        var link = page.Find("[data-test='hand-over'] code").Text;
+        page.Says("[data-test='invitations']", name);
+        return new Uri(link).PathAndQuery + new Uri(link).Fragment;
+    }
+
+    [Fact]
+    public void Whoever_is_invited_makes_an_account_and_comes_in()
+    {
+        var link = Invited("Counter 3");
+        using (var theirs = new Page(server, role: null).Open(link))
         {
-            page.Type("person.name", "Counter 3");
-            page.Type("person.email", "nowhere");
-            page.Click("[data-test='add-person']");
-            Assert.Contains("Expected an address", page.Problem("person.email"), StringComparison.Ordinal);
-            page.Type("person.email", "counter3@larkfold.example");
-            page.Click("[data-test='add-person']");
-            password = page.Find("[data-test='hand-over'] strong").Text;
-            page.Says("[data-test='people']", "Counter 3");
+            theirs.Says(".sign-in", "Larkfold Orchards");
+            theirs.Type("join.name", "Counter 3");
+            theirs.Type("join.email", "nowhere");
+            theirs.Type("join.password", "three long rows");
+            theirs.Click("[data-test='join']");
+            Assert.Contains("Expected an address", theirs.Problem("join.email"), StringComparison.Ordinal);
+            theirs.Type("join.email", "counter3@larkfold.example");
+            theirs.Click("[data-test='join']");
+            theirs.Says("[data-test='account']", "Counter 3");
+            theirs.FindLine("H4");
         }
-        using var theirs = new Page(server, role: null).Open("/");
-        SignIn(theirs, "counter3@larkfold.example", password);
-        theirs.Says("[data-test='account']", "Counter 3");
+        using (var again = new Page(server, role: null).Open(link))
+            again.Says(".sign-in", "not good any more");
+        using var page = new Page(server).Open("/people");
+        page.Says("[data-test='people']", "Counter 3");
+    }
+
+    [Fact]
+    public void Whoever_has_an_account_joins_with_it_and_signs_out_elsewhere()
+    {
+        var link = Invited("The bookkeeper");
+        using var page = new Page(server, role: null).Open(link);
+        page.Click(By.XPath("//button[contains(., 'I have an account')]"));
+        SignIn(page, "reader@larkfold.example", RamaApplication.Password);
+        page.Click("[data-test='accept']");
+        page.Says("[data-test='account']", "Bookkeeper");
+        page.Open("/sessions");
+        page.Says("[data-test='sessions']", "here");
+        using var elsewhere = new Page(server, role: null).Open("/");
+        SignIn(elsewhere, "reader@larkfold.example", RamaApplication.Password);
+        elsewhere.Says("[data-test='account']", "Bookkeeper");
+        elsewhere.Open("/sessions");
+        elsewhere.Click("[data-test='end-others']");
+        page.Open("/");
+        page.Find("[data-test='sign-in']");
     }
 }
 

@@ -15,6 +15,7 @@ internal static class SmokePages
         "exchange",
         "estate",
         "people",
+        "sessions",
         "crew",
         "plantings/new",
         "targets",

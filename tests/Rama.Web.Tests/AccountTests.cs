@@ -12,16 +12,7 @@ public sealed class AccountTests(RamaApplication application) : IClassFixture<Ra
     private static string SignIn(string email, string password) =>
         $$"""{"email": "{{email}}", "password": "{{password}}"}""";
 
-    private async Task<(string Id, string Email, string Password)> Added(string role)
-    {
-        var email = $"{Guid.NewGuid():n}@larkfold.example";
-        var (status, body) = await _manager.PostAsync(
-            "/api/v1/people",
-            $$"""{"name": "Someone", "email": "{{email}}", "role": "{{role}}"}"""
-        );
-        Assert.Equal(200, status);
-        return ((string)body["person"]!["id"]!, email, (string)body["password"]!);
-    }
+    private Task<(string Id, string Email, string Password)> Added(string role) => application.JoinedAsync(role);
 
     private async Task<HttpClient> ClientOf(string email, string password) =>
         application.ClientWith(await application.SignInAsync(email, password));
@@ -213,17 +204,6 @@ public sealed class AccountTests(RamaApplication application) : IClassFixture<Ra
         using var there = await application.InNewEstateAsync(client, "Second");
         Assert.Equal("Second", (string)(await there.ReadAsync("/api/v1/season"))["estate"]!);
         Assert.Equal("Larkfold Orchards", (string)(await client.ReadAsync("/api/v1/season"))["estate"]!);
-    }
-
-    [Theory]
-    [InlineData("""{"name": "", "email": "a@b.example", "role": "reader"}""", "name")]
-    [InlineData("""{"name": "A", "email": "no address", "role": "reader"}""", "email")]
-    [InlineData("""{"name": "A", "email": "counter@larkfold.example", "role": "reader"}""", "email")]
-    public async Task A_person_that_cannot_be_added_is_told_at_the_field(string entry, string field)
-    {
-        var (status, body) = await _manager.PostAsync("/api/v1/people", entry);
-        Assert.Equal(400, status);
-        Assert.Equal([field], Api.ProblemFields(body));
     }
 
     [Fact]

@@ -52,6 +52,35 @@ internal static class Api
         return application.ClientWith(answer.Headers.GetValues("Set-Cookie").Single().Split(';')[0]);
     }
 
+    /// <summary>Somebody new who has taken up an invitation to the demo estate.</summary>
+    public static async Task<(string Id, string Email, string Password)> JoinedAsync(
+        this RamaApplication application,
+        string role
+    )
+    {
+        using var manager = application.ClientOf();
+        var link = await manager.InviteAsync(role);
+        var (email, password) = ($"{Guid.NewGuid():n}@larkfold.example", "three long rows");
+        using var nobody = application.CreateClient();
+        var (status, session) = await nobody.PostAsync(
+            "/api/v1/invitations/account",
+            $$"""{"link": "{{link}}", "name": "Someone", "email": "{{email}}", "password": "{{password}}"}"""
+        );
+        Assert.Equal(200, status);
+        return ((string)session["person"]!["id"]!, email, password);
+    }
+
+    /// <summary>What the link of a new invitation carries.</summary>
+    public static async Task<string> InviteAsync(this HttpClient manager, string role)
+    {
+        var (status, made) = await manager.PostAsync(
+            "/api/v1/invitations",
+            $$"""{"name": "Someone", "role": "{{role}}"}"""
+        );
+        Assert.Equal(200, status);
+        return ((string)made["link"]!).Split('#')[1];
+    }
+
     /// <summary>The planting with a block code.</summary>
     public static async Task<JsonNode> PlantingAsync(this HttpClient client, string code)
     {

@@ -3,6 +3,7 @@ import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider, type RouteObject } from 'react-router';
 import { api, answered, type SessionView } from './api/client';
 import { ASK_SIGN_IN, inField, sessionKey, useSession } from './people/session';
+import { NoEstatePage } from './people/NoEstatePage';
 import { SignInPage } from './people/SignInPage';
 import { BrokenRoute } from './Broken';
 import { Shell } from './Shell';
@@ -29,6 +30,8 @@ const HistoryPage = lazy(() => import('./stages/estate/HistoryPage').then((m) =>
 const FirstManagerPage = lazy(() => import('./people/FirstManagerPage').then((m) => ({ default: m.FirstManagerPage })));
 const EstatePage = lazy(() => import('./stages/season/EstatePage').then((m) => ({ default: m.EstatePage })));
 const PeoplePage = lazy(() => import('./people/PeoplePage').then((m) => ({ default: m.PeoplePage })));
+const SessionsPage = lazy(() => import('./people/SessionsPage').then((m) => ({ default: m.SessionsPage })));
+const JoinPage = lazy(() => import('./people/JoinPage').then((m) => ({ default: m.JoinPage })));
 const CrewPage = lazy(() => import('./stages/crew/CrewPage').then((m) => ({ default: m.CrewPage })));
 const MapPage = lazy(() => import('./stages/estate/MapPage').then((m) => ({ default: m.MapPage })));
 const CataloguePage = lazy(() => import('./stages/estate/CataloguePage').then((m) => ({ default: m.CataloguePage })));
@@ -74,6 +77,7 @@ const router = createBrowserRouter([
         { path: 'exchange', element: <ExchangePage /> },
         { path: 'estate', element: <EstatePage /> },
         { path: 'people', element: <PeoplePage /> },
+        { path: 'sessions', element: <SessionsPage /> },
         { path: 'crew', element: <CrewPage /> },
         { path: 'plantings/new', element: <NewPlantingPage /> },
         { path: 'targets', element: <RulePage /> },
@@ -152,7 +156,14 @@ export function App() {
         <FirstManagerPage />
       </Suspense>
     );
+  if (window.location.pathname === '/join')
+    return (
+      <Suspense>
+        <JoinPage />
+      </Suspense>
+    );
   if (!signedIn) return <SignInPage over={null} />;
+  if (now.state === 'signedIn' && !now.here) return <NoEstatePage session={now} />;
   return (
     <ReadingContext.Provider value={reading}>
       <Suspense>

@@ -25,4 +25,14 @@ public static class Conflicts
     /// <param name="constraint">Name of the constraint.</param>
     public static bool Breaks(this DbUpdateException failure, string constraint) =>
         failure.InnerException is PostgresException broken && broken.ConstraintName == constraint;
+
+    /// <summary>
+    /// Whether a transaction that was to stand alone met another one, and may be tried again.
+    /// </summary>
+    /// <param name="failure">How it ended.</param>
+    public static bool IsOutOfOrder(this Exception failure) =>
+        failure is DbUpdateConcurrencyException
+        || (failure as PostgresException ?? failure.InnerException as PostgresException)?.SqlState
+            is PostgresErrorCodes.SerializationFailure
+                or PostgresErrorCodes.DeadlockDetected;
 }

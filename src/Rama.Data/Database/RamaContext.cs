@@ -96,6 +96,12 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
     /// database shows a person their own and those of the estate in scope.</summary>
     public DbSet<MembershipRecord> Memberships => Set<MembershipRecord>();
 
+    /// <summary>Sign-ins that go on; the database shows a person their own.</summary>
+    public DbSet<SessionRecord> Sessions => Set<SessionRecord>();
+
+    /// <summary>Offers to belong to the estate, not yet taken up.</summary>
+    public DbSet<InvitationRecord> Invitations => Set<InvitationRecord>();
+
     /// <summary>Keys of the sessions, shared by all copies of the server.</summary>
     public DbSet<DataProtectionKey> DataProtectionKeys => Set<DataProtectionKey>();
 
@@ -127,6 +133,7 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
         builder.Entity<PhotoRecord>().HasQueryFilter(p => p.EstateId == EstateId);
         builder.Entity<WeatherDayRecord>().HasQueryFilter(d => d.EstateId == EstateId);
         builder.Entity<ChangeRecord>().HasQueryFilter(c => c.EstateId == EstateId);
+        builder.Entity<InvitationRecord>().HasQueryFilter(i => i.EstateId == EstateId);
         builder.Entity<BatchRecord>().HasQueryFilter(b => b.EstateId == EstateId);
     }
 }

@@ -1045,6 +1045,56 @@ namespace Rama.Data.Migrations
                     b.ToTable("changes", (string)null);
                 });
 
+            modelBuilder.Entity("Rama.Data.People.InvitationRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("ExpiresAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("expires_at");
+
+                    b.Property<string>("InvitedBy")
+                        .IsRequired()
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)")
+                        .HasColumnName("invited_by");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)")
+                        .HasColumnName("name");
+
+                    b.Property<string>("Role")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("character varying(20)")
+                        .HasColumnName("role");
+
+                    b.Property<byte[]>("Secret")
+                        .IsRequired()
+                        .HasColumnType("bytea")
+                        .HasColumnName("secret");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_invitations");
+
+                    b.HasIndex("Secret")
+                        .IsUnique()
+                        .HasDatabaseName("ix_invitations_secret");
+
+                    b.ToTable("invitations", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_invitations_role", "role in ('Reader', 'Counter', 'CrewLead', 'Manager')");
+                        });
+                });
+
             modelBuilder.Entity("Rama.Data.People.MembershipRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
@@ -1103,6 +1153,10 @@ namespace Rama.Data.Migrations
                         .HasMaxLength(5)
                         .HasColumnType("character varying(5)")
                         .HasColumnName("language");
+
+                    b.Property<Guid?>("LastEstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("last_estate_id");
 
                     b.Property<bool>("LockoutEnabled")
                         .HasColumnType("boolean")
@@ -1170,6 +1224,40 @@ namespace Rama.Data.Migrations
                         .HasDatabaseName("UserNameIndex");
 
                     b.ToTable("people", (string)null);
+                });
+
+            modelBuilder.Entity("Rama.Data.People.SessionRecord", b =>
+                {
+                    b.Property<Guid>("Id")
+                        .ValueGeneratedOnAdd()
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("BegunAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("begun_at");
+
+                    b.Property<string>("Browser")
+                        .IsRequired()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("browser");
+
+                    b.Property<Guid>("PersonId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("person_id");
+
+                    b.Property<DateTimeOffset>("SeenAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("seen_at");
+
+                    b.HasKey("Id")
+                        .HasName("pk_sessions");
+
+                    b.HasIndex("PersonId")
+                        .HasDatabaseName("ix_sessions_person_id");
+
+                    b.ToTable("sessions", (string)null);
                 });
 
             modelBuilder.Entity("Rama.Data.Plan.SeasonPlanRecord", b =>
@@ -1905,6 +1993,16 @@ namespace Rama.Data.Migrations
                         .HasConstraintName("fk_changes_estates_estate_id");
                 });
 
+            modelBuilder.Entity("Rama.Data.People.InvitationRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.EstateRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_invitations_estates_estate_id");
+                });
+
             modelBuilder.Entity("Rama.Data.People.MembershipRecord", b =>
                 {
                     b.HasOne("Rama.Data.Estate.EstateRecord", "Estate")
@@ -1924,6 +2022,16 @@ namespace Rama.Data.Migrations
                     b.Navigation("Estate");
 
                     b.Navigation("Person");
+                });
+
+            modelBuilder.Entity("Rama.Data.People.SessionRecord", b =>
+                {
+                    b.HasOne("Rama.Data.People.PersonRecord", null)
+                        .WithMany()
+                        .HasForeignKey("PersonId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_sessions_people_person_id");
                 });
 
             modelBuilder.Entity("Rama.Data.Plan.SeasonPlanRecord", b =>

@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.DataProtection.EntityFrameworkCore;
 using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
+using Rama.Data.Estate;
 
 namespace Rama.Data.People;
 
@@ -27,6 +28,32 @@ internal sealed class MembershipConfiguration : IEntityTypeConfiguration<Members
         builder.HasOne(m => m.Estate).WithMany().HasForeignKey(m => m.EstateId);
         builder.HasOne(m => m.Person).WithMany().HasForeignKey(m => m.PersonId);
         builder.Property(m => m.Role).HasConversion<string>().HasMaxLength(20);
+    }
+}
+
+internal sealed class SessionConfiguration : IEntityTypeConfiguration<SessionRecord>
+{
+    public void Configure(EntityTypeBuilder<SessionRecord> builder)
+    {
+        builder.ToTable("sessions");
+        builder.HasOne<PersonRecord>().WithMany().HasForeignKey(s => s.PersonId);
+        builder.Property(s => s.Browser).HasMaxLength(60);
+    }
+}
+
+internal sealed class InvitationConfiguration : IEntityTypeConfiguration<InvitationRecord>
+{
+    public void Configure(EntityTypeBuilder<InvitationRecord> builder)
+    {
+        builder.ToTable("invitations", t =>
+            t.HasCheckConstraint("ck_invitations_role", "role in ('Reader', 'Counter', 'CrewLead', 'Manager')")
+        );
+        builder.HasKey(i => new { i.EstateId, i.Id });
+        builder.HasOne<EstateRecord>().WithMany().HasForeignKey(i => i.EstateId);
+        builder.HasIndex(i => i.Secret).IsUnique();
+        builder.Property(i => i.Name).HasMaxLength(100);
+        builder.Property(i => i.InvitedBy).HasMaxLength(100);
+        builder.Property(i => i.Role).HasConversion<string>().HasMaxLength(20);
     }
 }
 

@@ -17,4 +17,7 @@ public sealed class PersonRecord : IdentityUser<Guid>
 
     /// <summary>Language this person has chosen; empty until then, and the browser's is taken.</summary>
     public string Language { get; set; } = "";
+
+    /// <summary>The estate they were last at work in, and begin in at the next sign-in.</summary>
+    public Guid? LastEstateId { get; set; }
 }

@@ -100,7 +100,11 @@ internal static class AccountProblems
                             "email",
                             "E-mail: expected an address such as anna@example.org."
                         ),
-                        "PasswordMismatch" => new("current", "wrong", "This is not your present password."),
+                        GuessablePasswords.Code => new(
+                            passwordField,
+                            "guessable",
+                            "Password: this one is tried first by whoever guesses. Take several words."
+                        ),
                         _ => new(
                             passwordField,
                             "password",

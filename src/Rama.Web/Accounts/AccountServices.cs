@@ -19,11 +19,15 @@ internal static class AccountServices
     public static IServiceCollection AddRamaAccounts(this IServiceCollection services, IConfiguration configuration)
     {
         services.AddAuthentication(IdentityConstants.ApplicationScheme).AddIdentityCookies();
-        services.AddIdentityCore<PersonRecord>(Rules).AddEntityFrameworkStores<RamaContext>().AddSignInManager();
+        services
+            .AddIdentityCore<PersonRecord>(Rules)
+            .AddEntityFrameworkStores<RamaContext>()
+            .AddPasswordValidator<GuessablePasswords>()
+            .AddSignInManager();
         services.Configure<CookieAuthenticationOptions>(IdentityConstants.ApplicationScheme, Cookie);
         services.AddDataProtection().SetApplicationName("Rama").PersistKeysToDbContext<RamaContext>();
         services.AddAuthorization(Permissions.Define);
-        services.AddScoped<FirstManager>();
+        services.AddScoped<FirstManager>().AddScoped<PasswordCheck>().AddScoped<Sessions>().AddSingleton<Invitations>();
         services.AddRateLimiter(limits =>
         {
             limits.RejectionStatusCode = StatusCodes.Status429TooManyRequests;
@@ -66,7 +70,7 @@ internal static class AccountServices
         cookie.Cookie.HttpOnly = true;
         // No other site's page can send it along, so that forged requests come without it.
         cookie.Cookie.SameSite = SameSiteMode.Strict;
-        cookie.ExpireTimeSpan = TimeSpan.FromDays(14);
+        cookie.ExpireTimeSpan = SessionRecord.Longest;
         cookie.SlidingExpiration = true;
         cookie.Events.OnValidatePrincipal = SignedInPerson.ValidateAsync;
         // An API answers with a status, not with a page to go to.

@@ -1,7 +1,7 @@
+using System.Data;
 using System.Security.Claims;
 using System.Security.Cryptography;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Explain;
 using Rama.Data.Database;
@@ -12,18 +12,6 @@ namespace Rama.Web.Accounts;
 /// <summary>A person of the estate.</summary>
 public sealed record PersonView(Guid Id, string Name, string Email, Role Role);
 
-/// <summary>A person added to the estate.</summary>
-/// <param name="Person">The person.</param>
-/// <param name="Password">Password to hand over, told this once; null for someone who had an account already.</param>
-public sealed record AddedPerson(PersonView Person, string? Password);
-
-/// <summary>A person to add, with the role in this estate.</summary>
-public sealed record AddPersonEntry : PersonEntry
-{
-    /// <summary>Role in the estate.</summary>
-    public Role Role { get; init; }
-}
-
 /// <summary>A role to give.</summary>
 public sealed record RoleEntry(Role Role);
 
@@ -32,6 +20,8 @@ internal static class PeopleEndpoints
     // Without letters and digits that are taken for one another when read from a note.
     private const string PasswordLetters = "abcdefghjkmnpqrstuvwxyz23456789";
 
+    private const int MostTries = 8;
+
     /// <summary>A password to hand over.</summary>
     public static string NewPassword() => RandomNumberGenerator.GetString(PasswordLetters, 14);
 
@@ -39,7 +29,6 @@ internal static class PeopleEndpoints
     {
         var group = api.MapGroup("").WithTags("People").For(Act.People);
         group.MapGet("/people", All).WithSummary("Who belongs to the estate");
-        group.MapPost("/people", Add).WithSummary("Add a person; a new account gets a password to hand over");
         group.MapPut("/people/{id:guid}/role", SetRole).WithSummary("Give a person another role");
         group.MapDelete("/people/{id:guid}", Remove).WithSummary("Remove a person from the estate");
         group.MapPost("/estates", AddEstate).WithSummary("Add an estate of one's own");
@@ -63,40 +52,6 @@ internal static class PeopleEndpoints
                 .Select(View),
         ]);
 
-    private static async Task<Ok<AddedPerson>> Add(
-        AddPersonEntry entry,
-        RamaContext database,
-        EstateScope scope,
-        UserManager<PersonRecord> people,
-        CancellationToken cancel
-    )
-    {
-        var read = entry.Read();
-        await using var transaction = await database.Database.BeginTransactionAsync(cancel);
-        var person = await people.FindByEmailAsync(read.Email!);
-        string? password = null;
-        if (person is null)
-        {
-            (person, password) = (read, NewPassword());
-            AccountProblems.ThrowIfRefused(await people.CreateAsync(person, password));
-        }
-        if (await Members(database, scope).AnyAsync(m => m.PersonId == person.Id, cancel))
-            throw new UnusableEntryException([
-                new("email", "taken", "E-mail: this person belongs to the estate already."),
-            ]);
-        var membership = new MembershipRecord
-        {
-            EstateId = scope.EstateId,
-            PersonId = person.Id,
-            Role = entry.Role,
-            Person = person,
-        };
-        database.Add(membership);
-        await database.SaveChangesAsync(cancel);
-        await transaction.CommitAsync(cancel);
-        return TypedResults.Ok(new AddedPerson(View(membership), password));
-    }
-
     private static async Task<Results<Ok<PersonView>, NotFound>> SetRole(
         Guid id,
         RoleEntry entry,
@@ -105,13 +60,25 @@ internal static class PeopleEndpoints
         CancellationToken cancel
     )
     {
-        if (await Members(database, scope).SingleOrDefaultAsync(m => m.PersonId == id, cancel) is not { } membership)
-            return TypedResults.NotFound();
-        if (entry.Role != Role.Manager)
-            await KeepAManagerAsync(membership, database, scope, cancel);
-        membership.Role = entry.Role;
-        await database.SaveChangesAsync(cancel);
-        return TypedResults.Ok(View(membership));
+        PersonView? changed = null;
+        var found = await AloneAsync(
+            database,
+            async () =>
+            {
+                if (
+                    await Members(database, scope).SingleOrDefaultAsync(m => m.PersonId == id, cancel)
+                    is not { } membership
+                )
+                    return false;
+                if (entry.Role != Role.Manager)
+                    await KeepAManagerAsync(membership, database, scope, cancel);
+                membership.Role = entry.Role;
+                changed = View(membership);
+                return true;
+            },
+            cancel
+        );
+        return found ? TypedResults.Ok(changed!) : TypedResults.NotFound();
     }
 
     private static async Task<Results<NoContent, NotFound>> Remove(
@@ -121,12 +88,47 @@ internal static class PeopleEndpoints
         CancellationToken cancel
     )
     {
-        if (await Members(database, scope).SingleOrDefaultAsync(m => m.PersonId == id, cancel) is not { } membership)
-            return TypedResults.NotFound();
-        await KeepAManagerAsync(membership, database, scope, cancel);
-        database.Remove(membership);
-        await database.SaveChangesAsync(cancel);
-        return TypedResults.NoContent();
+        var found = await AloneAsync(
+            database,
+            async () =>
+            {
+                if (
+                    await Members(database, scope).SingleOrDefaultAsync(m => m.PersonId == id, cancel)
+                    is not { } membership
+                )
+                    return false;
+                await KeepAManagerAsync(membership, database, scope, cancel);
+                database.Remove(membership);
+                return true;
+            },
+            cancel
+        );
+        return found ? TypedResults.NoContent() : TypedResults.NotFound();
+    }
+
+    // As if nobody else did anything meanwhile: two managers who each take the other out would both have seen one left.
+    private static async Task<bool> AloneAsync(RamaContext database, Func<Task<bool>> change, CancellationToken cancel)
+    {
+        for (var attempt = 1; ; attempt++)
+        {
+            database.ChangeTracker.Clear();
+            try
+            {
+                await using var transaction = await database.Database.BeginTransactionAsync(
+                    IsolationLevel.Serializable,
+                    cancel
+                );
+                if (!await change())
+                    return false;
+                await database.SaveChangesAsync(cancel);
+                await transaction.CommitAsync(cancel);
+                return true;
+            }
+            catch (Exception e) when (attempt < MostTries && e.IsOutOfOrder())
+            {
+                await Task.Delay(Random.Shared.Next(5, 30) * attempt, cancel);
+            }
+        }
     }
 
     private static async Task<Ok<SessionEstate>> AddEstate(

@@ -1,6 +1,5 @@
 using System.Security.Claims;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.AspNetCore.Identity;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Explain;
 using Rama.Data.Database;
@@ -12,7 +11,8 @@ namespace Rama.Web.Accounts;
 /// <param name="State">Whether somebody is signed in, and whether there is anybody at all.</param>
 /// <param name="Person">The person; null when nobody is signed in.</param>
 /// <param name="Estates">Estates the person belongs to, by name.</param>
-/// <param name="Here">The estate at hand; null for someone who belongs to none.</param>
+/// <param name="Here">The estate at hand; null for someone who belongs to none, or no longer to the one they were
+/// in.</param>
 public sealed record SessionView(
     SessionState State,
     SessionPerson? Person,
@@ -84,6 +84,10 @@ internal static class SessionEndpoints
         own.MapPut("/password", ChangePassword)
             .RequireRateLimiting(AccountServices.TriesLimit)
             .WithSummary("Change one's password");
+        var all = group.MapGroup("").RequireAuthorization();
+        all.MapGet("/sessions", Own).WithSummary("Where one is signed in");
+        all.MapDelete("/sessions", EndOthers).WithSummary("End one's other sessions");
+        all.MapDelete("/sessions/{id:guid}", End).WithSummary("End one of one's sessions");
         return api;
     }
 
@@ -109,43 +113,47 @@ internal static class SessionEndpoints
 
     private static async Task<Results<Ok<SessionView>, ProblemHttpResult>> SignIn(
         SignInEntry entry,
-        SignInManager<PersonRecord> signIn,
-        UserManager<PersonRecord> people,
-        IPasswordHasher<PersonRecord> hasher,
+        PasswordCheck passwords,
+        Sessions sessions,
         RamaContext database,
         EstateScope scope,
         CancellationToken cancel
     )
     {
-        var person = await people.FindByEmailAsync(entry.Email ?? "");
-        var result = person is null
-            ? SignInResult.Failed
-            : await signIn.CheckPasswordSignInAsync(person, entry.Password ?? "", lockoutOnFailure: true);
-        // As much work for an address without an account, so that the answer's time does not tell them apart; a locked
-        // one says the same.
-        if (person is null)
-            hasher.HashPassword(new() { Name = "" }, entry.Password ?? "");
-        if (!result.Succeeded)
+        if (await passwords.PersonAsync(entry) is not { } person)
             return TypedResults.Problem(
                 statusCode: StatusCodes.Status401Unauthorized,
                 title: "E-mail or password is wrong. After eight wrong tries an account rests for 15 minutes."
             );
-        await signIn.SignInAsync(person!, isPersistent: true);
-        // Whoever was signed in before, from here on it is this person.
-        (scope.Author, scope.EstateId) = (new(person!.Id, person.Name), default);
+        scope.EstateId = await sessions.BeginAsync(person, cancel);
         return TypedResults.Ok(await View(database, scope, person.Id, cancel));
     }
 
-    private static async Task<NoContent> SignOut(SignInManager<PersonRecord> signIn)
+    private static async Task<NoContent> SignOut(Sessions sessions, CancellationToken cancel)
     {
-        await signIn.SignOutAsync();
+        await sessions.EndThisAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<Ok<IReadOnlyList<OwnSession>>> Own(Sessions sessions, CancellationToken cancel) =>
+        TypedResults.Ok(await sessions.ListAsync(cancel));
+
+    private static async Task<NoContent> EndOthers(Sessions sessions, CancellationToken cancel)
+    {
+        await sessions.EndOthersAsync(cancel);
+        return TypedResults.NoContent();
+    }
+
+    private static async Task<NoContent> End(Guid id, Sessions sessions, CancellationToken cancel)
+    {
+        await sessions.EndAsync(id, cancel);
         return TypedResults.NoContent();
     }
 
     private static async Task<Results<Ok<SessionView>, ProblemHttpResult>> CreateFirst(
         FirstManagerEntry entry,
         FirstManager first,
-        SignInManager<PersonRecord> signIn,
+        Sessions sessions,
         RamaContext database,
         EstateScope scope,
         CancellationToken cancel
@@ -161,14 +169,14 @@ internal static class SessionEndpoints
                 new("code", "wrong", "Code: expected the code printed when Rama was started."),
             ]);
         var person = await first.CreateAsync(entry, cancel);
-        await signIn.SignInAsync(person, isPersistent: true);
+        scope.EstateId = await sessions.BeginAsync(person, cancel);
         return TypedResults.Ok(await View(database, scope, person.Id, cancel));
     }
 
     private static async Task<Results<Ok<SessionView>, NotFound>> Go(
         EstateChoice choice,
         ClaimsPrincipal user,
-        SignInManager<PersonRecord> signIn,
+        Sessions sessions,
         RamaContext database,
         EstateScope scope,
         CancellationToken cancel
@@ -177,7 +185,7 @@ internal static class SessionEndpoints
         var person = await database.Users.SingleAsync(p => p.Id == SignedInPerson.Id(user), cancel);
         if (!await database.Memberships.AnyAsync(m => m.PersonId == person.Id && m.EstateId == choice.Estate, cancel))
             return TypedResults.NotFound();
-        await SignInAt(signIn, person, choice.Estate);
+        await sessions.GoAsync(person, choice.Estate, cancel);
         scope.EstateId = choice.Estate;
         return TypedResults.Ok(await View(database, scope, person.Id, cancel));
     }
@@ -202,24 +210,19 @@ internal static class SessionEndpoints
     private static async Task<NoContent> ChangePassword(
         PasswordEntry entry,
         ClaimsPrincipal user,
-        UserManager<PersonRecord> people,
-        SignInManager<PersonRecord> signIn,
-        EstateScope scope
+        PasswordCheck passwords,
+        Sessions sessions,
+        CancellationToken cancel
     )
     {
-        var person = (await people.GetUserAsync(user))!;
-        AccountProblems.ThrowIfRefused(
-            await people.ChangePasswordAsync(person, entry.Current ?? "", entry.Password ?? "")
-        );
+        var person = await passwords.ChangeAsync(user, entry);
         // All other sessions of the person end; this one goes on.
-        await SignInAt(signIn, person, scope.EstateId);
+        await sessions.EndOthersAsync(cancel);
+        await sessions.RenewAsync(person);
         return TypedResults.NoContent();
     }
 
-    private static Task SignInAt(SignInManager<PersonRecord> signIn, PersonRecord person, Guid estate) =>
-        signIn.SignInWithClaimsAsync(person, isPersistent: true, [new(SignedInPerson.EstateClaim, estate.ToString())]);
-
-    private static async Task<SessionView> View(
+    internal static async Task<SessionView> View(
         RamaContext database,
         EstateScope scope,
         Guid personId,
@@ -233,7 +236,7 @@ internal static class SessionEndpoints
             .Where(m => m.PersonId == personId)
             .OrderBy(m => m.EstateId)
             .ToListAsync(cancel);
-        var here = memberships.Find(m => m.EstateId == scope.EstateId) ?? memberships.FirstOrDefault();
+        var here = memberships.Find(m => m.EstateId == scope.EstateId);
         return new(
             SessionState.SignedIn,
             new(person.Id, person.Name, person.Email!, person.Units, person.Language),

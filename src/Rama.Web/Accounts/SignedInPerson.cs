@@ -9,8 +9,8 @@ using Rama.Data.People;
 namespace Rama.Web.Accounts;
 
 /// <summary>
-/// Asks the database at every request who the cookie stands for: someone removed from an estate, or whose password was
-/// changed, is out at once.
+/// Asks the database at every request who the cookie stands for: someone removed from an estate, whose session was ended
+/// or whose password was changed, is out at once.
 /// </summary>
 internal static class SignedInPerson
 {
@@ -29,7 +29,8 @@ internal static class SignedInPerson
         var scope = services.GetRequiredService<EstateScope>();
         scope.Author = new(id, "");
         var database = services.GetRequiredService<RamaContext>();
-        // Both in one question, since it is asked at every request.
+        var session = Sessions.Of(context.Principal!);
+        // All in one question, since it is asked at every request.
         var person = await database
             .Users.Where(p => p.Id == id)
             .Select(p => new
@@ -41,10 +42,11 @@ internal static class SignedInPerson
                     .OrderBy(m => m.EstateId)
                     .Select(m => new { m.EstateId, m.Role })
                     .ToList(),
+                Session = database.Sessions.SingleOrDefault(s => s.Id == session && s.PersonId == p.Id),
             })
             .SingleOrDefaultAsync(http.RequestAborted);
         if (
-            person is null
+            person?.Session is null
             || person.SecurityStamp != context.Principal!.FindFirstValue("AspNet.Identity.SecurityStamp")
         )
         {
@@ -55,15 +57,40 @@ internal static class SignedInPerson
         }
 
         scope.Author = new(id, person.Name);
-        var chosen = context.Principal!.FindFirstValue(EstateClaim);
-        var membership = person.Memberships.Find(m => m.EstateId.ToString() == chosen)
-            ?? person.Memberships.FirstOrDefault();
-        if (membership is null)
+        await SeenAsync(database, person.Session, services.GetRequiredService<TimeProvider>(), http.RequestAborted);
+        // Only where the person went themselves: nobody else's doing moves them.
+        if (person.Memberships.Find(m => m.EstateId == EstateOf(context.Principal!)) is not { } membership)
             return;
         scope.EstateId = membership.EstateId;
         // On the request only, never in the cookie: the role is as of now.
         context.Principal!.AddIdentity(new([new(ClaimTypes.Role, membership.Role.ToString())]));
     }
+
+    private static async Task SeenAsync(
+        RamaContext database,
+        SessionRecord session,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        var now = clock.GetUtcNow();
+        if (!Sessions.IsStale(session.SeenAt, now))
+            return;
+        session.SeenAt = now;
+        try
+        {
+            await database.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateConcurrencyException)
+        {
+            // It ends at this moment; the next request meets it ended.
+            database.ChangeTracker.Clear();
+        }
+    }
+
+    /// <summary>The estate the person has gone to; null where they have not.</summary>
+    public static Guid? EstateOf(ClaimsPrincipal principal) =>
+        Guid.TryParse(principal.FindFirstValue(EstateClaim), out var estate) ? estate : null;
 
     public static Guid Id(ClaimsPrincipal principal) =>
         Guid.Parse(principal.FindFirstValue(ClaimTypes.NameIdentifier)!);

@@ -43,6 +43,7 @@ export type WorkerEntry = Schemas['WorkerEntry'];
 export type WorkerView = Schemas['WorkerView'];
 export type PrunerPractice = Schemas['PrunerPractice'];
 export type LineProblem = Schemas['LineProblem'];
+export type MadeInvitation = Schemas['MadeInvitation'];
 export type MapBlock = Schemas['MapBlock'];
 export type MapPoint = Schemas['MapPoint'];
 export type Notice = Schemas['Notice'];

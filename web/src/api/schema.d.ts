@@ -308,6 +308,123 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where one is signed in */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OwnSession"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        /** End one's other sessions */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/sessions/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** End one of one's sessions */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/people": {
         parameters: {
             query?: never;
@@ -346,40 +463,7 @@ export interface paths {
             };
         };
         put?: never;
-        /** Add a person; a new account gets a password to hand over */
-        post: {
-            parameters: {
-                query?: never;
-                header?: never;
-                path?: never;
-                cookie?: never;
-            };
-            requestBody: {
-                content: {
-                    "application/json": components["schemas"]["AddPersonEntry"];
-                };
-            };
-            responses: {
-                /** @description OK */
-                200: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/json": components["schemas"]["AddedPerson"];
-                    };
-                };
-                /** @description Bad Request */
-                400: {
-                    headers: {
-                        [name: string]: unknown;
-                    };
-                    content: {
-                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
-                    };
-                };
-            };
-        };
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -526,6 +610,283 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["SessionEstate"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/invitations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Invitations not yet taken up */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["InvitationView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        /** Invite a person: a link to hand over, told this once */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["InvitationEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MadeInvitation"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/invitations/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Withdraw an invitation */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/invitations/offer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a link offers */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LinkEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["OfferView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/invitations/accept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take an invitation up with one's account */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LinkEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/invitations/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make an account and take an invitation up with it */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NewAccountEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionView"];
                     };
                 };
                 /** @description Bad Request */
@@ -5025,22 +5386,6 @@ export interface components {
          * @enum {unknown}
          */
         Act: "read" | "count" | "rows" | "settings" | "crew" | "propose" | "target" | "plantings" | "records" | "catalogue" | "season" | "exchange" | "people";
-        /** @description A person to add, with the role in this estate. */
-        AddPersonEntry: {
-            /** @description Role in the estate. */
-            role?: components["schemas"]["Role"];
-            /** @description Name shown to others, such as `Counter 2`. */
-            name?: null | string;
-            /** @description E-mail address, the name to sign in with. */
-            email?: null | string;
-        };
-        /** @description A person added to the estate. */
-        AddedPerson: {
-            /** @description The person. */
-            person: components["schemas"]["PersonView"];
-            /** @description Password to hand over, told this once; null for someone who had an account already. */
-            password: null | string;
-        };
         /** @description How much a planting's yield swings from year to year. */
         Alternation: {
             /**
@@ -8056,6 +8401,32 @@ export interface components {
             fruitlets?: null | number;
             losses?: null | components["schemas"]["LossesEntry"];
         };
+        /** @description Whom to invite. */
+        InvitationEntry: {
+            /** @description Whom it is meant for, as they are called on the estate. */
+            name?: null | string;
+            /** @description Role in the estate. */
+            role?: components["schemas"]["Role"];
+        };
+        /** @description An invitation not yet taken up. */
+        InvitationView: {
+            /**
+             * Format: uuid
+             * @description The invitation.
+             */
+            id: string;
+            /** @description Whom it is meant for. */
+            name: string;
+            /** @description What they may do then. */
+            role: components["schemas"]["Role"];
+            /** @description Who invites. */
+            invitedBy: string;
+            /**
+             * Format: date-time
+             * @description Until when it may be taken up.
+             */
+            expiresAt: string;
+        };
         /** @description A card to hand out, with the version of the plan it was looked at with. */
         IssueCard: {
             /**
@@ -8499,6 +8870,11 @@ export interface components {
             /** @description What stands there, as text. */
             value: null | string;
         };
+        /** @description A link followed. */
+        LinkEntry: {
+            /** @description What the link carries. */
+            link?: null | string;
+        };
         /** @description A text in the languages Rama prints in. */
         LocalText: {
             /** @description English. */
@@ -8559,6 +8935,13 @@ export interface components {
             score: components["schemas"]["PracticeScore"];
             /** @description Why the tree's measures are what they are after the last of them. */
             steps: components["schemas"]["Step"][];
+        };
+        /** @description An invitation made. */
+        MadeInvitation: {
+            /** @description The invitation. */
+            invitation: components["schemas"]["InvitationView"];
+            /** @description Path of its link, told this once. */
+            link: string;
         };
         /** @description A block on the ground. */
         MapBlock: {
@@ -8787,6 +9170,17 @@ export interface components {
             /** @description Scanned buds of the trees that were counted by hand too. */
             scannedAt?: null | components["schemas"]["ScannedTree"][];
         };
+        /** @description An account made by whom a link invites. */
+        NewAccountEntry: {
+            /** @description Name shown to others. */
+            name?: null | string;
+            /** @description E-mail address to sign in with. */
+            email?: null | string;
+            /** @description Password, at least ten characters. */
+            password?: null | string;
+            /** @description What the link carries. */
+            link?: null | string;
+        };
         /** @description A new estate. */
         NewEstateEntry: {
             /** @description Name of the estate. */
@@ -8805,6 +9199,42 @@ export interface components {
             message: string;
             /** @description The numbers the message speaks of, for showing it in another language or unit. */
             figures: components["schemas"]["Figure"][];
+        };
+        /** @description What a link offers. */
+        OfferView: {
+            /** @description Name of the estate. */
+            estate: string;
+            /** @description Role in it. */
+            role: components["schemas"]["Role"];
+            /** @description Who invites. */
+            invitedBy: string;
+            /**
+             * Format: date-time
+             * @description Until when it may be taken up.
+             */
+            expiresAt: string;
+        };
+        /** @description A sign-in of one's own that goes on. */
+        OwnSession: {
+            /**
+             * Format: uuid
+             * @description The session.
+             */
+            id: string;
+            /** @description Browser and system, as it names itself; empty where it says nothing. */
+            browser: string;
+            /**
+             * Format: date-time
+             * @description When it began.
+             */
+            begunAt: string;
+            /**
+             * Format: date-time
+             * @description When it was last used, to about ten minutes.
+             */
+            seenAt: string;
+            /** @description Whether it is the one that asks. */
+            isThis: boolean;
         };
         /** @description A pack tried on a sample tree. */
         PackPreview: {

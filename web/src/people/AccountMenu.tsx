@@ -1,7 +1,7 @@
 import { Button } from 'antd';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
-import { useLocation } from 'react-router';
+import { Link, useLocation } from 'react-router';
 import { api, answered } from '../api/client';
 import { Choice, Field } from '../entry/Field';
 import { useAttempt } from '../entry/useAttempt';
@@ -72,6 +72,9 @@ export function AccountMenu() {
           />
         </div>
         <PasswordForm />
+        <Link to="/sessions" className="account-link">
+          {t('sessions.title')}
+        </Link>
         <Button onClick={() => void signOut()} data-test="sign-out">
           {t('sign-out')}
         </Button>

@@ -1,10 +1,11 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
-import { useEffect, useState } from 'react';
+import { useEffect } from 'react';
 import { api, answered, type PersonView, type Role } from '../api/client';
-import { Choice, Field } from '../entry/Field';
+import { Choice } from '../entry/Field';
 import { useAttempt } from '../entry/useAttempt';
 import { useReading } from '../words/useReading';
+import { Invite } from './Invite';
 import './people.css';
 import { useMay, useSession } from './session';
 
@@ -29,23 +30,11 @@ function People() {
   const session = useSession();
   const people = useQuery({ queryKey: ['people'], queryFn: () => answered(api.GET('/api/v1/people')) });
   const { problem, failure, attempt } = useAttempt();
-  const [name, setName] = useState('');
-  const [email, setEmail] = useState('');
-  const [role, setRole] = useState<Role>('counter');
-  const [handOver, setHandOver] = useState<{ person: PersonView; password: string | null } | null>(null);
   useEffect(() => {
     document.title = `${t('people.title')} · Rama`;
   }, [t]);
   const again = () => client.invalidateQueries({ queryKey: ['people'] });
 
-  const add = () =>
-    attempt(async () => {
-      const added = await answered(api.POST('/api/v1/people', { body: { name, email, role } }));
-      setHandOver(added);
-      setName('');
-      setEmail('');
-      await again();
-    });
   const give = (person: PersonView, next: Role) =>
     attempt(async () => {
       await answered(
@@ -119,60 +108,7 @@ function People() {
           </dl>
         </section>
         <aside>
-          <form
-            className="sheet people-add"
-            noValidate
-            onSubmit={(e) => {
-              e.preventDefault();
-              void add();
-            }}
-          >
-            <h2>{t('people.add')}</h2>
-            <Field
-              label={t('field.person')}
-              path="person.name"
-              text={name}
-              onText={setName}
-              numeric={false}
-              problem={problem('name')}
-            />
-            <Field
-              label={t('field.email')}
-              path="person.email"
-              text={email}
-              onText={setEmail}
-              numeric={false}
-              type="email"
-              problem={problem('email')}
-            />
-            <div className="field">
-              <span className="field-label">{t('people.role')}</span>
-              <Choice
-                label={t('people.role')}
-                value={role}
-                options={asRoles}
-                onChange={(r) => {
-                  setRole(r as Role);
-                }}
-              />
-            </div>
-            <Button type="primary" htmlType="submit" data-test="add-person">
-              {t('people.add')}
-            </Button>
-          </form>
-          {handOver && (
-            <p className="sheet" role="status" data-test="hand-over">
-              {handOver.password ? (
-                <>
-                  {t('people.hand-over', { name: handOver.person.name })}{' '}
-                  <strong className="people-password">{handOver.password}</strong>{' '}
-                  <span className="small dim">{t('people.once')}</span>
-                </>
-              ) : (
-                t('people.known', { name: handOver.person.name })
-              )}
-            </p>
-          )}
+          <Invite roles={asRoles} />
         </aside>
       </div>
     </main>

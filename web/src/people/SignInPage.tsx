@@ -11,8 +11,22 @@ import { sessionKey } from './session';
 /** Sign-in. When a session ends in the middle of work it lies over the page, so that nothing typed is lost. */
 export function SignInPage({ over }: { over: SessionView | null }) {
   const { t } = useReading();
+  return (
+    <main className={over ? 'sign-in sign-in-over' : 'sign-in'}>
+      <div className="sheet">
+        <h1>Rama</h1>
+        <p className="dim">{over ? t('sign-in.again') : t('sign-in.text')}</p>
+        <SignInForm email={over?.person?.email ?? ''} over={over} />
+      </div>
+    </main>
+  );
+}
+
+/** Address and password; whoever signs in is the session from then on. */
+export function SignInForm({ email: known, over = null }: { email: string; over?: SessionView | null }) {
+  const { t } = useReading();
   const client = useQueryClient();
-  const [email, setEmail] = useState(over?.person?.email ?? '');
+  const [email, setEmail] = useState(known);
   const [password, setPassword] = useState('');
   const [failure, setFailure] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -47,44 +61,39 @@ export function SignInPage({ over }: { over: SessionView | null }) {
   }
 
   return (
-    <main className={over ? 'sign-in sign-in-over' : 'sign-in'}>
-      <form
-        className="sheet"
-        noValidate
-        onSubmit={(e) => {
-          e.preventDefault();
-          void signIn();
-        }}
-      >
-        <h1>Rama</h1>
-        <p className="dim">{over ? t('sign-in.again') : t('sign-in.text')}</p>
-        <Field
-          label={t('field.email')}
-          path="email"
-          text={email}
-          onText={setEmail}
-          numeric={false}
-          autoComplete="username"
-          type="email"
-        />
-        <Field
-          label={t('field.password')}
-          path="password"
-          text={password}
-          onText={setPassword}
-          numeric={false}
-          autoComplete="current-password"
-          type="password"
-        />
-        {failure && (
-          <p className="field-problem" role="alert">
-            {failure}
-          </p>
-        )}
-        <Button type="primary" htmlType="submit" loading={busy} block data-test="sign-in">
-          {t('sign-in.do')}
-        </Button>
-      </form>
-    </main>
+    <form
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault();
+        void signIn();
+      }}
+    >
+      <Field
+        label={t('field.email')}
+        path="email"
+        text={email}
+        onText={setEmail}
+        numeric={false}
+        autoComplete="username"
+        type="email"
+      />
+      <Field
+        label={t('field.password')}
+        path="password"
+        text={password}
+        onText={setPassword}
+        numeric={false}
+        autoComplete="current-password"
+        type="password"
+      />
+      {failure && (
+        <p className="field-problem" role="alert">
+          {failure}
+        </p>
+      )}
+      <Button type="primary" htmlType="submit" loading={busy} block data-test="sign-in">
+        {t('sign-in.do')}
+      </Button>
+    </form>
   );
 }
