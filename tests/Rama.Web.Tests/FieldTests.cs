@@ -279,8 +279,8 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
     [InlineData(""" "kind": "drone", "body": {} """, "kind")]
     [InlineData(""" "kind": "0", "body": "x" """, "kind")]
     [InlineData(""" "kind": "tree" """, "body")]
-    [InlineData(""" "kind": "tree", "body": {"floralBuds": "180"} """, "body")]
-    [InlineData(""" "kind": "tree", "body": {"flowers": 180} """, "body")]
+    [InlineData(""" "kind": "tree", "body": {"floralBuds": "180"} """, "body.floralBuds")]
+    [InlineData(""" "kind": "tree", "body": {"flowers": 180} """, "body.flowers")]
     [InlineData(""" "kind": "skip", "body": "" """, "body")]
     [InlineData(""" "kind": "tree", "season": 2024, "body": {"floralBuds": 180} """, "season")]
     public async Task What_one_entry_tells_wrong_costs_no_other(string told, string field)
@@ -333,6 +333,125 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
             (await elsewhere.SendAsync(HttpMethod.Get, $"/api/v1/plantings/{planting["id"]}/kit")).Status
         );
         Assert.Empty(await Counted(planting));
+    }
+
+    [Fact]
+    public async Task A_withdrawal_that_comes_before_its_entry_holds()
+    {
+        var planting = await Added("F20");
+        var (tree, cut) = (Guid.NewGuid(), Guid.NewGuid());
+        var withdrawals = new[]
+        {
+            Entry(planting, Guid.NewGuid(), "", supersedes: tree),
+            Entry(planting, Guid.NewGuid(), "", supersedes: cut),
+        };
+        Assert.Equal(["taken", "taken"], await Send(withdrawals));
+        Assert.Equal(["known", "known"], await Send(withdrawals));
+        await Send([
+            Entry(planting, tree, Tree(180)),
+            Entry(planting, cut, """ "kind": "cut", "body": {"kind": "spur", "floral": 9, "vegetative": 1} """),
+        ]);
+        Assert.Empty(await Counted(planting));
+        var told = await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field");
+        Assert.Equal(["withdrawn", "withdrawn"], told["entries"]!.AsArray().Select(e => (string)e!["state"]!));
+        Assert.Empty((await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}"))["count"]!["budCuts"]!.AsArray());
+    }
+
+    [Fact]
+    public async Task A_correction_that_comes_before_its_entry_holds()
+    {
+        var planting = await Added("F21");
+        var first = Guid.NewGuid();
+        var before = Entry(planting, first, Tree(180));
+        Assert.Equal(["taken"], await Send([Entry(planting, Guid.NewGuid(), Tree(182), supersedes: first)]));
+        Assert.Equal(["taken"], await Send([before]));
+        Assert.Equal([(12, 182)], await Counted(planting));
+    }
+
+    [Fact]
+    public async Task A_withdrawal_under_another_planting_touches_nothing()
+    {
+        var (mine, other) = (await Added("F22"), await Added("F23"));
+        var tree = Guid.NewGuid();
+        await Send([Entry(mine, tree, Tree(180))]);
+        Assert.Equal(
+            ["refused", "refused"],
+            await Send([
+                Entry(other, Guid.NewGuid(), "", supersedes: tree),
+                Entry(other, Guid.NewGuid(), Tree(90), supersedes: tree),
+            ])
+        );
+        Assert.Equal([(12, 180)], await Counted(mine));
+        Assert.Empty(await Counted(other));
+    }
+
+    [Theory]
+    [InlineData("\"at\": \"9999-12-31T23:59:59-14:00\"")]
+    [InlineData("\"at\": \"0001-01-01T00:00:00Z\"")]
+    [InlineData("\"at\": 12")]
+    [InlineData("\"at\": null")]
+    [InlineData("\"body\": {\"floralBuds\": 1e308}")]
+    [InlineData("\"body\": {\"floralBuds\": 1, \"girth\": {\"unit\": \"a unit that is much too long\"}}")]
+    [InlineData("\"body\": {\"floralBuds\": 1, \"limbs\": [null]}")]
+    [InlineData("\"body\": \"\\u0000\"")]
+    [InlineData("\"kind\": \"a\\u0000b\"")]
+    [InlineData("\"kind\": \"\\ud800\"")]
+    [InlineData("\"person\": \"nobody\"")]
+    [InlineData("\"sequence\": 1e30")]
+    [InlineData("\"season\": 99999999999")]
+    [InlineData("\"row\": -1e12")]
+    [InlineData("\"unheard\": true")]
+    public async Task One_bad_entry_costs_no_other(string bad)
+    {
+        var planting = await Added($"FB{Guid.NewGuid():n}"[..12]);
+        var member = bad.Split(':')[0];
+        var entry = JsonNode.Parse(Entry(planting, Guid.NewGuid(), Tree(180)))!.AsObject();
+        entry.Remove(member.Trim('"'));
+        var sent = entry.ToJsonString()[..^1] + "," + bad + "}";
+        Assert.Equal(["refused", "taken"], await Send([sent, Entry(planting, Guid.NewGuid(), Tree(99), tree: 2)]));
+        Assert.Equal([(2, 99)], await Counted(planting));
+    }
+
+    [Fact]
+    public async Task A_time_of_tomorrow_is_now()
+    {
+        var planting = await Added("F24");
+        var entry = Entry(planting, Guid.NewGuid(), Tree(180))
+            .Replace("2027-01-27T10", "2030-01-27T10", StringComparison.Ordinal);
+        Assert.Equal(["taken"], await Send([entry]));
+        var told = await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field");
+        Assert.True((DateTimeOffset)told["entries"]![0]!["at"]! <= DateTimeOffset.UtcNow);
+    }
+
+    [Fact]
+    public async Task An_entry_of_another_estate_waits_for_it()
+    {
+        var planting = await Added("F25");
+        var there = (await application.ClientOf().ReadAsync("/api/v1/session"))["here"]!["estateId"];
+        using var elsewhere = await application.InNewEstateAsync(application.ClientOf(), "Beside the field");
+        var entry = Entry(planting, Guid.NewGuid(), $"\"estate\": \"{there}\", " + Tree(180));
+        Assert.Equal(["elsewhere"], await Send([entry], elsewhere));
+        Assert.Empty(await Counted(planting));
+        Assert.Equal(["taken"], await Send([entry]));
+        Assert.Equal([(12, 180)], await Counted(planting));
+    }
+
+    [Fact]
+    public async Task Many_phones_on_few_plantings_meet_no_error_of_the_server()
+    {
+        var plantings = new List<JsonNode>();
+        for (var i = 0; i < 3; i++)
+            plantings.Add(await Added($"F3{i}"));
+        var batches = Enumerable
+            .Range(0, 48)
+            .Select(phone =>
+                plantings.Select(p => Entry(p, Guid.NewGuid(), Tree(100 + phone), row: 1 + phone, tree: 1)).ToList()
+            )
+            .ToList();
+        var outcomes = await Task.WhenAll(batches.Select(b => Send(b)));
+        Assert.All(outcomes.SelectMany(o => o), o => Assert.Equal("taken", o));
+        foreach (var planting in plantings)
+            Assert.Equal(48, (await Counted(planting)).Count);
     }
 
     [Fact]

@@ -68,7 +68,7 @@ public sealed class CountedTreesFromField : FieldHandler<CountedTreeEntry>
         Find(plan, entry) is { } counted ? JsonSerializer.SerializeToElement(counted.ToEntry(), StoredJson.Part) : null;
 
     private static CountedTreeRecord? Find(SeasonPlanRecord plan, FieldEntryRecord entry) =>
-        plan.Find(entry.Row, entry.Tree!.Value);
+        plan.Find(entry.Row!.Value, entry.Tree!.Value);
 }
 
 /// <summary>Trees of the walk that were left out, with the reason.</summary>

@@ -40,6 +40,7 @@ public static class RamaDatabase
             .AddScoped<TargetStore>()
             .AddScoped<MeasuredTreesStore>()
             .AddScoped<FieldInbox>()
+            .AddSingleton<FieldTurns>()
             .AddSingleton<FieldHandlers>()
             .AddSingleton<FieldHandler, CountedTreesFromField>()
             .AddSingleton<FieldHandler, SkippedTreesFromField>()

@@ -25,6 +25,25 @@ public static class StrictJson
         );
     }
 
+    /// <summary>The field that could not be read, as a path such as <c>target.yield</c>.</summary>
+    /// <param name="failure">How reading ended.</param>
+    public static string FieldOf(JsonException failure)
+    {
+        // $.target.yield.value → target.yield: an amount is one field to the person who typed it.
+        var field = $"{failure.Path?.TrimStart('$')}.{failure.Data[SoundValues.Member]}".Trim('.');
+        return field.EndsWith(".value", StringComparison.Ordinal) ? field[..^".value".Length] : field;
+    }
+
+    /// <summary>What was expected there.</summary>
+    /// <param name="failure">How reading ended.</param>
+    public static string ExpectationOf(JsonException failure) =>
+        failure.Data[SoundValues.Member] is not null ? failure.Message
+        : failure.Message.Contains("could not be mapped", StringComparison.Ordinal)
+            ? "There is no such field. Check its spelling."
+        : failure.Message.Contains("could not be converted", StringComparison.Ordinal)
+            ? "Expected a number, or a text of the right kind."
+        : "This is not valid JSON here.";
+
     private static JsonSerializerOptions Ready()
     {
         JsonSerializerOptions options = new(JsonSerializerDefaults.Web);

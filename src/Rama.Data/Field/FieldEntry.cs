@@ -14,6 +14,9 @@ public sealed record FieldEntry
     /// <summary>Its place among the entries of the device.</summary>
     public required long Sequence { get; init; }
 
+    /// <summary>Estate it was made for; the one at hand where a phone left it out, as earlier ones did.</summary>
+    public Guid? Estate { get; init; }
+
     /// <summary>The planting.</summary>
     public required Guid Planting { get; init; }
 
@@ -102,4 +105,17 @@ public sealed record FieldBatch
 
     /// <summary>The entries.</summary>
     public required IReadOnlyList<FieldEntry> Entries { get; init; }
+}
+
+/// <summary>A <see cref="FieldBatch"/> as it comes: each entry is read by itself, so that one costs no other.</summary>
+public sealed record SentFieldBatch
+{
+    /// <inheritdoc cref="FieldBatch.Device"/>
+    public required Guid Device { get; init; }
+
+    /// <inheritdoc cref="FieldBatch.SentAt"/>
+    public required DateTimeOffset SentAt { get; init; }
+
+    /// <inheritdoc cref="FieldBatch.Entries"/>
+    public required IReadOnlyList<JsonElement> Entries { get; init; }
 }

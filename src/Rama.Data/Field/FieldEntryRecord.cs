@@ -60,11 +60,11 @@ public sealed class FieldEntryRecord : IEstateOwned
     /// <summary>Its place among the entries of the device.</summary>
     public long Sequence { get; init; }
 
-    /// <summary>What it tells of.</summary>
-    public FieldKind Kind { get; init; }
+    /// <summary>What it tells of; null where it takes back an entry that has not come.</summary>
+    public FieldKind? Kind { get; init; }
 
-    /// <summary>Number of the row, from 1.</summary>
-    public int Row { get; init; }
+    /// <summary>Number of the row, from 1; null where it takes back an entry that has not come.</summary>
+    public int? Row { get; init; }
 
     /// <summary>Tree in the row; null for a mark on a whole row or buds whose tree nobody noted.</summary>
     public int? Tree { get; init; }

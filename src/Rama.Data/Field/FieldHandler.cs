@@ -71,9 +71,11 @@ public abstract class FieldHandler<T> : FieldHandler
         {
             body = entry.Body?.Deserialize<T>(StrictJson.Options);
         }
-        catch (JsonException)
+        catch (JsonException e)
         {
-            body = null;
+            throw new UnusableEntryException([
+                new($"body.{StrictJson.FieldOf(e)}".TrimEnd('.'), "text", StrictJson.ExpectationOf(e)),
+            ]);
         }
         if (body is null)
             throw new UnusableEntryException([new("body", "type", "This cannot be read.")]);

@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Explain;
 using Rama.Data.Count;
@@ -16,43 +17,62 @@ public sealed class FieldInbox(
     EstateScope scope,
     EstateStore estates,
     FieldHandlers handlers,
+    FieldTurns turns,
     TimeProvider clock
 )
 {
     private const int MostTries = 8;
 
     /// <summary>Takes the entries of a device in their order; each planting's all or none.</summary>
-    public async Task<IReadOnlyList<FieldReceipt>> TakeAsync(FieldBatch batch, CancellationToken cancel)
+    /// <exception cref="FieldBusyException">Too many send; nothing of the planting at hand was taken.</exception>
+    public async Task<IReadOnlyList<FieldReceipt>> TakeAsync(SentFieldBatch batch, CancellationToken cancel)
     {
         if (batch.Entries.Count > FieldBatch.MostEntries)
             throw new UnusableEntryException([
                 new("entries", "range", $"Entries: expected at most {FieldBatch.MostEntries} at once."),
             ]);
         var season = (await estates.ReadAsync(cancel)).Season;
-        var people = await PeopleAsync(batch, cancel);
         // A clock that is wrong is wrong by the same for all entries of the batch.
         var skew = clock.GetUtcNow() - batch.SentAt;
         Dictionary<Guid, FieldReceipt> receipts = [];
-        List<Arrival> arrived = [];
-        foreach (var entry in batch.Entries.OrderBy(e => e.Sequence))
+        List<FieldEntry> read = [];
+        foreach (var sent in batch.Entries)
         {
+            // Without a name there is nothing a receipt could be for.
+            if (IdOf(sent) is not { } id)
+                continue;
             try
             {
-                var read = Read(entry, season);
-                arrived.Add(new(read, read.Season!.Value, batch.Device, entry.At + skew, AuthorOf(entry, people)));
+                var entry = Read(sent, season);
+                if (entry.Estate is { } estate && estate != scope.EstateId)
+                    receipts[id] = new(id, FieldOutcome.Elsewhere, []);
+                else
+                    read.Add(entry);
             }
             catch (UnusableEntryException e)
             {
-                receipts[entry.Id] = new(entry.Id, FieldOutcome.Refused, e.Problems);
+                receipts[id] = new(id, FieldOutcome.Refused, e.Problems);
             }
         }
-        foreach (var group in arrived.GroupBy(a => (a.Entry.Planting, a.Season)))
+        var people = await PeopleAsync(read, cancel);
+        foreach (var group in read.OrderBy(e => e.Sequence).GroupBy(e => (e.Planting, Season: e.Season!.Value)))
         {
-            var (planting, its) = group.Key;
-            foreach (var r in await RetriedAsync(() => TakeOnceAsync(planting, its, [.. group], cancel), cancel))
-                receipts[r.Id] = r;
+            List<Arrival> arrived =
+            [
+                .. group.Select(e => new Arrival(
+                    e,
+                    group.Key.Season,
+                    batch.Device,
+                    MadeAt(e, skew),
+                    AuthorOf(e, people)
+                )),
+            ];
+            Task<IReadOnlyList<FieldReceipt>> Take() =>
+                RetriedAsync(() => TakeOnceAsync(group.Key.Planting, group.Key.Season, arrived, cancel), cancel);
+            foreach (var receipt in await turns.InTurnAsync(group.Key.Planting, Take, cancel))
+                receipts[receipt.Id] = receipt;
         }
-        return [.. batch.Entries.Select(e => receipts[e.Id])];
+        return [.. batch.Entries.Select(IdOf).OfType<Guid>().Select(id => receipts[id])];
     }
 
     /// <summary>What the field told of a planting in a season, the latest first.</summary>
@@ -72,8 +92,40 @@ public sealed class FieldInbox(
     /// Settles a conflict: takes an entry over in place of what is in force, or sets it aside. False when there is no
     /// such conflict.
     /// </summary>
+    /// <exception cref="FieldBusyException">Too many send to the planting at this moment.</exception>
     public Task<bool> ChooseAsync(Guid planting, Guid id, bool take, CancellationToken cancel) =>
-        RetriedAsync(() => ChooseOnceAsync(planting, id, take, cancel), cancel);
+        turns.InTurnAsync(
+            planting,
+            () => RetriedAsync(() => ChooseOnceAsync(planting, id, take, cancel), cancel),
+            cancel
+        );
+
+    private static Guid? IdOf(JsonElement sent) =>
+        sent.ValueKind == JsonValueKind.Object
+        && sent.TryGetProperty("id", out var id)
+        && id.ValueKind == JsonValueKind.String
+        && id.TryGetGuid(out var known)
+            ? known
+            : null;
+
+    // Not later than now, whatever the clock was set to between the making and the sending.
+    private DateTimeOffset MadeAt(FieldEntry entry, TimeSpan skew)
+    {
+        var (now, at) = (clock.GetUtcNow(), entry.At.ToUniversalTime() + skew);
+        return at < now ? at : now;
+    }
+
+    private FieldEntry Read(JsonElement sent, int season)
+    {
+        try
+        {
+            return Read(sent.Deserialize<FieldEntry>(StrictJson.Options)!, season);
+        }
+        catch (JsonException e)
+        {
+            throw new UnusableEntryException([new(StrictJson.FieldOf(e), "text", StrictJson.ExpectationOf(e))]);
+        }
+    }
 
     private FieldEntry Read(FieldEntry entry, int season)
     {
@@ -84,6 +136,8 @@ public sealed class FieldInbox(
             reader.Add("season", "range", $"Season: expected {season - 1} or {season}.");
         if (sent.IsWithdrawal)
         {
+            reader.OptionalWhole("row", "Row", sent.Row, "", 1, 9_999);
+            reader.OptionalWhole("tree", "Tree", sent.Tree, "", 1, 9_999);
             reader.ThrowIfAny();
             return sent;
         }
@@ -100,9 +154,12 @@ public sealed class FieldInbox(
     }
 
     // A phone goes from hand to hand: who made an entry need not be who has signal.
-    private async Task<IReadOnlyDictionary<Guid, string>> PeopleAsync(FieldBatch batch, CancellationToken cancel)
+    private async Task<IReadOnlyDictionary<Guid, string>> PeopleAsync(
+        IEnumerable<FieldEntry> entries,
+        CancellationToken cancel
+    )
     {
-        var ids = batch.Entries.Select(e => e.Person).OfType<Guid>().Distinct().ToList();
+        var ids = entries.Select(e => e.Person).OfType<Guid>().Distinct().ToList();
         return ids.Count == 0 || ids is [var one] && one == scope.Author?.PersonId
             ? new Dictionary<Guid, string>()
             : await database
@@ -131,7 +188,7 @@ public sealed class FieldInbox(
             await MeasuredSum.ChangeAsync(
                 database,
                 plan,
-                () => before = handlers.Of(entry.Kind).Choose(plan, entry),
+                () => before = handlers.Of(entry.Kind!.Value).Choose(plan, entry),
                 cancel
             );
             if (
@@ -155,8 +212,10 @@ public sealed class FieldInbox(
             {
                 return await work();
             }
-            catch (DbUpdateException e) when (attempt < MostTries && e.IsOthersSave())
+            catch (DbUpdateException e) when (e.IsOthersSave())
             {
+                if (attempt == MostTries)
+                    throw new FieldBusyException();
                 await Task.Delay(Random.Shared.Next(5, 30) * attempt, cancel);
             }
         }
@@ -179,51 +238,80 @@ public sealed class FieldInbox(
                 )),
             ];
         var ids = arrived.SelectMany(a => new[] { a.Entry.Id, a.Entry.Supersedes }).OfType<Guid>().ToList();
-        var known = await database.FieldEntries.Where(e => ids.Contains(e.Id)).ToDictionaryAsync(e => e.Id, cancel);
+        // Also what takes the place of one of them and came before it.
+        var known = await database
+            .FieldEntries.Where(e => ids.Contains(e.Id) || ids.Contains(e.Supersedes!.Value))
+            .ToDictionaryAsync(e => e.Id, cancel);
         var plan = await PlanAsync(planting, season, cancel);
         List<FieldReceipt> receipts = [];
         await MeasuredSum.ChangeAsync(
             database,
             plan,
-            () => receipts.AddRange(arrived.Select(a => new FieldReceipt(a.Entry.Id, OutcomeOf(a, plan, known), []))),
+            () => receipts.AddRange(arrived.Select(a => ReceiptOf(a, plan, known))),
             cancel
         );
         await database.SaveChangesAsync(cancel);
         return receipts;
     }
 
-    private FieldOutcome OutcomeOf(Arrival arrival, SeasonPlanRecord plan, Dictionary<Guid, FieldEntryRecord> known)
+    private FieldReceipt ReceiptOf(Arrival arrival, SeasonPlanRecord plan, Dictionary<Guid, FieldEntryRecord> known)
     {
-        if (known.TryGetValue(arrival.Entry.Id, out var sent))
-            return sent.State == FieldState.Conflict ? FieldOutcome.Conflict : FieldOutcome.Known;
-        var replaced = arrival.Entry.Supersedes is { } old ? known.GetValueOrDefault(old) : null;
-        if (arrival.Entry.IsWithdrawal)
-        {
-            // Kept too, so that a withdrawal sent twice is one.
-            if (replaced is not null)
-            {
-                Withdraw(plan, replaced);
-                known.Add(arrival.Entry.Id, Keep(arrival, replaced.Kind, FieldState.Withdrawn, replaced));
-            }
-            return FieldOutcome.Taken;
-        }
+        var entry = arrival.Entry;
+        if (known.GetValueOrDefault(entry.Id) is { } sent)
+            return new(entry.Id, sent.State == FieldState.Conflict ? FieldOutcome.Conflict : FieldOutcome.Known, []);
+        var replaced = entry.Supersedes is { } old ? known.GetValueOrDefault(old) : null;
+        if (replaced is not null && (replaced.PlantingId, replaced.Season) != (entry.Planting, arrival.Season))
+            return new(
+                entry.Id,
+                FieldOutcome.Refused,
+                [new("supersedes", "elsewhere", "What this takes back belongs to another planting or season.")]
+            );
+        var kept = entry.IsWithdrawal ? TakeBack(arrival, plan, replaced) : Take(arrival, plan, replaced, known);
+        known.Add(entry.Id, kept);
+        return new(entry.Id, kept.State == FieldState.Conflict ? FieldOutcome.Conflict : FieldOutcome.Taken, []);
+    }
+
+    // Kept too, so that a withdrawal sent twice is one, and one that comes before its entry holds.
+    private FieldEntryRecord TakeBack(Arrival arrival, SeasonPlanRecord plan, FieldEntryRecord? withdrawn)
+    {
+        if (withdrawn is not null)
+            Withdraw(plan, withdrawn);
+        return Keep(arrival, withdrawn?.Kind, FieldState.Withdrawn, withdrawn);
+    }
+
+    private FieldEntryRecord Take(
+        Arrival arrival,
+        SeasonPlanRecord plan,
+        FieldEntryRecord? replaced,
+        Dictionary<Guid, FieldEntryRecord> known
+    )
+    {
         var handler = handlers.Find(arrival.Entry.Kind)!;
+        var later = known.Values.FirstOrDefault(e =>
+            e.Supersedes == arrival.Entry.Id && (e.PlantingId, e.Season) == (plan.PlantingId, plan.Season)
+        );
+        if (later is not null)
+            return Keep(
+                arrival,
+                handler.Kind,
+                later.State == FieldState.Withdrawn ? FieldState.Withdrawn : FieldState.Superseded,
+                null
+            );
         var state = handler.TakeOver(new(plan, arrival.Entry, replaced));
         if (replaced is { State: FieldState.InForce or FieldState.Conflict })
             replaced.State = FieldState.Superseded;
-        known.Add(arrival.Entry.Id, Keep(arrival, handler.Kind, state, null));
-        return state == FieldState.Conflict ? FieldOutcome.Conflict : FieldOutcome.Taken;
+        return Keep(arrival, handler.Kind, state, null);
     }
 
     private void Withdraw(SeasonPlanRecord plan, FieldEntryRecord entry)
     {
         if (entry is not { State: FieldState.InForce or FieldState.Conflict })
             return;
-        handlers.Of(entry.Kind).Withdraw(plan, entry);
+        handlers.Of(entry.Kind!.Value).Withdraw(plan, entry);
         entry.State = FieldState.Withdrawn;
     }
 
-    private FieldEntryRecord Keep(Arrival arrival, FieldKind kind, FieldState state, FieldEntryRecord? takesBack)
+    private FieldEntryRecord Keep(Arrival arrival, FieldKind? kind, FieldState state, FieldEntryRecord? takesBack)
     {
         var entry = arrival.Entry;
         FieldEntryRecord record = new()
@@ -235,15 +323,15 @@ public sealed class FieldInbox(
             Device = arrival.Device,
             Sequence = entry.Sequence,
             Kind = kind,
-            Row = takesBack?.Row ?? (int)entry.Row!.Value,
+            Row = takesBack?.Row ?? (int?)entry.Row,
             Tree = takesBack is null ? (int?)entry.Tree : takesBack.Tree,
-            At = arrival.At.ToUniversalTime(),
+            At = arrival.At,
             ReceivedAt = clock.GetUtcNow(),
             PersonId = arrival.Author?.PersonId,
             Person = arrival.Author?.Name,
             Supersedes = entry.Supersedes,
             State = state,
-            Data = entry.Body is { } body ? FieldEntryRecord.Write(handlers.Of(kind).Member, body) : "{}",
+            Data = entry.Body is { } body ? FieldEntryRecord.Write(handlers.Of(kind!.Value).Member, body) : "{}",
         };
         database.Add(record);
         return record;

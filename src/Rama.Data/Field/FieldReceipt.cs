@@ -16,6 +16,9 @@ public enum FieldOutcome
 
     /// <summary>It cannot be used; the device keeps it.</summary>
     Refused,
+
+    /// <summary>It was made for another estate than the one at hand; it waits on the device until that one is.</summary>
+    Elsewhere,
 }
 
 /// <summary>What became of an entry sent.</summary>

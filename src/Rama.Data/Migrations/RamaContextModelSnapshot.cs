@@ -805,7 +805,6 @@ namespace Rama.Data.Migrations
                         .HasColumnName("device");
 
                     b.Property<string>("Kind")
-                        .IsRequired()
                         .HasMaxLength(10)
                         .HasColumnType("character varying(10)")
                         .HasColumnName("kind");
@@ -827,7 +826,7 @@ namespace Rama.Data.Migrations
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("received_at");
 
-                    b.Property<int>("Row")
+                    b.Property<int?>("Row")
                         .HasColumnType("integer")
                         .HasColumnName("row");
 

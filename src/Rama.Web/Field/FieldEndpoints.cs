@@ -3,6 +3,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Count.Vigour;
 using Rama.Core.Crops;
 using Rama.Data.Count;
+using Rama.Data.Database;
 using Rama.Data.Field;
 using Rama.Data.Plan;
 using Rama.Web.Accounts;
@@ -34,9 +35,9 @@ public sealed record FieldEntryView(
     internal static FieldEntryView Of(FieldEntryRecord record, FieldHandler handler, SeasonPlanRecord plan) =>
         new(
             record.Id,
-            record.Kind,
+            handler.Kind,
             record.State,
-            record.Row,
+            record.Row!.Value,
             record.Tree,
             record.At,
             record.Person,
@@ -83,6 +84,7 @@ internal static class FieldEndpoints
         group
             .MapPost("/field", Send)
             .For(Act.Count)
+            .Accepts<FieldBatch>("application/json")
             .WithSummary("Send what was entered in the field; an entry sent twice is one");
         group
             .MapGet("/plantings/{id:guid}/field", Read)
@@ -95,11 +97,34 @@ internal static class FieldEndpoints
         return api;
     }
 
-    private static async Task<Ok<IReadOnlyList<FieldReceipt>>> Send(
-        FieldBatch batch,
+    private static async Task<Results<Ok<IReadOnlyList<FieldReceipt>>, ProblemHttpResult>> Send(
+        HttpRequest request,
         FieldInbox inbox,
         CancellationToken cancel
-    ) => TypedResults.Ok(await inbox.TakeAsync(batch, cancel));
+    )
+    {
+        SentFieldBatch? batch;
+        try
+        {
+            batch = await JsonSerializer.DeserializeAsync<SentFieldBatch>(request.Body, StrictJson.Options, cancel);
+        }
+        catch (JsonException e)
+        {
+            throw new BadHttpRequestException("This is no batch.", StatusCodes.Status400BadRequest, e);
+        }
+        try
+        {
+            return TypedResults.Ok(await inbox.TakeAsync(batch ?? throw new BadHttpRequestException("null"), cancel));
+        }
+        catch (FieldBusyException)
+        {
+            request.HttpContext.Response.Headers.RetryAfter = "5";
+            return TypedResults.Problem(
+                statusCode: StatusCodes.Status503ServiceUnavailable,
+                title: "Many send at this moment. Nothing is lost; send again."
+            );
+        }
+    }
 
     private static async Task<Results<Ok<FieldView>, NotFound>> Read(
         Guid id,
@@ -121,7 +146,11 @@ internal static class FieldEndpoints
         var crop = stored.Catalogue.Variety(stored.Planting.Variety)?.Crop;
         return TypedResults.Ok(
             new FieldView(
-                [.. entries.Select(e => FieldEntryView.Of(e, handlers.Of(e.Kind), stored.Plan))],
+                [
+                    .. entries
+                        .Where(e => e.Kind is not null)
+                        .Select(e => FieldEntryView.Of(e, handlers.Of(e.Kind!.Value), stored.Plan)),
+                ],
                 [
                     .. entries
                         .Where(e => e is { Kind: FieldKind.Tree, State: FieldState.InForce or FieldState.Conflict })

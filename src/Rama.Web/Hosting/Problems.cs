@@ -81,7 +81,7 @@ internal static class Problems
             http.Response.StatusCode = bad.StatusCode;
             var result =
                 bad.InnerException is JsonException json && bad.StatusCode == StatusCodes.Status400BadRequest
-                    ? Unusable([new(FieldOf(json), "text", Expectation(json))])
+                    ? Unusable([new(StrictJson.FieldOf(json), "text", StrictJson.ExpectationOf(json))])
                     : TypedResults.Problem(
                         statusCode: bad.StatusCode,
                         title: bad.StatusCode == StatusCodes.Status413PayloadTooLarge
@@ -91,20 +91,5 @@ internal static class Problems
             await result.ExecuteAsync(http);
             return true;
         }
-
-        // $.target.yield.value → target.yield: an amount is one field to the person who typed it.
-        private static string FieldOf(JsonException json)
-        {
-            var field = $"{json.Path?.TrimStart('$')}.{json.Data[SoundValues.Member]}".Trim('.');
-            return field.EndsWith(".value", StringComparison.Ordinal) ? field[..^".value".Length] : field;
-        }
-
-        private static string Expectation(JsonException json) =>
-            json.Data[SoundValues.Member] is not null ? json.Message
-            : json.Message.Contains("could not be mapped", StringComparison.Ordinal)
-                ? "There is no such field. Check its spelling."
-            : json.Message.Contains("could not be converted", StringComparison.Ordinal)
-                ? "Expected a number, or a text of the right kind."
-            : "This is not valid JSON here.";
     }
 }
