@@ -90,6 +90,32 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     [Fact]
+    public async Task What_is_refused_stays_is_told_and_can_be_sent_again()
+    {
+        await using var cable = new Cable(server.Address);
+        using var page = Phone(cable);
+        TakeAlong(page, "H11");
+        await cable.CutAsync();
+        page.OpenInRow("H11");
+        CountTree(page, 2, 1);
+        Waiting(page, 1);
+        using (var office = server.ClientOf())
+        {
+            var planting = await office.PlantingAsync("H11");
+            var gone = $"/api/v1/plantings/{planting["id"]}?version={planting["version"]}";
+            Assert.Equal(204, (await office.SendAsync(HttpMethod.Delete, gone)).Status);
+        }
+        cable.Mend();
+        page.Click("[data-test='sync']");
+        page.Click("[data-test='not-taken']");
+        page.Says("[data-test='refused-entry']", "no longer there");
+        page.Says("[data-test='refused-entry']", "H11");
+        page.Click("[data-test='send-again']");
+        page.Until("all sent", () => page.Find("[data-test='sync']").GetAttribute("data-state") == "idle");
+        page.Says("[data-test='refused-entry']", "no longer there");
+    }
+
+    [Fact]
     public async Task A_session_that_ended_without_signal_costs_nothing()
     {
         await using var cable = new Cable(server.Address);

@@ -39,6 +39,7 @@ const SystemsPage = lazy(() => import('./stages/systems/SystemsPage').then((m) =
 const ExchangePage = lazy(() => import('./exchange/ExchangePage').then((m) => ({ default: m.ExchangePage })));
 const FieldShell = lazy(() => import('./field/FieldShell').then((m) => ({ default: m.FieldShell })));
 const FieldPage = lazy(() => import('./field/FieldPage').then((m) => ({ default: m.FieldPage })));
+const NotTakenPage = lazy(() => import('./field/NotTakenPage').then((m) => ({ default: m.NotTakenPage })));
 const TallyPage = lazy(() => import('./stages/count/field/TallyPage').then((m) => ({ default: m.TallyPage })));
 const CutPage = lazy(() => import('./stages/count/field/CutPage').then((m) => ({ default: m.CutPage })));
 const WalkPage = lazy(() => import('./stages/count/field/WalkPage').then((m) => ({ default: m.WalkPage })));
@@ -59,6 +60,7 @@ const router = createBrowserRouter([
     children: [
       framed([
         { index: true, element: <FieldPage /> },
+        { path: 'not-taken', element: <NotTakenPage /> },
         { path: ':id', element: <TallyPage /> },
         { path: ':id/buds', element: <CutPage /> },
         { path: ':id/walk', element: <WalkPage /> },

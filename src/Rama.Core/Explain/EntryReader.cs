@@ -98,7 +98,7 @@ public sealed class EntryReader
             _problems.Add(new(field, "long", $"{label}: expected at most {maxLength} characters.", Max: maxLength));
         // A database has no place for it.
         else if (trimmed.Contains('\0', StringComparison.Ordinal))
-            Add(field, "text", $"{label}: expected a text without NUL characters.");
+            Add(field, "unsound", $"{label}: expected a text without NUL characters.");
         return trimmed;
     }
 

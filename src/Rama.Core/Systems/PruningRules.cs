@@ -90,14 +90,39 @@ public sealed class PruningRules
 
     /// <summary>Makes the rules ready.</summary>
     /// <exception cref="RuleException">A rule cannot be understood.</exception>
-    internal static PruningRules Of(TrainingSystem system, IReadOnlyList<PruningAnswer> answers)
+    internal static PruningRules Of(TrainingSystem system, IReadOnlyList<PruningAnswer> answers) =>
+        Of(system, answers, NamesOf(system));
+
+    /// <summary>
+    /// Reads every rule of a system once, and every order an answer brings, with one budget for all. An answer changes
+    /// no other rule.
+    /// </summary>
+    /// <returns>Parts read.</returns>
+    /// <exception cref="RuleException">A rule cannot be understood, or all together are too many.</exception>
+    internal static int Check(TrainingSystem system)
     {
-        RuleNames names = new(
+        var names = NamesOf(system);
+        var steps = Of(system, [], names).Steps.ToDictionary(s => s.Step.Id);
+        foreach (
+            var (step, order) in system
+                .Questions.SelectMany(q => q.Options)
+                .SelectMany(o => o.Orders ?? new Dictionary<string, string>())
+                .Distinct()
+        )
+            InStep(step, () => RuleParser.ParseOrder(order, steps[step].Find.Subject, names));
+        return names.PartsRead;
+    }
+
+    private static RuleNames NamesOf(TrainingSystem system) =>
+        new(
             system
                 .Settings.Select((s, i) => (s, i))
                 .ToDictionary(x => x.s.Id, x => (x.i, RuleUnits.Find(x.s.Unit)!.Value.Dimension)),
             system.Terms
         );
+
+    private static PruningRules Of(TrainingSystem system, IReadOnlyList<PruningAnswer> answers, RuleNames names)
+    {
         double[] settings = [.. system.Settings.Select(s => s.Value * Factor(s))];
         foreach (var (id, value) in answers.SelectMany(a => a.Sets ?? new Dictionary<string, double>()))
         {
@@ -127,12 +152,11 @@ public sealed class PruningRules
         };
     }
 
-    private static ReadyStep Ready(CuttingStep step, ILookup<string, string> orders, RuleNames names)
-    {
-        try
+    private static ReadyStep Ready(CuttingStep step, ILookup<string, string> orders, RuleNames names) =>
+        InStep(step.Id, () =>
         {
             var find = Selector.Parse(step.Find, names);
-            return new(
+            return new ReadyStep(
                 step,
                 find,
                 RuleParser.ParseOrder(orders[step.Id].LastOrDefault() ?? step.First, find.Subject, names),
@@ -147,10 +171,17 @@ public sealed class PruningRules
                 ],
                 step.Cut.Leave is null ? null : RuleParser.Parse(step.Cut.Leave, find.Subject, names, Dimension.Length)
             );
+        });
+
+    private static T InStep<T>(string step, Func<T> read)
+    {
+        try
+        {
+            return read();
         }
         catch (RuleException e)
         {
-            throw new RuleException($"step {step.Id}: {e.Message}");
+            throw new RuleException($"step {step}: {e.Message}");
         }
     }
 }

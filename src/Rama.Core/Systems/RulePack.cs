@@ -165,22 +165,14 @@ internal static partial class RulePack
         if (faults.Count > 0)
             return faults;
 
-        // Every rule is read once with every answer that changes one, so that a fault is told now and not in the row.
-        foreach (
-            var answer in system
-                .Questions.SelectMany(s => s.Options.Select(o => new Dictionary<string, string> { [s.Id] = o.Id }))
-                .Prepend([])
-        )
+        // Every rule is read once, so that a fault is told now and not in the row.
+        try
         {
-            try
-            {
-                system.RulesFor(answer);
-            }
-            catch (RuleException e)
-            {
-                if (!faults.Contains(e.Message))
-                    faults.Add(e.Message);
-            }
+            PruningRules.Check(system);
+        }
+        catch (RuleException e)
+        {
+            faults.Add(e.Message);
         }
         return faults;
     }

@@ -99,8 +99,8 @@ public sealed record TypicalTree(
             or { MetresPerMm: not (> 0 and <= 1) } =>
                 "trunkMm must lie above 0 and at most 2 000, limbMm at most 1 000 and metresPerMm at most 1",
             { LimbCv: < 0 or > 1 } => "limbCv must lie between 0 and 1",
-            { Buds: not (>= 0 and <= 20_000) } or { BudsPerSite: < 1 or > 50 } =>
-                "buds must lie between 0 and 20 000 and budsPerSite between 1 and 50",
+            { Buds: not (>= 0 and <= 5_000) } or { BudsPerSite: < 1 or > 50 } =>
+                "buds must lie between 0 and 5 000 and budsPerSite between 1 and 50",
             { ForkShare: < 0 or > 1 }
             or { PendantShare: < 0 or > 1 }
             or { UnsoundShare: < 0 or > 1 }

@@ -36,6 +36,7 @@ public static class RamaDatabase
             .AddScoped<EstateScope>()
             .AddScoped<EstateStore>()
             .AddScoped<CatalogueStore>()
+            .AddSingleton<OwnSystems>()
             .AddScoped<PlantingStore>()
             .AddScoped<TargetStore>()
             .AddScoped<MeasuredTreesStore>()

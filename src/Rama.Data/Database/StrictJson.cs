@@ -34,6 +34,11 @@ public static class StrictJson
         return field.EndsWith(".value", StringComparison.Ordinal) ? field[..^".value".Length] : field;
     }
 
+    /// <summary>Code of what is wrong: what cannot be kept, or what is no number or text.</summary>
+    /// <param name="failure">How reading ended.</param>
+    public static string CodeOf(JsonException failure) =>
+        failure.Data[SoundValues.Member] is not null ? "unsound" : "text";
+
     /// <summary>What was expected there.</summary>
     /// <param name="failure">How reading ended.</param>
     public static string ExpectationOf(JsonException failure) =>

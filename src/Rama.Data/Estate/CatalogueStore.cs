@@ -10,8 +10,11 @@ namespace Rama.Data.Estate;
 /// <summary>
 /// The catalogue of the estate in scope: the shipped one with the estate's own varieties and rootstocks over it.
 /// </summary>
-public sealed class CatalogueStore(RamaContext database, EstateScope scope)
+public sealed class CatalogueStore(RamaContext database, EstateScope scope, OwnSystems kept)
 {
+    // More than anybody grows; all are read with each plan.
+    private const int MostOfAKind = 300;
+
     private EstateCatalogue? _read;
 
     /// <summary>The catalogue; read once in a unit of work.</summary>
@@ -21,7 +24,7 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
             return _read;
         var varieties = await database.OwnVarieties.AsNoTracking().OrderBy(v => v.Name).ToListAsync(cancel);
         var rootstocks = await database.OwnRootstocks.AsNoTracking().OrderBy(r => r.Name).ToListAsync(cancel);
-        var systems = await database.OwnSystems.AsNoTracking().OrderBy(s => s.Name).ToListAsync(cancel);
+        var systems = await SystemsAsync(cancel);
         var stamp = new HashCode();
         foreach (var variety in varieties)
             stamp.Add((variety.Name, variety.Version));
@@ -35,7 +38,7 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
                 [.. rootstocks.Select(r => r.ToEntry())]
             ) with
             {
-                OwnSystems = [.. systems.Select(s => s.ToEntry())],
+                OwnSystems = [.. systems.Select(s => s.System)],
             },
             varieties.ToDictionary(v => v.Name, v => v.Version),
             rootstocks.ToDictionary(r => r.Name, r => r.Version),
@@ -152,6 +155,27 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
         return await RemoveAsync<OwnRootstockRecord, Rootstock>(database.OwnRootstocks, name, user, cancel);
     }
 
+    private async Task<List<(string Name, uint Version, TrainingSystem System)>> SystemsAsync(CancellationToken cancel)
+    {
+        var versions = await database
+            .OwnSystems.OrderBy(s => s.Name)
+            .Select(s => new { s.Name, s.Version })
+            .ToListAsync(cancel);
+        var known = versions.ConvertAll(v => (v.Name, v.Version, System: kept.Find(scope.EstateId, v.Name, v.Version)));
+        if (known.TrueForAll(k => k.System is not null))
+            return known!;
+        var read = await database.OwnSystems.AsNoTracking().OrderBy(s => s.Name).ToListAsync(cancel);
+        return
+        [
+            .. read.Select(r =>
+            {
+                var system = kept.Find(scope.EstateId, r.Name, r.Version) ?? r.ToEntry();
+                kept.Keep(scope.EstateId, r.Name, r.Version, system);
+                return (r.Name, r.Version, system);
+            }),
+        ];
+    }
+
     /// <summary>Reads afresh the next time, after entries were saved by another way.</summary>
     internal void Forget() => _read = null;
 
@@ -170,7 +194,13 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope)
         if ((record?.Version ?? 0) != version)
             throw ChangedMeanwhile();
         if (record is null)
+        {
+            if (await records.CountAsync(cancel) >= MostOfAKind)
+                throw new UnusableEntryException([
+                    new("name", "full", $"Name: an estate keeps at most {MostOfAKind} of its own."),
+                ]);
             records.Add(record = make());
+        }
         record.TakeOver(entry);
         try
         {

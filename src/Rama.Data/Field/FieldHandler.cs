@@ -74,7 +74,7 @@ public abstract class FieldHandler<T> : FieldHandler
         catch (JsonException e)
         {
             throw new UnusableEntryException([
-                new($"body.{StrictJson.FieldOf(e)}".TrimEnd('.'), "text", StrictJson.ExpectationOf(e)),
+                new($"body.{StrictJson.FieldOf(e)}".TrimEnd('.'), StrictJson.CodeOf(e), StrictJson.ExpectationOf(e)),
             ]);
         }
         if (body is null)

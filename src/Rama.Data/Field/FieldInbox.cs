@@ -123,7 +123,9 @@ public sealed class FieldInbox(
         }
         catch (JsonException e)
         {
-            throw new UnusableEntryException([new(StrictJson.FieldOf(e), "text", StrictJson.ExpectationOf(e))]);
+            throw new UnusableEntryException([
+                new(StrictJson.FieldOf(e), StrictJson.CodeOf(e), StrictJson.ExpectationOf(e)),
+            ]);
         }
     }
 

@@ -6,9 +6,12 @@ namespace Rama.Data.Field;
 
 internal sealed class PhotoConfiguration : IEntityTypeConfiguration<PhotoRecord>
 {
+    /// <summary>Table of photographs.</summary>
+    public const string Table = "photos";
+
     public void Configure(EntityTypeBuilder<PhotoRecord> builder)
     {
-        builder.ToTable("photos", t =>
+        builder.ToTable(Table, t =>
             t.HasCheckConstraint("ck_photos_size", $"octet_length(picture) <= {PhotoRecord.MostBytes}")
         );
         builder.HasKey(p => new { p.EstateId, p.Id });

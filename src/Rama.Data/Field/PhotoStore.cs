@@ -27,6 +27,8 @@ public sealed class PhotoStore(RamaContext database, EstateScope scope, EstateSt
             ?? throw Unusable("type", "Photograph: expected a JPEG picture.");
         if (picture.Length > PhotoRecord.MostBytes)
             throw Unusable("range", $"Photograph: expected at most {PhotoRecord.MostBytes / 1000} kB.");
+        if (!SoundValues.IsSound(at))
+            throw Unusable("range", "Photograph: expected the time it was taken.");
         if (row is < 1 or > 9_999 || tree is < 1 or > 9_999 || (row is null && tree is not null))
             throw Unusable("range", "Photograph: expected the row and tree it shows.");
         if (!await database.Plantings.AnyAsync(p => p.Id == planting, cancel))
@@ -54,7 +56,14 @@ public sealed class PhotoStore(RamaContext database, EstateScope scope, EstateSt
                 Picture = picture,
             }
         );
-        await database.SaveChangesAsync(cancel);
+        try
+        {
+            await database.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException e) when (e.IsTakenKey(PhotoConfiguration.Table))
+        {
+            // The same photograph came twice at once.
+        }
         return true;
     }
 

@@ -1,4 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using Rama.Data.Database;
 using Rama.Data.Field;
 using Rama.Web.Accounts;
 
@@ -23,17 +24,22 @@ internal static class PhotoEndpoints
         return api;
     }
 
-    private static async Task<Results<NoContent, NotFound, StatusCodeHttpResult>> Keep(
+    private static async Task<Results<NoContent, NotFound, Conflict, StatusCodeHttpResult>> Keep(
         Guid id,
         Guid photo,
         HttpRequest request,
         PhotoStore store,
+        EstateScope scope,
         CancellationToken cancel,
         DateTimeOffset at,
+        Guid? estate = null,
         int? row = null,
         int? tree = null
     )
     {
+        // Taken for another estate than the one at hand: it waits on the device until that one is.
+        if (estate is { } its && its != scope.EstateId)
+            return TypedResults.Conflict();
         using var content = new MemoryStream();
         var buffer = new byte[81_920];
         for (int read; (read = await request.Body.ReadAsync(buffer, cancel)) > 0; )

@@ -81,7 +81,7 @@ internal static class Problems
             http.Response.StatusCode = bad.StatusCode;
             var result =
                 bad.InnerException is JsonException json && bad.StatusCode == StatusCodes.Status400BadRequest
-                    ? Unusable([new(StrictJson.FieldOf(json), "text", StrictJson.ExpectationOf(json))])
+                    ? Unusable([new(StrictJson.FieldOf(json), StrictJson.CodeOf(json), StrictJson.ExpectationOf(json))])
                     : TypedResults.Problem(
                         statusCode: bad.StatusCode,
                         title: bad.StatusCode == StatusCodes.Status413PayloadTooLarge

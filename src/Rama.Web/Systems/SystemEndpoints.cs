@@ -1,3 +1,4 @@
+using System.Security.Claims;
 using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Explain;
@@ -7,6 +8,7 @@ using Rama.Core.Systems.Language;
 using Rama.Data.Estate;
 using Rama.Web.Accounts;
 using Rama.Web.Estate;
+using Rama.Web.Hosting;
 
 namespace Rama.Web.Systems;
 
@@ -42,7 +44,10 @@ internal static class SystemEndpoints
         group
             .MapGet("/catalogue/systems/{system}", Pack)
             .WithSummary("A training system's rule pack, with the words its rules may use");
-        group.MapPost("/catalogue/systems/preview", Preview).WithSummary("Try a rule pack on a sample tree");
+        group
+            .MapPost("/catalogue/systems/preview", Preview)
+            .For(Act.Catalogue)
+            .WithSummary("Try a rule pack on a sample tree");
         group
             .MapPut("/catalogue/systems", Save)
             .For(Act.Catalogue)
@@ -71,8 +76,15 @@ internal static class SystemEndpoints
             : TypedResults.NotFound();
     }
 
-    private static Ok<PackPreview> Preview(SavePack body)
+    private static async Task<Ok<PackPreview>> Preview(
+        SavePack body,
+        ClaimsPrincipal user,
+        HeavyWork gate,
+        CancellationToken cancel
+    )
     {
+        using var turn = gate.Join(SignedInPerson.Id(user));
+        await turn.WaitAsync(_ => Task.CompletedTask, cancel);
         var system = Read(body.System);
         var entry = new CutTreeEntry
         {

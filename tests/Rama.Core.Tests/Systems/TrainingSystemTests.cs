@@ -111,6 +111,36 @@ public sealed class TrainingSystemTests
         );
     }
 
+    // 24 questions of 24 answers, each with an order of its own over a term that comes to 500 parts.
+    [Fact]
+    public void Rules_that_are_too_many_together_are_refused()
+    {
+        var terms = string.Join(
+            ", ",
+            Enumerable.Range(0, 8).Select(i => $"\"t{i}\": \"{(i == 7 ? "diameter" : $"max(t{i + 1}, t{i + 1})")}\"")
+        );
+        string Option(int q, int o) =>
+            $$$"""
+                { "id": "o{{{o}}}", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" }, "orders": { "thick": "t0 * {{{q
+                    * 24
+                    + o}}} up" } }
+                """;
+        var questions = string.Join(
+            ", ",
+            Enumerable
+                .Range(0, 24)
+                .Select(q =>
+                    $$"""
+                    { "id": "q{{q}}", "name": { "en": "a", "es": "b" }, "options": [{{string.Join(
+                        ", ",
+                        Enumerable.Range(0, 24).Select(o => Option(q, o))
+                    )}}] }
+                    """
+                )
+        );
+        Refused(Packs.Json(terms: $"{{ {terms} }}", questions: $"[{questions}]"), "parts together");
+    }
+
     [Fact]
     public void A_question_may_only_change_what_is_there() =>
         Refused(

@@ -3359,6 +3359,7 @@ export interface paths {
             parameters: {
                 query: {
                     at: string;
+                    estate?: string;
                     row?: number;
                     tree?: number;
                 };
@@ -3393,6 +3394,13 @@ export interface paths {
                 };
                 /** @description Not Found */
                 404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
                     headers: {
                         [name: string]: unknown;
                     };
@@ -7660,6 +7668,11 @@ export interface components {
             sequence: number;
             /**
              * Format: uuid
+             * @description Estate it was made for; the one at hand where a phone left it out, as earlier ones did.
+             */
+            estate?: null | string;
+            /**
+             * Format: uuid
              * @description The planting.
              */
             planting: string;
@@ -7789,7 +7802,7 @@ export interface components {
          * @description What became of an entry sent.
          * @enum {unknown}
          */
-        FieldOutcome: "taken" | "conflict" | "known" | "refused";
+        FieldOutcome: "taken" | "conflict" | "known" | "refused" | "elsewhere";
         /** @description Something typed that cannot be used, told at its field. */
         FieldProblem: {
             /** @description Path of the field in the entry, such as `rowSpacing` or `trees[3].girth`. */

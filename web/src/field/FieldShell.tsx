@@ -1,9 +1,12 @@
+import { useQueryClient } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
 import { Suspense, useEffect, useMemo, useState } from 'react';
 import { Link, Outlet, useLocation } from 'react-router';
-import { store } from './queue';
+import { countNotTaken } from './notTaken';
+import { waitingByEstate } from './queue';
 import { keepSending, sendNow, type SyncState } from './sending';
-import { ASK_SIGN_IN, useSession } from '../people/session';
+import { ASK_SIGN_IN, sessionKey, useSession } from '../people/session';
+import { WaitsElsewhere } from './WaitsElsewhere';
 import '../words/count';
 import { useReading } from '../words/useReading';
 import './field.css';
@@ -25,13 +28,14 @@ export function FieldShell() {
   useEffect(() => {
     void navigator.storage?.persist?.();
   }, []);
-  const waiting =
-    useLiveQuery(
-      async () =>
-        (await store.queue.where('standing').equals('waiting').count()) +
-        (await store.photos.where('standing').equals('waiting').count()),
-    ) ?? 0;
-  const refused = useLiveQuery(() => store.queue.where('standing').equals('refused').count()) ?? 0;
+  const client = useQueryClient();
+  // Who is at hand where is asked anew, so that this page goes along.
+  useEffect(() => {
+    if (state === 'elsewhere') void client.invalidateQueries({ queryKey: sessionKey });
+  }, [state, client]);
+  const queue = useLiveQuery(waitingByEstate) ?? new Map<string, number>();
+  const waiting = queue.get(estate) ?? 0;
+  const refused = useLiveQuery(countNotTaken) ?? 0;
   const person = session.data?.person?.id ?? null;
   const work = useMemo(
     () => ({ estate, state, waiting, poke: sendNow, put: putter({ estate, person }) }),
@@ -75,7 +79,24 @@ export function FieldShell() {
         )}
         {state === 'forbidden' && <p className="field-note">{t('field.forbidden')}</p>}
         {state === 'offline' && waiting > 0 && <p className="field-note">{t('field.offline')}</p>}
-        {refused > 0 && <p className="field-note field-wrong">{t('field.refused', { count: refused })}</p>}
+        {[...queue].map(
+          ([other, count]) =>
+            other !== estate && (
+              <WaitsElsewhere
+                key={other}
+                count={count}
+                estate={session.data?.estates.find((e) => e.id === other) ?? null}
+              />
+            ),
+        )}
+        {refused > 0 && (
+          <p className="field-note field-wrong">
+            {t('field.refused', { count: refused })}{' '}
+            <Link to="/field/not-taken" className="field-link" data-test="not-taken">
+              {t('field.refused.see')}
+            </Link>
+          </p>
+        )}
         <Suspense fallback={<p className="waiting">{t('loading')}</p>}>
           <Outlet />
         </Suspense>

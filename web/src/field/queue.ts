@@ -111,11 +111,22 @@ export async function enqueue({ estate, person }: Maker, entry: NewEntry): Promi
       estate,
       planting: entry.planting,
       at,
-      entry: { ...entry, id, sequence, at, person },
+      entry: { ...entry, id, sequence, at, person, estate },
       standing: 'waiting',
     };
     await store.kept.put({ key: 'sequence', value: sequence });
     await store.queue.add(queued);
     return queued;
   });
+}
+
+/** How many entries and photographs wait, by the estate they were made for. */
+export async function waitingByEstate(): Promise<Map<string, number>> {
+  const waiting = [
+    ...(await store.queue.where('standing').equals('waiting').toArray()),
+    ...(await store.photos.where('standing').equals('waiting').toArray()),
+  ];
+  const counts = new Map<string, number>();
+  for (const { estate } of waiting) counts.set(estate, (counts.get(estate) ?? 0) + 1);
+  return counts;
 }

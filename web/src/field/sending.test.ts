@@ -1,6 +1,7 @@
 import 'fake-indexeddb/auto';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { enqueue, store } from './queue';
+import { asFile, readNotTaken, sendAgain } from './notTaken';
+import { enqueue, store, waitingByEstate } from './queue';
 import { send } from './sending';
 
 interface Batch {
@@ -85,6 +86,35 @@ test('what is refused or in conflict is kept and said', async () => {
   answer = receipts('refused');
   await send('e');
   expect(await standings()).toEqual(['conflict', 'refused']);
+});
+
+test('what the server has another estate at hand for waits, and is asked for once', async () => {
+  answer = receipts('elsewhere');
+  await enqueue(me, gone);
+  expect(await send('e')).toBe('elsewhere');
+  expect(sent).toHaveLength(1);
+  expect(sent[0]!.entries[0]).toMatchObject({ estate: 'e' });
+  expect(await standings()).toEqual(['waiting']);
+});
+
+test('what was refused can be kept as a file and sent again', async () => {
+  answer = receipts('refused');
+  await enqueue(me, gone);
+  await send('e');
+  const kept = await readNotTaken();
+  expect(JSON.parse(await asFile(kept).text())).toMatchObject({ entries: [{ kind: 'skip', estate: 'e' }] });
+  await sendAgain();
+  answer = receipts('taken');
+  await send('e');
+  expect(await standings()).toEqual(['sent']);
+});
+
+test('what waits is told by its estate', async () => {
+  await enqueue(me, gone);
+  await enqueue({ ...me, estate: 'other' }, gone);
+  await enqueue({ ...me, estate: 'other' }, gone);
+  const waiting = await waitingByEstate();
+  expect([waiting.get('e'), waiting.get('other')]).toEqual([1, 2]);
 });
 
 test('another estate’s entries wait for it', async () => {

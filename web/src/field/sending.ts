@@ -2,7 +2,7 @@ import { api, answered, RequestError, type FieldReceipt } from '../api/client';
 import { deviceId, store, type SendState } from './queue';
 
 /** How sending went. */
-export type SyncState = 'idle' | 'sending' | 'offline' | 'signed-out' | 'forbidden' | 'trouble';
+export type SyncState = 'idle' | 'sending' | 'offline' | 'signed-out' | 'forbidden' | 'elsewhere' | 'trouble';
 
 /** A batch of trees counted limb by limb stays below what the server takes at once. */
 const atOnce = 40;
@@ -13,6 +13,8 @@ const standingOf: Record<FieldReceipt['outcome'], SendState> = {
   known: 'sent',
   conflict: 'conflict',
   refused: 'refused',
+  // It stays in the queue until its own estate is at hand.
+  elsewhere: 'waiting',
 };
 
 /**
@@ -34,7 +36,7 @@ async function sendAll(estate: string): Promise<SyncState> {
       if (waiting.length === 0) break;
       const receipts = await answered(
         api.POST('/api/v1/field', {
-          body: { device, sentAt: new Date().toISOString(), entries: waiting.map((q) => q.entry) },
+          body: { device, sentAt: new Date().toISOString(), entries: waiting.map((q) => ({ ...q.entry, estate })) },
         }),
       );
       await store.transaction('rw', store.queue, async () => {
@@ -43,12 +45,15 @@ async function sendAll(estate: string): Promise<SyncState> {
       });
       // A server that gives no receipt must not be asked for ever.
       if (receipts.length === 0) return 'trouble';
+      // In another tab of this browser somebody went to another estate.
+      if (receipts.some((r) => r.outcome === 'elsewhere')) return 'elsewhere';
     }
     for (const photo of (await store.photos.where('standing').equals('waiting').toArray()).filter(
       (p) => p.estate === estate,
     )) {
       const query = new URLSearchParams({
         at: photo.at,
+        estate,
         ...(photo.row === null ? {} : { row: String(photo.row) }),
         ...(photo.tree === null ? {} : { tree: String(photo.tree) }),
       });
@@ -59,6 +64,7 @@ async function sendAll(estate: string): Promise<SyncState> {
       });
       if (response.ok) await store.photos.update(photo.id, { standing: 'sent' });
       else if ([400, 404, 413].includes(response.status)) await store.photos.update(photo.id, { standing: 'refused' });
+      else if (response.status === 409) return 'elsewhere';
       else throw new RequestError(response.status, {});
     }
     return 'idle';
@@ -101,7 +107,7 @@ export function keepSending(estate: string, told: (state: SyncState) => void): (
     if (again) {
       again = false;
       void run();
-    } else if (state === 'offline' || state === 'trouble') {
+    } else if (state === 'offline' || state === 'trouble' || state === 'elsewhere') {
       timer = setTimeout(() => void run(), pauses[Math.min(failures, pauses.length) - 1]);
     }
   }

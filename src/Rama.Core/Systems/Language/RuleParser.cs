@@ -16,8 +16,25 @@ internal sealed record RuleNames(
     IReadOnlyDictionary<string, string> Terms
 )
 {
-    public static RuleNames None { get; } =
-        new(new Dictionary<string, (int, Dimension)>(), new Dictionary<string, string>());
+    /// <summary>
+    /// Most parts of all rules of a pack together, each time with its terms: ten times what the richest shipped pack has.
+    /// </summary>
+    internal const int MostPartsOfAll = 2_000;
+
+    private int _read;
+
+    public static RuleNames None => new(new Dictionary<string, (int, Dimension)>(), new Dictionary<string, string>());
+
+    /// <summary>Counts parts read with these names.</summary>
+    /// <exception cref="RuleException">They are too many.</exception>
+    internal void Count(int parts)
+    {
+        if ((_read += parts) > MostPartsOfAll)
+            throw new RuleException($"its rules, each with its terms, have more than {MostPartsOfAll} parts together");
+    }
+
+    /// <summary>Parts read with these names so far.</summary>
+    internal int PartsRead => _read;
 }
 
 /// <summary>
@@ -52,6 +69,7 @@ internal sealed class RuleParser
         _tokens = Split(text);
         if ((_reading.Parts += _tokens.Count) > MostParts)
             throw new RuleException($"with its terms the rule has more than {MostParts} parts");
+        names.Count(_tokens.Count);
     }
 
     /// <summary>What is being read, over a rule and its terms.</summary>
