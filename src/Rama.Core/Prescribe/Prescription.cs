@@ -217,7 +217,7 @@ public sealed record Prescription(
                     $"prescription.{c.StepId}",
                     c.SingleBuds
                         ? "what the other steps leave − buds to leave"
-                        : "buds standing before the step × the share it takes",
+                        : "buds standing before the step × share taken",
                     Figure.Named(c.Name, c.Drop, "bud/tree"),
                     [
                         new("cuts", c.CutsPerTree, "cut/tree"),

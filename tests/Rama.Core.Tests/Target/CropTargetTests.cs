@@ -176,4 +176,57 @@ public sealed class CropTargetTests
             "packOut",
             "range"
         );
+
+    [Theory]
+    [InlineData(60, 190, 88, null)]
+    [InlineData(120, 190, 100, null)]
+    [InlineData(121, 190, 100, "crop-target.high-yield")]
+    [InlineData(60, 190, 50, null)]
+    [InlineData(60, 190, 49, "crop-target.pack-out")]
+    public void An_unusual_target_is_warned_of(double tonnes, double grams, double packOut, string? code) =>
+        Assert.Equal(code, Of(Metric, tonnes, "t/ha", grams, "g", packOut).Warnings.SingleOrDefault()?.Code);
+
+    // Far is nearly twice, or half.
+    [Theory]
+    [InlineData(180, false)]
+    [InlineData(330, false)]
+    [InlineData(350, true)]
+    [InlineData(100, false)]
+    [InlineData(90, true)]
+    public void A_size_far_from_the_variety_s_is_warned_of(double grams, bool isFar)
+    {
+        var wanted = new CropTargetEntry
+        {
+            Yield = new(60, "t/ha"),
+            FruitSize = new(grams, "g"),
+            PackOut = new(90, "%"),
+        }.ReadCrop();
+        var target = CropTarget.Of(PlantingDensity.Of(Metric.ReadForm()), wanted with { UsualMassG = 180 });
+        Assert.Equal(isFar, target.Warnings.Any(w => w.Code == "crop-target.size"));
+    }
+
+    // Every form the target is told in, from 60 t/ha of 190 g at a pack-out of 88 %, by hand: boxes of 18.14 kg, bins
+    // of 300 kg, an acre of .4047 ha, a short ton of 907.2 kg.
+    [Fact]
+    public void The_same_target_in_every_form()
+    {
+        var target = Of(Metric, 60, "t/ha", 190, "g", 88);
+        double Told(string name, string unit) => target.SameTarget.Single(f => f.Name == name && f.Unit == unit).Value;
+        var fruit = target.FruitPerTree;
+        Near.Printed(60, Told("marketable yield", "t/ha"), 9);
+        Near.Printed(200, Told("marketable yield", "bin/ha"), 9);
+        Assert.Equal(60_000 / 18.14, Told("marketable yield", "box/ha"), 2.0);
+        Assert.Equal(60_000 * 0.40469 / 907.185, Told("marketable yield", "ton/ac"), 0.01);
+        Assert.Equal(fruit * 0.19, Told("picked", "kg/tree"), 9);
+        Assert.Equal(fruit * 0.19 * 0.88, Told("packed", "kg/tree"), 9);
+        Assert.Equal(
+            fruit * PlantingDensity.Of(Metric.ReadForm()).BearingTreesPerHa / 1_000,
+            Told("fruit grown", "thousand fruit/ha"),
+            9
+        );
+        Assert.Equal(18.14 / 0.19, Told("count size", "fruit/box"), 0.05);
+        Near.Printed(190, Told("fruit mass", "g"), 9);
+        // 190 g of .85 g/cm³ are a ball of 75.3 mm.
+        Assert.Equal(Math.Cbrt(190 / 0.85 * 6 / Math.PI) * 10, Told("diameter", "mm"), 0.1);
+    }
 }

@@ -246,7 +246,7 @@ public sealed record MarginCurve(
         [
             new(
                 "margin.size",
-                "mass at no crop + slope × crop density",
+                "mass at no crop + slope of size × crop density",
                 mass,
                 [
                     new("mass at no crop", terms.Size.Intercept, "g"),
@@ -285,7 +285,7 @@ public sealed record MarginCurve(
             new("margin.year", "gross − picking, packing and thinning", year, [gross, cost], Sources.Definition),
             new(
                 "margin.return",
-                "(buds at no crop + slope × crop density) × trunk cross-section × cluster set",
+                "(buds at no crop + slope of return × crop density) × trunk cross-section × cluster set",
                 new("fruit next year, at most", Returned(terms, at.FruitPerTree), "fruit/tree"),
                 [
                     new("buds at no crop", terms.Return.Intercept, "bud/cm²"),

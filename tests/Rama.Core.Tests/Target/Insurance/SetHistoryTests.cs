@@ -95,4 +95,18 @@ public sealed class SetHistoryTests
         Assert.True(After(0.45) > After(0.62));
         Assert.True(After(0.62) > After(0.75));
     }
+
+    // What is taught is the same whether the share that sets or the share that does not is looked at.
+    [Theory]
+    [InlineData(1, 0)]
+    [InlineData(0.7, 0.3)]
+    [InlineData(0.997, 0.003)]
+    public void A_full_set_teaches_as_much_as_none(double set, double mirrored)
+    {
+        double Mean(double share) => SetHistory.Of([new(share, false)], 0.5, 0.1)!.Mean;
+        Assert.Equal(Mean(set), 1 - Mean(mirrored), 9);
+        Assert.True(Mean(set) > 0.5);
+        // Not even a year without a failure makes another sure.
+        Assert.InRange(Mean(1), 0.5, 0.9);
+    }
 }

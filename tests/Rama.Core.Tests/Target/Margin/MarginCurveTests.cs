@@ -243,4 +243,78 @@ public sealed class MarginCurveTests
         Entries.AssertProblem(problems, "prices.currency", "long");
         Entries.AssertProblem(problems, "sizes[0].cropDensity", "range");
     }
+
+    [Fact]
+    public void What_is_left_out_is_as_usual()
+    {
+        MarginPoint Chosen(EconomicsEntry entry) => entry.Calculate().Chosen!;
+        Assert.Equal(
+            Chosen(Entry with { PackOut = new(100, "%") }).MarginPerHa,
+            Chosen(Entry with { PackOut = null }).MarginPerHa,
+            6
+        );
+        Assert.Equal(
+            Chosen(Entry with { BudFactor = 1.8, SetShare = new(62, "%"), Fruitlets = 2 }).MarginPerHa,
+            Chosen(Entry with { BudFactor = null, SetShare = null, Fruitlets = null }).MarginPerHa,
+            6
+        );
+        Assert.Equal(
+            Chosen(Entry with { CropDensityLow = 6, CropDensityHigh = 8 }).FruitMassG,
+            Chosen(Entry with { CropDensityLow = null, CropDensityHigh = null }).FruitMassG,
+            6
+        );
+    }
+
+    // Six seasons of larger fruit at heavier crops: weather, not physiology.
+    [Fact]
+    public void Fruit_that_grow_by_being_many_are_warned_of()
+    {
+        ResponsePair[] rising = [.. Enumerable.Range(0, 8).Select(i => new ResponsePair(5 + 0.4 * i, 160 + 4 * i))];
+        Assert.Contains((Entry with { Sizes = rising }).Calculate().Warnings, w => w.Code == "margin.size-rises");
+        Assert.DoesNotContain(Entry.Calculate().Warnings, w => w.Code == "margin.size-rises");
+    }
+
+    [Fact]
+    public void What_cannot_be_used_is_told_at_its_field()
+    {
+        static void Problem(EconomicsEntry entry, string field, string code) =>
+            Entries.AssertProblem(Entries.ProblemsOf(() => entry.Calculate()), field, code);
+        Problem(Entry with { CropDensityLow = 8, CropDensityHigh = 8 }, "cropDensityHigh", "conflict");
+        Problem(Entry with { Returns = [new(5, 501)] }, "returns[0].value", "range");
+        Problem(Entry with { Sizes = [new(61, 100)] }, "sizes[0].cropDensity", "range");
+        Problem(Entry with { Sizes = [new(5, 0.5)] }, "sizes[0].value", "range");
+        Problem(Entry with { Sizes = [.. Enumerable.Repeat(new ResponsePair(5, 180), 201)] }, "sizes", "list");
+        Problem(Entry with { FruitMassG = 2 }, "fruitMassG", "range");
+        Problem(Entry with { Fruitlets = 0.5 }, "fruitlets", "range");
+    }
+
+    // The sums told, with the slopes as they are: 180 + 6 × 7 = 222 g at no crop, 1.16 fruitlets thinned a fruit.
+    [Fact]
+    public void Costs_and_gross_told_can_be_done_again()
+    {
+        var curve = Entry.Calculate();
+        var steps = curve.Steps.ToDictionary(s => s.Code);
+        double In(string step, string name) => steps[step].Inputs.Single(f => f.Name == name).Value;
+        Assert.Equal((222, -6), (In("margin.size", "mass at no crop"), In("margin.size", "slope of size")));
+        var picked =
+            In("margin.gross", "fruit per tree")
+            * In("margin.gross", "bearing trees")
+            * In("margin.gross", "fruit mass")
+            / 1_000;
+        Assert.Equal(
+            picked * (0.9 * 0.8 + 0.1 * In("margin.gross", "price of the rest")),
+            steps["margin.gross"].Result.Value,
+            4
+        );
+        Assert.Equal(
+            picked * In("margin.cost", "cost of a kilogram")
+                + 120
+                    * 2_500
+                    * (In("margin.cost", "fruitlets per fruit wanted") - 1)
+                    * In("margin.cost", "cost of 100 fruitlets")
+                    / 100,
+            steps["margin.cost"].Result.Value,
+            4
+        );
+    }
 }
