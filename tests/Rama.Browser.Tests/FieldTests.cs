@@ -94,14 +94,14 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
     {
         await using var cable = new Cable(server.Address);
         using var page = Phone(cable);
-        TakeAlong(page, "H11");
+        TakeAlong(page, "H1");
         await cable.CutAsync();
-        page.OpenInRow("H11");
+        page.OpenInRow("H1");
         CountTree(page, 2, 1);
         Waiting(page, 1);
         using (var office = server.ClientOf())
         {
-            var planting = await office.PlantingAsync("H11");
+            var planting = await office.PlantingAsync("H1");
             var gone = $"/api/v1/plantings/{planting["id"]}?version={planting["version"]}";
             Assert.Equal(204, (await office.SendAsync(HttpMethod.Delete, gone)).Status);
         }
@@ -109,7 +109,7 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
         page.Click("[data-test='sync']");
         page.Click("[data-test='not-taken']");
         page.Says("[data-test='refused-entry']", "no longer there");
-        page.Says("[data-test='refused-entry']", "H11");
+        page.Says("[data-test='refused-entry']", "H1");
         page.Click("[data-test='send-again']");
         page.Until("all sent", () => page.Find("[data-test='sync']").GetAttribute("data-state") == "idle");
         page.Says("[data-test='refused-entry']", "no longer there");

@@ -177,6 +177,46 @@ public sealed class SheetTests
         Assert.All(Read("x.xlsx", xlsx.ToArray()).Lines, l => Assert.Equal(1.5, l[1]));
     }
 
+    // Told from the file alone, before a table is made of it: memory stays within a few times the file's size.
+    [Fact]
+    public void A_file_of_millions_of_empty_cells_takes_no_memory_to_refuse()
+    {
+        var commas = Encoding.UTF8.GetBytes("a,b\n" + new string(',', 29_000_000));
+        var square = Encoding.UTF8.GetBytes(
+            "a,b\n" + string.Concat(Enumerable.Repeat("1" + new string(',', 900) + "\n", 20_000))
+        );
+        foreach (var (content, code) in new[] { (commas, "columns"), (square, "size") })
+        {
+            var before = GC.GetAllocatedBytesForCurrentThread();
+            Assert.Equal(code, Assert.Throws<UnreadableFileException>(() => Read("x.csv", content)).Code);
+            Assert.InRange(GC.GetAllocatedBytesForCurrentThread() - before, 0, 20L * content.Length);
+        }
+    }
+
+    [Fact]
+    public void A_workbook_as_wide_as_they_can_be_is_refused_at_its_first_line()
+    {
+        using var xlsx = new MemoryStream();
+        string[] wide = [.. Enumerable.Range(0, 16_384).Select(i => $"c{i}")];
+        SheetWriter.WriteXlsx(xlsx, "t", wide, Enumerable.Repeat((IReadOnlyList<object?>)[.. wide], 30));
+        var before = GC.GetAllocatedBytesForCurrentThread();
+        Assert.Equal("columns", Assert.Throws<UnreadableFileException>(() => Read("x.xlsx", xlsx.ToArray())).Code);
+        Assert.InRange(GC.GetAllocatedBytesForCurrentThread() - before, 0, 40_000_000);
+    }
+
+    [Fact]
+    public void A_file_of_an_archive_is_not_read_as_a_whole_when_it_is_huge()
+    {
+        var zip = ArchiveFiles.OfZip(
+            Zip("counting.json", new byte[70 * 1024 * 1024]),
+            TestContext.Current.CancellationToken
+        );
+        var before = GC.GetAllocatedBytesForCurrentThread();
+        Assert.Equal("size", Assert.Throws<UnreadableFileException>(() => zip.Read("counting.json")).Code);
+        Assert.InRange(GC.GetAllocatedBytesForCurrentThread() - before, 0, 2_000_000);
+        Assert.Null(zip.Read("other.json"));
+    }
+
     private static byte[] Zip(string name, byte[] content)
     {
         using var stream = new MemoryStream();

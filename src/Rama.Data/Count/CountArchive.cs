@@ -140,9 +140,9 @@ internal sealed class CountArchive(RamaContext database, EstateScope scope)
         // Scans of seasons long past are not kept by anybody.
         for (var year = season - 20; year <= season; year++)
         {
-            if (files.Read(ScanFile(year)) is not { } file)
+            await using var stream = files.Open(ScanFile(year));
+            if (stream is null)
                 continue;
-            using var stream = new MemoryStream(file, writable: false);
             var report = await scans.RunAsync(ScanFile(year), stream, null, save: true, null, cancel, year);
             if (!report.Saved)
                 throw new UnreadableFileException("broken", $"{ScanFile(year)} holds trees that are not in the rows.");

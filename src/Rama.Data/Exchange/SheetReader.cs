@@ -19,8 +19,14 @@ public static class SheetReader
     /// <summary>Most columns.</summary>
     public const int MostColumns = 200;
 
-    // A workbook of the largest size allowed unpacks to well below this; one that unpacks to more is made to harm.
-    private const long MostUnpackedBytes = 400L * 1024 * 1024;
+    /// <summary>Most cells, empty ones among them.</summary>
+    public const int MostCells = 4_000_000;
+
+    // A workbook of the most lines allowed unpacks to well below this; one that unpacks to more is made to harm.
+    private const long MostUnpackedBytes = 200L * 1024 * 1024;
+
+    // Empty columns at the end are the mark of a spreadsheet; so many are the mark of a file made to harm.
+    private const int MostCellsOfALine = 1_000;
 
     private static readonly string[] Delimiters = [",", ";", "\t", "|"];
 
@@ -84,6 +90,7 @@ public static class SheetReader
             );
 
         List<SheetLine> lines = [];
+        var cells = 0;
         while (all.MoveNext())
         {
             if (all.Current.Cells.All(IsBlank))
@@ -92,6 +99,11 @@ public static class SheetReader
                 throw new UnreadableFileException(
                     "size",
                     $"The table has more than {MostLines:#,0} lines. Split the file."
+                );
+            if ((cells += all.Current.Cells.Length) > MostCells)
+                throw new UnreadableFileException(
+                    "size",
+                    $"The table has more than {MostCells:#,0} cells. Leave out columns that are not needed."
                 );
             lines.Add(new(all.Current.Number, all.Current.Cells));
         }
@@ -134,6 +146,7 @@ public static class SheetReader
     private static IEnumerable<(int, object?[])> Csv(string text, CancellationToken cancel)
     {
         var delimiter = Delimiter(text);
+        Narrow(text, delimiter[0]);
         using var parser = new CsvParser(
             new StringReader(text),
             new CsvConfiguration(CultureInfo.InvariantCulture)
@@ -166,10 +179,26 @@ public static class SheetReader
         }
     }
 
+    // Before anything is made of it: millions of empty cells take a hundred times the memory of their commas.
+    private static void Narrow(string text, char delimiter)
+    {
+        foreach (var line in text.AsSpan().EnumerateLines())
+            if (line.Length > MostCellsOfALine && line.Count(delimiter) > MostCellsOfALine)
+                throw TooWide();
+    }
+
+    private static UnreadableFileException TooWide() =>
+        new("columns", $"A line has more than {MostCellsOfALine:#,0} cells; expected at most {MostColumns} columns.");
+
     /// <summary>The delimiter that cuts the first lines into the most cells, the same number in each.</summary>
     private static string Delimiter(string text)
     {
-        var sample = text.Split('\n', 12).Take(10).Where(l => l.Trim().Length > 0).ToList();
+        // As much of each line as tells.
+        var sample = text.Split('\n', 12)
+            .Take(10)
+            .Where(l => l.Trim().Length > 0)
+            .Select(l => l[..Math.Min(l.Length, 10_000)])
+            .ToList();
         return Delimiters.MaxBy(d =>
         {
             var counts = sample.Select(l => Unquoted(l).Split(d).Length).ToList();
@@ -198,18 +227,30 @@ public static class SheetReader
         List<(int, object?[])> rows = [];
         try
         {
+            // The library makes each line as wide as the workbook claims to be, at a cost that grows with the square.
+            var width = WorkbookWidth.Of(content, cancel);
+            if (width > MostCellsOfALine)
+                throw TooWide();
             using var stream = new MemoryStream(content, writable: false);
-            var number = 0;
-            foreach (IDictionary<string, object?> row in stream.Query(useHeaderRow: false))
+            var (number, cells) = (0, 0);
+            foreach (
+                IDictionary<string, object?> row in stream.QueryRange(
+                    useHeaderRow: false,
+                    startCell: "A1",
+                    endCell: $"{WorkbookWidth.Letters(Math.Max(1, width))}{MostLines + 200}"
+                )
+            )
             {
                 cancel.ThrowIfCancellationRequested();
                 number++;
-                if (rows.Count > MostLines + 100)
+                // The rest is not worth reading: the table is too large.
+                if ((cells += row.Count) > MostCells + MostCellsOfALine || rows.Count > MostLines + 100)
                     break;
                 rows.Add((number, [.. row.Values.Select(Cell)]));
             }
         }
-        catch (Exception e) when (e is not OperationCanceledException and not OutOfMemoryException)
+        catch (Exception e)
+            when (e is not OperationCanceledException and not OutOfMemoryException and not UnreadableFileException)
         {
             throw new UnreadableFileException(
                 "broken",

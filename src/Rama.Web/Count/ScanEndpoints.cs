@@ -33,7 +33,8 @@ public sealed record ScanFileView(
 /// <param name="Lines">Lines taken so far.</param>
 /// <param name="Report">What became of it.</param>
 /// <param name="Failure">Why it stopped; nothing is saved then.</param>
-public sealed record ScanStep(int? Lines = null, ScanReport? Report = null, string? Failure = null);
+/// <param name="Ahead">Pieces of long work before it, while it waits for its turn.</param>
+public sealed record ScanStep(int? Lines = null, ScanReport? Report = null, string? Failure = null, int? Ahead = null);
 
 /// <summary>A row of the row sheet: a number per tree place, null where nothing is known.</summary>
 /// <param name="Row">Row number.</param>
@@ -113,12 +114,22 @@ internal static class ScanEndpoints
         ScanImporter importer,
         IOptions<JsonOptions> json,
         ILogger<ScanImporter> log,
+        HeavyWork gate,
         CancellationToken cancel,
         string name = "scan",
         string? mapping = null
     ) =>
         TypedResults.ServerSentEvents(
-            Steps(request, name, ReadMapping(mapping, json), save: false, importer, log, cancel)
+            Steps(
+                request,
+                name,
+                ReadMapping(mapping, json),
+                save: false,
+                importer,
+                log,
+                gate.JoinFor(request.HttpContext),
+                cancel
+            )
         );
 
     private static ServerSentEventsResult<ScanStep> Save(
@@ -126,12 +137,22 @@ internal static class ScanEndpoints
         ScanImporter importer,
         IOptions<JsonOptions> json,
         ILogger<ScanImporter> log,
+        HeavyWork gate,
         CancellationToken cancel,
         string name = "scan",
         string? mapping = null
     ) =>
         TypedResults.ServerSentEvents(
-            Steps(request, name, ReadMapping(mapping, json), save: true, importer, log, cancel)
+            Steps(
+                request,
+                name,
+                ReadMapping(mapping, json),
+                save: true,
+                importer,
+                log,
+                gate.JoinFor(request.HttpContext),
+                cancel
+            )
         );
 
     private static IAsyncEnumerable<SseItem<ScanStep>> Steps(
@@ -141,9 +162,12 @@ internal static class ScanEndpoints
         bool save,
         ScanImporter importer,
         ILogger log,
+        HeavyWork.Turn turn,
         CancellationToken cancel
     ) =>
-        StepStream.Of<ScanStep>(
+        StepStream.InTurn<ScanStep>(
+            turn,
+            ahead => new(Ahead: ahead),
             async (tell, gone) =>
             {
                 await using var file = await KeepAsync(request, gone);

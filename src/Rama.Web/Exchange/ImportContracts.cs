@@ -34,4 +34,10 @@ public sealed record FileView(
 /// <param name="Progress">How far it is.</param>
 /// <param name="Report">What became of it.</param>
 /// <param name="Failure">Why it stopped; nothing is saved then.</param>
-public sealed record ImportStep(ImportProgress? Progress = null, ImportReport? Report = null, string? Failure = null);
+/// <param name="Ahead">Pieces of long work before it, while it waits for its turn.</param>
+public sealed record ImportStep(
+    ImportProgress? Progress = null,
+    ImportReport? Report = null,
+    string? Failure = null,
+    int? Ahead = null
+);

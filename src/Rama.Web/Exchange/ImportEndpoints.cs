@@ -52,11 +52,14 @@ internal static class ImportEndpoints
     private static ImportOptions Options() =>
         new([.. ExchangeTables.All.Select(ImportTableView.Of)], SheetReader.MostBytes, SheetReader.MostLines);
 
-    private static async Task<Ok<FileView>> Read(
+    private static Task<Ok<FileView>> Read(
         IFormFile file,
-        CancellationToken cancel,
+        HttpContext http,
+        HeavyWork gate,
         [FromForm] string? table = null
-    )
+    ) => gate.InTurnAsync(http, cancel => ReadAsync(file, table, cancel));
+
+    private static async Task<Ok<FileView>> ReadAsync(IFormFile file, string? table, CancellationToken cancel)
     {
         var sheet = await SheetOf(file, cancel);
         var guess = ExchangeTables.Find(table) is { } named ? MappingGuess.Of(sheet, named) : MappingGuess.Of(sheet);
@@ -82,8 +85,12 @@ internal static class ImportEndpoints
         Importer importer,
         IOptions<JsonOptions> json,
         ILogger<Importer> log,
-        CancellationToken cancel
-    ) => TypedResults.ServerSentEvents(Steps(file, ReadMapping(mapping, json), save: false, importer, log, cancel));
+        HttpContext http,
+        HeavyWork gate
+    ) =>
+        TypedResults.ServerSentEvents(
+            Steps(file, ReadMapping(mapping, json), save: false, importer, log, gate.JoinFor(http))
+        );
 
     private static ServerSentEventsResult<ImportStep> Save(
         IFormFile file,
@@ -91,19 +98,31 @@ internal static class ImportEndpoints
         Importer importer,
         IOptions<JsonOptions> json,
         ILogger<Importer> log,
-        CancellationToken cancel
-    ) => TypedResults.ServerSentEvents(Steps(file, ReadMapping(mapping, json), save: true, importer, log, cancel));
+        HttpContext http,
+        HeavyWork gate
+    ) =>
+        TypedResults.ServerSentEvents(
+            Steps(file, ReadMapping(mapping, json), save: true, importer, log, gate.JoinFor(http))
+        );
 
-    private static async Task<FileContentHttpResult> Problems(
+    private static Task<FileContentHttpResult> Problems(
         IFormFile file,
         [FromForm] string mapping,
         Importer importer,
         IOptions<JsonOptions> json,
+        HttpContext http,
+        HeavyWork gate
+    ) => gate.InTurnAsync(http, cancel => ProblemsAsync(file, ReadMapping(mapping, json), importer, cancel));
+
+    private static async Task<FileContentHttpResult> ProblemsAsync(
+        IFormFile file,
+        ImportMapping mapping,
+        Importer importer,
         CancellationToken cancel
     )
     {
         var sheet = await SheetOf(file, cancel);
-        var report = await importer.RunAsync(sheet, ReadMapping(mapping, json), save: false, null, cancel);
+        var report = await importer.RunAsync(sheet, mapping, save: false, null, cancel);
         var problems = report.Problems.ToLookup(p => p.Line);
         using var content = new MemoryStream();
         SheetWriter.WriteCsv(
@@ -127,7 +146,14 @@ internal static class ImportEndpoints
         );
     }
 
-    private static async Task<Results<NoContent, ProblemHttpResult>> Estate(
+    private static Task<Results<NoContent, ProblemHttpResult>> Estate(
+        IFormFile file,
+        EstateArchive archive,
+        HttpContext http,
+        HeavyWork gate
+    ) => gate.InTurnAsync(http, cancel => EstateAsync(file, archive, cancel));
+
+    private static async Task<Results<NoContent, ProblemHttpResult>> EstateAsync(
         IFormFile file,
         EstateArchive archive,
         CancellationToken cancel
@@ -151,9 +177,11 @@ internal static class ImportEndpoints
         bool save,
         Importer importer,
         ILogger log,
-        CancellationToken cancel
+        HeavyWork.Turn turn
     ) =>
-        StepStream.Of<ImportStep>(
+        StepStream.InTurn<ImportStep>(
+            turn,
+            ahead => new(Ahead: ahead),
             async (tell, gone) =>
             {
                 var sheet = await SheetOf(file, gone);
@@ -161,7 +189,8 @@ internal static class ImportEndpoints
                 await tell(new(Report: report with { Problems = [.. report.Problems.Take(MostProblems)] }));
             },
             e => new(Failure: Reason(e, log)),
-            cancel
+            // The end of the answer ends the work.
+            CancellationToken.None
         );
 
     private static string Reason(Exception e, ILogger log)

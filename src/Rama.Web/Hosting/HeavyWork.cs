@@ -1,3 +1,5 @@
+using Rama.Web.Accounts;
+
 namespace Rama.Web.Hosting;
 
 /// <summary>More long work is asked for than may wait.</summary>
@@ -36,6 +38,28 @@ internal sealed class HeavyWork(int atOnce)
             LetIn();
             return turn;
         }
+    }
+
+    /// <summary>A turn for whoever asks; given back at the latest when the request ends.</summary>
+    /// <param name="http">The request.</param>
+    /// <exception cref="LineFullException">The line is full, or holds as much of the person as it may.</exception>
+    public Turn JoinFor(HttpContext http)
+    {
+        var turn = Join(SignedInPerson.Id(http.User));
+        // Who is gone before the first step never reads the stream that gives it back.
+        http.Response.RegisterForDispose(turn);
+        return turn;
+    }
+
+    /// <summary>Does work when its turn comes, and tells nobody meanwhile.</summary>
+    /// <param name="http">The request.</param>
+    /// <param name="work">The work.</param>
+    /// <exception cref="LineFullException">The line is full, or holds as much of the person as it may.</exception>
+    public async Task<T> InTurnAsync<T>(HttpContext http, Func<CancellationToken, Task<T>> work)
+    {
+        using var turn = JoinFor(http);
+        await turn.WaitAsync(_ => Task.CompletedTask, http.RequestAborted);
+        return await work(http.RequestAborted);
     }
 
     private void LetIn()

@@ -239,9 +239,7 @@ internal static class PrescribeEndpoints
         if (plan is not { Stock: { } stock, Prescription: { } prescription, Planting: { } planting })
             return TypedResults.NotFound();
         var rules = planting.System.RulesFor(reading.Cutting.Answers);
-        var turn = heavy.Join(SignedInPerson.Id(http.User));
-        // Who is gone before the first step never reads the stream that gives it back.
-        http.Response.RegisterForDispose(turn);
+        var turn = heavy.JoinFor(http);
         return TypedResults.ServerSentEvents(
             StepStream.InTurn<SimulationStep>(
                 turn,

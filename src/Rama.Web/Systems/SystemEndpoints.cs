@@ -1,4 +1,3 @@
-using System.Security.Claims;
 using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Explain;
@@ -76,15 +75,11 @@ internal static class SystemEndpoints
             : TypedResults.NotFound();
     }
 
-    private static async Task<Ok<PackPreview>> Preview(
-        SavePack body,
-        ClaimsPrincipal user,
-        HeavyWork gate,
-        CancellationToken cancel
-    )
+    private static Task<Ok<PackPreview>> Preview(SavePack body, HttpContext http, HeavyWork gate) =>
+        gate.InTurnAsync(http, _ => Task.FromResult(Tried(body)));
+
+    private static Ok<PackPreview> Tried(SavePack body)
     {
-        using var turn = gate.Join(SignedInPerson.Id(user));
-        await turn.WaitAsync(_ => Task.CompletedTask, cancel);
         var system = Read(body.System);
         var entry = new CutTreeEntry
         {

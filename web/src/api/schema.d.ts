@@ -8382,6 +8382,11 @@ export interface components {
             report: null | components["schemas"]["ImportReport"];
             /** @description Why it stopped; nothing is saved then. */
             failure: null | string;
+            /**
+             * Format: int32
+             * @description Pieces of long work before it, while it waits for its turn.
+             */
+            ahead: null | number;
         };
         /** @description A table that can be imported and exported. */
         ImportTableView: {
@@ -10640,6 +10645,11 @@ export interface components {
             report: null | components["schemas"]["ScanReport"];
             /** @description Why it stopped; nothing is saved then. */
             failure: null | string;
+            /**
+             * Format: int32
+             * @description Pieces of long work before it, while it waits for its turn.
+             */
+            ahead: null | number;
         };
         /** @description What a scan brought to one planting. */
         ScannedPlantingView: {

@@ -44,11 +44,11 @@ export function FileWork({ work, accept, formats, onFile, mapping, report }: Fil
 
 function Running({ running, onCancel }: { running: FileProgress & { saving: boolean }; onCancel: () => void }) {
   const { t, number } = useReading();
-  const { done, lines } = running;
+  const { done, lines, ahead = 0 } = running;
   return (
     <div>
       <p>
-        {t(running.saving ? 'import.saving' : 'import.checking')}
+        {ahead > 0 ? t('import.waits', { count: ahead }) : t(running.saving ? 'import.saving' : 'import.checking')}
         {done > 0 && ` ${t('import.lines', { lines: number(done, 0) })}`}
         {lines !== null && lines > 0 && ` / ${number(lines, 0)}`}
       </p>

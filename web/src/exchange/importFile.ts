@@ -18,6 +18,7 @@ export const tableFile = (table: string | null): FileWay<FileView, ImportMapping
   async run(step, { file, mapping }, onProgress, signal) {
     const answer = await sendFile(`/imports/${step}`, form(file, { mapping: JSON.stringify(mapping) }), signal);
     return reportOf(answer, (told: ImportStep) => {
+      if (told.ahead !== null) onProgress({ done: 0, lines: null, ahead: told.ahead });
       if (told.progress) onProgress(told.progress);
       return told.report;
     });

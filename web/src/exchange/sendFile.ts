@@ -5,6 +5,8 @@ import { steps } from './steps';
 export interface FileProgress {
   done: number;
   lines: number | null;
+  /** Pieces of long work before it, while it waits for its turn. */
+  ahead?: number;
 }
 
 /** Posts a file, or what goes along with it; the file comes along with each step, nothing is kept on the server. */

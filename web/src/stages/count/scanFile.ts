@@ -24,6 +24,7 @@ export const scanFile: FileWay<ScanFileView, ScanMapping, ScanReport> = {
     const query = new URLSearchParams({ name: file.name, mapping: JSON.stringify(mapping) });
     const answer = await sendFile(`/scans/${step}?${query}`, file, signal);
     return reportOf(answer, (told: ScanStep) => {
+      if (told.ahead !== null) onProgress({ done: 0, lines: null, ahead: told.ahead });
       if (told.lines !== null) onProgress({ done: told.lines, lines: null });
       return told.report;
     });
