@@ -477,7 +477,7 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         var (id, path) = (Guid.NewGuid(), "");
         path = $"/api/v1/plantings/{planting["id"]}/photos/{id}";
         foreach (var _ in Enumerable.Range(0, 2))
-            Assert.Equal(204, await Upload(path, Jpeg(gps: true)));
+            Assert.Equal(204, await Upload(path, JpegPictureTests.Jpeg(withMetadata: true)));
         var photo = Assert.Single(
             (await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field"))["photos"]!.AsArray()
         )!;
@@ -487,7 +487,7 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
             TestContext.Current.CancellationToken
         );
         Assert.Equal(
-            Jpeg(gps: false),
+            JpegPictureTests.Jpeg(withMetadata: false),
             await picture.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken)
         );
 
@@ -516,30 +516,5 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
             TestContext.Current.CancellationToken
         );
         return (int)answer.StatusCode;
-    }
-
-    // As ITU-T T.81 lays it out: start, JFIF, then Exif with a place and a comment, a table, the scan, the end.
-    private static byte[] Jpeg(bool gps)
-    {
-        byte[] Segment(byte marker, ReadOnlySpan<byte> content) =>
-            [0xFF, marker, (byte)((content.Length + 2) >> 8), (byte)(content.Length + 2), .. content];
-        return
-        [
-            0xFF,
-            0xD8,
-            .. Segment(0xE0, "JFIF\0"u8),
-            .. gps ? Segment(0xE1, "Exif\0\0GPS 45.6N 9.9E"u8) : [],
-            .. gps ? Segment(0xFE, "by the old barn"u8) : [],
-            .. Segment(0xDB, "table"u8),
-            .. Segment(0xDA, "scan"u8),
-            1,
-            2,
-            3,
-            0xFF,
-            0x00,
-            4,
-            0xFF,
-            0xD9,
-        ];
     }
 }
