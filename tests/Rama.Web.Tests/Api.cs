@@ -81,6 +81,13 @@ internal static class Api
         return ((string)made["link"]!).Split('#')[1];
     }
 
+    /// <summary>Saves what is told of the estate as a whole, at the version it stands at.</summary>
+    public static async Task<(int Status, JsonNode Body)> SaveEstateAsync(this HttpClient client, string estate)
+    {
+        var version = (await client.ReadAsync("/api/v1/season"))["estateVersion"];
+        return await client.PutAsync("/api/v1/estate", $$"""{"version": {{version}}, "estate": {{estate}}}""");
+    }
+
     /// <summary>The planting with a block code.</summary>
     public static async Task<JsonNode> PlantingAsync(this HttpClient client, string code)
     {

@@ -127,8 +127,7 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
         Assert.Equal(
             204,
             (
-                await _client.PutAsync(
-                    "/api/v1/estate",
+                await _client.SaveEstateAsync(
                     """
                     {"name": "Larkfold Orchards", "crewHoursPerWeek": 320, "bodyMarks": {"thumb": {"value": 0.9, "unit": "in"}, "reach": {"value": 2.1, "unit": "m"}}}
                     """

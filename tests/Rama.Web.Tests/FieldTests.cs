@@ -119,20 +119,22 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         );
         Assert.Equal(2, told["counters"]!.AsArray().Count);
 
-        Assert.Equal(
-            204,
-            (await _counter.PutAsync($"/api/v1/plantings/{planting["id"]}/field/{other}", """{"take": true}""")).Status
-        );
+        Task<(int Status, JsonNode Body)> Choose(string take, string seen) =>
+            _counter.PutAsync(
+                $"/api/v1/plantings/{planting["id"]}/field/{other}",
+                $$"""{"take": {{take}}, "inForce": {{seen}}}"""
+            );
+        // Whoever chooses says between what; something else by now is looked at again.
+        foreach (var seen in new[] { "null", """{"floralBuds": 181}""" })
+            Assert.Equal(["inForce"], Api.ProblemFields((await Choose("true", seen)).Body));
+        Assert.Equal(204, (await Choose("true", conflict["inForce"]!.ToJsonString())).Status);
         Assert.Equal([(12, 240)], await Counted(planting));
         var standings = (await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field"))["entries"]!
             .AsArray()
             .Select(e => (string)e!["state"]!)
             .Order();
         Assert.Equal(["inForce", "setAside"], standings);
-        Assert.Equal(
-            404,
-            (await _counter.PutAsync($"/api/v1/plantings/{planting["id"]}/field/{other}", """{"take": false}""")).Status
-        );
+        Assert.Equal(404, (await Choose("false", "null")).Status);
     }
 
     [Fact]

@@ -64,7 +64,7 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         await demo.InitializeAsync();
         using var client = demo.ClientOf();
         // Two crews of five where the demo has three of six: the orchard is not done in time.
-        var put = await client.PutAsync("/api/v1/estate", """{"name": "Larkfold Orchards", "crewHoursPerWeek": 400}""");
+        var put = await client.SaveEstateAsync("""{"name": "Larkfold Orchards", "crewHoursPerWeek": 400}""");
         Assert.Equal(204, put.Status);
         using var reader = demo.ClientOf(Role.Reader);
         var lines = (await reader.ReadAsync("/api/v1/season"))["plantings"]!.AsArray();
@@ -76,6 +76,22 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         Assert.Equal(0, (int)Work("H6")["daysLate"]!);
         Assert.True((int)Work("W6")["daysLate"]! > 0);
         Assert.Equal("season.late", (string)Work("W6")["reason"]!["code"]!);
+    }
+
+    [Fact]
+    public async Task Two_managers_who_save_the_estate_at_once_do_not_overwrite_each_other()
+    {
+        await using var demo = new RamaApplication();
+        await demo.InitializeAsync();
+        using var client = demo.ClientOf();
+        var version = (await client.ReadAsync("/api/v1/season"))["estateVersion"];
+        string Estate(int hours) =>
+            $$$"""{"version": {{{version}}}, "estate": {"name": "Larkfold Orchards", "crewHoursPerWeek": {{{hours}}}}}""";
+        var answers = await Task.WhenAll(
+            Enumerable.Range(0, 4).Select(i => client.PutAsync("/api/v1/estate", Estate(300 + i)))
+        );
+        Assert.Equal([204, 400, 400, 400], answers.Select(a => a.Status).Order());
+        Assert.All(answers.Where(a => a.Status == 400), a => Assert.Equal(["name"], Api.ProblemFields(a.Body)));
     }
 
     [Fact]
@@ -93,22 +109,19 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
             );
         }
 
-        Assert.Equal(204, (await client.PutAsync("/api/v1/estate", """{"name": "Larkfold Orchards"}""")).Status);
+        Assert.Equal(204, (await client.SaveEstateAsync("""{"name": "Larkfold Orchards"}""")).Status);
         var before = await Season();
         Assert.True(before is { Late: > 0, Assumed: true });
         Assert.Equal(
             204,
-            (
-                await client.PutAsync("/api/v1/estate", """{"name": "Larkfold Orchards", "crewHoursPerWeek": 2000}""")
-            ).Status
+            (await client.SaveEstateAsync("""{"name": "Larkfold Orchards", "crewHoursPerWeek": 2000}""")).Status
         );
         Assert.Equal((0, false), await Season());
         Assert.Equal(
             ["name", "crewHoursPerWeek", "bodyMarks.thumb"],
             Api.ProblemFields(
                 (
-                    await client.PutAsync(
-                        "/api/v1/estate",
+                    await client.SaveEstateAsync(
                         """{"name": "", "crewHoursPerWeek": 0, "bodyMarks": {"thumb": {"value": 22, "unit": "cm"}}}"""
                     )
                 ).Body

@@ -311,8 +311,7 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
         Assert.Equal(
             204,
             (
-                await _client.PutAsync(
-                    "/api/v1/estate",
+                await _client.SaveEstateAsync(
                     """{"name": "Larkfold Orchards", "bodyMarks": {"finger": {"value": 1.5, "unit": "cm"}}}"""
                 )
             ).Status

@@ -31,6 +31,9 @@ public sealed class EstateRecord : IHistoried
     /// </summary>
     public DateOnly? Today { get; set; }
 
+    /// <summary>PostgreSQL's row version.</summary>
+    public uint Version { get; private set; }
+
     /// <summary>Takes the crews' measures over.</summary>
     public void TakeOver(BodyMarksEntry? marks) =>
         BodyMarks = marks is null || marks == new BodyMarksEntry() ? null : StoredJson.WritePart(marks);

@@ -13,13 +13,20 @@ public sealed class EstateStore(RamaContext database, EstateScope scope)
         database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
 
     /// <summary>Saves what is told of the estate as a whole.</summary>
-    /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
-    public async Task SaveAsync(EstateEntry entry, CancellationToken cancel)
+    /// <param name="entry">What is told.</param>
+    /// <param name="version">Version it was read at.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="UnusableEntryException">The entry cannot be used, or someone else saved first; nothing is
+    /// saved.</exception>
+    public async Task SaveAsync(EstateEntry entry, uint version, CancellationToken cancel)
     {
         var estate = await ReadAsync(cancel);
-        (estate.Name, estate.CrewHoursPerWeek) = entry.Read();
+        var (name, hours) = entry.Read();
+        if (estate.Version != version)
+            throw ChangedMeanwhile("name");
+        (estate.Name, estate.CrewHoursPerWeek) = (name, hours);
         estate.TakeOver(entry.BodyMarks);
-        await database.SaveChangesAsync(cancel);
+        await SaveAsync("name", cancel);
     }
 
     /// <summary>
@@ -33,6 +40,21 @@ public sealed class EstateStore(RamaContext database, EstateScope scope)
         var next = reader.RequiredWhole("season", "Season", season, "", estate.Season - 1, estate.Season + 1);
         reader.ThrowIfAny();
         estate.Season = (int)next;
-        await database.SaveChangesAsync(cancel);
+        await SaveAsync("season", cancel);
     }
+
+    private async Task SaveAsync(string field, CancellationToken cancel)
+    {
+        try
+        {
+            await database.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException e) when (e.IsOthersSave())
+        {
+            throw ChangedMeanwhile(field);
+        }
+    }
+
+    private static UnusableEntryException ChangedMeanwhile(string field) =>
+        new([new(field, "changed", "Someone else changed this meanwhile. Look at it again.")]);
 }

@@ -89,14 +89,20 @@ public sealed class FieldInbox(
             .ToListAsync(cancel);
 
     /// <summary>
-    /// Settles a conflict: takes an entry over in place of what is in force, or sets it aside. False when there is no
-    /// such conflict.
+    /// Settles a conflict: takes an entry over in place of what is in force, or sets it aside.
     /// </summary>
+    /// <param name="planting">The planting.</param>
+    /// <param name="id">The entry in conflict.</param>
+    /// <param name="take">Whether it takes the other's place.</param>
+    /// <param name="seen">What was in force when the choice was made.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <returns>False when there is no such conflict.</returns>
+    /// <exception cref="UnusableEntryException">Something else is in force by now.</exception>
     /// <exception cref="FieldBusyException">Too many send to the planting at this moment.</exception>
-    public Task<bool> ChooseAsync(Guid planting, Guid id, bool take, CancellationToken cancel) =>
+    public Task<bool> ChooseAsync(Guid planting, Guid id, bool take, JsonElement? seen, CancellationToken cancel) =>
         turns.InTurnAsync(
             planting,
-            () => RetriedAsync(() => ChooseOnceAsync(planting, id, take, cancel), cancel),
+            () => RetriedAsync(() => ChooseOnceAsync(planting, id, take, seen, cancel), cancel),
             cancel
         );
 
@@ -173,7 +179,13 @@ public sealed class FieldInbox(
     private Author? AuthorOf(FieldEntry entry, IReadOnlyDictionary<Guid, string> people) =>
         entry.Person is { } person && people.TryGetValue(person, out var name) ? new(person, name) : scope.Author;
 
-    private async Task<bool> ChooseOnceAsync(Guid planting, Guid id, bool take, CancellationToken cancel)
+    private async Task<bool> ChooseOnceAsync(
+        Guid planting,
+        Guid id,
+        bool take,
+        JsonElement? seen,
+        CancellationToken cancel
+    )
     {
         if (
             await database.FieldEntries.SingleOrDefaultAsync(
@@ -183,9 +195,13 @@ public sealed class FieldInbox(
             is not { } entry
         )
             return false;
+        var plan = await PlanAsync(planting, entry.Season, cancel);
+        if (!IsSame(handlers.Of(entry.Kind!.Value).InForce(plan, entry), seen))
+            throw new UnusableEntryException([
+                new("inForce", "changed", "Someone else changed this tree meanwhile. Look at it again."),
+            ]);
         if (take)
         {
-            var plan = await PlanAsync(planting, entry.Season, cancel);
             Guid? before = null;
             await MeasuredSum.ChangeAsync(
                 database,
@@ -203,6 +219,11 @@ public sealed class FieldInbox(
         await database.SaveChangesAsync(cancel);
         return true;
     }
+
+    private static bool IsSame(JsonElement? one, JsonElement? other) =>
+        (one?.ValueKind ?? JsonValueKind.Null, other?.ValueKind ?? JsonValueKind.Null)
+            is (JsonValueKind.Null, JsonValueKind.Null)
+        || one is { } a && other is { } b && JsonElement.DeepEquals(a, b);
 
     // Two counters of one block send at the same moment: whoever comes second reads again what the first has saved.
     private async Task<T> RetriedAsync<T>(Func<Task<T>> work, CancellationToken cancel)

@@ -401,6 +401,12 @@ namespace Rama.Data.Migrations
                         .HasColumnType("date")
                         .HasColumnName("today");
 
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
                     b.HasKey("Id")
                         .HasName("pk_estates");
 

@@ -74,7 +74,8 @@ public sealed record FieldView(
 
 /// <summary>How a conflict is settled.</summary>
 /// <param name="Take">Whether this entry takes the place of what the count says; otherwise it is set aside.</param>
-public sealed record ChooseEntry(bool Take);
+/// <param name="InForce">What the count said when the choice was made, as it was answered.</param>
+public sealed record ChooseEntry(bool Take, JsonElement? InForce);
 
 internal static class FieldEndpoints
 {
@@ -178,5 +179,8 @@ internal static class FieldEndpoints
         ChooseEntry body,
         FieldInbox inbox,
         CancellationToken cancel
-    ) => await inbox.ChooseAsync(id, entry, body.Take, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
+    ) =>
+        await inbox.ChooseAsync(id, entry, body.Take, body.InForce, cancel)
+            ? TypedResults.NoContent()
+            : TypedResults.NotFound();
 }

@@ -86,6 +86,7 @@ internal static class SeasonEndpoints
                 plantings.Count(p => p.Line.Stage == Stage.Prescribe),
                 crewHours,
                 estate.CrewHoursPerWeek is null,
+                estate.Version,
                 estate.ToBodyMarks(),
                 (await catalogues.ReadAsync(cancel)).Catalogue.Systems.ToDictionary(s => s.Id, s => s.Name),
                 [.. works.Select(w => plantings[w.Place].InTurn(w.Work))]
@@ -93,9 +94,9 @@ internal static class SeasonEndpoints
         );
     }
 
-    private static async Task<NoContent> Save(EstateEntry entry, EstateStore estates, CancellationToken cancel)
+    private static async Task<NoContent> Save(SaveEstate body, EstateStore estates, CancellationToken cancel)
     {
-        await estates.SaveAsync(entry, cancel);
+        await estates.SaveAsync(body.Estate, body.Version, cancel);
         return TypedResults.NoContent();
     }
 

@@ -17,6 +17,7 @@ namespace Rama.Web.Season;
 /// <param name="ReadyForCards">Plantings whose count settles the decision.</param>
 /// <param name="CrewHoursPerWeek">Hours all crews together are taken to work in a week.</param>
 /// <param name="CrewHoursAssumed">Whether those hours are an assumption, since the estate has not told its own.</param>
+/// <param name="EstateVersion">Version of what is told of the estate as a whole.</param>
 /// <param name="BodyMarks">Measures the crews take with the body.</param>
 /// <param name="Systems">Names of the training systems.</param>
 /// <param name="Plantings">Plantings in the order of the work: hardy, old and big ones first.</param>
@@ -30,10 +31,16 @@ public sealed record SeasonView(
     int ReadyForCards,
     double CrewHoursPerWeek,
     bool CrewHoursAssumed,
+    uint EstateVersion,
     BodyMarksEntry BodyMarks,
     IReadOnlyDictionary<string, LocalText> Systems,
     IReadOnlyList<SeasonLine> Plantings
 );
+
+/// <summary>What is told of the estate as a whole, to save.</summary>
+/// <param name="Version">Version it was read at.</param>
+/// <param name="Estate">What is told.</param>
+public sealed record SaveEstate(uint Version, EstateEntry Estate);
 
 /// <summary>One planting on the season page.</summary>
 /// <param name="Id">Identifier.</param>

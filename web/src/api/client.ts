@@ -22,6 +22,7 @@ export type HandCut = Schemas['HandCut'];
 export type PracticeScore = Schemas['PracticeScore'];
 export type SimulationStep = Schemas['SimulationStep'];
 export type TrainingSystem = Schemas['TrainingSystem'];
+export type FieldEntryView = Schemas['FieldEntryView'];
 export type FieldKit = Schemas['FieldKit'];
 export type FieldReceipt = Schemas['FieldReceipt'];
 export type FieldView = Schemas['FieldView'];

@@ -1382,7 +1382,7 @@ export interface paths {
             };
             requestBody: {
                 content: {
-                    "application/json": components["schemas"]["EstateEntry"];
+                    "application/json": components["schemas"]["SaveEstate"];
                 };
             };
             responses: {
@@ -6514,6 +6514,7 @@ export interface components {
         ChooseEntry: {
             /** @description Whether this entry takes the place of what the count says; otherwise it is set aside. */
             take: boolean;
+            inForce: null | components["schemas"]["JsonElement"];
         };
         /** @description How often one step is done on a tree of a trunk class. */
         ClassCut: {
@@ -10480,6 +10481,16 @@ export interface components {
             version: number;
             cutting: components["schemas"]["CuttingEntry"];
         };
+        /** @description What is told of the estate as a whole, to save. */
+        SaveEstate: {
+            /**
+             * Format: uint32
+             * @description Version it was read at.
+             */
+            version: number;
+            /** @description What is told. */
+            estate: components["schemas"]["EstateEntry"];
+        };
         /** @description Weighed fruit to save, with the version of the planting they were read at. */
         SaveFruit: {
             /** Format: uint32 */
@@ -10900,6 +10911,11 @@ export interface components {
             crewHoursPerWeek: number;
             /** @description Whether those hours are an assumption, since the estate has not told its own. */
             crewHoursAssumed: boolean;
+            /**
+             * Format: uint32
+             * @description Version of what is told of the estate as a whole.
+             */
+            estateVersion: number;
             /** @description Measures the crews take with the body. */
             bodyMarks: components["schemas"]["BodyMarksEntry"];
             /** @description Names of the training systems. */

@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
-import { api, answered, type CountedTreeEntry } from '../../api/client';
+import { api, answered, type CountedTreeEntry, type FieldEntryView } from '../../api/client';
+import { useAttempt } from '../../entry/useAttempt';
 import { bodyOf } from '../../field/kinds';
 import { plantingKey, usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
@@ -18,6 +19,7 @@ export function FieldNews() {
   const { view, may } = usePlantingWork();
   const season = useChosenSeason();
   const client = useQueryClient();
+  const { problem, failure, attempt } = useAttempt();
   const field = useQuery({
     queryKey: ['field', view.id, season],
     queryFn: () =>
@@ -33,10 +35,15 @@ export function FieldNews() {
   const conflicts = news.entries.filter((e) => e.state === 'conflict');
   const skipped = news.entries.filter((e) => e.kind === 'skip' && e.state === 'inForce');
   const marks = news.entries.filter((e) => e.kind === 'mark' && e.state === 'inForce');
-  const choose = async (entry: string, take: boolean) => {
-    await answered(
-      api.PUT('/api/v1/plantings/{id}/field/{entry}', { params: { path: { id: view.id, entry } }, body: { take } }),
-    );
+  const choose = async (conflict: FieldEntryView, take: boolean) => {
+    await attempt(async () => {
+      await answered(
+        api.PUT('/api/v1/plantings/{id}/field/{entry}', {
+          params: { path: { id: view.id, entry: conflict.id } },
+          body: { take, inForce: conflict.inForce },
+        }),
+      );
+    });
     await Promise.all([
       client.invalidateQueries({ queryKey: ['field', view.id] }),
       client.invalidateQueries({ queryKey: plantingKey(view.id, season) }),
@@ -51,6 +58,11 @@ export function FieldNews() {
           <p>
             <strong>{t('news.conflicts', { count: conflicts.length })}</strong>
           </p>
+          {(problem('inForce') ?? failure) && (
+            <p className="field-problem" role="alert">
+              {problem('inForce') ?? failure}
+            </p>
+          )}
           {conflicts.map((c) => (
             <div key={c.id} className="news-conflict">
               <span>{t('outlier.place', { row: c.row, tree: c.tree })}</span>
@@ -66,10 +78,10 @@ export function FieldNews() {
                 </span>
               </span>
               <span>
-                <Button size="small" disabled={!may('count')} onClick={() => void choose(c.id, true)} data-test="take">
+                <Button size="small" disabled={!may('count')} onClick={() => void choose(c, true)} data-test="take">
                   {t('news.take')}
                 </Button>{' '}
-                <Button size="small" disabled={!may('count')} onClick={() => void choose(c.id, false)}>
+                <Button size="small" disabled={!may('count')} onClick={() => void choose(c, false)}>
                   {t('news.set-aside')}
                 </Button>
               </span>

@@ -67,7 +67,7 @@ function Facts({ season }: { season: SeasonView }) {
       return;
     }
     void attempt(async () => {
-      await answered(api.PUT('/api/v1/estate', { body: entry }));
+      await answered(api.PUT('/api/v1/estate', { body: { version: season.estateVersion, estate: entry } }));
       setSaved(true);
       await client.invalidateQueries();
     });
