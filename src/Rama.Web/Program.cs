@@ -28,6 +28,7 @@ builder.Services.ConfigureHttpJsonOptions(json => StrictJson.Configure(json.Seri
 builder.Services.Configure<RouteHandlerOptions>(options => options.ThrowOnBadRequest = true);
 builder.Services.AddProblemDetails();
 builder.Services.AddExceptionHandler<Problems.UnreadableBody>();
+builder.Services.AddExceptionHandler<Problems.OthersSave>();
 builder.Services.AddExceptionHandler<Problems.DatabaseAway>();
 builder.Services.AddOpenApi("v1", OpenApi.Configure);
 builder.Services.AddSingleton(TimeProvider.System);
@@ -76,7 +77,10 @@ app.MapGet("/health", async (RamaContext database, CancellationToken cancel) =>
     )
     .ExcludeFromDescription();
 
-var api = app.MapGroup("/api/v1").ProducesValidationProblem().AddEndpointFilter(Problems.Filter);
+var api = app.MapGroup("/api/v1")
+    .ProducesValidationProblem()
+    .AddEndpointFilter(Problems.Filter)
+    .AddEndpointFilter(HiddenMoney.Filter);
 api.MapSession().MapPeople().MapInvitations();
 api.MapImport().MapExport();
 api.MapSeason().MapEstate().MapTarget().MapCount().MapDecide().MapPrescribe().MapCrew().MapResult();

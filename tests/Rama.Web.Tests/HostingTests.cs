@@ -1,3 +1,5 @@
+using Npgsql;
+
 namespace Rama.Web.Tests;
 
 /// <summary>How the application presents itself to a browser.</summary>
@@ -62,6 +64,20 @@ public sealed class HostingTests(RamaApplication application) : IClassFixture<Ra
         Assert.Equal(503, status);
         Assert.Equal("The database does not answer. Try again in a moment.", (string)body["title"]!);
         Assert.Equal(503, (await client.SendAsync(HttpMethod.Get, "/health")).Status);
+    }
+
+    [Fact]
+    public async Task A_database_started_anew_costs_nobody_a_request()
+    {
+        await Task.WhenAll(Enumerable.Range(0, 12).Select(_ => _client.ReadAsync("/api/v1/season")));
+        await using (var owner = NpgsqlDataSource.Create(application.OwnerConnection))
+        await using (
+            var end = owner.CreateCommand(
+                "select count(pg_terminate_backend(pid))::int from pg_stat_activity where datname = current_database() and usename = 'rama_web'"
+            )
+        )
+            Assert.True((int)(await end.ExecuteScalarAsync(TestContext.Current.CancellationToken))! > 1);
+        await Task.WhenAll(Enumerable.Range(0, 12).Select(_ => _client.ReadAsync("/api/v1/season")));
     }
 
     [Fact]

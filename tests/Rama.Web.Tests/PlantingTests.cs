@@ -79,6 +79,38 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
     }
 
     [Fact]
+    public async Task Counters_are_told_no_money()
+    {
+        using var counter = application.ClientOf(Role.Counter);
+        using var manager = application.ClientOf();
+        var seen = await manager.PlantingAsync("H2");
+        Assert.NotNull(seen["plan"]!["stakes"]);
+        var told = await counter.PlantingAsync("H2");
+        Assert.Null(told["plan"]!["stakes"]);
+        Assert.Equal((double)seen["plan"]!["buds"]!["value"]!, (double)told["plan"]!["buds"]!["value"]!);
+        // Neither worked out anew, nor in the answer to a save.
+        var entry = new System.Text.Json.Nodes.JsonObject();
+        foreach (var part in new[] { "season", "planting", "target", "count", "settings", "cutting" })
+            entry[part] = seen[part]!.DeepClone();
+        Assert.NotNull((await manager.PostAsync("/api/v1/calculations/plan", entry.ToJsonString())).Body["stakes"]);
+        var preview = await counter.PostAsync("/api/v1/calculations/plan", entry.ToJsonString());
+        Assert.Equal(200, preview.Status);
+        Assert.Null(preview.Body["stakes"]);
+        var saved = await counter.PutAsync(
+            $"/api/v1/plantings/{told["id"]}/count",
+            $$"""{"version": {{told["planVersion"]}}, "count": {{told["count"]!.ToJsonString()}}}"""
+        );
+        Assert.Equal(200, saved.Status);
+        Assert.Null(saved.Body["plan"]!["stakes"]);
+        var late = await counter.PutAsync(
+            $"/api/v1/plantings/{told["id"]}/count",
+            """{"version": 1, "count": {}}"""
+        );
+        Assert.Equal(409, late.Status);
+        Assert.Null(late.Body["current"]!["plan"]!["stakes"]);
+    }
+
+    [Fact]
     public async Task Two_managers_who_save_the_estate_at_once_do_not_overwrite_each_other()
     {
         await using var demo = new RamaApplication();

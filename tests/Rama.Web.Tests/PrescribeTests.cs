@@ -159,21 +159,21 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
     }
 
     [Fact]
-    public async Task Practice_is_scored_and_kept_once_per_tree_by_whoever_counts()
+    public async Task Practice_is_scored_and_kept_once_per_tree_by_whoever_leads()
     {
-        var counter = application.ClientOf(Role.Counter);
-        var view = await counter.PlantingAsync("W1");
+        var lead = application.ClientOf(Role.CrewLead);
+        var view = await lead.PlantingAsync("W1");
         var id = Guid.NewGuid();
-        var worker = (await counter.ReadAsync("/api/v1/workers"))
+        var worker = (await lead.ReadAsync("/api/v1/workers"))
             .AsArray()
             .Single(w => (string)w!["name"]! == "Pruner 3")!["id"];
         string Run(string? by, string cuts) => $$$"""{"id": "{{{id}}}", "worker": "{{{by}}}", "cuts": {{{cuts}}}}""";
-        Assert.Equal(400, (await counter.PostAsync($"{Path(view)}/practice", Run($"{Guid.NewGuid()}", "[]"))).Status);
+        Assert.Equal(400, (await lead.PostAsync($"{Path(view)}/practice", Run($"{Guid.NewGuid()}", "[]"))).Status);
         Assert.Equal(
             400,
-            (await counter.PostAsync($"{Path(view)}/practice", Run($"{worker}", """[{"bud": 90000}]"""))).Status
+            (await lead.PostAsync($"{Path(view)}/practice", Run($"{worker}", """[{"bud": 90000}]"""))).Status
         );
-        var (_, bench) = await counter.PostAsync($"{Path(view)}/bench", "{}");
+        var (_, bench) = await lead.PostAsync($"{Path(view)}/bench", "{}");
         var cuts =
             "["
             + string.Join(
@@ -187,13 +187,13 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
                     )
             )
             + "]";
-        var (status, kept) = await counter.PostAsync($"{Path(view)}/practice", Run($"{worker}", cuts));
+        var (status, kept) = await lead.PostAsync($"{Path(view)}/practice", Run($"{worker}", cuts));
         Assert.Equal(200, status);
         Assert.True((int)kept["score"]!["score"]! >= 95, kept["score"]!.ToJsonString());
-        await counter.PostAsync($"{Path(view)}/practice", Run($"{worker}", cuts));
-        var run = Assert.Single((await counter.ReadAsync($"{Path(view)}/practice")).AsArray());
+        await lead.PostAsync($"{Path(view)}/practice", Run($"{worker}", cuts));
+        var run = Assert.Single((await lead.ReadAsync($"{Path(view)}/practice")).AsArray());
         Assert.Equal(("Pruner 3", (int)kept["score"]!["score"]!), ((string)run!["pruner"]!, (int)run["score"]!));
-        var pruner = Assert.Single((await counter.ReadAsync("/api/v1/practice")).AsArray());
+        var pruner = Assert.Single((await lead.ReadAsync("/api/v1/practice")).AsArray());
         Assert.Equal(("Pruner 3", 1), ((string)pruner!["pruner"]!, (int)pruner["trees"]!));
         var elsewhere = await application.InNewEstateAsync(_client, "Next door");
         Assert.Empty((await elsewhere.ReadAsync("/api/v1/practice")).AsArray());

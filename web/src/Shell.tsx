@@ -28,9 +28,9 @@ export function Shell() {
           </NavLink>
           <NavLink to={`/map${search}`}>{t('place.map')}</NavLink>
           {may('count') && <NavLink to="/field">{t('place.field')}</NavLink>}
-          <NavLink to="/crew">{t('place.crew')}</NavLink>
+          {may('practice') && <NavLink to="/crew">{t('place.crew')}</NavLink>}
           <NavLink to="/catalogue">{t('place.catalogue')}</NavLink>
-          <NavLink to="/exchange">{t('place.exchange')}</NavLink>
+          {may('export') && <NavLink to="/exchange">{t('place.exchange')}</NavLink>}
           {may('season') && <NavLink to="/estate">{t('estate')}</NavLink>}
           {may('people') && <NavLink to="/people">{t('place.people')}</NavLink>}
         </nav>

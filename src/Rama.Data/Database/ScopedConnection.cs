@@ -1,7 +1,9 @@
+using System.Data;
 using System.Data.Common;
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Diagnostics;
 using Microsoft.EntityFrameworkCore.Storage;
+using Npgsql;
 
 namespace Rama.Data.Database;
 
@@ -26,8 +28,20 @@ public sealed class ScopedConnection(EstateScope scope) : DbConnectionIntercepto
         CancellationToken cancellationToken = default
     )
     {
-        await using var command = Settings(connection, scope);
-        await command.ExecuteNonQueryAsync(cancellationToken);
+        try
+        {
+            await using var command = Settings(connection, scope);
+            await command.ExecuteNonQueryAsync(cancellationToken);
+        }
+        catch (NpgsqlException) when (connection.State != ConnectionState.Open)
+        {
+            // It lay in the pool while the database was started anew, as all others in there. Nothing was done on it.
+            NpgsqlConnection.ClearAllPools();
+            await connection.CloseAsync();
+            await connection.OpenAsync(cancellationToken);
+            await using var again = Settings(connection, scope);
+            await again.ExecuteNonQueryAsync(cancellationToken);
+        }
     }
 
     /// <inheritdoc />

@@ -9,6 +9,15 @@ public enum Act
     /// <summary>See plantings, plans, cards and history.</summary>
     Read,
 
+    /// <summary>See prices, costs and what a choice is worth.</summary>
+    Money,
+
+    /// <summary>Take tables out as files.</summary>
+    Export,
+
+    /// <summary>See who works in the rows and how their practice goes, and keep practice trees.</summary>
+    Practice,
+
     /// <summary>Enter counted trees.</summary>
     Count,
 
@@ -49,18 +58,24 @@ public enum Act
 /// <summary>Who may do what. docs/roles.md tells the same endpoint by endpoint, and a test walks it.</summary>
 internal static class Permissions
 {
-    /// <summary>The least role that may do it; every higher one may too.</summary>
-    public static Role Least(Act act) =>
+    /// <summary>
+    /// Whether a role may do it. Each may do what those before it may, but for counters: who comes for some days to
+    /// count is told no money and takes no files along.
+    /// </summary>
+    /// <param name="role">The role.</param>
+    /// <param name="act">What is to be done.</param>
+    public static bool May(Role role, Act act) =>
         act switch
         {
-            Act.Read => Role.Reader,
-            Act.Count or Act.Rows => Role.Counter,
-            Act.Settings or Act.Crew or Act.Propose => Role.CrewLead,
-            _ => Role.Manager,
+            Act.Read => true,
+            Act.Money or Act.Export => role != Role.Counter,
+            Act.Count or Act.Rows => role >= Role.Counter,
+            Act.Practice or Act.Settings or Act.Crew or Act.Propose => role >= Role.CrewLead,
+            _ => role == Role.Manager,
         };
 
     /// <summary>What a role may do.</summary>
-    public static IReadOnlyList<Act> Of(Role role) => [.. Enum.GetValues<Act>().Where(act => Least(act) <= role)];
+    public static IReadOnlyList<Act> Of(Role role) => [.. Enum.GetValues<Act>().Where(act => May(role, act))];
 
     public static void Define(AuthorizationOptions options)
     {
@@ -68,9 +83,7 @@ internal static class Permissions
             options.AddPolicy(Policy(act), policy =>
                 policy
                     .RequireAuthenticatedUser()
-                    .RequireRole(
-                        Enum.GetValues<Role>().Where(role => role >= Least(act)).Select(role => role.ToString())
-                    )
+                    .RequireRole(Enum.GetValues<Role>().Where(role => May(role, act)).Select(role => role.ToString()))
             );
     }
 

@@ -17,7 +17,7 @@ internal static class ExportEndpoints
             .MapGet("/estate", Estate)
             .For(Act.Exchange)
             .WithSummary("Everything the estate owns, as one zip of open files");
-        group.MapGet("/{table}", Table).For(Act.Read).WithSummary("One table as CSV or XLSX; outlines as GeoJSON");
+        group.MapGet("/{table}", Table).For(Act.Export).WithSummary("One table as CSV or XLSX; outlines as GeoJSON");
         return api;
     }
 

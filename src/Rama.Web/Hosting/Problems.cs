@@ -1,6 +1,7 @@
 using System.Text.Json;
 using Microsoft.AspNetCore.Diagnostics;
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
 using Npgsql;
 using Rama.Core.Explain;
 using Rama.Data.Database;
@@ -49,6 +50,23 @@ internal static class Problems
             }
         );
 
+    /// <summary>Answers that somebody else has saved, or made, the same at this moment: one of them did.</summary>
+    internal sealed class OthersSave : IExceptionHandler
+    {
+        public async ValueTask<bool> TryHandleAsync(HttpContext http, Exception exception, CancellationToken cancel)
+        {
+            if (exception is not DbUpdateException save || !save.IsOthersSave())
+                return false;
+            await TypedResults
+                .Problem(
+                    statusCode: StatusCodes.Status409Conflict,
+                    title: "Someone else saved the same at this moment. Look at it again."
+                )
+                .ExecuteAsync(http);
+            return true;
+        }
+    }
+
     /// <summary>Answers that the database is away, so that a person knows to try again.</summary>
     internal sealed class DatabaseAway(ILogger<DatabaseAway> log) : IExceptionHandler
     {
@@ -56,11 +74,12 @@ internal static class Problems
         {
             // EF wraps what the driver says once or twice.
             var cause = exception;
-            while (cause is not null and not NpgsqlException { IsTransient: true })
+            while (cause is not null && !IsAway(cause))
                 cause = cause.InnerException;
             if (cause is null)
                 return false;
             log.LogError(cause, "The database does not answer.");
+            http.Response.Headers.RetryAfter = "5";
             await TypedResults
                 .Problem(
                     statusCode: StatusCodes.Status503ServiceUnavailable,
@@ -69,6 +88,11 @@ internal static class Problems
                 .ExecuteAsync(http);
             return true;
         }
+
+        // Class 57P is an operator who ends, starts or crashes it.
+        private static bool IsAway(Exception cause) =>
+            cause is NpgsqlException { IsTransient: true }
+            || cause is PostgresException stopped && stopped.SqlState.StartsWith("57P", StringComparison.Ordinal);
     }
 
     /// <summary>Answers a request body that is not the JSON expected, naming the place.</summary>

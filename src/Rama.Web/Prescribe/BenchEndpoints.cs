@@ -134,10 +134,10 @@ internal static class BenchEndpoints
             .MapPost("/bench/cuts", Cut)
             .For(Act.Read)
             .WithSummary("Cuts made by hand: what each takes and why, and their score");
-        bench.MapGet("/practice", Runs).For(Act.Read).WithSummary("Trees cut for practice, the latest first");
-        bench.MapPost("/practice", Keep).For(Act.Count).WithSummary("Keep a tree cut for practice");
+        bench.MapGet("/practice", Runs).For(Act.Practice).WithSummary("Trees cut for practice, the latest first");
+        bench.MapPost("/practice", Keep).For(Act.Practice).WithSummary("Keep a tree cut for practice");
         api.MapGet("/practice", Pruners)
-            .For(Act.Read)
+            .For(Act.Practice)
             .WithTags("Prescribe")
             .WithSummary("What the season's practice shows of each pruner, over all plantings");
         return api;

@@ -239,6 +239,10 @@ internal static class PrescribeEndpoints
         if (plan is not { Stock: { } stock, Prescription: { } prescription, Planting: { } planting })
             return TypedResults.NotFound();
         var rules = planting.System.RulesFor(reading.Cutting.Answers);
+        var costs =
+            SignedInPerson.RoleOf(http.User) is { } role && Permissions.May(role, Act.Money)
+                ? plan.CostsOf(reading)
+                : null;
         var turn = heavy.JoinFor(http);
         return TypedResults.ServerSentEvents(
             StepStream.InTurn<SimulationStep>(
@@ -251,13 +255,7 @@ internal static class PrescribeEndpoints
                         rules,
                         stock,
                         prescription,
-                        new(
-                            reading.Settings,
-                            trees,
-                            body.Seed,
-                            CountedModel.Of(stock, reading.Counted!),
-                            plan.CostsOf(reading)
-                        ),
+                        new(reading.Settings, trees, body.Seed, CountedModel.Of(stock, reading.Counted!), costs),
                         share =>
                         {
                             if (told.Count == 0 || told[^1].IsCompleted)

@@ -96,15 +96,15 @@ internal static class TargetDeskEndpoints
         var group = api.MapGroup("").WithTags("Target");
         group
             .MapPost("/plantings/{id:guid}/target/desk", Desk)
-            .For(Act.Read)
+            .For(Act.Money)
             .WithSummary("All that stands around the target of a plan as it is typed; nothing is saved");
         group
             .MapGet("/plantings/{id:guid}/target/versions", Versions)
-            .For(Act.Read)
+            .For(Act.Money)
             .WithSummary("Versions of the target of a season, the latest first");
         group
             .MapGet("/plantings/{id:guid}/target/sources", Sources)
-            .For(Act.Read)
+            .For(Act.Money)
             .WithSummary("Targets this one may be copied from");
         group
             .MapPost("/plantings/{id:guid}/target/proposals", Propose)
@@ -112,7 +112,7 @@ internal static class TargetDeskEndpoints
             .WithSummary("Propose a target; the one set stays in force");
         group
             .MapGet("/prices/{variety}", Prices)
-            .For(Act.Read)
+            .For(Act.Money)
             .WithSummary("Size classes, prices and costs of a variety");
         group
             .MapPut("/prices/{variety}", SavePrices)

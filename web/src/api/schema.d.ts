@@ -5393,7 +5393,7 @@ export interface components {
          * @description What can be done in an estate.
          * @enum {unknown}
          */
-        Act: "read" | "count" | "rows" | "settings" | "crew" | "propose" | "target" | "plantings" | "records" | "catalogue" | "season" | "exchange" | "people";
+        Act: "read" | "money" | "export" | "practice" | "count" | "rows" | "settings" | "crew" | "propose" | "target" | "plantings" | "records" | "catalogue" | "season" | "exchange" | "people";
         /** @description How much a planting's yield swings from year to year. */
         Alternation: {
             /**

@@ -28,7 +28,7 @@ export function ExchangePage() {
           </Link>
         </p>
       )}
-      <Export />
+      {may('export') ? <Export /> : <p>{t('export.not-counters')}</p>}
     </main>
   );
 }

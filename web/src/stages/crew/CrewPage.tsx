@@ -12,6 +12,18 @@ import { cardLanguages, useCrew } from './useCrew';
 export function CrewPage() {
   const { t } = useReading();
   const may = useMay();
+  if (may('practice')) return <Crew />;
+  return (
+    <main className="page">
+      <h1>{t('crew.title')}</h1>
+      <p>{t('crew.leads-see')}</p>
+    </main>
+  );
+}
+
+function Crew() {
+  const { t } = useReading();
+  const may = useMay();
   const crew = useCrew();
   const practice = useQuery({ queryKey: ['practice'], queryFn: () => answered(api.GET('/api/v1/practice')) });
   useEffect(() => {

@@ -77,7 +77,7 @@ export function PracticePanel({ id, work, data }: { id: string; work: ReturnType
                 <li key={r.code}>{say(r)}</li>
               ))}
             </ul>
-            {may('count') && <KeepTree keep={work.keep} />}
+            {may('practice') && <KeepTree keep={work.keep} />}
             <div className="bench-tools">
               <Button
                 onClick={() => {

@@ -9,6 +9,7 @@ import { Chain } from './Chain';
 import { Schools } from './Schools';
 import { Shared } from './Shared';
 import { useDesk } from './useDesk';
+import { useMay } from '../../people/session';
 import { useMayType } from './useMayType';
 import { Versions } from './Versions';
 import { Worth } from './Worth';
@@ -22,6 +23,7 @@ export function TargetStage() {
   const { t, number, amount, unitName } = useReading();
   const { plan } = usePlantingWork();
   const mayType = useMayType();
+  const may = useMay();
   const form = useFormFields('target');
   const catalogue = useCatalogue();
   const desk = useDesk();
@@ -77,7 +79,7 @@ export function TargetStage() {
         />
         <Schools desk={desk} />
       </fieldset>
-      <Worth desk={desk} />
+      {may('money') && <Worth desk={desk} />}
       <fieldset className="part" disabled={!mayType}>
         {desk && <Carries desk={desk} />}
         {desk && <Shared desk={desk} />}

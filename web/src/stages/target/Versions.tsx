@@ -27,6 +27,7 @@ export function Versions() {
           params: { path: { id: view.id }, query: { season: view.season } },
         }),
       ),
+    enabled: may('money'),
   });
   const sources = useQuery({
     queryKey: ['sources', view.id],

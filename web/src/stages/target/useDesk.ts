@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { api, answered, type TargetDesk } from '../../api/client';
+import { useMay } from '../../people/session';
 import { usePlantingWork } from '../../planting/usePlanting';
 
 export const deskKey = (id: string) => ['desk', id] as const;
@@ -10,12 +11,14 @@ export const deskKey = (id: string) => ['desk', id] as const;
  */
 export function useDesk(): TargetDesk | null {
   const { view, plan, entry } = usePlantingWork();
+  const may = useMay();
   const desk = useQuery({
     queryKey: [...deskKey(view.id), entry],
     queryFn: async ({ signal }) =>
       ((await answered(
         api.POST('/api/v1/plantings/{id}/target/desk', { params: { path: { id: view.id } }, body: entry, signal }),
       )) as TargetDesk | undefined) ?? null,
+    enabled: may('money'),
     placeholderData: keepPreviousData,
     staleTime: 60_000,
     gcTime: 60_000,
