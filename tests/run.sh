@@ -9,10 +9,14 @@ run_tests() {
     smoke_tests "${@:2}"
     return
   fi
+  if [ "${1:-}" = fuzz ]; then
+    fuzz_tests "${@:2}"
+    return
+  fi
   for part in "${parts[@]}"; do
     case $part in
       front | core | web | browser | backup) ;;
-      *) fail "unknown part '$part'. These are: front, core, web, browser, backup, smoke" ;;
+      *) fail "unknown part '$part'. These are: front, core, web, browser, backup, smoke, fuzz" ;;
     esac
   done
   [ ${#parts[@]} -gt 0 ] || parts=(front core web browser backup)
@@ -60,6 +64,30 @@ smoke_tests() {
   check "Tests build" build.log dotnet build tests/Rama.Browser.Tests -c Release --nologo
   test_server
   dotnet_tests Rama.Browser.Tests -class "Rama.Browser.Tests.Smoke*" -explicit "$explicit"
+  tell_results
+}
+
+# Sends the API more of what nobody should send than the ordinary run does: ./rama test fuzz --requests 50000 --seed 3
+fuzz_tests() {
+  local usage="usage: ./rama test fuzz [--requests N] [--seed N]"
+  export RAMA_FUZZ_REQUESTS=50000 RAMA_FUZZ_SECONDS=5
+  while [ $# -gt 0 ]; do
+    [ $# -ge 2 ] || fail "$usage"
+    case $1 in
+      --requests) export RAMA_FUZZ_REQUESTS=$2 ;;
+      --seed) export RAMA_FUZZ_SEED=$2 ;;
+      *) fail "$usage" ;;
+    esac
+    shift 2
+  done
+  need_sdk
+  need_node
+  need_postgres
+  start_over
+  front_end_packages
+  check "Tests build" build.log dotnet build tests/Rama.Web.Tests -c Release --nologo
+  test_server
+  dotnet_tests Rama.Web.Tests -class Rama.Web.Tests.Fuzz.FuzzTests
   tell_results
 }
 

@@ -102,10 +102,7 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         );
         Assert.Equal(200, saved.Status);
         Assert.Null(saved.Body["plan"]!["stakes"]);
-        var late = await counter.PutAsync(
-            $"/api/v1/plantings/{told["id"]}/count",
-            """{"version": 1, "count": {}}"""
-        );
+        var late = await counter.PutAsync($"/api/v1/plantings/{told["id"]}/count", """{"version": 1, "count": {}}""");
         Assert.Equal(409, late.Status);
         Assert.Null(late.Body["current"]!["plan"]!["stakes"]);
     }

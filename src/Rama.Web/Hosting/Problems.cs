@@ -15,6 +15,20 @@ internal static class Problems
     /// <summary>Turns the core's complaint about an entry into a validation problem.</summary>
     public static async ValueTask<object?> Filter(EndpointFilterInvocationContext context, EndpointFilterDelegate next)
     {
+        // Seasons of an address are everywhere the same, and a year may end up in a date anywhere.
+        if (
+            int.TryParse(context.HttpContext.Request.Query["season"], out var season)
+            && (season < SoundValues.Years.From || season > SoundValues.Years.To)
+        )
+            return Unusable([
+                new(
+                    "season",
+                    "range",
+                    $"Season: expected {SoundValues.Years.From} to {SoundValues.Years.To}.",
+                    SoundValues.Years.From,
+                    SoundValues.Years.To
+                ),
+            ]);
         try
         {
             return await next(context);

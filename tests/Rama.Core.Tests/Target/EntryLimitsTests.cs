@@ -130,6 +130,36 @@ public sealed class EntryLimitsTests
     }
 
     [Fact]
+    public void A_limit_that_follows_from_another_field_is_a_number_whatever_that_holds()
+    {
+        var problems = Problems(
+            v =>
+                new BudFactorEntry
+                {
+                    FruitPerTree = 100,
+                    FruitPlaces = v,
+                    BudFactor = 9,
+                }.Calculate(),
+            0
+        );
+        Assert.Equal(["fruitPlaces", "budFactor"], problems.Select(p => p.Field));
+        Assert.All(problems, p => Assert.True(double.IsFinite(p.Min!.Value) && double.IsFinite(p.Max!.Value)));
+        // One that carries three fruit stands for three.
+        Takes(
+            "budFactor",
+            v =>
+                new BudFactorEntry
+                {
+                    FruitPerTree = 100,
+                    FruitPlaces = 3,
+                    BudFactor = v,
+                }.Calculate(),
+            0.33,
+            6
+        );
+    }
+
+    [Fact]
     public void Of_fruit_weighed()
     {
         WeighedFruitEntry fruit = new() { Diameter = new(70, "mm"), Mass = new(150, "g") };

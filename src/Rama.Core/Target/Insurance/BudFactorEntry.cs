@@ -55,7 +55,8 @@ public sealed record BudFactorEntry
             ? reader.Required("budFactor", "Bud factor", factor, "bud/fruit", Least(places), 6)
             : reader.Optional("budFactor", "Bud factor", factor, "bud/fruit", Least(places), 6);
 
-    private static double Least(double places) => places <= 1 ? 1 : Math.Round(1 / places, 2);
+    // Places that cannot be used are no number, and told already.
+    private static double Least(double places) => places > 1 ? Math.Round(1 / places, 2) : 1;
 
     internal static double? ReadLimbs(EntryReader reader, double? limbs) =>
         reader.Optional("limbsPerTree", "Limbs kept", limbs, "limb/tree", 1, 200);
