@@ -61,24 +61,22 @@ export function NotTakenPage() {
       <ul className="field-list">
         {kept.entries.map((q) => (
           <li key={q.id} className="sheet" data-test="refused-entry">
-            <strong>{place(q.planting, q.entry.row, q.entry.tree)}</strong>{' '}
-            <span className="small dim">{time.format(new Date(q.at))}</span>
+            <strong>{place(q.planting, q.entry.row, q.entry.tree)}</strong>
             <br />
-            {t(`field.kind.${q.entry.kind ?? 'back'}`)}
+            {t(`field.kind.${q.entry.kind ?? 'back'}`)},{' '}
+            <span className="small dim">{time.format(new Date(q.at))}</span>
             {q.problems?.map((p) => (
-              <span key={p.field + p.code} className="field-problem">
-                <br />
+              <p key={p.field + p.code} className="field-problem">
                 {problemText(p, reading)}
-              </span>
+              </p>
             ))}
           </li>
         ))}
         {kept.photos.map((p) => (
           <li key={p.id} className="sheet">
-            <strong>{place(p.planting, p.row, p.tree)}</strong>{' '}
-            <span className="small dim">{time.format(new Date(p.at))}</span>
+            <strong>{place(p.planting, p.row, p.tree)}</strong>
             <br />
-            {t('field.photo')}
+            {t('field.photo')}, <span className="small dim">{time.format(new Date(p.at))}</span>
           </li>
         ))}
       </ul>

@@ -30,7 +30,7 @@ export function Invite({ roles }: { roles: { value: Role; label: string }[] }) {
       await again();
     });
   return (
-    <>
+    <div className="people-invite">
       <form
         className="sheet people-add"
         noValidate
@@ -88,7 +88,7 @@ export function Invite({ roles }: { roles: { value: Role; label: string }[] }) {
           </ul>
         </section>
       )}
-    </>
+    </div>
   );
 }
 
