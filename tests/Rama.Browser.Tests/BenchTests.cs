@@ -96,7 +96,7 @@ public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
     [Fact]
     public void A_pruner_practises_is_scored_and_kept_for_the_lead()
     {
-        using var page = new Page(server, role: Role.Counter).OpenPlanting("W1", "bench", planting: false);
+        using var page = new Page(server, role: Role.CrewLead).OpenPlanting("W1", "bench", planting: false);
         page.Until("the drawing", () => Cuts(page) > 0);
         page.Click("[data-test='practise']");
         page.Find("[data-test='practice-target']");

@@ -99,6 +99,27 @@ public sealed class ClassPrescriptionTests
             }
         );
 
+    // A tree with a fifth of its buds gone looks lighter, one with a third looks bare: a crew that is told the wrong one
+    // of them cuts on. From when on is an assumption.
+    [Fact]
+    public void How_the_right_tree_looks_goes_with_what_is_gone()
+    {
+        List<(string Crop, string Look, int Third)> told = [];
+        foreach (var (_, reading, plan) in MadePlantings.All.Where(m => m.Plan.Decision!.Kind == DecisionKind.Reduce))
+        {
+            var gone = 1 - plan.Prescription!.BudsLeft / plan.Decision!.Standing.Mean;
+            var third =
+                gone < 0.2 ? 0
+                : gone < 0.35 ? 1
+                : 2;
+            told.Add((plan.Planting!.Variety.Crop, MadePlantings.CardOf(reading, plan).Look, third));
+        }
+        Assert.Equal([0, 1, 2], told.Select(t => t.Third).Distinct().Order());
+        // One look for each, and none for two of them.
+        Assert.All(told.GroupBy(t => (t.Crop, t.Look)), g => Assert.Single(g.Select(t => t.Third).Distinct()));
+        Assert.All(told.GroupBy(t => (t.Crop, t.Third)), g => Assert.Single(g.Select(t => t.Look).Distinct()));
+    }
+
     // Handbook 3.8: one way of working for the planting. A class may differ by a step of a number, with the trunk.
     [Fact]
     public void Classes_work_alike_and_numbers_go_with_the_trunk() =>
