@@ -73,7 +73,8 @@ public sealed class HostingTests(RamaApplication application) : IClassFixture<Ra
         await using (var owner = NpgsqlDataSource.Create(application.OwnerConnection))
         await using (
             var end = owner.CreateCommand(
-                "select count(pg_terminate_backend(pid))::int from pg_stat_activity where datname = current_database() and usename = 'rama_web'"
+                "select count(pg_terminate_backend(pid))::int from pg_stat_activity "
+                    + "where datname = current_database() and usename = 'rama_web'"
             )
         )
             Assert.True((int)(await end.ExecuteScalarAsync(TestContext.Current.CancellationToken))! > 1);

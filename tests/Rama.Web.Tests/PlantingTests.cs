@@ -115,7 +115,9 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
         using var client = demo.ClientOf();
         var version = (await client.ReadAsync("/api/v1/season"))["estateVersion"];
         string Estate(int hours) =>
-            $$$"""{"version": {{{version}}}, "estate": {"name": "Larkfold Orchards", "crewHoursPerWeek": {{{hours}}}}}""";
+            $$$"""
+                {"version": {{{version}}}, "estate": {"name": "Larkfold Orchards", "crewHoursPerWeek": {{{hours}}}}}
+                """;
         var answers = await Task.WhenAll(
             Enumerable.Range(0, 4).Select(i => client.PutAsync("/api/v1/estate", Estate(300 + i)))
         );

@@ -1,9 +1,8 @@
 import { Suspense } from 'react';
 import { Link, NavLink, Outlet, useLocation, useSearchParams } from 'react-router';
-import { api, answered } from './api/client';
 import { Choice } from './entry/Field';
 import { AccountMenu } from './people/AccountMenu';
-import { useMay, useSession } from './people/session';
+import { goToEstate, useMay, useSession } from './people/session';
 import { useSeason } from './stages/season/useSeason';
 import { useReading } from './words/useReading';
 
@@ -47,17 +46,12 @@ function EstateName() {
   const { t } = useReading();
   const { data } = useSession();
   if (!data) return null;
-  const go = async (estate: string) => {
-    await answered(api.PUT('/api/v1/session/estate', { body: { estate } }));
-    // Nothing of the estate left behind stays on the screen.
-    window.location.assign('/');
-  };
   if (data.estates.length < 2) return <strong>{data.estates[0]?.name}</strong>;
   return (
     <Choice
       label={t('estate')}
       value={data.here?.estateId ?? ''}
-      onChange={(id) => void go(id)}
+      onChange={(id) => void goToEstate(id)}
       options={data.estates.map((e) => ({ value: e.id, label: e.name }))}
     />
   );

@@ -17,7 +17,7 @@ public enum FieldOutcome
     /// <summary>It cannot be used; the device keeps it.</summary>
     Refused,
 
-    /// <summary>It was made for another estate than the one at hand; it waits on the device until that one is.</summary>
+    /// <summary>Made for another estate than the one at hand; it waits on the device until that one is.</summary>
     Elsewhere,
 }
 

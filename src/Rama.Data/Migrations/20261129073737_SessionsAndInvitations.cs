@@ -35,7 +35,9 @@ namespace Rama.Data.Migrations
                 constraints: table =>
                 {
                     table.PrimaryKey("pk_invitations", x => new { x.estate_id, x.id });
-                    table.CheckConstraint("ck_invitations_role", "role in ('Reader', 'Counter', 'CrewLead', 'Manager')");
+                    table.CheckConstraint(
+                        "ck_invitations_role",
+                        "role in ('Reader', 'Counter', 'CrewLead', 'Manager')");
                     table.ForeignKey(
                         name: "fk_invitations_estates_estate_id",
                         column: x => x.estate_id,

@@ -26,7 +26,7 @@ internal sealed class PasswordCheck(
         return await IsRightAsync(person, entry.Password ?? "") ? person : null;
     }
 
-    /// <summary>Changes the password of the person signed in, which ends every session that stands on the old.</summary>
+    /// <summary>Changes the password of the person signed in; every session that stands on the old one ends.</summary>
     /// <param name="user">The person.</param>
     /// <param name="entry">What was typed.</param>
     /// <exception cref="UnusableEntryException">Says which of the two cannot be used.</exception>

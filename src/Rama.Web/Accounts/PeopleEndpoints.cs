@@ -60,25 +60,19 @@ internal static class PeopleEndpoints
         CancellationToken cancel
     )
     {
-        PersonView? changed = null;
-        var found = await AloneAsync(
+        var changed = await ChangeAloneAsync(
             database,
-            async () =>
+            scope,
+            id,
+            async membership =>
             {
-                if (
-                    await Members(database, scope).SingleOrDefaultAsync(m => m.PersonId == id, cancel)
-                    is not { } membership
-                )
-                    return false;
                 if (entry.Role != Role.Manager)
                     await KeepAManagerAsync(membership, database, scope, cancel);
                 membership.Role = entry.Role;
-                changed = View(membership);
-                return true;
             },
             cancel
         );
-        return found ? TypedResults.Ok(changed!) : TypedResults.NotFound();
+        return changed is null ? TypedResults.NotFound() : TypedResults.Ok(View(changed));
     }
 
     private static async Task<Results<NoContent, NotFound>> Remove(
@@ -88,26 +82,28 @@ internal static class PeopleEndpoints
         CancellationToken cancel
     )
     {
-        var found = await AloneAsync(
+        var removed = await ChangeAloneAsync(
             database,
-            async () =>
+            scope,
+            id,
+            async membership =>
             {
-                if (
-                    await Members(database, scope).SingleOrDefaultAsync(m => m.PersonId == id, cancel)
-                    is not { } membership
-                )
-                    return false;
                 await KeepAManagerAsync(membership, database, scope, cancel);
                 database.Remove(membership);
-                return true;
             },
             cancel
         );
-        return found ? TypedResults.NoContent() : TypedResults.NotFound();
+        return removed is null ? TypedResults.NotFound() : TypedResults.NoContent();
     }
 
     // As if nobody else did anything meanwhile: two managers who each take the other out would both have seen one left.
-    private static async Task<bool> AloneAsync(RamaContext database, Func<Task<bool>> change, CancellationToken cancel)
+    private static async Task<MembershipRecord?> ChangeAloneAsync(
+        RamaContext database,
+        EstateScope scope,
+        Guid person,
+        Func<MembershipRecord, Task> change,
+        CancellationToken cancel
+    )
     {
         for (var attempt = 1; ; attempt++)
         {
@@ -118,11 +114,15 @@ internal static class PeopleEndpoints
                     IsolationLevel.Serializable,
                     cancel
                 );
-                if (!await change())
-                    return false;
+                if (
+                    await Members(database, scope).SingleOrDefaultAsync(m => m.PersonId == person, cancel)
+                    is not { } membership
+                )
+                    return null;
+                await change(membership);
                 await database.SaveChangesAsync(cancel);
                 await transaction.CommitAsync(cancel);
-                return true;
+                return membership;
             }
             catch (Exception e) when (attempt < MostTries && e.IsOutOfOrder())
             {

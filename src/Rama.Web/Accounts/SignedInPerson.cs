@@ -9,8 +9,8 @@ using Rama.Data.People;
 namespace Rama.Web.Accounts;
 
 /// <summary>
-/// Asks the database at every request who the cookie stands for: someone removed from an estate, whose session was ended
-/// or whose password was changed, is out at once.
+/// Asks the database at every request who the cookie stands for: someone removed from an estate, whose session was
+/// ended or whose password was changed, is out at once.
 /// </summary>
 internal static class SignedInPerson
 {

@@ -98,7 +98,7 @@ internal static class FieldEndpoints
         return api;
     }
 
-    private static async Task<Results<Ok<IReadOnlyList<FieldReceipt>>, ProblemHttpResult>> Send(
+    private static async Task<Ok<IReadOnlyList<FieldReceipt>>> Send(
         HttpRequest request,
         FieldInbox inbox,
         CancellationToken cancel
@@ -113,18 +113,7 @@ internal static class FieldEndpoints
         {
             throw new BadHttpRequestException("This is no batch.", StatusCodes.Status400BadRequest, e);
         }
-        try
-        {
-            return TypedResults.Ok(await inbox.TakeAsync(batch ?? throw new BadHttpRequestException("null"), cancel));
-        }
-        catch (FieldBusyException)
-        {
-            request.HttpContext.Response.Headers.RetryAfter = "5";
-            return TypedResults.Problem(
-                statusCode: StatusCodes.Status503ServiceUnavailable,
-                title: "Many send at this moment. Nothing is lost; send again."
-            );
-        }
+        return TypedResults.Ok(await inbox.TakeAsync(batch ?? throw new BadHttpRequestException("null"), cancel));
     }
 
     private static async Task<Results<Ok<FieldView>, NotFound>> Read(

@@ -6,6 +6,7 @@ using Npgsql;
 using Rama.Core.Explain;
 using Rama.Data.Database;
 using Rama.Data.Exchange;
+using Rama.Data.Field;
 
 namespace Rama.Web.Hosting;
 
@@ -40,6 +41,14 @@ internal static class Problems
         catch (UnreadableFileException e)
         {
             return Unusable([new("file", $"file-{e.Code}", $"File: {e.Message}")]);
+        }
+        catch (FieldBusyException)
+        {
+            context.HttpContext.Response.Headers.RetryAfter = "5";
+            return TypedResults.Problem(
+                statusCode: StatusCodes.Status503ServiceUnavailable,
+                title: "Many send at this moment. Nothing is lost; send again."
+            );
         }
         catch (LineFullException)
         {

@@ -99,8 +99,8 @@ public sealed class ClassPrescriptionTests
             }
         );
 
-    // A tree with a fifth of its buds gone looks lighter, one with a third looks bare: a crew that is told the wrong one
-    // of them cuts on. From when on is an assumption.
+    // A tree with a fifth of its buds gone looks lighter, one with a third looks bare: a crew that is told the wrong
+    // one of them cuts on. From when on is an assumption.
     [Fact]
     public void How_the_right_tree_looks_goes_with_what_is_gone()
     {

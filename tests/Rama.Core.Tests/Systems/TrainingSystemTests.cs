@@ -121,7 +121,8 @@ public sealed class TrainingSystemTests
         );
         string Option(int q, int o) =>
             $$$"""
-                { "id": "o{{{o}}}", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" }, "orders": { "thick": "t0 * {{{q
+                { "id": "o{{{o}}}", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" },
+                  "orders": { "thick": "t0 * {{{q
                     * 24
                     + o}}} up" } }
                 """;

@@ -8,8 +8,8 @@ using Rama.Core.Target.Size;
 namespace Rama.Core.Tests.Target;
 
 /// <summary>
-/// What may be typed about a target: at its limits it is taken, just beyond them it is told at its field. The limits are
-/// Rama's own, wide enough for every orchard.
+/// What may be typed about a target: at its limits it is taken, just beyond them it is told at its field. The limits
+/// are Rama's own, wide enough for every orchard.
 /// </summary>
 public sealed class EntryLimitsTests
 {
@@ -211,7 +211,8 @@ public sealed class EntryLimitsTests
         var told = CropLoad.Of(cherry, 315, null, []);
         Assert.Equal((200, "cm²/fruit"), (Math.Round(told.Value, 6), told.Unit));
         Assert.Null(told.CropDensity);
-        Assert.Equal((5, "fruit/cm²"), (CropLoad.Of(cherry, 315, 63, []).Value, CropLoad.Of(cherry, 315, 63, []).Unit));
+        var measured = CropLoad.Of(cherry, 315, 63, []);
+        Assert.Equal((5, "fruit/cm²"), (measured.Value, measured.Unit));
         var apple = CropLoad.Of(Entries.Planting.Read(2027), 120, null, []);
         Assert.Equal(0, apple.Value);
         Assert.Null(apple.LeafAreaPerFruitCm2);

@@ -20,7 +20,9 @@ public sealed record ApiOperation(
     public string Name => $"{Method} {Path}";
 }
 
-/// <summary>The document the API describes itself with: a new endpoint is in it, and so in every test that reads it.</summary>
+/// <summary>
+/// The document the API describes itself with: a new endpoint is in it, and so in every test that reads it.
+/// </summary>
 public sealed class ApiDocument
 {
     private const string Base = "/api/v1";

@@ -2,7 +2,9 @@ using System.Text.Json.Nodes;
 
 namespace Rama.Web.Tests.Fuzz;
 
-/// <summary>Makes bodies: as a schema asks, from what the estate really holds, and then with something wrong in them.</summary>
+/// <summary>
+/// Makes bodies: as a schema asks, from what the estate really holds, and then with something wrong in them.
+/// </summary>
 /// <param name="document">The schemas.</param>
 /// <param name="real">What the estate holds, by the name of a member.</param>
 /// <param name="random">Seeded, so that a fault can be met again.</param>

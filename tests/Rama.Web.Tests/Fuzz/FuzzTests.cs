@@ -63,7 +63,8 @@ public sealed class FuzzTests(RamaApplication application) : IClassFixture<RamaA
                     : null;
                 if (fault is not null)
                     faults.Enqueue(
-                        $"{number} {operation.Name} {request.RequestUri} → {status}: {fault[..Math.Min(300, fault.Length)]}"
+                        $"{number} {operation.Name} {request.RequestUri} → {status}: "
+                            + fault[..Math.Min(300, fault.Length)]
                     );
             }
         );
@@ -210,7 +211,10 @@ public sealed class FuzzTests(RamaApplication application) : IClassFixture<RamaA
                 return Encoding.UTF8.GetBytes("Planting,Row,Tree,Buds\nH4,1,1,180\nH4,1,-5,\n,,,\n");
             case 3:
                 return Encoding.UTF8.GetBytes(
-                    """{"type": "FeatureCollection", "features": [{"type": "Feature", "geometry": {"type": "Point", "coordinates": [1e9, null]}}]}"""
+                    """
+                    {"type": "FeatureCollection", "features": [
+                      {"type": "Feature", "geometry": {"type": "Point", "coordinates": [1e9, null]}}]}
+                    """
                 );
             case 4:
                 return [0x50, 0x4B, 3, 4, 0, 0, 1, 2, 3];

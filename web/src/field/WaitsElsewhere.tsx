@@ -1,4 +1,4 @@
-import { api, answered } from '../api/client';
+import { goToEstate } from '../people/session';
 import { useReading } from '../words/useReading';
 
 /** Says that something made for another estate waits, and goes there. */
@@ -6,14 +6,10 @@ export function WaitsElsewhere({ count, estate }: { count: number; estate: { id:
   const { t } = useReading();
   // Somebody else's, or of an estate the person has left: it is kept for whoever signs in next.
   if (estate === null) return <p className="field-note">{t('field.waits-unknown', { count })}</p>;
-  const go = async () => {
-    await answered(api.PUT('/api/v1/session/estate', { body: { estate: estate.id } }));
-    window.location.assign('/field');
-  };
   return (
     <p className="field-note" data-test="waits-elsewhere">
       {t('field.waits-elsewhere', { count, estate: estate.name })}{' '}
-      <button type="button" className="field-link" onClick={() => void go()}>
+      <button type="button" className="field-link" onClick={() => void goToEstate(estate.id, '/field')}>
         {t('field.go-there', { estate: estate.name })}
       </button>
     </p>

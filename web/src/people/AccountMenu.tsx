@@ -5,10 +5,9 @@ import { Link, useLocation } from 'react-router';
 import { api, answered } from '../api/client';
 import { Choice, Field } from '../entry/Field';
 import { useAttempt } from '../entry/useAttempt';
-import { keptSession } from '../offline/keptSession';
 import { useReading } from '../words/useReading';
 import './people.css';
-import { useSession } from './session';
+import { signOut, useSession } from './session';
 
 /** The person signed in: how they read, their password, the way out. */
 export function AccountMenu() {
@@ -32,9 +31,8 @@ export function AccountMenu() {
   const person = session.data?.person;
   const role = session.data?.here?.role;
   if (!person) return null;
-  const signOut = async () => {
-    await answered(api.DELETE('/api/v1/session'));
-    await keptSession.forget();
+  const leave = async () => {
+    await signOut();
     window.location.assign('/');
   };
   return (
@@ -75,7 +73,7 @@ export function AccountMenu() {
         <Link to="/sessions" className="account-link">
           {t('sessions.title')}
         </Link>
-        <Button onClick={() => void signOut()} data-test="sign-out">
+        <Button onClick={() => void leave()} data-test="sign-out">
           {t('sign-out')}
         </Button>
       </div>

@@ -7,7 +7,7 @@ import { useAttempt } from '../entry/useAttempt';
 import { keptSession } from '../offline/keptSession';
 import { useReading } from '../words/useReading';
 import './people.css';
-import { sessionKey, useSession } from './session';
+import { sessionKey, signOut, useSession } from './session';
 import { SignInForm } from './SignInPage';
 
 /** Where the link of an invitation leads; whoever follows it decides whether to take it up. */
@@ -84,9 +84,8 @@ function Accept({ link, name }: { link: string; name: string }) {
     attempt(async () => {
       begin(await answered(api.POST('/api/v1/invitations/accept', { body: { link } })));
     });
-  const signOut = async () => {
-    await answered(api.DELETE('/api/v1/session'));
-    await keptSession.forget();
+  const leave = async () => {
+    await signOut();
     await client.invalidateQueries({ queryKey: sessionKey });
   };
   return (
@@ -99,7 +98,7 @@ function Accept({ link, name }: { link: string; name: string }) {
           {failure}
         </p>
       )}
-      <button type="button" className="account-link" onClick={() => void signOut()}>
+      <button type="button" className="account-link" onClick={() => void leave()}>
         {t('join.not-me', { name })}
       </button>
     </>

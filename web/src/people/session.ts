@@ -50,3 +50,15 @@ export function useMay(): (act: Act) => boolean {
   const session = useSession();
   return (act) => session.data?.here?.may.includes(act) ?? false;
 }
+
+/** Goes to work in another of one's estates; nothing of the one left behind stays on the screen. */
+export async function goToEstate(estate: string, page = '/'): Promise<void> {
+  await answered(api.PUT('/api/v1/session/estate', { body: { estate } }));
+  window.location.assign(page);
+}
+
+/** Ends the session and what this device knows of it; what waits to be sent stays. */
+export async function signOut(): Promise<void> {
+  await answered(api.DELETE('/api/v1/session'));
+  await keptSession.forget();
+}

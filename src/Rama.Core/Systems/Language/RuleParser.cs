@@ -17,7 +17,8 @@ internal sealed record RuleNames(
 )
 {
     /// <summary>
-    /// Most parts of all rules of a pack together, each time with its terms: ten times what the richest shipped pack has.
+    /// Most parts of all rules of a pack together, each time with its terms: ten times what the richest shipped pack
+    /// has.
     /// </summary>
     internal const int MostPartsOfAll = 2_000;
 

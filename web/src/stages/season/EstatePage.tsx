@@ -69,8 +69,10 @@ function Facts({ season }: { season: SeasonView }) {
     void attempt(async () => {
       await answered(api.PUT('/api/v1/estate', { body: { version: season.estateVersion, estate: entry } }));
       setSaved(true);
-      await client.invalidateQueries();
-    });
+    }).then(() =>
+      // Also where someone else was first: what they saved is what the next try stands on.
+      client.invalidateQueries(),
+    );
   };
   const form = fieldControls(
     'estate',
