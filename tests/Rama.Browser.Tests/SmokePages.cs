@@ -21,6 +21,7 @@ internal static class SmokePages
         "targets",
         "scans",
         "field",
+        "field/not-taken",
     ];
 
     /// <summary>Pages of a planting, <c>{0}</c>.</summary>
