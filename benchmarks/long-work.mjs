@@ -17,7 +17,8 @@ async function signedIn(email) {
   return call;
 }
 
-const memory = () => (pid ? `${/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))[1] / 1024} MB` : "–");
+const peak = () => /VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))[1];
+const memory = () => (pid ? `${peak() / 1024} MB` : "–");
 
 const [one, other] = [await signedIn(reader), await signedIn(manager)];
 const season = await (await other("GET", "/season")).json();
