@@ -1,5 +1,6 @@
 using System.Net.Http.Headers;
 using System.Text.Json.Nodes;
+using Rama.Core.Count;
 using Rama.Data.Field;
 using Rama.Data.People;
 
@@ -368,6 +369,94 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         Assert.Equal(["taken"], await Send([Entry(planting, Guid.NewGuid(), Tree(182), supersedes: first)]));
         Assert.Equal(["taken"], await Send([before]));
         Assert.Equal([(12, 182)], await Counted(planting));
+    }
+
+    /// <summary>An entry, two corrections and the withdrawal of the last, in every order they can come in.</summary>
+    [Theory]
+    [InlineData("tree", false)]
+    [InlineData("tree", true)]
+    [InlineData("cut", false)]
+    [InlineData("cut", true)]
+    public async Task Corrections_hold_in_whatever_order_they_come(string kind, bool withdrawn)
+    {
+        var planting = await Added($"FO{kind[0]}{(withdrawn ? 1 : 2)}");
+        string Told(int buds) =>
+            kind == "tree" ? Tree(buds) : $$""" "kind": "cut", "body": {"kind": "spur", "floral": {{buds}}} """;
+        var orders = Orders(withdrawn ? 4 : 3).ToList();
+        foreach (var (n, order) in orders.Index())
+        {
+            var ids = Enumerable.Range(0, 4).Select(_ => Guid.NewGuid()).ToList();
+            string[] entries =
+            [
+                Entry(planting, ids[0], Told(10), tree: n + 1),
+                Entry(planting, ids[1], Told(20), tree: n + 1, supersedes: ids[0]),
+                // Back to what it first was: nothing of it may hang on being another number.
+                Entry(planting, ids[2], Told(n % 2 == 0 ? 10 : 30), tree: n + 1, supersedes: ids[1]),
+                Entry(planting, ids[3], "", tree: n + 1, supersedes: ids[2]),
+            ];
+            foreach (var which in order)
+                await Send([entries[which]]);
+        }
+        var count = (await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}"))["count"]!;
+        Assert.Equal(
+            withdrawn ? [] : orders.Index().Select(o => (o.Index + 1, o.Index % 2 == 0 ? 10.0 : 30)),
+            count[kind == "tree" ? "trees" : "budCuts"]!
+                .AsArray()
+                .Select(t => ((int)t!["tree"]!, (double)t[kind == "tree" ? "floralBuds" : "floral"]!))
+                .Order()
+        );
+        var told = await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field");
+        Assert.DoesNotContain(told["entries"]!.AsArray(), e => (string)e!["state"]! == "conflict");
+    }
+
+    private static IEnumerable<int[]> Orders(int of) =>
+        of == 0
+            ?
+            [
+                [],
+            ]
+            : Orders(of - 1)
+                .SelectMany(o => Enumerable.Range(0, of).Select(i => (int[])[.. o[..i], of - 1, .. o[i..]]));
+
+    [Fact]
+    public async Task A_count_put_right_to_another_tree_or_to_a_skip_leaves_nothing_behind()
+    {
+        var planting = await Added("F26");
+        var (first, second, third) = (Guid.NewGuid(), Guid.NewGuid(), Guid.NewGuid());
+        await Send([
+            Entry(planting, first, Tree(180)),
+            Entry(planting, second, Tree(190), tree: 13, supersedes: first),
+        ]);
+        Assert.Equal([(13, 190)], await Counted(planting));
+        await Send([Entry(planting, third, """ "kind": "skip", "body": "replant" """, tree: 13, supersedes: second)]);
+        Assert.Empty(await Counted(planting));
+        // And back, over what is no count.
+        await Send([Entry(planting, Guid.NewGuid(), Tree(200), tree: 13, supersedes: third)]);
+        Assert.Equal([(13, 200)], await Counted(planting));
+    }
+
+    [Fact]
+    public async Task Two_entries_that_take_each_other_s_place_end()
+    {
+        var planting = await Added("F27");
+        var (one, other) = (Guid.NewGuid(), Guid.NewGuid());
+        await Send([
+            Entry(planting, one, Tree(1), supersedes: other),
+            Entry(planting, other, Tree(2), supersedes: one),
+        ]);
+        Assert.Equal(["taken"], await Send([Entry(planting, Guid.NewGuid(), Tree(3), tree: 13, supersedes: other)]));
+    }
+
+    [Fact]
+    public async Task More_trees_than_anybody_counts_by_hand_are_refused_and_told()
+    {
+        var planting = await Added("F28");
+        foreach (var batch in Enumerable.Range(0, SurveyEntry.MostTrees).Chunk(FieldBatch.MostEntries))
+            await Send(
+                batch.Select(i => Entry(planting, Guid.NewGuid(), Tree(5), row: 1 + i / 100, tree: 1 + i % 100))
+            );
+        Assert.Equal(["refused"], await Send([Entry(planting, Guid.NewGuid(), Tree(180), row: 99, tree: 1)]));
+        Assert.Equal(SurveyEntry.MostTrees, (await Counted(planting)).Count);
     }
 
     [Fact]

@@ -19,6 +19,9 @@ public sealed class CountedTreesFromField : FieldHandler<CountedTreeEntry>
     protected internal override string Member => "counted";
 
     /// <inheritdoc />
+    protected internal override bool HasRoom(SeasonPlanRecord plan) => plan.Trees.Count < SurveyEntry.MostTrees;
+
+    /// <inheritdoc />
     protected internal override bool NeedsTree => true;
 
     /// <inheritdoc />
@@ -100,6 +103,10 @@ public sealed class CutBudsFromField : FieldHandler<BudCutEntry>
 
     /// <inheritdoc />
     protected internal override string Member => "cut";
+
+    /// <inheritdoc />
+    protected internal override bool HasRoom(SeasonPlanRecord plan) =>
+        plan.ToCount().BudCuts.Count < SurveyEntry.MostTrees;
 
     /// <inheritdoc />
     protected override BudCutEntry Placed(BudCutEntry body, FieldEntry entry) =>

@@ -1,5 +1,6 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
+using Rama.Core.Count;
 using Rama.Data.Database;
 
 namespace Rama.Data.Field;
@@ -42,6 +43,9 @@ public enum FieldState
 /// <summary>What the field told: kept as it arrived, whatever became of it.</summary>
 public sealed class FieldEntryRecord : IEstateOwned
 {
+    /// <summary>Most entries of one planting and season: every tree that can be counted, ten times over.</summary>
+    public const int MostOfPlanting = 10 * SurveyEntry.MostTrees;
+
     /// <inheritdoc />
     public Guid EstateId { get; init; }
 

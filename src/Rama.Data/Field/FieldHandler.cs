@@ -28,6 +28,25 @@ public abstract class FieldHandler
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
     protected internal abstract JsonElement Read(FieldEntry entry);
 
+    /// <summary>Whether its stage can hold one more.</summary>
+    /// <param name="plan">The plan of its planting and season.</param>
+    protected internal virtual bool HasRoom(SeasonPlanRecord plan) => true;
+
+    /// <summary>An entry kept, as it came.</summary>
+    /// <param name="entry">The entry.</param>
+    internal FieldEntry EntryOf(FieldEntryRecord entry) =>
+        new()
+        {
+            Id = entry.Id,
+            Sequence = entry.Sequence,
+            Planting = entry.PlantingId,
+            At = entry.At,
+            Kind = Kind.ToString(),
+            Row = entry.Row,
+            Tree = entry.Tree,
+            Body = BodyOf(entry),
+        };
+
     /// <summary>Takes it over where its stage holds it.</summary>
     /// <param name="taken">The entry and what it is taken into.</param>
     protected internal virtual FieldState TakeOver(FieldTaken taken) => FieldState.InForce;

@@ -260,37 +260,37 @@ public sealed class FieldInbox(
                     [new("planting", "unknown", "This planting is no longer there.")]
                 )),
             ];
-        var ids = arrived.SelectMany(a => new[] { a.Entry.Id, a.Entry.Supersedes }).OfType<Guid>().ToList();
-        // Also what takes the place of one of them and came before it.
-        var known = await database
-            .FieldEntries.Where(e => ids.Contains(e.Id) || ids.Contains(e.Supersedes!.Value))
-            .ToDictionaryAsync(e => e.Id, cancel);
+        var chain = await FieldChain.OfAsync(database, planting, season, arrived.Select(a => a.Entry), cancel);
+        var room =
+            FieldEntryRecord.MostOfPlanting
+            - await database.FieldEntries.CountAsync(e => e.PlantingId == planting && e.Season == season, cancel);
         var plan = await PlanAsync(planting, season, cancel);
         List<FieldReceipt> receipts = [];
         await MeasuredSum.ChangeAsync(
             database,
             plan,
-            () => receipts.AddRange(arrived.Select(a => ReceiptOf(a, plan, known))),
+            () => receipts.AddRange(arrived.Select(a => ReceiptOf(a, plan, chain, ref room))),
             cancel
         );
         await database.SaveChangesAsync(cancel);
         return receipts;
     }
 
-    private FieldReceipt ReceiptOf(Arrival arrival, SeasonPlanRecord plan, Dictionary<Guid, FieldEntryRecord> known)
+    private FieldReceipt ReceiptOf(Arrival arrival, SeasonPlanRecord plan, FieldChain chain, ref int room)
     {
         var entry = arrival.Entry;
-        if (known.GetValueOrDefault(entry.Id) is { } sent)
+        FieldReceipt Refused(string field, string code, string message) =>
+            new(entry.Id, FieldOutcome.Refused, [new(field, code, message)]);
+        if (chain.Find(entry.Id) is { } sent)
             return new(entry.Id, sent.State == FieldState.Conflict ? FieldOutcome.Conflict : FieldOutcome.Known, []);
-        var replaced = entry.Supersedes is { } old ? known.GetValueOrDefault(old) : null;
+        var replaced = chain.Find(entry.Supersedes);
         if (replaced is not null && (replaced.PlantingId, replaced.Season) != (entry.Planting, arrival.Season))
-            return new(
-                entry.Id,
-                FieldOutcome.Refused,
-                [new("supersedes", "elsewhere", "What this takes back belongs to another planting or season.")]
-            );
-        var kept = entry.IsWithdrawal ? TakeBack(arrival, plan, replaced) : Take(arrival, plan, replaced, known);
-        known.Add(entry.Id, kept);
+            return Refused("supersedes", "elsewhere", "What this takes back belongs to another planting or season.");
+        if (room <= 0 || handlers.Find(entry.Kind)?.HasRoom(plan) == false)
+            return Refused("planting", "range", "This planting is full: so much is not counted by hand in a season.");
+        room--;
+        var kept = entry.IsWithdrawal ? TakeBack(arrival, plan, replaced) : Take(arrival, plan, replaced, chain);
+        chain.Add(kept);
         return new(entry.Id, kept.State == FieldState.Conflict ? FieldOutcome.Conflict : FieldOutcome.Taken, []);
     }
 
@@ -298,40 +298,55 @@ public sealed class FieldInbox(
     private FieldEntryRecord TakeBack(Arrival arrival, SeasonPlanRecord plan, FieldEntryRecord? withdrawn)
     {
         if (withdrawn is not null)
-            Withdraw(plan, withdrawn);
+            Withdraw(plan, withdrawn, FieldState.Withdrawn);
         return Keep(arrival, withdrawn?.Kind, FieldState.Withdrawn, withdrawn);
     }
 
-    private FieldEntryRecord Take(
-        Arrival arrival,
-        SeasonPlanRecord plan,
-        FieldEntryRecord? replaced,
-        Dictionary<Guid, FieldEntryRecord> known
-    )
+    private FieldEntryRecord Take(Arrival arrival, SeasonPlanRecord plan, FieldEntryRecord? replaced, FieldChain chain)
     {
         var handler = handlers.Find(arrival.Entry.Kind)!;
-        var later = known.Values.FirstOrDefault(e =>
-            e.Supersedes == arrival.Entry.Id && (e.PlantingId, e.Season) == (plan.PlantingId, plan.Season)
-        );
-        if (later is not null)
+        if (chain.After(arrival.Entry.Id, plan.PlantingId, plan.Season) is { } later)
+        {
+            Link(plan, replaced, chain.LastFrom(later));
             return Keep(
                 arrival,
                 handler.Kind,
                 later.State == FieldState.Withdrawn ? FieldState.Withdrawn : FieldState.Superseded,
                 null
             );
+        }
+        // Put right to another tree, or to something else: nothing of it stays where it was.
+        if (
+            replaced is not null
+            && (replaced.Kind, replaced.Row, replaced.Tree)
+                != (handler.Kind, (int?)arrival.Entry.Row, (int?)arrival.Entry.Tree)
+        )
+        {
+            Withdraw(plan, replaced, FieldState.Superseded);
+            replaced = null;
+        }
         var state = handler.TakeOver(new(plan, arrival.Entry, replaced));
         if (replaced is { State: FieldState.InForce or FieldState.Conflict })
             replaced.State = FieldState.Superseded;
         return Keep(arrival, handler.Kind, state, null);
     }
 
-    private void Withdraw(SeasonPlanRecord plan, FieldEntryRecord entry)
+    // What stood between the two has come at last: the first no longer holds, and so the last may.
+    private void Link(SeasonPlanRecord plan, FieldEntryRecord? first, FieldEntryRecord last)
+    {
+        if (first is null)
+            return;
+        Withdraw(plan, first, FieldState.Superseded);
+        if (last is { State: FieldState.Conflict or FieldState.Superseded, Kind: { } kind })
+            last.State = handlers.Of(kind).TakeOver(new(plan, handlers.Of(kind).EntryOf(last), null));
+    }
+
+    private void Withdraw(SeasonPlanRecord plan, FieldEntryRecord entry, FieldState upon)
     {
         if (entry is not { State: FieldState.InForce or FieldState.Conflict })
             return;
         handlers.Of(entry.Kind!.Value).Withdraw(plan, entry);
-        entry.State = FieldState.Withdrawn;
+        entry.State = upon;
     }
 
     private FieldEntryRecord Keep(Arrival arrival, FieldKind? kind, FieldState state, FieldEntryRecord? takesBack)
