@@ -13,10 +13,14 @@ run_tests() {
     fuzz_tests "${@:2}"
     return
   fi
+  if [ "${1:-}" = faults ]; then
+    fault_tests "${@:2}"
+    return
+  fi
   for part in "${parts[@]}"; do
     case $part in
       front | core | web | browser | backup) ;;
-      *) fail "unknown part '$part'. These are: front, core, web, browser, backup, smoke, fuzz" ;;
+      *) fail "unknown part '$part'. These are: front, core, web, browser, backup, smoke, fuzz, faults" ;;
     esac
   done
   [ ${#parts[@]} -gt 0 ] || parts=(front core web browser backup)
@@ -42,6 +46,7 @@ run_tests() {
   fi
   wait
 
+  if wanted web; then fault_server; fi
   if wanted web || wanted browser || wanted backup; then test_server; fi
   if wanted core; then dotnet_tests Rama.Core.Tests; fi
   if wanted web; then dotnet_tests Rama.Web.Tests; fi
@@ -88,6 +93,31 @@ fuzz_tests() {
   check "Tests build" build.log dotnet build tests/Rama.Web.Tests -c Release --nologo
   test_server
   dotnet_tests Rama.Web.Tests -class Rama.Web.Tests.Fuzz.FuzzTests
+  tell_results
+}
+
+# Kills the application and its database in live traffic more often than the ordinary run does.
+fault_tests() {
+  local usage="usage: ./rama test faults [--kills N] [--seed N]"
+  export RAMA_FAULT_KILLS=50
+  while [ $# -gt 0 ]; do
+    [ $# -ge 2 ] || fail "$usage"
+    case $1 in
+      --kills) export RAMA_FAULT_KILLS=$2 ;;
+      --seed) export RAMA_FAULT_SEED=$2 ;;
+      *) fail "$usage" ;;
+    esac
+    shift 2
+  done
+  need_sdk
+  need_node
+  need_postgres
+  start_over
+  front_end_packages
+  check "Tests build" build.log dotnet build tests/Rama.Web.Tests -c Release --nologo
+  fault_server
+  dotnet_tests Rama.Web.Tests -class Rama.Web.Tests.Faults.FaultRun -showLiveOutput
+  grep ' kills; ' artifacts/Rama.Web.Tests.log || true
   tell_results
 }
 
@@ -168,9 +198,10 @@ dotnet_tests() { # dotnet_tests PROJECT [OPTION...]
   counts=$(grep -E "^ +$1 +Total:" "$log" | tail -n 1)
   if [ -z "$counts" ]; then tail -n 30 "$log"; tally "$1" 0 1; return; fi
   total=$(sed -E 's/.*Total: ([0-9]+).*/\1/' <<<"$counts")
+  # Where no test ran, nothing else is told.
+  if [ "$total" = 0 ]; then tally "$1" 0 1; return; fi
   failed=$(sed -E 's/.*Errors: ([0-9]+), Failed: ([0-9]+).*/\1 + \2/' <<<"$counts")
   failed=$((failed))
-  if [ "$total" = 0 ]; then failed=1 total=1; fi
   tally "$1" $((total - failed)) "$failed"
 }
 
@@ -197,11 +228,25 @@ backup_and_restore() (
 
 # A server for the tests alone, made anew each time; what it loses in a power cut nobody misses.
 test_server() {
-  trap 'cluster_down test' EXIT
+  trap 'cluster_down test; cluster_down faults' EXIT
   cluster_down test
   rm -rf "$STATE/test"
   cluster_up test 5670 -c max_connections=300 -c fsync=off -c synchronous_commit=off -c full_page_writes=off
   export RAMA_TEST_DATABASE="$DATABASE_SERVER"
+}
+
+# A server that keeps what it has acknowledged, to be killed: the fault run starts it again by itself, hence its options
+# are kept with it.
+fault_server() {
+  trap 'cluster_down faults' EXIT
+  cluster_down faults
+  rm -rf "$STATE/faults"
+  cluster_up faults 5870
+  printf "port = %s\nlisten_addresses = '127.0.0.1'\nunix_socket_directories = ''\n" "$DATABASE_PORT" \
+    >>"$STATE/faults/data/postgresql.conf"
+  export RAMA_FAULT_DATABASE="$DATABASE_SERVER" RAMA_FAULT_FOLDER="$STATE/faults/data"
+  RAMA_FAULT_PROGRAMS=$(pg_bin)
+  export RAMA_FAULT_PROGRAMS
 }
 
 take_pictures() {
