@@ -31,7 +31,7 @@ run_tests() {
   need_node
   if wanted core || wanted web || wanted browser || wanted backup; then need_sdk; fi
   if wanted web || wanted browser || wanted backup; then need_postgres; fi
-  if wanted browser; then need_chromium; fi
+  if wanted browser; then need_chromium; need_nginx; fi
   start_over
   front_end_packages
 

@@ -50,6 +50,9 @@ internal static class Browsers
             "--disable-component-update",
             "--disable-gpu",
             "--hide-scrollbars",
+            // The proxy's certificate is of the tests' own making, and so is the name it stands for.
+            $"--ignore-certificate-errors-spki-list={Nginx.KeyHash}",
+            $"--host-resolver-rules=MAP {Nginx.Host} 127.0.0.1",
             $"--lang={language}"
         );
         if (profile is not null)
