@@ -530,19 +530,23 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
     [Fact]
     public async Task Many_phones_on_few_plantings_meet_no_error_of_the_server()
     {
+        const int phones = 64;
         var plantings = new List<JsonNode>();
-        for (var i = 0; i < 3; i++)
+        for (var i = 0; i < 8; i++)
             plantings.Add(await Added($"F3{i}"));
+        // Each has counted in two plantings, and all have signal again at the same moment.
         var batches = Enumerable
-            .Range(0, 48)
+            .Range(0, phones)
             .Select(phone =>
-                plantings.Select(p => Entry(p, Guid.NewGuid(), Tree(100 + phone), row: 1 + phone, tree: 1)).ToList()
+                new[] { phone % 8, (phone + 1) % 8 }
+                    .Select(p => Entry(plantings[p], Guid.NewGuid(), Tree(100 + phone), row: 1 + phone, tree: 1))
+                    .ToList()
             )
             .ToList();
         var outcomes = await Task.WhenAll(batches.Select(b => Send(b)));
         Assert.All(outcomes.SelectMany(o => o), o => Assert.Equal("taken", o));
         foreach (var planting in plantings)
-            Assert.Equal(48, (await Counted(planting)).Count);
+            Assert.Equal(phones * 2 / 8, (await Counted(planting)).Count);
     }
 
     [Fact]
@@ -595,6 +599,18 @@ public sealed class FieldTests(RamaApplication application) : IClassFixture<Rama
         );
         using var elsewhere = await application.InNewEstateAsync(application.ClientOf(), "Photo Elsewhere");
         Assert.Equal(404, (await elsewhere.SendAsync(HttpMethod.Get, path)).Status);
+    }
+
+    [Fact]
+    public async Task A_photograph_sent_by_many_at_once_is_one()
+    {
+        var planting = await Added("FQ");
+        var path = $"/api/v1/plantings/{planting["id"]}/photos/{Guid.NewGuid()}";
+        var answers = await Task.WhenAll(
+            Enumerable.Range(0, 6).Select(_ => Upload(path, JpegPictureTests.Jpeg(withMetadata: true)))
+        );
+        Assert.All(answers, a => Assert.Equal(204, a));
+        Assert.Single((await _counter.ReadAsync($"/api/v1/plantings/{planting["id"]}/field"))["photos"]!.AsArray());
     }
 
     private async Task<int> Upload(string path, byte[] content)

@@ -1,4 +1,5 @@
 using System.Text.Json.Nodes;
+using Npgsql;
 using Rama.Data.People;
 
 namespace Rama.Web.Tests;
@@ -287,6 +288,41 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
             409,
             (await _client.PutAsync($"/api/v1/plantings/{opened["id"]}/target", Target(opened, 50))).Status
         );
+    }
+
+    [Fact]
+    public async Task Many_who_add_one_planting_at_once_add_one_and_the_others_are_told()
+    {
+        var answers = await Task.WhenAll(
+            Enumerable.Range(0, 8).Select(_ => _client.PostAsync("/api/v1/plantings", Entry("K11")))
+        );
+        Assert.Single(answers, a => a.Status == 201);
+        // Told at the field where the other was there first, and as a save of somebody else's where both were at it.
+        Assert.All(answers.Where(a => a.Status != 201), a =>
+            Assert.True(a.Status == 409 || Api.ProblemFields(a.Body).SequenceEqual(["code"]), a.Body.ToJsonString())
+        );
+        var season = await _client.ReadAsync("/api/v1/season");
+        Assert.Single(season["plantings"]!.AsArray(), p => (string)p!["code"]! == "K11");
+    }
+
+    [Fact]
+    public async Task Many_who_name_one_new_site_at_once_make_one_site()
+    {
+        var answers = await Task.WhenAll(
+            Enumerable
+                .Range(0, 8)
+                .Select(async i =>
+                {
+                    var entry = Entry($"K2{i}").Replace("{\"code\"", "{\"site\": \"Upper Bank\", \"code\"");
+                    var answer = await _client.PostAsync("/api/v1/plantings", entry);
+                    // Whoever was second is told so, and looks again.
+                    return answer.Status == 409 ? await _client.PostAsync("/api/v1/plantings", entry) : answer;
+                })
+        );
+        Assert.All(answers, a => Assert.Equal(201, a.Status));
+        await using var source = NpgsqlDataSource.Create(application.OwnerConnection);
+        await using var count = source.CreateCommand("select count(*) from sites where name = 'Upper Bank'");
+        Assert.Equal(1L, await count.ExecuteScalarAsync(TestContext.Current.CancellationToken));
     }
 
     [Fact]
