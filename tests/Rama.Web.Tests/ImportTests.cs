@@ -85,8 +85,8 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
         Assert.False((bool)report["saved"]!);
         Assert.Equal(
             [
+                (0, "variety", "value"),
                 (3, "yearPlanted", "range"),
-                (4, "variety", "unknown"),
                 (5, "area", "text"),
                 (6, "code", "duplicate"),
                 (7, "area", "missing"),

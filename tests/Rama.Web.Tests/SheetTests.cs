@@ -1,6 +1,7 @@
 using System.IO.Compression;
 using System.Text;
 using Rama.Data.Exchange;
+using Rama.Data.Exchange.Reading;
 
 namespace Rama.Web.Tests;
 
@@ -60,7 +61,7 @@ public sealed class SheetTests
     public void A_number_means_what_its_decimal_sign_says()
     {
         static double? Number(string text, string sign) =>
-            new LineReader(new("plantings", sign, [new("area", 0)]), new(2, [text])).Number("area");
+            new LineReader(new ImportMapping("plantings", sign, [new("area", 0)]), new(2, [text])).Number("area");
         Assert.Equal(1234.5, Number("1,234.5", "."));
         Assert.Equal(1234.5, Number("1.234,5", ","));
         Assert.Equal(1234.5, Number("1 234,5", ","));

@@ -13,6 +13,7 @@ using Rama.Data.Count.Scan;
 using Rama.Data.Crew;
 using Rama.Data.Database;
 using Rama.Data.Estate;
+using Rama.Data.Exchange.Reading;
 using Rama.Data.Prescribe;
 
 namespace Rama.Data.Exchange;

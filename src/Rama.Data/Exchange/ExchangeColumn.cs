@@ -1,3 +1,4 @@
+using Rama.Core.Quantities;
 using Rama.Core.Target;
 
 namespace Rama.Data.Exchange;
@@ -35,11 +36,38 @@ public sealed record ExchangeColumn(
     bool Required = false
 )
 {
+    /// <summary>Whether it is read only: another column says the same when the table is written.</summary>
+    public bool IsReadOnly { get; init; }
+
+    /// <summary>Whether it tells the lines of its table apart.</summary>
+    internal bool IsKey { get; init; }
+
+    /// <summary>Values most of them have, in the base unit of the quantity; null where a value tells no unit.</summary>
+    internal (double Low, double High)? Usual { get; init; }
+
     /// <summary>The header written.</summary>
     public string Header => Headers[0];
 
     /// <summary>The header of the column that holds the unit, where units differ from line to line.</summary>
     public string UnitHeader => $"{Header} unit";
+
+    /// <summary>Whether a value in a unit is a usual one.</summary>
+    /// <param name="value">The value.</param>
+    /// <param name="unit">The unit.</param>
+    internal bool IsUsual(double value, string unit) =>
+        Usual is not { } usual
+        || !Factors.TryGetValue(unit, out var factor)
+        || value * factor.Factor >= usual.Low && value * factor.Factor <= usual.High;
+
+    private static readonly Dictionary<string, Unit> Factors = new[]
+    {
+        Core.Quantities.Units.Length,
+        Core.Quantities.Units.Area,
+        Core.Quantities.Units.Mass,
+        Core.Quantities.Units.Share,
+    }
+        .SelectMany(t => t)
+        .ToDictionary(u => u.Key, u => u.Value);
 
     internal static ExchangeColumn Text(string field, bool required, params string[] headers) =>
         new(field, ColumnKind.Text, headers, [], required);
@@ -54,10 +82,11 @@ public sealed record ExchangeColumn(
         new(field, ColumnKind.Amount, headers, ["m", "ft", "cm", "mm", "in"], required);
 
     internal static ExchangeColumn Girth(string field, bool required, params string[] headers) =>
-        new(field, ColumnKind.Amount, headers, ["cm", "mm", "in", "m", "ft"], required);
+        // A young whip has 3 cm, a standard tree of eighty years 2 m.
+        new(field, ColumnKind.Amount, headers, ["cm", "mm", "in", "m", "ft"], required) { Usual = (0.03, 2) };
 
     internal static ExchangeColumn Share(string field, params string[] headers) =>
-        new(field, ColumnKind.Amount, headers, ["%", "share"]);
+        new(field, ColumnKind.Amount, headers, ["%", "share"]) { Usual = (0, 1) };
 
     internal static ExchangeColumn Area(string field, bool required, params string[] headers) =>
         new(field, ColumnKind.Amount, headers, ["ha", "ac"], required);

@@ -14,6 +14,13 @@ public abstract class ExchangeTable
     /// <summary>Its columns in the order they are written.</summary>
     public abstract IReadOnlyList<ExchangeColumn> Columns { get; }
 
+    /// <summary>Fields of other columns that fill a required one too, by that one.</summary>
+    internal virtual IReadOnlyDictionary<string, IReadOnlyList<string>> Also { get; } =
+        new Dictionary<string, IReadOnlyList<string>>();
+
+    /// <summary>Whether a file may have a column for each season instead of a line.</summary>
+    internal virtual bool HasYearColumns => false;
+
     /// <summary>Begins taking lines into the estate.</summary>
     internal abstract Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel);
 
@@ -25,7 +32,11 @@ public abstract class ExchangeTable
 
     /// <summary>Headers of the file written: each column, and after an amount its unit.</summary>
     public IReadOnlyList<string> Headers =>
-        [.. Columns.SelectMany(c => c.Kind == ColumnKind.Amount ? [c.Header, c.UnitHeader] : new[] { c.Header })];
+        [
+            .. Columns
+                .Where(c => !c.IsReadOnly)
+                .SelectMany(c => c.Kind == ColumnKind.Amount ? [c.Header, c.UnitHeader] : new[] { c.Header }),
+        ];
 }
 
 /// <summary>Takes the lines of one file; nothing is saved here.</summary>

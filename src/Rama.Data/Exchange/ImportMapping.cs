@@ -4,7 +4,24 @@ namespace Rama.Data.Exchange;
 /// <param name="Table">The table the file is read as, such as <c>plantings</c>.</param>
 /// <param name="Decimal">The decimal sign, <c>.</c> or <c>,</c>.</param>
 /// <param name="Columns">Columns by the field they fill; others are left alone.</param>
-public sealed record ImportMapping(string Table, string Decimal, IReadOnlyList<ColumnMapping> Columns);
+public sealed record ImportMapping(string Table, string Decimal, IReadOnlyList<ColumnMapping> Columns)
+{
+    /// <summary>What names in the file stand for.</summary>
+    public IReadOnlyList<ValueMapping> Values { get; init; } = [];
+
+    /// <summary>Numbers of the lines that are not read.</summary>
+    public IReadOnlyList<int> LeftOut { get; init; } = [];
+
+    /// <summary>Whether the file fills a field, be it by a column that fills several.</summary>
+    /// <param name="column">The field.</param>
+    /// <param name="table">Its table.</param>
+    internal bool Fills(ExchangeColumn column, ExchangeTable table) =>
+        Columns.Any(c =>
+            c.Field == column.Field
+            || table.Also.TryGetValue(column.Field, out var others) && others.Contains(c.Field)
+            || column.Field == "season" && c.Season is not null
+        );
+}
 
 /// <summary>The column that fills a field.</summary>
 /// <param name="Field">The field.</param>
@@ -12,4 +29,46 @@ public sealed record ImportMapping(string Table, string Decimal, IReadOnlyList<C
 /// <param name="Unit">Unit of all its amounts; null where another column tells it.</param>
 /// <param name="UnitColumn">Number of the column that tells the unit line by line; null where it is the same in
 /// all.</param>
-public sealed record ColumnMapping(string Field, int Column, string? Unit = null, int? UnitColumn = null);
+public sealed record ColumnMapping(string Field, int Column, string? Unit = null, int? UnitColumn = null)
+{
+    /// <summary>The season all its cells are of, in a table with a column for each year; null in others.</summary>
+    public int? Season { get; init; }
+
+    /// <summary>How the unit is known; null where there is none.</summary>
+    public UnitSource? UnitFrom { get; init; }
+}
+
+/// <summary>How the unit of a column is known.</summary>
+public enum UnitSource
+{
+    /// <summary>Its heading names it.</summary>
+    Heading,
+
+    /// <summary>A line of units or one above the table names it.</summary>
+    Line,
+
+    /// <summary>No other unit gives usual values.</summary>
+    Values,
+
+    /// <summary>Area, spacings and the trees listed agree in no other.</summary>
+    Trees,
+
+    /// <summary>It is not known: two units or more would do, and somebody must say.</summary>
+    Open,
+
+    /// <summary>Somebody said it.</summary>
+    Chosen,
+}
+
+/// <summary>A name in a file and what it stands for.</summary>
+/// <param name="Field">The field.</param>
+/// <param name="Written">What is written.</param>
+/// <param name="Name">What it stands for; null where nobody knows yet.</param>
+public sealed record ValueMapping(string Field, string Written, string? Name)
+{
+    /// <summary>Lines it stands in.</summary>
+    public int Lines { get; init; }
+
+    /// <summary>Whether it is no more than a guess, and somebody must say.</summary>
+    public bool IsGuess { get; init; }
+}

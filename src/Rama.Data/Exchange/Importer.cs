@@ -3,6 +3,7 @@ using Microsoft.EntityFrameworkCore;
 using Rama.Data.Count;
 using Rama.Data.Database;
 using Rama.Data.Estate;
+using Rama.Data.Exchange.Reading;
 using Rama.Data.Plan;
 
 namespace Rama.Data.Exchange;
@@ -64,12 +65,15 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
         try
         {
             if (target.Problems.Count == 0)
+            {
+                Questions(sheet, mapping, table, target);
                 await TakeAsync(sheet, mapping, table, target, progress, cancel);
+            }
             var saved = save && target.Problems.Count == 0;
             if (saved)
                 await SaveAsync(sheet, table, target, cancel);
             return new(
-                sheet.Lines.Count,
+                sheet.Lines.Count - mapping.LeftOut.Count,
                 target.Count(LineOutcome.Added),
                 target.Count(LineOutcome.Changed),
                 target.Count(LineOutcome.Same),
@@ -109,8 +113,8 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
     // A mapping comes from outside: what it names must be there.
     private static void Faults(Sheet sheet, ImportMapping mapping, ExchangeTable table, ImportTarget target)
     {
-        foreach (var twice in mapping.Columns.GroupBy(c => c.Field).Where(g => g.Count() > 1))
-            target.Add(0, twice.Key, "duplicate", "Two columns are to fill this field.");
+        foreach (var twice in mapping.Columns.GroupBy(c => (c.Field, c.Season)).Where(g => g.Count() > 1))
+            target.Add(0, twice.Key.Field, "duplicate", "Two columns are to fill this field.");
         foreach (var column in mapping.Columns)
         {
             if (table.Columns.All(c => c.Field != column.Field))
@@ -124,10 +128,37 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
         }
         if (mapping.Decimal is not ("." or ","))
             target.Add(0, "decimal", "unknown", "The decimal sign is a point or a comma.");
-        foreach (var column in table.Columns.Where(c => c.Required && mapping.Columns.All(m => m.Field != c.Field)))
-            // A list of blocks with one planting each needs no code of its own.
-            if (!(column.Field == "code" && mapping.Columns.Any(m => m.Field == "block")))
-                target.Add(0, column.Field, "missing", $"Choose the column for {column.Header}.");
+        foreach (var column in table.Columns.Where(c => c.Required && !mapping.Fills(c, table)))
+            target.Add(0, column.Field, "missing", $"Choose the column for {column.Header}.");
+    }
+
+    // What somebody must say does not keep the lines from being looked at.
+    private static void Questions(Sheet sheet, ImportMapping mapping, ExchangeTable table, ImportTarget target)
+    {
+        foreach (var column in mapping.Columns.Where(c => c.UnitFrom == UnitSource.Open))
+            target.Add(0, column.Field, "unit", $"{HeaderOf(column.Field, table)}: {Question(sheet, column, table)}");
+        foreach (var value in mapping.Values.Where(v => v.IsGuess || v.Name is null))
+            target.Add(
+                0,
+                value.Field,
+                "value",
+                value.Name is null
+                    ? $"{HeaderOf(value.Field, table)}: “{value.Written}” is not known. Choose what it stands for."
+                    : $"{HeaderOf(value.Field, table)}: does “{value.Written}” stand for {value.Name}?"
+            );
+    }
+
+    private static string HeaderOf(string field, ExchangeTable table) =>
+        table.Columns.FirstOrDefault(c => c.Field == field)?.Header ?? field;
+
+    // What it would mean is shown: 5.16 ha or 5.16 ac?
+    private static string Question(Sheet sheet, ColumnMapping column, ExchangeTable table)
+    {
+        var example = sheet
+            .Lines.Select(l => Convert.ToString(l[column.Column], CultureInfo.InvariantCulture))
+            .FirstOrDefault(c => !string.IsNullOrWhiteSpace(c));
+        var units = table.Columns.First(c => c.Field == column.Field).Units;
+        return string.Join(" or ", units.Take(4).Select(u => $"{example} {u}")) + "? Choose the unit.";
     }
 
     private static async Task TakeAsync(
@@ -140,15 +171,24 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
     )
     {
         var taking = await table.BeginAsync(target, cancel);
+        var leftOut = mapping.LeftOut.ToHashSet();
+        var readings = LineReading.Of(mapping);
         foreach (var (i, line) in sheet.Lines.Index())
         {
             cancel.ThrowIfCancellationRequested();
             if (i % Stride == 0 && progress is not null)
                 await progress(new(i, sheet.Lines.Count));
-            var reader = new LineReader(mapping, line);
-            taking.ReadLine(reader);
-            foreach (var problem in reader.Problems.Problems.DistinctBy(p => (p.Field, p.Code)))
-                target.Add(line.Number, problem);
+            if (leftOut.Contains(line.Number))
+                continue;
+            foreach (var reading in readings.Where(r => r.HasCells(line)))
+            {
+                var reader = new LineReader(reading, line);
+                taking.ReadLine(reader);
+                foreach (var problem in reader.Problems.Problems.DistinctBy(p => (p.Field, p.Code)))
+                    // Asked already, once for all lines.
+                    if (problem.Code != "unknown" || !reader.IsAsked(problem.Field))
+                        target.Add(line.Number, problem);
+            }
         }
         taking.Finish();
         if (progress is not null)

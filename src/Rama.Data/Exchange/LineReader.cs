@@ -2,13 +2,18 @@ using System.Globalization;
 using System.Text.Json;
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
+using Rama.Data.Exchange.Reading;
 
 namespace Rama.Data.Exchange;
 
 /// <summary>Reads the cells of one line as the mapping says; what cannot be read is told by field.</summary>
-public sealed class LineReader(ImportMapping mapping, SheetLine line)
+public sealed class LineReader(LineReading reading, SheetLine line)
 {
-    private readonly Dictionary<string, ColumnMapping> _columns = mapping.Columns.ToDictionary(c => c.Field);
+    private readonly IReadOnlyDictionary<string, ColumnMapping> _columns = reading.Columns;
+
+    /// <summary>A reader of a file with one reading a line.</summary>
+    public LineReader(ImportMapping mapping, SheetLine line)
+        : this(LineReading.Of(mapping)[0], line) { }
 
     /// <summary>What could not be read.</summary>
     public EntryReader Problems { get; } = new();
@@ -23,7 +28,16 @@ public sealed class LineReader(ImportMapping mapping, SheetLine line)
 
     /// <summary>A text, or null where the cell is empty.</summary>
     public string? Text(string field) =>
-        Cell(field) switch
+        Written(Cell(field)) is not { } written ? null
+        : reading.Values.TryGetValue((field, written.ToUpperInvariant()), out var name) ? name
+        : written;
+
+    /// <summary>Whether it is asked what the name in a field stands for.</summary>
+    public bool IsAsked(string field) =>
+        Written(Cell(field)) is { } written && reading.Asked.Contains((field, written.ToUpperInvariant()));
+
+    private static string? Written(object? cell) =>
+        cell switch
         {
             null => null,
             double number => number.ToString("0.##########", CultureInfo.InvariantCulture),
@@ -34,16 +48,18 @@ public sealed class LineReader(ImportMapping mapping, SheetLine line)
     /// <summary>A number, or null where the cell is empty or unreadable.</summary>
     public double? Number(string field)
     {
+        if (field == "season" && reading.Season is { } season)
+            return season;
         switch (Cell(field))
         {
             case double number:
                 return number;
-            case string { Length: > 0 } text when Parse(text) is { } read:
+            case string { Length: > 0 } text when CellNumber.Parse(text, reading.Decimal) is { } read:
                 return read;
             case null or "":
                 return null;
             default:
-                Problems.Add(field, "text", $"Expected a number such as 3{mapping.Decimal}5, got “{Text(field)}”.");
+                Problems.Add(field, "text", $"Expected a number such as 3{reading.Decimal}5, got “{Text(field)}”.");
                 return null;
         }
     }
@@ -57,6 +73,27 @@ public sealed class LineReader(ImportMapping mapping, SheetLine line)
         var unit =
             column.UnitColumn is { } other && line[other] is string { Length: > 0 } written ? written : column.Unit;
         return new(value, unit);
+    }
+
+    /// <summary>
+    /// The two distances in a cell such as <c>12 x 3 ft</c>, between rows and within them; null where it is empty or
+    /// unreadable.
+    /// </summary>
+    public (Amount Row, Amount Tree)? Pair(string field)
+    {
+        if (Text(field) is not { } text)
+            return null;
+        if (
+            ColumnContents.Pair(text) is { } pair
+            && CellNumber.Parse(pair.Row, reading.Decimal) is { } row
+            && CellNumber.Parse(pair.Tree, reading.Decimal) is { } tree
+        )
+        {
+            var unit = pair.Unit ?? _columns[field].Unit;
+            return (new(row, unit), new(tree, unit));
+        }
+        Problems.Add(field, "text", $"Expected two distances such as 4 x 1{reading.Decimal}5, got “{text}”.");
+        return null;
     }
 
     /// <summary>A day, or null where the cell is empty or unreadable.</summary>
@@ -91,32 +128,4 @@ public sealed class LineReader(ImportMapping mapping, SheetLine line)
     public JsonElement? Geometry(string field) => Cell(field) as JsonElement?;
 
     private object? Cell(string field) => _columns.TryGetValue(field, out var column) ? line[column.Column] : null;
-
-    private double? Parse(string text)
-    {
-        var bare = text.Replace("\u00a0", "", StringComparison.Ordinal)
-            .Replace("\u202f", "", StringComparison.Ordinal)
-            .Replace(" ", "", StringComparison.Ordinal)
-            .Replace('−', '-')
-            .TrimEnd('%');
-        var (point, group) = mapping.Decimal == "," ? (',', '.') : ('.', ',');
-        // A group sign may part thousands only; elsewhere it is a slip, or the other decimal sign.
-        var parts = bare.Split(point);
-        if (parts.Length > 2)
-            return null;
-        var groups = parts[0].TrimStart('-').Split(group);
-        if (groups.Length > 1 && (groups[0].Length is 0 or > 3 || groups.Skip(1).Any(g => g.Length != 3)))
-            return null;
-        var plain =
-            parts[0].Replace(group.ToString(), "", StringComparison.Ordinal)
-            + (parts.Length == 2 ? "." + parts[1] : "");
-        return double.TryParse(
-            plain,
-            NumberStyles.AllowLeadingSign | NumberStyles.AllowDecimalPoint,
-            CultureInfo.InvariantCulture,
-            out var value
-        )
-            ? value
-            : null;
-    }
 }

@@ -4,6 +4,7 @@ using System.Text;
 using CsvHelper;
 using CsvHelper.Configuration;
 using MiniExcelLibs;
+using Rama.Data.Exchange.Reading;
 
 namespace Rama.Data.Exchange;
 
@@ -56,75 +57,22 @@ public static class SheetReader
             ),
             _ => null,
         };
-        if (rows is null)
-        {
-            var text = Decode(content, notes);
-            if (text.AsSpan().TrimStart() is ['{', ..])
-                return GeoJsonSheet.Read(name, text);
-            rows = Csv(text, cancel);
-        }
-        return ToSheet(name, rows, notes);
+        if (rows is not null)
+            return TableShape.Of(name, rows, SheetForm.Workbook, notes);
+        var (text, encoding) = Decode(content, notes);
+        if (text.AsSpan().TrimStart() is ['{', ..])
+            return GeoJsonSheet.Read(name, text);
+        var delimiter = Delimiter(text);
+        return TableShape.Of(name, Csv(text, delimiter, cancel), new(delimiter, encoding), notes);
     }
 
-    private static Sheet ToSheet(string name, IEnumerable<(int Number, object?[] Cells)> rows, List<string> notes)
+    private static (string Text, string Encoding) Decode(byte[] content, List<string> notes)
     {
-        using var all = rows.GetEnumerator();
-        // Titles above the table, as spreadsheets have them, are skipped: the header is the first line with two cells
-        // or more.
-        object?[] header = [];
-        while (header.Length == 0 && all.MoveNext())
-            if (all.Current.Cells.Count(c => !IsBlank(c)) >= 2)
-                header = all.Current.Cells;
-        if (header.Length == 0)
-            throw new UnreadableFileException(
-                "header",
-                "No table was found: expected a line of headers with at least two columns."
-            );
-        var headers = header.Select(Written).ToList();
-        while (headers.Count > 0 && headers[^1].Length == 0)
-            headers.RemoveAt(headers.Count - 1);
-        if (headers.Count > MostColumns)
-            throw new UnreadableFileException(
-                "columns",
-                $"The table has {headers.Count} columns; expected at most {MostColumns}."
-            );
-
-        List<SheetLine> lines = [];
-        var cells = 0;
-        while (all.MoveNext())
+        var (text, encoding) = content switch
         {
-            if (all.Current.Cells.All(IsBlank))
-                continue;
-            if (lines.Count == MostLines)
-                throw new UnreadableFileException(
-                    "size",
-                    $"The table has more than {MostLines:#,0} lines. Split the file."
-                );
-            if ((cells += all.Current.Cells.Length) > MostCells)
-                throw new UnreadableFileException(
-                    "size",
-                    $"The table has more than {MostCells:#,0} cells. Leave out columns that are not needed."
-                );
-            lines.Add(new(all.Current.Number, all.Current.Cells));
-        }
-        if (lines.Count == 0)
-            throw new UnreadableFileException("empty", "The table has headers and no lines.");
-        return new(name, headers, lines, notes);
-    }
-
-    private static bool IsBlank(object? cell) =>
-        cell is null or "" || cell is string text && string.IsNullOrWhiteSpace(text);
-
-    private static string Written(object? cell) =>
-        (cell as string ?? Convert.ToString(cell, CultureInfo.InvariantCulture) ?? "").Trim();
-
-    private static string Decode(byte[] content, List<string> notes)
-    {
-        var text = content switch
-        {
-            [0xFF, 0xFE, ..] => Encoding.Unicode.GetString(content),
-            [0xFE, 0xFF, ..] => Encoding.BigEndianUnicode.GetString(content),
-            _ => null,
+            [0xFF, 0xFE, ..] => (Encoding.Unicode.GetString(content), "utf-16"),
+            [0xFE, 0xFF, ..] => (Encoding.BigEndianUnicode.GetString(content), "utf-16BE"),
+            _ => (null, "utf-8"),
         };
         if (text is null)
         {
@@ -134,18 +82,17 @@ public static class SheetReader
             }
             catch (DecoderFallbackException)
             {
-                text = Encoding.Latin1.GetString(content);
+                (text, encoding) = (Encoding.Latin1.GetString(content), "latin1");
                 notes.Add("The file is not UTF-8; it was read as Western European. Check names with accents.");
             }
         }
         if (text.AsSpan().IndexOfAnyInRange('\0', '\u0008') >= 0)
             throw new UnreadableFileException("type", "This is not a table. Expected a CSV, XLSX or GeoJSON file.");
-        return text.TrimStart('\uFEFF');
+        return (text.TrimStart('\uFEFF'), encoding);
     }
 
-    private static IEnumerable<(int, object?[])> Csv(string text, CancellationToken cancel)
+    private static IEnumerable<(int, object?[])> Csv(string text, string delimiter, CancellationToken cancel)
     {
-        var delimiter = Delimiter(text);
         Narrow(text, delimiter[0]);
         using var parser = new CsvParser(
             new StringReader(text),

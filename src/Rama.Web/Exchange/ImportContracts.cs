@@ -1,4 +1,5 @@
 using Rama.Data.Exchange;
+using Rama.Data.Exchange.Reading;
 
 namespace Rama.Web.Exchange;
 
@@ -20,6 +21,8 @@ public sealed record ImportTableView(string Name, IReadOnlyList<ExchangeColumn> 
 /// <param name="Samples">The first lines, as text.</param>
 /// <param name="Lines">Lines below the header.</param>
 /// <param name="Notes">What was found on reading.</param>
+/// <param name="Titles">Lines above the table.</param>
+/// <param name="LeftOut">Lines that look like sums and remarks.</param>
 /// <param name="Guess">The table it looks like, and which column is which.</param>
 public sealed record FileView(
     string File,
@@ -27,6 +30,8 @@ public sealed record FileView(
     IReadOnlyList<IReadOnlyList<string>> Samples,
     int Lines,
     IReadOnlyList<string> Notes,
+    IReadOnlyList<string> Titles,
+    IReadOnlyList<LeftOutLine> LeftOut,
     ImportMapping Guess
 );
 

@@ -7,7 +7,9 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.Options;
 using Rama.Core.Explain;
 using Rama.Data.Database;
+using Rama.Data.Estate;
 using Rama.Data.Exchange;
+using Rama.Data.Exchange.Reading;
 using Rama.Web.Accounts;
 using Rama.Web.Hosting;
 using JsonOptions = Microsoft.AspNetCore.Http.Json.JsonOptions;
@@ -55,18 +57,24 @@ internal static class ImportEndpoints
     private static Task<Ok<FileView>> Read(
         IFormFile file,
         HttpContext http,
+        CatalogueStore catalogues,
         HeavyWork gate,
         [FromForm] string? table = null
-    ) => gate.InTurnAsync(http, cancel => ReadAsync(file, table, cancel));
+    ) => gate.InTurnAsync(http, cancel => ReadAsync(file, table, catalogues, cancel));
 
-    private static async Task<Ok<FileView>> ReadAsync(IFormFile file, string? table, CancellationToken cancel)
+    private static async Task<Ok<FileView>> ReadAsync(
+        IFormFile file,
+        string? table,
+        CatalogueStore catalogues,
+        CancellationToken cancel
+    )
     {
         var sheet = await SheetOf(file, cancel);
-        var guess = ExchangeTables.Find(table) is { } named ? MappingGuess.Of(sheet, named) : MappingGuess.Of(sheet);
+        var catalogue = (await catalogues.ReadAsync(cancel)).Catalogue;
         return TypedResults.Ok(
             new FileView(
                 sheet.Name,
-                sheet.Headers,
+                [.. sheet.Headers.Select((_, i) => sheet.FullHeader(i))],
                 [
                     .. sheet
                         .Lines.Take(SampleLines)
@@ -74,7 +82,9 @@ internal static class ImportEndpoints
                 ],
                 sheet.Lines.Count,
                 sheet.Notes,
-                guess
+                sheet.Titles,
+                LeftOutLines.Of(sheet),
+                MappingGuess.Of(sheet, ExchangeTables.Find(table), catalogue)
             )
         );
     }

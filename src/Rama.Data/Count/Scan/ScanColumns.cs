@@ -1,4 +1,5 @@
 using Rama.Data.Exchange;
+using Rama.Data.Exchange.Reading;
 
 namespace Rama.Data.Count.Scan;
 

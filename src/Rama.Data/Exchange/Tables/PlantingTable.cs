@@ -1,7 +1,9 @@
 using Rama.Core.Estate;
+using Rama.Core.Explain;
 using Rama.Core.Quantities;
 using Rama.Core.Systems;
 using Rama.Data.Estate;
+using Rama.Data.Exchange.Reading;
 
 namespace Rama.Data.Exchange.Tables;
 
@@ -10,14 +12,43 @@ internal sealed class PlantingTable : ExchangeTable
 {
     public override string Name => "plantings";
 
+    // Usual distances: from a wall of 1.8 m alleys to standard trees; assumption, wide on purpose.
     public override IReadOnlyList<ExchangeColumn> Columns { get; } =
     [
-        ExchangeColumn.Text("site", required: false, "Site", "Farm", "Ranch", "Finca", "Fundo", "Predio"),
-        ExchangeColumn.Text("block", required: false, "Block", "Block code", "Parcela", "Cuartel", "Bloque"),
-        ExchangeColumn.Text("code", required: true, "Planting", "Planting code", "Code", "Plantación", "Código"),
+        ExchangeColumn.Text("site", required: false, "Site", "Farm", "Ranch", "Place", "Finca", "Fundo", "Predio"),
+        ExchangeColumn.Text(
+            "block",
+            required: false,
+            "Block",
+            "Block code",
+            "Parcel",
+            "Quarter",
+            "Field",
+            "Parcela",
+            "Cuartel",
+            "Bloque",
+            "Cuadro"
+        ),
+        ExchangeColumn.Text("code", required: true, "Planting", "Planting code", "Code", "Plantación", "Código") with
+        {
+            IsKey = true,
+        },
         ExchangeColumn.Text("name", required: false, "Name", "Block name", "Description", "Nombre"),
-        ExchangeColumn.Text("variety", required: true, "Variety", "Cultivar", "Variedad"),
-        ExchangeColumn.Text("rootstock", required: true, "Rootstock", "Stock", "Portainjerto", "Patrón"),
+        ExchangeColumn.Text("crop", required: false, "Crop", "Commodity", "Fruit", "Especie", "Cultivo") with
+        {
+            IsReadOnly = true,
+        },
+        ExchangeColumn.Text("variety", required: true, "Variety", "Cultivar", "Sort", "Sorte", "Variedad"),
+        ExchangeColumn.Text(
+            "rootstock",
+            required: true,
+            "Rootstock",
+            "Stock",
+            "Unterlage",
+            "Portainjerto",
+            "Patrón",
+            "Pie"
+        ),
         ExchangeColumn.Text(
             "system",
             required: false,
@@ -35,7 +66,8 @@ internal sealed class PlantingTable : ExchangeTable
             "Planting year",
             "Planted",
             "Año de plantación",
-            "Plantado"
+            "Plantado",
+            "Año"
         ),
         ExchangeColumn.Length(
             "rowSpacing",
@@ -43,10 +75,15 @@ internal sealed class PlantingTable : ExchangeTable
             "Row spacing",
             "Between rows",
             "Row distance",
+            "Rows",
             "Entre filas",
+            "Entre hileras",
             "Distancia entre filas",
             "Calle"
-        ),
+        ) with
+        {
+            Usual = (1.8, 10),
+        },
         ExchangeColumn.Length(
             "treeSpacing",
             true,
@@ -54,14 +91,71 @@ internal sealed class PlantingTable : ExchangeTable
             "In-row spacing",
             "Between trees",
             "Tree distance",
+            "Distance in row",
+            "Trees",
             "Entre árboles",
+            "Entre plantas",
             "Distancia entre árboles",
-            "Sobre fila"
-        ),
-        ExchangeColumn.Area("area", true, "Area", "Size", "Hectares", "Acres", "Superficie", "Área", "Hectáreas"),
+            "Sobre fila",
+            "Sobre hilera"
+        ) with
+        {
+            Usual = (0.3, 7),
+        },
+        ExchangeColumn.Length(
+            "spacing",
+            false,
+            "Spacing",
+            "Planting distance",
+            "Marco",
+            "Marco de plantación",
+            "Distancia"
+        ) with
+        {
+            IsReadOnly = true,
+        },
+        ExchangeColumn.Area(
+            "area",
+            true,
+            "Area",
+            "Size",
+            "Surface",
+            "Hectares",
+            "Acres",
+            "Superficie",
+            "Área",
+            "Hectáreas"
+        ) with
+        {
+            Usual = (0.005, 200),
+        },
+        ExchangeColumn.Number(
+            "trees",
+            false,
+            "Number of trees",
+            "Tree count",
+            "Trees",
+            "Pieces",
+            "Número de plantas",
+            "Número de árboles",
+            "Plantas",
+            "Árboles"
+        ) with
+        {
+            IsReadOnly = true,
+        },
         ExchangeColumn.Share("missingShare", "Missing trees", "Missing", "Gaps", "Faltantes", "Fallas"),
         ExchangeColumn.Share("pollinizerShare", "Pollinizers", "Pollinators", "Polinizadores"),
     ];
+
+    internal override IReadOnlyDictionary<string, IReadOnlyList<string>> Also { get; } =
+        new Dictionary<string, IReadOnlyList<string>>
+        {
+            // A list of blocks with one planting each needs no code of its own.
+            ["code"] = ["block"],
+            ["rowSpacing"] = ["spacing"],
+            ["treeSpacing"] = ["spacing"],
+        };
 
     internal override async Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel) =>
         new Taking(
@@ -97,6 +191,12 @@ internal sealed class PlantingTable : ExchangeTable
     private sealed class Taking(ImportTarget target, PlantingBook book, Ground ground) : ITaking
     {
         private readonly Dictionary<string, int> _lines = new(StringComparer.OrdinalIgnoreCase);
+
+        // A twentieth is headlands, gaps and rounding; assumption.
+        private const double MostOff = 0.05;
+
+        private readonly TradeNames _names = new(target.Catalogue);
+        private readonly Dictionary<string, string> _likeCodes = [];
         private readonly Dictionary<string, (string Site, int Line)> _sites = new(StringComparer.OrdinalIgnoreCase);
 
         public void ReadLine(LineReader line)
@@ -117,15 +217,22 @@ internal sealed class PlantingTable : ExchangeTable
             var known = code is null ? null : book.Find(code);
             var old = known?.ToEntry();
             var entry = Entry(line, old ?? new(), code);
-            if (line.Problems.Problems.Count > 0)
-                return;
-
             Planting? read = null;
-            if (
-                !target.Read(line.LineNumber, () => read = entry.Read(target.Estate.Season, target.Catalogue))
-                || !SameSite(line, read!)
-            )
+            try
+            {
+                read = entry.Read(target.Estate.Season, target.Catalogue);
+            }
+            catch (UnusableEntryException e)
+            {
+                // All that is wrong with a line at once, but of a field only what was found first.
+                foreach (var problem in e.Problems)
+                    if (!Told(line, problem.Field))
+                        line.Problems.Add(problem.Field, problem.Code, problem.Message);
+            }
+            if (line.Problems.Problems.Count > 0 || !SameSite(line, read!))
                 return;
+            CheckTrees(line, entry, read!);
+            TellLikeCode(line, code!);
             target.Was(
                 known is null ? LineOutcome.Added
                 : old == entry ? LineOutcome.Same
@@ -146,42 +253,75 @@ internal sealed class PlantingTable : ExchangeTable
         {
             string? Text(string field, string? known) => line.Has(field) ? line.Text(field) : known;
             Amount? Amount(string field, Amount? known) => line.Has(field) ? line.Amount(field) ?? new() : known;
+            var pair = line.Has("spacing") ? line.Pair("spacing") : null;
             return over with
             {
                 Site = Text("site", over.Site) ?? over.Site,
                 Block = Text("block", over.Block) ?? over.Block ?? code,
                 Code = code,
                 Name = Text("name", over.Name) ?? over.Name ?? code,
-                Variety = Match(Text("variety", over.Variety), target.Catalogue.Varieties.Select(v => v.Name)),
-                Rootstock = Match(Text("rootstock", over.Rootstock), target.Catalogue.Rootstocks.Select(r => r.Name)),
-                // Until other systems are there, a file without the column means the usual one.
-                System = SystemOf(Text("system", over.System)) ?? over.System ?? TrainingSystem.Shipped[0].Id,
+                Variety = Known("variety", Text("variety", over.Variety)),
+                Rootstock = Known("rootstock", Text("rootstock", over.Rootstock)),
+                // A file without the column means the usual one.
+                System = Known("system", Text("system", over.System)) ?? over.System ?? TrainingSystem.Shipped[0].Id,
                 YearPlanted = line.Has("yearPlanted") ? line.Number("yearPlanted") : over.YearPlanted,
-                RowSpacing = Amount("rowSpacing", over.RowSpacing),
-                TreeSpacing = Amount("treeSpacing", over.TreeSpacing),
+                RowSpacing = pair?.Row ?? Amount("rowSpacing", over.RowSpacing),
+                TreeSpacing = pair?.Tree ?? Amount("treeSpacing", over.TreeSpacing),
                 Area = Amount("area", over.Area),
                 MissingShare = Amount("missingShare", over.MissingShare ?? new()),
                 PollinizerShare = Amount("pollinizerShare", over.PollinizerShare ?? new()),
             };
         }
 
-        // Names are matched as people write them, in any case and with or without points: "m9" is M.9.
-        private static string? Match(string? written, IEnumerable<string> names) =>
-            written is null
-                ? null
-                : names.FirstOrDefault(n => MappingGuess.Plain(n) == MappingGuess.Plain(written)) ?? written;
+        private string? Known(string field, string? written) =>
+            written is null ? null : _names.Find(field, written) ?? written;
 
-        private static string? SystemOf(string? written) =>
-            written is null
-                ? null
-                : TrainingSystem
-                    .Shipped.FirstOrDefault(s =>
-                        new[] { s.Id, s.Name.En, s.Name.Es }.Any(n =>
-                            MappingGuess.Plain(n) == MappingGuess.Plain(written)
-                        )
+        private static bool Told(LineReader line, string field) =>
+            line.Problems.Problems.Any(p =>
+                p.Field == field || p.Field == "spacing" && field is "rowSpacing" or "treeSpacing"
+            );
+
+        // What area and spacings make room for, beside what somebody counted or was billed for.
+        private void CheckTrees(LineReader line, PlantingEntry entry, Planting planting)
+        {
+            if (!line.Has("trees") || line.Number("trees") is not (> 0 and var listed))
+                return;
+            var room = PlantingDensity.Of(planting.Form).TreePlaces;
+            var standing = room * (1 - planting.Form.MissingShare);
+            if (listed >= standing * (1 - MostOff) && listed <= room * (1 + MostOff))
+                return;
+            target.Warn(
+                line.LineNumber,
+                "trees",
+                "trees",
+                FormattableString.Invariant(
+                    $"{listed:#,0} trees stand in the file; {Told(entry.Area)} at {Told(entry.RowSpacing)} × "
+                )
+                    + FormattableString.Invariant(
+                        $"{Told(entry.TreeSpacing)} has room for {room:#,0}. Check area, spacings and missing trees."
                     )
-                    ?.Id
-                    ?? written;
+            );
+        }
+
+        private static string Told(Amount? amount) =>
+            FormattableString.Invariant($"{amount?.Value:0.##} {amount?.Unit}");
+
+        // "A-1" and "a 1" are more likely one block than two.
+        private void TellLikeCode(LineReader line, string code)
+        {
+            var plain = Words.Plain(code);
+            if (
+                _likeCodes.TryAdd(plain, code)
+                || string.Equals(_likeCodes[plain], code, StringComparison.OrdinalIgnoreCase)
+            )
+                return;
+            target.Warn(
+                line.LineNumber,
+                "code",
+                "like",
+                $"“{code}” is written much like “{_likeCodes[plain]}”. Are they one planting?"
+            );
+        }
 
         private bool SameSite(LineReader line, Planting planting)
         {

@@ -9,6 +9,8 @@ internal sealed class SeasonTable : ExchangeTable
 {
     public override string Name => "seasons";
 
+    internal override bool HasYearColumns => true;
+
     public override IReadOnlyList<ExchangeColumn> Columns { get; } =
     [
         PlantingBook.Column,
