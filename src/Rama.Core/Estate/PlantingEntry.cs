@@ -5,6 +5,11 @@ namespace Rama.Core.Estate;
 /// <summary>A planting as typed: what grows there, on which ground, since when.</summary>
 public sealed record PlantingEntry : DensityEntry
 {
+    /// <summary>
+    /// Longest code of a planting or block, characters: room for a name where blocks have no other code.
+    /// </summary>
+    public const int LongestCode = 20;
+
     /// <summary>Site of the block; the estate's first site when left out.</summary>
     public string? Site { get; init; }
 
@@ -41,8 +46,8 @@ public sealed record PlantingEntry : DensityEntry
         catalogue ??= Catalogue.Shipped;
         var reader = new EntryReader();
         var site = reader.OptionalText("site", "Site", Site, 60);
-        var code = reader.Text("code", "Planting", Code, 12);
-        var block = reader.OptionalText("block", "Block", Block, 12) ?? code;
+        var code = reader.Text("code", "Planting", Code, LongestCode);
+        var block = reader.OptionalText("block", "Block", Block, LongestCode) ?? code;
         var name = reader.Text("name", "Name", Name, 60);
         var form = reader.Under("", ReadForm);
         var year = reader.RequiredWhole("yearPlanted", "Year planted", YearPlanted, "", 1900, season);

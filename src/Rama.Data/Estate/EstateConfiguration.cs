@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.EntityFrameworkCore.Metadata.Builders;
 using Rama.Core.Crops;
+using Rama.Core.Estate;
 using Rama.Core.Systems;
 using Rama.Core.Target.Margin;
 using Rama.Data.Database;
@@ -46,7 +47,7 @@ internal sealed class BlockConfiguration : IEntityTypeConfiguration<BlockRecord>
             .HasForeignKey(b => new { b.EstateId, b.SiteId })
             .OnDelete(DeleteBehavior.Restrict);
         builder.HasIndex(b => new { b.EstateId, b.Code }).IsUnique();
-        builder.Property(b => b.Code).HasMaxLength(12);
+        builder.Property(b => b.Code).HasMaxLength(PlantingEntry.LongestCode);
         builder.Property(b => b.Outline).HasColumnType("jsonb");
     }
 }
@@ -149,7 +150,7 @@ internal sealed class PlantingConfiguration : IEntityTypeConfiguration<PlantingR
             .HasForeignKey(p => new { p.EstateId, p.BlockId })
             .OnDelete(DeleteBehavior.Restrict);
         builder.HasIndex(p => new { p.EstateId, p.Code }).IsUnique().HasDatabaseName(CodeIndex);
-        builder.Property(p => p.Code).HasMaxLength(12);
+        builder.Property(p => p.Code).HasMaxLength(PlantingEntry.LongestCode);
         builder.Property(p => p.Name).HasMaxLength(60);
         builder.Property(p => p.Variety).HasMaxLength(60);
         builder.Property(p => p.Rootstock).HasMaxLength(60);

@@ -1,3 +1,5 @@
+using Rama.Core.Quantities;
+
 namespace Rama.Data.Exchange;
 
 /// <summary>Which column of a file fills which field, and how its numbers are written.</summary>
@@ -33,6 +35,9 @@ public sealed record ColumnMapping(string Field, int Column, string? Unit = null
 {
     /// <summary>The season all its cells are of, in a table with a column for each year; null in others.</summary>
     public int? Season { get; init; }
+
+    /// <summary>Net mass of one, where the unit counts bins, boxes or bushels of past seasons.</summary>
+    public Amount? Package { get; init; }
 
     /// <summary>How the unit is known; null where there is none.</summary>
     public UnitSource? UnitFrom { get; init; }

@@ -117,6 +117,8 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
             target.Add(0, twice.Key.Field, "duplicate", "Two columns are to fill this field.");
         foreach (var column in mapping.Columns)
         {
+            if (column.Package is { } package && package is not { Value: > 0 and < 2_000, Unit: "kg" or "lb" })
+                target.Add(0, column.Field, "range", "Net mass of a package: expected up to 2000 kg or lb.");
             if (table.Columns.All(c => c.Field != column.Field))
                 target.Add(0, column.Field, "unknown", $"Table {table.Name} has no field “{column.Field}”.");
             else if (
@@ -137,6 +139,14 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
     {
         foreach (var column in mapping.Columns.Where(c => c.UnitFrom == UnitSource.Open))
             target.Add(0, column.Field, "unit", $"{HeaderOf(column.Field, table)}: {Question(sheet, column, table)}");
+        foreach (var column in mapping.Columns.Where(c => table.HasYearColumns && c.Package is null))
+            if (PackageYield.Of(column.Unit) is { } package)
+                target.Add(
+                    0,
+                    column.Field,
+                    "package",
+                    $"How much does a {package} hold? It differs from house to house."
+                );
         foreach (var value in mapping.Values.Where(v => v.IsGuess || v.Name is null))
             target.Add(
                 0,

@@ -64,6 +64,9 @@ public sealed class LineReader(LineReading reading, SheetLine line)
         }
     }
 
+    /// <summary>A number that only serves to compare: null where the cell holds none, and nothing is told.</summary>
+    public double? NumberToCompare(string field) => CellNumber.Of(Cell(field), reading.Decimal);
+
     /// <summary>An amount in the unit of its column, or null where the cell is empty or unreadable.</summary>
     public Amount? Amount(string field)
     {
@@ -72,7 +75,9 @@ public sealed class LineReader(LineReading reading, SheetLine line)
         var column = _columns[field];
         var unit =
             column.UnitColumn is { } other && line[other] is string { Length: > 0 } written ? written : column.Unit;
-        return new(value, unit);
+        return column.Package is { } package && unit is not null && PackageYield.Of(unit) is not null
+            ? PackageYield.ByMass(value, unit, package)
+            : new(value, unit);
     }
 
     /// <summary>

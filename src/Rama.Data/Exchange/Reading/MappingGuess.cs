@@ -40,6 +40,8 @@ public static partial class MappingGuess
         return guess with
         {
             Table = table.Name,
+            // Targets have the masses of their packages beside them, past seasons have not.
+            Columns = table.HasYearColumns ? [.. guess.Columns.Select(c => WithPackage(sheet, c))] : guess.Columns,
             LeftOut = [.. leftOut.Select(l => l.Line)],
             Values = ValueGuess.Of(sheet, guess.Columns, leftOut, names),
         };
@@ -127,6 +129,14 @@ public static partial class MappingGuess
                 Names[column] = names = [.. column.Headers.Append(column.Field).Select(Words.Of)];
         return names.Max(n => Words.Fit(words, n));
     }
+
+    private static ColumnMapping WithPackage(Sheet sheet, ColumnMapping column) =>
+        PackageYield.Of(column.Unit) is { } package
+            ? column with
+            {
+                Package = PackageYield.MassIn(sheet, package),
+            }
+            : column;
 
     private static double Fit(ImportMapping guess, ExchangeTable table)
     {

@@ -1,4 +1,5 @@
 using Rama.Core.Estate;
+using Rama.Core.Systems;
 
 namespace Rama.Data.Exchange.Reading;
 
@@ -45,6 +46,17 @@ internal sealed class TradeNames
         ("peach", "peaches|duraznero|durazno|melocotonero|melocoton"),
     ];
 
+    // Common practice, no source: what a grower means who says no more than "spindle", or nothing.
+    private static readonly Dictionary<string, string> Usual = new()
+    {
+        ["apple"] = "tall-spindle",
+        ["pear"] = "tall-spindle",
+        ["cherry"] = "cherry-spindle",
+        ["peach"] = "pedestrian-peach",
+    };
+
+    private readonly Dictionary<string, TrainingSystem> _byId;
+
     private readonly Dictionary<string, string> _varieties,
         _rootstocks,
         _systems,
@@ -60,6 +72,7 @@ internal sealed class TradeNames
             SystemWords
         );
         _crops = Table(catalogue.Crops.Select(c => (c.Id, c.Id)), CropWords);
+        _byId = catalogue.Systems.ToDictionary(s => s.Id);
         Varieties = [.. catalogue.Varieties.Select(v => v.Name)];
         Rootstocks = [.. catalogue.Rootstocks.Select(r => r.Name)];
         Systems = [.. catalogue.Systems.Select(s => s.Id)];
@@ -88,6 +101,19 @@ internal sealed class TradeNames
 
     /// <summary>The identifier of the crop written; null where there is none of that name.</summary>
     public string? Crop(string written) => _crops.GetValueOrDefault(Words.Plain(written));
+
+    /// <summary>The training system taken for a crop where a file names none, or one the crop is not grown in.</summary>
+    /// <param name="crop">The crop.</param>
+    public string? UsualSystem(string crop) =>
+        Usual.TryGetValue(crop, out var usual) && _byId.ContainsKey(usual)
+            ? usual
+            : _byId.Values.FirstOrDefault(s => s.Crops.Contains(crop))?.Id;
+
+    /// <summary>Whether a crop is grown in a training system, as far as it is known.</summary>
+    /// <param name="system">Identifier of the system.</param>
+    /// <param name="crop">The crop.</param>
+    public bool Suits(string system, string crop) =>
+        !_byId.TryGetValue(system, out var known) || known.Crops.Contains(crop);
 
     /// <summary>What is written in a field, as Rama knows it; null where it knows none of that name.</summary>
     /// <param name="field">The field.</param>

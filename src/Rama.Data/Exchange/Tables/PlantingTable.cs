@@ -197,6 +197,7 @@ internal sealed class PlantingTable : ExchangeTable
 
         private readonly TradeNames _names = new(target.Catalogue);
         private readonly Dictionary<string, string> _likeCodes = [];
+        private readonly Dictionary<string, int> _assumed = [];
         private readonly Dictionary<string, (string Site, int Line)> _sites = new(StringComparer.OrdinalIgnoreCase);
 
         public void ReadLine(LineReader line)
@@ -247,7 +248,18 @@ internal sealed class PlantingTable : ExchangeTable
                 target.Database.Add(planting);
         }
 
-        public void Finish() { }
+        public void Finish()
+        {
+            if (_assumed.Count > 0)
+                target.Warn(
+                    0,
+                    "system",
+                    "usual",
+                    "Where the file names no training system the usual one of the crop is taken: "
+                        + string.Join(", ", _assumed.Select(a => $"{NameOf(a.Key)} ({a.Value})"))
+                        + "."
+                );
+        }
 
         private PlantingEntry Entry(LineReader line, PlantingEntry over, string? code)
         {
@@ -262,8 +274,7 @@ internal sealed class PlantingTable : ExchangeTable
                 Name = Text("name", over.Name) ?? over.Name ?? code,
                 Variety = Known("variety", Text("variety", over.Variety)),
                 Rootstock = Known("rootstock", Text("rootstock", over.Rootstock)),
-                // A file without the column means the usual one.
-                System = Known("system", Text("system", over.System)) ?? over.System ?? TrainingSystem.Shipped[0].Id,
+                System = SystemOf(line, over, Text("variety", over.Variety)),
                 YearPlanted = line.Has("yearPlanted") ? line.Number("yearPlanted") : over.YearPlanted,
                 RowSpacing = pair?.Row ?? Amount("rowSpacing", over.RowSpacing),
                 TreeSpacing = pair?.Tree ?? Amount("treeSpacing", over.TreeSpacing),
@@ -276,6 +287,33 @@ internal sealed class PlantingTable : ExchangeTable
         private string? Known(string field, string? written) =>
             written is null ? null : _names.Find(field, written) ?? written;
 
+        // A file without the column, or with "spindle" for cherries too, means the usual one of the crop; it is told.
+        private string SystemOf(LineReader line, PlantingEntry over, string? variety)
+        {
+            var written = line.Has("system") ? Known("system", line.Text("system")) : null;
+            var system = written ?? over.System;
+            var crop = target.Catalogue.Variety(Known("variety", variety))?.Crop;
+            if (system is not null && (crop is null || _names.Suits(system, crop)))
+                return system;
+            var usual = (crop is null ? null : _names.UsualSystem(crop)) ?? TrainingSystem.Shipped[0].Id;
+            if (system is null)
+                _assumed[usual] = _assumed.GetValueOrDefault(usual) + 1;
+            else if (IsSpindle(system) && IsSpindle(usual))
+                target.Warn(
+                    line.LineNumber,
+                    "system",
+                    "usual",
+                    $"System: {NameOf(system)} is not used for {crop}; {NameOf(usual)} is taken."
+                );
+            else
+                return system;
+            return usual;
+        }
+
+        private static bool IsSpindle(string system) => system.EndsWith("-spindle", StringComparison.Ordinal);
+
+        private string NameOf(string system) => target.Catalogue.System(system)?.Name.En ?? system;
+
         private static bool Told(LineReader line, string field) =>
             line.Problems.Problems.Any(p =>
                 p.Field == field || p.Field == "spacing" && field is "rowSpacing" or "treeSpacing"
@@ -284,7 +322,7 @@ internal sealed class PlantingTable : ExchangeTable
         // What area and spacings make room for, beside what somebody counted or was billed for.
         private void CheckTrees(LineReader line, PlantingEntry entry, Planting planting)
         {
-            if (!line.Has("trees") || line.Number("trees") is not (> 0 and var listed))
+            if (line.NumberToCompare("trees") is not (> 0 and var listed))
                 return;
             var room = PlantingDensity.Of(planting.Form).TreePlaces;
             var standing = room * (1 - planting.Form.MissingShare);
