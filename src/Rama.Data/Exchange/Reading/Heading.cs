@@ -10,7 +10,7 @@ namespace Rama.Data.Exchange.Reading;
 internal sealed record Heading(
     int Index,
     string Plain,
-    IReadOnlyList<IReadOnlyList<string>> Names,
+    IReadOnlyList<Phrase> Names,
     string? Unit,
     string? UnitLine,
     ColumnContents Contents

@@ -1,3 +1,4 @@
+using System.Runtime.CompilerServices;
 using System.Text.RegularExpressions;
 using Rama.Core.Estate;
 
@@ -12,7 +13,8 @@ public static partial class MappingGuess
     // What a column must reach to be taken: a heading that says part of it, or contents that leave no doubt.
     private const int Enough = 50;
 
-    private static readonly Dictionary<ExchangeColumn, IReadOnlyList<IReadOnlyList<string>>> Names = [];
+    // By column; each column is one object for as long as the program runs.
+    private static readonly ConditionalWeakTable<ExchangeColumn, Phrase[]> Names = [];
 
     /// <summary>The table the file fits best, or one that is named, with its mapping.</summary>
     /// <param name="sheet">The file.</param>
@@ -121,13 +123,16 @@ public static partial class MappingGuess
         return found;
     }
 
-    internal static int FitOf(IReadOnlyList<string> words, ExchangeColumn column)
+    /// <summary>How well the words of a heading name a field.</summary>
+    /// <param name="words">The words.</param>
+    /// <param name="column">The field.</param>
+    internal static int FitOf(Phrase words, ExchangeColumn column)
     {
-        IReadOnlyList<IReadOnlyList<string>> names;
-        lock (Names)
-            if (!Names.TryGetValue(column, out names!))
-                Names[column] = names = [.. column.Headers.Append(column.Field).Select(Words.Of)];
-        return names.Max(n => Words.Fit(words, n));
+        var names = Names.GetValue(column, c => [.. c.Headers.Append(c.Field).Select(Words.Of)]);
+        var best = 0;
+        foreach (var name in names)
+            best = Math.Max(best, Words.Fit(words, name));
+        return best;
     }
 
     private static ColumnMapping WithPackage(Sheet sheet, ColumnMapping column) =>

@@ -11,6 +11,9 @@ internal static class TableShape
     // Titles, remarks and empty lines above a table are fewer.
     private const int MostAbove = 40;
 
+    // So many columns tell a line of headings from others.
+    private const int MostLooked = 60;
+
     /// <summary>The table.</summary>
     /// <param name="name">Name of the file.</param>
     /// <param name="rows">Its lines with their numbers.</param>
@@ -70,9 +73,14 @@ internal static class TableShape
     private static int HeadingOf(List<(int Number, object?[] Cells)> head)
     {
         var best = (At: -1, Known: 1);
+        Dictionary<string, bool> asked = [];
+        bool Knows(string text) =>
+            asked.TryGetValue(text, out var known) ? known : asked[text] = MappingGuess.Knows(text);
         for (var i = 0; i < head.Count; i++)
         {
-            var known = head[i].Cells.Count(c => c is string { Length: > 0 and < 80 } text && MappingGuess.Knows(text));
+            var known = head[i]
+                .Cells.Take(MostLooked)
+                .Count(c => c is string { Length: > 0 and < 60 } text && Knows(text));
             if (known > best.Known)
                 best = (i, known);
         }
@@ -132,19 +140,20 @@ internal static class TableShape
 
     private static Sheet WithoutEmptyColumns(Sheet sheet)
     {
-        var width = Math.Max(sheet.Headers.Count, 1);
+        var width = Math.Max(sheet.Headers.Count, sheet.Lines.Max(l => l.Cells.Count));
         var filled = new bool[width];
         foreach (var line in sheet.Lines)
-            for (var i = 0; i < width && i < line.Cells.Count; i++)
+            for (var i = 0; i < line.Cells.Count; i++)
                 filled[i] |= !IsBlank(line.Cells[i]);
-        // A heading over an empty column still says that the column is there.
-        var kept = Enumerable.Range(0, width).Where(i => filled[i] || sheet.Headers[i].Length > 0).ToList();
+        // A heading over an empty column still says that the column is there, and so does what stands below none.
+        bool IsNamed(int i) => sheet.Headers.ElementAtOrDefault(i) is { Length: > 0 };
+        var kept = Enumerable.Range(0, width).Where(i => filled[i] || IsNamed(i)).ToList();
         if (kept.Count > SheetReader.MostColumns)
             throw new UnreadableFileException(
                 "columns",
                 $"The table has {kept.Count} columns; expected at most {SheetReader.MostColumns}."
             );
-        if (kept.Count == width)
+        if (kept.Count == width && width == sheet.Headers.Count)
             return sheet;
         IReadOnlyList<string> Of(IReadOnlyList<string> row) =>
             row.Count == 0 ? row : [.. kept.Select(i => row.ElementAtOrDefault(i) ?? "")];

@@ -109,7 +109,7 @@ internal static partial class UnitWords
         var word = words[at].Trim('.', ',');
         return
             Find(word) is { } unit
-            && (Anywhere.Contains(Plain(word)) || at > 0 && at == words.Length - 1 && !Things.Contains(unit))
+            && (Anywhere.Contains(Plain(word)) || at == words.Length - 1 && !Things.Contains(unit))
             ? unit
             : null;
     }

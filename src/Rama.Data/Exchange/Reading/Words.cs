@@ -34,7 +34,7 @@ internal static class Words
     /// <summary>
     /// The words of a heading, plain, without small ones; every way to say "number of" is <c>#</c>.
     /// </summary>
-    public static IReadOnlyList<string> Of(string heading)
+    public static Phrase Of(string heading)
     {
         List<string> words = [];
         StringBuilder word = new();
@@ -54,27 +54,27 @@ internal static class Words
                     words.Add("#");
             }
         End();
-        return [.. words.Select(w => Numbers.Contains(w) ? "#" : w).Where(w => !Small.Contains(w))];
+        return new([.. words.Select(w => Numbers.Contains(w) ? "#" : w).Where(w => !Small.Contains(w))]);
     }
 
     /// <summary>How well the words of a heading fit a name; 0 where they do not.</summary>
     /// <param name="heading">Words of the heading.</param>
     /// <param name="name">Words of the name.</param>
-    public static int Fit(IReadOnlyList<string> heading, IReadOnlyList<string> name)
+    public static int Fit(Phrase heading, Phrase name)
     {
-        if (heading.Count == 0 || name.Count == 0)
+        if (heading.Joined.Length == 0 || name.Joined.Length == 0)
             return 0;
-        if (string.Concat(heading) == string.Concat(name))
+        if (heading.Joined == name.Joined)
             return Exact;
-        var (bare, named) = (Counted(heading), Counted(name));
-        if (bare.Count == 0 || named.Count == 0)
+        var (bare, named) = (heading.Counted, name.Counted);
+        if (bare.Length == 0 || named.Length == 0)
             return 0;
-        if (string.Concat(bare) == string.Concat(named))
+        if (heading.CountedJoined == name.CountedJoined)
             return Exact - 5;
         // One word alone says little when it is short.
-        if (bare.Count == named.Count && (bare.Count > 1 || bare[0].Length >= 3) && bare.Zip(named).All(Abbreviates))
+        if (bare.Length == named.Length && (bare.Length > 1 || bare[0].Length >= 3) && Abbreviates(bare, named))
             return Abbreviated;
-        if (named.Count < bare.Count && (named.Count > 1 || named[0].Length > 3) && Contains(bare, named))
+        if (named.Length < bare.Length && (named.Length > 1 || named[0].Length > 3) && Contains(bare, named))
             return Within;
         return 0;
     }
@@ -85,24 +85,31 @@ internal static class Words
                 .Where(c => CharUnicodeInfo.GetUnicodeCategory(c) != UnicodeCategory.NonSpacingMark)
         );
 
-    private static IReadOnlyList<string> Counted(IReadOnlyList<string> words) => [.. words.Where(w => w != "#")];
-
-    private static bool Contains(IReadOnlyList<string> words, IReadOnlyList<string> sought)
+    private static bool Contains(string[] words, string[] sought)
     {
         var at = 0;
         foreach (var word in words)
-            if (at < sought.Count && word == sought[at])
+            if (at < sought.Length && word == sought[at])
                 at++;
-        return at == sought.Count;
+        return at == sought.Length;
+    }
+
+    private static bool Abbreviates(string[] words, string[] named)
+    {
+        for (var i = 0; i < words.Length; i++)
+            if (!Abbreviates(words[i], named[i]))
+                return false;
+        return true;
     }
 
     // "dist" and "pltd" stand for "distance" and "planted": the first letter, then others in their order.
-    private static bool Abbreviates((string Short, string Long) pair)
+    private static bool Abbreviates(string abbreviation, string word)
     {
-        var (abbreviation, word) = pair;
+        if (abbreviation[0] != word[0])
+            return false;
         if (abbreviation == word)
             return true;
-        if (abbreviation.Length < 2 || abbreviation.Length >= word.Length || abbreviation[0] != word[0])
+        if (abbreviation.Length < 2 || abbreviation.Length >= word.Length)
             return false;
         var at = 0;
         foreach (var c in word)
@@ -110,4 +117,20 @@ internal static class Words
                 at++;
         return at == abbreviation.Length;
     }
+}
+
+/// <summary>The words of a heading or name, as they are compared.</summary>
+internal sealed class Phrase(string[] words)
+{
+    /// <summary>All words.</summary>
+    public IReadOnlyList<string> Words { get; } = words;
+
+    /// <summary>All words as one.</summary>
+    public string Joined { get; } = string.Concat(words);
+
+    /// <summary>The words without "number of".</summary>
+    public string[] Counted { get; } = [.. words.Where(w => w != "#")];
+
+    /// <summary>The words without "number of", as one.</summary>
+    public string CountedJoined { get; } = string.Concat(words.Where(w => w != "#"));
 }

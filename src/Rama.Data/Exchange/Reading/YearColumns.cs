@@ -20,13 +20,20 @@ internal static partial class YearColumns
     }
 
     private static int? YearIn(Heading column) =>
-        column.Names.SelectMany(n => n).FirstOrDefault(w => YearLike().IsMatch(w)) is { } year ? int.Parse(year) : null;
+        column.Names.SelectMany(n => n.Words).FirstOrDefault(w => YearLike().IsMatch(w)) is { } year
+            ? int.Parse(year)
+            : null;
 
     private static string FieldOf(Heading column, IReadOnlyList<ExchangeColumn> known) =>
         known
             .Where(c => c.Kind == ColumnKind.Amount)
             .Select(c =>
-                (c.Field, Fit: column.Names.Max(n => MappingGuess.FitOf([.. n.Where(w => !YearLike().IsMatch(w))], c)))
+                (
+                    c.Field,
+                    Fit: column.Names.Max(n =>
+                        MappingGuess.FitOf(new([.. n.Words.Where(w => !YearLike().IsMatch(w))]), c)
+                    )
+                )
             )
             .Where(c => c.Fit > 0)
             .OrderByDescending(c => c.Fit)

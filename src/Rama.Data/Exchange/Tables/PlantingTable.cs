@@ -12,7 +12,7 @@ internal sealed class PlantingTable : ExchangeTable
 {
     public override string Name => "plantings";
 
-    // Usual distances: from a wall of 1.8 m alleys to standard trees; assumption, wide on purpose.
+    // Usual distances: from a wall with narrow alleys to standard trees; assumption, wide on purpose.
     public override IReadOnlyList<ExchangeColumn> Columns { get; } =
     [
         ExchangeColumn.Text("site", required: false, "Site", "Farm", "Ranch", "Place", "Finca", "Fundo", "Predio"),
@@ -82,7 +82,7 @@ internal sealed class PlantingTable : ExchangeTable
             "Calle"
         ) with
         {
-            Usual = (1.8, 10),
+            Usual = (1.8, 8),
         },
         ExchangeColumn.Length(
             "treeSpacing",
