@@ -116,6 +116,61 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
         Assert.Contains("'=HYPERLINK", file, StringComparison.Ordinal);
     }
 
+    // A spreadsheet that wrote semicolons, decimal commas and Western European opens them again.
+    [Fact]
+    public async Task The_lines_to_mend_come_back_as_they_came()
+    {
+        var csv =
+            "Parcela;Variedad;Patrón;Año;Entre filas (m);Sobre fila (m);Superficie (ha)\r\n"
+            + "Peñón;Nobody;M.9;2050;3,5;1;1,25\r\n";
+        var content = Encoding.Latin1.GetBytes(csv);
+        var (_, read) = await _client.ReadFileAsync("e.csv", content);
+        using var form = ImportFile.Form("e.csv", content, read["guess"]!.ToJsonString());
+        using var answer = await _client.PostAsync(
+            new Uri("/api/v1/imports/problems", UriKind.Relative),
+            form,
+            TestContext.Current.CancellationToken
+        );
+        var file = Encoding.Latin1.GetString(
+            await answer.Content.ReadAsByteArrayAsync(TestContext.Current.CancellationToken)
+        );
+        Assert.StartsWith(csv.Split("\r\n")[0] + ";Line;Problem\r\n", file, StringComparison.Ordinal);
+        Assert.Contains("Peñón;Nobody;M.9;2050;3,5;1;1,25;2;", file, StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task All_that_is_wrong_with_a_line_is_told_at_once()
+    {
+        var report = await _client.ImportAsync("check", Header + Line("G1", year: "2050", area: "two"));
+        Assert.Equal([(2, "area", "text"), (2, "yearPlanted", "range")], ImportFile.Problems(report).Order());
+    }
+
+    [Fact]
+    public async Task A_file_of_nothing_but_names_is_refused_with_what_is_missing()
+    {
+        await _client.ImportAsync("save", Header + Line("G2"));
+        var report = await _client.ImportAsync("save", "Planting,Season\nG2,2025\n", "seasons");
+        Assert.Equal([(0, "yield", "missing")], ImportFile.Problems(report));
+    }
+
+    [Fact]
+    public async Task Trees_that_do_not_fit_the_area_are_told_by_line()
+    {
+        const string header = "Planting,Variety,Rootstock,Planted,Rows (ft),Trees (ft),Acres,Trees\n";
+        // 5.16 ac × 43 560 ft²/ac ÷ 36 ft² is 6 244.
+        var report = await _client.ImportAsync(
+            "check",
+            header + "G3,Topaz,M.9,2018,12,3,5.16,6240\nG4,Topaz,M.9,2018,12,3,5.16,5000\n"
+        );
+        var warning = Assert.Single(report["warnings"]!.AsArray(), w => (string)w!["code"]! == "trees")!;
+        Assert.Equal(3, (int)warning["line"]!);
+        Assert.Contains(
+            "5.16 ac at 12 ft × 3 ft has room for 6,244",
+            (string)warning["message"]!,
+            StringComparison.Ordinal
+        );
+    }
+
     [Fact]
     public async Task What_changed_is_in_the_history_as_one_batch()
     {

@@ -89,9 +89,9 @@ public sealed class UnitGuessTests
     }
 
     [Theory]
-    [InlineData("1.234,5;1,234.5", 2)]
-    [InlineData("1.234,5;2.000,5", 0)]
-    public void Two_ways_to_write_a_number_in_one_column_are_told_by_line(string areas, int unreadable)
+    [InlineData("1.234,5;1,234.5", true)]
+    [InlineData("1.234,5;2.000,5", false)]
+    public void Two_ways_to_write_a_number_in_one_column_are_told_by_line(string areas, bool mixed)
     {
         var cells = areas.Split(';');
         var csv =
@@ -104,7 +104,7 @@ public sealed class UnitGuessTests
             .Lines.Select(l => new LineReader(mapping, l))
             .Where(r => r.Number("area") is null)
             .Select(r => r.LineNumber);
-        Assert.Equal(unreadable == 0 ? [] : [3], told);
+        Assert.Equal(mixed ? [3] : [], told);
     }
 
     [Fact]

@@ -42,6 +42,9 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
     private const int MostWarnings = 500;
     private const int Stride = 250;
 
+    // Fields that say what a line is about, and nothing of it.
+    private static readonly HashSet<string> Keys = ["site", "block", "code", "season", "row", "tree", "date", "crop"];
+
     /// <summary>Reads the file as the mapping says and tells what it would do, or does it.</summary>
     /// <param name="sheet">The file.</param>
     /// <param name="mapping">Which column fills which field.</param>
@@ -132,6 +135,15 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
             target.Add(0, "decimal", "unknown", "The decimal sign is a point or a comma.");
         foreach (var column in table.Columns.Where(c => c.Required && !mapping.Fills(c, table)))
             target.Add(0, column.Field, "missing", $"Choose the column for {column.Header}.");
+        var told = mapping.Columns.Where(m => !Keys.Contains(m.Field)).ToList();
+        if (target.Problems.Count == 0 && told.Count == 0)
+            target.Add(
+                0,
+                table.Columns.First(c => !Keys.Contains(c.Field)).Field,
+                "missing",
+                "Only names and numbers of what is meant are mapped, and nothing that is told of it. Choose a column for "
+                    + $"one of: {string.Join(", ", table.Columns.Where(c => !Keys.Contains(c.Field)).Take(6).Select(c => c.Header))}."
+            );
     }
 
     // What somebody must say does not keep the lines from being looked at.

@@ -32,6 +32,45 @@ public static class SheetWriter
         }
     }
 
+    /// <summary>Writes lines of a file back in the way it came: a workbook, or text parted and encoded as it was.</summary>
+    /// <param name="stream">Where to.</param>
+    /// <param name="form">How the file is written.</param>
+    /// <param name="decimalSign">Its decimal sign.</param>
+    /// <param name="headers">Headers.</param>
+    /// <param name="lines">Lines.</param>
+    public static void WriteLike(
+        Stream stream,
+        SheetForm form,
+        string decimalSign,
+        IReadOnlyList<string> headers,
+        IEnumerable<IReadOnlyList<object?>> lines
+    )
+    {
+        if (form.Delimiter is null)
+        {
+            // A sheet may have headings twice, or none.
+            WriteXlsx(
+                stream,
+                "lines",
+                [.. headers.Select((h, i) => headers.Take(i).Contains(h) ? $"{h} {i + 1}" : h)],
+                lines
+            );
+            return;
+        }
+        var encoding = form.Encoding == "utf-8" ? new UTF8Encoding(true) : Encoding.GetEncoding(form.Encoding);
+        using var text = new StreamWriter(stream, encoding, leaveOpen: true) { NewLine = "\r\n" };
+        using var csv = new CsvWriter(
+            text,
+            new CsvConfiguration(CultureInfo.InvariantCulture) { NewLine = "\r\n", Delimiter = form.Delimiter }
+        );
+        foreach (var line in lines.Prepend(headers))
+        {
+            foreach (var cell in line)
+                csv.WriteField(cell is double && decimalSign == "," ? Written(cell).Replace('.', ',') : Written(cell));
+            csv.NextRecord();
+        }
+    }
+
     /// <summary>Writes a workbook of one sheet; numbers stay numbers.</summary>
     public static void WriteXlsx(
         Stream stream,

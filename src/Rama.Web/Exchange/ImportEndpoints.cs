@@ -135,8 +135,10 @@ internal static class ImportEndpoints
         var report = await importer.RunAsync(sheet, mapping, save: false, null, cancel);
         var problems = report.Problems.ToLookup(p => p.Line);
         using var content = new MemoryStream();
-        SheetWriter.WriteCsv(
+        SheetWriter.WriteLike(
             content,
+            sheet.Form,
+            mapping.Decimal,
             [.. sheet.Headers, "Line", "Problem"],
             sheet
                 .Lines.Where(l => problems.Contains(l.Number))
@@ -151,8 +153,10 @@ internal static class ImportEndpoints
         );
         return TypedResults.File(
             content.ToArray(),
-            "text/csv",
-            $"{Path.GetFileNameWithoutExtension(file.FileName)}-problems.csv"
+            sheet.Form.Delimiter is null
+                ? "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
+                : $"text/csv; charset={sheet.Form.Encoding}",
+            $"{Path.GetFileNameWithoutExtension(file.FileName)}-problems{(sheet.Form.Delimiter is null ? ".xlsx" : ".csv")}"
         );
     }
 

@@ -45,7 +45,7 @@ export function useImport(mostBytes: number) {
       work.step(async (signal) => {
         const link = document.createElement('a');
         link.href = URL.createObjectURL(await problemFile(file, mapping, signal));
-        link.download = `${file.name.replace(/\.\w+$/, '')}-problems.csv`;
+        link.download = file.name.replace(/(\.\w+)?$/, (ending) => `-problems${ending === '.xlsx' ? ending : '.csv'}`);
         link.click();
         URL.revokeObjectURL(link.href);
       });

@@ -68,7 +68,7 @@ internal sealed record Heading(
             "code" when column.IsKey => Contents.Distinct > 0.95 ? 0 : -Against / 2,
             _ => column.Kind switch
             {
-                ColumnKind.Amount => Contents.Numbers < 0.5 ? -Never : UnitFits(column, named),
+                ColumnKind.Amount => Contents.Numbers < 0.5 ? -Against : UnitFits(column, named),
                 ColumnKind.Number => Contents.Numbers < 0.5 ? -Against : 0,
                 // Names are seldom numbers throughout, but block codes are.
                 _ => 0,
