@@ -30,21 +30,12 @@ public sealed class ExchangeTests(RamaServer server) : IClassFixture<RamaServer>
             Header + "Casa;Z1;Llano;Jonagold;M.9;2018;11,5;1;2,5\n" + "Casa;Z2;Alto;Nobody;M.9;2018;11,5;1;1,75\n"
         );
         Choose(page, file);
-        // Guessed from Spanish headers and decimal commas.
+        // Guessed from Spanish headers and decimal commas; nobody plants rows 11.5 m apart.
         page.Says("[data-test='mapping']", "11,5 · 11,5");
-        page.Says("[data-test='report']", "1 problem to mend");
-        page.Says("[data-test='report']", "Line 3");
-
-        File.WriteAllText(
-            file,
-            File.ReadAllText(file).Replace("Nobody", "Topaz", StringComparison.Ordinal),
-            new UTF8Encoding(true)
-        );
-        Choose(page, file);
-        page.Says("[data-test='report']", "2 lines can be taken over");
-        // The header says no unit: feet are meant.
-        page.Driver.FindElement(By.XPath("//tr[.//*[@data-field='mapping.rowSpacing']]/td[2]//option[@value='ft']"))
-            .Click();
+        page.Says("[data-test='mapping']", "by its values");
+        page.Says("[data-test='report']", "1 question first");
+        page.Says("[data-test='questions']", "“Nobody”");
+        page.Click(By.XPath("//*[@data-test='questions']//option[@value='Topaz']"));
         page.Says("[data-test='report']", "2 lines can be taken over");
         page.Click("[data-test='import']");
         page.Says("[data-test='report']", "2 lines taken over");
@@ -54,6 +45,36 @@ public sealed class ExchangeTests(RamaServer server) : IClassFixture<RamaServer>
         Assert.Equal("11.5", page.Find("[data-field='planting.rowSpacing'] input").GetAttribute("value"));
         Assert.Equal("ft", page.Find("[data-field='planting.rowSpacing'] select").GetAttribute("value"));
         Assert.Equal("Casa", page.Find("[data-field='planting.site'] input").GetAttribute("value"));
+    }
+
+    [Fact]
+    public void What_the_file_leaves_open_is_asked_and_lines_are_mended()
+    {
+        using var page = new Page(server).Open("/exchange");
+        page.Find(".export");
+        const string header = "Block,Variety,Rootstock,Planted,Row spacing,Tree spacing,Area,Remarks\n";
+        var file = SaveFile("open.csv", header + "Y1,Topaz,M9,2018,12,3,5.16,x\nY2,Topaz,M9,2050,12,3,3.2,y\n");
+        Choose(page, file);
+        page.Says("[data-test='report']", "1 problem to mend");
+        page.Says("[data-test='report']", "Line 3");
+        page.Says("[data-test='unused']", "Remarks");
+        page.Click(By.XPath("//*[@data-test='questions']//button[normalize-space()='5.16 ac']"));
+        page.Until("nothing asked", () =>
+            page.Driver.FindElements(By.CssSelector("[data-test='questions']")).Count == 0
+        );
+
+        File.WriteAllText(
+            file,
+            File.ReadAllText(file).Replace("2050", "2018", StringComparison.Ordinal),
+            new UTF8Encoding(true)
+        );
+        Choose(page, file);
+        // It is not asked again of the same file, mended.
+        page.Says("[data-test='report']", "2 lines can be taken over");
+        page.Click("[data-test='import']");
+        page.Says("[data-test='report']", "2 lines taken over");
+        page.OpenPlanting("Y2", "estate");
+        Assert.Equal("ac", page.Find("[data-field='planting.area'] select").GetAttribute("value"));
     }
 
     [Fact]

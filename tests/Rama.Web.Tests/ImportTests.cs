@@ -153,6 +153,28 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
         Assert.Equal([(0, "yield", "missing")], ImportFile.Problems(report));
     }
 
+    // The list comes again next year, and in another estate it is another list.
+    [Fact]
+    public async Task A_file_of_the_same_headings_is_read_as_the_last_was()
+    {
+        const string header = "Block,Variety,Rootstock,Planted,Row spacing,Tree spacing,Area,Older name\n";
+        var csv = Encoding.UTF8.GetBytes(header + "G5,Red one,M.9,2018,12,3,5.16,x\n");
+        var mapping = (await _client.ReadFileAsync("f.csv", csv)).Body["guess"]!;
+        mapping["values"]![0]!["name"] = "Topaz";
+        mapping["values"]![0]!["isGuess"] = false;
+        var area = mapping["columns"]!.AsArray().Single(c => (string)c!["field"]! == "area")!;
+        (area["unit"], area["unitFrom"]) = ("ha", "chosen");
+        Assert.True((bool)(await _client.ImportAsync("save", "f.csv", csv, mapping: mapping.ToJsonString()))["saved"]!);
+
+        var next = Encoding.UTF8.GetBytes(header + "G6,red one,M.9,2018,12,3,3.3,y\nG7,Blue one,M.9,2018,12,3,3.3,y\n");
+        var guess = (await _client.ReadFileAsync("g.csv", next)).Body["guess"]!;
+        Assert.Equal("ha", (string)guess["columns"]!.AsArray().Single(c => (string)c!["field"]! == "area")!["unit"]!);
+        Assert.Equal(["Topaz", null], guess["values"]!.AsArray().Select(v => (string?)v!["name"]));
+        using var elsewhere = await application.InNewEstateAsync(_client, "Another list");
+        var strange = (await elsewhere.ReadFileAsync("g.csv", next)).Body["guess"]!;
+        Assert.All(strange["values"]!.AsArray(), v => Assert.Null((string?)v!["name"]));
+    }
+
     [Fact]
     public async Task Trees_that_do_not_fit_the_area_are_told_by_line()
     {

@@ -54,6 +54,7 @@ public static class RamaDatabase
             .AddScoped<MapStore>()
             .AddScoped<DatabaseSetup>()
             .AddScoped<Importer>()
+            .AddScoped<ImportMemory>()
             .AddScoped<ScanImporter>()
             .AddScoped<EstateArchive>()
             .AddScoped<DemoLoader>();

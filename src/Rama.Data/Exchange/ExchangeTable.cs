@@ -15,7 +15,7 @@ public abstract class ExchangeTable
     public abstract IReadOnlyList<ExchangeColumn> Columns { get; }
 
     /// <summary>Fields of other columns that fill a required one too, by that one.</summary>
-    internal virtual IReadOnlyDictionary<string, IReadOnlyList<string>> Also { get; } =
+    public virtual IReadOnlyDictionary<string, IReadOnlyList<string>> Also { get; } =
         new Dictionary<string, IReadOnlyList<string>>();
 
     /// <summary>Whether a file may have a column for each season instead of a line.</summary>

@@ -14,6 +14,31 @@ public sealed record ImportMapping(string Table, string Decimal, IReadOnlyList<C
     /// <summary>Numbers of the lines that are not read.</summary>
     public IReadOnlyList<int> LeftOut { get; init; } = [];
 
+    /// <summary>This mapping as somebody has set it for a file with the same headings before.</summary>
+    /// <param name="kept">The mapping of that file.</param>
+    internal ImportMapping Like(ImportMapping kept) =>
+        this with
+        {
+            Columns = kept.Columns,
+            Values =
+            [
+                .. Values.Select(v =>
+                    kept.Values.FirstOrDefault(k =>
+                        k is { IsGuess: false, Name: not null }
+                        && k.Field == v.Field
+                        && string.Equals(k.Written, v.Written, StringComparison.OrdinalIgnoreCase)
+                    )
+                        is { } known
+                        ? v with
+                        {
+                            Name = known.Name,
+                            IsGuess = false,
+                        }
+                        : v
+                ),
+            ],
+        };
+
     /// <summary>Whether the file fills a field, be it by a column that fills several.</summary>
     /// <param name="column">The field.</param>
     /// <param name="table">Its table.</param>

@@ -74,7 +74,7 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
             }
             var saved = save && target.Problems.Count == 0;
             if (saved)
-                await SaveAsync(sheet, table, target, cancel);
+                await SaveAsync(sheet, mapping, table, target, cancel);
             return new(
                 sheet.Lines.Count - mapping.LeftOut.Count,
                 target.Count(LineOutcome.Added),
@@ -202,12 +202,13 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
                 await progress(new(i, sheet.Lines.Count));
             if (leftOut.Contains(line.Number))
                 continue;
+            HashSet<(string, string)> told = [];
             foreach (var reading in readings.Where(r => r.HasCells(line)))
             {
                 var reader = new LineReader(reading, line);
                 taking.ReadLine(reader);
-                foreach (var problem in reader.Problems.Problems.DistinctBy(p => (p.Field, p.Code)))
-                    // Asked already, once for all lines.
+                // Once for all seasons of a line, and not what is asked for all lines.
+                foreach (var problem in reader.Problems.Problems.Where(p => told.Add((p.Field, p.Code))))
                     if (problem.Code != "unknown" || !reader.IsAsked(problem.Field))
                         target.Add(line.Number, problem);
             }
@@ -217,7 +218,13 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
             await progress(new(sheet.Lines.Count, sheet.Lines.Count));
     }
 
-    private async Task SaveAsync(Sheet sheet, ExchangeTable table, ImportTarget target, CancellationToken cancel)
+    private async Task SaveAsync(
+        Sheet sheet,
+        ImportMapping mapping,
+        ExchangeTable table,
+        ImportTarget target,
+        CancellationToken cancel
+    )
     {
         scope.Batch = new()
         {
@@ -229,6 +236,8 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
             File = sheet.Name[..Math.Min(sheet.Name.Length, 200)],
             Added = target.Count(LineOutcome.Added),
             Changed = target.Count(LineOutcome.Changed),
+            Shape = ImportMemory.ShapeOf(sheet),
+            Mapping = ImportMemory.Written(mapping),
         };
         database.Add(scope.Batch);
         database.ChangeTracker.DetectChanges();

@@ -944,6 +944,10 @@ namespace Rama.Data.Migrations
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("at");
 
+                    b.Property<string>("Before")
+                        .HasColumnType("json")
+                        .HasColumnName("before");
+
                     b.Property<int>("Changed")
                         .HasColumnType("integer")
                         .HasColumnName("changed");
@@ -954,6 +958,10 @@ namespace Rama.Data.Migrations
                         .HasColumnType("character varying(200)")
                         .HasColumnName("file");
 
+                    b.Property<string>("Mapping")
+                        .HasColumnType("json")
+                        .HasColumnName("mapping");
+
                     b.Property<string>("Person")
                         .HasMaxLength(100)
                         .HasColumnType("character varying(100)")
@@ -963,14 +971,31 @@ namespace Rama.Data.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("person_id");
 
+                    b.Property<string>("Shape")
+                        .HasMaxLength(64)
+                        .HasColumnType("character varying(64)")
+                        .HasColumnName("shape");
+
                     b.Property<string>("Table")
                         .IsRequired()
                         .HasMaxLength(30)
                         .HasColumnType("character varying(30)")
                         .HasColumnName("table");
 
+                    b.Property<DateTimeOffset?>("UndoneAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("undone_at");
+
+                    b.Property<string>("UndoneBy")
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)")
+                        .HasColumnName("undone_by");
+
                     b.HasKey("EstateId", "Id")
                         .HasName("pk_batches");
+
+                    b.HasIndex("EstateId", "Shape")
+                        .HasDatabaseName("ix_batches_estate_id_shape");
 
                     b.ToTable("batches", (string)null);
                 });

@@ -10,9 +10,16 @@ namespace Rama.Web.Exchange;
 public sealed record ImportOptions(IReadOnlyList<ImportTableView> Tables, int MostBytes, int MostLines);
 
 /// <summary>A table that can be imported and exported.</summary>
-public sealed record ImportTableView(string Name, IReadOnlyList<ExchangeColumn> Columns)
+/// <param name="Name">Its name.</param>
+/// <param name="Columns">Its columns.</param>
+/// <param name="Also">Columns that fill a required one too, by that one.</param>
+public sealed record ImportTableView(
+    string Name,
+    IReadOnlyList<ExchangeColumn> Columns,
+    IReadOnlyDictionary<string, IReadOnlyList<string>> Also
+)
 {
-    internal static ImportTableView Of(ExchangeTable table) => new(table.Name, table.Columns);
+    internal static ImportTableView Of(ExchangeTable table) => new(table.Name, table.Columns, table.Also);
 }
 
 /// <summary>A file as it was read, with what Rama makes of it.</summary>

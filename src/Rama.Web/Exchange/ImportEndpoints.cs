@@ -58,14 +58,16 @@ internal static class ImportEndpoints
         IFormFile file,
         HttpContext http,
         CatalogueStore catalogues,
+        ImportMemory memory,
         HeavyWork gate,
         [FromForm] string? table = null
-    ) => gate.InTurnAsync(http, cancel => ReadAsync(file, table, catalogues, cancel));
+    ) => gate.InTurnAsync(http, cancel => ReadAsync(file, table, catalogues, memory, cancel));
 
     private static async Task<Ok<FileView>> ReadAsync(
         IFormFile file,
         string? table,
         CatalogueStore catalogues,
+        ImportMemory memory,
         CancellationToken cancel
     )
     {
@@ -84,7 +86,7 @@ internal static class ImportEndpoints
                 sheet.Notes,
                 sheet.Titles,
                 LeftOutLines.Of(sheet),
-                MappingGuess.Of(sheet, ExchangeTables.Find(table), catalogue)
+                await memory.ReadAsync(sheet, ExchangeTables.Find(table), catalogue, cancel)
             )
         );
     }

@@ -6790,6 +6790,13 @@ export interface components {
              *                 all.
              */
             unitColumn: null | number;
+            /**
+             * Format: int32
+             * @description The season all its cells are of, in a table with a column for each year; null in others.
+             */
+            season: null | number;
+            package: null | components["schemas"]["Amount"];
+            unitFrom: null | components["schemas"]["UnitSource"];
         };
         /** @description A counted tree that stands out. It stays in the estimate; somebody should look at it again. */
         CountOutlier: {
@@ -7598,6 +7605,8 @@ export interface components {
              * @default false
              */
             required: boolean;
+            /** @description Whether it is read only: another column says the same when the table is written. */
+            isReadOnly: boolean;
             /** @description The header written. */
             header: null | string;
             /** @description The header of the column that holds the unit, where units differ from line to line. */
@@ -7913,6 +7922,10 @@ export interface components {
             lines: number;
             /** @description What was found on reading. */
             notes: string[];
+            /** @description Lines above the table. */
+            titles: string[];
+            /** @description Lines that look like sums and remarks. */
+            leftOut: components["schemas"]["LeftOutLine"][];
             /** @description The table it looks like, and which column is which. */
             guess: components["schemas"]["ImportMapping"];
         };
@@ -8314,6 +8327,10 @@ export interface components {
             decimal: string;
             /** @description Columns by the field they fill; others are left alone. */
             columns: components["schemas"]["ColumnMapping"][];
+            /** @description What names in the file stand for. */
+            values: components["schemas"]["ValueMapping"][];
+            /** @description Numbers of the lines that are not read. */
+            leftOut: number[];
         };
         /** @description What can be imported, and how large a file may be. */
         ImportOptions: {
@@ -8391,8 +8408,14 @@ export interface components {
         };
         /** @description A table that can be imported and exported. */
         ImportTableView: {
+            /** @description Its name. */
             name: string;
+            /** @description Its columns. */
             columns: components["schemas"]["ExchangeColumn"][];
+            /** @description Columns that fill a required one too, by that one. */
+            also: {
+                [key: string]: string[];
+            };
         };
         /** @description How much to insure the crop, as typed. What is left out is the planting's, its variety's or a usual value. */
         InsuranceEntry: {
@@ -8747,6 +8770,23 @@ export interface components {
              */
             bandHigh: number;
         };
+        /** @description A line of a file that is not read. */
+        LeftOutLine: {
+            /**
+             * Format: int32
+             * @description Number of the line.
+             */
+            line: number;
+            /** @description Why. */
+            reason: components["schemas"]["LeftOutReason"];
+            /** @description What stands in it. */
+            text: string;
+        };
+        /**
+         * @description Why a line is not read.
+         * @enum {unknown}
+         */
+        LeftOutReason: "total" | "remark" | "heading" | "chosen";
         /** @description Limbs in one class of diameter. */
         LimbDiameterClass: {
             /**
@@ -12301,6 +12341,8 @@ export interface components {
             /** @description Where the numbers come from. */
             source: string;
         };
+        /** @enum {unknown} */
+        UnitSource: "heading" | "line" | "values" | "trees" | "open" | "chosen" | null;
         /**
          * @description Units a card or page is read in.
          * @enum {unknown}
@@ -12323,6 +12365,22 @@ export interface components {
              * @description Clear alley left between two rows at the top, metres.
              */
             alleyM: number;
+        };
+        /** @description A name in a file and what it stands for. */
+        ValueMapping: {
+            /** @description The field. */
+            field: string;
+            /** @description What is written. */
+            written: string;
+            /** @description What it stands for; null where nobody knows yet. */
+            name: null | string;
+            /**
+             * Format: int32
+             * @description Lines it stands in.
+             */
+            lines: number;
+            /** @description Whether it is no more than a guess, and somebody must say. */
+            isGuess: boolean;
         };
         /** @description A variety of the catalogue. */
         Variety: {

@@ -1,13 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useEffect } from 'react';
-import { api, answered, type ImportReport } from '../api/client';
+import { api, answered, type ImportReport, type LineProblem } from '../api/client';
 import { useMay } from '../people/session';
 import { Link } from 'react-router';
 import { useReading } from '../words/useReading';
 import './exchange.css';
+import { FileFacts } from './FileFacts';
 import { FileWork } from './FileWork';
 import { MappingTable } from './MappingTable';
+import { Questions } from './Questions';
 import { megabytes, useImport } from './useImport';
 
 /** Files in and files out: what a spreadsheet has, Rama takes; what Rama has, a spreadsheet opens. */
@@ -59,6 +61,8 @@ function Import() {
                 {t(note, { defaultValue: note })}
               </p>
             ))}
+            <Questions view={view} mapping={mapping} columns={table.columns} onMapping={work.map} />
+            <FileFacts view={view} mapping={mapping} onMapping={work.map} />
             <MappingTable
               view={view}
               mapping={mapping}
@@ -89,6 +93,8 @@ function Import() {
   );
 }
 
+const isQuestion = (p: LineProblem) => p.line === 0 && ['unit', 'value', 'package'].includes(p.code);
+
 /** What the import would do, or has done; with problems, which ones. */
 function Report({
   report,
@@ -103,15 +109,20 @@ function Report({
 }) {
   const { t, number } = useReading();
   const blocked = report.problemCount > 0;
+  // What is asked stands with its answers above the columns.
+  const asked = report.problems.filter(isQuestion).length;
+  const toMend = report.problemCount - asked;
   const n = (value: number) => number(value, 0);
   return (
     <div data-test="report">
       <p className="import-verdict">
         {report.saved
           ? t('import.saved', { lines: n(report.lines) })
-          : blocked
-            ? t('import.blocked', { count: report.problemCount, formatted: n(report.problemCount) })
-            : t('import.ready', { lines: n(report.lines) })}
+          : toMend > 0
+            ? t('import.blocked', { count: toMend, formatted: n(toMend) })
+            : asked > 0
+              ? t('import.to-say', { count: asked, formatted: n(asked) })
+              : t('import.ready', { lines: n(report.lines) })}
       </p>
       <dl className="chain">
         <div>
@@ -132,20 +143,24 @@ function Report({
           {t('import.do')}
         </Button>
       )}
-      {blocked && (
+      {blocked && toMend === 0 && <p className="small dim">{t('import.say-them')}</p>}
+      {toMend > 0 && (
         <>
           <p className="small dim">{t('import.none-saved')}</p>
           <Button onClick={onProblems} data-test="problem-file">
             {t('import.problem-file')}
           </Button>
           <ol className="import-problems">
-            {report.problems.slice(0, 100).map((p, i) => (
-              <li key={i}>
-                <strong>{p.line > 0 ? t('import.line', { line: p.line }) : t('import.file')}</strong>{' '}
-                {p.message.includes(':') || !fields[p.field] ? p.message : `${fields[p.field]!}: ${p.message}`}
-                {p.value && !p.message.includes(p.value) && <span className="dim"> “{p.value}”</span>}
-              </li>
-            ))}
+            {report.problems
+              .filter((p) => !isQuestion(p))
+              .slice(0, 100)
+              .map((p, i) => (
+                <li key={i}>
+                  <strong>{p.line > 0 ? t('import.line', { line: p.line }) : t('import.file')}</strong>{' '}
+                  {p.message.includes(':') || !fields[p.field] ? p.message : `${fields[p.field]!}: ${p.message}`}
+                  {p.value && !p.message.includes(p.value) && <span className="dim"> “{p.value}”</span>}
+                </li>
+              ))}
           </ol>
         </>
       )}
@@ -153,7 +168,8 @@ function Report({
         <ul className="notices">
           {report.warnings.slice(0, 50).map((w, i) => (
             <li key={i}>
-              {t('import.line', { line: w.line })}: {w.message}
+              {w.line > 0 && `${t('import.line', { line: w.line })}: `}
+              {w.message}
             </li>
           ))}
         </ul>

@@ -1,11 +1,12 @@
 import type { ExchangeColumn, FileView, ImportMapping } from '../api/client';
 import { Choice } from '../entry/Field';
 import { useReading } from '../words/useReading';
+import { useFieldName } from './fieldName';
 
 interface MappingTableProps {
   view: FileView;
   mapping: ImportMapping;
-  table: { name: string; columns: ExchangeColumn[] };
+  table: { name: string; columns: ExchangeColumn[]; also: Record<string, string[]> };
   tables: string[];
   onTable: (table: string) => void;
   onMapping: (mapping: ImportMapping) => void;
@@ -16,6 +17,8 @@ interface MappingTableProps {
  */
 export function MappingTable({ view, mapping, table, tables, onTable, onMapping }: MappingTableProps) {
   const { t, unitName } = useReading();
+  const name = useFieldName();
+  const byYear = (field: string) => mapping.columns.filter((c) => c.field === field && c.season !== null);
   const headers = view.headers.map((h, i) => ({ value: String(i), label: h || `${t('import.column')} ${i + 1}` }));
   const of = (field: string) => mapping.columns.find((c) => c.field === field);
   const choose = (column: ExchangeColumn, index: string) => {
@@ -31,6 +34,10 @@ export function MappingTable({ view, mapping, table, tables, onTable, onMapping 
             column: Number(index),
             unit: of(column.field)?.unit ?? column.units[0] ?? null,
             unitColumn: null,
+            season: null,
+            package: null,
+            // Another column, another unit: it is asked anew where there is a choice.
+            unitFrom: column.units.length > 1 ? 'open' : null,
           },
         ],
       });
@@ -38,7 +45,9 @@ export function MappingTable({ view, mapping, table, tables, onTable, onMapping 
   const chooseUnit = (column: ExchangeColumn, unit: string) => {
     onMapping({
       ...mapping,
-      columns: mapping.columns.map((c) => (c.field === column.field ? { ...c, unit, unitColumn: null } : c)),
+      columns: mapping.columns.map((c) =>
+        c.field === column.field ? { ...c, unit, unitColumn: null, unitFrom: 'chosen' } : c,
+      ),
     });
   };
   return (
@@ -74,7 +83,7 @@ export function MappingTable({ view, mapping, table, tables, onTable, onMapping 
           <tr>
             <th>{t('import.field')}</th>
             <th>{t('import.column')}</th>
-            <th>{t('unit')}</th>
+            <th>{t('import.unit')}</th>
             <th>{t('import.samples')}</th>
           </tr>
         </thead>
@@ -84,10 +93,8 @@ export function MappingTable({ view, mapping, table, tables, onTable, onMapping 
             return (
               <tr key={column.field} className={mapped ? '' : 'mapping-unused'}>
                 <th scope="row">
-                  {t(`column.${column.field}`, {
-                    defaultValue: t(`field.${column.field}`, { defaultValue: column.headers[0]! }),
-                  })}
-                  {column.required && (
+                  {name(column.field, column.headers[0]!, table.name)}
+                  {column.required && !table.also[column.field]?.some(of) && (
                     <span className="mapping-required" title={t('import.required')}>
                       {' '}
                       •
@@ -95,15 +102,23 @@ export function MappingTable({ view, mapping, table, tables, onTable, onMapping 
                   )}
                 </th>
                 <td data-field={`mapping.${column.field}`}>
-                  <Choice
-                    label={`${t('import.column')}: ${column.headers[0]!}`}
-                    value={mapped ? String(mapped.column) : ''}
-                    empty={t('import.not-there')}
-                    onChange={(i) => {
-                      choose(column, i);
-                    }}
-                    options={headers}
-                  />
+                  {byYear(column.field).length > 0 ? (
+                    <span className="small">
+                      {byYear(column.field)
+                        .map((c) => c.season)
+                        .join(', ')}
+                    </span>
+                  ) : (
+                    <Choice
+                      label={`${t('import.column')}: ${column.headers[0]!}`}
+                      value={mapped ? String(mapped.column) : ''}
+                      empty={t('import.not-there')}
+                      onChange={(i) => {
+                        choose(column, i);
+                      }}
+                      options={headers}
+                    />
+                  )}
                 </td>
                 <td>
                   {mapped &&
@@ -120,8 +135,17 @@ export function MappingTable({ view, mapping, table, tables, onTable, onMapping 
                           chooseUnit(column, u);
                         }}
                         options={column.units.map((u) => ({ value: u, label: unitName(u) }))}
+                        invalid={mapped.unitFrom === 'open'}
                       />
                     ))}
+                  {mapped?.unitFrom && column.units.length > 1 && (
+                    <span className="mapping-from small dim">{t(`import.unit-from.${mapped.unitFrom}`)}</span>
+                  )}
+                  {mapped?.package && (
+                    <span className="mapping-from small dim">
+                      {t('import.package.each', { mass: `${mapped.package.value!} ${unitName(mapped.package.unit!)}` })}
+                    </span>
+                  )}
                 </td>
                 <td className="small mapping-samples">
                   {mapped &&

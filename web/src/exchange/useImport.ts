@@ -1,8 +1,10 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { RequestError, type FileView, type ImportMapping, type ImportReport } from '../api/client';
+import { useSession } from '../people/session';
 import { useReading } from '../words/useReading';
 import { problemFile, readEstate, tableFile } from './importFile';
+import { asKept, forgetMapping, keepMapping } from './keptMapping';
 import { useFileWork } from './useFileWork';
 
 export const megabytes = (bytes: number) => Math.round(bytes / 1024 / 1024);
@@ -13,7 +15,12 @@ export function useImport(mostBytes: number) {
   const client = useQueryClient();
   const work = useFileWork<FileView, ImportMapping, ImportReport>();
   const [estateRead, setEstateRead] = useState(false);
-  const { file, mapping } = work;
+  const { file, mapping, view } = work;
+  const estate = useSession().data?.here?.estateId ?? '';
+  const saved = work.report?.saved === true;
+  useEffect(() => {
+    if (saved && view) forgetMapping(estate, view);
+  }, [saved, view, estate]);
 
   const choose = (chosen: File, table: string | null) => {
     setEstateRead(false);
@@ -22,7 +29,10 @@ export function useImport(mostBytes: number) {
     const read: typeof way.read = async (_, signal) => {
       if (chosen.size > mostBytes)
         throw new RequestError(413, { title: t('import.too-large', { mb: megabytes(mostBytes) }) });
-      if (!isEstate) return way.read(chosen, signal);
+      if (!isEstate) {
+        const read = await way.read(chosen, signal);
+        return read && asKept(estate, read, table);
+      }
       await readEstate(chosen, signal);
       setEstateRead(true);
       await client.invalidateQueries();
@@ -33,6 +43,10 @@ export function useImport(mostBytes: number) {
 
   return {
     ...work,
+    map: (made: ImportMapping) => {
+      if (view) keepMapping(estate, view, made);
+      work.map(made);
+    },
     estateRead,
     chooseFile: (chosen: File) => {
       choose(chosen, null);

@@ -148,7 +148,7 @@ internal sealed class PlantingTable : ExchangeTable
         ExchangeColumn.Share("pollinizerShare", "Pollinizers", "Pollinators", "Polinizadores"),
     ];
 
-    internal override IReadOnlyDictionary<string, IReadOnlyList<string>> Also { get; } =
+    public override IReadOnlyDictionary<string, IReadOnlyList<string>> Also { get; } =
         new Dictionary<string, IReadOnlyList<string>>
         {
             // A list of blocks with one planting each needs no code of its own.

@@ -1,0 +1,47 @@
+using System.Security.Cryptography;
+using System.Text;
+using System.Text.Json;
+using Microsoft.EntityFrameworkCore;
+using Rama.Core.Estate;
+using Rama.Data.Database;
+using Rama.Data.Exchange.Reading;
+using Rama.Data.History;
+
+namespace Rama.Data.Exchange;
+
+/// <summary>How files of the same headings were read before: a list comes again every year.</summary>
+public sealed class ImportMemory(RamaContext database)
+{
+    /// <summary>How a file is best read: as one of the same headings was, else as it is guessed.</summary>
+    /// <param name="sheet">The file.</param>
+    /// <param name="table">The table, where somebody has said it.</param>
+    /// <param name="catalogue">What the estate knows.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<ImportMapping> ReadAsync(
+        Sheet sheet,
+        ExchangeTable? table,
+        Catalogue catalogue,
+        CancellationToken cancel
+    )
+    {
+        var shape = ShapeOf(sheet);
+        var batches = database.Set<BatchRecord>().Where(b => b.Shape == shape && b.Mapping != null);
+        if (table is not null)
+            batches = batches.Where(b => b.Table == table.Name);
+        var text = await batches.OrderByDescending(b => b.Id).Select(b => b.Mapping).FirstOrDefaultAsync(cancel);
+        var kept = text is null ? null : JsonSerializer.Deserialize<ImportMapping>(text, StoredJson.Part);
+        var guess = MappingGuess.Of(sheet, table ?? ExchangeTables.Find(kept?.Table), catalogue);
+        return kept is null ? guess : guess.Like(kept);
+    }
+
+    /// <summary>What tells the headings of a file from others.</summary>
+    internal static string ShapeOf(Sheet sheet) =>
+        Convert.ToHexString(
+            SHA256.HashData(
+                Encoding.UTF8.GetBytes(string.Join('\u001f', sheet.Headers.Select((_, i) => sheet.FullHeader(i))))
+            )
+        );
+
+    /// <summary>A mapping as it is kept.</summary>
+    internal static string Written(ImportMapping mapping) => JsonSerializer.Serialize(mapping, StoredJson.Part);
+}
