@@ -30,7 +30,13 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
             page.Click("[data-test='key-floral']");
         page.Says("[data-test='total']", $"{fives * 5 + ones}");
         page.Click("[data-test='tree-done']");
-        page.Says("[data-test='total']", "0");
+        // So few buds are asked about.
+        page.Until("the tree to be kept", () =>
+        {
+            foreach (var sure in page.Driver.FindElements(By.CssSelector("[data-test='keep-it']")))
+                sure.Click();
+            return page.Find("[data-test='total']").Text == "0";
+        });
     }
 
     private static void Waiting(Page page, int waiting) =>
@@ -47,6 +53,20 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
                 .AsArray()
                 .Select(t => ((int)t!["row"]!, (int)t["tree"]!, (double?)t["floralBuds"])),
         ];
+    }
+
+    /// <summary>Waits until what was counted since is this.</summary>
+    private async Task Arrived(
+        string code,
+        IEnumerable<(int Row, int Tree, double? Buds)> before,
+        params (int Row, int Tree, double? Buds)[] since
+    )
+    {
+        var end = DateTime.UtcNow.AddSeconds(30);
+        List<(int Row, int Tree, double? Buds)> now;
+        while (!(now = [.. (await Counted(code)).Except(before)]).SequenceEqual(since) && DateTime.UtcNow < end)
+            await Task.Delay(50, TestContext.Current.CancellationToken);
+        Assert.Equal(since, now);
     }
 
     [Fact]
@@ -172,6 +192,100 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
         page.Says("[data-test='total']", "3");
         page.Find("body").SendKeys(Keys.Enter);
         page.Says(".tally-limb", "Limb 2: 0");
+    }
+
+    [Fact]
+    public async Task A_second_touch_stores_no_empty_tree_and_an_empty_tree_is_asked()
+    {
+        using var page = Phone();
+        page.Open("/field");
+        var before = await Counted("H4");
+        page.OpenInRow("H4");
+        page.Find("[data-test='tree-done']");
+        // It has no rows listed, so the tree is asked first.
+        foreach (var (field, number) in new[] { ("row", "3"), ("tree", "17") })
+        {
+            page.Find($"[data-test='{field}']").SendKeys(Keys.Control + "a");
+            page.Find($"[data-test='{field}']").SendKeys(number);
+        }
+        page.Click("[data-test='place']");
+        // The first of the two touches ends the tree; the second, at once, is the same thumb.
+        page.Script<object>(
+            """
+            document.querySelector("[data-test='five-floral']").click();
+            for (let i = 0; i < 40; i++) document.querySelector("[data-test='five-floral']").click();
+            return null;
+            """
+        );
+        page.Says("[data-test='total']", "205");
+        page.Script<object>(
+            """
+            const done = document.querySelector("[data-test='tree-done']");
+            done.click();
+            setTimeout(() => document.querySelector("[data-test='tree-done']")?.click(), 150);
+            return null;
+            """
+        );
+        page.Says("[data-test='total']", "0");
+        await Arrived("H4", before, (3, 17, 205));
+
+        // Later it is meant, and asked.
+        page.Until("the question", () =>
+        {
+            page.Click("[data-test='tree-done']");
+            return page.Driver.FindElements(By.CssSelector("[data-test='doubt']")).Count > 0;
+        });
+        page.Says("[data-test='doubt']", "No bud is counted");
+        page.Click("[data-test='count-on']");
+        page.Find("[data-test='tree-done']");
+        Assert.Equal(before.Count + 1, (await Counted("H4")).Count);
+    }
+
+    [Fact]
+    public async Task An_unlikely_count_is_asked_and_a_tree_counted_is_put_right_and_moved()
+    {
+        using var page = Phone();
+        page.Open("/field");
+        var before = await Counted("H10");
+        page.OpenInRow("H10");
+        // It has no rows listed, so the tree is asked first.
+        page.Find("[data-test='row']").SendKeys("3");
+        page.Find("[data-test='tree']").SendKeys("17");
+        page.Click("[data-test='place']");
+        page.Click("[data-test='manner']");
+        page.Click("[data-test='pad']");
+        page.Click("[data-test='manner']");
+        foreach (var digit in "8792")
+            page.Click($"[data-test='digit-{digit}']");
+        page.Click("[data-test='tree-done']");
+        page.Says("[data-test='doubt']", "8,792 floral buds");
+        page.Click("[data-test='count-on']");
+        page.Click("[data-test='undo']");
+        page.Says("[data-test='total']", "879");
+        page.Click("[data-test='tree-done']");
+        page.Says("[data-test='total']", "0");
+        Waiting(page, 0);
+        Assert.Equal(
+            [(3, 17, 879.0)],
+            (await Counted("H10")).Except(before).Select(t => (t.Row, t.Tree, t.Buds!.Value))
+        );
+
+        page.Click("[data-test='own']");
+        page.Click("[data-test='own-trees'] button");
+        page.Says("[data-test='total']", "879");
+        foreach (var digit in "780")
+            page.Click($"[data-test='digit-{digit}']");
+        page.Says("[data-test='total']", "780");
+        page.Click("[data-test='place']");
+        page.Find("[data-test='tree']").SendKeys(Keys.Control + "a");
+        page.Find("[data-test='tree']").SendKeys("18");
+        page.Click("[data-test='tree-done']");
+        page.Says("[data-test='total']", "0");
+        Waiting(page, 0);
+        Assert.Equal(
+            [(3, 18, 780.0)],
+            (await Counted("H10")).Except(before).Select(t => (t.Row, t.Tree, t.Buds!.Value))
+        );
     }
 
     [Fact]

@@ -43,6 +43,8 @@ public sealed record KitShare(string Kind, double Share, double Low, double High
 /// <param name="Classes">Trunk classes; empty where not known.</param>
 /// <param name="GirthFromCm">A girth below this is likely a slip, cm; null where no trunk is known.</param>
 /// <param name="GirthToCm">A girth above this is likely a slip, cm.</param>
+/// <param name="BudsFrom">Fewer floral buds on a tree are likely a slip.</param>
+/// <param name="BudsTo">More floral buds on a tree are likely a slip.</param>
 /// <param name="Counted">Trees counted already.</param>
 /// <param name="FloralShare">Share typed for buds whose kind was not cut.</param>
 /// <param name="Shares">Floral share by kind.</param>
@@ -59,6 +61,8 @@ public sealed record FieldKit(
     IReadOnlyList<TrunkShare> Classes,
     double? GirthFromCm,
     double? GirthToCm,
+    double? BudsFrom,
+    double? BudsTo,
     IReadOnlyList<KitTree> Counted,
     double? FloralShare,
     IReadOnlyList<KitShare> Shares,
@@ -114,6 +118,9 @@ internal static class SampleEndpoints
             .Select(k => k.Trim().ToLowerInvariant());
         var measured = stored.Plan.ToMeasured();
         var usual = measured.MeanTcsaCm2 is { } tcsa ? Math.Sqrt(4 * Math.PI * tcsa) : plan.Survey?.Means.GirthCm;
+        var likely = reading.Planting is { } planting
+            ? LikelyBuds.Of([.. floral.Values.OfType<double>()], planting.System.Form.Typical.Buds)
+            : null;
         return TypedResults.Ok(
             new FieldKit(
                 id,
@@ -127,6 +134,8 @@ internal static class SampleEndpoints
                 measured.Classes,
                 usual / CountOutliers.WrongUnit,
                 usual * CountOutliers.WrongUnit,
+                likely?.Low,
+                likely?.High,
                 [
                     .. entry.Count.Trees.Select(t => new KitTree(
                         (int)t.Row!.Value,

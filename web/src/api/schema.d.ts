@@ -7796,6 +7796,16 @@ export interface components {
              * @description A girth above this is likely a slip, cm.
              */
             girthToCm: null | number;
+            /**
+             * Format: double
+             * @description Fewer floral buds on a tree are likely a slip.
+             */
+            budsFrom: null | number;
+            /**
+             * Format: double
+             * @description More floral buds on a tree are likely a slip.
+             */
+            budsTo: null | number;
             /** @description Trees counted already. */
             counted: components["schemas"]["KitTree"][];
             /**

@@ -1,5 +1,17 @@
 import { expect, test } from 'vitest';
-import { digit, emptyTally, limbsOf, nextLimb, setDiameter, setForked, tap, toCounted, total, undo } from './tally';
+import {
+  digit,
+  emptyTally,
+  fromCounted,
+  limbsOf,
+  nextLimb,
+  setDiameter,
+  setForked,
+  tap,
+  toCounted,
+  total,
+  undo,
+} from './tally';
 
 const read = (text: string) => (text === '' ? null : Number(text));
 
@@ -46,4 +58,25 @@ test('digits make a number', () => {
   const tally = digit(digit(digit(emptyTally('all', false), 'any', 1), 'any', 8), 'any', 2);
   expect(total(tally)).toBe(182);
   expect(total(undo(tally))).toBe(18);
+});
+
+test('digits make a number, and begin anew after taps', () => {
+  const start = emptyTally('floral', false);
+  expect(total(digit(digit(start, 'floral', 8), 'floral', 7))).toBe(87);
+  let tally = tap(start, 'floral', 87);
+  tally = digit(digit(tally, 'floral', 9), 'floral', 2);
+  expect(total(tally)).toBe(92);
+  expect(total(tap(tally, 'floral'))).toBe(93);
+  expect(total(digit(tap(tally, 'floral'), 'floral', 5))).toBe(5);
+  expect(total(undo(undo(tally)))).toBe(87);
+});
+
+test('a tree sent before is taken up as it was', () => {
+  let tally = nextLimb(setForked(setDiameter(tap(emptyTally('floral', true), 'floral', 6), '14'), true));
+  tally = { ...tap(tally, 'floral', 2), girth: '16.5', note: 'leans' };
+  const sent = toCounted(tally, [], read, 'cm');
+  expect(toCounted(fromCounted(sent, String), [], read, 'cm')).toEqual(sent);
+  const kinds = ['spur', 'terminal'];
+  const byKinds = toCounted(tap(emptyTally('kinds', false), 'spur', 9), kinds, read, 'cm');
+  expect(toCounted(fromCounted(byKinds, String), kinds, read, 'cm')).toEqual(byKinds);
 });

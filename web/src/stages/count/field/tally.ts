@@ -9,6 +9,8 @@ export interface TalliedLimb {
   /** Diameter in mm as typed. */
   diameter: string;
   forked: boolean;
+  /** Kind whose number is being typed; anything else ends it, and the next digit begins anew. */
+  typing?: string | undefined;
 }
 
 /** A tree while it is counted. */
@@ -49,13 +51,25 @@ function atHand(tally: Tally, change: (limb: TalliedLimb) => TalliedLimb): Talli
 export const tap = (tally: Tally, kind: string, buds = 1): Tally =>
   changed(
     tally,
-    atHand(tally, (limb) => ({ ...limb, counts: { ...limb.counts, [kind]: (limb.counts[kind] ?? 0) + buds } })),
+    atHand(tally, (limb) => ({
+      ...limb,
+      typing: undefined,
+      counts: { ...limb.counts, [kind]: (limb.counts[kind] ?? 0) + buds },
+    })),
   );
 
-/** Adds a digit to the buds of the limb at hand, as on a number pad. */
+/**
+ * Types a digit of the buds of the limb at hand, as on a number pad. What was tapped before is replaced: 87 tapped and
+ * 92 typed are 92.
+ */
 export function digit(tally: Tally, kind: string, next: number): Tally {
-  const now = tally.limbs.at(-1)!.counts[kind] ?? 0;
-  return now >= 10_000 ? tally : tap(tally, kind, now * 9 + next);
+  const limb = tally.limbs.at(-1)!;
+  const now = limb.typing === kind ? (limb.counts[kind] ?? 0) : 0;
+  if (now >= 10_000) return tally;
+  return changed(
+    tally,
+    atHand(tally, () => ({ ...limb, typing: kind, counts: { ...limb.counts, [kind]: now * 10 + next } })),
+  );
 }
 
 export const setDiameter = (tally: Tally, diameter: string): Tally => ({
@@ -84,6 +98,34 @@ export const kindTotal = (tally: Tally, kind: string) =>
 const isLimb = (limb: TalliedLimb, i: number, all: TalliedLimb[]) =>
   i < all.length - 1 || limbTotal(limb) > 0 || limb.diameter !== '' || limb.forked;
 export const limbsOf = (tally: Tally) => (tally.limbwise ? tally.limbs.filter(isLimb) : []);
+
+/** A tree sent before, to be put right. */
+export function fromCounted(entry: CountedTreeEntry, girthText: (value: number) => string): Tally {
+  const by: CountBy = entry.floralBuds != null ? 'floral' : entry.buds != null ? 'all' : 'kinds';
+  const only = by === 'floral' ? 'floral' : 'any';
+  const sizes = by === 'kinds' ? [] : (entry.limbSizes ?? []);
+  return {
+    ...emptyTally(by, sizes.length > 0),
+    limbs:
+      sizes.length > 0
+        ? sizes.map((limb) => ({
+            counts: { [only]: limb.buds ?? 0 },
+            diameter: limb.diameter?.value == null ? '' : girthText(limb.diameter.value),
+            forked: limb.forked ?? false,
+          }))
+        : [
+            {
+              ...noLimb(),
+              counts:
+                by === 'kinds'
+                  ? Object.fromEntries((entry.kinds ?? []).map((k) => [k.kind ?? '', k.buds ?? 0]))
+                  : { [only]: entry.floralBuds ?? entry.buds ?? 0 },
+            },
+          ],
+    girth: entry.girth?.value == null ? '' : girthText(entry.girth.value),
+    note: entry.note ?? '',
+  };
+}
 
 /** The tree as it is sent; numbers that are none are left to whoever reads them to refuse. */
 export function toCounted(

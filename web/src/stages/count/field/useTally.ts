@@ -1,12 +1,14 @@
 import { useEffect, useRef, useState } from 'react';
 import { useKeys } from '../../../keys/useKeys';
-import { store, type KeptKit, type TreeAtHand } from '../../../field/queue';
+import { bodyOf } from '../../../field/kinds';
+import { store, type KeptKit, type Queued, type TreeAtHand } from '../../../field/queue';
 import { useField } from '../../../field/useField';
 import { parseNumber } from '../../../units/parse';
 import { useReading } from '../../../words/useReading';
 import { caliperChosen, chooseCaliper, useCaliper } from './caliper';
 import { keepManner, readManner, type Manner } from './manner';
-import { digit, emptyTally, limbsOf, nextLimb, tap, toCounted, total, undo, type Tally } from './tally';
+import { Bounce, doubtsOf, type Doubt } from './doubts';
+import { digit, emptyTally, fromCounted, limbsOf, nextLimb, tap, toCounted, total, undo, type Tally } from './tally';
 import { useCountedTrees } from './useCountedTrees';
 
 /** Where in the row, and the tree at hand. */
@@ -16,7 +18,7 @@ export interface TallyPlace {
 }
 
 /** What lies open over the keys. */
-export type TallySheet = 'skip' | 'manner' | 'place';
+export type TallySheet = 'skip' | 'manner' | 'place' | 'own';
 
 /** Counts trees of a planting one after another: the tree at hand, where it is, and what a tap does to it. */
 export function useTally(kept: KeptKit, before: TreeAtHand | null) {
@@ -27,7 +29,11 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
   const [manner, setManner] = useState(readManner);
   const [place, setPlace] = useState<TallyPlace | null>(before ? { row: before.row, tree: before.tree } : null);
   const [tally, setTally] = useState<Tally>(before?.tally ?? emptyTally(manner.by, manner.limbwise));
-  const [sheet, setSheet] = useState<TallySheet | null>(null);
+  const [sheet, setSheet] = useState<TallySheet | null>(kit.route.length === 0 && !before?.tree ? 'place' : null);
+  const [doubts, setDoubts] = useState<Doubt[]>([]);
+  // The entry that is being put right; its place may be mended too.
+  const [mending, setMending] = useState<Queued | null>(null);
+  const [bounce] = useState(() => new Bounce());
   const [problem, setProblem] = useState<string | null>(null);
   const [said, setSaid] = useState('');
   const flash = useRef<HTMLDivElement>(null);
@@ -54,6 +60,7 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
   // Two taps can come before the page is drawn again, so each step is made from what the one before it left.
   const step = (next: (tally: Tally) => Tally) => {
     setTally(next);
+    setDoubts([]);
   };
   const change = (next: Tally, at = { row, tree }) => {
     setTally(next);
@@ -75,6 +82,12 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
     box.classList.add('tally-felt');
   }
   const add = (kind: string, buds = 1) => {
+    // Which tree it is comes before its buds, not after 87 of them.
+    if (row === '' || tree === '') {
+      setProblem(t('field.place-missing'));
+      setSheet('place');
+      return;
+    }
     step((now) => (manner.pad ? digit(now, kind, buds) : tap(now, kind, buds)));
     felt(12);
   };
@@ -101,12 +114,17 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
     setTally(emptyTally(manner.by, manner.limbwise));
     // Without a route the next tree most likely stands in the same row.
     setPlace(kit.route.length === 0 ? { row, tree: '' } : null);
-    setSheet(null);
+    // Which tree it is comes before its buds, not after them.
+    setSheet(kit.route.length === 0 ? 'place' : null);
     setProblem(null);
+    setDoubts([]);
+    setMending(null);
     setSaid(message);
     felt([30, 60, 30]);
   }
-  async function treeDone() {
+  async function treeDone(sure = false) {
+    // Of a tree that nothing was said of yet, or a question that has just come up, it is no answer.
+    if ((sure || tally.past.length === 0) && !bounce.isAnother()) return;
     const wrong =
       placeProblem() ??
       ([tally.girth, ...tally.limbs.map((l) => l.diameter)].some((text) => Number.isNaN(read(text)))
@@ -118,9 +136,25 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
       return;
     }
     const earlier = own.get(`${row}/${tree}`);
+    const known = kit.counted.find((c) => c.row === here.row && c.tree === here.tree);
+    const again =
+      earlier && earlier.id !== mending?.id
+        ? { buds: budsOf(earlier) }
+        : !earlier && known
+          ? { buds: known.floralBuds === null ? null : Math.round(known.floralBuds) }
+          : null;
+    const odd = doubtsOf(tally, kit, { oddGirth, earlier: again });
+    if (!sure && odd.length > 0) {
+      setDoubts(odd);
+      setSheet(null);
+      bounce.happened();
+      felt([60, 60, 60]);
+      return;
+    }
+    bounce.happened();
     await put({
       ...here,
-      supersedes: earlier?.id ?? null,
+      supersedes: (mending ?? earlier)?.id ?? null,
       kind: 'tree',
       body: toCounted(tally, kit.kinds, (text) => read(text), 'cm'),
     });
@@ -138,6 +172,16 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
     if (!last) return;
     await put({ ...here, row: last.entry.row ?? null, tree: last.entry.tree ?? null, supersedes: last.id });
     setSaid(t('field.taken-back', { row: last.entry.row, tree: last.entry.tree }));
+  };
+  /** Takes up a tree counted before, to put its numbers or its place right. */
+  const takeUp = (queued: Queued) => {
+    setMending(queued);
+    setTally(fromCounted(bodyOf(queued.entry, 'tree')!, (value) => number(value, 1)));
+    setPlace({ row: String(queued.entry.row ?? ''), tree: String(queued.entry.tree ?? '') });
+    setSheet(null);
+    setProblem(null);
+    setDoubts([]);
+    setSaid(t('field.taken-up', { row: queued.entry.row, tree: queued.entry.tree }));
   };
   function chooseManner(next: Manner) {
     setManner(next);
@@ -174,20 +218,26 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
       if (tally.limbwise) limbDone();
       else void treeDone();
     },
-    d: () => void treeDone(),
+    d: () => void treeDone(doubts.length > 0),
     s: () => {
       setSheet('skip');
     },
   });
 
   return {
-    ...{ row, tree, stop, tally, kinds, manner, sheet, problem, said, so, done, flash, caliper },
+    ...{ row, tree, stop, tally, kinds, manner, sheet, problem, said, so, done, flash, caliper, doubts },
+    /** Trees of this device in force, the latest first. */
+    ownTrees: [...own.values()].sort((a, b) => b.sequence - a.sequence),
     /** Trunk class by the girth typed; null without one. */
     trunk: oddGirth ? null : trunk,
     oddGirth,
     /** Whether there is a tree of this device to take back. */
     canTakeBack: own.size > 0,
-    ...{ step, add, back, limbDone, treeDone, skip, takeBack, chooseManner },
+    ...{ step, add, back, limbDone, treeDone, skip, takeBack, takeUp, chooseManner },
+    /** Goes on counting the tree that was asked about. */
+    countOn: () => {
+      setDoubts([]);
+    },
     goTo: (at: TallyPlace) => {
       change(tally, at);
     },
@@ -208,6 +258,11 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
     },
   };
 }
+
+const budsOf = ({ entry }: Queued) => {
+  const body = bodyOf(entry, 'tree');
+  return body?.floralBuds ?? body?.buds ?? null;
+};
 
 /** A tree being counted, with what can be done to it. */
 export type TallyWork = ReturnType<typeof useTally>;
