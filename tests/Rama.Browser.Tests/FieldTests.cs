@@ -230,6 +230,7 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
         await Arrived("H4", before, (3, 17, 205));
 
         // Later it is meant, and asked.
+        page.Find("[data-test='tree']").SendKeys("18");
         page.Until("the question", () =>
         {
             page.Click("[data-test='tree-done']");
