@@ -194,6 +194,26 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
     }
 
     [Fact]
+    public async Task Files_taken_over_are_listed_with_who_and_what_and_not_in_another_estate()
+    {
+        var csv = Encoding.UTF8.GetBytes(Header + Line("G8") + Line("G9"));
+        await _client.ImportAsync("save", "autumn list.csv", csv);
+        var past = (await _client.ReadAsync("/api/v1/imports")).AsArray()[0]!;
+        Assert.Equal(
+            ("autumn list.csv", "plantings", 2, 0, "Manager"),
+            (
+                (string)past["file"]!,
+                (string)past["table"]!,
+                (int)past["added"]!,
+                (int)past["changed"]!,
+                (string)past["person"]!
+            )
+        );
+        using var elsewhere = await application.InNewEstateAsync(_client, "No files yet");
+        Assert.Empty((await elsewhere.ReadAsync("/api/v1/imports")).AsArray());
+    }
+
+    [Fact]
     public async Task What_changed_is_in_the_history_as_one_batch()
     {
         await _client.ImportAsync("save", Header + Line("E1", area: "2"));

@@ -25,7 +25,7 @@ public sealed class ImportMemory(RamaContext database)
     )
     {
         var shape = ShapeOf(sheet);
-        var batches = database.Set<BatchRecord>().Where(b => b.Shape == shape && b.Mapping != null);
+        var batches = database.Batches.Where(b => b.Shape == shape && b.Mapping != null);
         if (table is not null)
             batches = batches.Where(b => b.Table == table.Name);
         var text = await batches.OrderByDescending(b => b.Id).Select(b => b.Mapping).FirstOrDefaultAsync(cancel);
@@ -33,6 +33,17 @@ public sealed class ImportMemory(RamaContext database)
         var guess = MappingGuess.Of(sheet, table ?? ExchangeTables.Find(kept?.Table), catalogue);
         return kept is null ? guess : guess.Like(kept);
     }
+
+    /// <summary>Files taken over, the latest first.</summary>
+    /// <param name="most">No more than so many.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyList<BatchRecord>> PastAsync(int most, CancellationToken cancel) =>
+        await database
+            .Batches.AsNoTracking()
+            .OrderByDescending(b => b.At)
+            .ThenByDescending(b => b.Id)
+            .Take(most)
+            .ToListAsync(cancel);
 
     /// <summary>What tells the headings of a file from others.</summary>
     internal static string ShapeOf(Sheet sheet) =>

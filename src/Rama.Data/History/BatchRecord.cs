@@ -37,13 +37,4 @@ public sealed class BatchRecord : IEstateOwned
 
     /// <summary>Which column was which, as JSON: the next file of the same headings is read so.</summary>
     public string? Mapping { get; init; }
-
-    /// <summary>What stood there before, as JSON, to go back to; null once that is past.</summary>
-    public string? Before { get; set; }
-
-    /// <summary>When it was taken back; null where it was not.</summary>
-    public DateTimeOffset? UndoneAt { get; set; }
-
-    /// <summary>Who took it back, as they were then called.</summary>
-    public string? UndoneBy { get; set; }
 }

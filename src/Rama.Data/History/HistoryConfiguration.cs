@@ -40,8 +40,6 @@ internal sealed class BatchConfiguration : IEntityTypeConfiguration<BatchRecord>
         builder.Property(b => b.File).HasMaxLength(200);
         builder.Property(b => b.Shape).HasMaxLength(64);
         builder.Property(b => b.Mapping).HasColumnType("json");
-        builder.Property(b => b.Before).HasColumnType("json");
-        builder.Property(b => b.UndoneBy).HasMaxLength(100);
         builder.HasIndex(b => new { b.EstateId, b.Shape });
     }
 }

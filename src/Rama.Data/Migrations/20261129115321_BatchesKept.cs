@@ -15,12 +15,6 @@ namespace Rama.Data.Migrations
         protected override void Up(MigrationBuilder migrationBuilder)
         {
             migrationBuilder.AddColumn<string>(
-                name: "before",
-                table: "batches",
-                type: "json",
-                nullable: true);
-
-            migrationBuilder.AddColumn<string>(
                 name: "mapping",
                 table: "batches",
                 type: "json",
@@ -31,19 +25,6 @@ namespace Rama.Data.Migrations
                 table: "batches",
                 type: "character varying(64)",
                 maxLength: 64,
-                nullable: true);
-
-            migrationBuilder.AddColumn<DateTimeOffset>(
-                name: "undone_at",
-                table: "batches",
-                type: "timestamp with time zone",
-                nullable: true);
-
-            migrationBuilder.AddColumn<string>(
-                name: "undone_by",
-                table: "batches",
-                type: "character varying(100)",
-                maxLength: 100,
                 nullable: true);
 
             migrationBuilder.CreateIndex(

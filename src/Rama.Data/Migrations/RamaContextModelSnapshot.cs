@@ -944,10 +944,6 @@ namespace Rama.Data.Migrations
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("at");
 
-                    b.Property<string>("Before")
-                        .HasColumnType("json")
-                        .HasColumnName("before");
-
                     b.Property<int>("Changed")
                         .HasColumnType("integer")
                         .HasColumnName("changed");
@@ -981,15 +977,6 @@ namespace Rama.Data.Migrations
                         .HasMaxLength(30)
                         .HasColumnType("character varying(30)")
                         .HasColumnName("table");
-
-                    b.Property<DateTimeOffset?>("UndoneAt")
-                        .HasColumnType("timestamp with time zone")
-                        .HasColumnName("undone_at");
-
-                    b.Property<string>("UndoneBy")
-                        .HasMaxLength(100)
-                        .HasColumnType("character varying(100)")
-                        .HasColumnName("undone_by");
 
                     b.HasKey("EstateId", "Id")
                         .HasName("pk_batches");

@@ -28,10 +28,16 @@ internal static class ImportEndpoints
     // More than anybody reads on a screen; the file of problems has them all.
     private const int MostProblems = 500;
 
+    private const int MostPast = 100;
+
     public static RouteGroupBuilder MapImport(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/imports").WithTags("Import").For(Act.Exchange);
         group.MapGet("/tables", () => TypedResults.Ok(Options())).WithSummary("What can be imported");
+        api.MapGet("/imports", Past)
+            .WithTags("Import")
+            .For(Act.Exchange)
+            .WithSummary("Files taken over, the latest first");
         // A form needs no token here: the cookie is not sent along from other sites.
         var files = group
             .MapGroup("")
@@ -50,6 +56,19 @@ internal static class ImportEndpoints
         files.MapPost("/estate", Estate).WithSummary("Read an exported estate into this empty one");
         return api;
     }
+
+    private static async Task<Ok<IReadOnlyList<PastImport>>> Past(ImportMemory memory, CancellationToken cancel) =>
+        TypedResults.Ok<IReadOnlyList<PastImport>>([
+            .. (await memory.PastAsync(MostPast, cancel)).Select(b => new PastImport(
+                b.Id,
+                b.At,
+                b.Person,
+                b.File,
+                b.Table,
+                b.Added,
+                b.Changed
+            )),
+        ]);
 
     private static ImportOptions Options() =>
         new([.. ExchangeTables.All.Select(ImportTableView.Of)], SheetReader.MostBytes, SheetReader.MostLines);

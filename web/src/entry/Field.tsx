@@ -52,6 +52,8 @@ export function Field({
   const reading = useReading();
   const unitName = unitLabel ?? reading.unitName;
   const id = useId();
+  // What came from a file may be told in a unit nobody would choose here; 90 cm are not 90 m.
+  const choices = units && unit && !units.includes(unit) ? [...units, unit] : units;
   return (
     <div className="field" data-field={path}>
       <label htmlFor={id}>{label}</label>
@@ -72,15 +74,15 @@ export function Field({
           }}
           onPressEnter={() => onEnter?.()}
         />
-        {units && units.length > 1 && (
+        {choices && choices.length > 1 && (
           <Choice
             value={unit ?? ''}
             onChange={(next) => onUnit?.(next)}
             label={`${label}: ${reading.t('unit')}`}
-            options={units.map((u) => ({ value: u, label: unitName(u) }))}
+            options={choices.map((u) => ({ value: u, label: unitName(u) }))}
           />
         )}
-        {units?.length === 1 && <span className="field-unit">{unitName(units[0]!)}</span>}
+        {choices?.length === 1 && <span className="field-unit">{unitName(choices[0]!)}</span>}
       </div>
       {problem ? (
         <p className="field-problem" id={`${id}-problem`} role="alert">

@@ -9,6 +9,7 @@ import './exchange.css';
 import { FileFacts } from './FileFacts';
 import { FileWork } from './FileWork';
 import { MappingTable } from './MappingTable';
+import { PastImports } from './PastImports';
 import { Questions } from './Questions';
 import { megabytes, useImport } from './useImport';
 
@@ -30,6 +31,7 @@ export function ExchangePage() {
           </Link>
         </p>
       )}
+      {may('exchange') && <PastImports />}
       {may('export') ? <Export /> : <p>{t('export.not-counters')}</p>}
     </main>
   );

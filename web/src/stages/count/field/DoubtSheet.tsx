@@ -25,10 +25,10 @@ export function DoubtSheet({ work }: { work: TallyWork }) {
         </p>
       ))}
       <div className="tally-acts">
-        <button type="button" className="key" onClick={countOn} data-test="count-on">
+        <button type="button" className="key key-done" onClick={countOn} data-test="count-on">
           {t('field.count-on')}
         </button>
-        <button type="button" className="key key-done" onClick={() => void treeDone(true)} data-test="keep-it">
+        <button type="button" className="key" onClick={() => void treeDone(true)} data-test="keep-it">
           {t(`field.keep.${only}`)}
         </button>
       </div>
