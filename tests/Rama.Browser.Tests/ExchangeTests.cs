@@ -52,8 +52,8 @@ public sealed class ExchangeTests(RamaServer server) : IClassFixture<RamaServer>
     {
         using var page = new Page(server).Open("/exchange");
         page.Find(".export");
-        const string header = "Block,Variety,Rootstock,Planted,Row spacing,Tree spacing,Area,Remarks\n";
-        var file = SaveFile("open.csv", header + "Y1,Topaz,M9,2018,12,3,5.16,x\nY2,Topaz,M9,2050,12,3,3.2,y\n");
+        const string header = "Block,Variety,Rootstock,Planted,Row spacing,Tree spacing (cm),Area,Remarks\n";
+        var file = SaveFile("open.csv", header + "Y1,Topaz,M9,2018,12,90,5.16,x\nY2,Topaz,M9,2050,12,90,3.2,y\n");
         Choose(page, file);
         page.Says("[data-test='report']", "1 problem to mend");
         page.Says("[data-test='report']", "Line 3");
@@ -75,6 +75,9 @@ public sealed class ExchangeTests(RamaServer server) : IClassFixture<RamaServer>
         page.Says("[data-test='report']", "2 lines taken over");
         page.OpenPlanting("Y2", "estate");
         Assert.Equal("ac", page.Find("[data-field='planting.area'] select").GetAttribute("value"));
+        // Nobody would choose centimetres there, but the file did.
+        Assert.Equal("90", page.Find("[data-field='planting.treeSpacing'] input").GetAttribute("value"));
+        Assert.Equal("cm", page.Find("[data-field='planting.treeSpacing'] select").GetAttribute("value"));
     }
 
     [Fact]

@@ -23,6 +23,8 @@ public sealed class UnitGuessTests
     [InlineData("Row spacing [m],Tree spacing (mts),Has", "4,1.5,2", "m m ha")]
     // Nobody plants rows 12 m or 3.5 ft apart; which area it is nobody can tell.
     [InlineData("Row spacing,Tree spacing,Area", "12,3,5.16", "ft ft ac?")]
+    // A list that mixes them is read as it says, and asked where it says nothing.
+    [InlineData("Row spacing,Tree spacing (cm),Area", "12,90,5.16", "ft cm ha?")]
     [InlineData("Row spacing,Tree spacing,Area", "3.5,1,5.16", "m m ha?")]
     [InlineData("Row spacing,Tree spacing,Area", "350,90,5.16", "cm cm ha?")]
     // 5.16 ac × 43 560 ft² ÷ 36 ft² is 6 244 trees; as hectares it were 15 428.

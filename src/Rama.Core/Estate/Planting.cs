@@ -29,6 +29,9 @@ public sealed record Planting(
 {
     private const int YoungUpToLeaf = 2;
 
+    /// <summary>Code and name; the code alone where it has no other name.</summary>
+    public string Title => Name == Code ? Code : $"{Code} {Name}";
+
     /// <summary>
     /// Whether a crop would compete with its growth: it is trained and not asked for fruit (common practice, no
     /// source).

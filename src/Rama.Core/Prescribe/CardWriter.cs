@@ -56,7 +56,7 @@ internal sealed class CardWriter
         new(
             Language: _words.Language,
             Kind: _decision.Kind,
-            Block: $"{_planting.Code} {_planting.Name}",
+            Block: _planting.Title,
             About: About(),
             Headline: Headline(),
             PerLimb: PerLimb(),

@@ -21,7 +21,7 @@ export function PlantingBar({ kit, at }: { kit: FieldKit; at: (typeof places)[nu
         ‹
       </Link>
       <strong className="field-name">
-        {kit.code} <span>{kit.name}</span>
+        {kit.code} {kit.name !== kit.code && <span>{kit.name}</span>}
       </strong>
       {places.map(([name, path]) => (
         <Link

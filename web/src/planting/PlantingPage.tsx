@@ -11,6 +11,7 @@ import { HabitContext } from '../words/habit';
 import { useReading } from '../words/useReading';
 import { ConflictDialog } from './ConflictDialog';
 import { PlantingWorkContext, usePlanting } from './usePlanting';
+import { titleOf } from './titleOf';
 
 const stages: Stage[] = ['target', 'count', 'decide', 'prescribe'];
 const later = ['crew', 'check'];
@@ -45,7 +46,7 @@ function Planting({ id }: { id: string }) {
     ...Object.fromEntries(stages.map((s, i) => [String(i + 1), () => void go(s + search)])),
   });
   useEffect(() => {
-    document.title = work ? `${work.view.planting.code} ${work.view.planting.name} · Rama` : 'Rama';
+    document.title = work ? `${titleOf(work.view.planting)} · Rama` : 'Rama';
   }, [work]);
 
   if (error)
@@ -69,9 +70,7 @@ function Planting({ id }: { id: string }) {
           </div>
           <main className="planting-main">
             <div className="planting-head">
-              <h1>
-                {view.planting.code} {view.planting.name}
-              </h1>
+              <h1>{titleOf(view.planting)}</h1>
               <About view={view} plan={plan} />
               <span className="small planting-links">
                 <Link to={`estate${search}`}>{t('planting.edit')}</Link>{' '}

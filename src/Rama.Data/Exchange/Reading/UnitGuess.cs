@@ -46,7 +46,7 @@ internal static class UnitGuess
         return
         [
             .. told.Select(t =>
-                decided.GetValueOrDefault(t.Field) is { } d && t.UnitFrom == UnitSource.Open
+                t.UnitFrom == UnitSource.Open && decided.TryGetValue(t.Field, out var d)
                     ? t with
                     {
                         Unit = d.Unit,

@@ -10,6 +10,7 @@ import { Trouble } from '../../Trouble';
 import '../../words/count';
 import { useReading } from '../../words/useReading';
 import './route.css';
+import { titleOf } from '../../planting/titleOf';
 
 /** The walk to the trees that are to be counted, to print or to look at, with room to write. */
 export function RoutePage() {
@@ -49,7 +50,7 @@ export function RoutePage() {
       <div className="route-head">
         <div>
           <h1>
-            {planting.data.planting.code} {planting.data.planting.name}: {t('route.title')}
+            {titleOf(planting.data.planting)}: {t('route.title')}
           </h1>
           <p>
             <Why main steps={steps}>

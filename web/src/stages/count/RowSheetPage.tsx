@@ -10,6 +10,7 @@ import '../../words/count';
 import { useReading } from '../../words/useReading';
 import { useChosenSeason } from '../season/useSeason';
 import './rowSheet.css';
+import { titleOf } from '../../planting/titleOf';
 
 const measures = ['buds', 'surplus', 'class', 'imbalance', 'status'] as const;
 type Measure = (typeof measures)[number];
@@ -286,9 +287,7 @@ function RowSheet({ id, sheet }: { id: string; sheet: TreeSheetView }) {
     <main className="row-sheet">
       <div className="row-sheet-head">
         <div>
-          <h1>
-            {sheet.code} {sheet.name}
-          </h1>
+          <h1>{titleOf(sheet)}</h1>
           <p className="dim">
             {t('sheet-page.trees', { trees: number(all, 0), rows: rows.length })}
             {sheet.budsToLeave !== null && ` · ${t('sheet-page.wanted', { buds: number(sheet.budsToLeave, 0) })}`}

@@ -9,6 +9,7 @@ import '../../words/count';
 import { useReading } from '../../words/useReading';
 import './scan.css';
 import { scanFile } from './scanFile';
+import { titleOf } from '../../planting/titleOf';
 
 /** Taking in a file of every tree: what is in it, what fits, what does not, then all of it. */
 export function ScanPage() {
@@ -143,9 +144,7 @@ function Report({ report, onSave }: { report: ScanReport; onSave: () => void }) 
           {report.plantings.map((p) => (
             <tr key={p.id}>
               <th scope="row">
-                <Link to={`/plantings/${p.id}/trees`}>
-                  {p.code} {p.name}
-                </Link>
+                <Link to={`/plantings/${p.id}/trees`}>{titleOf(p)}</Link>
               </th>
               <td className="number">{number(p.trees, 0)}</td>
               <td className="number">{p.rows}</td>

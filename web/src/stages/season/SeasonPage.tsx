@@ -13,6 +13,7 @@ import { useReading } from '../../words/useReading';
 import { facets, grouped, matches, nextToDo, sorted, sorts, type Facet, type Item, type Sort } from './find';
 import './season.css';
 import { useSeason } from './useSeason';
+import { titleOf } from '../../planting/titleOf';
 
 /** Home: every planting in the order of the work, with what to do about it and the number that matters. */
 export function SeasonPage() {
@@ -274,9 +275,7 @@ function Line({
   return (
     <Link to={pathTo(line, search)} className="season-line" data-test={`planting-${line.code}`}>
       <span>
-        <span className="season-name">
-          {line.code} {line.name}
-        </span>
+        <span className="season-name">{titleOf(line)}</span>
         <span className="small dim season-about">{about.filter(Boolean).join(' · ')}</span>
       </span>
       <span>

@@ -7,6 +7,7 @@ import { useMay } from '../../people/session';
 import { target as part, targetSpec } from './draft';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
+import { titleOf } from '../../planting/titleOf';
 
 /**
  * Targets proposed, set and superseded, and where one may be copied from. Taking one over types it in; saving sets it.
@@ -137,7 +138,7 @@ export function Versions() {
               <option value="">–</option>
               {sources.data!.map((s, i) => (
                 <option key={`${s.code}/${s.season}`} value={i}>
-                  {s.code === view.planting.code ? t('versions.season', { season: s.season }) : `${s.code} ${s.name}`}
+                  {s.code === view.planting.code ? t('versions.season', { season: s.season }) : titleOf(s)}
                 </option>
               ))}
             </select>
