@@ -72,6 +72,15 @@ smoke_tests() {
   tell_results
 }
 
+build_web_tests() {
+  need_sdk
+  need_node
+  need_postgres
+  start_over
+  front_end_packages
+  check "Tests build" build.log dotnet build tests/Rama.Web.Tests -c Release --nologo
+}
+
 # Sends the API more of what nobody should send than the ordinary run does: ./rama test fuzz --requests 50000 --seed 3
 fuzz_tests() {
   local usage="usage: ./rama test fuzz [--requests N] [--seed N]"
@@ -85,12 +94,7 @@ fuzz_tests() {
     esac
     shift 2
   done
-  need_sdk
-  need_node
-  need_postgres
-  start_over
-  front_end_packages
-  check "Tests build" build.log dotnet build tests/Rama.Web.Tests -c Release --nologo
+  build_web_tests
   test_server
   dotnet_tests Rama.Web.Tests -class Rama.Web.Tests.Fuzz.FuzzTests
   tell_results
@@ -109,12 +113,7 @@ fault_tests() {
     esac
     shift 2
   done
-  need_sdk
-  need_node
-  need_postgres
-  start_over
-  front_end_packages
-  check "Tests build" build.log dotnet build tests/Rama.Web.Tests -c Release --nologo
+  build_web_tests
   fault_server
   dotnet_tests Rama.Web.Tests -class Rama.Web.Tests.Faults.FaultRun -showLiveOutput
   grep ' kills; ' artifacts/Rama.Web.Tests.log || true

@@ -271,7 +271,7 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
             (await Counted("H10")).Except(before).Select(t => (t.Row, t.Tree, t.Buds!.Value))
         );
 
-        page.Click("[data-test='own']");
+        // The sheet of places is open for the next tree.
         page.Click("[data-test='own-trees'] button");
         page.Says("[data-test='total']", "879");
         foreach (var digit in "780")

@@ -73,8 +73,8 @@ public sealed class UnitGuessTests
                 string In(double value, double factor) =>
                     (value / factor).ToString("0.##", CultureInfo.InvariantCulture);
                 csv +=
-                    $"A{line},Topaz,M.9,2018,{In(rowM, Units.Length[row].Factor)},{In(treeM, Units.Length[tree].Factor)},"
-                    + $"{In(ha, Units.Area[area].Factor)}{(withTrees ? $",{trees}" : "")}\n";
+                    $"A{line},Topaz,M.9,2018,{In(rowM, Units.Length[row].Factor)},"
+                    + $"{In(treeM, Units.Length[tree].Factor)},{In(ha, Units.Area[area].Factor)}{(withTrees ? $",{trees}" : "")}\n";
             }
             foreach (var (field, unit) in new[] { ("rowSpacing", row), ("treeSpacing", tree), ("area", area) })
             {

@@ -141,8 +141,8 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
                 0,
                 table.Columns.First(c => !Keys.Contains(c.Field)).Field,
                 "missing",
-                "Only names and numbers of what is meant are mapped, and nothing that is told of it. Choose a column for "
-                    + $"one of: {string.Join(", ", table.Columns.Where(c => !Keys.Contains(c.Field)).Take(6).Select(c => c.Header))}."
+                "Only names and numbers of what is meant are mapped, and nothing that is told of it. Choose a column "
+                    + $"for one of: {string.Join(", ", Told(table).Take(6))}."
             );
     }
 
@@ -169,6 +169,9 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
                     : $"{HeaderOf(value.Field, table)}: does “{value.Written}” stand for {value.Name}?"
             );
     }
+
+    private static IEnumerable<string> Told(ExchangeTable table) =>
+        table.Columns.Where(c => !Keys.Contains(c.Field)).Select(c => c.Header);
 
     private static string HeaderOf(string field, ExchangeTable table) =>
         table.Columns.FirstOrDefault(c => c.Field == field)?.Header ?? field;

@@ -172,12 +172,13 @@ internal static class ImportEndpoints
                         ]
                 )
         );
+        var (type, ending) = sheet.Form.Delimiter is null
+            ? ("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", "xlsx")
+            : ($"text/csv; charset={sheet.Form.Encoding}", "csv");
         return TypedResults.File(
             content.ToArray(),
-            sheet.Form.Delimiter is null
-                ? "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet"
-                : $"text/csv; charset={sheet.Form.Encoding}",
-            $"{Path.GetFileNameWithoutExtension(file.FileName)}-problems{(sheet.Form.Delimiter is null ? ".xlsx" : ".csv")}"
+            type,
+            $"{Path.GetFileNameWithoutExtension(file.FileName)}-problems.{ending}"
         );
     }
 

@@ -5,7 +5,6 @@ import { store, type KeptKit, type TreeAtHand } from '../../../field/queue';
 import { WithKit } from '../../../field/WithKit';
 import { useReading } from '../../../words/useReading';
 import { DoubtSheet } from './DoubtSheet';
-import { OwnTrees } from './OwnTrees';
 import { StopLine } from './StopLine';
 import { canUndo, limbTotal, total } from './tally';
 import { TallyKeys } from './TallyKeys';
@@ -92,20 +91,9 @@ function Counting({ kept, before }: { kept: KeptKit; before: TreeAtHand | null }
           >
             {t('field.manner')}
           </button>
-          <button
-            type="button"
-            className="key"
-            onClick={() => {
-              toggle('own');
-            }}
-            data-test="own"
-          >
-            {t('field.own')}
-          </button>
         </div>
         {sheet === 'skip' && <SkipSheet work={work} />}
         {sheet === 'manner' && <MannerSheet work={work} />}
-        {sheet === 'own' && <OwnTrees work={work} />}
         <DoubtSheet work={work} />
         {work.doubts.length === 0 && (
           <button type="button" className="key key-done" onClick={() => void treeDone()} data-test="tree-done">

@@ -1,5 +1,6 @@
 import type { FieldKit } from '../../../api/client';
 import { useReading } from '../../../words/useReading';
+import { OwnTrees } from './OwnTrees';
 import { RowAndTree } from './RowAndTree';
 import type { TallyWork } from './useTally';
 
@@ -60,6 +61,7 @@ export function TallyPlace({ kit, work }: { kit: FieldKit; work: TallyWork }) {
               </li>
             ))}
           </ol>
+          <OwnTrees work={work} />
         </div>
       )}
     </>

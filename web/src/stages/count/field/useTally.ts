@@ -18,7 +18,7 @@ export interface TallyPlace {
 }
 
 /** What lies open over the keys. */
-export type TallySheet = 'skip' | 'manner' | 'place' | 'own';
+export type TallySheet = 'skip' | 'manner' | 'place';
 
 /** Counts trees of a planting one after another: the tree at hand, where it is, and what a tap does to it. */
 export function useTally(kept: KeptKit, before: TreeAtHand | null) {
