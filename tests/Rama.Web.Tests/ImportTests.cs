@@ -170,9 +170,35 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
         var guess = (await _client.ReadFileAsync("g.csv", next)).Body["guess"]!;
         Assert.Equal("ha", (string)guess["columns"]!.AsArray().Single(c => (string)c!["field"]! == "area")!["unit"]!);
         Assert.Equal(["Topaz", null], guess["values"]!.AsArray().Select(v => (string?)v!["name"]));
+        // The same template, filled in by somebody who measures in metres: last year's feet are not taken over.
+        var metres = Encoding.UTF8.GetBytes(header + "G6,Topaz,M.9,2018,3.5,1,3.3,y\n");
+        Assert.Equal(
+            ["rowSpacing", "treeSpacing"],
+            (await _client.ReadFileAsync("h.csv", metres)).Body["guess"]!["columns"]!
+                .AsArray()
+                .Where(c => (string?)c!["unitFrom"] == "open")
+                .Select(c => (string)c!["field"]!)
+                .Order()
+        );
         using var elsewhere = await application.InNewEstateAsync(_client, "Another list");
         var strange = (await elsewhere.ReadFileAsync("g.csv", next)).Body["guess"]!;
         Assert.All(strange["values"]!.AsArray(), v => Assert.Null((string?)v!["name"]));
+    }
+
+    [Fact]
+    public async Task A_mapping_of_no_end_is_refused()
+    {
+        var csv = Encoding.UTF8.GetBytes("Block,2021,2022\nH4,40,50\n");
+        var mapping = (await _client.ReadFileAsync("i.csv", csv, "seasons")).Body["guess"]!;
+        var column = mapping["columns"]!.AsArray().First(c => c!["season"] is not null)!;
+        for (var season = 2100; season < 3000; season++)
+        {
+            var more = column.DeepClone();
+            more["season"] = season;
+            mapping["columns"]!.AsArray().Add(more);
+        }
+        var report = await _client.ImportAsync("check", "i.csv", csv, mapping: mapping.ToJsonString());
+        Assert.Equal([(0, "mapping", "range")], ImportFile.Problems(report));
     }
 
     [Fact]

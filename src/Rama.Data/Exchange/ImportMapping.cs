@@ -19,7 +19,7 @@ public sealed record ImportMapping(string Table, string Decimal, IReadOnlyList<C
     internal ImportMapping Like(ImportMapping kept) =>
         this with
         {
-            Columns = kept.Columns,
+            Columns = [.. kept.Columns.Select(Like)],
             Values =
             [
                 .. Values.Select(v =>
@@ -38,6 +38,26 @@ public sealed record ImportMapping(string Table, string Decimal, IReadOnlyList<C
                 ),
             ],
         };
+
+    // A unit that somebody said holds, one that last year's values told does not, and what this file says goes first.
+    private ColumnMapping Like(ColumnMapping kept)
+    {
+        if (
+            Columns.FirstOrDefault(c => (c.Field, c.Column, c.Season) == (kept.Field, kept.Column, kept.Season))
+            is not { } now
+        )
+            return kept;
+        var with = kept with { Unit = now.Unit, UnitColumn = now.UnitColumn, UnitFrom = now.UnitFrom };
+        return now.UnitFrom switch
+        {
+            UnitSource.Open when kept.UnitFrom == UnitSource.Chosen => kept,
+            UnitSource.Values or UnitSource.Trees when now.Unit != kept.Unit => with with
+            {
+                UnitFrom = UnitSource.Open,
+            },
+            _ => with,
+        };
+    }
 
     /// <summary>Whether the file fills a field, be it by a column that fills several.</summary>
     /// <param name="column">The field.</param>

@@ -12,18 +12,25 @@ namespace Rama.Data.Exchange;
 /// <summary>How files of the same headings were read before: a list comes again every year.</summary>
 public sealed class ImportMemory(RamaContext database)
 {
+    // A mapping of 200 columns and as many names takes a quarter.
+    private const int MostKept = 200_000;
+
     /// <summary>How a file is best read: as one of the same headings was, else as it is guessed.</summary>
     /// <param name="sheet">The file.</param>
     /// <param name="table">The table, where somebody has said it.</param>
+    /// <param name="said">What has been said of it and is not saved yet; null for nothing.</param>
     /// <param name="catalogue">What the estate knows.</param>
     /// <param name="cancel">Stops it.</param>
     public async Task<ImportMapping> ReadAsync(
         Sheet sheet,
         ExchangeTable? table,
+        ImportMapping? said,
         Catalogue catalogue,
         CancellationToken cancel
     )
     {
+        if (said is not null && ExchangeTables.Find(said.Table) is { } named)
+            return MappingGuess.Of(sheet, named, catalogue).Like(said) with { Decimal = said.Decimal };
         var shape = ShapeOf(sheet);
         var batches = database.Batches.Where(b => b.Shape == shape && b.Mapping != null);
         if (table is not null)
@@ -53,6 +60,9 @@ public sealed class ImportMemory(RamaContext database)
             )
         );
 
-    /// <summary>A mapping as it is kept.</summary>
-    internal static string Written(ImportMapping mapping) => JsonSerializer.Serialize(mapping, StoredJson.Part);
+    /// <summary>A mapping as it is kept; null for one too long to be worth it.</summary>
+    internal static string? Written(ImportMapping mapping) =>
+        JsonSerializer.Serialize(mapping with { LeftOut = [] }, StoredJson.Part) is { Length: < MostKept } text
+            ? text
+            : null;
 }

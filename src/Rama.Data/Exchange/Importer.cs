@@ -42,6 +42,9 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
     private const int MostWarnings = 500;
     private const int Stride = 250;
 
+    // Every column of a file, and as many names again.
+    private const int MostMapped = 2 * SheetReader.MostColumns;
+
     // Fields that say what a line is about, and nothing of it.
     private static readonly HashSet<string> Keys = ["site", "block", "code", "season", "row", "tree", "date", "crop"];
 
@@ -76,7 +79,7 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
             if (saved)
                 await SaveAsync(sheet, mapping, table, target, cancel);
             return new(
-                sheet.Lines.Count - mapping.LeftOut.Count,
+                sheet.Lines.Count(l => !mapping.LeftOut.Contains(l.Number)),
                 target.Count(LineOutcome.Added),
                 target.Count(LineOutcome.Changed),
                 target.Count(LineOutcome.Same),
@@ -116,12 +119,19 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
     // A mapping comes from outside: what it names must be there.
     private static void Faults(Sheet sheet, ImportMapping mapping, ExchangeTable table, ImportTarget target)
     {
+        if (mapping.Columns.Count > MostMapped || mapping.Values.Count > MostMapped)
+        {
+            target.Add(0, "mapping", "range", $"Mapping: expected at most {MostMapped} columns and names.");
+            return;
+        }
         foreach (var twice in mapping.Columns.GroupBy(c => (c.Field, c.Season)).Where(g => g.Count() > 1))
             target.Add(0, twice.Key.Field, "duplicate", "Two columns are to fill this field.");
         foreach (var column in mapping.Columns)
         {
             if (column.Package is { } package && package is not { Value: > 0 and < 2_000, Unit: "kg" or "lb" })
                 target.Add(0, column.Field, "range", "Net mass of a package: expected up to 2000 kg or lb.");
+            if (column.Season is not null && !table.HasYearColumns)
+                target.Add(0, column.Field, "unknown", $"Table {table.Name} has no column for each season.");
             if (table.Columns.All(c => c.Field != column.Field))
                 target.Add(0, column.Field, "unknown", $"Table {table.Name} has no field “{column.Field}”.");
             else if (

@@ -9,9 +9,14 @@ namespace Rama.Data.Field;
 /// </summary>
 internal sealed class FieldChain
 {
-    private readonly Dictionary<Guid, FieldEntryRecord> _byId;
+    private readonly Dictionary<Guid, FieldEntryRecord> _byId = [];
+    private readonly Dictionary<Guid, List<FieldEntryRecord>> _after = [];
 
-    private FieldChain(Dictionary<Guid, FieldEntryRecord> byId) => _byId = byId;
+    private FieldChain(IEnumerable<FieldEntryRecord> kept)
+    {
+        foreach (var entry in kept)
+            Add(entry);
+    }
 
     /// <summary>Reads what belongs to some entries.</summary>
     /// <param name="database">The database.</param>
@@ -39,7 +44,7 @@ internal sealed class FieldChain
             if (ids.Add(id))
                 foreach (var later in after[id])
                     open.Enqueue(later);
-        return new(await database.FieldEntries.Where(e => ids.Contains(e.Id)).ToDictionaryAsync(e => e.Id, cancel));
+        return new(await database.FieldEntries.Where(e => ids.Contains(e.Id)).ToListAsync(cancel));
     }
 
     /// <summary>An entry; null where it is not kept.</summary>
@@ -51,7 +56,7 @@ internal sealed class FieldChain
     /// <param name="planting">Its planting.</param>
     /// <param name="season">Its season.</param>
     public FieldEntryRecord? After(Guid entry, Guid planting, int season) =>
-        _byId.Values.FirstOrDefault(e => e.Supersedes == entry && (e.PlantingId, e.Season) == (planting, season));
+        _after.GetValueOrDefault(entry)?.Find(e => (e.PlantingId, e.Season) == (planting, season));
 
     /// <summary>The last of those that took one another's place from an entry on.</summary>
     /// <param name="entry">The entry.</param>
@@ -66,5 +71,13 @@ internal sealed class FieldChain
 
     /// <summary>Adds what is kept now.</summary>
     /// <param name="entry">The entry.</param>
-    public void Add(FieldEntryRecord entry) => _byId.Add(entry.Id, entry);
+    public void Add(FieldEntryRecord entry)
+    {
+        _byId.Add(entry.Id, entry);
+        if (entry.Supersedes is not { } before)
+            return;
+        if (!_after.TryGetValue(before, out var others))
+            _after.Add(before, others = []);
+        others.Add(entry);
+    }
 }

@@ -286,7 +286,8 @@ public sealed class FieldInbox(
         var replaced = chain.Find(entry.Supersedes);
         if (replaced is not null && (replaced.PlantingId, replaced.Season) != (entry.Planting, arrival.Season))
             return Refused("supersedes", "elsewhere", "What this takes back belongs to another planting or season.");
-        if (room <= 0 || handlers.Find(entry.Kind)?.HasRoom(plan) == false)
+        // What takes the place of something takes no more.
+        if (room <= 0 || entry.Supersedes is null && handlers.Find(entry.Kind)?.HasRoom(plan) == false)
             return Refused("planting", "range", "This planting is full: so much is not counted by hand in a season.");
         room--;
         var kept = entry.IsWithdrawal ? TakeBack(arrival, plan, replaced) : Take(arrival, plan, replaced, chain);

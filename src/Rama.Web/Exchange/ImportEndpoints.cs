@@ -78,13 +78,19 @@ internal static class ImportEndpoints
         HttpContext http,
         CatalogueStore catalogues,
         ImportMemory memory,
+        IOptions<JsonOptions> json,
         HeavyWork gate,
-        [FromForm] string? table = null
-    ) => gate.InTurnAsync(http, cancel => ReadAsync(file, table, catalogues, memory, cancel));
+        [FromForm] string? table = null,
+        [FromForm] string? said = null
+    ) =>
+        gate.InTurnAsync(http, cancel =>
+            ReadAsync(file, table, said is null ? null : ReadMapping(said, json), catalogues, memory, cancel)
+        );
 
     private static async Task<Ok<FileView>> ReadAsync(
         IFormFile file,
         string? table,
+        ImportMapping? said,
         CatalogueStore catalogues,
         ImportMemory memory,
         CancellationToken cancel
@@ -105,7 +111,7 @@ internal static class ImportEndpoints
                 sheet.Notes,
                 sheet.Titles,
                 LeftOutLines.Of(sheet),
-                await memory.ReadAsync(sheet, ExchangeTables.Find(table), catalogue, cancel)
+                await memory.ReadAsync(sheet, ExchangeTables.Find(table), said, catalogue, cancel)
             )
         );
     }

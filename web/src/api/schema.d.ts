@@ -974,6 +974,8 @@ export interface paths {
                         file: components["schemas"]["IFormFile"];
                     } & {
                         table?: string;
+                    } & {
+                        said?: string;
                     };
                 };
             };
@@ -9514,6 +9516,8 @@ export interface components {
             leaf: number;
             /** @description Spacing, area and gaps in SI. */
             form: components["schemas"]["PlantingForm"];
+            /** @description Code and name; the code alone where it has no other name. */
+            title: null | string;
             /**
              * @description Whether a crop would compete with its growth: it is trained and not asked for fruit (common practice, no
              *     source).

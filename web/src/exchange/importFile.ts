@@ -10,9 +10,13 @@ function form(file: File, fields: Record<string, string>): FormData {
 }
 
 /** A file of one of the tables: what it holds and which column is which, then a check or the import itself. */
-export const tableFile = (table: string | null): FileWay<FileView, ImportMapping, ImportReport> => ({
+export const tableFile = (
+  table: string | null,
+  said: ImportMapping | null = null,
+): FileWay<FileView, ImportMapping, ImportReport> => ({
   async read(file, signal) {
-    const answer = await sendFile('/imports/read', form(file, table === null ? {} : { table }), signal);
+    const fields = { ...(table === null ? {} : { table }), ...(said === null ? {} : { said: JSON.stringify(said) }) };
+    const answer = await sendFile('/imports/read', form(file, fields), signal);
     return (await answer.json()) as FileView;
   },
   async run(step, { file, mapping }, onProgress, signal) {

@@ -1,15 +1,9 @@
 import { beforeEach, expect, test, vi } from 'vitest';
 import type { FileView, ImportMapping } from '../api/client';
-import { asKept, forgetMapping, keepMapping } from './keptMapping';
+import { forgetMapping, keepMapping, keptMapping } from './keptMapping';
 
-const mapping = (unit: string, name: string | null): ImportMapping => ({
-  table: 'plantings',
-  decimal: '.',
-  columns: [{ field: 'area', column: 3, unit, unitColumn: null, season: null, package: null, unitFrom: 'open' }],
-  values: [{ field: 'variety', written: 'Jonagld', name, lines: 1, isGuess: name === null }],
-  leftOut: [],
-});
-const view = (headers: string[]) => ({ headers, guess: mapping('ac', null) }) as unknown as FileView;
+const mapping: ImportMapping = { table: 'plantings', decimal: '.', columns: [], values: [], leftOut: [] };
+const view = (headers: string[]) => ({ headers }) as unknown as FileView;
 
 beforeEach(() => {
   const kept = new Map<string, string>();
@@ -20,29 +14,20 @@ beforeEach(() => {
   });
 });
 
-test('what was said of a file holds for the next one with its headings, in its estate', () => {
-  keepMapping('one', view(['Block', 'Area']), mapping('ha', 'Jonagold'));
-  expect(asKept('one', view(['Block', 'Area']), null).guess).toEqual(mapping('ha', 'Jonagold'));
-  expect(asKept('one', view(['Block', 'Size']), null).guess).toEqual(mapping('ac', null));
-  expect(asKept('other', view(['Block', 'Area']), null).guess).toEqual(mapping('ac', null));
-});
-
-test('another table chosen since is not overruled, and what was taken over is forgotten', () => {
-  keepMapping('one', view(['Block']), mapping('ha', 'Jonagold'));
-  expect(asKept('one', view(['Block']), 'rows').guess).toEqual(mapping('ac', null));
-  forgetMapping('one', view(['Block']));
-  expect(asKept('one', view(['Block']), null).guess).toEqual(mapping('ac', null));
+test('what was said of a file is there for the next one with its headings, in its estate', () => {
+  keepMapping('one', view(['Block', 'Area']), mapping);
+  expect(keptMapping('one', view(['Block', 'Area']))).toEqual(mapping);
+  expect(keptMapping('one', view(['Block', 'Size']))).toBeNull();
+  expect(keptMapping('other', view(['Block', 'Area']))).toBeNull();
+  forgetMapping('one', view(['Block', 'Area']));
+  expect(keptMapping('one', view(['Block', 'Area']))).toBeNull();
 });
 
 test('a browser that keeps nothing asks again', () => {
-  vi.stubGlobal('sessionStorage', {
-    getItem: () => {
-      throw new Error('closed');
-    },
-    setItem: () => {
-      throw new Error('closed');
-    },
-  });
-  keepMapping('one', view(['Block']), mapping('ha', 'Jonagold'));
-  expect(asKept('one', view(['Block']), null).guess).toEqual(mapping('ac', null));
+  const closed = () => {
+    throw new Error('closed');
+  };
+  vi.stubGlobal('sessionStorage', { getItem: closed, setItem: closed });
+  keepMapping('one', view(['Block']), mapping);
+  expect(keptMapping('one', view(['Block']))).toBeNull();
 });

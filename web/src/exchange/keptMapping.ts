@@ -24,26 +24,8 @@ export function forgetMapping(estate: string, view: FileView) {
   }
 }
 
-/** The file as it is guessed, with what was said of one with the same headings; a table chosen since goes first. */
-export function asKept(estate: string, view: FileView, table: string | null): FileView {
-  const kept = read(estate, view);
-  if (!kept || kept.table !== (table ?? kept.table) || kept.table !== view.guess.table) return view;
-  const said = kept.values.filter((v) => !v.isGuess && v.name !== null);
-  return {
-    ...view,
-    guess: {
-      ...view.guess,
-      decimal: kept.decimal,
-      columns: kept.columns,
-      values: view.guess.values.map((v) => {
-        const known = said.find((k) => k.field === v.field && k.written === v.written);
-        return known ? { ...v, name: known.name, isGuess: false } : v;
-      }),
-    },
-  };
-}
-
-function read(estate: string, view: FileView): ImportMapping | null {
+/** What was said of a file with these headings; null where nothing was. */
+export function keptMapping(estate: string, view: FileView): ImportMapping | null {
   try {
     const text = sessionStorage.getItem(keyOf(estate, view));
     return text === null ? null : (JSON.parse(text) as ImportMapping);

@@ -4,7 +4,7 @@ import { RequestError, type FileView, type ImportMapping, type ImportReport } fr
 import { useSession } from '../people/session';
 import { useReading } from '../words/useReading';
 import { problemFile, readEstate, tableFile } from './importFile';
-import { asKept, forgetMapping, keepMapping } from './keptMapping';
+import { forgetMapping, keepMapping, keptMapping } from './keptMapping';
 import { useFileWork } from './useFileWork';
 
 export const megabytes = (bytes: number) => Math.round(bytes / 1024 / 1024);
@@ -31,7 +31,11 @@ export function useImport(mostBytes: number) {
         throw new RequestError(413, { title: t('import.too-large', { mb: megabytes(mostBytes) }) });
       if (!isEstate) {
         const read = await way.read(chosen, signal);
-        return read && asKept(estate, read, table);
+        const said = read && keptMapping(estate, read);
+        // What was said goes along once more: whether it still holds of this file the server decides.
+        return said && (table === null || table === said.table)
+          ? tableFile(said.table, said).read(chosen, signal)
+          : read;
       }
       await readEstate(chosen, signal);
       setEstateRead(true);
