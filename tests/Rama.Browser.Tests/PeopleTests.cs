@@ -120,6 +120,16 @@ public sealed class PeopleTests(RamaServer server) : IClassFixture<RamaServer>
         page.Open("/");
         page.Find("[data-test='sign-in']");
     }
+
+    [Fact]
+    public void A_counter_who_signs_in_lands_in_the_row_with_plantings_without_a_target_too()
+    {
+        using var page = new Page(server, 390, 844, phone: true, role: null).Open("/");
+        SignIn(page, "counter@larkfold.example", RamaApplication.Password);
+        // W6 has no target in the demo.
+        page.Find("[data-test='count-W6'][data-taken='true']");
+        Assert.EndsWith("/field", new Uri(page.Driver.Url).AbsolutePath, StringComparison.Ordinal);
+    }
 }
 
 /// <summary>An installation without anybody in it.</summary>

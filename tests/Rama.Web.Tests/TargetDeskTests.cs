@@ -351,4 +351,23 @@ public sealed class TargetDeskTests(RamaApplication application) : IClassFixture
         Assert.Equal(5, (int)desk["setHistory"]!["seasons"]!);
         Assert.InRange((double)desk["setHistory"]!["mean"]!, 0.40, 0.50);
     }
+
+    [Theory]
+    [InlineData(0, 200)]
+    [InlineData(99_999, 400)]
+    [InlineData(-3, 400)]
+    public async Task A_season_of_no_orchard_is_no_error_of_the_server(int season, int status)
+    {
+        using var client = application.ClientOf();
+        var view = await client.PlantingAsync("H4");
+        JsonObject entry = [];
+        foreach (var part in new[] { "planting", "rows", "records", "target", "count", "settings" })
+            entry[part] = view[part]?.DeepClone();
+        entry["season"] = season;
+        var answer = await client.PostAsync($"/api/v1/plantings/{view["id"]}/target/desk", entry.ToJsonString());
+        Assert.True(
+            status == 400 ? answer.Status == 400 : answer.Status < 500,
+            $"{answer.Status}: {answer.Body.ToJsonString()}"
+        );
+    }
 }

@@ -35,7 +35,10 @@ public static class SoundValues
         {
             before?.Invoke(read);
             foreach (var property in type.Properties)
-                if (property.Get is { } get && Fault(get(read)) is var (place, expected))
+                if (
+                    property.Get is { } get
+                    && (SeasonFault(property.Name, get(read)) ?? Fault(get(read))) is var (place, expected)
+                )
                     throw new JsonException(expected) { Data = { [Member] = property.Name + place } };
             if (read is Amount { Unit.Length: > LongestUnit })
                 throw new JsonException("Expected the code of a unit, such as kg.") { Data = { [Member] = "unit" } };
@@ -49,6 +52,12 @@ public static class SoundValues
     /// <summary>Whether a time is one of this world, whatever zone it is told in.</summary>
     /// <param name="time">The time.</param>
     public static bool IsSound(DateTimeOffset time) => time.Year >= Years.From && time.Year <= Years.To;
+
+    // A season is a year; left out, it is none.
+    private static (string Place, string Expected)? SeasonFault(string name, object? value) =>
+        name == "season" && value is int year and not 0 && (year < Years.From || year > Years.To)
+            ? ("", WrongYear)
+            : null;
 
     private static (string Place, string Expected)? Fault(object? value) =>
         value switch

@@ -287,7 +287,7 @@ public sealed class FieldInbox(
         if (replaced is not null && (replaced.PlantingId, replaced.Season) != (entry.Planting, arrival.Season))
             return Refused("supersedes", "elsewhere", "What this takes back belongs to another planting or season.");
         // What takes the place of something takes no more.
-        if (room <= 0 || entry.Supersedes is null && handlers.Find(entry.Kind)?.HasRoom(plan) == false)
+        if (room <= 0 || replaced is null && handlers.Find(entry.Kind)?.HasRoom(plan) == false)
             return Refused("planting", "range", "This planting is full: so much is not counted by hand in a season.");
         room--;
         var kept = entry.IsWithdrawal ? TakeBack(arrival, plan, replaced) : Take(arrival, plan, replaced, chain);

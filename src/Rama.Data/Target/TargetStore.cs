@@ -273,7 +273,7 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
             return null;
         var (west, south, east, north) = (line[0], line[1], line[^2], line[^1]);
         var azimuth = Math.Atan2((east - west) * Math.Cos(south * Math.PI / 180), north - south) * 180 / Math.PI;
-        return Math.Abs(south) > 66
+        return Math.Abs(south) > 66 || season < 1
             ? null
             : new(south, west, (azimuth + 360) % 360, new DateOnly(season, south >= 0 ? 6 : 12, 21));
     }

@@ -42,6 +42,9 @@ export function SignInForm({ email: known, over = null }: { email: string; over?
         (over.person.email !== session.person?.email || over.here?.estateId !== session.here?.estateId)
       )
         window.location.assign('/');
+      // Who counts is in the row.
+      else if (!over && session.here?.role === 'counter' && window.location.pathname === '/')
+        window.location.assign('/field');
       keptSession.write(session);
       client.setQueryData(sessionKey, session);
       if (over) void client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== sessionKey[0] });
