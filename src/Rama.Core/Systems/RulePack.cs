@@ -71,7 +71,18 @@ internal static partial class RulePack
     {
         if (node is JsonObject whole)
             foreach (var (name, value) in whole)
+            {
+                // A term, or the order of a step, is a rule under its name; other members of an object may be left empty.
+                if (
+                    value is null
+                    && (
+                        path.EndsWith(".terms", StringComparison.Ordinal)
+                        || path.EndsWith(".orders", StringComparison.Ordinal)
+                    )
+                )
+                    throw new InvalidDataException($"{path}.{name} is empty.");
                 NoNulls(value, $"{path}.{name}");
+            }
         if (node is JsonArray list)
             for (var i = 0; i < list.Count; i++)
             {

@@ -190,6 +190,20 @@ public sealed class TrainingSystemTests
     public void What_is_no_pack_is_refused(string json) =>
         Assert.Throws<InvalidDataException>(() => TrainingSystem.Parse(json));
 
+    [Theory]
+    [InlineData("terms")]
+    [InlineData("orders")]
+    public void A_rule_that_is_not_there_is_refused_at_its_place(string list) =>
+        Assert.Contains(
+            $"{list}.anything is empty",
+            Assert
+                .Throws<InvalidDataException>(() =>
+                    TrainingSystem.Parse($$$"""{ "$schema": "x", "system": { "{{{list}}}": { "anything": null } } }""")
+                )
+                .Message,
+            StringComparison.Ordinal
+        );
+
     // Handbook 3.3: which crops, how many leaders, what pruning stops at.
     [Theory]
     [InlineData("tall-spindle", 1, SystemAim.Number, "apple", "pear")]
