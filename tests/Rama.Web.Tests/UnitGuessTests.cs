@@ -34,6 +34,8 @@ public sealed class UnitGuessTests
     [InlineData("Row spacing,Tree spacing,Area (ha),Trees", "8,5,1,250", "m m ha")]
     [InlineData("Row spacing,Tree spacing,Area (ha),Trees", "8,5,1,2691", "ft ft ha")]
     [InlineData("Row spacing,Tree spacing,Area (ha)", "8,5,1", "m? m? ha")]
+    // Told line by line in one column, asked in another.
+    [InlineData("Row spacing,Row spacing unit,Tree spacing (ft),Area,Trees", "12,ft,3,5.16,6240", " ft ha?")]
     public void A_unit_is_found_or_asked(string headers, string cells, string units) =>
         Assert.Equal(
             units.Split(' '),
@@ -74,7 +76,8 @@ public sealed class UnitGuessTests
                     (value / factor).ToString("0.##", CultureInfo.InvariantCulture);
                 csv +=
                     $"A{line},Topaz,M.9,2018,{In(rowM, Units.Length[row].Factor)},"
-                    + $"{In(treeM, Units.Length[tree].Factor)},{In(ha, Units.Area[area].Factor)}{(withTrees ? $",{trees}" : "")}\n";
+                    + $"{In(treeM, Units.Length[tree].Factor)},{In(ha, Units.Area[area].Factor)}"
+                    + (withTrees ? $",{trees}\n" : "\n");
             }
             foreach (var (field, unit) in new[] { ("rowSpacing", row), ("treeSpacing", tree), ("area", area) })
             {
@@ -122,6 +125,7 @@ public sealed class UnitGuessTests
     [InlineData("Planting,Variety\nA1,Topaz\nTotal,12\nGrand total,,12\nA2,Fuji\n", 2)]
     [InlineData("Site,Planting,Variety,Area\nHome,A1,Topaz,3\n,Total,,3\nHome,A2,Fuji,1\nask about the rest,,,\n", 2)]
     [InlineData("Site,Planting,Variety,Area\nHome,A1,Topaz,3\nSite,Planting,Variety,Area\nHome,A2,Fuji,1\n", 1)]
+    [InlineData("Block,Variety,2024,2025\nMedia Luna,Fuji,40,45\nTotal Hill,Topaz,30,31\nAverage,,35,38\n", 1)]
     // A block may be called so.
     [InlineData("Site,Planting,Variety,Area\nTotal Hill,A1,Topaz,3\nHome,Sumac,Fuji,1\n", 0)]
     public void Sums_and_remarks_are_left_out(string csv, int lines) =>

@@ -1,6 +1,8 @@
 namespace Rama.Core.Count;
 
-/// <summary>Floral buds a tree of a planting likely has; a count outside is asked about while the tree is near.</summary>
+/// <summary>
+/// Floral buds a tree of a planting likely has; a count outside is asked about while the tree is near.
+/// </summary>
 /// <param name="Low">A count below this is likely a slip, buds a tree.</param>
 /// <param name="High">A count above this is likely a slip, buds a tree.</param>
 /// <remarks>

@@ -72,7 +72,7 @@ internal static partial class RulePack
         if (node is JsonObject whole)
             foreach (var (name, value) in whole)
             {
-                // A term, or the order of a step, is a rule under its name; other members of an object may be left empty.
+                // A term and the order of a step are rules under a name; other members may be left empty.
                 if (
                     value is null
                     && (

@@ -66,6 +66,7 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
             ?? throw new UnreadableFileException("table", $"There is no table “{mapping.Table}”.");
         var estate = await database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
         var target = new ImportTarget(database, estate, (await catalogues.ReadAsync(cancel)).Catalogue);
+        var leftOut = mapping.LeftOut.ToHashSet();
         Faults(sheet, mapping, table, target);
         database.ChangeTracker.AutoDetectChangesEnabled = false;
         try
@@ -79,7 +80,7 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
             if (saved)
                 await SaveAsync(sheet, mapping, table, target, cancel);
             return new(
-                sheet.Lines.Count(l => !mapping.LeftOut.Contains(l.Number)),
+                sheet.Lines.Count(l => !leftOut.Contains(l.Number)),
                 target.Count(LineOutcome.Added),
                 target.Count(LineOutcome.Changed),
                 target.Count(LineOutcome.Same),

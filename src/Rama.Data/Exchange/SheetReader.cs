@@ -49,8 +49,8 @@ public static class SheetReader
             [(byte)'P', (byte)'K', ..] => Workbook(content, cancel),
             [0xD0, 0xCF, 0x11, 0xE0, ..] => throw new UnreadableFileException(
                 "type",
-                "This is an old Excel file (.xls) or one with a password. Save it as .xlsx without a password, or as CSV, "
-                    + "then import that."
+                "This is an old Excel file (.xls) or one with a password. Save it as .xlsx without a password, or "
+                    + "as CSV, then import that."
             ),
             [(byte)'%', (byte)'P', (byte)'D', (byte)'F', ..] => throw new UnreadableFileException(
                 "type",

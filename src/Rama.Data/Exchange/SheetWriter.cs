@@ -32,7 +32,7 @@ public static class SheetWriter
         }
     }
 
-    /// <summary>Writes lines of a file back in the way it came: a workbook, or text parted and encoded as it was.</summary>
+    /// <summary>Writes lines of a file back as it came: a workbook, or text parted and encoded so.</summary>
     /// <param name="stream">Where to.</param>
     /// <param name="form">How the file is written.</param>
     /// <param name="decimalSign">Its decimal sign.</param>

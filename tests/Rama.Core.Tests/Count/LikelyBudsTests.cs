@@ -5,7 +5,7 @@ namespace Rama.Core.Tests.Count;
 /// <summary>Which counts are asked about in the row.</summary>
 public sealed class LikelyBudsTests
 {
-    // Worked by hand: middle 200, middle distance from it 20, 3.5 ÷ 0.6745 × 20 is 103.8; 2.5 times the middle is wider.
+    // By hand: middle 200, middle distance from it 20, 3.5 ÷ 0.6745 × 20 is 103.8; 2.5 times the middle is wider.
     [Fact]
     public void Few_alike_trees_leave_room()
     {

@@ -5,7 +5,7 @@ using System.Text.Json.Nodes;
 namespace Rama.Web.Tests.Faults;
 
 /// <summary>
-/// A manager at the desk: adds plantings, saves one planting again and again at the version seen, and keeps photographs.
+/// A manager at the desk: adds plantings, saves one again and again at the version seen, and keeps photographs.
 /// </summary>
 internal sealed class Office(HttpClient client, Seen seen)
 {

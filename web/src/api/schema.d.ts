@@ -8843,7 +8843,7 @@ export interface components {
          * @description Why a line is not read.
          * @enum {unknown}
          */
-        LeftOutReason: "total" | "remark" | "heading" | "chosen";
+        LeftOutReason: "total" | "remark" | "heading";
         /** @description Limbs in one class of diameter. */
         LimbDiameterClass: {
             /**

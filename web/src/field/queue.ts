@@ -65,6 +65,8 @@ export interface TreeAtHand {
   row: string;
   tree: string;
   tally: Tally;
+  /** The entry that is being put right. */
+  mending?: string | null;
 }
 
 /** What this device keeps for work without signal. */

@@ -3,11 +3,12 @@ using System.Text.RegularExpressions;
 
 namespace Rama.Data.Exchange.Reading;
 
-/// <summary>What stands in a column of a file, whatever its heading says; shares are of the cells that are filled.</summary>
+/// <summary>
+/// What stands in a column of a file, whatever its heading says; shares are of the cells that are filled.
+/// </summary>
 /// <param name="Filled">Cells with something in them.</param>
 /// <param name="Numbers">Share that is numbers.</param>
 /// <param name="Years">Share that is years somebody could have planted in.</param>
-/// <param name="Whole">Share that is whole numbers.</param>
 /// <param name="Pairs">Share that is two spacings in one, such as <c>12 x 3</c>.</param>
 /// <param name="Distinct">Share that no earlier cell holds.</param>
 /// <param name="Varieties">Share that is varieties of the catalogue.</param>
@@ -19,7 +20,6 @@ internal sealed partial record ColumnContents(
     int Filled,
     double Numbers,
     double Years,
-    double Whole,
     double Pairs,
     double Distinct,
     double Varieties,
@@ -48,7 +48,7 @@ internal sealed partial record ColumnContents(
             .Where(c => c is not null && !(c is string text && string.IsNullOrWhiteSpace(text)))
             .ToList();
         if (cells.Count == 0)
-            return new(0, 0, 0, 0, 0, 0, 0, 0, 0, 0, []);
+            return new(0, 0, 0, 0, 0, 0, 0, 0, 0, []);
         var texts = cells.OfType<string>().ToList();
         List<double> values = [.. cells.Select(c => CellNumber.Of(c, decimalSign)).OfType<double>()];
         double Share(int count) => (double)count / cells.Count;
@@ -57,7 +57,6 @@ internal sealed partial record ColumnContents(
             cells.Count,
             Share(values.Count),
             Share(values.Count(v => v % 1 == 0 && v is >= FirstYear and <= LastYear)),
-            Share(values.Count(v => v % 1 == 0)),
             Share(texts.Count(t => Pair(t) is not null)),
             Share(
                 cells

@@ -13,9 +13,6 @@ public enum LeftOutReason
 
     /// <summary>The headings once more, as on each printed page.</summary>
     Heading,
-
-    /// <summary>The person chose so.</summary>
-    Chosen,
 }
 
 /// <summary>A line of a file that is not read.</summary>
@@ -56,8 +53,10 @@ public static partial class LeftOutLines
             .Headers.Index()
             .All(h => string.Equals(line[h.Index] as string ?? "", h.Item, StringComparison.OrdinalIgnoreCase));
 
+    // The word alone, or with what is summed before it: a block may be called Media Luna or Total Hill.
     [GeneratedRegex(
-        @"^\W*((grand|sub)[\s-]?)?(total(es)?|sum(me|a)?|gesamt|promedio|average|avg|mean|media|durchschnitt)\b|\b(sub)?total(es)?\W*$",
+        @"^\W*(grand[\s-]|sub[\s-]?)?(totale?s?|sum(me|a)?|gesamt|promedio|average|avg|mean|media|durchschnitt)\W*$"
+            + @"|\b(sub)?total(es)?\W*$",
         RegexOptions.IgnoreCase
     )]
     private static partial Regex SumLike();

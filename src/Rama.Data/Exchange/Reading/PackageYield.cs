@@ -17,7 +17,7 @@ internal static partial class PackageYield
     public static string? Of(string? unit) =>
         unit?.Split('/') is [var what, _] && Packages.Contains(what) ? what : null;
 
-    /// <summary>The net mass of a package that a title or heading of the file tells, as in <c>bin = 900 lb</c>.</summary>
+    /// <summary>The net mass of a package that a title or heading tells, as in <c>bin = 900 lb</c>.</summary>
     /// <param name="sheet">The file.</param>
     /// <param name="package">The package.</param>
     public static Amount? MassIn(Sheet sheet, string package) =>

@@ -102,7 +102,7 @@ internal sealed class TradeNames
     /// <summary>The identifier of the crop written; null where there is none of that name.</summary>
     public string? Crop(string written) => _crops.GetValueOrDefault(Words.Plain(written));
 
-    /// <summary>The training system taken for a crop where a file names none, or one the crop is not grown in.</summary>
+    /// <summary>The training system taken for a crop where a file names none, or one of other crops.</summary>
     /// <param name="crop">The crop.</param>
     public string? UsualSystem(string crop) =>
         Usual.TryGetValue(crop, out var usual) && _byId.ContainsKey(usual)

@@ -109,13 +109,16 @@ internal static class UnitGuess
         );
         if (both is null && (row is null || tree is null))
             return [];
+        // Told line by line, there is no one unit to try the others with.
+        if (new[] { both, row, tree, area }.Any(c => c is { Unit: null }))
+            return [];
         var measured = lines.Take(400).Select(l => Measured(l, row, tree, both, area, trees, sign)).ToList();
         ExchangeColumn Field(string field) => known.First(k => k.Field == field);
         IEnumerable<string> Units(ColumnMapping? column, string field, IEnumerable<double?> values)
         {
             if (column is null)
                 return [""];
-            if (column.UnitFrom is null and not UnitSource.Open || column.UnitFrom != UnitSource.Open)
+            if (column.UnitFrom != UnitSource.Open)
                 return [column.Unit!];
             var middle = Middle([.. values.OfType<double>()]);
             var usual = Field(field).Units.Where(u => Field(field).IsUsual(middle, u)).ToList();

@@ -32,7 +32,7 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
   const [sheet, setSheet] = useState<TallySheet | null>(kit.route.length === 0 && !before?.tree ? 'place' : null);
   const [doubts, setDoubts] = useState<Doubt[]>([]);
   // The entry that is being put right; its place may be mended too.
-  const [mending, setMending] = useState<Queued | null>(null);
+  const [mending, setMending] = useState<string | null>(before?.mending ?? null);
   const [bounce] = useState(() => new Bounce());
   const [problem, setProblem] = useState<string | null>(null);
   const [said, setSaid] = useState('');
@@ -70,9 +70,9 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
   const begun =
     tally.past.length > 0 || tally.girth !== '' || tally.note !== '' || (place !== null && place.tree !== '');
   useEffect(() => {
-    if (begun) void store.atHand.put({ planting: kept.id, row, tree, tally });
+    if (begun) void store.atHand.put({ planting: kept.id, row, tree, tally, mending });
     else void store.atHand.delete(kept.id);
-  }, [kept.id, row, tree, tally, begun]);
+  }, [kept.id, row, tree, tally, mending, begun]);
   function felt(pattern: number | number[]) {
     navigator.vibrate?.(pattern);
     const box = flash.current;
@@ -138,7 +138,7 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
     const earlier = own.get(`${row}/${tree}`);
     const known = kit.counted.find((c) => c.row === here.row && c.tree === here.tree);
     const again =
-      earlier && earlier.id !== mending?.id
+      earlier && earlier.id !== mending
         ? { buds: budsOf(earlier) }
         : !earlier && known
           ? { buds: known.floralBuds === null ? null : Math.round(known.floralBuds) }
@@ -154,7 +154,7 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
     bounce.happened();
     await put({
       ...here,
-      supersedes: (mending ?? earlier)?.id ?? null,
+      supersedes: mending ?? earlier?.id ?? null,
       kind: 'tree',
       body: toCounted(tally, kit.kinds, (text) => read(text), 'cm'),
     });
@@ -164,7 +164,7 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
     const wrong = placeProblem();
     setProblem(wrong);
     if (wrong) return;
-    await put({ ...here, kind: 'skip', body: t(`field.skip.${reason}`) });
+    await put({ ...here, supersedes: mending, kind: 'skip', body: t(`field.skip.${reason}`) });
     after(t('field.tree-skipped', { row, tree }));
   }
   const takeBack = async () => {
@@ -175,7 +175,7 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
   };
   /** Takes up a tree counted before, to put its numbers or its place right. */
   const takeUp = (queued: Queued) => {
-    setMending(queued);
+    setMending(queued.id);
     setTally(fromCounted(bodyOf(queued.entry, 'tree')!, (value) => number(value, 1)));
     setPlace({ row: String(queued.entry.row ?? ''), tree: String(queued.entry.tree ?? '') });
     setSheet(null);
