@@ -22,6 +22,7 @@ namespace Rama.Core.Plan;
 /// <param name="Seasons">Past seasons.</param>
 /// <param name="SetHistory">Cluster set of the coming year from past seasons and the variety.</param>
 /// <param name="Known">What the target is read with.</param>
+/// <param name="Start">How far the target is, and what it may start from.</param>
 /// <param name="SizeWarnings">What is unusual about the fruit weighed.</param>
 /// <param name="Target">The target; null where there is none or it cannot be used.</param>
 /// <param name="Counted">The trees counted.</param>
@@ -38,6 +39,7 @@ public sealed record PlanReading(
     IReadOnlyList<SeasonResult> Seasons,
     SetHistory? SetHistory,
     TargetKnown Known,
+    TargetStart Start,
     IReadOnlyList<Notice> SizeWarnings,
     SeasonTarget? Target,
     Survey? Counted,
@@ -74,6 +76,10 @@ public sealed record PlanReading(
                     sample
                 );
         var target = entry.Target.IsUntouched ? null : reader.Under("target", () => entry.Target.Read(known));
+        var proposed =
+            planting is null || density is null
+                ? null
+                : ProposedTarget.Of(entry.Records, seasons, density, planting.Variety);
         var counted = reader.Under("count", entry.Count.Read);
         var measured = reader.Under("measured", entry.Measured.Read) ?? MeasuredTrees.None;
         // While a limit or a reason is being typed the plan goes on with the usual ones; its problem is told at its
@@ -93,6 +99,7 @@ public sealed record PlanReading(
             seasons,
             history,
             known,
+            TargetStart.Of(entry.Target, known, proposed, reader.Problems),
             sizeWarnings,
             target,
             counted,

@@ -16,6 +16,7 @@ namespace Rama.Core.Plan;
 /// entry cannot be used is null with its problems told at their fields.
 /// </summary>
 /// <param name="Stage">Where the work stands.</param>
+/// <param name="Start">How far the target is, and what it may start from.</param>
 /// <param name="Planting">The planting.</param>
 /// <param name="Density">Trees on the ground.</param>
 /// <param name="Crop">Fruit per tree.</param>
@@ -32,6 +33,7 @@ namespace Rama.Core.Plan;
 /// <param name="Problems">What cannot be used, field by field.</param>
 public sealed record PruningPlan(
     Stage Stage,
+    TargetStart Start,
     Planting? Planting,
     PlantingDensity? Density,
     CropTarget? Crop,
@@ -78,6 +80,7 @@ public sealed record PruningPlan(
         if (planting is null || crop is null)
             return new(
                 Stage.Target,
+                reading.Start,
                 planting,
                 density,
                 crop,
@@ -130,6 +133,7 @@ public sealed record PruningPlan(
             survey is null ? Stage.Count
                 : decision!.Settled ? Stage.Prescribe
                 : Stage.Decide,
+            reading.Start,
             planting,
             density,
             crop,

@@ -25,7 +25,9 @@ public sealed record RuledTarget(
     public static RuledTarget Of(PlanEntry plan, TargetRule rule, Catalogue catalogue)
     {
         const string Part = "target.";
-        var entry = rule.Over(plan.Target);
+        var before = PlanReading.Of(plan, catalogue);
+        var start = rule.FromRecords ? before.Start.Proposed?.Target : null;
+        var entry = rule.Over(start is null ? plan.Target : new TargetRule { Target = start }.Over(plan.Target));
         var reading = PlanReading.Of(plan with { Target = entry }, catalogue);
         List<FieldProblem> problems =
         [
@@ -33,8 +35,10 @@ public sealed record RuledTarget(
                 .Problems.Where(p => p.Field.StartsWith(Part, StringComparison.Ordinal))
                 .Select(p => p with { Field = p.Field[Part.Length..] }),
         ];
-        if (entry.IsUntouched)
+        if (rule.FromRecords && start?.Yield is null && rule.Target.Yield?.Value is null)
+            problems.Add(new("yield", "records", "Yield: no past season of this planting has one."));
+        else if (entry.IsUntouched)
             problems.Add(new("yield", "missing", "Yield: please fill this in."));
-        return new(entry, entry != plan.Target, PruningPlan.Of(plan, catalogue), PruningPlan.Of(reading), problems);
+        return new(entry, entry != plan.Target, PruningPlan.Of(before), PruningPlan.Of(reading), problems);
     }
 }

@@ -21,7 +21,7 @@ public sealed record TargetEntry : CropTargetEntry
     /// <summary>Limbs on a mean tree, used until limbs are counted; the system's usual number when left out.</summary>
     public double? LimbsPerTree { get; init; }
 
-    /// <summary>School of insurance and what it needs; a fixed factor when left out.</summary>
+    /// <summary>School of insurance and what it needs; <see cref="ChosenSchool"/> when left out.</summary>
     public InsuranceEntry? Insurance { get; init; }
 
     /// <summary>The canopy as it stands and as it may become.</summary>
@@ -33,6 +33,15 @@ public sealed record TargetEntry : CropTargetEntry
     /// <summary>Whether nothing has been entered yet, so that an untouched target is not called wrong.</summary>
     public bool IsUntouched => Yield?.Value is null && FruitSize?.Value is null && BudFactor is null;
 
+    /// <summary>
+    /// The school it follows: the one chosen; else a fixed factor where one is typed, and years out of ten where none is
+    /// and something is known of the set.
+    /// </summary>
+    /// <param name="known">What is known of the planting beside what is typed.</param>
+    public School ChosenSchool(TargetKnown known) =>
+        Insurance?.School
+        ?? (BudFactor is null && known.Insurance.Set is not null ? School.ServiceLevel : School.Fixed);
+
     /// <summary>Reads the entry into SI.</summary>
     /// <param name="known">What is known of the planting beside what is typed; nothing when left out.</param>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
@@ -41,14 +50,12 @@ public sealed record TargetEntry : CropTargetEntry
         known ??= TargetKnown.Nothing;
         var reader = new EntryReader();
         var crop = reader.Under("", () => ReadCrop(known.Law, ofTarget: true));
-        var factor = BudFactorEntry.ReadFactor(
-            reader,
-            BudFactor,
-            Insurance?.School ?? School.Fixed,
-            known.Insurance.Places
-        );
+        var school = ChosenSchool(known);
+        var factor = BudFactorEntry.ReadFactor(reader, BudFactor, school, known.Insurance.Places);
         var limbs = BudFactorEntry.ReadLimbs(reader, LimbsPerTree);
-        var insurance = reader.Under("insurance", () => (Insurance ?? new()).Read(factor, known.Insurance));
+        var insurance = reader.Under("insurance", () =>
+            ((Insurance ?? new()) with { School = school }).Read(factor, known.Insurance)
+        );
         var canopy = Canopy is null ? Capacity.Canopy.Usual : reader.Under("canopy", Canopy.Read);
         var sharing = Sharing is null ? new() : reader.Under("sharing", Sharing.Read);
         reader.ThrowIfAny();

@@ -30,6 +30,11 @@ public sealed record TargetRule
     /// <summary>What to set; fields left empty keep what each planting has.</summary>
     public TargetEntry Target { get; init; } = new();
 
+    /// <summary>
+    /// Whether each planting starts from its own past seasons; what the target says goes over them.
+    /// </summary>
+    public bool FromRecords { get; init; }
+
     /// <summary>Throws where the rule itself cannot be used.</summary>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
     public void Check()

@@ -75,6 +75,9 @@ public sealed record YieldTarget(YieldBasis Basis, double Value)
         );
     }
 
+    /// <summary>Kilograms per hectare in a unit of mass per area.</summary>
+    internal static double UnitOf(string code) => Table(PackageMasses.Default)[code].Factor;
+
     // Factors to the basis unit of each code; packages weigh what the estate says they weigh.
     private static FrozenDictionary<string, Unit> Table(PackageMasses packages)
     {

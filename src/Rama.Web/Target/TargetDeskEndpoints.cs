@@ -1,6 +1,7 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Plan;
 using Rama.Core.Target;
+using Rama.Core.Target.Insurance;
 using Rama.Core.Target.Margin;
 using Rama.Data.Estate;
 using Rama.Data.Plan;
@@ -29,6 +30,7 @@ public enum TargetStanding
 /// <param name="At">When.</param>
 /// <param name="Person">Who.</param>
 /// <param name="Target">The target as typed.</param>
+/// <param name="School">School of insurance it follows.</param>
 /// <param name="FruitPerTree">Fruit per tree it comes to with the trees as they are known now; null where it cannot be
 /// worked out.</param>
 /// <param name="BudsPerTree">Buds to leave it comes to.</param>
@@ -39,6 +41,7 @@ public sealed record TargetVersionView(
     DateTimeOffset At,
     string? Person,
     TargetEntry Target,
+    School School,
     double? FruitPerTree,
     double? BudsPerTree
 );
@@ -66,6 +69,7 @@ public sealed record TargetsSet(int Count);
 /// <param name="Code">Its code.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="Version">Version of its plan.</param>
+/// <param name="Leaf">Its leaf.</param>
 /// <param name="Changes">Whether the rule changes anything.</param>
 /// <param name="FruitBefore">Fruit per tree as it stands; null without a target.</param>
 /// <param name="FruitAfter">Fruit per tree after the rule.</param>
@@ -79,6 +83,7 @@ public sealed record RuledTargetView(
     string Code,
     string Name,
     uint Version,
+    int? Leaf,
     bool Changes,
     double? FruitBefore,
     double? FruitAfter,
@@ -176,6 +181,7 @@ internal static class TargetDeskEndpoints
                             v.At,
                             v.Person,
                             entry,
+                            plan.Start.School,
                             plan.Crop?.FruitPerTree,
                             plan.Buds?.BudsPerTree
                         );
@@ -249,6 +255,7 @@ internal static class TargetDeskEndpoints
                     r.Stored.Planting.Code,
                     r.Stored.Planting.Name,
                     r.Stored.Plan.Version,
+                    r.Ruled.After.Planting?.Leaf,
                     r.Ruled.Changes,
                     r.Ruled.Before.Crop?.FruitPerTree,
                     r.Ruled.After.Crop?.FruitPerTree,

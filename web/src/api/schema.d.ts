@@ -9994,6 +9994,21 @@ export interface components {
         ProposeTarget: {
             target: components["schemas"]["TargetEntry"];
         };
+        /** @description A target to start from: what the planting brought in its past seasons. */
+        ProposedTarget: {
+            /**
+             * @description Yield, fruit size and pack-out as they would be typed; without a yield where none is
+             *                 known.
+             */
+            target: components["schemas"]["TargetEntry"];
+            /**
+             * Format: int32
+             * @description Past seasons with a yield it rests on.
+             */
+            seasons: number;
+            /** @description The arithmetic. */
+            steps: components["schemas"]["Step"][];
+        };
         /** @description What the practice trees of one pruner show the lead. */
         PrunerPractice: {
             /**
@@ -10238,6 +10253,8 @@ export interface components {
         PruningPlan: {
             /** @description Where the work stands. */
             stage: components["schemas"]["Stage"];
+            /** @description How far the target is, and what it may start from. */
+            start: components["schemas"]["TargetStart"];
             planting: null | components["schemas"]["Planting"];
             density: null | components["schemas"]["PlantingDensity"];
             crop: null | components["schemas"]["CropTarget"];
@@ -10460,6 +10477,11 @@ export interface components {
              * @description Version of its plan.
              */
             version: number;
+            /**
+             * Format: int32
+             * @description Its leaf.
+             */
+            leaf: null | number;
             /** @description Whether the rule changes anything. */
             changes: boolean;
             /**
@@ -11940,6 +11962,8 @@ export interface components {
             leafTo?: null | number;
             /** @description What to set; fields left empty keep what each planting has. */
             target?: components["schemas"]["TargetEntry"];
+            /** @description Whether each planting starts from its own past seasons; what the target says goes over them. */
+            fromRecords?: boolean;
         };
         /** @description A target another may be copied from. */
         TargetSource: {
@@ -11960,6 +11984,14 @@ export interface components {
          * @enum {unknown}
          */
         TargetStanding: "proposed" | "set" | "superseded";
+        /** @description How far a target is, and what it may start from. */
+        TargetStart: {
+            /** @description School of insurance it follows. */
+            school: components["schemas"]["School"];
+            /** @description The one entry to make next for a number of buds, such as `yield`, or `planting`; null where none lacks. */
+            lacks: null | string;
+            proposed: null | components["schemas"]["ProposedTarget"];
+        };
         /** @description A version of a target. */
         TargetVersionView: {
             /**
@@ -11980,6 +12012,8 @@ export interface components {
             person: null | string;
             /** @description The target as typed. */
             target: components["schemas"]["TargetEntry"];
+            /** @description School of insurance it follows. */
+            school: components["schemas"]["School"];
             /**
              * Format: double
              * @description Fruit per tree it comes to with the trees as they are known now; null where it cannot be

@@ -1,15 +1,24 @@
-import { useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useState } from 'react';
-import { Link } from 'react-router';
-import { api, answered, type RuledTargetView, type TargetEntry, type TargetRule } from '../../api/client';
+import { Link, useSearchParams } from 'react-router';
+import {
+  api,
+  answered,
+  type PlantingView,
+  type RuledTargetView,
+  type TargetEntry,
+  type TargetRule,
+} from '../../api/client';
 import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
 import { fieldControls } from '../../entry/fieldControls';
-import { problemText } from '../../entry/problemText';
 import { useAttempt } from '../../entry/useAttempt';
+import { titleOf } from '../../planting/titleOf';
+import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
 import { useSeason } from '../season/useSeason';
 import { useCatalogue } from '../estate/useCatalogue';
+import { canTake, RuleTable } from './RuleTable';
 import './target.css';
 
 const whichSpec: FormSpec = {
@@ -31,13 +40,30 @@ const whatSpec: FormSpec = {
 
 /** The same target for many plantings: which ones, what, and a table of what it does before anything is set. */
 export function RulePage() {
+  const like = useSearchParams()[0].get('like');
+  const source = useQuery({
+    queryKey: ['planting', like, null],
+    queryFn: () => answered(api.GET('/api/v1/plantings/{id}', { params: { path: { id: like! } } })),
+    enabled: like !== null,
+  });
+  const { t } = useReading();
+  if (like !== null && source.error) return <Trouble error={source.error} retry={() => void source.refetch()} />;
+  if (like !== null && !source.data) return <p className="waiting">{t('loading')}</p>;
+  return <Rule key={like} like={source.data ?? null} />;
+}
+
+function Rule({ like }: { like: PlantingView | null }) {
   const reading = useReading();
-  const { t, number, say, unitName, language, local } = reading;
+  const { t, unitName, language, local } = reading;
   const client = useQueryClient();
   const catalogue = useCatalogue();
   const season = useSeason();
-  const [which, setWhich] = useState<Draft>(() => toDraft(whichSpec, {}, reading));
-  const [what, setWhat] = useState<Draft>(() => toDraft(whatSpec, {}, reading));
+  const [which, setWhich] = useState<Draft>(() =>
+    toDraft(whichSpec, like ? { variety: like.planting.variety, system: like.planting.system } : {}, reading),
+  );
+  const [what, setWhat] = useState<Draft>(() => toDraft(whatSpec, like?.target ?? {}, reading));
+  const [fromRecords, setFromRecords] = useState(false);
+  const [chosen, setChosen] = useState<Set<string>>(new Set());
   const [shown, setShown] = useState<{ rule: TargetRule; plantings: RuledTargetView[] } | null>(null);
   const [done, setDone] = useState<number | null>(null);
   const { attempt, problem, unreadable, failure, busy } = useAttempt();
@@ -60,8 +86,7 @@ export function RulePage() {
   const crop = catalogue.data;
   const names = (values: string[]) => values.map((value) => ({ value, label: value }));
   const sites = [...new Set((season.data?.plantings ?? []).map((p) => p.site))];
-  const changing = shown?.plantings.filter((p) => p.changes) ?? [];
-  const usable = changing.length > 0 && changing.every((p) => p.problems.length === 0);
+  const setting = shown?.plantings.filter((p) => chosen.has(p.id)) ?? [];
 
   async function show() {
     const [from, target] = [
@@ -74,15 +99,17 @@ export function RulePage() {
       return;
     }
     await attempt(async () => {
-      const rule = { ...from.entry, target: target.entry };
-      setShown({ rule, plantings: await answered(api.POST('/api/v1/targets/preview', { body: rule })) });
+      const rule = { ...from.entry, fromRecords, target: target.entry };
+      const plantings = await answered(api.POST('/api/v1/targets/preview', { body: rule }));
+      setShown({ rule, plantings: plantings.filter((p) => p.id !== like?.id) });
+      setChosen(new Set(plantings.filter((p) => canTake(p) && p.id !== like?.id).map((p) => p.id)));
     });
   }
 
   async function setAll() {
     if (!shown) return;
     await attempt(async () => {
-      const versions = Object.fromEntries(changing.map((p) => [p.id, p.version]));
+      const versions = Object.fromEntries(setting.map((p) => [p.id, p.version]));
       const { count } = await answered(api.POST('/api/v1/targets', { body: { rule: shown.rule, versions } }));
       setDone(count);
       setShown(null);
@@ -92,7 +119,7 @@ export function RulePage() {
 
   return (
     <main className="planting-main rule-page">
-      <h1>{t('rules.title')}</h1>
+      <h1>{like ? t('rules.like', { planting: titleOf(like.planting) }) : t('rules.title')}</h1>
       <p className="dim">{t('rules.text')}</p>
       <div className="rule-forms">
         <section>
@@ -111,6 +138,17 @@ export function RulePage() {
         </section>
         <section>
           <h2>{t('rules.what')}</h2>
+          <label className="rule-records">
+            <input
+              type="checkbox"
+              checked={fromRecords}
+              data-test="from-records"
+              onChange={(e) => {
+                edit(setFromRecords)(e.target.checked);
+              }}
+            />{' '}
+            {t('rules.from-records')}
+          </label>
           <div className="fields">
             {whatForm.input('yield', [...(crop?.yieldUnits ?? ['t/ha'])])}
             {whatForm.input('fruitSize', crop?.fruitSizeUnits ?? ['g'], {
@@ -131,8 +169,14 @@ export function RulePage() {
           {t('rules.show')}
         </Button>
         {shown && (
-          <Button type="primary" disabled={!usable} loading={busy} onClick={() => void setAll()} data-test="set-rule">
-            {t('rules.set', { count: changing.length })}
+          <Button
+            type="primary"
+            disabled={setting.length === 0}
+            loading={busy}
+            onClick={() => void setAll()}
+            data-test="set-rule"
+          >
+            {t('rules.set', { count: setting.length })}
           </Button>
         )}
         {done !== null && (
@@ -150,61 +194,7 @@ export function RulePage() {
         (shown.plantings.length === 0 ? (
           <p className="dim">{t('rules.none')}</p>
         ) : (
-          <table className="figures compact rule-table" data-test="rule-table">
-            <thead>
-              <tr>
-                <th rowSpan={2}>{t('rules.planting')}</th>
-                <th colSpan={2} className="number">
-                  {t('rules.fruit')}
-                </th>
-                <th colSpan={2} className="number">
-                  {t('rules.buds')}
-                </th>
-                <th rowSpan={2} className="number">
-                  {t('rules.density')}
-                </th>
-                <th rowSpan={2}>{t('rules.warnings')}</th>
-              </tr>
-              <tr>
-                {['fruit', 'buds'].flatMap((of) =>
-                  ['before', 'after'].map((when) => (
-                    <th key={of + when} className="number">
-                      {t(`rules.${when}`)}
-                    </th>
-                  )),
-                )}
-              </tr>
-            </thead>
-            <tbody>
-              {shown.plantings.map((p) => (
-                <tr key={p.id} className={p.changes ? undefined : 'superseded'}>
-                  <th scope="row">
-                    <Link to={`/plantings/${p.id}/target`}>{p.code}</Link> {p.name}
-                  </th>
-                  {[p.fruitBefore, p.fruitAfter, p.budsBefore, p.budsAfter].map((value, i) => (
-                    <td key={i} className={i % 2 ? 'number after' : 'number'}>
-                      {value == null ? '–' : number(value, 0)}
-                    </td>
-                  ))}
-                  <td className="number">{p.cropDensityAfter == null ? '–' : number(p.cropDensityAfter, 1)}</td>
-                  <td>
-                    {p.problems.map((wrong) => (
-                      <p key={wrong.field} className="field-problem">
-                        {t(`field.${wrong.field}`)}: {problemText(wrong, reading)}
-                      </p>
-                    ))}
-                    {p.changes
-                      ? p.warnings.map((w) => (
-                          <p key={w.code} className="small">
-                            {say(w)}
-                          </p>
-                        ))
-                      : t('rules.same')}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <RuleTable plantings={shown.plantings} chosen={chosen} onChosen={setChosen} />
         ))}
     </main>
   );

@@ -15,7 +15,7 @@ export function Schools({ desk }: { desk: TargetDesk | null }) {
   const { t, number } = useReading();
   const { plan, change, draft } = usePlantingWork();
   const form = useFormFields('target');
-  const chosen = (form.fields['insurance.school']?.text || 'fixed') as School;
+  const chosen = plan.start.school;
   const choose = (school: School) => {
     change('target', { ...draft('target'), 'insurance.school': { text: school } });
   };

@@ -8,6 +8,7 @@ import { Carries } from './Carries';
 import { Chain } from './Chain';
 import { Schools } from './Schools';
 import { Shared } from './Shared';
+import { Start } from './Start';
 import { useDesk } from './useDesk';
 import { useMay } from '../../people/session';
 import { useMayType } from './useMayType';
@@ -27,11 +28,12 @@ export function TargetStage() {
   const form = useFormFields('target');
   const catalogue = useCatalogue();
   const desk = useDesk();
-  const { crop, buds } = plan;
+  const { crop, buds, start } = plan;
   const usesPackage = (name: string) =>
     [form.fields['yield']?.unit, form.fields['fruitSize']?.unit].some((u) => u?.includes(name));
   return (
     <div className="desk">
+      {mayType && start.proposed && !form.fields['yield']?.text && <Start proposed={start.proposed} />}
       <Chain />
       <fieldset className="part" disabled={!mayType}>
         <div className="size-row">
@@ -67,7 +69,9 @@ export function TargetStage() {
             })}
           </ul>
         ) : (
-          <p className="dim">{t('target.waiting')}</p>
+          <p className="dim" data-test="target-lacks">
+            {t(`target.lacks.${start.lacks}`, { defaultValue: t('target.lacks') })}
+          </p>
         )}
         <Notices
           notices={[

@@ -1,4 +1,5 @@
 import { Button } from 'antd';
+import { Link } from 'react-router';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, answered, type TargetEntry } from '../../api/client';
 import { toDraft } from '../../entry/draft';
@@ -89,7 +90,7 @@ export function Versions() {
                   {v.budsPerTree != null && plan.buds && <Difference by={v.budsPerTree - plan.buds.budsPerTree} />}
                 </td>
                 <td>
-                  {t(`school.${v.target.insurance?.school ?? 'fixed'}`)}
+                  {t(`school.${v.school}`)}
                   {v.target.insurance?.reason && <span className="dim"> · {v.target.insurance.reason}</span>}
                 </td>
                 <td>
@@ -143,6 +144,11 @@ export function Versions() {
               ))}
             </select>
           </label>
+        )}
+        {may('target') && !view.isPast && plan.crop && !unsaved.includes('target') && (
+          <Link to={`/targets?like=${view.id}`} data-test="copy-to">
+            {t('versions.copy-to')}
+          </Link>
         )}
         {failure && (
           <p className="field-problem" role="alert">
