@@ -37,6 +37,13 @@ public sealed record PlantingEntry : DensityEntry
     /// <summary>Calendar year of planting; that season is the first leaf.</summary>
     public double? YearPlanted { get; init; }
 
+    /// <summary>What the estate keeps of it in columns of its own.</summary>
+    public IReadOnlyList<FreeValue> Free { get; init; } = [];
+
+    /// <summary>Whether another entry says the same.</summary>
+    public bool SaysTheSame(PlantingEntry other) =>
+        this with { Free = other.Free } == other && Free.SequenceEqual(other.Free);
+
     /// <summary>Reads the entry against the catalogue and the season.</summary>
     /// <param name="season">Calendar year of the harvest planned for.</param>
     /// <param name="catalogue">The estate's catalogue; the shipped one when left out.</param>
@@ -68,6 +75,7 @@ public sealed record PlantingEntry : DensityEntry
             reader.Add("system", "unknown", "System: please choose a training system.");
         else if (variety is not null && !system.Crops.Contains(variety.Crop))
             reader.Add("system", "conflict", $"System: {system.Name.In("en")} is not used for {variety.Crop}.");
+        FreeValue.Check(reader, Free);
         reader.ThrowIfAny();
         return new(site, block, code, name, variety!, rootstock!, system!, (int)year, season - (int)year + 1, form!);
     }

@@ -17,12 +17,14 @@ namespace Rama.Core.Plan;
 /// <param name="Returns">Crop density of a season and floral buds per cm² of the next, from counts of past
 /// winters.</param>
 /// <param name="Weather">Daily temperatures of its site, this year's and past ones.</param>
+/// <param name="Currency">Money of the estate, three letters; null until told.</param>
 public sealed record DeskSurroundings(
     PriceListEntry? Prices,
     IReadOnlyList<double> GirthsCm,
     RowDirection? Place,
     IReadOnlyList<ResponsePair> Returns,
-    IReadOnlyList<WeatherDay> Weather
+    IReadOnlyList<WeatherDay> Weather,
+    string? Currency = null
 )
 {
     /// <summary>Nothing known.</summary>
@@ -114,7 +116,7 @@ public sealed record TargetDesk(
             target.Sharing.LargeFromGirthCm
         );
 
-        var typed = around.Prices ?? PriceList.Assumption(planting.Variety.FruitMassG.Value);
+        var typed = around.Prices ?? PriceList.Assumption(planting.Variety.FruitMassG.Value, around.Currency);
         var prices = Usable(() => typed.Read(target.Crop.Packages, target.Crop.Law));
         var terms =
             tcsa is { } trunk && prices is not null

@@ -55,6 +55,7 @@ public static class RamaDatabase
             .AddScoped<DatabaseSetup>()
             .AddScoped<Importer>()
             .AddScoped<ImportMemory>()
+            .AddScoped<ImportUndo>()
             .AddScoped<ScanImporter>()
             .AddScoped<EstateArchive>()
             .AddScoped<DemoLoader>();

@@ -18,6 +18,7 @@ internal sealed class EstateConfiguration : IEntityTypeConfiguration<EstateRecor
             t.HasCheckConstraint("ck_estates_crew_hours", "crew_hours_per_week > 0");
         });
         builder.Property(e => e.Name).HasMaxLength(100);
+        builder.Property(e => e.Currency).HasMaxLength(3);
         builder.Property(e => e.BodyMarks).HasColumnType("json");
         builder.Property(e => e.Version).IsRowVersion();
     }
@@ -160,6 +161,7 @@ internal sealed class PlantingConfiguration : IEntityTypeConfiguration<PlantingR
         builder.Amount(p => p.Area);
         builder.Amount(p => p.MissingShare);
         builder.Amount(p => p.PollinizerShare);
+        builder.Property(p => p.Free).HasColumnType("json");
         builder.Property(p => p.FruitSample).HasColumnType("json");
         builder.Property(p => p.Version).IsRowVersion();
     }

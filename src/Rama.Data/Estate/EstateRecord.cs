@@ -23,6 +23,9 @@ public sealed class EstateRecord : IHistoried
     /// <summary>Hours all crews together work in a week; null until told.</summary>
     public double? CrewHoursPerWeek { get; set; }
 
+    /// <summary>Money its prices are in, three letters; null until told.</summary>
+    public string? Currency { get; set; }
+
     /// <summary>Measures the crews take with the body, as typed, as JSON; null without any.</summary>
     public string? BodyMarks { get; private set; }
 

@@ -21,10 +21,10 @@ public sealed class EstateStore(RamaContext database, EstateScope scope)
     public async Task SaveAsync(EstateEntry entry, uint version, CancellationToken cancel)
     {
         var estate = await ReadAsync(cancel);
-        var (name, hours) = entry.Read();
+        var (name, hours, currency) = entry.Read();
         if (estate.Version != version)
             throw ChangedMeanwhile("name");
-        (estate.Name, estate.CrewHoursPerWeek) = (name, hours);
+        (estate.Name, estate.CrewHoursPerWeek, estate.Currency) = (name, hours, currency);
         estate.TakeOver(entry.BodyMarks);
         await SaveAsync("name", cancel);
     }

@@ -65,6 +65,9 @@ public sealed class PlantingRecord : IHistoried
     /// <summary>Fruit that were measured and weighed, as JSON as typed; null for none.</summary>
     public string? FruitSample { get; private set; }
 
+    /// <summary>What the estate keeps of it in columns of its own, as JSON; null for nothing.</summary>
+    public string? Free { get; private set; }
+
     /// <summary>
     /// Last change to the planting or its rows; touching it makes the row version see a change to a child.
     /// </summary>
@@ -84,6 +87,7 @@ public sealed class PlantingRecord : IHistoried
         YearPlanted = (int)entry.YearPlanted!.Value;
         (RowSpacing, TreeSpacing, Area) = (entry.RowSpacing!, entry.TreeSpacing!, entry.Area!);
         (MissingShare, PollinizerShare) = (entry.MissingShare ?? new(), entry.PollinizerShare ?? new());
+        Free = FreeColumns.Written(entry.Free);
         Touch();
     }
 
@@ -137,6 +141,7 @@ public sealed class PlantingRecord : IHistoried
             Area = Area,
             MissingShare = MissingShare,
             PollinizerShare = PollinizerShare,
+            Free = FreeColumns.Read(Free),
         };
 
     /// <summary>The rows as entered.</summary>

@@ -6,6 +6,7 @@ using Microsoft.EntityFrameworkCore;
 using Rama.Core.Crops;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
+using Rama.Core.Season;
 using Rama.Core.Systems;
 using Rama.Core.Target.Size;
 using Rama.Data.Count;
@@ -71,6 +72,7 @@ public sealed class EstateArchive(
                     $"This was exported by a later Rama (format {facts.Version}); this one reads up to {Version}."
                 );
             facts.BodyMarks?.Read();
+            new EstateEntry { Name = facts.Name, Currency = facts.Currency }.Read();
             return facts;
         }
         catch (Exception e) when (e is JsonException or UnusableEntryException)
@@ -95,7 +97,8 @@ public sealed class EstateArchive(
                     estate.Season,
                     estate.Today,
                     estate.CrewHoursPerWeek,
-                    estate.BodyMarks is null ? null : estate.ToBodyMarks()
+                    estate.BodyMarks is null ? null : estate.ToBodyMarks(),
+                    estate.Currency
                 ),
                 StoredJson.File,
                 cancel
@@ -107,7 +110,7 @@ public sealed class EstateArchive(
             if (table.Name == "ground")
                 WriteGeoJson(entry, lines);
             else
-                SheetWriter.WriteCsv(entry, table.Headers, lines);
+                SheetWriter.WriteCsv(entry, await table.HeadersAsync(source, cancel), lines);
         }
         await using (var entry = zip.CreateEntry("varieties.json").Open())
             await JsonSerializer.SerializeAsync(
@@ -143,13 +146,15 @@ public sealed class EstateArchive(
     public async Task<string> WriteAsync(ExchangeTable table, bool workbook, Stream stream, CancellationToken cancel)
     {
         var estate = await database.Estates.AsNoTracking().SingleAsync(e => e.Id == scope.EstateId, cancel);
-        var lines = await table.WriteAsync(new(database, estate), cancel);
+        ExportSource source = new(database, estate);
+        var headers = await table.HeadersAsync(source, cancel);
+        var lines = await table.WriteAsync(source, cancel);
         if (table.Name == "ground")
             WriteGeoJson(stream, lines);
         else if (workbook)
-            SheetWriter.WriteXlsx(stream, table.Name, table.Headers, lines);
+            SheetWriter.WriteXlsx(stream, table.Name, headers, lines);
         else
-            SheetWriter.WriteCsv(stream, table.Headers, lines);
+            SheetWriter.WriteCsv(stream, headers, lines);
         return table.Name == "ground" || !workbook ? FileOf(table) : $"{table.Name}.xlsx";
     }
 
@@ -170,10 +175,11 @@ public sealed class EstateArchive(
             async () =>
             {
                 var estate = await database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
-                (estate.Season, estate.Today, estate.CrewHoursPerWeek) = (
+                (estate.Season, estate.Today, estate.CrewHoursPerWeek, estate.Currency) = (
                     facts.Season,
                     facts.Today,
-                    facts.CrewHoursPerWeek
+                    facts.CrewHoursPerWeek,
+                    facts.Currency
                 );
                 estate.TakeOver(facts.BodyMarks);
                 await database.SaveChangesAsync(cancel);
@@ -226,7 +232,7 @@ public sealed class EstateArchive(
                     var sheet = SheetReader.Read(FileOf(table), content, cancel);
                     var report = await importer.RunAsync(
                         sheet,
-                        MappingGuess.Of(sheet, table),
+                        FreeMapping.KeepAll(MappingGuess.Of(sheet, table), sheet),
                         save: true,
                         progress,
                         cancel
@@ -337,6 +343,7 @@ public sealed class EstateArchive(
 /// <param name="Today">The day the estate's season logic takes as today; null for the real one.</param>
 /// <param name="CrewHoursPerWeek">Hours all crews together work in a week; null until told.</param>
 /// <param name="BodyMarks">Measures the crews take with the body; null without any.</param>
+/// <param name="Currency">Money of the estate, three letters; null until told.</param>
 public sealed record EstateFacts(
     string Format,
     int Version,
@@ -344,7 +351,8 @@ public sealed record EstateFacts(
     int Season,
     DateOnly? Today,
     double? CrewHoursPerWeek = null,
-    BodyMarksEntry? BodyMarks = null
+    BodyMarksEntry? BodyMarks = null,
+    string? Currency = null
 );
 
 /// <summary>A table of an archive holds a line that cannot be used.</summary>

@@ -21,6 +21,9 @@ public abstract class ExchangeTable
     /// <summary>Whether a file may have a column for each season instead of a line.</summary>
     internal virtual bool HasYearColumns => false;
 
+    /// <summary>Whether columns it does not know may be kept as free ones.</summary>
+    public virtual bool KeepsFree => false;
+
     /// <summary>Begins taking lines into the estate.</summary>
     internal abstract Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel);
 
@@ -30,7 +33,11 @@ public abstract class ExchangeTable
         CancellationToken cancel
     );
 
-    /// <summary>Headers of the file written: each column, and after an amount its unit.</summary>
+    /// <summary>Headers of the file written.</summary>
+    internal virtual Task<IReadOnlyList<string>> HeadersAsync(ExportSource source, CancellationToken cancel) =>
+        Task.FromResult(Headers);
+
+    /// <summary>Headers of its columns: each, and after an amount its unit.</summary>
     public IReadOnlyList<string> Headers =>
         [
             .. Columns

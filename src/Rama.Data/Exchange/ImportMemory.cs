@@ -4,8 +4,8 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Estate;
 using Rama.Data.Database;
+using Rama.Data.Estate;
 using Rama.Data.Exchange.Reading;
-using Rama.Data.History;
 
 namespace Rama.Data.Exchange;
 
@@ -36,20 +36,39 @@ public sealed class ImportMemory(RamaContext database)
         if (table is not null)
             batches = batches.Where(b => b.Table == table.Name);
         var text = await batches.OrderByDescending(b => b.Id).Select(b => b.Mapping).FirstOrDefaultAsync(cancel);
+        var known = await FreeNamesAsync(cancel);
         var kept = text is null ? null : JsonSerializer.Deserialize<ImportMapping>(text, StoredJson.Part);
         var guess = MappingGuess.Of(sheet, table ?? ExchangeTables.Find(kept?.Table), catalogue);
-        return kept is null ? guess : guess.Like(kept);
+        return FreeMapping.KeepKnown(kept is null ? guess : guess.Like(kept), sheet, known);
     }
+
+    private async Task<HashSet<string>> FreeNamesAsync(CancellationToken cancel) =>
+        (await database.Plantings.Where(p => p.Free != null).Select(p => p.Free).ToListAsync(cancel))
+            .SelectMany(FreeColumns.Read)
+            .Select(f => f.Name!)
+            .ToHashSet(StringComparer.OrdinalIgnoreCase);
 
     /// <summary>Files taken over, the latest first.</summary>
     /// <param name="most">No more than so many.</param>
     /// <param name="cancel">Stops it.</param>
-    public async Task<IReadOnlyList<BatchRecord>> PastAsync(int most, CancellationToken cancel) =>
+    public async Task<IReadOnlyList<PastBatch>> PastAsync(int most, CancellationToken cancel) =>
         await database
             .Batches.AsNoTracking()
             .OrderByDescending(b => b.At)
             .ThenByDescending(b => b.Id)
             .Take(most)
+            .Select(b => new PastBatch(
+                b.Id,
+                b.At,
+                b.Person,
+                b.File,
+                b.Table,
+                b.Added,
+                b.Changed,
+                b.UndoneAt,
+                b.Undoes,
+                b.Before != null
+            ))
             .ToListAsync(cancel);
 
     /// <summary>What tells the headings of a file from others.</summary>
@@ -66,3 +85,27 @@ public sealed class ImportMemory(RamaContext database)
             ? text
             : null;
 }
+
+/// <summary>A file that was taken over.</summary>
+/// <param name="Id">The import.</param>
+/// <param name="At">When.</param>
+/// <param name="Person">Who; null for Rama itself.</param>
+/// <param name="File">Name of the file.</param>
+/// <param name="Table">What it was read as.</param>
+/// <param name="Added">Lines that were new.</param>
+/// <param name="Changed">Lines that said something else than before.</param>
+/// <param name="UndoneAt">When it was undone; null while it stands.</param>
+/// <param name="Undoes">The import it undid; null for a file.</param>
+/// <param name="CanUndo">Whether what stood there before is kept.</param>
+public sealed record PastBatch(
+    Guid Id,
+    DateTimeOffset At,
+    string? Person,
+    string File,
+    string Table,
+    int Added,
+    int Changed,
+    DateTimeOffset? UndoneAt,
+    Guid? Undoes,
+    bool CanUndo
+);

@@ -1,10 +1,9 @@
 using System.Globalization;
 using Microsoft.EntityFrameworkCore;
-using Rama.Data.Count;
+using Rama.Core.Estate;
 using Rama.Data.Database;
 using Rama.Data.Estate;
 using Rama.Data.Exchange.Reading;
-using Rama.Data.Plan;
 
 namespace Rama.Data.Exchange;
 
@@ -133,9 +132,11 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
                 target.Add(0, column.Field, "range", "Net mass of a package: expected up to 2000 kg or lb.");
             if (column.Season is not null && !table.HasYearColumns)
                 target.Add(0, column.Field, "unknown", $"Table {table.Name} has no column for each season.");
-            if (table.Columns.All(c => c.Field != column.Field))
+            if (table.KeepsFree && FreeMapping.IsFree(column.Field))
+                FreeFaults(column, target);
+            else if (table.Columns.All(c => c.Field != column.Field))
                 target.Add(0, column.Field, "unknown", $"Table {table.Name} has no field “{column.Field}”.");
-            else if (
+            if (
                 column.Column < 0
                 || column.Column >= sheet.Headers.Count
                 || column.UnitColumn is { } unit && (unit < 0 || unit >= sheet.Headers.Count)
@@ -146,6 +147,8 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
             target.Add(0, "decimal", "unknown", "The decimal sign is a point or a comma.");
         foreach (var column in table.Columns.Where(c => c.Required && !mapping.Fills(c, table)))
             target.Add(0, column.Field, "missing", $"Choose the column for {column.Header}.");
+        if (mapping.Columns.Count(c => FreeMapping.IsFree(c.Field)) > FreeValue.Most)
+            target.Add(0, "mapping", "range", $"Own columns: expected at most {FreeValue.Most}.");
         var told = mapping.Columns.Where(m => !Keys.Contains(m.Field)).ToList();
         if (target.Problems.Count == 0 && told.Count == 0)
             target.Add(
@@ -154,6 +157,17 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
                 "missing",
                 "Only names and numbers of what is meant are mapped, and nothing that is told of it. Choose a column "
                     + $"for one of: {string.Join(", ", Told(table).Take(6))}."
+            );
+    }
+
+    private static void FreeFaults(ColumnMapping column, ImportTarget target)
+    {
+        if (FreeMapping.NameOf(column.Field).Trim() is not { Length: > 0 and <= FreeValue.LongestName })
+            target.Add(
+                0,
+                column.Field,
+                "length",
+                $"Name of an own column: expected 1 to {FreeValue.LongestName} characters."
             );
     }
 
@@ -254,44 +268,20 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
             Mapping = ImportMemory.Written(mapping),
         };
         database.Add(scope.Batch);
-        database.ChangeTracker.DetectChanges();
-        var measured = database
-            .ChangeTracker.Entries<TrunkRowRecord>()
-            .Where(e => e.State != EntityState.Unchanged)
-            .Select(e => e.Entity.PlantingId)
-            .Concat(
-                database
-                    .ChangeTracker.Entries<SeasonPlanRecord>()
-                    .Where(e => e.State != EntityState.Unchanged)
-                    .Select(e => e.Entity.PlantingId)
-            )
-            .ToHashSet();
+        ImportBefore before = new();
+        var touched = ImportedSums.Touched(database);
         await database.InTransactionAsync(
             async () =>
             {
+                before.Look(database);
                 await database.SaveChangesAsync(cancel);
-                await SumUpAsync(measured, cancel);
+                await ImportedSums.RefreshAsync(database, touched, cancel);
                 await (await Ground.LoadAsync(database, target.Estate, cancel)).ClearEmptyAsync(cancel);
+                before.Look(database);
+                scope.Batch.Before = before.Written();
                 await database.SaveChangesAsync(cancel);
             },
             cancel
         );
-    }
-
-    // Plans whose trunks or counted trees came with the file know the sum of them.
-    private async Task SumUpAsync(HashSet<Guid> plantings, CancellationToken cancel)
-    {
-        var withTrunks = await database
-            .TrunkRows.Where(t => plantings.Contains(t.PlantingId))
-            .Select(t => t.PlantingId)
-            .Union(database.ScanRows.Where(s => plantings.Contains(s.PlantingId)).Select(s => s.PlantingId))
-            .ToListAsync(cancel);
-        if (withTrunks.Count == 0)
-            return;
-        var plans = await database
-            .SeasonPlans.Include(p => p.Trees)
-            .Where(p => withTrunks.Contains(p.PlantingId))
-            .ToListAsync(cancel);
-        await MeasuredSum.RefreshAsync(database, plans, cancel);
     }
 }

@@ -1,5 +1,6 @@
 using System.Globalization;
 using System.Text.Json;
+using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
 using Rama.Data.Exchange.Reading;
@@ -127,6 +128,24 @@ public sealed class LineReader(LineReading reading, SheetLine line)
                 );
                 return null;
         }
+    }
+
+    /// <summary>Values of free columns: those of the file over those known.</summary>
+    public IReadOnlyList<FreeValue> Free(IReadOnlyList<FreeValue> known)
+    {
+        var free = _columns.Keys.Where(FreeMapping.IsFree).ToList();
+        if (free.Count == 0)
+            return known;
+        var values = known.Where(v => !_columns.ContainsKey(FreeMapping.FieldOf(v.Name!))).ToList();
+        foreach (var field in free)
+        {
+            var value = FreeMapping.Value(field, Cell(field), reading.Decimal);
+            if (value.Written.Length > FreeValue.LongestText)
+                Problems.Add(field, "length", $"Expected at most {FreeValue.LongestText} characters.");
+            else if (value.Written.Length > 0)
+                values.Add(value);
+        }
+        return [.. values.OrderBy(v => v.Name, StringComparer.Ordinal)];
     }
 
     /// <summary>A geometry, or null where there is none.</summary>

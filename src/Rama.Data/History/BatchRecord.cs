@@ -37,4 +37,15 @@ public sealed class BatchRecord : IEstateOwned
 
     /// <summary>Which column was which, as JSON: the next file of the same headings is read so.</summary>
     public string? Mapping { get; init; }
+
+    /// <summary>
+    /// What stood there before, compressed, as <c>ImportUndo</c> reads it; null where it cannot be undone.
+    /// </summary>
+    public byte[]? Before { get; set; }
+
+    /// <summary>The import this one undid; null for a file.</summary>
+    public Guid? Undoes { get; init; }
+
+    /// <summary>When it was undone; null while it stands.</summary>
+    public DateTimeOffset? UndoneAt { get; set; }
 }

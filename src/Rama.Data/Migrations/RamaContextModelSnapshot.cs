@@ -387,6 +387,11 @@ namespace Rama.Data.Migrations
                         .HasColumnType("double precision")
                         .HasColumnName("crew_hours_per_week");
 
+                    b.Property<string>("Currency")
+                        .HasMaxLength(3)
+                        .HasColumnType("character varying(3)")
+                        .HasColumnName("currency");
+
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasMaxLength(100)
@@ -553,6 +558,10 @@ namespace Rama.Data.Migrations
                         .HasMaxLength(20)
                         .HasColumnType("character varying(20)")
                         .HasColumnName("code");
+
+                    b.Property<string>("Free")
+                        .HasColumnType("json")
+                        .HasColumnName("free");
 
                     b.Property<string>("FruitSample")
                         .HasColumnType("json")
@@ -944,6 +953,10 @@ namespace Rama.Data.Migrations
                         .HasColumnType("timestamp with time zone")
                         .HasColumnName("at");
 
+                    b.Property<byte[]>("Before")
+                        .HasColumnType("bytea")
+                        .HasColumnName("before");
+
                     b.Property<int>("Changed")
                         .HasColumnType("integer")
                         .HasColumnName("changed");
@@ -977,6 +990,14 @@ namespace Rama.Data.Migrations
                         .HasMaxLength(30)
                         .HasColumnType("character varying(30)")
                         .HasColumnName("table");
+
+                    b.Property<Guid?>("Undoes")
+                        .HasColumnType("uuid")
+                        .HasColumnName("undoes");
+
+                    b.Property<DateTimeOffset?>("UndoneAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("undone_at");
 
                     b.HasKey("EstateId", "Id")
                         .HasName("pk_batches");

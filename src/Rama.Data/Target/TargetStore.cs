@@ -122,6 +122,7 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
                     .OwnPriceLists.Where(l => l.Name == entry.Planting.Variety)
                     .Select(l => l.Data)
                     .FirstOrDefault(),
+                Currency = database.Estates.Where(e => e.Id == p.EstateId).Select(e => e.Currency).FirstOrDefault(),
             })
             .SingleOrDefaultAsync(cancel);
         if (ground is null)
@@ -147,7 +148,8 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
             ],
             DirectionOf(ground.Line, entry.Season),
             await ReturnsAsync(id, entry, catalogue, cancel),
-            weather
+            weather,
+            ground.Currency
         );
     }
 

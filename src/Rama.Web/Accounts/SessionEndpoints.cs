@@ -46,7 +46,14 @@ public sealed record SessionEstate(Guid Id, string Name);
 public sealed record SessionHere(Guid EstateId, Role Role, IReadOnlyList<Act> May);
 
 /// <summary>How a person likes to read.</summary>
-public sealed record ReadingEntry(UnitSystem Units, string Language);
+public sealed record ReadingEntry(UnitSystem Units, string Language)
+{
+    /// <summary>
+    /// Languages with their ways of writing numbers: English with a decimal point or a comma, Spanish with a comma or a
+    /// point.
+    /// </summary>
+    public static IReadOnlyList<string> Languages { get; } = ["en", "en-DE", "es", "es-MX"];
+}
 
 /// <summary>An estate to go to.</summary>
 public sealed record EstateChoice(Guid Estate);
@@ -197,9 +204,9 @@ internal static class SessionEndpoints
         CancellationToken cancel
     )
     {
-        if (!LocalText.Languages.Contains(entry.Language))
+        if (!ReadingEntry.Languages.Contains(entry.Language))
             throw new UnusableEntryException([
-                new("language", "unknown", $"Language: expected one of {string.Join(", ", LocalText.Languages)}."),
+                new("language", "unknown", $"Language: expected one of {string.Join(", ", ReadingEntry.Languages)}."),
             ]);
         var person = await database.Users.SingleAsync(p => p.Id == SignedInPerson.Id(user), cancel);
         (person.Units, person.Language) = (entry.Units, entry.Language);

@@ -13,13 +13,16 @@ public sealed record ImportOptions(IReadOnlyList<ImportTableView> Tables, int Mo
 /// <param name="Name">Its name.</param>
 /// <param name="Columns">Its columns.</param>
 /// <param name="Also">Columns that fill a required one too, by that one.</param>
+/// <param name="KeepsFree">Whether other columns may be kept as free ones, as a field <c>free:Name</c>.</param>
 public sealed record ImportTableView(
     string Name,
     IReadOnlyList<ExchangeColumn> Columns,
-    IReadOnlyDictionary<string, IReadOnlyList<string>> Also
+    IReadOnlyDictionary<string, IReadOnlyList<string>> Also,
+    bool KeepsFree
 )
 {
-    internal static ImportTableView Of(ExchangeTable table) => new(table.Name, table.Columns, table.Also);
+    internal static ImportTableView Of(ExchangeTable table) =>
+        new(table.Name, table.Columns, table.Also, table.KeepsFree);
 }
 
 /// <summary>A file as it was read, with what Rama makes of it.</summary>
@@ -50,6 +53,9 @@ public sealed record FileView(
 /// <param name="Table">What it was read as.</param>
 /// <param name="Added">Lines that were new.</param>
 /// <param name="Changed">Lines that said something else than before.</param>
+/// <param name="UndoneAt">When it was undone; null while it stands.</param>
+/// <param name="Undoes">The import it undid; null for a file.</param>
+/// <param name="CanUndo">Whether it may be undone now, if nothing of it was changed since.</param>
 public sealed record PastImport(
     Guid Id,
     DateTimeOffset At,
@@ -57,7 +63,10 @@ public sealed record PastImport(
     string File,
     string Table,
     int Added,
-    int Changed
+    int Changed,
+    DateTimeOffset? UndoneAt,
+    Guid? Undoes,
+    bool CanUndo
 );
 
 /// <summary>A step of an import told while it runs: how far it is, and at the end what became of it.</summary>

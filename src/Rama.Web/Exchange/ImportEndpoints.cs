@@ -38,6 +38,10 @@ internal static class ImportEndpoints
             .WithTags("Import")
             .For(Act.Exchange)
             .WithSummary("Files taken over, the latest first");
+        api.MapDelete("/imports/{id:guid}", Undo)
+            .WithTags("Import")
+            .For(Act.Exchange)
+            .WithSummary("Undo an import as a whole, while nothing of it was changed since");
         // A form needs no token here: the cookie is not sent along from other sites.
         var files = group
             .MapGroup("")
@@ -57,18 +61,35 @@ internal static class ImportEndpoints
         return api;
     }
 
-    private static async Task<Ok<IReadOnlyList<PastImport>>> Past(ImportMemory memory, CancellationToken cancel) =>
-        TypedResults.Ok<IReadOnlyList<PastImport>>([
-            .. (await memory.PastAsync(MostPast, cancel)).Select(b => new PastImport(
+    private static async Task<Ok<IReadOnlyList<PastImport>>> Past(ImportMemory memory, CancellationToken cancel)
+    {
+        var past = await memory.PastAsync(MostPast, cancel);
+        var last = past.FirstOrDefault(b => b is { UndoneAt: null, Undoes: null });
+        return TypedResults.Ok<IReadOnlyList<PastImport>>([
+            .. past.Select(b => new PastImport(
                 b.Id,
                 b.At,
                 b.Person,
                 b.File,
                 b.Table,
                 b.Added,
-                b.Changed
+                b.Changed,
+                b.UndoneAt,
+                b.Undoes,
+                b.Id == last?.Id && b.CanUndo
             )),
         ]);
+    }
+
+    private static Task<Results<NoContent, NotFound>> Undo(
+        Guid id,
+        ImportUndo undo,
+        HttpContext http,
+        HeavyWork gate
+    ) =>
+        gate.InTurnAsync<Results<NoContent, NotFound>>(http, async cancel =>
+            await undo.RunAsync(id, cancel) ? TypedResults.NoContent() : TypedResults.NotFound()
+        );
 
     private static ImportOptions Options() =>
         new([.. ExchangeTables.All.Select(ImportTableView.Of)], SheetReader.MostBytes, SheetReader.MostLines);

@@ -88,6 +88,7 @@ internal static class SeasonEndpoints
                 estate.CrewHoursPerWeek is null,
                 estate.Version,
                 estate.ToBodyMarks(),
+                estate.Currency,
                 (await catalogues.ReadAsync(cancel)).Catalogue.Systems.ToDictionary(s => s.Id, s => s.Name),
                 [.. works.Select(w => plantings[w.Place].InTurn(w.Work))]
             )

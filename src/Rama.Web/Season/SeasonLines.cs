@@ -79,6 +79,14 @@ internal sealed record PlannedPlanting(
             plan.Density?.BearingTrees,
             plan.Stage,
             stored.Plan.Trees.Count,
+            planting.ToEntry().Free,
+            new(
+                planting.Rows.Select(r => r.Row).Distinct().Count(),
+                planting.Results.Count(r => r.Season < stored.Season && r.Yield.Value is not null),
+                stored.Plan.Trees.Count(t => t.Girth.Value is not null),
+                plan.Start.Proposed is { Seasons: > 0 },
+                plan.Start.Lacks
+            ),
             plan.Decision?.Kind,
             plan.Decision?.Weight,
             plan.Prescription?.MinutesPerTree,

@@ -1,5 +1,6 @@
 using Rama.Core.Crops;
 using Rama.Core.Decide;
+using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Plan;
 using Rama.Core.Prescribe;
@@ -19,6 +20,7 @@ namespace Rama.Web.Season;
 /// <param name="CrewHoursAssumed">Whether those hours are an assumption, since the estate has not told its own.</param>
 /// <param name="EstateVersion">Version of what is told of the estate as a whole.</param>
 /// <param name="BodyMarks">Measures the crews take with the body.</param>
+/// <param name="Currency">Money of the estate; null until told.</param>
 /// <param name="Systems">Names of the training systems.</param>
 /// <param name="Plantings">Plantings in the order of the work: hardy, old and big ones first.</param>
 public sealed record SeasonView(
@@ -33,6 +35,7 @@ public sealed record SeasonView(
     bool CrewHoursAssumed,
     uint EstateVersion,
     BodyMarksEntry BodyMarks,
+    string? Currency,
     IReadOnlyDictionary<string, LocalText> Systems,
     IReadOnlyList<SeasonLine> Plantings
 );
@@ -58,6 +61,8 @@ public sealed record SaveEstate(uint Version, EstateEntry Estate);
 /// <param name="BearingTrees">Bearing trees.</param>
 /// <param name="Stage">Where the work stands.</param>
 /// <param name="TreesCounted">Trees counted.</param>
+/// <param name="Free">What the estate keeps of it in columns of its own.</param>
+/// <param name="Known">What is known of it for the plan of the season.</param>
 /// <param name="Decision">Whether to prune.</param>
 /// <param name="Weight">How hard.</param>
 /// <param name="MinutesPerTree">Work per tree.</param>
@@ -80,6 +85,8 @@ public sealed record SeasonLine(
     double? BearingTrees,
     Stage Stage,
     int TreesCounted,
+    IReadOnlyList<FreeValue> Free,
+    PlantingKnown Known,
     DecisionKind? Decision,
     PruningWeight? Weight,
     double? MinutesPerTree,
@@ -87,6 +94,14 @@ public sealed record SeasonLine(
     Notice? Reason,
     WorkAhead? Work
 );
+
+/// <summary>What is known of a planting.</summary>
+/// <param name="Rows">Rows listed.</param>
+/// <param name="Seasons">Past seasons with a yield.</param>
+/// <param name="Girths">Counted trees with a girth.</param>
+/// <param name="CanStart">Whether its past seasons are enough for a target.</param>
+/// <param name="Lacks">The one entry its target lacks; null where it lacks none.</param>
+public sealed record PlantingKnown(int Rows, int Seasons, int Girths, bool CanStart, string? Lacks);
 
 /// <summary>The account of buds in one line: what stands, what is left, what is wanted.</summary>
 /// <param name="Standing">Floral buds standing before pruning; null before a count.</param>

@@ -219,6 +219,7 @@ internal static class TargetDeskEndpoints
         string variety,
         TargetStore targets,
         CatalogueStore catalogues,
+        EstateStore estates,
         CancellationToken cancel
     )
     {
@@ -227,7 +228,11 @@ internal static class TargetDeskEndpoints
         return TypedResults.Ok(
             await targets.PricesAsync(variety, cancel) is var (prices, version)
                 ? new PricesView(variety, version, prices)
-                : new(variety, 0, PriceList.Assumption(known.FruitMassG.Value))
+                : new(
+                    variety,
+                    0,
+                    PriceList.Assumption(known.FruitMassG.Value, (await estates.ReadAsync(cancel)).Currency)
+                )
         );
     }
 
@@ -236,11 +241,12 @@ internal static class TargetDeskEndpoints
         SavePrices body,
         TargetStore targets,
         CatalogueStore catalogues,
+        EstateStore estates,
         CancellationToken cancel
     )
     {
         await targets.SavePricesAsync(variety, body.Version, body.Prices, cancel);
-        return await Prices(variety, targets, catalogues, cancel);
+        return await Prices(variety, targets, catalogues, estates, cancel);
     }
 
     private static async Task<Ok<List<RuledTargetView>>> Preview(

@@ -1250,6 +1250,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/imports/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Undo an import as a whole, while nothing of it was changed since */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/plantings/{id}/target": {
         parameters: {
             query?: never;
@@ -7628,6 +7680,8 @@ export interface components {
              * @description Hours all crews together work in a week; double WorkAhead.DefaultCrewHoursPerWeek when left out.
              */
             crewHoursPerWeek?: null | number;
+            /** @description Money of the estate, three letters as EUR or USD; EUR until told. */
+            currency?: null | string;
             bodyMarks?: null | components["schemas"]["BodyMarksEntry"];
         };
         /** @description The ground of an estate. */
@@ -8080,6 +8134,28 @@ export interface components {
             /** @description The cuts, at least one. */
             budCuts: components["schemas"]["BudCutEntry"][];
         };
+        /**
+         * @description What an estate keeps of a planting in a column of its own, such as its soil: a text, a number or a day. Rama shows
+         *     it, finds by it and hands it out again, and works nothing out with it.
+         */
+        FreeValue: {
+            /** @description Name of the column. */
+            name?: null | string;
+            /** @description What stands there, where it is a text. */
+            text?: null | string;
+            /**
+             * Format: double
+             * @description What stands there, where it is a number.
+             */
+            number?: null | number;
+            /**
+             * Format: date
+             * @description What stands there, where it is a day.
+             */
+            date?: null | string;
+            /** @description The value as text: a number with a point, a day as year-month-day. */
+            written?: null | string;
+        };
         /** @description What a cold night is expected to cost, until cut buds say. */
         FrostLoss: {
             /**
@@ -8473,6 +8549,8 @@ export interface components {
             also: {
                 [key: string]: string[];
             };
+            /** @description Whether other columns may be kept as free ones, as a field `free:Name`. */
+            keepsFree: boolean;
         };
         /** @description How much to insure the crop, as typed. What is left out is the planting's, its variety's or a usual value. */
         InsuranceEntry: {
@@ -9428,6 +9506,18 @@ export interface components {
              * @description Lines that said something else than before.
              */
             changed: number;
+            /**
+             * Format: date-time
+             * @description When it was undone; null while it stands.
+             */
+            undoneAt: null | string;
+            /**
+             * Format: uuid
+             * @description The import it undid; null for a file.
+             */
+            undoes: null | string;
+            /** @description Whether it may be undone now, if nothing of it was changed since. */
+            canUndo: boolean;
         };
         /** @description A person of the estate. */
         PersonView: {
@@ -9597,6 +9687,8 @@ export interface components {
              * @description Calendar year of planting; that season is the first leaf.
              */
             yearPlanted?: null | number;
+            /** @description What the estate keeps of it in columns of its own. */
+            free?: components["schemas"]["FreeValue"][];
             rowSpacing?: null | components["schemas"]["Amount"];
             treeSpacing?: null | components["schemas"]["Amount"];
             area?: null | components["schemas"]["Amount"];
@@ -9632,6 +9724,28 @@ export interface components {
              * @default 0
              */
             pollinizerShare: number;
+        };
+        /** @description What is known of a planting. */
+        PlantingKnown: {
+            /**
+             * Format: int32
+             * @description Rows listed.
+             */
+            rows: number;
+            /**
+             * Format: int32
+             * @description Past seasons with a yield.
+             */
+            seasons: number;
+            /**
+             * Format: int32
+             * @description Counted trees with a girth.
+             */
+            girths: number;
+            /** @description Whether its past seasons are enough for a target. */
+            canStart: boolean;
+            /** @description The one entry its target lacks; null where it lacks none. */
+            lacks: null | string;
         };
         /** @description A planting with what was entered for the season and the plan that follows from it. */
         PlantingView: {
@@ -10984,6 +11098,10 @@ export interface components {
              * @description Trees counted.
              */
             treesCounted: number;
+            /** @description What the estate keeps of it in columns of its own. */
+            free: components["schemas"]["FreeValue"][];
+            /** @description What is known of it for the plan of the season. */
+            known: components["schemas"]["PlantingKnown"];
             decision: null | components["schemas"]["DecisionKind"];
             weight: null | components["schemas"]["PruningWeight"];
             /**
@@ -11068,6 +11186,8 @@ export interface components {
             estateVersion: number;
             /** @description Measures the crews take with the body. */
             bodyMarks: components["schemas"]["BodyMarksEntry"];
+            /** @description Money of the estate; null until told. */
+            currency: null | string;
             /** @description Names of the training systems. */
             systems: {
                 [key: string]: components["schemas"]["LocalText"];

@@ -7,6 +7,9 @@ namespace Rama.Core.Target.Margin;
 /// <summary>What a variety's fruit bring by size, and what each kilogram and fruitlet costs, as typed.</summary>
 public sealed record PriceListEntry
 {
+    /// <summary>Money where none is told.</summary>
+    public const string UsualCurrency = "EUR";
+
     /// <summary>Money the list is in, three letters as EUR or USD.</summary>
     public string? Currency { get; init; }
 
@@ -32,9 +35,7 @@ public sealed record PriceListEntry
     public PriceList Read(PackageMasses packages, DiameterLaw law)
     {
         var reader = new EntryReader();
-        var currency = reader.Text("currency", "Money", Currency, 3).ToUpperInvariant();
-        if (currency.Length is not (0 or 3) || !currency.All(char.IsAsciiLetter))
-            reader.Add("currency", "unknown", "Money: expected three letters, such as EUR.");
+        var currency = ReadCurrency(reader, Currency);
         var grades = SizeGrades.Read(reader, "classes", Classes, packages, law);
         var reject = reader.Optional(
             "rejectPricePerKg",
@@ -51,6 +52,15 @@ public sealed record PriceListEntry
         var cv = SizeClassesEntry.ReadCv(reader, Cv);
         reader.ThrowIfAny();
         return new(currency, grades, reject, harvest, thinning, cv, [.. AssumedFields()]);
+    }
+
+    /// <summary>Reads the letters of a money.</summary>
+    internal static string ReadCurrency(EntryReader reader, string? typed)
+    {
+        var currency = reader.Text("currency", "Money", typed, 3).ToUpperInvariant();
+        if (currency.Length is not (0 or 3) || !currency.All(char.IsAsciiLetter))
+            reader.Add("currency", "unknown", "Money: expected three letters, such as EUR.");
+        return currency;
     }
 
     private IEnumerable<string> AssumedFields()
@@ -93,13 +103,14 @@ public sealed record PriceList(
     /// A list of one's own for a crop without prices: three classes around the variety's usual size (assumption).
     /// </summary>
     /// <param name="usualMassG">The variety's usual fruit mass, grams.</param>
-    public static PriceListEntry Assumption(double usualMassG)
+    /// <param name="currency">Money of the estate; EUR where it has told none.</param>
+    public static PriceListEntry Assumption(double usualMassG, string? currency = null)
     {
         // Small fruit are dear by the kilogram, to buy and to pick.
         var (times, decimals) = usualMassG < SmallFruitG ? (SmallFruitTimes, 1) : (1, 0);
         return new()
         {
-            Currency = "EUR",
+            Currency = currency ?? PriceListEntry.UsualCurrency,
             Classes =
             [
                 new() { PricePerKg = 0.20 * times },

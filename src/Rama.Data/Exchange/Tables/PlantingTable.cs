@@ -157,6 +157,11 @@ internal sealed class PlantingTable : ExchangeTable
             ["treeSpacing"] = ["spacing"],
         };
 
+    public override bool KeepsFree => true;
+
+    internal override async Task<IReadOnlyList<string>> HeadersAsync(ExportSource source, CancellationToken cancel) =>
+        [.. Headers, .. FreeNames(await source.PlantingsAsync(cancel))];
+
     internal override async Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel) =>
         new Taking(
             target,
@@ -167,26 +172,45 @@ internal sealed class PlantingTable : ExchangeTable
     internal override async Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(
         ExportSource source,
         CancellationToken cancel
-    ) =>
-        (await source.PlantingsAsync(cancel))
+    )
+    {
+        var plantings = await source.PlantingsAsync(cancel);
+        var free = FreeNames(plantings);
+        return plantings
             .Select(p => p.ToEntry())
             .Select(p =>
-                ExportSource.Line(
-                    p.Site,
-                    p.Block,
-                    p.Code,
-                    p.Name,
-                    p.Variety,
-                    p.Rootstock,
-                    p.System,
-                    p.YearPlanted,
-                    p.RowSpacing,
-                    p.TreeSpacing,
-                    p.Area,
-                    p.MissingShare ?? new(),
-                    p.PollinizerShare ?? new()
-                )
+                (IReadOnlyList<object?>)
+                    [
+                        .. ExportSource.Line(
+                            p.Site,
+                            p.Block,
+                            p.Code,
+                            p.Name,
+                            p.Variety,
+                            p.Rootstock,
+                            p.System,
+                            p.YearPlanted,
+                            p.RowSpacing,
+                            p.TreeSpacing,
+                            p.Area,
+                            p.MissingShare ?? new(),
+                            p.PollinizerShare ?? new()
+                        ),
+                        .. free.Select(name => Cell(p.Free.FirstOrDefault(f => f.Name == name))),
+                    ]
             );
+    }
+
+    private static List<string> FreeNames(IEnumerable<PlantingRecord> plantings) =>
+        [
+            .. plantings
+                .SelectMany(p => FreeColumns.Read(p.Free))
+                .Select(f => f.Name!)
+                .Distinct()
+                .Order(StringComparer.Ordinal),
+        ];
+
+    private static object? Cell(FreeValue? value) => value?.Text ?? value?.Number ?? (object?)value?.Date;
 
     private sealed class Taking(ImportTarget target, PlantingBook book, Ground ground) : ITaking
     {
@@ -236,10 +260,10 @@ internal sealed class PlantingTable : ExchangeTable
             TellLikeCode(line, code!);
             target.Was(
                 known is null ? LineOutcome.Added
-                : old == entry ? LineOutcome.Same
+                : old!.SaysTheSame(entry) ? LineOutcome.Same
                 : LineOutcome.Changed
             );
-            if (old == entry)
+            if (old?.SaysTheSame(entry) == true)
                 return;
             var planting = known ?? new() { EstateId = target.Estate.Id };
             planting.TakeOver(entry);
@@ -281,6 +305,7 @@ internal sealed class PlantingTable : ExchangeTable
                 Area = Amount("area", over.Area),
                 MissingShare = Amount("missingShare", over.MissingShare ?? new()),
                 PollinizerShare = Amount("pollinizerShare", over.PollinizerShare ?? new()),
+                Free = line.Free(over.Free),
             };
         }
 
