@@ -270,5 +270,14 @@ public sealed class FirstManagerTests
         Assert.Equal("New Ground", (string)season["estate"]!);
         Assert.Empty(season["plantings"]!.AsArray());
         Assert.Equal(409, (await client.PostAsync("/api/v1/first-manager", Entry("first-code"))).Status);
+
+        // A look around is an estate beside one's own, and the same one the second time.
+        var (_, demo) = await client.PostAsync("/api/v1/estates/demo", "{}");
+        var (_, again) = await client.PostAsync("/api/v1/estates/demo", "{}");
+        Assert.Equal((string)demo["id"]!, (string)again["id"]!);
+        Assert.Equal(2, (await client.ReadAsync("/api/v1/session"))["estates"]!.AsArray().Count);
+        Assert.Empty((await client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray());
+        await client.PutAsync("/api/v1/session/estate", $$"""{"estate": "{{demo["id"]}}"}""");
+        Assert.NotEmpty((await client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray());
     }
 }

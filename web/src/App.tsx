@@ -10,6 +10,7 @@ import { Shell } from './Shell';
 import { SeasonPage } from './stages/season/SeasonPage';
 import type { UnitSystem } from './units/system';
 import { Trouble } from './Trouble';
+import { localeOf } from './units/format';
 import i18n, { speak } from './words/i18n';
 import { ReadingContext } from './words/useReading';
 
@@ -37,6 +38,7 @@ const MapPage = lazy(() => import('./stages/estate/MapPage').then((m) => ({ defa
 const CataloguePage = lazy(() => import('./stages/estate/CataloguePage').then((m) => ({ default: m.CataloguePage })));
 const SystemsPage = lazy(() => import('./stages/systems/SystemsPage').then((m) => ({ default: m.SystemsPage })));
 const ExchangePage = lazy(() => import('./exchange/ExchangePage').then((m) => ({ default: m.ExchangePage })));
+const KnownPage = lazy(() => import('./stages/season/KnownPage').then((m) => ({ default: m.KnownPage })));
 const FieldShell = lazy(() => import('./field/FieldShell').then((m) => ({ default: m.FieldShell })));
 const FieldPage = lazy(() => import('./field/FieldPage').then((m) => ({ default: m.FieldPage })));
 const NotTakenPage = lazy(() => import('./field/NotTakenPage').then((m) => ({ default: m.NotTakenPage })));
@@ -77,6 +79,7 @@ const router = createBrowserRouter([
         { path: 'catalogue', element: <CataloguePage /> },
         { path: 'catalogue/systems', element: <SystemsPage /> },
         { path: 'exchange', element: <ExchangePage /> },
+        { path: 'known', element: <KnownPage /> },
         { path: 'estate', element: <EstatePage /> },
         { path: 'people', element: <PeoplePage /> },
         { path: 'sessions', element: <SessionsPage /> },
@@ -128,7 +131,7 @@ export function App() {
   }, []);
   if (asked && now?.state === 'signedIn') setAsked(false);
   useEffect(() => {
-    if (person?.language) void speak(person.language === 'es' ? 'es' : 'en');
+    if (person?.language) void speak(localeOf(person.language));
   }, [person?.language]);
 
   const system: UnitSystem = person?.units ?? 'metric';

@@ -2,6 +2,7 @@ import { Suspense } from 'react';
 import { Link, NavLink, Outlet, useLocation, useSearchParams } from 'react-router';
 import { Choice } from './entry/Field';
 import { AccountMenu } from './people/AccountMenu';
+import { HowYouRead } from './people/HowYouRead';
 import { goToEstate, useMay, useSession } from './people/session';
 import { useSeason } from './stages/season/useSeason';
 import { useReading } from './words/useReading';
@@ -35,6 +36,7 @@ export function Shell() {
         </nav>
         <AccountMenu />
       </header>
+      <HowYouRead />
       <Suspense fallback={<p className="waiting">{t('loading')}</p>}>
         <Outlet />
       </Suspense>

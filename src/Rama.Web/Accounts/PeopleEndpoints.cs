@@ -5,7 +5,10 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Explain;
 using Rama.Data.Database;
+using Rama.Data.Estate;
+using Rama.Data.Exchange;
 using Rama.Data.People;
+using Rama.Web.Hosting;
 
 namespace Rama.Web.Accounts;
 
@@ -32,6 +35,9 @@ internal static class PeopleEndpoints
         group.MapPut("/people/{id:guid}/role", SetRole).WithSummary("Give a person another role");
         group.MapDelete("/people/{id:guid}", Remove).WithSummary("Remove a person from the estate");
         group.MapPost("/estates", AddEstate).WithSummary("Add an estate of one's own");
+        group
+            .MapPost("/estates/demo", AddDemo)
+            .WithSummary("Make a demo estate of one's own to look around in; a second time gives the same one");
         return api;
     }
 
@@ -143,6 +149,42 @@ internal static class PeopleEndpoints
         var person = await database.Users.SingleAsync(p => p.Id == SignedInPerson.Id(user), cancel);
         await using var transaction = await database.Database.BeginTransactionAsync(cancel);
         await first.AddEstateAsync(estate, person, cancel);
+        await transaction.CommitAsync(cancel);
+        return TypedResults.Ok(new SessionEstate(estate.Id, estate.Name));
+    }
+
+    private static Task<Ok<SessionEstate>> AddDemo(
+        ClaimsPrincipal user,
+        RamaContext database,
+        FirstManager first,
+        EstateArchive archive,
+        HttpContext http,
+        HeavyWork gate
+    ) => gate.InTurnAsync(http, cancel => AddDemoAsync(user, database, first, archive, cancel));
+
+    private static async Task<Ok<SessionEstate>> AddDemoAsync(
+        ClaimsPrincipal user,
+        RamaContext database,
+        FirstManager first,
+        EstateArchive archive,
+        CancellationToken cancel
+    )
+    {
+        var files = ArchiveFiles.OfFolder(Path.Combine(AppContext.BaseDirectory, "demo", "larkfold"));
+        var facts = EstateArchive.Facts(files);
+        var person = await database.Users.SingleAsync(p => p.Id == SignedInPerson.Id(user), cancel);
+        // One's estates are seen from any of them. Only a demo lives in a day of its own.
+        var known = await database
+            .Memberships.Include(m => m.Estate)
+            .Where(m => m.PersonId == person.Id)
+            .Select(m => m.Estate!)
+            .FirstOrDefaultAsync(e => e.Name == facts.Name && e.Today != null, cancel);
+        if (known is not null)
+            return TypedResults.Ok(new SessionEstate(known.Id, known.Name));
+        EstateRecord estate = new() { Name = facts.Name, Season = facts.Season };
+        await using var transaction = await database.Database.BeginTransactionAsync(cancel);
+        await first.AddEstateAsync(estate, person, cancel);
+        await archive.ReadAsync(files, null, cancel);
         await transaction.CommitAsync(cancel);
         return TypedResults.Ok(new SessionEstate(estate.Id, estate.Name));
     }

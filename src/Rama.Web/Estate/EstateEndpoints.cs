@@ -76,6 +76,9 @@ internal static class EstateEndpoints
         calculations
             .MapPost("/density", (DensityEntry entry) => TypedResults.Ok(PlantingDensity.Of(entry.ReadForm())))
             .WithSummary("Trees per hectare and bearing trees from spacing, area and gaps");
+        calculations
+            .MapPost("/row-list", (RowRangesEntry entry) => TypedResults.Ok(entry.Calculate()))
+            .WithSummary("Rows one by one from ranges such as 1-24: 180, or from rows, area and spacings");
         return calculations;
     }
 

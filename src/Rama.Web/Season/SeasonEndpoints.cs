@@ -84,6 +84,7 @@ internal static class SeasonEndpoints
                 today,
                 plantings.Sum(p => p.Line.AreaHa ?? 0),
                 plantings.Count(p => p.Line.Stage == Stage.Prescribe),
+                plantings.Count(p => p.Line is { Stage: Stage.Decide, Ledger.Left: not null }),
                 crewHours,
                 estate.CrewHoursPerWeek is null,
                 estate.Version,

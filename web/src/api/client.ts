@@ -67,6 +67,7 @@ export type SeasonLine = Schemas['SeasonLine'];
 export type Stage = Schemas['Stage'];
 export type Step = Schemas['Step'];
 export type SurveyEntry = Schemas['SurveyEntry'];
+export type FreeValue = Schemas['FreeValue'];
 export type ProposedTarget = Schemas['ProposedTarget'];
 export type TargetEntry = Schemas['TargetEntry'];
 export type TargetDesk = Schemas['TargetDesk'];

@@ -629,6 +629,51 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/estates/demo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Make a demo estate of one's own to look around in; a second time gives the same one */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SessionEstate"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/invitations": {
         parameters: {
             query?: never;
@@ -4534,6 +4579,55 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["PlantingDensity"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/row-list": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Rows one by one from ranges such as 1-24: 180, or from rows, area and spacings */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RowRangesEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RowListEntry"];
                     };
                 };
                 /** @description Bad Request */
@@ -10566,6 +10660,16 @@ export interface components {
             /** @description The rows; none where the planting is known by spacing and area alone. */
             rows?: components["schemas"]["RowEntry"][];
         };
+        /**
+         * @description Rows in bulk, as typed: `1-24: 180, 25-30: 150`. Rows without a number of trees share the places that area and
+         *     spacings leave.
+         */
+        RowRangesEntry: {
+            /** @description Rows and how many trees each has. */
+            ranges?: null | string;
+            /** @description The ground, for rows whose trees are not told. */
+            planting?: components["schemas"]["DensityEntry"];
+        };
         /** @description A word of the selector language. */
         RuleWord: {
             /** @description How it is written. */
@@ -11172,6 +11276,11 @@ export interface components {
              * @description Plantings whose count settles the decision.
              */
             readyForCards: number;
+            /**
+             * Format: int32
+             * @description Plantings whose card can be printed, though their count does not settle the decision yet.
+             */
+            printable: number;
             /**
              * Format: double
              * @description Hours all crews together are taken to work in a week.

@@ -1,5 +1,5 @@
 import type { Amount } from '../api/client';
-import type { Language } from '../units/format';
+import type { Locale } from '../units/format';
 import { firstUnit, type Typing } from '../units/system';
 import { parseNumber, toInput } from '../units/parse';
 
@@ -40,7 +40,7 @@ export function toDraft(spec: FormSpec, entry: object, { language, system }: Typ
 }
 
 /** The entry a draft amounts to. */
-export function readDraft<E>(spec: FormSpec, draft: Draft, language: Language): Read<E> {
+export function readDraft<E>(spec: FormSpec, draft: Draft, language: Locale): Read<E> {
   const entry: Record<string, unknown> = {};
   const unreadable: string[] = [];
   for (const [path, kind] of Object.entries(spec)) {

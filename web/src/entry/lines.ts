@@ -1,4 +1,4 @@
-import type { Language } from '../units/format';
+import type { Locale } from '../units/format';
 import { parseNumber } from '../units/parse';
 import type { Read } from './draft';
 import { isEmptyLine, type Line } from './paste';
@@ -13,7 +13,7 @@ export function readLines<T, K extends string>(
   lines: Line[],
   columns: readonly string[],
   name: K,
-  language: Language,
+  language: Locale,
   entry: (line: Line, number: (column: string, field?: string) => number | null) => T,
 ): Read<Record<K, T[]>> {
   const unreadable: string[] = [];

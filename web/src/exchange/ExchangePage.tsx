@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useEffect } from 'react';
-import { api, answered, type ImportReport, type LineProblem } from '../api/client';
+import { api, answered, type ImportMapping, type ImportReport, type LineProblem } from '../api/client';
 import { useMay } from '../people/session';
 import { Link } from 'react-router';
 import { useReading } from '../words/useReading';
@@ -9,6 +9,7 @@ import './exchange.css';
 import { FileFacts } from './FileFacts';
 import { FileWork } from './FileWork';
 import { MappingTable } from './MappingTable';
+import { otherDecimal } from './otherDecimal';
 import { PastImports } from './PastImports';
 import { Questions } from './Questions';
 import { megabytes, useImport } from './useImport';
@@ -64,7 +65,7 @@ function Import() {
               </p>
             ))}
             <Questions view={view} mapping={mapping} columns={table.columns} onMapping={work.map} />
-            <FileFacts view={view} mapping={mapping} onMapping={work.map} />
+            <FileFacts view={view} mapping={mapping} keepsFree={table.keepsFree} onMapping={work.map} />
             <MappingTable
               view={view}
               mapping={mapping}
@@ -84,6 +85,8 @@ function Import() {
           table && (
             <Report
               report={report}
+              mapping={mapping!}
+              onMapping={work.map}
               fields={Object.fromEntries(table.columns.map((c) => [c.field, c.headers[0]!]))}
               onSave={work.save}
               onProblems={work.downloadProblems}
@@ -100,11 +103,15 @@ const isQuestion = (p: LineProblem) => p.line === 0 && ['unit', 'value', 'packag
 /** What the import would do, or has done; with problems, which ones. */
 function Report({
   report,
+  mapping,
+  onMapping,
   fields,
   onSave,
   onProblems,
 }: {
   report: ImportReport;
+  mapping: ImportMapping;
+  onMapping: (mapping: ImportMapping) => void;
   fields: Record<string, string>;
   onSave: () => void;
   onProblems: () => void;
@@ -114,6 +121,7 @@ function Report({
   // What is asked stands with its answers above the columns.
   const asked = report.problems.filter(isQuestion).length;
   const toMend = report.problemCount - asked;
+  const other = otherDecimal(report, mapping.decimal);
   const n = (value: number) => number(value, 0);
   return (
     <div data-test="report">
@@ -140,6 +148,23 @@ function Report({
           <dd className="value">{n(report.same)}</dd>
         </div>
       </dl>
+      {report.saved && (
+        <p className="import-next">
+          <Link to="/known" data-test="to-known">
+            {t('import.to-known')}
+          </Link>
+        </p>
+      )}
+      {other && (
+        <Button
+          onClick={() => {
+            onMapping({ ...mapping, decimal: other });
+          }}
+          data-test="other-decimal"
+        >
+          {t(other === ',' ? 'import.read-comma' : 'import.read-point')}
+        </Button>
+      )}
       {!report.saved && !blocked && (
         <Button type="primary" onClick={onSave} data-test="import">
           {t('import.do')}
@@ -160,7 +185,18 @@ function Report({
                 <li key={i}>
                   <strong>{p.line > 0 ? t('import.line', { line: p.line }) : t('import.file')}</strong>{' '}
                   {p.message.includes(':') || !fields[p.field] ? p.message : `${fields[p.field]!}: ${p.message}`}
-                  {p.value && !p.message.includes(p.value) && <span className="dim"> “{p.value}”</span>}
+                  {p.value && !p.message.includes(p.value) && <span className="dim"> “{p.value}”</span>}{' '}
+                  {p.line > 0 && (
+                    <button
+                      type="button"
+                      className="text-button"
+                      onClick={() => {
+                        onMapping({ ...mapping, leftOut: [...new Set([...mapping.leftOut, p.line])] });
+                      }}
+                    >
+                      {t('import.leave-this')}
+                    </button>
+                  )}
                 </li>
               ))}
           </ol>

@@ -1,5 +1,7 @@
+import { useState } from 'react';
 import type { FileView, ImportMapping, LeftOutLine } from '../api/client';
 import { useReading } from '../words/useReading';
+import { readLines, writeLines } from './lineNumbers';
 import { useFieldName } from './fieldName';
 import { useNames } from './useNames';
 
@@ -7,15 +9,20 @@ import { useNames } from './useNames';
 export function FileFacts({
   view,
   mapping,
+  keepsFree,
   onMapping,
 }: {
   view: FileView;
   mapping: ImportMapping;
+  /** Whether columns that fill nothing can be kept. */
+  keepsFree: boolean;
   onMapping: (mapping: ImportMapping) => void;
 }) {
   const { t } = useReading();
   const used = new Set(mapping.columns.flatMap((c) => [c.column, c.unitColumn]));
-  const unused = view.headers.filter((h, i) => h !== '' && !used.has(i));
+  const unused = view.headers.map((header, column) => ({ header, column })).filter((h) => h.header !== '');
+  const spare = unused.filter((h) => !used.has(h.column));
+  const kept = mapping.columns.filter((c) => isFree(c.field));
   const known = mapping.values.filter((v) => !v.isGuess && v.name !== null);
   return (
     <div className="import-facts">
@@ -52,12 +59,86 @@ export function FileFacts({
           </ul>
         </details>
       )}
-      {unused.length > 0 && (
-        <p className="small" data-test="unused">
-          {t('import.unused', { count: unused.length })} <strong>{unused.join(', ')}</strong>
-        </p>
+      <LeaveOut mapping={mapping} onMapping={onMapping} />
+      {(spare.length > 0 || kept.length > 0) && (
+        <div className="small" data-test="unused">
+          {spare.length > 0 && (
+            <>
+              {t('import.unused', { count: spare.length })} <strong>{spare.map((h) => h.header).join(', ')}</strong>
+            </>
+          )}
+          {keepsFree && (
+            <details open={kept.length > 0} data-test="keep-columns">
+              <summary>{t('import.keep', { count: kept.length })}</summary>
+              <ul>
+                {unused
+                  .filter((h) => !used.has(h.column) || kept.some((c) => c.column === h.column))
+                  .map(({ header, column }) => (
+                    <li key={column}>
+                      <label>
+                        <input
+                          type="checkbox"
+                          checked={kept.some((c) => c.column === column)}
+                          onChange={(e) => {
+                            onMapping(keeping(mapping, header, column, e.target.checked));
+                          }}
+                        />{' '}
+                        {header}{' '}
+                        <span className="dim">
+                          {view.samples
+                            .map((line) => line[column])
+                            .filter(Boolean)
+                            .slice(0, 3)
+                            .join(' · ')}
+                        </span>
+                      </label>
+                    </li>
+                  ))}
+              </ul>
+            </details>
+          )}
+        </div>
       )}
     </div>
+  );
+}
+
+const isFree = (field: string) => field.startsWith('free:');
+
+/** A mapping that keeps a column as it is, or no longer does. */
+function keeping(mapping: ImportMapping, header: string, column: number, keep: boolean): ImportMapping {
+  const others = mapping.columns.filter((c) => !(isFree(c.field) && c.column === column));
+  const field = `free:${header.trim().replace(/\s+/g, ' ').slice(0, 40).trim()}`;
+  const free = { field, column, unit: null, unitColumn: null, season: null, package: null, unitFrom: null };
+  return { ...mapping, columns: keep ? [...others, free] : others };
+}
+
+/** Any line can be left out by its number. */
+function LeaveOut({ mapping, onMapping }: { mapping: ImportMapping; onMapping: (mapping: ImportMapping) => void }) {
+  const { t } = useReading();
+  const [typed, setTyped] = useState<string | null>(null);
+  const isWrong = typed !== null && readLines(typed) === null;
+  return (
+    <label className="small import-leave-out">
+      {t('import.leave-out')}{' '}
+      <input
+        className="import-typed"
+        value={typed ?? writeLines(mapping.leftOut)}
+        placeholder="3, 17-19"
+        aria-invalid={isWrong || undefined}
+        data-test="leave-out"
+        onChange={(e) => {
+          setTyped(e.target.value);
+        }}
+        onBlur={() => {
+          const lines = typed === null ? null : readLines(typed);
+          if (!lines) return;
+          setTyped(null);
+          onMapping({ ...mapping, leftOut: lines });
+        }}
+      />
+      {isWrong && <span className="field-problem"> {t('problem:list', { defaultValue: '' })}</span>}
+    </label>
   );
 }
 

@@ -1,6 +1,7 @@
 import type { ColumnMapping, ExchangeColumn, FileView, ImportMapping, ValueMapping } from '../api/client';
 import { Choice } from '../entry/Field';
 import { useReading } from '../words/useReading';
+import { NewName } from './NewName';
 import { PackageMass } from './PackageMass';
 import { useFieldName } from './fieldName';
 import { useNames } from './useNames';
@@ -131,6 +132,9 @@ function NameQuestion({ value, onName }: { value: ValueMapping; onName: (name: s
             </button>
           )}
           <Choice label={value.written} value="" empty={t('import.choose-name')} options={names} onChange={onName} />
+          {(value.field === 'variety' || value.field === 'rootstock') && (
+            <NewName field={value.field} written={value.written} onMade={onName} />
+          )}
         </div>
       ) : (
         <NameTyped start={value.name ?? ''} label={value.written} onName={onName} />

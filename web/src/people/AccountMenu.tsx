@@ -3,15 +3,16 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { api, answered } from '../api/client';
-import { Choice, Field } from '../entry/Field';
+import { Field } from '../entry/Field';
 import { useAttempt } from '../entry/useAttempt';
 import { useReading } from '../words/useReading';
 import './people.css';
+import { ReadingFields } from './ReadingFields';
 import { signOut, useSession } from './session';
 
 /** The person signed in: how they read, their password, the way out. */
 export function AccountMenu() {
-  const { t, language, setLanguage, system, chooseSystem } = useReading();
+  const { t } = useReading();
   const session = useSession();
   const { pathname } = useLocation();
   const menu = useRef<HTMLDetailsElement>(null);
@@ -41,34 +42,7 @@ export function AccountMenu() {
         {person.name} <span className="small dim">{role && t(`role.${role}`)}</span>
       </summary>
       <div className="account-menu sheet">
-        <div className="field">
-          <span className="field-label">{t('units')}</span>
-          <Choice
-            label={t('units')}
-            value={system}
-            onChange={(v) => {
-              chooseSystem(v === 'us' ? 'us' : 'metric');
-            }}
-            options={[
-              { value: 'metric', label: t('units.metric') },
-              { value: 'us', label: t('units.us') },
-            ]}
-          />
-        </div>
-        <div className="field">
-          <span className="field-label">{t('language')}</span>
-          <Choice
-            label={t('language')}
-            value={language}
-            onChange={(v) => {
-              setLanguage(v === 'es' ? 'es' : 'en');
-            }}
-            options={[
-              { value: 'en', label: 'English' },
-              { value: 'es', label: 'Español' },
-            ]}
-          />
-        </div>
+        <ReadingFields />
         <PasswordForm />
         <Link to="/sessions" className="account-link">
           {t('sessions.title')}

@@ -1,6 +1,6 @@
 import type { Act, PlantingView } from '../api/client';
 import type { Read } from '../entry/draft';
-import type { Language } from '../units/format';
+import type { Locale } from '../units/format';
 import type { Typing } from '../units/system';
 
 /** A part of a planting that is typed, checked and saved as one; each stage has its own beside it. */
@@ -10,7 +10,7 @@ export interface PartOf<D, E> {
   /** What a person must be allowed to do to save it. */
   act: Act;
   from: (view: PlantingView, typing: Typing) => D;
-  read: (draft: D, language: Language) => Read<E>;
+  read: (draft: D, language: Locale) => Read<E>;
   save: (view: PlantingView, entry: E) => Promise<PlantingView>;
 }
 

@@ -11,6 +11,7 @@ import {
 } from '../api/client';
 import { useMay } from '../people/session';
 import { useChosenSeason } from '../stages/season/useSeason';
+import type { Locale } from '../units/format';
 import { useReading } from '../words/useReading';
 import { problemText } from '../entry/problemText';
 import { partOf, type Drafts, type PartName } from './parts';
@@ -232,7 +233,7 @@ function afterSave(
   ) as AllUnsaved;
 }
 
-function readAll(typing: AllUnsaved, language: 'en' | 'es') {
+function readAll(typing: AllUnsaved, language: Locale) {
   const entries: Partial<PlanEntry> = {};
   const unreadable: Partial<Record<PartName, string[]>> = {};
   function take<S extends PartName>(section: S) {

@@ -1,13 +1,31 @@
 import { shownAs, type UnitSystem } from './system';
 
-/** A language of the screens; also decides how numbers are written. */
+/** A language of the screens. */
 export type Language = 'en' | 'es';
+
+/** A language with a way of writing numbers and days: English with a point or a comma, Spanish with a comma or a point. */
+export type Locale = 'en' | 'en-DE' | 'es' | 'es-MX';
+
+export const locales: Locale[] = ['en', 'en-DE', 'es', 'es-MX'];
+
+/** The language of a locale. */
+export const languageOf = (locale: string): Language => (locale.startsWith('es') ? 'es' : 'en');
+
+/** The decimal sign of a locale. */
+export const decimalOf = (locale: Locale): '.' | ',' => (locale === 'en' || locale === 'es-MX' ? '.' : ',');
+
+/** The locale of a language with a decimal sign. */
+export const localeWith = (language: Language, decimal: '.' | ','): Locale =>
+  locales.find((l) => languageOf(l) === language && decimalOf(l) === decimal)!;
+
+/** A locale somebody has chosen; a language alone writes numbers its own way. */
+export const localeOf = (chosen: string): Locale => locales.find((l) => l === chosen) ?? languageOf(chosen);
 
 /** So many decimals, or as many as it takes to work a step out again from what is shown: four figures. */
 export type Decimals = number | 'to-check';
 
 /** Writes a number as the language does: with just these decimals, or with no more digits than a person needs. */
-export function formatNumber(value: number, language: Language, decimals?: Decimals): string {
+export function formatNumber(value: number, language: Locale, decimals?: Decimals): string {
   return new Intl.NumberFormat(language, {
     minimumFractionDigits: typeof decimals === 'number' ? decimals : 0,
     maximumFractionDigits: decimals === 'to-check' ? decimalsToCheck(value) : (decimals ?? decimalsFor(value)),
@@ -21,7 +39,7 @@ export function formatAmount(
   value: number,
   unit: string,
   system: UnitSystem,
-  language: Language,
+  language: Locale,
   decimals?: Decimals,
 ): { number: string; unit: string } {
   const shown = shownAs(unit, system);

@@ -1,8 +1,8 @@
-import type { Language } from './format';
+import type { Locale } from './format';
 
 /** How a person types: language decides the decimal sign, system the first unit. */
 export interface Typing {
-  language: Language;
+  language: Locale;
   system: UnitSystem;
 }
 

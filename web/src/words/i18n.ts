@@ -1,12 +1,12 @@
 import i18next from 'i18next';
 import { initReactI18next } from 'react-i18next';
-import type { Language } from '../units/format';
+import { languageOf, localeOf, type Locale } from '../units/format';
 import en from './en.json';
 
 /** Language chosen on this device before, or the browser's. */
-function firstLanguage(): Language {
+function firstLanguage(): Locale {
   const chosen = localStorage.getItem('rama.language') ?? navigator.language;
-  return chosen.startsWith('es') ? 'es' : 'en';
+  return localeOf(chosen);
 }
 
 void i18next.use(initReactI18next).init({
@@ -20,8 +20,8 @@ void i18next.use(initReactI18next).init({
 });
 
 /** Speaks a language from now on; its words are fetched when first needed. */
-export async function speak(language: Language): Promise<void> {
-  if (language !== 'en' && !i18next.hasResourceBundle(language, 'translation'))
+export async function speak(language: Locale): Promise<void> {
+  if (languageOf(language) !== 'en' && !i18next.hasResourceBundle(language, 'translation'))
     i18next.addResourceBundle(language, 'translation', (await import('./es.json')).default);
   await i18next.changeLanguage(language);
 }

@@ -1,6 +1,6 @@
 import { createContext, useCallback, useContext } from 'react';
 import { useTranslation } from 'react-i18next';
-import { formatAmount, formatNumber, type Decimals, type Language } from '../units/format';
+import { formatAmount, formatNumber, languageOf, localeOf, type Decimals, type Locale } from '../units/format';
 import type { UnitSystem } from '../units/system';
 import { HabitContext, inHabit } from './habit';
 import { speak } from './i18n';
@@ -9,7 +9,7 @@ import { speak } from './i18n';
 export const ReadingContext = createContext<{
   system: UnitSystem;
   chooseSystem: (system: UnitSystem) => void;
-  chooseLanguage: (language: Language) => void;
+  chooseLanguage: (language: Locale) => void;
 }>({ system: 'metric', chooseSystem: () => undefined, chooseLanguage: () => undefined });
 
 /** Units whose figures a sentence tells in whole numbers. */
@@ -20,7 +20,9 @@ export function useReading() {
   const { t: translate, i18n } = useTranslation();
   const habit = useContext(HabitContext);
   const { system, chooseSystem, chooseLanguage } = useContext(ReadingContext);
-  const language: Language = i18n.language.startsWith('es') ? 'es' : 'en';
+  // How numbers and days are written; the words alone are those of `words`.
+  const language = localeOf(i18n.language);
+  const words = languageOf(language);
   const t = useCallback(
     (key: string, values?: Record<string, unknown>): string => {
       // Some things are said otherwise of another crop: nobody thins cherries by hand.
@@ -39,14 +41,15 @@ export function useReading() {
   return {
     t,
     language,
+    words,
     system,
     chooseSystem,
-    setLanguage: (next: Language) => {
+    setLanguage: (next: Locale) => {
       void speak(next);
       chooseLanguage(next);
     },
     /** A text the API answers in all languages. */
-    local: (text: { en: string; es: string } | null | undefined) => text?.[language] ?? '',
+    local: (text: { en: string; es: string } | null | undefined) => text?.[words] ?? '',
     number: (value: number, decimals?: number) => formatNumber(value, language, decimals),
     amount,
     /** The same in one piece, where both are set alike. */

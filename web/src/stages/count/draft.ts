@@ -10,7 +10,7 @@ import { readDraft, toDraft, type Draft, type FormSpec, type Read } from '../../
 import { readLines } from '../../entry/lines';
 import type { Line } from '../../entry/paste';
 import { at, type PartOf } from '../../planting/part';
-import type { Language } from '../../units/format';
+import type { Locale } from '../../units/format';
 import { parseNumber, toInput } from '../../units/parse';
 import { firstUnit, type Typing } from '../../units/system';
 
@@ -110,7 +110,7 @@ export function toCountDraft(count: SurveyEntry, { language, system }: Typing): 
   };
 }
 
-export function readCount(draft: CountDraft, language: Language): Read<SurveyEntry> {
+export function readCount(draft: CountDraft, language: Locale): Read<SurveyEntry> {
   const all = draft.mode === 'all';
   const { entry, unreadable } = readLines<CountedTreeEntry, 'trees'>(
     draft.lines,

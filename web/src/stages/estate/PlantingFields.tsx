@@ -1,5 +1,6 @@
 import type { CatalogueView } from '../../api/client';
 import type { FieldControls } from '../../entry/fieldControls';
+import { FREE } from './draft';
 import { useReading } from '../../words/useReading';
 
 /** The inputs of a planting, the same for a new one and one that is changed. */
@@ -15,6 +16,7 @@ export function PlantingFields({ form, catalogue }: { form: FieldControls; catal
         .map((s) => `▲ ${local(s.name)}: ${local(s.note)}`)
         .join(' ')
     : '';
+  const own = Object.keys(form.fields).filter((path) => path.startsWith(FREE));
   return (
     <div className="fields">
       {form.input('site', [], { numeric: false, hint: t('estate.site-hint') })}
@@ -34,6 +36,7 @@ export function PlantingFields({ form, catalogue }: { form: FieldControls; catal
       {form.input('area', ['ha', 'ac'])}
       {form.input('missingShare', ['%'])}
       {form.input('pollinizerShare', ['%'])}
+      {own.map((path) => form.input(path, [], { numeric: false, label: path.slice(FREE.length) }))}
     </div>
   );
 }

@@ -3,6 +3,7 @@ import { Part } from '../../planting/Part';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
 import './rows.css';
+import { RowsInBulk } from './RowsInBulk';
 
 /** The rows of the planting and the trees that stand out in them. */
 export function Rows() {
@@ -17,6 +18,7 @@ export function Rows() {
     { key: 'pollinizers', label: t('rows.pollinizers'), text: true },
     { key: 'toGrub', label: t('rows.to-grub'), text: true },
   ];
+  const none = draft('rows').lines.every((l) => !l['row']);
   return (
     <div className="rows" data-test="rows">
       <h2>{t('rows.title')}</h2>
@@ -32,6 +34,7 @@ export function Rows() {
           problem={(line, field) => problem('rows', `rows[${line}].${field}`)}
         />
         <p className="small dim">{t('rows.text')}</p>
+        <RowsInBulk isOpen={none} />
       </Part>
     </div>
   );

@@ -31,7 +31,7 @@ const newCard = (id: string, query: { language: Language; units: UnitSystem }) =
 
 /** The page for the row: preview on screen, printed by the browser. Its language is the crew's, not the reader's. */
 export function CardPage() {
-  const { t, language: reader, system } = useReading();
+  const { t, words: reader, system } = useReading();
   const { id } = useParams();
   const [language, setLanguage] = useState<Language>(reader);
   const [units, setUnits] = useState<UnitSystem>(system);

@@ -3,7 +3,7 @@ import type { Read } from '../../entry/draft';
 import { readLines } from '../../entry/lines';
 import type { Line } from '../../entry/paste';
 import { at, type PartOf } from '../../planting/part';
-import type { Language } from '../../units/format';
+import type { Locale } from '../../units/format';
 import { parseNumber, toInput } from '../../units/parse';
 
 /** How the system is cut, as chosen and typed: answers and settings by name, and demonstration trees as lines. */
@@ -31,7 +31,7 @@ export const cutting: PartOf<CuttingDraft, CuttingEntry> = {
     ),
 };
 
-export function toCuttingDraft(cutting: CuttingEntry, language: Language): CuttingDraft {
+export function toCuttingDraft(cutting: CuttingEntry, language: Locale): CuttingDraft {
   return {
     answers: { ...cutting.answers },
     way: cutting.way ?? null,
@@ -50,7 +50,7 @@ export function toCuttingDraft(cutting: CuttingEntry, language: Language): Cutti
   };
 }
 
-export function readCutting(draft: CuttingDraft, language: Language): Read<CuttingEntry> {
+export function readCutting(draft: CuttingDraft, language: Locale): Read<CuttingEntry> {
   const unreadable: string[] = [];
   const settings: Record<string, number> = {};
   for (const [id, text] of Object.entries(draft.settings)) {

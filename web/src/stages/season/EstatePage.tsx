@@ -40,6 +40,7 @@ const heights = ['knee', 'thigh', 'shoulder', 'reach'] as const;
 const factsSpec: FormSpec = {
   name: 'text',
   crewHoursPerWeek: 'number',
+  currency: 'text',
   ...Object.fromEntries([...widths, ...heights].map((part) => [`bodyMarks.${part}`, { amount: 'cm' }])),
 };
 
@@ -56,6 +57,7 @@ function Facts({ season }: { season: SeasonView }) {
         name: season.estate,
         crewHoursPerWeek: season.crewHoursAssumed ? null : season.crewHoursPerWeek,
         bodyMarks: season.bodyMarks,
+        currency: season.currency,
       },
       reading,
     ),
@@ -99,6 +101,7 @@ function Facts({ season }: { season: SeasonView }) {
         label: t('estate.crew-hours'),
         hint: t('estate.crew-hours-hint', { hours: number(season.crewHoursPerWeek, 0) }),
       })}
+      {form.input('currency', [], { numeric: false, label: t('money'), hint: t('money.hint') })}
       <fieldset className="estate-marks">
         <legend>{t('estate.marks')}</legend>
         <p className="small dim">{t('estate.marks-text')}</p>

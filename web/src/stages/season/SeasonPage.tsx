@@ -10,8 +10,21 @@ import { useMay } from '../../people/session';
 import { Trouble } from '../../Trouble';
 import { HabitContext } from '../../words/habit';
 import { useReading } from '../../words/useReading';
-import { facets, grouped, matches, nextToDo, sorted, sorts, type Facet, type Item, type Sort } from './find';
+import {
+  facets,
+  freeFacets,
+  grouped,
+  matches,
+  nextToDo,
+  sorted,
+  sorts,
+  valueOf,
+  type Facet,
+  type Item,
+  type Sort,
+} from './find';
 import './season.css';
+import { SeasonStart } from './SeasonStart';
 import { useSeason } from './useSeason';
 import { titleOf } from '../../planting/titleOf';
 
@@ -38,13 +51,15 @@ function Season({ season }: { season: SeasonView }) {
   const [sort, setSort] = useState<Sort>('work');
   const box = useRef<HTMLDivElement>(null);
   const lines = season.plantings;
+  const all = useMemo(() => [...facets, ...freeFacets(lines)], [lines]);
+  const facetName = (facet: Facet, key: string) => (facet.startsWith('free:') ? facet.slice('free:'.length) : t(key));
   const shown = useMemo(
     () =>
       sorted(
-        lines.filter((line) => matches(line, find) && facets.every((f) => !only[f] || line[f] === only[f])),
+        lines.filter((line) => matches(line, find) && all.every((f) => !only[f] || valueOf(line, f) === only[f])),
         sort,
       ),
-    [lines, find, only, sort],
+    [lines, find, only, sort, all],
   );
   const items = useMemo(() => grouped(shown, group), [shown, group]);
   const next = nextToDo(lines);
@@ -74,6 +89,7 @@ function Season({ season }: { season: SeasonView }) {
                 week: number(season.crewHoursPerWeek, 0),
               }),
             ].join(' · ')}
+            {season.printable > 0 && ` · ${t('season.printable', { count: season.printable })}`}
             {late > 0 && <strong className="season-late"> · {t('season.late', { count: late })}</strong>}
           </p>
         </div>
@@ -86,10 +102,16 @@ function Season({ season }: { season: SeasonView }) {
               onChange={(e) => {
                 setFind(e.target.value);
               }}
+              onPressEnter={() => {
+                // What is found is opened: the only hit, or the first of them.
+                if (find !== '' && shown[0]) void go(pathTo(shown[0], search));
+              }}
+              data-test="find"
               suffix={<kbd>/</kbd>}
               allowClear
             />
           </div>
+          {lines.length > 0 && <Button onClick={() => void go('/known')}>{t('known.open')}</Button>}
           {next && (
             <Button type="primary" onClick={() => void go(pathTo(next, search))}>
               {t('season.next')} <kbd className="on-plum">n</kbd>
@@ -106,18 +128,20 @@ function Season({ season }: { season: SeasonView }) {
           {t('season.past', { season: season.season })} <Link to="/">{t('season.to-current')}</Link>
         </p>
       )}
-      {lines.length === 0 && <p className="sheet">{t('season.empty')}</p>}
+      {lines.length === 0 && <SeasonStart />}
       {lines.length > 1 && (
         <div className="season-filters" role="group" aria-label={t('season.filter')}>
-          {facets.map((facet) => {
-            const values = [...new Set(lines.map((l) => l[facet]))];
+          {all.map((facet) => {
+            const values = [...new Set(lines.map((l) => valueOf(l, facet)))].filter(Boolean);
             if (values.length < 2) return null;
             return (
               <Choice
                 key={facet}
-                label={t(`facet.${facet}`)}
+                label={facetName(facet, `facet.${facet}`)}
                 value={only[facet] ?? ''}
-                empty={t(`facet.${facet}.all`)}
+                empty={
+                  facet.startsWith('free:') ? `${facetName(facet, '')}: ${t('facet.any')}` : t(`facet.${facet}.all`)
+                }
                 onChange={(v) => {
                   setOnly({ ...only, [facet]: v });
                 }}
@@ -133,7 +157,7 @@ function Season({ season }: { season: SeasonView }) {
             onChange={(v) => {
               setGroup(v === '' ? null : (v as Facet));
             }}
-            options={facets.map((f) => ({ value: f, label: t(`group.${f}`) }))}
+            options={all.map((f) => ({ value: f, label: facetName(f, `group.${f}`) }))}
           />
           <Choice
             label={t('season.sort')}

@@ -1,15 +1,38 @@
 import { describe, expect, it } from 'vitest';
 import type { SeasonLine } from '../../api/client';
-import { grouped, matches, nextToDo, sorted } from './find';
+import { freeFacets, grouped, matches, nextToDo, sorted, valueOf } from './find';
 
-const line = { code: 'H4', name: 'Long Acre', site: 'Home Farm', block: 'H4', variety: 'Jonagold', rootstock: 'M.9' };
+const line = {
+  code: 'H4',
+  name: 'Long Acre 1',
+  site: 'Home Farm',
+  block: 'H4',
+  variety: 'Jonagold',
+  rootstock: 'M.9',
+  free: [{ name: 'Soil', text: 'heavy clay', written: 'heavy clay' }],
+};
 const some = (code: string, rest: Partial<SeasonLine>) => ({ ...line, code, ...rest }) as SeasonLine;
 
 describe('finding a planting', () => {
-  it.each(['', 'h4', 'acre long', 'jona m.9', 'ácre', 'home'])('answers to "%s"', (find) =>
+  it.each(['', 'h4', 'acre long', 'jona m.9', 'ácre', 'home', '1', 'acre 1', '9', 'clay'])('answers to "%s"', (find) =>
     expect(matches(line, find)).toBe(true),
   );
-  it.each(['h5', 'long pear'])('does not answer to "%s"', (find) => expect(matches(line, find)).toBe(false));
+  it.each(['h5', 'long pear', '2', '44'])('does not answer to "%s"', (find) => expect(matches(line, find)).toBe(false));
+});
+
+it('does not take Chapel 21 for Chapel 1', () => {
+  const chapel = some('C21', { name: 'Chapel 21' });
+  expect(matches(chapel, 'chapel 1')).toBe(false);
+  expect(matches(chapel, 'chapel 21')).toBe(true);
+  expect(matches(chapel, 'c2')).toBe(true);
+});
+
+it('narrows to columns of the estate that have few values', () => {
+  const wells = (written: string) => some('W', { free: [{ name: 'Well', written }] });
+  expect(freeFacets([wells('1'), wells('2')])).toEqual(['free:Well']);
+  expect(valueOf(wells('2'), 'free:Well')).toBe('2');
+  expect(valueOf(some('X', { free: [] }), 'free:Well')).toBe('');
+  expect(freeFacets(Array.from({ length: 41 }, (_, i) => wells(String(i))))).toEqual([]);
 });
 
 describe('the next thing to do', () => {

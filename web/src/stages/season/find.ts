@@ -1,17 +1,25 @@
 import type { SeasonLine, Stage } from '../../api/client';
 
 /**
- * Whether a planting answers to what was typed in the find box: every word in its code, name, site, variety or stock.
+ * Whether a planting answers to what was typed in the find box: every word in its code, name, site, variety, stock or
+ * own columns.
  */
 export function matches(
-  line: Pick<SeasonLine, 'code' | 'name' | 'site' | 'block' | 'variety' | 'rootstock'>,
+  line: Pick<SeasonLine, 'code' | 'name' | 'site' | 'block' | 'variety' | 'rootstock' | 'free'>,
   find: string,
 ): boolean {
-  const text = plain(`${line.code} ${line.name} ${line.site} ${line.block} ${line.variety} ${line.rootstock}`);
-  return plain(find)
-    .split(/\s+/)
-    .every((word) => text.includes(word));
+  const own = line.free.map((f) => f.written).join(' ');
+  const text = plain(`${line.code} ${line.name} ${line.site} ${line.block} ${line.variety} ${line.rootstock} ${own}`);
+  const words = text.split(/[\s/]+/);
+  return (
+    plain(find)
+      .split(/\s+/)
+      // "Chapel 1" is not Chapel 21: a number begins where a number begins.
+      .every((word) => (/^\d+$/.test(word) ? words.some((w) => hasNumber(w, word)) : text.includes(word)))
+  );
 }
+
+const hasNumber = (word: string, number: string) => new RegExp(`(^|\\D)${number}(\\D|$)`).test(word);
 
 /** The planting to go on with: the first in the order of the work at the earliest stage. */
 export function nextToDo<T extends { stage: Stage }>(lines: T[]): T | undefined {
@@ -21,7 +29,26 @@ export function nextToDo<T extends { stage: Stage }>(lines: T[]): T | undefined 
 
 /** What the list can be narrowed to and put together by. */
 export const facets = ['site', 'variety', 'system', 'stage'] as const;
-export type Facet = (typeof facets)[number];
+export type Facet = (typeof facets)[number] | `free:${string}`;
+
+const isFree = (facet: Facet): facet is `free:${string}` => facet.startsWith('free:');
+
+/** What a planting has of a facet; empty where it has nothing. */
+export const valueOf = (line: SeasonLine, facet: Facet): string =>
+  isFree(facet)
+    ? (line.free.find((f) => f.name === facet.slice('free:'.length))?.written ?? '')
+    : String(line[facet as (typeof facets)[number]]);
+
+/** Most values a column of one's own has to be chosen from; with more it is found by typing. */
+const MOST_VALUES = 40;
+
+/** Columns of the estate's own that the list can be narrowed to and put together by. */
+export function freeFacets(lines: SeasonLine[]): Facet[] {
+  const values = new Map<string, Set<string>>();
+  for (const { free } of lines)
+    for (const { name, written } of free) values.set(name!, (values.get(name!) ?? new Set()).add(written ?? ''));
+  return [...values].filter(([, v]) => v.size <= MOST_VALUES).map(([name]): Facet => `free:${name}`);
+}
 
 /** How the list can be sorted; the order of the work is how it comes. */
 export const sorts = ['work', 'code', 'late', 'area', 'hours'] as const;
@@ -48,9 +75,10 @@ export function grouped(lines: SeasonLine[], facet: Facet | null): Item[] {
   if (facet === null) return lines.map((line) => ({ kind: 'line', line }));
   const groups = new Map<string, SeasonLine[]>();
   for (const line of lines) {
-    const members = groups.get(line[facet]);
+    const value = valueOf(line, facet);
+    const members = groups.get(value);
     if (members) members.push(line);
-    else groups.set(line[facet], [line]);
+    else groups.set(value, [line]);
   }
   return [...groups].flatMap(([name, members]) => [
     { kind: 'group', name, lines: members } as Item,

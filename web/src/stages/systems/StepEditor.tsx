@@ -18,7 +18,7 @@ interface Props {
 
 /** One step of a system: its place in the order, its rules, and the words the card says it in. */
 export function StepEditor({ step, place, steps, set, move, takeOut }: Props) {
-  const { t, local } = useReading();
+  const { t, local, words } = useReading();
   return (
     <li>
       <div className="step-head">
@@ -98,11 +98,11 @@ export function StepEditor({ step, place, steps, set, move, takeOut }: Props) {
               </span>
               <Input.TextArea
                 autoSize
-                value={step[part][language]}
+                value={step[part][words]}
                 maxLength={400}
                 lang={language}
                 onChange={(e) => {
-                  set({ [part]: { ...step[part], [language]: e.target.value } });
+                  set({ [part]: { ...step[part], [words]: e.target.value } });
                 }}
               />
             </label>

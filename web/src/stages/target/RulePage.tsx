@@ -62,7 +62,7 @@ function Rule({ like }: { like: PlantingView | null }) {
     toDraft(whichSpec, like ? { variety: like.planting.variety, system: like.planting.system } : {}, reading),
   );
   const [what, setWhat] = useState<Draft>(() => toDraft(whatSpec, like?.target ?? {}, reading));
-  const [fromRecords, setFromRecords] = useState(false);
+  const [fromRecords, setFromRecords] = useState(useSearchParams()[0].get('from') === 'records');
   const [chosen, setChosen] = useState<Set<string>>(new Set());
   const [shown, setShown] = useState<{ rule: TargetRule; plantings: RuledTargetView[] } | null>(null);
   const [done, setDone] = useState<number | null>(null);
