@@ -1,50 +1,11 @@
 // Times the orchard book of 1 000 plantings on a running Rama: import, season page, export. Makes an estate of its own.
 //   node benchmarks/orchard-book.mjs EMAIL PASSWORD [http://127.0.0.1:5080]
-const [email, password, base = "http://127.0.0.1:5080"] = process.argv.slice(2);
-const json = { "content-type": "application/json" };
-let cookie = "";
-
-async function call(method, path, body, headers = json) {
-  const answer = await fetch(`${base}/api/v1${path}`, { method, body, headers: { ...headers, cookie } });
-  if (!answer.ok) throw new Error(`${method} ${path}: ${answer.status} ${await answer.text()}`);
-  const set = answer.headers.getSetCookie()[0];
-  if (set) cookie = set.split(";")[0];
-  return answer;
-}
-
-async function timed(name, act) {
-  const start = performance.now();
-  const result = await act();
-  console.log(`${name.padEnd(46)} ${((performance.now() - start) / 1000).toFixed(2)} s`);
-  return result;
-}
-
-async function importFile(step, name, text, table) {
-  const form = () => {
-    const data = new FormData();
-    data.append("file", new Blob([text]), name);
-    return data;
-  };
-  const first = form();
-  if (table) first.append("table", table);
-  const { guess } = await (await call("POST", "/imports/read", first, {})).json();
-  const second = form();
-  second.append("mapping", JSON.stringify(guess));
-  const answer = await (await call("POST", `/imports/${step}`, second, {})).text();
-  const { report, failure } = JSON.parse(answer.trim().split("\n").at(-1).slice("data: ".length));
-  if (failure || report.problemCount > 0) throw new Error(failure ?? JSON.stringify(report.problems.slice(0, 3)));
-  return report;
-}
+import { call, importFile, inNewEstate, lines, timed } from "./client.mjs";
 
 const plantings = Array.from({ length: 1000 }, (_, i) => i);
 const varieties = ["Elstar", "Jonagold", "Topaz", "Idared", "Pinova", "Fuji"];
-const lines = (header, rows) => [header, ...rows].join("\r\n") + "\r\n";
 
-await call("POST", "/session", JSON.stringify({ email, password }));
-const estate = await (
-  await call("POST", "/estates", JSON.stringify({ estate: `Benchmark ${Date.now()}`, season: 2027 }))
-).json();
-await call("PUT", "/session/estate", JSON.stringify({ estate: estate.id }));
+await inNewEstate("Benchmark");
 
 const book = lines(
   "Site,Planting,Name,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha),Missing trees (%)",

@@ -101,7 +101,7 @@ public sealed class CountTests(RamaServer server) : IClassFixture<RamaServer>
     [Fact]
     public void Buds_by_kind_counted_in_the_row_survive_a_save_in_the_office()
     {
-        using (var page = new Page(server, 390, 844, phone: true, role: Role.Counter).Open("/field"))
+        using (var page = new Page(server, 390, 844, phone: true, role: Role.Counter).ByTaps().Open("/field"))
         {
             page.OpenInRow("H6");
             page.Click("[data-test='manner']");

@@ -8,7 +8,7 @@ namespace Rama.Browser.Tests;
 public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
 {
     private Page Phone(Cable? cable = null, string? profile = null, Role? role = Role.Counter) =>
-        new(server, 390, 844, phone: true, role: role, profile: profile, address: cable?.Address);
+        new Page(server, 390, 844, phone: true, role: role, profile: profile, address: cable?.Address).ByTaps();
 
     private static string Profile() => Directory.CreateTempSubdirectory("rama").FullName;
 
@@ -177,10 +177,58 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
         Assert.Equal([17, 20], (await Counted("H3")).Where(t => t.Buds is 17 or 20).Select(t => t.Buds!.Value).Order());
     }
 
+    // Must show: twenty limbs and the girth in 45 taps, none of the keys under 44 px.
+    [Fact]
+    public async Task A_tree_of_twenty_limbs_is_counted_on_the_pad_with_one_thumb()
+    {
+        using var page = new Page(server, 360, 640, phone: true, role: Role.Counter).Open("/field");
+        var before = await Counted("W4");
+        page.OpenInRow("W4");
+        page.Find("[data-test='digit-5']");
+        var sizes = page.Script<IReadOnlyCollection<object>>(
+            """
+            return [...document.querySelectorAll('.tally button')].filter((b) => b.offsetParent)
+              .map((b) => b.getBoundingClientRect()).filter((r) => r.height < 44 || r.width < 44).map((r) => `${r.width}×${r.height}`);
+            """
+        );
+        Assert.Empty(sizes);
+        var taps = 0;
+        void Tap(string key)
+        {
+            page.Click($"[data-test='{key}']");
+            taps++;
+        }
+        var clock = System.Diagnostics.Stopwatch.StartNew();
+        for (var limb = 1; limb <= 20; limb++)
+        {
+            Tap($"digit-{limb % 3 + 6}");
+            if (limb < 20)
+                Tap("limb-done");
+        }
+        Tap("at-girth");
+        foreach (var sign in "15.5")
+            Tap($"digit-{sign}");
+        Tap("tree-done");
+        // 7 × 7 of limbs 1, 4 …, 8 × 7 of 2, 5 …, 6 × 6 of 3, 6 …: 49 + 56 + 36
+        Waiting(page, 0);
+        Assert.InRange(taps, 1, 45);
+        Console.WriteLine(
+            $"Twenty limbs and the girth: {taps} taps, {clock.Elapsed.TotalSeconds:0.0} s of the machine"
+        );
+        using var client = server.ClientOf();
+        var tree = (await client.PlantingAsync("W4"))["count"]!["trees"]!
+            .AsArray()
+            .Single(t => !before.Contains(((int)t!["row"]!, (int)t["tree"]!, (double?)t["floralBuds"])))!;
+        Assert.Equal(
+            (141, 20, 15.5),
+            ((double)tree["floralBuds"]!, (double)tree["limbs"]!, (double)tree["girth"]!["value"]!)
+        );
+    }
+
     [Fact]
     public void A_tree_is_counted_by_kind_limb_by_limb_from_the_keyboard()
     {
-        using var page = new Page(server, role: Role.Counter).Open("/field");
+        using var page = new Page(server, role: Role.Counter).ByTaps().Open("/field");
         page.OpenInRow("H6");
         page.Click("[data-test='manner']");
         page.Click("[data-test='by-kinds']");
@@ -320,6 +368,12 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
         page.Click("[data-test='undo']");
         page.Click("[data-test='cut-vegetative']");
         page.Says("[data-test='cut-share']", "75 %");
+        // One entry a sample, and none of it lost with the page.
+        Waiting(page, 0);
+        page.Driver.Navigate().Refresh();
+        page.Says("[data-test='sample-done']", "4");
+        page.Click("[data-test='sample-done']");
+        page.Click("[data-test='cut-floral']");
         page.Click(By.LinkText("Walk"));
         page.Find("[data-test='row']").SendKeys("4");
         page.Find("[data-test='extension']").SendKeys("12");
@@ -330,8 +384,9 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
         using var client = server.ClientOf();
         var planting = await client.PlantingAsync("H2");
         var cut = Assert.Single(planting["count"]!["budCuts"]!.AsArray())!;
-        Assert.Equal((3, 1, 0), ((int)cut["floral"]!, (int)cut["vegetative"]!, (int)cut["dead"]!));
+        Assert.Equal((4, 1, 0), ((int)cut["floral"]!, (int)cut["vegetative"]!, (int)cut["dead"]!));
         var told = await client.ReadAsync($"/api/v1/plantings/{planting["id"]}/field");
+        Assert.Equal(2, told["entries"]!.AsArray().Count(e => (string)e!["kind"]! == "cut"));
         Assert.Equal("weak", (string)told["vigour"]!["vigour"]!);
     }
 }

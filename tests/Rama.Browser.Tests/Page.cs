@@ -87,6 +87,12 @@ public sealed class Page : IDisposable
         return this;
     }
 
+    /// <summary>Counts tap by tap and not on the pad, unless something else is chosen on the way.</summary>
+    public Page ByTaps() =>
+        BeforeEach(
+            """if (!localStorage.getItem('rama.count')) localStorage.setItem('rama.count', '{"pad":false,"limbwise":false}');"""
+        );
+
     public Page Open(string path)
     {
         Driver.Navigate().GoToUrl(new Uri(_address, path));

@@ -102,15 +102,14 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
         using (var page = new Page(server, 390, 844, phone: true).Open("/field"))
         {
             page.OpenInRow("H2");
-            page.Click("[data-test='manner']");
-            page.Click("[data-test='limbwise']");
-            page.Click("[data-test='manner']");
-            for (var i = 0; i < 4; i++)
-                page.Click("[data-test='five-floral']");
+            page.Click("[data-test='at-girth']");
+            foreach (var sign in "15.1")
+                page.Click($"[data-test='digit-{sign}']");
             page.Click("[data-test='limb-done']");
-            for (var i = 0; i < 3; i++)
-                page.Click("[data-test='key-floral']");
-            page.Find("[data-test='girth']").SendKeys("15.1");
+            foreach (var sign in "21")
+                page.Click($"[data-test='digit-{sign}']");
+            page.Click("[data-test='limb-done']");
+            page.Click("[data-test='digit-9']");
             Shoot(page, "field");
             page.Click(By.LinkText("Buds"));
             page.Find("[data-test='row']").SendKeys("4");

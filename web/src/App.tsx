@@ -1,7 +1,8 @@
 import { useQueryClient } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState, type ReactNode } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider, type RouteObject } from 'react-router';
-import { api, answered, type SessionView } from './api/client';
+import { api, answered, type Act, type SessionView } from './api/client';
+import { Only } from './people/Only';
 import { ASK_SIGN_IN, inField, sessionKey, useSession } from './people/session';
 import { NoEstatePage } from './people/NoEstatePage';
 import { SignInPage } from './people/SignInPage';
@@ -54,6 +55,8 @@ const CardPage = lazy(() => import('./stages/prescribe/CardPage').then((m) => ({
 /** Pages whose faults are told inside their frame, so that the way to the other pages stays. */
 const framed = (children: RouteObject[]): RouteObject => ({ errorElement: <BrokenRoute />, children });
 
+const only = (act: Act, page: ReactNode) => <Only act={act}>{page}</Only>;
+
 const router = createBrowserRouter([
   {
     path: 'field',
@@ -78,19 +81,19 @@ const router = createBrowserRouter([
         { path: 'map', element: <MapPage /> },
         { path: 'catalogue', element: <CataloguePage /> },
         { path: 'catalogue/systems', element: <SystemsPage /> },
-        { path: 'exchange', element: <ExchangePage /> },
+        { path: 'exchange', element: only('export', <ExchangePage />) },
         { path: 'known', element: <KnownPage /> },
-        { path: 'estate', element: <EstatePage /> },
-        { path: 'people', element: <PeoplePage /> },
+        { path: 'estate', element: only('season', <EstatePage />) },
+        { path: 'people', element: only('people', <PeoplePage />) },
         { path: 'sessions', element: <SessionsPage /> },
-        { path: 'crew', element: <CrewPage /> },
-        { path: 'plantings/new', element: <NewPlantingPage /> },
-        { path: 'targets', element: <RulePage /> },
+        { path: 'crew', element: only('practice', <CrewPage />) },
+        { path: 'plantings/new', element: only('plantings', <NewPlantingPage />) },
+        { path: 'targets', element: only('target', <RulePage />) },
         { path: 'plantings/:id/card', element: <CardPage /> },
         { path: 'plantings/:id/bench', element: <BenchPage /> },
         { path: 'plantings/:id/route', element: <RoutePage /> },
         { path: 'plantings/:id/trees', element: <RowSheetPage /> },
-        { path: 'scans', element: <ScanPage /> },
+        { path: 'scans', element: only('exchange', <ScanPage />) },
         {
           path: 'plantings/:id',
           element: <PlantingPage />,

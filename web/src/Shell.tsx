@@ -1,6 +1,7 @@
 import { Suspense } from 'react';
 import { Link, NavLink, Outlet, useLocation, useSearchParams } from 'react-router';
 import { Choice } from './entry/Field';
+import { ShellKeys } from './keys/ShellKeys';
 import { AccountMenu } from './people/AccountMenu';
 import { HowYouRead } from './people/HowYouRead';
 import { goToEstate, useMay, useSession } from './people/session';
@@ -37,6 +38,7 @@ export function Shell() {
         <AccountMenu />
       </header>
       <HowYouRead />
+      <ShellKeys />
       <Suspense fallback={<p className="waiting">{t('loading')}</p>}>
         <Outlet />
       </Suspense>

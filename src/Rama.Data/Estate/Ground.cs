@@ -23,6 +23,13 @@ internal sealed class Ground
         _blocks = blocks.ToDictionary(b => b.Code, StringComparer.OrdinalIgnoreCase);
     }
 
+    // Headlands, tracks and rounding; assumption.
+    private const double AreaTolerance = 0.1;
+
+    /// <summary>Whether an outline holds another area than the plantings in it state.</summary>
+    public static bool AreasDiffer(double drawnHa, double statedHa) =>
+        statedHa > 0 && Math.Abs(drawnHa / statedHa - 1) > AreaTolerance;
+
     public static async Task<Ground> LoadAsync(RamaContext database, EstateRecord estate, CancellationToken cancel)
     {
         var sites = await database.Sites.ToListAsync(cancel);

@@ -47,6 +47,8 @@ public sealed class MapStore(RamaContext database)
                     [.. plantings[b.Id].OrderByDescending(p => p.AreaHa()).Select(p => p.Id)],
                     outlines.TryGetValue(b.Id, out var outline) ? Shape.AreaHa(outline) : null,
                     plantings[b.Id].Sum(p => p.AreaHa()),
+                    outline is not null
+                        && Ground.AreasDiffer(Shape.AreaHa(outline), plantings[b.Id].Sum(p => p.AreaHa())),
                     outline is null
                         ? []
                         :
@@ -79,6 +81,7 @@ public sealed record EstateMap(IReadOnlyList<MapBlock> Blocks);
 /// <param name="Plantings">Plantings in it, the largest first.</param>
 /// <param name="OutlineHa">Area inside its outline; null where none is known.</param>
 /// <param name="StatedHa">Area its plantings state.</param>
+/// <param name="AreasDiffer">Whether the two differ by more than headlands and rounding.</param>
 /// <param name="Rings">Rings of the outline, holes too; empty where none is known.</param>
 /// <param name="Lines">Lines of its rows.</param>
 /// <param name="Rows">Its listed rows, to draw a block without an outline by.</param>
@@ -88,6 +91,7 @@ public sealed record MapBlock(
     IReadOnlyList<Guid> Plantings,
     double? OutlineHa,
     double StatedHa,
+    bool AreasDiffer,
     IReadOnlyList<IReadOnlyList<MapPoint>> Rings,
     IReadOnlyList<IReadOnlyList<MapPoint>> Lines,
     IReadOnlyList<MapRow> Rows

@@ -167,6 +167,12 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
             .Take(most)
             .ToListAsync(cancel);
 
+    /// <summary>Names of the files of imports.</summary>
+    public async Task<IReadOnlyDictionary<Guid, string>> FilesAsync(
+        IReadOnlyList<Guid> batches,
+        CancellationToken cancel
+    ) => await database.Batches.Where(b => batches.Contains(b.Id)).ToDictionaryAsync(b => b.Id, b => b.File, cancel);
+
     /// <summary>Saves the target of the season at hand; null when there is no such planting.</summary>
     /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
     /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>

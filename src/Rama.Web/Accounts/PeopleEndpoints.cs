@@ -25,6 +25,8 @@ internal static class PeopleEndpoints
 
     private const int MostTries = 8;
 
+    private static readonly TimeSpan Returning = TimeSpan.FromDays(1);
+
     /// <summary>A password to hand over.</summary>
     public static string NewPassword() => RandomNumberGenerator.GetString(PasswordLetters, 14);
 
@@ -34,6 +36,9 @@ internal static class PeopleEndpoints
         group.MapGet("/people", All).WithSummary("Who belongs to the estate");
         group.MapPut("/people/{id:guid}/role", SetRole).WithSummary("Give a person another role");
         group.MapDelete("/people/{id:guid}", Remove).WithSummary("Remove a person from the estate");
+        group
+            .MapPost("/people/{id:guid}/return", Return)
+            .WithSummary("Take back that a person was removed, within a day, with the role they had");
         group.MapPost("/estates", AddEstate).WithSummary("Add an estate of one's own");
         group
             .MapPost("/estates/demo", AddDemo)
@@ -100,6 +105,44 @@ internal static class PeopleEndpoints
             cancel
         );
         return removed is null ? TypedResults.NotFound() : TypedResults.NoContent();
+    }
+
+    private static async Task<Results<NoContent, NotFound>> Return(
+        Guid id,
+        RamaContext database,
+        EstateScope scope,
+        TimeProvider clock,
+        CancellationToken cancel
+    )
+    {
+        var subject = id.ToString();
+        var since = clock.GetUtcNow() - Returning;
+        // The latest that happened to them here, told by the history, which nobody can write to.
+        var last = await database
+            .Changes.AsNoTracking()
+            .Where(c => c.Subject == "member" && c.Detail == subject)
+            .OrderByDescending(c => c.Id)
+            .FirstOrDefaultAsync(cancel);
+        if (
+            last is not { New: null, Old: { } was }
+            || last.At < since
+            || Enum.GetValues<Role>()
+                .Cast<Role?>()
+                .FirstOrDefault(r => was.Contains($"role: {r}", StringComparison.Ordinal))
+                is not { } role
+            || !await database.Users.AnyAsync(u => u.Id == id, cancel)
+        )
+            return TypedResults.NotFound();
+        database.Add(
+            new MembershipRecord
+            {
+                EstateId = scope.EstateId,
+                PersonId = id,
+                Role = role,
+            }
+        );
+        await database.SaveChangesAsync(cancel);
+        return TypedResults.NoContent();
     }
 
     // As if nobody else did anything meanwhile: two managers who each take the other out would both have seen one left.

@@ -18,6 +18,8 @@ public sealed record SaveRows(uint Version, RowListEntry Rows);
 /// <param name="At">When.</param>
 /// <param name="Person">Who; null for Rama itself.</param>
 /// <param name="Imported">Whether it came with an import.</param>
+/// <param name="Batch">The import it came with; null for what was typed.</param>
+/// <param name="File">Name of the file it came with.</param>
 /// <param name="Subject">What kind of thing changed: planting, row, plan, countedTree, trunkRow, seasonResult.</param>
 /// <param name="Season">Season it belongs to; null where it is the same in all.</param>
 /// <param name="Detail">Which one of its kind, such as row/tree.</param>
@@ -28,6 +30,8 @@ public sealed record ChangeView(
     DateTimeOffset At,
     string? Person,
     bool Imported,
+    Guid? Batch,
+    string? File,
     string Subject,
     int? Season,
     string Detail,
@@ -137,12 +141,17 @@ internal static class EstateEndpoints
         Guid id,
         PlantingStore store,
         CancellationToken cancel
-    ) =>
-        TypedResults.Ok<IReadOnlyList<ChangeView>>([
-            .. (await store.HistoryAsync(id, MostChanges, cancel)).Select(c => new ChangeView(
+    )
+    {
+        var changes = await store.HistoryAsync(id, MostChanges, cancel);
+        var files = await store.FilesAsync([.. changes.Select(c => c.BatchId).OfType<Guid>().Distinct()], cancel);
+        return TypedResults.Ok<IReadOnlyList<ChangeView>>([
+            .. changes.Select(c => new ChangeView(
                 c.At,
                 c.Person,
                 c.BatchId is not null,
+                c.BatchId,
+                c.BatchId is { } batch ? files.GetValueOrDefault(batch) : null,
                 c.Subject,
                 c.Season,
                 c.Detail,
@@ -151,4 +160,5 @@ internal static class EstateEndpoints
                 c.New
             )),
         ]);
+    }
 }

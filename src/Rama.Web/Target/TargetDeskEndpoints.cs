@@ -71,6 +71,7 @@ public sealed record TargetsSet(int Count);
 /// <param name="Version">Version of its plan.</param>
 /// <param name="Leaf">Its leaf.</param>
 /// <param name="Changes">Whether the rule changes anything.</param>
+/// <param name="Target">Its target after the rule.</param>
 /// <param name="FruitBefore">Fruit per tree as it stands; null without a target.</param>
 /// <param name="FruitAfter">Fruit per tree after the rule.</param>
 /// <param name="BudsBefore">Buds to leave as it stands.</param>
@@ -85,6 +86,7 @@ public sealed record RuledTargetView(
     uint Version,
     int? Leaf,
     bool Changes,
+    TargetEntry Target,
     double? FruitBefore,
     double? FruitAfter,
     double? BudsBefore,
@@ -263,6 +265,7 @@ internal static class TargetDeskEndpoints
                     r.Stored.Plan.Version,
                     r.Ruled.After.Planting?.Leaf,
                     r.Ruled.Changes,
+                    r.Ruled.Entry,
                     r.Ruled.Before.Crop?.FruitPerTree,
                     r.Ruled.After.Crop?.FruitPerTree,
                     r.Ruled.Before.Buds?.BudsPerTree,

@@ -580,6 +580,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/people/{id}/return": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Take back that a person was removed, within a day, with the role they had */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/estates": {
         parameters: {
             query?: never;
@@ -6687,6 +6739,13 @@ export interface components {
             person: null | string;
             /** @description Whether it came with an import. */
             imported: boolean;
+            /**
+             * Format: uuid
+             * @description The import it came with; null for what was typed.
+             */
+            batch: null | string;
+            /** @description Name of the file it came with. */
+            file: null | string;
             /** @description What kind of thing changed: planting, row, plan, countedTree, trunkRow, seasonResult. */
             subject: string;
             /**
@@ -9249,6 +9308,8 @@ export interface components {
              * @description Area its plantings state.
              */
             statedHa: number;
+            /** @description Whether the two differ by more than headlands and rounding. */
+            areasDiffer: boolean;
             /** @description Rings of the outline, holes too; empty where none is known. */
             rings: components["schemas"]["MapPoint"][][];
             /** @description Lines of its rows. */
@@ -10702,6 +10763,8 @@ export interface components {
             leaf: null | number;
             /** @description Whether the rule changes anything. */
             changes: boolean;
+            /** @description Its target after the rule. */
+            target: components["schemas"]["TargetEntry"];
             /**
              * Format: double
              * @description Fruit per tree as it stands; null without a target.

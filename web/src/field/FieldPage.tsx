@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import { api, answered, type FieldKit, type SeasonLine } from '../api/client';
 import { store, type Queued } from './queue';
 import { useReading } from '../words/useReading';
-import { bodyOf } from './kinds';
+import { countedSoFar } from '../stages/count/field/countedSoFar';
 import { plantingsOf } from './plantingsOf';
 import { takeAlong, useField } from './useField';
 
@@ -13,14 +13,6 @@ const mostAtOnce = 40;
 
 /** Fetched side by side: a line with much delay, as in a valley, is used better so. */
 const atATime = 4;
-
-/** Trees counted on a planting: those the office has, and those this device made. */
-function countedOn(id: string, kit: FieldKit, made: Queued[]) {
-  const own = made
-    .filter((q) => q.planting === id && bodyOf(q.entry, 'tree'))
-    .map((q) => `${q.entry.row}/${q.entry.tree}`);
-  return new Set([...kit.counted.map((c) => `${c.row}/${c.tree}`), ...own]).size;
-}
 
 /** The plantings to count, taken along while there is signal. */
 export function FieldPage() {
@@ -79,23 +71,30 @@ export function FieldPage() {
                 <br />
                 <span className="small dim">{variety}</span>
               </span>
-              <span className="field-planting-count">
-                {kit ? (
-                  <>
-                    <strong>{countedOn(id, kit, made)}</strong>{' '}
-                    <span className="unit">
-                      / {kit.stop.planned} {t('field.trees')}
-                    </span>
-                  </>
-                ) : (
-                  <span className="dim">…</span>
-                )}
-              </span>
+              {kit ? <SoFar kit={kit} made={made.filter((q) => q.planting === id)} /> : <span className="dim">…</span>}
             </Link>
           </li>
         ))}
       </ul>
       {!busy && kits.length === 0 && <p>{t('field.none')}</p>}
     </main>
+  );
+}
+
+/** How far a planting is counted, and whether that settles it. */
+function SoFar({ kit, made }: { kit: FieldKit; made: Queued[] }) {
+  const { t } = useReading();
+  const { trees, so } = countedSoFar(kit, made);
+  return (
+    <span className="field-planting-count">
+      <strong>{trees}</strong>{' '}
+      <span className="unit">
+        / {kit.stop.planned} {t('field.trees')}
+      </span>
+      <br />
+      <span className={`small field-so field-so-${so?.verdict ?? 'none'}`}>
+        {t(`field.so.${so?.verdict ?? 'none'}`, { count: so?.more ?? 0 })}
+      </span>
+    </span>
   );
 }

@@ -19,6 +19,8 @@ export function Invite({ roles }: { roles: { value: Role; label: string }[] }) {
   const again = () => client.invalidateQueries({ queryKey: ['invitations'] });
   const invite = () =>
     attempt(async () => {
+      // What was shown goes, whether or not the next one can be made.
+      setMade(null);
       setMade(await answered(api.POST('/api/v1/invitations', { body: { name, role } })));
       setName('');
       await again();
@@ -26,7 +28,7 @@ export function Invite({ roles }: { roles: { value: Role; label: string }[] }) {
   const withdraw = (id: string) =>
     attempt(async () => {
       await answered(api.DELETE('/api/v1/invitations/{id}', { params: { path: { id } } }));
-      if (made?.invitation.id === id) setMade(null);
+      setMade(null);
       await again();
     });
   return (
@@ -55,6 +57,7 @@ export function Invite({ roles }: { roles: { value: Role; label: string }[] }) {
             value={role}
             options={roles}
             onChange={(r) => {
+              setMade(null);
               setRole(r as Role);
             }}
           />

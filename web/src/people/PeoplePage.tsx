@@ -1,35 +1,24 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
 import { api, answered, type PersonView, type Role } from '../api/client';
 import { Choice } from '../entry/Field';
 import { useAttempt } from '../entry/useAttempt';
 import { useReading } from '../words/useReading';
 import { Invite } from './Invite';
 import './people.css';
-import { useMay, useSession } from './session';
+import { useSession } from './session';
 
 const roles: Role[] = ['manager', 'crewLead', 'counter', 'reader'];
 
 /** Who belongs to the estate, and what each may do; for managers alone. */
 export function PeoplePage() {
   const { t } = useReading();
-  const may = useMay();
-  if (may('people')) return <People />;
-  return (
-    <main className="page">
-      <h1>{t('people.title')}</h1>
-      <p>{t('people.managers-only')}</p>
-    </main>
-  );
-}
-
-function People() {
-  const { t } = useReading();
   const client = useQueryClient();
   const session = useSession();
   const people = useQuery({ queryKey: ['people'], queryFn: () => answered(api.GET('/api/v1/people')) });
   const { problem, failure, attempt } = useAttempt();
+  const [removed, setRemoved] = useState<PersonView | null>(null);
   useEffect(() => {
     document.title = `${t('people.title')} · Rama`;
   }, [t]);
@@ -37,6 +26,7 @@ function People() {
 
   const give = (person: PersonView, next: Role) =>
     attempt(async () => {
+      setRemoved(null);
       await answered(
         api.PUT('/api/v1/people/{id}/role', { params: { path: { id: person.id } }, body: { role: next } }),
       );
@@ -45,6 +35,13 @@ function People() {
   const remove = (person: PersonView) =>
     attempt(async () => {
       await answered(api.DELETE('/api/v1/people/{id}', { params: { path: { id: person.id } } }));
+      setRemoved(person);
+      await again();
+    });
+  const takeBack = (person: PersonView) =>
+    attempt(async () => {
+      await answered(api.POST('/api/v1/people/{id}/return', { params: { path: { id: person.id } } }));
+      setRemoved(null);
       await again();
     });
 
@@ -87,6 +84,14 @@ function People() {
               ))}
             </tbody>
           </table>
+          {removed && (
+            <p role="status" data-test="removed">
+              {t('people.removed', { name: removed.name })}{' '}
+              <Button size="small" onClick={() => void takeBack(removed)} data-test="take-back">
+                {t('people.take-back')}
+              </Button>
+            </p>
+          )}
           {problem('role') && (
             <p className="field-problem" role="alert">
               {problem('role')}

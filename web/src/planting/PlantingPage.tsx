@@ -1,11 +1,9 @@
 import { useEffect } from 'react';
-import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router';
+import { Link, Outlet, useLocation, useParams } from 'react-router';
 import type { PlantingView, PruningPlan, Stage } from '../api/client';
 import { Ledger } from '../drawings/Ledger';
 import { StageRail, type RailStage } from '../drawings/StageRail';
-import { useKeys } from '../keys/useKeys';
 import { useCatalogue } from '../stages/estate/useCatalogue';
-import { useSeason } from '../stages/season/useSeason';
 import { Trouble } from '../Trouble';
 import { HabitContext } from '../words/habit';
 import { useReading } from '../words/useReading';
@@ -26,25 +24,8 @@ export function PlantingPage() {
 function Planting({ id }: { id: string }) {
   const { t } = useReading();
   const { work, error } = usePlanting(id);
-  const go = useNavigate();
-  const { pathname, search } = useLocation();
-  const stage = pathname.split('/').at(-1)!;
-  const season = useSeason();
+  const { search } = useLocation();
   const catalogue = useCatalogue();
-  const step = (by: number) => {
-    const all = season.data?.plantings ?? [];
-    const next = all[all.findIndex((p) => p.id === id) + by];
-    if (next) void go(`/plantings/${next.id}/${stage}${search}`);
-  };
-  useKeys({
-    j: () => {
-      step(1);
-    },
-    k: () => {
-      step(-1);
-    },
-    ...Object.fromEntries(stages.map((s, i) => [String(i + 1), () => void go(s + search)])),
-  });
   useEffect(() => {
     document.title = work ? `${titleOf(work.view.planting)} · Rama` : 'Rama';
   }, [work]);

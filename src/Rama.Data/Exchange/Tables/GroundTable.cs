@@ -12,8 +12,7 @@ internal sealed class GroundTable : ExchangeTable
     // Estates are large, not spread over continents.
     private const double FarthestM = 300_000;
 
-    private const double AreaTolerance = 0.1,
-        LengthTolerance = 0.15;
+    private const double LengthTolerance = 0.15;
 
     public override string Name => "ground";
 
@@ -155,7 +154,7 @@ internal sealed class GroundTable : ExchangeTable
                 block.Outline = Shape.Written(outline);
 
             var (measured, stated) = (Shape.AreaHa(outline), plantings[block.Id].Sum(p => p.AreaHa()));
-            if (stated > 0 && Math.Abs(measured / stated - 1) > AreaTolerance)
+            if (Ground.AreasDiffer(measured, stated))
                 target.Warn(
                     line.LineNumber,
                     "geometry",
@@ -190,6 +189,15 @@ internal sealed class GroundTable : ExchangeTable
             else if (!same)
                 known.Coordinates = coordinates;
 
+            var rows = plantings[block.Id].SelectMany(p => p.Rows).Select(r => r.Row).ToList();
+            if (rows.Count > 0 && !rows.Contains(row))
+                target.Warn(
+                    line.LineNumber,
+                    "row",
+                    "no-row",
+                    $"Row {row}: the plantings of block {block.Code} list rows {rows.Min()} to {rows.Max()} and not this "
+                        + "one. It is drawn, and no trees are placed on it."
+                );
             var measured = Geodesy.LengthM(Shape.Points(shape));
             var stated = plantings[block.Id].Sum(p => p.RowLengthM(row));
             if (stated > 0 && Math.Abs(measured / stated - 1) > LengthTolerance)

@@ -1,6 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { api, answered, type ChangeView } from '../../api/client';
 import { usePlantingWork } from '../../planting/usePlanting';
+import { fieldName, grouped, inWords } from './historyWords';
 import { useReading } from '../../words/useReading';
 
 /** Who changed what at the planting, when, and what stood there before. */
@@ -12,11 +14,6 @@ export function HistoryPage() {
     queryFn: () => answered(api.GET('/api/v1/plantings/{id}/history', { params: { path: { id: view.id } } })),
   });
   const when = new Intl.DateTimeFormat(language, { dateStyle: 'medium', timeStyle: 'short' });
-  const what = (c: ChangeView) => [
-    t(`history.${c.subject}`, { detail: c.detail, defaultValue: c.subject }),
-    c.season && String(c.season),
-    c.field && t(`field.${c.field}`, { defaultValue: c.field }),
-  ];
   return (
     <section>
       <div className="stage-head">
@@ -35,17 +32,8 @@ export function HistoryPage() {
             </tr>
           </thead>
           <tbody>
-            {history.data.map((c, i) => (
-              <tr key={i}>
-                <td className="history-when">{when.format(new Date(c.at))}</td>
-                <td>
-                  {c.person ?? 'Rama'}
-                  {c.imported && <span className="small dim"> {t('history.imported')}</span>}
-                </td>
-                <td>{what(c).filter(Boolean).join(' · ')}</td>
-                <td>{c.old ?? <span className="dim">{c.field ? t('history.empty') : '–'}</span>}</td>
-                <td>{c.new ?? <span className="dim">{c.field ? t('history.empty') : t('history.removed')}</span>}</td>
-              </tr>
+            {grouped(history.data).map((changes, i) => (
+              <Line key={i} changes={changes} when={when.format(new Date(changes[0]!.at))} />
             ))}
           </tbody>
         </table>
@@ -53,3 +41,72 @@ export function HistoryPage() {
     </section>
   );
 }
+
+/** A change, or all changes of one import: opened, each of them. */
+function Line({ changes, when }: { changes: ChangeView[]; when: string }) {
+  const { t } = useReading();
+  const [isOpen, setOpen] = useState(false);
+  const first = changes[0]!;
+  const who = first.person ?? 'Rama';
+  if (changes.length === 1) return <Change change={first} when={when} who={who} />;
+  return (
+    <>
+      <tr>
+        <td className="history-when">{when}</td>
+        <td>{who}</td>
+        <td colSpan={3}>
+          {first.batch === null
+            ? t('history.save', { what: whatOf(first, t), count: changes.length })
+            : t('history.batch', { count: changes.length, file: first.file ?? '' })}{' '}
+          <button
+            type="button"
+            className="text-button"
+            aria-expanded={isOpen}
+            onClick={() => {
+              setOpen(!isOpen);
+            }}
+          >
+            {t(isOpen ? 'history.close' : 'history.open')}
+          </button>
+        </td>
+      </tr>
+      {isOpen && changes.map((change, i) => <Change key={i} change={change} when="" who="" />)}
+    </>
+  );
+}
+
+function Change({ change, when, who }: { change: ChangeView; when: string; who: string }) {
+  const { t, number, unitName, language } = useReading();
+  const words = {
+    t,
+    number: (value: number) => number(value),
+    unitName,
+    day: (day: Date) => new Intl.DateTimeFormat(language, { dateStyle: 'medium' }).format(day),
+  };
+  const { field, old, new: now } = change;
+  const what = [whatOf(change, t), field && fieldName(field, t)];
+  return (
+    <tr>
+      <td className="history-when">{when}</td>
+      <td>
+        {who}
+        {change.imported && who !== '' && <span className="small dim"> {change.file ?? t('history.imported')}</span>}
+      </td>
+      <td>{what.filter(Boolean).join(' · ')}</td>
+      <td>
+        {old === null ? <span className="dim">{field ? t('history.empty') : '–'}</span> : inWords(field, old, words)}
+      </td>
+      <td>
+        {now === null ? (
+          <span className="dim">{field ? t('history.empty') : t('history.removed')}</span>
+        ) : (
+          inWords(field, now, words)
+        )}
+      </td>
+    </tr>
+  );
+}
+
+/** What kind of thing changed, which one and of which season. */
+const whatOf = ({ subject, detail, season }: ChangeView, t: ReturnType<typeof useReading>['t']) =>
+  [t(`history.${subject}`, { detail, defaultValue: subject }), season && String(season)].filter(Boolean).join(' · ');

@@ -61,6 +61,7 @@ export function MapPage() {
       </div>
       <Legend paint={paint} lines={season.data.plantings} measure={measure} />
       {drawn.length > 0 && <Ground blocks={drawn} lines={lines} paint={paint} measure={measure} />}
+      <AreasApart blocks={drawn.filter((b) => b.areasDiffer)} />
       {bare.length > 0 && (
         <section className="map-bare">
           <h2>{t('map.bare')}</h2>
@@ -303,6 +304,25 @@ function Ground({
     const area = amount(ha, 'ha', 1);
     return `${area.number} ${area.unit}`;
   }
+}
+
+/** Blocks whose outline and plantings tell two areas: yields per area rest on the one stated. */
+function AreasApart({ blocks }: { blocks: MapBlock[] }) {
+  const { t, told } = useReading();
+  if (blocks.length === 0) return null;
+  return (
+    <section className="map-apart" data-test="areas-apart">
+      <h2>{t('map.apart')}</h2>
+      <ul>
+        {blocks.map((b) => (
+          <li key={b.code}>
+            <strong>{b.code}</strong>{' '}
+            {t('map.apart-line', { drawn: told(b.outlineHa!, 'ha', 2), stated: told(b.statedHa, 'ha', 2) })}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
 }
 
 /** A block without an outline: its rows side by side, as long as their trees are many. */

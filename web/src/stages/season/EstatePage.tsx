@@ -7,6 +7,7 @@ import { fieldControls } from '../../entry/fieldControls';
 import { useAttempt } from '../../entry/useAttempt';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
+import { nextSteps } from './nextSteps';
 import { useSeason } from './useSeason';
 
 /** What a manager tells of the estate as a whole, the season planned for, and further estates. */
@@ -137,6 +138,7 @@ function NextSeason({ season }: { season: SeasonView }) {
   const { failure, attempt } = useAttempt();
   const current = season.isPast ? null : season.season;
   if (current === null) return null;
+  const open = nextSteps(season.plantings).filter((step) => step.key !== 'past' && step.key !== 'cards');
   const go = (year: number) =>
     attempt(async () => {
       await answered(api.PUT('/api/v1/season', { body: { season: year } }));
@@ -146,6 +148,18 @@ function NextSeason({ season }: { season: SeasonView }) {
     <section className="sheet estate-part">
       <h2>{t('estate.season', { season: current })}</h2>
       <p className="small dim">{t('estate.season-text')}</p>
+      {open.length > 0 && (
+        <>
+          <p className="small">{t('estate.still-open')}</p>
+          <ul className="small" data-test="still-open">
+            {open.map((step) => (
+              <li key={step.key}>
+                {step.lines.length} {t(`known.step.${step.key}`, { count: step.lines.length })}
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
       <div className="save-bar">
         <Button onClick={() => void go(current + 1)} data-test="next-season">
           {t('estate.season-next', { season: current + 1 })}

@@ -5,7 +5,6 @@ import { Link, useLocation, useNavigate } from 'react-router';
 import type { SeasonLine, SeasonView } from '../../api/client';
 import { LedgerLine } from '../../drawings/LedgerLine';
 import { Choice } from '../../entry/Field';
-import { useKeys } from '../../keys/useKeys';
 import { useMay } from '../../people/session';
 import { Trouble } from '../../Trouble';
 import { HabitContext } from '../../words/habit';
@@ -63,12 +62,10 @@ function Season({ season }: { season: SeasonView }) {
   );
   const items = useMemo(() => grouped(shown, group), [shown, group]);
   const next = nextToDo(lines);
-  useKeys({
-    '/': () => box.current?.querySelector('input')?.focus(),
-    n: () => {
-      if (next) void go(pathTo(next, search));
-    },
-  });
+  const asked = (useLocation().state as { find?: boolean } | null)?.find === true;
+  useEffect(() => {
+    if (asked) box.current?.querySelector('input')?.focus();
+  }, [asked]);
 
   const nameOf = (facet: Facet, value: string) =>
     facet === 'stage' ? t(`stage.${value}`) : facet === 'system' ? local(season.systems[value]) : value;
@@ -79,46 +76,57 @@ function Season({ season }: { season: SeasonView }) {
     <main className="season">
       <div className="season-head">
         <div>
-          <h1>{t('season.title', { settled: season.readyForCards, count: lines.length })}</h1>
+          <h1>
+            {lines.length === 0
+              ? season.estate
+              : t('season.title', { settled: season.readyForCards, count: lines.length })}
+          </h1>
           <p className="dim">
             {[
               new Intl.DateTimeFormat(language, { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(season.today)),
               `${area.number} ${area.unit}`,
-              t(season.crewHoursAssumed ? 'season.hours-assumed' : 'season.hours', {
-                hours: number(hours, 0),
-                week: number(season.crewHoursPerWeek, 0),
-              }),
-            ].join(' · ')}
+              may('money') &&
+                t(season.crewHoursAssumed ? 'season.hours-assumed' : 'season.hours', {
+                  hours: number(hours, 0),
+                  week: number(season.crewHoursPerWeek, 0),
+                }),
+            ]
+              .filter(Boolean)
+              .join(' · ')}
             {season.printable > 0 && ` · ${t('season.printable', { count: season.printable })}`}
             {late > 0 && <strong className="season-late"> · {t('season.late', { count: late })}</strong>}
           </p>
         </div>
         <div className="season-tools">
-          <div ref={box}>
-            <Input
-              placeholder={t('season.find')}
-              aria-label={t('season.find')}
-              value={find}
-              onChange={(e) => {
-                setFind(e.target.value);
-              }}
-              onPressEnter={() => {
-                // What is found is opened: the only hit, or the first of them.
-                if (find !== '' && shown[0]) void go(pathTo(shown[0], search));
-              }}
-              data-test="find"
-              suffix={<kbd>/</kbd>}
-              allowClear
-            />
-          </div>
+          {lines.length > 0 && (
+            <div ref={box}>
+              <Input
+                placeholder={t('season.find')}
+                aria-label={t('season.find')}
+                value={find}
+                onChange={(e) => {
+                  setFind(e.target.value);
+                }}
+                onPressEnter={() => {
+                  // What is found is opened: the only hit, or the first of them.
+                  if (find !== '' && shown[0]) void go(pathTo(shown[0], search));
+                }}
+                data-test="find"
+                suffix={<kbd>/</kbd>}
+                allowClear
+              />
+            </div>
+          )}
           {lines.length > 0 && <Button onClick={() => void go('/known')}>{t('known.open')}</Button>}
           {next && (
             <Button type="primary" onClick={() => void go(pathTo(next, search))}>
               {t('season.next')} <kbd className="on-plum">n</kbd>
             </Button>
           )}
-          {may('target') && !season.isPast && <Button onClick={() => void go('/targets')}>{t('rules.open')}</Button>}
-          {may('plantings') && !season.isPast && (
+          {may('target') && !season.isPast && lines.length > 0 && (
+            <Button onClick={() => void go('/targets')}>{t('rules.open')}</Button>
+          )}
+          {may('plantings') && !season.isPast && lines.length > 0 && (
             <Button onClick={() => void go('/plantings/new')}>{t('season.add')}</Button>
           )}
         </div>
@@ -288,6 +296,7 @@ function Line({
   severalSites: boolean;
 }) {
   const { t, local, told, say } = useReading();
+  const may = useMay();
   const about = [
     `${line.variety} / ${line.rootstock}`,
     local(season.systems[line.system]),
@@ -317,7 +326,7 @@ function Line({
           <span className="small dim">{t(line.isInTraining ? 'season.no-crop' : 'season.no-target')}</span>
         )}
       </span>
-      <Work line={line} season={season} />
+      {may('money') ? <Work line={line} season={season} /> : <span />}
     </Link>
   );
 }

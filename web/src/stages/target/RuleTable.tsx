@@ -1,5 +1,5 @@
 import { Link } from 'react-router';
-import type { RuledTargetView } from '../../api/client';
+import type { Amount, RuledTargetView, TargetEntry } from '../../api/client';
 import { problemText } from '../../entry/problemText';
 import { titleOf } from '../../planting/titleOf';
 import { useReading } from '../../words/useReading';
@@ -18,7 +18,11 @@ export function RuleTable({
   onChosen: (chosen: Set<string>) => void;
 }) {
   const reading = useReading();
-  const { t, number, say } = reading;
+  const { t, number, say, unitName } = reading;
+  const text = (amount: Amount | null | undefined) =>
+    amount?.value == null ? null : `${number(amount.value)} ${unitName(amount.unit ?? '')}`;
+  const targetText = (target: TargetEntry) =>
+    [text(target.yield), text(target.fruitSize)].filter(Boolean).join(' · ') || '–';
   const able = plantings.filter(canTake);
   const toggle = (id: string) => {
     const next = new Set(chosen);
@@ -42,6 +46,7 @@ export function RuleTable({
             />
           </th>
           <th rowSpan={2}>{t('rules.planting')}</th>
+          <th rowSpan={2}>{t('rules.target')}</th>
           <th colSpan={2} className="number">
             {t('rules.fruit')}
           </th>
@@ -82,6 +87,7 @@ export function RuleTable({
               <Link to={`/plantings/${p.id}/target`}>{titleOf(p)}</Link>
               {p.leaf != null && <span className="small dim"> · {t('leaf', { count: p.leaf, ordinal: true })}</span>}
             </th>
+            <td>{targetText(p.target)}</td>
             {[p.fruitBefore, p.fruitAfter, p.budsBefore, p.budsAfter].map((value, i) => (
               <td key={i} className={i % 2 ? 'number after' : 'number'}>
                 {value == null ? '–' : number(value, 0)}

@@ -1,4 +1,5 @@
-import { useRef, useState } from 'react';
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { bodyOf } from '../../../field/kinds';
 import { store, type KeptKit, type Queued } from '../../../field/queue';
 import { useReading } from '../../../words/useReading';
@@ -6,12 +7,10 @@ import { BudGuide } from './BudGuide';
 import { PlantingBar } from '../../../field/PlantingBar';
 import { useField, useMade } from '../../../field/useField';
 import { WithKit } from '../../../field/WithKit';
+import { countOf, found, keepSample, keptSample, type CutSample, type Found } from './cutSample';
 import { RowAndTree } from './RowAndTree';
 
-const found = ['floral', 'vegetative', 'dead'] as const;
-type Found = (typeof found)[number];
-
-/** Cutting buds to see which are floral: kind and tree chosen once, then a key a bud. */
+/** Cutting buds to see which are floral: on the tree just counted, a key a bud, one entry a sample. */
 export function CutPage() {
   return <WithKit page={(kept) => <Cutting key={kept.id} kept={kept} />} />;
 }
@@ -21,40 +20,53 @@ function Cutting({ kept }: { kept: KeptKit }) {
   const { put } = useField();
   const { kit } = kept;
   const made = useMade(kept.id);
-  const [kind, setKind] = useState(kit.kinds[0] ?? 'spur');
-  const [row, setRow] = useState('');
-  const [tree, setTree] = useState('');
-  const [past, setPast] = useState<Found[]>([]);
+  const [begun] = useState(() => keptSample(kept.id));
+  const [kind, setKind] = useState(begun?.kind ?? kit.kinds[0] ?? 'spur');
+  const [typed, setTyped] = useState(begun ? { row: begun.row, tree: begun.tree } : null);
+  const [buds, setBuds] = useState<Found[]>(begun?.buds ?? []);
+  // Buds are cut on the tree at hand or the one just counted, until another is named.
+  const atTree = useLiveQuery(() => store.atHand.get(kept.id), [kept.id]);
+  const last = atTree ?? made.findLast((q) => bodyOf(q.entry, 'tree') !== null)?.entry;
+  const { row, tree } = typed ?? { row: String(last?.row ?? ''), tree: String(last?.tree ?? '') };
+  const sample = useMemo(() => ({ row, tree, kind, buds }), [row, tree, kind, buds]);
   const lines = newest(made);
-  // What this tree and kind has been given so far is added to, and sent again in place of it.
-  const line = lines.get(`${row}/${tree}/${kind}`);
-  const at = (what: Found) => cutOf(line)?.[what] ?? 0;
+  // What this tree and kind was given before is added to.
+  const at = (what: Found) => (cutOf(lines.get(`${row}/${tree}/${kind}`))?.[what] ?? 0) + countOf(sample, what);
   const cut = found.reduce((sum, what) => sum + at(what), 0);
   const ofKind = [...lines.values()].filter((q) => cutOf(q)?.kind === kind);
-  const all = (what: Found) => ofKind.reduce((sum, q) => sum + (cutOf(q)?.[what] ?? 0), 0);
+  const all = (what: Found) => ofKind.reduce((sum, q) => sum + (cutOf(q)?.[what] ?? 0), 0) + countOf(sample, what);
   const allCut = found.reduce((sum, what) => sum + all(what), 0);
   const placed = /^[1-9]\d*$/.test(row) && /^[1-9]\d*$/.test(tree);
   const share = kit.shares.find((s) => s.kind === kind);
+  const trees = new Set(ofKind.map((q) => `${q.entry.row}/${q.entry.tree}`));
+  if (buds.length > 0) trees.add(`${row}/${tree}`);
 
-  // Two taps can come before the first is written: each waits for the one before it, and adds to what that left.
-  const before = useRef<Promise<unknown>>(Promise.resolve());
-  function add(what: Found, by: 1 | -1) {
-    navigator.vibrate?.(by === 1 ? 12 : [8, 40, 8]);
-    setPast((now) => (by === 1 ? [...now, what] : now.slice(0, -1)));
-    before.current = before.current.then(async () => {
-      const last = newest(await store.queue.where('planting').equals(kept.id).sortBy('sequence')).get(
-        `${row}/${tree}/${kind}`,
-      );
-      const counts = Object.fromEntries(
-        found.map((f) => [f, (cutOf(last)?.[f] ?? 0) + (f === what ? by : 0)]),
-      ) as Record<Found, number>;
-      if (counts[what] < 0) return;
-      const left = counts.floral + counts.vegetative + counts.dead;
-      const here = { planting: kept.id, season: kit.season, row: Number(row), tree: Number(tree) };
-      if (left > 0) await put({ ...here, supersedes: last?.id ?? null, kind: 'cut', body: { kind, ...counts } });
-      else if (last) await put({ ...here, supersedes: last.id });
-    });
-  }
+  const atHand = useRef(sample);
+  useEffect(() => {
+    atHand.current = sample;
+    keepSample(kept.id, sample);
+  }, [kept.id, sample]);
+  /** Keeps the sample as one entry; the next buds begin another. */
+  const done = useCallback(async () => {
+    const now = atHand.current;
+    if (now.buds.length === 0) return;
+    atHand.current = { ...now, buds: [] };
+    setBuds([]);
+    keepSample(kept.id, null);
+    await keepCut(kept, now, put);
+  }, [kept, put]);
+  // Whoever goes to another page is done with the sample.
+  const leave = useRef(done);
+  useEffect(() => {
+    leave.current = done;
+  }, [done]);
+  useEffect(() => () => void leave.current(), []);
+
+  const add = (what: Found) => {
+    navigator.vibrate?.(12);
+    setTyped({ row, tree });
+    setBuds((now) => [...now, what]);
+  };
   return (
     <main className="field-main tally">
       <PlantingBar kit={kit} at="buds" />
@@ -62,9 +74,8 @@ function Cutting({ kept }: { kept: KeptKit }) {
         row={row}
         tree={tree}
         onChange={(at) => {
-          setRow(at.row);
-          setTree(at.tree);
-          setPast([]);
+          void done();
+          setTyped(at);
         }}
       />
       <div className="tally-acts">
@@ -75,8 +86,8 @@ function Cutting({ kept }: { kept: KeptKit }) {
             className={k === kind ? 'key key-on' : 'key'}
             aria-pressed={k === kind}
             onClick={() => {
+              void done();
               setKind(k);
-              setPast([]);
             }}
             data-test={`kind-${k}`}
           >
@@ -92,7 +103,7 @@ function Cutting({ kept }: { kept: KeptKit }) {
           {t('cut.of', {
             floral: all('floral'),
             cut: allCut,
-            trees: new Set(ofKind.map((q) => `${q.entry.row}/${q.entry.tree}`)).size,
+            trees: trees.size,
           })}
         </span>
         {share && (
@@ -114,7 +125,7 @@ function Cutting({ kept }: { kept: KeptKit }) {
             className={`key key-main key-${what}`}
             disabled={!placed}
             onClick={() => {
-              add(what, 1);
+              add(what);
             }}
             data-test={`cut-${what}`}
           >
@@ -126,15 +137,25 @@ function Cutting({ kept }: { kept: KeptKit }) {
           <button
             type="button"
             className="key"
-            disabled={past.length === 0}
+            disabled={buds.length === 0}
             onClick={() => {
-              add(past.at(-1)!, -1);
+              navigator.vibrate?.([8, 40, 8]);
+              setBuds((now) => now.slice(0, -1));
             }}
             data-test="undo"
           >
             {t('field.undo')}
           </button>
         </div>
+        <button
+          type="button"
+          className="key key-done"
+          disabled={buds.length === 0}
+          onClick={() => void done()}
+          data-test="sample-done"
+        >
+          {t('cut.done', { count: buds.length })}
+        </button>
       </div>
       <BudGuide />
     </main>
@@ -142,6 +163,24 @@ function Cutting({ kept }: { kept: KeptKit }) {
 }
 
 const cutOf = (q: Queued | undefined) => (q ? bodyOf(q.entry, 'cut') : null);
+
+/** Adds a sample to what its tree and kind was given before, and sends both in place of it. */
+async function keepCut(kept: KeptKit, sample: CutSample, put: ReturnType<typeof useField>['put']) {
+  const made = await store.queue.where('planting').equals(kept.id).sortBy('sequence');
+  const before = newest(made).get(`${sample.row}/${sample.tree}/${sample.kind}`);
+  const counts = Object.fromEntries(
+    found.map((what) => [what, (cutOf(before)?.[what] ?? 0) + countOf(sample, what)]),
+  ) as Record<Found, number>;
+  await put({
+    planting: kept.id,
+    season: kept.kit.season,
+    row: Number(sample.row),
+    tree: Number(sample.tree),
+    supersedes: before?.id ?? null,
+    kind: 'cut',
+    body: { kind: sample.kind, ...counts },
+  });
+}
 
 /** The newest entry of each tree and kind. */
 function newest(made: Queued[]) {

@@ -7,21 +7,7 @@ export function TallyKeys({ work }: { work: TallyWork }) {
   const { t } = useReading();
   const { manner, kinds, tally, add } = work;
   return manner.pad ? (
-    <div className="tally-pad">
-      {[1, 2, 3, 4, 5, 6, 7, 8, 9, 0].map((d) => (
-        <button
-          type="button"
-          key={d}
-          className="key"
-          onClick={() => {
-            add(kinds[0]!, d);
-          }}
-          data-test={`digit-${d}`}
-        >
-          {d}
-        </button>
-      ))}
-    </div>
+    <Pad work={work} />
   ) : (
     <>
       {kinds.map((kind, i) => (
@@ -56,5 +42,48 @@ export function TallyKeys({ work }: { work: TallyWork }) {
         </div>
       ))}
     </>
+  );
+}
+
+/** Ten digits, and beside the nought the decimal sign and what ends a limb: one thumb, no keyboard of the phone. */
+function Pad({ work }: { work: TallyWork }) {
+  const { t } = useReading();
+  const { tally, at, decimal, press, back, limbDone } = work;
+  return (
+    <div className="tally-pad">
+      {['1', '2', '3', '4', '5', '6', '7', '8', '9'].map((d) => (
+        <Digit key={d} sign={d} onPress={press} />
+      ))}
+      {at === 'buds' ? (
+        <button type="button" className="key" onClick={back} data-test="undo" aria-label={t('field.undo')}>
+          ⌫
+        </button>
+      ) : (
+        <Digit sign={decimal} onPress={press} />
+      )}
+      <Digit sign="0" onPress={press} />
+      {tally.limbwise || at !== 'buds' ? (
+        <button type="button" className="key key-next" onClick={limbDone} data-test="limb-done">
+          {t(at === 'buds' ? 'field.limb-next' : 'field.to-buds')}
+        </button>
+      ) : (
+        <span />
+      )}
+    </div>
+  );
+}
+
+function Digit({ sign, onPress }: { sign: string; onPress: (sign: string) => void }) {
+  return (
+    <button
+      type="button"
+      className="key"
+      onClick={() => {
+        onPress(sign);
+      }}
+      data-test={`digit-${sign}`}
+    >
+      {sign}
+    </button>
   );
 }

@@ -1,12 +1,39 @@
 import { useReading } from '../../../words/useReading';
-import { setDiameter, setForked } from './tally';
+import { setDiameter, setForked, type PadAt } from './tally';
 import type { TallyWork } from './useTally';
 
 /** What is measured besides buds: the trunk, and limb by limb its diameter and fork. */
 export function TallyMore({ work }: { work: TallyWork }) {
   const { t } = useReading();
-  const { tally, trunk, oddGirth, step } = work;
+  const { tally, trunk, oddGirth, step, manner, at, typeAt } = work;
   const limb = tally.limbs.at(-1)!;
+  const chip = (which: PadAt, text: string) => (
+    <button
+      type="button"
+      className={at === which ? 'key-small key-on' : 'key-small'}
+      aria-pressed={at === which}
+      onClick={() => {
+        typeAt(at === which ? 'buds' : which);
+      }}
+      data-test={`at-${which}`}
+    >
+      {text}
+    </button>
+  );
+  if (manner.pad)
+    return (
+      <div className="tally-more">
+        {chip('girth', `${t('count.girth')} ${tally.girth || '–'} cm`)}
+        {trunk && <strong className="tally-class">{t(`class.${trunk.name}`, { defaultValue: trunk.name })}</strong>}
+        {tally.limbwise && chip('diameter', `⌀ ${limb.diameter || '–'} mm`)}
+        {tally.limbwise && <Forked work={work} />}
+        {oddGirth && (
+          <span className="field-problem" role="alert">
+            {t('field.girth-odd')}
+          </span>
+        )}
+      </div>
+    );
   return (
     <div className="tally-more">
       <label>
@@ -36,23 +63,29 @@ export function TallyMore({ work }: { work: TallyWork }) {
           <span className="unit">mm</span>
         </label>
       )}
-      {tally.limbwise && (
-        <button
-          type="button"
-          className={limb.forked ? 'key-small key-on' : 'key-small'}
-          aria-pressed={limb.forked}
-          onClick={() => {
-            step((now) => setForked(now, !limb.forked));
-          }}
-        >
-          {t('field.forked')}
-        </button>
-      )}
+      {tally.limbwise && <Forked work={work} />}
       {oddGirth && (
         <span className="field-problem" role="alert">
           {t('field.girth-odd')}
         </span>
       )}
     </div>
+  );
+}
+
+function Forked({ work }: { work: TallyWork }) {
+  const { t } = useReading();
+  const { forked } = work.tally.limbs.at(-1)!;
+  return (
+    <button
+      type="button"
+      className={forked ? 'key-small key-on' : 'key-small'}
+      aria-pressed={forked}
+      onClick={() => {
+        work.step((now) => setForked(now, !forked));
+      }}
+    >
+      {t('field.forked')}
+    </button>
   );
 }

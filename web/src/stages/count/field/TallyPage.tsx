@@ -62,10 +62,12 @@ function Counting({ kept, before }: { kept: KeptKit; before: TreeAtHand | null }
       <div className="tally-keys">
         <TallyKeys work={work} />
         <div className="tally-acts">
-          <button type="button" className="key" onClick={back} disabled={!canUndo(tally)} data-test="undo">
-            {t('field.undo')}
-          </button>
-          {tally.limbwise && (
+          {!work.manner.pad && (
+            <button type="button" className="key" onClick={back} disabled={!canUndo(tally)} data-test="undo">
+              {t('field.undo')}
+            </button>
+          )}
+          {tally.limbwise && !work.manner.pad && (
             <button type="button" className="key" onClick={limbDone} data-test="limb-done">
               {t('field.limb-done')}
             </button>

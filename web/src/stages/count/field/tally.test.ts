@@ -7,9 +7,11 @@ import {
   nextLimb,
   setDiameter,
   setForked,
+  sign,
   tap,
   toCounted,
   total,
+  unsign,
   undo,
 } from './tally';
 
@@ -79,4 +81,14 @@ test('a tree sent before is taken up as it was', () => {
   const kinds = ['spur', 'terminal'];
   const byKinds = toCounted(tap(emptyTally('kinds', false), 'spur', 9), kinds, read, 'cm');
   expect(toCounted(fromCounted(byKinds, String), kinds, read, 'cm')).toEqual(byKinds);
+});
+
+test('types measures on the pad, one decimal sign at most', () => {
+  const typed = (signs: string) => [...signs].reduce((now, s) => sign(now, 'girth', s), emptyTally('floral', true));
+  expect(typed('15.5').girth).toBe('15.5');
+  expect(typed('15..5.').girth).toBe('15.5');
+  expect(typed('.5').girth).toBe('5');
+  expect(typed('123456789').girth).toBe('123456');
+  expect(unsign(typed('15.5'), 'girth').girth).toBe('15.');
+  expect(sign(emptyTally('floral', true), 'diameter', '9').limbs[0]!.diameter).toBe('9');
 });

@@ -72,6 +72,24 @@ export function digit(tally: Tally, kind: string, next: number): Tally {
   );
 }
 
+/** What the pad types into: the buds of the limb at hand, its diameter, or the girth of the tree. */
+export type PadAt = 'buds' | 'diameter' | 'girth';
+
+const mostSigns = 6;
+
+/** Types a sign of a measure, a digit or the decimal sign; a second decimal sign or too long a number is no step. */
+export function sign(tally: Tally, at: 'diameter' | 'girth', next: string): Tally {
+  const text = at === 'girth' ? tally.girth : tally.limbs.at(-1)!.diameter;
+  if (text.length >= mostSigns || (/[.,]/.test(next) && (text === '' || /[.,]/.test(text)))) return tally;
+  return at === 'girth' ? { ...tally, girth: text + next } : setDiameter(tally, text + next);
+}
+
+/** Takes the last sign of a measure back. */
+export const unsign = (tally: Tally, at: 'diameter' | 'girth'): Tally =>
+  at === 'girth'
+    ? { ...tally, girth: tally.girth.slice(0, -1) }
+    : setDiameter(tally, tally.limbs.at(-1)!.diameter.slice(0, -1));
+
 export const setDiameter = (tally: Tally, diameter: string): Tally => ({
   ...tally,
   limbs: atHand(tally, (limb) => ({ ...limb, diameter })),

@@ -3,12 +3,27 @@ import { useKeys } from '../../../keys/useKeys';
 import { bodyOf } from '../../../field/kinds';
 import { store, type KeptKit, type Queued, type TreeAtHand } from '../../../field/queue';
 import { useField } from '../../../field/useField';
+import { decimalOf } from '../../../units/format';
 import { parseNumber } from '../../../units/parse';
 import { useReading } from '../../../words/useReading';
 import { caliperChosen, chooseCaliper, useCaliper } from './caliper';
 import { keepManner, readManner, type Manner } from './manner';
 import { Bounce, doubtsOf, type Doubt } from './doubts';
-import { digit, emptyTally, fromCounted, limbsOf, nextLimb, tap, toCounted, total, undo, type Tally } from './tally';
+import {
+  digit,
+  emptyTally,
+  fromCounted,
+  limbsOf,
+  nextLimb,
+  sign,
+  tap,
+  toCounted,
+  total,
+  undo,
+  unsign,
+  type PadAt,
+  type Tally,
+} from './tally';
 import { useCountedTrees } from './useCountedTrees';
 
 /** Where in the row, and the tree at hand. */
@@ -33,9 +48,12 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
   const [doubts, setDoubts] = useState<Doubt[]>([]);
   // The entry that is being put right; its place may be mended too.
   const [mending, setMending] = useState<string | null>(before?.mending ?? null);
+  // What the pad types into.
+  const [at, setAt] = useState<PadAt>('buds');
   const [bounce] = useState(() => new Bounce());
   const [problem, setProblem] = useState<string | null>(null);
   const [said, setSaid] = useState('');
+  const decimal = decimalOf(language);
   const flash = useRef<HTMLDivElement>(null);
 
   const row = place?.row ?? (next ? String(next.row) : '');
@@ -91,12 +109,24 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
     step((now) => (manner.pad ? digit(now, kind, buds) : tap(now, kind, buds)));
     felt(12);
   };
+  /** A key of the pad. */
+  const press = (key: string) => {
+    if (at === 'buds') {
+      if (/\d/.test(key)) add(kinds[0]!, Number(key));
+      return;
+    }
+    step((now) => sign(now, at, key));
+    felt(12);
+  };
   const back = () => {
-    step(undo);
+    if (at !== 'buds') step((now) => unsign(now, at));
+    else step(undo);
     felt([8, 40, 8]);
   };
   const limbDone = () => {
-    step(nextLimb);
+    // After a measure the pad goes on with the buds; only from there a limb is done.
+    if (at === 'buds') step(nextLimb);
+    setAt('buds');
     felt(25);
   };
 
@@ -119,6 +149,7 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
     setProblem(null);
     setDoubts([]);
     setMending(null);
+    setAt('buds');
     setSaid(message);
     felt([30, 60, 30]);
   }
@@ -208,14 +239,20 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
           Array.from({ length: 10 }, (_, d) => [
             String(d),
             () => {
-              add(kinds[0]!, d);
+              press(String(d));
             },
           ]),
         )
       : {}),
+    '.': () => {
+      press(decimal);
+    },
+    ',': () => {
+      press(decimal);
+    },
     Backspace: back,
     Enter: () => {
-      if (tally.limbwise) limbDone();
+      if (tally.limbwise || at !== 'buds') limbDone();
       else void treeDone();
     },
     d: () => void treeDone(doubts.length > 0),
@@ -233,6 +270,11 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
     oddGirth,
     /** Whether there is a tree of this device to take back. */
     canTakeBack: own.size > 0,
+    /** The decimal sign of the reader, for the pad. */
+    decimal,
+    at,
+    typeAt: setAt,
+    press,
     ...{ step, add, back, limbDone, treeDone, skip, takeBack, takeUp, chooseManner },
     /** Goes on counting the tree that was asked about. */
     countOn: () => {

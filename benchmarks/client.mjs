@@ -1,0 +1,47 @@
+// What the benchmarks of files share: a signed-in client in an estate of its own. EMAIL PASSWORD [BASE] of the command.
+const [email, password, base = "http://127.0.0.1:5080"] = process.argv.slice(2);
+const json = { "content-type": "application/json" };
+let cookie = "";
+
+export async function call(method, path, body, headers = json) {
+  const answer = await fetch(`${base}/api/v1${path}`, { method, body, headers: { ...headers, cookie } });
+  if (!answer.ok) throw new Error(`${method} ${path}: ${answer.status} ${await answer.text()}`);
+  const set = answer.headers.getSetCookie()[0];
+  if (set) cookie = set.split(";")[0];
+  return answer;
+}
+
+export async function timed(name, act) {
+  const start = performance.now();
+  const result = await act();
+  console.log(`${name.padEnd(46)} ${((performance.now() - start) / 1000).toFixed(2)} s`);
+  return result;
+}
+
+export async function importFile(step, name, text, table) {
+  const form = () => {
+    const data = new FormData();
+    data.append("file", new Blob([text]), name);
+    return data;
+  };
+  const first = form();
+  if (table) first.append("table", table);
+  const { guess } = await (await call("POST", "/imports/read", first, {})).json();
+  const second = form();
+  second.append("mapping", JSON.stringify(guess));
+  const answer = await (await call("POST", `/imports/${step}`, second, {})).text();
+  const { report, failure } = JSON.parse(answer.trim().split("\n").at(-1).slice("data: ".length));
+  if (failure || report.problemCount > 0) throw new Error(failure ?? JSON.stringify(report.problems.slice(0, 3)));
+  return report;
+}
+
+export const lines = (header, rows) => [header, ...rows].join("\r\n") + "\r\n";
+
+/** Signs in and goes to work in a new estate. */
+export async function inNewEstate(name) {
+  await call("POST", "/session", JSON.stringify({ email, password }));
+  const estate = await (
+    await call("POST", "/estates", JSON.stringify({ estate: `${name} ${Date.now()}`, season: 2027 }))
+  ).json();
+  await call("PUT", "/session/estate", JSON.stringify({ estate: estate.id }));
+}
