@@ -35,11 +35,7 @@ await timed("yields of five years", () =>
 const rule = { fromRecords: true, target: {} };
 const shown = await timed("what targets from past seasons would do", () => json("POST", "/targets/preview", rule));
 await timed("the targets set", () =>
-  call(
-    "POST",
-    "/targets",
-    JSON.stringify({ rule, versions: Object.fromEntries(shown.map((p) => [p.id, p.version])) }),
-  ),
+  call("POST", "/targets", JSON.stringify({ rule, versions: Object.fromEntries(shown.map((p) => [p.id, p.version])) })),
 );
 // Half as many again as are wanted, and even from tree to tree: a count that settles it.
 const buds = new Map(shown.map((p) => [p.code, p.budsAfter]));

@@ -81,6 +81,55 @@ public sealed class ExchangeTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     [Fact]
+    public void Names_are_made_columns_kept_lines_left_out_and_all_of_it_undone()
+    {
+        using var page = new Page(server).Open("/exchange");
+        page.Find(".export");
+        const string header = "Block,Variety,Rootstock,Planted,Row spacing (m),Tree spacing (m),Area (ha),Soil\n";
+        Choose(
+            page,
+            SaveFile(
+                "soils.csv",
+                header
+                    + "S1,Own seedling 7,M9,2018,4,1,1,loam\nS2,Topaz,M9,2018,4,1,\"2,5\",clay\nS3,Topaz,M9,2050,4,1,2,clay\n"
+            )
+        );
+        page.Says("[data-test='questions']", "“Own seedling 7”");
+        page.Click(
+            By.XPath("//*[@data-test='questions']//select[contains(@aria-label, 'is new')]/option[@value='Elstar']")
+        );
+        page.Until("nothing asked", () =>
+            page.Driver.FindElements(By.CssSelector("[data-test='questions']")).Count == 0
+        );
+        // A number written the other way is offered, and a line that cannot be mended is left out by its number.
+        page.Says("[data-test='report']", "Line 4");
+        page.Click("[data-test='keep-columns'] summary");
+        page.Click("[data-test='keep-columns'] input");
+        page.Find("[data-test='leave-out']").SendKeys("3-4" + Keys.Tab);
+        page.Says("[data-test='report']", "1 lines can be taken over");
+        page.Click("[data-test='import']");
+        page.Says("[data-test='report']", "1 lines taken over");
+
+        page.OpenPlanting("S1", "estate");
+        page.Shows("[data-field='planting.free:Soil'] input", "loam");
+        page.Type("planting.free:Soil", "stony");
+        page.Press(Keys.Escape);
+        page.Open("/");
+        page.Find("[data-test='find']").SendKeys("loam" + Keys.Enter);
+        page.Says(".planting-head", "S1");
+
+        page.Open("/exchange");
+        page.Click("[data-test='past-imports'] summary");
+        page.Says("[data-test='past-imports']", "soils.csv");
+        page.Click("[data-test='undo']");
+        page.Click(".ant-popconfirm-buttons .ant-btn-primary");
+        page.Says("[data-test='past-imports']", "Undid soils.csv");
+        page.Open("/");
+        page.Find("[data-test='find']").SendKeys("S1");
+        page.Until("no S1", () => page.Driver.FindElements(By.CssSelector("[data-test='planting-S1']")).Count == 0);
+    }
+
+    [Fact]
     public void A_file_that_is_none_says_so_and_leaves_the_page_usable()
     {
         using var page = new Page(server).Open("/exchange");

@@ -54,6 +54,45 @@ public sealed class PeopleTests(RamaServer server) : IClassFixture<RamaServer>
         Assert.Empty(page.Driver.FindElements(By.CssSelector("[href='/people']")));
     }
 
+    [Theory]
+    [InlineData("/estate")]
+    [InlineData("/people")]
+    [InlineData("/targets")]
+    [InlineData("/plantings/new")]
+    [InlineData("/scans")]
+    public void A_page_of_managers_says_so_to_others(string path)
+    {
+        using var page = new Page(server, role: Role.CrewLead).Open(path);
+        page.Says("[data-test='not-yours']", "managers only");
+        Assert.Empty(page.Driver.FindElements(By.CssSelector("main input")));
+    }
+
+    [Fact]
+    public void The_keys_are_the_same_on_every_page()
+    {
+        using var page = new Page(server).OpenPlanting("H4", "card", planting: false);
+        page.Find("[data-test='the-card']");
+        page.Find("body").SendKeys("7");
+        page.Says(".planting-head", "H4");
+        page.Until("the result", () => page.Driver.Url.EndsWith("/result", StringComparison.Ordinal));
+        page.Find("body").SendKeys("?");
+        page.Says("[data-test='keys']", "find a block");
+        page.Press(Keys.Escape);
+        page.Until("the sheet gone", () =>
+            page.Driver.FindElements(By.CssSelector("[data-test='keys']")).All(k => !k.Displayed)
+        );
+        var before = page.Driver.Url;
+        page.Find("body").SendKeys("j");
+        page.Until("another planting", () =>
+            page.Driver.Url != before && page.Driver.Url.EndsWith("/result", StringComparison.Ordinal)
+        );
+        page.Find("body").SendKeys("/");
+        page.Until("the box", () => page.Driver.SwitchTo().ActiveElement().GetAttribute("data-test") == "find");
+        // What is typed now is looked for, and switches nothing.
+        page.Press("4");
+        page.Shows("[data-test='find']", "4");
+    }
+
     [Fact]
     public void A_manager_closes_the_season_and_goes_back()
     {
@@ -156,6 +195,6 @@ public sealed class FirstManagerTests(EmptyServer server) : IClassFixture<EmptyS
         page.Type("first.code", "first-code");
         page.Click("[data-test='create']");
         page.Says(".shell", "New Ground");
-        page.Says("main", "No plantings yet");
+        page.Says("main", "no plantings yet");
     }
 }

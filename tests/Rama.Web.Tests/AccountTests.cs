@@ -18,6 +18,24 @@ public sealed class AccountTests(RamaApplication application) : IClassFixture<Ra
         application.ClientWith(await application.SignInAsync(email, password));
 
     [Fact]
+    public async Task A_person_removed_by_mistake_comes_back_with_their_role()
+    {
+        var (id, email, password) = await application.JoinedAsync("crewLead");
+        Assert.Equal(404, (await _manager.PostAsync($"/api/v1/people/{id}/return", "{}")).Status);
+        await _manager.SendAsync(HttpMethod.Delete, $"/api/v1/people/{id}");
+        using var away = await ClientOf(email, password);
+        Assert.Null((await away.ReadAsync("/api/v1/session"))["here"]);
+
+        // Nobody else's estate, and nobody who may not remove either.
+        using var elsewhere = await application.InNewEstateAsync(_manager, "Elsewhere");
+        Assert.Equal(404, (await elsewhere.PostAsync($"/api/v1/people/{id}/return", "{}")).Status);
+        Assert.Equal(204, (await _manager.PostAsync($"/api/v1/people/{id}/return", "{}")).Status);
+        using var back = await ClientOf(email, password);
+        Assert.Equal("crewLead", (string)(await back.ReadAsync("/api/v1/session"))["here"]!["role"]!);
+        Assert.Equal(404, (await _manager.PostAsync($"/api/v1/people/{id}/return", "{}")).Status);
+    }
+
+    [Fact]
     public async Task The_session_says_who_is_signed_in_and_where()
     {
         var session = await application.ClientOf(Role.CrewLead).ReadAsync("/api/v1/session");

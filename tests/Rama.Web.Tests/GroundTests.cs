@@ -35,6 +35,25 @@ public sealed class GroundTests(RamaApplication application) : IClassFixture<Ram
         Assert.Contains("2.40 ha", (string)warning["message"]!, StringComparison.Ordinal);
     }
 
+    // H2 lists rows 1 to 52; the map says of W6 what the import said.
+    [Fact]
+    public async Task A_row_nobody_lists_is_told_and_the_map_tells_areas_that_differ()
+    {
+        var report = await Import(
+            "check",
+            Feature("H2", """{"type": "LineString", "coordinates": [[9.9, 45.6], [9.901, 45.6]]}""", "999")
+        );
+        Assert.Equal(0, (int)report["problemCount"]!);
+        var warning = Assert.Single(report["warnings"]!.AsArray(), w => (string)w!["code"]! == "no-row")!;
+        Assert.Contains("Row 999", (string)warning["message"]!, StringComparison.Ordinal);
+        Assert.Contains("1 to 52", (string)warning["message"]!, StringComparison.Ordinal);
+
+        await Import("save", Feature("W6", Polygon(Square)));
+        var blocks = (await _client.ReadAsync("/api/v1/map"))["blocks"]!.AsArray();
+        Assert.True((bool)blocks.Single(b => (string)b!["code"]! == "W6")!["areasDiffer"]!);
+        Assert.False((bool)blocks.Single(b => (string)b!["code"]! == "H4")!["areasDiffer"]!);
+    }
+
     [Theory]
     [InlineData("""[[9.9,45.6],[9.904,45.602],[9.904,45.6],[9.9,45.602],[9.9,45.6]]""", "geometry")] // a bow tie
     [InlineData("""[[150.1,-33.6],[150.104,-33.6],[150.104,-33.598],[150.1,-33.6]]""", "far")] // another continent

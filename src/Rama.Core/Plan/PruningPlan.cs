@@ -61,7 +61,13 @@ public sealed record PruningPlan(
 
     /// <summary>Works the plan out, stage by stage.</summary>
     /// <param name="reading">What was typed, read.</param>
-    public static PruningPlan Of(PlanReading reading)
+    public static PruningPlan Of(PlanReading reading) => Of(reading, withCuts: true);
+
+    /// <summary>The plan without its cuts, as far as counting needs it: their search is most of the work.</summary>
+    /// <param name="reading">What was typed, read.</param>
+    public static PruningPlan ToCount(PlanReading reading) => Of(reading, withCuts: false);
+
+    private static PruningPlan Of(PlanReading reading, bool withCuts)
     {
         var (planting, density, target, settings) = (
             reading.Planting,
@@ -117,7 +123,7 @@ public sealed record PruningPlan(
         var stock = survey is null ? null : StockOf(reading, survey, limbs);
         var terms = reading.Cutting.Terms;
         Prescription? Prescribed(CuttingTerms by) =>
-            decision is null || stock is null
+            !withCuts || decision is null || stock is null
                 ? null
                 : Prescription.Of(planting.System.RulesFor(reading.Cutting.Answers), stock, decision, settings, by);
         var prescription = Prescribed(terms);

@@ -43,6 +43,12 @@ internal static class StoredJson
         DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
     };
 
+    /// <summary>Values of a row as its columns have them, NaN too.</summary>
+    public static readonly JsonSerializerOptions Row = new()
+    {
+        NumberHandling = JsonNumberHandling.AllowNamedFloatingPointLiterals,
+    };
+
     /// <summary>Shapes on the ground, as GeoJSON has them.</summary>
     public static readonly JsonSerializerOptions Shape = new() { Converters = { new GeoJsonConverterFactory() } };
 

@@ -16,12 +16,6 @@ internal sealed class ImportBefore
     // A file of 100 000 lines takes a tenth of it; what needs more is no list a person wrote.
     private const int MostBytes = 8_000_000;
 
-    private static readonly JsonSerializerOptions Json = new()
-    {
-        NumberHandling = JsonNumberHandling.AllowNamedFloatingPointLiterals,
-        DefaultIgnoreCondition = JsonIgnoreCondition.WhenWritingNull,
-    };
-
     private readonly Dictionary<(string, string), RowBefore> _rows = [];
 
     /// <summary>The rows in the order they were first touched.</summary>
@@ -42,7 +36,7 @@ internal sealed class ImportBefore
     {
         using var content = new MemoryStream();
         using (var packed = new BrotliStream(content, CompressionLevel.Fastest, leaveOpen: true))
-            JsonSerializer.Serialize(packed, Rows, Json);
+            JsonSerializer.Serialize(packed, Rows, StoredJson.Row);
         return content.Length > MostBytes ? null : content.ToArray();
     }
 
@@ -50,11 +44,11 @@ internal sealed class ImportBefore
     public static IReadOnlyList<RowBefore> Read(byte[] written)
     {
         using var packed = new BrotliStream(new MemoryStream(written), CompressionMode.Decompress);
-        return JsonSerializer.Deserialize<List<RowBefore>>(packed, Json)!;
+        return JsonSerializer.Deserialize<List<RowBefore>>(packed, StoredJson.Row)!;
     }
 
     /// <summary>The key of a row, to look it up by.</summary>
-    public static string KeyOf(EntityEntry entry) => JsonSerializer.Serialize(Keys(entry), Json);
+    public static string KeyOf(EntityEntry entry) => JsonSerializer.Serialize(Keys(entry), StoredJson.Row);
 
     /// <summary>The values of a row by path, such as <c>Area.Unit</c>.</summary>
     public static IEnumerable<(string Path, PropertyEntry Property)> Values(EntityEntry entry) =>
@@ -70,7 +64,7 @@ internal sealed class ImportBefore
 
     /// <summary>A value as it was kept.</summary>
     public static object? Value(JsonElement? kept, IProperty property) =>
-        kept is { } value ? value.Deserialize(property.ClrType, Json) : null;
+        kept is { } value ? value.Deserialize(property.ClrType, StoredJson.Row) : null;
 
     private void Look(EntityEntry entry)
     {
@@ -92,7 +86,7 @@ internal sealed class ImportBefore
         [.. entry.Metadata.FindPrimaryKey()!.Properties.Select(p => Element(entry.Property(p.Name).CurrentValue))];
 
     private static JsonElement? Element(object? value) =>
-        value is null ? null : JsonSerializer.SerializeToElement(value, value.GetType(), Json);
+        value is null ? null : JsonSerializer.SerializeToElement(value, value.GetType(), StoredJson.Row);
 }
 
 /// <summary>A row an import touched.</summary>

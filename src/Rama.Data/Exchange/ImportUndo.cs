@@ -221,7 +221,10 @@ public sealed class ImportUndo(RamaContext database, EstateScope scope, Catalogu
         }
         foreach (var entry in database.ChangeTracker.Entries().Where(e => e.State == EntityState.Unchanged))
             found[(entry.Metadata.ClrType.Name, ImportBefore.KeyOf(entry))] = entry;
-        return [.. rows.Select(r => found.GetValueOrDefault((r.Type, JsonSerializer.Serialize(r.Key))))];
+        return
+        [
+            .. rows.Select(r => found.GetValueOrDefault((r.Type, JsonSerializer.Serialize(r.Key, StoredJson.Row)))),
+        ];
     }
 
     private Task LoadAllAsync<T>(CancellationToken cancel)

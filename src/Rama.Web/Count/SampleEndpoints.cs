@@ -105,7 +105,7 @@ internal static class SampleEndpoints
             return TypedResults.NotFound();
         var entry = stored.ToEntry();
         var reading = PlanReading.Of(entry, stored.Catalogue);
-        var plan = PruningPlan.Of(reading);
+        var plan = PruningPlan.ToCount(reading);
         var settings = reading.Counted?.Sample ?? Setting(entry.Count.Sample);
         var sample = await PlanAsync(stored, settings, counts, cancel);
         var trees = reading.Density?.BearingTrees ?? double.NaN;
