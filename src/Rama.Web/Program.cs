@@ -9,6 +9,7 @@ using Rama.Web.Decide;
 using Rama.Web.Estate;
 using Rama.Web.Exchange;
 using Rama.Web.Hosting;
+using Rama.Web.Passes;
 using Rama.Web.Prescribe;
 using Rama.Web.Result;
 using Rama.Web.Season;
@@ -83,13 +84,14 @@ var api = app.MapGroup("/api/v1")
     .AddEndpointFilter(HiddenMoney.Filter);
 api.MapSession().MapPeople().MapInvitations();
 api.MapImport().MapExport();
-api.MapSeason().MapEstate().MapTarget().MapCount().MapDecide().MapPrescribe().MapCrew().MapResult();
+api.MapSeason().MapPasses().MapEstate().MapTarget().MapCount().MapDecide().MapPrescribe().MapCrew().MapResult();
 api.MapGroup("/calculations")
     .WithTags("Calculations")
     .RequireAuthorization()
     .MapEstateCalculators()
     .MapTargetCalculators()
     .MapSeasonCalculators()
+    .MapPassCalculators()
     .MapCountCalculators()
     .MapDecideCalculators()
     .MapPrescribeCalculators();

@@ -28,6 +28,8 @@ const PrescribeStage = lazy(() =>
   import('./stages/prescribe/PrescribeStage').then((m) => ({ default: m.PrescribeStage })),
 );
 const ResultStage = lazy(() => import('./stages/result/ResultStage').then((m) => ({ default: m.ResultStage })));
+const PassesStage = lazy(() => import('./stages/passes/PassesStage').then((m) => ({ default: m.PassesStage })));
+const YearPage = lazy(() => import('./stages/passes/YearPage').then((m) => ({ default: m.YearPage })));
 const HistoryPage = lazy(() => import('./stages/estate/HistoryPage').then((m) => ({ default: m.HistoryPage })));
 const FirstManagerPage = lazy(() => import('./people/FirstManagerPage').then((m) => ({ default: m.FirstManagerPage })));
 const EstatePage = lazy(() => import('./stages/season/EstatePage').then((m) => ({ default: m.EstatePage })));
@@ -83,6 +85,7 @@ const router = createBrowserRouter([
         { path: 'catalogue/systems', element: <SystemsPage /> },
         { path: 'exchange', element: only('export', <ExchangePage />) },
         { path: 'known', element: <KnownPage /> },
+        { path: 'year', element: <YearPage /> },
         { path: 'estate', element: only('season', <EstatePage />) },
         { path: 'people', element: only('people', <PeoplePage />) },
         { path: 'sessions', element: <SessionsPage /> },
@@ -105,6 +108,7 @@ const router = createBrowserRouter([
             { path: 'decide', element: <DecideStage /> },
             { path: 'prescribe', element: <PrescribeStage /> },
             { path: 'result', element: <ResultStage /> },
+            { path: 'passes', element: <PassesStage /> },
             { path: 'history', element: <HistoryPage /> },
           ],
         },

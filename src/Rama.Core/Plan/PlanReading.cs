@@ -10,6 +10,7 @@ using Rama.Core.Statistics;
 using Rama.Core.Target;
 using Rama.Core.Target.Insurance;
 using Rama.Core.Target.Size;
+using Rama.Core.Weather;
 
 namespace Rama.Core.Plan;
 
@@ -49,6 +50,10 @@ public sealed record PlanReading(
     IReadOnlyList<FieldProblem> Problems
 )
 {
+    /// <summary>Days of green tip noted in past seasons.</summary>
+    public IReadOnlyList<SeasonDay> GreenTips =>
+        [.. Seasons.Where(s => s.GreenTip is not null).Select(s => new SeasonDay(s.Season, s.GreenTip!.Value))];
+
     /// <summary>Reads an entry.</summary>
     /// <param name="entry">All that was typed.</param>
     /// <param name="catalogue">The estate's catalogue; the shipped one when left out.</param>

@@ -11,6 +11,8 @@ public sealed record SeasonResultEntry
     /// <summary>First season records may be kept for.</summary>
     public const int FirstSeason = 1950;
 
+    private const int FirstSouthernMonth = 7;
+
     /// <summary>Calendar year of the harvest.</summary>
     public double? Season { get; init; }
 
@@ -50,7 +52,13 @@ public sealed record SeasonResultEntry
             ? null
             : Target.Size.FruitSize.Read(reader, "fruitSize", FruitSize, PackageMasses.Default);
         var packOut = reader.Optional("packOut", "Pack-out", PackOut, Units.Share, 0, 1);
-        if (GreenTip is { } day && !double.IsNaN(season) && day.Year != (int)season)
+        // The spring of a southern harvest lies in the year before.
+        if (
+            GreenTip is { } day
+            && !double.IsNaN(season)
+            && day.Year != (int)season
+            && !(day.Year == (int)season - 1 && day.Month >= FirstSouthernMonth)
+        )
             reader.Add("greenTip", "conflict", $"Green tip: expected a day of {season:0}, got {day:yyyy-MM-dd}.");
         var buds = reader.Optional("budsLeft", "Buds left", BudsLeft, "bud/tree", 1, 20_000);
         var thinned = reader.Optional(

@@ -1,31 +1,36 @@
+using Rama.Core.Passes;
 using Rama.Core.Weather;
 
 namespace Rama.Core.Season;
 
-/// <summary>Days between which a planting is pruned in winter.</summary>
-/// <param name="From">First day; null where any day of the winter will do.</param>
+/// <summary>Days between which a planting is pruned in winter: the window of its winter pass, or of the last of two.</summary>
+/// <param name="From">First day.</param>
 /// <param name="To">Last day.</param>
-/// <remarks>
-/// Common practice, no source: pome fruit up to green tip, since from then on pruning knocks buds off; cherry late
-/// in winter and not before, since wounds take disease in autumn and midwinter; peach from bud swell to bloom, when
-/// live wood is seen. How many days that is from green tip is an assumption.
-/// </remarks>
 public sealed record PruningWindow(DateOnly? From, DateOnly To)
 {
-    private const int LateWinterDays = 28,
-        SwellDays = 14,
-        ToBloomDays = 21;
-
     /// <summary>The window of a crop; null without an estimate of its green tip.</summary>
     /// <param name="crop">The crop.</param>
     /// <param name="tip">Its green tip.</param>
-    public static PruningWindow? Of(string crop, GreenTip? tip) =>
-        tip is null
-            ? null
-            : crop switch
-            {
-                "cherry" => new(tip.Day.AddDays(-LateWinterDays), tip.Day.AddDays(ToBloomDays)),
-                "peach" or "apricot" or "plum" => new(tip.Day.AddDays(-SwellDays), tip.Day.AddDays(ToBloomDays)),
-                _ => new(null, tip.Day),
-            };
+    /// <param name="twoPasses">Whether the winter is pruned in two passes.</param>
+    /// <param name="noted">Days noted this season.</param>
+    public static PruningWindow? Of(
+        string crop,
+        GreenTip? tip,
+        bool twoPasses = false,
+        IReadOnlyDictionary<Anchor, DateOnly>? noted = null
+    )
+    {
+        var days = AnchorDays.Of(crop, tip, noted);
+        HashSet<string> facts = [crop, "cuts"];
+        if (crop is "apple" or "pear")
+            facts.Add("pome");
+        if (twoPasses)
+            facts.Add("twoPasses");
+        return
+            PassDefinition.All.LastOrDefault(p => p is { IsWinter: true, CarriesSteps: true } && p.IsFor(facts))
+                is { } pass
+            && PassWindow.Of(pass.Window, days) is { To: { } to } window
+            ? new(window.From, to)
+            : null;
+    }
 }

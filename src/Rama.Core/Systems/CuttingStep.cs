@@ -1,5 +1,6 @@
 using Rama.Core.Decide;
 using Rama.Core.Explain;
+using Rama.Core.Passes;
 
 namespace Rama.Core.Systems;
 
@@ -28,6 +29,7 @@ namespace Rama.Core.Systems;
 /// <param name="Caution">Caution shown at this step, where work can hurt someone.</param>
 /// <param name="Source">Where the numbers come from.</param>
 /// <param name="TooMuch">What to do with what would take too much.</param>
+/// <param name="Pass">Pass it belongs to: <c>major</c> or <c>detail</c> of the winter, or <c>after-harvest</c>.</param>
 public sealed record CuttingStep(
     string Id,
     IReadOnlyList<DecisionKind> Under,
@@ -46,7 +48,8 @@ public sealed record CuttingStep(
     LocalText Because,
     LocalText? Caution,
     string Source,
-    TooMuch TooMuch = TooMuch.Skip
+    TooMuch TooMuch = TooMuch.Skip,
+    string Pass = PassIds.Detail
 )
 {
     /// <summary>What <see cref="Because"/> may speak of.</summary>

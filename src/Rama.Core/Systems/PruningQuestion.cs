@@ -38,6 +38,8 @@ public sealed record PruningQuestion(
 /// <param name="Sequence">Steps in their order where it differs; those not named follow as they were.</param>
 /// <param name="Aim">What pruning stops at, where it differs.</param>
 /// <param name="Suits">Traits of varieties it is the usual answer for.</param>
+/// <param name="Moves">Steps that belong to another pass.</param>
+/// <param name="TwoPasses">Whether the winter is pruned in two passes: major cuts, then detail.</param>
 public sealed record PruningAnswer(
     string Id,
     LocalText Name,
@@ -47,5 +49,7 @@ public sealed record PruningAnswer(
     IReadOnlyList<string>? LeavesOut = null,
     IReadOnlyList<string>? Sequence = null,
     SystemAim? Aim = null,
-    IReadOnlyList<string>? Suits = null
+    IReadOnlyList<string>? Suits = null,
+    IReadOnlyDictionary<string, string>? Moves = null,
+    bool TwoPasses = false
 );

@@ -1,3 +1,4 @@
+using Rama.Core.Passes;
 using Rama.Core.Systems.Language;
 
 namespace Rama.Core.Systems;
@@ -90,8 +91,8 @@ public sealed class PruningRules
 
     /// <summary>Makes the rules ready.</summary>
     /// <exception cref="RuleException">A rule cannot be understood.</exception>
-    internal static PruningRules Of(TrainingSystem system, IReadOnlyList<PruningAnswer> answers) =>
-        Of(system, answers, NamesOf(system));
+    internal static PruningRules Of(TrainingSystem system, IReadOnlyList<PruningAnswer> answers, string? pass) =>
+        Of(system, answers, NamesOf(system), p => pass is null ? PassIds.IsWinter(p) : p == pass);
 
     /// <summary>
     /// Reads every rule of a system once, and every order an answer brings, with one budget for all. An answer changes
@@ -102,7 +103,7 @@ public sealed class PruningRules
     internal static int Check(TrainingSystem system)
     {
         var names = NamesOf(system);
-        var steps = Of(system, [], names).Steps.ToDictionary(s => s.Step.Id);
+        var steps = Of(system, [], names, _ => true).Steps.ToDictionary(s => s.Step.Id);
         foreach (
             var (step, order) in system
                 .Questions.SelectMany(q => q.Options)
@@ -121,7 +122,12 @@ public sealed class PruningRules
             system.Terms
         );
 
-    private static PruningRules Of(TrainingSystem system, IReadOnlyList<PruningAnswer> answers, RuleNames names)
+    private static PruningRules Of(
+        TrainingSystem system,
+        IReadOnlyList<PruningAnswer> answers,
+        RuleNames names,
+        Predicate<string> isOf
+    )
     {
         double[] settings = [.. system.Settings.Select(s => s.Value * Factor(s))];
         foreach (var (id, value) in answers.SelectMany(a => a.Sets ?? new Dictionary<string, double>()))
@@ -130,6 +136,7 @@ public sealed class PruningRules
             settings[place] = value * Factor(system.Settings[place]);
         }
         var left = answers.SelectMany(a => a.LeavesOut ?? []).ToHashSet();
+        left.UnionWith(system.Steps.Where(s => !isOf(system.PassOf(s, answers))).Select(s => s.Id));
         var orders = answers
             .SelectMany(a => a.Orders ?? new Dictionary<string, string>())
             .ToLookup(o => o.Key, o => o.Value);

@@ -4,6 +4,7 @@ using System.Text.Json.Serialization;
 using System.Text.RegularExpressions;
 using Rama.Core.Crops;
 using Rama.Core.Explain;
+using Rama.Core.Passes;
 using Rama.Core.Systems.Language;
 
 namespace Rama.Core.Systems;
@@ -220,15 +221,23 @@ internal static partial class RulePack
                     yield return $"question {question.Id}, {option.Id}: {id} must lie between {setting.Least} and "
                         + $"{setting.Most}";
             foreach (
-                var step in (option.Orders?.Keys ?? []).Concat(option.LeavesOut ?? []).Concat(option.Sequence ?? [])
+                var step in (option.Orders?.Keys ?? [])
+                    .Concat(option.LeavesOut ?? [])
+                    .Concat(option.Moves?.Keys ?? [])
+                    .Concat(option.Sequence ?? [])
             )
                 if (system.Steps.All(s => s.Id != step))
                     yield return $"question {question.Id}, {option.Id}: there is no step “{step}”";
+            foreach (var (step, pass) in option.Moves ?? new Dictionary<string, string>())
+                if (!PassIds.OfSteps.Contains(pass))
+                    yield return $"question {question.Id}, {option.Id}: there is no pass “{pass}”";
         }
     }
 
     private static IEnumerable<string> StepFaults(TrainingSystem system, CuttingStep step)
     {
+        if (!PassIds.OfSteps.Contains(step.Pass))
+            yield return $"step {step.Id}: pass must be one of {string.Join(", ", PassIds.OfSteps)}";
         if (step.SecondsEach is not (>= 0 and <= 36_000))
             yield return $"step {step.Id}: secondsEach must lie between 0 and 36 000";
         if (step.Limits.Count > MostLimits)

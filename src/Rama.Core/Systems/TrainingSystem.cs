@@ -70,12 +70,15 @@ public sealed record TrainingSystem(
 
     /// <summary>The system's rules made ready, with the answers chosen to its questions.</summary>
     /// <param name="choices">Answers by question; the system's own for those left out or unknown.</param>
-    public PruningRules RulesFor(IReadOnlyDictionary<string, string>? choices = null)
+    /// <param name="pass">Only the steps of this pass; those of the winter when left out.</param>
+    public PruningRules RulesFor(IReadOnlyDictionary<string, string>? choices = null, string? pass = null)
     {
-        var chosen = Questions.Select(s => s.Answer(choices?.GetValueOrDefault(s.Id))).ToList();
+        var chosen = Chosen(choices);
         return Ready
             .GetOrCreateValue(this)
-            .GetOrAdd(string.Join("|", chosen.Select(o => o.Id)), _ => PruningRules.Of(this, chosen));
+            .GetOrAdd(string.Join("|", chosen.Select(o => o.Id).Append(pass)), _ =>
+                PruningRules.Of(this, chosen, pass)
+            );
     }
 
     /// <summary>
@@ -87,6 +90,25 @@ public sealed record TrainingSystem(
         IReadOnlyDictionary<string, string> chosen,
         VarietyTraits traits
     ) => Questions.ToDictionary(q => q.Id, q => q.Answer(chosen.GetValueOrDefault(q.Id), traits.Named).Id);
+
+    /// <summary>Steps with the pass each belongs to, those left out not among them.</summary>
+    /// <param name="answers">Answers by question, as <see cref="AnswersFor"/> has them.</param>
+    public IReadOnlyList<(CuttingStep Step, string Pass)> StepsByPass(IReadOnlyDictionary<string, string> answers)
+    {
+        var chosen = Chosen(answers);
+        var left = chosen.SelectMany(a => a.LeavesOut ?? []).ToHashSet();
+        return [.. Steps.Where(s => !left.Contains(s.Id)).Select(s => (s, PassOf(s, chosen)))];
+    }
+
+    /// <summary>Whether the winter is pruned in two passes.</summary>
+    /// <param name="answers">Answers by question.</param>
+    public bool InTwoPasses(IReadOnlyDictionary<string, string> answers) => Chosen(answers).Any(a => a.TwoPasses);
+
+    internal string PassOf(CuttingStep step, IEnumerable<PruningAnswer> answers) =>
+        answers.Select(a => a.Moves?.GetValueOrDefault(step.Id)).LastOrDefault(p => p is not null) ?? step.Pass;
+
+    private List<PruningAnswer> Chosen(IReadOnlyDictionary<string, string>? choices) =>
+        [.. Questions.Select(q => q.Answer(choices?.GetValueOrDefault(q.Id)))];
 
     /// <summary>Whether a step's rules name a word or setting, themselves or through their terms.</summary>
     /// <param name="step">A step of the system.</param>

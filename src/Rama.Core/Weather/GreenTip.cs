@@ -18,9 +18,9 @@ public sealed record GreenTip(DateOnly Day, int Dates, GreenTipBasis Basis)
     /// <remarks>Source: the estate's own records; common practice.</remarks>
     public static GreenTip? Expected(
         int season,
-        IReadOnlyList<DateOnly> own,
-        IReadOnlyList<DateOnly> variety,
-        IReadOnlyList<DateOnly> crop
+        IReadOnlyList<SeasonDay> own,
+        IReadOnlyList<SeasonDay> variety,
+        IReadOnlyList<SeasonDay> crop
     )
     {
         var (dates, basis) =
@@ -29,11 +29,17 @@ public sealed record GreenTip(DateOnly Day, int Dates, GreenTipBasis Basis)
             : (crop, GreenTipBasis.Crop);
         if (dates.Count == 0)
             return null;
-        // Counted from 1 March, so that leap years do not shift the spring.
-        var mean = dates.Average(d => (d.ToDateTime(default) - new DateTime(d.Year, 3, 1)).TotalDays);
+        // Counted from 1 March of its season, so that leap years do not shift the spring, and a spring of the south lies
+        // in the year before its harvest.
+        var mean = dates.Average(d => d.Day.DayNumber - new DateOnly(d.Season, 3, 1).DayNumber);
         return new(new DateOnly(season, 3, 1).AddDays((int)Math.Round(mean)), dates.Count, basis);
     }
 }
+
+/// <summary>A day of a season.</summary>
+/// <param name="Season">Calendar year of the harvest.</param>
+/// <param name="Day">The day.</param>
+public readonly record struct SeasonDay(int Season, DateOnly Day);
 
 /// <summary>Whose dates an expectation rests on.</summary>
 public enum GreenTipBasis

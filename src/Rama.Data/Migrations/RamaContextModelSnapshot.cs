@@ -1346,6 +1346,10 @@ namespace Rama.Data.Migrations
                         .HasColumnType("text")
                         .HasColumnName("measured");
 
+                    b.Property<string>("NotedDays")
+                        .HasColumnType("json")
+                        .HasColumnName("noted_days");
+
                     b.Property<string>("TargetDetails")
                         .HasColumnType("json")
                         .HasColumnName("target_details");

@@ -158,6 +158,21 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
         )
             is not null;
 
+    /// <summary>Saves the days noted of the season at hand; null when there is no such planting.</summary>
+    /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
+    public Task<StoredPlanting?> SaveAsync(Guid id, uint version, NotedDaysEntry entry, CancellationToken cancel) =>
+        ChangePlanAsync(
+            id,
+            version,
+            stored =>
+            {
+                entry.Read();
+                stored.Plan.TakeOver(entry);
+            },
+            cancel
+        );
+
     /// <summary>What changed at a planting, the latest first.</summary>
     public async Task<IReadOnlyList<ChangeRecord>> HistoryAsync(Guid id, int most, CancellationToken cancel) =>
         await database

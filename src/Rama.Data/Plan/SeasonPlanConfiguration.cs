@@ -39,6 +39,7 @@ internal sealed class SeasonPlanConfiguration : IEntityTypeConfiguration<SeasonP
         builder.Amount(p => p.Cap);
         builder.Property(p => p.TargetDetails).HasColumnType("json");
         builder.Property(p => p.CountDetails).HasColumnType("json");
+        builder.Property(p => p.NotedDays).HasColumnType("json");
         builder.Property(p => p.CuttingDetails).HasColumnType("json");
         builder.Property(p => p.HeldDecision).HasConversion<string>().HasMaxLength(20);
         builder.Property(p => p.HeldReason).HasMaxLength(300);

@@ -71,6 +71,9 @@ public sealed class SeasonPlanRecord : IHistoried
     /// </summary>
     public string? CuttingDetails { get; private set; }
 
+    /// <summary>Days of the year noted, as JSON; null for none.</summary>
+    public string? NotedDays { get; private set; }
+
     /// <summary>Insurance, canopy and sharing of the target as JSON; null where nothing of it was typed.</summary>
     public string? TargetDetails { get; private set; }
 
@@ -97,6 +100,16 @@ public sealed class SeasonPlanRecord : IHistoried
     public uint Version { get; private set; }
 
     HistoryPlace IHistoried.Place => new("plan", PlantingId, Season);
+
+    /// <summary>Takes over days the core has read without a problem.</summary>
+    public void TakeOver(NotedDaysEntry entry)
+    {
+        NotedDays = entry.Noted.Count == 0 ? null : StoredJson.WritePart(entry);
+        Touch();
+    }
+
+    /// <summary>Days of the year as noted.</summary>
+    public NotedDaysEntry ToDays() => StoredJson.ReadPart<NotedDaysEntry>(NotedDays) ?? new();
 
     /// <summary>Takes over a target the core has read without a problem.</summary>
     public void TakeOver(TargetEntry entry)

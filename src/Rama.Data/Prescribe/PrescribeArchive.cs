@@ -3,6 +3,7 @@ using System.Text.Json;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Decide;
 using Rama.Core.Explain;
+using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Issue;
 using Rama.Data.Crew;
@@ -23,7 +24,8 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
         int Season,
         DecisionKind? Held,
         string? HeldReason,
-        CuttingEntry? Cutting
+        CuttingEntry? Cutting,
+        NotedDaysEntry? Days = null
     );
 
     private sealed record PrescriptionPart(
@@ -76,7 +78,7 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
         var codes = await database.Plantings.ToDictionaryAsync(p => p.Id, p => p.Code, cancel);
         var plans = await database
             .SeasonPlans.AsNoTracking()
-            .Where(p => p.CuttingDetails != null || p.HeldDecision != null)
+            .Where(p => p.CuttingDetails != null || p.HeldDecision != null || p.NotedDays != null)
             .ToListAsync(cancel);
         var prescriptions = await database
             .IssuedPrescriptions.AsNoTracking()
@@ -103,7 +105,8 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
                         p.Season,
                         p.HeldDecision,
                         p.HeldReason,
-                        p.CuttingDetails is null ? null : p.ToCutting()
+                        p.CuttingDetails is null ? null : p.ToCutting(),
+                        p.NotedDays is null ? null : p.ToDays()
                     ))
                     .OrderBy(p => p.Planting, StringComparer.Ordinal)
                     .ThenBy(p => p.Season),
@@ -181,6 +184,11 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
                 plan.TakeOver(settings);
                 if (part.Cutting is { } cutting)
                     plan.TakeOver(cutting);
+                if (part.Days is { } days)
+                {
+                    days.Read();
+                    plan.TakeOver(days);
+                }
             }
             AddCards(parts, ids);
             var workerOf = await new CrewArchive(database, scope).FinderAsync(cancel);

@@ -69,9 +69,14 @@ internal static class SeasonEndpoints
                     .Select(p => (Planting: p, Tip: tips.Expected(p, shown)))
                     .Select(p => new WorkToDo(
                         p.Planting.Line.BearingTrees ?? 0,
-                        p.Planting.Line.MinutesPerTree,
+                        p.Planting.Facts?.WinterMinutes ?? p.Planting.Line.MinutesPerTree,
                         p.Tip,
-                        PruningWindow.Of(p.Planting.Crop, p.Tip)
+                        PruningWindow.Of(
+                            p.Planting.Crop,
+                            p.Tip,
+                            p.Planting.Facts?.TwoPasses == true,
+                            p.Planting.Facts?.Noted
+                        )
                     )),
             ]
         );
@@ -106,36 +111,5 @@ internal static class SeasonEndpoints
     {
         await estates.BeginSeasonAsync(entry.Season, cancel);
         return TypedResults.NoContent();
-    }
-
-    // Dates of the estate by variety and crop, for plantings without their own.
-    private sealed class KnownGreenTips(IReadOnlyList<PlannedPlanting> plantings)
-    {
-        private readonly ILookup<string, DateOnly> _byVariety = plantings
-            .SelectMany(p => p.GreenTips, (p, day) => (p.Line.Variety, day))
-            .ToLookup(t => t.Variety, t => t.day);
-
-        private readonly ILookup<string, DateOnly> _byCrop = plantings
-            .SelectMany(p => p.GreenTips, (p, day) => (p.Crop, day))
-            .ToLookup(t => t.Crop, t => t.day);
-
-        private readonly Dictionary<string, GreenTip?> _ofKin = [];
-
-        public GreenTip? Expected(PlannedPlanting planting, int season)
-        {
-            if (planting.GreenTips.Count > 0)
-                return GreenTip.Expected(season, planting.GreenTips, [], []);
-            if (!_ofKin.TryGetValue(planting.Line.Variety, out var tip))
-                _ofKin.Add(
-                    planting.Line.Variety,
-                    tip = GreenTip.Expected(
-                        season,
-                        [],
-                        [.. _byVariety[planting.Line.Variety]],
-                        [.. _byCrop[planting.Crop]]
-                    )
-                );
-            return tip;
-        }
     }
 }

@@ -1,6 +1,9 @@
 using Microsoft.Extensions.Caching.Memory;
 using Rama.Core.Crops;
+using Rama.Core.Passes;
+using Rama.Core.Plan;
 using Rama.Core.Season;
+using Rama.Core.Weather;
 using Rama.Data.Estate;
 using Rama.Data.Plan;
 using Rama.Data.Season;
@@ -52,8 +55,9 @@ internal sealed record PlannedPlanting(
     string Block,
     string Crop,
     int YearPlanted,
-    IReadOnlyList<DateOnly> GreenTips,
-    SeasonLine Line
+    IReadOnlyList<SeasonDay> GreenTips,
+    SeasonLine Line,
+    ProgrammeFacts? Facts
 )
 {
     /// <summary>Its line with the place it has now and its turn in the work.</summary>
@@ -100,8 +104,55 @@ internal sealed record PlannedPlanting(
             line.Block,
             plan.Planting?.Variety.Crop ?? "",
             planting.YearPlanted,
-            [.. planting.Results.Select(r => r.GreenTip).OfType<DateOnly>()],
-            line
+            [
+                .. planting
+                    .Results.Where(r => r.GreenTip is not null)
+                    .Select(r => new SeasonDay(r.Season, r.GreenTip!.Value)),
+            ],
+            line,
+            ProgrammeFacts.Of(stored, plan)
         );
     }
+}
+
+/// <summary>What the programme of a planting follows from beside the days of its year.</summary>
+/// <param name="Terms">Its terms, without days.</param>
+/// <param name="Noted">Days noted of the season.</param>
+/// <param name="TwoPasses">Whether its winter has two passes.</param>
+/// <param name="WinterMinutes">Working minutes a tree of all winter passes; null before a prescription.</param>
+internal sealed record ProgrammeFacts(
+    ProgrammeTerms Terms,
+    IReadOnlyDictionary<Anchor, DateOnly> Noted,
+    bool TwoPasses,
+    double? WinterMinutes
+)
+{
+    public static ProgrammeFacts? Of(StoredPlanting stored, PruningPlan plan)
+    {
+        if (plan.Planting is not { } planting)
+            return null;
+        var answers = plan.Prescription?.Answers
+            ?? planting.System.AnswersFor(new Dictionary<string, string>(), planting.Variety.Traits);
+        var two = planting.System.InTwoPasses(answers);
+        return new(
+            new(
+                planting,
+                plan.Density?.BearingTrees ?? 0,
+                answers,
+                AnchorDays.Of(planting.Variety.Crop, null),
+                plan.Decision?.Kind,
+                CutTimes.Of(plan.Prescription, planting.System.Labour.BaseSeconds),
+                IsCounted: plan.Survey is not null
+            ),
+            stored.Plan.ToDays().Read(),
+            two,
+            // Each tree is walked to twice.
+            plan.Prescription?.MinutesPerTree + (two ? planting.System.Labour.BaseSeconds / 60 : 0)
+        );
+    }
+
+    /// <summary>The programme with the days of its year.</summary>
+    /// <param name="tip">Green tip expected.</param>
+    public Programme With(GreenTip? tip) =>
+        Programme.Of(Terms with { Days = AnchorDays.Of(Terms.Planting.Variety.Crop, tip, Noted) });
 }

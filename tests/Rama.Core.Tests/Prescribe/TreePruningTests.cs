@@ -16,10 +16,11 @@ public sealed class TreePruningTests
         FruitTree tree,
         double toLeave,
         IReadOnlyDictionary<string, string>? answers = null,
-        IReadOnlyDictionary<string, double>? settings = null
+        IReadOnlyDictionary<string, double>? settings = null,
+        string? pass = null
     ) =>
         TreePruning.Of(
-            TrainingSystem.Find(system)!.RulesFor(answers),
+            TrainingSystem.Find(system)!.RulesFor(answers, pass),
             tree,
             CutAllowance.Counted(tree.FloralBuds, toLeave, Usual),
             settings
@@ -326,7 +327,7 @@ public sealed class TreePruningTests
         var hand = HandTree.Bare();
         foreach (var across in new[] { 0.8, 0.7, -0.8, -0.7 })
             hand.Limb(1.2, 14, 20, leader: hand.Leader(0, 2.2, 50, acrossM: across));
-        var cuts = Cut("pedestrian-peach", hand.Tree(leaf: leaf), 60, Answers("sides", side))
+        var cuts = Cut("pedestrian-peach", hand.Tree(leaf: leaf), 60, Answers("sides", side), pass: "after-harvest")
             .Cuts.Where(c => c.StepId == "side")
             .ToList();
         Assert.Equal(scaffolds, cuts.Count);

@@ -39,7 +39,7 @@ public sealed class WorkTests
         );
         Assert.Equal([2, 0, 1], works.Select(w => w.Place));
         Assert.Equal(
-            [(240, true, new DateOnly(2027, 2, 3), 5, 2), (240, false, new DateOnly(2027, 2, 10), 11, 3)],
+            [(240, true, new DateOnly(2027, 2, 3), 5, 10), (240, false, new DateOnly(2027, 2, 10), 11, 11)],
             works
                 .Take(2)
                 .Select(w => w.Work)
@@ -97,9 +97,9 @@ public sealed class WorkTests
     [Fact]
     public void Green_tip_is_the_mean_of_the_nearest_kin_that_has_dates()
     {
-        DateOnly[] own = [new(2024, 3, 12), new(2025, 3, 18), new(2026, 3, 15)],
-            variety = [new(2026, 3, 1)],
-            crop = [new(2026, 2, 20)];
+        SeasonDay[] own = [new(2024, new(2024, 3, 12)), new(2025, new(2025, 3, 18)), new(2026, new(2026, 3, 15))],
+            variety = [new(2026, new(2026, 3, 1))],
+            crop = [new(2026, new(2026, 2, 20))];
         Assert.Equal(
             new GreenTip(new(2027, 3, 15), 3, GreenTipBasis.Planting),
             GreenTip.Expected(2027, own, variety, crop)
@@ -112,5 +112,5 @@ public sealed class WorkTests
     // 2024 had a 29 February: the same day of March stays the same day of March.
     [Fact]
     public void Leap_years_do_not_shift_the_spring() =>
-        Assert.Equal(new(2027, 3, 10), GreenTip.Expected(2027, [new(2024, 3, 10)], [], [])!.Day);
+        Assert.Equal(new(2027, 3, 10), GreenTip.Expected(2027, [new(2024, new(2024, 3, 10))], [], [])!.Day);
 }

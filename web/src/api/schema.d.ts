@@ -1987,6 +1987,172 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/plantings/{id}/programme": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The passes of a planting in the season at hand, with their windows and hours */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ProgrammeView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/days": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Save days of the year noted in the planting, such as green tip or full bloom */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveDays"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlantingView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditConflict"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/year": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The passes of all plantings, and their hours by month and hands */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["YearView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/catalogue": {
         parameters: {
             query?: never;
@@ -5189,6 +5355,202 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calculations/programme": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The passes of a planting from its plan and the days of its year */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ProgrammeEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["Programme"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/pass-window": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Days between which a pass is done in a crop, from green tip */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PassWindowEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PassWindow"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/pass-hours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Hours of a pass from trees and minutes, with what row sets done tell */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PassHoursEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PassHours"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/late-cost": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Buds knocked off by pruning after green tip, and what to leave for them */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LateCostEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LateCost"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/survey-estimate": {
         parameters: {
             query?: never;
@@ -5686,6 +6048,13 @@ export interface components {
          * @enum {unknown}
          */
         AmountKind: "none" | "everyOne" | "asFound" | "onSomeTrees" | "upTo" | "ifAbove" | "aLimb" | "onTheTree" | "toTheNumber" | "toTheGauge";
+        /**
+         * @description A day in the year of a planting that windows are told by, in the order of the year.
+         * @enum {unknown}
+         */
+        Anchor: "leafFallBefore" | "melt" | "silverTip" | "greenTip" | "bloom" | "petalFall" | "softShoots" | "naturalDrop" | "harvestBegin" | "harvestEnd" | "leafFall" | "stormSeason" | "hotSeason" | "flushRipe" | "coldNight" | "mark";
+        /** @enum {unknown} */
+        AnchorBasis: "recorded" | "fromRecorded" | "planting" | "variety" | "crop" | null;
         /**
          * @description On which wood a crop bears.
          * @enum {unknown}
@@ -6672,6 +7041,25 @@ export interface components {
              */
             lengthMm: number;
         };
+        /** @description A cutting step a pass carries. */
+        CarriedStep: {
+            /** @description Step of the system. */
+            id: string;
+            /** @description The step in two or three words. */
+            name: components["schemas"]["LocalText"];
+            /**
+             * Format: double
+             * @description Cuts on a mean tree; null where nothing is prescribed.
+             */
+            cutsPerTree: null | number;
+            /**
+             * Format: double
+             * @description Seconds of them on a mean tree.
+             */
+            seconds: number;
+            /** @description Whether the seconds are an assumption. */
+            assumed: boolean;
+        };
         /** @description A rootstock as the estate knows it, beside the one that ships. */
         CatalogueRootstock: {
             /** @description Name of the rootstock. */
@@ -7576,6 +7964,28 @@ export interface components {
             source: string;
             /** @description What to do with what would take too much. */
             tooMuch: components["schemas"]["TooMuch"];
+            /**
+             * @description Pass it belongs to: `major` or `detail` of the winter, or `after-harvest`.
+             * @default detail
+             */
+            pass: string;
+        };
+        /**
+         * @description What a day must be like for a pass.
+         * @enum {unknown}
+         */
+        DayCondition: "dry" | "noHardFreeze" | "notHot" | "lowWind" | "dryTrees";
+        /** @description A day of the year of a planting. */
+        DayOfYear: {
+            /** @description What happens. */
+            anchor: components["schemas"]["Anchor"];
+            /**
+             * Format: date
+             * @description When.
+             */
+            day: string;
+            /** @description How it is known. */
+            basis: components["schemas"]["AnchorBasis"];
         };
         /** @description Floral buds standing against floral buds wanted, as typed. */
         DecisionEntry: {
@@ -8576,6 +8986,11 @@ export interface components {
             leaveM?: null | number;
         };
         /**
+         * @description What hands a pass needs.
+         * @enum {unknown}
+         */
+        Hands: "lead" | "pruner" | "helper" | "height" | "chainSaw" | "applicator";
+        /**
          * @description How winter cold is stood.
          * @enum {unknown}
          */
@@ -8988,6 +9403,53 @@ export interface components {
              * @description Its floral buds; null while the floral share is not known.
              */
             floralBuds: null | number;
+        };
+        /** @description What pruning after green tip costs: floral buds knocked off, and more to leave for them. */
+        LateCost: {
+            /**
+             * Format: double
+             * @description Share of the floral buds knocked off.
+             */
+            share: number;
+            /**
+             * Format: double
+             * @description What to leave instead, times the number; 1 in time.
+             */
+            leaveTimes: number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A day to prune on and the planting's green tip and bloom, as typed. */
+        LateCostEntry: {
+            /**
+             * Format: date
+             * @description Day of the work.
+             */
+            day?: null | string;
+            /**
+             * Format: date
+             * @description Green tip.
+             */
+            greenTip?: null | string;
+            /**
+             * Format: date
+             * @description Full bloom; the crop's usual days after green tip when left out.
+             */
+            bloom?: null | string;
+            /** @description Crop; apple when left out. */
+            crop?: null | string;
         };
         /**
          * @description How the leaders of a tree stand.
@@ -9519,6 +9981,44 @@ export interface components {
             /** @description Scanned buds of the trees that were counted by hand too. */
             scannedAt?: null | components["schemas"]["ScannedTree"][];
         };
+        /** @description Hours paid in a month by one kind of hands. */
+        MonthByHands: {
+            /**
+             * Format: int32
+             * @description Calendar year.
+             */
+            year: number;
+            /**
+             * Format: int32
+             * @description Month, 1 to 12.
+             */
+            month: number;
+            /** @description The most skilled hands the passes need. */
+            hands: components["schemas"]["Hands"];
+            /**
+             * Format: double
+             * @description Hours.
+             */
+            hours: number;
+        };
+        /** @description Hours paid in one month. */
+        MonthHours: {
+            /**
+             * Format: int32
+             * @description Calendar year.
+             */
+            year: number;
+            /**
+             * Format: int32
+             * @description Month, 1 to 12.
+             */
+            month: number;
+            /**
+             * Format: double
+             * @description Hours.
+             */
+            hours: number;
+        };
         /** @description An account made by whom a link invites. */
         NewAccountEntry: {
             /** @description Name shown to others. */
@@ -9539,6 +10039,20 @@ export interface components {
              * @description Calendar year of the harvest being planned for.
              */
             season?: null | number;
+        };
+        /** @description A day of the year of a planting that somebody noted. */
+        NotedDayEntry: {
+            anchor?: null | components["schemas"]["Anchor"];
+            /**
+             * Format: date
+             * @description When.
+             */
+            day?: null | string;
+        };
+        /** @description Days of the year of a planting, as typed. */
+        NotedDaysEntry: {
+            /** @description The days. */
+            noted?: components["schemas"]["NotedDayEntry"][];
         };
         /** @description A warning: what is unusual, why it matters and what to do. It never blocks. */
         Notice: {
@@ -9625,6 +10139,107 @@ export interface components {
              * @description Kilograms net in a bushel.
              */
             bushelKg: number;
+        };
+        /** @description A pass at a glance. */
+        PassGlance: {
+            /** @description Identifier. */
+            id: string;
+            /** @description The pass in two or three words. */
+            name: components["schemas"]["LocalText"];
+            /**
+             * Format: date
+             * @description First day; null without an estimate.
+             */
+            from: null | string;
+            /**
+             * Format: date
+             * @description Last day.
+             */
+            to: null | string;
+            /**
+             * Format: double
+             * @description Hours paid; null where nobody can tell.
+             */
+            hours: null | number;
+        };
+        /** @description Hours of one pass through one planting. */
+        PassHours: {
+            /**
+             * Format: double
+             * @description Hours on the trees.
+             */
+            working: number;
+            /**
+             * Format: double
+             * @description Hours paid, with ways, breaks and tools.
+             */
+            paid: number;
+            /** @description Whether the seconds of its cuts are an assumption, since nothing is prescribed. */
+            assumed: boolean;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description One pass through one planting, as typed. */
+        PassHoursEntry: {
+            /**
+             * Format: double
+             * @description Trees.
+             */
+            trees?: null | number;
+            /**
+             * Format: double
+             * @description Minutes expected a tree, walking and looking in them.
+             */
+            minutesPerTree?: null | number;
+            /** @description log(actual ÷ expected) of row sets done in the planting; none where nobody knows. */
+            logs?: number[];
+            /**
+             * Format: double
+             * @description How often the planting is gone through; once when left out.
+             */
+            visits?: null | number;
+        };
+        /** @description The days between which a pass is done in one planting and season. */
+        PassWindow: {
+            /**
+             * Format: date
+             * @description First day; null where an anchor is not known.
+             */
+            from: null | string;
+            /**
+             * Format: date
+             * @description Last day; null where an anchor is not known.
+             */
+            to: null | string;
+            basis: null | components["schemas"]["AnchorBasis"];
+            /** @description Anchors without a day. */
+            unknown: components["schemas"]["Anchor"][];
+            /** @description Whether it would close before it opens. */
+            neverOpens: boolean;
+        };
+        /** @description A pass, a crop and a day its year hangs on, as typed. */
+        PassWindowEntry: {
+            /** @description Identifier of the pass, such as `major`. */
+            pass?: null | string;
+            /** @description Crop, such as `apple`. */
+            crop?: null | string;
+            /**
+             * Format: date
+             * @description Green tip; no estimate when left out.
+             */
+            greenTip?: null | string;
         };
         /** @description A password to change. */
         PasswordEntry: {
@@ -9732,6 +10347,40 @@ export interface components {
             settings?: components["schemas"]["DecisionSettingsEntry"];
             /** @description How the system is cut here, and what demonstration trees showed. */
             cutting?: components["schemas"]["CuttingEntry"];
+        };
+        /** @description A pass of a planting's programme. */
+        PlannedPass: {
+            /** @description Identifier. */
+            id: string;
+            /** @description The pass in two or three words. */
+            name: components["schemas"]["LocalText"];
+            /** @description What is done. */
+            what: components["schemas"]["LocalText"];
+            /** @description When. */
+            window: components["schemas"]["PassWindow"];
+            says: null | components["schemas"]["Notice"];
+            /** @description What its days must be like. */
+            on: components["schemas"]["DayCondition"][];
+            /** @description Whom it needs. */
+            hands: components["schemas"]["Hands"][];
+            /** @description Whether the cuts of the winter prescription belong to it. */
+            isWinter: boolean;
+            /** @description Cutting steps it carries. */
+            cuts: components["schemas"]["CarriedStep"][];
+            /**
+             * Format: int32
+             * @description Days after which it comes again; null for once.
+             */
+            everyDays: null | number;
+            /**
+             * Format: int32
+             * @description How often at least, where it comes again.
+             */
+            times: null | number;
+            hours: null | components["schemas"]["PassHours"];
+            caution: null | components["schemas"]["LocalText"];
+            /** @description Where it comes from. */
+            source: string;
         };
         /** @description Trees of one variety, rootstock, system, spacing and year within a block. */
         Planting: {
@@ -10259,6 +10908,49 @@ export interface components {
             /** @description The prices; those assumed where nobody entered any. */
             prices: components["schemas"]["PriceListEntry"];
         };
+        /** @description The passes of one planting in one season, in the order of the year. */
+        Programme: {
+            /** @description The passes. */
+            passes: components["schemas"]["PlannedPass"][];
+            /**
+             * Format: double
+             * @description Hours paid for all of them that can be told.
+             */
+            paidHours: number;
+            /** @description Those hours by month, spread evenly over the days of each window. */
+            months: components["schemas"]["MonthHours"][];
+        };
+        /** @description A planting and the days of its year, as typed. */
+        ProgrammeEntry: {
+            /** @description All that is entered for the planting. */
+            plan?: components["schemas"]["PlanEntry"];
+            /**
+             * Format: date
+             * @description Green tip expected; that of the planting's past seasons when left out.
+             */
+            greenTip?: null | string;
+            /** @description Days noted this season. */
+            noted?: components["schemas"]["NotedDayEntry"][];
+            /** @description Whether low limbs lie under snow. */
+            snow?: boolean;
+            /** @description Whether the site has a storm season. */
+            storms?: boolean;
+        };
+        /** @description The year of a planting. */
+        ProgrammeView: {
+            /**
+             * Format: date
+             * @description The day taken as today.
+             */
+            today: string;
+            /** @description Its passes. */
+            programme: components["schemas"]["Programme"];
+            /** @description Days of its year in their order, those known or expected. */
+            days: components["schemas"]["DayOfYear"][];
+            /** @description Days noted, as typed. */
+            noted: components["schemas"]["NotedDaysEntry"];
+            late: null | components["schemas"]["LateCost"];
+        };
         /** @description A target to propose. */
         ProposeTarget: {
             target: components["schemas"]["TargetEntry"];
@@ -10328,6 +11020,15 @@ export interface components {
             aim: null | components["schemas"]["SystemAim"];
             /** @description Traits of varieties it is the usual answer for. */
             suits: null | string[];
+            /** @description Steps that belong to another pass. */
+            moves: null | {
+                [key: string]: string;
+            };
+            /**
+             * @description Whether the winter is pruned in two passes: major cuts, then detail.
+             * @default false
+             */
+            twoPasses: boolean;
         };
         /**
          * @description The page a pruner takes into the row, in words ready to print: what to leave, what to cut in which order, when to
@@ -10554,11 +11255,11 @@ export interface components {
         };
         /** @enum {unknown} */
         PruningWeight: "light" | "standard" | "heavy" | null;
-        /** @description Days between which a planting is pruned in winter. */
+        /** @description Days between which a planting is pruned in winter: the window of its winter pass, or of the last of two. */
         PruningWindow: {
             /**
              * Format: date
-             * @description First day; null where any day of the winter will do.
+             * @description First day.
              */
             from: null | string;
             /**
@@ -10911,6 +11612,12 @@ export interface components {
             /** Format: uint32 */
             version: number;
             cutting: components["schemas"]["CuttingEntry"];
+        };
+        /** @description Days to save, with the version of the plan they were read at. */
+        SaveDays: {
+            /** Format: uint32 */
+            version: number;
+            days: components["schemas"]["NotedDaysEntry"];
         };
         /** @description What is told of the estate as a whole, to save. */
         SaveEstate: {
@@ -13104,6 +13811,37 @@ export interface components {
             language: string;
             /** @description Whether they have left. */
             left: boolean;
+        };
+        /** @description The passes of one planting at a glance. */
+        YearLine: {
+            /**
+             * Format: uuid
+             * @description Planting.
+             */
+            id: string;
+            /** @description Its code. */
+            code: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Its passes. */
+            passes: components["schemas"]["PassGlance"][];
+        };
+        /** @description The year of an estate. */
+        YearView: {
+            /**
+             * Format: date
+             * @description The day taken as today.
+             */
+            today: string;
+            /**
+             * Format: double
+             * @description Hours all crews together work in a week.
+             */
+            crewHoursPerWeek: number;
+            /** @description Hours paid by month and hands. */
+            months: components["schemas"]["MonthByHands"][];
+            /** @description Each planting with its passes. */
+            plantings: components["schemas"]["YearLine"][];
         };
         /** @description Buds of one third of a tree's height. */
         ZoneTarget: {

@@ -6,8 +6,15 @@ import { useSeason } from '../stages/season/useSeason';
 import { useReading } from '../words/useReading';
 import { useKeys } from './useKeys';
 
-/** The stages of a planting by their key; 5 and 6 are kept for those of the crew. */
-const stages: Record<string, string> = { 1: 'target', 2: 'count', 3: 'decide', 4: 'prescribe', 7: 'result' };
+/** The stages of a planting by their key; 6 is kept for the check. */
+const stages: Record<string, string> = {
+  1: 'target',
+  2: 'count',
+  3: 'decide',
+  4: 'prescribe',
+  5: 'passes',
+  7: 'result',
+};
 
 /** Keys that do the same on every page, and the sheet that tells them. */
 export function ShellKeys() {
@@ -61,7 +68,7 @@ export function ShellKeys() {
       title={t('keys.title')}
     >
       <dl className="chain" data-test="keys">
-        {['/', 'n', 'j k', '1–4 7', '?'].map((key) => (
+        {['/', 'n', 'j k', '1–5 7', '?'].map((key) => (
           <div key={key}>
             <dt>{t(`keys.${key}`)}</dt>
             <dd>

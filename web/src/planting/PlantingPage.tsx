@@ -12,7 +12,7 @@ import { PlantingWorkContext, usePlanting } from './usePlanting';
 import { titleOf } from './titleOf';
 
 const stages: Stage[] = ['target', 'count', 'decide', 'prescribe'];
-const later = ['crew', 'check'];
+const later = ['check'];
 
 export function PlantingPage() {
   const { id } = useParams();
@@ -138,6 +138,7 @@ function Rail({ plan, view }: { plan: PruningPlan; view: PlantingView }) {
   };
   const rail: RailStage[] = [
     ...stages.map((id) => ({ id, to: id + search, done: done[id], key: keys[id] })),
+    { id: 'crew', to: `passes${search}`, done: false, key: t('rail.year') },
     ...later.map((id) => ({ id, to: null, done: false, key: t('rail.later') })),
     {
       id: 'result',

@@ -118,6 +118,7 @@ function Season({ season }: { season: SeasonView }) {
             </div>
           )}
           {lines.length > 0 && <Button onClick={() => void go('/known')}>{t('known.open')}</Button>}
+          {lines.length > 0 && <Button onClick={() => void go('/year')}>{t('year.open')}</Button>}
           {next && (
             <Button type="primary" onClick={() => void go(pathTo(next, search))}>
               {t('season.next')} <kbd className="on-plum">n</kbd>

@@ -1,0 +1,53 @@
+using Rama.Core.Explain;
+
+namespace Rama.Core.Passes;
+
+/// <summary>
+/// One go through a planting for one purpose, within a window, by one kind of hands. Those all systems share are data,
+/// <c>Passes/passes.json</c>.
+/// </summary>
+/// <param name="Id">Identifier, such as <c>major</c>.</param>
+/// <param name="Name">The pass in two or three words.</param>
+/// <param name="What">What is done.</param>
+/// <param name="For">Facts of a planting that must all hold, such as <c>cuts</c> or <c>pome</c>; one with <c>!</c> before
+/// it must not.</param>
+/// <param name="Window">When.</param>
+/// <param name="On">What its days must be like.</param>
+/// <param name="Hands">Whom it needs.</param>
+/// <param name="IsWinter">Whether the cuts of the winter prescription belong to it.</param>
+/// <param name="CarriesSteps">Whether it carries cutting steps of the system.</param>
+/// <param name="SecondsPerTree">Seconds a tree beside the cuts of steps; the system's own walking and looking where it
+/// carries steps.</param>
+/// <param name="EveryDays">Days after which it comes again; null for once.</param>
+/// <param name="Times">How often at least, where it comes again.</param>
+/// <param name="Caution">Caution where work can hurt someone.</param>
+/// <param name="Source">Where it comes from.</param>
+public sealed record PassDefinition(
+    string Id,
+    LocalText Name,
+    LocalText What,
+    IReadOnlyList<string> For,
+    WindowRule Window,
+    IReadOnlyList<DayCondition> On,
+    IReadOnlyList<Hands> Hands,
+    bool IsWinter,
+    bool CarriesSteps,
+    double? SecondsPerTree,
+    int? EveryDays,
+    int? Times,
+    LocalText? Caution,
+    string Source
+)
+{
+    /// <summary>The passes all systems share, in the order of the year.</summary>
+    public static IReadOnlyList<PassDefinition> All { get; } = DataFile.Read<PassFile>("Passes/passes.json").Passes;
+
+    /// <summary>The pass of that identifier, or null.</summary>
+    public static PassDefinition? Find(string id) => All.FirstOrDefault(p => p.Id == id);
+
+    /// <summary>Whether a planting of these facts has it.</summary>
+    public bool IsFor(IReadOnlySet<string> facts) =>
+        For.All(f => f[0] == '!' ? !facts.Contains(f[1..]) : facts.Contains(f));
+
+    private sealed record PassFile(IReadOnlyList<PassDefinition> Passes);
+}

@@ -1,0 +1,123 @@
+using Rama.Core.Estate;
+using Rama.Core.Explain;
+using Rama.Core.Passes;
+using Rama.Core.Season;
+using Rama.Core.Weather;
+
+namespace Rama.Core.Plan;
+
+/// <summary>A planting and the days of its year, as typed.</summary>
+public sealed record ProgrammeEntry
+{
+    /// <summary>All that is entered for the planting.</summary>
+    public PlanEntry Plan { get; init; } = new();
+
+    /// <summary>Green tip expected; that of the planting's past seasons when left out.</summary>
+    public DateOnly? GreenTip { get; init; }
+
+    /// <summary>Days noted this season.</summary>
+    public IReadOnlyList<NotedDayEntry> Noted { get; init; } = [];
+
+    /// <summary>Whether low limbs lie under snow.</summary>
+    public bool Snow { get; init; }
+
+    /// <summary>Whether the site has a storm season.</summary>
+    public bool Storms { get; init; }
+
+    /// <summary>Works the programme out.</summary>
+    /// <param name="catalogue">The estate's catalogue; the shipped one when left out.</param>
+    /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
+    public Programme Calculate(Catalogue? catalogue = null)
+    {
+        var reading = PlanReading.Of(Plan, catalogue);
+        reading.ThrowIfWrong("planting");
+        var noted = new NotedDaysEntry { Noted = Noted }.Read();
+        var tip = GreenTip is { } day
+            ? new GreenTip(day, 1, GreenTipBasis.Planting)
+            : Weather.GreenTip.Expected(reading.Year, reading.GreenTips, [], []);
+        return Programme.Of(TermsOf(reading, PruningPlan.Of(reading), tip, noted, [.. SiteFacts()]));
+    }
+
+    /// <summary>What the programme of a plan follows from.</summary>
+    /// <param name="reading">What was typed, read; its planting must be usable.</param>
+    /// <param name="plan">The plan that follows from it.</param>
+    /// <param name="tip">Green tip expected.</param>
+    /// <param name="noted">Days noted this season.</param>
+    /// <param name="siteFacts">What holds of its site.</param>
+    public static ProgrammeTerms TermsOf(
+        PlanReading reading,
+        PruningPlan plan,
+        GreenTip? tip,
+        IReadOnlyDictionary<Anchor, DateOnly>? noted = null,
+        IReadOnlyList<string>? siteFacts = null
+    ) =>
+        new(
+            reading.Planting!,
+            reading.Density?.BearingTrees ?? 0,
+            reading.Cutting.Answers,
+            AnchorDays.Of(reading.Planting!.Variety.Crop, tip, noted),
+            plan.Decision?.Kind,
+            CutTimes.Of(plan.Prescription, reading.Planting.System.Labour.BaseSeconds),
+            IsCounted: reading.Counted is not null,
+            SiteFacts: siteFacts
+        );
+
+    private IEnumerable<string> SiteFacts()
+    {
+        if (Snow)
+            yield return "snow";
+        if (Storms)
+            yield return "storm";
+    }
+}
+
+/// <summary>A day of the year of a planting that somebody noted.</summary>
+public sealed record NotedDayEntry
+{
+    /// <summary>What happened.</summary>
+    public Anchor? Anchor { get; init; }
+
+    /// <summary>When.</summary>
+    public DateOnly? Day { get; init; }
+}
+
+/// <summary>Days of the year of a planting, as typed.</summary>
+public sealed record NotedDaysEntry
+{
+    private const int Most = 30;
+
+    /// <summary>The days.</summary>
+    public IReadOnlyList<NotedDayEntry> Noted { get; init; } = [];
+
+    /// <summary>Reads them; those of a year come in its order.</summary>
+    /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
+    public IReadOnlyDictionary<Anchor, DateOnly> Read()
+    {
+        var reader = new EntryReader();
+        if (Noted.Count > Most)
+            reader.Add("noted", "range", $"Days: expected at most {Most}.");
+        Dictionary<Anchor, DateOnly> read = [];
+        foreach (var (i, entry) in Noted.Take(Most).Index())
+        {
+            if (entry.Anchor is not { } anchor)
+                reader.Add($"noted[{i}].anchor", "missing", "What happened: please fill this in.");
+            else if (entry.Day is not { } day)
+                reader.Add($"noted[{i}].day", "missing", "Day: please fill this in.");
+            else if (!read.TryAdd(anchor, day))
+                reader.Add($"noted[{i}].anchor", "duplicate", "This day is noted twice.");
+        }
+        var inOrder = read.Where(d => IsOfTheYear(d.Key)).OrderBy(d => d.Key).ToList();
+        foreach (var (before, after) in inOrder.Zip(inOrder.Skip(1)))
+            if (after.Value < before.Value)
+                reader.Add(
+                    $"noted[{Noted.Index().First(d => d.Item.Anchor == after.Key).Index}].day",
+                    "conflict",
+                    $"Day: expected after {before.Value:yyyy-MM-dd}, as the year goes."
+                );
+        reader.ThrowIfAny();
+        return read;
+    }
+
+    private static bool IsOfTheYear(Anchor anchor) =>
+        anchor is not Passes.Anchor.Melt && anchor <= Passes.Anchor.LeafFall;
+}

@@ -1,0 +1,81 @@
+using Rama.Core.Explain;
+
+namespace Rama.Core.Season;
+
+/// <summary>Hours of one pass through one planting.</summary>
+/// <param name="Working">Hours on the trees.</param>
+/// <param name="Paid">Hours paid, with ways, breaks and tools.</param>
+/// <param name="Assumed">Whether the seconds of its cuts are an assumption, since nothing is prescribed.</param>
+/// <param name="Steps">The arithmetic.</param>
+public sealed record PassHours(double Working, double Paid, bool Assumed, IReadOnlyList<Step> Steps)
+    : Calculated(Paid, "h", Steps, [])
+{
+    private const double SecondsPerHour = 3_600;
+
+    /// <summary>Working hours = trees × (walking and looking + cutting) ÷ 3 600 × factor ÷ productive share.</summary>
+    /// <param name="trees">Trees.</param>
+    /// <param name="baseSeconds">Seconds to walk to a tree and look at it in this pass.</param>
+    /// <param name="cuttingSeconds">Seconds of its cuts on a mean tree.</param>
+    /// <param name="factor">How much longer the planting takes than expected; 1 where nobody knows.</param>
+    /// <param name="assumed">Whether the seconds of its cuts are an assumption.</param>
+    /// <param name="visits">How often the planting is gone through.</param>
+    public static PassHours Of(
+        double trees,
+        double baseSeconds,
+        double cuttingSeconds,
+        double factor = 1,
+        bool assumed = false,
+        int visits = 1
+    )
+    {
+        var working = trees * (baseSeconds + cuttingSeconds) / SecondsPerHour * factor * visits;
+        var paid = working / WorkAhead.ProductiveShare;
+        return new(
+            working,
+            paid,
+            assumed,
+            [
+                new(
+                    "pass.hours",
+                    "trees × (walking and looking + cutting) ÷ 3 600 × factor × visits",
+                    new("working hours", working, "h"),
+                    [
+                        new("trees", trees, "tree"),
+                        new("walking and looking", baseSeconds, "s/tree"),
+                        new("cutting", cuttingSeconds, "s/tree"),
+                        new("factor", factor, "1"),
+                        new("visits", visits, "1"),
+                    ],
+                    assumed ? Sources.Assumption : Sources.Definition
+                ),
+                new(
+                    "pass.paid",
+                    "working hours ÷ productive share",
+                    new("paid hours", paid, "h"),
+                    [new("working hours", working, "h"), new("productive share", WorkAhead.ProductiveShare, "share")],
+                    "common practice, no source"
+                ),
+            ]
+        );
+    }
+
+    /// <summary>
+    /// Factor of a sum of hours from logs of actual over expected time of row sets in one planting: the mean of a
+    /// lognormal, not its median.
+    /// </summary>
+    /// <param name="logs">log(actual ÷ expected) of each row set; none for 1.</param>
+    /// <remarks>
+    /// Normal within and between plantings, s = 0.25 and τ = 0.35 (assumption): m = Σr ÷ (n + s²/τ²),
+    /// v = 1 ÷ (n/s² + 1/τ²), factor = exp(m + v/2 + s²/2). Source: derived.
+    /// </remarks>
+    public static double FactorOf(IReadOnlyCollection<double> logs)
+    {
+        const double Within = 0.25 * 0.25;
+        const double Between = 0.35 * 0.35;
+        if (logs.Count == 0)
+            return 1;
+        var mean = logs.Sum() / (logs.Count + Within / Between);
+        var variance = 1 / (logs.Count / Within + 1 / Between);
+        return Math.Exp(mean + variance / 2 + Within / 2);
+    }
+}

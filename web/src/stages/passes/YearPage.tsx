@@ -1,0 +1,138 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { Link } from 'react-router';
+import { api, answered, type Hands, type YearLine, type YearView } from '../../api/client';
+import { standing, yearLine, type YearMonth, type YearSpan } from '../../drawings/yearLine';
+import { titleOf } from '../../planting/titleOf';
+import { Trouble } from '../../Trouble';
+import { useReading } from '../../words/useReading';
+import { Months } from './Months';
+import './passes.css';
+
+/** The year of the estate: hours of each month against what the crews have, and every planting's passes below. */
+export function YearPage() {
+  const { t } = useReading();
+  const year = useQuery({ queryKey: ['year'], queryFn: () => answered(api.GET('/api/v1/year')) });
+  useEffect(() => {
+    document.title = `${t('year.title')} · Rama`;
+  }, [t]);
+  if (year.error) return <Trouble error={year.error} retry={() => void year.refetch()} />;
+  if (!year.data) return <p className="waiting">{t('loading')}</p>;
+  return <Year year={year.data} />;
+}
+
+const spansOf = (line: YearLine): YearSpan[] =>
+  line.passes.flatMap(({ from, to }) => (from && to ? [{ from, to }] : []));
+
+function Year({ year }: { year: YearView }) {
+  const { t, number } = useReading();
+  const line = yearLine(year.plantings.flatMap(spansOf), year.today);
+  const all = year.months.reduce((sum, m) => sum + m.hours, 0);
+  return (
+    <main className="page passes">
+      <div className="stage-head">
+        <h1>{t('year.title')}</h1>
+        <p className="passes-sum">
+          <strong>{number(all, 0)}</strong> <span className="unit">{t('passes.hours')}</span>
+        </p>
+      </div>
+      <p className="dim">{t('year.text', { week: number(year.crewHoursPerWeek, 0) })}</p>
+      <Hours year={year} months={line.months} />
+      <Months months={line.months} />
+      <ol className="year-plantings" data-test="year">
+        {year.plantings.map((planting) => (
+          <li key={planting.id} className="passes-row">
+            <Link to={`/plantings/${planting.id}/passes`}>{titleOf(planting)}</Link>
+            <Bands planting={planting} today={year.today} at={line.at} />
+          </li>
+        ))}
+      </ol>
+    </main>
+  );
+}
+
+const kinds: Hands[] = ['lead', 'pruner', 'height', 'helper', 'chainSaw', 'applicator'];
+
+/** Hours of each month by hands; those of all together over what the crews have are told in rust. */
+function Hours({ year, months }: { year: YearView; months: YearMonth[] }) {
+  const { t, number, language } = useReading();
+  const name = new Intl.DateTimeFormat(language, { month: 'short', year: '2-digit', timeZone: 'UTC' });
+  const used = kinds.filter((k) => year.months.some((m) => m.hands === k));
+  const of = (m: YearMonth, hands?: Hands) =>
+    year.months
+      .filter((h) => h.year === m.year && h.month === m.month + 1 && (hands === undefined || h.hands === hands))
+      .reduce((sum, h) => sum + h.hours, 0);
+  const have = (m: YearMonth) => (year.crewHoursPerWeek * new Date(Date.UTC(m.year, m.month + 1, 0)).getUTCDate()) / 7;
+  const most = Math.max(1, ...months.map((m) => of(m)));
+  return (
+    <div className="year-hours">
+      <table className="figures compact" data-test="year-hours">
+        <thead>
+          <tr>
+            <th />
+            {months.map((m) => (
+              <th key={`${m.year}-${m.month}`} className="number">
+                {name.format(new Date(Date.UTC(m.year, m.month, 15)))}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {used.map((hands) => (
+            <tr key={hands}>
+              <th scope="row">{t(`hands.${hands}`)}</th>
+              {months.map((m) => (
+                <td key={`${m.year}-${m.month}`} className="number">
+                  {of(m, hands) === 0 ? '–' : number(of(m, hands), 0)}
+                </td>
+              ))}
+            </tr>
+          ))}
+          <tr className="year-sum">
+            <th scope="row">{t('year.all')}</th>
+            {months.map((m) => (
+              <td key={`${m.year}-${m.month}`} className={of(m) > have(m) ? 'number year-over' : 'number'}>
+                <span className="year-bar" style={{ height: `${(of(m) / most) * 40}px` }} aria-hidden />
+                {of(m) > have(m) && '▲ '}
+                {number(of(m), 0)}
+              </td>
+            ))}
+          </tr>
+          <tr className="dim">
+            <th scope="row">{t('year.have')}</th>
+            {months.map((m) => (
+              <td key={`${m.year}-${m.month}`} className="number">
+                {number(have(m), 0)}
+              </td>
+            ))}
+          </tr>
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+/** The windows of a planting's passes on one thin line. */
+function Bands({ planting, today, at }: { planting: YearLine; today: string; at: (day: string) => number }) {
+  const { local } = useReading();
+  return (
+    <span className="passes-track">
+      <span className="passes-today" style={{ left: `${at(today) * 100}%` }} />
+      {planting.passes.map(
+        (pass) =>
+          pass.from &&
+          pass.to && (
+            <span
+              key={pass.id}
+              className={`passes-band year-band passes-${standing({ from: pass.from, to: pass.to }, today)}`}
+              title={local(pass.name)}
+              style={{
+                left: `${at(pass.from) * 100}%`,
+                width: `${Math.max(0.4, (at(pass.to) - at(pass.from)) * 100)}%`,
+              }}
+            />
+          ),
+      )}
+    </span>
+  );
+}
