@@ -91,7 +91,8 @@ public sealed class ExchangeTests(RamaServer server) : IClassFixture<RamaServer>
             SaveFile(
                 "soils.csv",
                 header
-                    + "S1,Own seedling 7,M9,2018,4,1,1,loam\nS2,Topaz,M9,2018,4,1,\"2,5\",clay\nS3,Topaz,M9,2050,4,1,2,clay\n"
+                    + "S1,Own seedling 7,M9,2018,4,1,1,loam\nS2,Topaz,M9,2018,4,1,\"2,5\",clay\n"
+                    + "S3,Topaz,M9,2050,4,1,2,clay\n"
             )
         );
         page.Says("[data-test='questions']", "“Own seedling 7”");

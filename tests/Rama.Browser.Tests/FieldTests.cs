@@ -188,7 +188,8 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
         var sizes = page.Script<IReadOnlyCollection<object>>(
             """
             return [...document.querySelectorAll('.tally button')].filter((b) => b.offsetParent)
-              .map((b) => b.getBoundingClientRect()).filter((r) => r.height < 44 || r.width < 44).map((r) => `${r.width}×${r.height}`);
+              .map((b) => b.getBoundingClientRect())
+              .filter((r) => r.height < 44 || r.width < 44).map((r) => `${r.width}×${r.height}`);
             """
         );
         Assert.Empty(sizes);
@@ -375,6 +376,8 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
         page.Click("[data-test='sample-done']");
         page.Click("[data-test='cut-floral']");
         page.Click(By.LinkText("Walk"));
+        // Both pages ask for a row.
+        page.Find("[data-test='extension']");
         page.Find("[data-test='row']").SendKeys("4");
         page.Find("[data-test='extension']").SendKeys("12");
         page.Click("[data-test='condition-canker']");

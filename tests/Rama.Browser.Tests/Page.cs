@@ -90,7 +90,10 @@ public sealed class Page : IDisposable
     /// <summary>Counts tap by tap and not on the pad, unless something else is chosen on the way.</summary>
     public Page ByTaps() =>
         BeforeEach(
-            """if (!localStorage.getItem('rama.count')) localStorage.setItem('rama.count', '{"pad":false,"limbwise":false}');"""
+            """
+            if (!localStorage.getItem('rama.count'))
+              localStorage.setItem('rama.count', '{"pad":false,"limbwise":false}');
+            """
         );
 
     public Page Open(string path)

@@ -341,6 +341,28 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
             Encoding.UTF8.GetString(await client.DownloadAsync("/api/v1/exports/weather")),
             StringComparison.Ordinal
         );
+        // Rain and wind in whatever they are read off in; a file of temperatures leaves them alone. An inch is 25.4 mm,
+        // 36 km/h are 10 m/s.
+        Assert.Equal(
+            1,
+            (int)
+                (
+                    await client.ImportAsync(
+                        "save",
+                        "Date,Min (°C),Max (°C),Rain (in),Wind (km/h)\n2027-01-01,-5,10,0.5,36\n",
+                        "weather"
+                    )
+                )["changed"]!
+        );
+        Assert.Contains(
+            "2027-01-01,-5,°C,10,°C,12.7,mm,10,m/s",
+            Encoding.UTF8.GetString(await client.DownloadAsync("/api/v1/exports/weather")),
+            StringComparison.Ordinal
+        );
+        Assert.Equal(
+            1,
+            (int)(await client.ImportAsync("save", "Date,Min (°C),Max (°C)\n2027-01-01,-5,10\n", "weather"))["same"]!
+        );
         // The same day again changes it, the same file again nothing.
         Assert.Equal(
             1,

@@ -69,7 +69,10 @@ public sealed class UndoTests(RamaApplication application) : IClassFixture<RamaA
         var planting = await client.PlantingAsync("B1");
         var (saved, _) = await client.PutAsync(
             $"/api/v1/plantings/{(string)planting["id"]!}/target",
-            """{"version": 0, "target": {"yield": {"value": 40, "unit": "t/ha"}, "fruitSize": {"value": 180, "unit": "g"}, "budFactor": 1.8}}"""
+            """
+            {"version": 0, "target":
+              {"yield": {"value": 40, "unit": "t/ha"}, "fruitSize": {"value": 180, "unit": "g"}, "budFactor": 1.8} }
+            """
         );
         Assert.Equal(200, saved);
         var (status, body) = await Undo(client, import);

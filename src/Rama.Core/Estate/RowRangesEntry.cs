@@ -65,7 +65,7 @@ public sealed partial record RowRangesEntry
                 "ranges",
                 "places",
                 FormattableString.Invariant(
-                    $"Rows: area and spacings leave {Math.Max(0, each):0} trees for each row. Say how many stand in them."
+                    $"Rows: area and spacings leave {Math.Max(0, each):0} trees for each row. Say how many stand."
                 )
             );
         reader.ThrowIfAny();

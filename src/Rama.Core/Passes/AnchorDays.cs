@@ -6,8 +6,8 @@ namespace Rama.Core.Passes;
 /// <summary>The days of the anchors of one planting and season: noted ones, and from them the expected ones.</summary>
 /// <remarks>
 /// An anchor nobody noted lies its usual days after the nearest noted one before it in the year, else before one noted
-/// within two months after it, else from the expected green tip. Seasons of the south need no rule of their own: all days hang on days that
-/// were noted there. Events such as a cold night are never expected.
+/// within two months after it, else from the expected green tip. Seasons of the south need no rule of their own: all
+/// days hang on days that were noted there. Events such as a cold night are never expected.
 /// </remarks>
 public sealed class AnchorDays
 {

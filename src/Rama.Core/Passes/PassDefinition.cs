@@ -9,8 +9,8 @@ namespace Rama.Core.Passes;
 /// <param name="Id">Identifier, such as <c>major</c>.</param>
 /// <param name="Name">The pass in two or three words.</param>
 /// <param name="What">What is done.</param>
-/// <param name="For">Facts of a planting that must all hold, such as <c>cuts</c> or <c>pome</c>; one with <c>!</c> before
-/// it must not.</param>
+/// <param name="For">Facts of a planting that must all hold, such as <c>cuts</c> or <c>pome</c>; one with <c>!</c>
+/// before it must not.</param>
 /// <param name="Window">When.</param>
 /// <param name="On">What its days must be like.</param>
 /// <param name="Hands">Whom it needs.</param>

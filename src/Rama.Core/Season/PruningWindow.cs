@@ -3,7 +3,9 @@ using Rama.Core.Weather;
 
 namespace Rama.Core.Season;
 
-/// <summary>Days between which a planting is pruned in winter: the window of its winter pass, or of the last of two.</summary>
+/// <summary>
+/// Days between which a planting is pruned in winter: the window of its winter pass, or of the last of two.
+/// </summary>
 /// <param name="From">First day.</param>
 /// <param name="To">Last day.</param>
 public sealed record PruningWindow(DateOnly? From, DateOnly To)

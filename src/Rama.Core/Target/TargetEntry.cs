@@ -34,8 +34,8 @@ public sealed record TargetEntry : CropTargetEntry
     public bool IsUntouched => Yield?.Value is null && FruitSize?.Value is null && BudFactor is null;
 
     /// <summary>
-    /// The school it follows: the one chosen; else a fixed factor where one is typed, and years out of ten where none is
-    /// and something is known of the set.
+    /// The school it follows: the one chosen; else a fixed factor where one is typed, and years out of ten where none
+    /// is and something is known of the set.
     /// </summary>
     /// <param name="known">What is known of the planting beside what is typed.</param>
     public School ChosenSchool(TargetKnown known) =>

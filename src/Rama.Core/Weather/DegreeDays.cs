@@ -2,11 +2,19 @@ using Rama.Core.Explain;
 
 namespace Rama.Core.Weather;
 
-/// <summary>Lowest and highest temperature of a day.</summary>
+/// <summary>Weather of a day.</summary>
 /// <param name="Date">Day.</param>
 /// <param name="MinC">Lowest, °C.</param>
 /// <param name="MaxC">Highest, °C.</param>
-public readonly record struct WeatherDay(DateOnly Date, double MinC, double MaxC);
+/// <param name="RainMm">Rain, mm; null where nobody measured it.</param>
+/// <param name="WindMs">Strongest wind, m/s; null where nobody measured it.</param>
+public readonly record struct WeatherDay(
+    DateOnly Date,
+    double MinC,
+    double MaxC,
+    double? RainMm = null,
+    double? WindMs = null
+);
 
 /// <summary>A stage and the day its heat was reached.</summary>
 /// <param name="Stage">Stage.</param>

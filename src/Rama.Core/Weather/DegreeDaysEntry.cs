@@ -2,11 +2,19 @@ using Rama.Core.Explain;
 
 namespace Rama.Core.Weather;
 
-/// <summary>One day's temperatures, as typed.</summary>
+/// <summary>One day's weather, as typed.</summary>
 /// <param name="Date">Day.</param>
 /// <param name="MinC">Lowest, °C.</param>
 /// <param name="MaxC">Highest, °C.</param>
-public sealed record WeatherDayEntry(DateOnly? Date, double? MinC, double? MaxC)
+/// <param name="RainMm">Rain, mm; left out where nobody measured it.</param>
+/// <param name="WindMs">Strongest wind, m/s; likewise.</param>
+public sealed record WeatherDayEntry(
+    DateOnly? Date,
+    double? MinC,
+    double? MaxC,
+    double? RainMm = null,
+    double? WindMs = null
+)
 {
     /// <summary>Reads the day.</summary>
     internal WeatherDay Read(EntryReader reader, string path)
@@ -17,7 +25,9 @@ public sealed record WeatherDayEntry(DateOnly? Date, double? MinC, double? MaxC)
         var max = reader.Required(Join("maxC"), "Highest", MaxC, "°C", -60, 60);
         if (min > max)
             reader.Add(Join("maxC"), "conflict", "Highest: expected at least the lowest of the day.");
-        return new(Date ?? default, min, max);
+        var rain = reader.Optional(Join("rainMm"), "Rain", RainMm, "mm", 0, 2_000);
+        var wind = reader.Optional(Join("windMs"), "Wind", WindMs, "m/s", 0, 120);
+        return new(Date ?? default, min, max, rain, wind);
 
         string Join(string field) => path.Length == 0 ? field : $"{path}.{field}";
     }

@@ -29,8 +29,8 @@ public sealed record GreenTip(DateOnly Day, int Dates, GreenTipBasis Basis)
             : (crop, GreenTipBasis.Crop);
         if (dates.Count == 0)
             return null;
-        // Counted from 1 March of its season, so that leap years do not shift the spring, and a spring of the south lies
-        // in the year before its harvest.
+        // Counted from 1 March of its season, so that leap years do not shift the spring, and a spring of the south
+        // lies in the year before its harvest.
         var mean = dates.Average(d => d.Day.DayNumber - new DateOnly(d.Season, 3, 1).DayNumber);
         return new(new DateOnly(season, 3, 1).AddDays((int)Math.Round(mean)), dates.Count, basis);
     }

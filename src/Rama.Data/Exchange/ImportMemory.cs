@@ -51,13 +51,14 @@ public sealed class ImportMemory(RamaContext database)
     /// <summary>Files taken over, the latest first.</summary>
     /// <param name="most">No more than so many.</param>
     /// <param name="cancel">Stops it.</param>
-    public async Task<IReadOnlyList<PastBatch>> PastAsync(int most, CancellationToken cancel) =>
-        await database
+    public async Task<IReadOnlyList<PastImport>> PastAsync(int most, CancellationToken cancel)
+    {
+        var past = await database
             .Batches.AsNoTracking()
             .OrderByDescending(b => b.At)
             .ThenByDescending(b => b.Id)
             .Take(most)
-            .Select(b => new PastBatch(
+            .Select(b => new PastImport(
                 b.Id,
                 b.At,
                 b.Person,
@@ -70,6 +71,9 @@ public sealed class ImportMemory(RamaContext database)
                 b.Before != null
             ))
             .ToListAsync(cancel);
+        var last = past.FirstOrDefault(b => b is { UndoneAt: null, Undoes: null });
+        return [.. past.Select(b => b.Id == last?.Id ? b : b with { CanUndo = false })];
+    }
 
     /// <summary>What tells the headings of a file from others.</summary>
     internal static string ShapeOf(Sheet sheet) =>
@@ -96,8 +100,8 @@ public sealed class ImportMemory(RamaContext database)
 /// <param name="Changed">Lines that said something else than before.</param>
 /// <param name="UndoneAt">When it was undone; null while it stands.</param>
 /// <param name="Undoes">The import it undid; null for a file.</param>
-/// <param name="CanUndo">Whether what stood there before is kept.</param>
-public sealed record PastBatch(
+/// <param name="CanUndo">Whether it may be undone now, if nothing of it was changed since.</param>
+public sealed record PastImport(
     Guid Id,
     DateTimeOffset At,
     string? Person,

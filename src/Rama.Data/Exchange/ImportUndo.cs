@@ -13,8 +13,8 @@ using Rama.Data.Target;
 namespace Rama.Data.Exchange;
 
 /// <summary>
-/// Takes an import back as a whole, while nothing of it was changed since: what it added goes, what it changed stands as
-/// before. Imports go in turn, the latest first.
+/// Takes an import back as a whole, while nothing of it was changed since: what it added goes, what it changed stands
+/// as before. Imports go in turn, the latest first.
 /// </summary>
 public sealed class ImportUndo(RamaContext database, EstateScope scope, CatalogueStore catalogues, TimeProvider clock)
 {
@@ -157,10 +157,6 @@ public sealed class ImportUndo(RamaContext database, EstateScope scope, Catalogu
     )
     {
         var undone = await database.Batches.Where(b => b.At >= batch.At).Select(b => (Guid?)b.Id).ToListAsync(cancel);
-        var since = await database
-            .Changes.AsNoTracking()
-            .Where(c => c.At >= batch.At && !undone.Contains(c.BatchId))
-            .ToListAsync(cancel);
         HashSet<HistoryPlace> places =
         [
             .. now.OfType<EntityEntry>().Select(e => e.Entity).OfType<IHistoried>().Select(e => e.Place),
@@ -172,18 +168,33 @@ public sealed class ImportUndo(RamaContext database, EstateScope scope, Catalogu
                 .Select(r => (r.First?.Entity as PlantingRecord)?.Id)
                 .Where(planting => planting is not null),
         ];
+        var plantings = places.Select(p => p.PlantingId).Concat(added).ToHashSet();
+        // An import may be months old: only what could be about it is read.
+        var since = await database
+            .Changes.Where(c => c.At >= batch.At && !undone.Contains(c.BatchId))
+            .Where(c => c.PlantingId == null || plantings.Contains(c.PlantingId))
+            .Select(c => new
+            {
+                c.Subject,
+                c.PlantingId,
+                c.Season,
+                c.Detail,
+                c.Person,
+                c.At,
+            })
+            .ToListAsync(cancel);
         var touched = since
             .Where(c =>
                 added.Contains(c.PlantingId) || places.Contains(new(c.Subject, c.PlantingId, c.Season, c.Detail))
             )
             .ToList();
         var codes = await database.Plantings.ToDictionaryAsync(p => p.Id, p => p.Code, cancel);
+        string CodeOf(Guid? planting, string detail) =>
+            planting is { } id ? codes.GetValueOrDefault(id, detail) : detail;
         List<string> told =
         [
             .. touched
-                .Select(c =>
-                    $"{(c.PlantingId is { } p ? codes.GetValueOrDefault(p, c.Detail) : c.Detail)} ({c.Person ?? "Rama"}, {c.At:yyyy-MM-dd})"
-                )
+                .Select(c => $"{CodeOf(c.PlantingId, c.Detail)} ({c.Person ?? "Rama"}, {c.At:yyyy-MM-dd})")
                 .Distinct(),
         ];
         var entered = await database

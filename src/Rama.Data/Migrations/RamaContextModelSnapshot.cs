@@ -1815,6 +1815,14 @@ namespace Rama.Data.Migrations
                         .HasColumnType("double precision")
                         .HasColumnName("min_c");
 
+                    b.Property<double?>("RainMm")
+                        .HasColumnType("double precision")
+                        .HasColumnName("rain_mm");
+
+                    b.Property<double?>("WindMs")
+                        .HasColumnType("double precision")
+                        .HasColumnName("wind_ms");
+
                     b.HasKey("EstateId", "SiteId", "Date")
                         .HasName("pk_weather_days");
 

@@ -135,7 +135,7 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
         var weather = await database
             .WeatherDays.Where(d => d.SiteId == ground.SiteId)
             .OrderBy(d => d.Date)
-            .Select(d => new WeatherDay(d.Date, d.MinC, d.MaxC))
+            .Select(d => new WeatherDay(d.Date, d.MinC, d.MaxC, d.RainMm, d.WindMs))
             .ToListAsync(cancel);
         return new(
             ground.Prices is null ? null : OwnPriceListRecord.Parse(ground.Prices),

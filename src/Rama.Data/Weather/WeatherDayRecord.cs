@@ -1,9 +1,10 @@
+using Rama.Core.Weather;
 using Rama.Data.Database;
 
 namespace Rama.Data.Weather;
 
 /// <summary>
-/// Lowest and highest temperature of a day on a site, °C. A measured series: files replace days, nobody types them.
+/// Weather of a day on a site. A measured series: files replace days, nobody types them.
 /// </summary>
 public sealed class WeatherDayRecord : IEstateOwned
 {
@@ -21,4 +22,13 @@ public sealed class WeatherDayRecord : IEstateOwned
 
     /// <summary>Highest of the day, °C.</summary>
     public double MaxC { get; set; }
+
+    /// <summary>Rain, mm; null where nobody measured it.</summary>
+    public double? RainMm { get; set; }
+
+    /// <summary>Strongest wind, m/s; null where nobody measured it.</summary>
+    public double? WindMs { get; set; }
+
+    /// <summary>The day as the core has it.</summary>
+    public WeatherDay ToDay() => new(Date, MinC, MaxC, RainMm, WindMs);
 }

@@ -45,30 +45,6 @@ public sealed record FileView(
     ImportMapping Guess
 );
 
-/// <summary>A file that was taken over.</summary>
-/// <param name="Id">The import.</param>
-/// <param name="At">When.</param>
-/// <param name="Person">Who, as they were then called; null for Rama itself.</param>
-/// <param name="File">Name of the file.</param>
-/// <param name="Table">What it was read as.</param>
-/// <param name="Added">Lines that were new.</param>
-/// <param name="Changed">Lines that said something else than before.</param>
-/// <param name="UndoneAt">When it was undone; null while it stands.</param>
-/// <param name="Undoes">The import it undid; null for a file.</param>
-/// <param name="CanUndo">Whether it may be undone now, if nothing of it was changed since.</param>
-public sealed record PastImport(
-    Guid Id,
-    DateTimeOffset At,
-    string? Person,
-    string File,
-    string Table,
-    int Added,
-    int Changed,
-    DateTimeOffset? UndoneAt,
-    Guid? Undoes,
-    bool CanUndo
-);
-
 /// <summary>A step of an import told while it runs: how far it is, and at the end what became of it.</summary>
 /// <param name="Progress">How far it is.</param>
 /// <param name="Report">What became of it.</param>

@@ -61,25 +61,8 @@ internal static class ImportEndpoints
         return api;
     }
 
-    private static async Task<Ok<IReadOnlyList<PastImport>>> Past(ImportMemory memory, CancellationToken cancel)
-    {
-        var past = await memory.PastAsync(MostPast, cancel);
-        var last = past.FirstOrDefault(b => b is { UndoneAt: null, Undoes: null });
-        return TypedResults.Ok<IReadOnlyList<PastImport>>([
-            .. past.Select(b => new PastImport(
-                b.Id,
-                b.At,
-                b.Person,
-                b.File,
-                b.Table,
-                b.Added,
-                b.Changed,
-                b.UndoneAt,
-                b.Undoes,
-                b.Id == last?.Id && b.CanUndo
-            )),
-        ]);
-    }
+    private static async Task<Ok<IReadOnlyList<PastImport>>> Past(ImportMemory memory, CancellationToken cancel) =>
+        TypedResults.Ok(await memory.PastAsync(MostPast, cancel));
 
     private static Task<Results<NoContent, NotFound>> Undo(
         Guid id,

@@ -1,7 +1,9 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using Microsoft.EntityFrameworkCore;
 using Rama.Core.Passes;
 using Rama.Core.Plan;
 using Rama.Core.Season;
+using Rama.Data.Database;
 using Rama.Data.Estate;
 using Rama.Data.Plan;
 using Rama.Web.Accounts;
@@ -14,12 +16,15 @@ namespace Rama.Web.Passes;
 /// <param name="Today">The day taken as today.</param>
 /// <param name="Programme">Its passes.</param>
 /// <param name="Days">Days of its year in their order, those known or expected.</param>
+/// <param name="Usable">By pass: days of its window in past years that were such as it needs; passes whose days
+/// could be judged only.</param>
 /// <param name="Noted">Days noted, as typed.</param>
 /// <param name="Late">What pruning today costs; null before green tip or without an estimate.</param>
 public sealed record ProgrammeView(
     DateOnly Today,
     Programme Programme,
     IReadOnlyList<DayOfYear> Days,
+    IReadOnlyDictionary<string, UsableDays> Usable,
     NotedDaysEntry Noted,
     LateCost? Late
 );
@@ -37,11 +42,13 @@ public sealed record SaveDays(uint Version, NotedDaysEntry Days);
 /// <param name="Today">The day taken as today.</param>
 /// <param name="CrewHoursPerWeek">Hours all crews together work in a week.</param>
 /// <param name="Months">Hours paid by month and hands.</param>
+/// <param name="Names">Names of the passes.</param>
 /// <param name="Plantings">Each planting with its passes.</param>
 public sealed record YearView(
     DateOnly Today,
     double CrewHoursPerWeek,
     IReadOnlyList<MonthByHands> Months,
+    IReadOnlyDictionary<string, Core.Explain.LocalText> Names,
     IReadOnlyList<YearLine> Plantings
 );
 
@@ -61,14 +68,15 @@ public sealed record YearLine(Guid Id, string Code, string Name, IReadOnlyList<P
 
 /// <summary>A pass at a glance.</summary>
 /// <param name="Id">Identifier.</param>
-/// <param name="Name">The pass in two or three words.</param>
 /// <param name="From">First day; null without an estimate.</param>
 /// <param name="To">Last day.</param>
 /// <param name="Hours">Hours paid; null where nobody can tell.</param>
-public sealed record PassGlance(string Id, Core.Explain.LocalText Name, DateOnly? From, DateOnly? To, double? Hours);
+public sealed record PassGlance(string Id, DateOnly? From, DateOnly? To, double? Hours);
 
 internal static class ProgrammeEndpoints
 {
+    private const int MostYears = 10;
+
     public static RouteGroupBuilder MapPasses(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("").WithTags("Passes").For(Act.Read);
@@ -107,6 +115,7 @@ internal static class ProgrammeEndpoints
         EstateStore estates,
         SeasonLines lines,
         PlantingStore plantings,
+        RamaContext database,
         TimeProvider clock,
         CancellationToken cancel
     )
@@ -120,16 +129,31 @@ internal static class ProgrammeEndpoints
         var today = estate.Today ?? DateOnly.FromDateTime(clock.GetLocalNow().Date);
         var tip = new KnownGreenTips(all).Expected(planned, estate.Season);
         var days = AnchorDays.Of(planned.Crop, tip, facts.Noted);
+        var programme = facts.With(tip);
+        var weather = (
+            await database
+                .WeatherDays.AsNoTracking()
+                .Where(d => d.SiteId == stored.Planting.Block!.SiteId && d.Date >= today.AddYears(-MostYears))
+                .ToListAsync(cancel)
+        ).Select(d => d.ToDay());
+        DayJudge judge = new(weather, isTender: planned.Crop is "cherry" or "peach");
         return TypedResults.Ok(
             new ProgrammeView(
                 today,
-                facts.With(tip),
+                programme,
                 [
                     .. from anchor in Enum.GetValues<Anchor>()
                     let day = days.Find(anchor)
                     where day is not null
                     select new DayOfYear(anchor, day.Day, day.Basis),
                 ],
+                programme
+                    .Passes.Where(p => p.Window is { From: not null, To: not null, NeverOpens: false })
+                    .Select(p =>
+                        (p.Id, Usable: UsableDays.Of(judge, p.On, p.Window.From!.Value, p.Window.To!.Value, MostYears))
+                    )
+                    .Where(p => p.Usable is not null)
+                    .ToDictionary(p => p.Id, p => p.Usable!),
                 stored.Plan.ToDays(),
                 LateToday(today, days)
             )
@@ -174,6 +198,10 @@ internal static class ProgrammeEndpoints
                         .SelectMany(g => MonthHours.Of(g), (g, m) => new MonthByHands(m.Year, m.Month, g.Key, m.Hours))
                         .OrderBy(m => (m.Year, m.Month, m.Hands)),
                 ],
+                programmes
+                    .SelectMany(p => p.Programme.Passes)
+                    .DistinctBy(p => p.Id)
+                    .ToDictionary(p => p.Id, p => p.Name),
                 [
                     .. programmes.Select(p => new YearLine(
                         p.Line.Id,
@@ -182,7 +210,6 @@ internal static class ProgrammeEndpoints
                         [
                             .. p.Programme.Passes.Select(x => new PassGlance(
                                 x.Id,
-                                x.Name,
                                 x.Window.NeverOpens ? null : x.Window.From,
                                 x.Window.NeverOpens ? null : x.Window.To,
                                 x.Hours?.Paid

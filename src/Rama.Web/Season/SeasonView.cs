@@ -16,7 +16,8 @@ namespace Rama.Web.Season;
 /// <param name="Today">The day taken as today.</param>
 /// <param name="AreaHa">Area of all plantings.</param>
 /// <param name="ReadyForCards">Plantings whose count settles the decision.</param>
-/// <param name="Printable">Plantings whose card can be printed, though their count does not settle the decision yet.</param>
+/// <param name="Printable">Plantings whose card can be printed, though their count does not settle the decision
+/// yet.</param>
 /// <param name="CrewHoursPerWeek">Hours all crews together are taken to work in a week.</param>
 /// <param name="CrewHoursAssumed">Whether those hours are an assumption, since the estate has not told its own.</param>
 /// <param name="EstateVersion">Version of what is told of the estate as a whole.</param>

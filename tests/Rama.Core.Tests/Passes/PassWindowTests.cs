@@ -86,8 +86,8 @@ public sealed class PassWindowTests
         }
     }
 
-    // By hand: green tip 12 September at 41° S, apples fall their leaves 235 days after it, in May; the winter before lies
-    // in May to September.
+    // By hand: green tip 12 September at 41° S, apples fall their leaves 235 days after it, in May; the winter before
+    // lies in May to September.
     [Fact]
     public void The_south_has_its_winter_in_june()
     {

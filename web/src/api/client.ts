@@ -68,6 +68,7 @@ export type Stage = Schemas['Stage'];
 export type Step = Schemas['Step'];
 export type SurveyEntry = Schemas['SurveyEntry'];
 export type Hands = Schemas['Hands'];
+export type UsableDays = Schemas['UsableDays'];
 export type YearLine = Schemas['YearLine'];
 export type YearView = Schemas['YearView'];
 export type Anchor = Schemas['Anchor'];

@@ -10144,8 +10144,6 @@ export interface components {
         PassGlance: {
             /** @description Identifier. */
             id: string;
-            /** @description The pass in two or three words. */
-            name: components["schemas"]["LocalText"];
             /**
              * Format: date
              * @description First day; null without an estimate.
@@ -10260,7 +10258,7 @@ export interface components {
              * @description When.
              */
             at: string;
-            /** @description Who, as they were then called; null for Rama itself. */
+            /** @description Who; null for Rama itself. */
             person: null | string;
             /** @description Name of the file. */
             file: string;
@@ -10947,6 +10945,13 @@ export interface components {
             programme: components["schemas"]["Programme"];
             /** @description Days of its year in their order, those known or expected. */
             days: components["schemas"]["DayOfYear"][];
+            /**
+             * @description By pass: days of its window in past years that were such as it needs; passes whose days
+             *         could be judged only.
+             */
+            usable: {
+                [key: string]: components["schemas"]["UsableDays"];
+            };
             /** @description Days noted, as typed. */
             noted: components["schemas"]["NotedDaysEntry"];
             late: null | components["schemas"]["LateCost"];
@@ -12048,7 +12053,8 @@ export interface components {
             readyForCards: number;
             /**
              * Format: int32
-             * @description Plantings whose card can be printed, though their count does not settle the decision yet.
+             * @description Plantings whose card can be printed, though their count does not settle the decision
+             *         yet.
              */
             printable: number;
             /**
@@ -13469,6 +13475,24 @@ export interface components {
          * @enum {unknown}
          */
         UnitSystem: "metric" | "us";
+        /** @description How many days of a window in past years were such as a pass needs. */
+        UsableDays: {
+            /**
+             * Format: int32
+             * @description Days that were.
+             */
+            usable: number;
+            /**
+             * Format: int32
+             * @description Days that could be judged.
+             */
+            known: number;
+            /**
+             * Format: int32
+             * @description Past years they are of.
+             */
+            years: number;
+        };
         /** @description The two planes of a V. */
         VGeometry: {
             /**
@@ -13712,7 +13736,7 @@ export interface components {
             /** @description The arithmetic of the cost. */
             steps: components["schemas"]["Step"][];
         };
-        /** @description One day's temperatures, as typed. */
+        /** @description One day's weather, as typed. */
         WeatherDayEntry: {
             /**
              * Format: date
@@ -13729,6 +13753,16 @@ export interface components {
              * @description Highest, °C.
              */
             maxC: null | number;
+            /**
+             * Format: double
+             * @description Rain, mm; left out where nobody measured it.
+             */
+            rainMm?: null | number;
+            /**
+             * Format: double
+             * @description Strongest wind, m/s; likewise.
+             */
+            windMs?: null | number;
         };
         /** @description One fruit that was measured and weighed, as typed. */
         WeighedFruitEntry: {
@@ -13840,6 +13874,10 @@ export interface components {
             crewHoursPerWeek: number;
             /** @description Hours paid by month and hands. */
             months: components["schemas"]["MonthByHands"][];
+            /** @description Names of the passes. */
+            names: {
+                [key: string]: components["schemas"]["LocalText"];
+            };
             /** @description Each planting with its passes. */
             plantings: components["schemas"]["YearLine"][];
         };

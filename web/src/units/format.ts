@@ -3,7 +3,7 @@ import { shownAs, type UnitSystem } from './system';
 /** A language of the screens. */
 export type Language = 'en' | 'es';
 
-/** A language with a way of writing numbers and days: English with a point or a comma, Spanish with a comma or a point. */
+/** A language with a way of writing numbers and days: each with a point or a comma. */
 export type Locale = 'en' | 'en-DE' | 'es' | 'es-MX';
 
 export const locales: Locale[] = ['en', 'en-DE', 'es', 'es-MX'];

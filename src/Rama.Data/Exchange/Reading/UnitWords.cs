@@ -65,6 +65,10 @@ internal static partial class UnitWords
             return "°F";
         if (text is "'" or "´")
             return "ft";
+        if (text is "m/s" or "km/h" or "mph")
+            return text;
+        if (text is "kmh" or "kph")
+            return "km/h";
         var parts = Per().Split(text).Select(p => p.Trim()).ToList();
         if (parts.Any(p => !Simple.ContainsKey(p)))
             return null;

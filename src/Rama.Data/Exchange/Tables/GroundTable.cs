@@ -195,8 +195,8 @@ internal sealed class GroundTable : ExchangeTable
                     line.LineNumber,
                     "row",
                     "no-row",
-                    $"Row {row}: the plantings of block {block.Code} list rows {rows.Min()} to {rows.Max()} and not this "
-                        + "one. It is drawn, and no trees are placed on it."
+                    $"Row {row}: the plantings of block {block.Code} list rows {rows.Min()} to {rows.Max()} and not "
+                        + "this one. It is drawn, and no trees are placed on it."
                 );
             var measured = Geodesy.LengthM(Shape.Points(shape));
             var stated = plantings[block.Id].Sum(p => p.RowLengthM(row));

@@ -6,7 +6,7 @@ using Rama.Data.Weather;
 
 namespace Rama.Data.Exchange.Tables;
 
-/// <summary>Daily temperatures; one line a site and day.</summary>
+/// <summary>Daily weather; one line a site and day.</summary>
 internal sealed class WeatherTable : ExchangeTable
 {
     public override string Name => "weather";
@@ -17,6 +17,8 @@ internal sealed class WeatherTable : ExchangeTable
         new("date", ColumnKind.Date, ["Date", "Day", "Fecha", "Día"], [], Required: true),
         new("minC", ColumnKind.Amount, ["Lowest", "Minimum", "Min", "Tmin", "Mínima"], ["°C", "°F"], Required: true),
         new("maxC", ColumnKind.Amount, ["Highest", "Maximum", "Max", "Tmax", "Máxima"], ["°C", "°F"], Required: true),
+        new("rainMm", ColumnKind.Amount, ["Rain", "Precipitation", "Lluvia", "Precipitación"], ["mm", "in"]),
+        new("windMs", ColumnKind.Amount, ["Wind", "Gust", "Viento", "Racha"], ["m/s", "km/h", "mph"]),
     ];
 
     internal override async Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel) =>
@@ -36,7 +38,14 @@ internal sealed class WeatherTable : ExchangeTable
             .OrderBy(d => sites[d.SiteId], StringComparer.Ordinal)
             .ThenBy(d => d.Date)
             .Select(d =>
-                ExportSource.Line(sites[d.SiteId], d.Date, new Amount(d.MinC, "°C"), new Amount(d.MaxC, "°C"))
+                ExportSource.Line(
+                    sites[d.SiteId],
+                    d.Date,
+                    new Amount(d.MinC, "°C"),
+                    new Amount(d.MaxC, "°C"),
+                    new Amount(d.RainMm, "mm"),
+                    new Amount(d.WindMs, "m/s")
+                )
             );
     }
 
@@ -64,7 +73,18 @@ internal sealed class WeatherTable : ExchangeTable
                         ? "Site: please fill this in; the estate has several."
                         : $"Site: there is no site “{name}” in the estate."
                 );
-            WeatherDayEntry entry = new(line.Date("date"), Celsius(line, "minC"), Celsius(line, "maxC"));
+            var before =
+                site is null || line.Date("date") is not { } date ? null : known.GetValueOrDefault((site.Id, date));
+            WeatherDayEntry entry = new(
+                line.Date("date"),
+                Celsius(line, "minC"),
+                Celsius(line, "maxC"),
+                // A file of temperatures leaves the rain alone.
+                line.Has("rainMm")
+                    ? In(line, "rainMm", "mm", ("in", 25.4))
+                    : before?.RainMm,
+                line.Has("windMs") ? In(line, "windMs", "m/s", ("km/h", 1 / 3.6), ("mph", 0.44704)) : before?.WindMs
+            );
             if (line.Problems.Problems.Count > 0 || !target.Read(line.LineNumber, () => entry.Read()))
                 return;
 
@@ -79,10 +99,9 @@ internal sealed class WeatherTable : ExchangeTable
                 );
                 return;
             }
-            var before = known.GetValueOrDefault((site.Id, day.Date));
             target.Was(
                 before is null ? LineOutcome.Added
-                : before.MinC == day.MinC && before.MaxC == day.MaxC ? LineOutcome.Same
+                : before.ToDay() == day ? LineOutcome.Same
                 : LineOutcome.Changed
             );
             if (before is null)
@@ -94,10 +113,12 @@ internal sealed class WeatherTable : ExchangeTable
                         Date = day.Date,
                         MinC = day.MinC,
                         MaxC = day.MaxC,
+                        RainMm = day.RainMm,
+                        WindMs = day.WindMs,
                     }
                 );
             else
-                (before.MinC, before.MaxC) = (day.MinC, day.MaxC);
+                (before.MinC, before.MaxC, before.RainMm, before.WindMs) = (day.MinC, day.MaxC, day.RainMm, day.WindMs);
         }
 
         public void Finish() { }
@@ -111,9 +132,26 @@ internal sealed class WeatherTable : ExchangeTable
                 { Unit: var unit } => Unknown(line, field, unit),
             };
 
+        private static double? In(
+            LineReader line,
+            string field,
+            string unit,
+            params (string Unit, double Factor)[] others
+        )
+        {
+            if (line.Amount(field) is not { } amount)
+                return null;
+            if (amount.Unit is null || amount.Unit == unit)
+                return amount.Value;
+            var other = others.FirstOrDefault(o => o.Unit == amount.Unit);
+            return other.Unit is null
+                ? Unknown(line, field, amount.Unit)
+                : Math.Round(amount.Value!.Value * other.Factor, 2);
+        }
+
         private static double? Unknown(LineReader line, string field, string? unit)
         {
-            line.Problems.Add(field, "unit", $"Expected °C or °F, got “{unit}”.");
+            line.Problems.Add(field, "unit", $"This unit is not known here: “{unit}”.");
             return null;
         }
     }

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, answered, type PlannedPass, type ProgrammeView } from '../../api/client';
+import { api, answered, type PlannedPass, type ProgrammeView, type UsableDays } from '../../api/client';
 import { standing, yearLine, type YearSpan } from '../../drawings/yearLine';
 import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';
@@ -56,7 +56,7 @@ function Year({ programme }: { programme: ProgrammeView }) {
           ))}
         </Months>
         {passes.map((pass) => (
-          <Pass key={pass.id} pass={pass} today={today} at={line.at} />
+          <Pass key={pass.id} pass={pass} usable={programme.usable[pass.id] ?? null} today={today} at={line.at} />
         ))}
       </div>
       <NotedDays programme={programme} />
@@ -64,7 +64,17 @@ function Year({ programme }: { programme: ProgrammeView }) {
   );
 }
 
-function Pass({ pass, today, at }: { pass: PlannedPass; today: string; at: (day: string) => number }) {
+function Pass({
+  pass,
+  usable,
+  today,
+  at,
+}: {
+  pass: PlannedPass;
+  usable: UsableDays | null;
+  today: string;
+  at: (day: string) => number;
+}) {
   const { t, local, number, language, say } = useReading();
   const span = spanOf(pass);
   const state = standing(span, today);
@@ -92,6 +102,7 @@ function Pass({ pass, today, at }: { pass: PlannedPass; today: string; at: (day:
         <span className="small dim">
           {t('passes.hands', { hands: pass.hands.map((h) => t(`hands.${h}`)).join(', ') })}
           {conditions.length > 0 && ` · ${t('passes.on', { conditions: conditions.join(', ') })}`}
+          {usable && ` · ${t('passes.usable', { ...usable, count: usable.years })}`}
         </span>
         {pass.cuts.length > 0 && (
           <span className="small passes-cuts">{pass.cuts.map((c) => local(c.name)).join(' · ')}</span>

@@ -43,7 +43,7 @@ function Year({ year }: { year: YearView }) {
         {year.plantings.map((planting) => (
           <li key={planting.id} className="passes-row">
             <Link to={`/plantings/${planting.id}/passes`}>{titleOf(planting)}</Link>
-            <Bands planting={planting} today={year.today} at={line.at} />
+            <Bands planting={planting} names={year.names} today={year.today} at={line.at} />
           </li>
         ))}
       </ol>
@@ -113,7 +113,17 @@ function Hours({ year, months }: { year: YearView; months: YearMonth[] }) {
 }
 
 /** The windows of a planting's passes on one thin line. */
-function Bands({ planting, today, at }: { planting: YearLine; today: string; at: (day: string) => number }) {
+function Bands({
+  planting,
+  names,
+  today,
+  at,
+}: {
+  planting: YearLine;
+  names: YearView['names'];
+  today: string;
+  at: (day: string) => number;
+}) {
   const { local } = useReading();
   return (
     <span className="passes-track">
@@ -125,7 +135,7 @@ function Bands({ planting, today, at }: { planting: YearLine; today: string; at:
             <span
               key={pass.id}
               className={`passes-band year-band passes-${standing({ from: pass.from, to: pass.to }, today)}`}
-              title={local(pass.name)}
+              title={local(names[pass.id])}
               style={{
                 left: `${at(pass.from) * 100}%`,
                 width: `${Math.max(0.4, (at(pass.to) - at(pass.from)) * 100)}%`,
