@@ -10,6 +10,7 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
         "count",
         "decide",
         "prescribe",
+        "passes",
         "result",
         "history",
     ];
@@ -31,6 +32,8 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     [InlineData("/people")]
     [InlineData("/crew")]
     [InlineData("/exchange")]
+    [InlineData("/known")]
+    [InlineData("/year")]
     [InlineData("/map")]
     [InlineData("/estate")]
     [InlineData("/catalogue")]

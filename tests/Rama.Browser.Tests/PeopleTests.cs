@@ -54,6 +54,25 @@ public sealed class PeopleTests(RamaServer server) : IClassFixture<RamaServer>
         Assert.Empty(page.Driver.FindElements(By.CssSelector("[href='/people']")));
     }
 
+    [Fact]
+    public void Who_reads_english_with_a_decimal_comma_does_so_everywhere()
+    {
+        using var page = new Page(server).Open("/");
+        page.FindLine("H4");
+        page.Click("[data-test='account']");
+        page.Find(".account-menu .field:nth-of-type(3) select option[value=',']").Click();
+        page.Says(".season-head", "35,5 ha");
+        page.OpenPlanting("H4", "estate");
+        page.Shows("[data-field='planting.area'] input", "4,2");
+        page.OpenPlanting("H4", "prescribe");
+        // A card is in a language, not in a way of writing numbers.
+        page.Click("[data-test='issue']");
+        page.Says("[data-test='cards-issued']", "English");
+        page.Click("[data-test='account']");
+        page.Find(".account-menu .field:nth-of-type(3) select option[value='.']").Click();
+        Assert.Empty(page.Complaints());
+    }
+
     [Theory]
     [InlineData("/estate")]
     [InlineData("/people")]

@@ -10,6 +10,8 @@ internal static class SmokePages
     [
         "",
         "map",
+        "known",
+        "year",
         "catalogue",
         "catalogue/systems",
         "exchange",
@@ -32,6 +34,7 @@ internal static class SmokePages
         "plantings/{0}/count",
         "plantings/{0}/decide",
         "plantings/{0}/prescribe",
+        "plantings/{0}/passes",
         "plantings/{0}/result",
         "plantings/{0}/history",
         "plantings/{0}/card",
@@ -50,6 +53,7 @@ internal static class SmokePages
         "plantings/{0}/count",
         "plantings/{0}/decide",
         "plantings/{0}/prescribe",
+        "plantings/{0}/passes",
         "plantings/{0}/card",
         "plantings/{0}/bench",
     ];

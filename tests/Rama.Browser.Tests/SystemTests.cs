@@ -21,6 +21,19 @@ public sealed class SystemTests(RamaServer server) : IClassFixture<RamaServer>
         var before = page.Find(".system-sample p").Text;
         page.Click("[data-test='copy-system']");
 
+        // Each language has its own words.
+        Write(page, "name-es", "Huso propio");
+        page.Shows("[data-test='name-en']", "Tall spindle (copy)");
+        page.Click(".step-words summary");
+        var spanish = page.Find("[data-test='unsound-wood-lookFor-es']").GetAttribute("value");
+        Write(page, "unsound-wood-lookFor-es", "Lo que cuelgue.");
+        Assert.NotEqual(spanish, page.Find("[data-test='unsound-wood-lookFor-en']").GetAttribute("value"));
+        Assert.Contains(
+            "hangs",
+            page.Find("[data-test='unsound-wood-lookFor-en']").GetAttribute("value"),
+            StringComparison.Ordinal
+        );
+
         // A word the language has not is told, and the tree of the last good rule stays.
         Write(page, "thick-limbs-find", "limbs where wind > 3");
         page.Says("[data-test='pack-fault']", "“wind” is no word for limbs");

@@ -7,7 +7,7 @@ import { useReading } from '../../words/useReading';
 
 /** The card, and those already handed out: which prescription they name, and whether it still says so. */
 export function Cards() {
-  const { t, language, system } = useReading();
+  const { t, language, words, system } = useReading();
   const { view, unsaved, may } = usePlantingWork();
   const client = useQueryClient();
   const at = { params: { path: { id: view.id } } };
@@ -15,7 +15,7 @@ export function Cards() {
   const cards = useQuery({ queryKey: key, queryFn: () => answered(api.GET('/api/v1/plantings/{id}/cards', at)) });
   const issue = useMutation({
     mutationFn: () => {
-      const body = { version: view.planVersion, language, units: system };
+      const body = { version: view.planVersion, language: words, units: system };
       return answered(api.POST('/api/v1/plantings/{id}/cards', { ...at, body }));
     },
     onSuccess: () => client.invalidateQueries({ queryKey: ['cards', view.id] }),

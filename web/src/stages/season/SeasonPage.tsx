@@ -273,7 +273,7 @@ function List({
               </HabitContext.Provider>
             ) : (
               <h2 className="season-group">
-                {nameOf(item.name)} <span className="small dim">{about(item.lines)}</span>
+                {nameOf(item.name) || '–'} <span className="small dim">{about(item.lines)}</span>
               </h2>
             )}
           </li>

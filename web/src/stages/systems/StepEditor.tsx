@@ -1,5 +1,6 @@
 import { Button, Input } from 'antd';
 import type { TrainingSystem } from '../../api/client';
+import { Choice } from '../../entry/Field';
 import { useReading } from '../../words/useReading';
 
 export type SystemStep = TrainingSystem['steps'][number];
@@ -18,7 +19,7 @@ interface Props {
 
 /** One step of a system: its place in the order, its rules, and the words the card says it in. */
 export function StepEditor({ step, place, steps, set, move, takeOut }: Props) {
-  const { t, local, words } = useReading();
+  const { t, local } = useReading();
   return (
     <li>
       <div className="step-head">
@@ -88,6 +89,17 @@ export function StepEditor({ step, place, steps, set, move, takeOut }: Props) {
           name={`${step.id}-leave`}
         />
       )}
+      <div className="rule-line">
+        <span className="small dim">{t('systems.pass')}</span>
+        <Choice
+          label={t('systems.pass')}
+          value={step.pass ?? 'detail'}
+          options={['major', 'detail', 'after-harvest'].map((pass) => ({ value: pass, label: t(`pass.${pass}`) }))}
+          onChange={(pass) => {
+            set({ pass });
+          }}
+        />
+      </div>
       <details className="small step-words">
         <summary>{t('systems.on-card')}</summary>
         {TOLD.flatMap((part) =>
@@ -98,11 +110,12 @@ export function StepEditor({ step, place, steps, set, move, takeOut }: Props) {
               </span>
               <Input.TextArea
                 autoSize
-                value={step[part][words]}
+                value={step[part][language]}
                 maxLength={400}
                 lang={language}
+                data-test={`${step.id}-${part}-${language}`}
                 onChange={(e) => {
-                  set({ [part]: { ...step[part], [words]: e.target.value } });
+                  set({ [part]: { ...step[part], [language]: e.target.value } });
                 }}
               />
             </label>

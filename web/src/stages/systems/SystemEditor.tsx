@@ -25,7 +25,7 @@ export function SystemEditor({
   names: CatalogueView['systems'];
   onDone: () => void;
 }) {
-  const { t, local, number, words } = useReading();
+  const { t, local, number } = useReading();
   const may = useMay();
   const pack = usePack(id);
   const { save, remove } = useSaveSystem();
@@ -107,10 +107,11 @@ export function SystemEditor({
                 <label key={language} className="field">
                   {t('systems.name')} ({language}){' '}
                   <Input
-                    value={system.name[words]}
+                    value={system.name[language]}
                     maxLength={60}
+                    data-test={`name-${language}`}
                     onChange={(e) => {
-                      setChanged({ ...system, name: { ...system.name, [words]: e.target.value } });
+                      setChanged({ ...system, name: { ...system.name, [language]: e.target.value } });
                     }}
                   />
                 </label>
