@@ -98,6 +98,32 @@ public sealed class ProgrammeTests(RamaApplication application) : IClassFixture<
         Assert.True(told > 0);
     }
 
+    // W5 is not counted yet: what was answered holds all the same.
+    [Fact]
+    public async Task Two_passes_chosen_before_the_count_are_two_passes()
+    {
+        var planting = await _client.PlantingAsync("W5");
+        var before = await _client.ReadAsync("/api/v1/season");
+        var (status, body) = await _client.PutAsync(
+            $"/api/v1/plantings/{(string)planting["id"]!}/cutting",
+            $$"""{"version": {{(uint)planting["planVersion"]!}}, "cutting": {"answers": {"passes": "two"} } }"""
+        );
+        Assert.True(status == 200, body.ToJsonString());
+        var passes = (await Programme("W5"))["programme"]!["passes"]!.AsArray().Select(p => (string)p!["id"]!).ToList();
+        Assert.Contains("major", passes);
+        Assert.DoesNotContain("winter", passes);
+        string To(JsonNode season) =>
+            (string)season["plantings"]!.AsArray().Single(p => (string)p!["code"]! == "W5")!["work"]!["window"]!["to"]!;
+        // Detail goes on to green tip, eight days longer.
+        Assert.Equal(
+            DateOnly.Parse(To(before), System.Globalization.CultureInfo.InvariantCulture).AddDays(8),
+            DateOnly.Parse(
+                To(await _client.ReadAsync("/api/v1/season")),
+                System.Globalization.CultureInfo.InvariantCulture
+            )
+        );
+    }
+
     // 41° S: green tip on 12 September of the year before the harvest; the winter lies from May to September.
     [Fact]
     public async Task An_estate_in_the_south_is_pruned_from_may_to_september()

@@ -65,7 +65,8 @@ internal sealed record PlannedPlanting(
 
     public static PlannedPlanting Of(StoredPlanting stored)
     {
-        var plan = stored.ToPlan();
+        var reading = PlanReading.Of(stored.ToEntry(), stored.Catalogue);
+        var plan = PruningPlan.Of(reading);
         var planting = stored.Planting;
         var line = new SeasonLine(
             planting.Id,
@@ -110,7 +111,7 @@ internal sealed record PlannedPlanting(
                     .Select(r => new SeasonDay(r.Season, r.GreenTip!.Value)),
             ],
             line,
-            ProgrammeFacts.Of(stored, plan)
+            ProgrammeFacts.Of(stored, reading, plan)
         );
     }
 }
@@ -127,27 +128,17 @@ internal sealed record ProgrammeFacts(
     double? WinterMinutes
 )
 {
-    public static ProgrammeFacts? Of(StoredPlanting stored, PruningPlan plan)
+    public static ProgrammeFacts? Of(StoredPlanting stored, PlanReading reading, PruningPlan plan)
     {
-        if (plan.Planting is not { } planting)
+        if (reading.Planting is not { System: var system })
             return null;
-        var answers = plan.Prescription?.Answers
-            ?? planting.System.AnswersFor(new Dictionary<string, string>(), planting.Variety.Traits);
-        var two = planting.System.InTwoPasses(answers);
+        var two = system.InTwoPasses(reading.Cutting.Answers);
         return new(
-            new(
-                planting,
-                plan.Density?.BearingTrees ?? 0,
-                answers,
-                AnchorDays.Of(planting.Variety.Crop, null),
-                plan.Decision?.Kind,
-                CutTimes.Of(plan.Prescription, planting.System.Labour.BaseSeconds),
-                IsCounted: plan.Survey is not null
-            ),
+            ProgrammeEntry.TermsOf(reading, plan, tip: null),
             stored.Plan.ToDays().Read(),
             two,
             // Each tree is walked to twice.
-            plan.Prescription?.MinutesPerTree + (two ? planting.System.Labour.BaseSeconds / 60 : 0)
+            plan.Prescription?.MinutesPerTree + (two ? system.Labour.BaseSeconds / 60 : 0)
         );
     }
 
