@@ -71,8 +71,8 @@ public sealed class DayJudgeTests
         );
     }
 
-    // By hand: it rains on 25, 26 and 27. The days 22 to 28 have rain the day before, on them or within three days after;
-    // of the ten from 20 to 29 the days 20, 21 and 29 are left.
+    // By hand: it rains on 25, 26 and 27. The days 22 to 28 have rain the day before, on them or within three days
+    // after; of the ten from 20 to 29 the days 20, 21 and 29 are left.
     [Fact]
     public void Usable_days_of_past_years_are_counted()
     {

@@ -48,11 +48,12 @@ public sealed class PassesDocumentTests
             $"""
             # Passes
 
-            Every pass of every shipped system in a season harvested in 2027: in the north with green tip on {North:d MMMM}, in the
-            south (41° S) with green tip on {South:d MMMM yyyy}. Days hang on the crop's usual days after green tip
-            (`Passes/phenology.json`, assumption) until an estate notes its own. A test writes this table; it was gone through
-            against the rules of the trade: nothing before cold-hardening, no cherry wound from autumn to midwinter, peach from bud
-            swell, after-harvest cuts eight weeks before leaf fall at the latest, brush within 14 days.
+            Every pass of every shipped system in a season harvested in 2027: in the north with green tip on
+            {North:d MMMM}, in the south (41° S) with green tip on {South:d MMMM yyyy}. Days hang on the crop's
+            usual days after green tip (`Passes/phenology.json`, assumption) until an estate notes its own. A test
+            writes this table; it was gone through against the rules of the trade: nothing before cold-hardening,
+            no cherry wound from autumn to midwinter, peach from bud swell, after-harvest cuts eight weeks before
+            leaf fall at the latest, brush within 14 days.
 
             """
         );
@@ -67,12 +68,16 @@ public sealed class PassesDocumentTests
             text.Append(CultureInfo.InvariantCulture, $"\n## {system.Name.En}: {name}\n\n");
             text.Append("| pass | north | south | on days | hands | cuts |\n|---|---|---|---|---|---|\n");
             foreach (var pass in north.Passes)
-                text.Append(
-                    CultureInfo.InvariantCulture,
-                    $"| {pass.Name.En} | {Days(pass)} | {Days(south.Passes.Single(p => p.Id == pass.Id))} | {Words(pass.On)} | {Words(pass.Hands)} | {string.Join("; ", pass.Cuts.Select(c => c.Name.En))} |\n"
-                );
+                text.Append(Row(pass, south.Passes.Single(p => p.Id == pass.Id)));
         }
         return text.ToString();
+    }
+
+    private static string Row(PlannedPass north, PlannedPass south)
+    {
+        var cuts = string.Join("; ", north.Cuts.Select(c => c.Name.En));
+        string[] cells = [north.Name.En, Days(north), Days(south), Words(north.On), Words(north.Hands), cuts];
+        return $"| {string.Join(" | ", cells)} |\n";
     }
 
     private static string Days(PlannedPass pass) =>
