@@ -41,23 +41,16 @@ public sealed record SaveDays(uint Version, NotedDaysEntry Days);
 /// <summary>The year of an estate.</summary>
 /// <param name="Today">The day taken as today.</param>
 /// <param name="CrewHoursPerWeek">Hours all crews together work in a week.</param>
-/// <param name="Months">Hours paid by month and hands.</param>
+/// <param name="Crew">Hours by month and hands, against what the crews have.</param>
 /// <param name="Names">Names of the passes.</param>
 /// <param name="Plantings">Each planting with its passes.</param>
 public sealed record YearView(
     DateOnly Today,
     double CrewHoursPerWeek,
-    IReadOnlyList<MonthByHands> Months,
+    CrewYear Crew,
     IReadOnlyDictionary<string, Core.Explain.LocalText> Names,
     IReadOnlyList<YearLine> Plantings
 );
-
-/// <summary>Hours paid in a month by one kind of hands.</summary>
-/// <param name="Year">Calendar year.</param>
-/// <param name="Month">Month, 1 to 12.</param>
-/// <param name="Hands">The most skilled hands the passes need.</param>
-/// <param name="Hours">Hours.</param>
-public sealed record MonthByHands(int Year, int Month, Hands Hands, double Hours);
 
 /// <summary>The passes of one planting at a glance.</summary>
 /// <param name="Id">Planting.</param>
@@ -186,18 +179,13 @@ internal static class ProgrammeEndpoints
             .OrderBy(p => p.Line.Code, StringComparer.Ordinal)
             .Select(p => (p.Line, Programme: p.Facts!.With(tips.Expected(p, estate.Season))))
             .ToList();
+        var today = estate.Today ?? DateOnly.FromDateTime(clock.GetLocalNow().Date);
+        var week = estate.CrewHoursPerWeek ?? WorkAhead.DefaultCrewHoursPerWeek;
         return TypedResults.Ok(
             new YearView(
-                estate.Today ?? DateOnly.FromDateTime(clock.GetLocalNow().Date),
-                estate.CrewHoursPerWeek ?? WorkAhead.DefaultCrewHoursPerWeek,
-                [
-                    .. programmes
-                        .SelectMany(p => p.Programme.Passes)
-                        .Where(p => p.Hands.Count > 0)
-                        .GroupBy(p => p.Hands[0])
-                        .SelectMany(g => MonthHours.Of(g), (g, m) => new MonthByHands(m.Year, m.Month, g.Key, m.Hours))
-                        .OrderBy(m => (m.Year, m.Month, m.Hands)),
-                ],
+                today,
+                week,
+                CrewYear.Of(programmes.Select(p => p.Programme), week, today),
                 programmes
                     .SelectMany(p => p.Programme.Passes)
                     .DistinctBy(p => p.Id)

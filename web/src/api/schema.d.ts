@@ -7557,6 +7557,33 @@ export interface components {
              */
             last: string;
         };
+        /** @description Hours of one month. */
+        CrewMonth: {
+            /**
+             * Format: int32
+             * @description Calendar year.
+             */
+            year: number;
+            /**
+             * Format: int32
+             * @description Month, 1 to 12.
+             */
+            month: number;
+            /**
+             * Format: double
+             * @description Hours paid.
+             */
+            hours: number;
+            /**
+             * Format: double
+             * @description Hours the crews have in it.
+             */
+            have: number;
+            /** @description Whether it asks for more than they have. */
+            isOver: boolean;
+            /** @description Hours by the most skilled hands a pass needs. */
+            byHands: components["schemas"]["HandsHours"][];
+        };
         /** @description How well people read and judge, and how long it takes them. */
         CrewSkill: {
             /**
@@ -7589,6 +7616,16 @@ export interface components {
              * @default 4
              */
             minutesPerCount: number;
+        };
+        /** @description Hours of an estate's passes by month, against what its crews have. */
+        CrewYear: {
+            /**
+             * Format: double
+             * @description Hours paid in all months.
+             */
+            hours: number;
+            /** @description Every month from the first window, or today, to the last. */
+            months: components["schemas"]["CrewMonth"][];
         };
         /** @description How a crop bears: what is counted, and what one of it yields. */
         Crop: {
@@ -8990,6 +9027,16 @@ export interface components {
          * @enum {unknown}
          */
         Hands: "lead" | "pruner" | "helper" | "height" | "chainSaw" | "applicator";
+        /** @description Hours of one kind of hands. */
+        HandsHours: {
+            /** @description The hands. */
+            hands: components["schemas"]["Hands"];
+            /**
+             * Format: double
+             * @description Hours paid.
+             */
+            hours: number;
+        };
         /**
          * @description How winter cold is stood.
          * @enum {unknown}
@@ -9980,26 +10027,6 @@ export interface components {
             meanScannedBuds?: null | number;
             /** @description Scanned buds of the trees that were counted by hand too. */
             scannedAt?: null | components["schemas"]["ScannedTree"][];
-        };
-        /** @description Hours paid in a month by one kind of hands. */
-        MonthByHands: {
-            /**
-             * Format: int32
-             * @description Calendar year.
-             */
-            year: number;
-            /**
-             * Format: int32
-             * @description Month, 1 to 12.
-             */
-            month: number;
-            /** @description The most skilled hands the passes need. */
-            hands: components["schemas"]["Hands"];
-            /**
-             * Format: double
-             * @description Hours.
-             */
-            hours: number;
         };
         /** @description Hours paid in one month. */
         MonthHours: {
@@ -13872,8 +13899,8 @@ export interface components {
              * @description Hours all crews together work in a week.
              */
             crewHoursPerWeek: number;
-            /** @description Hours paid by month and hands. */
-            months: components["schemas"]["MonthByHands"][];
+            /** @description Hours by month and hands, against what the crews have. */
+            crew: components["schemas"]["CrewYear"];
             /** @description Names of the passes. */
             names: {
                 [key: string]: components["schemas"]["LocalText"];

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { api, answered, type Hands, type YearLine, type YearView } from '../../api/client';
-import { standing, yearLine, type YearMonth, type YearSpan } from '../../drawings/yearLine';
+import { standing, yearLine, type YearSpan } from '../../drawings/yearLine';
 import { titleOf } from '../../planting/titleOf';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
@@ -27,17 +27,16 @@ const spansOf = (line: YearLine): YearSpan[] =>
 function Year({ year }: { year: YearView }) {
   const { t, number } = useReading();
   const line = yearLine(year.plantings.flatMap(spansOf), year.today);
-  const all = year.months.reduce((sum, m) => sum + m.hours, 0);
   return (
     <main className="page passes">
       <div className="stage-head">
         <h1>{t('year.title')}</h1>
         <p className="passes-sum">
-          <strong>{number(all, 0)}</strong> <span className="unit">{t('passes.hours')}</span>
+          <strong>{number(year.crew.hours, 0)}</strong> <span className="unit">{t('passes.hours')}</span>
         </p>
       </div>
       <p className="dim">{t('year.text', { week: number(year.crewHoursPerWeek, 0) })}</p>
-      <Hours year={year} months={line.months} />
+      <Hours months={year.crew.months} />
       <Months months={line.months} />
       <ol className="year-plantings" data-test="year">
         {year.plantings.map((planting) => (
@@ -54,16 +53,13 @@ function Year({ year }: { year: YearView }) {
 const kinds: Hands[] = ['lead', 'pruner', 'height', 'helper', 'chainSaw', 'applicator'];
 
 /** Hours of each month by hands; those of all together over what the crews have are told in rust. */
-function Hours({ year, months }: { year: YearView; months: YearMonth[] }) {
+function Hours({ months }: { months: YearView['crew']['months'] }) {
   const { t, number, language } = useReading();
   const name = new Intl.DateTimeFormat(language, { month: 'short', year: '2-digit', timeZone: 'UTC' });
-  const used = kinds.filter((k) => year.months.some((m) => m.hands === k));
-  const of = (m: YearMonth, hands?: Hands) =>
-    year.months
-      .filter((h) => h.year === m.year && h.month === m.month + 1 && (hands === undefined || h.hands === hands))
-      .reduce((sum, h) => sum + h.hours, 0);
-  const have = (m: YearMonth) => (year.crewHoursPerWeek * new Date(Date.UTC(m.year, m.month + 1, 0)).getUTCDate()) / 7;
-  const most = Math.max(1, ...months.map((m) => of(m)));
+  const hoursOf = (m: (typeof months)[number], hands: Hands) => m.byHands.find((h) => h.hands === hands)?.hours;
+  const hours = (of?: number) => (of ? number(of, 0) : '–');
+  const used = kinds.filter((k) => months.some((m) => hoursOf(m, k)));
+  const most = Math.max(1, ...months.map((m) => m.hours));
   return (
     <div className="year-hours">
       <table className="figures compact" data-test="year-hours">
@@ -72,7 +68,7 @@ function Hours({ year, months }: { year: YearView; months: YearMonth[] }) {
             <th />
             {months.map((m) => (
               <th key={`${m.year}-${m.month}`} className="number">
-                {name.format(new Date(Date.UTC(m.year, m.month, 15)))}
+                {name.format(new Date(Date.UTC(m.year, m.month - 1, 15)))}
               </th>
             ))}
           </tr>
@@ -83,7 +79,7 @@ function Hours({ year, months }: { year: YearView; months: YearMonth[] }) {
               <th scope="row">{t(`hands.${hands}`)}</th>
               {months.map((m) => (
                 <td key={`${m.year}-${m.month}`} className="number">
-                  {of(m, hands) === 0 ? '–' : number(of(m, hands), 0)}
+                  {hours(hoursOf(m, hands))}
                 </td>
               ))}
             </tr>
@@ -91,10 +87,10 @@ function Hours({ year, months }: { year: YearView; months: YearMonth[] }) {
           <tr className="year-sum">
             <th scope="row">{t('year.all')}</th>
             {months.map((m) => (
-              <td key={`${m.year}-${m.month}`} className={of(m) > have(m) ? 'number year-over' : 'number'}>
-                <span className="year-bar" style={{ height: `${(of(m) / most) * 40}px` }} aria-hidden />
-                {of(m) > have(m) && '▲ '}
-                {number(of(m), 0)}
+              <td key={`${m.year}-${m.month}`} className={m.isOver ? 'number year-over' : 'number'}>
+                <span className="year-bar" style={{ height: `${(m.hours / most) * 40}px` }} aria-hidden />
+                {m.isOver && '▲ '}
+                {number(m.hours, 0)}
               </td>
             ))}
           </tr>
@@ -102,7 +98,7 @@ function Hours({ year, months }: { year: YearView; months: YearMonth[] }) {
             <th scope="row">{t('year.have')}</th>
             {months.map((m) => (
               <td key={`${m.year}-${m.month}`} className="number">
-                {number(have(m), 0)}
+                {number(m.have, 0)}
               </td>
             ))}
           </tr>
