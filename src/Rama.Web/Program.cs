@@ -14,6 +14,7 @@ using Rama.Web.Prescribe;
 using Rama.Web.Result;
 using Rama.Web.Season;
 using Rama.Web.Target;
+using Rama.Web.Weather;
 
 var builder = WebApplication.CreateBuilder(args);
 if (args is ["prepare", .. var demo])
@@ -37,7 +38,7 @@ builder.Services.AddMemoryCache();
 
 // Half the cores are left to those who ask for a page meanwhile.
 builder.Services.AddSingleton(new HeavyWork(Math.Max(1, Environment.ProcessorCount / 2)));
-builder.Services.AddScoped<SeasonLines>();
+builder.Services.AddScoped<SeasonLines>().AddScoped<PlantingYears>();
 builder.Services.AddScoped<BenchTrees>().AddSingleton<BenchCache>();
 builder.Services.AddRamaAccounts(builder.Configuration).AddReverseProxy(builder.Configuration);
 builder.Services.AddResponseCompression();
@@ -48,6 +49,7 @@ builder.Services.Configure<GzipCompressionProviderOptions>(gzip => gzip.Level = 
 
 // The build runs this program once to write the API document; there is no database then.
 var describing = Assembly.GetEntryAssembly()?.GetName().Name == "GetDocument.Insider";
+builder.Services.AddWeather(polls: !describing);
 builder.Services.AddRamaDatabase(
     describing
         ? ""
@@ -84,7 +86,16 @@ var api = app.MapGroup("/api/v1")
     .AddEndpointFilter(HiddenMoney.Filter);
 api.MapSession().MapPeople().MapInvitations();
 api.MapImport().MapExport();
-api.MapSeason().MapPasses().MapEstate().MapTarget().MapCount().MapDecide().MapPrescribe().MapCrew().MapResult();
+api.MapSeason()
+    .MapPasses()
+    .MapWeather()
+    .MapEstate()
+    .MapTarget()
+    .MapCount()
+    .MapDecide()
+    .MapPrescribe()
+    .MapCrew()
+    .MapResult();
 api.MapGroup("/calculations")
     .WithTags("Calculations")
     .RequireAuthorization()

@@ -30,6 +30,7 @@ const PrescribeStage = lazy(() =>
 const ResultStage = lazy(() => import('./stages/result/ResultStage').then((m) => ({ default: m.ResultStage })));
 const PassesStage = lazy(() => import('./stages/passes/PassesStage').then((m) => ({ default: m.PassesStage })));
 const YearPage = lazy(() => import('./stages/passes/YearPage').then((m) => ({ default: m.YearPage })));
+const WeatherPage = lazy(() => import('./stages/weather/WeatherPage').then((m) => ({ default: m.WeatherPage })));
 const HistoryPage = lazy(() => import('./stages/estate/HistoryPage').then((m) => ({ default: m.HistoryPage })));
 const FirstManagerPage = lazy(() => import('./people/FirstManagerPage').then((m) => ({ default: m.FirstManagerPage })));
 const EstatePage = lazy(() => import('./stages/season/EstatePage').then((m) => ({ default: m.EstatePage })));
@@ -86,6 +87,7 @@ const router = createBrowserRouter([
         { path: 'exchange', element: only('export', <ExchangePage />) },
         { path: 'known', element: <KnownPage /> },
         { path: 'year', element: <YearPage /> },
+        { path: 'weather', element: <WeatherPage /> },
         { path: 'estate', element: only('season', <EstatePage />) },
         { path: 'people', element: only('people', <PeoplePage />) },
         { path: 'sessions', element: <SessionsPage /> },

@@ -50,6 +50,9 @@ public enum Anchor
 
     /// <summary>The day on a mark of the walk.</summary>
     Mark,
+
+    /// <summary>Fire-blight strikes were seen.</summary>
+    StrikeSeen,
 }
 
 /// <summary>An anchor, and days from it.</summary>
@@ -63,8 +66,14 @@ public enum AnchorBasis
     /// <summary>Somebody noted it this season.</summary>
     Recorded,
 
+    /// <summary>The weather of its site says so.</summary>
+    Measured,
+
     /// <summary>From one noted this season and the usual days between them.</summary>
     FromRecorded,
+
+    /// <summary>From the heat of this season on its site and the usual days between them.</summary>
+    Heat,
 
     /// <summary>From dates of the planting's own past seasons and the usual days between them.</summary>
     Planting,

@@ -19,18 +19,34 @@ public sealed class AnchorDays
     private const int SameSpring = 60;
 
     private readonly IReadOnlyDictionary<Anchor, DateOnly> _noted;
+    private readonly IReadOnlyDictionary<Anchor, DateOnly> _events;
     private readonly GreenTip? _tip;
     private readonly Phenology? _usual;
 
-    private AnchorDays(IReadOnlyDictionary<Anchor, DateOnly> noted, GreenTip? tip, Phenology? usual) =>
-        (_noted, _tip, _usual) = (noted, tip, usual);
+    private AnchorDays(
+        IReadOnlyDictionary<Anchor, DateOnly> noted,
+        IReadOnlyDictionary<Anchor, DateOnly> events,
+        GreenTip? tip,
+        Phenology? usual
+    ) => (_noted, _events, _tip, _usual) = (noted, events, tip, usual);
 
     /// <summary>The days of a planting's season.</summary>
     /// <param name="crop">Its crop.</param>
     /// <param name="tip">Its expected green tip; null without an estimate.</param>
     /// <param name="noted">Days noted this season.</param>
-    public static AnchorDays Of(string crop, GreenTip? tip, IReadOnlyDictionary<Anchor, DateOnly>? noted = null) =>
-        new(noted ?? new Dictionary<Anchor, DateOnly>(), tip, Usual.GetValueOrDefault(crop));
+    /// <param name="events">Days its site tells: of its climate, or measured there.</param>
+    public static AnchorDays Of(
+        string crop,
+        GreenTip? tip,
+        IReadOnlyDictionary<Anchor, DateOnly>? noted = null,
+        IReadOnlyDictionary<Anchor, DateOnly>? events = null
+    ) =>
+        new(
+            noted ?? new Dictionary<Anchor, DateOnly>(),
+            events ?? new Dictionary<Anchor, DateOnly>(),
+            tip,
+            Usual.GetValueOrDefault(crop)
+        );
 
     /// <summary>Usual days from green tip to an anchor; null where a crop has none, and for events.</summary>
     /// <param name="crop">The crop.</param>
@@ -42,6 +58,8 @@ public sealed class AnchorDays
     {
         if (_noted.TryGetValue(anchor, out var day))
             return new(day, AnchorBasis.Recorded);
+        if (_events.TryGetValue(anchor, out var told))
+            return new(told, AnchorBasis.Measured);
         if (_usual?.Days(anchor) is not { } usual)
             return null;
         var known = _noted
@@ -60,6 +78,7 @@ public sealed class AnchorDays
                 _tip.Day.AddDays(usual),
                 _tip.Basis switch
                 {
+                    GreenTipBasis.Heat => AnchorBasis.Heat,
                     GreenTipBasis.Planting => AnchorBasis.Planting,
                     GreenTipBasis.Variety => AnchorBasis.Variety,
                     _ => AnchorBasis.Crop,

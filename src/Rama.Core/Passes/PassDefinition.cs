@@ -45,6 +45,18 @@ public sealed record PassDefinition(
     /// <summary>The pass of that identifier, or null.</summary>
     public static PassDefinition? Find(string id) => All.FirstOrDefault(p => p.Id == id);
 
+    /// <summary>Whether it can be added by hand: what carries the cuts of the system follows from that alone.</summary>
+    public bool CanBeAdded => !CarriesSteps && !IsWinter && Window.AfterPass.Count == 0;
+
+    /// <summary>Whether a planting of this kind could have it, circumstances aside.</summary>
+    public bool IsForKind(IReadOnlySet<string> facts) =>
+        For.Where(f => Kinds.Contains(f.TrimStart('!'))).All(f => f[0] == '!' ^ facts.Contains(f.TrimStart('!')));
+
+    /// <summary>Whether a crop could have it.</summary>
+    public bool IsForCrop(string? crop) => IsForKind(CropKinds.Of(crop).Concat(["bearing", "bare"]).ToHashSet());
+
+    private static readonly string[] Kinds = ["pome", "stone", "cherry", "peach", "evergreen", "bearing", "bare"];
+
     /// <summary>Whether a planting of these facts has it.</summary>
     public bool IsFor(IReadOnlySet<string> facts) =>
         For.All(f => f[0] == '!' ? !facts.Contains(f[1..]) : facts.Contains(f));

@@ -92,6 +92,7 @@ public sealed record PassWindow(
             Anchor.FlushRipe => new("pass.unknown.flush", "Waits for a ripe flush: note its day."),
             Anchor.ColdNight => new("pass.unknown.cold", "Waits for a night cold enough to kill buds."),
             Anchor.Mark => new("pass.unknown.mark", "Waits for the day on the mark."),
+            Anchor.StrikeSeen => new("pass.unknown.strike", "Waits for the day strikes are seen: note it."),
             _ => new(
                 "pass.unknown.green-tip",
                 "No estimate: note the day of green tip in a past season, or that of this one."

@@ -21,8 +21,24 @@ public sealed record ProgrammeEntry
     /// <summary>Whether low limbs lie under snow.</summary>
     public bool Snow { get; init; }
 
-    /// <summary>Whether the site has a storm season.</summary>
-    public bool Storms { get; init; }
+    /// <summary>Month the storm season of the site begins in, 1 to 12; none when left out.</summary>
+    public double? StormMonth { get; init; }
+
+    /// <summary>Month its hot season begins in; none when left out.</summary>
+    public double? HotMonth { get; init; }
+
+    /// <summary>Whether the site lies south of the equator.</summary>
+    public bool South { get; init; }
+
+    /// <summary>The day taken as today, which tells where each pass stands; not told when left out.</summary>
+    public DateOnly? Today { get; init; }
+
+    /// <summary>What the walk says; nobody walked when left out.</summary>
+    public WalkFacts? Walk { get; init; }
+
+    /// <summary>Decisions on passes, by pass.</summary>
+    public IReadOnlyDictionary<string, PassChoiceEntry> Choices { get; init; } =
+        new Dictionary<string, PassChoiceEntry>();
 
     /// <summary>Works the programme out.</summary>
     /// <param name="catalogue">The estate's catalogue; the shipped one when left out.</param>
@@ -32,43 +48,51 @@ public sealed record ProgrammeEntry
         var reading = PlanReading.Of(Plan, catalogue);
         reading.ThrowIfWrong("planting");
         var noted = new NotedDaysEntry { Noted = Noted }.Read();
+        var reader = new EntryReader();
+        var storm = reader.OptionalWhole("stormMonth", "Storm season", StormMonth, "", 1, 12);
+        var hot = reader.OptionalWhole("hotMonth", "Hot season", HotMonth, "", 1, 12);
+        if (Choices.Count > PassDefinition.All.Count)
+            reader.Add("choices", "list", $"Choices: expected at most {PassDefinition.All.Count}.");
+        reader.ThrowIfAny();
+        var choices = Choices.ToDictionary(
+            c => c.Key,
+            c => reader.Under($"choices.{c.Key}", () => c.Value.Read(c.Key, reading.Year, null))!
+        );
+        reader.ThrowIfAny();
+        SiteYear site = new(South, Snow, (int?)storm, (int?)hot);
         var tip = GreenTip is { } day
             ? new GreenTip(day, 1, GreenTipBasis.Planting)
             : Weather.GreenTip.Expected(reading.Year, reading.GreenTips, [], []);
-        return Programme.Of(TermsOf(reading, PruningPlan.Of(reading), tip, noted, [.. SiteFacts()]));
+        return Programme.Of(
+            TermsOf(reading, PruningPlan.Of(reading)) with
+            {
+                Days = AnchorDays.Of(
+                    reading.Planting!.Variety.Crop,
+                    tip,
+                    noted,
+                    site.Days(reading.Year).Concat(Walk?.Days() ?? []).ToDictionary(d => d.Anchor, d => d.Day)
+                ),
+                Site = site,
+                Choices = choices,
+                Today = Today,
+                Walk = Walk,
+            }
+        );
     }
 
-    /// <summary>What the programme of a plan follows from.</summary>
+    /// <summary>What the programme of a plan follows from, before anybody tells the days of its year.</summary>
     /// <param name="reading">What was typed, read; its planting must be usable.</param>
     /// <param name="plan">The plan that follows from it.</param>
-    /// <param name="tip">Green tip expected.</param>
-    /// <param name="noted">Days noted this season.</param>
-    /// <param name="siteFacts">What holds of its site.</param>
-    public static ProgrammeTerms TermsOf(
-        PlanReading reading,
-        PruningPlan plan,
-        GreenTip? tip,
-        IReadOnlyDictionary<Anchor, DateOnly>? noted = null,
-        IReadOnlyList<string>? siteFacts = null
-    ) =>
+    public static ProgrammeTerms TermsOf(PlanReading reading, PruningPlan plan) =>
         new(
             reading.Planting!,
             reading.Density?.BearingTrees ?? 0,
             reading.Cutting.Answers,
-            AnchorDays.Of(reading.Planting!.Variety.Crop, tip, noted),
+            AnchorDays.Of(reading.Planting!.Variety.Crop, null),
             plan.Decision?.Kind,
             CutTimes.Of(plan.Prescription, reading.Planting.System.Labour.BaseSeconds),
-            IsCounted: reading.Counted is not null,
-            SiteFacts: siteFacts
+            IsCounted: reading.Counted is not null
         );
-
-    private IEnumerable<string> SiteFacts()
-    {
-        if (Snow)
-            yield return "snow";
-        if (Storms)
-            yield return "storm";
-    }
 }
 
 /// <summary>A day of the year of a planting that somebody noted.</summary>

@@ -18,13 +18,15 @@ namespace Rama.Core.Plan;
 /// winters.</param>
 /// <param name="Weather">Daily temperatures of its site, this year's and past ones.</param>
 /// <param name="Currency">Money of the estate, three letters; null until told.</param>
+/// <param name="IsSouth">Whether its site lies south of the equator.</param>
 public sealed record DeskSurroundings(
     PriceListEntry? Prices,
     IReadOnlyList<double> GirthsCm,
     RowDirection? Place,
     IReadOnlyList<ResponsePair> Returns,
     IReadOnlyList<WeatherDay> Weather,
-    string? Currency = null
+    string? Currency = null,
+    bool IsSouth = false
 )
 {
     /// <summary>Nothing known.</summary>
@@ -178,15 +180,17 @@ public sealed record TargetDesk(
 
     private static DegreeDays? HeatOf(PlanReading reading, DeskSurroundings around)
     {
-        if (!around.Weather.Any(d => d.Date.Year == reading.Year))
+        var start = DegreeDays.StartOf(reading.Year, around.IsSouth);
+        if (!around.Weather.Any(d => d.Date >= start && d.Date < start.AddYears(1)))
             return null;
         List<StageHeat> heats = [.. FrostTables.Shipped.Heat.Where(h => h.Crop == reading.Planting!.Variety.Crop)];
         var shift = DegreeDays.ShiftOf(
             around.Weather,
             [.. reading.Seasons.Select(s => s.GreenTip).OfType<DateOnly>()],
-            heats
+            heats,
+            around.IsSouth
         );
-        return DegreeDays.Of(around.Weather, reading.Year, heats, shift);
+        return DegreeDays.Of(around.Weather, start, heats, shift);
     }
 
     private static List<double> CountedGirths(Survey? counted) =>

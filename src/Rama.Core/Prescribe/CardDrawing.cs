@@ -16,10 +16,9 @@ public sealed record CardDrawing(FruitTree Tree, IReadOnlyList<CardDrawnCut> Cut
 
     /// <summary>Draws the tree on a bench.</summary>
     /// <param name="bench">The tree with its cuts.</param>
-    /// <param name="prescription">What the card names.</param>
-    public static CardDrawing Of(TreeBench bench, Prescription prescription)
+    /// <param name="numbers">Number on the card of every step it names.</param>
+    public static CardDrawing Of(TreeBench bench, IReadOnlyDictionary<string, int> numbers)
     {
-        var numbers = prescription.Cuts.Where(c => c.IsMade).ToDictionary(c => c.StepId, c => c.Number);
         var buds = 0;
         Dictionary<int, int> told = [];
         int? Told(int number) => (told[number] = told.GetValueOrDefault(number) + 1) <= MostNumbers ? number : null;

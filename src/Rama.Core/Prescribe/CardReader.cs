@@ -6,4 +6,11 @@ namespace Rama.Core.Prescribe;
 /// <param name="Language">Their language, a code of <see cref="LocalText.Languages"/>.</param>
 /// <param name="Units">The units they measure in.</param>
 /// <param name="Marks">Measures they take with the body; none when left out.</param>
-public sealed record CardReader(string Language, UnitSystem Units = UnitSystem.Metric, BodyMarks? Marks = null);
+/// <param name="Pass">The pass it is for: of two passes of a winter <c>detail</c>, which goes to the number; all cuts
+/// when left out.</param>
+public sealed record CardReader(
+    string Language,
+    UnitSystem Units = UnitSystem.Metric,
+    BodyMarks? Marks = null,
+    string? Pass = null
+);

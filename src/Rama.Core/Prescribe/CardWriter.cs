@@ -32,6 +32,8 @@ internal sealed class CardWriter
     private readonly PrescribedPlanting _of;
     private readonly Planting _planting;
     private readonly Prescription _prescription;
+    private readonly IReadOnlyList<PrescribedCut> _cuts;
+    private readonly string? _pass;
     private readonly PruningDecision _decision;
     private readonly TreeBench _bench;
     private readonly CardWords _words;
@@ -46,6 +48,16 @@ internal sealed class CardWriter
         (_of, _marks, _units) = (of, reader.Marks ?? BodyMarks.None, reader.Units);
         (_planting, _prescription, _decision) = (of.Planting, of.Prescription, of.Decision);
         (_bench, _) = new BenchChoice().Put(of);
+        _pass = reader.Pass is not null && _planting.System.InTwoPasses(_prescription.Answers) ? reader.Pass : null;
+        _cuts = _pass is null
+            ? _prescription.Cuts
+            :
+            [
+                .. from cut in _prescription.Cuts
+                join step in _planting.System.StepsByPass(_prescription.Answers) on cut.StepId equals step.Step.Id
+                where step.Pass == _pass
+                select cut,
+            ];
         _words = new(reader.Language, Catalogue.Shipped.Crop(_planting.Variety.Crop));
     }
 
@@ -68,7 +80,7 @@ internal sealed class CardWriter
             ],
             PerTree: _words.Say(IsByTrunk ? "per-mean-tree" : "per-tree"),
             CutsHeading: _words.Say("cuts-heading"),
-            Cuts: [.. _prescription.Cuts.Select(CutOf)],
+            Cuts: [.. _cuts.Select(CutOf)],
             IdleHeading: _words.Say("idle-heading"),
             ClassesHeading: _words.Say("classes-heading"),
             ClassLeave: _words.Say("class-leave"),
@@ -86,7 +98,7 @@ internal sealed class CardWriter
             DrawingCaption: _words.Say("drawing"),
             MeasuresHeading: _words.Say("measures-heading"),
             Measures: Measures(),
-            Drawing: CardDrawing.Of(_bench, _prescription),
+            Drawing: Drawing(),
             PerLimbHeading: _words.Say("per-limb-heading"),
             GaugeClasses: IsByTrunk ? [.. Numbered.Select(NameOf)] : [],
             GaugeNote: GaugeNote(),
@@ -94,6 +106,13 @@ internal sealed class CardWriter
             Way: _prescription.Way,
             Tape: Tape()
         );
+
+    /// <summary>The cuts of the pass alone, for a card without numbers.</summary>
+    internal IReadOnlyList<CardCut> Cuts() => [.. _cuts.Where(c => c.IsMade).Select(CutOf)];
+
+    /// <summary>The typical tree with them.</summary>
+    internal CardDrawing Drawing() =>
+        CardDrawing.Of(_bench, _cuts.Where(c => c.IsMade).ToDictionary(c => c.StepId, c => c.Number));
 
     private bool IsLight => _decision.Kind == DecisionKind.Reduce && _prescription.IsLight;
 
@@ -206,7 +225,7 @@ internal sealed class CardWriter
 
     private List<string> Notes()
     {
-        List<string> notes = [];
+        List<string> notes = _pass is null ? [] : [_words.Say("pass-detail")];
         if (!_decision.Settled && _decision.Held is null)
             notes.Add(_words.Say("not-settled"));
         if (_prescription.ClustersToThinning >= WorthTelling)
@@ -233,7 +252,7 @@ internal sealed class CardWriter
                     NameOf(c),
                     TrunkOf(c.Class),
                     LeaveOf(c),
-                    [.. _prescription.Cuts.Select(x => Cell(x, c))],
+                    [.. _cuts.Select(x => Cell(x, c))],
                     c.StopAt is { } stop ? OnALimb(stop, c.LimbsLeft) : ""
                 )),
             ];
@@ -354,9 +373,7 @@ internal sealed class CardWriter
             : [];
         var system = _bench.Rules.System;
         var made = system
-            .Steps.Where(s =>
-                s.Cut.Kind != CutKind.ToSideShoot && _prescription.Cuts.Any(c => c.StepId == s.Id && c.IsMade)
-            )
+            .Steps.Where(s => s.Cut.Kind != CutKind.ToSideShoot && _cuts.Any(c => c.StepId == s.Id && c.IsMade))
             .ToList();
         measures.AddRange(
             system

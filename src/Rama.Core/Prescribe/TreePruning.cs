@@ -68,6 +68,10 @@ public sealed record CutAllowance(
             : new(ofClass.Kind, number, floralBuds - ofClass.RemoveBuds, floralBuds - ofClass.RemoveBuds, cap, true);
     }
 
+    /// <summary>Allowance of a tree on which nobody counts buds, such as after harvest.</summary>
+    /// <param name="number">Floral buds of its winter's number, above 0; rules may speak of it.</param>
+    public static CutAllowance Uncounted(double number) => new(DecisionKind.Reduce, number, 0, 0, 0, CountsBuds: false);
+
     /// <summary>Allowance of a tree cut by the card of its trunk class.</summary>
     /// <param name="ofClass">Decision of the class.</param>
     /// <param name="floralBuds">Floral buds standing on the tree; told to nobody.</param>

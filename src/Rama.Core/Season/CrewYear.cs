@@ -13,18 +13,13 @@ public sealed record CrewYear(double Hours, IReadOnlyList<CrewMonth> Months)
     /// <param name="today">The day taken as today.</param>
     public static CrewYear Of(IEnumerable<Programme> programmes, double crewHoursPerWeek, DateOnly today)
     {
-        var passes = programmes.SelectMany(p => p.Passes).ToList();
+        var passes = programmes.SelectMany(p => p.Passes).Where(p => p.State != PassState.LeftOut).ToList();
         var byMonth = passes
             .Where(p => p.Hands.Count > 0)
             .GroupBy(p => p.Hands[0])
             .SelectMany(g => MonthHours.Of(g), (g, m) => (m.Year, m.Month, Hands: new HandsHours(g.Key, m.Hours)))
             .ToLookup(m => (m.Year, m.Month), m => m.Hands);
-        var days = passes
-            .Where(p => !p.Window.NeverOpens)
-            .SelectMany(p => new[] { p.Window.From, p.Window.To })
-            .OfType<DateOnly>()
-            .Append(today)
-            .ToList();
+        var days = passes.SelectMany(p => new[] { p.From, p.To }).OfType<DateOnly>().Append(today).ToList();
         List<CrewMonth> months = [];
         var last = days.Max();
         for (var month = new DateOnly(days.Min().Year, days.Min().Month, 1); month <= last; month = month.AddMonths(1))

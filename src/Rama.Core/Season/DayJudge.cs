@@ -35,12 +35,48 @@ public sealed class DayJudge(IEnumerable<WeatherDay> days, bool isTender)
     public bool? Holds(DayCondition condition, DateOnly day) =>
         condition switch
         {
-            DayCondition.Dry => All(day, -1, DryDaysAfter, d => d.RainMm is { } rain ? rain <= NoRainMm : null),
-            DayCondition.DryTrees => All(day, -1, 0, d => d.RainMm is { } rain ? rain <= NoRainMm : null),
-            DayCondition.NotHot => All(day, 0, CalmDaysAfter, d => d.MaxC < HotC),
-            DayCondition.LowWind => All(day, 0, 0, d => d.WindMs is { } wind ? wind < StrongWindMs : null),
+            DayCondition.Dry or DayCondition.DryTrees => All(condition, day, d =>
+                d.RainMm is { } rain ? rain <= NoRainMm : null
+            ),
+            DayCondition.NotHot => All(condition, day, d => d.MaxC < HotC),
+            DayCondition.LowWind => All(condition, day, d => d.WindMs is { } wind ? wind < StrongWindMs : null),
             DayCondition.NoHardFreeze => NoHardFreeze(day),
             _ => null,
+        };
+
+    /// <summary>The worst weather behind days on which a condition is broken.</summary>
+    /// <param name="condition">The condition.</param>
+    /// <param name="from">First of those days.</param>
+    /// <param name="to">Last of them.</param>
+    internal ((WeatherDay Day, double Value) Worst, string Unit) Worst(
+        DayCondition condition,
+        DateOnly from,
+        DateOnly to
+    )
+    {
+        var (before, after) = Reach(condition);
+        var days = Enumerable
+            .Range(from.DayNumber + before, to.DayNumber - from.DayNumber + after - before + 1)
+            .Select(n => Find(DateOnly.FromDayNumber(n)))
+            .OfType<WeatherDay>();
+        return condition switch
+        {
+            DayCondition.NoHardFreeze => (days.Select(d => (d, d.MinC)).MinBy(d => d.MinC), "°C"),
+            DayCondition.NotHot => (days.Select(d => (d, d.MaxC)).MaxBy(d => d.MaxC), "°C"),
+            DayCondition.LowWind => (days.Select(d => (d, d.WindMs ?? 0)).MaxBy(d => d.Item2), "m/s"),
+            _ => (days.Select(d => (d, d.RainMm ?? 0)).MaxBy(d => d.Item2), "mm/day"),
+        };
+    }
+
+    // Days before and after a day that settle it.
+    private static (int Before, int After) Reach(DayCondition condition) =>
+        condition switch
+        {
+            DayCondition.Dry => (-1, DryDaysAfter),
+            DayCondition.DryTrees => (-1, 0),
+            DayCondition.NotHot => (0, CalmDaysAfter),
+            DayCondition.NoHardFreeze => (1, CalmDaysAfter),
+            _ => (0, 0),
         };
 
     // Two days after it: not ten degrees below what wood is used to, and never a frost that splits tender bark.
@@ -50,13 +86,14 @@ public sealed class DayJudge(IEnumerable<WeatherDay> days, bool isTender)
         if (before.Count < Fortnight / 2)
             return null;
         var least = before.Average(d => d.MinC) - BelowMeanC;
-        return All(day, 1, CalmDaysAfter, d => d.MinC > least && (!isTender || d.MinC > TenderC));
+        return All(DayCondition.NoHardFreeze, day, d => d.MinC > least && (!isTender || d.MinC > TenderC));
     }
 
     // A broken day settles it, whatever is unknown beside it.
-    private bool? All(DateOnly day, int from, int to, Func<WeatherDay, bool?> holds)
+    private bool? All(DayCondition condition, DateOnly day, Func<WeatherDay, bool?> holds)
     {
         var isUnknown = false;
+        var (from, to) = Reach(condition);
         for (var i = from; i <= to; i++)
         {
             var held = Find(day.AddDays(i)) is { } weather ? holds(weather) : null;

@@ -1,7 +1,6 @@
 using Rama.Core.Count.Vigour;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
-using Rama.Core.Explain;
 using Rama.Core.Passes;
 using Rama.Core.Prescribe;
 
@@ -14,9 +13,12 @@ namespace Rama.Core.Season;
 /// <param name="Days">Days of its year.</param>
 /// <param name="Decision">Whether to prune; null before a count, when it is taken to be pruned.</param>
 /// <param name="Cuts">What is cut in winter and how long it takes; null before there is a prescription.</param>
-/// <param name="Vigour">What the walk says; null without one.</param>
+/// <param name="Walk">What the walk says; null without one.</param>
 /// <param name="IsCounted">Whether trees were counted, to be counted again in bloom.</param>
-/// <param name="SiteFacts">What holds of its site: <c>snow</c>, <c>storm</c>.</param>
+/// <param name="Site">What its site tells of its year.</param>
+/// <param name="Choices">What people decided and reported, by pass.</param>
+/// <param name="Today">The day taken as today, which tells where a pass stands; null where nobody asks.</param>
+/// <param name="Factor">How much longer the planting takes than expected; 1 where nobody knows.</param>
 public sealed record ProgrammeTerms(
     Planting Planting,
     double Trees,
@@ -24,10 +26,29 @@ public sealed record ProgrammeTerms(
     AnchorDays Days,
     DecisionKind? Decision = null,
     CutTimes? Cuts = null,
-    VigourSummary? Vigour = null,
+    WalkFacts? Walk = null,
     bool IsCounted = false,
-    IReadOnlyList<string>? SiteFacts = null
+    SiteYear? Site = null,
+    IReadOnlyDictionary<string, PassChoice>? Choices = null,
+    DateOnly? Today = null,
+    double Factor = 1
 );
+
+/// <summary>What a vigour walk says of the year of a planting.</summary>
+/// <param name="Vigour">How strongly it grows; null where nothing tells.</param>
+/// <param name="StrikesSeen">Day fire-blight strikes were marked last; null for none.</param>
+/// <param name="LookAgain">The next day to look again at a marked tree; null where none is set.</param>
+public sealed record WalkFacts(GrowthVigour? Vigour, DateOnly? StrikesSeen = null, DateOnly? LookAgain = null)
+{
+    /// <summary>Days of the year it tells.</summary>
+    public IEnumerable<(Anchor Anchor, DateOnly Day)> Days()
+    {
+        if (StrikesSeen is { } seen)
+            yield return (Anchor.StrikeSeen, seen);
+        if (LookAgain is { } look)
+            yield return (Anchor.Mark, look);
+    }
+}
 
 /// <summary>The cuts of a prescription as far as a programme needs them.</summary>
 /// <param name="Cuts">The cuts.</param>
@@ -59,7 +80,13 @@ public sealed record CutTime(string StepId, bool IsMade, double CutsPerTree, dou
 /// <param name="Passes">The passes.</param>
 /// <param name="PaidHours">Hours paid for all of them that can be told.</param>
 /// <param name="Months">Those hours by month, spread evenly over the days of each window.</param>
-public sealed record Programme(IReadOnlyList<PlannedPass> Passes, double PaidHours, IReadOnlyList<MonthHours> Months)
+/// <param name="CanAdd">Passes a manager may add.</param>
+public sealed record Programme(
+    IReadOnlyList<PlannedPass> Passes,
+    double PaidHours,
+    IReadOnlyList<MonthHours> Months,
+    IReadOnlyList<AddablePass> CanAdd
+)
 {
     // Wood taken from which strong regrowth is to be expected: assumption.
     private const double SevereShare = 0.2;
@@ -78,27 +105,40 @@ public sealed record Programme(IReadOnlyList<PlannedPass> Passes, double PaidHou
     public static Programme Of(ProgrammeTerms terms)
     {
         var facts = FactsOf(terms);
-        Dictionary<string, PassWindow> windows = [];
         List<PlannedPass> passes = [];
         foreach (var definition in PassDefinition.All)
         {
-            if (!definition.IsFor(facts))
+            var choice = terms.Choices?.GetValueOrDefault(definition.Id);
+            var isAdded = choice is { IsAdded: true } && definition.CanBeAdded && definition.IsForKind(facts);
+            if (!definition.IsFor(facts) && !isAdded)
                 continue;
-            var followed = definition
-                .Window.AfterPass.Select(p => windows.GetValueOrDefault(p))
-                .FirstOrDefault(w => w is not null);
-            var window = PassWindow.Of(definition.Window, terms.Days, followed);
-            windows.Add(definition.Id, window);
+            var follows = passes.Where(p => definition.Window.AfterPass.Contains(p.Id)).ToList();
+            // What is left out leaves nothing to follow.
+            if (follows.Count > 0 && follows.All(p => p.State == PassState.LeftOut))
+                continue;
+            var window = PassWindow.Of(
+                definition.Window,
+                terms.Days,
+                follows.FirstOrDefault(p => p.State != PassState.LeftOut)?.AsWorked
+            );
             // What cannot be done after harvest any more waits for bud swell.
             if (definition.Id == PassIds.AfterHarvest && window.NeverOpens)
                 facts.Add("after-harvest-closed");
             var steps = StepsOf(definition, terms);
-            passes.Add(PlannedPass.Of(definition, window, steps, HoursOf(definition, steps, terms)));
+            passes.Add(
+                PlannedPass.Of(definition, window, steps, HoursOf(definition, steps, terms), choice, terms.Today)
+            );
         }
+        var planned = passes.Where(p => p.State != PassState.LeftOut).ToList();
         return new(
-            [.. passes.OrderBy(p => p.Window.From ?? DateOnly.MaxValue)],
-            passes.Sum(p => p.Hours?.Paid ?? 0),
-            MonthHours.Of(passes)
+            [.. passes.OrderBy(p => p.From ?? DateOnly.MaxValue)],
+            planned.Sum(p => p.Hours?.Paid ?? 0),
+            MonthHours.Of(planned),
+            [
+                .. PassDefinition
+                    .All.Where(d => d.CanBeAdded && d.IsForKind(facts) && passes.All(p => p.Id != d.Id))
+                    .Select(d => new AddablePass(d.Id, d.Name)),
+            ]
         );
     }
 
@@ -107,17 +147,14 @@ public sealed record Programme(IReadOnlyList<PlannedPass> Passes, double PaidHou
         var (planting, crop) = (terms.Planting, terms.Planting.Variety.Crop);
         var isYoung = planting.IsYoung;
         var isPruned = terms.Decision != DecisionKind.NoPrune && !(isYoung && terms.Decision is null);
-        var strong = terms.Vigour?.Vigour == GrowthVigour.Strong;
-        var conditions = terms.Vigour?.Conditions ?? new Dictionary<TreeCondition, int>();
+        var strong = terms.Walk?.Vigour == GrowthVigour.Strong;
         var later = terms.Planting.System.StepsByPass(terms.Answers).Any(s => s.Pass == PassIds.AfterHarvest);
-        HashSet<string> facts = [crop, .. terms.SiteFacts ?? []];
+        HashSet<string> facts = [.. CropKinds.Of(crop), .. terms.Site?.Facts() ?? []];
         void If(bool holds, string fact)
         {
             if (holds)
                 facts.Add(fact);
         }
-        If(crop is "apple" or "pear", "pome");
-        If(crop is "cherry" or "peach" or "apricot" or "plum", "stone");
         If(isYoung, "young");
         If(planting.Leaf == 1, "bare");
         If(!isYoung, "bearing");
@@ -130,8 +167,8 @@ public sealed record Programme(IReadOnlyList<PlannedPass> Passes, double PaidHou
         If(strong, "strong");
         If(strong || terms.Cuts?.WoodShare >= SevereShare, "uprights");
         If(isPruned && !isYoung && later, "carries-after-harvest");
-        If(conditions.ContainsKey(TreeCondition.FireBlight), "strikes");
-        If(terms.Vigour?.LookAgain is not null, "marks");
+        If(terms.Walk?.StrikesSeen is not null, "strikes");
+        If(terms.Walk?.LookAgain is not null, "marks");
         return facts;
     }
 
@@ -165,17 +202,24 @@ public sealed record Programme(IReadOnlyList<PlannedPass> Passes, double PaidHou
         var visits = definition.Times ?? 1;
         if (!definition.CarriesSteps)
             return definition.SecondsPerTree is { } each
-                ? PassHours.Of(terms.Trees, each, 0, assumed: true, visits: visits)
+                ? PassHours.Of(terms.Trees, each, 0, terms.Factor, assumed: true, visits: visits)
                 : null;
         var walking = terms.Planting.System.Labour.BaseSeconds;
         if (!definition.IsWinter)
-            return PassHours.Of(terms.Trees, walking, steps.Sum(s => s.Seconds), assumed: steps.Any(s => s.Assumed));
+            return PassHours.Of(
+                terms.Trees,
+                walking,
+                steps.Sum(s => s.Seconds),
+                terms.Factor,
+                assumed: steps.Any(s => s.Assumed)
+            );
         if (terms.Cuts is { } cuts)
             return PassHours.Of(
                 terms.Trees,
                 walking,
                 // The number is found where the last cuts are made.
-                steps.Sum(s => s.Seconds) + (definition.Id == PassIds.Major ? 0 : cuts.ReadingSeconds)
+                steps.Sum(s => s.Seconds) + (definition.Id == PassIds.Major ? 0 : cuts.ReadingSeconds),
+                terms.Factor
             );
         var share = definition.Id switch
         {
@@ -184,98 +228,6 @@ public sealed record Programme(IReadOnlyList<PlannedPass> Passes, double PaidHou
             _ => 1,
         };
         var cutting = Math.Max(0, WorkAhead.AssumedMinutesPerTree * SecondsPerMinute - walking) * share;
-        return PassHours.Of(terms.Trees, walking, cutting, assumed: true);
-    }
-}
-
-/// <summary>A pass of a planting's programme.</summary>
-/// <param name="Id">Identifier.</param>
-/// <param name="Name">The pass in two or three words.</param>
-/// <param name="What">What is done.</param>
-/// <param name="Window">When.</param>
-/// <param name="Says">How to give what is missing, or why it never opens; null for neither.</param>
-/// <param name="On">What its days must be like.</param>
-/// <param name="Hands">Whom it needs.</param>
-/// <param name="IsWinter">Whether the cuts of the winter prescription belong to it.</param>
-/// <param name="Cuts">Cutting steps it carries.</param>
-/// <param name="EveryDays">Days after which it comes again; null for once.</param>
-/// <param name="Times">How often at least, where it comes again.</param>
-/// <param name="Hours">Its hours; null where nobody can tell.</param>
-/// <param name="Caution">Caution where work can hurt someone.</param>
-/// <param name="Source">Where it comes from.</param>
-public sealed record PlannedPass(
-    string Id,
-    LocalText Name,
-    LocalText What,
-    PassWindow Window,
-    Notice? Says,
-    IReadOnlyList<DayCondition> On,
-    IReadOnlyList<Hands> Hands,
-    bool IsWinter,
-    IReadOnlyList<CarriedStep> Cuts,
-    int? EveryDays,
-    int? Times,
-    PassHours? Hours,
-    LocalText? Caution,
-    string Source
-)
-{
-    internal static PlannedPass Of(
-        PassDefinition definition,
-        PassWindow window,
-        IReadOnlyList<CarriedStep> steps,
-        PassHours? hours
-    ) =>
-        new(
-            definition.Id,
-            definition.Name,
-            definition.What,
-            window,
-            window.Says(),
-            definition.On,
-            definition.Hands,
-            definition.IsWinter,
-            steps,
-            definition.EveryDays,
-            definition.Times,
-            hours,
-            definition.Caution,
-            definition.Source
-        );
-}
-
-/// <summary>A cutting step a pass carries.</summary>
-/// <param name="Id">Step of the system.</param>
-/// <param name="Name">The step in two or three words.</param>
-/// <param name="CutsPerTree">Cuts on a mean tree; null where nothing is prescribed.</param>
-/// <param name="Seconds">Seconds of them on a mean tree.</param>
-/// <param name="Assumed">Whether the seconds are an assumption.</param>
-public sealed record CarriedStep(string Id, LocalText Name, double? CutsPerTree, double Seconds, bool Assumed);
-
-/// <summary>Hours paid in one month.</summary>
-/// <param name="Year">Calendar year.</param>
-/// <param name="Month">Month, 1 to 12.</param>
-/// <param name="Hours">Hours.</param>
-public sealed record MonthHours(int Year, int Month, double Hours)
-{
-    /// <summary>Hours of passes by month, spread evenly over the days of each window.</summary>
-    public static IReadOnlyList<MonthHours> Of(IEnumerable<PlannedPass> passes)
-    {
-        SortedDictionary<(int Year, int Month), double> sums = [];
-        foreach (var pass in passes)
-            if (pass is { Hours.Paid: var paid, Window: { From: { } from, To: { } to, NeverOpens: false } })
-            {
-                var days = to.DayNumber - from.DayNumber + 1;
-                for (var first = from; first <= to; )
-                {
-                    var last = new DateOnly(first.Year, first.Month, DateTime.DaysInMonth(first.Year, first.Month));
-                    last = last < to ? last : to;
-                    var key = (first.Year, first.Month);
-                    var share = (double)(last.DayNumber - first.DayNumber + 1) / days;
-                    sums[key] = sums.GetValueOrDefault(key) + paid * share;
-                    first = last.AddDays(1);
-                }
-            }
-        return [.. sums.Select(s => new MonthHours(s.Key.Year, s.Key.Month, s.Value))];
+        return PassHours.Of(terms.Trees, walking, cutting, terms.Factor, assumed: true);
     }
 }

@@ -72,8 +72,7 @@ public sealed record WorkAhead(
             }
             var place = waiting[next];
             waiting.RemoveAt(next);
-            var (trees, minutes, tip, window) = plantings[place];
-            var hours = trees * (minutes ?? AssumedMinutesPerTree) / 60 / ProductiveShare;
+            var (hours, assumed, tip, window) = plantings[place];
             ahead += hours;
             var done = Day(Math.Ceiling(ahead / crewHoursPerWeek * 7 - 1e-9));
             var left = tip is null ? (int?)null : tip.Day.DayNumber - today.DayNumber;
@@ -83,7 +82,7 @@ public sealed record WorkAhead(
                     place,
                     new(
                         hours,
-                        minutes is null,
+                        assumed,
                         done,
                         window,
                         tip,
@@ -111,9 +110,27 @@ public sealed record WorkAhead(
         );
 }
 
-/// <summary>The pruning of one planting.</summary>
-/// <param name="Trees">Bearing trees.</param>
-/// <param name="MinutesPerTree">Minutes per tree where prescribed.</param>
+/// <summary>The pruning of one planting that is still to be done.</summary>
+/// <param name="Hours">Hours paid.</param>
+/// <param name="HoursAssumed">Whether the time per tree is an assumption.</param>
 /// <param name="GreenTip">Its green tip, where expected.</param>
 /// <param name="Window">Days between which it is pruned, where known.</param>
-public sealed record WorkToDo(double Trees, double? MinutesPerTree, GreenTip? GreenTip, PruningWindow? Window);
+public sealed record WorkToDo(double Hours, bool HoursAssumed, GreenTip? GreenTip, PruningWindow? Window)
+{
+    /// <summary>Of a programme: its winter passes, done by the last day of the last of them; null where none is
+    /// ahead.</summary>
+    /// <param name="programme">The programme.</param>
+    /// <param name="tip">Green tip, where expected.</param>
+    public static WorkToDo? Of(Programme programme, GreenTip? tip)
+    {
+        var winter = programme.Passes.Where(p => p is { IsWinter: true, IsAhead: true }).ToList();
+        return winter.Count == 0
+            ? null
+            : new(
+                winter.Sum(p => p.Hours?.Paid ?? 0),
+                winter.Any(p => p.Hours?.Assumed != false),
+                tip,
+                winter.Max(p => p.To) is { } to ? new(winter.Min(p => p.From), to) : null
+            );
+    }
+}

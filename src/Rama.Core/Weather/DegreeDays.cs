@@ -8,12 +8,14 @@ namespace Rama.Core.Weather;
 /// <param name="MaxC">Highest, °C.</param>
 /// <param name="RainMm">Rain, mm; null where nobody measured it.</param>
 /// <param name="WindMs">Strongest wind, m/s; null where nobody measured it.</param>
+/// <param name="IsForecast">Whether it lies ahead and is only forecast.</param>
 public readonly record struct WeatherDay(
     DateOnly Date,
     double MinC,
     double MaxC,
     double? RainMm = null,
-    double? WindMs = null
+    double? WindMs = null,
+    bool IsForecast = false
 );
 
 /// <summary>A stage and the day its heat was reached.</summary>
@@ -22,7 +24,7 @@ public readonly record struct WeatherDay(
 /// <param name="Reached">Day it was reached; null where it is still to come.</param>
 public sealed record StageDay(string Stage, double DegreeDaysC, DateOnly? Reached);
 
-/// <summary>Heat added up since 1 January, and the stage it brought the buds to.</summary>
+/// <summary>Heat added up since midwinter, and the stage it brought the buds to.</summary>
 /// <param name="TotalC">°C-days at the last day.</param>
 /// <param name="Until">Last day added; null where there is none.</param>
 /// <param name="Filled">Days missing that were filled from their neighbours.</param>
@@ -63,19 +65,27 @@ public sealed record DegreeDays(
         return ((mean - baseC) * (Math.PI / 2 - angle) + swing * Math.Cos(angle)) / Math.PI;
     }
 
-    /// <summary>Adds up the days of one year from 1 January; stops where too many in a row are missing.</summary>
+    /// <summary>The day heat is added up from: 1 January of a season in the north, 1 July before it in the south.</summary>
+    /// <param name="season">Calendar year of the harvest.</param>
+    /// <param name="isSouth">Whether the site lies south of the equator.</param>
+    public static DateOnly StartOf(int season, bool isSouth) => isSouth ? new(season - 1, 7, 1) : new(season, 1, 1);
+
+    /// <summary>Adds up the days of one year; stops where too many in a row are missing.</summary>
     /// <param name="days">Days, in any order; of a day told twice the last counts.</param>
-    /// <param name="year">Calendar year.</param>
+    /// <param name="start">First day, as <see cref="StartOf"/> gives it.</param>
     /// <param name="heats">Stages of the crop with their heat; none where it is not known.</param>
     /// <param name="shiftC">How much more heat the planting takes than the table says, from its own dates.</param>
     public static DegreeDays Of(
         IEnumerable<WeatherDay> days,
-        int year,
+        DateOnly start,
         IReadOnlyList<StageHeat> heats,
         double shiftC = 0
     )
     {
-        var known = days.Where(d => d.Date.Year == year).GroupBy(d => d.Date).ToDictionary(g => g.Key, g => g.Last());
+        var end = start.AddYears(1);
+        var known = days.Where(d => d.Date >= start && d.Date < end)
+            .GroupBy(d => d.Date)
+            .ToDictionary(g => g.Key, g => g.Last());
         List<Notice> warnings = [];
         var stages = heats
             .OrderBy(h => h.DegreeDaysC)
@@ -83,12 +93,12 @@ public sealed record DegreeDays(
             .ToList();
         var (total, filled) = (0.0, 0);
         DateOnly? until = null;
-        var last = known.Count == 0 ? new DateOnly(year, 1, 1).AddDays(-1) : known.Keys.Max();
-        for (var day = new DateOnly(year, 1, 1); day <= last; day = day.AddDays(1))
+        var last = known.Count == 0 ? start.AddDays(-1) : known.Keys.Max();
+        for (var day = start; day <= last; day = day.AddDays(1))
         {
             if (!known.TryGetValue(day, out var weather))
             {
-                if (Filling(known, day, last) is not { } fill)
+                if (Filling(known, day, start, last) is not { } fill)
                 {
                     warnings.Add(
                         new(
@@ -134,9 +144,12 @@ public sealed record DegreeDays(
             [
                 new(
                     "degree-days.total",
-                    "Σ over the days since 1 January of the part of the day's sine above the base",
+                    "Σ over the days of the part of the day's sine above the base",
                     new("heat", total, "°C-days"),
-                    [new("base", BaseC, "°C"), new("days", until?.DayOfYear ?? 0, "day")],
+                    [
+                        new("base", BaseC, "°C"),
+                        new("days", until is null ? 0 : until.Value.DayNumber - start.DayNumber + 1, "day"),
+                    ],
                     "single-sine method, Baskerville and Emin 1969; stages from memory"
                 ),
             ],
@@ -151,10 +164,12 @@ public sealed record DegreeDays(
     /// <param name="days">Days of all years.</param>
     /// <param name="greenTips">Days of green tip noted.</param>
     /// <param name="heats">Stages of the crop with their heat.</param>
+    /// <param name="isSouth">Whether the site lies south of the equator.</param>
     public static double ShiftOf(
         IReadOnlyList<WeatherDay> days,
         IReadOnlyList<DateOnly> greenTips,
-        IReadOnlyList<StageHeat> heats
+        IReadOnlyList<StageHeat> heats,
+        bool isSouth = false
     )
     {
         if (heats.FirstOrDefault(h => h.Stage == GreenTipStage) is not { DegreeDaysC: var table })
@@ -162,20 +177,29 @@ public sealed record DegreeDays(
         List<double> shifts = [];
         foreach (var tip in greenTips)
         {
-            var until = Of(days.Where(d => d.Date <= tip), tip.Year, []);
+            var until = Of(days.Where(d => d.Date <= tip), StartOf(SeasonOf(tip, isSouth), isSouth), []);
             if (until.Until == tip)
                 shifts.Add(until.TotalC - table);
         }
         return shifts.Count == 0 ? 0 : shifts.Average();
     }
 
-    private const string GreenTipStage = "green-tip";
+    /// <summary>The season a day of spring belongs to: in the south that of the harvest after the new year.</summary>
+    public static int SeasonOf(DateOnly day, bool isSouth) => isSouth && day.Month >= 7 ? day.Year + 1 : day.Year;
+
+    /// <summary>The stage pruning has to be done by.</summary>
+    public const string GreenTipStage = "green-tip";
 
     // A short gap between two known days takes the mean of both sides.
-    private static WeatherDay? Filling(Dictionary<DateOnly, WeatherDay> known, DateOnly day, DateOnly last)
+    private static WeatherDay? Filling(
+        Dictionary<DateOnly, WeatherDay> known,
+        DateOnly day,
+        DateOnly start,
+        DateOnly last
+    )
     {
         var (before, after) = (day, day);
-        while (!known.ContainsKey(before) && before.DayOfYear > 1)
+        while (!known.ContainsKey(before) && before > start)
             before = before.AddDays(-1);
         while (!known.ContainsKey(after) && after < last)
             after = after.AddDays(1);

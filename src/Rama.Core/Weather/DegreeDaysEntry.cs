@@ -49,8 +49,11 @@ public sealed record DegreeDaysEntry
     /// <summary>Crop whose stages are told; left out, heat only.</summary>
     public string? Crop { get; init; }
 
-    /// <summary>Calendar year; that of the last day when left out.</summary>
+    /// <summary>Calendar year of the season; that of the last day when left out.</summary>
     public double? Year { get; init; }
+
+    /// <summary>Whether the site lies south of the equator, where heat is added up from 1 July.</summary>
+    public bool South { get; init; }
 
     /// <summary>Days.</summary>
     public IReadOnlyList<WeatherDayEntry> Days { get; init; } = [];
@@ -72,7 +75,7 @@ public sealed record DegreeDaysEntry
         reader.ThrowIfAny();
         return DegreeDays.Of(
             days,
-            (int?)year ?? days.Max(d => d.Date).Year,
+            DegreeDays.StartOf((int?)year ?? DegreeDays.SeasonOf(days.Max(d => d.Date), South), South),
             [.. FrostTables.Shipped.Heat.Where(h => h.Crop == Crop)],
             shift
         );

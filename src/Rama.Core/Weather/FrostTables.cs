@@ -8,8 +8,14 @@ namespace Rama.Core.Weather;
 /// </summary>
 /// <param name="Source">Where the temperatures come from.</param>
 /// <param name="Tables">Stages by crop.</param>
+/// <param name="Dormant">Cold that buds at rest are looked at after, by crop.</param>
 /// <param name="Heat">Degree-days by crop and stage, where they are known.</param>
-public sealed record FrostTables(string Source, IReadOnlyList<FrostTable> Tables, IReadOnlyList<StageHeat> Heat)
+public sealed record FrostTables(
+    string Source,
+    IReadOnlyList<FrostTable> Tables,
+    IReadOnlyList<DormantCold> Dormant,
+    IReadOnlyList<StageHeat> Heat
+)
 {
     /// <summary>The tables that ship with Rama.</summary>
     public static FrostTables Shipped { get; } = DataFile.Read<FrostFile>("Weather/frost-tables.json").Read();
@@ -24,6 +30,7 @@ public sealed record FrostTables(string Source, IReadOnlyList<FrostTable> Tables
         [property: JsonPropertyName("$schema")] string Schema,
         string Source,
         IReadOnlyList<FrostTable> Tables,
+        IReadOnlyList<DormantCold> Dormant,
         IReadOnlyList<StageHeat> Heat
     )
     {
@@ -34,7 +41,7 @@ public sealed record FrostTables(string Source, IReadOnlyList<FrostTable> Tables
                     throw new InvalidDataException(
                         $"Frost tables, {stage.Id}: 90 % must die at a lower temperature than 10 %."
                     );
-            return new(Source, Tables, Heat);
+            return new(Source, Tables, Dormant, Heat);
         }
     }
 }
@@ -52,9 +59,15 @@ public sealed record FrostTable(string Crop, IReadOnlyList<BudStage> Stages);
 /// <param name="ClustersOpen">Whether flowers of a cluster die one by one, so that a cluster may live on.</param>
 public sealed record BudStage(string Id, LocalText Name, double TenPercentF, double NinetyPercentF, bool ClustersOpen);
 
+/// <summary>Cold that the buds of a crop are looked at after while they rest.</summary>
+/// <param name="Crop">Crop.</param>
+/// <param name="LowestC">°C, and below.</param>
+/// <param name="Source">Where the number comes from.</param>
+public sealed record DormantCold(string Crop, double LowestC, string Source);
+
 /// <summary>Heat at which a stage is reached.</summary>
 /// <param name="Crop">Crop.</param>
 /// <param name="Stage">Stage.</param>
-/// <param name="DegreeDaysC">°C-days above 6.1 °C from 1 January.</param>
+/// <param name="DegreeDaysC">°C-days above 6.1 °C from midwinter.</param>
 /// <param name="Source">Where the number comes from.</param>
 public sealed record StageHeat(string Crop, string Stage, double DegreeDaysC, string Source);

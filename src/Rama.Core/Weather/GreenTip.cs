@@ -44,6 +44,9 @@ public readonly record struct SeasonDay(int Season, DateOnly Day);
 /// <summary>Whose dates an expectation rests on.</summary>
 public enum GreenTipBasis
 {
+    /// <summary>The heat of this season on its site, and of the days ahead in past years.</summary>
+    Heat,
+
     /// <summary>The planting's own.</summary>
     Planting,
 

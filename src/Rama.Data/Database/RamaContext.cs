@@ -7,6 +7,7 @@ using Rama.Data.Crew;
 using Rama.Data.Estate;
 using Rama.Data.Field;
 using Rama.Data.History;
+using Rama.Data.Passes;
 using Rama.Data.People;
 using Rama.Data.Plan;
 using Rama.Data.Prescribe;
@@ -61,6 +62,16 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
 
     /// <summary>One a site and day.</summary>
     public DbSet<WeatherDayRecord> WeatherDays => Set<WeatherDayRecord>();
+
+    /// <summary>One a site whose weather is read from a source.</summary>
+    public DbSet<WeatherReadRecord> WeatherReads => Set<WeatherReadRecord>();
+
+    /// <summary>Estates whose weather is read from a source: seen before any is in scope, and nothing of them but
+    /// that.</summary>
+    public DbSet<WeatherEstate> WeatherEstates => Set<WeatherEstate>();
+
+    /// <summary>One a pass somebody decided on or reported.</summary>
+    public DbSet<PassChoiceRecord> PassChoices => Set<PassChoiceRecord>();
 
     /// <summary>Girths of every tree, an array a row.</summary>
     public DbSet<TrunkRowRecord> TrunkRows => Set<TrunkRowRecord>();
@@ -132,6 +143,8 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
         builder.Entity<FieldEntryRecord>().HasQueryFilter(e => e.EstateId == EstateId);
         builder.Entity<PhotoRecord>().HasQueryFilter(p => p.EstateId == EstateId);
         builder.Entity<WeatherDayRecord>().HasQueryFilter(d => d.EstateId == EstateId);
+        builder.Entity<WeatherReadRecord>().HasQueryFilter(r => r.EstateId == EstateId);
+        builder.Entity<PassChoiceRecord>().HasQueryFilter(c => c.EstateId == EstateId);
         builder.Entity<ChangeRecord>().HasQueryFilter(c => c.EstateId == EstateId);
         builder.Entity<InvitationRecord>().HasQueryFilter(i => i.EstateId == EstateId);
         builder.Entity<BatchRecord>().HasQueryFilter(b => b.EstateId == EstateId);

@@ -7,10 +7,12 @@ using Rama.Data.Estate;
 using Rama.Data.Exchange;
 using Rama.Data.Field;
 using Rama.Data.History;
+using Rama.Data.Passes;
 using Rama.Data.Plan;
 using Rama.Data.Prescribe;
 using Rama.Data.Season;
 using Rama.Data.Target;
+using Rama.Data.Weather;
 
 namespace Rama.Data.Database;
 
@@ -51,6 +53,8 @@ public static class RamaDatabase
             .AddScoped<PrescribeStore>()
             .AddScoped<WorkerStore>()
             .AddScoped<SeasonStore>()
+            .AddScoped<PassStore>()
+            .AddScoped<WeatherStore>()
             .AddScoped<MapStore>()
             .AddScoped<DatabaseSetup>()
             .AddScoped<Importer>()

@@ -28,11 +28,18 @@ internal sealed class SiteConfiguration : IEntityTypeConfiguration<SiteRecord>
 {
     public void Configure(EntityTypeBuilder<SiteRecord> builder)
     {
-        builder.ToTable("sites");
+        builder.ToTable("sites", t =>
+        {
+            t.HasCheckConstraint("ck_sites_place", "latitude between -90 and 90 and longitude between -180 and 180");
+            t.HasCheckConstraint("ck_sites_months", "storm_month between 1 and 12 and hot_month between 1 and 12");
+        });
         builder.HasKey(s => new { s.EstateId, s.Id });
         builder.HasOne<EstateRecord>().WithMany().HasForeignKey(s => s.EstateId);
         builder.HasIndex(s => new { s.EstateId, s.Name }).IsUnique();
         builder.Property(s => s.Name).HasMaxLength(60);
+        builder.Property(s => s.Zone).HasMaxLength(60);
+        builder.Property(s => s.WeatherSource).HasMaxLength(60);
+        builder.Property(s => s.Version).IsRowVersion();
     }
 }
 

@@ -70,7 +70,7 @@ public enum LineOutcome
 }
 
 /// <summary>The estate lines are taken into, and what was found on the way.</summary>
-internal sealed class ImportTarget(RamaContext database, EstateRecord estate, Catalogue catalogue)
+internal sealed class ImportTarget(RamaContext database, EstateRecord estate, Catalogue catalogue, DateTimeOffset now)
 {
     private readonly List<LineProblem> _problems = [];
     private readonly List<LineProblem> _warnings = [];
@@ -81,6 +81,9 @@ internal sealed class ImportTarget(RamaContext database, EstateRecord estate, Ca
 
     /// <summary>The estate they belong to.</summary>
     public EstateRecord Estate { get; } = estate;
+
+    /// <summary>When they come.</summary>
+    public DateTimeOffset Now { get; } = now;
 
     /// <summary>What they may name.</summary>
     public Catalogue Catalogue { get; } = catalogue;

@@ -17,6 +17,8 @@ public static class ExchangeTables
         new TrunkTable(),
         new GroundTable(),
         new WeatherTable(),
+        new SiteTable(),
+        new PassTable(),
     ];
 
     /// <summary>The table of that name, or null.</summary>

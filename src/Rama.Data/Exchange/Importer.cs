@@ -45,7 +45,18 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
     private const int MostMapped = 2 * SheetReader.MostColumns;
 
     // Fields that say what a line is about, and nothing of it.
-    private static readonly HashSet<string> Keys = ["site", "block", "code", "season", "row", "tree", "date", "crop"];
+    private static readonly HashSet<string> Keys =
+    [
+        "site",
+        "block",
+        "code",
+        "season",
+        "row",
+        "tree",
+        "date",
+        "crop",
+        "pass",
+    ];
 
     /// <summary>Reads the file as the mapping says and tells what it would do, or does it.</summary>
     /// <param name="sheet">The file.</param>
@@ -64,7 +75,12 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
         var table = ExchangeTables.Find(mapping.Table)
             ?? throw new UnreadableFileException("table", $"There is no table “{mapping.Table}”.");
         var estate = await database.Estates.SingleAsync(e => e.Id == scope.EstateId, cancel);
-        var target = new ImportTarget(database, estate, (await catalogues.ReadAsync(cancel)).Catalogue);
+        var target = new ImportTarget(
+            database,
+            estate,
+            (await catalogues.ReadAsync(cancel)).Catalogue,
+            clock.GetUtcNow()
+        );
         var leftOut = mapping.LeftOut.ToHashSet();
         Faults(sheet, mapping, table, target);
         database.ChangeTracker.AutoDetectChangesEnabled = false;

@@ -88,6 +88,19 @@ public sealed class FieldInbox(
             .ThenByDescending(e => e.Sequence)
             .ToListAsync(cancel);
 
+    /// <summary>Entries of one kind that are in force in a season, of all plantings.</summary>
+    public async Task<ILookup<Guid, FieldEntryRecord>> InForceAsync(
+        FieldKind kind,
+        int season,
+        CancellationToken cancel
+    ) =>
+        (
+            await database
+                .FieldEntries.AsNoTracking()
+                .Where(e => e.Season == season && e.Kind == kind && e.State == FieldState.InForce)
+                .ToListAsync(cancel)
+        ).ToLookup(e => e.PlantingId);
+
     /// <summary>
     /// Settles a conflict: takes an entry over in place of what is in force, or sets it aside.
     /// </summary>

@@ -780,11 +780,47 @@ namespace Rama.Data.Migrations
                         .HasColumnType("uuid")
                         .HasColumnName("id");
 
+                    b.Property<int?>("HotMonth")
+                        .HasColumnType("integer")
+                        .HasColumnName("hot_month");
+
+                    b.Property<double?>("Latitude")
+                        .HasColumnType("double precision")
+                        .HasColumnName("latitude");
+
+                    b.Property<double?>("Longitude")
+                        .HasColumnType("double precision")
+                        .HasColumnName("longitude");
+
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasMaxLength(60)
                         .HasColumnType("character varying(60)")
                         .HasColumnName("name");
+
+                    b.Property<bool>("Snow")
+                        .HasColumnType("boolean")
+                        .HasColumnName("snow");
+
+                    b.Property<int?>("StormMonth")
+                        .HasColumnType("integer")
+                        .HasColumnName("storm_month");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.Property<string>("WeatherSource")
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("weather_source");
+
+                    b.Property<string>("Zone")
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("zone");
 
                     b.HasKey("EstateId", "Id")
                         .HasName("pk_sites");
@@ -793,7 +829,12 @@ namespace Rama.Data.Migrations
                         .IsUnique()
                         .HasDatabaseName("ix_sites_estate_id_name");
 
-                    b.ToTable("sites", (string)null);
+                    b.ToTable("sites", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_sites_months", "storm_month between 1 and 12 and hot_month between 1 and 12");
+
+                            t.HasCheckConstraint("ck_sites_place", "latitude between -90 and 90 and longitude between -180 and 180");
+                        });
                 });
 
             modelBuilder.Entity("Rama.Data.Field.FieldEntryRecord", b =>
@@ -1081,6 +1122,61 @@ namespace Rama.Data.Migrations
                         .HasDatabaseName("ix_changes_estate_id_planting_id_id");
 
                     b.ToTable("changes", (string)null);
+                });
+
+            modelBuilder.Entity("Rama.Data.Passes.PassChoiceRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<string>("Pass")
+                        .HasMaxLength(40)
+                        .HasColumnType("character varying(40)")
+                        .HasColumnName("pass");
+
+                    b.Property<DateOnly?>("Done")
+                        .HasColumnType("date")
+                        .HasColumnName("done");
+
+                    b.Property<DateOnly?>("From")
+                        .HasColumnType("date")
+                        .HasColumnName("from");
+
+                    b.Property<bool>("IsAdded")
+                        .HasColumnType("boolean")
+                        .HasColumnName("is_added");
+
+                    b.Property<string>("LeftOut")
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)")
+                        .HasColumnName("left_out");
+
+                    b.Property<DateOnly?>("To")
+                        .HasColumnType("date")
+                        .HasColumnName("to");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("EstateId", "PlantingId", "Season", "Pass")
+                        .HasName("pk_pass_choices");
+
+                    b.ToTable("pass_choices", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_pass_choices_days", "(\"from\" is null) = (\"to\" is null) and \"from\" <= \"to\"");
+                        });
                 });
 
             modelBuilder.Entity("Rama.Data.People.InvitationRecord", b =>
@@ -1807,6 +1903,10 @@ namespace Rama.Data.Migrations
                         .HasColumnType("date")
                         .HasColumnName("date");
 
+                    b.Property<bool>("IsForecast")
+                        .HasColumnType("boolean")
+                        .HasColumnName("is_forecast");
+
                     b.Property<double>("MaxC")
                         .HasColumnType("double precision")
                         .HasColumnName("max_c");
@@ -1819,6 +1919,10 @@ namespace Rama.Data.Migrations
                         .HasColumnType("double precision")
                         .HasColumnName("rain_mm");
 
+                    b.Property<DateTimeOffset>("TakenAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("taken_at");
+
                     b.Property<double?>("WindMs")
                         .HasColumnType("double precision")
                         .HasColumnName("wind_ms");
@@ -1830,6 +1934,41 @@ namespace Rama.Data.Migrations
                         {
                             t.HasCheckConstraint("ck_weather_days_range", "min_c between -60 and max_c and max_c <= 60");
                         });
+                });
+
+            modelBuilder.Entity("Rama.Data.Weather.WeatherReadRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("SiteId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("site_id");
+
+                    b.Property<string>("Problem")
+                        .HasMaxLength(300)
+                        .HasColumnType("character varying(300)")
+                        .HasColumnName("problem");
+
+                    b.Property<DateTimeOffset?>("ReadAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("read_at");
+
+                    b.Property<DateTimeOffset>("TriedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("tried_at");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("EstateId", "SiteId")
+                        .HasName("pk_weather_reads");
+
+                    b.ToTable("weather_reads", (string)null);
                 });
 
             modelBuilder.Entity("Microsoft.AspNetCore.Identity.IdentityUserClaim<System.Guid>", b =>
@@ -2043,6 +2182,16 @@ namespace Rama.Data.Migrations
                         .HasConstraintName("fk_changes_estates_estate_id");
                 });
 
+            modelBuilder.Entity("Rama.Data.Passes.PassChoiceRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_pass_choices_plantings_estate_id_planting_id");
+                });
+
             modelBuilder.Entity("Rama.Data.People.InvitationRecord", b =>
                 {
                     b.HasOne("Rama.Data.Estate.EstateRecord", null)
@@ -2163,6 +2312,16 @@ namespace Rama.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_weather_days_sites_estate_id_site_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Weather.WeatherReadRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.SiteRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "SiteId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_weather_reads_sites_estate_id_site_id");
                 });
 
             modelBuilder.Entity("Rama.Data.Estate.PlantingRecord", b =>

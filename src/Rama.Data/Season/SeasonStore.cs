@@ -44,6 +44,7 @@ public sealed class SeasonStore(RamaContext database)
                 p.Id,
                 p.Version,
                 plans.GetValueOrDefault(p.Id),
+                blocks[p.BlockId].SiteId,
                 sites[blocks[p.BlockId].SiteId],
                 blocks[p.BlockId].Code
             )),
@@ -92,6 +93,7 @@ public sealed class SeasonStore(RamaContext database)
 /// <param name="Id">The planting.</param>
 /// <param name="Planting">Version of the planting.</param>
 /// <param name="Plan">Version of its plan; 0 without one.</param>
-/// <param name="Site">Site of its block.</param>
+/// <param name="SiteId">Site of its block.</param>
+/// <param name="Site">Name of the site.</param>
 /// <param name="Block">Code of its block.</param>
-public sealed record PlantingVersion(Guid Id, uint Planting, uint Plan, string Site, string Block);
+public sealed record PlantingVersion(Guid Id, uint Planting, uint Plan, Guid SiteId, string Site, string Block);

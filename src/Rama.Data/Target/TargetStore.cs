@@ -113,6 +113,7 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
             .Select(p => new
             {
                 p.Block!.SiteId,
+                IsSouth = p.Block.Site!.Latitude < 0,
                 Line = database
                     .RowLines.Where(l => l.BlockId == p.BlockId)
                     .OrderBy(l => l.Row)
@@ -133,9 +134,9 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
             .ToListAsync(cancel);
         var latest = trunks.Select(t => t.Season).DefaultIfEmpty().Max();
         var weather = await database
-            .WeatherDays.Where(d => d.SiteId == ground.SiteId)
+            .WeatherDays.Where(d => d.SiteId == ground.SiteId && !d.IsForecast)
             .OrderBy(d => d.Date)
-            .Select(d => new WeatherDay(d.Date, d.MinC, d.MaxC, d.RainMm, d.WindMs))
+            .Select(d => new WeatherDay(d.Date, d.MinC, d.MaxC, d.RainMm, d.WindMs, d.IsForecast))
             .ToListAsync(cancel);
         return new(
             ground.Prices is null ? null : OwnPriceListRecord.Parse(ground.Prices),
@@ -149,7 +150,8 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
             DirectionOf(ground.Line, entry.Season),
             await ReturnsAsync(id, entry, catalogue, cancel),
             weather,
-            ground.Currency
+            ground.Currency,
+            ground.IsSouth
         );
     }
 

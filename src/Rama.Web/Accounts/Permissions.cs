@@ -30,11 +30,17 @@ public enum Act
     /// <summary>Say who works in the rows.</summary>
     Crew,
 
+    /// <summary>Report passes done.</summary>
+    Report,
+
     /// <summary>Propose targets.</summary>
     Propose,
 
     /// <summary>Set targets.</summary>
     Target,
+
+    /// <summary>Plan passes: add, move, leave out; say what a site is like.</summary>
+    Plan,
 
     /// <summary>Add, change and remove plantings.</summary>
     Plantings,
@@ -70,7 +76,7 @@ internal static class Permissions
             Act.Read => true,
             Act.Money or Act.Export => role != Role.Counter,
             Act.Count or Act.Rows => role >= Role.Counter,
-            Act.Practice or Act.Settings or Act.Crew or Act.Propose => role >= Role.CrewLead,
+            Act.Practice or Act.Settings or Act.Crew or Act.Report or Act.Propose => role >= Role.CrewLead,
             _ => role == Role.Manager,
         };
 

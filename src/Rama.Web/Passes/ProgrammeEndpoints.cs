@@ -1,14 +1,13 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Microsoft.EntityFrameworkCore;
+using Rama.Core.Explain;
 using Rama.Core.Passes;
 using Rama.Core.Plan;
 using Rama.Core.Season;
-using Rama.Data.Database;
 using Rama.Data.Estate;
+using Rama.Data.Passes;
 using Rama.Data.Plan;
 using Rama.Web.Accounts;
 using Rama.Web.Plan;
-using Rama.Web.Season;
 
 namespace Rama.Web.Passes;
 
@@ -19,14 +18,20 @@ namespace Rama.Web.Passes;
 /// <param name="Usable">By pass: days of its window in past years that were such as it needs; passes whose days
 /// could be judged only.</param>
 /// <param name="Noted">Days noted, as typed.</param>
+/// <param name="Outlook">By pass: what the days at hand say; passes whose days need something only.</param>
 /// <param name="Late">What pruning today costs; null before green tip or without an estimate.</param>
+/// <param name="ColdNight">The last night its buds are looked at after; null without one.</param>
+/// <param name="Versions">By pass: version of what was decided and reported, to be sent back when saving.</param>
 public sealed record ProgrammeView(
     DateOnly Today,
     Programme Programme,
     IReadOnlyList<DayOfYear> Days,
     IReadOnlyDictionary<string, UsableDays> Usable,
+    IReadOnlyDictionary<string, PassOutlook> Outlook,
     NotedDaysEntry Noted,
-    LateCost? Late
+    LateCost? Late,
+    ColdNight? ColdNight,
+    IReadOnlyDictionary<string, uint> Versions
 );
 
 /// <summary>A day of the year of a planting.</summary>
@@ -38,6 +43,12 @@ public sealed record DayOfYear(Anchor Anchor, DateOnly Day, AnchorBasis Basis);
 /// <summary>Days to save, with the version of the plan they were read at.</summary>
 public sealed record SaveDays(uint Version, NotedDaysEntry Days);
 
+/// <summary>A decision on a pass to save, with the version it was read at; 0 for none.</summary>
+public sealed record SavePass(uint Version, PassChoiceEntry Choice);
+
+/// <summary>A report of a pass to save, with the version it was read at; 0 for none.</summary>
+public sealed record ReportPass(uint Version, PassReportEntry Report);
+
 /// <summary>The year of an estate.</summary>
 /// <param name="Today">The day taken as today.</param>
 /// <param name="CrewHoursPerWeek">Hours all crews together work in a week.</param>
@@ -48,7 +59,7 @@ public sealed record YearView(
     DateOnly Today,
     double CrewHoursPerWeek,
     CrewYear Crew,
-    IReadOnlyDictionary<string, Core.Explain.LocalText> Names,
+    IReadOnlyDictionary<string, LocalText> Names,
     IReadOnlyList<YearLine> Plantings
 );
 
@@ -58,13 +69,6 @@ public sealed record YearView(
 /// <param name="Name">Its name.</param>
 /// <param name="Passes">Its passes.</param>
 public sealed record YearLine(Guid Id, string Code, string Name, IReadOnlyList<PassGlance> Passes);
-
-/// <summary>A pass at a glance.</summary>
-/// <param name="Id">Identifier.</param>
-/// <param name="From">First day; null without an estimate.</param>
-/// <param name="To">Last day.</param>
-/// <param name="Hours">Hours paid; null where nobody can tell.</param>
-public sealed record PassGlance(string Id, DateOnly? From, DateOnly? To, double? Hours);
 
 internal static class ProgrammeEndpoints
 {
@@ -80,6 +84,14 @@ internal static class ProgrammeEndpoints
             .MapPut("/plantings/{id:guid}/days", SaveDays)
             .For(Act.Settings)
             .WithSummary("Save days of the year noted in the planting, such as green tip or full bloom");
+        group
+            .MapPut("/plantings/{id:guid}/passes/{pass}", SavePass)
+            .For(Act.Plan)
+            .WithSummary("Add a pass, move it, or leave it out for a reason");
+        group
+            .MapPut("/plantings/{id:guid}/passes/{pass}/done", Report)
+            .For(Act.Report)
+            .WithSummary("Report the day a pass was done, or take that back");
         group.MapGet("/year", Year).WithSummary("The passes of all plantings, and their hours by month and hands");
         return api;
     }
@@ -105,50 +117,37 @@ internal static class ProgrammeEndpoints
 
     private static async Task<Results<Ok<ProgrammeView>, NotFound>> Of(
         Guid id,
-        EstateStore estates,
-        SeasonLines lines,
+        PlantingYears years,
         PlantingStore plantings,
-        RamaContext database,
-        TimeProvider clock,
         CancellationToken cancel
     )
     {
-        var estate = await estates.ReadAsync(cancel);
-        var all = await lines.ReadAsync(estate.Season, estate.Season, cancel);
-        if (all.FirstOrDefault(p => p.Id == id) is not { Facts: { } facts } planned)
+        var all = await years.ReadAsync(cancel);
+        if (all.Plantings.FirstOrDefault(p => p.Planting.Id == id) is not { Programme: { } programme } year)
             return TypedResults.NotFound();
         if (await plantings.FindAsync(id, cancel) is not { } stored)
             return TypedResults.NotFound();
-        var today = estate.Today ?? DateOnly.FromDateTime(clock.GetLocalNow().Date);
-        var tip = new KnownGreenTips(all).Expected(planned, estate.Season);
-        var days = AnchorDays.Of(planned.Crop, tip, facts.Noted);
-        var programme = facts.With(tip);
-        var weather = (
-            await database
-                .WeatherDays.AsNoTracking()
-                .Where(d => d.SiteId == stored.Planting.Block!.SiteId && d.Date >= today.AddYears(-MostYears))
-                .ToListAsync(cancel)
-        ).Select(d => d.ToDay());
-        DayJudge judge = new(weather, isTender: planned.Crop is "cherry" or "peach");
+        var judge = all.Sites.GetValueOrDefault(year.Planting.SiteId)?.Judge(year.Planting.Crop);
         return TypedResults.Ok(
             new ProgrammeView(
-                today,
+                all.Today,
                 programme,
                 [
                     .. from anchor in Enum.GetValues<Anchor>()
-                    let day = days.Find(anchor)
+                    let day = year.Days.Find(anchor)
                     where day is not null
                     select new DayOfYear(anchor, day.Day, day.Basis),
                 ],
                 programme
-                    .Passes.Where(p => p.Window is { From: not null, To: not null, NeverOpens: false })
-                    .Select(p =>
-                        (p.Id, Usable: UsableDays.Of(judge, p.On, p.Window.From!.Value, p.Window.To!.Value, MostYears))
-                    )
+                    .Passes.Where(p => judge is not null && p is { From: not null, To: not null })
+                    .Select(p => (p.Id, Usable: UsableDays.Of(judge!, p.On, p.From!.Value, p.To!.Value, MostYears)))
                     .Where(p => p.Usable is not null)
                     .ToDictionary(p => p.Id, p => p.Usable!),
+                all.OutlookOf(year),
                 stored.Plan.ToDays(),
-                LateToday(today, days)
+                LateToday(all.Today, year.Days),
+                year.ColdNight,
+                year.Choices.ToDictionary(c => c.Key, c => c.Value.Version)
             )
         );
     }
@@ -165,44 +164,52 @@ internal static class ProgrammeEndpoints
         CancellationToken cancel
     ) => Saving.Answer(store.SaveAsync(id, body.Version, body.Days, cancel));
 
-    private static async Task<Ok<YearView>> Year(
+    private static async Task<Results<NoContent, NotFound>> SavePass(
+        Guid id,
+        string pass,
+        SavePass body,
+        PassStore store,
+        CancellationToken cancel
+    ) =>
+        await store.SaveAsync(id, pass, body.Version, body.Choice, cancel)
+            ? TypedResults.NoContent()
+            : TypedResults.NotFound();
+
+    private static async Task<Results<NoContent, NotFound>> Report(
+        Guid id,
+        string pass,
+        ReportPass body,
+        PassStore store,
         EstateStore estates,
-        SeasonLines lines,
         TimeProvider clock,
         CancellationToken cancel
     )
     {
-        var estate = await estates.ReadAsync(cancel);
-        var all = await lines.ReadAsync(estate.Season, estate.Season, cancel);
-        var tips = new KnownGreenTips(all);
-        var programmes = all.Where(p => p.Facts is not null)
-            .OrderBy(p => p.Line.Code, StringComparer.Ordinal)
-            .Select(p => (p.Line, Programme: p.Facts!.With(tips.Expected(p, estate.Season))))
+        var today = (await estates.ReadAsync(cancel)).Today ?? DateOnly.FromDateTime(clock.GetLocalNow().Date);
+        return await store.ReportAsync(id, pass, body.Version, body.Report, today, cancel)
+            ? TypedResults.NoContent()
+            : TypedResults.NotFound();
+    }
+
+    private static async Task<Ok<YearView>> Year(PlantingYears years, CancellationToken cancel)
+    {
+        var year = await years.ReadAsync(cancel);
+        var plantings = year
+            .Plantings.Where(p => p.Programme is not null)
+            .OrderBy(p => p.Planting.Line.Code, StringComparer.Ordinal)
             .ToList();
-        var today = estate.Today ?? DateOnly.FromDateTime(clock.GetLocalNow().Date);
-        var week = estate.CrewHoursPerWeek ?? WorkAhead.DefaultCrewHoursPerWeek;
         return TypedResults.Ok(
             new YearView(
-                today,
-                week,
-                CrewYear.Of(programmes.Select(p => p.Programme), week, today),
-                programmes
-                    .SelectMany(p => p.Programme.Passes)
-                    .DistinctBy(p => p.Id)
-                    .ToDictionary(p => p.Id, p => p.Name),
+                year.Today,
+                year.CrewHoursPerWeek,
+                CrewYear.Of(plantings.Select(p => p.Programme!), year.CrewHoursPerWeek, year.Today),
+                PassGlance.NamesOf(plantings),
                 [
-                    .. programmes.Select(p => new YearLine(
-                        p.Line.Id,
-                        p.Line.Code,
-                        p.Line.Name,
-                        [
-                            .. p.Programme.Passes.Select(x => new PassGlance(
-                                x.Id,
-                                x.Window.NeverOpens ? null : x.Window.From,
-                                x.Window.NeverOpens ? null : x.Window.To,
-                                x.Hours?.Paid
-                            )),
-                        ]
+                    .. plantings.Select(p => new YearLine(
+                        p.Planting.Id,
+                        p.Planting.Line.Code,
+                        p.Planting.Line.Name,
+                        PassGlance.AllOf(p.Programme)
                     )),
                 ]
             )

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Explain;
+using Rama.Core.Passes;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
 using Rama.Core.Systems;
@@ -26,7 +27,11 @@ public record BenchTreeChoice
     /// <summary>Number of a counted tree in its row.</summary>
     public double? Tree { get; init; }
 
-    internal BenchChoice ToChoice() => new(Class, Math.Clamp(Number, 0, 100_000), Row, Tree);
+    /// <summary>The pass to cut it in: <c>major</c> or <c>after-harvest</c>; the winter when left out.</summary>
+    public string? Pass { get; init; }
+
+    internal BenchChoice ToChoice() =>
+        new(Class, Math.Clamp(Number, 0, 100_000), Row, Tree, PassIds.OfSteps.Contains(Pass) ? Pass : null);
 }
 
 /// <summary>Cuts made by hand on a tree of a planting.</summary>

@@ -1,14 +1,17 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Explain;
+using Rama.Core.Passes;
 using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Issue;
+using Rama.Core.Season;
 using Rama.Data.Database;
 using Rama.Data.Estate;
 using Rama.Data.Plan;
 using Rama.Data.Prescribe;
 using Rama.Web.Accounts;
 using Rama.Web.Hosting;
+using Rama.Web.Passes;
 using Rama.Web.Plan;
 
 namespace Rama.Web.Prescribe;
@@ -20,7 +23,13 @@ public sealed record SaveCutting(uint Version, CuttingEntry Cutting);
 /// <param name="Version">Version of the plan.</param>
 /// <param name="Language">Language of the card.</param>
 /// <param name="Units">Units the crew measures in.</param>
-public sealed record IssueCard(uint Version, string Language, UnitSystem Units = UnitSystem.Metric);
+/// <param name="Pass">Of two passes of the winter, <c>detail</c>; all cuts when left out.</param>
+public sealed record IssueCard(
+    uint Version,
+    string Language,
+    UnitSystem Units = UnitSystem.Metric,
+    string? Pass = null
+);
 
 /// <summary>
 /// What a planting looks like cut another way: answers and settings that stand in for the saved ones.
@@ -61,6 +70,10 @@ internal static class PrescribeEndpoints
             .MapGet("/prescriptions/{number}", Asked)
             .For(Act.Read)
             .WithSummary("A version of this season's prescription as it was handed out, as data");
+        planting
+            .MapGet("/passes/{pass}/card", CardOfPass)
+            .For(Act.Read)
+            .WithSummary("The card of one pass of the year, in one of the languages");
         planting
             .MapPost("/cards", Issue)
             .For(Act.Settings)
@@ -107,6 +120,12 @@ internal static class PrescribeEndpoints
             ]);
     }
 
+    private static void KnownPass(string? pass)
+    {
+        if (pass is not (null or PassIds.Detail))
+            throw new UnusableEntryException([new("pass", "unknown", "Pass: expected detail, or nothing.")]);
+    }
+
     // A query tells them as the body of a request does.
     private static UnitSystem UnitsOf(string units) =>
         units switch
@@ -123,16 +142,39 @@ internal static class PrescribeEndpoints
         CancellationToken cancel,
         string language = "en",
         string units = "metric",
-        int? season = null
+        int? season = null,
+        string? pass = null
     )
     {
         Known(language);
+        KnownPass(pass);
         if (await store.FindAsync(id, cancel, season) is not { } stored)
             return TypedResults.NotFound();
         if (stored.ToPrune() is not { } toPrune)
             return TypedResults.NotFound();
-        CardReader reader = new(language, UnitsOf(units), await MarksAsync(estates, cancel));
+        CardReader reader = new(language, UnitsOf(units), await MarksAsync(estates, cancel), pass);
         return TypedResults.Ok(PruningCard.Of(toPrune, reader));
+    }
+
+    private static async Task<Results<Ok<PassCard>, NotFound>> CardOfPass(
+        Guid id,
+        string pass,
+        PlantingYears years,
+        PlantingStore store,
+        EstateStore estates,
+        CancellationToken cancel,
+        string language = "en",
+        string units = "metric"
+    )
+    {
+        Known(language);
+        var year = (await years.ReadAsync(cancel)).Plantings.FirstOrDefault(p => p.Planting.Id == id);
+        if (year?.Programme?.Passes.FirstOrDefault(p => p.Id == pass) is not { } planned)
+            return TypedResults.NotFound();
+        if (await store.FindAsync(id, cancel) is not { } stored || year.Planting.Facts is not { } facts)
+            return TypedResults.NotFound();
+        CardReader reader = new(language, UnitsOf(units), await MarksAsync(estates, cancel));
+        return TypedResults.Ok(PassCard.Of(planned, facts.Terms.Planting, stored.ToPrune(), reader));
     }
 
     private static async Task<Results<Ok<IReadOnlyList<IssuedCard>>, NotFound>> Cards(
@@ -183,6 +225,7 @@ internal static class PrescribeEndpoints
     )
     {
         Known(body.Language);
+        KnownPass(body.Pass);
         if (await plantings.FindAsync(id, cancel) is not { } stored)
             return TypedResults.NotFound();
         try
@@ -191,7 +234,7 @@ internal static class PrescribeEndpoints
                 await store.IssueAsync(
                     stored,
                     body.Version,
-                    new(body.Language, body.Units, await MarksAsync(estates, cancel)),
+                    new(body.Language, body.Units, await MarksAsync(estates, cancel), body.Pass),
                     cancel
                 )
                     is { } issued

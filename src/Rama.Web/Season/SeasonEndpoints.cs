@@ -5,6 +5,8 @@ using Rama.Core.Weather;
 using Rama.Data.Estate;
 using Rama.Data.Season;
 using Rama.Web.Accounts;
+using Rama.Web.Passes;
+using Rama.Web.Weather;
 
 namespace Rama.Web.Season;
 
@@ -42,61 +44,48 @@ internal static class SeasonEndpoints
     }
 
     private static async Task<Ok<SeasonView>> Season(
-        EstateStore estates,
+        PlantingYears years,
         SeasonStore seasons,
         CatalogueStore catalogues,
-        SeasonLines lines,
-        TimeProvider clock,
         CancellationToken cancel,
         int? season = null
     )
     {
-        var estate = await estates.ReadAsync(cancel);
-        var shown = season ?? estate.Season;
-        var today = estate.Today ?? DateOnly.FromDateTime(clock.GetLocalNow().Date);
+        var year = await years.ReadAsync(cancel, season);
+        var estate = year.Estate;
+        var catalogue = (await catalogues.ReadAsync(cancel)).Catalogue;
         var plantings = WorkOrder
-            .Of(await lines.ReadAsync(shown, estate.Season, cancel), p =>
-                (p.Crop, p.YearPlanted, p.Line.AreaHa ?? 0, p.Line.Code)
+            .Of(year.Plantings, p =>
+                (p.Planting.Crop, p.Planting.YearPlanted, p.Planting.Line.AreaHa ?? 0, p.Planting.Line.Code)
             )
+            .Select(p => (Year: p, Work: p.Programme is null ? null : WorkToDo.Of(p.Programme, p.Tip)))
             .ToList();
-        var crewHours = estate.CrewHoursPerWeek ?? WorkAhead.DefaultCrewHoursPerWeek;
-        var tips = new KnownGreenTips(plantings);
-        var works = WorkAhead.InTurn(
-            today,
-            crewHours,
-            [
-                .. plantings
-                    .Select(p => (Planting: p, Tip: tips.Expected(p, shown)))
-                    .Select(p => new WorkToDo(
-                        p.Planting.Line.BearingTrees ?? 0,
-                        p.Planting.Facts?.WinterMinutes ?? p.Planting.Line.MinutesPerTree,
-                        p.Tip,
-                        PruningWindow.Of(
-                            p.Planting.Crop,
-                            p.Tip,
-                            p.Planting.Facts?.TwoPasses == true,
-                            p.Planting.Facts?.Noted
-                        )
-                    )),
-            ]
-        );
+        var ahead = plantings.Where(p => p.Work is not null).ToList();
+        var works = WorkAhead.InTurn(year.Today, year.CrewHoursPerWeek, [.. ahead.Select(p => p.Work!)]);
+        SeasonLine LineOf(PlantingYear p, WorkAhead? work) => p.Planting.InTurn(work, PassGlance.AllOf(p.Programme));
         return TypedResults.Ok(
             new SeasonView(
                 estate.Name,
-                shown,
-                shown != estate.Season,
+                year.Season,
+                year.Season != estate.Season,
                 await seasons.SeasonsAsync(estate.Season, cancel),
-                today,
-                plantings.Sum(p => p.Line.AreaHa ?? 0),
-                plantings.Count(p => p.Line.Stage == Stage.Prescribe),
-                plantings.Count(p => p.Line is { Stage: Stage.Decide, Ledger.Left: not null }),
-                crewHours,
+                year.Today,
+                plantings.Sum(p => p.Year.Planting.Line.AreaHa ?? 0),
+                plantings.Count(p => p.Year.Planting.Line.Stage == Stage.Prescribe),
+                plantings.Count(p => p.Year.Planting.Line is { Stage: Stage.Decide, Ledger.Left: not null }),
+                year.CrewHoursPerWeek,
                 estate.CrewHoursPerWeek is null,
                 estate.Version,
                 estate.ToBodyMarks(),
                 estate.Currency,
-                (await catalogues.ReadAsync(cancel)).Catalogue.Systems.ToDictionary(s => s.Id, s => s.Name),
-                [.. works.Select(w => plantings[w.Place].InTurn(w.Work))]
+                catalogue.Systems.ToDictionary(s => s.Id, s => s.Name),
+                PassGlance.NamesOf(year.Plantings),
+                year.Season == estate.Season ? SiteWarnings.Of(year) : [],
+                year.Season == estate.Season ? SiteHeat.Of(year, catalogue) : [],
+                [
+                    .. works.Select(w => LineOf(ahead[w.Place].Year, w.Work)),
+                    .. plantings.Where(p => p.Work is null).Select(p => LineOf(p.Year, null)),
+                ]
             )
         );
     }

@@ -7,6 +7,7 @@ using Rama.Core.Weather;
 using Rama.Data.Estate;
 using Rama.Data.Plan;
 using Rama.Data.Season;
+using Rama.Web.Passes;
 
 namespace Rama.Web.Season;
 
@@ -42,7 +43,16 @@ internal sealed class SeasonLines(SeasonStore store, CatalogueStore catalogues, 
         return
         [
             .. versions
-                .Select(v => known[v.Id] is { } planned ? planned with { Site = v.Site, Block = v.Block } : null)
+                .Select(v =>
+                    known[v.Id] is { } planned
+                        ? planned with
+                        {
+                            SiteId = v.SiteId,
+                            Site = v.Site,
+                            Block = v.Block,
+                        }
+                        : null
+                )
                 .OfType<PlannedPlanting>(),
         ];
     }
@@ -51,6 +61,7 @@ internal sealed class SeasonLines(SeasonStore store, CatalogueStore catalogues, 
 /// <summary>A planting with what its plan comes to.</summary>
 internal sealed record PlannedPlanting(
     Guid Id,
+    Guid SiteId,
     string Site,
     string Block,
     string Crop,
@@ -61,7 +72,14 @@ internal sealed record PlannedPlanting(
 )
 {
     /// <summary>Its line with the place it has now and its turn in the work.</summary>
-    public SeasonLine InTurn(WorkAhead work) => Line with { Site = Site, Block = Block, Work = work };
+    public SeasonLine InTurn(WorkAhead? work, IReadOnlyList<PassGlance> passes) =>
+        Line with
+        {
+            Site = Site,
+            Block = Block,
+            Work = work,
+            Passes = passes,
+        };
 
     public static PlannedPlanting Of(StoredPlanting stored)
     {
@@ -97,10 +115,12 @@ internal sealed record PlannedPlanting(
             plan.Prescription?.MinutesPerTree,
             LedgerGlance.Of(plan.Ledger),
             plan.Decision?.Reason,
-            null
+            null,
+            []
         );
         return new(
             planting.Id,
+            planting.Block.SiteId,
             line.Site,
             line.Block,
             plan.Planting?.Variety.Crop ?? "",
@@ -119,31 +139,8 @@ internal sealed record PlannedPlanting(
 /// <summary>What the programme of a planting follows from beside the days of its year.</summary>
 /// <param name="Terms">Its terms, without days.</param>
 /// <param name="Noted">Days noted of the season.</param>
-/// <param name="TwoPasses">Whether its winter has two passes.</param>
-/// <param name="WinterMinutes">Working minutes a tree of all winter passes; null before a prescription.</param>
-internal sealed record ProgrammeFacts(
-    ProgrammeTerms Terms,
-    IReadOnlyDictionary<Anchor, DateOnly> Noted,
-    bool TwoPasses,
-    double? WinterMinutes
-)
+internal sealed record ProgrammeFacts(ProgrammeTerms Terms, IReadOnlyDictionary<Anchor, DateOnly> Noted)
 {
-    public static ProgrammeFacts? Of(StoredPlanting stored, PlanReading reading, PruningPlan plan)
-    {
-        if (reading.Planting is not { System: var system })
-            return null;
-        var two = system.InTwoPasses(reading.Cutting.Answers);
-        return new(
-            ProgrammeEntry.TermsOf(reading, plan, tip: null),
-            stored.Plan.ToDays().Read(),
-            two,
-            // Each tree is walked to twice.
-            plan.Prescription?.MinutesPerTree + (two ? system.Labour.BaseSeconds / 60 : 0)
-        );
-    }
-
-    /// <summary>The programme with the days of its year.</summary>
-    /// <param name="tip">Green tip expected.</param>
-    public Programme With(GreenTip? tip) =>
-        Programme.Of(Terms with { Days = AnchorDays.Of(Terms.Planting.Variety.Crop, tip, Noted) });
+    public static ProgrammeFacts? Of(StoredPlanting stored, PlanReading reading, PruningPlan plan) =>
+        reading.Planting is null ? null : new(ProgrammeEntry.TermsOf(reading, plan), stored.Plan.ToDays().Read());
 }

@@ -5,6 +5,8 @@ using Rama.Core.Explain;
 using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Season;
+using Rama.Web.Passes;
+using Rama.Web.Weather;
 
 namespace Rama.Web.Season;
 
@@ -24,7 +26,11 @@ namespace Rama.Web.Season;
 /// <param name="BodyMarks">Measures the crews take with the body.</param>
 /// <param name="Currency">Money of the estate; null until told.</param>
 /// <param name="Systems">Names of the training systems.</param>
-/// <param name="Plantings">Plantings in the order of the work: hardy, old and big ones first.</param>
+/// <param name="Passes">Names of the passes.</param>
+/// <param name="Warnings">Weather that holds passes up, by site.</param>
+/// <param name="Heat">Heat of the season by site and crop.</param>
+/// <param name="Plantings">Plantings in the order of the work: hardy, old and big ones first; those with none ahead
+/// last.</param>
 public sealed record SeasonView(
     string Estate,
     int Season,
@@ -40,6 +46,9 @@ public sealed record SeasonView(
     BodyMarksEntry BodyMarks,
     string? Currency,
     IReadOnlyDictionary<string, LocalText> Systems,
+    IReadOnlyDictionary<string, LocalText> Passes,
+    IReadOnlyList<SiteWarning> Warnings,
+    IReadOnlyList<SiteHeat> Heat,
     IReadOnlyList<SeasonLine> Plantings
 );
 
@@ -71,7 +80,8 @@ public sealed record SaveEstate(uint Version, EstateEntry Estate);
 /// <param name="MinutesPerTree">Work per tree.</param>
 /// <param name="Ledger">The account of buds at a glance.</param>
 /// <param name="Reason">Why it was decided so.</param>
-/// <param name="Work">When the work would be done.</param>
+/// <param name="Work">When the winter's pruning would be done; null where none is ahead.</param>
+/// <param name="Passes">The passes of its year at a glance; none for another season than the one at hand.</param>
 public sealed record SeasonLine(
     Guid Id,
     string Code,
@@ -95,7 +105,8 @@ public sealed record SeasonLine(
     double? MinutesPerTree,
     LedgerGlance? Ledger,
     Notice? Reason,
-    WorkAhead? Work
+    WorkAhead? Work,
+    IReadOnlyList<PassGlance> Passes
 );
 
 /// <summary>What is known of a planting.</summary>

@@ -1,3 +1,4 @@
+using Rama.Core.Passes;
 using Rama.Core.Season;
 using Rama.Core.Weather;
 
@@ -24,8 +25,17 @@ public sealed class WorkTests
         Assert.Equal(["D", "C", "B", "E", "A"], WorkOrder.Of(plantings, p => p).Select(p => p.Item4));
     }
 
-    private static WorkToDo Work(double trees, double? minutes, GreenTip? tip, string crop = "apple") =>
-        new(trees, minutes, tip, PruningWindow.Of(crop, tip));
+    private static WorkToDo Work(double trees, double? minutes, GreenTip? tip, string crop = "apple")
+    {
+        var pass = PassDefinition.Find(crop is "cherry" or "peach" ? $"{crop}-winter" : "winter")!;
+        var window = PassWindow.Of(pass.Window, AnchorDays.Of(crop, tip));
+        return new(
+            trees * (minutes ?? 2) / 60 / WorkAhead.ProductiveShare,
+            minutes is null,
+            tip,
+            window.To is { } to ? new(window.From, to) : null
+        );
+    }
 
     // By hand: 6 120 trees at 2 min are 204 working hours, 240 paid at .85, a week of work. What is done by 7
     // February comes first; the other is done after two weeks, on 10 February; what nobody can date comes last.

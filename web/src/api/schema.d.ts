@@ -2108,6 +2108,120 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/plantings/{id}/passes/{pass}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Add a pass, move it, or leave it out for a reason */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    pass: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SavePass"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/passes/{pass}/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Report the day a pass was done, or take that back */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    pass: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReportPass"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/year": {
         parameters: {
             query?: never;
@@ -2147,6 +2261,159 @@ export interface paths {
         };
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Sites with their weather, and the warnings that hold passes up */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WeatherView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/sites/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Say where a site lies, what its year is like, and where its weather is read */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveSite"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/sites/{id}/weather": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Read the source of weather of a site now */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         delete?: never;
         options?: never;
         head?: never;
@@ -6000,7 +6267,14 @@ export interface components {
          * @description What can be done in an estate.
          * @enum {unknown}
          */
-        Act: "read" | "money" | "export" | "practice" | "count" | "rows" | "settings" | "crew" | "propose" | "target" | "plantings" | "records" | "catalogue" | "season" | "exchange" | "people";
+        Act: "read" | "money" | "export" | "practice" | "count" | "rows" | "settings" | "crew" | "report" | "propose" | "target" | "plan" | "plantings" | "records" | "catalogue" | "season" | "exchange" | "people";
+        /** @description A pass a manager may add to a programme. */
+        AddablePass: {
+            /** @description Identifier. */
+            id: string;
+            /** @description The pass in two or three words. */
+            name: components["schemas"]["LocalText"];
+        };
         /** @description How much a planting's yield swings from year to year. */
         Alternation: {
             /**
@@ -6052,9 +6326,9 @@ export interface components {
          * @description A day in the year of a planting that windows are told by, in the order of the year.
          * @enum {unknown}
          */
-        Anchor: "leafFallBefore" | "melt" | "silverTip" | "greenTip" | "bloom" | "petalFall" | "softShoots" | "naturalDrop" | "harvestBegin" | "harvestEnd" | "leafFall" | "stormSeason" | "hotSeason" | "flushRipe" | "coldNight" | "mark";
+        Anchor: "leafFallBefore" | "melt" | "silverTip" | "greenTip" | "bloom" | "petalFall" | "softShoots" | "naturalDrop" | "harvestBegin" | "harvestEnd" | "leafFall" | "stormSeason" | "hotSeason" | "flushRipe" | "coldNight" | "mark" | "strikeSeen";
         /** @enum {unknown} */
-        AnchorBasis: "recorded" | "fromRecorded" | "planting" | "variety" | "crop" | null;
+        AnchorBasis: "recorded" | "measured" | "fromRecorded" | "heat" | "planting" | "variety" | "crop" | null;
         /**
          * @description On which wood a crop bears.
          * @enum {unknown}
@@ -7408,6 +7682,24 @@ export interface components {
             /** Format: double */
             loss: number;
         };
+        /** @description A night cold enough that buds are looked at after it. */
+        ColdNight: {
+            /**
+             * Format: date
+             * @description The day it was measured on.
+             */
+            day: string;
+            /**
+             * Format: double
+             * @description Lowest of it, °C.
+             */
+            lowestC: number;
+            /**
+             * Format: double
+             * @description What it was held against, °C: the cold that kills 10 % at the stage the buds were in.
+             */
+            looksAtC: number;
+        };
         /**
          * @description What stands in the cells of a column.
          * @enum {unknown}
@@ -8091,7 +8383,7 @@ export interface components {
             /** @description The arithmetic. */
             steps: components["schemas"]["Step"][];
         };
-        /** @description Heat added up since 1 January, and the stage it brought the buds to. */
+        /** @description Heat added up since midwinter, and the stage it brought the buds to. */
         DegreeDays: {
             /**
              * Format: double
@@ -8133,9 +8425,11 @@ export interface components {
             crop?: null | string;
             /**
              * Format: double
-             * @description Calendar year; that of the last day when left out.
+             * @description Calendar year of the season; that of the last day when left out.
              */
             year?: null | number;
+            /** @description Whether the site lies south of the equator, where heat is added up from 1 July. */
+            south?: boolean;
             /** @description Days. */
             days?: components["schemas"]["WeatherDayEntry"][];
             /**
@@ -8204,6 +8498,18 @@ export interface components {
          * @enum {unknown}
          */
         Dimension: "number" | "length" | "angle" | "years" | "yesNo";
+        /** @description Cold that the buds of a crop are looked at after while they rest. */
+        DormantCold: {
+            /** @description Crop. */
+            crop: string;
+            /**
+             * Format: double
+             * @description °C, and below.
+             */
+            lowestC: number;
+            /** @description Where the number comes from. */
+            source: string;
+        };
         /** @description Ground, trunks, prices and responses to draw the margin of, as typed. */
         EconomicsEntry: {
             /** @description Spacing, area and gaps. */
@@ -8819,6 +9125,8 @@ export interface components {
             source: string;
             /** @description Stages by crop. */
             tables: components["schemas"]["FrostTable"][];
+            /** @description Cold that buds at rest are looked at after, by crop. */
+            dormant: components["schemas"]["DormantCold"][];
             /** @description Degree-days by crop and stage, where they are known. */
             heat: components["schemas"]["StageHeat"][];
         };
@@ -8996,7 +9304,7 @@ export interface components {
          * @description Whose dates an expectation rests on.
          * @enum {unknown}
          */
-        GreenTipBasis: "planting" | "variety" | "crop";
+        GreenTipBasis: "heat" | "planting" | "variety" | "crop";
         /**
          * @description Whether limbs rise or spread.
          * @enum {unknown}
@@ -9053,6 +9361,35 @@ export interface components {
             heightM: number;
             /** @description Whether it is the lowest. */
             binds: boolean;
+        };
+        /** @description Weather that holds a pass up. */
+        HeldUp: {
+            /** @description What the days are not like. */
+            by: components["schemas"]["DayCondition"];
+            /**
+             * Format: date
+             * @description First day it holds up.
+             */
+            from: string;
+            /**
+             * Format: date
+             * @description First day after it that is usable again; null where that is not known yet.
+             */
+            until: null | string;
+            /**
+             * Format: double
+             * @description The worst of it: lowest or highest °C, mm of rain a day, m/s of wind.
+             */
+            value: number;
+            /** @description Unit of that. */
+            unit: string;
+            /**
+             * Format: date
+             * @description Day of the worst.
+             */
+            on: string;
+            /** @description Whether that day is only forecast. */
+            isForecast: boolean;
         };
         HttpValidationProblemDetails: {
             type: null | string;
@@ -10167,13 +10504,59 @@ export interface components {
              */
             bushelKg: number;
         };
+        /** @description What people decided of one pass of a planting, and what they reported of it. */
+        PassChoice: {
+            /** @description The pass. */
+            pass: string;
+            /**
+             * @description Whether it is done though nothing else asks for it.
+             * @default false
+             */
+            isAdded: boolean;
+            /** @description Why it is left out; null where it is not. */
+            leftOut: null | string;
+            /**
+             * Format: date
+             * @description First day it was moved to; null where it was not moved.
+             */
+            from: null | string;
+            /**
+             * Format: date
+             * @description Last day it was moved to.
+             */
+            to: null | string;
+            /**
+             * Format: date
+             * @description Day it was done; null before.
+             */
+            done: null | string;
+        };
+        /** @description What a manager decides of one pass, as typed. */
+        PassChoiceEntry: {
+            /** @description Whether it is done though nothing else asks for it. */
+            added?: boolean;
+            /** @description Whether it is left out. */
+            leftOut?: boolean;
+            /** @description Why it is left out. */
+            reason?: null | string;
+            /**
+             * Format: date
+             * @description First day to move it to; left where it is when left out.
+             */
+            from?: null | string;
+            /**
+             * Format: date
+             * @description Last day to move it to.
+             */
+            to?: null | string;
+        };
         /** @description A pass at a glance. */
         PassGlance: {
             /** @description Identifier. */
             id: string;
             /**
              * Format: date
-             * @description First day; null without an estimate.
+             * @description First day it is planned for; null without an estimate.
              */
             from: null | string;
             /**
@@ -10181,6 +10564,8 @@ export interface components {
              * @description Last day.
              */
             to: null | string;
+            /** @description Where it stands. */
+            state: components["schemas"]["PassState"];
             /**
              * Format: double
              * @description Hours paid; null where nobody can tell.
@@ -10236,6 +10621,31 @@ export interface components {
              */
             visits?: null | number;
         };
+        /** @description Whether the days at hand are such as a pass needs. */
+        PassOutlook: {
+            /** @description Whether today is; null where nobody can tell, and it is for who stands there to judge. */
+            today: null | boolean;
+            /** @description What holds it up in the days at hand, the first of each kind. */
+            heldUp: components["schemas"]["HeldUp"][];
+            /**
+             * Format: date
+             * @description Last day that can be judged without a gap from today; null where today cannot.
+             */
+            knownUntil: null | string;
+        };
+        /** @description What a crew lead reports of one pass, as typed. */
+        PassReportEntry: {
+            /**
+             * Format: date
+             * @description Day it was done; null to take that back.
+             */
+            done?: null | string;
+        };
+        /**
+         * @description Where a pass stands.
+         * @enum {unknown}
+         */
+        PassState: "unknown" | "ahead" | "open" | "late" | "done" | "leftOut";
         /** @description The days between which a pass is done in one planting and season. */
         PassWindow: {
             /**
@@ -10381,8 +10791,21 @@ export interface components {
             name: components["schemas"]["LocalText"];
             /** @description What is done. */
             what: components["schemas"]["LocalText"];
-            /** @description When. */
+            /** @description When it may be done. */
             window: components["schemas"]["PassWindow"];
+            /**
+             * Format: date
+             * @description First day it is planned for: of its window, or moved; null where nobody knows.
+             */
+            from: null | string;
+            /**
+             * Format: date
+             * @description Last day it is planned for.
+             */
+            to: null | string;
+            /** @description Where it stands. */
+            state: components["schemas"]["PassState"];
+            choice: null | components["schemas"]["PassChoice"];
             says: null | components["schemas"]["Notice"];
             /** @description What its days must be like. */
             on: components["schemas"]["DayCondition"][];
@@ -10406,6 +10829,8 @@ export interface components {
             caution: null | components["schemas"]["LocalText"];
             /** @description Where it comes from. */
             source: string;
+            /** @description Whether it is still to be done. */
+            isAhead: boolean;
         };
         /** @description Trees of one variety, rootstock, system, spacing and year within a block. */
         Planting: {
@@ -10944,6 +11369,8 @@ export interface components {
             paidHours: number;
             /** @description Those hours by month, spread evenly over the days of each window. */
             months: components["schemas"]["MonthHours"][];
+            /** @description Passes a manager may add. */
+            canAdd: components["schemas"]["AddablePass"][];
         };
         /** @description A planting and the days of its year, as typed. */
         ProgrammeEntry: {
@@ -10958,8 +11385,28 @@ export interface components {
             noted?: components["schemas"]["NotedDayEntry"][];
             /** @description Whether low limbs lie under snow. */
             snow?: boolean;
-            /** @description Whether the site has a storm season. */
-            storms?: boolean;
+            /**
+             * Format: double
+             * @description Month the storm season of the site begins in, 1 to 12; none when left out.
+             */
+            stormMonth?: null | number;
+            /**
+             * Format: double
+             * @description Month its hot season begins in; none when left out.
+             */
+            hotMonth?: null | number;
+            /** @description Whether the site lies south of the equator. */
+            south?: boolean;
+            /**
+             * Format: date
+             * @description The day taken as today, which tells where each pass stands; not told when left out.
+             */
+            today?: null | string;
+            walk?: null | components["schemas"]["WalkFacts"];
+            /** @description Decisions on passes, by pass. */
+            choices?: {
+                [key: string]: components["schemas"]["PassChoiceEntry"];
+            };
         };
         /** @description The year of a planting. */
         ProgrammeView: {
@@ -10979,9 +11426,18 @@ export interface components {
             usable: {
                 [key: string]: components["schemas"]["UsableDays"];
             };
+            /** @description By pass: what the days at hand say; passes whose days need something only. */
+            outlook: {
+                [key: string]: components["schemas"]["PassOutlook"];
+            };
             /** @description Days noted, as typed. */
             noted: components["schemas"]["NotedDaysEntry"];
             late: null | components["schemas"]["LateCost"];
+            coldNight: null | components["schemas"]["ColdNight"];
+            /** @description By pass: version of what was decided and reported, to be sent back when saving. */
+            versions: {
+                [key: string]: number;
+            };
         };
         /** @description A target to propose. */
         ProposeTarget: {
@@ -11287,7 +11743,7 @@ export interface components {
         };
         /** @enum {unknown} */
         PruningWeight: "light" | "standard" | "heavy" | null;
-        /** @description Days between which a planting is pruned in winter: the window of its winter pass, or of the last of two. */
+        /** @description Days between which a planting is pruned in winter: those its winter passes are planned for. */
         PruningWindow: {
             /**
              * Format: date
@@ -11310,6 +11766,12 @@ export interface components {
          * @enum {unknown}
          */
         Regrowth: "ready" | "slow";
+        /** @description A report of a pass to save, with the version it was read at; 0 for none. */
+        ReportPass: {
+            /** Format: uint32 */
+            version: number;
+            report: components["schemas"]["PassReportEntry"];
+        };
         /** @description A crop density and what was seen at it. */
         ResponsePair: {
             /**
@@ -11677,6 +12139,12 @@ export interface components {
             /** @description The system as JSON, in the form of the shipped ones. */
             system: components["schemas"]["JsonElement"];
         };
+        /** @description A decision on a pass to save, with the version it was read at; 0 for none. */
+        SavePass: {
+            /** Format: uint32 */
+            version: number;
+            choice: components["schemas"]["PassChoiceEntry"];
+        };
         /** @description A planting to save, with the version it was read at. */
         SavePlanting: {
             /** Format: uint32 */
@@ -11712,6 +12180,12 @@ export interface components {
             /** Format: uint32 */
             version: number;
             settings: components["schemas"]["DecisionSettingsEntry"];
+        };
+        /** @description What is told of a site to save, with the version it was read at. */
+        SaveSite: {
+            /** Format: uint32 */
+            version: number;
+            site: components["schemas"]["SiteEntry"];
         };
         /** @description A target to save, with the version of the plan it was read at. */
         SaveTarget: {
@@ -12018,6 +12492,8 @@ export interface components {
             ledger: null | components["schemas"]["LedgerGlance"];
             reason: null | components["schemas"]["Notice"];
             work: null | components["schemas"]["WorkAhead"];
+            /** @description The passes of its year at a glance; none for another season than the one at hand. */
+            passes: components["schemas"]["PassGlance"][];
         };
         /** @description What a planting brought in the seasons on record, as typed. */
         SeasonRecordsEntry: {
@@ -12104,7 +12580,18 @@ export interface components {
             systems: {
                 [key: string]: components["schemas"]["LocalText"];
             };
-            /** @description Plantings in the order of the work: hardy, old and big ones first. */
+            /** @description Names of the passes. */
+            passes: {
+                [key: string]: components["schemas"]["LocalText"];
+            };
+            /** @description Weather that holds passes up, by site. */
+            warnings: components["schemas"]["SiteWarning"][];
+            /** @description Heat of the season by site and crop. */
+            heat: components["schemas"]["SiteHeat"][];
+            /**
+             * @description Plantings in the order of the work: hardy, old and big ones first; those with none ahead
+             *         last.
+             */
             plantings: components["schemas"]["SeasonLine"][];
         };
         /** @description An estate a person belongs to. */
@@ -12294,11 +12781,98 @@ export interface components {
              */
             ahead: null | number;
         };
+        /** @description What is told of a site: where it lies and what its year is like, as typed. */
+        SiteEntry: {
+            /**
+             * Format: double
+             * @description Degrees north, below 0 for the south; north is taken when left out.
+             */
+            latitude?: null | number;
+            /**
+             * Format: double
+             * @description Degrees east, below 0 for the west.
+             */
+            longitude?: null | number;
+            /** @description Its time zone, such as `Europe/Rome`; universal time when left out. */
+            zone?: null | string;
+            /** @description Whether low limbs lie under snow in winter. */
+            snow?: boolean;
+            /**
+             * Format: double
+             * @description Month its storm season begins in, 1 to 12; none when left out.
+             */
+            stormMonth?: null | number;
+            /**
+             * Format: double
+             * @description Month its hot season begins in, 1 to 12; none when left out.
+             */
+            hotMonth?: null | number;
+            /** @description Where its weather is read, by name; files alone when left out. */
+            source?: null | string;
+        };
+        /** @description Heat of a season on a site, for a crop whose stages are known by heat. */
+        SiteHeat: {
+            /** @description Name of the site. */
+            site: string;
+            /** @description The crop. */
+            crop: components["schemas"]["LocalText"];
+            /** @description Degree-days so far. */
+            heat: components["schemas"]["DegreeDays"];
+            stage: null | components["schemas"]["LocalText"];
+            next: null | components["schemas"]["LocalText"];
+            /**
+             * Format: double
+             * @description Degree-days it takes.
+             */
+            nextC: null | number;
+        };
         /**
          * @description What is counted on a tree, by where it sits.
          * @enum {unknown}
          */
         SiteKind: "spur" | "terminal" | "lateral" | "basal" | "fruitingShoot";
+        /** @description A site with its weather. */
+        SiteView: {
+            /**
+             * Format: uuid
+             * @description Identifier.
+             */
+            id: string;
+            /**
+             * Format: uint32
+             * @description Version, to be sent back when saving.
+             */
+            version: number;
+            /** @description Its name. */
+            name: string;
+            /** @description What is told of it. */
+            site: components["schemas"]["SiteEntry"];
+            /** @description The last two weeks and what is forecast, in their order; days nobody knows are left out. */
+            days: components["schemas"]["WeatherDay"][];
+            /**
+             * Format: int32
+             * @description Days measured in all.
+             */
+            measured: number;
+            /**
+             * Format: date-time
+             * @description When its source was read last with success; null for never.
+             */
+            readAt: null | string;
+            /** @description What went wrong at the last reading; null where nothing did. */
+            problem: null | string;
+        };
+        /** @description Weather of a site that holds passes up. */
+        SiteWarning: {
+            /** @description Name of the site. */
+            site: string;
+            /** @description What holds them up, from when and until when. */
+            by: components["schemas"]["HeldUp"];
+            /** @description The passes, each once. */
+            passes: components["schemas"]["LocalText"][];
+            /** @description Codes of the plantings they are of. */
+            plantings: string[];
+        };
         /** @description What falls into one size class. */
         SizeClass: {
             /**
@@ -12448,7 +13022,7 @@ export interface components {
             stage: string;
             /**
              * Format: double
-             * @description °C-days above 6.1 °C from 1 January.
+             * @description °C-days above 6.1 °C from midwinter.
              */
             degreeDaysC: number;
             /** @description Where the number comes from. */
@@ -13717,6 +14291,20 @@ export interface components {
             /** @description What can be done, the surest first. */
             advice: components["schemas"]["VigourAdvice"][];
         };
+        /** @description What a vigour walk says of the year of a planting. */
+        WalkFacts: {
+            vigour: null | components["schemas"]["GrowthVigour"];
+            /**
+             * Format: date
+             * @description Day fire-blight strikes were marked last; null for none.
+             */
+            strikesSeen?: null | string;
+            /**
+             * Format: date
+             * @description The next day to look again at a marked tree; null where none is set.
+             */
+            lookAgain?: null | string;
+        };
         /** @enum {unknown} */
         WayOfWorking: "amounts" | "gauge" | "count" | null;
         /** @description What one way of working comes to on the trees of a planting. */
@@ -13763,6 +14351,36 @@ export interface components {
             /** @description The arithmetic of the cost. */
             steps: components["schemas"]["Step"][];
         };
+        /** @description Weather of a day. */
+        WeatherDay: {
+            /**
+             * Format: date
+             * @description Day.
+             */
+            date: string;
+            /**
+             * Format: double
+             * @description Lowest, °C.
+             */
+            minC: number;
+            /**
+             * Format: double
+             * @description Highest, °C.
+             */
+            maxC: number;
+            /**
+             * Format: double
+             * @description Rain, mm; null where nobody measured it.
+             */
+            rainMm: null | number;
+            /**
+             * Format: double
+             * @description Strongest wind, m/s; null where nobody measured it.
+             */
+            windMs: null | number;
+            /** @description Whether it lies ahead and is only forecast. */
+            isForecast: boolean;
+        };
         /** @description One day's weather, as typed. */
         WeatherDayEntry: {
             /**
@@ -13790,6 +14408,22 @@ export interface components {
              * @description Strongest wind, m/s; likewise.
              */
             windMs?: null | number;
+        };
+        /** @description Weather of the estate. */
+        WeatherView: {
+            /**
+             * Format: date
+             * @description The day taken as today.
+             */
+            today: string;
+            /** @description Names of the sources of weather a site can have. */
+            sources: string[];
+            /** @description Its sites. */
+            sites: components["schemas"]["SiteView"][];
+            /** @description Weather that holds passes up. */
+            warnings: components["schemas"]["SiteWarning"][];
+            /** @description Heat of the season by site and crop. */
+            heat: components["schemas"]["SiteHeat"][];
         };
         /** @description One fruit that was measured and weighed, as typed. */
         WeighedFruitEntry: {

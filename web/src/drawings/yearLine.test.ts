@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { standing, yearLine } from './yearLine';
+import { yearLine } from './yearLine';
 
 test('whole months hold all windows, over the turn of the year', () => {
   const line = yearLine([{ from: '2026-11-26', to: '2027-03-07' }], '2027-01-27');
@@ -14,15 +14,4 @@ test('whole months hold all windows, over the turn of the year', () => {
   expect(line.months.at(-1)!.to).toBe(1);
   // 30 + 31 + 31 + 28 + 31 = 151 days; 26 November is the 25th day after the first.
   expect(line.at('2026-11-26')).toBeCloseTo(25 / 151, 9);
-});
-
-test('a window is past, open, ahead or not known', () => {
-  const span = { from: '2027-01-10', to: '2027-02-10' };
-  expect(['2027-01-09', '2027-01-10', '2027-02-10', '2027-02-11'].map((d) => standing(span, d))).toEqual([
-    'ahead',
-    'open',
-    'open',
-    'past',
-  ]);
-  expect(standing(null, '2027-01-01')).toBe('unknown');
 });

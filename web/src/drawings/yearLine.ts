@@ -37,9 +37,3 @@ export function yearLine(spans: YearSpan[], today: string) {
     });
   }
 }
-
-/** Where a window stands on a day. */
-export function standing(span: YearSpan | null, today: string): 'unknown' | 'past' | 'open' | 'ahead' {
-  if (!span) return 'unknown';
-  return today > span.to ? 'past' : today < span.from ? 'ahead' : 'open';
-}

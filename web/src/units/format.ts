@@ -31,6 +31,8 @@ export function formatNumber(value: number, language: Locale, decimals?: Decimal
     maximumFractionDigits: decimals === 'to-check' ? decimalsToCheck(value) : (decimals ?? decimalsFor(value)),
     // Spanish groups four digits only if asked to; a column of figures reads better when all are grouped alike.
     useGrouping: 'always',
+    // A little under zero is no "-0".
+    signDisplay: 'negative',
   }).format(value);
 }
 
@@ -46,7 +48,10 @@ export function formatAmount(
   // A thickness in inches is read off a tape, in eighths; where it is to be checked, in decimals.
   if (unit === 'mm' && system === 'us' && decimals !== 'to-check')
     return { number: eighths(value * shown.factor), unit: shown.unit };
-  return { number: formatNumber(value * shown.factor, language, decimals), unit: shown.unit === '1' ? '' : shown.unit };
+  return {
+    number: formatNumber(value * shown.factor + (shown.offset ?? 0), language, decimals),
+    unit: shown.unit === '1' ? '' : shown.unit,
+  };
 }
 
 /** Inches as a tape shows them: eighths, whole ones from six on. */

@@ -9,10 +9,11 @@ export interface Typing {
 /** The two systems a person may read amounts in. */
 export type UnitSystem = 'metric' | 'us';
 
-/** One unit of the API shown as another: multiply by the factor. */
+/** One unit of the API shown as another: multiply by the factor, and add the offset where it has another zero. */
 interface Shown {
   unit: string;
   factor: number;
+  offset?: number;
 }
 
 export const M_PER_FT = 0.3048;
@@ -32,13 +33,17 @@ const us: Record<string, Shown> = {
   't/ha': { unit: 'ton/ac', factor: (HA_PER_AC * 1_000) / KG_PER_TON },
   mm: { unit: 'in', factor: 1 / 25.4 },
   'cm²': { unit: 'in²', factor: 1 / 6.4516 },
+  '°C': { unit: '°F', factor: 1.8, offset: 32 },
+  '°C-days': { unit: '°F-days', factor: 1.8 },
+  'mm/day': { unit: 'in/day', factor: 1 / 25.4 },
+  'm/s': { unit: 'mph', factor: 1 / 0.44704 },
   'tree/ha': { unit: 'tree/ac', factor: HA_PER_AC },
 };
 
 /** The unit an amount is first typed in, given the metric one. */
 export const firstUnit = (metric: string, system: UnitSystem) => (system === 'us' && us[metric]?.unit) || metric;
 
-/** The unit a value of the API is shown in, and by how much to multiply it. */
+/** The unit a value of the API is shown in, and how it is worked out from it. */
 export function shownAs(unit: string, system: UnitSystem): Shown {
   if (unit === 'share') return { unit: '%', factor: 100 };
   // Money is not converted, the area or mass it is told per is.

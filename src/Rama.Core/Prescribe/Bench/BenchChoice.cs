@@ -1,5 +1,6 @@
 using Rama.Core.Count;
 using Rama.Core.Count.Floral;
+using Rama.Core.Passes;
 using Rama.Core.Trees;
 
 namespace Rama.Core.Prescribe.Bench;
@@ -9,7 +10,15 @@ namespace Rama.Core.Prescribe.Bench;
 /// <param name="Number">0 for the most typical of the class, above it any other.</param>
 /// <param name="Row">Row of a counted tree whose limbs were measured.</param>
 /// <param name="Tree">Its number in the row.</param>
-public sealed record BenchChoice(string? Class = null, int Number = 0, double? Row = null, double? Tree = null)
+/// <param name="Pass">The pass to cut it in: major cuts alone, or what is cut after harvest; the whole winter for any
+/// other, and when left out.</param>
+public sealed record BenchChoice(
+    string? Class = null,
+    int Number = 0,
+    double? Row = null,
+    double? Tree = null,
+    string? Pass = null
+)
 {
     private const int Candidates = 40,
         Seed = 1_000;
@@ -40,7 +49,8 @@ public sealed record BenchChoice(string? Class = null, int Number = 0, double? R
             model is not null ? model.Tree
             : Number > 0 ? generator.Make(mine.Counts, Seed + Candidates + Number)
             : Typical(generator, mine);
-        var rules = of.Planting.System.RulesFor(of.Prescription.Answers);
+        var pass = PassIds.OfSteps.FirstOrDefault(p => p != PassIds.Detail && p == Pass);
+        var rules = of.Planting.System.RulesFor(of.Prescription.Answers, pass);
         // On one tree the buds are known, so that its last step goes to the number and not by a rate.
         var solved = rules.Steps.Where(s => SettingSearch.IsSolved(rules, s)).Select(s => s.Step.Most!).ToHashSet();
         var values = cut.Settings.Where(s => !solved.Contains(s.Key)).ToDictionary(s => s.Key, s => s.Value);
@@ -48,6 +58,12 @@ public sealed record BenchChoice(string? Class = null, int Number = 0, double? R
         // manager decided.
         var number = Math.Max(0.1, cut.Number);
         var standsForClass = model is null && Number <= 0;
+        // After harvest nobody counts buds: what the steps find is cut.
+        if (pass == PassIds.AfterHarvest)
+            return (
+                new TreeBench(rules, tree, number, settings, values, new(CutAllowance.Uncounted(number), Limits: null)),
+                cut
+            );
         var allowance = standsForClass
             ? CutAllowance.ForClass(cut.Decision, number, tree.FloralBuds, settings)
             : CutAllowance.Counted(tree.FloralBuds, number, settings, cut.Decision.Held);

@@ -19,13 +19,15 @@ internal sealed class WeatherTable : ExchangeTable
         new("maxC", ColumnKind.Amount, ["Highest", "Maximum", "Max", "Tmax", "Máxima"], ["°C", "°F"], Required: true),
         new("rainMm", ColumnKind.Amount, ["Rain", "Precipitation", "Lluvia", "Precipitación"], ["mm", "in"]),
         new("windMs", ColumnKind.Amount, ["Wind", "Gust", "Viento", "Racha"], ["m/s", "km/h", "mph"]),
+        ExchangeColumn.Text("forecast", false, "Forecast", "Pronóstico"),
     ];
 
     internal override async Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel) =>
         new Taking(
             target,
             await target.Database.Sites.OrderBy(s => s.Name).ToListAsync(cancel),
-            await target.Database.WeatherDays.ToDictionaryAsync(d => (d.SiteId, d.Date), cancel)
+            await target.Database.WeatherDays.ToDictionaryAsync(d => (d.SiteId, d.Date), cancel),
+            target.Now
         );
 
     internal override async Task<IEnumerable<IReadOnlyList<object?>>> WriteAsync(
@@ -44,7 +46,8 @@ internal sealed class WeatherTable : ExchangeTable
                     new Amount(d.MinC, "°C"),
                     new Amount(d.MaxC, "°C"),
                     new Amount(d.RainMm, "mm"),
-                    new Amount(d.WindMs, "m/s")
+                    new Amount(d.WindMs, "m/s"),
+                    YesNo.Write(d.IsForecast)
                 )
             );
     }
@@ -52,7 +55,8 @@ internal sealed class WeatherTable : ExchangeTable
     private sealed class Taking(
         ImportTarget target,
         IReadOnlyList<SiteRecord> sites,
-        Dictionary<(Guid, DateOnly), WeatherDayRecord> known
+        Dictionary<(Guid, DateOnly), WeatherDayRecord> known,
+        DateTimeOffset now
     ) : ITaking
     {
         private readonly Dictionary<(Guid, DateOnly), int> _lines = [];
@@ -88,7 +92,9 @@ internal sealed class WeatherTable : ExchangeTable
             if (line.Problems.Problems.Count > 0 || !target.Read(line.LineNumber, () => entry.Read()))
                 return;
 
-            var day = entry.Read();
+            var day = entry.Read() with { IsForecast = line.Has("forecast") && YesNo.Read(line, "forecast") };
+            if (line.Problems.Problems.Count > 0)
+                return;
             if (!_lines.TryAdd((site!.Id, day.Date), line.LineNumber))
             {
                 target.Add(
@@ -105,20 +111,9 @@ internal sealed class WeatherTable : ExchangeTable
                 : LineOutcome.Changed
             );
             if (before is null)
-                target.Database.Add(
-                    new WeatherDayRecord
-                    {
-                        EstateId = target.Estate.Id,
-                        SiteId = site.Id,
-                        Date = day.Date,
-                        MinC = day.MinC,
-                        MaxC = day.MaxC,
-                        RainMm = day.RainMm,
-                        WindMs = day.WindMs,
-                    }
-                );
+                target.Database.Add(WeatherDayRecord.Of(site, day, now));
             else
-                (before.MinC, before.MaxC, before.RainMm, before.WindMs) = (day.MinC, day.MaxC, day.RainMm, day.WindMs);
+                before.TakeOver(day, now);
         }
 
         public void Finish() { }

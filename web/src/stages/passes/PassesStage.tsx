@@ -1,13 +1,20 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, answered, type PlannedPass, type ProgrammeView, type UsableDays } from '../../api/client';
-import { standing, yearLine, type YearSpan } from '../../drawings/yearLine';
+import { Button } from 'antd';
+import { useState } from 'react';
+import { api, answered, type PlannedPass, type ProgrammeView } from '../../api/client';
+import { yearLine, type YearSpan } from '../../drawings/yearLine';
+import { Choice } from '../../entry/Field';
 import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';
+import { useMay } from '../../people/session';
 import { usePlantingWork } from '../../planting/usePlanting';
+import { useDays } from '../../words/useDays';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
 import { Months } from './Months';
 import { NotedDays } from './NotedDays';
+import { Outlook } from './Outlook';
+import { PassChange, usePassChange } from './PassChange';
 import './passes.css';
 
 /** The year of the planting: its passes on a line of months, with hours, hands and what the days must be like. */
@@ -25,14 +32,15 @@ export function PassesStage() {
   return <Year programme={programme.data} />;
 }
 
-const spanOf = ({ window }: PlannedPass): YearSpan | null =>
-  window.from && window.to && !window.neverOpens ? { from: window.from, to: window.to } : null;
+const spanOf = ({ from, to }: { from: string | null; to: string | null }): YearSpan | null =>
+  from && to ? { from, to } : null;
 
 function Year({ programme }: { programme: ProgrammeView }) {
-  const { t, number } = useReading();
-  const { today, days, late } = programme;
+  const { t, number, told } = useReading();
+  const day = useDays();
+  const { today, days, late, coldNight } = programme;
   const { passes, paidHours } = programme.programme;
-  const spans = passes.map(spanOf).filter((s) => s !== null);
+  const spans = passes.flatMap((p) => [spanOf(p), p.choice?.from ? spanOf(p.window) : null]).filter((s) => s !== null);
   const line = yearLine(spans, today);
   const inLine = days.filter((d) => line.at(d.day) >= 0 && line.at(d.day) <= 1);
   return (
@@ -44,6 +52,16 @@ function Year({ programme }: { programme: ProgrammeView }) {
         </p>
       </div>
       <Notices notices={late?.warnings ?? []} />
+      {coldNight && (
+        <p className="passes-says">
+          ▲{' '}
+          {t('weather.night', {
+            value: told(coldNight.lowestC, '°C', 1),
+            day: day(coldNight.day),
+            limit: told(coldNight.looksAtC, '°C', 1),
+          })}
+        </p>
+      )}
       <div className="passes-line" role="list" data-test="programme">
         <Months months={line.months}>
           {inLine.map((d) => (
@@ -56,49 +74,54 @@ function Year({ programme }: { programme: ProgrammeView }) {
           ))}
         </Months>
         {passes.map((pass) => (
-          <Pass key={pass.id} pass={pass} usable={programme.usable[pass.id] ?? null} today={today} at={line.at} />
+          <Pass key={pass.id} pass={pass} programme={programme} at={line.at} />
         ))}
       </div>
+      <AddPass programme={programme} />
       <NotedDays programme={programme} />
     </section>
   );
 }
 
-function Pass({
-  pass,
-  usable,
-  today,
-  at,
-}: {
-  pass: PlannedPass;
-  usable: UsableDays | null;
-  today: string;
-  at: (day: string) => number;
-}) {
-  const { t, local, number, language, say } = useReading();
+function Pass({ pass, programme, at }: { pass: PlannedPass; programme: ProgrammeView; at: (day: string) => number }) {
+  const { t, local, number, say } = useReading();
+  const day = useDays();
+  const { today } = programme;
   const span = spanOf(pass);
-  const state = standing(span, today);
-  const day = new Intl.DateTimeFormat(language, { day: 'numeric', month: 'short', timeZone: 'UTC' });
-  const when = span && `${day.format(new Date(span.from))} – ${day.format(new Date(span.to))}`;
+  const usable = programme.usable[pass.id];
+  const outlook = programme.outlook[pass.id];
+  const told = (s: YearSpan) => `${day(s.from)} – ${day(s.to)}`;
   const conditions = pass.on.map((c) => t(`day.${c}`));
+  const usual = spanOf(pass.window);
+  const placed = (s: YearSpan) => ({
+    left: `${at(s.from) * 100}%`,
+    width: `${Math.max(0.4, (at(s.to) - at(s.from)) * 100)}%`,
+  });
   return (
-    <div className={`passes-row passes-${state}`} role="listitem" data-test={`pass-${pass.id}`}>
+    <div className={`passes-row passes-${pass.state}`} role="listitem" data-test={`pass-${pass.id}`}>
       <span className="passes-about">
-        <strong>{local(pass.name)}</strong>{' '}
+        <strong className="passes-name">{local(pass.name)}</strong>{' '}
         {pass.hours && (
           <Why steps={pass.hours.steps}>
             {pass.hours.assumed && '≈ '}
             {number(pass.hours.paid, 0)} {t('unit:h')}
           </Why>
-        )}
-        <br />
-        <span className="small">
-          {when ?? <span className="passes-says">{pass.says ? say(pass.says) : ''}</span>}
-          {pass.everyDays != null && ` · ${t('passes.every', { days: pass.everyDays, times: pass.times ?? 1 })}`}
+        )}{' '}
+        <span className={`small passes-state-${pass.state}`} data-test="state">
+          {pass.choice?.done ? t('passes.done-on', { day: day(pass.choice.done) }) : t(`passes.state.${pass.state}`)}
         </span>
         <br />
-        <span className="small">{local(pass.what)}</span>
-        <br />
+        <span className="small">
+          {span && told(span)}
+          {pass.choice?.from && usual && ` (${t('passes.moved', { window: told(usual) })})`}
+          {pass.says && <span className="passes-says"> {say(pass.says)}</span>}
+          {pass.everyDays != null && ` · ${t('passes.every', { days: pass.everyDays, times: pass.times ?? 1 })}`}
+        </span>
+        {pass.choice?.leftOut && (
+          <span className="small passes-cuts">{t('passes.left-out-because', { reason: pass.choice.leftOut })}</span>
+        )}
+        {outlook && <Outlook outlook={outlook} />}
+        <span className="small passes-cuts">{local(pass.what)}</span>
         <span className="small dim">
           {t('passes.hands', { hands: pass.hands.map((h) => t(`hands.${h}`)).join(', ') })}
           {conditions.length > 0 && ` · ${t('passes.on', { conditions: conditions.join(', ') })}`}
@@ -108,16 +131,59 @@ function Pass({
           <span className="small passes-cuts">{pass.cuts.map((c) => local(c.name)).join(' · ')}</span>
         )}
         {pass.caution && <span className="small passes-caution">▲ {local(pass.caution)}</span>}
+        <PassChange
+          key={programme.versions[pass.id] ?? 0}
+          pass={pass}
+          version={programme.versions[pass.id] ?? 0}
+          today={today}
+        />
       </span>
       <span className="passes-track">
         <span className="passes-today" style={{ left: `${at(today) * 100}%` }} />
-        {span && (
+        {pass.choice?.from && usual && <span className="passes-usual" style={placed(usual)} />}
+        {span && <span className="passes-band" style={placed(span)} />}
+        {outlook?.heldUp.map((held) => (
           <span
-            className="passes-band"
-            style={{ left: `${at(span.from) * 100}%`, width: `${Math.max(0.4, (at(span.to) - at(span.from)) * 100)}%` }}
+            key={held.by}
+            className="passes-held"
+            title={t(`held.${held.by}`)}
+            style={placed({ from: held.from, to: held.until ?? held.from })}
           />
-        )}
+        ))}
       </span>
+    </div>
+  );
+}
+
+/** A pass nothing else asks for. */
+function AddPass({ programme }: { programme: ProgrammeView }) {
+  const { t, local } = useReading();
+  const may = useMay();
+  const [pass, setPass] = useState('');
+  const { plan, failure, problem } = usePassChange(pass, programme.versions[pass] ?? 0);
+  const { canAdd } = programme.programme;
+  if (!may('plan') || canAdd.length === 0) return null;
+  const wrong = failure ?? problem('pass') ?? problem('added');
+  return (
+    <div className="passes-add">
+      <Choice
+        label={t('passes.add')}
+        value={pass}
+        empty={t('passes.add')}
+        onChange={setPass}
+        options={canAdd.map((p) => ({ value: p.id, label: local(p.name) }))}
+      />
+      {pass !== '' && (
+        <Button onClick={() => void plan({ added: true }).then((ok) => ok && setPass(''))} data-test="add-pass">
+          {t('passes.add')}
+        </Button>
+      )}
+      <span className="small dim">{t('passes.add-text')}</span>
+      {wrong && (
+        <p className="field-problem" role="alert">
+          {wrong}
+        </p>
+      )}
     </div>
   );
 }

@@ -2,11 +2,12 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { api, answered, type Hands, type YearLine, type YearView } from '../../api/client';
-import { standing, yearLine, type YearSpan } from '../../drawings/yearLine';
+import { yearLine, type YearSpan } from '../../drawings/yearLine';
 import { titleOf } from '../../planting/titleOf';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
 import { Months } from './Months';
+import { YearStrip } from './YearStrip';
 import './passes.css';
 
 /** The year of the estate: hours of each month against what the crews have, and every planting's passes below. */
@@ -42,7 +43,7 @@ function Year({ year }: { year: YearView }) {
         {year.plantings.map((planting) => (
           <li key={planting.id} className="passes-row">
             <Link to={`/plantings/${planting.id}/passes`}>{titleOf(planting)}</Link>
-            <Bands planting={planting} names={year.names} today={year.today} at={line.at} />
+            <YearStrip passes={planting.passes} names={year.names} today={year.today} at={line.at} />
           </li>
         ))}
       </ol>
@@ -105,40 +106,5 @@ function Hours({ months }: { months: YearView['crew']['months'] }) {
         </tbody>
       </table>
     </div>
-  );
-}
-
-/** The windows of a planting's passes on one thin line. */
-function Bands({
-  planting,
-  names,
-  today,
-  at,
-}: {
-  planting: YearLine;
-  names: YearView['names'];
-  today: string;
-  at: (day: string) => number;
-}) {
-  const { local } = useReading();
-  return (
-    <span className="passes-track">
-      <span className="passes-today" style={{ left: `${at(today) * 100}%` }} />
-      {planting.passes.map(
-        (pass) =>
-          pass.from &&
-          pass.to && (
-            <span
-              key={pass.id}
-              className={`passes-band year-band passes-${standing({ from: pass.from, to: pass.to }, today)}`}
-              title={local(names[pass.id])}
-              style={{
-                left: `${at(pass.from) * 100}%`,
-                width: `${Math.max(0.4, (at(pass.to) - at(pass.from)) * 100)}%`,
-              }}
-            />
-          ),
-      )}
-    </span>
   );
 }

@@ -4,6 +4,7 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import type { SeasonLine, SeasonView } from '../../api/client';
 import { LedgerLine } from '../../drawings/LedgerLine';
+import { yearLine } from '../../drawings/yearLine';
 import { Choice } from '../../entry/Field';
 import { useMay } from '../../people/session';
 import { Trouble } from '../../Trouble';
@@ -22,6 +23,10 @@ import {
   type Item,
   type Sort,
 } from './find';
+import { MonthNames } from '../passes/Months';
+import '../passes/passes.css';
+import { YearStrip } from '../passes/YearStrip';
+import { Heat, Warnings } from '../weather/Warnings';
 import './season.css';
 import { SeasonStart } from './SeasonStart';
 import { useSeason } from './useSeason';
@@ -70,6 +75,14 @@ function Season({ season }: { season: SeasonView }) {
   const nameOf = (facet: Facet, value: string) =>
     facet === 'stage' ? t(`stage.${value}`) : facet === 'system' ? local(season.systems[value]) : value;
   const area = amount(season.areaHa, 'ha', 1);
+  const year = useMemo(
+    () =>
+      yearLine(
+        lines.flatMap((l) => l.passes).flatMap(({ from, to }) => (from && to ? [{ from, to }] : [])),
+        season.today,
+      ),
+    [lines, season.today],
+  );
   const late = lines.filter((l) => (l.work?.daysLate ?? 0) > 0).length;
   const hours = lines.reduce((sum, l) => sum + (l.work?.hours ?? 0), 0);
   return (
@@ -96,6 +109,11 @@ function Season({ season }: { season: SeasonView }) {
             {season.printable > 0 && ` · ${t('season.printable', { count: season.printable })}`}
             {late > 0 && <strong className="season-late"> · {t('season.late', { count: late })}</strong>}
           </p>
+          {season.heat.length > 0 && (
+            <p className="dim">
+              <Heat heat={season.heat} />
+            </p>
+          )}
         </div>
         <div className="season-tools">
           {lines.length > 0 && (
@@ -119,6 +137,7 @@ function Season({ season }: { season: SeasonView }) {
           )}
           {lines.length > 0 && <Button onClick={() => void go('/known')}>{t('known.open')}</Button>}
           {lines.length > 0 && <Button onClick={() => void go('/year')}>{t('year.open')}</Button>}
+          {lines.length > 0 && <Button onClick={() => void go('/weather')}>{t('weather.title')}</Button>}
           {next && (
             <Button type="primary" onClick={() => void go(pathTo(next, search))}>
               {t('season.next')} <kbd className="on-plum">n</kbd>
@@ -137,6 +156,7 @@ function Season({ season }: { season: SeasonView }) {
           {t('season.past', { season: season.season })} <Link to="/">{t('season.to-current')}</Link>
         </p>
       )}
+      <Warnings warnings={season.warnings} most={3} />
       {lines.length === 0 && <SeasonStart />}
       {lines.length > 1 && (
         <div className="season-filters" role="group" aria-label={t('season.filter')}>
@@ -184,10 +204,21 @@ function Season({ season }: { season: SeasonView }) {
           <div className="season-labels small dim" aria-hidden>
             <span>{t('season.planting')}</span>
             <span>{t('season.now')}</span>
-            <span>{t('season.buds')}</span>
+            <span>
+              {t('season.buds')}
+              <span className="season-strip season-months">
+                <MonthNames months={year.months} short />
+              </span>
+            </span>
             <span className="right">{t('season.work')}</span>
           </div>
-          <List items={items} all={lines} season={season} nameOf={(name) => (group ? nameOf(group, name) : name)} />
+          <List
+            items={items}
+            all={lines}
+            season={season}
+            at={year.at}
+            nameOf={(name) => (group ? nameOf(group, name) : name)}
+          />
         </>
       )}
     </main>
@@ -199,11 +230,13 @@ function List({
   items,
   all,
   season,
+  at,
   nameOf,
 }: {
   items: Item[];
   all: SeasonLine[];
   season: SeasonView;
+  at: (day: string) => number;
   nameOf: (group: string) => string;
 }) {
   const { t, number, told } = useReading();
@@ -267,6 +300,7 @@ function List({
                   line={item.line}
                   scale={scales[item.line.habit]!}
                   season={season}
+                  at={at}
                   search={search}
                   severalSites={severalSites}
                 />
@@ -287,12 +321,14 @@ function Line({
   line,
   scale,
   season,
+  at,
   search,
   severalSites,
 }: {
   line: SeasonLine;
   scale: number;
   season: SeasonView;
+  at: (day: string) => number;
   search: string;
   severalSites: boolean;
 }) {
@@ -325,6 +361,11 @@ function Line({
           <LedgerLine ledger={line.ledger} scale={scale} />
         ) : (
           <span className="small dim">{t(line.isInTraining ? 'season.no-crop' : 'season.no-target')}</span>
+        )}
+        {line.passes.length > 0 && (
+          <span className="season-strip" aria-hidden>
+            <YearStrip passes={line.passes} names={season.passes} today={season.today} at={at} />
+          </span>
         )}
       </span>
       {may('money') ? <Work line={line} season={season} /> : <span />}

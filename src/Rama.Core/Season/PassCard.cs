@@ -1,0 +1,139 @@
+using System.Text.Json;
+using Rama.Core.Estate;
+using Rama.Core.Passes;
+using Rama.Core.Prescribe;
+using Rama.Core.Prescribe.Bench;
+
+namespace Rama.Core.Season;
+
+/// <summary>
+/// The page for one pass: what is done, when, on which days and by whom, in words ready to print. A pass that goes to
+/// the number has the card of the winter, <see cref="PruningCard"/>, instead.
+/// </summary>
+/// <param name="Language">Language of the card.</param>
+/// <param name="Block">Code and name of the block.</param>
+/// <param name="About">Variety, rootstock and system.</param>
+/// <param name="Pass">The pass in two or three words.</param>
+/// <param name="What">What is done.</param>
+/// <param name="From">First day it is planned for; null without an estimate.</param>
+/// <param name="To">Last day.</param>
+/// <param name="Days">What its days must be like, a sentence each.</param>
+/// <param name="Hands">Who does it.</param>
+/// <param name="CutsHeading">Heading of the cuts.</param>
+/// <param name="Cuts">Its cuts in order; none for a pass without.</param>
+/// <param name="Stop">Where it ends; empty where it has no cuts.</param>
+/// <param name="KeepHeading">Heading of what not to cut.</param>
+/// <param name="Keep">What not to cut; none for a pass without cuts.</param>
+/// <param name="SafetyHeading">Heading of the cautions.</param>
+/// <param name="Safety">Cautions.</param>
+/// <param name="DrawingCaption">Caption of the drawing.</param>
+/// <param name="Drawing">A typical tree with the cuts; null where there is no prescription, or nothing is cut.</param>
+public sealed record PassCard(
+    string Language,
+    string Block,
+    string About,
+    string Pass,
+    string What,
+    DateOnly? From,
+    DateOnly? To,
+    IReadOnlyList<string> Days,
+    string Hands,
+    string CutsHeading,
+    IReadOnlyList<CardCut> Cuts,
+    string Stop,
+    string KeepHeading,
+    IReadOnlyList<string> Keep,
+    string SafetyHeading,
+    IReadOnlyList<string> Safety,
+    string DrawingCaption,
+    CardDrawing? Drawing
+)
+{
+    /// <summary>Writes the card of a pass.</summary>
+    /// <param name="pass">The pass.</param>
+    /// <param name="planting">The planting.</param>
+    /// <param name="of">What its winter prescribes; null without a prescription.</param>
+    /// <param name="reader">Who it is written for.</param>
+    public static PassCard Of(PlannedPass pass, Planting planting, PrescribedPlanting? of, CardReader reader)
+    {
+        CardWords words = new(reader.Language, Catalogue.Shipped.Crop(planting.Variety.Crop));
+        var (cuts, drawing) =
+            pass.Cuts.Count == 0 ? ([], null)
+            : of is null ? (NamedAlone(pass, planting, words), null)
+            : pass.Id == PassIds.Major ? OfWinter(of, reader)
+            : OnItsBench(of, words);
+        return new(
+            words.Language,
+            planting.Title,
+            $"{planting.Variety.Name} / {planting.Rootstock.Name} · {words.Say(planting.System.Name)}",
+            words.Say(pass.Name),
+            words.Say(pass.What),
+            pass.From,
+            pass.To,
+            [.. pass.On.Select(c => words.Say($"day-{Camel(c)}"))],
+            string.Join(", ", pass.Hands.Select(h => words.Say($"hands-{Camel(h)}"))),
+            words.Say("cuts-heading"),
+            cuts,
+            cuts.Count == 0 ? "" : words.Say(pass.Id == PassIds.Major ? "pass-major" : "pass-other"),
+            words.Say("keep-heading"),
+            cuts.Count == 0 ? [] : [.. planting.System.KeepOff.Select(words.Say)],
+            words.Say("safety-heading"),
+            [.. pass.Caution is null ? [] : new[] { words.Say(pass.Caution) }, words.Say("safety")],
+            words.Say("drawing"),
+            drawing
+        );
+    }
+
+    private static (IReadOnlyList<CardCut>, CardDrawing?) OfWinter(PrescribedPlanting of, CardReader reader)
+    {
+        CardWriter writer = new(of, reader with { Pass = PassIds.Major });
+        return (writer.Cuts(), writer.Drawing());
+    }
+
+    // What the winter does not cut is cut on the bench of its own pass.
+    private static (IReadOnlyList<CardCut>, CardDrawing?) OnItsBench(PrescribedPlanting of, CardWords words)
+    {
+        var (bench, _) = new BenchChoice(Pass: PassIds.AfterHarvest).Put(of);
+        var steps = of.Planting.System.Steps.ToDictionary(s => s.Id);
+        var outcomes = bench.Outcomes();
+        return (
+            [
+                .. outcomes.Select(
+                    (o, i) =>
+                        new CardCut(
+                            i + 1,
+                            o.StepId,
+                            true,
+                            words.Say(o.Name),
+                            o.Cuts == 0 ? words.Say("on-some-trees") : words.Say("about-a-tree", o.Cuts),
+                            "",
+                            words.Say(steps[o.StepId].LookFor),
+                            words.Say(steps[o.StepId].How),
+                            steps[o.StepId].Caution is { } caution ? words.Say(caution) : null
+                        )
+                ),
+            ],
+            CardDrawing.Of(bench, outcomes.Index().ToDictionary(o => o.Item.StepId, o => o.Index + 1))
+        );
+    }
+
+    private static IReadOnlyList<CardCut> NamedAlone(PlannedPass pass, Planting planting, CardWords words) =>
+        [
+            .. from cut in pass.Cuts.Index()
+            join step in planting.System.Steps on cut.Item.Id equals step.Id
+            select new CardCut(
+                cut.Index + 1,
+                step.Id,
+                true,
+                words.Say(step.Name),
+                "",
+                "",
+                words.Say(step.LookFor),
+                words.Say(step.How),
+                step.Caution is { } caution ? words.Say(caution) : null
+            ),
+        ];
+
+    private static string Camel<T>(T value)
+        where T : struct, Enum => JsonNamingPolicy.CamelCase.ConvertName(value.ToString());
+}

@@ -1,0 +1,30 @@
+namespace Rama.Data.Exchange.Tables;
+
+/// <summary>A cell that says yes or nothing.</summary>
+internal static class YesNo
+{
+    private static readonly HashSet<string> Yes = new(StringComparer.OrdinalIgnoreCase)
+    {
+        "yes",
+        "y",
+        "x",
+        "1",
+        "true",
+        "sí",
+        "si",
+    };
+
+    private static readonly HashSet<string> No = new(StringComparer.OrdinalIgnoreCase) { "no", "n", "0", "false", "-" };
+
+    public static string? Write(bool value) => value ? "yes" : null;
+
+    public static bool Read(LineReader line, string field)
+    {
+        var text = line.Text(field);
+        if (text is null || No.Contains(text))
+            return false;
+        if (!Yes.Contains(text))
+            line.Problems.Add(field, "text", $"Expected yes or nothing, got “{text}”.");
+        return true;
+    }
+}

@@ -1,0 +1,19 @@
+using Rama.Core.Explain;
+using Rama.Core.Season;
+
+namespace Rama.Web.Passes;
+
+/// <summary>A pass at a glance.</summary>
+/// <param name="Id">Identifier.</param>
+/// <param name="From">First day it is planned for; null without an estimate.</param>
+/// <param name="To">Last day.</param>
+/// <param name="State">Where it stands.</param>
+/// <param name="Hours">Hours paid; null where nobody can tell.</param>
+public sealed record PassGlance(string Id, DateOnly? From, DateOnly? To, PassState State, double? Hours)
+{
+    internal static IReadOnlyList<PassGlance> AllOf(Programme? programme) =>
+        [.. (programme?.Passes ?? []).Select(p => new PassGlance(p.Id, p.From, p.To, p.State, p.Hours?.Paid))];
+
+    internal static IReadOnlyDictionary<string, LocalText> NamesOf(IEnumerable<PlantingYear> years) =>
+        years.SelectMany(y => y.Programme?.Passes ?? []).DistinctBy(p => p.Id).ToDictionary(p => p.Id, p => p.Name);
+}

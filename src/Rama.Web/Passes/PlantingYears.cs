@@ -1,0 +1,155 @@
+using Rama.Core.Count.Vigour;
+using Rama.Core.Crops;
+using Rama.Core.Passes;
+using Rama.Core.Season;
+using Rama.Core.Weather;
+using Rama.Data.Count;
+using Rama.Data.Estate;
+using Rama.Data.Field;
+using Rama.Data.Passes;
+using Rama.Web.Season;
+using Rama.Web.Weather;
+
+namespace Rama.Web.Passes;
+
+/// <summary>
+/// The year of every planting of the estate in scope: its days, its passes and what the weather says to them. Season
+/// page, programme, year and weather are told from here.
+/// </summary>
+internal sealed class PlantingYears(
+    SeasonLines lines,
+    SiteWeather weather,
+    PassStore passes,
+    FieldInbox inbox,
+    FieldHandlers handlers,
+    EstateStore estates,
+    TimeProvider clock
+)
+{
+    /// <summary>All plantings in a season, the one at hand when left out.</summary>
+    public async Task<EstateYear> ReadAsync(CancellationToken cancel, int? season = null)
+    {
+        var estate = await estates.ReadAsync(cancel);
+        var today = estate.Today ?? DateOnly.FromDateTime(clock.GetLocalNow().Date);
+        var shown = season ?? estate.Season;
+        var plantings = await lines.ReadAsync(shown, estate.Season, cancel);
+        var sites = await weather.ReadAsync(today, cancel);
+        var choices = await passes.ReadAsync(shown, cancel);
+        var marks = await inbox.InForceAsync(FieldKind.Mark, shown, cancel);
+        GreenTipKin kin = new(plantings);
+        return new(
+            estate,
+            shown,
+            today,
+            sites,
+            [
+                .. plantings.Select(p =>
+                    YearOf(p, sites.GetValueOrDefault(p.SiteId), [.. choices[p.Id]], [.. marks[p.Id]])
+                ),
+            ]
+        );
+
+        PlantingYear YearOf(
+            PlannedPlanting planting,
+            KnownSite? site,
+            IReadOnlyList<PassChoiceRecord> chosen,
+            IReadOnlyList<FieldEntryRecord> marked
+        )
+        {
+            var noted = planting.Facts?.Noted ?? new Dictionary<Anchor, DateOnly>();
+            var byHeat = shown == estate.Season ? site : null;
+            var tip = kin.Expected(planting, shown, noted, dates => byHeat?.ByHeat(planting.Crop, shown, today, dates));
+            var place = site?.Place.Year;
+            var walk = WalkOf(marked, planting.Line.Habit);
+            Dictionary<Anchor, DateOnly> events = new(
+                (place?.Days(shown) ?? []).Concat(walk?.Days() ?? []).Select(d => KeyValuePair.Create(d.Anchor, d.Day))
+            );
+            var days = AnchorDays.Of(planting.Crop, tip, noted, events);
+            var night = byHeat is null ? null : ColdNight.Last(planting.Crop, days, byHeat.Days, today);
+            if (night is not null)
+            {
+                events[Anchor.ColdNight] = night.Day;
+                days = AnchorDays.Of(planting.Crop, tip, noted, events);
+            }
+            return new(
+                planting,
+                tip,
+                days,
+                night,
+                chosen.ToDictionary(c => c.Pass),
+                planting.Facts is { Terms: var terms }
+                    ? Programme.Of(
+                        terms with
+                        {
+                            Days = days,
+                            Site = place,
+                            Walk = walk,
+                            Choices = chosen.ToDictionary(c => c.Pass, c => c.ToChoice()),
+                            Today = today,
+                        }
+                    )
+                    : null
+            );
+        }
+    }
+
+    private WalkFacts? WalkOf(IReadOnlyList<FieldEntryRecord> entries, BearingHabit habit)
+    {
+        if (entries.Count == 0)
+            return null;
+        var marks = entries.Select(e => (e.At, Mark: handlers.Of<MarksFromField>().BodyOf(e).Read())).ToList();
+        var summary = VigourSummary.Of([.. marks.Select(m => m.Mark)], habit)!;
+        var strikes = marks.Where(m => m.Mark.Conditions.Contains(TreeCondition.FireBlight)).ToList();
+        return new(
+            summary.Vigour,
+            strikes.Count == 0 ? null : DateOnly.FromDateTime(strikes.Max(m => m.At).UtcDateTime),
+            summary.LookAgain
+        );
+    }
+}
+
+/// <summary>An estate with the year of every planting.</summary>
+/// <param name="Estate">The estate.</param>
+/// <param name="Season">Calendar year of the harvest.</param>
+/// <param name="Today">The day taken as today.</param>
+/// <param name="Sites">Its sites.</param>
+/// <param name="Plantings">Its plantings.</param>
+internal sealed record EstateYear(
+    EstateRecord Estate,
+    int Season,
+    DateOnly Today,
+    IReadOnlyDictionary<Guid, KnownSite> Sites,
+    IReadOnlyList<PlantingYear> Plantings
+)
+{
+    /// <summary>Hours all crews together work in a week.</summary>
+    public double CrewHoursPerWeek => Estate.CrewHoursPerWeek ?? WorkAhead.DefaultCrewHoursPerWeek;
+
+    /// <summary>What the days at hand say to the passes of a planting.</summary>
+    public IReadOnlyDictionary<string, PassOutlook> OutlookOf(PlantingYear planting) =>
+        Sites.GetValueOrDefault(planting.Planting.SiteId) is not { } site || planting.Programme is null
+            ? new Dictionary<string, PassOutlook>()
+            : planting
+                .Programme.Passes.Where(p => p.IsAhead)
+                .Select(p =>
+                    (p.Id, Outlook: PassOutlook.Of(site.Judge(planting.Planting.Crop), p.On, p.From, p.To, Today))
+                )
+                .Where(p => p.Outlook is not null)
+                .ToDictionary(p => p.Id, p => p.Outlook!);
+}
+
+/// <summary>The year of one planting.</summary>
+/// <param name="Planting">The planting.</param>
+/// <param name="Tip">Its green tip; null without an estimate.</param>
+/// <param name="Days">Days of its year.</param>
+/// <param name="ColdNight">The last night its buds are looked at after; null without one.</param>
+/// <param name="Choices">What was decided and reported, by pass.</param>
+/// <param name="Programme">Its passes; null before it can be planned.</param>
+internal sealed record PlantingYear(
+    PlannedPlanting Planting,
+    GreenTip? Tip,
+    AnchorDays Days,
+    ColdNight? ColdNight,
+    IReadOnlyDictionary<string, PassChoiceRecord> Choices,
+    Programme? Programme
+);
