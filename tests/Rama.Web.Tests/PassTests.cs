@@ -188,4 +188,26 @@ public sealed class PassTests(RamaApplication application) : IClassFixture<RamaA
         (_, bench) = await _client.PostAsync($"{path}/bench", "{}");
         Assert.DoesNotContain(step, bench["prescribed"]!.AsArray().Select(c => (string?)c!["stepId"]));
     }
+
+    // One truth: what a late pass costs is told alike by programme and card. Green tip noted a month before today.
+    [Fact]
+    public async Task A_late_card_says_to_leave_more()
+    {
+        var planting = await _client.PlantingAsync("H6");
+        var path = $"/api/v1/plantings/{(string)planting["id"]!}";
+        Assert.DoesNotContain("knocked off", (await _client.ReadAsync($"{path}/card"))["notes"]!.ToJsonString());
+        await _client.PutAsync(
+            $"{path}/days",
+            $$"""
+            {"version": {{(uint)planting["planVersion"]!}}, "days": {"noted": [
+              {"anchor": "greenTip", "day": "2026-12-27"}, {"anchor": "bloom", "day": "2027-01-20"} ] } }
+            """
+        );
+        var programme = await _client.ReadAsync($"{path}/programme");
+        Assert.Equal(0.15, (double)programme["late"]!["share"]!, 9);
+        // 1 ÷ .85 is 18 % more.
+        var notes = (await _client.ReadAsync($"{path}/card"))["notes"]!.ToJsonString();
+        Assert.Contains("about 15 %", notes, StringComparison.Ordinal);
+        Assert.Contains("Leave 18 % more", notes, StringComparison.Ordinal);
+    }
 }

@@ -46,6 +46,8 @@ const KnownPage = lazy(() => import('./stages/season/KnownPage').then((m) => ({ 
 const FieldShell = lazy(() => import('./field/FieldShell').then((m) => ({ default: m.FieldShell })));
 const FieldPage = lazy(() => import('./field/FieldPage').then((m) => ({ default: m.FieldPage })));
 const NotTakenPage = lazy(() => import('./field/NotTakenPage').then((m) => ({ default: m.NotTakenPage })));
+const PassPage = lazy(() => import('./stages/passes/field/PassPage').then((m) => ({ default: m.PassPage })));
+const PassCardPage = lazy(() => import('./stages/passes/PassCardPage').then((m) => ({ default: m.PassCardPage })));
 const TallyPage = lazy(() => import('./stages/count/field/TallyPage').then((m) => ({ default: m.TallyPage })));
 const CutPage = lazy(() => import('./stages/count/field/CutPage').then((m) => ({ default: m.CutPage })));
 const WalkPage = lazy(() => import('./stages/count/field/WalkPage').then((m) => ({ default: m.WalkPage })));
@@ -72,6 +74,7 @@ const router = createBrowserRouter([
         { path: ':id', element: <TallyPage /> },
         { path: ':id/buds', element: <CutPage /> },
         { path: ':id/walk', element: <WalkPage /> },
+        { path: ':id/pass', element: <PassPage /> },
       ]),
     ],
   },
@@ -95,6 +98,7 @@ const router = createBrowserRouter([
         { path: 'plantings/new', element: only('plantings', <NewPlantingPage />) },
         { path: 'targets', element: only('target', <RulePage />) },
         { path: 'plantings/:id/card', element: <CardPage /> },
+        { path: 'plantings/:id/passes/:pass/card', element: <PassCardPage /> },
         { path: 'plantings/:id/bench', element: <BenchPage /> },
         { path: 'plantings/:id/route', element: <RoutePage /> },
         { path: 'plantings/:id/trees', element: <RowSheetPage /> },

@@ -1,6 +1,7 @@
 using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Core.Passes;
 using Rama.Core.Prescribe.Bench;
 using Rama.Core.Prescribe.Working;
 using Rama.Core.Quantities;
@@ -34,6 +35,7 @@ internal sealed class CardWriter
     private readonly Prescription _prescription;
     private readonly IReadOnlyList<PrescribedCut> _cuts;
     private readonly string? _pass;
+    private readonly double _knockedOff;
     private readonly PruningDecision _decision;
     private readonly TreeBench _bench;
     private readonly CardWords _words;
@@ -46,9 +48,13 @@ internal sealed class CardWriter
     public CardWriter(PrescribedPlanting of, CardReader reader)
     {
         (_of, _marks, _units) = (of, reader.Marks ?? BodyMarks.None, reader.Units);
+        _knockedOff = reader.KnockedOff;
         (_planting, _prescription, _decision) = (of.Planting, of.Prescription, of.Decision);
         (_bench, _) = new BenchChoice().Put(of);
-        _pass = reader.Pass is not null && _planting.System.InTwoPasses(_prescription.Answers) ? reader.Pass : null;
+        _pass =
+            PassIds.OfSteps.Contains(reader.Pass) && _planting.System.InTwoPasses(_prescription.Answers)
+                ? reader.Pass
+                : null;
         _cuts = _pass is null
             ? _prescription.Cuts
             :
@@ -148,7 +154,8 @@ internal sealed class CardWriter
             : _words.Say("count-basis-one", Math.Round(buds.Mean));
     }
 
-    private string Headline()
+    /// <summary>What to leave, in a sentence.</summary>
+    internal string Headline()
     {
         var left = Span(_prescription.Classes.Min(c => c.BudsLeft), _prescription.Classes.Max(c => c.BudsLeft));
         return _decision.Kind switch
@@ -183,8 +190,8 @@ internal sealed class CardWriter
             : $"{_words.Number(Math.Floor(buds / limbs))}–{_words.Number(Math.Ceiling(buds / limbs))}";
     }
 
-    // One sentence for each way to stop, with the number of every class that stops so.
-    private string Stop()
+    /// <summary>When to stop: a sentence for each way, with the number of every class that stops so.</summary>
+    internal string Stop()
     {
         string Listed(IEnumerable<ClassPrescription> of, Func<ClassPrescription, double?> number) =>
             string.Join(
@@ -226,6 +233,8 @@ internal sealed class CardWriter
     private List<string> Notes()
     {
         List<string> notes = _pass is null ? [] : [_words.Say("pass-detail")];
+        if (_knockedOff > 0 && Numbered.Count > 0)
+            notes.Add(_words.Say("late", Math.Round(_knockedOff * 100), Math.Round((1 / (1 - _knockedOff) - 1) * 100)));
         if (!_decision.Settled && _decision.Held is null)
             notes.Add(_words.Say("not-settled"));
         if (_prescription.ClustersToThinning >= WorthTelling)

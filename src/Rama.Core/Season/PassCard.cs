@@ -7,13 +7,14 @@ using Rama.Core.Prescribe.Bench;
 namespace Rama.Core.Season;
 
 /// <summary>
-/// The page for one pass: what is done, when, on which days and by whom, in words ready to print. A pass that goes to
-/// the number has the card of the winter, <see cref="PruningCard"/>, instead.
+/// The page for one pass: what is done, when, on which days and by whom, in words ready to print. Of a pass that goes to
+/// the number it is the short form; the whole card is the <see cref="PruningCard"/> of the winter.
 /// </summary>
 /// <param name="Language">Language of the card.</param>
 /// <param name="Block">Code and name of the block.</param>
 /// <param name="About">Variety, rootstock and system.</param>
 /// <param name="Pass">The pass in two or three words.</param>
+/// <param name="Headline">What to leave, where it goes to the number; empty otherwise.</param>
 /// <param name="What">What is done.</param>
 /// <param name="From">First day it is planned for; null without an estimate.</param>
 /// <param name="To">Last day.</param>
@@ -33,6 +34,7 @@ public sealed record PassCard(
     string Block,
     string About,
     string Pass,
+    string Headline,
     string What,
     DateOnly? From,
     DateOnly? To,
@@ -57,16 +59,19 @@ public sealed record PassCard(
     public static PassCard Of(PlannedPass pass, Planting planting, PrescribedPlanting? of, CardReader reader)
     {
         CardWords words = new(reader.Language, Catalogue.Shipped.Crop(planting.Variety.Crop));
+        var toTheNumber = of is not null && pass.IsWinter && pass.Id != PassIds.Major;
+        CardWriter? winter = of is null || !pass.IsWinter ? null : new(of, reader with { Pass = pass.Id });
         var (cuts, drawing) =
             pass.Cuts.Count == 0 ? ([], null)
             : of is null ? (NamedAlone(pass, planting, words), null)
-            : pass.Id == PassIds.Major ? OfWinter(of, reader)
+            : winter is not null ? (winter.Cuts(), winter.Drawing())
             : OnItsBench(of, words);
         return new(
             words.Language,
             planting.Title,
             $"{planting.Variety.Name} / {planting.Rootstock.Name} · {words.Say(planting.System.Name)}",
             words.Say(pass.Name),
+            toTheNumber ? winter!.Headline() : "",
             words.Say(pass.What),
             pass.From,
             pass.To,
@@ -74,20 +79,22 @@ public sealed record PassCard(
             string.Join(", ", pass.Hands.Select(h => words.Say($"hands-{Camel(h)}"))),
             words.Say("cuts-heading"),
             cuts,
-            cuts.Count == 0 ? "" : words.Say(pass.Id == PassIds.Major ? "pass-major" : "pass-other"),
+            toTheNumber ? winter!.Stop()
+                : cuts.Count == 0 ? ""
+                : words.Say(pass.Id == PassIds.Major ? "pass-major" : "pass-other"),
             words.Say("keep-heading"),
             cuts.Count == 0 ? [] : [.. planting.System.KeepOff.Select(words.Say)],
             words.Say("safety-heading"),
-            [.. pass.Caution is null ? [] : new[] { words.Say(pass.Caution) }, words.Say("safety")],
+            // What the line for all says already is not said twice.
+            [
+                .. pass.Caution is { } caution && !words.Say("safety").Contains(words.Say(caution))
+                    ? new[] { words.Say(caution) }
+                    : [],
+                words.Say("safety"),
+            ],
             words.Say("drawing"),
             drawing
         );
-    }
-
-    private static (IReadOnlyList<CardCut>, CardDrawing?) OfWinter(PrescribedPlanting of, CardReader reader)
-    {
-        CardWriter writer = new(of, reader with { Pass = PassIds.Major });
-        return (writer.Cuts(), writer.Drawing());
     }
 
     // What the winter does not cut is cut on the bench of its own pass.

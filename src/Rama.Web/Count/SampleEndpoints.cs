@@ -5,9 +5,14 @@ using Rama.Core.Count.Floral;
 using Rama.Core.Count.Sample;
 using Rama.Core.Explain;
 using Rama.Core.Plan;
+using Rama.Core.Prescribe;
+using Rama.Core.Season;
 using Rama.Data.Count;
+using Rama.Data.Estate;
 using Rama.Data.Plan;
 using Rama.Web.Accounts;
+using Rama.Web.Passes;
+using Rama.Web.Prescribe;
 
 namespace Rama.Web.Count;
 
@@ -49,6 +54,8 @@ public sealed record KitShare(string Kind, double Share, double Low, double High
 /// <param name="FloralShare">Share typed for buds whose kind was not cut.</param>
 /// <param name="Shares">Floral share by kind.</param>
 /// <param name="Stop">The stop rule as a table.</param>
+/// <param name="Passes">Passes at hand, those that can be done or are late.</param>
+/// <param name="Today">The day they are told for.</param>
 public sealed record FieldKit(
     Guid Id,
     string Code,
@@ -66,8 +73,17 @@ public sealed record FieldKit(
     IReadOnlyList<KitTree> Counted,
     double? FloralShare,
     IReadOnlyList<KitShare> Shares,
-    FieldStop Stop
+    FieldStop Stop,
+    IReadOnlyList<KitPass> Passes,
+    DateOnly Today
 );
+
+/// <summary>A pass at hand.</summary>
+/// <param name="Id">The pass.</param>
+/// <param name="State">Where it stands.</param>
+/// <param name="Card">Its card, without the drawing.</param>
+/// <param name="Outlook">What the days at hand say; null where they need nothing.</param>
+public sealed record KitPass(string Id, PassState State, PassCard Card, PassOutlook? Outlook);
 
 internal static class SampleEndpoints
 {
@@ -98,9 +114,18 @@ internal static class SampleEndpoints
         Guid id,
         PlantingStore plantings,
         MeasuredTreesStore counts,
-        CancellationToken cancel
+        PlantingYears years,
+        EstateStore estates,
+        CancellationToken cancel,
+        string language = "en",
+        string units = "metric"
     )
     {
+        CardReader reader = new(
+            PrescribeEndpoints.Known(language),
+            PrescribeEndpoints.UnitsOf(units),
+            (await estates.ReadAsync(cancel)).ToBodyMarks().Read()
+        );
         if (await plantings.FindAsync(id, cancel) is not { } stored)
             return TypedResults.NotFound();
         var entry = stored.ToEntry();
@@ -108,6 +133,7 @@ internal static class SampleEndpoints
         var plan = PruningPlan.ToCount(reading);
         var settings = reading.Counted?.Sample ?? Setting(entry.Count.Sample);
         var sample = await PlanAsync(stored, settings, counts, cancel);
+        var all = await years.ReadAsync(cancel);
         var trees = reading.Density?.BearingTrees ?? double.NaN;
         var floral = reading.Counted?.Trees.ToDictionary(t => (t.Row, t.Tree), t => t.FloralBuds) ?? [];
         var terms = plan.Buds is { } buds ? PruningPlan.TermsOf(reading, buds.BudsPerTree) : null;
@@ -152,9 +178,32 @@ internal static class SampleEndpoints
                     settings.Planned(double.IsNaN(trees) ? SurveyEntry.MostTrees : trees),
                     double.IsNaN(trees) ? double.PositiveInfinity : trees,
                     terms
-                )
+                ),
+                PassesOf(all, id, stored, reader),
+                all.Today
             )
         );
+    }
+
+    private static IReadOnlyList<KitPass> PassesOf(EstateYear all, Guid id, StoredPlanting stored, CardReader reader)
+    {
+        if (all.Plantings.FirstOrDefault(p => p.Planting.Id == id) is not { Programme: { } programme } year)
+            return [];
+        var (outlook, toPrune) = (all.OutlookOf(year), stored.ToPrune());
+        return
+        [
+            .. programme
+                .Passes.Where(p => p.State is PassState.Open or PassState.Late)
+                .Select(p => new KitPass(
+                    p.Id,
+                    p.State,
+                    PassCard.Of(p, year.Planting.Facts!.Terms.Planting, toPrune, reader) with
+                    {
+                        Drawing = null,
+                    },
+                    outlook.GetValueOrDefault(p.Id)
+                )),
+        ];
     }
 
     private static async Task<SamplePlan> PlanAsync(

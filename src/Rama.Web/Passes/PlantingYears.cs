@@ -152,4 +152,12 @@ internal sealed record PlantingYear(
     ColdNight? ColdNight,
     IReadOnlyDictionary<string, PassChoiceRecord> Choices,
     Programme? Programme
-);
+)
+{
+    /// <summary>What pruning on a day costs; null before green tip or without an estimate.</summary>
+    /// <param name="day">The day.</param>
+    public LateCost? Late(DateOnly day) =>
+        Days.Find(Anchor.GreenTip) is { } tip && Days.Find(Anchor.Bloom) is { } bloom && day >= tip.Day
+            ? LateCost.Of(day, tip.Day, bloom.Day)
+            : null;
+}

@@ -145,17 +145,12 @@ internal static class ProgrammeEndpoints
                     .ToDictionary(p => p.Id, p => p.Usable!),
                 all.OutlookOf(year),
                 stored.Plan.ToDays(),
-                LateToday(all.Today, year.Days),
+                year.Late(all.Today),
                 year.ColdNight,
                 year.Choices.ToDictionary(c => c.Key, c => c.Value.Version)
             )
         );
     }
-
-    private static LateCost? LateToday(DateOnly today, AnchorDays days) =>
-        days.Find(Anchor.GreenTip) is { } tip && days.Find(Anchor.Bloom) is { } bloom && today >= tip.Day
-            ? LateCost.Of(today, tip.Day, bloom.Day)
-            : null;
 
     private static Task<Results<Ok<PlantingView>, NotFound, Conflict<EditConflict>>> SaveDays(
         Guid id,

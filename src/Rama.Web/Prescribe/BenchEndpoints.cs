@@ -54,6 +54,7 @@ public sealed record PracticeRun : BenchCuts
 /// <summary>A tree on the bench.</summary>
 /// <param name="Classes">Trunk classes to choose from.</param>
 /// <param name="Class">The one chosen.</param>
+/// <param name="Passes">Passes its cuts belong to, the winter first, with an empty identifier.</param>
 /// <param name="Models">Counted trees that can be put on the bench, by row and number.</param>
 /// <param name="System">Name of the system.</param>
 /// <param name="Counted">What is counted on the crop.</param>
@@ -76,6 +77,7 @@ public sealed record PracticeRun : BenchCuts
 public sealed record BenchView(
     IReadOnlyList<string> Classes,
     string Class,
+    IReadOnlyList<BenchPass> Passes,
     IReadOnlyList<BenchModel> Models,
     LocalText System,
     LocalText Counted,
@@ -96,6 +98,9 @@ public sealed record BenchView(
     bool LimitsRatio,
     IReadOnlyDictionary<int, double> Ratios
 );
+
+/// <summary>A pass that can be looked at on the bench.</summary>
+public sealed record BenchPass(string Id, LocalText Name);
 
 /// <summary>A counted tree by its place.</summary>
 public sealed record BenchModel(double Row, double Tree);
@@ -169,6 +174,7 @@ internal static class BenchEndpoints
             new BenchView(
                 put.Classes,
                 put.Of.Class.Name,
+                put.Passes,
                 put.Models,
                 bench.Rules.System.Name,
                 put.Counted,

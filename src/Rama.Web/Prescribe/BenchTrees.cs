@@ -1,5 +1,6 @@
 using Microsoft.Extensions.Caching.Memory;
 using Rama.Core.Explain;
+using Rama.Core.Passes;
 using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
@@ -33,6 +34,7 @@ internal sealed class BenchTrees(PlantingStore store, CatalogueStore catalogues,
             bench,
             of,
             [.. toPrune.Stock.Classes.Select(c => c.Class.Name)],
+            PassesOf(toPrune),
             [.. BenchChoice.Models(toPrune.Counted).Select(t => new BenchModel(t.Row, t.Tree))],
             reading.Crop!.Counted,
             stored.Season
@@ -40,12 +42,24 @@ internal sealed class BenchTrees(PlantingStore store, CatalogueStore catalogues,
         // What was read may be newer than the version asked for just before; it is then read once more, no harm done.
         return cache.Keep(key, tree);
     }
+
+    private static IReadOnlyList<BenchPass> PassesOf(PrescribedPlanting of)
+    {
+        var (system, answers) = (of.Planting.System, of.Prescription.Answers);
+        List<BenchPass> passes = [new("", PassDefinition.Find("winter")!.Name)];
+        if (system.InTwoPasses(answers))
+            passes.Add(new(PassIds.Major, PassDefinition.Find(PassIds.Major)!.Name));
+        if (system.StepsByPass(answers).Any(s => s.Pass == PassIds.AfterHarvest))
+            passes.Add(new(PassIds.AfterHarvest, PassDefinition.Find(PassIds.AfterHarvest)!.Name));
+        return passes;
+    }
 }
 
 /// <summary>A tree on its bench, with what there is to choose from.</summary>
 /// <param name="Bench">The bench.</param>
 /// <param name="Of">Its trunk class.</param>
 /// <param name="Classes">Trunk classes to choose from.</param>
+/// <param name="Passes">Passes its cuts belong to.</param>
 /// <param name="Models">Counted trees that can be put on the bench.</param>
 /// <param name="Counted">What is counted on the crop.</param>
 /// <param name="Season">Its season.</param>
@@ -53,6 +67,7 @@ internal sealed record TreeOnBench(
     TreeBench Bench,
     ClassPrescription Of,
     IReadOnlyList<string> Classes,
+    IReadOnlyList<BenchPass> Passes,
     IReadOnlyList<BenchModel> Models,
     LocalText Counted,
     int Season

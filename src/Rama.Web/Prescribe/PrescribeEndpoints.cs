@@ -112,13 +112,12 @@ internal static class PrescribeEndpoints
         return calculations;
     }
 
-    private static void Known(string language)
-    {
-        if (!LocalText.Languages.Contains(language))
-            throw new UnusableEntryException([
+    internal static string Known(string language) =>
+        LocalText.Languages.Contains(language)
+            ? language
+            : throw new UnusableEntryException([
                 new("language", "unknown", $"Language: expected one of {string.Join(", ", LocalText.Languages)}."),
             ]);
-    }
 
     private static void KnownPass(string? pass)
     {
@@ -127,7 +126,7 @@ internal static class PrescribeEndpoints
     }
 
     // A query tells them as the body of a request does.
-    private static UnitSystem UnitsOf(string units) =>
+    internal static UnitSystem UnitsOf(string units) =>
         units switch
         {
             "metric" => UnitSystem.Metric,
@@ -139,6 +138,7 @@ internal static class PrescribeEndpoints
         Guid id,
         PlantingStore store,
         EstateStore estates,
+        PlantingYears years,
         CancellationToken cancel,
         string language = "en",
         string units = "metric",
@@ -152,7 +152,13 @@ internal static class PrescribeEndpoints
             return TypedResults.NotFound();
         if (stored.ToPrune() is not { } toPrune)
             return TypedResults.NotFound();
-        CardReader reader = new(language, UnitsOf(units), await MarksAsync(estates, cancel), pass);
+        CardReader reader = new(
+            language,
+            UnitsOf(units),
+            await MarksAsync(estates, cancel),
+            pass,
+            stored.Plan.Season == stored.Season ? await KnockedOffAsync(years, id, cancel) : 0
+        );
         return TypedResults.Ok(PruningCard.Of(toPrune, reader));
     }
 
@@ -189,6 +195,13 @@ internal static class PrescribeEndpoints
         return TypedResults.Ok(await store.CardsAsync(stored, cancel));
     }
 
+    // A late pass must leave more: the card says so on the day it is written.
+    private static async Task<double> KnockedOffAsync(PlantingYears years, Guid id, CancellationToken cancel)
+    {
+        var year = await years.ReadAsync(cancel);
+        return year.Plantings.FirstOrDefault(p => p.Planting.Id == id)?.Late(year.Today)?.Share ?? 0;
+    }
+
     private static async Task<BodyMarks> MarksAsync(EstateStore estates, CancellationToken cancel) =>
         (await estates.ReadAsync(cancel)).ToBodyMarks().Read();
 
@@ -221,6 +234,7 @@ internal static class PrescribeEndpoints
         PlantingStore plantings,
         EstateStore estates,
         PrescribeStore store,
+        PlantingYears years,
         CancellationToken cancel
     )
     {
@@ -234,7 +248,13 @@ internal static class PrescribeEndpoints
                 await store.IssueAsync(
                     stored,
                     body.Version,
-                    new(body.Language, body.Units, await MarksAsync(estates, cancel), body.Pass),
+                    new(
+                        body.Language,
+                        body.Units,
+                        await MarksAsync(estates, cancel),
+                        body.Pass,
+                        await KnockedOffAsync(years, id, cancel)
+                    ),
                     cancel
                 )
                     is { } issued

@@ -3732,7 +3732,10 @@ export interface paths {
         /** All a device needs to count the planting without signal */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    language?: string;
+                    units?: string;
+                };
                 header?: never;
                 path: {
                     id: string;
@@ -4304,6 +4307,7 @@ export interface paths {
                     language?: string;
                     units?: string;
                     season?: number;
+                    pass?: string;
                 };
                 header?: never;
                 path: {
@@ -4537,6 +4541,64 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["IssuedPrescription"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/passes/{pass}/card": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The card of one pass of the year, in one of the languages */
+        get: {
+            parameters: {
+                query?: {
+                    language?: string;
+                    units?: string;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                    pass: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PassCard"];
                     };
                 };
                 /** @description Bad Request */
@@ -6406,6 +6468,8 @@ export interface components {
              * @description Number of a counted tree in its row.
              */
             tree?: null | number;
+            /** @description The pass to cut it in: `major` or `after-harvest`; the winter when left out. */
+            pass?: null | string;
         };
         /** @description What a lead looks at while a tree is cut. */
         BenchMeasures: {
@@ -6463,6 +6527,11 @@ export interface components {
             /** Format: double */
             tree: number;
         };
+        /** @description A pass that can be looked at on the bench. */
+        BenchPass: {
+            id: string;
+            name: components["schemas"]["LocalText"];
+        };
         /** @description A tree of a planting to put on the bench. */
         BenchTreeChoice: {
             /** @description Trunk class; the middle one when left out. */
@@ -6482,6 +6551,8 @@ export interface components {
              * @description Number of a counted tree in its row.
              */
             tree?: null | number;
+            /** @description The pass to cut it in: `major` or `after-harvest`; the winter when left out. */
+            pass?: null | string;
         };
         /** @description A tree on the bench. */
         BenchView: {
@@ -6489,6 +6560,8 @@ export interface components {
             classes: string[];
             /** @description The one chosen. */
             class: string;
+            /** @description Passes its cuts belong to, the winter first, with an empty identifier. */
+            passes: components["schemas"]["BenchPass"][];
             /** @description Counted trees that can be put on the bench, by row and number. */
             models: components["schemas"]["BenchModel"][];
             /** @description Name of the system. */
@@ -8824,6 +8897,13 @@ export interface components {
             shares: components["schemas"]["KitShare"][];
             /** @description The stop rule as a table. */
             stop: components["schemas"]["FieldStop"];
+            /** @description Passes at hand, those that can be done or are late. */
+            passes: components["schemas"]["KitPass"][];
+            /**
+             * Format: date
+             * @description The day they are told for.
+             */
+            today: string;
         };
         /**
          * @description What became of an entry sent.
@@ -9567,6 +9647,8 @@ export interface components {
             language: string;
             /** @description Units the crew measures in. */
             units?: components["schemas"]["UnitSystem"];
+            /** @description Of two passes of the winter, `detail`; all cuts when left out. */
+            pass?: null | string;
         };
         /** @description A card that was handed out. */
         IssuedCard: {
@@ -9726,6 +9808,16 @@ export interface components {
              * @description Buds of it, floral or not.
              */
             buds?: null | number;
+        };
+        /** @description A pass at hand. */
+        KitPass: {
+            /** @description The pass. */
+            id: string;
+            /** @description Where it stands. */
+            state: components["schemas"]["PassState"];
+            /** @description Its card, without the drawing. */
+            card: components["schemas"]["PassCard"];
+            outlook: null | components["schemas"]["PassOutlook"];
         };
         /** @description A row a counter may walk to. */
         KitRow: {
@@ -10504,6 +10596,55 @@ export interface components {
              */
             bushelKg: number;
         };
+        /**
+         * @description The page for one pass: what is done, when, on which days and by whom, in words ready to print. Of a pass that goes to
+         *     the number it is the short form; the whole card is the PruningCard of the winter.
+         */
+        PassCard: {
+            /** @description Language of the card. */
+            language: string;
+            /** @description Code and name of the block. */
+            block: string;
+            /** @description Variety, rootstock and system. */
+            about: string;
+            /** @description The pass in two or three words. */
+            pass: string;
+            /** @description What to leave, where it goes to the number; empty otherwise. */
+            headline: string;
+            /** @description What is done. */
+            what: string;
+            /**
+             * Format: date
+             * @description First day it is planned for; null without an estimate.
+             */
+            from: null | string;
+            /**
+             * Format: date
+             * @description Last day.
+             */
+            to: null | string;
+            /** @description What its days must be like, a sentence each. */
+            days: string[];
+            /** @description Who does it. */
+            hands: string;
+            /** @description Heading of the cuts. */
+            cutsHeading: string;
+            /** @description Its cuts in order; none for a pass without. */
+            cuts: components["schemas"]["CardCut"][];
+            /** @description Where it ends; empty where it has no cuts. */
+            stop: string;
+            /** @description Heading of what not to cut. */
+            keepHeading: string;
+            /** @description What not to cut; none for a pass without cuts. */
+            keep: string[];
+            /** @description Heading of the cautions. */
+            safetyHeading: string;
+            /** @description Cautions. */
+            safety: string[];
+            /** @description Caption of the drawing. */
+            drawingCaption: string;
+            drawing: null | components["schemas"]["CardDrawing"];
+        };
         /** @description What people decided of one pass of a planting, and what they reported of it. */
         PassChoice: {
             /** @description The pass. */
@@ -11137,6 +11278,8 @@ export interface components {
              * @description Number of a counted tree in its row.
              */
             tree?: null | number;
+            /** @description The pass to cut it in: `major` or `after-harvest`; the winter when left out. */
+            pass?: null | string;
         };
         /** @description A tree cut for practice, scored against the card: number, limits, order and minutes, each remark with its reason. */
         PracticeScore: {

@@ -16,7 +16,7 @@ const atATime = 4;
 
 /** The plantings to count, taken along while there is signal. */
 export function FieldPage() {
-  const { t } = useReading();
+  const { t, words: language, system: units } = useReading();
   const { estate } = useField();
   const [busy, setBusy] = useState(false);
   const kits = useLiveQuery(() => store.kits.toArray())?.filter((k) => k.estate === estate) ?? [];
@@ -42,7 +42,8 @@ export function FieldPage() {
         if (!left) setOfSeason(order);
         const open = [...order];
         const takeSome = async () => {
-          for (let next = open.shift(); next && !left; next = open.shift()) await takeAlong(estate, next.id);
+          for (let next = open.shift(); next && !left; next = open.shift())
+            await takeAlong(estate, next.id, { language, units });
         };
         await Promise.all(Array.from({ length: atATime }, takeSome));
       } catch {
@@ -55,7 +56,7 @@ export function FieldPage() {
     return () => {
       left = true;
     };
-  }, [estate]);
+  }, [estate, language, units]);
 
   return (
     <main className="field-main">

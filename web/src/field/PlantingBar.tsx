@@ -7,9 +7,10 @@ const places = [
   ['trees', ''],
   ['buds', '/buds'],
   ['walk', '/walk'],
+  ['pass', '/pass'],
 ] as const;
 
-/** Which planting, and what is done in it: count trees, cut buds, walk for vigour. */
+/** Which planting, and what is done in it: count trees, cut buds, walk for vigour, read the card. */
 export function PlantingBar({ kit, at }: { kit: FieldKit; at: (typeof places)[number][0] }) {
   const { t } = useReading();
   useEffect(() => {

@@ -1,6 +1,9 @@
 import { useLiveQuery } from 'dexie-react-hooks';
 import { createContext, useContext, useEffect } from 'react';
 import { api, answered, RequestError } from '../api/client';
+import type { Language } from '../units/format';
+import type { UnitSystem } from '../units/system';
+import { useReading } from '../words/useReading';
 import { sendNow, type SyncState } from './sending';
 import { enqueue, store, type KeptKit, type Maker, type NewEntry, type Queued } from './queue';
 
@@ -30,11 +33,20 @@ export const putter = (maker: Maker) => async (entry: NewEntry) => {
   return queued;
 };
 
+/** Language and units a card is taken along in. */
+interface Reading {
+  language: Language;
+  units: UnitSystem;
+}
+
 /** Fetches the kit of a planting and keeps it; without an answer the kept one stays. */
-export async function takeAlong(estate: string, id: string): Promise<void> {
+export async function takeAlong(estate: string, id: string, reading: Reading): Promise<void> {
   try {
     const kit = await answered(
-      api.GET('/api/v1/plantings/{id}/kit', { params: { path: { id } }, signal: AbortSignal.timeout(15_000) }),
+      api.GET('/api/v1/plantings/{id}/kit', {
+        params: { path: { id }, query: reading },
+        signal: AbortSignal.timeout(15_000),
+      }),
     );
     await store.kits.put({ id, estate, kit, at: new Date().toISOString() });
   } catch (e) {
@@ -49,10 +61,11 @@ export async function takeAlong(estate: string, id: string): Promise<void> {
  */
 export function useKit(id: string): KeptKit | null | undefined {
   const { estate, state } = useField();
+  const { words: language, system: units } = useReading();
   // Up to date again after everything was sent: the office then knows these trees too.
   useEffect(() => {
-    if (state === 'idle') void takeAlong(estate, id);
-  }, [estate, id, state]);
+    if (state === 'idle') void takeAlong(estate, id, { language, units });
+  }, [estate, id, state, language, units]);
   return useLiveQuery(async () => {
     const kept = await store.kits.get(id);
     return kept?.estate === estate ? kept : null;

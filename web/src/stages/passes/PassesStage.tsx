@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { api, answered, type PlannedPass, type ProgrammeView } from '../../api/client';
 import { yearLine, type YearSpan } from '../../drawings/yearLine';
 import { Choice } from '../../entry/Field';
@@ -83,9 +84,20 @@ function Year({ programme }: { programme: ProgrammeView }) {
   );
 }
 
+/** What goes to the number has the card of the winter, the last of two passes its share of it. */
+function cardOf(pass: PlannedPass, id: string) {
+  if (!pass.isWinter || pass.id === 'major' || pass.hours?.assumed !== false)
+    return `/plantings/${id}/passes/${pass.id}/card`;
+  return `/plantings/${id}/card${pass.id === 'detail' ? '?pass=detail' : ''}`;
+}
+
+const benchOf = (pass: PlannedPass) =>
+  pass.id === 'major' ? '?pass=major' : pass.isWinter ? '' : '?pass=after-harvest';
+
 function Pass({ pass, programme, at }: { pass: PlannedPass; programme: ProgrammeView; at: (day: string) => number }) {
   const { t, local, number, say } = useReading();
   const day = useDays();
+  const { view } = usePlantingWork();
   const { today } = programme;
   const span = spanOf(pass);
   const usable = programme.usable[pass.id];
@@ -131,6 +143,10 @@ function Pass({ pass, programme, at }: { pass: PlannedPass; programme: Programme
           <span className="small passes-cuts">{pass.cuts.map((c) => local(c.name)).join(' · ')}</span>
         )}
         {pass.caution && <span className="small passes-caution">▲ {local(pass.caution)}</span>}
+        <span className="small passes-links">
+          <Link to={cardOf(pass, view.id)}>{t('passes.card')}</Link>
+          {pass.cuts.length > 0 && <Link to={`/plantings/${view.id}/bench${benchOf(pass)}`}>{t('passes.bench')}</Link>}
+        </span>
         <PassChange
           key={programme.versions[pass.id] ?? 0}
           pass={pass}

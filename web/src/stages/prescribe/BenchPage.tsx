@@ -1,6 +1,6 @@
 import { Button, Segmented, Select } from 'antd';
 import { useEffect, useState } from 'react';
-import { Link, useParams } from 'react-router';
+import { Link, useParams, useSearchParams } from 'react-router';
 import type { BenchView } from '../../api/client';
 import { TreeDrawing, type Aim } from '../../drawings/TreeDrawing';
 import { budsFalling, standingAfter, type View } from '../../drawings/tree';
@@ -22,9 +22,15 @@ const NARROW = 600;
 /** A tree of the planting, drawn to scale: step through the prescription, or cut it yourself. */
 export function BenchPage() {
   const { id } = useParams();
-  const { t, told, number } = useReading();
+  const { t, told, number, local } = useReading();
   const head = usePlantingHead(id!);
-  const [choice, setChoice] = useState<BenchTree>({ class: null, number: 0, row: null, tree: null });
+  const [choice, setChoice] = useState<BenchTree>({
+    class: null,
+    number: 0,
+    row: null,
+    tree: null,
+    pass: useSearchParams()[0].get('pass'),
+  });
   const [turned, setTurned] = useState<View | null>(null);
   const [aim, setAim] = useState<Aim | null>(null);
   const [chosen, setChosen] = useState<number | null>(null);
@@ -106,7 +112,7 @@ export function BenchPage() {
       if (byHand) work.redo();
     },
     p: () => {
-      work.enter(mode === 'practice' ? 'card' : 'practice');
+      if (choice.pass === null) work.enter(mode === 'practice' ? 'card' : 'practice');
     },
     v: () => {
       setTurned(view === 'along' ? 'across' : 'along');
@@ -158,9 +164,20 @@ export function BenchPage() {
                 value={choice.row === null ? data.class : ''}
                 onChange={(value) => {
                   work.restart();
-                  setChoice({ class: value, number: 0, row: null, tree: null });
+                  setChoice({ ...choice, class: value, number: 0, row: null, tree: null });
                 }}
                 options={data.classes.map((c) => ({ value: c, label: t(`class.${c}`, { defaultValue: c }) }))}
+              />
+            )}
+            {data.passes.length > 1 && (
+              <Segmented
+                value={choice.pass ?? ''}
+                onChange={(pass) => {
+                  work.restart();
+                  work.enter('card');
+                  setChoice({ ...choice, pass: pass === '' ? null : pass });
+                }}
+                options={data.passes.map((p) => ({ value: p.id, label: local(p.name) }))}
               />
             )}
             <Segmented
@@ -193,7 +210,7 @@ export function BenchPage() {
                 onChange={(value: string) => {
                   const [row, tree] = value.split('/').map(Number);
                   work.restart();
-                  setChoice({ class: null, number: 0, row: row!, tree: tree! });
+                  setChoice({ ...choice, class: null, number: 0, row: row!, tree: tree! });
                 }}
               />
             )}
@@ -240,6 +257,7 @@ export function BenchPage() {
             <BenchPanel
               work={work}
               data={data}
+              toTheNumber={choice.pass === null}
               playing={playing}
               play={() => {
                 if (step >= last) work.go(0);

@@ -15,11 +15,14 @@ type Work = ReturnType<typeof useBench>;
 export function BenchPanel({
   work,
   data,
+  toTheNumber,
   playing,
   play,
 }: {
   work: Work;
   data: BenchView;
+  /** Whether the pass at hand goes to a number; what is cut before or beside it does not. */
+  toTheNumber: boolean;
   playing: boolean;
   play: () => void;
 }) {
@@ -52,25 +55,31 @@ export function BenchPanel({
             {number(after.floralBuds, 0)}
           </WhyAsked>
         </span>
-        <span className="bench-over">
-          {t(over >= 0 ? 'bench.over' : 'bench.under', {
-            over: number(Math.abs(over), 0),
-            wanted: number(data.toLeave, 0),
-          })}
-        </span>
+        {toTheNumber && (
+          <span className="bench-over">
+            {t(over >= 0 ? 'bench.over' : 'bench.under', {
+              over: number(Math.abs(over), 0),
+              wanted: number(data.toLeave, 0),
+            })}
+          </span>
+        )}
         <span className="bench-step dim">
           {mode === 'card'
             ? t('bench.step', { step: work.step, of: data.prescribed.length })
             : t('bench.made', { count: made.length })}
         </span>
       </p>
-      <BenchLedger
-        left={after.floralBuds}
-        before={data.before.floralBuds}
-        wanted={data.toLeave}
-        low={data.bandLow}
-        high={data.bandHigh}
-      />
+      {toTheNumber ? (
+        <BenchLedger
+          left={after.floralBuds}
+          before={data.before.floralBuds}
+          wanted={data.toLeave}
+          low={data.bandLow}
+          high={data.bandHigh}
+        />
+      ) : (
+        <p className="dim">{t('bench.no-number')}</p>
+      )}
       <section className="bench-now" aria-live="polite">
         {now ? (
           <>
@@ -130,14 +139,16 @@ export function BenchPanel({
             >
               {t('bench.take-over')}
             </Button>
-            <Button
-              onClick={() => {
-                work.enter('practice');
-              }}
-              data-test="practise"
-            >
-              {t('bench.practise')}
-            </Button>
+            {toTheNumber && (
+              <Button
+                onClick={() => {
+                  work.enter('practice');
+                }}
+                data-test="practise"
+              >
+                {t('bench.practise')}
+              </Button>
+            )}
           </>
         ) : (
           <>

@@ -26,7 +26,7 @@ const UNITS: { value: UnitSystem; label: string }[] = [
 const keptCard = (id: string, card: string) =>
   answered(api.GET('/api/v1/plantings/{id}/cards/{card}', { params: { path: { id, card } } }));
 
-const newCard = (id: string, query: { language: Language; units: UnitSystem }) =>
+const newCard = (id: string, query: { language: Language; units: UnitSystem; pass?: string }) =>
   answered(api.GET('/api/v1/plantings/{id}/card', { params: { path: { id }, query } }));
 
 /** The page for the row: preview on screen, printed by the browser. Its language is the crew's, not the reader's. */
@@ -37,10 +37,12 @@ export function CardPage() {
   const [units, setUnits] = useState<UnitSystem>(system);
   const [paper, setPaper] = useState<Paper>(system === 'us' ? 'letter' : 'a4');
   // A card handed out is shown as it was printed; any other is written anew from the plan.
-  const issued = useSearchParams()[0].get('issued');
+  const [search] = useSearchParams();
+  const issued = search.get('issued');
+  const pass = search.get('pass') ?? undefined;
   const card = useQuery({
-    queryKey: ['card', id, language, units, issued],
-    queryFn: () => (issued ? keptCard(id!, issued) : newCard(id!, { language, units })) as Promise<PruningCard>,
+    queryKey: ['card', id, language, units, issued, pass],
+    queryFn: () => (issued ? keptCard(id!, issued) : newCard(id!, { language, units, pass })) as Promise<PruningCard>,
     placeholderData: keepPreviousData,
     staleTime: 0,
   });

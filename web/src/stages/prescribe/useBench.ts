@@ -16,6 +16,8 @@ export interface BenchTree {
   number: number;
   row: number | null;
   tree: number | null;
+  /** The pass it is cut in; null for the winter. */
+  pass: string | null;
 }
 
 export type BenchMode = 'card' | 'hand' | 'practice';

@@ -1,0 +1,58 @@
+import type { PassCard } from '../../api/client';
+
+/** What a pass asks for, in the words of its card. */
+export function PassCardText({ card }: { card: PassCard }) {
+  const day = new Intl.DateTimeFormat(card.language, { day: 'numeric', month: 'long', timeZone: 'UTC' });
+  return (
+    <>
+      <h2>{card.pass}</h2>
+      {card.headline !== '' && <p className="pass-card-headline">{card.headline}</p>}
+      <p>{card.what}</p>
+      <p>
+        {card.from && card.to && (
+          <strong>
+            {day.format(new Date(card.from))} – {day.format(new Date(card.to))}
+          </strong>
+        )}{' '}
+        · {card.hands}
+      </p>
+      {card.days.map((sentence) => (
+        <p key={sentence}>{sentence}</p>
+      ))}
+      {card.cuts.length > 0 && (
+        <>
+          <h3>{card.cutsHeading}</h3>
+          <ol className="card-cuts">
+            {card.cuts.map((cut) => (
+              <li key={cut.stepId}>
+                <span className="card-tag">{cut.number}</span>
+                <div>
+                  <p className="card-cut-head">
+                    <strong>{cut.name}</strong>{' '}
+                    <span>
+                      {cut.howMany}
+                      {cut.falls && ` · ${cut.falls}`}
+                    </span>
+                  </p>
+                  <p>
+                    {cut.lookFor} {cut.how}
+                  </p>
+                  {cut.caution && <p className="card-caution">▲ {cut.caution}</p>}
+                </div>
+              </li>
+            ))}
+          </ol>
+          <p className="card-stop">{card.stop}</p>
+          <p>
+            <strong>{card.keepHeading}:</strong> {card.keep.join('; ')}.
+          </p>
+        </>
+      )}
+      <footer>
+        <p>
+          <strong>{card.safetyHeading}.</strong> {card.safety.join(' ')}
+        </p>
+      </footer>
+    </>
+  );
+}
