@@ -1,4 +1,5 @@
 using Rama.Core.Crops;
+using Rama.Core.Passes;
 using Rama.Core.Systems;
 
 namespace Rama.Core.Estate;
@@ -32,6 +33,9 @@ public sealed record Catalogue(
 
     /// <summary>The training system of that identifier, or null.</summary>
     public TrainingSystem? System(string? id) => OwnSystems.FirstOrDefault(s => s.Id == id) ?? TrainingSystem.Find(id);
+
+    /// <summary>Passes plantings of a system may have; those all share for one that is not there.</summary>
+    public IReadOnlyList<PassDefinition> PassesOf(string? system) => System(system)?.AllPasses() ?? PassDefinition.All;
 
     /// <summary>The rootstock of that name, or null.</summary>
     public Rootstock? Rootstock(string? name) => Rootstocks.FirstOrDefault(r => r.Name == name);

@@ -51,12 +51,13 @@ public sealed record ProgrammeEntry
         var reader = new EntryReader();
         var storm = reader.OptionalWhole("stormMonth", "Storm season", StormMonth, "", 1, 12);
         var hot = reader.OptionalWhole("hotMonth", "Hot season", HotMonth, "", 1, 12);
-        if (Choices.Count > PassDefinition.All.Count)
-            reader.Add("choices", "list", $"Choices: expected at most {PassDefinition.All.Count}.");
+        var passes = reading.Planting!.System.AllPasses();
+        if (Choices.Count > passes.Count)
+            reader.Add("choices", "list", $"Choices: expected at most {passes.Count}.");
         reader.ThrowIfAny();
         var choices = Choices.ToDictionary(
             c => c.Key,
-            c => reader.Under($"choices.{c.Key}", () => c.Value.Read(c.Key, reading.Year, null))!
+            c => reader.Under($"choices.{c.Key}", () => c.Value.Read(c.Key, reading.Year, null, passes))!
         );
         reader.ThrowIfAny();
         SiteYear site = new(South, Snow, (int?)storm, (int?)hot);

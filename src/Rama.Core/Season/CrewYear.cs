@@ -1,3 +1,4 @@
+using Rama.Core.Explain;
 using Rama.Core.Passes;
 
 namespace Rama.Core.Season;
@@ -19,12 +20,24 @@ public sealed record CrewYear(double Hours, IReadOnlyList<CrewMonth> Months)
             .GroupBy(p => p.Hands[0])
             .SelectMany(g => MonthHours.Of(g), (g, m) => (m.Year, m.Month, Hands: new HandsHours(g.Key, m.Hours)))
             .ToLookup(m => (m.Year, m.Month), m => m.Hands);
+        var byPass = passes
+            .GroupBy(p => p.Id)
+            .SelectMany(
+                g => MonthHours.Of(g),
+                (g, m) => (m.Year, m.Month, Figure: Figure.Named(g.First().Name, m.Hours, "h"))
+            )
+            .ToLookup(m => (m.Year, m.Month), m => m.Figure);
         var days = passes.SelectMany(p => new[] { p.From, p.To }).OfType<DateOnly>().Append(today).ToList();
         List<CrewMonth> months = [];
         var last = days.Max();
         for (var month = new DateOnly(days.Min().Year, days.Min().Month, 1); month <= last; month = month.AddMonths(1))
             months.Add(
-                CrewMonth.Of(month, crewHoursPerWeek, [.. byMonth[(month.Year, month.Month)].OrderBy(h => h.Hands)])
+                CrewMonth.Of(
+                    month,
+                    crewHoursPerWeek,
+                    [.. byMonth[(month.Year, month.Month)].OrderBy(h => h.Hands)],
+                    [.. byPass[(month.Year, month.Month)].OrderByDescending(f => f.Value)]
+                )
             );
         return new(months.Sum(m => m.Hours), months);
     }
@@ -37,22 +50,53 @@ public sealed record CrewYear(double Hours, IReadOnlyList<CrewMonth> Months)
 /// <param name="Have">Hours the crews have in it.</param>
 /// <param name="IsOver">Whether it asks for more than they have.</param>
 /// <param name="ByHands">Hours by the most skilled hands a pass needs.</param>
+/// <param name="Steps">The arithmetic.</param>
 public sealed record CrewMonth(
     int Year,
     int Month,
     double Hours,
     double Have,
     bool IsOver,
-    IReadOnlyList<HandsHours> ByHands
+    IReadOnlyList<HandsHours> ByHands,
+    IReadOnlyList<Step> Steps
 )
 {
     private const double DaysPerWeek = 7;
 
-    internal static CrewMonth Of(DateOnly month, double crewHoursPerWeek, IReadOnlyList<HandsHours> byHands)
+    internal static CrewMonth Of(
+        DateOnly month,
+        double crewHoursPerWeek,
+        IReadOnlyList<HandsHours> byHands,
+        IReadOnlyList<Figure> byPass
+    )
     {
         var hours = byHands.Sum(h => h.Hours);
-        var have = crewHoursPerWeek * DateTime.DaysInMonth(month.Year, month.Month) / DaysPerWeek;
-        return new(month.Year, month.Month, hours, have, hours > have, byHands);
+        var days = DateTime.DaysInMonth(month.Year, month.Month);
+        var have = crewHoursPerWeek * days / DaysPerWeek;
+        return new(
+            month.Year,
+            month.Month,
+            hours,
+            have,
+            hours > have,
+            byHands,
+            [
+                new(
+                    "month.hours",
+                    "Σ over the passes of their hours, spread evenly over the days of each window",
+                    new("hours of the month", hours, "h"),
+                    byPass,
+                    Sources.Assumption
+                ),
+                new(
+                    "month.have",
+                    "crew hours × days of the month ÷ 7",
+                    new("hours there are", have, "h"),
+                    [new("crew hours", crewHoursPerWeek, "h/week"), new("days of the month", days, "day")],
+                    Sources.Definition
+                ),
+            ]
+        );
     }
 }
 

@@ -65,7 +65,7 @@ public sealed record PassCard(
             pass.Cuts.Count == 0 ? ([], null)
             : of is null ? (NamedAlone(pass, planting, words), null)
             : winter is not null ? (winter.Cuts(), winter.Drawing())
-            : OnItsBench(of, words);
+            : OnItsBench(pass, of, words);
         return new(
             words.Language,
             planting.Title,
@@ -98,9 +98,15 @@ public sealed record PassCard(
     }
 
     // What the winter does not cut is cut on the bench of its own pass.
-    private static (IReadOnlyList<CardCut>, CardDrawing?) OnItsBench(PrescribedPlanting of, CardWords words)
+    private static (IReadOnlyList<CardCut>, CardDrawing?) OnItsBench(
+        PlannedPass pass,
+        PrescribedPlanting of,
+        CardWords words
+    )
     {
-        var (bench, _) = new BenchChoice(Pass: PassIds.AfterHarvest).Put(of);
+        var (bench, _) = new BenchChoice(
+            Pass: pass.Id.StartsWith(PassIds.AfterHarvest, StringComparison.Ordinal) ? PassIds.AfterHarvest : pass.Id
+        ).Put(of);
         var steps = of.Planting.System.Steps.ToDictionary(s => s.Id);
         var outcomes = bench.Outcomes();
         return (

@@ -41,11 +41,12 @@ public sealed record PassChoiceEntry
     /// <param name="pass">The pass.</param>
     /// <param name="season">Calendar year of the harvest.</param>
     /// <param name="done">Day it was done; null before.</param>
+    /// <param name="passes">Passes the planting may have.</param>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
-    public PassChoice Read(string pass, int season, DateOnly? done)
+    public PassChoice Read(string pass, int season, DateOnly? done, IReadOnlyList<PassDefinition> passes)
     {
         var reader = new EntryReader();
-        PassReading.Known(reader, pass);
+        PassReading.Known(reader, pass, passes);
         string? reason = null;
         if (LeftOut)
             reason = reader.Text("reason", "Reason", Reason, 200);
@@ -53,7 +54,7 @@ public sealed record PassChoiceEntry
             reader.Add("reason", "conflict", "Reason: it says why the pass is left out.");
         if (LeftOut && done is not null)
             reader.Add("leftOut", "conflict", "This pass was done. Take that back first.");
-        if (Added && PassDefinition.Find(pass)?.CanBeAdded == false)
+        if (Added && passes.FirstOrDefault(p => p.Id == pass)?.CanBeAdded == false)
             reader.Add("added", "conflict", "This pass follows from the system and the decision and cannot be added.");
         if (From is null != To is null)
             reader.Add(From is null ? "from" : "to", "missing", "First and last day: please give both.");
@@ -76,11 +77,12 @@ public sealed record PassReportEntry
     /// <param name="choice">What is known of it.</param>
     /// <param name="season">Calendar year of the harvest.</param>
     /// <param name="today">The day taken as today.</param>
+    /// <param name="passes">Passes the planting may have.</param>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
-    public PassChoice Read(PassChoice choice, int season, DateOnly today)
+    public PassChoice Read(PassChoice choice, int season, DateOnly today, IReadOnlyList<PassDefinition> passes)
     {
         var reader = new EntryReader();
-        PassReading.Known(reader, choice.Pass);
+        PassReading.Known(reader, choice.Pass, passes);
         PassReading.Day(reader, "done", "Done", Done, season);
         if (Done > today)
             reader.Add("done", "range", "Done: expected a day up to today.");
@@ -93,9 +95,9 @@ public sealed record PassReportEntry
 
 internal static class PassReading
 {
-    public static void Known(EntryReader reader, string pass)
+    public static void Known(EntryReader reader, string pass, IReadOnlyList<PassDefinition> passes)
     {
-        if (PassDefinition.Find(pass) is null)
+        if (passes.All(p => p.Id != pass))
             reader.Add("pass", "unknown", "There is no such pass.");
     }
 

@@ -106,7 +106,8 @@ public sealed record Programme(
     {
         var facts = FactsOf(terms);
         List<PlannedPass> passes = [];
-        foreach (var definition in PassDefinition.All)
+        var all = terms.Planting.System.AllPasses();
+        foreach (var definition in all)
         {
             var choice = terms.Choices?.GetValueOrDefault(definition.Id);
             var isAdded = choice is { IsAdded: true } && definition.CanBeAdded && definition.IsForKind(facts);
@@ -135,8 +136,7 @@ public sealed record Programme(
             planned.Sum(p => p.Hours?.Paid ?? 0),
             MonthHours.Of(planned),
             [
-                .. PassDefinition
-                    .All.Where(d => d.CanBeAdded && d.IsForKind(facts) && passes.All(p => p.Id != d.Id))
+                .. all.Where(d => d.CanBeAdded && d.IsForKind(facts) && passes.All(p => p.Id != d.Id))
                     .Select(d => new AddablePass(d.Id, d.Name)),
             ]
         );
@@ -176,10 +176,11 @@ public sealed record Programme(
     {
         if (!definition.CarriesSteps)
             return [];
-        var of =
+        string[] of =
             definition.Id.StartsWith(PassIds.AfterHarvest, StringComparison.Ordinal) ? [PassIds.AfterHarvest]
-            : definition.Id is PassIds.Major or PassIds.Detail ? [definition.Id]
-            : new[] { PassIds.Major, PassIds.Detail };
+            : definition.IsWinter && definition.Id is not (PassIds.Major or PassIds.Detail)
+                ? [PassIds.Major, PassIds.Detail]
+            : [definition.Id];
         return
         [
             .. from step in terms.Planting.System.StepsByPass(terms.Answers)

@@ -108,6 +108,7 @@ internal static partial class RulePack
         MostSettings = 60,
         MostQuestions = 24,
         MostLimits = 8,
+        MostPasses = 12,
         MostTries = 200;
 
     private static List<string> Faults(TrainingSystem system)
@@ -160,6 +161,7 @@ internal static partial class RulePack
                 .Concat(system.Steps.Select(s => s.Id))
                 .Concat(system.Settings.Select(s => s.Id))
                 .Concat(system.Terms.Keys)
+                .Concat((system.Passes ?? []).Select(p => p.Id))
                 .Concat(system.Questions.SelectMany(q => q.Options.Select(o => o.Id).Prepend(q.Id)))
         )
             Unless(
@@ -169,6 +171,9 @@ internal static partial class RulePack
         Unless(Distinct(system.Steps.Select(s => s.Id)), "two steps share an id");
         Unless(Distinct(system.Questions.Select(s => s.Id)), "two questions share an id");
         Unless(Distinct(system.Settings.Select(s => s.Id)), "two settings share an id");
+        Unless(Distinct((system.Passes ?? []).Select(p => p.Id)), "two passes share an id");
+        Unless((system.Passes ?? []).Count <= MostPasses, $"expected at most {MostPasses} passes of its own");
+        faults.AddRange((system.Passes ?? []).SelectMany(p => p.Faults()));
         faults.AddRange(system.Settings.SelectMany(SettingFaults));
         foreach (var question in system.Questions)
             faults.AddRange(QuestionFaults(system, question));
@@ -229,15 +234,15 @@ internal static partial class RulePack
                 if (system.Steps.All(s => s.Id != step))
                     yield return $"question {question.Id}, {option.Id}: there is no step “{step}”";
             foreach (var (step, pass) in option.Moves ?? new Dictionary<string, string>())
-                if (!PassIds.OfSteps.Contains(pass))
+                if (!system.HasPass(pass))
                     yield return $"question {question.Id}, {option.Id}: there is no pass “{pass}”";
         }
     }
 
     private static IEnumerable<string> StepFaults(TrainingSystem system, CuttingStep step)
     {
-        if (!PassIds.OfSteps.Contains(step.Pass))
-            yield return $"step {step.Id}: pass must be one of {string.Join(", ", PassIds.OfSteps)}";
+        if (!system.HasPass(step.Pass))
+            yield return $"step {step.Id}: pass must be one of {string.Join(", ", PassIds.OfSteps)}, or one of its own";
         if (step.SecondsEach is not (>= 0 and <= 36_000))
             yield return $"step {step.Id}: secondsEach must lie between 0 and 36 000";
         if (step.Limits.Count > MostLimits)

@@ -5,6 +5,7 @@ using System.Text.Json.Serialization;
 using System.Text.RegularExpressions;
 using Rama.Core.Crops;
 using Rama.Core.Explain;
+using Rama.Core.Passes;
 using Rama.Core.Trees;
 
 namespace Rama.Core.Systems;
@@ -37,6 +38,7 @@ public enum SystemAim
 /// <param name="Questions">Questions with a choice of answers.</param>
 /// <param name="Steps">Cutting steps in the order of the work.</param>
 /// <param name="KeepOff">What not to cut.</param>
+/// <param name="Passes">Passes it has beside those all systems share; none when left out.</param>
 public sealed record TrainingSystem(
     string Id,
     int Version,
@@ -51,7 +53,8 @@ public sealed record TrainingSystem(
     IReadOnlyDictionary<string, string> Terms,
     IReadOnlyList<PruningQuestion> Questions,
     IReadOnlyList<CuttingStep> Steps,
-    IReadOnlyList<LocalText> KeepOff
+    IReadOnlyList<LocalText> KeepOff,
+    IReadOnlyList<SystemPass>? Passes = null
 )
 {
     // Kept beside the record, not in it: a changed copy would otherwise go on with the rules of the one it was copied
@@ -99,6 +102,21 @@ public sealed record TrainingSystem(
         var left = chosen.SelectMany(a => a.LeavesOut ?? []).ToHashSet();
         return [.. Steps.Where(s => !left.Contains(s.Id)).Select(s => (s, PassOf(s, chosen)))];
     }
+
+    /// <summary>The passes its plantings may have: those all systems share, then its own.</summary>
+    public IReadOnlyList<PassDefinition> AllPasses() =>
+        [
+            .. PassDefinition.All,
+            .. (Passes ?? []).Select(p =>
+                p.ToDefinition(
+                    Steps.Any(s => s.Pass == p.Id)
+                        || Questions.Any(q => q.Options.Any(o => o.Moves?.Values.Contains(p.Id) == true))
+                )
+            ),
+        ];
+
+    /// <summary>Whether a step may belong to a pass.</summary>
+    internal bool HasPass(string pass) => PassIds.OfSteps.Contains(pass) || Passes?.Any(p => p.Id == pass) == true;
 
     /// <summary>Whether the winter is pruned in two passes.</summary>
     /// <param name="answers">Answers by question.</param>

@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Explain;
+using Rama.Core.Passes;
 using Rama.Core.Season;
 using Rama.Data.Database;
 using Rama.Data.Estate;
@@ -7,7 +8,7 @@ using Rama.Data.Estate;
 namespace Rama.Data.Passes;
 
 /// <summary>Reads and saves what people decided and reported of passes, in the estate in scope.</summary>
-public sealed class PassStore(RamaContext database, EstateStore estates)
+public sealed class PassStore(RamaContext database, EstateStore estates, CatalogueStore catalogues)
 {
     /// <summary>Choices of a season by planting.</summary>
     public async Task<ILookup<Guid, PassChoiceRecord>> ReadAsync(int season, CancellationToken cancel) =>
@@ -29,7 +30,14 @@ public sealed class PassStore(RamaContext database, EstateStore estates)
         uint version,
         PassChoiceEntry entry,
         CancellationToken cancel
-    ) => ChangeAsync(planting, pass, version, (known, season) => entry.Read(pass, season, known.Done), cancel);
+    ) =>
+        ChangeAsync(
+            planting,
+            pass,
+            version,
+            (known, season, passes) => entry.Read(pass, season, known.Done, passes),
+            cancel
+        );
 
     /// <summary>Saves what was reported of a pass; false when there is no such planting.</summary>
     /// <param name="planting">The planting.</param>
@@ -47,24 +55,35 @@ public sealed class PassStore(RamaContext database, EstateStore estates)
         PassReportEntry entry,
         DateOnly today,
         CancellationToken cancel
-    ) => ChangeAsync(planting, pass, version, (known, season) => entry.Read(known, season, today), cancel);
+    ) =>
+        ChangeAsync(
+            planting,
+            pass,
+            version,
+            (known, season, passes) => entry.Read(known, season, today, passes),
+            cancel
+        );
 
     private async Task<bool> ChangeAsync(
         Guid planting,
         string pass,
         uint version,
-        Func<PassChoice, int, PassChoice> read,
+        Func<PassChoice, int, IReadOnlyList<PassDefinition>, PassChoice> read,
         CancellationToken cancel
     )
     {
         var estate = await estates.ReadAsync(cancel);
-        if (!await database.Plantings.AnyAsync(p => p.Id == planting, cancel))
+        if (
+            await database.Plantings.Where(p => p.Id == planting).Select(p => p.System).SingleOrDefaultAsync(cancel)
+            is not { } system
+        )
             return false;
+        var passes = (await catalogues.ReadAsync(cancel)).Catalogue.PassesOf(system);
         var record = await database.PassChoices.SingleOrDefaultAsync(
             c => c.PlantingId == planting && c.Season == estate.Season && c.Pass == pass,
             cancel
         );
-        var choice = read(record?.ToChoice() ?? new(pass), estate.Season);
+        var choice = read(record?.ToChoice() ?? new(pass), estate.Season, passes);
         if ((record?.Version ?? 0) != version)
             throw ChangedMeanwhile();
         if (choice == new PassChoice(pass))

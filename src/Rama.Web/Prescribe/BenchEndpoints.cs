@@ -1,6 +1,5 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Explain;
-using Rama.Core.Passes;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
 using Rama.Core.Systems;
@@ -27,11 +26,12 @@ public record BenchTreeChoice
     /// <summary>Number of a counted tree in its row.</summary>
     public double? Tree { get; init; }
 
-    /// <summary>The pass to cut it in: <c>major</c> or <c>after-harvest</c>; the winter when left out.</summary>
+    /// <summary>The pass to cut it in: <c>major</c>, <c>after-harvest</c> or one of the system's own; the winter when
+    /// left out.</summary>
     public string? Pass { get; init; }
 
     internal BenchChoice ToChoice() =>
-        new(Class, Math.Clamp(Number, 0, 100_000), Row, Tree, PassIds.OfSteps.Contains(Pass) ? Pass : null);
+        new(Class, Math.Clamp(Number, 0, 100_000), Row, Tree, Pass is { Length: <= 60 } ? Pass : null);
 }
 
 /// <summary>Cuts made by hand on a tree of a planting.</summary>

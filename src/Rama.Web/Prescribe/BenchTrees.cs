@@ -49,8 +49,13 @@ internal sealed class BenchTrees(PlantingStore store, CatalogueStore catalogues,
         List<BenchPass> passes = [new("", PassDefinition.Find("winter")!.Name)];
         if (system.InTwoPasses(answers))
             passes.Add(new(PassIds.Major, PassDefinition.Find(PassIds.Major)!.Name));
-        if (system.StepsByPass(answers).Any(s => s.Pass == PassIds.AfterHarvest))
-            passes.Add(new(PassIds.AfterHarvest, PassDefinition.Find(PassIds.AfterHarvest)!.Name));
+        var cutIn = system.StepsByPass(answers).Select(s => s.Pass).ToHashSet();
+        passes.AddRange(
+            system
+                .AllPasses()
+                .Where(p => !PassIds.IsWinter(p.Id) && cutIn.Contains(p.Id))
+                .Select(p => new BenchPass(p.Id, p.Name))
+        );
         return passes;
     }
 }

@@ -1,9 +1,11 @@
 using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Explain;
+using Rama.Core.Passes;
 using Rama.Core.Prescribe;
 using Rama.Core.Systems;
 using Rama.Core.Systems.Language;
+using Rama.Core.Weather;
 using Rama.Data.Estate;
 using Rama.Web.Accounts;
 using Rama.Web.Estate;
@@ -30,8 +32,17 @@ public sealed record SavePack(uint Version, JsonElement System);
 /// <param name="System">The system.</param>
 /// <param name="FloralBuds">Floral buds before.</param>
 /// <param name="BudsToLeave">Floral buds to leave.</param>
-/// <param name="Sample">The tree and what the pack cuts on it.</param>
-public sealed record PackPreview(string System, int FloralBuds, double BudsToLeave, CutTree Sample);
+/// <param name="Sample">The tree and what the pack cuts on it in winter.</param>
+/// <param name="GreenTip">Green tip its own passes are told for.</param>
+/// <param name="Windows">When its own passes would be done, by pass.</param>
+public sealed record PackPreview(
+    string System,
+    int FloralBuds,
+    double BudsToLeave,
+    CutTree Sample,
+    DateOnly GreenTip,
+    IReadOnlyDictionary<string, PassWindow> Windows
+);
 
 internal static class SystemEndpoints
 {
@@ -88,7 +99,21 @@ internal static class SystemEndpoints
             Seed = 4,
         };
         var cut = entry.Calculate(Rama.Core.Estate.Catalogue.Shipped with { OwnSystems = [system] });
-        return TypedResults.Ok(new PackPreview(system.Id, cut.Tree.FloralBuds, entry.BudsToLeave!.Value, cut));
+        DateOnly greenTip = new(DateTime.UtcNow.Year, 3, 15);
+        var days = AnchorDays.Of(system.Crops[0], new(greenTip, 1, GreenTipBasis.Crop));
+        return TypedResults.Ok(
+            new PackPreview(
+                system.Id,
+                cut.Tree.FloralBuds,
+                entry.BudsToLeave!.Value,
+                cut,
+                greenTip,
+                (system.Passes ?? []).ToDictionary(
+                    p => p.Id,
+                    p => PassWindow.Of(p.ToDefinition(carriesSteps: false).Window, days)
+                )
+            )
+        );
     }
 
     private static async Task<Ok<CatalogueView>> Save(SavePack body, CatalogueStore store, CancellationToken cancel)

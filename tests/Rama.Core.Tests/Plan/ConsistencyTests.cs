@@ -1,9 +1,12 @@
 using System.Globalization;
 using System.Text.RegularExpressions;
 using Rama.Core.Decide;
+using Rama.Core.Passes;
+using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Issue;
 using Rama.Core.Prescribe.Working;
+using Rama.Core.Season;
 using Rama.Core.Systems;
 
 namespace Rama.Core.Tests.Plan;
@@ -212,6 +215,38 @@ public sealed partial class ConsistencyTests
                         );
                     Assert.All(card.Drawing!.Cuts.Where(c => c.Number is not null), c =>
                         Assert.Contains(made, m => m.Number == c.Number)
+                    );
+                }
+            }
+        );
+
+    // What the crew gets in hand: the short card of each pass tells the cuts, headline and stop of the whole card, and two
+    // passes share its cuts between them.
+    [Fact]
+    public void Cards_of_passes_tell_what_the_card_tells() =>
+        MadePlantings.Each(
+            (reading, plan) =>
+            {
+                var (of, system) = (plan.ToPrune(reading)!, plan.Planting!.System);
+                var programme = Programme.Of(ProgrammeEntry.TermsOf(reading, plan));
+                foreach (var language in new[] { "en", "es" })
+                {
+                    var card = PruningCard.Of(of, new(language));
+                    var passes = programme.Passes.Where(p => p.IsWinter).ToList();
+                    var cards = passes.ConvertAll(p => PassCard.Of(p, plan.Planting, of, new(language)));
+                    Assert.Equal(
+                        card.Cuts.Where(c => c.Made).Select(c => (c.StepId, c.HowMany, c.Falls)),
+                        cards.SelectMany(c => c.Cuts).OrderBy(c => c.Number).Select(c => (c.StepId, c.HowMany, c.Falls))
+                    );
+                    Assert.Equal((card.Headline, card.Stop), (cards[^1].Headline, cards[^1].Stop));
+                    if (!system.InTwoPasses(of.Prescription.Answers))
+                        continue;
+                    Assert.Equal(["major", "detail"], passes.Select(p => p.Id));
+                    Assert.Equal("", cards[0].Headline);
+                    var detail = PruningCard.Of(of, new(language, Pass: PassIds.Detail));
+                    Assert.Equal(
+                        cards[1].Cuts.Select(c => c.StepId),
+                        detail.Cuts.Where(c => c.Made).Select(c => c.StepId)
                     );
                 }
             }

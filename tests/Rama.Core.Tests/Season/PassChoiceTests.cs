@@ -96,7 +96,7 @@ public sealed class PassChoiceTests
         string[] Fields(string pass, PassChoiceEntry entry, DateOnly? done = null) =>
             [
                 .. Assert
-                    .Throws<UnusableEntryException>(() => entry.Read(pass, 2027, done))
+                    .Throws<UnusableEntryException>(() => entry.Read(pass, 2027, done, PassDefinition.All))
                     .Problems.Select(p => p.Field),
             ];
         Assert.Equal(["pass"], Fields("no-such-pass", new()));
@@ -111,7 +111,12 @@ public sealed class PassChoiceTests
             "done",
             Assert
                 .Throws<UnusableEntryException>(() =>
-                    new PassReportEntry { Done = new(2027, 2, 1) }.Read(new("winter"), 2027, new(2027, 1, 27))
+                    new PassReportEntry { Done = new(2027, 2, 1) }.Read(
+                        new("winter"),
+                        2027,
+                        new(2027, 1, 27),
+                        PassDefinition.All
+                    )
                 )
                 .Problems.Single()
                 .Field
@@ -123,9 +128,9 @@ public sealed class PassChoiceTests
     public void Decision_and_report_keep_each_other()
     {
         DateOnly day = new(2027, 1, 20);
-        var decided = new PassChoiceEntry { From = day, To = day }.Read("winter", 2027, null);
-        var reported = new PassReportEntry { Done = day }.Read(decided, 2027, day);
+        var decided = new PassChoiceEntry { From = day, To = day }.Read("winter", 2027, null, PassDefinition.All);
+        var reported = new PassReportEntry { Done = day }.Read(decided, 2027, day, PassDefinition.All);
         Assert.Equal(new("winter", From: day, To: day, Done: day), reported);
-        Assert.Equal(day, new PassChoiceEntry().Read("winter", 2027, reported.Done).Done);
+        Assert.Equal(day, new PassChoiceEntry().Read("winter", 2027, reported.Done, PassDefinition.All).Done);
     }
 }

@@ -73,6 +73,7 @@ export type YearLine = Schemas['YearLine'];
 export type YearView = Schemas['YearView'];
 export type Anchor = Schemas['Anchor'];
 export type HeldUp = Schemas['HeldUp'];
+export type PackPreview = Omit<Schemas['PackPreview'], 'sample'> & { sample: CutTree };
 export type PassCard = Schemas['PassCard'];
 export type PassGlance = Schemas['PassGlance'];
 export type PassOutlook = Schemas['PassOutlook'];

@@ -6391,6 +6391,17 @@ export interface components {
         Anchor: "leafFallBefore" | "melt" | "silverTip" | "greenTip" | "bloom" | "petalFall" | "softShoots" | "naturalDrop" | "harvestBegin" | "harvestEnd" | "leafFall" | "stormSeason" | "hotSeason" | "flushRipe" | "coldNight" | "mark" | "strikeSeen";
         /** @enum {unknown} */
         AnchorBasis: "recorded" | "measured" | "fromRecorded" | "heat" | "planting" | "variety" | "crop" | null;
+        /** @description An anchor, and days from it. */
+        AnchorOffset: {
+            /** @description The anchor. */
+            anchor: components["schemas"]["Anchor"];
+            /**
+             * Format: int32
+             * @description Days after it; before it where negative.
+             * @default 0
+             */
+            days: number;
+        };
         /**
          * @description On which wood a crop bears.
          * @enum {unknown}
@@ -6468,7 +6479,10 @@ export interface components {
              * @description Number of a counted tree in its row.
              */
             tree?: null | number;
-            /** @description The pass to cut it in: `major` or `after-harvest`; the winter when left out. */
+            /**
+             * @description The pass to cut it in: `major`, `after-harvest` or one of the system's own; the winter when
+             *         left out.
+             */
             pass?: null | string;
         };
         /** @description What a lead looks at while a tree is cut. */
@@ -6551,7 +6565,10 @@ export interface components {
              * @description Number of a counted tree in its row.
              */
             tree?: null | number;
-            /** @description The pass to cut it in: `major` or `after-harvest`; the winter when left out. */
+            /**
+             * @description The pass to cut it in: `major`, `after-harvest` or one of the system's own; the winter when
+             *         left out.
+             */
             pass?: null | string;
         };
         /** @description A tree on the bench. */
@@ -10569,8 +10586,17 @@ export interface components {
              * @description Floral buds to leave.
              */
             budsToLeave: number;
-            /** @description The tree and what the pack cuts on it. */
+            /** @description The tree and what the pack cuts on it in winter. */
             sample: components["schemas"]["CutTree"];
+            /**
+             * Format: date
+             * @description Green tip its own passes are told for.
+             */
+            greenTip: string;
+            /** @description When its own passes would be done, by pass. */
+            windows: {
+                [key: string]: components["schemas"]["PassWindow"];
+            };
         };
         /** @description Package masses as typed; those left out are PackageMasses PackageMasses.Default. */
         PackageMassEntry: {
@@ -10596,6 +10622,12 @@ export interface components {
              */
             bushelKg: number;
         };
+        /**
+         * @description Which plantings of a system have a pass of its own.
+         * @default bearing
+         * @enum {unknown}
+         */
+        PassAge: "bearing" | "young" | "all";
         /**
          * @description The page for one pass: what is done, when, on which days and by whom, in words ready to print. Of a pass that goes to
          *     the number it is the short form; the whole card is the PruningCard of the winter.
@@ -11278,7 +11310,10 @@ export interface components {
              * @description Number of a counted tree in its row.
              */
             tree?: null | number;
-            /** @description The pass to cut it in: `major` or `after-harvest`; the winter when left out. */
+            /**
+             * @description The pass to cut it in: `major`, `after-harvest` or one of the system's own; the winter when
+             *         left out.
+             */
             pass?: null | string;
         };
         /** @description A tree cut for practice, scored against the card: number, limits, order and minutes, each remark with its reason. */
@@ -13524,6 +13559,43 @@ export interface components {
                 [key: string]: components["schemas"]["RuleWord"][];
             };
         };
+        /** @description A pass a system has beside those all systems share. */
+        SystemPass: {
+            /** @description Identifier; no shared pass has it. Steps name it as theirs. */
+            id: string;
+            /** @description The pass in two or three words. */
+            name: components["schemas"]["LocalText"];
+            /** @description What is done. */
+            what: components["schemas"]["LocalText"];
+            /** @description It opens with the last of these. */
+            from: components["schemas"]["AnchorOffset"][];
+            /** @description It closes with the first of these. */
+            to: components["schemas"]["AnchorOffset"][];
+            /** @description Whom it needs. */
+            hands: components["schemas"]["Hands"][];
+            /** @description Where it comes from. */
+            source: string;
+            /** @description What its days must be like; any day when left out. */
+            on: null | components["schemas"]["DayCondition"][];
+            /**
+             * Format: double
+             * @description Seconds a tree; the system's walking and looking where it carries steps.
+             */
+            secondsPerTree: null | number;
+            /**
+             * Format: int32
+             * @description Days after which it comes again; once when left out.
+             */
+            everyDays: null | number;
+            /**
+             * Format: int32
+             * @description How often at least, where it comes again.
+             */
+            times: null | number;
+            caution: null | components["schemas"]["LocalText"];
+            /** @description Which plantings have it. */
+            of: components["schemas"]["PassAge"];
+        };
         /** @description A number of a rule pack a manager may change, and the search may try other values for. */
         SystemSetting: {
             /** @description Name used in the rules. */
@@ -13852,6 +13924,8 @@ export interface components {
             steps: components["schemas"]["CuttingStep"][];
             /** @description What not to cut. */
             keepOff: components["schemas"]["LocalText"][];
+            /** @description Passes it has beside those all systems share; none when left out. */
+            passes: null | components["schemas"]["SystemPass"][];
         };
         /**
          * @description Something wrong with a tree that is to be looked at again.

@@ -10,8 +10,8 @@ namespace Rama.Core.Prescribe.Bench;
 /// <param name="Number">0 for the most typical of the class, above it any other.</param>
 /// <param name="Row">Row of a counted tree whose limbs were measured.</param>
 /// <param name="Tree">Its number in the row.</param>
-/// <param name="Pass">The pass to cut it in: major cuts alone, or what is cut after harvest; the whole winter for any
-/// other, and when left out.</param>
+/// <param name="Pass">The pass to cut it in: major cuts alone, what is cut after harvest, or one of the system's own;
+/// the whole winter for any other, and when left out.</param>
 public sealed record BenchChoice(
     string? Class = null,
     int Number = 0,
@@ -49,7 +49,7 @@ public sealed record BenchChoice(
             model is not null ? model.Tree
             : Number > 0 ? generator.Make(mine.Counts, Seed + Candidates + Number)
             : Typical(generator, mine);
-        var pass = PassIds.OfSteps.FirstOrDefault(p => p != PassIds.Detail && p == Pass);
+        var pass = Pass != PassIds.Detail && Pass is not null && of.Planting.System.HasPass(Pass) ? Pass : null;
         var rules = of.Planting.System.RulesFor(of.Prescription.Answers, pass);
         // On one tree the buds are known, so that its last step goes to the number and not by a rate.
         var solved = rules.Steps.Where(s => SettingSearch.IsSolved(rules, s)).Select(s => s.Step.Most!).ToHashSet();
@@ -58,8 +58,8 @@ public sealed record BenchChoice(
         // manager decided.
         var number = Math.Max(0.1, cut.Number);
         var standsForClass = model is null && Number <= 0;
-        // After harvest nobody counts buds: what the steps find is cut.
-        if (pass == PassIds.AfterHarvest)
+        // Outside the winter nobody counts buds: what the steps find is cut.
+        if (pass is not null && !PassIds.IsWinter(pass))
             return (
                 new TreeBench(rules, tree, number, settings, values, new(CutAllowance.Uncounted(number), Limits: null)),
                 cut

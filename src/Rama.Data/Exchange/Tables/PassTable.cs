@@ -1,5 +1,4 @@
 using Microsoft.EntityFrameworkCore;
-using Rama.Core.Passes;
 using Rama.Core.Season;
 using Rama.Data.Estate;
 using Rama.Data.Passes;
@@ -85,13 +84,15 @@ internal sealed class PassTable : ExchangeTable
             };
             if (line.Problems.Problems.Count > 0)
                 return;
+            var passes = target.Catalogue.PassesOf(planting.System);
             PassChoice? choice = null;
             if (
                 !target.Read(line.LineNumber, () =>
                     choice = new PassReportEntry { Done = done }.Read(
-                        entry.Read(pass, season, done: null),
+                        entry.Read(pass, season, done: null, passes),
                         season,
-                        DateOnly.MaxValue
+                        DateOnly.MaxValue,
+                        passes
                     )
                 )
             )
@@ -137,8 +138,9 @@ internal sealed class PassTable : ExchangeTable
         {
             var text = line.Text("pass");
             var crop = target.Catalogue.Variety(planting.Variety)?.Crop;
-            var passes = PassDefinition
-                .All.Where(p => new[] { p.Id, p.Name.En, p.Name.Es }.Contains(text, StringComparer.OrdinalIgnoreCase))
+            var passes = target
+                .Catalogue.PassesOf(planting.System)
+                .Where(p => new[] { p.Id, p.Name.En, p.Name.Es }.Contains(text, StringComparer.OrdinalIgnoreCase))
                 .ToList();
             var pass = passes.FirstOrDefault(p => p.IsForCrop(crop)) ?? passes.FirstOrDefault();
             if (pass is null)

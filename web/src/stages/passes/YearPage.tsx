@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { api, answered, type Hands, type YearLine, type YearView } from '../../api/client';
 import { yearLine, type YearSpan } from '../../drawings/yearLine';
+import { Why } from '../../entry/Why';
 import { titleOf } from '../../planting/titleOf';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
@@ -91,7 +92,7 @@ function Hours({ months }: { months: YearView['crew']['months'] }) {
               <td key={`${m.year}-${m.month}`} className={m.isOver ? 'number year-over' : 'number'}>
                 <span className="year-bar" style={{ height: `${(m.hours / most) * 40}px` }} aria-hidden />
                 {m.isOver && '▲ '}
-                {number(m.hours, 0)}
+                <Why steps={m.steps}>{number(m.hours, 0)}</Why>
               </td>
             ))}
           </tr>

@@ -12,13 +12,14 @@ interface Props {
   step: SystemStep;
   place: number;
   steps: number;
+  own: TrainingSystem['passes'];
   set: (part: Partial<SystemStep>) => void;
   move: (by: -1 | 1) => void;
   takeOut: () => void;
 }
 
 /** One step of a system: its place in the order, its rules, and the words the card says it in. */
-export function StepEditor({ step, place, steps, set, move, takeOut }: Props) {
+export function StepEditor({ step, place, steps, own, set, move, takeOut }: Props) {
   const { t, local } = useReading();
   return (
     <li>
@@ -94,7 +95,10 @@ export function StepEditor({ step, place, steps, set, move, takeOut }: Props) {
         <Choice
           label={t('systems.pass')}
           value={step.pass ?? 'detail'}
-          options={['major', 'detail', 'after-harvest'].map((pass) => ({ value: pass, label: t(`pass.${pass}`) }))}
+          options={[
+            ...['major', 'detail', 'after-harvest'].map((pass) => ({ value: pass, label: t(`pass.${pass}`) })),
+            ...(own ?? []).map((pass) => ({ value: pass.id, label: local(pass.name) })),
+          ]}
           onChange={(pass) => {
             set({ pass });
           }}

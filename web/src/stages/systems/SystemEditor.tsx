@@ -4,6 +4,7 @@ import { RequestError, type CatalogueView, type TrainingSystem } from '../../api
 import { TreeDrawing } from '../../drawings/TreeDrawing';
 import { useMay } from '../../people/session';
 import { useReading } from '../../words/useReading';
+import { OwnPasses } from './OwnPasses';
 import { RuleLine, StepEditor, type SystemStep } from './StepEditor';
 import { usePack, usePreview, useSaveSystem } from './useSystem';
 
@@ -175,6 +176,7 @@ export function SystemEditor({
                 step={step}
                 place={i}
                 steps={system.steps.length}
+                own={system.passes}
                 set={(part) => {
                   setStep(i, part);
                 }}
@@ -187,6 +189,13 @@ export function SystemEditor({
               />
             ))}
           </ol>
+          <OwnPasses
+            passes={system.passes ?? []}
+            preview={shown}
+            onChange={(passes) => {
+              setChanged({ ...system, passes });
+            }}
+          />
           <details className="small">
             <summary>{t('systems.words')}</summary>
             <dl className="system-words">
@@ -292,6 +301,7 @@ function withoutStep(system: TrainingSystem, id: string): TrainingSystem {
         ...o,
         leavesOut: others(o.leavesOut),
         sequence: others(o.sequence),
+        moves: o.moves ? Object.fromEntries(Object.entries(o.moves).filter(([step]) => step !== id)) : null,
         orders: o.orders ? Object.fromEntries(Object.entries(o.orders).filter(([step]) => step !== id)) : null,
       })),
     })),

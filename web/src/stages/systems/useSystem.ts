@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, answered, type CutTree, type TrainingSystem } from '../../api/client';
+import { api, answered, type CutTree, type PackPreview, type TrainingSystem } from '../../api/client';
 
 const SHARE_LEFT = 0.7;
 const SEED = 4;
@@ -34,7 +34,7 @@ export function usePreview(system: TrainingSystem | null) {
     queryFn: ({ signal }) =>
       answered(
         api.POST('/api/v1/catalogue/systems/preview', { body: { version: 0, system: system as never }, signal }),
-      ) as Promise<{ budsToLeave: number; sample: CutTree }>,
+      ) as Promise<PackPreview>,
     enabled: system !== null,
     placeholderData: keepPreviousData,
     gcTime: 30_000,
