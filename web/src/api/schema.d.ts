@@ -7965,6 +7965,8 @@ export interface components {
             isOver: boolean;
             /** @description Hours by the most skilled hands a pass needs. */
             byHands: components["schemas"]["HandsHours"][];
+            /** @description The arithmetic. */
+            steps: components["schemas"]["Step"][];
         };
         /** @description How well people read and judge, and how long it takes them. */
         CrewSkill: {
