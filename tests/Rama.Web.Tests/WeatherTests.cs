@@ -63,7 +63,10 @@ public sealed class WeatherTests(WeatherTests.Application application) : IClassF
             days.Select(d =>
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $$"""{"date": "{{Today.AddDays(d.Ahead):yyyy-MM-dd}}", "minC": {{d.Min}}, "maxC": {{d.Max}}, "rainMm": {{d.Rain}}, "windMs": 2, "forecast": {{(d.Ahead > 0 ? "true" : "false")}} }"""
+                    $$"""
+                    {"date": "{{Today.AddDays(d.Ahead):yyyy-MM-dd}}", "minC": {{d.Min}}, "maxC": {{d.Max}},
+                     "rainMm": {{d.Rain}}, "windMs": 2, "forecast": {{(d.Ahead > 0 ? "true" : "false")}} }
+                    """
                 )
             )
         )}}]}""";

@@ -11,7 +11,7 @@ public sealed record MonthHours(int Year, int Month, double Hours)
     {
         SortedDictionary<(int Year, int Month), double> sums = [];
         foreach (var pass in passes)
-            if (pass is { Hours.Paid: var paid, From: { } from, To: { } to })
+            if (pass is { Hours.Paid: var paid, Worked: { From: { } from, To: { } to } })
             {
                 var days = to.DayNumber - from.DayNumber + 1;
                 for (var first = from; first <= to; )

@@ -7,8 +7,8 @@ using Rama.Core.Prescribe.Bench;
 namespace Rama.Core.Season;
 
 /// <summary>
-/// The page for one pass: what is done, when, on which days and by whom, in words ready to print. Of a pass that goes to
-/// the number it is the short form; the whole card is the <see cref="PruningCard"/> of the winter.
+/// The page for one pass: what is done, when, on which days and by whom, in words ready to print. Of a pass that goes
+/// to the number it is the short form; the whole card is the <see cref="PruningCard"/> of the winter.
 /// </summary>
 /// <param name="Language">Language of the card.</param>
 /// <param name="Block">Code and name of the block.</param>

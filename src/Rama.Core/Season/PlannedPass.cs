@@ -20,6 +20,7 @@ namespace Rama.Core.Season;
 /// <param name="Cuts">Cutting steps it carries.</param>
 /// <param name="EveryDays">Days after which it comes again; null for once.</param>
 /// <param name="Times">How often at least, where it comes again.</param>
+/// <param name="Again">Day it is due again, once done; null where it is not.</param>
 /// <param name="Hours">Its hours; null where nobody can tell.</param>
 /// <param name="Caution">Caution where work can hurt someone.</param>
 /// <param name="Source">Where it comes from.</param>
@@ -39,6 +40,7 @@ public sealed record PlannedPass(
     IReadOnlyList<CarriedStep> Cuts,
     int? EveryDays,
     int? Times,
+    DateOnly? Again,
     PassHours? Hours,
     LocalText? Caution,
     string Source
@@ -46,6 +48,10 @@ public sealed record PlannedPass(
 {
     /// <summary>Whether it is still to be done.</summary>
     public bool IsAhead => State is not (PassState.Done or PassState.LeftOut);
+
+    /// <summary>Days its hours fall on: up to the day it was done, else those it is planned for.</summary>
+    internal (DateOnly? From, DateOnly? To) Worked =>
+        State == PassState.Done && Choice!.Done is { } done ? (From < done ? From : done, done) : (From, To);
 
     /// <summary>Its window with the days it was moved to, or done on, for what follows it.</summary>
     internal PassWindow AsWorked =>
@@ -66,6 +72,12 @@ public sealed record PlannedPass(
             choice?.From is not null ? (choice.From, choice.To)
             : window.NeverOpens ? (null, null)
             : (window.From, window.To);
+        // What was done before it happened again was done for the time before.
+        var done = HangsOnEvent(definition) && choice?.Done < from ? null : choice?.Done;
+        var again =
+            done is { } day && definition.EveryDays is { } every && day.AddDays(every) <= to
+                ? day.AddDays(every)
+                : (DateOnly?)null;
         return new(
             definition.Id,
             definition.Name,
@@ -73,7 +85,7 @@ public sealed record PlannedPass(
             window,
             from,
             to,
-            StateOf(choice, from, to, today),
+            StateOf(choice?.LeftOut is not null, today < again || again is null ? done : null, from, to, today),
             choice,
             choice?.From is null ? window.Says() : SaysOfMove(window, choice),
             definition.On,
@@ -82,15 +94,21 @@ public sealed record PlannedPass(
             steps,
             definition.EveryDays,
             definition.Times,
+            again,
             hours,
             definition.Caution,
             definition.Source
         );
     }
 
-    private static PassState StateOf(PassChoice? choice, DateOnly? from, DateOnly? to, DateOnly? today) =>
-        choice?.LeftOut is not null ? PassState.LeftOut
-        : choice?.Done is not null ? PassState.Done
+    private static bool HangsOnEvent(PassDefinition definition) =>
+        definition.Window.From.Any(a =>
+            a.Anchor is Anchor.Melt or Anchor.FlushRipe or Anchor.ColdNight or Anchor.Mark or Anchor.StrikeSeen
+        );
+
+    private static PassState StateOf(bool isLeftOut, DateOnly? done, DateOnly? from, DateOnly? to, DateOnly? today) =>
+        isLeftOut ? PassState.LeftOut
+        : done is not null ? PassState.Done
         : from is null || to is null || today is null ? PassState.Unknown
         : today > to ? PassState.Late
         : today < from ? PassState.Ahead

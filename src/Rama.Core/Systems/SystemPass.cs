@@ -84,7 +84,8 @@ public sealed record SystemPass(
             yield return $"pass {Id}: all systems share one of that id";
         foreach (var (name, anchors) in new[] { ("from", From), ("to", To) })
             if (anchors.Count is 0 or > MostAnchors || anchors.Any(a => Math.Abs(a.Days) > MostDays))
-                yield return $"pass {Id}: {name} expects 1 to {MostAnchors} days of the year, each at most {MostDays} days off";
+                yield return $"pass {Id}: {name} expects 1 to {MostAnchors} days of the year, each at most "
+                    + $"{MostDays} days off";
         if (Hands.Count is 0 or > MostAnchors)
             yield return $"pass {Id}: hands expects 1 to {MostAnchors}";
         if (SecondsPerTree is < 0 or > 36_000)

@@ -65,7 +65,9 @@ public sealed record DegreeDays(
         return ((mean - baseC) * (Math.PI / 2 - angle) + swing * Math.Cos(angle)) / Math.PI;
     }
 
-    /// <summary>The day heat is added up from: 1 January of a season in the north, 1 July before it in the south.</summary>
+    /// <summary>
+    /// The day heat is added up from: 1 January of a season in the north, 1 July before it in the south.
+    /// </summary>
     /// <param name="season">Calendar year of the harvest.</param>
     /// <param name="isSouth">Whether the site lies south of the equator.</param>
     public static DateOnly StartOf(int season, bool isSouth) => isSouth ? new(season - 1, 7, 1) : new(season, 1, 1);

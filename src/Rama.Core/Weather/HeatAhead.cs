@@ -10,7 +10,9 @@ public static class HeatAhead
 
     private const int MostDaysAhead = 240;
 
-    /// <summary>Green tip by heat; null where the season is not measured up to now, or past years do not reach so far.</summary>
+    /// <summary>
+    /// Green tip by heat; null where the season is not measured up to now, or past years do not reach so far.
+    /// </summary>
     /// <param name="days">Days measured and forecast on the site, of all years.</param>
     /// <param name="season">Calendar year of the harvest.</param>
     /// <param name="today">The day taken as today.</param>

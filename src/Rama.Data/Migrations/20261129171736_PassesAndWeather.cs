@@ -91,7 +91,9 @@ namespace Rama.Data.Migrations
                 constraints: table =>
                 {
                     table.PrimaryKey("pk_pass_choices", x => new { x.estate_id, x.planting_id, x.season, x.pass });
-                    table.CheckConstraint("ck_pass_choices_days", "(\"from\" is null) = (\"to\" is null) and \"from\" <= \"to\"");
+                    table.CheckConstraint(
+                        "ck_pass_choices_days",
+                        "(\"from\" is null) = (\"to\" is null) and \"from\" <= \"to\"");
                     table.ForeignKey(
                         name: "fk_pass_choices_plantings_estate_id_planting_id",
                         columns: x => new { x.estate_id, x.planting_id },

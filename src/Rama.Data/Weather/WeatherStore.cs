@@ -56,7 +56,9 @@ public sealed class WeatherStore(RamaContext database)
         return true;
     }
 
-    /// <summary>How many days each site has and when the last of them came: what tells that something changed.</summary>
+    /// <summary>
+    /// How many days each site has and when the last of them came: what tells that something changed.
+    /// </summary>
     public async Task<IReadOnlyDictionary<Guid, (int Days, DateTimeOffset Last)>> StampsAsync(
         CancellationToken cancel
     ) =>

@@ -61,7 +61,8 @@ internal sealed class HttpWeatherSource(string name, Uri address, HttpClient htt
         {
             Query = string.Create(
                 CultureInfo.InvariantCulture,
-                $"latitude={place.Latitude}&longitude={place.Longitude}&from={from:yyyy-MM-dd}&to={to:yyyy-MM-dd}&now={now.UtcDateTime:yyyy-MM-ddTHH:mm:ssZ}"
+                $"latitude={place.Latitude}&longitude={place.Longitude}&from={from:yyyy-MM-dd}&to={to:yyyy-MM-dd}"
+                    + $"&now={now.UtcDateTime:yyyy-MM-ddTHH:mm:ssZ}"
             ),
         }.Uri;
 

@@ -220,8 +220,8 @@ public sealed partial class ConsistencyTests
             }
         );
 
-    // What the crew gets in hand: the short card of each pass tells the cuts, headline and stop of the whole card, and two
-    // passes share its cuts between them.
+    // What the crew gets in hand: the short card of each pass tells the cuts, headline and stop of the whole card, and
+    // two passes share its cuts between them.
     [Fact]
     public void Cards_of_passes_tell_what_the_card_tells() =>
         MadePlantings.Each(

@@ -133,4 +133,48 @@ public sealed class PassChoiceTests
         Assert.Equal(new("winter", From: day, To: day, Done: day), reported);
         Assert.Equal(day, new PassChoiceEntry().Read("winter", 2027, reported.Done, PassDefinition.All).Done);
     }
+
+    // Handbook 6.1: uprights weekly; a look after each cold night.
+    [Fact]
+    public void What_comes_again_is_due_again_and_a_new_event_is_not_done_by_the_old()
+    {
+        var from = Pass(Of(Tip, new PassChoice("uprights-torn", IsAdded: true)), "uprights-torn").From!.Value;
+        PlannedPass Torn(int today) =>
+            Pass(Of(from.AddDays(today), new PassChoice("uprights-torn", IsAdded: true, Done: from)), "uprights-torn");
+        Assert.Equal((PassState.Done, from.AddDays(7)), (Torn(6).State, Torn(6).Again!.Value));
+        Assert.Equal(PassState.Open, Torn(7).State);
+
+        DateOnly night = new(2027, 1, 20);
+        PlannedPass Look(DateOnly done) =>
+            Pass(
+                Programme.Of(
+                    new(
+                        Entries.Planting.Read(2027),
+                        1_000,
+                        new Dictionary<string, string>(),
+                        AnchorDays.Of(
+                            "apple",
+                            new(Tip, 3, GreenTipBasis.Planting),
+                            events: new Dictionary<Anchor, DateOnly> { [Anchor.ColdNight] = night }
+                        ),
+                        DecisionKind.Reduce,
+                        Choices: new Dictionary<string, PassChoice> { ["cold-look"] = new("cold-look", Done: done) },
+                        Today: night.AddDays(2)
+                    )
+                ),
+                "cold-look"
+            );
+        Assert.Equal(PassState.Done, Look(night.AddDays(1)).State);
+        Assert.Equal(PassState.Open, Look(night.AddDays(-10)).State);
+    }
+
+    [Fact]
+    public void Hours_of_what_is_done_lie_behind_the_day_it_was_done()
+    {
+        var done = Of(Tip.AddDays(-40), new PassChoice("winter", Done: Tip.AddDays(-60)));
+        Assert.Equal(done.PaidHours, done.Months.Sum(m => m.Hours), 6);
+        var winter = Pass(done, "winter").Hours!.Paid;
+        // From 26 November to 14 January: December has 31 of its 50 days.
+        Assert.Equal(winter * 31 / 50, done.Months.Single(m => m.Month == 12 && m.Year == 2026).Hours, 6);
+    }
 }

@@ -10631,8 +10631,8 @@ export interface components {
          */
         PassAge: "bearing" | "young" | "all";
         /**
-         * @description The page for one pass: what is done, when, on which days and by whom, in words ready to print. Of a pass that goes to
-         *     the number it is the short form; the whole card is the PruningCard of the winter.
+         * @description The page for one pass: what is done, when, on which days and by whom, in words ready to print. Of a pass that goes
+         *     to the number it is the short form; the whole card is the PruningCard of the winter.
          */
         PassCard: {
             /** @description Language of the card. */
@@ -11000,6 +11000,11 @@ export interface components {
              * @description How often at least, where it comes again.
              */
             times: null | number;
+            /**
+             * Format: date
+             * @description Day it is due again, once done; null where it is not.
+             */
+            again: null | string;
             hours: null | components["schemas"]["PassHours"];
             caution: null | components["schemas"]["LocalText"];
             /** @description Where it comes from. */

@@ -6,23 +6,10 @@ import { useAttempt } from '../../entry/useAttempt';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { useMay } from '../../people/session';
 import { useReading } from '../../words/useReading';
+import { anchorsOfTheYear, siteAnchors } from './anchors';
 
-/** Days a person can note, in the order of the year. */
-const anchors: Anchor[] = [
-  'melt',
-  'silverTip',
-  'greenTip',
-  'bloom',
-  'petalFall',
-  'softShoots',
-  'naturalDrop',
-  'harvestBegin',
-  'harvestEnd',
-  'leafFall',
-  'stormSeason',
-  'hotSeason',
-  'coldNight',
-];
+/** Days a person can note. */
+const anchors: Anchor[] = ['melt', ...anchorsOfTheYear, ...siteAnchors, 'coldNight'];
 
 /** The days all windows hang on: expected ones, and those noted this season, which move what comes after them. */
 export function NotedDays({ programme }: { programme: ProgrammeView }) {

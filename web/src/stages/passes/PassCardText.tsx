@@ -1,4 +1,5 @@
 import type { PassCard } from '../../api/client';
+import { CardCuts } from '../prescribe/CardCuts';
 
 /** What a pass asks for, in the words of its card. */
 export function PassCardText({ card }: { card: PassCard }) {
@@ -22,26 +23,7 @@ export function PassCardText({ card }: { card: PassCard }) {
       {card.cuts.length > 0 && (
         <>
           <h3>{card.cutsHeading}</h3>
-          <ol className="card-cuts">
-            {card.cuts.map((cut) => (
-              <li key={cut.stepId}>
-                <span className="card-tag">{cut.number}</span>
-                <div>
-                  <p className="card-cut-head">
-                    <strong>{cut.name}</strong>{' '}
-                    <span>
-                      {cut.howMany}
-                      {cut.falls && ` · ${cut.falls}`}
-                    </span>
-                  </p>
-                  <p>
-                    {cut.lookFor} {cut.how}
-                  </p>
-                  {cut.caution && <p className="card-caution">▲ {cut.caution}</p>}
-                </div>
-              </li>
-            ))}
-          </ol>
+          <CardCuts cuts={card.cuts} />
           <p className="card-stop">{card.stop}</p>
           <p>
             <strong>{card.keepHeading}:</strong> {card.keep.join('; ')}.

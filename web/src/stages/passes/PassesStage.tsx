@@ -120,7 +120,10 @@ function Pass({ pass, programme, at }: { pass: PlannedPass; programme: Programme
           </Why>
         )}{' '}
         <span className={`small passes-state-${pass.state}`} data-test="state">
-          {pass.choice?.done ? t('passes.done-on', { day: day(pass.choice.done) }) : t(`passes.state.${pass.state}`)}
+          {pass.state === 'done' && pass.choice?.done
+            ? t('passes.done-on', { day: day(pass.choice.done) })
+            : t(`passes.state.${pass.state}`)}
+          {pass.again && ` · ${t('passes.again', { day: day(pass.again) })}`}
         </span>
         <br />
         <span className="small">

@@ -3,6 +3,7 @@ import { Button, Segmented } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { api, answered, type PruningCard } from '../../api/client';
+import { CardCuts } from './CardCuts';
 import { CardTape } from './CardTape';
 import { CardTree } from './CardTree';
 import { Trouble } from '../../Trouble';
@@ -134,28 +135,7 @@ function Card({ card, paper }: { card: PruningCard; paper: Paper }) {
       <div className="card-body">
         <section>
           <h3>{card.cutsHeading}</h3>
-          <ol className="card-cuts">
-            {card.cuts
-              .filter((cut) => cut.made)
-              .map((cut) => (
-                <li key={cut.stepId}>
-                  <span className="card-tag">{cut.number}</span>
-                  <div>
-                    <p className="card-cut-head">
-                      <strong>{cut.name}</strong>{' '}
-                      <span>
-                        {cut.howMany}
-                        {cut.falls && ` · ${cut.falls}`}
-                      </span>
-                    </p>
-                    <p>
-                      {cut.lookFor} {cut.how}
-                    </p>
-                    {cut.caution && <p className="card-caution">▲ {cut.caution}</p>}
-                  </div>
-                </li>
-              ))}
-          </ol>
+          <CardCuts cuts={card.cuts.filter((cut) => cut.made)} />
           {card.cuts.some((cut) => !cut.made) && (
             <p className="card-idle">
               {card.idleHeading}:{' '}

@@ -3,27 +3,14 @@ import type { Anchor, Hands, PackPreview, TrainingSystem } from '../../api/clien
 import { Choice } from '../../entry/Field';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
+import { anchorsOfTheYear, siteAnchors } from '../passes/anchors';
 
 type OwnPass = NonNullable<TrainingSystem['passes']>[number];
 
 const LANGUAGES = ['en', 'es'] as const;
 
-/** Days of the year a window can hang on, in its order. */
-const ANCHORS: Anchor[] = [
-  'leafFallBefore',
-  'silverTip',
-  'greenTip',
-  'bloom',
-  'petalFall',
-  'softShoots',
-  'naturalDrop',
-  'harvestBegin',
-  'harvestEnd',
-  'leafFall',
-  'stormSeason',
-  'hotSeason',
-  'flushRipe',
-];
+/** Days of the year a window can hang on. */
+const ANCHORS: Anchor[] = [...anchorsOfTheYear, ...siteAnchors, 'flushRipe'];
 const HANDS: Hands[] = ['lead', 'pruner', 'helper', 'height', 'chainSaw', 'applicator'];
 
 /** The passes of a system beside those all share. */
