@@ -34,6 +34,7 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     [InlineData("/exchange")]
     [InlineData("/known")]
     [InlineData("/year")]
+    [InlineData("/weather")]
     [InlineData("/map")]
     [InlineData("/estate")]
     [InlineData("/catalogue")]

@@ -70,6 +70,22 @@ public sealed class FieldTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     [Fact]
+    public async Task The_pass_at_hand_is_read_without_signal()
+    {
+        await using var cable = new Cable(server.Address);
+        using var page = Phone(cable);
+        TakeAlong(page, "H4");
+        await cable.CutAsync();
+        page.OpenInRow("H4");
+        page.Click(By.LinkText("Card"));
+        // What to leave, when to stop, and what holds it up: all three, with no line to the office.
+        page.Says("[data-test='field-pass-winter']", "floral buds on a tree");
+        page.Says("[data-test='field-pass-winter']", "Next tree");
+        page.Says("[data-test='field-pass-winter']", "Hard freeze");
+        page.Says("[data-test='field-pass-brush']", "Chipper only by trained people");
+    }
+
+    [Fact]
     public async Task Five_trees_counted_without_signal_arrive_once_after_a_closed_browser()
     {
         await using var cable = new Cable(server.Address);

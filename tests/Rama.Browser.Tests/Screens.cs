@@ -42,7 +42,8 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             {
                 ("/map", "[data-test='block-H4']", "map"),
                 ("/catalogue", "[data-test='varieties']", "catalogue"),
-                ("/crew", "[data-test='crew']", "crew"),
+                ("/year", "[data-test='year-hours']", "year"),
+                ("/weather", "[data-test='days']", "weather"),
             }
         )
         {
@@ -98,10 +99,10 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             page.Find("[data-test='sheet']");
             Shoot(page, "row-sheet");
         }
-        using (var page = new Page(server, 1000, 800).OpenPlanting("H2", "route", planting: false))
+        using (var page = new Page(server, 1280, 1000).OpenPlanting("H4", "passes"))
         {
-            page.Find("[data-test='print']");
-            Shoot(page, "route");
+            page.Find("[data-test='pass-winter']");
+            Shoot(page, "programme");
         }
         using (var page = new Page(server, 390, 844, phone: true).Open("/field"))
         {
@@ -115,16 +116,6 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             page.Click("[data-test='limb-done']");
             page.Click("[data-test='digit-9']");
             Shoot(page, "field");
-            page.Click(By.LinkText("Buds"));
-            page.Find("[data-test='row']").SendKeys("4");
-            page.Find("[data-test='tree']").SendKeys("20");
-            for (var i = 0; i < 7; i++)
-                page.Click("[data-test='cut-floral']");
-            for (var i = 0; i < 4; i++)
-                page.Click("[data-test='cut-vegetative']");
-            page.Click("[data-test='cut-dead']");
-            page.Click(".bud-guide summary");
-            Shoot(page, "field-buds");
         }
     }
 

@@ -12,6 +12,7 @@ internal static class SmokePages
         "map",
         "known",
         "year",
+        "weather",
         "catalogue",
         "catalogue/systems",
         "exchange",
@@ -38,12 +39,14 @@ internal static class SmokePages
         "plantings/{0}/result",
         "plantings/{0}/history",
         "plantings/{0}/card",
+        "plantings/{0}/passes/cold-look/card",
         "plantings/{0}/bench",
         "plantings/{0}/route",
         "plantings/{0}/trees",
         "field/{0}",
         "field/{0}/buds",
         "field/{0}/walk",
+        "field/{0}/pass",
     ];
 
     /// <summary>Those whose content is worked out from the planting, and may break on one alone.</summary>
@@ -55,6 +58,7 @@ internal static class SmokePages
         "plantings/{0}/prescribe",
         "plantings/{0}/passes",
         "plantings/{0}/card",
+        "plantings/{0}/passes/cold-look/card",
         "plantings/{0}/bench",
     ];
 

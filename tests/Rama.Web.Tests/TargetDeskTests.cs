@@ -104,9 +104,10 @@ public sealed class TargetDeskTests(RamaApplication application) : IClassFixture
             67,
             (double)desk["heat"]!["stages"]!.AsArray().Single(s => (string)s!["stage"]! == "green-tip")!["degreeDaysC"]!
         );
-        // Weir Bank has no temperatures.
+        // Weir Bank is colder by 0.6 °C.
         var other = await _client.PlantingAsync("W1");
-        Assert.Null((await _client.PostAsync($"{Path(other)}/target/desk", PlanOf(other))).Body["heat"]);
+        var (_, colder) = await _client.PostAsync($"{Path(other)}/target/desk", PlanOf(other));
+        Assert.True((double)colder["heat"]!["totalC"]! < (double)desk["heat"]!["totalC"]!);
     }
 
     [Fact]

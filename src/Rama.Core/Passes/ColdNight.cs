@@ -6,7 +6,9 @@ namespace Rama.Core.Passes;
 /// <param name="Day">The day it was measured on.</param>
 /// <param name="LowestC">Lowest of it, °C.</param>
 /// <param name="LooksAtC">What it was held against, °C: the cold that kills 10 % at the stage the buds were in.</param>
-public sealed record ColdNight(DateOnly Day, double LowestC, double LooksAtC)
+/// <param name="Loss">What it is expected to have cost, until cut buds say; null while buds rest, of which no table
+/// tells.</param>
+public sealed record ColdNight(DateOnly Day, double LowestC, double LooksAtC, FrostLoss? Loss)
 {
     /// <summary>The last such night of a season; null where none was measured.</summary>
     /// <param name="crop">The crop.</param>
@@ -30,21 +32,32 @@ public sealed record ColdNight(DateOnly Day, double LowestC, double LooksAtC)
         var end = bloom.AddDays(DaysOfBloom) < today ? bloom.AddDays(DaysOfBloom) : today;
         return weather
             .Where(d => !d.IsForecast && d.Date >= from && d.Date <= end)
-            .Select(d => (d.Date, d.MinC, Kills: Kills(d.Date)))
-            .Where(d => d.MinC <= d.Kills)
             .OrderByDescending(d => d.Date)
-            .Select(d => new ColdNight(d.Date, d.MinC, d.Kills!.Value))
+            .Select(d => (Day: d, Stage: StageOn(d.Date)))
+            .Select(d =>
+                (
+                    d.Day,
+                    d.Stage,
+                    Kills: d.Stage is { } stage ? FrostLoss.Celsius(stage.TenPercentF)
+                        : d.Day.Date < silver ? rest
+                        : null
+                )
+            )
+            .Where(d => d.Day.MinC <= d.Kills)
+            .Select(d => new ColdNight(
+                d.Day.Date,
+                d.Day.MinC,
+                d.Kills!.Value,
+                d.Stage is { } stage ? FrostLoss.Of(stage, FrostLoss.Fahrenheit(d.Day.MinC)) : null
+            ))
             .FirstOrDefault();
 
-        double? Kills(DateOnly day)
+        BudStage? StageOn(DateOnly day)
         {
-            if (day < silver)
-                return rest;
-            if (stages.Count == 0)
+            if (day < silver || stages.Count == 0)
                 return null;
             var way = (double)(day.DayNumber - silver.DayNumber) / Math.Max(1, bloom.DayNumber - silver.DayNumber);
-            var stage = Math.Min(stages.Count - 1, (int)(way * stages.Count));
-            return FrostLoss.Celsius(stages[stage].TenPercentF);
+            return stages[Math.Min(stages.Count - 1, (int)(way * stages.Count))];
         }
     }
 

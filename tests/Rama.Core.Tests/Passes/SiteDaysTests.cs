@@ -34,6 +34,8 @@ public sealed class SiteDaysTests
         Assert.Null(On(Tip.AddDays(-7), -9));
         Assert.NotNull(On(Tip.AddDays(-7), -9.5));
         Assert.NotNull(On(Tip.AddDays(30), -2.3));
+        // 26 °F, −3.33 °C, in full pink: half way between 28 and 25 °F is 26.5, so .675 of the flowers, handbook 4.3.
+        Assert.Equal(0.675, On(Tip.AddDays(30), -10 / 3.0)!.Loss!.FlowerLoss, 3);
         Assert.Null(On(Tip.AddDays(30), -2.1));
         Assert.Null(On(Tip.AddDays(60), -5));
     }

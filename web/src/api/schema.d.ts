@@ -7789,6 +7789,7 @@ export interface components {
              * @description What it was held against, °C: the cold that kills 10 % at the stage the buds were in.
              */
             looksAtC: number;
+            loss: null | components["schemas"]["FrostLoss"];
         };
         /**
          * @description What stands in the cells of a column.

@@ -60,7 +60,12 @@ function Year({ programme }: { programme: ProgrammeView }) {
             value: told(coldNight.lowestC, '°C', 1),
             day: day(coldNight.day),
             limit: told(coldNight.looksAtC, '°C', 1),
-          })}
+          })}{' '}
+          {coldNight.loss && (
+            <Why steps={coldNight.loss.steps}>
+              {t('weather.loss', { loss: number(coldNight.loss.clusterLoss * 100, 0) })}
+            </Why>
+          )}
         </p>
       )}
       <div className="passes-line" role="list" data-test="programme">
