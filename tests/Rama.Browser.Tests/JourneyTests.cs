@@ -96,7 +96,7 @@ public sealed class JourneyTests(RamaServer server) : IClassFixture<RamaServer>
             [
                 .. lines
                     .Where(l => site is null || (string?)l!["site"] == site)
-                    .GroupBy(l => (int?)l!["work"]!["daysLate"] ?? -1)
+                    .GroupBy(l => (int?)l!["work"]?["daysLate"] ?? -1)
                     .MaxBy(g => g.Key)!
                     .Select(l => $"planting-{l!["code"]}"),
             ];

@@ -39,8 +39,8 @@ public sealed record ColdNight(DateOnly Day, double LowestC, double LooksAtC, Fr
                     d.Day,
                     d.Stage,
                     Kills: d.Stage is { } stage ? FrostLoss.Celsius(stage.TenPercentF)
-                        : d.Day.Date < silver ? rest
-                        : null
+                    : d.Day.Date < silver ? rest
+                    : null
                 )
             )
             .Where(d => d.Day.MinC <= d.Kills)

@@ -103,7 +103,7 @@ function Days({ site, today }: { site: SiteView; today: string }) {
   const of = (d: SiteView['days'][number]) =>
     [d.isForecast && 'weather-forecast', d.date === today && 'weather-today'].filter(Boolean).join(' ');
   return (
-    <div className="weather-days">
+    <div className="weather-days" tabIndex={0} role="region" aria-label={`${t('weather.title')}, ${site.name}`}>
       <table className="figures compact" data-test="days">
         <thead>
           <tr>
