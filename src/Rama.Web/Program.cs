@@ -14,6 +14,7 @@ using Rama.Web.Prescribe;
 using Rama.Web.Result;
 using Rama.Web.Season;
 using Rama.Web.Target;
+using Rama.Web.Training;
 using Rama.Web.Weather;
 
 var builder = WebApplication.CreateBuilder(args);
@@ -105,6 +106,7 @@ api.MapGroup("/calculations")
     .MapPassCalculators()
     .MapCountCalculators()
     .MapDecideCalculators()
+    .MapTrainingCalculators()
     .MapPrescribeCalculators();
 
 app.MapFrontEnd();

@@ -8,7 +8,7 @@ namespace Rama.Core.Season;
 /// safe.
 /// </summary>
 /// <remarks>Source: handbook of the trade; what counts as no rain: assumption.</remarks>
-public sealed class DayJudge(IEnumerable<WeatherDay> days, bool isTender)
+public sealed class DayJudge
 {
     private const double NoRainMm = 0.2,
         HotC = 30,
@@ -20,7 +20,20 @@ public sealed class DayJudge(IEnumerable<WeatherDay> days, bool isTender)
         CalmDaysAfter = 2,
         Fortnight = 14;
 
-    private readonly Dictionary<DateOnly, WeatherDay> _days = days.DistinctBy(d => d.Date).ToDictionary(d => d.Date);
+    private readonly IReadOnlyDictionary<DateOnly, WeatherDay> _days;
+    private readonly bool _isTender;
+
+    /// <summary>A judge of some days.</summary>
+    /// <param name="days">The days, measured or forecast.</param>
+    /// <param name="isTender">Whether the crop's bark splits in a frost others stand.</param>
+    public DayJudge(IEnumerable<WeatherDay> days, bool isTender)
+        : this(days.DistinctBy(d => d.Date).ToDictionary(d => d.Date), isTender) { }
+
+    private DayJudge(IReadOnlyDictionary<DateOnly, WeatherDay> days, bool isTender) =>
+        (_days, _isTender) = (days, isTender);
+
+    /// <summary>A judge of the same days for another crop.</summary>
+    public DayJudge For(bool isTender) => new(_days, isTender);
 
     /// <summary>Whether all conditions held; null where one is unknown and none is broken.</summary>
     public bool? Holds(IReadOnlyList<DayCondition> conditions, DateOnly day)
@@ -86,7 +99,7 @@ public sealed class DayJudge(IEnumerable<WeatherDay> days, bool isTender)
         if (before.Count < Fortnight / 2)
             return null;
         var least = before.Average(d => d.MinC) - BelowMeanC;
-        return All(DayCondition.NoHardFreeze, day, d => d.MinC > least && (!isTender || d.MinC > TenderC));
+        return All(DayCondition.NoHardFreeze, day, d => d.MinC > least && (!_isTender || d.MinC > TenderC));
     }
 
     // A broken day settles it, whatever is unknown beside it.

@@ -80,7 +80,7 @@ namespace Rama.Data.Migrations
                     estate_id = table.Column<Guid>(type: "uuid", nullable: false),
                     planting_id = table.Column<Guid>(type: "uuid", nullable: false),
                     season = table.Column<int>(type: "integer", nullable: false),
-                    pass = table.Column<string>(type: "character varying(40)", maxLength: 40, nullable: false),
+                    pass = table.Column<string>(type: "character varying(60)", maxLength: 60, nullable: false),
                     is_added = table.Column<bool>(type: "boolean", nullable: false),
                     left_out = table.Column<string>(type: "character varying(200)", maxLength: 200, nullable: true),
                     from = table.Column<DateOnly>(type: "date", nullable: true),

@@ -1139,8 +1139,8 @@ namespace Rama.Data.Migrations
                         .HasColumnName("season");
 
                     b.Property<string>("Pass")
-                        .HasMaxLength(40)
-                        .HasColumnType("character varying(40)")
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
                         .HasColumnName("pass");
 
                     b.Property<DateOnly?>("Done")

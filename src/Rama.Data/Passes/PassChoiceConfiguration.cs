@@ -22,7 +22,7 @@ internal sealed class PassChoiceConfiguration : IEntityTypeConfiguration<PassCho
             c.Pass,
         });
         builder.HasOne<PlantingRecord>().WithMany().HasForeignKey(c => new { c.EstateId, c.PlantingId });
-        builder.Property(c => c.Pass).HasMaxLength(40);
+        builder.Property(c => c.Pass).HasMaxLength(60);
         builder.Property(c => c.LeftOut).HasMaxLength(200);
         builder.Property(c => c.Version).IsRowVersion();
     }

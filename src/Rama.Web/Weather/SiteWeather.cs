@@ -24,16 +24,22 @@ internal sealed class SiteWeather(WeatherStore store, IMemoryCache cache)
         Dictionary<Guid, KnownSite> sites = [];
         foreach (var (site, read) in await store.SitesAsync(cancel))
         {
-            var key = ("site", site.Id, site.Version, today, stamps.GetValueOrDefault(site.Id));
-            if (!cache.TryGetValue(key, out KnownSite? known))
+            // One version a site is kept: days come every half hour.
+            var (key, stamp) = (("site", site.Id), (site.Version, today, stamps.GetValueOrDefault(site.Id)));
+            var (of, known) = cache.Get<((uint, DateOnly, (int, DateTimeOffset)) Stamp, KnownSite? Site)>(key);
+            if (known is null || of != stamp)
             {
                 var days = stamps.ContainsKey(site.Id)
                     ? await store.DaysAsync(site.Id, today.AddYears(-MostYears), cancel)
                     : [];
                 known = new(site, days, today);
-                cache.Set(key, known, TimeSpan.FromHours(2));
+                cache.Set(
+                    key,
+                    (stamp, (KnownSite?)known),
+                    new MemoryCacheEntryOptions { SlidingExpiration = TimeSpan.FromMinutes(30) }
+                );
             }
-            sites.Add(site.Id, known! with { Read = read });
+            sites.Add(site.Id, known with { Read = read });
         }
         return sites;
     }
@@ -53,13 +59,12 @@ internal sealed record KnownSite(
 {
     private readonly ConcurrentDictionary<string, GreenTip?> _tips = [];
     private readonly DayJudge _hardy = new(Days, isTender: false);
-    private readonly DayJudge _tender = new(Days, isTender: true);
 
     public KnownSite(SiteRecord site, IReadOnlyList<WeatherDay> days, DateOnly today)
         : this(site, [.. days.Where(d => !d.IsForecast || d.Date >= today)], site.ToPlace()) { }
 
     /// <summary>The judge of its days for a crop.</summary>
-    public DayJudge Judge(string crop) => crop is "cherry" or "peach" or "apricot" or "plum" ? _tender : _hardy;
+    public DayJudge Judge(string crop) => _hardy.For(crop is "cherry" or "peach" or "apricot" or "plum");
 
     /// <summary>Green tip by the heat of the season; null without an estimate.</summary>
     /// <param name="crop">The crop.</param>

@@ -6125,6 +6125,300 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calculations/bud-removal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Buds to take off a bare leader so that limbs come in their places */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BudRemovalEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BudRemoval"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/first-crop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Most fruit a young tree may carry, and when its leader reaches the top wire */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FirstCropEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FirstCrop"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/system-comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Labour of two systems leaf by leaf, and the leaf in which their lines cross */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SystemComparisonEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SystemComparison"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/renewal-forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Age of the limbs over the winters ahead when the oldest go first */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RenewalForecastEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RenewalForecast"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/side-calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Which side of each alley is renewed in which season */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SideCalendarEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SideCalendar"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/taking-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Taking every second tree out against keeping all, with the break-even decline */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TakingOutEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TakingOut"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/prescription": {
         parameters: {
             query?: never;
@@ -6944,6 +7238,76 @@ export interface components {
              * @description Tolerance as a share.
              */
             tolerance: number;
+        };
+        /** @description Buds taken off a bare leader so that the ones kept become limbs in their places. */
+        BudRemoval: {
+            /**
+             * Format: double
+             * @description Buds on the length.
+             */
+            buds: number;
+            /**
+             * Format: double
+             * @description Buds kept.
+             */
+            kept: number;
+            /**
+             * Format: double
+             * @description How far apart the kept ones stand on the length below the top, cm.
+             */
+            spacingCm: number;
+            /**
+             * Format: double
+             * @description How far apart the limbs are expected, cm.
+             */
+            limbSpacingCm: number;
+            /**
+             * Format: double
+             * @description Share of the buds that comes off.
+             */
+            takenShare: number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A bare leader whose buds are to be taken, as typed. */
+        BudRemovalEntry: {
+            /**
+             * Format: double
+             * @description Length of last year's growth, metres.
+             */
+            lengthM?: null | number;
+            /**
+             * Format: double
+             * @description Distance of its buds, cm.
+             */
+            internodeCm?: null | number;
+            /**
+             * Format: double
+             * @description Buds off at the top; five when left out.
+             */
+            topBuds?: null | number;
+            /**
+             * Format: double
+             * @description Buds taken for each one kept; two and a half when left out.
+             */
+            takenEach?: null | number;
+            /**
+             * Format: double
+             * @description Share of the kept ones that becomes limbs; 0.65 when left out.
+             */
+            breaking?: null | number;
         };
         /**
          * @description Side of the wood a bud sits on.
@@ -9046,6 +9410,81 @@ export interface components {
             /** @description The table it looks like, and which column is which. */
             guess: components["schemas"]["ImportMapping"];
         };
+        /** @description Most fruit a young tree may carry so that its leader still reaches the top wire. */
+        FirstCrop: {
+            /**
+             * Format: double
+             * @description Most fruit a tree.
+             */
+            fruitPerTree: number;
+            /**
+             * Format: double
+             * @description Leaf in which the leader is expected at the top wire; null where nobody measured it.
+             */
+            topWireLeaf: null | number;
+            /**
+             * Format: double
+             * @description The same, one leaf earlier.
+             */
+            topWireFrom: null | number;
+            /**
+             * Format: double
+             * @description One leaf later.
+             */
+            topWireTo: null | number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A young tree and its leader, as typed. */
+        FirstCropEntry: {
+            /**
+             * Format: double
+             * @description Trunk girth, cm.
+             */
+            girthCm?: null | number;
+            /**
+             * Format: double
+             * @description Crop density of a grown tree of the variety, fruit per cm² of trunk.
+             */
+            cropDensity?: null | number;
+            /**
+             * Format: double
+             * @description Growing season since planting; the top wire is not told when left out.
+             */
+            leaf?: null | number;
+            /**
+             * Format: double
+             * @description Height of the leader, metres.
+             */
+            heightM?: null | number;
+            /**
+             * Format: double
+             * @description Its mean growth of the last two seasons, metres a year.
+             */
+            extensionM?: null | number;
+            /**
+             * Format: double
+             * @description Height of the top wire, metres.
+             */
+            wireM?: null | number;
+            /**
+             * Format: double
+             * @description Leaves until then that carry a first crop; none when left out.
+             */
+            firstCrops?: null | number;
+        };
         /** @description The first estate and manager of an empty installation. */
         FirstManagerEntry: {
             /** @description Code printed at the start of the empty installation. */
@@ -9954,6 +10393,24 @@ export interface components {
         LeaderLayout: "axis" | "fan" | "vase";
         /** @enum {unknown} */
         LeaderState: "good" | "weak" | "strong" | "rival" | "runaway" | "broken" | null;
+        /** @description Cumulated hours up to a leaf. */
+        LeafHours: {
+            /**
+             * Format: int32
+             * @description The leaf.
+             */
+            leaf: number;
+            /**
+             * Format: double
+             * @description Of the first system, h/ha.
+             */
+            first: number;
+            /**
+             * Format: double
+             * @description Of the second.
+             */
+            second: number;
+        };
         /** @description A number of buds with the interval it is known to. */
         LedgerBar: {
             /**
@@ -10033,6 +10490,21 @@ export interface components {
          * @enum {unknown}
          */
         LeftOutReason: "total" | "remark" | "heading";
+        /** @description Limbs by age in one winter. */
+        LimbAges: {
+            /**
+             * Format: int32
+             * @description Winters from now; 0 is the present one.
+             */
+            winter: number;
+            /** @description Limbs of one year, of two, and so on. */
+            byAge: number[];
+            /**
+             * Format: double
+             * @description Their mean age, years.
+             */
+            meanYears: number;
+        };
         /** @description Limbs in one class of diameter. */
         LimbDiameterClass: {
             /**
@@ -11952,6 +12424,50 @@ export interface components {
          * @enum {unknown}
          */
         Regrowth: "ready" | "slow";
+        /** @description Age of the limbs over the winters ahead when the oldest go first. */
+        RenewalForecast: {
+            /** @description Each winter, the present one first. */
+            winters: components["schemas"]["LimbAges"][];
+            /**
+             * Format: double
+             * @description Years until every limb has been renewed; null where none is.
+             */
+            cycleYears: null | number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description Limbs by age and how many are renewed, as typed. */
+        RenewalForecastEntry: {
+            /** @description Limbs a tree of one year, of two, and so on. */
+            byAge?: number[];
+            /**
+             * Format: double
+             * @description Limbs a tree renewed each winter.
+             */
+            renewed?: null | number;
+            /**
+             * Format: double
+             * @description Winters ahead; four when left out.
+             */
+            winters?: null | number;
+            /**
+             * Format: double
+             * @description Longest cycle that is usual for the system, years.
+             */
+            mostYears?: null | number;
+        };
         /** @description A report of a pass to save, with the version it was read at; 0 for none. */
         ReportPass: {
             /** Format: uint32 */
@@ -12898,6 +13414,59 @@ export interface components {
             /** @description Leader imbalance of each tree. */
             imbalance: (null | number)[];
         };
+        /** @description Sides in turn: which alley is renewed in which season, so that neighbours never are together. */
+        SideCalendar: {
+            /** @description Each season with the state of each alley, in the order of the rows. */
+            seasons: components["schemas"]["SideSeason"][];
+        };
+        /** @description A calendar of sides, as typed. */
+        SideCalendarEntry: {
+            /**
+             * Format: double
+             * @description Alleys between the rows.
+             */
+            alleys?: null | number;
+            /**
+             * Format: double
+             * @description Season of the first renewal.
+             */
+            start?: null | number;
+            /**
+             * Format: double
+             * @description Years from one side to the other, 1 or 2; 1 when left out.
+             */
+            everyYears?: null | number;
+            /**
+             * Format: double
+             * @description Seasons told; eight when left out.
+             */
+            seasons?: null | number;
+            /**
+             * Format: double
+             * @description Season from which another cycle holds.
+             */
+            changeFrom?: null | number;
+            /**
+             * Format: double
+             * @description That cycle, 1 or 2.
+             */
+            changeTo?: null | number;
+        };
+        /** @description A season of a side calendar. */
+        SideSeason: {
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest.
+             */
+            season: number;
+            /** @description State of each alley. */
+            alleys: components["schemas"]["SideState"][];
+        };
+        /**
+         * @description What happens to the two sides that face an alley in a season.
+         * @enum {unknown}
+         */
+        SideState: "crops" | "renewed" | "chosen";
         /** @description What a person signs in with. */
         SignInEntry: {
             /** @description E-mail address of the account. */
@@ -13484,6 +14053,57 @@ export interface components {
              */
             shareRubbed: number;
         };
+        /** @description Hours of two systems leaf by leaf, cumulated and in money of today. */
+        SystemComparison: {
+            /** @description Cumulated hours by leaf, of the first and of the second. */
+            cumulated: components["schemas"]["LeafHours"][];
+            /**
+             * Format: int32
+             * @description Leaf from which the one that asked for more so far asks for less; null for none.
+             */
+            crossingLeaf: null | number;
+            /**
+             * Format: double
+             * @description What the first costs in money of today, a hectare.
+             */
+            firstCost: number;
+            /**
+             * Format: double
+             * @description What the second does.
+             */
+            secondCost: number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description Two systems to compare, as typed. */
+        SystemComparisonEntry: {
+            /** @description Hours a hectare of the first, by leaf. */
+            first?: number[];
+            /** @description Hours a hectare of the second, by leaf. */
+            second?: number[];
+            /**
+             * Format: double
+             * @description Wage an hour.
+             */
+            wage?: null | number;
+            /**
+             * Format: double
+             * @description Discount a year, %.
+             */
+            discountPercent?: null | number;
+        };
         /** @description Usual form of a grown tree. */
         SystemForm: {
             /**
@@ -13636,6 +14256,89 @@ export interface components {
              * @default false
              */
             reserve: boolean;
+        };
+        /** @description Taking every second tree out, held against keeping all, over the years ahead and in money of today. */
+        TakingOut: {
+            /**
+             * Format: double
+             * @description What keeping all brings a hectare.
+             */
+            keep: number;
+            /**
+             * Format: double
+             * @description What taking out brings a hectare.
+             */
+            takeOut: number;
+            /**
+             * Format: double
+             * @description Decline of the dense block a year from which taking out pays, as a share; null where
+             *                 none up to a half does.
+             */
+            breakEvenDecline: null | number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A block from which trees may be taken, as typed. */
+        TakingOutEntry: {
+            /**
+             * Format: double
+             * @description Crop now, t/ha.
+             */
+            tonnesPerHa?: null | number;
+            /**
+             * Format: double
+             * @description Margin before labour, money a kg.
+             */
+            marginPerKg?: null | number;
+            /**
+             * Format: double
+             * @description Wage, money an hour.
+             */
+            wage?: null | number;
+            /**
+             * Format: double
+             * @description Hours a year with all trees, h/ha.
+             */
+            keptHoursPerHa?: null | number;
+            /**
+             * Format: double
+             * @description Hours in the first year after, h/ha.
+             */
+            firstHoursPerHa?: null | number;
+            /**
+             * Format: double
+             * @description Hours in later years, h/ha; as in the first when left out.
+             */
+            laterHoursPerHa?: null | number;
+            /**
+             * Format: double
+             * @description Cost of taking them out, money/ha.
+             */
+            grubbingPerHa?: null | number;
+            /**
+             * Format: double
+             * @description Discount a year, %; none when left out.
+             */
+            discountPercent?: null | number;
+            /**
+             * Format: double
+             * @description Decline a year of the block as it stands, %; 4 when left out.
+             */
+            declinePercent?: null | number;
+            /** @description Crop by year after, % of now; 60, 75, 90, 98 and 100 when left out. */
+            cropPercent?: null | number[];
         };
         /**
          * @description What a person did with a target.

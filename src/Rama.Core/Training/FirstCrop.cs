@@ -1,0 +1,125 @@
+using Rama.Core.Explain;
+
+namespace Rama.Core.Training;
+
+/// <summary>Most fruit a young tree may carry so that its leader still reaches the top wire.</summary>
+/// <param name="FruitPerTree">Most fruit a tree.</param>
+/// <param name="TopWireLeaf">Leaf in which the leader is expected at the top wire; null where nobody measured it.</param>
+/// <param name="TopWireFrom">The same, one leaf earlier.</param>
+/// <param name="TopWireTo">One leaf later.</param>
+/// <param name="Steps">The arithmetic.</param>
+/// <param name="Warnings">What is unusual.</param>
+public sealed record FirstCrop(
+    double FruitPerTree,
+    double? TopWireLeaf,
+    double? TopWireFrom,
+    double? TopWireTo,
+    IReadOnlyList<Step> Steps,
+    IReadOnlyList<Notice> Warnings
+) : Calculated(FruitPerTree, "fruit/tree", Steps, Warnings)
+{
+    // Half of what a grown tree carries; each first crop takes a tenth of the leader's growth; a leaf either way: all
+    // assumption, handbook of the trade.
+    private const double OfMature = 0.5,
+        LostEach = 0.1,
+        Either = 1;
+
+    /// <summary>The limit, and when the top wire is reached.</summary>
+    /// <param name="tcsaCm2">Trunk cross-section, cm².</param>
+    /// <param name="cropDensity">Crop density of a grown tree, fruit per cm².</param>
+    /// <param name="leader">Height and growth of the leader; null where nobody measured it.</param>
+    public static FirstCrop Of(double tcsaCm2, double cropDensity, LeaderGrowth? leader = null)
+    {
+        var fruit = OfMature * cropDensity * tcsaCm2;
+        List<Step> steps =
+        [
+            new(
+                "first-crop.limit",
+                "half × crop density × trunk cross-section",
+                new("most fruit", fruit, "fruit/tree"),
+                [
+                    new("half", OfMature, "1"),
+                    new("crop density", cropDensity, "fruit/cm²"),
+                    new("trunk cross-section", tcsaCm2, "cm²"),
+                ],
+                Sources.Assumption
+            ),
+        ];
+        double? at = null;
+        if (leader is { } l)
+        {
+            var growth = l.ExtensionM * (1 - LostEach * l.FirstCrops);
+            at = l.Leaf + Math.Max(0, l.WireM - l.HeightM) / growth;
+            steps.Add(
+                new(
+                    "first-crop.top-wire",
+                    "leaf + (top wire − height) ÷ (leader growth × (1 − a tenth × first crops))",
+                    new("leaf at the top wire", at.Value, "leaf"),
+                    [
+                        new("leaf", l.Leaf, "leaf"),
+                        new("top wire", l.WireM, "m"),
+                        new("height", l.HeightM, "m"),
+                        new("leader growth", l.ExtensionM, "m"),
+                        new("a tenth", LostEach, "1"),
+                        new("first crops", l.FirstCrops, "1"),
+                    ],
+                    Sources.Assumption
+                )
+            );
+        }
+        return new(fruit, at, at - Either, at + Either, steps, []);
+    }
+}
+
+/// <summary>A leader on its way to the top wire.</summary>
+/// <param name="Leaf">Growing season since planting.</param>
+/// <param name="HeightM">Height now, metres.</param>
+/// <param name="ExtensionM">Mean growth of the last two seasons, metres a year.</param>
+/// <param name="WireM">Height of the top wire, metres.</param>
+/// <param name="FirstCrops">Leaves until then that carry a first crop.</param>
+public sealed record LeaderGrowth(double Leaf, double HeightM, double ExtensionM, double WireM, double FirstCrops);
+
+/// <summary>A young tree and its leader, as typed.</summary>
+public sealed record FirstCropEntry
+{
+    /// <summary>Trunk girth, cm.</summary>
+    public double? GirthCm { get; init; }
+
+    /// <summary>Crop density of a grown tree of the variety, fruit per cm² of trunk.</summary>
+    public double? CropDensity { get; init; }
+
+    /// <summary>Growing season since planting; the top wire is not told when left out.</summary>
+    public double? Leaf { get; init; }
+
+    /// <summary>Height of the leader, metres.</summary>
+    public double? HeightM { get; init; }
+
+    /// <summary>Its mean growth of the last two seasons, metres a year.</summary>
+    public double? ExtensionM { get; init; }
+
+    /// <summary>Height of the top wire, metres.</summary>
+    public double? WireM { get; init; }
+
+    /// <summary>Leaves until then that carry a first crop; none when left out.</summary>
+    public double? FirstCrops { get; init; }
+
+    /// <summary>Works it out.</summary>
+    /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
+    public FirstCrop Calculate()
+    {
+        var reader = new EntryReader();
+        var girth = reader.Required("girthCm", "Girth", GirthCm, "cm", 1, 80);
+        var density = reader.Required("cropDensity", "Crop density", CropDensity, "fruit/cm²", 0.1, 20);
+        LeaderGrowth? leader = null;
+        if (Leaf is not null || HeightM is not null || ExtensionM is not null || WireM is not null)
+            leader = new(
+                reader.RequiredWhole("leaf", "Leaf", Leaf, "", 1, 15),
+                reader.Required("heightM", "Height", HeightM, "m", 0.1, 8),
+                reader.Required("extensionM", "Leader growth", ExtensionM, "m", 0.02, 3),
+                reader.Required("wireM", "Top wire", WireM, "m", 0.5, 8),
+                reader.OptionalWhole("firstCrops", "First crops", FirstCrops, "", 0, 5) ?? 0
+            );
+        reader.ThrowIfAny();
+        return FirstCrop.Of(girth * girth / (4 * Math.PI), density, leader);
+    }
+}

@@ -1,0 +1,186 @@
+using CsCheck;
+using Rama.Core.Explain;
+using Rama.Core.Training;
+
+namespace Rama.Core.Tests.Training;
+
+/// <summary>Check values of handbook 9 [derived], worked out once more apart from this code where it says so.</summary>
+public sealed class TrainingCalculatorsTests
+{
+    // Handbook 9.1: 1.1 m at 2.4 cm → 45.8 buds, 11.7 kept (25 %), 8.4 cm apart, a limb per 12.9 cm at .65.
+    [Fact]
+    public void Buds_of_a_bare_leader()
+    {
+        var removal = new BudRemovalEntry { LengthM = 1.1, InternodeCm = 2.4 }.Calculate();
+        Assert.Equal(
+            (45.8, 11.7, 8.4, 12.9),
+            (
+                Math.Round(removal.Buds, 1),
+                Math.Round(removal.Kept, 1),
+                Math.Round(removal.SpacingCm, 1),
+                Math.Round(removal.LimbSpacingCm, 1)
+            )
+        );
+        Assert.InRange(removal.TakenShare, 0.70, 0.85);
+        Assert.DoesNotContain(removal.Warnings, w => w.Code == "bud-removal.spacing");
+    }
+
+    // Handbook 9.1: limbs closer than 8 cm are refused with the reason.
+    [Fact]
+    public void Limbs_that_would_shade_each_other_are_refused()
+    {
+        var problem = Assert
+            .Throws<UnusableEntryException>(() =>
+                new BudRemovalEntry
+                {
+                    LengthM = 1.1,
+                    InternodeCm = 2.4,
+                    TakenEach = 1,
+                }.Calculate()
+            )
+            .Problems.Single();
+        Assert.Equal("takenEach", problem.Field);
+        Assert.Contains("7.4 cm", problem.Message, StringComparison.Ordinal); // 2.4 × 2 ÷ .65
+        Assert.Throws<UnusableEntryException>(() => new BudRemovalEntry { LengthM = 0.2, InternodeCm = 5 }.Calculate());
+    }
+
+    // By hand: girth 12 cm is 11.46 cm²; half of 6 fruit per cm² on it are 34.4. From 1.8 m in the fourth leaf at .5 m a
+    // year, less a tenth for one first crop, .45 m: 3 m after 2.67 leaves more.
+    [Fact]
+    public void A_first_crop_and_the_leaf_of_the_top_wire()
+    {
+        var crop = new FirstCropEntry
+        {
+            GirthCm = 12,
+            CropDensity = 6,
+            Leaf = 4,
+            HeightM = 1.8,
+            ExtensionM = 0.5,
+            WireM = 3,
+            FirstCrops = 1,
+        }.Calculate();
+        Assert.Equal(34.4, crop.FruitPerTree, 1);
+        Assert.Equal(4 + 1.2 / 0.45, crop.TopWireLeaf!.Value, 9);
+        Assert.Equal((crop.TopWireLeaf - 1, crop.TopWireLeaf + 1), (crop.TopWireFrom, crop.TopWireTo));
+        Assert.Null(
+            new FirstCropEntry { GirthCm = 12, CropDensity = 6 }
+                .Calculate()
+                .TopWireLeaf
+        );
+    }
+
+    // Handbook 9.2, worked out once more in Python: cumulated hours cross in leaf 9 (1 520 against 1 610); 25 091 and 26 031.
+    [Fact]
+    public void Labour_of_two_systems_crosses_in_leaf_nine()
+    {
+        var compared = new SystemComparisonEntry
+        {
+            First = [260, 300, 220, 170, 140, 120, 110, 100, 100, 100],
+            Second = [110, 140, 170, 190, 200, 200, 200, 200, 200, 200],
+            Wage = 19,
+            DiscountPercent = 5,
+        }.Calculate();
+        Assert.Equal(9, compared.CrossingLeaf);
+        Assert.Equal(new(9, 1_520, 1_610), compared.Cumulated[8]);
+        Assert.Equal((25_091, 26_031), (Math.Round(compared.FirstCost), Math.Round(compared.SecondCost)));
+    }
+
+    // Handbook 9.3, worked out once more in Python: 4.25, 4.10, 3.95, 3.85 over four winters; 20 limbs at 3 are 6.7 years.
+    [Fact]
+    public void Limbs_grow_younger_when_the_oldest_go_first()
+    {
+        var forecast = new RenewalForecastEntry { ByAge = [3, 3, 2, 2, 2, 3, 3, 2], Renewed = 3 }.Calculate();
+        Assert.Equal([4.25, 4.10, 3.95, 3.85], forecast.Winters.Skip(1).Select(w => Math.Round(w.MeanYears, 2)));
+        Assert.Equal(6.7, forecast.CycleYears!.Value, 1);
+        Assert.Empty(forecast.Warnings);
+        Assert.Contains(RenewalForecast.Of([20], 0, 2).Warnings, w => w.Code == "renewal.none");
+        Assert.Contains(RenewalForecast.Of([20], 0.5, 2, mostYears: 20).Warnings, w => w.Code == "renewal.slow");
+    }
+
+    [Fact]
+    public void No_limb_is_lost_or_made() =>
+        Gen.Select(Gen.Double[0, 20].Array[1, 20], Gen.Double[0, 30])
+            .Where((ages, _) => ages.Sum() > 0)
+            .Sample(
+                (ages, renewed) =>
+                    RenewalForecast.Of(ages, renewed, 5).Winters.All(w => Math.Abs(w.ByAge.Sum() - ages.Sum()) < 1e-6)
+            );
+
+    private static readonly TakingOutEntry Block = new()
+    {
+        TonnesPerHa = 52,
+        MarginPerKg = 0.42,
+        Wage = 19,
+        KeptHoursPerHa = 120,
+        FirstHoursPerHa = 90,
+        LaterHoursPerHa = 85,
+        GrubbingPerHa = 1_900,
+        DiscountPercent = 5,
+    };
+
+    // Handbook 9.5, worked out once more in Python: keep 74 259, every second tree out 70 145 over five years at 5 %.
+    [Fact]
+    public void Every_second_tree_out_against_keeping_all()
+    {
+        var compared = Block.Calculate();
+        Assert.Equal((74_259, 70_145), (Math.Round(compared.Keep), Math.Round(compared.TakeOut)));
+        // At the break-even decline the two are one.
+        var even = compared.BreakEvenDecline!.Value;
+        Assert.True(even > 0.04);
+        var at = (Block with { DeclinePercent = even * 100 }).Calculate();
+        Assert.Equal(at.TakeOut, at.Keep, 0);
+    }
+
+    [Fact]
+    public void What_pays_at_once_or_never_has_no_other_break_even()
+    {
+        Assert.Equal(0, (Block with { KeptHoursPerHa = 1_000 }).Calculate().BreakEvenDecline);
+        Assert.Null((Block with { GrubbingPerHa = 200_000 }).Calculate().BreakEvenDecline);
+    }
+
+    // Handbook 9.3: neighbouring rows face the same alley with the same state; never two seasons running; both cycles.
+    [Theory]
+    [InlineData(1, null)]
+    [InlineData(2, null)]
+    [InlineData(1, 2031)]
+    [InlineData(2, 2030)]
+    public void Sides_take_turns_and_none_is_renewed_two_seasons_running(int every, int? change)
+    {
+        var calendar = SideCalendar.Of(7, 2028, every, 14, change is { } from ? (from, 3 - every) : null);
+        foreach (var (before, now) in calendar.Seasons.Zip(calendar.Seasons.Skip(1)))
+        foreach (var (a, b) in before.Alleys.Zip(now.Alleys))
+        {
+            Assert.False(a == SideState.Renewed && b == SideState.Renewed);
+            // What was cut back has its replacement chosen in the summer after.
+            Assert.Equal(a == SideState.Renewed, b == SideState.Chosen);
+        }
+        foreach (var season in calendar.Seasons)
+        foreach (var (left, right) in season.Alleys.Zip(season.Alleys.Skip(1)))
+            Assert.False(left != SideState.Crops && right == left);
+        // Every alley comes round.
+        Assert.All(Enumerable.Range(0, 7), alley =>
+            Assert.Contains(calendar.Seasons, s => s.Alleys[alley] == SideState.Renewed)
+        );
+    }
+
+    [Fact]
+    public void What_cannot_be_is_told_at_its_field()
+    {
+        string[] Fields(Action calculate) =>
+            [.. Assert.Throws<UnusableEntryException>(calculate).Problems.Select(p => p.Field)];
+        Assert.Equal(["wage", "first", "second"], Fields(() => new SystemComparisonEntry { Second = [1] }.Calculate()));
+        Assert.Equal(["byAge"], Fields(() => new RenewalForecastEntry { Renewed = 1, ByAge = [0, 0] }.Calculate()));
+        Assert.Equal(["cropPercent[1]"], Fields(() => (Block with { CropPercent = [60, -1] }).Calculate()));
+        Assert.Equal(
+            ["changeTo"],
+            Fields(() =>
+                new SideCalendarEntry
+                {
+                    Alleys = 3,
+                    Start = 2028,
+                    ChangeFrom = 2030,
+                }.Calculate()
+            )
+        );
+    }
+}
