@@ -114,8 +114,8 @@ public sealed record Programme(
             if (!definition.IsFor(facts) && !isAdded)
                 continue;
             var follows = passes.Where(p => definition.Window.AfterPass.Contains(p.Id)).ToList();
-            // What is left out leaves nothing to follow.
-            if (follows.Count > 0 && follows.All(p => p.State == PassState.LeftOut))
+            // Where nothing is cut there is no brush; detail is cut all the same where the major cuts are left out.
+            if (!definition.CarriesSteps && follows.Count > 0 && follows.All(p => p.State == PassState.LeftOut))
                 continue;
             var window = PassWindow.Of(
                 definition.Window,

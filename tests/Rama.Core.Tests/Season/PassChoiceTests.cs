@@ -44,6 +44,24 @@ public sealed class PassChoiceTests
     }
 
     [Fact]
+    public void Detail_is_cut_though_the_major_cuts_are_left_out()
+    {
+        var programme = Programme.Of(
+            new(
+                Entries.Planting.Read(2027),
+                1_000,
+                new Dictionary<string, string> { ["passes"] = "two" },
+                AnchorDays.Of("apple", new(Tip, 3, GreenTipBasis.Planting)),
+                DecisionKind.Reduce,
+                Choices: new Dictionary<string, PassChoice> { ["major"] = new("major", LeftOut: "no saws here") }
+            )
+        );
+        Assert.Equal(PassState.LeftOut, Pass(programme, "major").State);
+        Assert.NotEmpty(Pass(programme, "detail").Cuts);
+        Assert.Contains(programme.Passes, p => p.Id == "brush");
+    }
+
+    [Fact]
     public void A_pass_moved_takes_its_hours_and_its_brush_along()
     {
         DateOnly from = new(2027, 2, 1),

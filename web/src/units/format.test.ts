@@ -45,6 +45,18 @@ describe('amounts in the reader’s units', () => {
     expect(told).toEqual(['1,235', '123.5', '12.35', '1.235', '0.1235']);
   });
 
+  // Definition of the Fahrenheit scale: 0 °C is 32 °F, −40 are the same; a difference of 5 K is one of 9 °F.
+  it('tells weather in the units of the reader', () => {
+    const us = (value: number, unit: string) => formatAmount(value, unit, 'us', 'en', 1);
+    expect(us(0, '°C')).toEqual({ number: '32.0', unit: '°F' });
+    expect(us(-40, '°C').number).toBe('-40.0');
+    expect(us(50, '°C-days')).toEqual({ number: '90.0', unit: '°F-days' });
+    // NIST Special Publication 811: an inch is 25.4 mm, a mile an hour 0.44704 m/s.
+    expect(us(25.4, 'mm/day')).toEqual({ number: '1.0', unit: 'in/day' });
+    expect(us(4.4704, 'm/s')).toEqual({ number: '10.0', unit: 'mph' });
+    expect(formatNumber(-0.2, 'en', 0)).toBe('0');
+  });
+
   it('tells a thickness in eighths of an inch, never none', () =>
     expect([6, 9.5, 22, 30, 160].map((mm) => formatAmount(mm, 'mm', 'us', 'en', 0).number)).toEqual([
       '1/4',
