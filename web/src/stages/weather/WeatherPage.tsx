@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { api, answered, type SiteView, type WeatherView } from '../../api/client';
 import { useAttempt } from '../../entry/useAttempt';
 import { useMay } from '../../people/session';
@@ -91,6 +91,11 @@ function Site({ site, weather }: { site: SiteView; weather: WeatherView }) {
 function Days({ site, today }: { site: SiteView; today: string }) {
   const { t, amount } = useReading();
   const day = useDays();
+  // On a phone what matters is at the end: today and what is forecast.
+  const box = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (box.current) box.current.scrollLeft = box.current.scrollWidth;
+  }, []);
   const value = (of: number | null, unit: string, decimals: number) =>
     of === null ? '–' : amount(of, unit, decimals).number;
   const rows = [
@@ -103,7 +108,13 @@ function Days({ site, today }: { site: SiteView; today: string }) {
   const of = (d: SiteView['days'][number]) =>
     [d.isForecast && 'weather-forecast', d.date === today && 'weather-today'].filter(Boolean).join(' ');
   return (
-    <div className="weather-days" tabIndex={0} role="region" aria-label={`${t('weather.title')}, ${site.name}`}>
+    <div
+      className="weather-days"
+      ref={box}
+      tabIndex={0}
+      role="region"
+      aria-label={`${t('weather.title')}, ${site.name}`}
+    >
       <table className="figures compact" data-test="days">
         <thead>
           <tr>
