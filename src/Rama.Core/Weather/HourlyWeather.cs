@@ -36,7 +36,10 @@ public readonly record struct HourlyWeather(
                     day.Key,
                     day.Min(h => h.TemperatureC),
                     day.Max(h => h.TemperatureC),
-                    day.All(h => h.RainMm is not null) ? day.Sum(h => h.RainMm) : null,
+                    // Stations tell tenths, and sums of tenths are no tenths.
+                    day.All(h => h.RainMm is not null)
+                        ? Math.Round(day.Sum(h => h.RainMm!.Value), 2)
+                        : null,
                     day.Max(h => h.WindMs),
                     day.Any(h => h.IsForecast)
                 )),
