@@ -39,7 +39,7 @@ internal static class SeasonEndpoints
             .WithSummary("Share of flowers and clusters a cold night is expected to cost");
         calculations
             .MapPost("/degree-days", (DegreeDaysEntry entry) => TypedResults.Ok(entry.Calculate()))
-            .WithSummary("Heat added up since 1 January, and the stage it brought the buds to");
+            .WithSummary("Heat added up since midwinter, and the stage it brought the buds to");
         return calculations;
     }
 

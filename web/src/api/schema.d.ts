@@ -5644,7 +5644,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Heat added up since 1 January, and the stage it brought the buds to */
+        /** Heat added up since midwinter, and the stage it brought the buds to */
         post: {
             parameters: {
                 query?: never;

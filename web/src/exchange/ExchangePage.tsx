@@ -216,7 +216,7 @@ function Report({
   );
 }
 
-const exportTables = ['plantings', 'rows', 'seasons', 'plans', 'counts', 'trunks'];
+const exportTables = ['plantings', 'rows', 'seasons', 'plans', 'counts', 'trunks', 'sites', 'weather', 'passes'];
 
 function Export() {
   const { t } = useReading();
