@@ -25,7 +25,7 @@ static int Usage()
           caliper [--mean-mm 52] [--sd-mm 7] [--every-seconds 6] [--seed 1]
               a trunk caliper: tells a girth now and then at http://127.0.0.1:5077/readings
           station [--port 5078] [--seed 1]
-              a weather station with a forecast: answers hours at http://127.0.0.1:5078/hours, to be switched on for a site
+              a weather station with a forecast: answers hours at http://127.0.0.1:5078/hours
           scanner --rows rows.csv --planting CODE --out scan.csv [--trunks trunks.csv] [--counts counts.csv --season YEAR] [--mean-mm 52] [--sd-mm 6]
                   [--buds-per-cm2 11] [--share 0.8] [--error-cv 0.12] [--leaders 0] [--seed 1]
               a canopy scanner: writes a line a tree. Of the buds that stand, made up from the trunks, it sees the share given,

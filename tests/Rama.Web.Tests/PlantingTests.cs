@@ -79,8 +79,8 @@ public sealed class PlantingTests(RamaApplication application) : IClassFixture<R
             ["planting", "variety", "crop"],
             new[] { "H6", "H9", "W5" }.Select(c => (string)Work(c)["greenTip"]!["basis"]!)
         );
-        // Apples go by the heat of the season: 8.0 °C-days by 26 January where the three years before had 9.6, worked out
-        // apart from the application. So somewhat later than the noted 13, 19 and 16 March.
+        // Apples go by the heat of the season: 8.0 °C-days by 26 January where the three years before had 9.6, worked
+        // out apart from the application. So somewhat later than the noted 13, 19 and 16 March.
         Assert.Equal("heat", (string)Work("H4")["greenTip"]!["basis"]!);
         Assert.InRange(
             DateOnly.Parse((string)Work("H4")["greenTip"]!["day"]!, CultureInfo.InvariantCulture),

@@ -3,14 +3,22 @@ namespace Rama.Core.Passes;
 /// <summary>What a crop is, as passes ask for it.</summary>
 public static class CropKinds
 {
+    /// <summary>Whether it is apple or pear.</summary>
+    public static bool IsPome(string? crop) => crop is "apple" or "pear";
+
+    /// <summary>
+    /// Whether it is stone fruit: its wounds want dry days, and its bark splits in a frost others stand.
+    /// </summary>
+    public static bool IsStone(string? crop) => crop is "cherry" or "peach" or "apricot" or "plum";
+
     /// <summary>The crop itself and its kind: <c>pome</c> or <c>stone</c>.</summary>
     public static IEnumerable<string> Of(string? crop)
     {
         if (crop is not null)
             yield return crop;
-        if (crop is "apple" or "pear")
+        if (IsPome(crop))
             yield return "pome";
-        if (crop is "cherry" or "peach" or "apricot" or "plum")
+        if (IsStone(crop))
             yield return "stone";
     }
 }

@@ -12,6 +12,15 @@ public static class PassIds
     /// <summary>Structure and top while wounds close in the dry.</summary>
     public const string AfterHarvest = "after-harvest";
 
+    /// <summary>What was not cut after harvest, at bud swell instead.</summary>
+    public const string AfterHarvestSwell = "after-harvest-swell";
+
+    /// <summary>Trees with a mark are looked at once more.</summary>
+    public const string LookAgain = "look-again";
+
+    /// <summary>The pass steps name whose cuts a pass makes.</summary>
+    public static string OfCuts(string pass) => pass == AfterHarvestSwell ? AfterHarvest : pass;
+
     /// <summary>All of them.</summary>
     public static IReadOnlyList<string> OfSteps { get; } = [Major, Detail, AfterHarvest];
 

@@ -21,6 +21,21 @@ public sealed record LateCost(
     // Pink lies this much of the way from green tip to bloom.
     private const double PinkAt = 0.8;
 
+    /// <summary>
+    /// The cost of pruning a planting on a day; null before green tip, without an estimate, and for stone fruit, which
+    /// is pruned up to bloom.
+    /// </summary>
+    /// <param name="day">The day.</param>
+    /// <param name="crop">Its crop.</param>
+    /// <param name="days">Days of its year.</param>
+    public static LateCost? Of(DateOnly day, string crop, AnchorDays days) =>
+        CropKinds.IsPome(crop)
+        && days.Find(Anchor.GreenTip) is { } tip
+        && days.Find(Anchor.Bloom) is { } bloom
+        && day >= tip.Day
+            ? Of(day, tip.Day, bloom.Day)
+            : null;
+
     /// <summary>The cost of pruning on a day.</summary>
     /// <param name="day">The day.</param>
     /// <param name="greenTip">Green tip of the planting.</param>
@@ -90,13 +105,13 @@ public sealed record LateCostEntry
     public LateCost Calculate()
     {
         var reader = new EntryReader();
+        if (!CropKinds.IsPome(Crop ?? "apple"))
+            reader.Add("crop", "unknown", "Crop: what a late prune costs is known of apple and pear only.");
         if (Day is null)
             reader.Add("day", "missing", "Day: please fill this in.");
         if (GreenTip is null)
             reader.Add("greenTip", "missing", "Green tip: please fill this in.");
         var usual = AnchorDays.UsualDays(Crop ?? "apple", Anchor.Bloom);
-        if (Bloom is null && usual is null)
-            reader.Add("bloom", "missing", "Full bloom: please fill this in; this crop has no usual one.");
         if (Bloom <= GreenTip)
             reader.Add("bloom", "conflict", "Full bloom: expected after green tip.");
         reader.ThrowIfAny();

@@ -104,9 +104,7 @@ public sealed record PassCard(
         CardWords words
     )
     {
-        var (bench, _) = new BenchChoice(
-            Pass: pass.Id.StartsWith(PassIds.AfterHarvest, StringComparison.Ordinal) ? PassIds.AfterHarvest : pass.Id
-        ).Put(of);
+        var (bench, _) = new BenchChoice(Pass: pass.BenchPass).Put(of);
         var steps = of.Planting.System.Steps.ToDictionary(s => s.Id);
         var outcomes = bench.Outcomes();
         return (

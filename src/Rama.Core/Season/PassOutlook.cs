@@ -26,9 +26,11 @@ public sealed record PassOutlook(bool? Today, IReadOnlyList<HeldUp> HeldUp, Date
     )
     {
         var last = today.AddDays(Days - 1);
-        // A late pass is still to be done.
-        if (on.Count == 0 || from is not { } first || to is null || first > last)
+        if (on.Count == 0 || from is not { } first || to is not { } closes || first > last)
             return null;
+        // What comes after its last day holds nothing up; a late pass is still to be done.
+        if (closes >= today && closes < last)
+            last = closes;
         var begin = first > today ? first : today;
         List<HeldUp> held = [];
         foreach (var condition in on)
@@ -41,7 +43,10 @@ public sealed record PassOutlook(bool? Today, IReadOnlyList<HeldUp> HeldUp, Date
         DateOnly? known = null;
         for (var day = begin; day <= last && judge.Holds(on, day) is not null; day = day.AddDays(1))
             known = day;
-        return new(first > today ? null : judge.Holds(on, today), held, known);
+        // Of one that opens in some days of which nothing is known there is nothing to say.
+        return first <= today ? new(judge.Holds(on, today), held, known)
+            : held.Count == 0 && known is null ? null
+            : new(null, held, known);
     }
 }
 

@@ -49,6 +49,15 @@ public sealed record PlannedPass(
     /// <summary>Whether it is still to be done.</summary>
     public bool IsAhead => State is not (PassState.Done or PassState.LeftOut);
 
+    /// <summary>Whether it goes to the number, so that it has the card of the winter.</summary>
+    public bool GoesToNumber => IsWinter && Id != PassIds.Major && Hours is { Assumed: false };
+
+    /// <summary>What the bench knows its cuts by; empty for the winter, null where nothing is cut.</summary>
+    public string? BenchPass =>
+        Cuts.Count == 0 ? null
+        : IsWinter && Id != PassIds.Major ? ""
+        : PassIds.OfCuts(Id);
+
     /// <summary>Days its hours fall on: up to the day it was done, else those it is planned for.</summary>
     internal (DateOnly? From, DateOnly? To) Worked =>
         State == PassState.Done && Choice!.Done is { } done ? (From < done ? From : done, done) : (From, To);

@@ -1,4 +1,5 @@
 using Rama.Core.Count.Vigour;
+using Rama.Core.Crops;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Passes;
@@ -40,6 +41,31 @@ public sealed record ProgrammeTerms(
 /// <param name="LookAgain">The next day to look again at a marked tree; null where none is set.</param>
 public sealed record WalkFacts(GrowthVigour? Vigour, DateOnly? StrikesSeen = null, DateOnly? LookAgain = null)
 {
+    /// <summary>What the marks of a walk say; null where nothing was marked.</summary>
+    /// <param name="marks">The marks with the day each was made.</param>
+    /// <param name="habit">How the crop bears.</param>
+    /// <param name="lookedAgain">Day marked trees were last looked at again; null for never.</param>
+    public static WalkFacts? Of(
+        IReadOnlyList<(DateOnly Day, VigourMark Mark)> marks,
+        BearingHabit habit,
+        DateOnly? lookedAgain
+    )
+    {
+        if (VigourSummary.Of([.. marks.Select(m => m.Mark)], habit) is not { } summary)
+            return null;
+        var strikes = marks.Where(m => m.Mark.Conditions.Contains(TreeCondition.FireBlight)).ToList();
+        var looks = marks.Select(m => m.Mark.LookAgain).OfType<DateOnly>().Order().ToList();
+        return new(
+            summary.Vigour,
+            strikes.Count == 0 ? null : strikes.Max(m => m.Day),
+                // The first that is still to come; of those all done, the last.
+                looks.Count == 0
+                    ? null
+                : looks.Find(d => !(d <= lookedAgain)) is var next && next != default ? next
+                : looks[^1]
+        );
+    }
+
     /// <summary>Days of the year it tells.</summary>
     public IEnumerable<(Anchor Anchor, DateOnly Day)> Days()
     {
@@ -177,10 +203,9 @@ public sealed record Programme(
         if (!definition.CarriesSteps)
             return [];
         string[] of =
-            definition.Id.StartsWith(PassIds.AfterHarvest, StringComparison.Ordinal) ? [PassIds.AfterHarvest]
-            : definition.IsWinter && definition.Id is not (PassIds.Major or PassIds.Detail)
+            definition.IsWinter && !PassIds.IsWinter(definition.Id)
                 ? [PassIds.Major, PassIds.Detail]
-            : [definition.Id];
+                : [PassIds.OfCuts(definition.Id)];
         return
         [
             .. from step in terms.Planting.System.StepsByPass(terms.Answers)

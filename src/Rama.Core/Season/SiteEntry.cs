@@ -38,12 +38,8 @@ public sealed record SiteEntry
         if (latitude is null != longitude is null)
             reader.Add(latitude is null ? "latitude" : "longitude", "missing", "Please give both, or neither.");
         var name = reader.OptionalText("zone", "Time zone", Zone, 60);
-        var zone = TimeZoneInfo.Utc;
-        if (name is not null && !(name.Contains('/', StringComparison.Ordinal) || name == "UTC"))
-            reader.Add("zone", "unknown", "Time zone: expected a name such as Europe/Rome.");
-        else if (name is not null && TimeZoneInfo.TryFindSystemTimeZoneById(name, out var known))
-            zone = known;
-        else if (name is not null)
+        TimeZoneInfo? zone = TimeZoneInfo.Utc;
+        if (name is not null && !(IsPlaceName(name) && TimeZoneInfo.TryFindSystemTimeZoneById(name, out zone)))
             reader.Add("zone", "unknown", "Time zone: expected a name such as Europe/Rome.");
         var storm = reader.OptionalWhole("stormMonth", "Storm season", StormMonth, "", 1, 12);
         var hot = reader.OptionalWhole("hotMonth", "Hot season", HotMonth, "", 1, 12);
@@ -53,8 +49,11 @@ public sealed record SiteEntry
         else if (source is not null && latitude is null)
             reader.Add("latitude", "missing", "Latitude: a source of weather has to know where the site lies.");
         reader.ThrowIfAny();
-        return new(latitude, longitude, name, zone, new(latitude < 0, Snow, (int?)storm, (int?)hot), source);
+        return new(latitude, longitude, name, zone!, new(latitude < 0, Snow, (int?)storm, (int?)hot), source);
     }
+
+    // Short names such as EST stand for other things elsewhere.
+    private static bool IsPlaceName(string zone) => zone == "UTC" || zone.Contains('/', StringComparison.Ordinal);
 }
 
 /// <summary>Where a site lies and what its year is like.</summary>

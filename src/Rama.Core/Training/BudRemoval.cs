@@ -159,8 +159,8 @@ public sealed record BudRemovalEntry
             reader.Add(
                 "takenEach",
                 "conflict",
-                $"Limbs would stand {removal.LimbSpacingCm:0.#} cm apart and shade each other: take more buds for each one "
-                    + $"kept, so that they come at least {BudRemoval.TooCloseCm:0} cm apart."
+                $"Limbs would stand {removal.LimbSpacingCm:0.#} cm apart and shade each other: take more buds for each "
+                    + $"one kept, so that they come at least {BudRemoval.TooCloseCm:0} cm apart."
             );
         reader.ThrowIfAny();
         return removal;

@@ -4,7 +4,8 @@ namespace Rama.Core.Training;
 
 /// <summary>Most fruit a young tree may carry so that its leader still reaches the top wire.</summary>
 /// <param name="FruitPerTree">Most fruit a tree.</param>
-/// <param name="TopWireLeaf">Leaf in which the leader is expected at the top wire; null where nobody measured it.</param>
+/// <param name="TopWireLeaf">Leaf in which the leader is expected at the top wire; null where nobody measured
+/// it.</param>
 /// <param name="TopWireFrom">The same, one leaf earlier.</param>
 /// <param name="TopWireTo">One leaf later.</param>
 /// <param name="Steps">The arithmetic.</param>

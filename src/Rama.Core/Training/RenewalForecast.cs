@@ -19,7 +19,9 @@ public sealed record RenewalForecast(
     /// <param name="renewed">Limbs renewed each winter, 0 or more.</param>
     /// <param name="winters">Winters ahead.</param>
     /// <param name="mostYears">Longest cycle that is usual for the system; null where nobody says.</param>
-    /// <remarks>Each winter limbs grow a year older, the oldest go and as many of one year come. Source: derived.</remarks>
+    /// <remarks>
+    /// Each winter limbs grow a year older, the oldest go and as many of one year come. Source: derived.
+    /// </remarks>
     public static RenewalForecast Of(IReadOnlyList<double> byAge, double renewed, int winters, double? mostYears = null)
     {
         var limbs = byAge.Sum();
@@ -36,8 +38,8 @@ public sealed record RenewalForecast(
             warnings.Add(
                 new(
                     "renewal.slow",
-                    $"At this pace it takes {cycle:0.#} years to renew every limb, where {mostYears:0} are the most that "
-                        + "is usual: take one or two more each winter.",
+                    $"At this pace it takes {cycle:0.#} years to renew every limb, where {mostYears:0} are the most "
+                        + "that is usual: take one or two more each winter.",
                     Years(cycle.Value),
                     Years(mostYears!.Value)
                 )

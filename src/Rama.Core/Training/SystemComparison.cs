@@ -32,13 +32,15 @@ public sealed record SystemComparison(
         List<LeafHours> cumulated = [];
         var (a, b) = (0.0, 0.0);
         int? crossing = null;
+        var ahead = 0;
         for (var i = 0; i < first.Count; i++)
         {
-            var before = a - b;
             (a, b) = (a + first[i], b + second[i]);
             cumulated.Add(new(i + 1, a, b));
-            if (crossing is null && i > 0 && before * (a - b) < 0)
+            // Lines that meet in a leaf cross when they part again.
+            if (crossing is null && ahead * Math.Sign(a - b) < 0)
                 crossing = i + 1;
+            ahead = a == b ? ahead : Math.Sign(a - b);
         }
         var (costA, costB) = (
             first.Select(h => h * wage).PresentValue(rate),

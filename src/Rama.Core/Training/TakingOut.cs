@@ -2,7 +2,9 @@ using Rama.Core.Explain;
 
 namespace Rama.Core.Training;
 
-/// <summary>Taking every second tree out, held against keeping all, over the years ahead and in money of today.</summary>
+/// <summary>
+/// Taking every second tree out, held against keeping all, over the years ahead and in money of today.
+/// </summary>
 /// <param name="Keep">What keeping all brings a hectare.</param>
 /// <param name="TakeOut">What taking out brings a hectare.</param>
 /// <param name="BreakEvenDecline">Decline of the dense block a year from which taking out pays, as a share; null where

@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Npgsql;
+using Rama.Core.Explain;
 
 namespace Rama.Data.Database;
 
@@ -12,6 +13,11 @@ public static class Conflicts
     /// <param name="failure">How the save ended.</param>
     public static bool IsOthersSave(this DbUpdateException failure) =>
         failure is DbUpdateConcurrencyException || failure.IsTakenKey();
+
+    /// <summary>The refusal of a save that came after another one of the same.</summary>
+    /// <param name="field">Field it is told at.</param>
+    public static UnusableEntryException ChangedMeanwhile(string field) =>
+        new([new(field, "changed", "Someone else changed this meanwhile. Look at it again.")]);
 
     /// <summary>Whether a key was taken already, in one of these tables or in any when none is named.</summary>
     /// <param name="failure">How the save ended.</param>

@@ -34,6 +34,11 @@ public sealed class EstateRecord : IHistoried
     /// </summary>
     public DateOnly? Today { get; set; }
 
+    /// <summary>The day the season logic goes by, in a time zone where one is known.</summary>
+    public DateOnly TodayBy(TimeProvider clock, TimeZoneInfo? zone = null) =>
+        Today
+        ?? DateOnly.FromDateTime(TimeZoneInfo.ConvertTime(clock.GetUtcNow(), zone ?? clock.LocalTimeZone).DateTime);
+
     /// <summary>PostgreSQL's row version.</summary>
     public uint Version { get; private set; }
 

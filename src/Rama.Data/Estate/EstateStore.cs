@@ -23,7 +23,7 @@ public sealed class EstateStore(RamaContext database, EstateScope scope)
         var estate = await ReadAsync(cancel);
         var (name, hours, currency) = entry.Read();
         if (estate.Version != version)
-            throw ChangedMeanwhile("name");
+            throw Conflicts.ChangedMeanwhile("name");
         (estate.Name, estate.CrewHoursPerWeek, estate.Currency) = (name, hours, currency);
         estate.TakeOver(entry.BodyMarks);
         await SaveAsync("name", cancel);
@@ -51,10 +51,7 @@ public sealed class EstateStore(RamaContext database, EstateScope scope)
         }
         catch (DbUpdateException e) when (e.IsOthersSave())
         {
-            throw ChangedMeanwhile(field);
+            throw Conflicts.ChangedMeanwhile(field);
         }
     }
-
-    private static UnusableEntryException ChangedMeanwhile(string field) =>
-        new([new(field, "changed", "Someone else changed this meanwhile. Look at it again.")]);
 }

@@ -85,7 +85,7 @@ public sealed class PassStore(RamaContext database, EstateStore estates, Catalog
         );
         var choice = read(record?.ToChoice() ?? new(pass), estate.Season, passes);
         if ((record?.Version ?? 0) != version)
-            throw ChangedMeanwhile();
+            throw Conflicts.ChangedMeanwhile("pass");
         if (choice == new PassChoice(pass))
         {
             if (record is not null)
@@ -111,11 +111,8 @@ public sealed class PassStore(RamaContext database, EstateStore estates, Catalog
         }
         catch (DbUpdateException e) when (e.IsOthersSave())
         {
-            throw ChangedMeanwhile();
+            throw Conflicts.ChangedMeanwhile("pass");
         }
         return true;
     }
-
-    private static UnusableEntryException ChangedMeanwhile() =>
-        new([new("pass", "changed", "Someone else changed this meanwhile. Look at it again.")]);
 }

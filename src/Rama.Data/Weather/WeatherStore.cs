@@ -43,7 +43,7 @@ public sealed class WeatherStore(RamaContext database)
             return false;
         var place = entry.Read(sources);
         if (site.Version != version)
-            throw ChangedMeanwhile();
+            throw Conflicts.ChangedMeanwhile("latitude");
         site.TakeOver(place);
         try
         {
@@ -51,7 +51,7 @@ public sealed class WeatherStore(RamaContext database)
         }
         catch (DbUpdateException e) when (e.IsOthersSave())
         {
-            throw ChangedMeanwhile();
+            throw Conflicts.ChangedMeanwhile("latitude");
         }
         return true;
     }
@@ -72,13 +72,19 @@ public sealed class WeatherStore(RamaContext database)
             })
             .ToDictionaryAsync(g => g.Key, g => (g.Days, g.Last), cancel);
 
-    /// <summary>Days of a site in their order.</summary>
-    public async Task<IReadOnlyList<WeatherDay>> DaysAsync(Guid site, DateOnly from, CancellationToken cancel) =>
-        await database
-            .WeatherDays.Where(d => d.SiteId == site && d.Date >= from)
-            .OrderBy(d => d.Date)
-            .Select(d => new WeatherDay(d.Date, d.MinC, d.MaxC, d.RainMm, d.WindMs, d.IsForecast))
-            .ToListAsync(cancel);
+    /// <summary>Days of sites in their order.</summary>
+    public async Task<ILookup<Guid, WeatherDay>> DaysAsync(
+        IReadOnlyCollection<Guid> sites,
+        DateOnly from,
+        CancellationToken cancel
+    ) =>
+        (
+            await database
+                .WeatherDays.AsNoTracking()
+                .Where(d => sites.Contains(d.SiteId) && d.Date >= from)
+                .OrderBy(d => d.Date)
+                .ToListAsync(cancel)
+        ).ToLookup(d => d.SiteId, d => d.ToDay());
 
     /// <summary>
     /// Claims the reading of a site: of several copies of the server that want to, one gets it.
@@ -142,7 +148,4 @@ public sealed class WeatherStore(RamaContext database)
             (read.Problem, read.ReadAt) = (problem, problem is null ? now : read.ReadAt);
         await database.SaveChangesAsync(cancel);
     }
-
-    private static UnusableEntryException ChangedMeanwhile() =>
-        new([new("latitude", "changed", "Someone else changed this meanwhile. Look at it again.")]);
 }

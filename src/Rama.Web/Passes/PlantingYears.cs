@@ -1,5 +1,3 @@
-using Rama.Core.Count.Vigour;
-using Rama.Core.Crops;
 using Rama.Core.Passes;
 using Rama.Core.Season;
 using Rama.Core.Weather;
@@ -30,7 +28,7 @@ internal sealed class PlantingYears(
     public async Task<EstateYear> ReadAsync(CancellationToken cancel, int? season = null)
     {
         var estate = await estates.ReadAsync(cancel);
-        var today = estate.Today ?? DateOnly.FromDateTime(clock.GetLocalNow().Date);
+        var today = estate.TodayBy(clock);
         var shown = season ?? estate.Season;
         var plantings = await lines.ReadAsync(shown, estate.Season, cancel);
         var sites = await weather.ReadAsync(today, cancel);
@@ -60,7 +58,15 @@ internal sealed class PlantingYears(
             var byHeat = shown == estate.Season ? site : null;
             var tip = kin.Expected(planting, shown, noted, dates => byHeat?.ByHeat(planting.Crop, shown, today, dates));
             var place = site?.Place.Year;
-            var walk = WalkOf(marked, planting.Line.Habit);
+            var walk = WalkFacts.Of(
+                [
+                    .. marked.Select(e =>
+                        (DateOnly.FromDateTime(e.At.UtcDateTime), handlers.Of<MarksFromField>().BodyOf(e).Read())
+                    ),
+                ],
+                planting.Line.Habit,
+                chosen.FirstOrDefault(c => c.Pass == PassIds.LookAgain)?.Done
+            );
             Dictionary<Anchor, DateOnly> events = new(
                 (place?.Days(shown) ?? []).Concat(walk?.Days() ?? []).Select(d => KeyValuePair.Create(d.Anchor, d.Day))
             );
@@ -91,20 +97,6 @@ internal sealed class PlantingYears(
                     : null
             );
         }
-    }
-
-    private WalkFacts? WalkOf(IReadOnlyList<FieldEntryRecord> entries, BearingHabit habit)
-    {
-        if (entries.Count == 0)
-            return null;
-        var marks = entries.Select(e => (e.At, Mark: handlers.Of<MarksFromField>().BodyOf(e).Read())).ToList();
-        var summary = VigourSummary.Of([.. marks.Select(m => m.Mark)], habit)!;
-        var strikes = marks.Where(m => m.Mark.Conditions.Contains(TreeCondition.FireBlight)).ToList();
-        return new(
-            summary.Vigour,
-            strikes.Count == 0 ? null : DateOnly.FromDateTime(strikes.Max(m => m.At).UtcDateTime),
-            summary.LookAgain
-        );
     }
 }
 
@@ -154,10 +146,7 @@ internal sealed record PlantingYear(
     Programme? Programme
 )
 {
-    /// <summary>What pruning on a day costs; null before green tip or without an estimate.</summary>
+    /// <summary>What pruning on a day costs; null where it costs nothing, or nobody can tell.</summary>
     /// <param name="day">The day.</param>
-    public LateCost? Late(DateOnly day) =>
-        Days.Find(Anchor.GreenTip) is { } tip && Days.Find(Anchor.Bloom) is { } bloom && day >= tip.Day
-            ? LateCost.Of(day, tip.Day, bloom.Day)
-            : null;
+    public LateCost? Late(DateOnly day) => LateCost.Of(day, Planting.Crop, Days);
 }

@@ -180,7 +180,7 @@ internal static class ProgrammeEndpoints
         CancellationToken cancel
     )
     {
-        var today = (await estates.ReadAsync(cancel)).Today ?? DateOnly.FromDateTime(clock.GetLocalNow().Date);
+        var today = (await estates.ReadAsync(cancel)).TodayBy(clock);
         return await store.ReportAsync(id, pass, body.Version, body.Report, today, cancel)
             ? TypedResults.NoContent()
             : TypedResults.NotFound();

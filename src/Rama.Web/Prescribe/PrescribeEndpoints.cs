@@ -23,13 +23,7 @@ public sealed record SaveCutting(uint Version, CuttingEntry Cutting);
 /// <param name="Version">Version of the plan.</param>
 /// <param name="Language">Language of the card.</param>
 /// <param name="Units">Units the crew measures in.</param>
-/// <param name="Pass">Of two passes of the winter, <c>detail</c>; all cuts when left out.</param>
-public sealed record IssueCard(
-    uint Version,
-    string Language,
-    UnitSystem Units = UnitSystem.Metric,
-    string? Pass = null
-);
+public sealed record IssueCard(uint Version, string Language, UnitSystem Units = UnitSystem.Metric);
 
 /// <summary>
 /// What a planting looks like cut another way: answers and settings that stand in for the saved ones.
@@ -239,7 +233,6 @@ internal static class PrescribeEndpoints
     )
     {
         Known(body.Language);
-        KnownPass(body.Pass);
         if (await plantings.FindAsync(id, cancel) is not { } stored)
             return TypedResults.NotFound();
         try
@@ -252,8 +245,7 @@ internal static class PrescribeEndpoints
                         body.Language,
                         body.Units,
                         await MarksAsync(estates, cancel),
-                        body.Pass,
-                        await KnockedOffAsync(years, id, cancel)
+                        KnockedOff: await KnockedOffAsync(years, id, cancel)
                     ),
                     cancel
                 )

@@ -49,6 +49,8 @@ internal static class SystemEndpoints
     // A heavy year, so that the steps have something to do.
     private const double SampleToLeave = 0.7;
 
+    private static readonly DateOnly SampleGreenTip = new(2027, 3, 15);
+
     public static void MapSystems(this RouteGroupBuilder group)
     {
         group
@@ -99,15 +101,14 @@ internal static class SystemEndpoints
             Seed = 4,
         };
         var cut = entry.Calculate(Rama.Core.Estate.Catalogue.Shipped with { OwnSystems = [system] });
-        DateOnly greenTip = new(DateTime.UtcNow.Year, 3, 15);
-        var days = AnchorDays.Of(system.Crops[0], new(greenTip, 1, GreenTipBasis.Crop));
+        var days = AnchorDays.Of(system.Crops[0], new(SampleGreenTip, 1, GreenTipBasis.Crop));
         return TypedResults.Ok(
             new PackPreview(
                 system.Id,
                 cut.Tree.FloralBuds,
                 entry.BudsToLeave!.Value,
                 cut,
-                greenTip,
+                SampleGreenTip,
                 (system.Passes ?? []).ToDictionary(
                     p => p.Id,
                     p => PassWindow.Of(p.ToDefinition(carriesSteps: false).Window, days)

@@ -1,5 +1,6 @@
 using System.Collections.Concurrent;
 using Microsoft.Extensions.Caching.Memory;
+using Rama.Core.Passes;
 using Rama.Core.Season;
 using Rama.Core.Weather;
 using Rama.Data.Estate;
@@ -21,28 +22,33 @@ internal sealed class SiteWeather(WeatherStore store, IMemoryCache cache)
     public async Task<IReadOnlyDictionary<Guid, KnownSite>> ReadAsync(DateOnly today, CancellationToken cancel)
     {
         var stamps = await store.StampsAsync(cancel);
+        var all = (await store.SitesAsync(cancel))
+            .Select(s => (s.Site, s.Read, Stamp: (s.Site.Version, today, stamps.GetValueOrDefault(s.Site.Id))))
+            .Select(s => (s.Site, s.Read, s.Stamp, Known: Kept(s.Site.Id, s.Stamp)))
+            .ToList();
+        var fresh = all.Where(s => s.Known is null && stamps.ContainsKey(s.Site.Id)).Select(s => s.Site.Id).ToList();
+        var days = fresh.Count == 0 ? null : await store.DaysAsync(fresh, today.AddYears(-MostYears), cancel);
         Dictionary<Guid, KnownSite> sites = [];
-        foreach (var (site, read) in await store.SitesAsync(cancel))
+        foreach (var (site, read, stamp, kept) in all)
         {
+            var known = kept ?? new KnownSite(site, [.. days?[site.Id] ?? []], today);
             // One version a site is kept: days come every half hour.
-            var (key, stamp) = (("site", site.Id), (site.Version, today, stamps.GetValueOrDefault(site.Id)));
-            var (of, known) = cache.Get<((uint, DateOnly, (int, DateTimeOffset)) Stamp, KnownSite? Site)>(key);
-            if (known is null || of != stamp)
-            {
-                var days = stamps.ContainsKey(site.Id)
-                    ? await store.DaysAsync(site.Id, today.AddYears(-MostYears), cancel)
-                    : [];
-                known = new(site, days, today);
+            if (kept is null)
                 cache.Set(
-                    key,
-                    (stamp, (KnownSite?)known),
+                    ("site", site.Id),
+                    (stamp, known),
                     new MemoryCacheEntryOptions { SlidingExpiration = TimeSpan.FromMinutes(30) }
                 );
-            }
             sites.Add(site.Id, known with { Read = read });
         }
         return sites;
     }
+
+    private KnownSite? Kept(Guid site, (uint, DateOnly, (int, DateTimeOffset)) stamp) =>
+        cache.TryGetValue(("site", site), out ((uint, DateOnly, (int, DateTimeOffset)) Stamp, KnownSite Site) kept)
+        && kept.Stamp == stamp
+            ? kept.Site
+            : null;
 }
 
 /// <summary>A site with its days.</summary>
@@ -64,7 +70,7 @@ internal sealed record KnownSite(
         : this(site, [.. days.Where(d => !d.IsForecast || d.Date >= today)], site.ToPlace()) { }
 
     /// <summary>The judge of its days for a crop.</summary>
-    public DayJudge Judge(string crop) => _hardy.For(crop is "cherry" or "peach" or "apricot" or "plum");
+    public DayJudge Judge(string crop) => _hardy.For(isTender: CropKinds.IsStone(crop));
 
     /// <summary>Green tip by the heat of the season; null without an estimate.</summary>
     /// <param name="crop">The crop.</param>

@@ -38,7 +38,7 @@ internal sealed class WeatherReading(
                 ?? throw new WeatherSourceException("This server no longer knows a source of that name.");
             var place = site.ToPlace();
             var (today, now) = await NowAsync(place, cancel);
-            var measured = (await store.DaysAsync(site.Id, today.AddDays(-FirstDays), cancel))
+            var measured = (await store.DaysAsync([site.Id], today.AddDays(-FirstDays), cancel))[site.Id]
                 .Where(d => !d.IsForecast && d.RainMm is not null && d.Date <= today)
                 .Select(d => d.Date)
                 .DefaultIfEmpty(today.AddDays(-FirstDays))
@@ -64,10 +64,10 @@ internal sealed class WeatherReading(
     private async Task<(DateOnly Today, DateTimeOffset Now)> NowAsync(SitePlace place, CancellationToken cancel)
     {
         var estate = await estates.ReadAsync(cancel);
-        var now = TimeZoneInfo.ConvertTime(clock.GetUtcNow(), place.Zone);
-        if (estate.Today is not { } day)
-            return (DateOnly.FromDateTime(now.DateTime), now);
-        var local = day.ToDateTime(TimeOnly.FromTimeSpan(TimeSpan.FromHours(12)));
-        return (day, new(local, place.Zone.GetUtcOffset(local)));
+        var day = estate.TodayBy(clock, place.Zone);
+        if (estate.Today is null)
+            return (day, clock.GetUtcNow());
+        var noon = day.ToDateTime(new TimeOnly(12, 0));
+        return (day, new(noon, place.Zone.GetUtcOffset(noon)));
     }
 }

@@ -11,6 +11,7 @@ internal sealed class WeatherSources(IConfiguration settings, IHttpClientFactory
         .GetChildren()
         .Select(s => (Name: s["Name"], Address: s["Address"]))
         .Where(s => s.Name is { Length: > 0 } && Uri.TryCreate(s.Address, UriKind.Absolute, out _))
+        .DistinctBy(s => s.Name)
         .ToDictionary(
             s => s.Name!,
             IWeatherSource (s) =>

@@ -1,3 +1,5 @@
+using Rama.Core.Count.Vigour;
+using Rama.Core.Crops;
 using Rama.Core.Decide;
 using Rama.Core.Explain;
 using Rama.Core.Passes;
@@ -194,5 +196,45 @@ public sealed class PassChoiceTests
         var winter = Pass(done, "winter").Hours!.Paid;
         // From 26 November to 14 January: December has 31 of its 50 days.
         Assert.Equal(winter * 31 / 50, done.Months.Single(m => m.Month == 12 && m.Year == 2026).Hours, 6);
+    }
+
+    // Two trees to be looked at again, in May and in July: the first is due, then the second, and a look does both.
+    [Fact]
+    public void Trees_with_marks_are_looked_at_one_day_after_the_other()
+    {
+        DateOnly may = new(2027, 5, 10),
+            july = new(2027, 7, 1),
+            made = new(2027, 2, 1);
+        DateOnly? Next(DateOnly? looked) =>
+            WalkFacts
+                .Of(
+                    [
+                        (
+                            made,
+                            new VigourMarkEntry
+                            {
+                                Row = 1,
+                                LookAgain = july,
+                                Gap = true,
+                            }.Read()
+                        ),
+                        (
+                            made,
+                            new VigourMarkEntry
+                            {
+                                Row = 2,
+                                LookAgain = may,
+                                Gap = true,
+                            }.Read()
+                        ),
+                    ],
+                    BearingHabit.MixedBud,
+                    looked
+                )!
+                .LookAgain;
+        Assert.Equal(may, Next(null));
+        Assert.Equal(july, Next(may));
+        Assert.Equal(july, Next(july));
+        Assert.Null(WalkFacts.Of([], BearingHabit.MixedBud, null));
     }
 }

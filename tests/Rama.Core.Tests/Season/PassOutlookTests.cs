@@ -82,4 +82,16 @@ public sealed class PassOutlookTests
         Assert.Null(soon.Today);
         Assert.Equal(Today.AddDays(6), soon.KnownUntil);
     }
+
+    [Fact]
+    public void What_comes_after_its_last_day_holds_nothing_up()
+    {
+        var judge = Judge(12, (5, new(default, -14, -2, 0, 3)));
+        DayCondition[] on = [DayCondition.NoHardFreeze];
+        Assert.Empty(PassOutlook.Of(judge, on, Today.AddDays(-20), Today.AddDays(1), Today)!.HeldUp);
+        // A late one is still to be done.
+        Assert.Single(PassOutlook.Of(judge, on, Today.AddDays(-20), Today.AddDays(-1), Today)!.HeldUp);
+        // Of what opens in days nobody knows there is nothing to say.
+        Assert.Null(PassOutlook.Of(Judge(0), on, Today.AddDays(2), Today.AddDays(9), Today));
+    }
 }

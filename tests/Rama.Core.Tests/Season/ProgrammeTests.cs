@@ -185,5 +185,9 @@ public sealed class ProgrammeTests
         Assert.Equal(0.15, Share(60), 9);
         Assert.Equal(1 / 0.85, LateCost.Of(TipDay.AddDays(40), TipDay, bloom).LeaveTimes, 9);
         Assert.Empty(LateCost.Of(TipDay.AddDays(-1), TipDay, bloom).Warnings);
+        // Handbook 6.2 has it of apple and pear; peach and cherry are pruned up to bloom on purpose.
+        Assert.NotNull(LateCost.Of(TipDay, "pear", Days("pear")));
+        Assert.Null(LateCost.Of(TipDay.AddDays(10), "peach", Days("peach")));
+        Assert.Null(LateCost.Of(TipDay.AddDays(10), "cherry", Days("cherry")));
     }
 }

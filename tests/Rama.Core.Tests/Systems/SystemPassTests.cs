@@ -54,7 +54,9 @@ public sealed class SystemPassTests
         );
         var rest = Packs.Step.Replace("\"thick\"", "\"other\"", StringComparison.Ordinal);
         var programme = Year(TrainingSystem.Parse(With(Pass, $"{step}, {rest}")));
-        Assert.Equal(["thick"], programme.Passes.Single(p => p.Id == "own-summer").Cuts.Select(c => c.Id));
+        var own = programme.Passes.Single(p => p.Id == "own-summer");
+        Assert.Equal(["thick"], own.Cuts.Select(c => c.Id));
+        Assert.Equal(("own-summer", false), (own.BenchPass, own.GoesToNumber));
         Assert.Equal(["other"], programme.Passes.Single(p => p.IsWinter).Cuts.Select(c => c.Id));
     }
 

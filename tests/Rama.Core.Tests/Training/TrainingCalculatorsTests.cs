@@ -44,8 +44,8 @@ public sealed class TrainingCalculatorsTests
         Assert.Throws<UnusableEntryException>(() => new BudRemovalEntry { LengthM = 0.2, InternodeCm = 5 }.Calculate());
     }
 
-    // By hand: girth 12 cm is 11.46 cm²; half of 6 fruit per cm² on it are 34.4. From 1.8 m in the fourth leaf at .5 m a
-    // year, less a tenth for one first crop, .45 m: 3 m after 2.67 leaves more.
+    // By hand: girth 12 cm is 11.46 cm²; half of 6 fruit per cm² on it are 34.4. From 1.8 m in the fourth leaf at .5 m
+    // a year, less a tenth for one first crop, .45 m: 3 m after 2.67 leaves more.
     [Fact]
     public void A_first_crop_and_the_leaf_of_the_top_wire()
     {
@@ -69,7 +69,8 @@ public sealed class TrainingCalculatorsTests
         );
     }
 
-    // Handbook 9.2, worked out once more in Python: cumulated hours cross in leaf 9 (1 520 against 1 610); 25 091 and 26 031.
+    // Handbook 9.2, worked out once more in Python: cumulated hours cross in leaf 9 (1 520 against 1 610); 25 091 and
+    // 26 031.
     [Fact]
     public void Labour_of_two_systems_crosses_in_leaf_nine()
     {
@@ -83,9 +84,13 @@ public sealed class TrainingCalculatorsTests
         Assert.Equal(9, compared.CrossingLeaf);
         Assert.Equal(new(9, 1_520, 1_610), compared.Cumulated[8]);
         Assert.Equal((25_091, 26_031), (Math.Round(compared.FirstCost), Math.Round(compared.SecondCost)));
+        // By hand: 10 and 5, 15 and 15, 15 and 20: they meet in the second leaf and cross in the third.
+        Assert.Equal(3, SystemComparison.Of([10, 5, 0], [5, 10, 5], 1, 0).CrossingLeaf);
+        Assert.Null(SystemComparison.Of([10, 5], [5, 10], 1, 0).CrossingLeaf);
     }
 
-    // Handbook 9.3, worked out once more in Python: 4.25, 4.10, 3.95, 3.85 over four winters; 20 limbs at 3 are 6.7 years.
+    // Handbook 9.3, worked out once more in Python: 4.25, 4.10, 3.95, 3.85 over four winters; 20 limbs at 3 are 6.7
+    // years.
     [Fact]
     public void Limbs_grow_younger_when_the_oldest_go_first()
     {

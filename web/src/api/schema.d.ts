@@ -9419,7 +9419,8 @@ export interface components {
             fruitPerTree: number;
             /**
              * Format: double
-             * @description Leaf in which the leader is expected at the top wire; null where nobody measured it.
+             * @description Leaf in which the leader is expected at the top wire; null where nobody measured
+             *                 it.
              */
             topWireLeaf: null | number;
             /**
@@ -10106,8 +10107,6 @@ export interface components {
             language: string;
             /** @description Units the crew measures in. */
             units?: components["schemas"]["UnitSystem"];
-            /** @description Of two passes of the winter, `detail`; all cuts when left out. */
-            pass?: null | string;
         };
         /** @description A card that was handed out. */
         IssuedCard: {
@@ -11484,6 +11483,10 @@ export interface components {
             source: string;
             /** @description Whether it is still to be done. */
             isAhead: boolean;
+            /** @description Whether it goes to the number, so that it has the card of the winter. */
+            goesToNumber: boolean;
+            /** @description What the bench knows its cuts by; empty for the winter, null where nothing is cut. */
+            benchPass: null | string;
         };
         /** @description Trees of one variety, rootstock, system, spacing and year within a block. */
         Planting: {

@@ -9,7 +9,7 @@ import { useReading } from '../../words/useReading';
 import { anchorsOfTheYear, siteAnchors } from './anchors';
 
 /** Days a person can note. */
-const anchors: Anchor[] = ['melt', ...anchorsOfTheYear, ...siteAnchors, 'coldNight'];
+const anchors: Anchor[] = ['melt', ...anchorsOfTheYear, ...siteAnchors, 'coldNight', 'flushRipe', 'strikeSeen'];
 
 /** The days all windows hang on: expected ones, and those noted this season, which move what comes after them. */
 export function NotedDays({ programme }: { programme: ProgrammeView }) {

@@ -89,15 +89,13 @@ function Year({ programme }: { programme: ProgrammeView }) {
   );
 }
 
-/** What goes to the number has the card of the winter, the last of two passes its share of it. */
-function cardOf(pass: PlannedPass, id: string) {
-  if (!pass.isWinter || pass.id === 'major' || pass.hours?.assumed !== false)
-    return `/plantings/${id}/passes/${pass.id}/card`;
-  return `/plantings/${id}/card${pass.id === 'detail' ? '?pass=detail' : ''}`;
-}
+const benchOf = (pass: string, id: string) => `/plantings/${id}/bench${pass === '' ? '' : `?pass=${pass}`}`;
 
-const benchOf = (pass: PlannedPass) =>
-  pass.id === 'major' ? '?pass=major' : pass.isWinter ? '' : '?pass=after-harvest';
+/** What goes to the number has the card of the winter, the last of two passes its share of it. */
+const cardOf = (pass: PlannedPass, id: string) =>
+  pass.goesToNumber
+    ? `/plantings/${id}/card${pass.id === 'detail' ? '?pass=detail' : ''}`
+    : `/plantings/${id}/passes/${pass.id}/card`;
 
 function Pass({ pass, programme, at }: { pass: PlannedPass; programme: ProgrammeView; at: (day: string) => number }) {
   const { t, local, number, say } = useReading();
@@ -153,7 +151,7 @@ function Pass({ pass, programme, at }: { pass: PlannedPass; programme: Programme
         {pass.caution && <span className="small passes-caution">▲ {local(pass.caution)}</span>}
         <span className="small passes-links">
           <Link to={cardOf(pass, view.id)}>{t('passes.card')}</Link>
-          {pass.cuts.length > 0 && <Link to={`/plantings/${view.id}/bench${benchOf(pass)}`}>{t('passes.bench')}</Link>}
+          {pass.benchPass !== null && <Link to={benchOf(pass.benchPass, view.id)}>{t('passes.bench')}</Link>}
         </span>
         <PassChange
           key={programme.versions[pass.id] ?? 0}
