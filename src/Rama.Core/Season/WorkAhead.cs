@@ -30,12 +30,6 @@ public sealed record WorkAhead(
     /// <summary>Crew hours in a week unless the estate says otherwise: six people, forty hours (assumption).</summary>
     public const double DefaultCrewHoursPerWeek = 240;
 
-    /// <summary>
-    /// Share of the hours paid that is spent on trees (common practice, no source): the rest is ways, breaks
-    /// and tools.
-    /// </summary>
-    public const double ProductiveShare = 0.85;
-
     private const double FarDays = 36_525;
 
     /// <summary>

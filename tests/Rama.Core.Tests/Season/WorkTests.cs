@@ -30,7 +30,7 @@ public sealed class WorkTests
         var pass = PassDefinition.Find(crop is "cherry" or "peach" ? $"{crop}-winter" : "winter")!;
         var window = PassWindow.Of(pass.Window, AnchorDays.Of(crop, tip));
         return new(
-            trees * (minutes ?? 2) / 60 / WorkAhead.ProductiveShare,
+            trees * (minutes ?? 2) / 60 / PassHours.ProductiveShare,
             minutes is null,
             tip,
             window.To is { } to ? new(window.From, to) : null

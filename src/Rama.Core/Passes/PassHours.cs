@@ -1,6 +1,6 @@
 using Rama.Core.Explain;
 
-namespace Rama.Core.Season;
+namespace Rama.Core.Passes;
 
 /// <summary>Hours of one pass through one planting.</summary>
 /// <param name="Working">Hours on the trees.</param>
@@ -10,6 +10,12 @@ namespace Rama.Core.Season;
 public sealed record PassHours(double Working, double Paid, bool Assumed, IReadOnlyList<Step> Steps)
     : Calculated(Paid, "h", Steps, [])
 {
+    /// <summary>
+    /// Share of the hours paid that is spent on trees (common practice, no source): the rest is ways, breaks
+    /// and tools.
+    /// </summary>
+    public const double ProductiveShare = 0.85;
+
     private const double SecondsPerHour = 3_600;
 
     /// <summary>Working hours = trees × (walking and looking + cutting) ÷ 3 600 × factor ÷ productive share.</summary>
@@ -29,7 +35,7 @@ public sealed record PassHours(double Working, double Paid, bool Assumed, IReadO
     )
     {
         var working = trees * (baseSeconds + cuttingSeconds) / SecondsPerHour * factor * visits;
-        var paid = working / WorkAhead.ProductiveShare;
+        var paid = working / ProductiveShare;
         return new(
             working,
             paid,
@@ -52,7 +58,7 @@ public sealed record PassHours(double Working, double Paid, bool Assumed, IReadO
                     "pass.paid",
                     "working hours ÷ productive share",
                     new("paid hours", paid, "h"),
-                    [new("working hours", working, "h"), new("productive share", WorkAhead.ProductiveShare, "share")],
+                    [new("working hours", working, "h"), new("productive share", ProductiveShare, "share")],
                     "common practice, no source"
                 ),
             ]

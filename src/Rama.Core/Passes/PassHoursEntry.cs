@@ -1,6 +1,6 @@
 using Rama.Core.Explain;
 
-namespace Rama.Core.Season;
+namespace Rama.Core.Passes;
 
 /// <summary>One pass through one planting, as typed.</summary>
 public sealed record PassHoursEntry
