@@ -27,14 +27,15 @@ public sealed record Planting(
     PlantingForm Form
 )
 {
-    private const int YoungUpToLeaf = 2;
+    // Where the system says nothing of it: common practice, no source.
+    private const int FirstCropLeaf = 3;
 
     /// <summary>Code and name; the code alone where it has no other name.</summary>
     public string Title => Name == Code ? Code : $"{Code} {Name}";
 
     /// <summary>
-    /// Whether a crop would compete with its growth: it is trained and not asked for fruit (common practice, no
-    /// source).
+    /// Whether a crop would compete with its growth: it is trained and not asked for fruit before the first crop
+    /// leaf of its system.
     /// </summary>
-    public bool IsYoung => Leaf <= YoungUpToLeaf;
+    public bool IsYoung => Leaf < (System.Training?.FirstCropLeaf ?? FirstCropLeaf);
 }

@@ -22,6 +22,7 @@ namespace Rama.Core.Passes;
 /// <param name="Times">How often at least, where it comes again.</param>
 /// <param name="Caution">Caution where work can hurt someone.</param>
 /// <param name="Source">Where it comes from.</param>
+/// <param name="Task">What it is of a training programme; null where it is none of one.</param>
 public sealed record PassDefinition(
     string Id,
     LocalText Name,
@@ -36,7 +37,8 @@ public sealed record PassDefinition(
     int? EveryDays,
     int? Times,
     LocalText? Caution,
-    string Source
+    string Source,
+    PassTask? Task = null
 )
 {
     /// <summary>The passes all systems share, in the order of the year.</summary>
@@ -55,7 +57,17 @@ public sealed record PassDefinition(
     /// <summary>Whether a crop could have it.</summary>
     public bool IsForCrop(string? crop) => IsForKind(CropKinds.Of(crop).Concat(["bearing", "bare"]).ToHashSet());
 
-    private static readonly string[] Kinds = ["pome", "stone", "cherry", "peach", "evergreen", "bearing", "bare"];
+    private static readonly string[] Kinds =
+    [
+        "pome",
+        "stone",
+        "cherry",
+        "peach",
+        "evergreen",
+        "bearing",
+        "bare",
+        PassTask.InTraining,
+    ];
 
     /// <summary>Whether a planting of these facts has it.</summary>
     public bool IsFor(IReadOnlySet<string> facts) =>

@@ -2,6 +2,8 @@ using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Passes;
 using Rama.Core.Season;
+using Rama.Core.Target.Capacity;
+using Rama.Core.Training;
 using Rama.Core.Weather;
 
 namespace Rama.Core.Plan;
@@ -36,6 +38,9 @@ public sealed record ProgrammeEntry
     /// <summary>What the walk says; nobody walked when left out.</summary>
     public WalkFacts? Walk { get; init; }
 
+    /// <summary>What was measured of its young trees, season by season.</summary>
+    public IReadOnlyList<YoungSeasonEntry> Young { get; init; } = [];
+
     /// <summary>Decisions on passes, by pass.</summary>
     public IReadOnlyDictionary<string, PassChoiceEntry> Choices { get; init; } =
         new Dictionary<string, PassChoiceEntry>();
@@ -59,14 +64,17 @@ public sealed record ProgrammeEntry
             c => c.Key,
             c => reader.Under($"choices.{c.Key}", () => c.Value.Read(c.Key, reading.Year, null, passes))!
         );
+        var young = YoungSeasonEntry.Read(reader, "young", Young, reading.Planting);
         reader.ThrowIfAny();
         SiteYear site = new(South, Snow, (int?)storm, (int?)hot);
         var tip = GreenTip is { } day
             ? new GreenTip(day, 1, GreenTipBasis.Planting)
             : Weather.GreenTip.Expected(reading.Year, reading.GreenTips, [], []);
+        var terms = TermsOf(reading, PruningPlan.Of(reading));
         return Programme.Of(
-            TermsOf(reading, PruningPlan.Of(reading)) with
+            terms with
             {
+                TrainedBy = terms.Training with { Measured = young },
                 Days = AnchorDays.Of(
                     reading.Planting!.Variety.Crop,
                     tip,
@@ -92,7 +100,18 @@ public sealed record ProgrammeEntry
             AnchorDays.Of(reading.Planting!.Variety.Crop, null),
             plan.Decision?.Kind,
             CutTimes.Of(plan.Prescription, reading.Planting.System.Labour.BaseSeconds),
-            IsCounted: reading.Counted is not null
+            IsCounted: reading.Counted is not null,
+            TrainedBy: TrainingOf(reading)
+        );
+
+    /// <summary>What the training of a planting follows from, before anybody tells what was measured.</summary>
+    /// <param name="reading">What was typed, read; its planting must be usable.</param>
+    public static TrainingTerms TrainingOf(PlanReading reading) =>
+        TrainingTerms.Of(
+            reading.Planting!,
+            reading.Density?.BearingTrees ?? 0,
+            PruningPlan.HeightLimitM(reading.Planting!, reading.Target?.Canopy ?? Canopy.Usual),
+            []
         );
 }
 

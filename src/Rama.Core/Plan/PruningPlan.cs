@@ -218,20 +218,21 @@ public sealed record PruningPlan(
         );
     }
 
+    /// <summary>Height its rows carry right after pruning, metres.</summary>
+    internal static double HeightLimitM(Planting planting, Canopy canopy) =>
+        Math.Max(
+            1,
+            CanopyLimits.Of(planting.System.Form.Canopy, planting.Form, canopy, planting.System.Form.Leaders).HeightM
+        );
+
     /// <summary>The trees of a planting as its counts tell them; null before there are counts.</summary>
     public static TreeStock? StockOf(PlanReading reading, SurveyEstimate survey, double? limbs)
     {
         if (reading is not { Planting: { } planting, Target: { } target, Counted: { } counted })
             return null;
-        var canopy = CanopyLimits.Of(
-            planting.System.Form.Canopy,
-            planting.Form,
-            target.Canopy,
-            planting.System.Form.Leaders
-        );
         return TreeStock.Of(
             planting,
-            Math.Max(1, canopy.HeightM),
+            HeightLimitM(planting, target.Canopy),
             target.Canopy.HeightM,
             new(survey, counted, reading.Measured, limbs),
             target.Sharing

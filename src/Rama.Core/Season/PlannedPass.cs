@@ -24,6 +24,7 @@ namespace Rama.Core.Season;
 /// <param name="Hours">Its hours; null where nobody can tell.</param>
 /// <param name="Caution">Caution where work can hurt someone.</param>
 /// <param name="Source">Where it comes from.</param>
+/// <param name="Task">What it is of a training programme; null where it is none of one.</param>
 public sealed record PlannedPass(
     string Id,
     LocalText Name,
@@ -43,7 +44,8 @@ public sealed record PlannedPass(
     DateOnly? Again,
     PassHours? Hours,
     LocalText? Caution,
-    string Source
+    string Source,
+    PlannedTask? Task = null
 )
 {
     /// <summary>Whether it is still to be done.</summary>
@@ -74,7 +76,8 @@ public sealed record PlannedPass(
         IReadOnlyList<CarriedStep> steps,
         PassHours? hours,
         PassChoice? choice,
-        DateOnly? today
+        DateOnly? today,
+        PlannedTask? task = null
     )
     {
         var (from, to) =
@@ -106,7 +109,8 @@ public sealed record PlannedPass(
             again,
             hours,
             definition.Caution,
-            definition.Source
+            definition.Source,
+            task
         );
     }
 

@@ -4,6 +4,8 @@ using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Passes;
 using Rama.Core.Prescribe;
+using Rama.Core.Systems;
+using Rama.Core.Training;
 
 namespace Rama.Core.Season;
 
@@ -19,6 +21,8 @@ namespace Rama.Core.Season;
 /// <param name="Site">What its site tells of its year.</param>
 /// <param name="Choices">What people decided and reported, by pass.</param>
 /// <param name="Today">The day taken as today, which tells where a pass stands; null where nobody asks.</param>
+/// <param name="TrainedBy">What the training of a young planting follows from; its usual height and nothing measured
+/// when left out.</param>
 /// <param name="Factor">How much longer the planting takes than expected; 1 where nobody knows.</param>
 public sealed record ProgrammeTerms(
     Planting Planting,
@@ -32,8 +36,17 @@ public sealed record ProgrammeTerms(
     SiteYear? Site = null,
     IReadOnlyDictionary<string, PassChoice>? Choices = null,
     DateOnly? Today = null,
+    TrainingTerms? TrainedBy = null,
     double Factor = 1
-);
+)
+{
+    // Height of a canopy over its row spacing where nobody says: common practice, no source.
+    private const double UsualHeight = 0.9;
+
+    /// <summary>What the training of a young planting follows from.</summary>
+    public TrainingTerms Training =>
+        TrainedBy ?? TrainingTerms.Of(Planting, Trees, UsualHeight * Planting.Form.RowSpacingM, []);
+}
 
 /// <summary>What a vigour walk says of the year of a planting.</summary>
 /// <param name="Vigour">How strongly it grows; null where nothing tells.</param>
@@ -132,6 +145,7 @@ public sealed record Programme(
     {
         var facts = FactsOf(terms);
         List<PlannedPass> passes = [];
+        var training = TrainingPlan.Of(terms.Training);
         var all = terms.Planting.System.AllPasses();
         foreach (var definition in all)
         {
@@ -153,7 +167,15 @@ public sealed record Programme(
                 facts.Add("after-harvest-closed");
             var steps = StepsOf(definition, terms);
             passes.Add(
-                PlannedPass.Of(definition, window, steps, HoursOf(definition, steps, terms), choice, terms.Today)
+                PlannedPass.Of(
+                    definition,
+                    window,
+                    steps,
+                    HoursOf(definition, steps, terms),
+                    choice,
+                    terms.Today,
+                    PlannedTask.For(definition, training)
+                )
             );
         }
         var planned = passes.Where(p => p.State != PassState.LeftOut).ToList();
@@ -167,6 +189,11 @@ public sealed record Programme(
             ]
         );
     }
+
+    // A first crop is thinned to its own limit, and not once more with the grown plantings.
+    private static bool IsFirstCrop(ProgrammeTerms terms) =>
+        TrainingState.Of(terms.Training) is { IsOn: true } state
+        && terms.Planting.System.Training!.At(state.Leaf).Crop is > 0 and < 1;
 
     private static HashSet<string> FactsOf(ProgrammeTerms terms)
     {
@@ -182,12 +209,12 @@ public sealed record Programme(
                 facts.Add(fact);
         }
         If(isYoung, "young");
-        If(planting.Leaf == 1, "bare");
+        If(planting is { Leaf: 1, System.Training: null }, "bare");
         If(!isYoung, "bearing");
         If(isPruned, "cuts");
         If(terms.Decision == DecisionKind.NoPrune, "noPrune");
         If(terms.Planting.System.InTwoPasses(terms.Answers), "twoPasses");
-        If(!isYoung && crop != "cherry", "thins");
+        If(!isYoung && crop != "cherry" && !IsFirstCrop(terms), "thins");
         If(planting.Variety.Traits.BiennialProne, "biennial");
         If(terms.IsCounted, "counted");
         If(strong, "strong");
@@ -195,6 +222,13 @@ public sealed record Programme(
         If(isPruned && !isYoung && later, "carries-after-harvest");
         If(terms.Walk?.StrikesSeen is not null, "strikes");
         If(terms.Walk?.LookAgain is not null, "marks");
+        If(planting.System.Training is not null, PassTask.HasProgramme);
+        if (TrainingState.Of(terms.Training) is { IsOn: true } state)
+            facts.UnionWith([
+                PassTask.InTraining,
+                .. PassTask.FactsOf(state.Leaf),
+                .. TrainingTask.TraitsOf(planting.Variety, planting.Rootstock),
+            ]);
         return facts;
     }
 

@@ -10,7 +10,7 @@ using Rama.Core.Systems.Language;
 namespace Rama.Core.Systems;
 
 /// <summary>
-/// Reads rule packs. A step or question of a pack may say <c>use</c>: it is then taken from <c>Systems/common.json</c>,
+/// Reads rule packs. A step, question or training task of a pack may say <c>use</c>: it is then taken from <c>Systems/common.json</c>,
 /// with whatever else the pack writes in its place.
 /// </summary>
 internal static partial class RulePack
@@ -53,11 +53,18 @@ internal static partial class RulePack
         try
         {
             var file = JsonNode.Parse(json);
-            foreach (var list in new[] { "steps", "questions" })
-                if (file?["system"]?[list] is JsonArray entries)
-                    for (var i = 0; i < entries.Count; i++)
-                        if (entries[i] is JsonObject own && own["use"] is { } use)
-                            entries[i] = Over(list, use.GetValue<string>(), own, name);
+            var system = file?["system"];
+            foreach (
+                var (list, entries) in new[]
+                {
+                    ("steps", system?["steps"]),
+                    ("questions", system?["questions"]),
+                    ("tasks", system?["training"]?["tasks"]),
+                }
+            )
+                for (var i = 0; i < (entries as JsonArray)?.Count; i++)
+                    if (entries[i] is JsonObject own && own["use"] is { } use)
+                        entries[i] = Over(list, use.GetValue<string>(), own, name);
             NoNulls(file, "pack");
             return file?.ToJsonString() ?? "null";
         }
@@ -162,6 +169,7 @@ internal static partial class RulePack
                 .Concat(system.Settings.Select(s => s.Id))
                 .Concat(system.Terms.Keys)
                 .Concat((system.Passes ?? []).Select(p => p.Id))
+                .Concat((system.Training?.Tasks ?? []).Select(t => t.Id))
                 .Concat(system.Questions.SelectMany(q => q.Options.Select(o => o.Id).Prepend(q.Id)))
         )
             Unless(
@@ -174,6 +182,11 @@ internal static partial class RulePack
         Unless(Distinct((system.Passes ?? []).Select(p => p.Id)), "two passes share an id");
         Unless((system.Passes ?? []).Count <= MostPasses, $"expected at most {MostPasses} passes of its own");
         faults.AddRange((system.Passes ?? []).SelectMany(p => p.Faults()));
+        faults.AddRange(system.Training?.Faults() ?? []);
+        Unless(
+            !(system.Passes ?? []).Select(p => p.Id).Intersect((system.Training?.Tasks ?? []).Select(t => t.Id)).Any(),
+            "a training task has the id of a pass"
+        );
         faults.AddRange(system.Settings.SelectMany(SettingFaults));
         foreach (var question in system.Questions)
             faults.AddRange(QuestionFaults(system, question));

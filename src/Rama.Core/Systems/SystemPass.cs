@@ -46,9 +46,6 @@ public sealed record SystemPass(
     PassAge Of = PassAge.Bearing
 )
 {
-    private const int MostAnchors = 4,
-        MostDays = 366;
-
     /// <summary>The pass as all others are.</summary>
     /// <param name="carriesSteps">Whether steps of the system are cut in it.</param>
     public PassDefinition ToDefinition(bool carriesSteps) =>
@@ -80,19 +77,9 @@ public sealed record SystemPass(
     /// <summary>What is wrong with it.</summary>
     internal IEnumerable<string> Faults()
     {
-        if (PassDefinition.Find(Id) is not null)
-            yield return $"pass {Id}: all systems share one of that id";
-        foreach (var (name, anchors) in new[] { ("from", From), ("to", To) })
-            if (anchors.Count is 0 or > MostAnchors || anchors.Any(a => Math.Abs(a.Days) > MostDays))
-                yield return $"pass {Id}: {name} expects 1 to {MostAnchors} days of the year, each at most "
-                    + $"{MostDays} days off";
-        if (Hands.Count is 0 or > MostAnchors)
-            yield return $"pass {Id}: hands expects 1 to {MostAnchors}";
+        foreach (var fault in PassFaults.Of($"pass {Id}", Id, From, To, Hands, EveryDays, Times))
+            yield return fault;
         if (SecondsPerTree is < 0 or > 36_000)
             yield return $"pass {Id}: secondsPerTree must lie between 0 and 36 000";
-        if (EveryDays is < 1 or > MostDays)
-            yield return $"pass {Id}: everyDays must lie between 1 and {MostDays}";
-        if (Times is < 1 or > 60 || Times is not null && EveryDays is null)
-            yield return $"pass {Id}: times must lie between 1 and 60, and needs everyDays";
     }
 }

@@ -39,6 +39,8 @@ public enum SystemAim
 /// <param name="Steps">Cutting steps in the order of the work.</param>
 /// <param name="KeepOff">What not to cut.</param>
 /// <param name="Passes">Passes it has beside those all systems share; none when left out.</param>
+/// <param name="Training">How its young plantings are trained; those of the first leaves have the passes all share
+/// when left out.</param>
 public sealed record TrainingSystem(
     string Id,
     int Version,
@@ -54,7 +56,8 @@ public sealed record TrainingSystem(
     IReadOnlyList<PruningQuestion> Questions,
     IReadOnlyList<CuttingStep> Steps,
     IReadOnlyList<LocalText> KeepOff,
-    IReadOnlyList<SystemPass>? Passes = null
+    IReadOnlyList<SystemPass>? Passes = null,
+    YoungTraining? Training = null
 )
 {
     // Kept beside the record, not in it: a changed copy would otherwise go on with the rules of the one it was copied
@@ -103,7 +106,7 @@ public sealed record TrainingSystem(
         return [.. Steps.Where(s => !left.Contains(s.Id)).Select(s => (s, PassOf(s, chosen)))];
     }
 
-    /// <summary>The passes its plantings may have: those all systems share, then its own.</summary>
+    /// <summary>The passes its plantings may have: those all systems share, its own, then the tasks of young ones.</summary>
     public IReadOnlyList<PassDefinition> AllPasses() =>
         [
             .. PassDefinition.All,
@@ -113,6 +116,7 @@ public sealed record TrainingSystem(
                         || Questions.Any(q => q.Options.Any(o => o.Moves?.Values.Contains(p.Id) == true))
                 )
             ),
+            .. (Training?.Tasks ?? []).Select(t => t.ToDefinition()),
         ];
 
     /// <summary>Whether a step may belong to a pass.</summary>

@@ -67,14 +67,7 @@ public sealed record BudRemoval(
             ),
         ];
         if (limbs is > 0 and (< AimFromCm or > AimToCm))
-            warnings.Add(
-                new(
-                    "bud-removal.spacing",
-                    $"Limbs every {limbs:0} cm where {AimFromCm:0} to {AimToCm:0} cm are wanted: take "
-                        + $"{(limbs < AimFromCm ? "more" : "fewer")} buds for each one kept.",
-                    told
-                )
-            );
+            warnings.Add(Spacing(limbs));
         return new(
             buds,
             kept,
@@ -114,6 +107,15 @@ public sealed record BudRemoval(
             warnings
         );
     }
+
+    /// <summary>That limbs come closer or wider than is wanted.</summary>
+    internal static Notice Spacing(double limbsCm) =>
+        new(
+            "bud-removal.spacing",
+            $"Limbs every {limbsCm:0} cm where {AimFromCm:0} to {AimToCm:0} cm are wanted: take "
+                + $"{(limbsCm < AimFromCm ? "more" : "fewer")} buds for each one kept.",
+            new Figure("limbs apart", limbsCm, "cm")
+        );
 }
 
 /// <summary>A bare leader whose buds are to be taken, as typed.</summary>

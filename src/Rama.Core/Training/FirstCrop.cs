@@ -1,3 +1,4 @@
+using Rama.Core.Crops;
 using Rama.Core.Explain;
 
 namespace Rama.Core.Training;
@@ -19,27 +20,34 @@ public sealed record FirstCrop(
     IReadOnlyList<Notice> Warnings
 ) : Calculated(FruitPerTree, "fruit/tree", Steps, Warnings)
 {
-    // Half of what a grown tree carries; each first crop takes a tenth of the leader's growth; a leaf either way: all
-    // assumption, handbook of the trade.
-    private const double OfMature = 0.5,
-        LostEach = 0.1,
-        Either = 1;
+    /// <summary>Share of a grown tree's crop density at the first crop (assumption, handbook of the trade).</summary>
+    public const double OfMature = 0.5;
+
+    // A leaf either way: assumption, handbook of the trade.
+    private const double Either = 1;
+
+    /// <summary>Crop density of a grown tree: the middle of the variety's usual range, fruit per cm²; null where it is
+    /// not told by its trunk.</summary>
+    /// <param name="variety">The variety.</param>
+    public static double? MatureDensity(Variety variety) =>
+        variety is { CropDensityLow.Value: var low, CropDensityHigh.Value: var high } ? (low + high) / 2 : null;
 
     /// <summary>The limit, and when the top wire is reached.</summary>
     /// <param name="tcsaCm2">Trunk cross-section, cm².</param>
     /// <param name="cropDensity">Crop density of a grown tree, fruit per cm².</param>
     /// <param name="leader">Height and growth of the leader; null where nobody measured it.</param>
-    public static FirstCrop Of(double tcsaCm2, double cropDensity, LeaderGrowth? leader = null)
+    /// <param name="share">Share of a grown tree's crop density it may carry, 0 to 1.</param>
+    public static FirstCrop Of(double tcsaCm2, double cropDensity, LeaderGrowth? leader = null, double share = OfMature)
     {
-        var fruit = OfMature * cropDensity * tcsaCm2;
+        var fruit = share * cropDensity * tcsaCm2;
         List<Step> steps =
         [
             new(
                 "first-crop.limit",
-                "half × crop density × trunk cross-section",
+                "share of a grown tree × crop density × trunk cross-section",
                 new("most fruit", fruit, "fruit/tree"),
                 [
-                    new("half", OfMature, "1"),
+                    new("share of a grown tree", share, "share"),
                     new("crop density", cropDensity, "fruit/cm²"),
                     new("trunk cross-section", tcsaCm2, "cm²"),
                 ],
@@ -49,8 +57,7 @@ public sealed record FirstCrop(
         double? at = null;
         if (leader is { } l)
         {
-            var growth = l.ExtensionM * (1 - LostEach * l.FirstCrops);
-            at = l.Leaf + Math.Max(0, l.WireM - l.HeightM) / growth;
+            at = l.Leaf + Math.Max(0, l.WireM - l.HeightM) / l.Slowed;
             steps.Add(
                 new(
                     "first-crop.top-wire",
@@ -61,7 +68,7 @@ public sealed record FirstCrop(
                         new("top wire", l.WireM, "m"),
                         new("height", l.HeightM, "m"),
                         new("leader growth", l.ExtensionM, "m"),
-                        new("a tenth", LostEach, "1"),
+                        new("a tenth", LeaderGrowth.LostEach, "1"),
                         new("first crops", l.FirstCrops, "1"),
                     ],
                     Sources.Assumption
@@ -78,7 +85,14 @@ public sealed record FirstCrop(
 /// <param name="ExtensionM">Mean growth of the last two seasons, metres a year.</param>
 /// <param name="WireM">Height of the top wire, metres.</param>
 /// <param name="FirstCrops">Leaves until then that carry a first crop.</param>
-public sealed record LeaderGrowth(double Leaf, double HeightM, double ExtensionM, double WireM, double FirstCrops);
+public sealed record LeaderGrowth(double Leaf, double HeightM, double ExtensionM, double WireM, double FirstCrops)
+{
+    // Each first crop takes a tenth of the leader's growth: assumption, handbook of the trade.
+    internal const double LostEach = 0.1;
+
+    /// <summary>Its growth with what first crops take of it, metres a year.</summary>
+    public double Slowed => ExtensionM * (1 - LostEach * FirstCrops);
+}
 
 /// <summary>A young tree and its leader, as typed.</summary>
 public sealed record FirstCropEntry

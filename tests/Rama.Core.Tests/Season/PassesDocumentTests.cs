@@ -14,11 +14,12 @@ public sealed class PassesDocumentTests
     private static readonly DateOnly North = new(2027, 3, 15),
         South = new(2026, 9, 12);
 
-    private static readonly (string Name, bool Young, string? Answers)[] Kinds =
+    private static readonly (string Name, int Leaf, string? Answers)[] Kinds =
     [
-        ("bearing, one winter pass", false, null),
-        ("bearing, answers that part the work", false, "later"),
-        ("first leaf", true, null),
+        ("bearing, one winter pass", 10, null),
+        ("bearing, answers that part the work", 10, "later"),
+        ("first leaf", 1, null),
+        ("third leaf", 3, null),
     ];
 
     private static string RootFrom(string folder) =>
@@ -58,13 +59,13 @@ public sealed class PassesDocumentTests
             """
         );
         foreach (var system in TrainingSystem.Shipped)
-        foreach (var (name, young, answers) in Kinds)
+        foreach (var (name, leaf, answers) in Kinds)
         {
             var chosen = answers is null ? new Dictionary<string, string>() : Later(system);
             if (answers is not null && chosen.Count == 0)
                 continue;
-            var north = Of(system, young, chosen, North);
-            var south = Of(system, young, chosen, South);
+            var north = Of(system, leaf, chosen, North);
+            var south = Of(system, leaf, chosen, South);
             text.Append(CultureInfo.InvariantCulture, $"\n## {system.Name.En}: {name}\n\n");
             text.Append("| pass | north | south | on days | hands | cuts |\n|---|---|---|---|---|---|\n");
             foreach (var pass in north.Passes)
@@ -102,7 +103,7 @@ public sealed class PassesDocumentTests
             .Where(q => q.Option is not null)
             .ToDictionary(q => q.Id, q => q.Option!.Id);
 
-    private static Programme Of(TrainingSystem system, bool young, Dictionary<string, string> answers, DateOnly tip)
+    private static Programme Of(TrainingSystem system, int leaf, Dictionary<string, string> answers, DateOnly tip)
     {
         var crop = system.Crops[0];
         var planting = (
@@ -111,11 +112,11 @@ public sealed class PassesDocumentTests
                 Variety = Catalogue.Shipped.Varieties.First(v => v.Crop == crop).Name,
                 Rootstock = Catalogue.Shipped.Rootstocks.First(r => r.Crop == crop).Name,
                 System = system.Id,
-                YearPlanted = young ? 2027 : 2018,
+                YearPlanted = 2028 - leaf,
             }
         ).Read(2027);
         return Programme.Of(
-            new(planting, 1_000, answers, AnchorDays.Of(crop, new(tip, 3, GreenTipBasis.Planting)), IsCounted: !young)
+            new(planting, 1_000, answers, AnchorDays.Of(crop, new(tip, 3, GreenTipBasis.Planting)), IsCounted: leaf > 3)
         );
     }
 }

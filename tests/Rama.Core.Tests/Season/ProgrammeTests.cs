@@ -129,8 +129,10 @@ public sealed class ProgrammeTests
         var programme = Programme.Of(
             Terms(TrainingSystem.Find("tall-spindle")!, new Dictionary<string, string>(), null, leaf: 1)
         );
-        Assert.Contains(programme.Passes, p => p.Id == "tying");
-        Assert.Contains(programme.Passes, p => p.Id == "bud-removal");
+        Assert.Contains(programme.Passes, p => p.Id == "tie-leader");
+        Assert.Contains(programme.Passes, p => p.Id == "branch-making");
+        // What all systems share stands back for the tasks of the system.
+        Assert.DoesNotContain(programme.Passes, p => p.Id is "tying" or "bud-removal");
         Assert.DoesNotContain(programme.Passes, p => p.Id is "thinning" or "winter" or "summer-light");
     }
 

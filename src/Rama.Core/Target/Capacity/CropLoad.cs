@@ -1,5 +1,6 @@
 using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Core.Training;
 
 namespace Rama.Core.Target.Capacity;
 
@@ -131,6 +132,17 @@ public sealed record CropLoad(
             return warnings;
 
         var variety = planting.Variety;
+        if (FirstCropOf(planting, tcsa) is { } most && fruitPerTree > most.FruitPerTree)
+            warnings.Add(
+                new(
+                    "crop-load.first-crop",
+                    $"In leaf {planting.Leaf} a trunk of {tcsa:0.#} cm² should carry {most.FruitPerTree:0} fruit at "
+                        + "most, so that the leader reaches the top wire.",
+                    new Figure("most fruit", most.FruitPerTree, "fruit/tree"),
+                    new("leaf", planting.Leaf, "leaf"),
+                    new("trunk cross-section", tcsa, "cm²")
+                )
+            );
         // Not every crop is told by its trunk.
         if (variety is not { CropDensityLow.Value: var low, CropDensityHigh.Value: var high })
             return warnings;
@@ -161,4 +173,11 @@ public sealed record CropLoad(
             );
         return warnings;
     }
+
+    // What a tree may carry before it is grown; null where nothing limits it.
+    private static FirstCrop? FirstCropOf(Planting planting, double tcsaCm2) =>
+        planting.System.Training?.At(planting.Leaf).Crop is > 0 and < 1 and var share
+        && FirstCrop.MatureDensity(planting.Variety) is { } density
+            ? FirstCrop.Of(tcsaCm2, density, share: share)
+            : null;
 }

@@ -22,8 +22,9 @@ function useShowCatalogue(onDone: () => void) {
   const client = useQueryClient();
   return async (next: CatalogueView) => {
     client.setQueryData(['catalogue'], next);
-    await client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'catalogue' });
+    // Before anything else is waited for: the next form may already be opened.
     onDone();
+    await client.invalidateQueries({ predicate: (q) => q.queryKey[0] !== 'catalogue' });
   };
 }
 
