@@ -89,6 +89,7 @@ api.MapSession().MapPeople().MapInvitations();
 api.MapImport().MapExport();
 api.MapSeason()
     .MapPasses()
+    .MapTraining()
     .MapWeather()
     .MapEstate()
     .MapTarget()

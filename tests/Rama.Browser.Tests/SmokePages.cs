@@ -40,6 +40,9 @@ internal static class SmokePages
         "plantings/{0}/history",
         "plantings/{0}/card",
         "plantings/{0}/passes/cold-look/card",
+        "plantings/{0}/training",
+        "plantings/{0}/training/leader",
+        "plantings/{0}/training/print",
         "plantings/{0}/bench",
         "plantings/{0}/route",
         "plantings/{0}/trees",
@@ -59,6 +62,7 @@ internal static class SmokePages
         "plantings/{0}/passes",
         "plantings/{0}/card",
         "plantings/{0}/passes/cold-look/card",
+        "plantings/{0}/training",
         "plantings/{0}/bench",
     ];
 

@@ -174,6 +174,7 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
                 "trunks.csv",
                 "varieties.json",
                 "weather.csv",
+                "young.csv",
             ],
             before.Keys.Order()
         );

@@ -29,6 +29,11 @@ const PrescribeStage = lazy(() =>
 );
 const ResultStage = lazy(() => import('./stages/result/ResultStage').then((m) => ({ default: m.ResultStage })));
 const PassesStage = lazy(() => import('./stages/passes/PassesStage').then((m) => ({ default: m.PassesStage })));
+const TrainingStage = lazy(() => import('./stages/training/TrainingStage').then((m) => ({ default: m.TrainingStage })));
+const LeaderStage = lazy(() => import('./stages/training/LeaderStage').then((m) => ({ default: m.LeaderStage })));
+const TrainingPrintPage = lazy(() =>
+  import('./stages/training/TrainingPrintPage').then((m) => ({ default: m.TrainingPrintPage })),
+);
 const YearPage = lazy(() => import('./stages/passes/YearPage').then((m) => ({ default: m.YearPage })));
 const WeatherPage = lazy(() => import('./stages/weather/WeatherPage').then((m) => ({ default: m.WeatherPage })));
 const HistoryPage = lazy(() => import('./stages/estate/HistoryPage').then((m) => ({ default: m.HistoryPage })));
@@ -99,6 +104,7 @@ const router = createBrowserRouter([
         { path: 'targets', element: only('target', <RulePage />) },
         { path: 'plantings/:id/card', element: <CardPage /> },
         { path: 'plantings/:id/passes/:pass/card', element: <PassCardPage /> },
+        { path: 'plantings/:id/training/print', element: <TrainingPrintPage /> },
         { path: 'plantings/:id/bench', element: <BenchPage /> },
         { path: 'plantings/:id/route', element: <RoutePage /> },
         { path: 'plantings/:id/trees', element: <RowSheetPage /> },
@@ -115,6 +121,8 @@ const router = createBrowserRouter([
             { path: 'prescribe', element: <PrescribeStage /> },
             { path: 'result', element: <ResultStage /> },
             { path: 'passes', element: <PassesStage /> },
+            { path: 'training', element: <TrainingStage /> },
+            { path: 'training/leader', element: <LeaderStage /> },
             { path: 'history', element: <HistoryPage /> },
           ],
         },

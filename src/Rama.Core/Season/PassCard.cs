@@ -3,6 +3,7 @@ using Rama.Core.Estate;
 using Rama.Core.Passes;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
+using Rama.Core.Training;
 
 namespace Rama.Core.Season;
 
@@ -14,7 +15,7 @@ namespace Rama.Core.Season;
 /// <param name="Block">Code and name of the block.</param>
 /// <param name="About">Variety, rootstock and system.</param>
 /// <param name="Pass">The pass in two or three words.</param>
-/// <param name="Headline">What to leave, where it goes to the number; empty otherwise.</param>
+/// <param name="Headline">What to leave, where it goes to the number, or how many a tree; empty otherwise.</param>
 /// <param name="What">What is done.</param>
 /// <param name="From">First day it is planned for; null without an estimate.</param>
 /// <param name="To">Last day.</param>
@@ -29,6 +30,8 @@ namespace Rama.Core.Season;
 /// <param name="Safety">Cautions.</param>
 /// <param name="DrawingCaption">Caption of the drawing.</param>
 /// <param name="Drawing">A typical tree with the cuts; null where there is no prescription, or nothing is cut.</param>
+/// <param name="Leader">A bare leader bud by bud, where branches are made on it; null otherwise.</param>
+/// <param name="LeaderCaption">Caption of that.</param>
 public sealed record PassCard(
     string Language,
     string Block,
@@ -48,7 +51,9 @@ public sealed record PassCard(
     string SafetyHeading,
     IReadOnlyList<string> Safety,
     string DrawingCaption,
-    CardDrawing? Drawing
+    CardDrawing? Drawing,
+    BareLeader? Leader = null,
+    string LeaderCaption = ""
 )
 {
     /// <summary>Writes the card of a pass.</summary>
@@ -71,7 +76,7 @@ public sealed record PassCard(
             planting.Title,
             $"{planting.Variety.Name} / {planting.Rootstock.Name} · {words.Say(planting.System.Name)}",
             words.Say(pass.Name),
-            toTheNumber ? winter!.Headline() : "",
+            toTheNumber ? winter!.Headline() : HeadlineOf(pass.Task, words),
             words.Say(pass.What),
             pass.From,
             pass.To,
@@ -93,9 +98,24 @@ public sealed record PassCard(
                 words.Say("safety"),
             ],
             words.Say("drawing"),
-            drawing
+            drawing,
+            pass.Task?.Leader,
+            words.Say("leader-drawing")
         );
     }
+
+    private static string HeadlineOf(PlannedTask? task, CardWords words) =>
+        task switch
+        {
+            { Leader: { } leader } => words.Say(
+                "task-leader",
+                leader.Kept,
+                leader.Buds.Count,
+                leader.Buds.Count(b => b.Fate == BudFate.TopOff)
+            ),
+            { PerTree: { } number, What: { } what } => words.Say("task-amount", number, words.Say(what)),
+            _ => "",
+        };
 
     // What the winter does not cut is cut on the bench of its own pass.
     private static (IReadOnlyList<CardCut>, CardDrawing?) OnItsBench(

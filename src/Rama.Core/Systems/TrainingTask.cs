@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Rama.Core.Crops;
 using Rama.Core.Explain;
 using Rama.Core.Passes;
@@ -57,6 +58,7 @@ public sealed record TrainingTask(
     public const string Dwarfing = "dwarfing";
 
     /// <summary>Seconds a tree; null where it takes no time of its own.</summary>
+    [JsonIgnore]
     public double? SecondsPerTree => SecondsEach * (PerTree ?? 1);
 
     /// <summary>Traits of a planting that tasks may ask for.</summary>

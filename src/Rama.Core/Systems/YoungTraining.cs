@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Rama.Core.Passes;
 
 namespace Rama.Core.Systems;
@@ -39,6 +40,7 @@ public sealed record YoungTraining(
     private const int MostTasks = 24;
 
     /// <summary>Leaves it usually takes.</summary>
+    [JsonIgnore]
     public int Leaves => Growth.Count;
 
     /// <summary>What a tree has usually reached at the end of a leaf.</summary>

@@ -1,4 +1,5 @@
 using Rama.Core.Explain;
+using Rama.Core.Quantities;
 
 namespace Rama.Core.Training;
 
@@ -95,12 +96,9 @@ public sealed record BareLeader(
             {
                 return new BareLeaderEntry
                 {
-                    Leader = new()
-                    {
-                        LengthM = growth,
-                        InternodeCm = internode,
-                        TakenEach = takenEach,
-                    },
+                    Length = new(growth, "m"),
+                    Internode = new(internode, "cm"),
+                    TakenEach = takenEach,
                 }.Calculate();
             }
             catch (UnusableEntryException)
@@ -267,12 +265,22 @@ public sealed record BareLeader(
 public sealed record BareLeaderEntry
 {
     private const int MostTurned = 200;
+    private const double CmPerM = 100;
 
     /// <summary>How branches are made.</summary>
     public BranchWay Way { get; init; }
 
-    /// <summary>Length and buds.</summary>
-    public BudRemovalEntry Leader { get; init; } = new();
+    /// <summary>Length of last year's growth.</summary>
+    public Amount? Length { get; init; }
+
+    /// <summary>Distance of its buds.</summary>
+    public Amount? Internode { get; init; }
+
+    /// <summary>Buds off at the top; five when left out.</summary>
+    public double? TopBuds { get; init; }
+
+    /// <summary>Buds taken for each one kept; two and a half when left out.</summary>
+    public double? TakenEach { get; init; }
 
     /// <summary>Buds, by number from the tip, kept or taken otherwise than proposed.</summary>
     public IReadOnlyList<int> Turned { get; init; } = [];
@@ -287,12 +295,30 @@ public sealed record BareLeaderEntry
             reader.Add("turned", "list", $"Buds turned: expected at most {MostTurned}.");
         if (Way == BranchWay.Agent && Turned.Count > 0)
             reader.Add("turned", "conflict", "Buds are not taken where an agent is used on the same length.");
-        var removal = reader.Under("leader", Leader.Calculate);
+        var length = reader.Required("length", "Length", Length, Units.Length, 0.2, 4) * CmPerM;
+        var internode = reader.Required("internode", "Internode", Internode, Units.Length, 0.005, 0.1) * CmPerM;
         reader.ThrowIfAny();
-        var (length, internode) = (Leader.LengthM!.Value * 100, Leader.InternodeCm!.Value);
         if (Way == BranchWay.Agent)
             return BareLeader.ByAgent(length, internode);
-        var leader = BareLeader.ByBuds(removal!, length, internode, Leader.TopBuds ?? BudRemoval.TopBuds, Turned);
+        BudRemoval? removal = null;
+        try
+        {
+            removal = new BudRemovalEntry
+            {
+                LengthM = length / CmPerM,
+                InternodeCm = internode,
+                TopBuds = TopBuds,
+                TakenEach = TakenEach,
+            }.Calculate();
+        }
+        catch (UnusableEntryException e)
+        {
+            // Its length is an amount here.
+            foreach (var problem in e.Problems)
+                reader.Add(problem.Field == "lengthM" ? "length" : problem.Field, problem.Code, problem.Message);
+        }
+        reader.ThrowIfAny();
+        var leader = BareLeader.ByBuds(removal!, length, internode, TopBuds ?? BudRemoval.TopBuds, Turned);
         if (leader.Kept == 0)
             reader.Add("turned", "conflict", "No bud is kept: there would be no limbs.");
         else if (leader.LimbSpacingCm < BudRemoval.TooCloseCm)

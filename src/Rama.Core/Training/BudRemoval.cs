@@ -111,10 +111,12 @@ public sealed record BudRemoval(
     /// <summary>That limbs come closer or wider than is wanted.</summary>
     internal static Notice Spacing(double limbsCm) =>
         new(
-            "bud-removal.spacing",
+            limbsCm < AimFromCm ? "bud-removal.close" : "bud-removal.wide",
             $"Limbs every {limbsCm:0} cm where {AimFromCm:0} to {AimToCm:0} cm are wanted: take "
                 + $"{(limbsCm < AimFromCm ? "more" : "fewer")} buds for each one kept.",
-            new Figure("limbs apart", limbsCm, "cm")
+            new Figure("limbs apart", limbsCm, "cm"),
+            new("wanted from", AimFromCm, "cm"),
+            new("wanted to", AimToCm, "cm")
         );
 }
 

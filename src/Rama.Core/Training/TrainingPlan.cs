@@ -111,16 +111,18 @@ public sealed record TrainingPlan(
 }
 
 /// <summary>When a leader reaches the top wire.</summary>
-/// <param name="Leaf">Leaf it is expected in.</param>
-/// <param name="From">One leaf earlier, not before the one at hand.</param>
+/// <param name="Leaf">Leaves from planting until then.</param>
+/// <param name="InLeaf">Leaf that is in.</param>
+/// <param name="From">One leaf earlier, not before the next.</param>
 /// <param name="To">One leaf later.</param>
 /// <param name="GrowthM">Growth of the leader until then, with what first crops take of it, metres a year.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record TopWire(
     double Leaf,
-    double From,
-    double To,
+    int InLeaf,
+    int From,
+    int To,
     double GrowthM,
     IReadOnlyList<Step> Steps,
     IReadOnlyList<Notice> Warnings
@@ -146,6 +148,8 @@ public sealed record TopWire(
         }
         var forecast = FirstCrop.Of(1, 0, leader);
         var step = forecast.Steps.Single(s => s.Code == "first-crop.top-wire");
+        // A height of the end of a leaf and a part of a leaf's growth more are in the next.
+        var inLeaf = (int)Math.Ceiling(forecast.TopWireLeaf!.Value - 1e-9);
         List<Notice> warnings = [];
         if (forecast.TopWireLeaf > training.Leaves + 1)
             warnings.Add(
@@ -159,8 +163,9 @@ public sealed record TopWire(
             );
         return new(
             forecast.TopWireLeaf!.Value,
-            Math.Max(leaf, forecast.TopWireFrom!.Value),
-            forecast.TopWireTo!.Value,
+            inLeaf,
+            Math.Max(Math.Min(leaf + 1, inLeaf), inLeaf - 1),
+            inLeaf + 1,
             leader.Slowed,
             [step],
             warnings
@@ -207,6 +212,7 @@ public sealed record TrainedLeaf(
             where (task.When ?? []).All(w => w[0] == '!' ? !traits.Contains(w[1..]) : traits.Contains(w))
             select new TrainedTask(
                 task,
+                task.SecondsPerTree,
                 task.SecondsPerTree is { } seconds
                     ? PassHours.Of(terms.Trees, seconds, 0, assumed: true, visits: task.Times ?? 1)
                     : null
@@ -236,8 +242,9 @@ public sealed record TrainedLeaf(
 
 /// <summary>A task in a leaf.</summary>
 /// <param name="Task">The task.</param>
+/// <param name="SecondsPerTree">Seconds a tree each time; null where it takes none of its own.</param>
 /// <param name="Hours">Its hours in the planting; null where it takes none of its own.</param>
-public sealed record TrainedTask(TrainingTask Task, PassHours? Hours);
+public sealed record TrainedTask(TrainingTask Task, double? SecondsPerTree, PassHours? Hours);
 
 /// <summary>Size of young trees at the end of each leaf: as measured, and from there on as the leader grew, or as is
 /// usual for the system.</summary>

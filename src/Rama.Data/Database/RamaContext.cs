@@ -13,6 +13,7 @@ using Rama.Data.Plan;
 using Rama.Data.Prescribe;
 using Rama.Data.Result;
 using Rama.Data.Target;
+using Rama.Data.Training;
 using Rama.Data.Weather;
 
 namespace Rama.Data.Database;
@@ -72,6 +73,9 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
 
     /// <summary>One a pass somebody decided on or reported.</summary>
     public DbSet<PassChoiceRecord> PassChoices => Set<PassChoiceRecord>();
+
+    /// <summary>What was measured on young trees, one a planting and season.</summary>
+    public DbSet<YoungTreesRecord> YoungTrees => Set<YoungTreesRecord>();
 
     /// <summary>Girths of every tree, an array a row.</summary>
     public DbSet<TrunkRowRecord> TrunkRows => Set<TrunkRowRecord>();
@@ -145,6 +149,7 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
         builder.Entity<WeatherDayRecord>().HasQueryFilter(d => d.EstateId == EstateId);
         builder.Entity<WeatherReadRecord>().HasQueryFilter(r => r.EstateId == EstateId);
         builder.Entity<PassChoiceRecord>().HasQueryFilter(c => c.EstateId == EstateId);
+        builder.Entity<YoungTreesRecord>().HasQueryFilter(r => r.EstateId == EstateId);
         builder.Entity<ChangeRecord>().HasQueryFilter(c => c.EstateId == EstateId);
         builder.Entity<InvitationRecord>().HasQueryFilter(i => i.EstateId == EstateId);
         builder.Entity<BatchRecord>().HasQueryFilter(b => b.EstateId == EstateId);

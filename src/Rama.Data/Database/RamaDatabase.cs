@@ -12,6 +12,7 @@ using Rama.Data.Plan;
 using Rama.Data.Prescribe;
 using Rama.Data.Season;
 using Rama.Data.Target;
+using Rama.Data.Training;
 using Rama.Data.Weather;
 
 namespace Rama.Data.Database;
@@ -54,6 +55,7 @@ public static class RamaDatabase
             .AddScoped<WorkerStore>()
             .AddScoped<SeasonStore>()
             .AddScoped<PassStore>()
+            .AddScoped<TrainingStore>()
             .AddScoped<WeatherStore>()
             .AddScoped<MapStore>()
             .AddScoped<DatabaseSetup>()

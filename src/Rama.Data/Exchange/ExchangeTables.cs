@@ -19,6 +19,7 @@ public static class ExchangeTables
         new WeatherTable(),
         new SiteTable(),
         new PassTable(),
+        new YoungTable(),
     ];
 
     /// <summary>The table of that name, or null.</summary>

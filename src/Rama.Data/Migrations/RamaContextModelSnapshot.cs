@@ -1889,6 +1889,101 @@ namespace Rama.Data.Migrations
                     b.ToTable("target_versions", (string)null);
                 });
 
+            modelBuilder.Entity("Rama.Data.Training.YoungTreesRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<double?>("Limbs")
+                        .HasColumnType("double precision")
+                        .HasColumnName("limbs");
+
+                    b.Property<int?>("Trees")
+                        .HasColumnType("integer")
+                        .HasColumnName("trees");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "Girth", "Rama.Data.Training.YoungTreesRecord.Girth#Amount", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("girth_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("girth_value");
+                        });
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "Growth", "Rama.Data.Training.YoungTreesRecord.Growth#Amount", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("growth_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("growth_value");
+                        });
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "Height", "Rama.Data.Training.YoungTreesRecord.Height#Amount", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("height_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("height_value");
+                        });
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "Internode", "Rama.Data.Training.YoungTreesRecord.Internode#Amount", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("internode_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("internode_value");
+                        });
+
+                    b.HasKey("EstateId", "PlantingId", "Season")
+                        .HasName("pk_young_trees");
+
+                    b.ToTable("young_trees", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_young_trees_counts", "coalesce(limbs, 0) >= 0 and coalesce(trees, 1) > 0");
+
+                            t.HasCheckConstraint("ck_young_trees_season", "season between 1900 and 2200");
+                        });
+                });
+
             modelBuilder.Entity("Rama.Data.Weather.WeatherDayRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
@@ -1934,6 +2029,17 @@ namespace Rama.Data.Migrations
                         {
                             t.HasCheckConstraint("ck_weather_days_range", "min_c between -60 and max_c and max_c <= 60");
                         });
+                });
+
+            modelBuilder.Entity("Rama.Data.Weather.WeatherEstate", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.ToTable((string)null);
+
+                    b.ToFunction("rama_estates_with_weather_source");
                 });
 
             modelBuilder.Entity("Rama.Data.Weather.WeatherReadRecord", b =>
@@ -2302,6 +2408,16 @@ namespace Rama.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_target_versions_plantings_estate_id_planting_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Training.YoungTreesRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_young_trees_plantings_estate_id_planting_id");
                 });
 
             modelBuilder.Entity("Rama.Data.Weather.WeatherDayRecord", b =>

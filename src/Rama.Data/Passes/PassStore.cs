@@ -16,6 +16,14 @@ public sealed class PassStore(RamaContext database, EstateStore estates, Catalog
             c.PlantingId
         );
 
+    /// <summary>Passes of a planting reported done, in any season, the first day first.</summary>
+    public async Task<IReadOnlyList<PassChoiceRecord>> DoneAsync(Guid planting, CancellationToken cancel) =>
+        await database
+            .PassChoices.AsNoTracking()
+            .Where(c => c.PlantingId == planting && c.Done != null)
+            .OrderBy(c => c.Done)
+            .ToListAsync(cancel);
+
     /// <summary>Saves a manager's decision on a pass; false when there is no such planting.</summary>
     /// <param name="planting">The planting.</param>
     /// <param name="pass">The pass.</param>

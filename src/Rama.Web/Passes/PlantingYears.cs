@@ -1,10 +1,12 @@
 using Rama.Core.Passes;
 using Rama.Core.Season;
+using Rama.Core.Training;
 using Rama.Core.Weather;
 using Rama.Data.Count;
 using Rama.Data.Estate;
 using Rama.Data.Field;
 using Rama.Data.Passes;
+using Rama.Data.Training;
 using Rama.Web.Season;
 using Rama.Web.Weather;
 
@@ -18,6 +20,7 @@ internal sealed class PlantingYears(
     SeasonLines lines,
     SiteWeather weather,
     PassStore passes,
+    TrainingStore training,
     FieldInbox inbox,
     FieldHandlers handlers,
     EstateStore estates,
@@ -34,6 +37,7 @@ internal sealed class PlantingYears(
         var sites = await weather.ReadAsync(today, cancel);
         var choices = await passes.ReadAsync(shown, cancel);
         var marks = await inbox.InForceAsync(FieldKind.Mark, shown, cancel);
+        var young = await training.ReadAsync(cancel);
         GreenTipKin kin = new(plantings);
         return new(
             estate,
@@ -77,16 +81,24 @@ internal sealed class PlantingYears(
                 events[Anchor.ColdNight] = night.Day;
                 days = AnchorDays.Of(planting.Crop, tip, noted, events);
             }
+            var trained = planting.Facts?.Terms.Training is { } usual
+                ? usual with
+                {
+                    Measured = [.. young[planting.Id].Select(r => r.ToEntry().Read(r.Season, planting.YearPlanted))],
+                }
+                : null;
             return new(
                 planting,
                 tip,
                 days,
                 night,
                 chosen.ToDictionary(c => c.Pass),
+                trained,
                 planting.Facts is { Terms: var terms }
                     ? Programme.Of(
                         terms with
                         {
+                            TrainedBy = trained,
                             Days = days,
                             Site = place,
                             Walk = walk,
@@ -136,6 +148,7 @@ internal sealed record EstateYear(
 /// <param name="Days">Days of its year.</param>
 /// <param name="ColdNight">The last night its buds are looked at after; null without one.</param>
 /// <param name="Choices">What was decided and reported, by pass.</param>
+/// <param name="Training">What the training of its young trees follows from; null before it can be planned.</param>
 /// <param name="Programme">Its passes; null before it can be planned.</param>
 internal sealed record PlantingYear(
     PlannedPlanting Planting,
@@ -143,6 +156,7 @@ internal sealed record PlantingYear(
     AnchorDays Days,
     ColdNight? ColdNight,
     IReadOnlyDictionary<string, PassChoiceRecord> Choices,
+    TrainingTerms? Training,
     Programme? Programme
 )
 {

@@ -1,11 +1,43 @@
+using Microsoft.AspNetCore.Http.HttpResults;
+using Rama.Core.Passes;
+using Rama.Core.Plan;
 using Rama.Core.Training;
+using Rama.Data.Estate;
+using Rama.Data.Passes;
+using Rama.Data.Training;
+using Rama.Web.Accounts;
+using Rama.Web.Passes;
 
 namespace Rama.Web.Training;
 
 internal static class TrainingEndpoints
 {
+    public static RouteGroupBuilder MapTraining(this RouteGroupBuilder api)
+    {
+        var group = api.MapGroup("/plantings/{id:guid}").WithTags("Training").For(Act.Read);
+        group
+            .MapGet("/training", Of)
+            .WithSummary("The training of a planting leaf by leaf, with what was measured and done");
+        group.MapGet("/training/trees", Trees).WithSummary("A tree as it stands at the end of each leaf, to be drawn");
+        group
+            .MapPut("/training/measures/{season}", Save)
+            .For(Act.Report)
+            .WithSummary("Save what was measured on young trees at the end of a season");
+        return api;
+    }
+
     public static RouteGroupBuilder MapTrainingCalculators(this RouteGroupBuilder calculations)
     {
+        calculations
+            .MapPost(
+                "/training-programme",
+                async (TrainingProgrammeEntry entry, CatalogueStore catalogues, CancellationToken cancel) =>
+                    TypedResults.Ok(entry.Calculate((await catalogues.ReadAsync(cancel)).Catalogue))
+            )
+            .WithSummary("The training of a young planting leaf by leaf, with hours, first crops and the top wire");
+        calculations
+            .MapPost("/bare-leader", (BareLeaderEntry entry) => TypedResults.Ok(entry.Calculate()))
+            .WithSummary("A bare leader bud by bud, and how branches are made on it");
         calculations
             .MapPost("/bud-removal", (BudRemovalEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("Buds to take off a bare leader so that limbs come in their places");
@@ -26,4 +58,68 @@ internal static class TrainingEndpoints
             .WithSummary("Taking every second tree out against keeping all, with the break-even decline");
         return calculations;
     }
+
+    private static async Task<Results<Ok<TrainingView>, NotFound>> Of(
+        Guid id,
+        PlantingYears years,
+        TrainingStore store,
+        PassStore passes,
+        CancellationToken cancel
+    )
+    {
+        var all = await years.ReadAsync(cancel);
+        if (
+            all.Plantings.FirstOrDefault(p => p.Planting.Id == id) is not { } year
+            || year.Training is not { Planting: var planting } terms
+        )
+            return TypedResults.NotFound();
+        var names = planting.System.AllPasses().Where(p => p.Task is not null).ToDictionary(p => p.Id, p => p.Name);
+        var shared = PassDefinition.All.Select(p => p.Id).ToHashSet();
+        return TypedResults.Ok(
+            new TrainingView(
+                all.Season,
+                planting.Leaf,
+                TrainingPlan.Of(terms),
+                [
+                    .. (await store.OfAsync(id, cancel)).Select(r => new MeasuredSeason(
+                        r.Season,
+                        r.ToEntry(),
+                        r.Version
+                    )),
+                ],
+                [
+                    .. from done in await passes.DoneAsync(id, cancel)
+                    // Passes all systems share are told in the year of their season.
+                    where !shared.Contains(done.Pass)
+                    select new TaskDone(
+                        done.Season,
+                        done.Season - planting.YearPlanted + 1,
+                        done.Pass,
+                        names.GetValueOrDefault(done.Pass),
+                        done.Done!.Value
+                    ),
+                ]
+            )
+        );
+    }
+
+    private static async Task<Results<Ok<IReadOnlyList<YoungTree>>, NotFound>> Trees(
+        Guid id,
+        PlantingYears years,
+        CancellationToken cancel
+    ) =>
+        (await years.ReadAsync(cancel)).Plantings.FirstOrDefault(p => p.Planting.Id == id)?.Training is { } terms
+            ? TypedResults.Ok(YoungTree.Of(terms))
+            : TypedResults.NotFound();
+
+    private static async Task<Results<NoContent, NotFound>> Save(
+        Guid id,
+        int season,
+        SaveYoungTrees body,
+        TrainingStore store,
+        CancellationToken cancel
+    ) =>
+        await store.SaveAsync(id, season, body.Version, body.Trees, cancel)
+            ? TypedResults.NoContent()
+            : TypedResults.NotFound();
 }

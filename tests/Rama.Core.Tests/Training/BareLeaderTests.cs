@@ -9,7 +9,8 @@ public sealed class BareLeaderTests
         new BareLeaderEntry
         {
             Way = way,
-            Leader = new() { LengthM = 1.1, InternodeCm = 2.4 },
+            Length = new(1.1, "m"),
+            Internode = new(2.4, "cm"),
             Turned = turned,
         }.Calculate();
 
@@ -71,22 +72,35 @@ public sealed class BareLeaderTests
         var off = Of().Buds.Where(b => b.Fate == BudFate.Off).Select(b => b.Number).ToArray();
         Entries.AssertProblem(Entries.ProblemsOf(() => Of(BranchWay.Buds, off)), "turned", "conflict");
         Entries.AssertProblem(
-            Entries.ProblemsOf(() => new BareLeaderEntry { Leader = new() { LengthM = 9 } }.Calculate()),
-            "leader.lengthM",
+            Entries.ProblemsOf(() =>
+                new BareLeaderEntry { Length = new(9, "m"), Internode = new(2, "cm") }.Calculate()
+            ),
+            "length",
             "range"
         );
     }
 
+    [Fact]
+    public void A_length_without_a_bud_below_the_top_is_refused_at_it() =>
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() =>
+                new BareLeaderEntry { Length = new(0.25, "m"), Internode = new(5, "cm") }.Calculate()
+            ),
+            "length",
+            "conflict"
+        );
+
     // Property: what is kept and what comes off are all the buds, for any leader that is not refused.
     [Fact]
     public void Kept_and_taken_are_all_the_buds() =>
-        Gen.Select(Gen.Double[0.4, 3], Gen.Double[1.6, 5])
+        Gen.Select(Gen.Double[0.8, 3], Gen.Double[1.6, 5])
             .Sample(
                 (length, internode) =>
                 {
                     var leader = new BareLeaderEntry
                     {
-                        Leader = new() { LengthM = length, InternodeCm = internode },
+                        Length = new(length, "m"),
+                        Internode = new(internode, "cm"),
                     }.Calculate();
                     return leader.Kept + leader.Off == leader.Buds.Count
                         && leader.Quarters.Sum() == leader.Kept

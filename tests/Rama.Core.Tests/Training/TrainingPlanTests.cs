@@ -108,14 +108,14 @@ public sealed class TrainingPlanTests
     }
 
     // By hand: 1.30 and 1.90 m at the ends of leaf 1 and 2 is .6 m a year; to the top wire of 2.6 m, with two first
-    // crops on the way (leaves 3 and 4) .48 m: .7 ÷ .48 = 1.46 leaves, so leaf 3.46.
+    // crops on the way (leaves 3 and 4) .48 m: .7 ÷ .48 = 1.46 leaves after the second, so in the fourth, a leaf either way.
     [Fact]
     public void The_top_wire_is_told_from_two_heights()
     {
         var plan = PlanOf(EntryOf("tall-spindle", 3), At(2025, 1.3), At(2026, 1.9));
         Assert.Equal(0.48, plan.TopWire!.GrowthM, 9);
         Assert.Equal(3.46, plan.TopWire.Leaf, 2);
-        Assert.Equal((2.46, 4.46), (Math.Round(plan.TopWire.From, 2), Math.Round(plan.TopWire.To, 2)));
+        Assert.Equal((4, 3, 5), (plan.TopWire.InLeaf, plan.TopWire.From, plan.TopWire.To));
         Assert.Equal(1.9 + 0.48, plan.Leaves[2].HeightM, 9);
     }
 

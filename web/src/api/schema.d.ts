@@ -2267,6 +2267,171 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/plantings/{id}/training": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The training of a planting leaf by leaf, with what was measured and done */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrainingView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/training/trees": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A tree as it stands at the end of each leaf, to be drawn */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["YoungTree"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/training/measures/{season}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Save what was measured on young trees at the end of a season */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    season: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveYoungTrees"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/weather": {
         parameters: {
             query?: never;
@@ -6125,6 +6290,104 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calculations/training-programme": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The training of a young planting leaf by leaf, with hours, first crops and the top wire */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TrainingProgrammeEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TrainingPlan"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/bare-leader": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A bare leader bud by bud, and how branches are made on it */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["BareLeaderEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BareLeader"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/bud-removal": {
         parameters: {
             query?: never;
@@ -6696,6 +6959,71 @@ export interface components {
              */
             days: number;
         };
+        /** @description Last year's growth of a leader with its buds, and how branches are made on it. */
+        BareLeader: {
+            /** @description How. */
+            way: components["schemas"]["BranchWay"];
+            /**
+             * Format: double
+             * @description Its length, cm.
+             */
+            lengthCm: number;
+            /** @description Its buds from the tip down. */
+            buds: components["schemas"]["LeaderBud"][];
+            /** @description Bands of an agent, cm below the tip; none where buds are taken. */
+            bandsCm: number[];
+            /**
+             * Format: int32
+             * @description Buds that stay to become limbs.
+             */
+            kept: number;
+            /**
+             * Format: int32
+             * @description Buds that come off.
+             */
+            off: number;
+            /**
+             * Format: double
+             * @description How far apart the limbs are expected, cm; null where none is.
+             */
+            limbSpacingCm: null | number;
+            /** @description Buds kept in each quarter round the leader. */
+            quarters: number[];
+            removal: null | components["schemas"]["BudRemoval"];
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A bare leader on the bench, as typed. */
+        BareLeaderEntry: {
+            /** @description How branches are made. */
+            way?: components["schemas"]["BranchWay"];
+            length?: null | components["schemas"]["Amount"];
+            internode?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Buds off at the top; five when left out.
+             */
+            topBuds?: null | number;
+            /**
+             * Format: double
+             * @description Buds taken for each one kept; two and a half when left out.
+             */
+            takenEach?: null | number;
+            /** @description Buds, by number from the tip, kept or taken otherwise than proposed. */
+            turned?: number[];
+        };
         /**
          * @description On which wood a crop bears.
          * @enum {unknown}
@@ -7109,6 +7437,11 @@ export interface components {
          */
         BranchKind: "trunk" | "leader" | "limb" | "arm" | "shoot" | "dart";
         /**
+         * @description How branches are made on a bare leader.
+         * @enum {unknown}
+         */
+        BranchWay: "buds" | "agent";
+        /**
          * @description Whether a variety branches freely.
          * @enum {unknown}
          */
@@ -7198,6 +7531,11 @@ export interface components {
             fruitPlaces?: null | number;
             insurance?: null | components["schemas"]["InsuranceEntry"];
         };
+        /**
+         * @description What becomes of a bud of a bare leader.
+         * @enum {unknown}
+         */
+        BudFate: "kept" | "off" | "topOff" | "banded" | "left";
         /**
          * @description The running account of one mean tree: floral buds standing, what each step drops, what is left, against the band
          *     wanted.
@@ -10385,6 +10723,26 @@ export interface components {
             /** @description Crop; apple when left out. */
             crop?: null | string;
         };
+        /** @description A bud of a bare leader. */
+        LeaderBud: {
+            /**
+             * Format: int32
+             * @description Counted from the tip, from 1.
+             */
+            number: number;
+            /**
+             * Format: double
+             * @description Below the tip, cm.
+             */
+            belowTipCm: number;
+            /**
+             * Format: double
+             * @description Direction it points to, degrees round the leader.
+             */
+            azimuthDeg: number;
+            /** @description What becomes of it. */
+            fate: components["schemas"]["BudFate"];
+        };
         /**
          * @description How the leaders of a tree stand.
          * @enum {unknown}
@@ -10392,6 +10750,29 @@ export interface components {
         LeaderLayout: "axis" | "fan" | "vase";
         /** @enum {unknown} */
         LeaderState: "good" | "weak" | "strong" | "rival" | "runaway" | "broken" | null;
+        /** @description What a tree has reached at the end of a leaf, as shares of a grown one. */
+        LeafGrowth: {
+            /**
+             * Format: double
+             * @description Height.
+             */
+            height: number;
+            /**
+             * Format: double
+             * @description Trunk diameter.
+             */
+            trunk: number;
+            /**
+             * Format: double
+             * @description Limbs.
+             */
+            limbs: number;
+            /**
+             * Format: double
+             * @description Fruit it may carry for each cm² of its trunk; 0 before the first crop.
+             */
+            crop: number;
+        };
         /** @description Cumulated hours up to a leaf. */
         LeafHours: {
             /**
@@ -10920,6 +11301,21 @@ export interface components {
              */
             halfWidth: null | number;
         };
+        /** @description Young trees measured at the end of a season. */
+        MeasuredSeason: {
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest.
+             */
+            season: number;
+            /** @description The measures as typed. */
+            trees: components["schemas"]["YoungTreesEntry"];
+            /**
+             * Format: uint32
+             * @description Version, to be sent back when saving.
+             */
+            version: number;
+        };
         /** @description What is known of trees that nobody counted: every trunk, and what a scanner saw. */
         MeasuredTrees: {
             /**
@@ -11115,7 +11511,7 @@ export interface components {
             about: string;
             /** @description The pass in two or three words. */
             pass: string;
-            /** @description What to leave, where it goes to the number; empty otherwise. */
+            /** @description What to leave, where it goes to the number, or how many a tree; empty otherwise. */
             headline: string;
             /** @description What is done. */
             what: string;
@@ -11150,6 +11546,12 @@ export interface components {
             /** @description Caption of the drawing. */
             drawingCaption: string;
             drawing: null | components["schemas"]["CardDrawing"];
+            leader: null | components["schemas"]["BareLeader"];
+            /**
+             * @description Caption of that.
+             * @default
+             */
+            leaderCaption: string;
         };
         /** @description What people decided of one pass of a planting, and what they reported of it. */
         PassChoice: {
@@ -11481,12 +11883,36 @@ export interface components {
             caution: null | components["schemas"]["LocalText"];
             /** @description Where it comes from. */
             source: string;
+            task: null | components["schemas"]["PlannedTask"];
             /** @description Whether it is still to be done. */
             isAhead: boolean;
             /** @description Whether it goes to the number, so that it has the card of the winter. */
             goesToNumber: boolean;
             /** @description What the bench knows its cuts by; empty for the winter, null where nothing is cut. */
             benchPass: null | string;
+        };
+        /** @description What a pass is of a training programme, with the number it goes by. */
+        PlannedTask: {
+            /**
+             * Format: int32
+             * @description First leaf it is done in.
+             */
+            fromLeaf: number;
+            /**
+             * Format: int32
+             * @description Last leaf.
+             */
+            toLeaf: number;
+            /** @description What it is about. */
+            about: components["schemas"]["TaskSubject"];
+            /**
+             * Format: double
+             * @description How many a tree; null where it is not told by number, or nobody can tell.
+             */
+            perTree: null | number;
+            what: null | components["schemas"]["LocalText"];
+            leader: null | components["schemas"]["BareLeader"];
+            crop: null | components["schemas"]["FirstCrop"];
         };
         /** @description Trees of one variety, rootstock, system, spacing and year within a block. */
         Planting: {
@@ -11519,8 +11945,8 @@ export interface components {
             /** @description Code and name; the code alone where it has no other name. */
             title: null | string;
             /**
-             * @description Whether a crop would compete with its growth: it is trained and not asked for fruit (common practice, no
-             *     source).
+             * @description Whether a crop would compete with its growth: it is trained and not asked for fruit before the first crop
+             *     leaf of its system.
              */
             isYoung: boolean;
         };
@@ -12064,6 +12490,8 @@ export interface components {
              */
             today?: null | string;
             walk?: null | components["schemas"]["WalkFacts"];
+            /** @description What was measured of its young trees, season by season. */
+            young?: components["schemas"]["YoungSeasonEntry"][];
             /** @description Decisions on passes, by pass. */
             choices?: {
                 [key: string]: components["schemas"]["PassChoiceEntry"];
@@ -12422,6 +12850,21 @@ export interface components {
             units: components["schemas"]["UnitSystem"];
             language: string;
         };
+        /** @description One thing that ends a training programme. */
+        ReadyCheck: {
+            /** @description What. */
+            mark: components["schemas"]["ReadyMark"];
+            /** @description Whether it is reached; null where nobody measured. */
+            isMet: null | boolean;
+            stands: null | components["schemas"]["Figure"];
+            /** @description What is wanted. */
+            wanted: components["schemas"]["Figure"];
+        };
+        /**
+         * @description What ends the training of a planting.
+         * @enum {unknown}
+         */
+        ReadyMark: "finalHeight" | "spaceFilled" | "fullCrop";
         /**
          * @description How readily stubs grow out again.
          * @enum {unknown}
@@ -12909,6 +13352,12 @@ export interface components {
             /** Format: uint32 */
             version: number;
             worker: components["schemas"]["WorkerEntry"];
+        };
+        /** @description Measures to save, with the version they were read at; 0 for none. */
+        SaveYoungTrees: {
+            /** Format: uint32 */
+            version: number;
+            trees: components["schemas"]["YoungTreesEntry"];
         };
         /** @description How hand counts of floral buds follow what a scanner saw on the same trees. */
         ScanCalibration: {
@@ -14566,6 +15015,33 @@ export interface components {
             /** Format: int32 */
             count: number;
         };
+        /** @description A task reported done. */
+        TaskDone: {
+            /**
+             * Format: int32
+             * @description Season it was done in.
+             */
+            season: number;
+            /**
+             * Format: int32
+             * @description Leaf of the planting then.
+             */
+            leaf: number;
+            /** @description Identifier. */
+            task: string;
+            name: null | components["schemas"]["LocalText"];
+            /**
+             * Format: date
+             * @description The day.
+             */
+            day: string;
+        };
+        /**
+         * @description What of a young planting a pass is about, so that its page can tell more than words.
+         * @default none
+         * @enum {unknown}
+         */
+        TaskSubject: "none" | "bareLeader" | "firstCrop" | "measures";
         /** @description A limb too thick for its place that stays this winter: the first to go next winter. */
         ThickLimb: {
             /**
@@ -14601,6 +15077,164 @@ export interface components {
         TooMuch: "skip" | "shorten" | "shortenAndEnd";
         /** @enum {unknown} */
         TopVigour: "weak" | "normal" | "strong" | null;
+        /** @description When a leader reaches the top wire. */
+        TopWire: {
+            /**
+             * Format: double
+             * @description Leaves from planting until then.
+             */
+            leaf: number;
+            /**
+             * Format: int32
+             * @description Leaf that is in.
+             */
+            inLeaf: number;
+            /**
+             * Format: int32
+             * @description One leaf earlier, not before the next.
+             */
+            from: number;
+            /**
+             * Format: int32
+             * @description One leaf later.
+             */
+            to: number;
+            /**
+             * Format: double
+             * @description Growth of the leader until then, with what first crops take of it, metres a year.
+             */
+            growthM: number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description One leaf of a training programme. */
+        TrainedLeaf: {
+            /**
+             * Format: int32
+             * @description Growing season since planting.
+             */
+            leaf: number;
+            /**
+             * Format: int32
+             * @description Calendar year of its harvest.
+             */
+            season: number;
+            /**
+             * Format: double
+             * @description Height at its end, metres.
+             */
+            heightM: number;
+            /**
+             * Format: double
+             * @description Trunk girth at its end, cm.
+             */
+            girthCm: number;
+            /**
+             * Format: double
+             * @description Limbs per tree at its end.
+             */
+            limbs: number;
+            /** @description Whether the sizes were measured and are no expectation. */
+            isMeasured: boolean;
+            crop: null | components["schemas"]["FirstCrop"];
+            /**
+             * Format: double
+             * @description That as a share of what a grown tree carries for each cm² of its trunk.
+             */
+            cropShare: number;
+            /** @description Its tasks in the order of the programme. */
+            tasks: components["schemas"]["TrainedTask"][];
+            /**
+             * Format: double
+             * @description Paid hours of the tasks in the planting.
+             */
+            hours: number;
+            /**
+             * Format: double
+             * @description What they cost; null without a wage.
+             */
+            cost: null | number;
+        };
+        /** @description A task in a leaf. */
+        TrainedTask: {
+            /** @description The task. */
+            task: components["schemas"]["TrainingTask"];
+            /**
+             * Format: double
+             * @description Seconds a tree each time; null where it takes none of its own.
+             */
+            secondsPerTree: null | number;
+            hours: null | components["schemas"]["PassHours"];
+        };
+        /**
+         * @description The training of a planting leaf by leaf: its tasks with hours, what a tree has reached, and what it may
+         *                 carry.
+         */
+        TrainingPlan: {
+            /** @description Where the planting stands; what its end waits for. */
+            state: components["schemas"]["TrainingState"];
+            topWire: null | components["schemas"]["TopWire"];
+            /** @description The leaves, from the first. */
+            leaves: components["schemas"]["TrainedLeaf"][];
+            leader: null | components["schemas"]["BareLeader"];
+            /**
+             * Format: double
+             * @description Paid hours of the tasks of this leaf and those after it.
+             */
+            hoursAhead: number;
+            /** @description The leaf of a pass of this season; null where the planting is not in training. */
+            now: components["schemas"]["TrainedLeaf"];
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A planting and what was measured of its young trees, as typed. */
+        TrainingProgrammeEntry: {
+            /** @description All that is entered for the planting. */
+            plan?: components["schemas"]["PlanEntry"];
+            /** @description What was measured, season by season. */
+            young?: components["schemas"]["YoungSeasonEntry"][];
+            /**
+             * Format: double
+             * @description Wage an hour; no cost is told without it.
+             */
+            wage?: null | number;
+        };
+        /** @description Whether a planting is still trained, and what its end waits for. */
+        TrainingState: {
+            /** @description Whether it is. */
+            isOn: boolean;
+            /**
+             * Format: int32
+             * @description Leaf of the programme whose tasks it has.
+             */
+            leaf: number;
+            /** @description What ends it. */
+            checks: components["schemas"]["ReadyCheck"][];
+        };
         /**
          * @description A way to train trees as a rule pack: its form, its limits and its cutting steps in order. Rule packs are data files,
          *     read and carried out by one engine; a new system needs no new code.
@@ -14640,6 +15274,84 @@ export interface components {
             keepOff: components["schemas"]["LocalText"][];
             /** @description Passes it has beside those all systems share; none when left out. */
             passes: null | components["schemas"]["SystemPass"][];
+            training: null | components["schemas"]["YoungTraining"];
+        };
+        /** @description What is done in young plantings of a system, from one leaf to another: a pass of its own. */
+        TrainingTask: {
+            /** @description Identifier; no other pass of the system has it. */
+            id: string;
+            /**
+             * Format: int32
+             * @description First leaf it is done in.
+             */
+            fromLeaf: number;
+            /**
+             * Format: int32
+             * @description Last leaf.
+             */
+            toLeaf: number;
+            /** @description The task in two or three words. */
+            name: components["schemas"]["LocalText"];
+            /** @description What is done and how. */
+            what: components["schemas"]["LocalText"];
+            /** @description It opens with the last of these. */
+            from: components["schemas"]["AnchorOffset"][];
+            /** @description It closes with the first of these. */
+            to: components["schemas"]["AnchorOffset"][];
+            /** @description Whom it needs. */
+            hands: components["schemas"]["Hands"][];
+            /** @description Where it comes from. */
+            source: string;
+            /**
+             * Format: double
+             * @description How many a tree; null where it is not told by number.
+             */
+            perTree: null | number;
+            of: null | components["schemas"]["LocalText"];
+            /**
+             * Format: double
+             * @description Seconds for each, or for a tree where it is not told by number; null where it takes no
+             *                 time of its own.
+             */
+            secondsEach: null | number;
+            /** @description What its days must be like; any day when left out. */
+            on: null | components["schemas"]["DayCondition"][];
+            /**
+             * Format: int32
+             * @description Days after which it comes again; once when left out.
+             */
+            everyDays: null | number;
+            /**
+             * Format: int32
+             * @description How often at least, where it comes again.
+             */
+            times: null | number;
+            /**
+             * @description Traits a planting must have for it, or with `!` before them must not: those of varieties,
+             *                 and `dwarfing`.
+             */
+            when: null | string[];
+            /** @description What it is about, beside its words. */
+            about: components["schemas"]["TaskSubject"];
+            caution: null | components["schemas"]["LocalText"];
+        };
+        /** @description The training of a planting. */
+        TrainingView: {
+            /**
+             * Format: int32
+             * @description Season at hand.
+             */
+            season: number;
+            /**
+             * Format: int32
+             * @description Leaf of the planting in it.
+             */
+            leaf: number;
+            plan: null | components["schemas"]["TrainingPlan"];
+            /** @description What was measured, the first season first. */
+            measured: components["schemas"]["MeasuredSeason"][];
+            /** @description What was done of it, in any season. */
+            done: components["schemas"]["TaskDone"][];
         };
         /**
          * @description Something wrong with a tree that is to be looked at again.
@@ -15472,6 +16184,80 @@ export interface components {
             };
             /** @description Each planting with its passes. */
             plantings: components["schemas"]["YearLine"][];
+        };
+        /** @description Young trees measured at the end of one season, as typed. */
+        YoungSeasonEntry: {
+            /**
+             * Format: double
+             * @description Calendar year of the harvest.
+             */
+            season?: null | number;
+            /** @description What was measured. */
+            trees?: components["schemas"]["YoungTreesEntry"];
+        };
+        /** @description How a young planting of a system is trained, leaf by leaf, until it bears in full. */
+        YoungTraining: {
+            /**
+             * Format: int32
+             * @description First leaf it carries fruit in.
+             */
+            firstCropLeaf: number;
+            /** @description What ends it: all of these. */
+            ready: components["schemas"]["ReadyMark"][];
+            /**
+             * @description What a tree has reached at the end of each leaf, from the first; the last is a grown
+             *                 one.
+             */
+            growth: components["schemas"]["LeafGrowth"][];
+            /** @description Seconds of pruning a tree by leaf, beside the tasks; the last goes on. */
+            pruningSeconds: number[];
+            /**
+             * Format: double
+             * @description Seconds of hand thinning on a grown tree in full crop.
+             */
+            thinningSeconds: number;
+            /**
+             * Format: double
+             * @description Crop of a grown planting on the usual ground, t/ha.
+             */
+            grownYieldTHa: number;
+            /** @description What is done. */
+            tasks: components["schemas"]["TrainingTask"][];
+            /** @description Where the numbers come from. */
+            source: string;
+        };
+        /** @description A tree as it usually stands at the end of a leaf, to be drawn. */
+        YoungTree: {
+            /** @description The tree. */
+            tree: components["schemas"]["FruitTree"];
+            /** @description From where it is seen. */
+            seenFrom: components["schemas"]["TreeView"];
+            /**
+             * Format: double
+             * @description Height of a grown tree there, metres.
+             */
+            finalHeightM: number;
+            /** @description Heights of the wires, metres. */
+            wiresM: number[];
+        };
+        /** @description Young trees measured at the end of a season, as typed. */
+        YoungTreesEntry: {
+            height?: null | components["schemas"]["Amount"];
+            girth?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Limbs per tree.
+             */
+            limbs?: null | number;
+            growth?: null | components["schemas"]["Amount"];
+            internode?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Trees measured.
+             */
+            trees?: null | number;
+            /** @description Whether nothing is told. */
+            isEmpty?: boolean;
         };
         /** @description Buds of one third of a tree's height. */
         ZoneTarget: {

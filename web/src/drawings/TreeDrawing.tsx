@@ -54,6 +54,10 @@ interface Props {
   margin?: number;
   /** Whether the cuts are numbered. */
   tags?: boolean;
+  /** A tree beside it, to be drawn to the same scale. */
+  like?: FruitTree | undefined;
+  /** Whether heights are marked. */
+  marks?: boolean;
 }
 
 const TAG = 11;
@@ -79,11 +83,13 @@ export function TreeDrawing({
   ground = 52,
   margin = 56,
   tags = true,
+  like,
+  marks = true,
 }: Props) {
   const { system, number } = useReading();
   const frame = useMemo(
-    () => frameOf(tree, width, height, ground, margin, heightLimitM ?? 0),
-    [tree, width, height, ground, margin, heightLimitM],
+    () => frameOf(like ?? tree, width, height, ground, margin, heightLimitM ?? 0),
+    [tree, like, width, height, ground, margin, heightLimitM],
   );
   const standing = useMemo(() => standingAfter(made), [made]);
   const groundY = frame.foot.y;
@@ -98,7 +104,7 @@ export function TreeDrawing({
       onPointerLeave={() => onAim?.(null)}
     >
       <rect x={0} y={groundY} width={width} height={height - groundY} className="tree-ground" />
-      {scaleMarks(frame, units ?? system).map((m) => (
+      {(marks ? scaleMarks(frame, units ?? system) : []).map((m) => (
         <g key={m.at} className="tree-scale">
           <line x1={0} x2={width} y1={groundY - m.at * frame.scale} y2={groundY - m.at * frame.scale} />
           <text x={10} y={groundY - m.at * frame.scale - 4}>

@@ -55,7 +55,8 @@ function Planting({ id }: { id: string }) {
               <About view={view} plan={plan} />
               <span className="small planting-links">
                 <Link to={`estate${search}`}>{t('planting.edit')}</Link>{' '}
-                <Link to={`history${search}`}>{t('history.link')}</Link>
+                <Link to={`history${search}`}>{t('history.link')}</Link>{' '}
+                {!view.isPast && <Link to="training">{t('training.title')}</Link>}
               </span>
               <span className="keys small dim">
                 <kbd>k</kbd> <kbd>j</kbd> {t('planting.keys')}

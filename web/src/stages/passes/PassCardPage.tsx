@@ -3,6 +3,7 @@ import { Button, Segmented } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { api, answered, type PassCard } from '../../api/client';
+import { LeaderDrawing } from '../../drawings/LeaderDrawing';
 import { Trouble } from '../../Trouble';
 import type { Language } from '../../units/format';
 import '../../words/prescribe';
@@ -62,10 +63,18 @@ export function PassCardPage() {
             <h1>{card.data.block}</h1>
             <p>{card.data.about}</p>
           </header>
-          <div className={card.data.drawing ? 'card-body' : undefined}>
+          <div className={card.data.drawing || card.data.leader ? 'card-body' : undefined}>
             <section>
               <PassCardText card={card.data} />
             </section>
+            {card.data.leader && (
+              <div className="card-side">
+                <figure className="card-drawing">
+                  <LeaderDrawing leader={card.data.leader} width={230} height={600} label={card.data.leaderCaption} />
+                  <figcaption>{card.data.leaderCaption}</figcaption>
+                </figure>
+              </div>
+            )}
             {card.data.drawing && (
               <div className="card-side">
                 <figure className="card-drawing">

@@ -116,6 +116,11 @@ function Pass({ pass, programme, at }: { pass: PlannedPass; programme: Programme
     <div className={`passes-row passes-${pass.state}`} role="listitem" data-test={`pass-${pass.id}`}>
       <span className="passes-about">
         <strong className="passes-name">{local(pass.name)}</strong>{' '}
+        {pass.task?.perTree != null && pass.task.what && (
+          <span data-test="per-tree">
+            {t('training.per-tree', { number: number(pass.task.perTree), of: local(pass.task.what) })}{' '}
+          </span>
+        )}
         {pass.hours && (
           <Why steps={pass.hours.steps}>
             {pass.hours.assumed && '≈ '}
@@ -151,6 +156,10 @@ function Pass({ pass, programme, at }: { pass: PlannedPass; programme: Programme
         {pass.caution && <span className="small passes-caution">▲ {local(pass.caution)}</span>}
         <span className="small passes-links">
           <Link to={cardOf(pass, view.id)}>{t('passes.card')}</Link>
+          {pass.task?.about === 'bareLeader' && (
+            <Link to={`/plantings/${view.id}/training/leader`}>{t('training.leader-bench')}</Link>
+          )}
+          {pass.task && <Link to={`/plantings/${view.id}/training`}>{t('training.title')}</Link>}
           {pass.benchPass !== null && <Link to={benchOf(pass.benchPass, view.id)}>{t('passes.bench')}</Link>}
         </span>
         <PassChange

@@ -5,6 +5,7 @@ import { TreeDrawing } from '../../drawings/TreeDrawing';
 import { useMay } from '../../people/session';
 import { useReading } from '../../words/useReading';
 import { OwnPasses } from './OwnPasses';
+import { OwnTraining } from './OwnTraining';
 import { RuleLine, StepEditor, type SystemStep } from './StepEditor';
 import { usePack, usePreview, useSaveSystem } from './useSystem';
 
@@ -194,6 +195,13 @@ export function SystemEditor({
             preview={shown}
             onChange={(passes) => {
               setChanged({ ...system, passes });
+            }}
+          />
+          <OwnTraining
+            training={system.training ?? null}
+            preview={shown}
+            onChange={(training) => {
+              setChanged({ ...system, training });
             }}
           />
           <details className="small">

@@ -1,0 +1,87 @@
+using Microsoft.EntityFrameworkCore;
+using Rama.Core.Explain;
+using Rama.Core.Training;
+using Rama.Data.Database;
+using Rama.Data.Estate;
+
+namespace Rama.Data.Training;
+
+/// <summary>Reads and saves what was measured on young trees, in the estate in scope.</summary>
+public sealed class TrainingStore(RamaContext database, EstateStore estates)
+{
+    /// <summary>All that was measured, by planting.</summary>
+    public async Task<ILookup<Guid, YoungTreesRecord>> ReadAsync(CancellationToken cancel) =>
+        (await database.YoungTrees.AsNoTracking().ToListAsync(cancel)).ToLookup(r => r.PlantingId);
+
+    /// <summary>What was measured in a planting, the first season first.</summary>
+    public async Task<IReadOnlyList<YoungTreesRecord>> OfAsync(Guid planting, CancellationToken cancel) =>
+        await database
+            .YoungTrees.AsNoTracking()
+            .Where(r => r.PlantingId == planting)
+            .OrderBy(r => r.Season)
+            .ToListAsync(cancel);
+
+    /// <summary>Saves the measures of a season, or takes them away where nothing is told; false when there is no such
+    /// planting.</summary>
+    /// <param name="planting">The planting.</param>
+    /// <param name="season">Calendar year of the harvest.</param>
+    /// <param name="version">Version they were read at; 0 for none.</param>
+    /// <param name="entry">The measures.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="UnusableEntryException">The entry cannot be used, or someone else saved first; nothing is
+    /// saved.</exception>
+    public async Task<bool> SaveAsync(
+        Guid planting,
+        int season,
+        uint version,
+        YoungTreesEntry entry,
+        CancellationToken cancel
+    )
+    {
+        var estate = await estates.ReadAsync(cancel);
+        var planted = await database
+            .Plantings.Where(p => p.Id == planting)
+            .Select(p => (int?)p.YearPlanted)
+            .SingleOrDefaultAsync(cancel);
+        if (planted is not { } year)
+            return false;
+        if (season > estate.Season)
+            throw new UnusableEntryException([
+                new("season", "range", $"Season: expected up to {estate.Season}, the one at hand."),
+            ]);
+        entry.Read(season, year);
+        var record = await database.YoungTrees.SingleOrDefaultAsync(
+            r => r.PlantingId == planting && r.Season == season,
+            cancel
+        );
+        if ((record?.Version ?? 0) != version)
+            throw Conflicts.ChangedMeanwhile("young");
+        if (entry.IsEmpty)
+        {
+            if (record is not null)
+                database.Remove(record);
+        }
+        else
+        {
+            if (record is null)
+                database.Add(
+                    record = new()
+                    {
+                        EstateId = estate.Id,
+                        PlantingId = planting,
+                        Season = season,
+                    }
+                );
+            record.TakeOver(entry);
+        }
+        try
+        {
+            await database.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException e) when (e.IsOthersSave())
+        {
+            throw Conflicts.ChangedMeanwhile("young");
+        }
+        return true;
+    }
+}
