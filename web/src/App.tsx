@@ -45,6 +45,7 @@ const JoinPage = lazy(() => import('./people/JoinPage').then((m) => ({ default: 
 const CrewPage = lazy(() => import('./stages/crew/CrewPage').then((m) => ({ default: m.CrewPage })));
 const MapPage = lazy(() => import('./stages/estate/MapPage').then((m) => ({ default: m.MapPage })));
 const CataloguePage = lazy(() => import('./stages/estate/CataloguePage').then((m) => ({ default: m.CataloguePage })));
+const ChoicePage = lazy(() => import('./stages/training/ChoicePage').then((m) => ({ default: m.ChoicePage })));
 const SystemsPage = lazy(() => import('./stages/systems/SystemsPage').then((m) => ({ default: m.SystemsPage })));
 const ExchangePage = lazy(() => import('./exchange/ExchangePage').then((m) => ({ default: m.ExchangePage })));
 const KnownPage = lazy(() => import('./stages/season/KnownPage').then((m) => ({ default: m.KnownPage })));
@@ -92,6 +93,7 @@ const router = createBrowserRouter([
         { path: 'map', element: <MapPage /> },
         { path: 'catalogue', element: <CataloguePage /> },
         { path: 'catalogue/systems', element: <SystemsPage /> },
+        { path: 'catalogue/systems/compare', element: <ChoicePage /> },
         { path: 'exchange', element: only('export', <ExchangePage />) },
         { path: 'known', element: <KnownPage /> },
         { path: 'year', element: <YearPage /> },

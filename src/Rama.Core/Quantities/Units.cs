@@ -42,6 +42,14 @@ public static class Units
     /// <summary>Shares of a whole; base unit 1.</summary>
     public static readonly FrozenDictionary<string, Unit> Share = Table(("share", 1), ("%", 0.01));
 
+    /// <summary>Crops of an area; base unit kg/ha.</summary>
+    public static readonly FrozenDictionary<string, Unit> Crop = Table(
+        ("kg/ha", 1),
+        ("t/ha", 1_000),
+        ("lb/ac", KgPerPound / HaPerAcre),
+        ("ton/ac", 2_000 * KgPerPound / HaPerAcre)
+    );
+
     private static FrozenDictionary<string, Unit> Table(params (string Code, double Factor)[] units) =>
         units.ToFrozenDictionary(u => u.Code, u => new Unit(u.Code, u.Factor));
 }

@@ -61,6 +61,14 @@ public sealed record TrainingTask(
     [JsonIgnore]
     public double? SecondsPerTree => SecondsEach * (PerTree ?? 1);
 
+    /// <summary>Whether it is done in a leaf of a planting.</summary>
+    /// <param name="leaf">The leaf.</param>
+    /// <param name="traits">Traits of the planting.</param>
+    public bool IsIn(int leaf, IReadOnlySet<string> traits) =>
+        FromLeaf <= leaf
+        && leaf <= ToLeaf
+        && (When ?? []).All(w => w[0] == '!' ? !traits.Contains(w[1..]) : traits.Contains(w));
+
     /// <summary>Traits of a planting that tasks may ask for.</summary>
     /// <param name="variety">Its variety.</param>
     /// <param name="rootstock">Its rootstock.</param>

@@ -29,19 +29,11 @@ public sealed record SystemComparison(
         double rate
     )
     {
-        List<LeafHours> cumulated = [];
-        var (a, b) = (0.0, 0.0);
-        int? crossing = null;
-        var ahead = 0;
-        for (var i = 0; i < first.Count; i++)
-        {
-            (a, b) = (a + first[i], b + second[i]);
-            cumulated.Add(new(i + 1, a, b));
-            // Lines that meet in a leaf cross when they part again.
-            if (crossing is null && ahead * Math.Sign(a - b) < 0)
-                crossing = i + 1;
-            ahead = a == b ? ahead : Math.Sign(a - b);
-        }
+        List<LeafHours> cumulated =
+        [
+            .. first.Cumulated().Zip(second.Cumulated()).Select((h, i) => new LeafHours(i + 1, h.First, h.Second)),
+        ];
+        var (a, b) = (first.Sum(), second.Sum());
         var (costA, costB) = (
             first.Select(h => h * wage).PresentValue(rate),
             second.Select(h => h * wage).PresentValue(rate)
@@ -56,7 +48,7 @@ public sealed record SystemComparison(
             );
         return new(
             cumulated,
-            crossing,
+            Years.Crossing([.. first.Cumulated()], [.. second.Cumulated()]),
             costA,
             costB,
             [

@@ -207,9 +207,7 @@ public sealed record TrainedLeaf(
         List<TrainedTask> tasks =
         [
             .. from task in training.Tasks
-            where task.FromLeaf <= leaf && leaf <= task.ToLeaf
-            let definition = task.ToDefinition()
-            where (task.When ?? []).All(w => w[0] == '!' ? !traits.Contains(w[1..]) : traits.Contains(w))
+            where task.IsIn(leaf, traits)
             select new TrainedTask(
                 task,
                 task.SecondsPerTree,

@@ -109,10 +109,10 @@ internal static class SystemEndpoints
                 entry.BudsToLeave!.Value,
                 cut,
                 SampleGreenTip,
-                (system.Passes ?? []).ToDictionary(
-                    p => p.Id,
-                    p => PassWindow.Of(p.ToDefinition(carriesSteps: false).Window, days)
-                )
+                system
+                    .AllPasses()
+                    .Where(p => PassDefinition.Find(p.Id) is null)
+                    .ToDictionary(p => p.Id, p => PassWindow.Of(p.Window, days))
             )
         );
     }

@@ -48,6 +48,13 @@ internal static class TrainingEndpoints
             .MapPost("/system-comparison", (SystemComparisonEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("Labour of two systems leaf by leaf, and the leaf in which their lines cross");
         calculations
+            .MapPost(
+                "/system-choice",
+                async (SystemChoiceEntry entry, CatalogueStore catalogues, CancellationToken cancel) =>
+                    TypedResults.Ok(entry.Calculate((await catalogues.ReadAsync(cancel)).Catalogue))
+            )
+            .WithSummary("Systems side by side over fifteen leaves: work, crop, height, margin");
+        calculations
             .MapPost("/renewal-forecast", (RenewalForecastEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("Age of the limbs over the winters ahead when the oldest go first");
         calculations

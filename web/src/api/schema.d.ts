@@ -6535,6 +6535,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calculations/system-choice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Systems side by side over fifteen leaves: work, crop, height, margin */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SystemChoiceEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SystemChoice"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/renewal-forecast": {
         parameters: {
             query?: never;
@@ -8221,6 +8270,24 @@ export interface components {
             /** @description Whether this entry takes the place of what the count says; otherwise it is set aside. */
             take: boolean;
             inForce: null | components["schemas"]["JsonElement"];
+        };
+        /** @description A system to be held against others, as typed. */
+        ChosenSystem: {
+            /** @description The system. */
+            system?: null | string;
+            rowSpacing?: null | components["schemas"]["Amount"];
+            treeSpacing?: null | components["schemas"]["Amount"];
+            grownYield?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description What a tree costs; nothing when left out.
+             */
+            treePrice?: null | number;
+            /**
+             * Format: double
+             * @description Posts and wires a hectare; nothing when left out.
+             */
+            supportPerHa?: null | number;
         };
         /** @description How often one step is done on a tree of a trunk class. */
         ClassCut: {
@@ -10791,6 +10858,69 @@ export interface components {
              */
             second: number;
         };
+        /** @description One leaf of a system. */
+        LeafYear: {
+            /**
+             * Format: int32
+             * @description The leaf.
+             */
+            leaf: number;
+            /**
+             * Format: double
+             * @description Paid hours of training tasks, h/ha.
+             */
+            training: number;
+            /**
+             * Format: double
+             * @description Of pruning.
+             */
+            pruning: number;
+            /**
+             * Format: double
+             * @description Of hand thinning.
+             */
+            thinning: number;
+            /**
+             * Format: double
+             * @description All of them.
+             */
+            hours: number;
+            /**
+             * Format: double
+             * @description Those up to this leaf.
+             */
+            hoursTo: number;
+            /**
+             * Format: double
+             * @description Their wages, money a hectare.
+             */
+            wages: number;
+            /**
+             * Format: double
+             * @description Crop, t/ha.
+             */
+            cropT: number;
+            /**
+             * Format: double
+             * @description Height at its end, metres.
+             */
+            heightM: number;
+            /**
+             * Format: double
+             * @description Crop × price less wages, and capital in the first leaf; null without a price.
+             */
+            margin: null | number;
+            /**
+             * Format: double
+             * @description That up to this leaf.
+             */
+            cumulated: null | number;
+            /**
+             * Format: double
+             * @description The same in money of today.
+             */
+            discounted: null | number;
+        };
         /** @description A number of buds with the interval it is known to. */
         LedgerBar: {
             /**
@@ -10971,6 +11101,21 @@ export interface components {
              *                 without such.
              */
             lcsaPerTreeCm2: null | number;
+        };
+        /** @description Where lines of a system cross those of the first, cumulated. */
+        LineCrossing: {
+            /** @description The system. */
+            id: string;
+            /**
+             * Format: int32
+             * @description Leaf in which cumulated hours cross; null for none.
+             */
+            hoursLeaf: null | number;
+            /**
+             * Format: int32
+             * @description Leaf in which cumulated margins cross; null for none, or without a price.
+             */
+            marginLeaf: null | number;
         };
         /** @description A straight line through points by ordinary least squares. */
         LineFit: {
@@ -14505,6 +14650,51 @@ export interface components {
              */
             shareRubbed: number;
         };
+        /** @description Systems side by side over their first fifteen leaves. */
+        SystemChoice: {
+            /** @description The systems in the order asked. */
+            systems: components["schemas"]["SystemYears"][];
+            /** @description Where the line of another crosses that of the first. */
+            crossings: components["schemas"]["LineCrossing"][];
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description Systems to be held against each other, as typed. */
+        SystemChoiceEntry: {
+            /** @description The systems; the first is the one the others are held against. */
+            systems?: components["schemas"]["ChosenSystem"][];
+            /** @description Variety, for tasks that hang on it; any when left out. */
+            variety?: null | string;
+            /** @description Rootstock, which tells when trees begin to bear; a usual one when left out. */
+            rootstock?: null | string;
+            /**
+             * Format: double
+             * @description Wage an hour.
+             */
+            wage?: null | number;
+            /**
+             * Format: double
+             * @description What a kilogram brings, after picking and packing; no margin is told without it.
+             */
+            pricePerKg?: null | number;
+            /**
+             * Format: double
+             * @description Discount a year, %.
+             */
+            discountPercent?: null | number;
+        };
         /** @description Hours of two systems leaf by leaf, cumulated and in money of today. */
         SystemComparison: {
             /** @description Cumulated hours by leaf, of the first and of the second. */
@@ -14708,6 +14898,75 @@ export interface components {
              * @default false
              */
             reserve: boolean;
+        };
+        /** @description The years of one system. */
+        SystemYears: {
+            /** @description The system. */
+            id: string;
+            /** @description Its name. */
+            name: components["schemas"]["LocalText"];
+            note: null | components["schemas"]["LocalText"];
+            /**
+             * Format: double
+             * @description Trees a hectare.
+             */
+            treesPerHa: number;
+            /**
+             * Format: double
+             * @description Leaders a hectare.
+             */
+            leadersPerHa: number;
+            /**
+             * Format: double
+             * @description Metres between rows.
+             */
+            rowM: number;
+            /**
+             * Format: double
+             * @description Metres between trees.
+             */
+            treeM: number;
+            /**
+             * Format: int32
+             * @description Leaf in which leaders stand at their final height.
+             */
+            topLeaf: number;
+            /**
+             * Format: int32
+             * @description Leaf of the first crop.
+             */
+            firstCropLeaf: number;
+            /**
+             * Format: double
+             * @description Capital a hectare.
+             */
+            capital: number;
+            /**
+             * Format: double
+             * @description Paid hours of all leaves, h/ha.
+             */
+            hours: number;
+            /**
+             * Format: double
+             * @description Crop of all leaves, t/ha.
+             */
+            cropT: number;
+            /** @description Leaf by leaf. */
+            leaves: components["schemas"]["LeafYear"][];
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
         };
         /** @description Taking every second tree out, held against keeping all, over the years ahead and in money of today. */
         TakingOut: {

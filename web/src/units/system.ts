@@ -38,6 +38,7 @@ const us: Record<string, Shown> = {
   'mm/day': { unit: 'in/day', factor: 1 / 25.4 },
   'm/s': { unit: 'mph', factor: 1 / 0.44704 },
   'tree/ha': { unit: 'tree/ac', factor: HA_PER_AC },
+  'h/ha': { unit: 'h/ac', factor: HA_PER_AC },
 };
 
 /** The unit an amount is first typed in, given the metric one. */

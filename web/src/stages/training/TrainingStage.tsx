@@ -47,6 +47,9 @@ function Training({ training, plan }: { training: TrainingView; plan: NonNullabl
             t('training.over', { leaf: training.leaf })
           )}
         </p>
+        <Link to={`/catalogue/systems/compare?planting=${view.id}`} className="small">
+          {t('choice.what-if')}
+        </Link>
         <Link to="print" className="small">
           {t('training.print')}
         </Link>
