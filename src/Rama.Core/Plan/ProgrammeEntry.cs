@@ -110,7 +110,11 @@ public sealed record ProgrammeEntry
         TrainingTerms.Of(
             reading.Planting!,
             reading.Density?.BearingTrees ?? 0,
-            PruningPlan.HeightLimitM(reading.Planting!, reading.Target?.Canopy ?? Canopy.Usual),
+            PruningPlan.HeightLimitM(
+                reading.Planting!.System,
+                reading.Planting.Form,
+                reading.Target?.Canopy ?? Canopy.Usual
+            ),
             []
         );
 }

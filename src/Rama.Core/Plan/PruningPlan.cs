@@ -5,6 +5,7 @@ using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Working;
+using Rama.Core.Systems;
 using Rama.Core.Target;
 using Rama.Core.Target.Capacity;
 using Rama.Core.Target.Insurance;
@@ -219,11 +220,8 @@ public sealed record PruningPlan(
     }
 
     /// <summary>Height its rows carry right after pruning, metres.</summary>
-    internal static double HeightLimitM(Planting planting, Canopy canopy) =>
-        Math.Max(
-            1,
-            CanopyLimits.Of(planting.System.Form.Canopy, planting.Form, canopy, planting.System.Form.Leaders).HeightM
-        );
+    internal static double HeightLimitM(TrainingSystem system, PlantingForm ground, Canopy canopy) =>
+        Math.Max(1, CanopyLimits.Of(system.Form.Canopy, ground, canopy, system.Form.Leaders).HeightM);
 
     /// <summary>The trees of a planting as its counts tell them; null before there are counts.</summary>
     public static TreeStock? StockOf(PlanReading reading, SurveyEstimate survey, double? limbs)
@@ -232,7 +230,7 @@ public sealed record PruningPlan(
             return null;
         return TreeStock.Of(
             planting,
-            HeightLimitM(planting, target.Canopy),
+            HeightLimitM(planting.System, planting.Form, target.Canopy),
             target.Canopy.HeightM,
             new(survey, counted, reading.Measured, limbs),
             target.Sharing

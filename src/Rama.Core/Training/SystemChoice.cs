@@ -8,9 +8,17 @@ namespace Rama.Core.Training;
 /// <param name="System">The system; it must have a training programme.</param>
 /// <param name="RowM">Metres between rows.</param>
 /// <param name="TreeM">Metres between trees.</param>
+/// <param name="FinalHeightM">Height of a grown tree there, metres.</param>
 /// <param name="GrownYieldTHa">Crop of a grown planting, t/ha.</param>
 /// <param name="Capital">Trees, posts and wires, money a hectare, due in the first leaf; 0 where not told.</param>
-public sealed record SystemTerms(TrainingSystem System, double RowM, double TreeM, double GrownYieldTHa, double Capital)
+public sealed record SystemTerms(
+    TrainingSystem System,
+    double RowM,
+    double TreeM,
+    double FinalHeightM,
+    double GrownYieldTHa,
+    double Capital
+)
 {
     private const double SquareMetresPerHa = 10_000;
 
@@ -94,6 +102,7 @@ public sealed record LineCrossing(string Id, int? HoursLeaf, int? MarginLeaf);
 /// <param name="Name">Its name.</param>
 /// <param name="Note">What to know before choosing it; null for nothing.</param>
 /// <param name="TreesPerHa">Trees a hectare.</param>
+/// <param name="Leaders">Leaders a tree.</param>
 /// <param name="LeadersPerHa">Leaders a hectare.</param>
 /// <param name="RowM">Metres between rows.</param>
 /// <param name="TreeM">Metres between trees.</param>
@@ -109,6 +118,7 @@ public sealed record SystemYears(
     LocalText Name,
     LocalText? Note,
     double TreesPerHa,
+    int Leaders,
     double LeadersPerHa,
     double RowM,
     double TreeM,
@@ -153,7 +163,7 @@ public sealed record SystemYears(
                     hoursTo,
                     wages,
                     crop,
-                    training.At(leaf).Height * system.System.Form.Typical.HeightM,
+                    training.At(leaf).Height * system.FinalHeightM,
                     margin,
                     margin is null ? null : cumulated,
                     margin is null ? null : discounted
@@ -165,6 +175,7 @@ public sealed record SystemYears(
             system.System.Name,
             system.System.Note,
             system.TreesPerHa,
+            system.System.Form.Leaders,
             system.TreesPerHa * system.System.Form.Leaders,
             system.RowM,
             system.TreeM,

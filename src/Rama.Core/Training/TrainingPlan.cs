@@ -33,10 +33,16 @@ public sealed record TrainingTerms(
         IReadOnlyList<YoungTrees> measured
     )
     {
-        var height = Math.Min(planting.System.Form.Typical.HeightM, Math.Max(0.5, heightLimitM));
+        var height = FinalHeightOf(planting.System, heightLimitM);
         var wires = planting.System.Form.WiresBelow(height);
         return new(planting, trees, height, wires.Count == 0 ? height : wires.Max(), measured);
     }
+
+    /// <summary>Height of a grown tree of a system where its rows carry no more than a limit, metres.</summary>
+    /// <param name="system">The system.</param>
+    /// <param name="heightLimitM">Height the rows carry, metres.</param>
+    public static double FinalHeightOf(TrainingSystem system, double heightLimitM) =>
+        Math.Min(system.Form.Typical.HeightM, Math.Max(0.5, heightLimitM));
 }
 
 /// <summary>The training of a planting leaf by leaf: its tasks with hours, what a tree has reached, and what it may

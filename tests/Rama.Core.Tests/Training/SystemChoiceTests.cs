@@ -1,3 +1,4 @@
+using Rama.Core.Plan;
 using Rama.Core.Systems;
 using Rama.Core.Training;
 
@@ -123,6 +124,42 @@ public sealed class SystemChoiceTests
             "systems[0].rowSpacing",
             "range"
         );
+    }
+
+    // One truth: heights, task hours and first crops of a planting are those of the comparison on its ground.
+    [Fact]
+    public void A_system_compared_on_the_ground_of_a_planting_is_its_training()
+    {
+        foreach (var system in TrainingSystem.Shipped)
+        {
+            var variety = Core.Estate.Catalogue.Shipped.Varieties.First(v => v.Crop == system.Crops[0]);
+            var stock = Core.Estate.Catalogue.Shipped.Rootstocks.First(r =>
+                r.Crop == system.Crops[0] && r.Precocity != Core.Crops.Precocity.Late
+            );
+            var planting = Entries.Planting with
+            {
+                Variety = variety.Name,
+                Rootstock = stock.Name,
+                System = system.Id,
+                YearPlanted = 2027,
+                RowSpacing = new(system.Form.UsualGround.RowM, "m"),
+                TreeSpacing = new(system.Form.UsualGround.TreeM, "m"),
+                Area = new(1, "ha"),
+                MissingShare = null,
+                PollinizerShare = null,
+            };
+            var plan = new TrainingProgrammeEntry
+            {
+                Plan = new() { Season = 2027, Planting = planting },
+            }.Calculate();
+            var years = Of(Apples(system.Id) with { Variety = variety.Name, Rootstock = stock.Name }).Systems[0];
+            foreach (var leaf in plan.Leaves)
+            {
+                Assert.Equal(leaf.HeightM, years.Leaves[leaf.Leaf - 1].HeightM, 9);
+                Assert.Equal(leaf.Hours, years.Leaves[leaf.Leaf - 1].Training, 6);
+                Assert.Equal(leaf.CropShare > 0, years.Leaves[leaf.Leaf - 1].CropT > 0);
+            }
+        }
     }
 
     [Fact]

@@ -14912,6 +14912,11 @@ export interface components {
              */
             treesPerHa: number;
             /**
+             * Format: int32
+             * @description Leaders a tree.
+             */
+            leaders: number;
+            /**
              * Format: double
              * @description Leaders a hectare.
              */

@@ -115,7 +115,7 @@ function Choosing({ catalogue, planting }: { catalogue: CatalogueView; planting:
   const shown = measures.filter((m) => m !== 'marginTo' || choice.data?.systems[0]?.leaves[0]?.margin != null);
   const at = shown.includes(measure) ? measure : 'hoursTo';
   return (
-    <main className="page choice">
+    <main className="page compare">
       <div className="stage-head">
         <h1>{planting ? t('choice.of', { planting: titleOf(planting.planting) }) : t('choice.title')}</h1>
         <span className="no-print choice-links">

@@ -5,7 +5,7 @@ import { useReading } from '../../words/useReading';
 
 /** The same leaf by leaf in figures: hours by kind of work, crop, height and what is left. */
 export function ChoiceTable({ choice, currency }: { choice: SystemChoice; currency: string | null }) {
-  const { t, local, amount, number, unitName } = useReading();
+  const { t, local, amount, unitName } = useReading();
   const { systems } = choice;
   const money = `${currency ?? 'XXX'}/ha`;
   const hasMargin = systems[0]?.leaves[0]?.margin != null;
@@ -25,8 +25,7 @@ export function ChoiceTable({ choice, currency }: { choice: SystemChoice; curren
                 {local(s.name)}
                 <br />
                 <span className="small dim">
-                  {of(s.treesPerHa, 'tree/ha', 0)} {unit('tree/ha')} ·{' '}
-                  {t('choice.leaders', { leaders: number(s.leadersPerHa / s.treesPerHa, 0) })} ·{' '}
+                  {of(s.treesPerHa, 'tree/ha', 0)} {unit('tree/ha')} · {t('choice.leaders', { count: s.leaders })} ·{' '}
                   {t('choice.top', { leaf: s.topLeaf })}
                 </span>
               </th>

@@ -3,8 +3,10 @@ using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
 using Rama.Core.Systems;
+using Rama.Core.Target.Capacity;
+using Rama.Core.Training;
 
-namespace Rama.Core.Training;
+namespace Rama.Core.Plan;
 
 /// <summary>Systems to be held against each other, as typed.</summary>
 public sealed record SystemChoiceEntry
@@ -111,11 +113,13 @@ public sealed record ChosenSystem
         var price = reader.Optional("treePrice", "Price of a tree", TreePrice, "", 0, 1_000) ?? 0;
         var support = reader.Optional("supportPerHa", "Posts and wires", SupportPerHa, "/ha", 0, 1_000_000) ?? 0;
         reader.ThrowIfAny();
-        var ground = system!.Form.UsualGround;
+        var usual = system!.Form.UsualGround;
+        PlantingForm ground = new(row ?? usual.RowM, tree ?? usual.TreeM, 1);
         SystemTerms terms = new(
             system,
-            row ?? ground.RowM,
-            tree ?? ground.TreeM,
+            ground.RowSpacingM,
+            ground.TreeSpacingM,
+            TrainingTerms.FinalHeightOf(system, PruningPlan.HeightLimitM(system, ground, Canopy.Usual)),
             crops / 1_000 ?? system.Training!.GrownYieldTHa,
             support
         );
