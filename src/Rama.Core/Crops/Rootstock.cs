@@ -8,6 +8,7 @@ namespace Rama.Core.Crops;
 /// <param name="Hardiness">How it stands winter cold.</param>
 /// <param name="Suckering">How much it suckers.</param>
 /// <param name="Source">Where this comes from.</param>
+/// <param name="AlsoFor">Other crops it is a stock for.</param>
 public sealed record Rootstock(
     string Name,
     string Crop,
@@ -15,9 +16,13 @@ public sealed record Rootstock(
     Precocity Precocity,
     Hardiness Hardiness,
     Suckering Suckering,
-    string Source
+    string Source,
+    IReadOnlyList<string>? AlsoFor = null
 )
 {
+    /// <summary>Whether a crop is grown on it.</summary>
+    public bool IsFor(string crop) => Crop == crop || AlsoFor?.Contains(crop) == true;
+
     /// <summary>The rootstock as it would be typed.</summary>
     public RootstockEntry ToEntry() =>
         new()

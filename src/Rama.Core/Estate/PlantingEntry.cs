@@ -64,7 +64,7 @@ public sealed record PlantingEntry : DensityEntry
         var rootstock = catalogue.Rootstock(Rootstock);
         if (rootstock is null)
             reader.Add("rootstock", "unknown", "Rootstock: please choose one from the catalogue.");
-        else if (variety is not null && rootstock.Crop != variety.Crop)
+        else if (variety is not null && !rootstock.IsFor(variety.Crop))
             reader.Add(
                 "rootstock",
                 "conflict",

@@ -9,9 +9,15 @@ public static class CropKinds
     /// <summary>
     /// Whether it is stone fruit: its wounds want dry days, and its bark splits in a frost others stand.
     /// </summary>
-    public static bool IsStone(string? crop) => crop is "cherry" or "peach" or "apricot" or "plum";
+    public static bool IsStone(string? crop) => crop is "cherry" or "peach" or "apricot" or "plum" or "almond";
 
-    /// <summary>The crop itself and its kind: <c>pome</c> or <c>stone</c>.</summary>
+    /// <summary>Whether it keeps its leaves: it is pruned after harvest and not in a dormant winter.</summary>
+    public static bool IsEvergreen(string? crop) => crop is "lemon" or "lychee" or "avocado";
+
+    /// <summary>Whether its fruit are thinned by hand.</summary>
+    public static bool IsThinned(string? crop) => IsPome(crop) || crop is "peach" or "apricot" or "plum";
+
+    /// <summary>The crop itself and its kind: <c>pome</c>, <c>stone</c> or <c>evergreen</c>.</summary>
     public static IEnumerable<string> Of(string? crop)
     {
         if (crop is not null)
@@ -20,5 +26,7 @@ public static class CropKinds
             yield return "pome";
         if (IsStone(crop))
             yield return "stone";
+        if (IsEvergreen(crop))
+            yield return "evergreen";
     }
 }

@@ -63,6 +63,7 @@ public sealed record PassDefinition(
         "stone",
         "cherry",
         "peach",
+        "almond",
         "evergreen",
         "bearing",
         "bare",

@@ -214,7 +214,7 @@ public sealed record Programme(
         If(isPruned, "cuts");
         If(terms.Decision == DecisionKind.NoPrune, "noPrune");
         If(terms.Planting.System.InTwoPasses(terms.Answers), "twoPasses");
-        If(!isYoung && crop != "cherry" && !IsFirstCrop(terms), "thins");
+        If(!isYoung && CropKinds.IsThinned(crop) && !IsFirstCrop(terms), "thins");
         If(planting.Variety.Traits.BiennialProne, "biennial");
         If(terms.IsCounted, "counted");
         If(strong, "strong");

@@ -5,7 +5,19 @@ namespace Rama.Core.Season;
 public static class WorkOrder
 {
     // From hardy to tender; stone fruit waits for the end of winter and dry spells.
-    private static readonly string[] HardyToTender = ["apple", "pear", "cherry", "plum", "apricot", "peach"];
+    private static readonly string[] HardyToTender =
+    [
+        "apple",
+        "pear",
+        "cherry",
+        "plum",
+        "apricot",
+        "peach",
+        "almond",
+        "lemon",
+        "avocado",
+        "lychee",
+    ];
 
     /// <summary>Puts plantings into their order.</summary>
     /// <param name="plantings">Plantings.</param>

@@ -28,6 +28,11 @@ internal static partial class RulePack
         "pedestrian-peach",
         "central-leader-in-tiers",
         "broad-canopy",
+        "open-vase",
+        "open-vase-two-harvests",
+        "layered-windows",
+        "flush-tipped-dome",
+        "one-leader-flat-limbs",
     ];
 
     private static readonly Lazy<JsonObject> Common = new(() =>

@@ -29,11 +29,20 @@ public sealed class CatalogueTests
                 "Stella",
                 "Redhaven",
                 "Cresthaven",
+                "Nonpareil",
+                "Carmel",
+                "Eureka",
+                "Lisbon",
+                "Brewster",
+                "Mauritius",
+                "Bacon",
+                "Fuerte",
             ],
             Catalogue.Shipped.Varieties.Select(v => v.Name)
         );
         Assert.Equal(
             [
+                "Carrizo",
                 "Colt",
                 "GF 677",
                 "Lovell",
@@ -46,6 +55,8 @@ public sealed class CatalogueTests
                 "Quince C",
                 "Tabel Edabriz",
                 "Weiroot 158",
+                "own roots",
+                "seedling",
             ],
             Catalogue.Shipped.Rootstocks.Select(r => r.Name).Order(StringComparer.Ordinal)
         );

@@ -26,6 +26,29 @@ public sealed class PassWindowTests
             new DateOnly(2027, 1, 1),
         ];
 
+    // Handbook 9.6: almond on dry wood after the hard frosts and before bloom; evergreens soon after harvest, not when
+    // regrowth would compete with flowering.
+    [Theory]
+    [MemberData(nameof(Tips))]
+    public void Other_canopies_are_cut_when_the_trade_says_so(DateOnly tip)
+    {
+        var almond = AnchorDays.Of("almond", Tip(tip));
+        var vase = Window("vase-winter", "almond", tip);
+        Assert.True(vase.From >= almond.Find(Anchor.LeafFallBefore)!.Day.AddDays(60));
+        Assert.True(vase.To < almond.Find(Anchor.Bloom)!.Day && !vase.NeverOpens);
+        foreach (var crop in new[] { "lemon", "lychee", "avocado" })
+        {
+            var days = AnchorDays.Of(crop, Tip(tip));
+            var window = Window("evergreen-prune", crop, tip);
+            Assert.Equal(days.Find(Anchor.HarvestEnd)!.Day.AddDays(-365), window.From);
+            Assert.True(window.To <= days.Find(Anchor.Bloom)!.Day.AddDays(-30) && !window.NeverOpens);
+        }
+        foreach (var crop in Crops)
+            Assert.DoesNotContain(PassDefinition.All.Where(p => p.IsForCrop(crop)), p =>
+                p.Id is "vase-winter" or "evergreen-prune"
+            );
+    }
+
     // Handbook 5.1 and 6.1, line by line, for whatever spring.
     [Theory]
     [MemberData(nameof(Tips))]
@@ -35,7 +58,7 @@ public sealed class PassWindowTests
         {
             var days = AnchorDays.Of(crop, Tip(tip));
             DateOnly Day(Anchor anchor) => days.Find(anchor)!.Day;
-            foreach (var pass in PassDefinition.All.Where(p => p.IsWinter))
+            foreach (var pass in PassDefinition.All.Where(p => p.IsWinter && p.IsForCrop(crop)))
             {
                 var window = PassWindow.Of(pass.Window, days);
                 // After leaf fall and cold-hardening, and never past bloom.

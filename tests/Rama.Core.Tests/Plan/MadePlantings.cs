@@ -11,7 +11,7 @@ namespace Rama.Core.Tests.Plan;
 /// <summary>Many made-up plantings with their plans, made once for all tests that look at them.</summary>
 internal static class MadePlantings
 {
-    private const int Plantings = 300;
+    private const int Plantings = 400;
 
     private static readonly (string Crop, string Variety, string Rootstock)[] Grown =
     [
@@ -19,6 +19,10 @@ internal static class MadePlantings
         ("pear", "Conference", "Quince C"),
         ("cherry", "Kordia", "Weiroot 158"),
         ("peach", "Redhaven", "GF 677"),
+        ("almond", "Nonpareil", "GF 677"),
+        ("lemon", "Eureka", "Carrizo"),
+        ("lychee", "Brewster", "own roots"),
+        ("avocado", "Bacon", "seedling"),
     ];
 
     private static readonly Lazy<IReadOnlyList<(string Name, PlanReading Reading, PruningPlan Plan)>> Made = new(() =>

@@ -110,7 +110,7 @@ public sealed class PassesDocumentTests
             Entries.Planting with
             {
                 Variety = Catalogue.Shipped.Varieties.First(v => v.Crop == crop).Name,
-                Rootstock = Catalogue.Shipped.Rootstocks.First(r => r.Crop == crop).Name,
+                Rootstock = Catalogue.Shipped.Rootstocks.First(r => r.IsFor(crop)).Name,
                 System = system.Id,
                 YearPlanted = 2028 - leaf,
             }

@@ -21,7 +21,7 @@ public sealed class ProgrammeTests
             Entries.Planting with
             {
                 Variety = Catalogue.Shipped.Varieties.First(v => v.Crop == crop).Name,
-                Rootstock = Catalogue.Shipped.Rootstocks.First(r => r.Crop == crop).Name,
+                Rootstock = Catalogue.Shipped.Rootstocks.First(r => r.IsFor(crop)).Name,
                 System = system.Id,
                 YearPlanted = 2027 - leaf + 1,
             }

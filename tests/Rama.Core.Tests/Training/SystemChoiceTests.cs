@@ -133,9 +133,14 @@ public sealed class SystemChoiceTests
         foreach (var system in TrainingSystem.Shipped)
         {
             var variety = Core.Estate.Catalogue.Shipped.Varieties.First(v => v.Crop == system.Crops[0]);
-            var stock = Core.Estate.Catalogue.Shipped.Rootstocks.First(r =>
-                r.Crop == system.Crops[0] && r.Precocity != Core.Crops.Precocity.Late
-            );
+            // On a late stock the comparison crops later, which a planting's own leaves do not tell.
+            if (
+                Core.Estate.Catalogue.Shipped.Rootstocks.FirstOrDefault(r =>
+                    r.IsFor(system.Crops[0]) && r.Precocity != Core.Crops.Precocity.Late
+                )
+                is not { } stock
+            )
+                continue;
             var planting = Entries.Planting with
             {
                 Variety = variety.Name,

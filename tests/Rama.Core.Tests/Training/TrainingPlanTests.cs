@@ -20,7 +20,7 @@ public sealed class TrainingPlanTests
         return Entries.Planting with
         {
             Variety = variety ?? Catalogue.Shipped.Varieties.First(v => v.Crop == crop).Name,
-            Rootstock = rootstock ?? Catalogue.Shipped.Rootstocks.First(r => r.Crop == crop).Name,
+            Rootstock = rootstock ?? Catalogue.Shipped.Rootstocks.First(r => r.IsFor(crop)).Name,
             System = system,
             YearPlanted = Season - leaf + 1,
             RowSpacing = new(ground.RowM, "m"),

@@ -44,6 +44,10 @@ internal sealed class TradeNames
         ("pear", "pears|peral|pera|peras|birne"),
         ("cherry", "cherries|sweet cherry|cerezo|cereza|cerezas|kirsche"),
         ("peach", "peaches|duraznero|durazno|melocotonero|melocoton"),
+        ("almond", "almonds|almendro|almendra|almendras|mandel"),
+        ("lemon", "lemons|limonero|limon|limones"),
+        ("lychee", "lychees|litchi|lichi|litchis"),
+        ("avocado", "avocados|aguacate|palto|palta|paltas"),
     ];
 
     // Common practice, no source: what a grower means who says no more than "spindle", or nothing.
@@ -53,6 +57,10 @@ internal sealed class TradeNames
         ["pear"] = "tall-spindle",
         ["cherry"] = "cherry-spindle",
         ["peach"] = "pedestrian-peach",
+        ["almond"] = "open-vase",
+        ["lemon"] = "layered-windows",
+        ["lychee"] = "flush-tipped-dome",
+        ["avocado"] = "one-leader-flat-limbs",
     };
 
     private readonly Dictionary<string, TrainingSystem> _byId;

@@ -5,18 +5,18 @@ namespace Rama.Core.Tests.Target.Capacity;
 
 public sealed class FruitPerUnitTests
 {
-    private static readonly Crop[] Stone = [.. ShippedCrops.Crops.Where(c => c.Habit != BearingHabit.MixedBud)];
+    private static readonly Crop[] NotPome = [.. ShippedCrops.Crops.Where(c => c.Habit != BearingHabit.MixedBud)];
 
     // A cluster of an apple or pear is thinned to one fruit: common practice, no source.
     [Fact]
     public void Pome_fruit_is_not_judged_by_it()
     {
-        Assert.Equal(["cherry", "peach"], Stone.Select(c => c.Id).Order());
-        Assert.All(ShippedCrops.Crops.Except(Stone), c => Assert.Null(FruitPerUnit.Of(c, 120, 200)));
+        Assert.Equal(["almond", "avocado", "cherry", "lemon", "lychee", "peach"], NotPome.Select(c => c.Id).Order());
+        Assert.All(ShippedCrops.Crops.Except(NotPome), c => Assert.Null(FruitPerUnit.Of(c, 120, 200)));
     }
 
     [Fact]
-    public void Each_left_stands_for_its_part_of_the_fruit() => Assert.All(Stone, crop =>
+    public void Each_left_stands_for_its_part_of_the_fruit() => Assert.All(NotPome, crop =>
         {
             var (low, high) = (crop.FruitPerUnitLow.Value, crop.FruitPerUnitHigh.Value);
             FruitPerUnit Of(double each) => FruitPerUnit.Of(crop, 90 * each, 90)!;
