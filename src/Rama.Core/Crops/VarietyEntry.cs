@@ -56,7 +56,7 @@ public sealed record VarietyEntry
             reader.Add("cropDensityHigh", "conflict", "Crop density to: expected more than its lower end.");
         var set = reader.Required("setShare", "Cluster set", SetShare, "1", 0.01, 1);
         var sd = reader.Required("setShareSd", "Cluster set SD", SetShareSd, "1", 0, 0.5);
-        var mass = reader.Required("fruitMassG", "Fruit mass", FruitMassG, "g", 3, 1_500);
+        var mass = reader.Required("fruitMassG", "Fruit mass", FruitMassG, "g", 1, 1_500);
         var source = reader.OptionalText("source", "Source", Source, 200) ?? Sources.OwnRecords;
         reader.ThrowIfAny();
 

@@ -121,6 +121,7 @@ public sealed record TrainingPlan(
 /// <param name="InLeaf">Leaf that is in.</param>
 /// <param name="From">One leaf earlier, not before the next.</param>
 /// <param name="To">One leaf later.</param>
+/// <param name="OnWires">Whether that is a wire, or the final height where there are none.</param>
 /// <param name="GrowthM">Growth of the leader until then, with what first crops take of it, metres a year.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
@@ -129,6 +130,7 @@ public sealed record TopWire(
     int InLeaf,
     int From,
     int To,
+    bool OnWires,
     double GrowthM,
     IReadOnlyList<Step> Steps,
     IReadOnlyList<Notice> Warnings
@@ -161,9 +163,9 @@ public sealed record TopWire(
             warnings.Add(
                 new(
                     "training.slow",
-                    $"At this growth the leaders reach the top wire in leaf {forecast.TopWireLeaf:0}, where "
-                        + $"{training.Leaves} leaves are usual. Fewer fruit, more feed and water, or a lower wire.",
-                    new Figure("leaf at the top wire", forecast.TopWireLeaf!.Value, "leaf"),
+                    $"At this growth the leaders reach their height in leaf {inLeaf}, where {training.Leaves} leaves "
+                        + "are usual. Fewer fruit, more feed and water, or a lower end.",
+                    new Figure("leaf at the height", inLeaf, "leaf"),
                     new("usual leaves", training.Leaves, "leaf")
                 )
             );
@@ -172,6 +174,7 @@ public sealed record TopWire(
             inLeaf,
             Math.Max(Math.Min(leaf + 1, inLeaf), inLeaf - 1),
             inLeaf + 1,
+            terms.Planting.System.Form.WiresM is { Count: > 0 },
             leader.Slowed,
             [step],
             warnings

@@ -4,15 +4,15 @@ using Rama.Data.Estate;
 
 namespace Rama.Data.Exchange;
 
-/// <summary>Loads the demo estate from its open files through the importers everybody uses.</summary>
+/// <summary>Loads a demo estate from its open files through the importers everybody uses.</summary>
 public sealed class DemoLoader(RamaContext database, EstateScope scope, EstateArchive archive)
 {
-    /// <summary>Loads the folder if there is no estate yet; says whether it did.</summary>
-    public async Task<bool> LoadIfEmptyAsync(string folder, CancellationToken cancel)
-    {
-        if (await database.Estates.AnyAsync(cancel))
-            return false;
+    /// <summary>Whether there is no estate yet.</summary>
+    public async Task<bool> IsEmptyAsync(CancellationToken cancel) => !await database.Estates.AnyAsync(cancel);
 
+    /// <summary>Loads a folder as an estate of its own.</summary>
+    public async Task LoadAsync(string folder, CancellationToken cancel)
+    {
         var files = ArchiveFiles.OfFolder(folder);
         var facts = EstateArchive.Facts(files);
         var estate = new EstateRecord
@@ -31,6 +31,5 @@ public sealed class DemoLoader(RamaContext database, EstateScope scope, EstateAr
             },
             cancel
         );
-        return true;
     }
 }

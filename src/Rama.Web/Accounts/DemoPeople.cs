@@ -8,17 +8,18 @@ namespace Rama.Web.Accounts;
 /// <summary>One account per role for trying the demo estate; people are roles, not names.</summary>
 internal static class DemoPeople
 {
-    /// <summary>The accounts: name and e-mail by role.</summary>
-    public static IReadOnlyList<(Role Role, string Name, string Email)> All { get; } =
+    /// <summary>The accounts: estate by its place, name and e-mail by role.</summary>
+    public static IReadOnlyList<(int Estate, Role Role, string Name, string Email)> All { get; } =
     [
-        (Role.Manager, "Manager", "manager@larkfold.example"),
-        (Role.CrewLead, "Crew A", "crew@larkfold.example"),
-        (Role.Counter, "Counter 2", "counter@larkfold.example"),
-        (Role.Reader, "Bookkeeper", "reader@larkfold.example"),
+        (0, Role.Manager, "Manager", "manager@larkfold.example"),
+        (0, Role.CrewLead, "Crew A", "crew@larkfold.example"),
+        (0, Role.Counter, "Counter 2", "counter@larkfold.example"),
+        (0, Role.Reader, "Bookkeeper", "reader@larkfold.example"),
+        (1, Role.Manager, "Manager", "manager@ambertree.example"),
     ];
 
     /// <summary>
-    /// Makes the accounts in the demo estate, all with one password, unless there are accounts already.
+    /// Makes the accounts in the demo estates, all with one password, unless there are accounts already.
     /// </summary>
     public static async Task AddIfNoneAsync(IServiceProvider services, string password)
     {
@@ -26,8 +27,8 @@ internal static class DemoPeople
         var database = services.GetRequiredService<RamaContext>();
         if (await database.Users.AnyAsync())
             return;
-        var estate = await database.Estates.OrderBy(e => e.Id).Select(e => e.Id).FirstAsync();
-        foreach (var (role, name, email) in All)
+        var estates = await database.Estates.OrderBy(e => e.Id).Select(e => e.Id).ToListAsync();
+        foreach (var (place, role, name, email) in All.Where(p => p.Estate < estates.Count))
         {
             var person = new PersonRecord
             {
@@ -39,7 +40,7 @@ internal static class DemoPeople
             database.Add(
                 new MembershipRecord
                 {
-                    EstateId = estate,
+                    EstateId = estates[place],
                     PersonId = person.Id,
                     Role = role,
                 }

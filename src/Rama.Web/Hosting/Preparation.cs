@@ -14,6 +14,9 @@ namespace Rama.Web.Hosting;
 /// </summary>
 internal static class Preparation
 {
+    // A small estate in the south, with other canopies and a manager of its own.
+    private const string SecondDemo = "ambertree";
+
     /// <summary>
     /// Prepares as the settings say: <c>ConnectionStrings:Owner</c>, <c>LoginPassword</c>, <c>DemoPassword</c>.
     /// </summary>
@@ -45,7 +48,8 @@ internal static class Preparation
     /// <summary>Prepares a database.</summary>
     /// <param name="ownerConnection">Connection of the role that owns it.</param>
     /// <param name="loginPassword">Password of the application's login.</param>
-    /// <param name="demo">The demo's files; null to leave an empty database empty.</param>
+    /// <param name="demo">Files of the demo estate, those of the second one beside it; null to leave an empty database
+    /// empty.</param>
     /// <param name="demoPassword">Password of the demo accounts.</param>
     /// <returns>Whether the demo was loaded.</returns>
     public static async Task<bool> RunAsync(
@@ -62,12 +66,17 @@ internal static class Preparation
             .PrepareAsync(loginPassword, CancellationToken.None);
         if (demo is null)
             return false;
-        var loaded = await scope
-            .ServiceProvider.GetRequiredService<DemoLoader>()
-            .LoadIfEmptyAsync(demo, CancellationToken.None);
+        var isEmpty = await scope.ServiceProvider.GetRequiredService<DemoLoader>().IsEmptyAsync(CancellationToken.None);
+        if (isEmpty)
+            foreach (var folder in new[] { demo, Path.Combine(Path.GetDirectoryName(demo)!, SecondDemo) })
+            {
+                // One estate, one scope: what is loaded knows no other.
+                await using var own = provider.CreateAsyncScope();
+                await own.ServiceProvider.GetRequiredService<DemoLoader>().LoadAsync(folder, CancellationToken.None);
+            }
         // Also a demo from before there were accounts gets them.
         await DemoPeople.AddIfNoneAsync(scope.ServiceProvider, demoPassword);
-        return loaded;
+        return isEmpty;
     }
 
     /// <summary>Gives an account a new password, for someone who has forgotten theirs, and unlocks it.</summary>

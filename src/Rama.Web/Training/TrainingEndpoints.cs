@@ -39,6 +39,9 @@ internal static class TrainingEndpoints
             .MapPost("/bare-leader", (BareLeaderEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("A bare leader bud by bud, and how branches are made on it");
         calculations
+            .MapPost("/flush-tips", (FlushTipsEntry entry) => TypedResults.Ok(entry.Calculate()))
+            .WithSummary("Growing tips of a young tree tipped flush by flush, and the fruit they will hold");
+        calculations
             .MapPost("/bud-removal", (BudRemovalEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("Buds to take off a bare leader so that limbs come in their places");
         calculations

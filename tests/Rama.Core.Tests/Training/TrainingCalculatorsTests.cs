@@ -46,6 +46,23 @@ public sealed class TrainingCalculatorsTests
         Assert.Throws<UnusableEntryException>(() => new BudRemovalEntry { LengthM = 0.2, InternodeCm = 5 }.Calculate());
     }
 
+    // Handbook 9.6: 4 scaffolds, three rounds at 3.5 → 14, 49, 171.5 tips; 0.6 flowering × 0.3 held → 31 fruit.
+    [Fact]
+    public void Tips_multiply_flush_by_flush()
+    {
+        var tips = new FlushTipsEntry { Scaffolds = 4, Rounds = 3 }.Calculate();
+        Assert.Equal([14, 49, 171.5], tips.Rounds);
+        Assert.Equal(31, Math.Round(tips.Fruit));
+        Assert.Throws<UnusableEntryException>(() => new FlushTipsEntry { Scaffolds = 4, Rounds = 0 }.Calculate());
+        // The shipped programme asks for those amounts, leaf by leaf.
+        Assert.Equal(
+            [14, 49, 171],
+            Core.Systems.TrainingSystem.Find("flush-tipped-dome")!
+                .Training!.Tasks.Where(t => t.Id.StartsWith("tip-", StringComparison.Ordinal))
+                .Select(t => t.PerTree!.Value)
+        );
+    }
+
     // By hand: girth 12 cm is 11.46 cm²; half of 6 fruit per cm² on it are 34.4. From 1.8 m in the fourth leaf at .5 m
     // a year, less a tenth for one first crop, .45 m: 3 m after 2.67 leaves more.
     [Fact]

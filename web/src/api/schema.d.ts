@@ -6388,6 +6388,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calculations/flush-tips": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Growing tips of a young tree tipped flush by flush, and the fruit they will hold */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FlushTipsEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FlushTips"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/bud-removal": {
         parameters: {
             query?: never;
@@ -9985,6 +10034,58 @@ export interface components {
             /** @description The cuts, at least one. */
             budCuts: components["schemas"]["BudCutEntry"][];
         };
+        /** @description Growing tips of a young terminal bearer that is tipped after each flush, and what they will bear. */
+        FlushTips: {
+            /** @description Tips after each round. */
+            rounds: number[];
+            /**
+             * Format: double
+             * @description Fruit they hold once in bearing.
+             */
+            fruit: number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A young tree that is tipped flush by flush, as typed. */
+        FlushTipsEntry: {
+            /**
+             * Format: double
+             * @description Scaffolds of the tree.
+             */
+            scaffolds?: null | number;
+            /**
+             * Format: double
+             * @description Rounds of tipping.
+             */
+            rounds?: null | number;
+            /**
+             * Format: double
+             * @description Tips that come from one; 3.5 when left out.
+             */
+            perTip?: null | number;
+            /**
+             * Format: double
+             * @description Share of the tips that flowers, %; 60 when left out.
+             */
+            floweringPercent?: null | number;
+            /**
+             * Format: double
+             * @description Fruit a flowering tip holds; 0.3 when left out.
+             */
+            held?: null | number;
+        };
         /**
          * @description What an estate keeps of a planting in a column of its own, such as its soil: a text, a number or a day. Rama shows
          *     it, finds by it and hands it out again, and works nothing out with it.
@@ -13103,6 +13204,8 @@ export interface components {
             suckering: components["schemas"]["Suckering"];
             /** @description Where this comes from. */
             source: string;
+            /** @description Other crops it is a stock for. */
+            alsoFor: null | string[];
         };
         /** @description A rootstock as an estate knows it, as typed: a copy of a shipped one with other facts, or one of its own. */
         RootstockEntry: {
@@ -15363,6 +15466,8 @@ export interface components {
              * @description One leaf later.
              */
             to: number;
+            /** @description Whether that is a wire, or the final height where there are none. */
+            onWires: boolean;
             /**
              * Format: double
              * @description Growth of the leader until then, with what first crops take of it, metres a year.

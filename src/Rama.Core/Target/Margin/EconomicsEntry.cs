@@ -64,7 +64,7 @@ public sealed record EconomicsEntry
         var tcsa = reader.Required("tcsaCm2", "Trunk cross-section", TcsaCm2, "cm²", 0.5, 3_000);
         var packOut = reader.Optional("packOut", "Pack-out", PackOut, Units.Share, 0.05, 1) ?? 1;
         var prices = reader.Under("prices", () => Prices.Read(PackageMasses.Default, DiameterLaw.Apple));
-        var mass = reader.Required("fruitMassG", "Fruit mass", FruitMassG, "g", 3, 1_500);
+        var mass = reader.Required("fruitMassG", "Fruit mass", FruitMassG, "g", 1, 1_500);
         var low = reader.Optional("cropDensityLow", "Crop density from", CropDensityLow, "fruit/cm²", 0.5, 30) ?? 6;
         var high = reader.Optional("cropDensityHigh", "Crop density to", CropDensityHigh, "fruit/cm²", 0.5, 60) ?? 8;
         if (low >= high)

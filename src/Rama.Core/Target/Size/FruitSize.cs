@@ -9,7 +9,7 @@ namespace Rama.Core.Target.Size;
 /// <param name="Step">How the mass came about.</param>
 public sealed record FruitSize(double MassKg, Step Step)
 {
-    internal const double SmallestKg = 0.005,
+    internal const double SmallestKg = 0.001,
         LargestKg = 1.5;
 
     internal static readonly FrozenDictionary<string, Unit> ByMass = new[] { "g", "oz" }.ToFrozenDictionary(

@@ -60,7 +60,11 @@ function Training({ training, plan }: { training: TrainingView; plan: NonNullabl
         {topWire && (
           <li data-test="top-wire">
             <Why steps={topWire.steps}>
-              {t('training.top-wire', { leaf: topWire.inLeaf, from: topWire.from, to: topWire.to })}
+              {t(topWire.onWires ? 'training.top-wire' : 'training.top-height', {
+                leaf: topWire.inLeaf,
+                from: topWire.from,
+                to: topWire.to,
+              })}
             </Why>
           </li>
         )}
