@@ -39,12 +39,23 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     [InlineData("/estate")]
     [InlineData("/catalogue")]
     [InlineData("/catalogue/systems")]
+    [InlineData("/catalogue/systems/compare")]
     [InlineData("/scans")]
     [InlineData("/field")]
     public void A_page_has_no_accessibility_faults(string path)
     {
         using var page = new Page(server).Open(path);
         page.Find("main h1");
+        Assert.Empty(Axe.Faults(page));
+    }
+
+    [Theory]
+    [InlineData("training", "[data-test='leaf-6'] .tree-wood")]
+    [InlineData("training/leader", "[data-test='bud-37']")]
+    public void The_training_of_a_planting_has_no_accessibility_faults(string path, string ready)
+    {
+        using var page = new Page(server).OpenPlanting("H7", path);
+        page.Find(ready);
         Assert.Empty(Axe.Faults(page));
     }
 

@@ -25,6 +25,7 @@ public sealed class Page : IDisposable
     /// <param name="role">Who is signed in; null for nobody.</param>
     /// <param name="profile">Folder of what the browser keeps, to open it again later; a new one when left out.</param>
     /// <param name="address">Where the browser finds the application, where that is not the server itself.</param>
+    /// <param name="cookie">Sign-in cookie of somebody else than those of the roles.</param>
     public Page(
         RamaServer server,
         int width = 1280,
@@ -33,7 +34,8 @@ public sealed class Page : IDisposable
         bool phone = false,
         Role? role = Role.Manager,
         string? profile = null,
-        Uri? address = null
+        Uri? address = null,
+        string? cookie = null
     )
     {
         _server = server;
@@ -56,7 +58,9 @@ public sealed class Page : IDisposable
         // or has a line that can be cut needs it.
         if (profile is null && address is null)
             BeforeEach("delete Navigator.prototype.serviceWorker;");
-        if (role is { } signedIn)
+        if (cookie is not null)
+            Take(cookie);
+        else if (role is { } signedIn)
             Take(server.CookieOf(signedIn));
     }
 

@@ -21,7 +21,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             page.Find("[data-test='margin-chart'] svg path");
             Shoot(page, "target");
         }
-        foreach (var stage in new[] { "count", "decide", "prescribe" })
+        foreach (var stage in new[] { "count", "prescribe" })
         {
             using var page = new Page(server).OpenPlanting("H4", stage);
             page.Find(".columns");
@@ -51,22 +51,6 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             page.Find(ready);
             Shoot(page, name);
         }
-        using (var page = new Page(server).Open("/exchange"))
-        {
-            page.Find(".export");
-            var file = Path.Combine(Directory.CreateTempSubdirectory("rama").FullName, "parcelas.csv");
-            File.WriteAllText(
-                file,
-                """
-                Finca;Código;Nombre;Variedad;Patrón;Plantado;Entre filas (m);Sobre fila (m);Superficie (ha)
-                Weir Bank;W20;Reed Piece;Jonagold;M.9;2021;3,3;1;1,6
-                Weir Bank;W21;Heron Field;Topaz;M.9;2031;3,4;1,1;2,25
-                """
-            );
-            page.Driver.FindElement(By.CssSelector("[data-test='file']")).SendKeys(file);
-            page.Says("[data-test='report']", "to mend");
-            Shoot(page, "import");
-        }
         using (var page = new Page(server, 1280, 1900).OpenPlanting("H4", "prescribe"))
         {
             page.Click("[data-test='card']");
@@ -81,16 +65,28 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
                 page.Find("body").SendKeys(Keys.ArrowLeft);
             Shoot(page, "bench");
         }
-        using (var page = new Page(server).Open("/known"))
+        using (var page = new Page(server, 1280, 900).OpenPlanting("H7", "training"))
         {
-            page.Find("[data-test='known']");
-            Shoot(page, "known");
+            page.Find("[data-test='leaf-6'] .tree-wood");
+            Shoot(page, "training");
         }
-        using (var page = new Page(server, 1280, 1330).Open("/catalogue"))
+        using (var page = new Page(server, 1280, 860).OpenPlanting("H7", "training/leader"))
+        {
+            page.Find("[data-test='bud-37']");
+            Shoot(page, "leader");
+        }
+        using (var page = new Page(server, 1280, 1000).Open("/catalogue/systems/compare"))
+        {
+            page.Type("choice.pricePerKg", "0.42");
+            page.Find("[data-test='years-chart'] svg path");
+            page.Says("[data-test='choice-table']", "EUR/ha");
+            Shoot(page, "compare");
+        }
+        using (var page = new Page(server, 1280, 1700).Open("/catalogue"))
         {
             page.Click("[data-test='to-systems']");
             page.Until("every system drawn", () =>
-                page.Driver.FindElements(By.CssSelector(".system-card .tree-wood")).Count > 100
+                page.Driver.FindElements(By.CssSelector(".system-card .tree-wood")).Count > 160
             );
             Shoot(page, "systems");
         }

@@ -15,6 +15,7 @@ internal static class SmokePages
         "weather",
         "catalogue",
         "catalogue/systems",
+        "catalogue/systems/compare",
         "exchange",
         "estate",
         "people",
@@ -73,6 +74,12 @@ internal static class SmokePages
     public static Dictionary<string, SmokePlanting> PlantingsOf(RamaServer server)
     {
         using var client = server.ClientOf();
+        return PlantingsOf(client);
+    }
+
+    /// <summary>The plantings somebody sees, by code.</summary>
+    public static Dictionary<string, SmokePlanting> PlantingsOf(HttpClient client)
+    {
         using var answer = client.Send(new(HttpMethod.Get, "/api/v1/season"));
         using var reader = new StreamReader(answer.Content.ReadAsStream());
         return JsonNode.Parse(reader.ReadToEnd())!["plantings"]!

@@ -20,6 +20,23 @@ public sealed class SmokeTests(RamaServer server) : IClassFixture<RamaServer>
         Assert.Empty(smoke.Faults);
     }
 
+    // The second demo estate: other canopies, the southern year, a manager of its own.
+    [Fact]
+    public async Task Other_canopies_open_on_every_page()
+    {
+        var cookie = await server.SignInAsync("manager@ambertree.example");
+        using var client = server.ClientWith(cookie);
+        var plantings = SmokePages.PlantingsOf(client);
+        Assert.Equal(["A1", "A2", "L1", "V1", "Y1"], plantings.Keys.Order());
+        using var smoke = SmokeWalk.As(server, cookie, "Ambertree");
+        foreach (var path in SmokePages.OfEstate)
+            smoke.Visit(path, plantings["A1"]);
+        foreach (var planting in plantings.Values)
+        foreach (var path in SmokePages.OfPlanting)
+            smoke.Visit(path, planting);
+        Assert.Empty(smoke.Faults);
+    }
+
     [Fact(Explicit = true)]
     public void Every_page_of_every_planting_opens_for_every_role_language_and_unit_system()
     {

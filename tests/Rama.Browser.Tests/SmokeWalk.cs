@@ -11,9 +11,9 @@ internal sealed class SmokeWalk : IDisposable
     private readonly List<string> _faults = [];
     private bool _opened;
 
-    private SmokeWalk(RamaServer server, Role role, string who)
+    private SmokeWalk(Page page, string who)
     {
-        (_page, _who) = (new Page(server, role: role), who);
+        (_page, _who) = (page, who);
         // How many answers are still on their way, so that a page can be told to have settled.
         _page.BeforeEach(
             """
@@ -37,8 +37,12 @@ internal sealed class SmokeWalk : IDisposable
         using var body = JsonContent.Create(new { units, language });
         using var answer = client.Send(new(HttpMethod.Put, "/api/v1/session/reading") { Content = body });
         answer.EnsureSuccessStatusCode();
-        return new(server, role, $"{role} {language} {units}");
+        return new(new Page(server, role: role), $"{role} {language} {units}");
     }
+
+    /// <summary>Begins as somebody of another estate.</summary>
+    public static SmokeWalk As(RamaServer server, string cookie, string who) =>
+        new(new Page(server, cookie: cookie), who);
 
     /// <summary>What broke or complained, page by page.</summary>
     public IReadOnlyList<string> Faults => _faults;

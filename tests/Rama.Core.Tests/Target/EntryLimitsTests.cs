@@ -51,7 +51,7 @@ public sealed class EntryLimitsTests
             Takes(field, v => with(v).Calculate(), least, most);
         Field("tcsaCm2", v => Money with { TcsaCm2 = v }, 0.5, 3_000);
         Field("packOut", v => Money with { PackOut = Of(v, "%") }, 5, 100);
-        Field("fruitMassG", v => Money with { FruitMassG = v }, 3, 1_500);
+        Field("fruitMassG", v => Money with { FruitMassG = v }, 1, 1_500);
         Field("cropDensityLow", v => Money with { CropDensityLow = v, CropDensityHigh = 59 }, 0.5, 30);
         Field("cropDensityHigh", v => Money with { CropDensityLow = 0.5, CropDensityHigh = v }, 0.5, 60);
         Field("budFactor", v => Money with { BudFactor = v }, 0.1, 6);

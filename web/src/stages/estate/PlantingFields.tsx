@@ -24,7 +24,10 @@ export function PlantingFields({ form, catalogue }: { form: FieldControls; catal
       {form.input('code', [], { numeric: false })}
       {form.input('name', [], { numeric: false })}
       {form.choice('variety', names(catalogue.varieties))}
-      {form.choice('rootstock', names(catalogue.rootstocks.filter((r) => !crop || r.crop === crop)))}
+      {form.choice(
+        'rootstock',
+        names(catalogue.rootstocks.filter((r) => !crop || r.crop === crop || r.current.alsoFor?.includes(crop))),
+      )}
       {form.choice(
         'system',
         systems.map((s) => ({ value: s.id, label: local(s.name) })),

@@ -8,7 +8,7 @@ import { useYoungTrees } from './useTraining';
 
 type Plan = NonNullable<TrainingView['plan']>;
 
-const LEAST = 112;
+const LEAST = 132;
 const TALLEST = 210;
 const GROUND = 14;
 const MARGIN = 4;
