@@ -44,6 +44,7 @@ internal static class SmokePages
         "plantings/{0}/training",
         "plantings/{0}/training/leader",
         "plantings/{0}/training/print",
+        "plantings/{0}/sides",
         "plantings/{0}/bench",
         "plantings/{0}/route",
         "plantings/{0}/trees",

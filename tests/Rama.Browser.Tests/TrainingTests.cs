@@ -52,4 +52,18 @@ public sealed class TrainingTests(RamaServer server) : IClassFixture<RamaServer>
         page.Until("six pages", () => page.Driver.FindElements(By.CssSelector("[data-test='leaf-page']")).Count == 6);
         Assert.Empty(page.Complaints());
     }
+
+    [Fact]
+    public void Sides_in_turn_are_drawn_from_above_and_laid_anew()
+    {
+        using var page = new Page(server).OpenPlanting("W7", "sides");
+        page.Says("[data-test='sides-now']", "cut after harvest");
+        page.Says("[data-test='sides-2027']", "choose");
+        page.Type("sides.everyYears", "2");
+        page.Type("sides.start", "2026");
+        page.Click("[data-test='save-sides']");
+        page.Says("[data-test='sides-now']", "no alley is cut");
+        page.Says(".training", "the cuts chosen renew a side");
+        Assert.Empty(page.Complaints());
+    }
 }

@@ -169,6 +169,7 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
                 "rows.csv",
                 "scans-2027.csv",
                 "seasons.csv",
+                "sides.csv",
                 "sites.csv",
                 "systems.json",
                 "trunks.csv",

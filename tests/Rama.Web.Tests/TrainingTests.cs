@@ -151,4 +151,33 @@ public sealed class TrainingTests(RamaApplication application) : IClassFixture<R
         Assert.Equal(400, (await _client.PostAsync("/api/v1/calculations/bare-leader", "{}")).Status);
         Assert.Equal(400, (await _client.PostAsync("/api/v1/calculations/training-programme", "{}")).Status);
     }
+
+    // Handbook 9.3: the calendar feeds the passes: what was cut last season has its replacement chosen in summer, and
+    // cuts that do not fit are told.
+    [Fact]
+    public async Task The_calendar_of_sides_feeds_the_passes()
+    {
+        var path = await PathOf("W7");
+        var sides = await _client.ReadAsync($"{path}/sides");
+        Assert.True((bool)sides["has"]!);
+        var now = sides["calendar"]!.AsArray().Single(s => (int)s!["season"]! == 2027)!;
+        Assert.Contains("renewed", now["alleys"]!.AsArray().Select(a => (string)a!));
+        async Task<JsonNode> Programme() => (await _client.ReadAsync($"{path}/programme"))["programme"]!;
+        Assert.Contains((await Programme())["passes"]!.AsArray(), p => (string)p!["id"]! == "replacement-shoots");
+        Assert.Empty((await Programme())["warnings"]!.AsArray());
+        Assert.Contains("experiment", (string)sides["note"]!["en"]!, StringComparison.OrdinalIgnoreCase);
+        // Every second year from 2026 on: this season rests, and the cuts chosen do not.
+        using var lead = application.ClientOf(Role.CrewLead);
+        var body = $$"""{"version": {{sides["version"]}}, "sides": {"start": 2026, "everyYears": 2} }""";
+        Assert.Equal(403, (await lead.PutAsync($"{path}/sides", body)).Status);
+        Assert.Equal(204, (await _client.PutAsync($"{path}/sides", body)).Status);
+        Assert.Equal("sides.rest", (string)(await Programme())["warnings"]!.AsArray().Single()!["code"]!);
+        var (status, refused) = await _client.PutAsync($"{path}/sides", body);
+        Assert.Equal((400, "sides"), (status, Api.ProblemFields(refused)[0]));
+        (status, refused) = await _client.PutAsync($"{path}/sides", """{"version": 1, "sides": {"start": 2018} }""");
+        Assert.Equal((400, "start"), (status, Api.ProblemFields(refused)[0]));
+        // Systems that renew no sides have no such pass, not even to be added.
+        var other = await _client.ReadAsync($"{await PathOf("H4")}/programme");
+        Assert.DoesNotContain(other["programme"]!["canAdd"]!.AsArray(), p => (string)p!["id"]! == "replacement-shoots");
+    }
 }

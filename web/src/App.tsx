@@ -30,6 +30,7 @@ const PrescribeStage = lazy(() =>
 const ResultStage = lazy(() => import('./stages/result/ResultStage').then((m) => ({ default: m.ResultStage })));
 const PassesStage = lazy(() => import('./stages/passes/PassesStage').then((m) => ({ default: m.PassesStage })));
 const TrainingStage = lazy(() => import('./stages/training/TrainingStage').then((m) => ({ default: m.TrainingStage })));
+const SidesStage = lazy(() => import('./stages/training/SidesStage').then((m) => ({ default: m.SidesStage })));
 const LeaderStage = lazy(() => import('./stages/training/LeaderStage').then((m) => ({ default: m.LeaderStage })));
 const TrainingPrintPage = lazy(() =>
   import('./stages/training/TrainingPrintPage').then((m) => ({ default: m.TrainingPrintPage })),
@@ -125,6 +126,7 @@ const router = createBrowserRouter([
             { path: 'passes', element: <PassesStage /> },
             { path: 'training', element: <TrainingStage /> },
             { path: 'training/leader', element: <LeaderStage /> },
+            { path: 'sides', element: <SidesStage /> },
             { path: 'history', element: <HistoryPage /> },
           ],
         },

@@ -68,6 +68,7 @@ public sealed record PassDefinition(
         "bearing",
         "bare",
         PassTask.InTraining,
+        "sides",
     ];
 
     /// <summary>Whether a planting of these facts has it.</summary>

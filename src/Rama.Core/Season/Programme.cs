@@ -2,6 +2,7 @@ using Rama.Core.Count.Vigour;
 using Rama.Core.Crops;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
+using Rama.Core.Explain;
 using Rama.Core.Passes;
 using Rama.Core.Prescribe;
 using Rama.Core.Systems;
@@ -23,6 +24,7 @@ namespace Rama.Core.Season;
 /// <param name="Today">The day taken as today, which tells where a pass stands; null where nobody asks.</param>
 /// <param name="TrainedBy">What the training of a young planting follows from; its usual height and nothing measured
 /// when left out.</param>
+/// <param name="Sides">What happens to its sides in the season; null without a calendar of sides.</param>
 /// <param name="Factor">How much longer the planting takes than expected; 1 where nobody knows.</param>
 public sealed record ProgrammeTerms(
     Planting Planting,
@@ -37,6 +39,7 @@ public sealed record ProgrammeTerms(
     IReadOnlyDictionary<string, PassChoice>? Choices = null,
     DateOnly? Today = null,
     TrainingTerms? TrainedBy = null,
+    SideSeason? Sides = null,
     double Factor = 1
 )
 {
@@ -120,11 +123,13 @@ public sealed record CutTime(string StepId, bool IsMade, double CutsPerTree, dou
 /// <param name="PaidHours">Hours paid for all of them that can be told.</param>
 /// <param name="Months">Those hours by month, spread evenly over the days of each window.</param>
 /// <param name="CanAdd">Passes a manager may add.</param>
+/// <param name="Warnings">Where what is planned does not fit together.</param>
 public sealed record Programme(
     IReadOnlyList<PlannedPass> Passes,
     double PaidHours,
     IReadOnlyList<MonthHours> Months,
-    IReadOnlyList<AddablePass> CanAdd
+    IReadOnlyList<AddablePass> CanAdd,
+    IReadOnlyList<Notice> Warnings
 )
 {
     // Wood taken from which strong regrowth is to be expected: assumption.
@@ -186,8 +191,30 @@ public sealed record Programme(
             [
                 .. all.Where(d => d.CanBeAdded && d.IsForKind(facts) && passes.All(p => p.Id != d.Id))
                     .Select(d => new AddablePass(d.Id, d.Name)),
-            ]
+            ],
+            SidesSay(terms) is { } sides ? [sides] : []
         );
+    }
+
+    // The calendar of sides and the cuts chosen tell the same, or it is said.
+    private static Notice? SidesSay(ProgrammeTerms terms)
+    {
+        if (terms is not { Sides: { } season, Planting.System.Sides: { } sides })
+            return null;
+        var cuts = sides.Renewing.Contains(terms.Answers.GetValueOrDefault(sides.Question) ?? "");
+        var renews = season.Any(SideState.Renewed);
+        return (renews, cuts) switch
+        {
+            (true, false) => new(
+                "sides.not-cut",
+                "The calendar of sides renews alleys this season, but the cuts chosen renew no side."
+            ),
+            (false, true) => new(
+                "sides.rest",
+                "The calendar of sides renews no alley this season, but the cuts chosen renew a side."
+            ),
+            _ => null,
+        };
     }
 
     // A first crop is thinned to its own limit, and not once more with the grown plantings.
@@ -222,6 +249,8 @@ public sealed record Programme(
         If(isPruned && !isYoung && later, "carries-after-harvest");
         If(terms.Walk?.StrikesSeen is not null, "strikes");
         If(terms.Walk?.LookAgain is not null, "marks");
+        If(planting.System.Sides is not null, "sides");
+        If(terms.Sides?.Any(SideState.Chosen) == true, "sides-chosen");
         If(planting.System.Training is not null, PassTask.HasProgramme);
         if (TrainingState.Of(terms.Training) is { IsOn: true } state)
             facts.UnionWith([

@@ -189,6 +189,12 @@ internal static partial class RulePack
         faults.AddRange((system.Passes ?? []).SelectMany(p => p.Faults()));
         faults.AddRange(system.Training?.Faults() ?? []);
         Unless(
+            system.Sides is not { } sides
+                || system.Questions.FirstOrDefault(q => q.Id == sides.Question) is { } which
+                    && sides.Renewing.All(r => which.Options.Any(o => o.Id == r)),
+            "sides names a question or an answer that is not there"
+        );
+        Unless(
             !(system.Passes ?? []).Select(p => p.Id).Intersect((system.Training?.Tasks ?? []).Select(t => t.Id)).Any(),
             "a training task has the id of a pass"
         );

@@ -41,6 +41,7 @@ public enum SystemAim
 /// <param name="Passes">Passes it has beside those all systems share; none when left out.</param>
 /// <param name="Training">How its young plantings are trained; those of the first leaves have the passes all share
 /// when left out.</param>
+/// <param name="Sides">How its sides take turns; they do not when left out.</param>
 public sealed record TrainingSystem(
     string Id,
     int Version,
@@ -57,7 +58,8 @@ public sealed record TrainingSystem(
     IReadOnlyList<CuttingStep> Steps,
     IReadOnlyList<LocalText> KeepOff,
     IReadOnlyList<SystemPass>? Passes = null,
-    YoungTraining? Training = null
+    YoungTraining? Training = null,
+    SystemSides? Sides = null
 )
 {
     // Kept beside the record, not in it: a changed copy would otherwise go on with the rules of the one it was copied

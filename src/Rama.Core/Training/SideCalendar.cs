@@ -65,7 +65,15 @@ public sealed record SideCalendar(IReadOnlyList<SideSeason> Seasons)
 /// <summary>A season of a side calendar.</summary>
 /// <param name="Season">Calendar year of the harvest.</param>
 /// <param name="Alleys">State of each alley.</param>
-public sealed record SideSeason(int Season, IReadOnlyList<SideState> Alleys);
+public sealed record SideSeason(int Season, IReadOnlyList<SideState> Alleys)
+{
+    /// <summary>Whether any alley is in a state.</summary>
+    public bool Any(SideState state) => Alleys.Contains(state);
+
+    /// <summary>Alleys in a state, from 1.</summary>
+    public IReadOnlyList<int> In(SideState state) =>
+        [.. Alleys.Index().Where(a => a.Item == state).Select(a => a.Index + 1)];
+}
 
 /// <summary>A calendar of sides, as typed.</summary>
 public sealed record SideCalendarEntry

@@ -77,6 +77,9 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
     /// <summary>What was measured on young trees, one a planting and season.</summary>
     public DbSet<YoungTreesRecord> YoungTrees => Set<YoungTreesRecord>();
 
+    /// <summary>How sides take turns, one a planting that has a calendar of them.</summary>
+    public DbSet<SidePlanRecord> SidePlans => Set<SidePlanRecord>();
+
     /// <summary>Girths of every tree, an array a row.</summary>
     public DbSet<TrunkRowRecord> TrunkRows => Set<TrunkRowRecord>();
 
@@ -150,6 +153,7 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
         builder.Entity<WeatherReadRecord>().HasQueryFilter(r => r.EstateId == EstateId);
         builder.Entity<PassChoiceRecord>().HasQueryFilter(c => c.EstateId == EstateId);
         builder.Entity<YoungTreesRecord>().HasQueryFilter(r => r.EstateId == EstateId);
+        builder.Entity<SidePlanRecord>().HasQueryFilter(p => p.EstateId == EstateId);
         builder.Entity<ChangeRecord>().HasQueryFilter(c => c.EstateId == EstateId);
         builder.Entity<InvitationRecord>().HasQueryFilter(i => i.EstateId == EstateId);
         builder.Entity<BatchRecord>().HasQueryFilter(b => b.EstateId == EstateId);

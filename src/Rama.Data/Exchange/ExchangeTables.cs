@@ -20,6 +20,7 @@ public static class ExchangeTables
         new SiteTable(),
         new PassTable(),
         new YoungTable(),
+        new SideTable(),
     ];
 
     /// <summary>The table of that name, or null.</summary>

@@ -1889,6 +1889,47 @@ namespace Rama.Data.Migrations
                     b.ToTable("target_versions", (string)null);
                 });
 
+            modelBuilder.Entity("Rama.Data.Training.SidePlanRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int?>("ChangeFrom")
+                        .HasColumnType("integer")
+                        .HasColumnName("change_from");
+
+                    b.Property<int?>("ChangeTo")
+                        .HasColumnType("integer")
+                        .HasColumnName("change_to");
+
+                    b.Property<int>("EveryYears")
+                        .HasColumnType("integer")
+                        .HasColumnName("every_years");
+
+                    b.Property<int>("Start")
+                        .HasColumnType("integer")
+                        .HasColumnName("start");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("EstateId", "PlantingId")
+                        .HasName("pk_side_plans");
+
+                    b.ToTable("side_plans", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_side_plans_cycle", "every_years between 1 and 2 and coalesce(change_to, 1) between 1 and 2 and (change_from is null) = (change_to is null) and change_from > start");
+                        });
+                });
+
             modelBuilder.Entity("Rama.Data.Training.YoungTreesRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
@@ -2408,6 +2449,16 @@ namespace Rama.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_target_versions_plantings_estate_id_planting_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Training.SidePlanRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_side_plans_plantings_estate_id_planting_id");
                 });
 
             modelBuilder.Entity("Rama.Data.Training.YoungTreesRecord", b =>

@@ -6,7 +6,8 @@ using Rama.Data.Estate;
 
 namespace Rama.Data.Training;
 
-/// <summary>Reads and saves what was measured on young trees, in the estate in scope.</summary>
+/// <summary>Reads and saves what was measured on young trees and how sides take turns, in the estate in
+/// scope.</summary>
 public sealed class TrainingStore(RamaContext database, EstateStore estates)
 {
     /// <summary>All that was measured, by planting.</summary>
@@ -74,14 +75,63 @@ public sealed class TrainingStore(RamaContext database, EstateStore estates)
                 );
             record.TakeOver(entry);
         }
+        await SaveAsync("young", cancel);
+        return true;
+    }
+
+    /// <summary>How sides take turns, by planting.</summary>
+    public async Task<IReadOnlyDictionary<Guid, SidePlan>> SidesAsync(CancellationToken cancel) =>
+        await database.SidePlans.AsNoTracking().ToDictionaryAsync(p => p.PlantingId, p => p.ToPlan(), cancel);
+
+    /// <summary>How the sides of a planting take turns; null where nobody said.</summary>
+    public Task<SidePlanRecord?> SidesOfAsync(Guid planting, CancellationToken cancel) =>
+        database.SidePlans.AsNoTracking().SingleOrDefaultAsync(p => p.PlantingId == planting, cancel);
+
+    /// <summary>Saves how sides take turns, or takes it away where nothing is told; false when there is no such
+    /// planting.</summary>
+    /// <param name="planting">The planting.</param>
+    /// <param name="version">Version it was read at; 0 for none.</param>
+    /// <param name="entry">The plan.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="UnusableEntryException">The entry cannot be used, or someone else saved first; nothing is
+    /// saved.</exception>
+    public async Task<bool> SaveSidesAsync(Guid planting, uint version, SidePlanEntry entry, CancellationToken cancel)
+    {
+        var estate = await estates.ReadAsync(cancel);
+        var planted = await database
+            .Plantings.Where(p => p.Id == planting)
+            .Select(p => (int?)p.YearPlanted)
+            .SingleOrDefaultAsync(cancel);
+        if (planted is not { } year)
+            return false;
+        var plan = entry.IsEmpty ? null : entry.Read(year);
+        var record = await database.SidePlans.SingleOrDefaultAsync(p => p.PlantingId == planting, cancel);
+        if ((record?.Version ?? 0) != version)
+            throw Conflicts.ChangedMeanwhile("sides");
+        if (plan is null)
+        {
+            if (record is not null)
+                database.Remove(record);
+        }
+        else
+        {
+            if (record is null)
+                database.Add(record = new() { EstateId = estate.Id, PlantingId = planting });
+            record.TakeOver(plan);
+        }
+        await SaveAsync("sides", cancel);
+        return true;
+    }
+
+    private async Task SaveAsync(string what, CancellationToken cancel)
+    {
         try
         {
             await database.SaveChangesAsync(cancel);
         }
         catch (DbUpdateException e) when (e.IsOthersSave())
         {
-            throw Conflicts.ChangedMeanwhile("young");
+            throw Conflicts.ChangedMeanwhile(what);
         }
-        return true;
     }
 }

@@ -38,6 +38,7 @@ internal sealed class PlantingYears(
         var choices = await passes.ReadAsync(shown, cancel);
         var marks = await inbox.InForceAsync(FieldKind.Mark, shown, cancel);
         var young = await training.ReadAsync(cancel);
+        var sides = await training.SidesAsync(cancel);
         GreenTipKin kin = new(plantings);
         return new(
             estate,
@@ -99,6 +100,7 @@ internal sealed class PlantingYears(
                         terms with
                         {
                             TrainedBy = trained,
+                            Sides = sides.GetValueOrDefault(planting.Id)?.In(planting.Rows, shown),
                             Days = days,
                             Site = place,
                             Walk = walk,

@@ -66,6 +66,7 @@ internal sealed record PlannedPlanting(
     string Block,
     string Crop,
     int YearPlanted,
+    int Rows,
     IReadOnlyList<SeasonDay> GreenTips,
     SeasonLine Line,
     ProgrammeFacts? Facts
@@ -125,6 +126,7 @@ internal sealed record PlannedPlanting(
             line.Block,
             plan.Planting?.Variety.Crop ?? "",
             planting.YearPlanted,
+            line.Known.Rows,
             [
                 .. planting
                     .Results.Where(r => r.GreenTip is not null)

@@ -12,6 +12,8 @@ namespace Rama.Web.Training;
 
 internal static class TrainingEndpoints
 {
+    private const int SeasonsAhead = 6;
+
     public static RouteGroupBuilder MapTraining(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/plantings/{id:guid}").WithTags("Training").For(Act.Read);
@@ -23,6 +25,8 @@ internal static class TrainingEndpoints
             .MapPut("/training/measures/{season}", Save)
             .For(Act.Report)
             .WithSummary("Save what was measured on young trees at the end of a season");
+        group.MapGet("/sides", Sides).WithSummary("Which side of each alley is renewed in which season");
+        group.MapPut("/sides", SaveSides).For(Act.Plan).WithSummary("Save how the sides of a planting take turns");
         return api;
     }
 
@@ -130,6 +134,52 @@ internal static class TrainingEndpoints
         CancellationToken cancel
     ) =>
         await store.SaveAsync(id, season, body.Version, body.Trees, cancel)
+            ? TypedResults.NoContent()
+            : TypedResults.NotFound();
+
+    private static async Task<Results<Ok<SidesView>, NotFound>> Sides(
+        Guid id,
+        PlantingYears years,
+        TrainingStore store,
+        CancellationToken cancel
+    )
+    {
+        var all = await years.ReadAsync(cancel);
+        if (
+            all.Plantings.FirstOrDefault(p => p.Planting.Id == id) is not { } year
+            || year.Training is not { Planting: var planting }
+        )
+            return TypedResults.NotFound();
+        var record = await store.SidesOfAsync(id, cancel);
+        var plan = record?.ToPlan();
+        return TypedResults.Ok(
+            new SidesView(
+                all.Season,
+                planting.System.Sides is not null,
+                planting.System.Note,
+                SidePlan.Earliest(planting.YearPlanted),
+                record?.ToEntry(),
+                record?.Version ?? 0,
+                year.Planting.Rows,
+                plan is null
+                    ? []
+                    :
+                    [
+                        .. plan.Calendar(year.Planting.Rows, Math.Max(all.Season, plan.Start) + SeasonsAhead)
+                            .Seasons.Where(s => s.Season >= all.Season - 1),
+                    ],
+                year.Programme?.Warnings ?? []
+            )
+        );
+    }
+
+    private static async Task<Results<NoContent, NotFound>> SaveSides(
+        Guid id,
+        SaveSides body,
+        TrainingStore store,
+        CancellationToken cancel
+    ) =>
+        await store.SaveSidesAsync(id, body.Version, body.Sides, cancel)
             ? TypedResults.NoContent()
             : TypedResults.NotFound();
 }

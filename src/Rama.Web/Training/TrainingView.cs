@@ -33,3 +33,28 @@ public sealed record TaskDone(int Season, int Leaf, string Task, LocalText? Name
 
 /// <summary>Measures to save, with the version they were read at; 0 for none.</summary>
 public sealed record SaveYoungTrees(uint Version, YoungTreesEntry Trees);
+
+/// <summary>How the sides of a planting take turns.</summary>
+/// <param name="Season">Season at hand.</param>
+/// <param name="Has">Whether its system renews sides in turn.</param>
+/// <param name="Note">What to know before choosing it; null for nothing.</param>
+/// <param name="Earliest">First season in which a side may be renewed.</param>
+/// <param name="Sides">The plan as typed; null where nobody said.</param>
+/// <param name="Version">Its version, to be sent back when saving; 0 for none.</param>
+/// <param name="Rows">Rows listed; 0 for none, when some stand for them.</param>
+/// <param name="Calendar">Seasons from the one before this on; none without a plan.</param>
+/// <param name="Warnings">Where the cuts chosen do not fit.</param>
+public sealed record SidesView(
+    int Season,
+    bool Has,
+    LocalText? Note,
+    int Earliest,
+    SidePlanEntry? Sides,
+    uint Version,
+    int Rows,
+    IReadOnlyList<SideSeason> Calendar,
+    IReadOnlyList<Notice> Warnings
+);
+
+/// <summary>A plan of sides to save, with the version it was read at; 0 for none.</summary>
+public sealed record SaveSides(uint Version, SidePlanEntry Sides);

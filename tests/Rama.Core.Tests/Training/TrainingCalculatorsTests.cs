@@ -207,4 +207,60 @@ public sealed class TrainingCalculatorsTests
             )
         );
     }
+
+    // Handbook 3.3 and 9.3: sides start after both have grown and cropped together, about the third season; a change
+    // of cycle lays the calendar anew from next season on and never renews a side two seasons running.
+    [Fact]
+    public void Sides_of_a_planting_take_turns_from_the_third_leaf_on()
+    {
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() => new SidePlanEntry { Start = 2021 }.Read(2020)),
+            "start",
+            "range"
+        );
+        Entries.AssertProblem(
+            Entries.ProblemsOf(() =>
+                new SidePlanEntry
+                {
+                    Start = 2022,
+                    ChangeFrom = 2022,
+                    ChangeTo = 2,
+                }.Read(2020)
+            ),
+            "changeFrom",
+            "conflict"
+        );
+        var plan = new SidePlanEntry { Start = 2022 }.Read(2020);
+        Assert.Null(plan.In(7, 2021));
+        // An odd number of rows has an even number of alleys with the outer sides; every row is cut on one side.
+        foreach (var rows in new[] { 6, 7, 0 })
+            for (var season = 2022; season < 2030; season++)
+            {
+                var alleys = plan.In(rows, season)!.Alleys;
+                Assert.Equal((rows == 0 ? SidePlan.RowsNotListed : rows) + 1, alleys.Count);
+                Assert.All(alleys.Zip(alleys.Skip(1)), pair =>
+                    Assert.Single(new[] { pair.First, pair.Second }, s => s == SideState.Renewed)
+                );
+            }
+    }
+
+    [Fact]
+    public void No_alley_is_renewed_two_seasons_running_whatever_changes() =>
+        Gen.Select(Gen.Int[1, 2], Gen.Int[2023, 2032], Gen.Int[1, 2])
+            .Sample(
+                (every, from, then) =>
+                {
+                    var plan = new SidePlanEntry
+                    {
+                        Start = 2022,
+                        EveryYears = every,
+                        ChangeFrom = from,
+                        ChangeTo = then,
+                    }.Read(2020);
+                    var seasons = plan.Calendar(6, 2040).Seasons;
+                    return seasons
+                        .Zip(seasons.Skip(1))
+                        .All(s => !s.First.In(SideState.Renewed).Intersect(s.Second.In(SideState.Renewed)).Any());
+                }
+            );
 }

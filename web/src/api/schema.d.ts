@@ -2432,6 +2432,100 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/plantings/{id}/sides": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Which side of each alley is renewed in which season */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SidesView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        /** Save how the sides of a planting take turns */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveSides"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/weather": {
         parameters: {
             query?: never;
@@ -12704,6 +12798,8 @@ export interface components {
             months: components["schemas"]["MonthHours"][];
             /** @description Passes a manager may add. */
             canAdd: components["schemas"]["AddablePass"][];
+            /** @description Where what is planned does not fit together. */
+            warnings: components["schemas"]["Notice"][];
         };
         /** @description A planting and the days of its year, as typed. */
         ProgrammeEntry: {
@@ -13577,6 +13673,12 @@ export interface components {
             version: number;
             settings: components["schemas"]["DecisionSettingsEntry"];
         };
+        /** @description A plan of sides to save, with the version it was read at; 0 for none. */
+        SaveSides: {
+            /** Format: uint32 */
+            version: number;
+            sides: components["schemas"]["SidePlanEntry"];
+        };
         /** @description What is told of a site to save, with the version it was read at. */
         SaveSite: {
             /** Format: uint32 */
@@ -14152,6 +14254,31 @@ export interface components {
              */
             changeTo?: null | number;
         };
+        /** @description How sides take turns, as typed. */
+        SidePlanEntry: {
+            /**
+             * Format: double
+             * @description Season of the first renewal.
+             */
+            start?: null | number;
+            /**
+             * Format: double
+             * @description Years from one side to the other, 1 or 2; 1 when left out.
+             */
+            everyYears?: null | number;
+            /**
+             * Format: double
+             * @description Season from which another cycle holds.
+             */
+            changeFrom?: null | number;
+            /**
+             * Format: double
+             * @description That cycle, 1 or 2.
+             */
+            changeTo?: null | number;
+            /** @description Whether nothing is told, so that there is no calendar. */
+            isEmpty?: boolean;
+        };
         /** @description A season of a side calendar. */
         SideSeason: {
             /**
@@ -14167,6 +14294,37 @@ export interface components {
          * @enum {unknown}
          */
         SideState: "crops" | "renewed" | "chosen";
+        /** @description How the sides of a planting take turns. */
+        SidesView: {
+            /**
+             * Format: int32
+             * @description Season at hand.
+             */
+            season: number;
+            /** @description Whether its system renews sides in turn. */
+            has: boolean;
+            note: null | components["schemas"]["LocalText"];
+            /**
+             * Format: int32
+             * @description First season in which a side may be renewed.
+             */
+            earliest: number;
+            sides: null | components["schemas"]["SidePlanEntry"];
+            /**
+             * Format: uint32
+             * @description Its version, to be sent back when saving; 0 for none.
+             */
+            version: number;
+            /**
+             * Format: int32
+             * @description Rows listed; 0 for none, when some stand for them.
+             */
+            rows: number;
+            /** @description Seasons from the one before this on; none without a plan. */
+            calendar: components["schemas"]["SideSeason"][];
+            /** @description Where the cuts chosen do not fit. */
+            warnings: components["schemas"]["Notice"][];
+        };
         /** @description What a person signs in with. */
         SignInEntry: {
             /** @description E-mail address of the account. */
@@ -15002,6 +15160,13 @@ export interface components {
              */
             reserve: boolean;
         };
+        /** @description A system whose sides are renewed in turn: the question that says which one, and its answers. */
+        SystemSides: {
+            /** @description The question. */
+            question: string;
+            /** @description Answers under which a side is renewed. */
+            renewing: string[];
+        };
         /** @description The years of one system. */
         SystemYears: {
             /** @description The system. */
@@ -15644,6 +15809,7 @@ export interface components {
             /** @description Passes it has beside those all systems share; none when left out. */
             passes: null | components["schemas"]["SystemPass"][];
             training: null | components["schemas"]["YoungTraining"];
+            sides: null | components["schemas"]["SystemSides"];
         };
         /** @description What is done in young plantings of a system, from one leaf to another: a pass of its own. */
         TrainingTask: {

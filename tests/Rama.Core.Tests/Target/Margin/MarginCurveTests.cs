@@ -284,7 +284,7 @@ public sealed class MarginCurveTests
         Problem(Entry with { Sizes = [new(61, 100)] }, "sizes[0].cropDensity", "range");
         Problem(Entry with { Sizes = [new(5, 0.5)] }, "sizes[0].value", "range");
         Problem(Entry with { Sizes = [.. Enumerable.Repeat(new ResponsePair(5, 180), 201)] }, "sizes", "list");
-        Problem(Entry with { FruitMassG = 2 }, "fruitMassG", "range");
+        Problem(Entry with { FruitMassG = 0.5 }, "fruitMassG", "range");
         Problem(Entry with { Fruitlets = 0.5 }, "fruitlets", "range");
     }
 

@@ -52,7 +52,7 @@ function Year({ programme }: { programme: ProgrammeView }) {
           <strong>{number(paidHours, 0)}</strong> <span className="unit">{t('passes.hours')}</span>
         </p>
       </div>
-      <Notices notices={late?.warnings ?? []} />
+      <Notices notices={[...(late?.warnings ?? []), ...programme.programme.warnings]} />
       {coldNight && (
         <p className="passes-says">
           ▲{' '}

@@ -8,12 +8,36 @@ using Rama.Data.Database;
 namespace Rama.Data.Migrations
 {
     [DbContext(typeof(RamaContext))]
-    [Migration("20261129205650_YearsOfPlantings")]
+    [Migration("20261129221441_YearsOfPlantings")]
     internal sealed class YearsOfPlantings : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)
         {
+            migrationBuilder.CreateTable(
+                name: "side_plans",
+                columns: table => new
+                {
+                    estate_id = table.Column<Guid>(type: "uuid", nullable: false),
+                    planting_id = table.Column<Guid>(type: "uuid", nullable: false),
+                    start = table.Column<int>(type: "integer", nullable: false),
+                    every_years = table.Column<int>(type: "integer", nullable: false),
+                    change_from = table.Column<int>(type: "integer", nullable: true),
+                    change_to = table.Column<int>(type: "integer", nullable: true),
+                    xmin = table.Column<uint>(type: "xid", rowVersion: true, nullable: false)
+                },
+                constraints: table =>
+                {
+                    table.PrimaryKey("pk_side_plans", x => new { x.estate_id, x.planting_id });
+                    table.CheckConstraint("ck_side_plans_cycle", "every_years between 1 and 2 and coalesce(change_to, 1) between 1 and 2 and (change_from is null) = (change_to is null) and change_from > start");
+                    table.ForeignKey(
+                        name: "fk_side_plans_plantings_estate_id_planting_id",
+                        columns: x => new { x.estate_id, x.planting_id },
+                        principalTable: "plantings",
+                        principalColumns: new[] { "estate_id", "id" },
+                        onDelete: ReferentialAction.Cascade);
+                });
+
             migrationBuilder.CreateTable(
                 name: "young_trees",
                 columns: table => new
@@ -46,7 +70,7 @@ namespace Rama.Data.Migrations
                         onDelete: ReferentialAction.Cascade);
                 });
 
-            migrationBuilder.OpenByEstate("young_trees");
+            migrationBuilder.OpenByEstate("young_trees", "side_plans");
         }
 
         /// <inheritdoc />
