@@ -48,6 +48,11 @@ internal static class TargetEndpoints
             .MapPost("/capacity", (CapacityEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("A target against trunks, age and past years");
         calculations
+            .MapPost("/row-light", (FaceLightEntry entry) => TypedResults.Ok(entry.Calculate()))
+            .WithSummary(
+                "Share of the day each face of a row is lit by height, and what lower or wider rows would bring"
+            );
+        calculations
             .MapPost("/canopy-limits", (CanopyLimitsEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("Height, reach, V geometry, leader spacing and light of a canopy");
         calculations

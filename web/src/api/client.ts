@@ -88,6 +88,7 @@ export type TrainingView = Schemas['TrainingView'];
 export type TrainedLeaf = Schemas['TrainedLeaf'];
 export type YoungTree = Schemas['YoungTree'];
 export type YoungTreesEntry = Schemas['YoungTreesEntry'];
+export type FaceLight = Schemas['FaceLight'];
 export type SidesView = Schemas['SidesView'];
 export type SystemChoice = Schemas['SystemChoice'];
 export type SystemChoiceEntry = Schemas['SystemChoiceEntry'];

@@ -5698,6 +5698,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calculations/row-light": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Share of the day each face of a row is lit by height, and what lower or wider rows would bring */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["FaceLightEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["FaceLight"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/canopy-limits": {
         parameters: {
             query?: never;
@@ -9661,6 +9710,63 @@ export interface components {
                 [key: string]: number;
             };
         };
+        /** @description How much of the day the sun reaches each face of a row, by height, past the row beside it. */
+        FaceLight: {
+            /** @description From the foot of the canopy to its top. */
+            heights: components["schemas"]["LitHeight"][];
+            /**
+             * Format: double
+             * @description Share of the daylight the lowest third of both faces is lit, in the mean.
+             */
+            lowestThird: number;
+            /**
+             * Format: double
+             * @description The same with a lower canopy.
+             */
+            lower: number;
+            /**
+             * Format: double
+             * @description How much lower, metres.
+             */
+            lowerByM: number;
+            /**
+             * Format: double
+             * @description The same with a wider alley.
+             */
+            wider: number;
+            /**
+             * Format: double
+             * @description How much wider, metres.
+             */
+            widerByM: number;
+            /**
+             * Format: double
+             * @description Clear alley between the faces, metres.
+             */
+            alleyM: number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description Rows and their canopy, as typed. */
+        FaceLightEntry: {
+            /** @description Where and how the rows lie. */
+            rows?: components["schemas"]["RowLightEntry"];
+            rowSpacing?: null | components["schemas"]["Amount"];
+            height?: null | components["schemas"]["Amount"];
+            depth?: null | components["schemas"]["Amount"];
+        };
         /** @description What a device sends: its entries in the order they were made. */
         FieldBatch: {
             /**
@@ -11371,6 +11477,24 @@ export interface components {
         LinkEntry: {
             /** @description What the link carries. */
             link?: null | string;
+        };
+        /** @description Light on the two faces of a row at a height. */
+        LitHeight: {
+            /**
+             * Format: double
+             * @description The height, metres.
+             */
+            heightM: number;
+            /**
+             * Format: double
+             * @description Share of the daylight the left face is lit there, looking along the row's direction.
+             */
+            left: number;
+            /**
+             * Format: double
+             * @description The same of the right face.
+             */
+            right: number;
         };
         /** @description A text in the languages Rama prints in. */
         LocalText: {
@@ -13323,6 +13447,29 @@ export interface components {
             /** @description Where this comes from; the estate's own records when left out. */
             source?: null | string;
         };
+        /** @description Where and how rows lie. */
+        RowDirection: {
+            /**
+             * Format: double
+             * @description Degrees north.
+             */
+            latitudeDeg: number;
+            /**
+             * Format: double
+             * @description Degrees east.
+             */
+            longitudeDeg: number;
+            /**
+             * Format: double
+             * @description Direction of the rows, degrees from north over east.
+             */
+            rowAzimuthDeg: number;
+            /**
+             * Format: date
+             * @description Day to follow the sun on.
+             */
+            day: string;
+        };
         /** @description One row of trees, as typed. */
         RowEntry: {
             /**
@@ -13377,6 +13524,13 @@ export interface components {
              * @description How far the row's shadow reaches across the alley then, metres.
              */
             noonShadowM: number;
+            /** @description Where and how the row lies. */
+            place: components["schemas"]["RowDirection"];
+            /**
+             * Format: double
+             * @description Its height, metres.
+             */
+            heightM: number;
             /** @description The arithmetic. */
             steps: components["schemas"]["Step"][];
         };

@@ -9,6 +9,8 @@ namespace Rama.Core.Target.Capacity;
 /// <param name="DaylightHours">Hours from sunrise to sunset.</param>
 /// <param name="NoonElevationDeg">Height of the sun at its highest.</param>
 /// <param name="NoonShadowM">How far the row's shadow reaches across the alley then, metres.</param>
+/// <param name="Place">Where and how the row lies.</param>
+/// <param name="HeightM">Its height, metres.</param>
 /// <param name="Steps">The arithmetic.</param>
 public sealed record RowLight(
     double LeftFaceLit,
@@ -16,6 +18,8 @@ public sealed record RowLight(
     double DaylightHours,
     double NoonElevationDeg,
     double NoonShadowM,
+    RowDirection Place,
+    double HeightM,
     IReadOnlyList<Step> Steps
 )
 {
@@ -42,8 +46,9 @@ public sealed record RowLight(
             .Select(i => SunPosition.At(midnight.AddMinutes(i * MinutesApart), latitudeDeg, longitudeDeg))
             .Where(s => s.ElevationDeg > 0)
             .ToList();
+        RowDirection place = new(latitudeDeg, longitudeDeg, rowAzimuthDeg, day);
         if (up.Count == 0)
-            return new(0, 0, 0, 0, 0, []);
+            return new(0, 0, 0, 0, 0, place, heightM, []);
 
         // Seen along the row, the sun is to the right where its azimuth is ahead of the row's by less than half a turn.
         double Side(SunPosition sun) => Math.Sin((sun.AzimuthDeg - rowAzimuthDeg) * Math.PI / 180);
@@ -60,6 +65,8 @@ public sealed record RowLight(
             up.Count * MinutesApart / 60.0,
             noon.ElevationDeg,
             shadow,
+            place,
+            heightM,
             [
                 new(
                     "light.noon",

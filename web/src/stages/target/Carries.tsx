@@ -1,4 +1,5 @@
 import type { TargetDesk } from '../../api/client';
+import { LightInRow } from './LightInRow';
 import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';
 import { useFormFields } from '../../planting/useFormFields';
@@ -136,6 +137,14 @@ export function Carries({ desk }: { desk: TargetDesk }) {
           ...(alternation?.warnings ?? []),
         ]}
       />
+      {light && (
+        <LightInRow
+          key={`${light.heightM} ${plan.planting?.form.rowSpacingM}`}
+          light={light}
+          rowM={plan.planting?.form.rowSpacingM ?? 3.5}
+          depthM={null}
+        />
+      )}
       <details className="desk-more">
         <summary>{t('canopy.heading')}</summary>
         <div className="fields three">
