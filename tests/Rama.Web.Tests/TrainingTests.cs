@@ -3,7 +3,8 @@ using Rama.Data.People;
 
 namespace Rama.Web.Tests;
 
-/// <summary>The training of young plantings: measures, tasks of a leaf as passes, what was done in any season.</summary>
+/// <summary>The training of young plantings: measures, tasks of a leaf as passes, what was done in any
+/// season.</summary>
 public sealed class TrainingTests(RamaApplication application) : IClassFixture<RamaApplication>
 {
     private readonly HttpClient _client = application.ClientOf();
@@ -111,6 +112,29 @@ public sealed class TrainingTests(RamaApplication application) : IClassFixture<R
         var done = training["done"]!.AsArray().Single(d => (string)d!["task"]! == "feathers-off")!;
         Assert.Equal((1, 2026), ((int)done["leaf"]!, (int)done["season"]!));
         Assert.Null(done["name"]);
+    }
+
+    // A year of planting that is corrected leaves older measures behind; no page may break on them.
+    [Fact]
+    public async Task Measures_from_before_a_corrected_year_of_planting_break_nothing()
+    {
+        var planting = await _client.PlantingAsync("H12");
+        var path = $"/api/v1/plantings/{(string)planting["id"]!}";
+        Assert.Equal(204, (await Measure(_client, path, 2016, """{"limbs": 9}""")).Status);
+        var entry = planting["planting"]!.DeepClone().AsObject();
+        entry["yearPlanted"] = 2025;
+        var (status, body) = await _client.PutAsync(
+            $"{path}/estate",
+            new JsonObject
+            {
+                ["version"] = planting["plantingVersion"]!.DeepClone(),
+                ["planting"] = entry,
+            }.ToJsonString()
+        );
+        Assert.True(status == 200, body.ToJsonString());
+        Assert.NotEmpty((await _client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray());
+        var training = await _client.ReadAsync($"{path}/training");
+        Assert.False((bool)training["plan"]!["leaves"]![0]!["isMeasured"]!);
     }
 
     [Fact]

@@ -150,7 +150,7 @@ public sealed record Programme(
     {
         var facts = FactsOf(terms);
         List<PlannedPass> passes = [];
-        var training = TrainingPlan.Of(terms.Training);
+        var training = TrainingState.Of(terms.Training) is { IsOn: true } ? TrainingPlan.Of(terms.Training) : null;
         var all = terms.Planting.System.AllPasses();
         foreach (var definition in all)
         {

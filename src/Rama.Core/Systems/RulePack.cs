@@ -10,8 +10,8 @@ using Rama.Core.Systems.Language;
 namespace Rama.Core.Systems;
 
 /// <summary>
-/// Reads rule packs. A step, question or training task of a pack may say <c>use</c>: it is then taken from <c>Systems/common.json</c>,
-/// with whatever else the pack writes in its place.
+/// Reads rule packs. A step, question or training task of a pack may say <c>use</c>: it is then taken from
+/// <c>Systems/common.json</c>, with whatever else the pack writes in its place.
 /// </summary>
 internal static partial class RulePack
 {

@@ -108,7 +108,8 @@ public sealed record TrainingSystem(
         return [.. Steps.Where(s => !left.Contains(s.Id)).Select(s => (s, PassOf(s, chosen)))];
     }
 
-    /// <summary>The passes its plantings may have: those all systems share, its own, then the tasks of young ones.</summary>
+    /// <summary>The passes its plantings may have: those all systems share, its own, then the tasks of young
+    /// ones.</summary>
     public IReadOnlyList<PassDefinition> AllPasses() =>
         [
             .. PassDefinition.All,

@@ -13,6 +13,9 @@ public sealed record YoungTree(FruitTree Tree, TreeView SeenFrom, double FinalHe
     private const double NoSpread = 0;
     private const int Seed = 7;
 
+    // More would only make the drawing black.
+    private const double MostBuds = 600;
+
     /// <summary>A tree for each leaf; none where the system has no programme.</summary>
     /// <param name="terms">What its training follows from.</param>
     public static IReadOnlyList<YoungTree> Of(TrainingTerms terms) =>
@@ -33,7 +36,7 @@ public sealed record YoungTree(FruitTree Tree, TreeView SeenFrom, double FinalHe
         TreeCounts counts = new(
             new(Math.PI * trunkMm * trunkMm / 400, NoSpread),
             // What it carries: nothing before its first crop.
-            new(form.Typical.Buds * trunk * trunk * share.Crop, NoSpread),
+            new(Math.Min(MostBuds, form.Typical.Buds * trunk * trunk * share.Crop), NoSpread),
             form.Leaders,
             new(told.Limbs, NoSpread),
             new(form.Typical.LimbMm * Math.Min(1, trunk), form.Typical.LimbCv),

@@ -40,11 +40,7 @@ public sealed class TrainingStore(RamaContext database, EstateStore estates)
     )
     {
         var estate = await estates.ReadAsync(cancel);
-        var planted = await database
-            .Plantings.Where(p => p.Id == planting)
-            .Select(p => (int?)p.YearPlanted)
-            .SingleOrDefaultAsync(cancel);
-        if (planted is not { } year)
+        if (await YearPlantedAsync(planting, cancel) is not { } year)
             return false;
         if (season > estate.Season)
             throw new UnusableEntryException([
@@ -98,11 +94,7 @@ public sealed class TrainingStore(RamaContext database, EstateStore estates)
     public async Task<bool> SaveSidesAsync(Guid planting, uint version, SidePlanEntry entry, CancellationToken cancel)
     {
         var estate = await estates.ReadAsync(cancel);
-        var planted = await database
-            .Plantings.Where(p => p.Id == planting)
-            .Select(p => (int?)p.YearPlanted)
-            .SingleOrDefaultAsync(cancel);
-        if (planted is not { } year)
+        if (await YearPlantedAsync(planting, cancel) is not { } year)
             return false;
         var plan = entry.IsEmpty ? null : entry.Read(year);
         var record = await database.SidePlans.SingleOrDefaultAsync(p => p.PlantingId == planting, cancel);
@@ -122,6 +114,9 @@ public sealed class TrainingStore(RamaContext database, EstateStore estates)
         await SaveAsync("sides", cancel);
         return true;
     }
+
+    private Task<int?> YearPlantedAsync(Guid planting, CancellationToken cancel) =>
+        database.Plantings.Where(p => p.Id == planting).Select(p => (int?)p.YearPlanted).SingleOrDefaultAsync(cancel);
 
     private async Task SaveAsync(string what, CancellationToken cancel)
     {

@@ -47,6 +47,9 @@ public sealed class YoungTreesRecord : IHistoried
         (Limbs, Trees) = (entry.Limbs, (int?)entry.Trees);
     }
 
+    /// <summary>The measures as the core knows them; they were read when they were saved.</summary>
+    public YoungTrees ToTrees() => ToEntry().Read(Season, Season);
+
     /// <summary>The measures as they were typed.</summary>
     public YoungTreesEntry ToEntry() =>
         new()

@@ -85,7 +85,13 @@ internal sealed class PlantingYears(
             var trained = planting.Facts?.Terms.Training is { } usual
                 ? usual with
                 {
-                    Measured = [.. young[planting.Id].Select(r => r.ToEntry().Read(r.Season, planting.YearPlanted))],
+                    Measured =
+                    [
+                        .. young[planting.Id]
+                            // Measures from before a year that was corrected since are kept and not told.
+                            .Where(r => r.Season >= planting.YearPlanted)
+                            .Select(r => r.ToTrees()),
+                    ],
                 }
                 : null;
             return new(

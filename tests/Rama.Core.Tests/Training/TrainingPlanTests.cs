@@ -108,7 +108,8 @@ public sealed class TrainingPlanTests
     }
 
     // By hand: 1.30 and 1.90 m at the ends of leaf 1 and 2 is .6 m a year; to the top wire of 2.6 m, with two first
-    // crops on the way (leaves 3 and 4) .48 m: .7 ÷ .48 = 1.46 leaves after the second, so in the fourth, a leaf either way.
+    // crops on the way (leaves 3 and 4) .48 m: .7 ÷ .48 = 1.46 leaves after the second, so in the fourth, a leaf either
+    // way.
     [Fact]
     public void The_top_wire_is_told_from_two_heights()
     {

@@ -39,7 +39,10 @@ export function leaderLayout(leader: BareLeader, width: number, height: number, 
     };
   });
   return {
-    stem: `M${middle - TIP} ${TOP}L${middle - BASE} ${bottom + FOOT}H${middle + BASE}L${middle + TIP} ${TOP}Q${middle} ${TOP - 12} ${middle - TIP} ${TOP}Z`,
+    stem: [
+      `M${middle - TIP} ${TOP}L${middle - BASE} ${bottom + FOOT}H${middle + BASE}L${middle + TIP} ${TOP}`,
+      `Q${middle} ${TOP - 12} ${middle - TIP} ${TOP}Z`,
+    ].join(''),
     buds: buds.sort((a, b) => Number(a.isFront) - Number(b.isFront)),
     bands: leader.bandsCm.map((cm) => ({
       x: middle - thickAt(cm) - 4,

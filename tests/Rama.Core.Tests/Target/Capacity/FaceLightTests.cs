@@ -23,8 +23,8 @@ public sealed class FaceLightTests
         };
 
     // By hand: on the equator at the equinox the sun crosses overhead from east to west, fifteen degrees an hour. At
-    // height h of a row running north, 3 m high with 3 m of alley, it comes over the row beside above atan((3 − h) ÷ 3),
-    // and lights each face until noon or from noon on: (90° − that) ÷ 180° of the day.
+    // height h of a row running north, 3 m high with 3 m of alley, it comes over the row beside above
+    // atan((3 − h) ÷ 3), and lights each face until noon or from noon on: (90° − that) ÷ 180° of the day.
     [Fact]
     public void On_the_equator_light_falls_with_the_angle_over_the_row_beside()
     {

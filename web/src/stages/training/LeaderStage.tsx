@@ -149,18 +149,10 @@ function Leader({ training }: { training: TrainingView }) {
           </div>
           {refused && (
             <p className="field-problem" role="alert" data-test="leader-refused">
-              {problemText(refused, reading)}{' '}
-              <Button
-                size="small"
-                onClick={() => {
-                  setTurned([]);
-                }}
-              >
-                {t('leader.as-proposed')}
-              </Button>
+              {problemText(refused, reading)}
             </p>
           )}
-          {!refused && turned.length > 0 && (
+          {turned.length > 0 && (
             <Button
               size="small"
               onClick={() => {
