@@ -10,7 +10,7 @@ namespace Rama.Core.Passes;
 /// <param name="Name">The pass in two or three words.</param>
 /// <param name="What">What is done.</param>
 /// <param name="For">Facts of a planting that must all hold, such as <c>cuts</c> or <c>pome</c>; one with <c>!</c>
-/// before it must not.</param>
+/// before it must not. <c>chosen</c> never holds by itself: such a pass is had by those who add it.</param>
 /// <param name="Window">When.</param>
 /// <param name="On">What its days must be like.</param>
 /// <param name="Hands">Whom it needs.</param>

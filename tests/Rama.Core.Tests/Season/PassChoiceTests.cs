@@ -93,6 +93,27 @@ public sealed class PassChoiceTests
         Assert.Equal(Tip.AddDays(-16), Pass(done, "brush").To);
     }
 
+    // Handbook 5.1: tools against too much growth, each with its window and caution; nobody has one who does not choose
+    // it.
+    [Theory]
+    [InlineData("growth-retardant", 0, 45, "licensed")] // at bloom and again about five weeks later
+    [InlineData("girdling", 0, 42, "disinfected")] // between bloom and six weeks after
+    [InlineData("root-pruning", -58, 0, "Cables")]
+    [InlineData("limbs-bent", 6, 62, null)]
+    public void Tools_against_vigour_are_passes_when_chosen(string id, int from, int to, string? caution)
+    {
+        var programme = Of(Tip.AddDays(-60));
+        Assert.DoesNotContain(programme.Passes, p => p.Id == id);
+        Assert.Contains(programme.CanAdd, p => p.Id == id);
+        var chosen = Pass(Of(Tip.AddDays(-60), new PassChoice(id, IsAdded: true)), id);
+        // Bloom of an apple is thirty days after green tip: assumption of phenology.json.
+        var bloom = Tip.AddDays(30);
+        Assert.Equal((bloom.AddDays(from), bloom.AddDays(to)), (chosen.From!.Value, chosen.To!.Value));
+        Assert.True(chosen.Hours!.Paid > 0);
+        if (caution is not null)
+            Assert.Contains(caution, chosen.Caution!.En, StringComparison.Ordinal);
+    }
+
     [Fact]
     public void Passes_are_added_that_the_kind_of_planting_can_have_and_no_others()
     {
