@@ -101,7 +101,10 @@ public sealed record ProgrammeEntry
             plan.Decision?.Kind,
             CutTimes.Of(plan.Prescription, reading.Planting.System.Labour.BaseSeconds),
             IsCounted: reading.Counted is not null,
-            TrainedBy: TrainingOf(reading)
+            TrainedBy: TrainingOf(reading) with
+            {
+                CountedTcsaCm2 = plan.Survey?.Means.TcsaCm2,
+            }
         );
 
     /// <summary>What the training of a planting follows from, before anybody tells what was measured.</summary>

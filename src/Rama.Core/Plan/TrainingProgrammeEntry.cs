@@ -28,7 +28,16 @@ public sealed record TrainingProgrammeEntry
         var wage = reader.Optional("wage", "Wage", Wage, "", 0.01, 1_000);
         var young = YoungSeasonEntry.Read(reader, "young", Young, reading.Planting!);
         reader.ThrowIfAny();
-        if (TrainingPlan.Of(ProgrammeEntry.TrainingOf(reading) with { Measured = young, Wage = wage }) is { } training)
+        if (
+            TrainingPlan.Of(
+                ProgrammeEntry.TermsOf(reading, PruningPlan.Of(reading)).Training with
+                {
+                    Measured = young,
+                    Wage = wage,
+                }
+            ) is
+            { } training
+        )
             return training;
         reader.Add("plan.planting.system", "unknown", "System: it has no training programme.");
         throw new UnusableEntryException(reader.Problems);

@@ -12,13 +12,15 @@ namespace Rama.Core.Training;
 /// <param name="TopWireM">Height the leaders are to reach, metres.</param>
 /// <param name="Measured">What was measured of its young trees.</param>
 /// <param name="Wage">Wage an hour; no cost is told without it.</param>
+/// <param name="CountedTcsaCm2">Trunk cross-section of the trees counted this season, cm²; null where none were.</param>
 public sealed record TrainingTerms(
     Planting Planting,
     double Trees,
     double FinalHeightM,
     double TopWireM,
     IReadOnlyList<YoungTrees> Measured,
-    double? Wage = null
+    double? Wage = null,
+    double? CountedTcsaCm2 = null
 )
 {
     /// <summary>Those of a planting on its own ground.</summary>
@@ -236,8 +238,15 @@ public sealed record TrainedLeaf(
             size.Limbs(leaf),
             size.IsMeasured(leaf),
             share > 0 && FirstCrop.MatureDensity(planting.Variety) is { } density
-                // The trunk it enters the season with.
-                ? FirstCrop.Of(Math.Pow(size.GirthCm(leaf - 1), 2) / (4 * Math.PI), density, share: share)
+                ? FirstCrop.Of(
+                    // The trunk it enters the season with; where trees were counted, theirs.
+                    leaf == planting.Leaf
+                    && terms.CountedTcsaCm2 is { } counted
+                        ? counted
+                        : Math.Pow(size.GirthCm(leaf - 1), 2) / (4 * Math.PI),
+                    density,
+                    share: share
+                )
                 : null,
             share,
             tasks,

@@ -169,6 +169,33 @@ public sealed class TrainingPlanTests
         );
     }
 
+    // One truth: where young trees were counted with their girths, training, passes and target tell one limit.
+    [Fact]
+    public void Counted_trunks_tell_the_first_crop_everywhere()
+    {
+        var counted = Entries.Counted(60, 55, 64);
+        var entry = new PlanEntry
+        {
+            Season = Season,
+            Planting = EntryOf("tall-spindle", 3, "Jonagold"),
+            Target = Entries.Target,
+            Count = counted with { Trees = [.. counted.Trees.Select(t => t with { Girth = new(11, "cm") })] },
+        };
+        var most = new TrainingProgrammeEntry { Plan = entry }
+            .Calculate()
+            .Now!.Crop!.FruitPerTree;
+        var jonagold = Catalogue.Shipped.Varieties.Single(v => v.Name == "Jonagold");
+        var density = (jonagold.CropDensityLow!.Value + jonagold.CropDensityHigh!.Value) / 2;
+        Assert.Equal(0.5 * density * 121 / (4 * Math.PI), most, 6);
+        var plan = PruningPlan.Of(entry);
+        var warned = plan.LoadWarnings.Single(w => w.Code == "crop-load.first-crop");
+        Assert.Equal(most, warned.Figures[0].Value, 6);
+        var pass = new ProgrammeEntry { Plan = entry, GreenTip = new(2027, 3, 15) }
+            .Calculate()
+            .Passes.Single(p => p.Id == "first-crop");
+        Assert.Equal(Math.Floor(most), pass.Task!.PerTree);
+    }
+
     [Fact]
     public void A_planting_of_next_year_and_measures_before_planting_are_refused()
     {
