@@ -28,7 +28,8 @@ function Training({ training, plan }: { training: TrainingView; plan: NonNullabl
   const { view } = usePlantingWork();
   const { state, topWire, leaves, hoursAhead, steps } = plan;
   const [shown, setShown] = useState(state.leaf);
-  const leaf = leaves[shown - 1]!;
+  // Another system, saved meanwhile, may have fewer leaves.
+  const leaf = leaves[Math.min(shown, leaves.length) - 1]!;
   const amountOf = ({ value, unit }: Figure) =>
     unit === 'share' ? amount(value * 100, '%', 0) : amount(value, unit, unit === 'm' ? 1 : 0);
   return (
@@ -55,7 +56,7 @@ function Training({ training, plan }: { training: TrainingView; plan: NonNullabl
         </Link>
       </div>
       <Notices notices={plan.warnings} />
-      <LeafStrip training={training} plan={plan} shown={shown} onShow={setShown} />
+      <LeafStrip training={training} plan={plan} shown={leaf.leaf} onShow={setShown} />
       <ul className="training-ready small">
         {topWire && (
           <li data-test="top-wire">
@@ -83,7 +84,7 @@ function Training({ training, plan }: { training: TrainingView; plan: NonNullabl
           );
         })}
       </ul>
-      <LeafTasks training={training} leaf={leaf} isNow={state.isOn && shown === state.leaf} planting={view.id} />
+      <LeafTasks training={training} leaf={leaf} isNow={state.isOn && leaf.leaf === state.leaf} planting={view.id} />
       <Measures training={training} key={training.measured.map((m) => m.version).join()} />
     </section>
   );
