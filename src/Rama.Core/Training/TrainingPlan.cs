@@ -12,7 +12,7 @@ namespace Rama.Core.Training;
 /// <param name="TopWireM">Height the leaders are to reach, metres.</param>
 /// <param name="Measured">What was measured of its young trees.</param>
 /// <param name="Wage">Wage an hour; no cost is told without it.</param>
-/// <param name="CountedTcsaCm2">Trunk cross-section of the trees counted this season, cm²; null where none were.</param>
+/// <param name="CountedTcsaCm2">Trunk cross-section of trees counted this season, cm²; null where none were.</param>
 public sealed record TrainingTerms(
     Planting Planting,
     double Trees,

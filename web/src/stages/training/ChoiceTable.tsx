@@ -25,8 +25,11 @@ export function ChoiceTable({ choice, currency }: { choice: SystemChoice; curren
                 {local(s.name)}
                 <br />
                 <span className="small dim">
-                  {of(s.treesPerHa, 'tree/ha', 0)} {unit('tree/ha')} · {t('choice.leaders', { count: s.leaders })} ·{' '}
-                  {t('choice.top', { leaf: s.topLeaf })}
+                  {[
+                    `${of(s.treesPerHa, 'tree/ha', 0)} ${unit('tree/ha')}`,
+                    t('choice.leaders', { count: s.leaders }),
+                    t('choice.top', { leaf: s.topLeaf }),
+                  ].join(' · ')}
                 </span>
               </th>
             ))}
