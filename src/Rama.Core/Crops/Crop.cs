@@ -1,3 +1,4 @@
+using System.Text.Json.Serialization;
 using Rama.Core.Explain;
 
 namespace Rama.Core.Crops;
@@ -26,7 +27,12 @@ public sealed record Crop(
     Sourced Fruitlets,
     Sourced DensityGPerCm3,
     LocalText Note
-);
+)
+{
+    /// <summary>Whether its fruit are thinned by hand: more fruitlets come at a place than are left there.</summary>
+    [JsonIgnore]
+    public bool IsThinned => Fruitlets.Value > 1;
+}
 
 /// <summary>On which wood a crop bears.</summary>
 public enum BearingHabit

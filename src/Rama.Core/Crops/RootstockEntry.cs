@@ -49,7 +49,8 @@ public sealed record RootstockEntry
             Precocity,
             Hardiness,
             Suckering,
-            same ? shipped!.Source : source
+            same ? shipped!.Source : source,
+            shipped?.AlsoFor
         );
     }
 }

@@ -17,8 +17,11 @@ public static class ShippedCrops
     /// <summary>Rootstocks by crop.</summary>
     public static IReadOnlyList<Rootstock> Rootstocks => File.Rootstocks;
 
+    /// <summary>The crop of that identifier, or null.</summary>
+    internal static Crop? Find(string crop) => Crops.FirstOrDefault(c => c.Id == crop);
+
     /// <summary>Whether Rama knows a crop of that identifier.</summary>
-    internal static bool Knows(string crop) => Crops.Any(c => c.Id == crop);
+    internal static bool Knows(string crop) => Find(crop) is not null;
 
     /// <summary>Reads the crop of an entry: that of the shipped one of its name, where there is one.</summary>
     internal static string ReadCrop(EntryReader reader, string name, string? typed, string? shipped)

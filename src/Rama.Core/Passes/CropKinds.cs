@@ -14,9 +14,6 @@ public static class CropKinds
     /// <summary>Whether it keeps its leaves: it is pruned after harvest and not in a dormant winter.</summary>
     public static bool IsEvergreen(string? crop) => crop is "lemon" or "lychee" or "avocado";
 
-    /// <summary>Whether its fruit are thinned by hand.</summary>
-    public static bool IsThinned(string? crop) => IsPome(crop) || crop is "peach" or "apricot" or "plum";
-
     /// <summary>The crop itself and its kind: <c>pome</c>, <c>stone</c> or <c>evergreen</c>.</summary>
     public static IEnumerable<string> Of(string? crop)
     {

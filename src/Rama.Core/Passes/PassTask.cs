@@ -38,11 +38,7 @@ public sealed record PassTask(int FromLeaf, int ToLeaf, TaskSubject About, doubl
     /// <summary>Facts a planting of a leaf has, for tasks to ask for.</summary>
     /// <param name="leaf">Leaf of the programme.</param>
     public static IEnumerable<string> FactsOf(int leaf) =>
-        Enumerable
-            .Range(1, LastLeaf)
-            .Select(l => l <= leaf ? From(l) : null)
-            .Concat(Enumerable.Range(1, LastLeaf).Select(l => l >= leaf ? To(l) : null))
-            .OfType<string>();
+        [.. Enumerable.Range(1, leaf).Select(From), .. Enumerable.Range(leaf, LastLeaf - leaf + 1).Select(To)];
 
     /// <summary>Facts a planting must have for it.</summary>
     public IEnumerable<string> Asks => [InTraining, From(FromLeaf), To(ToLeaf)];

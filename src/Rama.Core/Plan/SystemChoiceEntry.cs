@@ -1,3 +1,4 @@
+using Rama.Core.Count.Sample;
 using Rama.Core.Crops;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
@@ -16,6 +17,9 @@ public sealed record SystemChoiceEntry
     // Late stocks bear a leaf later (assumption).
     private const int LateBy = 1;
 
+    // Assumption.
+    private const double UsualDiscountPercent = 5;
+
     /// <summary>The systems; the first is the one the others are held against.</summary>
     public IReadOnlyList<ChosenSystem> Systems { get; init; } = [];
 
@@ -25,13 +29,13 @@ public sealed record SystemChoiceEntry
     /// <summary>Rootstock, which tells when trees begin to bear; a usual one when left out.</summary>
     public string? Rootstock { get; init; }
 
-    /// <summary>Wage an hour.</summary>
+    /// <summary>Wage an hour; the usual one when left out.</summary>
     public double? Wage { get; init; }
 
     /// <summary>What a kilogram brings, after picking and packing; no margin is told without it.</summary>
     public double? PricePerKg { get; init; }
 
-    /// <summary>Discount a year, %.</summary>
+    /// <summary>Discount a year, %; 5 when left out.</summary>
     public double? DiscountPercent { get; init; }
 
     /// <summary>Compares them.</summary>
@@ -41,9 +45,9 @@ public sealed record SystemChoiceEntry
     {
         catalogue ??= Catalogue.Shipped;
         var reader = new EntryReader();
-        var wage = reader.Required("wage", "Wage", Wage, "/h", 0.01, 1_000);
+        var wage = reader.Optional("wage", "Wage", Wage, "/h", 0.01, 1_000) ?? SampleSettings.UsualWagePerHour;
         var price = reader.Optional("pricePerKg", "Price", PricePerKg, "/kg", -10, 100);
-        var rate = reader.Optional("discountPercent", "Discount", DiscountPercent, "%", 0, 50) ?? 0;
+        var rate = reader.Optional("discountPercent", "Discount", DiscountPercent, "%", 0, 50) ?? UsualDiscountPercent;
         if (Systems.Count is 0 or > Most)
             reader.Add("systems", "list", $"Systems: expected 1 to {Most}.");
         var variety = Variety is null ? null : catalogue.Variety(Variety);
@@ -56,22 +60,14 @@ public sealed record SystemChoiceEntry
         [
             .. Systems
                 .Take(Most)
-                .Select((s, i) => reader.Under($"systems[{i}]", () => s.Read(catalogue, variety?.Crop))),
+                .Select((s, i) => reader.Under($"systems[{i}]", () => s.Read(catalogue, variety, stock))),
         ];
         if (Systems.Select(s => s.System).Distinct().Count() < Systems.Count)
             reader.Add("systems", "duplicate", "Systems: each is named once.");
         reader.ThrowIfAny();
         return SystemChoice.Of(
             [.. read.OfType<SystemTerms>()],
-            new(
-                variety is null || stock is null
-                    ? new HashSet<string>()
-                    : TrainingTask.TraitsOf(variety, stock).ToHashSet(),
-                stock?.Precocity == Precocity.Late ? LateBy : 0,
-                wage,
-                price,
-                rate / 100
-            )
+            new(stock?.Precocity == Precocity.Late ? LateBy : 0, wage, price, rate / 100)
         );
     }
 }
@@ -97,7 +93,7 @@ public sealed record ChosenSystem
     /// <summary>Posts and wires a hectare; nothing when left out.</summary>
     public double? SupportPerHa { get; init; }
 
-    internal SystemTerms Read(Catalogue catalogue, string? crop)
+    internal SystemTerms Read(Catalogue catalogue, Variety? variety, Rootstock? stock)
     {
         var reader = new EntryReader();
         var system = catalogue.System(System);
@@ -105,7 +101,7 @@ public sealed record ChosenSystem
             reader.Add("system", "unknown", "System: not in the catalogue.");
         else if (system.Training is null)
             reader.Add("system", "unknown", "System: it has no training programme to compare by.");
-        else if (crop is not null && !system.Crops.Contains(crop))
+        else if (variety is not null && !system.Crops.Contains(variety.Crop))
             reader.Add("system", "conflict", "System: it is not for this crop.");
         var row = reader.Optional("rowSpacing", "Row spacing", RowSpacing, Units.Length, 1, 15);
         var tree = reader.Optional("treeSpacing", "Tree spacing", TreeSpacing, Units.Length, 0.2, 15);
@@ -121,6 +117,7 @@ public sealed record ChosenSystem
             ground.TreeSpacingM,
             TrainingTerms.FinalHeightOf(system, PruningPlan.HeightLimitM(system, ground, Canopy.Usual)),
             crops / 1_000 ?? system.Training!.GrownYieldTHa,
+            TrainingTask.TraitsOf(variety?.Crop ?? system.Crops[0], variety, stock),
             support
         );
         return terms with { Capital = support + price * terms.TreesPerHa };

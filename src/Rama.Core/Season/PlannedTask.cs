@@ -5,22 +5,11 @@ using Rama.Core.Training;
 namespace Rama.Core.Season;
 
 /// <summary>What a pass is of a training programme, with the number it goes by.</summary>
-/// <param name="FromLeaf">First leaf it is done in.</param>
-/// <param name="ToLeaf">Last leaf.</param>
 /// <param name="About">What it is about.</param>
 /// <param name="PerTree">How many a tree; null where it is not told by number, or nobody can tell.</param>
 /// <param name="What">What is counted.</param>
 /// <param name="Leader">The bare leader; null where it is about something else.</param>
-/// <param name="Crop">The most fruit of a tree; null where it is about something else.</param>
-public sealed record PlannedTask(
-    int FromLeaf,
-    int ToLeaf,
-    TaskSubject About,
-    double? PerTree,
-    LocalText? What,
-    BareLeader? Leader,
-    FirstCrop? Crop
-)
+public sealed record PlannedTask(TaskSubject About, double? PerTree, LocalText? What, BareLeader? Leader)
 {
     private static readonly LocalText BudsKept = new("buds kept on each leader", "yemas dejadas en cada eje"),
         MostFruit = new("fruit, at most", "frutos como máximo");
@@ -38,6 +27,6 @@ public sealed record PlannedTask(
             leader is not null ? (leader.Kept, BudsKept)
             : crop is not null ? (Math.Floor(crop.FruitPerTree), MostFruit)
             : (task.PerTree, task.Of);
-        return new(task.FromLeaf, task.ToLeaf, task.About, number, of, leader, crop);
+        return new(task.About, number, of, leader);
     }
 }

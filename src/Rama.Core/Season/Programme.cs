@@ -148,9 +148,10 @@ public sealed record Programme(
     /// <remarks>Source: handbook of the trade, the passes themselves with their own sources.</remarks>
     public static Programme Of(ProgrammeTerms terms)
     {
-        var facts = FactsOf(terms);
+        var trained = TrainingState.Of(terms.Training) is { IsOn: true } on ? on : null;
+        var facts = FactsOf(terms, trained);
         List<PlannedPass> passes = [];
-        var training = TrainingState.Of(terms.Training) is { IsOn: true } ? TrainingPlan.Of(terms.Training) : null;
+        var training = trained is null ? null : TrainingPlan.Of(terms.Training);
         var all = terms.Planting.System.AllPasses();
         foreach (var definition in all)
         {
@@ -217,12 +218,7 @@ public sealed record Programme(
         };
     }
 
-    // A first crop is thinned to its own limit, and not once more with the grown plantings.
-    private static bool IsFirstCrop(ProgrammeTerms terms) =>
-        TrainingState.Of(terms.Training) is { IsOn: true } state
-        && terms.Planting.System.Training!.At(state.Leaf).Crop is > 0 and < 1;
-
-    private static HashSet<string> FactsOf(ProgrammeTerms terms)
+    private static HashSet<string> FactsOf(ProgrammeTerms terms, TrainingState? training)
     {
         var (planting, crop) = (terms.Planting, terms.Planting.Variety.Crop);
         var isYoung = planting.IsYoung;
@@ -241,7 +237,9 @@ public sealed record Programme(
         If(isPruned, "cuts");
         If(terms.Decision == DecisionKind.NoPrune, "noPrune");
         If(terms.Planting.System.InTwoPasses(terms.Answers), "twoPasses");
-        If(!isYoung && CropKinds.IsThinned(crop) && !IsFirstCrop(terms), "thins");
+        // A first crop is thinned to its own limit, and not once more with the grown plantings.
+        var isFirst = training is not null && planting.System.Training!.At(training.Leaf).Crop < 1;
+        If(!isYoung && !isFirst && Catalogue.Shipped.Crop(crop).IsThinned, "thins");
         If(planting.Variety.Traits.BiennialProne, "biennial");
         If(terms.IsCounted, "counted");
         If(strong, "strong");
@@ -252,10 +250,10 @@ public sealed record Programme(
         If(planting.System.Sides is not null, "sides");
         If(terms.Sides?.Any(SideState.Chosen) == true, "sides-chosen");
         If(planting.System.Training is not null, PassTask.HasProgramme);
-        if (TrainingState.Of(terms.Training) is { IsOn: true } state)
+        if (training is not null)
             facts.UnionWith([
                 PassTask.InTraining,
-                .. PassTask.FactsOf(state.Leaf),
+                .. PassTask.FactsOf(training.Leaf),
                 .. TrainingTask.TraitsOf(planting.Variety, planting.Rootstock),
             ]);
         return facts;

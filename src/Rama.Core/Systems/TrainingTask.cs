@@ -23,7 +23,7 @@ namespace Rama.Core.Systems;
 /// <param name="EveryDays">Days after which it comes again; once when left out.</param>
 /// <param name="Times">How often at least, where it comes again.</param>
 /// <param name="When">Traits a planting must have for it, or with <c>!</c> before them must not: those of varieties,
-/// and <c>dwarfing</c>.</param>
+/// <c>dwarfing</c> and <c>thinned</c>.</param>
 /// <param name="About">What it is about, beside its words.</param>
 /// <param name="Caution">Caution where work can hurt someone.</param>
 public sealed record TrainingTask(
@@ -57,6 +57,11 @@ public sealed record TrainingTask(
     /// <summary>Fact of a planting on a rootstock that keeps trees small.</summary>
     public const string Dwarfing = "dwarfing";
 
+    /// <summary>Fact of a planting whose fruit are thinned by hand.</summary>
+    public const string Thinned = "thinned";
+
+    private static readonly string[] KnownTraits = [.. VarietyTraits.Known, Dwarfing, Thinned];
+
     /// <summary>Seconds a tree; null where it takes no time of its own.</summary>
     [JsonIgnore]
     public double? SecondsPerTree => SecondsEach * (PerTree ?? 1);
@@ -70,10 +75,24 @@ public sealed record TrainingTask(
         && (When ?? []).All(w => w[0] == '!' ? !traits.Contains(w[1..]) : traits.Contains(w));
 
     /// <summary>Traits of a planting that tasks may ask for.</summary>
+    /// <param name="crop">Its crop.</param>
+    /// <param name="variety">Its variety; null where any is meant.</param>
+    /// <param name="rootstock">Its rootstock; null where any is meant.</param>
+    public static IReadOnlySet<string> TraitsOf(string crop, Variety? variety, Rootstock? rootstock)
+    {
+        HashSet<string> traits = [.. variety?.Traits.Named ?? []];
+        if (rootstock?.VigourPercent.Value <= DwarfingUpTo)
+            traits.Add(Dwarfing);
+        if (ShippedCrops.Find(crop)?.IsThinned == true)
+            traits.Add(Thinned);
+        return traits;
+    }
+
+    /// <summary>Those of a planting.</summary>
     /// <param name="variety">Its variety.</param>
     /// <param name="rootstock">Its rootstock.</param>
-    public static IEnumerable<string> TraitsOf(Variety variety, Rootstock rootstock) =>
-        rootstock.VigourPercent.Value <= DwarfingUpTo ? variety.Traits.Named.Append(Dwarfing) : variety.Traits.Named;
+    public static IReadOnlySet<string> TraitsOf(Variety variety, Rootstock rootstock) =>
+        TraitsOf(variety.Crop, variety, rootstock);
 
     /// <summary>The pass it is.</summary>
     public PassDefinition ToDefinition()
@@ -114,8 +133,8 @@ public sealed record TrainingTask(
         if (When?.Count > MostTraits)
             yield return $"training task {Id}: expected at most {MostTraits} traits";
         foreach (var trait in When ?? [])
-            if (!VarietyTraits.Known.Append(Dwarfing).Contains(trait.TrimStart('!')))
+            if (!KnownTraits.Contains(trait.TrimStart('!')))
                 yield return $"training task {Id}: when speaks of “{trait}”, expected one of "
-                    + $"{string.Join(", ", VarietyTraits.Known.Append(Dwarfing))}";
+                    + $"{string.Join(", ", KnownTraits)}";
     }
 }

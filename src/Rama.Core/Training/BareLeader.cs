@@ -77,38 +77,30 @@ public sealed record BareLeader(
     /// <summary>Internode where nobody measured it, cm (assumption).</summary>
     public const double UsualInternodeCm = 2.4;
 
+    /// <summary>Length of last year's growth where nobody measured it, m (assumption).</summary>
+    public const double UsualLengthM = 1;
+
+    private const double CmPerM = 100,
+        Aim = (BudRemoval.AimFromCm + BudRemoval.AimToCm) / 2;
+
     // Buds either side of a band that the agent reaches: assumption.
     private const int UnderBand = 2;
     private const double Full = 360;
     private const int Quarter = 4;
 
     /// <summary>The leader as measured last, with the usual share of its buds kept; null where its growth was not
-    /// measured, or is too short.</summary>
+    /// measured, or is too short for a limb.</summary>
     /// <param name="measured">What was measured of young trees.</param>
     internal static BareLeader? Measured(IReadOnlyList<YoungTrees> measured)
     {
         if (measured.MaxBy(m => m.Season) is not { GrowthM: { } growth } last)
             return null;
-        var internode = last.InternodeCm ?? UsualInternodeCm;
-        BareLeader? With(double takenEach)
-        {
-            try
-            {
-                return new BareLeaderEntry
-                {
-                    Length = new(growth, "m"),
-                    Internode = new(internode, "cm"),
-                    TakenEach = takenEach,
-                }.Calculate();
-            }
-            catch (UnusableEntryException)
-            {
-                return null;
-            }
-        }
+        var (length, internode) = (growth * CmPerM, last.InternodeCm ?? UsualInternodeCm);
+        var removal = BudRemoval.Of(length, internode);
         // Where buds stand closer than usual, more are taken for each one kept.
-        const double Aim = (BudRemoval.AimFromCm + BudRemoval.AimToCm) / 2;
-        return With(BudRemoval.TakenEach) ?? With(Math.Round(Aim * BudRemoval.Breaking / internode - 1, 1));
+        if (removal.LimbSpacingCm is > 0 and < BudRemoval.TooCloseCm)
+            removal = BudRemoval.Of(length, internode, takenEach: Aim * BudRemoval.Breaking / internode - 1);
+        return removal.Kept < 1 ? null : ByBuds(removal, length, internode, BudRemoval.TopBuds, []);
     }
 
     /// <summary>The leader as the usual way makes it.</summary>
@@ -150,7 +142,7 @@ public sealed record BareLeader(
                 ),
         ];
         var left = buds.Where(b => b.Fate == BudFate.Kept).ToList();
-        double? apart = left.Count == 0 ? null : (lengthCm - top * internodeCm) / left.Count / BreakingOf(removal);
+        double? apart = left.Count == 0 ? null : (lengthCm - top * internodeCm) / left.Count / BudRemoval.Breaking;
         var quarters = QuartersOf(left);
         List<Notice> warnings = [.. removal.Warnings.Where(w => w.Code == "bud-removal.caution")];
         if (apart is > 0 and (< BudRemoval.AimFromCm or > BudRemoval.AimToCm))
@@ -185,7 +177,7 @@ public sealed record BareLeader(
                         new("buds off at the top", top, "bud"),
                         new("internode", internodeCm, "cm"),
                         told,
-                        new("share that breaks", BreakingOf(removal), "1"),
+                        new("share that breaks", BudRemoval.Breaking, "1"),
                     ],
                     Sources.Assumption
                 ),
@@ -247,8 +239,6 @@ public sealed record BareLeader(
         );
     }
 
-    private static double BreakingOf(BudRemoval removal) => removal.SpacingCm / removal.LimbSpacingCm;
-
     private static LeaderBud Bud(int number, double internodeCm, BudFate fate) =>
         new(number, (number - 0.5) * internodeCm, number * TurnDeg % Full, fate);
 
@@ -284,6 +274,20 @@ public sealed record BareLeaderEntry
 
     /// <summary>Buds, by number from the tip, kept or taken otherwise than proposed.</summary>
     public IReadOnlyList<int> Turned { get; init; } = [];
+
+    /// <summary>The leader to begin with on the bench: as measured last, else a usual one.</summary>
+    /// <param name="measured">What was measured of young trees.</param>
+    public static BareLeaderEntry ToBegin(IReadOnlyList<YoungTrees> measured)
+    {
+        var last = measured.MaxBy(m => m.Season);
+        return new()
+        {
+            Length = new(last?.GrowthM ?? BareLeader.UsualLengthM, "m"),
+            Internode = new(last?.InternodeCm ?? BareLeader.UsualInternodeCm, "cm"),
+            TopBuds = BudRemoval.TopBuds,
+            TakenEach = BudRemoval.TakenEach,
+        };
+    }
 
     /// <summary>Works it out.</summary>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used; limbs closer than 8 cm are

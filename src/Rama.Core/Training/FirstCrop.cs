@@ -54,27 +54,9 @@ public sealed record FirstCrop(
                 Sources.Assumption
             ),
         ];
-        double? at = null;
-        if (leader is { } l)
-        {
-            at = l.Leaf + Math.Max(0, l.WireM - l.HeightM) / l.Slowed;
-            steps.Add(
-                new(
-                    "first-crop.top-wire",
-                    "leaf + (top wire − height) ÷ (leader growth × (1 − a tenth × first crops))",
-                    new("leaf at the top wire", at.Value, "leaf"),
-                    [
-                        new("leaf", l.Leaf, "leaf"),
-                        new("top wire", l.WireM, "m"),
-                        new("height", l.HeightM, "m"),
-                        new("leader growth", l.ExtensionM, "m"),
-                        new("a tenth", LeaderGrowth.LostEach, "1"),
-                        new("first crops", l.FirstCrops, "1"),
-                    ],
-                    Sources.Assumption
-                )
-            );
-        }
+        if (leader is not null)
+            steps.Add(leader.Step);
+        var at = leader?.AtTheWire;
         return new(fruit, at, at - Either, at + Either, steps, []);
     }
 }
@@ -88,10 +70,29 @@ public sealed record FirstCrop(
 public sealed record LeaderGrowth(double Leaf, double HeightM, double ExtensionM, double WireM, double FirstCrops)
 {
     // Each first crop takes a tenth of the leader's growth: assumption, handbook of the trade.
-    internal const double LostEach = 0.1;
+    private const double LostEach = 0.1;
 
     /// <summary>Its growth with what first crops take of it, metres a year.</summary>
     public double Slowed => ExtensionM * (1 - LostEach * FirstCrops);
+
+    /// <summary>Leaf in which it is at the wire.</summary>
+    public double AtTheWire => Leaf + Math.Max(0, WireM - HeightM) / Slowed;
+
+    internal Step Step =>
+        new(
+            "first-crop.top-wire",
+            "leaf + (top wire − height) ÷ (leader growth × (1 − a tenth × first crops))",
+            new("leaf at the top wire", AtTheWire, "leaf"),
+            [
+                new("leaf", Leaf, "leaf"),
+                new("top wire", WireM, "m"),
+                new("height", HeightM, "m"),
+                new("leader growth", ExtensionM, "m"),
+                new("a tenth", LostEach, "1"),
+                new("first crops", FirstCrops, "1"),
+            ],
+            Sources.Assumption
+        );
 }
 
 /// <summary>A young tree and its leader, as typed.</summary>

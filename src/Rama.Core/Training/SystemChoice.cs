@@ -10,6 +10,7 @@ namespace Rama.Core.Training;
 /// <param name="TreeM">Metres between trees.</param>
 /// <param name="FinalHeightM">Height of a grown tree there, metres.</param>
 /// <param name="GrownYieldTHa">Crop of a grown planting, t/ha.</param>
+/// <param name="Traits">Traits of crop, variety and rootstock that its tasks may ask for.</param>
 /// <param name="Capital">Trees, posts and wires, money a hectare, due in the first leaf; 0 where not told.</param>
 public sealed record SystemTerms(
     TrainingSystem System,
@@ -17,6 +18,7 @@ public sealed record SystemTerms(
     double TreeM,
     double FinalHeightM,
     double GrownYieldTHa,
+    IReadOnlySet<string> Traits,
     double Capital
 )
 {
@@ -30,20 +32,23 @@ public sealed record SystemTerms(
 }
 
 /// <summary>What all systems compared share.</summary>
-/// <param name="Traits">Traits of variety and rootstock that tasks may ask for.</param>
 /// <param name="CropsLater">Leaves the stock crops later than usual.</param>
 /// <param name="Wage">Wage an hour.</param>
 /// <param name="Price">What a kilogram brings before labour, after picking; null where not told.</param>
 /// <param name="Rate">Discount a year, as a share.</param>
-public sealed record ChoiceTerms(IReadOnlySet<string> Traits, int CropsLater, double Wage, double? Price, double Rate);
+public sealed record ChoiceTerms(int CropsLater, double Wage, double? Price, double Rate);
 
 /// <summary>Systems side by side over their first fifteen leaves.</summary>
 /// <param name="Systems">The systems in the order asked.</param>
+/// <param name="Wage">Wage an hour they are worked out with.</param>
+/// <param name="Rate">Discount a year, as a share.</param>
 /// <param name="Crossings">Where the line of another crosses that of the first.</param>
 /// <param name="Steps">The arithmetic of a leaf.</param>
 /// <param name="Warnings">What to know before relying on it.</param>
 public sealed record SystemChoice(
     IReadOnlyList<SystemYears> Systems,
+    double Wage,
+    double Rate,
     IReadOnlyList<LineCrossing> Crossings,
     IReadOnlyList<Step> Steps,
     IReadOnlyList<Notice> Warnings
@@ -79,6 +84,8 @@ public sealed record SystemChoice(
         }
         return new(
             years,
+            terms.Wage,
+            terms.Rate,
             crossings,
             first.Steps,
             [
@@ -216,11 +223,14 @@ public sealed record SystemYears(
             leaf > training.Leaves
                 ? 0
                 : training
-                    .Tasks.Where(t => t.IsIn(leaf, terms.Traits))
+                    .Tasks.Where(t => t.IsIn(leaf, system.Traits))
                     .Sum(t => (t.SecondsPerTree ?? 0) * (t.Times ?? 1));
         var (trained, pruned) = (Paid(tasks), Paid(training.PruningSecondsAt(leaf)));
         // A first crop is thinned to its limit by its own task.
-        var thinned = training.At(leaf).Crop < 1 ? 0 : Paid(training.ThinningSeconds) * cropT / system.GrownYieldTHa;
+        var thinned =
+            training.At(leaf - terms.CropsLater).Crop < 1
+                ? 0
+                : Paid(training.ThinningSeconds) * cropT / system.GrownYieldTHa;
         return (trained, pruned, thinned, trained + pruned + thinned);
     }
 

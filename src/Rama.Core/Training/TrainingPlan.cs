@@ -151,17 +151,14 @@ public sealed record TopWire(
         for (var round = 0; round < 2; round++)
         {
             leader = leader with { FirstCrops = crops };
-            var at = leaf + Math.Max(0, terms.TopWireM - height) / leader.Slowed;
             crops = Enumerable
-                .Range(leaf + 1, (int)Math.Clamp(Math.Ceiling(at) - leaf, 0, PassTask.LastLeaf))
+                .Range(leaf + 1, (int)Math.Clamp(Math.Ceiling(leader.AtTheWire) - leaf, 0, PassTask.LastLeaf))
                 .Count(l => training.At(l).Crop is > 0 and < 1);
         }
-        var forecast = FirstCrop.Of(1, 0, leader);
-        var step = forecast.Steps.Single(s => s.Code == "first-crop.top-wire");
         // A height of the end of a leaf and a part of a leaf's growth more are in the next.
-        var inLeaf = (int)Math.Ceiling(forecast.TopWireLeaf!.Value - 1e-9);
+        var inLeaf = (int)Math.Ceiling(leader.AtTheWire - 1e-9);
         List<Notice> warnings = [];
-        if (forecast.TopWireLeaf > training.Leaves + 1)
+        if (leader.AtTheWire > training.Leaves + 1)
             warnings.Add(
                 new(
                     "training.slow",
@@ -172,13 +169,13 @@ public sealed record TopWire(
                 )
             );
         return new(
-            forecast.TopWireLeaf!.Value,
+            leader.AtTheWire,
             inLeaf,
             Math.Max(Math.Min(leaf + 1, inLeaf), inLeaf - 1),
             inLeaf + 1,
             terms.Planting.System.Form.WiresM is { Count: > 0 },
             leader.Slowed,
-            [step],
+            [leader.Step],
             warnings
         );
     }
@@ -214,7 +211,7 @@ public sealed record TrainedLeaf(
     internal static TrainedLeaf Of(TrainingTerms terms, YoungTraining training, YoungSize size, int leaf)
     {
         var planting = terms.Planting;
-        var traits = TrainingTask.TraitsOf(planting.Variety, planting.Rootstock).ToHashSet();
+        var traits = TrainingTask.TraitsOf(planting.Variety, planting.Rootstock);
         List<TrainedTask> tasks =
         [
             .. from task in training.Tasks

@@ -19,6 +19,23 @@ public static class Conflicts
     public static UnusableEntryException ChangedMeanwhile(string field) =>
         new([new(field, "changed", "Someone else changed this meanwhile. Look at it again.")]);
 
+    /// <summary>Saves; a save that somebody else came before is refused.</summary>
+    /// <param name="database">What is saved.</param>
+    /// <param name="field">Field the refusal is told at.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="UnusableEntryException">Someone else saved the same first; nothing is saved.</exception>
+    public static async Task SaveOrRefuseAsync(this DbContext database, string field, CancellationToken cancel)
+    {
+        try
+        {
+            await database.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException e) when (e.IsOthersSave())
+        {
+            throw ChangedMeanwhile(field);
+        }
+    }
+
     /// <summary>Whether a key was taken already, in one of these tables or in any when none is named.</summary>
     /// <param name="failure">How the save ended.</param>
     /// <param name="tables">Names of tables.</param>

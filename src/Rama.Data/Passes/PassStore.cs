@@ -113,14 +113,7 @@ public sealed class PassStore(RamaContext database, EstateStore estates, Catalog
                 );
             record.TakeOver(choice);
         }
-        try
-        {
-            await database.SaveChangesAsync(cancel);
-        }
-        catch (DbUpdateException e) when (e.IsOthersSave())
-        {
-            throw Conflicts.ChangedMeanwhile("pass");
-        }
+        await database.SaveOrRefuseAsync("pass", cancel);
         return true;
     }
 }

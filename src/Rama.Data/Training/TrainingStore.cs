@@ -71,7 +71,7 @@ public sealed class TrainingStore(RamaContext database, EstateStore estates)
                 );
             record.TakeOver(entry);
         }
-        await SaveAsync("young", cancel);
+        await database.SaveOrRefuseAsync("young", cancel);
         return true;
     }
 
@@ -111,22 +111,10 @@ public sealed class TrainingStore(RamaContext database, EstateStore estates)
                 database.Add(record = new() { EstateId = estate.Id, PlantingId = planting });
             record.TakeOver(plan);
         }
-        await SaveAsync("sides", cancel);
+        await database.SaveOrRefuseAsync("sides", cancel);
         return true;
     }
 
     private Task<int?> YearPlantedAsync(Guid planting, CancellationToken cancel) =>
         database.Plantings.Where(p => p.Id == planting).Select(p => (int?)p.YearPlanted).SingleOrDefaultAsync(cancel);
-
-    private async Task SaveAsync(string what, CancellationToken cancel)
-    {
-        try
-        {
-            await database.SaveChangesAsync(cancel);
-        }
-        catch (DbUpdateException e) when (e.IsOthersSave())
-        {
-            throw Conflicts.ChangedMeanwhile(what);
-        }
-    }
 }

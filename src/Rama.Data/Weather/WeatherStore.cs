@@ -45,14 +45,7 @@ public sealed class WeatherStore(RamaContext database)
         if (site.Version != version)
             throw Conflicts.ChangedMeanwhile("latitude");
         site.TakeOver(place);
-        try
-        {
-            await database.SaveChangesAsync(cancel);
-        }
-        catch (DbUpdateException e) when (e.IsOthersSave())
-        {
-            throw Conflicts.ChangedMeanwhile("latitude");
-        }
+        await database.SaveOrRefuseAsync("latitude", cancel);
         return true;
     }
 

@@ -94,6 +94,7 @@ internal static class TrainingEndpoints
                 all.Season,
                 planting.Leaf,
                 TrainingPlan.Of(terms),
+                BareLeaderEntry.ToBegin(terms.Measured),
                 [
                     .. (await store.OfAsync(id, cancel)).Select(r => new MeasuredSeason(
                         r.Season,

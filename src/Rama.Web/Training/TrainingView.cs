@@ -7,12 +7,14 @@ namespace Rama.Web.Training;
 /// <param name="Season">Season at hand.</param>
 /// <param name="Leaf">Leaf of the planting in it.</param>
 /// <param name="Plan">Its programme leaf by leaf; null where its system has none.</param>
+/// <param name="Leader">Bare leader to begin with on the bench.</param>
 /// <param name="Measured">What was measured, the first season first.</param>
 /// <param name="Done">What was done of it, in any season.</param>
 public sealed record TrainingView(
     int Season,
     int Leaf,
     TrainingPlan? Plan,
+    BareLeaderEntry Leader,
     IReadOnlyList<MeasuredSeason> Measured,
     IReadOnlyList<TaskDone> Done
 );

@@ -8,6 +8,15 @@ public sealed class CatalogueTests
 {
     private static VarietyEntry Elstar => Catalogue.Shipped.Variety("Elstar")!.ToEntry();
 
+    // GF 677 carries peach and almond; measuring it anew takes neither away (common practice, no source).
+    [Fact]
+    public void A_shipped_rootstock_an_estate_changes_stays_a_stock_of_its_other_crops()
+    {
+        var shipped = Catalogue.Shipped.Rootstock("GF 677")!;
+        var changed = (shipped.ToEntry() with { VigourPercent = 60, Source = null }).Read();
+        Assert.All(["peach", "almond"], crop => Assert.True(changed.IsFor(crop)));
+    }
+
     // Handbook 4.2: only these names, all long public.
     [Fact]
     public void The_names_are_those_agreed()

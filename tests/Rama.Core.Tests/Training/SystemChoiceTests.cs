@@ -101,11 +101,7 @@ public sealed class SystemChoiceTests
     public void What_cannot_be_compared_is_refused_at_its_field()
     {
         Entries.AssertProblem(Entries.ProblemsOf(() => Of(new() { Wage = 19 })), "systems", "list");
-        Entries.AssertProblem(
-            Entries.ProblemsOf(() => Of(Apples("tall-spindle") with { Wage = null })),
-            "wage",
-            "missing"
-        );
+        Entries.AssertProblem(Entries.ProblemsOf(() => Of(Apples("tall-spindle") with { Wage = 0 })), "wage", "range");
         Entries.AssertProblem(Entries.ProblemsOf(() => Of(Apples("a-way-of-mine"))), "systems[0].system", "unknown");
         Entries.AssertProblem(
             Entries.ProblemsOf(() => Of(Apples("tall-spindle", "tall-spindle"))),

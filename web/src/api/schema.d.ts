@@ -9741,6 +9741,11 @@ export interface components {
             widerByM: number;
             /**
              * Format: double
+             * @description Depth of the canopy across the row, metres.
+             */
+            depthM: number;
+            /**
+             * Format: double
              * @description Clear alley between the faces, metres.
              */
             alleyM: number;
@@ -12357,16 +12362,6 @@ export interface components {
         };
         /** @description What a pass is of a training programme, with the number it goes by. */
         PlannedTask: {
-            /**
-             * Format: int32
-             * @description First leaf it is done in.
-             */
-            fromLeaf: number;
-            /**
-             * Format: int32
-             * @description Last leaf.
-             */
-            toLeaf: number;
             /** @description What it is about. */
             about: components["schemas"]["TaskSubject"];
             /**
@@ -12376,7 +12371,6 @@ export interface components {
             perTree: null | number;
             what: null | components["schemas"]["LocalText"];
             leader: null | components["schemas"]["BareLeader"];
-            crop: null | components["schemas"]["FirstCrop"];
         };
         /** @description Trees of one variety, rootstock, system, spacing and year within a block. */
         Planting: {
@@ -15069,6 +15063,16 @@ export interface components {
         SystemChoice: {
             /** @description The systems in the order asked. */
             systems: components["schemas"]["SystemYears"][];
+            /**
+             * Format: double
+             * @description Wage an hour they are worked out with.
+             */
+            wage: number;
+            /**
+             * Format: double
+             * @description Discount a year, as a share.
+             */
+            rate: number;
             /** @description Where the line of another crosses that of the first. */
             crossings: components["schemas"]["LineCrossing"][];
             /**
@@ -15096,7 +15100,7 @@ export interface components {
             rootstock?: null | string;
             /**
              * Format: double
-             * @description Wage an hour.
+             * @description Wage an hour; the usual one when left out.
              */
             wage?: null | number;
             /**
@@ -15106,7 +15110,7 @@ export interface components {
             pricePerKg?: null | number;
             /**
              * Format: double
-             * @description Discount a year, %.
+             * @description Discount a year, %; 5 when left out.
              */
             discountPercent?: null | number;
         };
@@ -16017,7 +16021,7 @@ export interface components {
             times: null | number;
             /**
              * @description Traits a planting must have for it, or with `!` before them must not: those of varieties,
-             *                 and `dwarfing`.
+             *                 `dwarfing` and `thinned`.
              */
             when: null | string[];
             /** @description What it is about, beside its words. */
@@ -16037,6 +16041,8 @@ export interface components {
              */
             leaf: number;
             plan: null | components["schemas"]["TrainingPlan"];
+            /** @description Bare leader to begin with on the bench. */
+            leader: components["schemas"]["BareLeaderEntry"];
             /** @description What was measured, the first season first. */
             measured: components["schemas"]["MeasuredSeason"][];
             /** @description What was done of it, in any season. */

@@ -14,7 +14,7 @@ export function FacesDrawing({ light, heightM, rowM }: { light: FaceLight; heigh
   const { t, number } = useReading();
   const scale = Math.min((HEIGHT - GROUND - TOP) / MOST_M, (WIDTH - 150) / (rowM + 0.5));
   const ground = HEIGHT - GROUND;
-  const depth = (rowM - light.alleyM) * scale;
+  const depth = light.depthM * scale;
   const level = heightM / light.heights.length;
   const rows = [WIDTH / 2 - (rowM * scale) / 2, WIDTH / 2 + (rowM * scale) / 2];
   return (

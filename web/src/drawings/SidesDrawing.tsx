@@ -6,7 +6,8 @@ import './sides.css';
 const ALLEY = 58;
 const HEIGHT = 40;
 const LEFT = 78;
-const MOST_ALLEYS = 14;
+/** More would not be read; they go on in the same turn. */
+export const MOST_ALLEYS = 14;
 
 /**
  * Alleys from above, season below season: rows stand between them, and both rows beside an alley face it in the same

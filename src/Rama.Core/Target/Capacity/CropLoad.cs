@@ -137,7 +137,7 @@ public sealed record CropLoad(
                 new(
                     "crop-load.first-crop",
                     $"In leaf {planting.Leaf} a trunk of {tcsa:0.#} cm² should carry {most.FruitPerTree:0} fruit at "
-                        + "most, so that the leader reaches the top wire.",
+                        + "most, so that the tree reaches its height.",
                     new Figure("most fruit", most.FruitPerTree, "fruit/tree"),
                     new("leaf", planting.Leaf, "leaf"),
                     new("trunk cross-section", tcsa, "cm²")

@@ -10,6 +10,7 @@ namespace Rama.Core.Target.Capacity;
 /// <param name="LowerByM">How much lower, metres.</param>
 /// <param name="Wider">The same with a wider alley.</param>
 /// <param name="WiderByM">How much wider, metres.</param>
+/// <param name="DepthM">Depth of the canopy across the row, metres.</param>
 /// <param name="AlleyM">Clear alley between the faces, metres.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
@@ -20,6 +21,7 @@ public sealed record FaceLight(
     double LowerByM,
     double Wider,
     double WiderByM,
+    double DepthM,
     double AlleyM,
     IReadOnlyList<Step> Steps,
     IReadOnlyList<Notice> Warnings
@@ -69,6 +71,7 @@ public sealed record FaceLight(
             StepLowerM,
             LowOf(Lit(sun, heightM, alley + StepWiderM)),
             StepWiderM,
+            depthM,
             alley,
             [
                 new(

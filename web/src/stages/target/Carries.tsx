@@ -137,12 +137,11 @@ export function Carries({ desk }: { desk: TargetDesk }) {
           ...(alternation?.warnings ?? []),
         ]}
       />
-      {light && (
+      {light && plan.planting && (
         <LightInRow
-          key={`${light.heightM} ${plan.planting?.form.rowSpacingM}`}
+          key={`${light.heightM} ${plan.planting.form.rowSpacingM}`}
           light={light}
-          rowM={plan.planting?.form.rowSpacingM ?? 3.5}
-          depthM={null}
+          rowM={plan.planting.form.rowSpacingM}
         />
       )}
       <details className="desk-more">

@@ -7,25 +7,16 @@ import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';
 import { useReading } from '../../words/useReading';
 
-const DEPTH_M = 1;
 const STEP_M = 0.1;
 
 /** How much of the day each face is lit by height; canopy height and row distance are moved by hand. */
-export function LightInRow({
-  light,
-  rowM,
-  depthM,
-}: {
-  light: NonNullable<TargetDesk['light']>;
-  rowM: number;
-  depthM: number | null;
-}) {
+export function LightInRow({ light, rowM }: { light: NonNullable<TargetDesk['light']>; rowM: number }) {
   const { t, told, number } = useReading();
   const [height, setHeight] = useState(Math.round(light.heightM * 10) / 10);
   const [row, setRow] = useState(rowM);
   const moved = useDeferredValue({ height, row });
   const faces = useQuery({
-    queryKey: ['row-light', light.place, moved, depthM],
+    queryKey: ['row-light', light.place, moved],
     queryFn: () =>
       answered(
         api.POST('/api/v1/calculations/row-light', {
@@ -33,7 +24,7 @@ export function LightInRow({
             rows: { ...light.place },
             rowSpacing: { value: moved.row, unit: 'm' },
             height: { value: moved.height, unit: 'm' },
-            depth: { value: depthM ?? DEPTH_M, unit: 'm' },
+            depth: null,
           },
         }),
       ),
@@ -91,7 +82,7 @@ export function LightInRow({
           </div>
         </div>
       )}
-      <p className="small dim">{t('row-light.text', { depth: told(depthM ?? DEPTH_M, 'm', 1) })}</p>
+      {faces.data && <p className="small dim">{t('row-light.text', { depth: told(faces.data.depthM, 'm', 1) })}</p>}
     </details>
   );
 }

@@ -28,8 +28,6 @@ import './choice.css';
 const YearsChart = lazy(() => import('./YearsChart'));
 
 const MOST = 4;
-/** Wage first shown; the estate's own stands in its place as soon as it is typed. */
-const WAGE = 20;
 
 const shared: FormSpec = { wage: 'number', pricePerKg: 'number', discountPercent: 'number' };
 const each: FormSpec = {
@@ -90,7 +88,7 @@ function Choosing({ catalogue, planting }: { catalogue: CatalogueView; planting:
         draft: toDraft(each, s.id === own && ground ? ground : {}, reading),
       }));
   });
-  const [common, setCommon] = useState<Draft>(() => toDraft(shared, { wage: WAGE, discountPercent: 5 }, reading));
+  const [common, setCommon] = useState<Draft>(() => toDraft(shared, {}, reading));
   const [measure, setMeasure] = useState<Measure>('hoursTo');
   const entry: SystemChoiceEntry = {
     ...readDraft<Pick<SystemChoiceEntry, 'wage' | 'pricePerKg' | 'discountPercent'>>(shared, common, language).entry,
@@ -217,9 +215,15 @@ function Choosing({ catalogue, planting }: { catalogue: CatalogueView; planting:
             </Button>
           )}
           <div className="choice-pair choice-shared">
-            {form.input('wage', [money('/h')], { label: t('choice.wage') })}
+            {form.input('wage', [money('/h')], {
+              label: t('choice.wage'),
+              placeholder: choice.data && reading.number(choice.data.wage),
+            })}
             {form.input('pricePerKg', [money('/kg')], { label: t('choice.price'), hint: t('choice.price-hint') })}
-            {form.input('discountPercent', ['%'], { label: t('choice.discount') })}
+            {form.input('discountPercent', ['%'], {
+              label: t('choice.discount'),
+              placeholder: choice.data && reading.number(choice.data.rate * 100),
+            })}
           </div>
         </form>
         <section className="choice-result">

@@ -23,9 +23,6 @@ const spec: FormSpec = {
   takenEach: 'number',
 };
 
-/** Where nobody measured: a leader of a season's growth. The core tells what follows from it. */
-const UNMEASURED = { length: { value: 1, unit: 'm' }, internode: { value: 2.4, unit: 'cm' } };
-
 /** The bench of a bare leader: which buds stay to become limbs, or where the bands of an agent come. */
 export function LeaderStage() {
   const { t } = useReading();
@@ -39,16 +36,9 @@ export function LeaderStage() {
 function Leader({ training }: { training: TrainingView }) {
   const reading = useReading();
   const { t, number, told, language } = reading;
-  const measured = training.measured.at(-1)?.trees;
   const [way, setWay] = useState<Way>('buds');
   const [turned, setTurned] = useState<number[]>([]);
-  const [draft, setDraft] = useState<Draft>(() =>
-    toDraft(
-      spec,
-      { length: measured?.growth ?? UNMEASURED.length, internode: measured?.internode ?? UNMEASURED.internode },
-      reading,
-    ),
-  );
+  const [draft, setDraft] = useState<Draft>(() => toDraft(spec, training.leader, reading));
   const { entry } = readDraft<Pick<BareLeaderEntry, 'length' | 'internode' | 'topBuds' | 'takenEach'>>(
     spec,
     draft,
@@ -142,8 +132,8 @@ function Leader({ training }: { training: TrainingView }) {
             {form.input('internode', ['cm', 'mm', 'in'], { label: t('training.internode') })}
             {way === 'buds' && (
               <>
-                {form.input('topBuds', ['bud'], { label: t('leader.top'), placeholder: '5' })}
-                {form.input('takenEach', ['bud'], { label: t('leader.taken-each'), placeholder: number(2.5) })}
+                {form.input('topBuds', ['bud'], { label: t('leader.top') })}
+                {form.input('takenEach', ['bud'], { label: t('leader.taken-each') })}
               </>
             )}
           </div>

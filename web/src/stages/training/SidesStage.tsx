@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { api, answered, type SidesView } from '../../api/client';
-import { SidesDrawing } from '../../drawings/SidesDrawing';
+import { MOST_ALLEYS, SidesDrawing } from '../../drawings/SidesDrawing';
 import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
 import { fieldControls } from '../../entry/fieldControls';
 import { Notices } from '../../entry/Notices';
@@ -68,7 +68,7 @@ function Sides({ sides }: { sides: SidesView }) {
           {now &&
             (renewed.length > 0 ? (
               <>
-                {t('sides.now', { season: sides.season })} <strong>{renewed.join(' · ')}</strong>
+                {t('sides.now', { season: sides.season })} <strong>{inShort(renewed)}</strong>
               </>
             ) : (
               t('sides.now-rest', { season: sides.season })
@@ -83,6 +83,11 @@ function Sides({ sides }: { sides: SidesView }) {
       {sides.calendar.length > 0 && (
         <>
           <SidesDrawing calendar={sides.calendar} season={sides.season} />
+          {sides.calendar[0]!.alleys.length > MOST_ALLEYS && (
+            <p className="small dim">
+              {t('sides.first-alleys', { shown: MOST_ALLEYS, alleys: sides.calendar[0]!.alleys.length })}
+            </p>
+          )}
           <ul className="sides-key small">
             {(['renewed', 'chosen', 'crops'] as const).map((state) => (
               <li key={state}>
@@ -124,4 +129,11 @@ function Sides({ sides }: { sides: SidesView }) {
       </form>
     </section>
   );
+}
+
+const MOST_LISTED = 8;
+
+/** Alleys of a wide block as the first ones and the last: every second one is meant. */
+function inShort(alleys: number[]): string {
+  return alleys.length <= MOST_LISTED ? alleys.join(' · ') : [...alleys.slice(0, 3), '…', alleys.at(-1)].join(' · ');
 }

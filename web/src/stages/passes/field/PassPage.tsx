@@ -1,4 +1,5 @@
 import type { KeptKit } from '../../../field/queue';
+import { LeaderDrawing } from '../../../drawings/LeaderDrawing';
 import { PlantingBar } from '../../../field/PlantingBar';
 import { WithKit } from '../../../field/WithKit';
 import { useDays } from '../../../words/useDays';
@@ -29,6 +30,9 @@ function Passes({ kept }: { kept: KeptKit }) {
             {pass.state === 'late' && <p className="passes-state-late">▲ {t('passes.state.late')}</p>}
             {pass.outlook && <Outlook outlook={pass.outlook} />}
             <PassCardText card={pass.card} />
+            {pass.card.leader && (
+              <LeaderDrawing leader={pass.card.leader} width={260} height={620} label={pass.card.leaderCaption} />
+            )}
           </article>
         ))}
       </main>
