@@ -73,7 +73,8 @@ public sealed class HostingTests(RamaApplication application) : IClassFixture<Ra
         await using (var owner = NpgsqlDataSource.Create(application.OwnerConnection))
         await using (
             var end = owner.CreateCommand(
-                "select count(pg_terminate_backend(pid))::int from pg_stat_activity "
+                // It waits for each to be gone: one that ends later would be a request cut in the middle.
+                "select count(pg_terminate_backend(pid, 10000))::int from pg_stat_activity "
                     + "where datname = current_database() and usename = 'rama_web'"
             )
         )
