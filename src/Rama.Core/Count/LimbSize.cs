@@ -6,7 +6,8 @@ namespace Rama.Core.Count;
 /// <param name="DiameterMm">Diameter at its base in mm, where measured.</param>
 /// <param name="Forked">Whether it forks.</param>
 /// <param name="Buds">Buds on it as they were counted on its tree, where counted limb by limb.</param>
-public sealed record LimbSize(double? DiameterMm, bool Forked, double? Buds)
+/// <param name="AgeYears">Its age in years, 1 for last summer's; null where nobody told.</param>
+public sealed record LimbSize(double? DiameterMm, bool Forked, double? Buds, int? AgeYears = null)
 {
     /// <summary>Cross-section of its base (LCSA) in cm².</summary>
     public double? LcsaCm2 => DiameterMm is { } mm ? Math.PI * mm * mm / 400 : null;
@@ -23,4 +24,7 @@ public sealed record LimbSizeEntry
 
     /// <summary>Buds on it, counted as on the rest of its tree.</summary>
     public double? Buds { get; init; }
+
+    /// <summary>Its age in years, 1 for last summer's.</summary>
+    public double? Age { get; init; }
 }

@@ -149,6 +149,9 @@ public sealed record SurveyEntry
                 reader.Add(field, "missing", message);
         }
 
+        // Against the age of the planting it is held where that is known: in the ledger of renewal.
+        private const int MostLimbAge = 60;
+
         private List<LimbSize> Limbs(CountedTreeEntry entry, string path)
         {
             if (entry.LimbSizes.Count > MostLimbs)
@@ -176,7 +179,16 @@ public sealed record SurveyEntry
                                     "",
                                     0,
                                     5_000
-                                )
+                                ),
+                                (int?)
+                                    reader.OptionalWhole(
+                                        $"{path}.limbSizes[{i}].age",
+                                        "Age of the limb",
+                                        limb.Age,
+                                        "year",
+                                        1,
+                                        MostLimbAge
+                                    )
                             )
                     ),
             ];

@@ -69,6 +69,7 @@ public sealed record PassDefinition(
         "bare",
         PassTask.InTraining,
         "sides",
+        "reworked",
     ];
 
     /// <summary>Whether a planting of these facts has it.</summary>

@@ -18,6 +18,9 @@ public static class PassIds
     /// <summary>Trees with a mark are looked at once more.</summary>
     public const string LookAgain = "look-again";
 
+    /// <summary>Trees in rework, and trees to go.</summary>
+    public const string Rework = "rework";
+
     /// <summary>The pass steps name whose cuts a pass makes.</summary>
     public static string OfCuts(string pass) => pass == AfterHarvestSwell ? AfterHarvest : pass;
 

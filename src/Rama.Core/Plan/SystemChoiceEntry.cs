@@ -18,7 +18,7 @@ public sealed record SystemChoiceEntry
     private const int LateBy = 1;
 
     // Assumption.
-    private const double UsualDiscountPercent = 5;
+    internal const double UsualDiscountPercent = 5;
 
     /// <summary>The systems; the first is the one the others are held against.</summary>
     public IReadOnlyList<ChosenSystem> Systems { get; init; } = [];

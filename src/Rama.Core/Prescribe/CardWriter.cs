@@ -17,9 +17,6 @@ internal sealed class CardWriter
     private const double LooksLighter = 0.2,
         LooksBare = 0.35;
 
-    // Less of anything than this on a tree is not worth telling.
-    private const double WorthTelling = 0.5;
-
     // In a table: the cut is made, and the tree tells how often.
     private const string Made = "✓";
 
@@ -237,12 +234,10 @@ internal sealed class CardWriter
             notes.Add(_words.Say("late", Math.Round(_knockedOff * 100), Math.Round((1 / (1 - _knockedOff) - 1) * 100)));
         if (!_decision.Settled && _decision.Held is null)
             notes.Add(_words.Say("not-settled"));
-        if (_prescription.ClustersToThinning >= WorthTelling)
+        if (_prescription.ClustersToThinning >= Prescription.WorthTelling)
             notes.Add(_words.Say("thinning", Math.Round(_prescription.ClustersToThinning)));
-        var thick = _prescription.Classes.Sum(c => c.Class.Share * c.ThickLeft);
-        // As many as a winter takes: the rest waits its turn.
-        if (Math.Min(thick, _planting.System.Caps.BigCuts) is >= WorthTelling and var next)
-            notes.Add(_words.Say("first-next-winter", Math.Ceiling(next - WorthTelling)));
+        if (_prescription.FirstNextWinter(_planting.System.Caps) is > 0 and var next)
+            notes.Add(_words.Say("first-next-winter", next));
         if (_prescription.Way == WayOfWorking.Count)
             notes.Add(
                 _words.Say("correct-by-count", Math.Round(_decision.Tolerance * 100), new CrewSkill().CountedEvery)
@@ -302,7 +297,9 @@ internal sealed class CardWriter
             _ when cut.SingleBuds && mine.CutsPerTree < CutAmount.AFew => Made,
             _ when mine.Most is { } most => _words.Number(most),
             AmountKind.IfAbove => Made,
-            _ => mine.CutsPerTree >= WorthTelling ? $"~{_words.Number(Math.Round(mine.CutsPerTree))}" : Made,
+            _ => mine.CutsPerTree >= Prescription.WorthTelling
+                ? $"~{_words.Number(Math.Round(mine.CutsPerTree))}"
+                : Made,
         };
     }
 
@@ -399,7 +396,7 @@ internal sealed class CardWriter
             cut.IsMade,
             _words.Say(cut.Name),
             HowMany(cut),
-            cut.IsMade && cut.Drop >= WorthTelling && !IsToldAsDrop(cut)
+            cut.IsMade && cut.Drop >= Prescription.WorthTelling && !IsToldAsDrop(cut)
                 ? _words.Say("falls", Math.Round(cut.Drop))
                 : "",
             _words.Say(cut.LookFor),

@@ -42,6 +42,9 @@ public sealed record Prescription(
     IReadOnlyList<Notice> Warnings
 ) : Calculated(BudsLeft, "bud/tree", Steps, Warnings)
 {
+    /// <summary>Less of anything than this on a tree is not worth telling.</summary>
+    internal const double WorthTelling = 0.5;
+
     private const string OnTrees = "the system's rules carried out on typical trees of the class";
 
     /// <summary>Floral buds left per limb.</summary>
@@ -52,6 +55,15 @@ public sealed record Prescription(
 
     /// <summary>Seconds of cutting on a mean tree, without the walk to it.</summary>
     public double CuttingSeconds => Cuts.Sum(c => c.Seconds);
+
+    /// <summary>Limbs too thick for their place that stay and go first next winter, per tree: as many as a winter takes,
+    /// the rest waits its turn. 0 where it is not worth telling.</summary>
+    /// <param name="caps">Limits of the system.</param>
+    public double FirstNextWinter(SystemCaps caps)
+    {
+        var next = Math.Min(Classes.Sum(c => c.Class.Share * c.ThickLeft), caps.BigCuts);
+        return Math.Max(0, Math.Ceiling(next - WorthTelling));
+    }
 
     /// <summary>The decision of the planting as the cuts carry it out in its trunk classes.</summary>
     internal PruningDecision CarriedOut(PruningDecision decision) =>

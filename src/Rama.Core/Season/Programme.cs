@@ -7,6 +7,7 @@ using Rama.Core.Passes;
 using Rama.Core.Prescribe;
 using Rama.Core.Systems;
 using Rama.Core.Training;
+using Rama.Core.Training.Rework;
 
 namespace Rama.Core.Season;
 
@@ -25,6 +26,7 @@ namespace Rama.Core.Season;
 /// <param name="TrainedBy">What the training of a young planting follows from; its usual height and nothing measured
 /// when left out.</param>
 /// <param name="Sides">What happens to its sides in the season; null without a calendar of sides.</param>
+/// <param name="Rework">Its trees in rework and trees to go; null where it has none.</param>
 /// <param name="Factor">How much longer the planting takes than expected; 1 where nobody knows.</param>
 public sealed record ProgrammeTerms(
     Planting Planting,
@@ -40,6 +42,7 @@ public sealed record ProgrammeTerms(
     DateOnly? Today = null,
     TrainingTerms? TrainedBy = null,
     SideSeason? Sides = null,
+    ReworkPlan? Rework = null,
     double Factor = 1
 )
 {
@@ -249,6 +252,7 @@ public sealed record Programme(
         If(terms.Walk?.LookAgain is not null, "marks");
         If(planting.System.Sides is not null, "sides");
         If(terms.Sides?.Any(SideState.Chosen) == true, "sides-chosen");
+        If(terms.Rework is { Work.Count: > 0 }, "reworked");
         If(planting.System.Training is not null, PassTask.HasProgramme);
         if (training is not null)
             facts.UnionWith([
@@ -286,6 +290,9 @@ public sealed record Programme(
 
     private static PassHours? HoursOf(PassDefinition definition, IReadOnlyList<CarriedStep> steps, ProgrammeTerms terms)
     {
+        // Its tasks hang on single trees.
+        if (definition.Id == PassIds.Rework)
+            return terms.Rework?.Hours;
         var visits = definition.Times ?? 1;
         if (!definition.CarriesSteps)
             return definition.SecondsPerTree is { } each

@@ -188,6 +188,7 @@ internal static partial class RulePack
         Unless((system.Passes ?? []).Count <= MostPasses, $"expected at most {MostPasses} passes of its own");
         faults.AddRange((system.Passes ?? []).SelectMany(p => p.Faults()));
         faults.AddRange(system.Training?.Faults() ?? []);
+        faults.AddRange(system.Renewal?.Faults() ?? []);
         Unless(
             system.Sides is not { } sides
                 || system.Questions.FirstOrDefault(q => q.Id == sides.Question) is { } which

@@ -42,6 +42,7 @@ public enum SystemAim
 /// <param name="Training">How its young plantings are trained; those of the first leaves have the passes all share
 /// when left out.</param>
 /// <param name="Sides">How its sides take turns; they do not when left out.</param>
+/// <param name="Renewal">How its wood is renewed; nothing is told of it when left out.</param>
 public sealed record TrainingSystem(
     string Id,
     int Version,
@@ -59,7 +60,8 @@ public sealed record TrainingSystem(
     IReadOnlyList<LocalText> KeepOff,
     IReadOnlyList<SystemPass>? Passes = null,
     YoungTraining? Training = null,
-    SystemSides? Sides = null
+    SystemSides? Sides = null,
+    SystemRenewal? Renewal = null
 )
 {
     // Kept beside the record, not in it: a changed copy would otherwise go on with the rules of the one it was copied

@@ -3,18 +3,26 @@ using Rama.Core.Explain;
 namespace Rama.Core.Training;
 
 /// <summary>
-/// Taking every second tree out, held against keeping all, over the years ahead and in money of today.
+/// Taking trees, rows or the whole block out, held against keeping all, over the years ahead and in money of today.
 /// </summary>
 /// <param name="Keep">What keeping all brings a hectare.</param>
 /// <param name="TakeOut">What taking out brings a hectare.</param>
 /// <param name="BreakEvenDecline">Decline of the dense block a year from which taking out pays, as a share; null where
 /// none up to a half does.</param>
+/// <param name="ShareOut">Share of the trees that go.</param>
+/// <param name="Years">Year by year.</param>
 /// <param name="Steps">The arithmetic.</param>
-public sealed record TakingOut(double Keep, double TakeOut, double? BreakEvenDecline, IReadOnlyList<Step> Steps)
-    : Calculated(TakeOut - Keep, "money/ha", Steps, [])
+public sealed record TakingOut(
+    double Keep,
+    double TakeOut,
+    double? BreakEvenDecline,
+    double ShareOut,
+    IReadOnlyList<TakingOutYear> Years,
+    IReadOnlyList<Step> Steps
+) : Calculated(TakeOut - Keep, "money/ha", Steps, [])
 {
-    /// <summary>Crop by year after the trees are out, as a share of before (assumption).</summary>
-    public static IReadOnlyList<double> UsualCrop { get; } = [0.60, 0.75, 0.90, 0.98, 1.00];
+    /// <summary>Whether taking out brings more.</summary>
+    public bool Pays => TakeOut > Keep;
 
     /// <summary>Decline a year of a block that stands too dense, as a share (assumption).</summary>
     public const double UsualDecline = 0.04;
@@ -27,14 +35,22 @@ public sealed record TakingOut(double Keep, double TakeOut, double? BreakEvenDec
     /// </remarks>
     public static TakingOut Of(TakingOutTerms terms)
     {
-        var takeOut = terms
-            .CropShares.Select(
+        List<TakingOutYear> years =
+        [
+            .. terms.CropShares.Select(
                 (share, i) =>
-                    terms.KgPerHa * share * terms.MarginPerKg
-                    - (i == 0 ? terms.FirstHoursPerHa : terms.LaterHoursPerHa) * terms.Wage
-                    - (i == 0 ? terms.GrubbingPerHa : 0)
-            )
-            .PresentValue(terms.Rate);
+                    new TakingOutYear(
+                        i + 1,
+                        KeptKg(terms, terms.Decline, i + 1),
+                        terms.KgPerHa * share,
+                        KeptMoney(terms, terms.Decline, i + 1),
+                        terms.KgPerHa * share * terms.MarginPerKg
+                            - (i == 0 ? terms.FirstHoursPerHa : terms.LaterHoursPerHa) * terms.Wage
+                            - (i == 0 ? terms.GrubbingPerHa : 0)
+                    )
+            ),
+        ];
+        var takeOut = years.Select(y => y.OutMoneyPerHa).PresentValue(terms.Rate);
         var keep = KeepOf(terms, terms.Decline);
         Figure[] common =
         [
@@ -47,6 +63,8 @@ public sealed record TakingOut(double Keep, double TakeOut, double? BreakEvenDec
             keep,
             takeOut,
             BreakEven(terms, takeOut),
+            terms.ShareOut,
+            years,
             [
                 new(
                     "taking-out.keep",
@@ -79,10 +97,14 @@ public sealed record TakingOut(double Keep, double TakeOut, double? BreakEvenDec
     private static double KeepOf(TakingOutTerms terms, double decline) =>
         Enumerable
             .Range(1, terms.CropShares.Count)
-            .Select(year =>
-                terms.KgPerHa * Math.Pow(1 - decline, year) * terms.MarginPerKg - terms.KeptHoursPerHa * terms.Wage
-            )
+            .Select(year => KeptMoney(terms, decline, year))
             .PresentValue(terms.Rate);
+
+    private static double KeptKg(TakingOutTerms terms, double decline, int year) =>
+        terms.KgPerHa * Math.Pow(1 - decline, year);
+
+    private static double KeptMoney(TakingOutTerms terms, double decline, int year) =>
+        KeptKg(terms, decline, year) * terms.MarginPerKg - terms.KeptHoursPerHa * terms.Wage;
 
     // Keeping falls with the decline, so that halving the span finds where the two meet.
     private static double? BreakEven(TakingOutTerms terms, double takeOut)
@@ -115,6 +137,7 @@ public sealed record TakingOut(double Keep, double TakeOut, double? BreakEvenDec
 /// <param name="Rate">Discount a year, as a share.</param>
 /// <param name="Decline">Decline a year of the block as it stands, as a share.</param>
 /// <param name="CropShares">Crop by year after, as a share of now.</param>
+/// <param name="ShareOut">Share of the trees that go.</param>
 public sealed record TakingOutTerms(
     double KgPerHa,
     double MarginPerKg,
@@ -125,7 +148,22 @@ public sealed record TakingOutTerms(
     double GrubbingPerHa,
     double Rate,
     double Decline,
-    IReadOnlyList<double> CropShares
+    IReadOnlyList<double> CropShares,
+    double ShareOut
+);
+
+/// <summary>One year of both ways.</summary>
+/// <param name="Year">Years from now, from 1.</param>
+/// <param name="KeptKgPerHa">Crop where all are kept, kg/ha.</param>
+/// <param name="OutKgPerHa">Crop where they go, kg/ha.</param>
+/// <param name="KeptMoneyPerHa">What keeping all brings, money/ha.</param>
+/// <param name="OutMoneyPerHa">What taking out brings, money/ha.</param>
+public sealed record TakingOutYear(
+    int Year,
+    double KeptKgPerHa,
+    double OutKgPerHa,
+    double KeptMoneyPerHa,
+    double OutMoneyPerHa
 );
 
 /// <summary>A block from which trees may be taken, as typed.</summary>
@@ -145,10 +183,16 @@ public sealed record TakingOutEntry
     /// <summary>Hours a year with all trees, h/ha.</summary>
     public double? KeptHoursPerHa { get; init; }
 
-    /// <summary>Hours in the first year after, h/ha.</summary>
+    /// <summary>What goes: tree, row or whole; every second tree when left out.</summary>
+    public string? Pattern { get; init; }
+
+    /// <summary>Every how many trees or rows one goes; 2 when left out.</summary>
+    public double? Every { get; init; }
+
+    /// <summary>Hours in the first year after, h/ha; as usual for the share that goes when left out.</summary>
     public double? FirstHoursPerHa { get; init; }
 
-    /// <summary>Hours in later years, h/ha; as in the first when left out.</summary>
+    /// <summary>Hours in later years, h/ha; as in the first when that is told, else as usual.</summary>
     public double? LaterHoursPerHa { get; init; }
 
     /// <summary>Cost of taking them out, money/ha.</summary>
@@ -160,7 +204,8 @@ public sealed record TakingOutEntry
     /// <summary>Decline a year of the block as it stands, %; 4 when left out.</summary>
     public double? DeclinePercent { get; init; }
 
-    /// <summary>Crop by year after, % of now; 60, 75, 90, 98 and 100 when left out.</summary>
+    /// <summary>Crop by year after, % of now; as usual for what goes when left out: 60, 75, 90, 98 and 100 for every
+    /// second tree.</summary>
     public IReadOnlyList<double>? CropPercent { get; init; }
 
     /// <summary>Works it out.</summary>
@@ -172,7 +217,8 @@ public sealed record TakingOutEntry
         var margin = reader.Required("marginPerKg", "Margin before labour", MarginPerKg, "", 0, 100);
         var wage = reader.Required("wage", "Wage", Wage, "", 0.01, 1_000);
         var kept = reader.Required("keptHoursPerHa", "Hours with all trees", KeptHoursPerHa, "h/ha", 0, 5_000);
-        var first = reader.Required("firstHoursPerHa", "Hours in the first year", FirstHoursPerHa, "h/ha", 0, 5_000);
+        var taken = reader.Under("", () => Taken.Read(Pattern, Every));
+        var first = reader.Optional("firstHoursPerHa", "Hours in the first year", FirstHoursPerHa, "h/ha", 0, 5_000);
         var later = reader.Optional("laterHoursPerHa", "Hours in later years", LaterHoursPerHa, "h/ha", 0, 5_000);
         var grubbing = reader.Required("grubbingPerHa", "Grubbing", GrubbingPerHa, "", 0, 1_000_000);
         var rate = reader.Optional("discountPercent", "Discount", DiscountPercent, "%", 0, 50) ?? 0;
@@ -188,12 +234,13 @@ public sealed record TakingOutEntry
                 margin,
                 wage,
                 kept,
-                first,
-                later ?? first,
+                first ?? kept * taken!.FirstHours,
+                later ?? first ?? kept * taken!.LaterHours,
                 grubbing,
                 rate / 100,
                 decline / 100 ?? TakingOut.UsualDecline,
-                CropPercent?.Select(s => s / 100).ToList() ?? TakingOut.UsualCrop
+                CropPercent?.Select(s => s / 100).ToList() ?? taken!.Crop,
+                taken!.Share
             )
         );
     }

@@ -1,6 +1,8 @@
 using CsCheck;
+using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Training;
+using Rama.Core.Training.Renewal;
 
 namespace Rama.Core.Tests.Training;
 
@@ -153,6 +155,70 @@ public sealed class TrainingCalculatorsTests
         Assert.True(even > 0.04);
         var at = (Block with { DeclinePercent = even * 100 }).Calculate();
         Assert.Equal(at.TakeOut, at.Keep, 0);
+    }
+
+    // Handbook 9.5: hours 120 kept, 90 in the first year and 85 then, and .60 .75 .90 .98 1.00 of the crop, are what
+    // is usual for every second tree; every fourth loses half as much, a whole block all.
+    [Fact]
+    public void What_is_usual_follows_from_the_share_that_goes()
+    {
+        var told = Block.Calculate();
+        var usual = (Block with { FirstHoursPerHa = null, LaterHoursPerHa = null }).Calculate();
+        Assert.Equal(told.TakeOut, usual.TakeOut, 6);
+        double[] Crop(string pattern, double every) =>
+            [
+                .. (Block with { Pattern = pattern, Every = every })
+                    .Calculate()
+                    .Years.Select(y => Math.Round(y.OutKgPerHa / 52_000, 3)),
+            ];
+        Assert.Equal([0.8, 0.875, 0.95, 0.99, 1], Crop("tree", 4));
+        Assert.Equal([0.6, 0.675, 0.725, 0.75, 0.75], Crop("row", 2));
+        Assert.Equal([0, 0, 0, 0, 0], Crop("whole", 2));
+        Assert.Equal(0.25, (Block with { Every = 4 }).Calculate().ShareOut);
+        Assert.Throws<UnusableEntryException>(() => (Block with { Every = 1 }).Calculate());
+        Assert.Throws<UnusableEntryException>(() => (Block with { Pattern = "2" }).Calculate());
+    }
+
+    // By hand: rows 1 to 3 of five trees; tree 2 of row 1 is missing, tree 4 of row 3 is to be grubbed already.
+    [Fact]
+    public void Trees_that_go_are_marked_in_the_rows()
+    {
+        TreeRow Row(int number, int[] missing, int[] toGrub) => new(number, 11, 5, missing, [], [], toGrub);
+        TreeRow[] rows = [Row(1, [12], []), Row(2, [], []), Row(3, [], [14])];
+        int[][] Marked(TakenPattern pattern, int every, int from) =>
+            [.. new Taken(pattern, every, from).Marked(rows).Select(r => r.ToGrub.ToArray())];
+        Assert.Equal(
+            [
+                [11, 13, 15],
+                [11, 13, 15],
+                [11, 13, 14, 15],
+            ],
+            Marked(TakenPattern.Tree, 2, 1)
+        );
+        Assert.Equal(
+            [
+                [14],
+                [12, 14],
+                [12, 14],
+            ],
+            Marked(TakenPattern.Tree, 2, 2)
+        );
+        Assert.Equal(
+            [
+                [],
+                [11, 12, 13, 14, 15],
+                [14],
+            ],
+            Marked(TakenPattern.Row, 2, 2)
+        );
+        Assert.Equal(
+            [
+                [11, 13, 14, 15],
+                [11, 12, 13, 14, 15],
+                [11, 12, 13, 14, 15],
+            ],
+            Marked(TakenPattern.Whole, 2, 1)
+        );
     }
 
     [Fact]

@@ -1,6 +1,6 @@
 using Rama.Core.Explain;
 
-namespace Rama.Core.Training;
+namespace Rama.Core.Training.Renewal;
 
 /// <summary>Age of the limbs over the winters ahead when the oldest go first.</summary>
 /// <param name="Winters">Each winter, the present one first.</param>
