@@ -90,6 +90,8 @@ api.MapImport().MapExport();
 api.MapSeason()
     .MapPasses()
     .MapTraining()
+    .MapRework()
+    .MapRenewal()
     .MapWeather()
     .MapEstate()
     .MapTarget()

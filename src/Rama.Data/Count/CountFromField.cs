@@ -5,7 +5,6 @@ using Rama.Core.Count.Vigour;
 using Rama.Core.Explain;
 using Rama.Data.Database;
 using Rama.Data.Field;
-using Rama.Data.Plan;
 
 namespace Rama.Data.Count;
 
@@ -19,7 +18,7 @@ public sealed class CountedTreesFromField : FieldHandler<CountedTreeEntry>
     protected internal override string Member => "counted";
 
     /// <inheritdoc />
-    protected internal override bool HasRoom(SeasonPlanRecord plan) => plan.Trees.Count < SurveyEntry.MostTrees;
+    protected internal override bool HasRoom(FieldGround ground) => ground.Plan.Trees.Count < SurveyEntry.MostTrees;
 
     /// <inheritdoc />
     protected internal override bool NeedsTree => true;
@@ -41,37 +40,39 @@ public sealed class CountedTreesFromField : FieldHandler<CountedTreeEntry>
     protected internal override FieldState TakeOver(FieldTaken taken)
     {
         var body = BodyOf(taken.Entry);
-        var counted = taken.Plan.Find((int)body.Row!.Value, (int)body.Tree!.Value);
+        var counted = taken.Ground.Plan.Find((int)body.Row!.Value, (int)body.Tree!.Value);
         // The same tree, corrected by who counted it; anybody else's count of it is not theirs to change.
         if (counted is null || taken.Replaced is { } replaced && counted.FieldEntryId == replaced.Id)
         {
-            taken.Plan.TakeOver(body, taken.Entry.Id);
+            taken.Ground.Plan.TakeOver(body, taken.Entry.Id);
             return FieldState.InForce;
         }
         return counted.Says(body) ? FieldState.Superseded : FieldState.Conflict;
     }
 
     /// <inheritdoc />
-    protected internal override void Withdraw(SeasonPlanRecord plan, FieldEntryRecord entry)
+    protected internal override void Withdraw(FieldGround ground, FieldEntryRecord entry)
     {
-        if (Find(plan, entry) is { } counted && counted.FieldEntryId == entry.Id)
-            plan.Remove(counted);
+        if (Find(ground, entry) is { } counted && counted.FieldEntryId == entry.Id)
+            ground.Plan.Remove(counted);
     }
 
     /// <inheritdoc />
-    protected internal override Guid? Choose(SeasonPlanRecord plan, FieldEntryRecord entry)
+    protected internal override Guid? Choose(FieldGround ground, FieldEntryRecord entry)
     {
-        var before = Find(plan, entry)?.FieldEntryId;
-        plan.TakeOver(BodyOf(entry), entry.Id);
+        var before = Find(ground, entry)?.FieldEntryId;
+        ground.Plan.TakeOver(BodyOf(entry), entry.Id);
         return before;
     }
 
     /// <inheritdoc />
-    public override JsonElement? InForce(SeasonPlanRecord plan, FieldEntryRecord entry) =>
-        Find(plan, entry) is { } counted ? JsonSerializer.SerializeToElement(counted.ToEntry(), StoredJson.Part) : null;
+    public override JsonElement? InForce(FieldGround ground, FieldEntryRecord entry) =>
+        Find(ground, entry) is { } counted
+            ? JsonSerializer.SerializeToElement(counted.ToEntry(), StoredJson.Part)
+            : null;
 
-    private static CountedTreeRecord? Find(SeasonPlanRecord plan, FieldEntryRecord entry) =>
-        plan.Find(entry.Row!.Value, entry.Tree!.Value);
+    private static CountedTreeRecord? Find(FieldGround ground, FieldEntryRecord entry) =>
+        ground.Plan.Find(entry.Row!.Value, entry.Tree!.Value);
 }
 
 /// <summary>Trees of the walk that were left out, with the reason.</summary>
@@ -105,8 +106,8 @@ public sealed class CutBudsFromField : FieldHandler<BudCutEntry>
     protected internal override string Member => "cut";
 
     /// <inheritdoc />
-    protected internal override bool HasRoom(SeasonPlanRecord plan) =>
-        plan.ToCount().BudCuts.Count < SurveyEntry.MostTrees;
+    protected internal override bool HasRoom(FieldGround ground) =>
+        ground.Plan.ToCount().BudCuts.Count < SurveyEntry.MostTrees;
 
     /// <inheritdoc />
     protected override BudCutEntry Placed(BudCutEntry body, FieldEntry entry) =>
@@ -123,24 +124,24 @@ public sealed class CutBudsFromField : FieldHandler<BudCutEntry>
     /// <inheritdoc />
     protected internal override FieldState TakeOver(FieldTaken taken)
     {
-        var count = taken.Plan.ToCount();
+        var count = taken.Ground.Plan.ToCount();
         var cuts = count.BudCuts.ToList();
         var at = taken.Replaced is { } before ? cuts.IndexOf(BodyOf(before)) : -1;
         if (at >= 0)
             cuts[at] = BodyOf(taken.Entry);
         else
             cuts.Add(BodyOf(taken.Entry));
-        taken.Plan.TakeOver(count with { BudCuts = cuts });
+        taken.Ground.Plan.TakeOver(count with { BudCuts = cuts });
         return FieldState.InForce;
     }
 
     /// <inheritdoc />
-    protected internal override void Withdraw(SeasonPlanRecord plan, FieldEntryRecord entry)
+    protected internal override void Withdraw(FieldGround ground, FieldEntryRecord entry)
     {
-        var count = plan.ToCount();
+        var count = ground.Plan.ToCount();
         var cuts = count.BudCuts.ToList();
         if (cuts.Remove(BodyOf(entry)))
-            plan.TakeOver(count with { BudCuts = cuts });
+            ground.Plan.TakeOver(count with { BudCuts = cuts });
     }
 }
 

@@ -14,6 +14,7 @@ using Rama.Data.Prescribe;
 using Rama.Data.Result;
 using Rama.Data.Target;
 using Rama.Data.Training;
+using Rama.Data.Training.Rework;
 using Rama.Data.Weather;
 
 namespace Rama.Data.Database;
@@ -79,6 +80,15 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
 
     /// <summary>How sides take turns, one a planting that has a calendar of them.</summary>
     public DbSet<SidePlanRecord> SidePlans => Set<SidePlanRecord>();
+
+    /// <summary>What was renewed of the wood, one a planting and winter.</summary>
+    public DbSet<LimbRenewalRecord> LimbRenewals => Set<LimbRenewalRecord>();
+
+    /// <summary>Trees grafted over, or to be.</summary>
+    public DbSet<ReworkedTreeRecord> ReworkedTrees => Set<ReworkedTreeRecord>();
+
+    /// <summary>When trees to be grubbed go, one a planting that has a winter named for it.</summary>
+    public DbSet<RemovalRecord> Removals => Set<RemovalRecord>();
 
     /// <summary>Girths of every tree, an array a row.</summary>
     public DbSet<TrunkRowRecord> TrunkRows => Set<TrunkRowRecord>();
@@ -154,6 +164,9 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
         builder.Entity<PassChoiceRecord>().HasQueryFilter(c => c.EstateId == EstateId);
         builder.Entity<YoungTreesRecord>().HasQueryFilter(r => r.EstateId == EstateId);
         builder.Entity<SidePlanRecord>().HasQueryFilter(p => p.EstateId == EstateId);
+        builder.Entity<LimbRenewalRecord>().HasQueryFilter(r => r.EstateId == EstateId);
+        builder.Entity<ReworkedTreeRecord>().HasQueryFilter(t => t.EstateId == EstateId);
+        builder.Entity<RemovalRecord>().HasQueryFilter(r => r.EstateId == EstateId);
         builder.Entity<ChangeRecord>().HasQueryFilter(c => c.EstateId == EstateId);
         builder.Entity<InvitationRecord>().HasQueryFilter(i => i.EstateId == EstateId);
         builder.Entity<BatchRecord>().HasQueryFilter(b => b.EstateId == EstateId);

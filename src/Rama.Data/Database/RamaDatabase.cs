@@ -13,6 +13,7 @@ using Rama.Data.Prescribe;
 using Rama.Data.Season;
 using Rama.Data.Target;
 using Rama.Data.Training;
+using Rama.Data.Training.Rework;
 using Rama.Data.Weather;
 
 namespace Rama.Data.Database;
@@ -50,12 +51,14 @@ public static class RamaDatabase
             .AddSingleton<FieldHandler, SkippedTreesFromField>()
             .AddSingleton<FieldHandler, CutBudsFromField>()
             .AddSingleton<FieldHandler, MarksFromField>()
+            .AddSingleton<FieldHandler, ReworkFromField>()
             .AddScoped<PhotoStore>()
             .AddScoped<PrescribeStore>()
             .AddScoped<WorkerStore>()
             .AddScoped<SeasonStore>()
             .AddScoped<PassStore>()
             .AddScoped<TrainingStore>()
+            .AddScoped<ReworkStore>()
             .AddScoped<WeatherStore>()
             .AddScoped<MapStore>()
             .AddScoped<DatabaseSetup>()

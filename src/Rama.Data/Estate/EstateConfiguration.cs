@@ -20,6 +20,7 @@ internal sealed class EstateConfiguration : IEntityTypeConfiguration<EstateRecor
         builder.Property(e => e.Name).HasMaxLength(100);
         builder.Property(e => e.Currency).HasMaxLength(3);
         builder.Property(e => e.BodyMarks).HasColumnType("json");
+        builder.Property(e => e.Ribbons).HasColumnType("json");
         builder.Property(e => e.Version).IsRowVersion();
     }
 }

@@ -1,4 +1,5 @@
 using Rama.Core.Prescribe;
+using Rama.Core.Training.Rework;
 using Rama.Data.Database;
 using Rama.Data.History;
 
@@ -29,6 +30,10 @@ public sealed class EstateRecord : IHistoried
     /// <summary>Measures the crews take with the body, as typed, as JSON; null without any.</summary>
     public string? BodyMarks { get; private set; }
 
+    /// <summary>Colours of the ribbons on trees in rework and trees to go, by standing, as JSON; null for those
+    /// that ship.</summary>
+    public string? Ribbons { get; private set; }
+
     /// <summary>
     /// The day the estate's season logic takes as today; null for the real one. Demo data sits in its own winter.
     /// </summary>
@@ -45,6 +50,13 @@ public sealed class EstateRecord : IHistoried
     /// <summary>Takes the crews' measures over.</summary>
     public void TakeOver(BodyMarksEntry? marks) =>
         BodyMarks = marks is null || marks == new BodyMarksEntry() ? null : StoredJson.WritePart(marks);
+
+    /// <summary>Takes colours over that the core has read.</summary>
+    public void TakeOver(Ribbons ribbons) => Ribbons = ribbons.IsShipped ? null : StoredJson.WritePart(ribbons.Colours);
+
+    /// <summary>The colours of the ribbons.</summary>
+    public Ribbons ToRibbons() =>
+        Core.Training.Rework.Ribbons.Of(StoredJson.ReadPart<Dictionary<ReworkStanding, string>>(Ribbons) ?? []);
 
     /// <summary>The crews' measures as typed.</summary>
     public BodyMarksEntry ToBodyMarks() => StoredJson.ReadPart<BodyMarksEntry>(BodyMarks) ?? new();

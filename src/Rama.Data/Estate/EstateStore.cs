@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Explain;
 using Rama.Core.Season;
+using Rama.Core.Training.Rework;
 using Rama.Data.Database;
 
 namespace Rama.Data.Estate;
@@ -27,6 +28,20 @@ public sealed class EstateStore(RamaContext database, EstateScope scope)
         (estate.Name, estate.CrewHoursPerWeek, estate.Currency) = (name, hours, currency);
         estate.TakeOver(entry.BodyMarks);
         await SaveAsync("name", cancel);
+    }
+
+    /// <summary>Saves the colours of the ribbons on trees in rework.</summary>
+    /// <param name="ribbons">The colours.</param>
+    /// <param name="version">Version of the estate they were read at.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="UnusableEntryException">Someone else saved first; nothing is saved.</exception>
+    public async Task SaveAsync(Ribbons ribbons, uint version, CancellationToken cancel)
+    {
+        var estate = await ReadAsync(cancel);
+        if (estate.Version != version)
+            throw Conflicts.ChangedMeanwhile("ribbons");
+        estate.TakeOver(ribbons);
+        await SaveAsync("ribbons", cancel);
     }
 
     /// <summary>

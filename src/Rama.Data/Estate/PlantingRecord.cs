@@ -2,6 +2,7 @@ using Rama.Core.Estate;
 using Rama.Core.Quantities;
 using Rama.Core.Result;
 using Rama.Core.Target.Size;
+using Rama.Core.Training.Rework;
 using Rama.Data.Database;
 using Rama.Data.History;
 using Rama.Data.Result;
@@ -165,6 +166,18 @@ public sealed class PlantingRecord : IHistoried
     public double RowLengthM(int row) =>
         Rows.Where(r => r.Row == row).Sum(r => r.Trees)
         * Units.Length[TreeSpacing.Unit!].ToBase(TreeSpacing.Value!.Value);
+
+    /// <summary>How a place stands in the row list; the rows must be loaded.</summary>
+    public TreePlace PlaceOf(int row, int tree)
+    {
+        if (Rows.Count == 0)
+            return TreePlace.NotListed;
+        var at = Rows.Find(r => r.Row == row && tree >= r.FirstTree && tree < r.FirstTree + r.Trees);
+        return at is null ? TreePlace.None
+            : at.Missing.Contains(tree) ? TreePlace.Empty
+            : at.ToGrub.Contains(tree) ? TreePlace.ToGrub
+            : TreePlace.Tree;
+    }
 
     internal void StandOn(BlockRecord block) => (BlockId, Block) = (block.Id, block);
 

@@ -9,6 +9,7 @@ using Rama.Core.Prescribe;
 using Rama.Core.Season;
 using Rama.Core.Systems;
 using Rama.Core.Target.Size;
+using Rama.Core.Training.Rework;
 using Rama.Data.Count;
 using Rama.Data.Count.Scan;
 using Rama.Data.Crew;
@@ -72,6 +73,7 @@ public sealed class EstateArchive(
                     $"This was exported by a later Rama (format {facts.Version}); this one reads up to {Version}."
                 );
             facts.BodyMarks?.Read();
+            Ribbons.Read(facts.Ribbons ?? new Dictionary<ReworkStanding, string>());
             new EstateEntry { Name = facts.Name, Currency = facts.Currency }.Read();
             return facts;
         }
@@ -98,7 +100,8 @@ public sealed class EstateArchive(
                     estate.Today,
                     estate.CrewHoursPerWeek,
                     estate.BodyMarks is null ? null : estate.ToBodyMarks(),
-                    estate.Currency
+                    estate.Currency,
+                    estate.Ribbons is null ? null : estate.ToRibbons().Colours
                 ),
                 StoredJson.File,
                 cancel
@@ -182,6 +185,7 @@ public sealed class EstateArchive(
                     facts.Currency
                 );
                 estate.TakeOver(facts.BodyMarks);
+                estate.TakeOver(Ribbons.Of(facts.Ribbons ?? new Dictionary<ReworkStanding, string>()));
                 await database.SaveChangesAsync(cancel);
                 ReadOwnEntries(files, "varieties.json", json =>
                 {
@@ -344,6 +348,7 @@ public sealed class EstateArchive(
 /// <param name="CrewHoursPerWeek">Hours all crews together work in a week; null until told.</param>
 /// <param name="BodyMarks">Measures the crews take with the body; null without any.</param>
 /// <param name="Currency">Money of the estate, three letters; null until told.</param>
+/// <param name="Ribbons">Colours of the ribbons on trees in rework; null for those that ship.</param>
 public sealed record EstateFacts(
     string Format,
     int Version,
@@ -352,7 +357,8 @@ public sealed record EstateFacts(
     DateOnly? Today,
     double? CrewHoursPerWeek = null,
     BodyMarksEntry? BodyMarks = null,
-    string? Currency = null
+    string? Currency = null,
+    IReadOnlyDictionary<ReworkStanding, string>? Ribbons = null
 );
 
 /// <summary>A table of an archive holds a line that cannot be used.</summary>

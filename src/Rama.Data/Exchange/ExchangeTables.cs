@@ -21,6 +21,9 @@ public static class ExchangeTables
         new PassTable(),
         new YoungTable(),
         new SideTable(),
+        new RenewalTable(),
+        new ReworkTable(),
+        new RemovalTable(),
     ];
 
     /// <summary>The table of that name, or null.</summary>

@@ -19,6 +19,9 @@ public enum FieldKind
 
     /// <summary>Something was seen on the vigour walk.</summary>
     Mark,
+
+    /// <summary>A reworked tree was worked on or looked at.</summary>
+    Rework,
 }
 
 /// <summary>What became of an entry from the field.</summary>

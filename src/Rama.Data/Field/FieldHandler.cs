@@ -1,7 +1,6 @@
 using System.Text.Json;
 using Rama.Core.Explain;
 using Rama.Data.Database;
-using Rama.Data.Plan;
 
 namespace Rama.Data.Field;
 
@@ -29,8 +28,8 @@ public abstract class FieldHandler
     protected internal abstract JsonElement Read(FieldEntry entry);
 
     /// <summary>Whether its stage can hold one more.</summary>
-    /// <param name="plan">The plan of its planting and season.</param>
-    protected internal virtual bool HasRoom(SeasonPlanRecord plan) => true;
+    /// <param name="ground">What its planting and season hold.</param>
+    protected internal virtual bool HasRoom(FieldGround ground) => true;
 
     /// <summary>An entry kept, as it came.</summary>
     /// <param name="entry">The entry.</param>
@@ -52,19 +51,19 @@ public abstract class FieldHandler
     protected internal virtual FieldState TakeOver(FieldTaken taken) => FieldState.InForce;
 
     /// <summary>Takes an entry in force out of its stage again.</summary>
-    /// <param name="plan">The plan of its planting and season.</param>
+    /// <param name="ground">What its planting and season hold.</param>
     /// <param name="entry">The entry.</param>
-    protected internal virtual void Withdraw(SeasonPlanRecord plan, FieldEntryRecord entry) { }
+    protected internal virtual void Withdraw(FieldGround ground, FieldEntryRecord entry) { }
 
     /// <summary>Puts an entry in the place of what is in force, and tells which entry that was.</summary>
-    /// <param name="plan">The plan of its planting and season.</param>
+    /// <param name="ground">What its planting and season hold.</param>
     /// <param name="entry">The entry chosen.</param>
-    protected internal virtual Guid? Choose(SeasonPlanRecord plan, FieldEntryRecord entry) => null;
+    protected internal virtual Guid? Choose(FieldGround ground, FieldEntryRecord entry) => null;
 
     /// <summary>What is in force where the entry is in conflict; null where nothing is.</summary>
-    /// <param name="plan">The plan of its planting and season.</param>
+    /// <param name="ground">What its planting and season hold.</param>
     /// <param name="entry">The entry.</param>
-    public virtual JsonElement? InForce(SeasonPlanRecord plan, FieldEntryRecord entry) => null;
+    public virtual JsonElement? InForce(FieldGround ground, FieldEntryRecord entry) => null;
 }
 
 /// <summary>The handler of a kind whose body is a <typeparamref name="T"/>.</summary>
@@ -148,7 +147,7 @@ public abstract class FieldHandler<T> : FieldHandler
 }
 
 /// <summary>An entry being taken over.</summary>
-/// <param name="Plan">The plan of its planting and season.</param>
+/// <param name="Ground">What its planting and season hold.</param>
 /// <param name="Entry">The entry.</param>
 /// <param name="Replaced">The entry it takes the place of; null for none.</param>
-public sealed record FieldTaken(SeasonPlanRecord Plan, FieldEntry Entry, FieldEntryRecord? Replaced);
+public sealed record FieldTaken(FieldGround Ground, FieldEntry Entry, FieldEntryRecord? Replaced);

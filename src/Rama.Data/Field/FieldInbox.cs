@@ -5,6 +5,7 @@ using Rama.Data.Count;
 using Rama.Data.Database;
 using Rama.Data.Estate;
 using Rama.Data.Plan;
+using Rama.Data.Training.Rework;
 
 namespace Rama.Data.Field;
 
@@ -208,8 +209,8 @@ public sealed class FieldInbox(
             is not { } entry
         )
             return false;
-        var plan = await PlanAsync(planting, entry.Season, cancel);
-        if (!IsSame(handlers.Of(entry.Kind!.Value).InForce(plan, entry), seen))
+        var ground = await GroundAsync(planting, entry.Season, cancel);
+        if (ground is null || !IsSame(handlers.Of(entry.Kind!.Value).InForce(ground, entry), seen))
             throw new UnusableEntryException([
                 new("inForce", "changed", "Someone else changed this tree meanwhile. Look at it again."),
             ]);
@@ -218,8 +219,8 @@ public sealed class FieldInbox(
             Guid? before = null;
             await MeasuredSum.ChangeAsync(
                 database,
-                plan,
-                () => before = handlers.Of(entry.Kind!.Value).Choose(plan, entry),
+                ground.Plan,
+                () => before = handlers.Of(entry.Kind!.Value).Choose(ground, entry),
                 cancel
             );
             if (
@@ -264,7 +265,7 @@ public sealed class FieldInbox(
         CancellationToken cancel
     )
     {
-        if (!await database.Plantings.AnyAsync(p => p.Id == planting, cancel))
+        if (await GroundAsync(planting, season, cancel) is not { } ground)
             return
             [
                 .. arrived.Select(a => new FieldReceipt(
@@ -277,19 +278,18 @@ public sealed class FieldInbox(
         var room =
             FieldEntryRecord.MostOfPlanting
             - await database.FieldEntries.CountAsync(e => e.PlantingId == planting && e.Season == season, cancel);
-        var plan = await PlanAsync(planting, season, cancel);
         List<FieldReceipt> receipts = [];
         await MeasuredSum.ChangeAsync(
             database,
-            plan,
-            () => receipts.AddRange(arrived.Select(a => ReceiptOf(a, plan, chain, ref room))),
+            ground.Plan,
+            () => receipts.AddRange(arrived.Select(a => ReceiptOf(a, ground, chain, ref room))),
             cancel
         );
         await database.SaveChangesAsync(cancel);
         return receipts;
     }
 
-    private FieldReceipt ReceiptOf(Arrival arrival, SeasonPlanRecord plan, FieldChain chain, ref int room)
+    private FieldReceipt ReceiptOf(Arrival arrival, FieldGround ground, FieldChain chain, ref int room)
     {
         var entry = arrival.Entry;
         FieldReceipt Refused(string field, string code, string message) =>
@@ -300,28 +300,28 @@ public sealed class FieldInbox(
         if (replaced is not null && (replaced.PlantingId, replaced.Season) != (entry.Planting, arrival.Season))
             return Refused("supersedes", "elsewhere", "What this takes back belongs to another planting or season.");
         // What takes the place of something takes no more.
-        if (room <= 0 || replaced is null && handlers.Find(entry.Kind)?.HasRoom(plan) == false)
+        if (room <= 0 || replaced is null && handlers.Find(entry.Kind)?.HasRoom(ground) == false)
             return Refused("planting", "range", "This planting is full: so much is not counted by hand in a season.");
         room--;
-        var kept = entry.IsWithdrawal ? TakeBack(arrival, plan, replaced) : Take(arrival, plan, replaced, chain);
+        var kept = entry.IsWithdrawal ? TakeBack(arrival, ground, replaced) : Take(arrival, ground, replaced, chain);
         chain.Add(kept);
         return new(entry.Id, kept.State == FieldState.Conflict ? FieldOutcome.Conflict : FieldOutcome.Taken, []);
     }
 
     // Kept too, so that a withdrawal sent twice is one, and one that comes before its entry holds.
-    private FieldEntryRecord TakeBack(Arrival arrival, SeasonPlanRecord plan, FieldEntryRecord? withdrawn)
+    private FieldEntryRecord TakeBack(Arrival arrival, FieldGround ground, FieldEntryRecord? withdrawn)
     {
         if (withdrawn is not null)
-            Withdraw(plan, withdrawn, FieldState.Withdrawn);
+            Withdraw(ground, withdrawn, FieldState.Withdrawn);
         return Keep(arrival, withdrawn?.Kind, FieldState.Withdrawn, withdrawn);
     }
 
-    private FieldEntryRecord Take(Arrival arrival, SeasonPlanRecord plan, FieldEntryRecord? replaced, FieldChain chain)
+    private FieldEntryRecord Take(Arrival arrival, FieldGround ground, FieldEntryRecord? replaced, FieldChain chain)
     {
         var handler = handlers.Find(arrival.Entry.Kind)!;
-        if (chain.After(arrival.Entry.Id, plan.PlantingId, plan.Season) is { } later)
+        if (chain.After(arrival.Entry.Id, ground.Plan.PlantingId, ground.Plan.Season) is { } later)
         {
-            Link(plan, replaced, chain.LastFrom(later));
+            Link(ground, replaced, chain.LastFrom(later));
             return Keep(
                 arrival,
                 handler.Kind,
@@ -336,30 +336,30 @@ public sealed class FieldInbox(
                 != (handler.Kind, (int?)arrival.Entry.Row, (int?)arrival.Entry.Tree)
         )
         {
-            Withdraw(plan, replaced, FieldState.Superseded);
+            Withdraw(ground, replaced, FieldState.Superseded);
             replaced = null;
         }
-        var state = handler.TakeOver(new(plan, arrival.Entry, replaced));
+        var state = handler.TakeOver(new(ground, arrival.Entry, replaced));
         if (replaced is { State: FieldState.InForce or FieldState.Conflict })
             replaced.State = FieldState.Superseded;
         return Keep(arrival, handler.Kind, state, null);
     }
 
     // What stood between the two has come at last: the first no longer holds, and so the last may.
-    private void Link(SeasonPlanRecord plan, FieldEntryRecord? first, FieldEntryRecord last)
+    private void Link(FieldGround ground, FieldEntryRecord? first, FieldEntryRecord last)
     {
         if (first is null)
             return;
-        Withdraw(plan, first, FieldState.Superseded);
+        Withdraw(ground, first, FieldState.Superseded);
         if (last is { State: FieldState.Conflict or FieldState.Superseded, Kind: { } kind })
-            last.State = handlers.Of(kind).TakeOver(new(plan, handlers.Of(kind).EntryOf(last), null));
+            last.State = handlers.Of(kind).TakeOver(new(ground, handlers.Of(kind).EntryOf(last), null));
     }
 
-    private void Withdraw(SeasonPlanRecord plan, FieldEntryRecord entry, FieldState upon)
+    private void Withdraw(FieldGround ground, FieldEntryRecord entry, FieldState upon)
     {
         if (entry is not { State: FieldState.InForce or FieldState.Conflict })
             return;
-        handlers.Of(entry.Kind!.Value).Withdraw(plan, entry);
+        handlers.Of(entry.Kind!.Value).Withdraw(ground, entry);
         entry.State = upon;
     }
 
@@ -388,6 +388,14 @@ public sealed class FieldInbox(
         database.Add(record);
         return record;
     }
+
+    private async Task<FieldGround?> GroundAsync(Guid planting, int season, CancellationToken cancel) =>
+        await database.Plantings.Include(p => p.Rows).SingleOrDefaultAsync(p => p.Id == planting, cancel) is { } record
+            ? new(
+                await PlanAsync(planting, season, cancel),
+                await ReworkGround.OfAsync(database, record, await estates.ReadAsync(cancel), clock, cancel)
+            )
+            : null;
 
     private async Task<SeasonPlanRecord> PlanAsync(Guid planting, int season, CancellationToken cancel)
     {

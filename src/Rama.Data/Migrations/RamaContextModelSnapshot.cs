@@ -398,6 +398,10 @@ namespace Rama.Data.Migrations
                         .HasColumnType("character varying(100)")
                         .HasColumnName("name");
 
+                    b.Property<string>("Ribbons")
+                        .HasColumnType("json")
+                        .HasColumnName("ribbons");
+
                     b.Property<int>("Season")
                         .HasColumnType("integer")
                         .HasColumnName("season");
@@ -1889,6 +1893,180 @@ namespace Rama.Data.Migrations
                     b.ToTable("target_versions", (string)null);
                 });
 
+            modelBuilder.Entity("Rama.Data.Training.LimbRenewalRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<double?>("Limbs")
+                        .HasColumnType("double precision")
+                        .HasColumnName("limbs");
+
+                    b.Property<int?>("Scaffold")
+                        .HasColumnType("integer")
+                        .HasColumnName("scaffold");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("EstateId", "PlantingId", "Season")
+                        .HasName("pk_limb_renewals");
+
+                    b.ToTable("limb_renewals", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_limb_renewals_counts", "coalesce(limbs, 0) >= 0 and coalesce(scaffold, 1) between 1 and 12");
+
+                            t.HasCheckConstraint("ck_limb_renewals_season", "season between 1900 and 2200");
+                        });
+                });
+
+            modelBuilder.Entity("Rama.Data.Training.Rework.RemovalRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("EstateId", "PlantingId")
+                        .HasName("pk_removals");
+
+                    b.ToTable("removals", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_removals_season", "season between 1900 and 2240");
+                        });
+                });
+
+            modelBuilder.Entity("Rama.Data.Training.Rework.ReworkedTreeRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int>("Row")
+                        .HasColumnType("integer")
+                        .HasColumnName("row");
+
+                    b.Property<int>("Tree")
+                        .HasColumnType("integer")
+                        .HasColumnName("tree");
+
+                    b.Property<int?>("DoneSeason")
+                        .HasColumnType("integer")
+                        .HasColumnName("done_season");
+
+                    b.Property<Guid?>("FieldEntryId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("field_entry_id");
+
+                    b.Property<bool?>("Finished")
+                        .HasColumnType("boolean")
+                        .HasColumnName("finished");
+
+                    b.Property<string>("Graft")
+                        .HasColumnType("text")
+                        .HasColumnName("graft");
+
+                    b.Property<DateOnly?>("GraftedOn")
+                        .HasColumnType("date")
+                        .HasColumnName("grafted_on");
+
+                    b.Property<bool?>("Guard")
+                        .HasColumnType("boolean")
+                        .HasColumnName("guard");
+
+                    b.Property<string>("Note")
+                        .HasColumnType("text")
+                        .HasColumnName("note");
+
+                    b.Property<bool?>("Support")
+                        .HasColumnType("boolean")
+                        .HasColumnName("support");
+
+                    b.Property<int?>("TrueToName")
+                        .HasColumnType("integer")
+                        .HasColumnName("true_to_name");
+
+                    b.Property<string>("Union")
+                        .HasColumnType("text")
+                        .HasColumnName("union");
+
+                    b.Property<string>("Variety")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("variety");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "Girth", "Rama.Data.Training.Rework.ReworkedTreeRecord.Girth#Amount", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("girth_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("girth_value");
+                        });
+
+                    b.ComplexProperty(typeof(Dictionary<string, object>), "Height", "Rama.Data.Training.Rework.ReworkedTreeRecord.Height#Amount", b1 =>
+                        {
+                            b1.IsRequired();
+
+                            b1.Property<string>("Unit")
+                                .HasMaxLength(16)
+                                .HasColumnType("character varying(16)")
+                                .HasColumnName("height_unit");
+
+                            b1.Property<double?>("Value")
+                                .HasColumnType("double precision")
+                                .HasColumnName("height_value");
+                        });
+
+                    b.HasKey("EstateId", "PlantingId", "Row", "Tree")
+                        .HasName("pk_reworked_trees");
+
+                    b.ToTable("reworked_trees", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_reworked_trees_place", "row between 1 and 9999 and tree between 1 and 9999");
+                        });
+                });
+
             modelBuilder.Entity("Rama.Data.Training.SidePlanRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
@@ -2449,6 +2627,36 @@ namespace Rama.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_target_versions_plantings_estate_id_planting_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Training.LimbRenewalRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_limb_renewals_plantings_estate_id_planting_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Training.Rework.RemovalRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_removals_plantings_estate_id_planting_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Training.Rework.ReworkedTreeRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_reworked_trees_plantings_estate_id_planting_id");
                 });
 
             modelBuilder.Entity("Rama.Data.Training.SidePlanRecord", b =>

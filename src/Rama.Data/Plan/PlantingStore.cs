@@ -13,6 +13,7 @@ using Rama.Data.Database;
 using Rama.Data.Estate;
 using Rama.Data.History;
 using Rama.Data.Target;
+using Rama.Data.Training.Rework;
 
 namespace Rama.Data.Plan;
 
@@ -118,6 +119,38 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
                 if (rows is not null)
                     await KeepApartAsync(stored.Planting, rows, entry, cancel);
                 stored.Planting.TakeOver(rows);
+            },
+            cancel
+        );
+
+    /// <summary>Changes the rows by a rule; null when there is no such planting.</summary>
+    /// <exception cref="UnusableEntryException">No rows are listed, or they cannot be so; nothing is saved.</exception>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
+    public Task<StoredPlanting?> ChangeRowsAsync(
+        Guid id,
+        uint version,
+        Func<IReadOnlyList<TreeRow>, IReadOnlyList<TreeRow>> change,
+        CancellationToken cancel
+    ) =>
+        ChangePlantingAsync(
+            id,
+            version,
+            async stored =>
+            {
+                if (stored.Planting.ToRows().Read() is not { } rows)
+                    throw new UnusableEntryException([
+                        new(
+                            "rows",
+                            "missing",
+                            "Rows: list the rows of the planting first, so that trees can be marked."
+                        ),
+                    ]);
+                var changed = new RowList(change(rows.Rows));
+                if ((await ReworkGround.ToGrubAsync(database, id, changed.Rows, cancel)) is [var (row, tree), ..])
+                    throw new UnusableEntryException([
+                        new("rows", "reworked", ReworkGround.ToGrubToo(row.Number, tree)),
+                    ]);
+                stored.Planting.TakeOver(changed);
             },
             cancel
         );
@@ -308,17 +341,18 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
                 is not { } other
             )
                 continue;
-            var line = entry
-                .Rows.Index()
-                .First(r => r.Item.Row == row.Number && (r.Item.FirstTree ?? 1) == row.FirstTree)
-                .Index;
             reader.Add(
-                $"rows[{line}].row",
+                $"rows[{LineOf(row)}].row",
                 "duplicate",
                 $"Row {row.Number}: some of its trees belong to planting {other.Code} of the same block."
             );
         }
+        foreach (var (row, tree) in await ReworkGround.ToGrubAsync(database, planting.Id, rows.Rows, cancel))
+            reader.Add($"rows[{LineOf(row)}].toGrub", "reworked", ReworkGround.ToGrubToo(row.Number, tree));
         reader.ThrowIfAny();
+
+        int LineOf(TreeRow row) =>
+            entry.Rows.Index().First(r => r.Item.Row == row.Number && (r.Item.FirstTree ?? 1) == row.FirstTree).Index;
     }
 
     private Task<StoredPlanting?> ChangePlantingAsync(

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Explain;
 using Rama.Core.Training;
+using Rama.Core.Training.Renewal;
 using Rama.Data.Database;
 using Rama.Data.Estate;
 
@@ -42,10 +43,7 @@ public sealed class TrainingStore(RamaContext database, EstateStore estates)
         var estate = await estates.ReadAsync(cancel);
         if (await YearPlantedAsync(planting, cancel) is not { } year)
             return false;
-        if (season > estate.Season)
-            throw new UnusableEntryException([
-                new("season", "range", $"Season: expected up to {estate.Season}, the one at hand."),
-            ]);
+        RefuseLater(season, estate.Season);
         entry.Read(season, year);
         var record = await database.YoungTrees.SingleOrDefaultAsync(
             r => r.PlantingId == planting && r.Season == season,
@@ -113,6 +111,72 @@ public sealed class TrainingStore(RamaContext database, EstateStore estates)
         }
         await database.SaveOrRefuseAsync("sides", cancel);
         return true;
+    }
+
+    /// <summary>What was renewed of the wood of a planting, the first winter first.</summary>
+    public async Task<IReadOnlyList<LimbRenewalRecord>> RenewalsOfAsync(Guid planting, CancellationToken cancel) =>
+        await database
+            .LimbRenewals.AsNoTracking()
+            .Where(r => r.PlantingId == planting)
+            .OrderBy(r => r.Season)
+            .ToListAsync(cancel);
+
+    /// <summary>Saves what was renewed in a winter, or takes it away where nothing is told; false when there is no such
+    /// planting.</summary>
+    /// <param name="planting">The planting.</param>
+    /// <param name="season">Calendar year of the harvest the winter was before.</param>
+    /// <param name="version">Version it was read at; 0 for none.</param>
+    /// <param name="entry">What was renewed.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="UnusableEntryException">The entry cannot be used, or someone else saved first; nothing is
+    /// saved.</exception>
+    public async Task<bool> SaveRenewalAsync(
+        Guid planting,
+        int season,
+        uint version,
+        WinterRenewalEntry entry,
+        CancellationToken cancel
+    )
+    {
+        var estate = await estates.ReadAsync(cancel);
+        if (await YearPlantedAsync(planting, cancel) is not { } year)
+            return false;
+        RefuseLater(season, estate.Season);
+        var renewal = entry.Read(season, year);
+        var record = await database.LimbRenewals.SingleOrDefaultAsync(
+            r => r.PlantingId == planting && r.Season == season,
+            cancel
+        );
+        if ((record?.Version ?? 0) != version)
+            throw Conflicts.ChangedMeanwhile("limbs");
+        if (entry.IsEmpty)
+        {
+            if (record is not null)
+                database.Remove(record);
+        }
+        else
+        {
+            if (record is null)
+                database.Add(
+                    record = new()
+                    {
+                        EstateId = estate.Id,
+                        PlantingId = planting,
+                        Season = season,
+                    }
+                );
+            record.TakeOver(renewal);
+        }
+        await database.SaveOrRefuseAsync("limbs", cancel);
+        return true;
+    }
+
+    private static void RefuseLater(int season, int atHand)
+    {
+        if (season > atHand)
+            throw new UnusableEntryException([
+                new("season", "range", $"Season: expected up to {atHand}, the one at hand."),
+            ]);
     }
 
     private Task<int?> YearPlantedAsync(Guid planting, CancellationToken cancel) =>

@@ -7,12 +7,15 @@ using Rama.Core.Explain;
 using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Season;
+using Rama.Core.Training.Rework;
 using Rama.Data.Count;
 using Rama.Data.Estate;
 using Rama.Data.Plan;
+using Rama.Data.Training.Rework;
 using Rama.Web.Accounts;
 using Rama.Web.Passes;
 using Rama.Web.Prescribe;
+using Rama.Web.Training;
 
 namespace Rama.Web.Count;
 
@@ -56,6 +59,7 @@ public sealed record KitShare(string Kind, double Share, double Low, double High
 /// <param name="Stop">The stop rule as a table.</param>
 /// <param name="Passes">Passes at hand, those that can be done or are late.</param>
 /// <param name="Today">The day they are told for.</param>
+/// <param name="Rework">Trees in rework and trees to go; null where there are none.</param>
 public sealed record FieldKit(
     Guid Id,
     string Code,
@@ -75,7 +79,22 @@ public sealed record FieldKit(
     IReadOnlyList<KitShare> Shares,
     FieldStop Stop,
     IReadOnlyList<KitPass> Passes,
-    DateOnly Today
+    DateOnly Today,
+    KitRework? Rework
+);
+
+/// <summary>Trees in rework and trees to go, with what this winter asks of them.</summary>
+/// <param name="Grafts">Kinds of grafts.</param>
+/// <param name="Tasks">Tasks there are this winter.</param>
+/// <param name="Ribbons">Colour of the ribbon by standing.</param>
+/// <param name="Trees">The trees, by row and number.</param>
+/// <param name="Known">Those in rework as they are known, with the version a phone tells more over.</param>
+public sealed record KitRework(
+    IReadOnlyList<GraftKind> Grafts,
+    IReadOnlyList<ReworkTask> Tasks,
+    IReadOnlyDictionary<ReworkStanding, string> Ribbons,
+    IReadOnlyList<ReworkLine> Trees,
+    IReadOnlyList<ReworkTreeView> Known
 );
 
 /// <summary>A pass at hand.</summary>
@@ -116,6 +135,7 @@ internal static class SampleEndpoints
         MeasuredTreesStore counts,
         PlantingYears years,
         EstateStore estates,
+        ReworkStore rework,
         CancellationToken cancel,
         string language = "en",
         string units = "metric"
@@ -180,7 +200,16 @@ internal static class SampleEndpoints
                     terms
                 ),
                 PassesOf(all, id, stored, reader),
-                all.Today
+                all.Today,
+                all.Plantings.FirstOrDefault(p => p.Planting.Id == id)?.Rework is { } work
+                    ? new(
+                        ReworkRules.Shipped.Grafts,
+                        [.. work.Work.Select(w => w.Task)],
+                        all.Estate.ToRibbons().Colours,
+                        work.Trees,
+                        [.. (await rework.OfAsync(id, cancel)).Select(ReworkTreeView.Of)]
+                    )
+                    : null
             )
         );
     }

@@ -7,12 +7,14 @@ using Rama.Core.Count.Scan;
 using Rama.Core.Explain;
 using Rama.Core.Plan;
 using Rama.Core.Target.Capacity;
+using Rama.Core.Training.Rework;
 using Rama.Data.Count;
 using Rama.Data.Count.Scan;
 using Rama.Data.Exchange;
 using Rama.Data.Plan;
 using Rama.Web.Accounts;
 using Rama.Web.Hosting;
+using Rama.Web.Passes;
 using JsonOptions = Microsoft.AspNetCore.Http.Json.JsonOptions;
 
 namespace Rama.Web.Count;
@@ -44,6 +46,8 @@ public sealed record ScanStep(int? Lines = null, ScanReport? Report = null, stri
 /// <param name="Buds">Floral buds of each tree.</param>
 /// <param name="Surplus">Buds over its own target.</param>
 /// <param name="Imbalance">Leader imbalance of each tree.</param>
+/// <param name="Rework">How each tree in rework or to go stands, as a number of
+/// <see cref="TreeSheetView.Standings"/>; empty where there is none in the planting.</param>
 public sealed record SheetRow(
     int Row,
     int FirstTree,
@@ -51,7 +55,8 @@ public sealed record SheetRow(
     IReadOnlyList<int?> Class,
     IReadOnlyList<double?> Buds,
     IReadOnlyList<double?> Surplus,
-    IReadOnlyList<double?> Imbalance
+    IReadOnlyList<double?> Imbalance,
+    IReadOnlyList<int?> Rework
 );
 
 /// <summary>The trees of a planting, row by row.</summary>
@@ -61,6 +66,8 @@ public sealed record SheetRow(
 /// <param name="Classes">Names of the trunk classes.</param>
 /// <param name="BudsToLeave">Floral buds to leave on the mean tree; null without a target.</param>
 /// <param name="Calibration">What stands behind scanned buds; null without a scan.</param>
+/// <param name="Standings">Names of the standings of trees in rework and trees to go.</param>
+/// <param name="Ribbons">Colour of their ribbon by standing.</param>
 /// <param name="Rows">The rows.</param>
 public sealed record TreeSheetView(
     string Code,
@@ -69,6 +76,8 @@ public sealed record TreeSheetView(
     IReadOnlyList<string> Classes,
     double? BudsToLeave,
     Notice? Calibration,
+    IReadOnlyList<ReworkStanding> Standings,
+    IReadOnlyDictionary<ReworkStanding, string> Ribbons,
     IReadOnlyList<SheetRow> Rows
 );
 
@@ -232,12 +241,17 @@ internal static class ScanEndpoints
         Guid id,
         PlantingStore plantings,
         MeasuredTreesStore counts,
+        PlantingYears years,
         CancellationToken cancel,
         int? season = null
     )
     {
         if (await plantings.FindAsync(id, cancel, season) is not { } stored)
             return TypedResults.NotFound();
+        var year = await years.ReadAsync(cancel, stored.Plan.Season);
+        var rework = year.Plantings.FirstOrDefault(p => p.Planting.Id == id)
+            ?.Rework?.Trees.ToDictionary(t => (t.Row, t.Tree), t => (int)t.Standing)
+            ?? [];
         var reading = PlanReading.Of(stored.ToEntry(), stored.Catalogue);
         var plan = PruningPlan.Of(reading);
         var measured = stored.Plan.ToMeasured();
@@ -306,7 +320,17 @@ internal static class ScanEndpoints
                     [.. trees.Select(t => t.Class)],
                     [.. trees.Select(t => Rounded(t.FloralBuds, 0))],
                     [.. trees.Select(t => Rounded(t.Surplus, 0))],
-                    [.. trees.Select(t => Rounded(t.Imbalance, 2))]
+                    [.. trees.Select(t => Rounded(t.Imbalance, 2))],
+                    rework.Count == 0
+                        ? []
+                        :
+                        [
+                            .. Enumerable
+                                .Range(row.FirstTree, row.Trees)
+                                .Select(tree =>
+                                    rework.TryGetValue((row.Number, tree), out var stands) ? stands : (int?)null
+                                ),
+                        ]
                 )
             );
         }
@@ -318,6 +342,8 @@ internal static class ScanEndpoints
                 [.. measured.Classes.Select(c => c.Name)],
                 plan.Buds?.BudsPerTree,
                 plan.Survey?.Calibration?.Verdict,
+                Enum.GetValues<ReworkStanding>(),
+                year.Estate.ToRibbons().Colours,
                 [.. rows.OrderBy(r => r.Row).ThenBy(r => r.FirstTree)]
             )
         );

@@ -6,6 +6,7 @@ using Rama.Data.Count;
 using Rama.Data.Database;
 using Rama.Data.Field;
 using Rama.Data.Plan;
+using Rama.Data.Training.Rework;
 using Rama.Web.Accounts;
 
 namespace Rama.Web.Field;
@@ -32,7 +33,7 @@ public sealed record FieldEntryView(
     JsonElement? InForce
 )
 {
-    internal static FieldEntryView Of(FieldEntryRecord record, FieldHandler handler, SeasonPlanRecord plan) =>
+    internal static FieldEntryView Of(FieldEntryRecord record, FieldHandler handler, FieldGround ground) =>
         new(
             record.Id,
             handler.Kind,
@@ -42,7 +43,7 @@ public sealed record FieldEntryView(
             record.At,
             record.Person,
             handler.BodyOf(record),
-            record.State == FieldState.Conflict ? handler.InForce(plan, record) : null
+            record.State == FieldState.Conflict ? handler.InForce(ground, record) : null
         );
 }
 
@@ -122,6 +123,7 @@ internal static class FieldEndpoints
         FieldInbox inbox,
         FieldHandlers handlers,
         PhotoStore photos,
+        ReworkStore rework,
         CancellationToken cancel,
         int? season = null
     )
@@ -129,6 +131,7 @@ internal static class FieldEndpoints
         if (await plantings.FindAsync(id, cancel, season) is not { } stored)
             return TypedResults.NotFound();
         var entries = await inbox.EntriesAsync(id, stored.Plan.Season, cancel);
+        FieldGround ground = new(stored.Plan, await rework.GroundOfAsync(stored.Planting, cancel));
         var marks = entries
             .Where(e => e is { Kind: FieldKind.Mark, State: FieldState.InForce })
             .Select(e => handlers.Of<MarksFromField>().BodyOf(e).Read())
@@ -139,7 +142,7 @@ internal static class FieldEndpoints
                 [
                     .. entries
                         .Where(e => e.Kind is not null)
-                        .Select(e => FieldEntryView.Of(e, handlers.Of(e.Kind!.Value), stored.Plan)),
+                        .Select(e => FieldEntryView.Of(e, handlers.Of(e.Kind!.Value), ground)),
                 ],
                 [
                     .. entries

@@ -1,12 +1,14 @@
 using Rama.Core.Passes;
 using Rama.Core.Season;
 using Rama.Core.Training;
+using Rama.Core.Training.Rework;
 using Rama.Core.Weather;
 using Rama.Data.Count;
 using Rama.Data.Estate;
 using Rama.Data.Field;
 using Rama.Data.Passes;
 using Rama.Data.Training;
+using Rama.Data.Training.Rework;
 using Rama.Web.Season;
 using Rama.Web.Weather;
 
@@ -21,6 +23,7 @@ internal sealed class PlantingYears(
     SiteWeather weather,
     PassStore passes,
     TrainingStore training,
+    ReworkStore rework,
     FieldInbox inbox,
     FieldHandlers handlers,
     EstateStore estates,
@@ -39,6 +42,7 @@ internal sealed class PlantingYears(
         var marks = await inbox.InForceAsync(FieldKind.Mark, shown, cancel);
         var young = await training.ReadAsync(cancel);
         var sides = await training.SidesAsync(cancel);
+        var held = await rework.HeldAsync(cancel);
         GreenTipKin kin = new(plantings);
         return new(
             estate,
@@ -94,6 +98,8 @@ internal sealed class PlantingYears(
                     ],
                 }
                 : null;
+            var reworked = held.GetValueOrDefault(planting.Id)
+                ?.PlanOf(shown, place?.IsSouth ?? false, planting.Facts?.Terms.Trees ?? 0);
             return new(
                 planting,
                 tip,
@@ -101,11 +107,13 @@ internal sealed class PlantingYears(
                 night,
                 chosen.ToDictionary(c => c.Pass),
                 trained,
+                reworked,
                 planting.Facts is { Terms: var terms }
                     ? Programme.Of(
                         terms with
                         {
                             TrainedBy = trained,
+                            Rework = reworked,
                             Sides = sides.GetValueOrDefault(planting.Id)?.In(planting.Rows, shown),
                             Days = days,
                             Site = place,
@@ -157,6 +165,7 @@ internal sealed record EstateYear(
 /// <param name="ColdNight">The last night its buds are looked at after; null without one.</param>
 /// <param name="Choices">What was decided and reported, by pass.</param>
 /// <param name="Training">What the training of its young trees follows from; null before it can be planned.</param>
+/// <param name="Rework">Its trees in rework and trees to go; null where it has none.</param>
 /// <param name="Programme">Its passes; null before it can be planned.</param>
 internal sealed record PlantingYear(
     PlannedPlanting Planting,
@@ -165,6 +174,7 @@ internal sealed record PlantingYear(
     ColdNight? ColdNight,
     IReadOnlyDictionary<string, PassChoiceRecord> Choices,
     TrainingTerms? Training,
+    ReworkPlan? Rework,
     Programme? Programme
 )
 {

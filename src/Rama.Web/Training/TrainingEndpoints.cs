@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Passes;
 using Rama.Core.Plan;
 using Rama.Core.Training;
+using Rama.Core.Training.Renewal;
 using Rama.Data.Estate;
 using Rama.Data.Passes;
 using Rama.Data.Training;
@@ -69,7 +70,7 @@ internal static class TrainingEndpoints
             .WithSummary("Which side of each alley is renewed in which season");
         calculations
             .MapPost("/taking-out", (TakingOutEntry entry) => TypedResults.Ok(entry.Calculate()))
-            .WithSummary("Taking every second tree out against keeping all, with the break-even decline");
+            .WithSummary("Taking trees, rows or the block out against keeping all, with the break-even decline");
         return calculations;
     }
 
