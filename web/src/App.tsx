@@ -31,6 +31,12 @@ const ResultStage = lazy(() => import('./stages/result/ResultStage').then((m) =>
 const PassesStage = lazy(() => import('./stages/passes/PassesStage').then((m) => ({ default: m.PassesStage })));
 const TrainingStage = lazy(() => import('./stages/training/TrainingStage').then((m) => ({ default: m.TrainingStage })));
 const SidesStage = lazy(() => import('./stages/training/SidesStage').then((m) => ({ default: m.SidesStage })));
+const RenewalStage = lazy(() => import('./stages/training/RenewalStage').then((m) => ({ default: m.RenewalStage })));
+const ReworkStage = lazy(() => import('./stages/training/ReworkStage').then((m) => ({ default: m.ReworkStage })));
+const TakingOutStage = lazy(() =>
+  import('./stages/training/TakingOutStage').then((m) => ({ default: m.TakingOutStage })),
+);
+const ReworkPage = lazy(() => import('./stages/training/field/ReworkPage').then((m) => ({ default: m.ReworkPage })));
 const LeaderStage = lazy(() => import('./stages/training/LeaderStage').then((m) => ({ default: m.LeaderStage })));
 const TrainingPrintPage = lazy(() =>
   import('./stages/training/TrainingPrintPage').then((m) => ({ default: m.TrainingPrintPage })),
@@ -81,6 +87,7 @@ const router = createBrowserRouter([
         { path: ':id', element: <TallyPage /> },
         { path: ':id/buds', element: <CutPage /> },
         { path: ':id/walk', element: <WalkPage /> },
+        { path: ':id/rework', element: <ReworkPage /> },
         { path: ':id/pass', element: <PassPage /> },
       ]),
     ],
@@ -127,6 +134,9 @@ const router = createBrowserRouter([
             { path: 'training', element: <TrainingStage /> },
             { path: 'training/leader', element: <LeaderStage /> },
             { path: 'sides', element: <SidesStage /> },
+            { path: 'renewal', element: <RenewalStage /> },
+            { path: 'rework', element: <ReworkStage /> },
+            { path: 'taking-out', element: <TakingOutStage /> },
             { path: 'history', element: <HistoryPage /> },
           ],
         },

@@ -90,6 +90,18 @@ export type YoungTree = Schemas['YoungTree'];
 export type YoungTreesEntry = Schemas['YoungTreesEntry'];
 export type FaceLight = Schemas['FaceLight'];
 export type SidesView = Schemas['SidesView'];
+export type RenewalView = Schemas['RenewalView'];
+export type WinterRenewalEntry = Schemas['WinterRenewalEntry'];
+export type ReworkView = Schemas['ReworkView'];
+export type ReworkedTreeEntry = Schemas['ReworkedTreeEntry'];
+/** A reworked tree as it is told from the row: the tree, and the version it was told over. */
+export interface ReworkNews {
+  seen: number;
+  tree: ReworkedTreeEntry;
+}
+export type ReworkStanding = Schemas['ReworkStanding'];
+export type TakingOut = Schemas['TakingOut'];
+export type TakingOutEntry = Schemas['TakingOutEntry'];
 export type SystemChoice = Schemas['SystemChoice'];
 export type SystemChoiceEntry = Schemas['SystemChoiceEntry'];
 export type BareLeader = Schemas['BareLeader'];

@@ -1399,6 +1399,53 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/ribbons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Save the colours of the ribbons on trees in rework and trees to go */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveRibbons"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/plantings/{id}/target": {
         parameters: {
             query?: never;
@@ -2491,6 +2538,455 @@ export interface paths {
             requestBody: {
                 content: {
                     "application/json": components["schemas"]["SaveSides"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/rework": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Trees in rework and trees to go, and what this winter asks of them */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReworkView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        /** Save trees in rework, all of them or none */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveRework"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/removal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Name the winter in which trees go */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveRemoval"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/taking-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What is known of a planting from which trees may be taken, to begin the comparison with */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TakingOutEntry"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/taking-out/mark": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Mark every nth tree, every nth row or all trees as to be grubbed */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["MarkTaken"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlantingView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditConflict"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/taking-out/done": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tell that the trees to be grubbed are out: their places stand empty */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TakenOut"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlantingView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditConflict"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/renewal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The wood of a planting by age, and how fast it is renewed */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RenewalView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/renewal/{season}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Save what was renewed in the winter before a harvest */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    season: number;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveRenewal"];
                 };
             };
             responses: {
@@ -6883,7 +7379,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Taking every second tree out against keeping all, with the break-even decline */
+        /** Taking trees, rows or the block out against keeping all, with the break-even decline */
         post: {
             parameters: {
                 query?: never;
@@ -9882,7 +10378,7 @@ export interface components {
          * @description What an entry from the field tells.
          * @enum {unknown}
          */
-        FieldKind: "tree" | "skip" | "cut" | "mark";
+        FieldKind: "tree" | "skip" | "cut" | "mark" | "rework";
         /** @description All a device needs to count a planting without signal. */
         FieldKit: {
             /**
@@ -9947,6 +10443,7 @@ export interface components {
              * @description The day they are told for.
              */
             today: string;
+            rework: null | components["schemas"]["KitRework"];
         };
         /**
          * @description What became of an entry sent.
@@ -10536,6 +11033,18 @@ export interface components {
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
         };
+        /** @description A kind of graft. */
+        GraftKind: {
+            /** @description Identifier. */
+            id: string;
+            /** @description As people say it. */
+            name: components["schemas"]["LocalText"];
+            /**
+             * @description Whether its bud is set in summer and sleeps through the winter, so that all comes a year
+             *                 later.
+             */
+            sleeps: boolean;
+        };
         /** @description The day green tip is expected, from the dates noted in past seasons. Without any there is no estimate. */
         GreenTip: {
             /**
@@ -10988,6 +11497,21 @@ export interface components {
             card: components["schemas"]["PassCard"];
             outlook: null | components["schemas"]["PassOutlook"];
         };
+        /** @description Trees in rework and trees to go, with what this winter asks of them. */
+        KitRework: {
+            /** @description Kinds of grafts. */
+            grafts: components["schemas"]["GraftKind"][];
+            /** @description Tasks there are this winter. */
+            tasks: components["schemas"]["ReworkTask"][];
+            /** @description Colour of the ribbon by standing. */
+            ribbons: {
+                [key: string]: string;
+            };
+            /** @description The trees, by row and number. */
+            trees: components["schemas"]["ReworkLine"][];
+            /** @description Those in rework as they are known, with the version a phone tells more over. */
+            known: components["schemas"]["ReworkTreeView"][];
+        };
         /** @description A row a counter may walk to. */
         KitRow: {
             /**
@@ -11115,6 +11639,24 @@ export interface components {
             azimuthDeg: number;
             /** @description What becomes of it. */
             fate: components["schemas"]["BudFate"];
+        };
+        /** @description The three cohorts of a leader, limbs a leader. */
+        LeaderCohorts: {
+            /**
+             * Format: double
+             * @description Being built.
+             */
+            built: number;
+            /**
+             * Format: double
+             * @description Cropping.
+             */
+            cropping: number;
+            /**
+             * Format: double
+             * @description To be removed next winter.
+             */
+            toRemove: number;
         };
         /**
          * @description How the leaders of a tree stand.
@@ -11360,6 +11902,11 @@ export interface components {
              * @description Buds on it, counted as on the rest of its tree.
              */
             buds?: null | number;
+            /**
+             * Format: double
+             * @description Its age in years, 1 for last summer's.
+             */
+            age?: null | number;
         };
         /** @description How thick the limbs measured are, and how many buds they carry. */
         LimbSpread: {
@@ -11700,6 +12247,26 @@ export interface components {
             lasts: boolean;
             /** @description Whether the crop density lies where size and return bloom are known. */
             known: boolean;
+        };
+        /** @description Trees to mark as to be grubbed, with the version the planting was read at. */
+        MarkTaken: {
+            /**
+             * Format: uint32
+             * @description Version of the planting.
+             */
+            version: number;
+            /** @description What goes: tree, row or whole. */
+            pattern?: null | string;
+            /**
+             * Format: double
+             * @description Every how many one goes.
+             */
+            every?: null | number;
+            /**
+             * Format: double
+             * @description First tree of a row, or first row, that goes; 1 when left out.
+             */
+            from?: null | number;
         };
         /** @description Mean floral buds per tree of a planting by one method. */
         MeanEstimate: {
@@ -13330,6 +13897,19 @@ export interface components {
          * @enum {unknown}
          */
         Regrowth: "ready" | "slow";
+        /** @description The cohorts of a leader: being built, cropping, and older ones, to be removed next winter. */
+        RenewalCohorts: {
+            /**
+             * Format: int32
+             * @description Age up to which limbs are being built, years.
+             */
+            builtTo: number;
+            /**
+             * Format: int32
+             * @description Age up to which they crop, years.
+             */
+            croppingTo: number;
+        };
         /** @description Age of the limbs over the winters ahead when the oldest go first. */
         RenewalForecast: {
             /** @description Each winter, the present one first. */
@@ -13374,6 +13954,80 @@ export interface components {
              */
             mostYears?: null | number;
         };
+        /** @description The wood of a planting by age, how fast it is renewed, and where that leads. */
+        RenewalLedger: {
+            /**
+             * Format: int32
+             * @description Trees whose limbs were all told with their age.
+             */
+            trees: number;
+            forecast: null | components["schemas"]["RenewalForecast"];
+            /**
+             * Format: double
+             * @description Mean of the last winters told, limbs a tree; null where nothing was told.
+             */
+            renewedAWinter: null | number;
+            /**
+             * Format: double
+             * @description Share of the limbs that are spent; null where it cannot be told.
+             */
+            spentShare: null | number;
+            cohorts: null | components["schemas"]["LeaderCohorts"];
+            /** @description The round of the scaffolds; none where limbs are renewed. */
+            scaffolds: components["schemas"]["ScaffoldTurn"][];
+            /**
+             * Format: int32
+             * @description Scaffold whose turn it is; null where there is no round.
+             */
+            nextScaffold: null | number;
+            /**
+             * Format: double
+             * @description Limbs a tree that last winter's card left as the first of this one; null where it
+             *                 named none.
+             */
+            firstThisWinter: null | number;
+            /** @description The arithmetic beside the forecast's. */
+            steps: components["schemas"]["Step"][];
+            /** @description What is unusual, the forecast's own with them. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description How the wood of a planting is renewed. */
+        RenewalView: {
+            /**
+             * Format: int32
+             * @description Season at hand.
+             */
+            season: number;
+            /**
+             * Format: int32
+             * @description Leaf of the planting in it.
+             */
+            leaf: null | number;
+            system: null | components["schemas"]["SystemRenewal"];
+            ledger: null | components["schemas"]["RenewalLedger"];
+            /** @description What was renewed, the first winter first. */
+            winters: components["schemas"]["RenewedWinter"][];
+        };
+        /** @description What was renewed in a winter. */
+        RenewedWinter: {
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest it was before.
+             */
+            season: number;
+            /** @description What was renewed, as typed. */
+            renewal: components["schemas"]["WinterRenewalEntry"];
+            /**
+             * Format: uint32
+             * @description Version, to be sent back when saving.
+             */
+            version: number;
+        };
+        /**
+         * @description What of the wood of a system is renewed in turn.
+         * @enum {unknown}
+         */
+        RenewedWood: "limb" | "scaffold";
         /** @description A report of a pass to save, with the version it was read at; 0 for none. */
         ReportPass: {
             /** Format: uint32 */
@@ -13392,6 +14046,258 @@ export interface components {
              * @description Mean fruit mass in grams, or next year's floral buds per cm².
              */
             value: number;
+        };
+        /**
+         * @description What of a tree a task asks for beside its standing.
+         * @enum {unknown}
+         */
+        ReworkCondition: "sleeping" | "unionNotSure" | "unionHolds" | "unionLoose" | "support" | "notYetTrue" | "before" | "now";
+        /** @description One tree that is reworked or to go. */
+        ReworkLine: {
+            /**
+             * Format: int32
+             * @description Row.
+             */
+            row: number;
+            /**
+             * Format: int32
+             * @description Tree in the row.
+             */
+            tree: number;
+            /** @description How it stands. */
+            standing: components["schemas"]["ReworkStanding"];
+            /**
+             * Format: int32
+             * @description Winter it is in; null where winters are not counted.
+             */
+            winter: null | number;
+            /** @description What this winter asks for, by identifier. */
+            tasks: string[];
+            /** @description Whether it is done. */
+            isDone: boolean;
+        };
+        /** @description What the trees of a planting that are reworked or to go ask for in a winter. */
+        ReworkPlan: {
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest the winter is before.
+             */
+            season: number;
+            /** @description Trees by standing. */
+            standings: components["schemas"]["StandingTrees"][];
+            /** @description The work of the winter, in its order. */
+            work: components["schemas"]["ReworkWork"][];
+            hours: null | components["schemas"]["PassHours"];
+            /**
+             * Format: int32
+             * @description First season in which no tree is in rework any more; null where some are not grafted yet
+             *                 or have failed.
+             */
+            finishedFrom: null | number;
+            /** @description Crop of the planting by season. */
+            crop: components["schemas"]["SeasonCrop"][];
+            /**
+             * Format: int32
+             * @description First season from which on it bears half of a full crop or more; null for none of
+             *                 them.
+             */
+            halfCropFrom: null | number;
+            /**
+             * Format: int32
+             * @description First season from which on all trees that stay bear in full; null for none of them.
+             */
+            fullCropFrom: null | number;
+            /** @description The trees, by row and number. */
+            trees: components["schemas"]["ReworkLine"][];
+            /** @description What is unusual. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description Kinds of grafts, what each winter asks of a reworked tree, and how it comes into crop: data. */
+        ReworkRules: {
+            /** @description Kinds of grafts. */
+            grafts: components["schemas"]["GraftKind"][];
+            /**
+             * Format: int32
+             * @description Winter after which a tree is finished.
+             */
+            lastWinter: number;
+            /**
+             * @description Crop of a reworked tree in its first season, its second and so on, as a share of a grown one
+             *                 (assumption); the last holds from then on.
+             */
+            crop: number[];
+            /** @description Colour of the ribbon by standing, where an estate has not chosen. */
+            ribbons: {
+                [key: string]: string;
+            };
+            /** @description Colours there are. */
+            colours: string[];
+            /** @description What is asked, in the order of the work. */
+            tasks: components["schemas"]["ReworkTask"][];
+        };
+        /** @description A tree to save: what is told of it, or that it is in rework no more. */
+        ReworkSave: {
+            /**
+             * Format: uint32
+             * @description Version it was read at; 0 for one that was not in rework.
+             */
+            version: number;
+            /** @description The tree. */
+            tree: components["schemas"]["ReworkedTreeEntry"];
+            /**
+             * @description Whether it is taken off.
+             * @default false
+             */
+            remove: boolean;
+        };
+        /**
+         * @description How a tree stands that is reworked or to go.
+         * @enum {unknown}
+         */
+        ReworkStanding: "toGraft" | "grafted" | "winter" | "finished" | "toRemove";
+        /** @description What is asked of a tree. */
+        ReworkTask: {
+            /** @description Identifier. */
+            id: string;
+            /** @description Trees it is for. */
+            status: components["schemas"]["ReworkTaskFor"];
+            /**
+             * Format: int32
+             * @description First winter; null where winters are not counted.
+             */
+            fromWinter: null | number;
+            /**
+             * Format: int32
+             * @description Last winter.
+             */
+            toWinter: null | number;
+            /** @description What must hold beside it. */
+            when: components["schemas"]["ReworkCondition"][];
+            /** @description What is done. */
+            name: components["schemas"]["LocalText"];
+            /**
+             * Format: double
+             * @description Minutes a tree.
+             */
+            minutes: number;
+            caution: null | components["schemas"]["LocalText"];
+            /** @description Where it comes from. */
+            source: string;
+        };
+        /**
+         * @description Trees a task is for.
+         * @enum {unknown}
+         */
+        ReworkTaskFor: "toGraft" | "grafted" | "winter" | "failed" | "guarded" | "toRemove";
+        /** @description A tree in rework. */
+        ReworkTreeView: {
+            /**
+             * Format: uint32
+             * @description Version, to be sent back when saving.
+             */
+            version: number;
+            /** @description The tree as typed. */
+            tree: components["schemas"]["ReworkedTreeEntry"];
+        };
+        /** @description Trees in rework and trees to go of a planting. */
+        ReworkView: {
+            /**
+             * Format: int32
+             * @description Season at hand.
+             */
+            season: number;
+            /** @description Kinds of grafts, tasks and colours there are. */
+            rules: components["schemas"]["ReworkRules"];
+            /** @description Colour of the ribbon by standing. */
+            ribbons: {
+                [key: string]: string;
+            };
+            /**
+             * Format: uint32
+             * @description Version of the estate, to be sent back with other colours.
+             */
+            estateVersion: number;
+            plan: null | components["schemas"]["ReworkPlan"];
+            /** @description The trees in rework as typed. */
+            trees: components["schemas"]["ReworkTreeView"][];
+            /**
+             * Format: int32
+             * @description Season before whose harvest trees go; null where no winter is named.
+             */
+            goingSeason: null | number;
+            /**
+             * Format: uint32
+             * @description Version of that, to be sent back when saving; 0 for none.
+             */
+            goingVersion: number;
+            /** @description Whether the rows of the planting are listed. */
+            hasRows: boolean;
+            /** @description Varieties of the crop, to be proposed. */
+            varieties: string[];
+        };
+        /** @description One task of a winter. */
+        ReworkWork: {
+            /** @description What is done. */
+            task: components["schemas"]["ReworkTask"];
+            /**
+             * Format: int32
+             * @description Trees it is asked of.
+             */
+            trees: number;
+            /**
+             * Format: int32
+             * @description Of them, those that are done.
+             */
+            done: number;
+            /**
+             * Format: double
+             * @description Minutes of what is left.
+             */
+            minutes: number;
+        };
+        /** @description A reworked tree, as typed. */
+        ReworkedTreeEntry: {
+            /**
+             * Format: double
+             * @description Row.
+             */
+            row?: null | number;
+            /**
+             * Format: double
+             * @description Tree in the row.
+             */
+            tree?: null | number;
+            /** @description Variety grafted on. */
+            variety?: null | string;
+            /** @description Kind of graft: bark, cleft, whip, chip, tee. */
+            graft?: null | string;
+            /**
+             * Format: date
+             * @description Day of the grafting; left out while it is to come.
+             */
+            graftedOn?: null | string;
+            girth?: null | components["schemas"]["Amount"];
+            height?: null | components["schemas"]["Amount"];
+            /** @description How the union was found last: holds, loose, failed. */
+            union?: null | string;
+            /** @description Whether tape or lath are on; as the graft is fresh or old where left out. */
+            support?: null | boolean;
+            /** @description Whether it has a guard against stock. */
+            guard?: null | boolean;
+            /**
+             * Format: double
+             * @description Season its fruit was first seen true to name.
+             */
+            trueToName?: null | number;
+            /**
+             * Format: double
+             * @description Season whose winter work is done.
+             */
+            doneSeason?: null | number;
+            /** @description Whether it is finished. */
+            finished?: null | boolean;
+            /** @description What else is to know. */
+            note?: null | string;
         };
         /**
          * @description What a person may do in an estate; docs/roles.md says which endpoint is open to whom.
@@ -13803,6 +14709,31 @@ export interface components {
             version: number;
             records: components["schemas"]["SeasonRecordsEntry"];
         };
+        /** @description The winter trees go in, with the version it was read at; no season for none. */
+        SaveRemoval: {
+            /** Format: uint32 */
+            version: number;
+            /** Format: double */
+            season?: null | number;
+        };
+        /** @description What was renewed, with the version it was read at; 0 for none. */
+        SaveRenewal: {
+            /** Format: uint32 */
+            version: number;
+            renewal: components["schemas"]["WinterRenewalEntry"];
+        };
+        /** @description Trees to save, all or none. */
+        SaveRework: {
+            trees: components["schemas"]["ReworkSave"][];
+        };
+        /** @description Colours of the ribbons, with the version of the estate they were read at. */
+        SaveRibbons: {
+            /** Format: uint32 */
+            version: number;
+            ribbons: {
+                [key: string]: string;
+            };
+        };
         /** @description A rootstock to save, with the version it was read at. */
         SaveRootstock: {
             /** Format: uint32 */
@@ -13856,6 +14787,19 @@ export interface components {
             /** Format: uint32 */
             version: number;
             trees: components["schemas"]["YoungTreesEntry"];
+        };
+        /** @description A scaffold in its round. */
+        ScaffoldTurn: {
+            /**
+             * Format: int32
+             * @description Its number.
+             */
+            number: number;
+            /**
+             * Format: int32
+             * @description Season before whose harvest it went last; null for never.
+             */
+            lastSeason: null | number;
         };
         /** @description How hand counts of floral buds follow what a scanner saw on the same trees. */
         ScanCalibration: {
@@ -14061,6 +15005,19 @@ export interface components {
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
+        };
+        /** @description Crop of a planting in a season. */
+        SeasonCrop: {
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest.
+             */
+            season: number;
+            /**
+             * Format: double
+             * @description Share of what all its trees bear when grown.
+             */
+            share: number;
         };
         /** @description The season to plan for. */
         SeasonEntry: {
@@ -14363,6 +15320,11 @@ export interface components {
             surplus: (null | number)[];
             /** @description Leader imbalance of each tree. */
             imbalance: (null | number)[];
+            /**
+             * @description How each tree in rework or to go stands, as a number of
+             *         IReadOnlyList&lt;ReworkStanding&gt; TreeSheetView.Standings; empty where there is none in the planting.
+             */
+            rework: (null | number)[];
         };
         /** @description Sides in turn: which alley is renewed in which season, so that neighbours never are together. */
         SideCalendar: {
@@ -14788,6 +15750,26 @@ export interface components {
             degreeDaysC: number;
             /** @description Where the number comes from. */
             source: string;
+        };
+        /** @description Trees of one standing. */
+        StandingTrees: {
+            /** @description How they stand. */
+            standing: components["schemas"]["ReworkStanding"];
+            /**
+             * Format: int32
+             * @description Winter they are in; null where winters are not counted.
+             */
+            winter: null | number;
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            trees: number;
+            /**
+             * Format: int32
+             * @description Of them, those whose work of this winter is done.
+             */
+            done: number;
         };
         /** @description One line of the arithmetic behind an answer: what was worked out, from what, and on whose word. */
         Step: {
@@ -15285,6 +16267,29 @@ export interface components {
             /** @description Which plantings have it. */
             of: components["schemas"]["PassAge"];
         };
+        /** @description How a system renews its wood. */
+        SystemRenewal: {
+            /** @description What is renewed. */
+            of: components["schemas"]["RenewedWood"];
+            /**
+             * Format: double
+             * @description Cycle below which wood goes before it has cropped, years.
+             */
+            leastYears: number;
+            /**
+             * Format: double
+             * @description Longest cycle that is usual, years.
+             */
+            mostYears: number;
+            /**
+             * Format: double
+             * @description Age up to which wood bears well, years.
+             */
+            bearingYears: number;
+            cohorts: null | components["schemas"]["RenewalCohorts"];
+            /** @description Where it comes from. */
+            source: string;
+        };
         /** @description A number of a rule pack a manager may change, and the search may try other values for. */
         SystemSetting: {
             /** @description Name used in the rules. */
@@ -15399,7 +16404,12 @@ export interface components {
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
         };
-        /** @description Taking every second tree out, held against keeping all, over the years ahead and in money of today. */
+        /** @description Trees that are out, with the version the planting was read at. */
+        TakenOut: {
+            /** Format: uint32 */
+            version: number;
+        };
+        /** @description Taking trees, rows or the whole block out, held against keeping all, over the years ahead and in money of today. */
         TakingOut: {
             /**
              * Format: double
@@ -15417,6 +16427,15 @@ export interface components {
              *                 none up to a half does.
              */
             breakEvenDecline: null | number;
+            /**
+             * Format: double
+             * @description Share of the trees that go.
+             */
+            shareOut: number;
+            /** @description Year by year. */
+            years: components["schemas"]["TakingOutYear"][];
+            /** @description Whether taking out brings more. */
+            pays: boolean;
             /**
              * Format: double
              * @description The number, not rounded.
@@ -15454,14 +16473,21 @@ export interface components {
              * @description Hours a year with all trees, h/ha.
              */
             keptHoursPerHa?: null | number;
+            /** @description What goes: tree, row or whole; every second tree when left out. */
+            pattern?: null | string;
             /**
              * Format: double
-             * @description Hours in the first year after, h/ha.
+             * @description Every how many trees or rows one goes; 2 when left out.
+             */
+            every?: null | number;
+            /**
+             * Format: double
+             * @description Hours in the first year after, h/ha; as usual for the share that goes when left out.
              */
             firstHoursPerHa?: null | number;
             /**
              * Format: double
-             * @description Hours in later years, h/ha; as in the first when left out.
+             * @description Hours in later years, h/ha; as in the first when that is told, else as usual.
              */
             laterHoursPerHa?: null | number;
             /**
@@ -15479,8 +16505,39 @@ export interface components {
              * @description Decline a year of the block as it stands, %; 4 when left out.
              */
             declinePercent?: null | number;
-            /** @description Crop by year after, % of now; 60, 75, 90, 98 and 100 when left out. */
+            /**
+             * @description Crop by year after, % of now; as usual for what goes when left out: 60, 75, 90, 98 and 100 for every
+             *                 second tree.
+             */
             cropPercent?: null | number[];
+        };
+        /** @description One year of both ways. */
+        TakingOutYear: {
+            /**
+             * Format: int32
+             * @description Years from now, from 1.
+             */
+            year: number;
+            /**
+             * Format: double
+             * @description Crop where all are kept, kg/ha.
+             */
+            keptKgPerHa: number;
+            /**
+             * Format: double
+             * @description Crop where they go, kg/ha.
+             */
+            outKgPerHa: number;
+            /**
+             * Format: double
+             * @description What keeping all brings, money/ha.
+             */
+            keptMoneyPerHa: number;
+            /**
+             * Format: double
+             * @description What taking out brings, money/ha.
+             */
+            outMoneyPerHa: number;
         };
         /**
          * @description What a person did with a target.
@@ -15968,6 +17025,7 @@ export interface components {
             passes: null | components["schemas"]["SystemPass"][];
             training: null | components["schemas"]["YoungTraining"];
             sides: null | components["schemas"]["SystemSides"];
+            renewal: null | components["schemas"]["SystemRenewal"];
         };
         /** @description What is done in young plantings of a system, from one leaf to another: a pass of its own. */
         TrainingTask: {
@@ -16122,6 +17180,12 @@ export interface components {
              */
             budsToLeave: null | number;
             calibration: null | components["schemas"]["Notice"];
+            /** @description Names of the standings of trees in rework and trees to go. */
+            standings: components["schemas"]["ReworkStanding"][];
+            /** @description Colour of their ribbon by standing. */
+            ribbons: {
+                [key: string]: string;
+            };
             /** @description The rows. */
             rows: components["schemas"]["SheetRow"][];
         };
@@ -16767,6 +17831,21 @@ export interface components {
         WeighedFruitEntry: {
             diameter?: null | components["schemas"]["Amount"];
             mass?: null | components["schemas"]["Amount"];
+        };
+        /** @description What of the wood was renewed in a winter, as typed. */
+        WinterRenewalEntry: {
+            /**
+             * Format: double
+             * @description Limbs a tree.
+             */
+            limbs?: null | number;
+            /**
+             * Format: double
+             * @description Number of the scaffold that went.
+             */
+            scaffold?: null | number;
+            /** @description Whether nothing is told. */
+            isEmpty?: boolean;
         };
         /** @description Wood a cut took: a branch beyond some metres from its base. */
         WoodGone: {

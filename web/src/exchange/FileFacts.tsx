@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { FileView, ImportMapping, LeftOutLine } from '../api/client';
 import { useReading } from '../words/useReading';
-import { readLines, writeLines } from './lineNumbers';
+import { readNumbers, writeNumbers } from '../entry/numberList';
 import { useFieldName } from './fieldName';
 import { useNames } from './useNames';
 
@@ -117,13 +117,13 @@ function keeping(mapping: ImportMapping, header: string, column: number, keep: b
 function LeaveOut({ mapping, onMapping }: { mapping: ImportMapping; onMapping: (mapping: ImportMapping) => void }) {
   const { t } = useReading();
   const [typed, setTyped] = useState<string | null>(null);
-  const isWrong = typed !== null && readLines(typed) === null;
+  const isWrong = typed !== null && readNumbers(typed) === null;
   return (
     <label className="small import-leave-out">
       {t('import.leave-out')}{' '}
       <input
         className="import-typed"
-        value={typed ?? writeLines(mapping.leftOut)}
+        value={typed ?? writeNumbers(mapping.leftOut)}
         placeholder="3, 17-19"
         aria-invalid={isWrong || undefined}
         data-test="leave-out"
@@ -131,7 +131,7 @@ function LeaveOut({ mapping, onMapping }: { mapping: ImportMapping; onMapping: (
           setTyped(e.target.value);
         }}
         onBlur={() => {
-          const lines = typed === null ? null : readLines(typed);
+          const lines = typed === null ? null : readNumbers(typed);
           if (!lines) return;
           setTyped(null);
           onMapping({ ...mapping, leftOut: lines });

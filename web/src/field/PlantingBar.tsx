@@ -8,6 +8,7 @@ const places = [
   ['buds', '/buds'],
   ['walk', '/walk'],
   ['pass', '/pass'],
+  ['rework', '/rework'],
 ] as const;
 
 /** Which planting, and what is done in it: count trees, cut buds, walk for vigour, read the card. */
@@ -24,16 +25,18 @@ export function PlantingBar({ kit, at }: { kit: FieldKit; at: (typeof places)[nu
       <strong className="field-name">
         {kit.code} {kit.name !== kit.code && <span>{kit.name}</span>}
       </strong>
-      {places.map(([name, path]) => (
-        <Link
-          key={name}
-          to={`/field/${kit.id}${path}`}
-          className={name === at ? 'active' : ''}
-          aria-current={name === at ? 'page' : undefined}
-        >
-          {t(`field.tab.${name}`)}
-        </Link>
-      ))}
+      {places
+        .filter(([name]) => name !== 'rework' || kit.rework || at === 'rework')
+        .map(([name, path]) => (
+          <Link
+            key={name}
+            to={`/field/${kit.id}${path}`}
+            className={name === at ? 'active' : ''}
+            aria-current={name === at ? 'page' : undefined}
+          >
+            {t(`field.tab.${name}`)}
+          </Link>
+        ))}
     </nav>
   );
 }

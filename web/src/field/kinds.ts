@@ -1,4 +1,4 @@
-import type { BudCutEntry, CountedTreeEntry, FieldEntry, VigourMarkEntry } from '../api/client';
+import type { BudCutEntry, CountedTreeEntry, FieldEntry, ReworkNews, VigourMarkEntry } from '../api/client';
 
 /** What each kind of entry tells. A new kind is a line here, and a handler on the server. */
 export interface FieldBodies {
@@ -7,6 +7,7 @@ export interface FieldBodies {
   skip: string;
   cut: BudCutEntry;
   mark: VigourMarkEntry;
+  rework: ReworkNews;
 }
 
 export type FieldKind = keyof FieldBodies;
@@ -15,7 +16,7 @@ export type FieldKind = keyof FieldBodies;
 export type Told = { [K in FieldKind]: { kind: K; body: FieldBodies[K] } }[FieldKind];
 
 /** Where a queue filled before there were kinds has its bodies. */
-const before: Record<FieldKind, 'counted' | 'skipReason' | 'cut' | 'mark'> = {
+const before: Partial<Record<FieldKind, 'counted' | 'skipReason' | 'cut' | 'mark'>> = {
   tree: 'counted',
   skip: 'skipReason',
   cut: 'cut',
@@ -24,6 +25,7 @@ const before: Record<FieldKind, 'counted' | 'skipReason' | 'cut' | 'mark'> = {
 
 /** What an entry of a kind tells; null for one of another kind. */
 export function bodyOf<K extends FieldKind>(entry: Partial<FieldEntry>, kind: K): FieldBodies[K] | null {
-  const body = entry.kind == null ? entry[before[kind]] : entry.kind === kind ? entry.body : null;
+  const old = before[kind];
+  const body = entry.kind == null ? old && entry[old] : entry.kind === kind ? entry.body : null;
   return (body ?? null) as FieldBodies[K] | null;
 }

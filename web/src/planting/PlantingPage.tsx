@@ -56,8 +56,7 @@ function Planting({ id }: { id: string }) {
               <span className="small planting-links">
                 <Link to={`estate${search}`}>{t('planting.edit')}</Link>{' '}
                 <Link to={`history${search}`}>{t('history.link')}</Link>{' '}
-                {!view.isPast && <Link to="training">{t('training.title')}</Link>}{' '}
-                {!view.isPast && plan.planting?.system.sides && <Link to="sides">{t('sides.title')}</Link>}
+                {!view.isPast && <Link to={plan.planting?.isYoung ? 'training' : 'renewal'}>{t('years.title')}</Link>}
               </span>
               <span className="keys small dim">
                 <kbd>k</kbd> <kbd>j</kbd> {t('planting.keys')}

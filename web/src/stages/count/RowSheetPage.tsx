@@ -12,7 +12,7 @@ import { useChosenSeason } from '../season/useSeason';
 import './rowSheet.css';
 import { titleOf } from '../../planting/titleOf';
 
-const measures = ['buds', 'surplus', 'class', 'imbalance', 'status'] as const;
+const measures = ['buds', 'surplus', 'class', 'imbalance', 'status', 'rework'] as const;
 type Measure = (typeof measures)[number];
 
 /**
@@ -24,8 +24,14 @@ const ramps: Record<Measure, string[]> = {
   class: ['#e4e7d2', '#a9b573', '#5c6a2b'],
   imbalance: ['#f5eedd', '#ecd9a8', '#ddb65e', '#c6893a', '#a9472a', '#74301c'],
   status: ['#cfc4b2', '#6b2c50', '#fffcf5', '#d9a94b', '#3e6177', '#a9472a'],
+  // In the order of the standings; the one to go apart.
+  rework: ['#efe0e8', '#f2dfb4', '#7f9bac', '#dcdfc6', '#a9472a'],
 };
-const letters: Partial<Record<Measure, string[]>> = { class: ['S', 'M', 'L'], status: ['', '●', '×', 'r', 'p', 'g'] };
+const letters: Partial<Record<Measure, string[]>> = {
+  class: ['S', 'M', 'L'],
+  status: ['', '●', '×', 'r', 'p', 'g'],
+  rework: ['o', 'i', 'w', '✓', '×'],
+};
 const missing = 2;
 
 /** Every tree of a planting, a cell a tree: row by row, by any measure, near and far. */
@@ -78,6 +84,7 @@ function RowSheet({ id, sheet }: { id: string; sheet: TreeSheetView }) {
   const scale = useMemo((): [number, number] => {
     if (measure === 'class') return [0, 3];
     if (measure === 'status') return [0, 6];
+    if (measure === 'rework') return [0, 5];
     const [low, high] = scaleOf(rows.flatMap((r) => (r[measure] as (number | null)[]).filter((v) => v !== null)));
     if (measure !== 'surplus') return [low, high];
     const most = Math.max(Math.abs(low), Math.abs(high), 1);
@@ -132,7 +139,9 @@ function RowSheet({ id, sheet }: { id: string; sheet: TreeSheetView }) {
                 ? step === 0 || step === ramp.length - 1
                 : measure === 'status'
                   ? [1, 4, 5].includes(step)
-                  : step >= ramp.length / 2;
+                  : measure === 'rework'
+                    ? [2, 4].includes(step)
+                    : step >= ramp.length / 2;
             texts.push({
               text: letters[measure]?.[value] ?? (measure === 'imbalance' ? value.toFixed(1) : String(value)),
               x: px + cell / 2,
@@ -254,7 +263,9 @@ function RowSheet({ id, sheet }: { id: string; sheet: TreeSheetView }) {
         ? t(`class.${sheet.classes[value]}`, { defaultValue: sheet.classes[value] ?? '' })
         : of === 'status'
           ? t(`status.${sheet.statuses[value]}`)
-          : number(value, of === 'imbalance' ? 2 : 0);
+          : of === 'rework'
+            ? t(`rework.standing.${sheet.standings[value] === 'winter' ? 'winters' : sheet.standings[value]}`)
+            : number(value, of === 'imbalance' ? 2 : 0);
   const under = hover && rows[hover.row];
   const place = under ? hover.tree + first - under.firstTree : -1;
   const chosen = useMemo(() => {
@@ -300,7 +311,9 @@ function RowSheet({ id, sheet }: { id: string; sheet: TreeSheetView }) {
             onChange={(m) => {
               setMeasure(m as Measure);
             }}
-            options={measures.map((m) => ({ value: m, label: t(`measure.${m}`) }))}
+            options={measures
+              .filter((m) => m !== 'rework' || sheet.rows.some((r) => r.rework.length > 0))
+              .map((m) => ({ value: m, label: t(`measure.${m}`) }))}
           />
           <button
             type="button"
@@ -359,7 +372,7 @@ function RowSheet({ id, sheet }: { id: string; sheet: TreeSheetView }) {
               {ramps[measure].map((colour, i) => {
                 const steps = ramps[measure].length;
                 const text =
-                  measure === 'class'
+                  measure === 'class' || measure === 'rework'
                     ? name(i)
                     : measure === 'status'
                       ? name(i)
@@ -374,7 +387,7 @@ function RowSheet({ id, sheet }: { id: string; sheet: TreeSheetView }) {
               })}
               <li>
                 <span className="row-legend-none">{measure === 'status' ? '' : '×'}</span>
-                {t('sheet-page.unknown')}
+                {t(measure === 'rework' ? 'measure.rework-none' : 'sheet-page.unknown')}
               </li>
             </ul>
             <p data-test="under" aria-live="polite">

@@ -11,7 +11,19 @@ export interface HistoryWords {
 const amount = /^(-?\d+(?:\.\d+)?)(?: (\S+))?$/;
 const day = /^\d{4}-\d{2}-\d{2}$/;
 /** Fields whose numbers are no quantities. */
-const plain = new Set(['season', 'yearPlanted', 'row', 'tree', 'code', 'firstTree', 'start', 'changeFrom']);
+const plain = new Set([
+  'season',
+  'yearPlanted',
+  'row',
+  'tree',
+  'code',
+  'firstTree',
+  'start',
+  'changeFrom',
+  'trueToName',
+  'doneSeason',
+  'scaffold',
+]);
 
 export function inWords(field: string, value: string, words: HistoryWords): string {
   const { t } = words;

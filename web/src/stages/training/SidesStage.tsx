@@ -12,6 +12,7 @@ import { useMay } from '../../people/session';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
+import { YearsTabs } from './YearsTabs';
 import './training.css';
 
 const spec: FormSpec = { start: 'number', everyYears: 'number', changeFrom: 'number', changeTo: 'number' };
@@ -62,6 +63,7 @@ function Sides({ sides }: { sides: SidesView }) {
   const renewed = (now?.alleys ?? []).flatMap((state, i) => (state === 'renewed' ? [i + 1] : []));
   return (
     <section className="training">
+      <YearsTabs at="sides" />
       <div className="stage-head">
         <h2>{t('sides.title')}</h2>
         <p className="training-sum" data-test="sides-now">

@@ -10,6 +10,7 @@ import { LeafStrip } from './LeafStrip';
 import { LeafTasks } from './LeafTasks';
 import { Measures } from './Measures';
 import { useTraining } from './useTraining';
+import { YearsTabs } from './YearsTabs';
 import './training.css';
 
 /** The planting from its first leaf to full bearing: what is done in each, what a tree has reached and may carry. */
@@ -19,7 +20,13 @@ export function TrainingStage() {
   const training = useTraining(view.id);
   if (training.error) return <Trouble error={training.error} retry={() => void training.refetch()} />;
   if (!training.data) return <p className="waiting">{t('loading')}</p>;
-  if (!training.data.plan) return <p className="dim">{t('training.none')}</p>;
+  if (!training.data.plan)
+    return (
+      <section className="training">
+        <YearsTabs at="training" />
+        <p className="dim">{t('training.none')}</p>
+      </section>
+    );
   return <Training training={training.data} plan={training.data.plan} />;
 }
 
@@ -34,6 +41,7 @@ function Training({ training, plan }: { training: TrainingView; plan: NonNullabl
     unit === 'share' ? amount(value * 100, '%', 0) : amount(value, unit, unit === 'm' ? 1 : 0);
   return (
     <section className="training">
+      <YearsTabs at="training" />
       <div className="stage-head">
         <h2>{t('training.title')}</h2>
         <p className="training-sum">

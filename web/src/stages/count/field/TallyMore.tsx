@@ -1,5 +1,5 @@
 import { useReading } from '../../../words/useReading';
-import { setDiameter, setForked, type PadAt } from './tally';
+import { setAge, setDiameter, setForked, type PadAt } from './tally';
 import type { TallyWork } from './useTally';
 
 /** What is measured besides buds: the trunk, and limb by limb its diameter and fork. */
@@ -27,6 +27,7 @@ export function TallyMore({ work }: { work: TallyWork }) {
         {trunk && <strong className="tally-class">{t(`class.${trunk.name}`, { defaultValue: trunk.name })}</strong>}
         {tally.limbwise && chip('diameter', `⌀ ${limb.diameter || '–'} mm`)}
         {tally.limbwise && <Forked work={work} />}
+        {tally.limbwise && manner.ages && chip('age', `${t('field.age')} ${limb.age || '–'}`)}
         {oddGirth && (
           <span className="field-problem" role="alert">
             {t('field.girth-odd')}
@@ -64,6 +65,19 @@ export function TallyMore({ work }: { work: TallyWork }) {
         </label>
       )}
       {tally.limbwise && <Forked work={work} />}
+      {tally.limbwise && manner.ages && (
+        <label>
+          {t('field.age')}{' '}
+          <input
+            inputMode="numeric"
+            value={limb.age ?? ''}
+            onChange={(e) => {
+              step((now) => setAge(now, e.target.value));
+            }}
+            data-test="age"
+          />
+        </label>
+      )}
       {oddGirth && (
         <span className="field-problem" role="alert">
           {t('field.girth-odd')}

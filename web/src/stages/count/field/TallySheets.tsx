@@ -57,6 +57,18 @@ export function MannerSheet({ work }: { work: TallyWork }) {
         </button>
         <button
           type="button"
+          className={manner.ages ? 'key key-on' : 'key'}
+          aria-pressed={manner.ages}
+          disabled={!manner.limbwise}
+          onClick={() => {
+            chooseManner({ ...manner, ages: !manner.ages });
+          }}
+          data-test="ages"
+        >
+          {t('field.ages')}
+        </button>
+        <button
+          type="button"
           className={manner.pad ? 'key key-on' : 'key'}
           aria-pressed={manner.pad}
           disabled={manner.by === 'kinds'}

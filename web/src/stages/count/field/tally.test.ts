@@ -92,3 +92,14 @@ test('types measures on the pad, one decimal sign at most', () => {
   expect(unsign(typed('15.5'), 'girth').girth).toBe('15.');
   expect(sign(emptyTally('floral', true), 'diameter', '9').limbs[0]!.diameter).toBe('9');
 });
+
+test('the age of a limb is typed on the pad and sent with it alone', () => {
+  let tally = emptyTally('floral', true);
+  tally = sign(sign(sign(sign(tally, 'age', '1'), 'age', ','), 'age', '2'), 'age', '9');
+  expect(tally.limbs[0]!.age).toBe('12');
+  tally = unsign(tally, 'age');
+  expect(limbsOf(tally)).toHaveLength(1);
+  const sizes = toCounted(nextLimb(tally), [], read, 'cm').limbSizes!;
+  expect(sizes.map((limb) => limb.age)).toEqual([1]);
+  expect(toCounted(tap(emptyTally('floral', true), 'floral'), [], read, 'cm').limbSizes![0]).not.toHaveProperty('age');
+});

@@ -9,6 +9,8 @@ export interface TalliedLimb {
   /** Diameter in mm as typed. */
   diameter: string;
   forked: boolean;
+  /** Age in years as typed; none on trees at hand since before ages were told. */
+  age?: string | undefined;
   /** Kind whose number is being typed; anything else ends it, and the next digit begins anew. */
   typing?: string | undefined;
 }
@@ -72,23 +74,33 @@ export function digit(tally: Tally, kind: string, next: number): Tally {
   );
 }
 
-/** What the pad types into: the buds of the limb at hand, its diameter, or the girth of the tree. */
-export type PadAt = 'buds' | 'diameter' | 'girth';
+/** What the pad types into: the buds of the limb at hand, its diameter or age, or the girth of the tree. */
+export type PadAt = 'buds' | 'diameter' | 'girth' | 'age';
 
 const mostSigns = 6;
 
 /** Types a sign of a measure, a digit or the decimal sign; a second decimal sign or too long a number is no step. */
-export function sign(tally: Tally, at: 'diameter' | 'girth', next: string): Tally {
-  const text = at === 'girth' ? tally.girth : tally.limbs.at(-1)!.diameter;
+export function sign(tally: Tally, at: Measured, next: string): Tally {
+  const text = textAt(tally, at);
+  if (at === 'age') return /\d/.test(next) && text.length < 2 ? setAge(tally, text + next) : tally;
   if (text.length >= mostSigns || (/[.,]/.test(next) && (text === '' || /[.,]/.test(text)))) return tally;
   return at === 'girth' ? { ...tally, girth: text + next } : setDiameter(tally, text + next);
 }
 
 /** Takes the last sign of a measure back. */
-export const unsign = (tally: Tally, at: 'diameter' | 'girth'): Tally =>
-  at === 'girth'
-    ? { ...tally, girth: tally.girth.slice(0, -1) }
-    : setDiameter(tally, tally.limbs.at(-1)!.diameter.slice(0, -1));
+export const unsign = (tally: Tally, at: Measured): Tally => {
+  const text = textAt(tally, at).slice(0, -1);
+  return at === 'girth' ? { ...tally, girth: text } : at === 'age' ? setAge(tally, text) : setDiameter(tally, text);
+};
+
+type Measured = Exclude<PadAt, 'buds'>;
+
+const textAt = (tally: Tally, at: Measured) => (at === 'girth' ? tally.girth : (tally.limbs.at(-1)![at] ?? ''));
+
+export const setAge = (tally: Tally, age: string): Tally => ({
+  ...tally,
+  limbs: atHand(tally, (limb) => ({ ...limb, age })),
+});
 
 export const setDiameter = (tally: Tally, diameter: string): Tally => ({
   ...tally,
@@ -114,7 +126,7 @@ export const kindTotal = (tally: Tally, kind: string) =>
 
 /** The one at hand is no limb until something is said of it. */
 const isLimb = (limb: TalliedLimb, i: number, all: TalliedLimb[]) =>
-  i < all.length - 1 || limbTotal(limb) > 0 || limb.diameter !== '' || limb.forked;
+  i < all.length - 1 || limbTotal(limb) > 0 || limb.diameter !== '' || limb.forked || !!limb.age;
 export const limbsOf = (tally: Tally) => (tally.limbwise ? tally.limbs.filter(isLimb) : []);
 
 /** A tree sent before, to be put right. */
@@ -130,6 +142,7 @@ export function fromCounted(entry: CountedTreeEntry, girthText: (value: number) 
             counts: { [only]: limb.buds ?? 0 },
             diameter: limb.diameter?.value == null ? '' : girthText(limb.diameter.value),
             forked: limb.forked ?? false,
+            age: limb.age == null ? undefined : String(limb.age),
           }))
         : [
             {
@@ -170,6 +183,7 @@ export function toCounted(
         diameter: diameter === null ? null : { value: diameter, unit: 'mm' },
         forked: limb.forked,
         buds: limbTotal(limb),
+        ...(limb.age ? { age: number(limb.age) } : {}),
       };
     }),
     note: tally.note.trim() || null,

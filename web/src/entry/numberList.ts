@@ -1,8 +1,8 @@
 /** Most lines that are left out by hand; more of them are another file. */
 const MOST = 2_000;
 
-/** Lines as people list them, such as `3, 17-19`; null where it cannot be read. */
-export function readLines(text: string): number[] | null {
+/** Numbers of lines or trees as people list them, such as `3, 17-19`; null where it cannot be read. */
+export function readNumbers(text: string): number[] | null {
   const lines = new Set<number>();
   for (const part of text.split(/[,;\s]+/).filter(Boolean)) {
     const range = /^(\d{1,6})(?:[-–](\d{1,6}))?$/.exec(part);
@@ -15,7 +15,7 @@ export function readLines(text: string): number[] | null {
 }
 
 /** The same the other way round, runs as ranges. */
-export function writeLines(lines: number[]): string {
+export function writeNumbers(lines: number[]): string {
   const runs: [number, number][] = [];
   for (const line of lines.toSorted((a, b) => a - b)) {
     const last = runs.at(-1);

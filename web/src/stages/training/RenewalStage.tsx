@@ -1,0 +1,223 @@
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { Button } from 'antd';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { api, answered, type RenewalView, type WinterRenewalEntry } from '../../api/client';
+import { AgesDrawing } from '../../drawings/AgesDrawing';
+import { ScaffoldRound } from '../../drawings/ScaffoldRound';
+import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
+import { Choice } from '../../entry/Field';
+import { fieldControls } from '../../entry/fieldControls';
+import { Notices } from '../../entry/Notices';
+import { useAttempt } from '../../entry/useAttempt';
+import { Why } from '../../entry/Why';
+import { useMay } from '../../people/session';
+import { usePlantingWork } from '../../planting/usePlanting';
+import { Trouble } from '../../Trouble';
+import { useReading } from '../../words/useReading';
+import { YearsTabs } from './YearsTabs';
+import './training.css';
+
+/** The wood of a planting by age, how fast it is renewed, and where that leads. */
+export function RenewalStage() {
+  const { t } = useReading();
+  const { view } = usePlantingWork();
+  const renewal = useQuery({
+    queryKey: ['renewal', view.id],
+    queryFn: () => answered(api.GET('/api/v1/plantings/{id}/renewal', { params: { path: { id: view.id } } })),
+  });
+  if (renewal.error) return <Trouble error={renewal.error} retry={() => void renewal.refetch()} />;
+  if (!renewal.data) return <p className="waiting">{t('loading')}</p>;
+  return <Renewal renewal={renewal.data} />;
+}
+
+function Renewal({ renewal }: { renewal: RenewalView }) {
+  const { t, number } = useReading();
+  const { view } = usePlantingWork();
+  const { ledger, system, season } = renewal;
+  return (
+    <section className="training">
+      <YearsTabs at="renewal" />
+      <div className="stage-head">
+        <h2>{t('renewal.title')}</h2>
+        {ledger?.forecast?.cycleYears != null && system && (
+          <p className="training-sum" data-test="cycle">
+            <Why steps={[...ledger.steps, ...ledger.forecast.steps]}>
+              <strong>{number(ledger.forecast.cycleYears, 1)}</strong> {t('renewal.cycle')}
+            </Why>{' '}
+            <span className="dim">
+              {t('renewal.limits', { least: number(system.leastYears), most: number(system.mostYears) })}
+            </span>
+          </p>
+        )}
+      </div>
+      {!system && <p className="dim">{t('renewal.none')}</p>}
+      {ledger && <Notices notices={ledger.warnings} />}
+      {ledger?.firstThisWinter != null && (
+        <p data-test="first-this-winter">
+          <strong>{number(ledger.firstThisWinter)}</strong> {t('renewal.first')}
+        </p>
+      )}
+      {ledger && system?.of === 'limb' && <Ages ledger={ledger} season={season} bearing={system.bearingYears} />}
+      {ledger?.cohorts && (
+        <dl className="renewal-cohorts" data-test="cohorts">
+          <dt>{t('renewal.cohorts')}</dt>
+          {(['built', 'cropping', 'toRemove'] as const).map((cohort) => (
+            <dd key={cohort}>
+              <strong>{number(ledger.cohorts![cohort], 1)}</strong> {t(`renewal.cohort.${cohort}`)}
+            </dd>
+          ))}
+        </dl>
+      )}
+      {ledger && ledger.scaffolds.length > 0 && (
+        <section>
+          <h3>{t('renewal.scaffolds')}</h3>
+          <div className="renewal-round">
+            <ScaffoldRound scaffolds={ledger.scaffolds} next={ledger.nextScaffold} />
+            <div>
+              {ledger.nextScaffold != null && (
+                <p className="training-sum" data-test="next-scaffold">
+                  <strong>{t('renewal.scaffold-next', { n: ledger.nextScaffold })}</strong>
+                </p>
+              )}
+              <p className="small dim">{t('renewal.scaffold-text')}</p>
+            </div>
+          </div>
+        </section>
+      )}
+      <Winters renewal={renewal} planting={view.id} key={renewal.winters.map((w) => w.version).join()} />
+    </section>
+  );
+}
+
+function Ages({
+  ledger,
+  season,
+  bearing,
+}: {
+  ledger: NonNullable<RenewalView['ledger']>;
+  season: number;
+  bearing: number;
+}) {
+  const { t, number } = useReading();
+  const { view } = usePlantingWork();
+  const { forecast, spentShare, trees, steps } = ledger;
+  if (!forecast)
+    return (
+      <p className="dim">
+        {t('renewal.ages-none')} <Link to={`/field/${view.id}`}>{t('renewal.to-row')}</Link>
+      </p>
+    );
+  return (
+    <>
+      <h3>
+        {t('renewal.ages')} <span className="small dim">{t('renewal.ages-of', { trees })}</span>
+      </h3>
+      <AgesDrawing winters={forecast.winters} season={season} bearing={bearing} />
+      {forecast.winters.length === 1 && <p className="small dim">{t('renewal.unknown')}</p>}
+      {spentShare != null && (
+        <p data-test="spent">
+          <Why steps={steps}>
+            <strong>{number(spentShare * 100, 0)} %</strong>
+          </Why>{' '}
+          {t('renewal.spent')} <span className="small dim">({t('renewal.spent-text', { age: number(bearing) })})</span>
+        </p>
+      )}
+    </>
+  );
+}
+
+const spec: FormSpec = { limbs: 'number', scaffold: 'number' };
+
+/** What was renewed in past winters, and this one's to be told. */
+function Winters({ renewal, planting }: { renewal: RenewalView; planting: string }) {
+  const reading = useReading();
+  const { t, language, number } = reading;
+  const may = useMay();
+  const client = useQueryClient();
+  const { problem, unreadable, failure, busy, attempt } = useAttempt();
+  const [season, setSeason] = useState(renewal.season);
+  const knownOf = (of: number) => renewal.winters.find((w) => w.season === of);
+  const known = knownOf(season);
+  const [draft, setDraft] = useState<Draft>(() => toDraft(spec, known?.renewal ?? {}, reading));
+  const isRound = renewal.system?.of === 'scaffold';
+  const save = () => {
+    const { entry, unreadable: bad } = readDraft<WinterRenewalEntry>(spec, draft, language);
+    if (bad.length > 0) {
+      unreadable(bad);
+      return;
+    }
+    void attempt(async () => {
+      await answered(
+        api.PUT('/api/v1/plantings/{id}/renewal/{season}', {
+          params: { path: { id: planting, season } },
+          body: { version: known?.version ?? 0, renewal: entry },
+        }),
+      );
+      await client.invalidateQueries();
+    });
+  };
+  const form = fieldControls('renewal', draft, setDraft, problem, t, save);
+  const wrong = failure ?? problem('season') ?? problem('renewal');
+  return (
+    <section className="training-measures" data-test="renewed">
+      <h3>{t('renewal.winters')}</h3>
+      {renewal.winters.length > 0 && (
+        <ul className="renewal-winters">
+          {renewal.winters.map((w) => (
+            <li key={w.season}>
+              <span className="dim">{w.season}</span>{' '}
+              {w.renewal.limbs != null && (
+                <>
+                  <strong>{number(w.renewal.limbs, 1)}</strong> {reading.unitName('limb/tree')}
+                </>
+              )}
+              {w.renewal.scaffold != null && ` ${t('renewal.scaffold', { n: w.renewal.scaffold })}`}
+            </li>
+          ))}
+        </ul>
+      )}
+      <form
+        noValidate
+        onSubmit={(e) => {
+          e.preventDefault();
+          save();
+        }}
+      >
+        <fieldset className="part" disabled={!may('report')}>
+          <div className="fields">
+            <div className="field">
+              <span className="field-label" aria-hidden>
+                {t('renewal.of-winter')}
+              </span>
+              <Choice
+                label={t('renewal.of-winter')}
+                value={String(season)}
+                onChange={(s) => {
+                  setSeason(Number(s));
+                  setDraft(toDraft(spec, knownOf(Number(s))?.renewal ?? {}, reading));
+                }}
+                options={Array.from({ length: Math.min(12, (renewal.leaf ?? 13) - 1) }, (_, i) => ({
+                  value: String(renewal.season - i),
+                  label: String(renewal.season - i),
+                }))}
+              />
+            </div>
+            {form.input('limbs', ['limb/tree'], { label: t('renewal.limbs') })}
+            {isRound && form.input('scaffold', [], { label: t('renewal.scaffold-field') })}
+          </div>
+          {wrong && (
+            <p className="field-problem" role="alert">
+              {wrong}
+            </p>
+          )}
+          {may('report') && (
+            <Button type="primary" htmlType="submit" loading={busy} data-test="save-renewal">
+              {t('save')}
+            </Button>
+          )}
+        </fieldset>
+      </form>
+    </section>
+  );
+}
