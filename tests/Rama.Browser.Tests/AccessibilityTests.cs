@@ -50,11 +50,15 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     }
 
     [Theory]
-    [InlineData("training", "[data-test='leaf-6'] .tree-wood")]
-    [InlineData("training/leader", "[data-test='bud-37']")]
-    public void The_training_of_a_planting_has_no_accessibility_faults(string path, string ready)
+    [InlineData("H7", "training", "[data-test='leaf-6'] .tree-wood")]
+    [InlineData("H7", "training/leader", "[data-test='bud-37']")]
+    [InlineData("H2", "renewal", "[data-test='ages']")]
+    [InlineData("W11", "renewal", "[data-test='scaffold-round']")]
+    [InlineData("H6", "rework", "[data-test='rework-rows']")]
+    [InlineData("H1", "taking-out", "[data-test='marked']")]
+    public void The_years_of_a_planting_have_no_accessibility_faults(string code, string path, string ready)
     {
-        using var page = new Page(server).OpenPlanting("H7", path);
+        using var page = new Page(server).OpenPlanting(code, path);
         page.Find(ready);
         Assert.Empty(Axe.Faults(page));
     }

@@ -45,6 +45,9 @@ internal static class SmokePages
         "plantings/{0}/training/leader",
         "plantings/{0}/training/print",
         "plantings/{0}/sides",
+        "plantings/{0}/renewal",
+        "plantings/{0}/rework",
+        "plantings/{0}/taking-out",
         "plantings/{0}/bench",
         "plantings/{0}/route",
         "plantings/{0}/trees",
@@ -52,6 +55,7 @@ internal static class SmokePages
         "field/{0}/buds",
         "field/{0}/walk",
         "field/{0}/pass",
+        "field/{0}/rework",
     ];
 
     /// <summary>Those whose content is worked out from the planting, and may break on one alone.</summary>
@@ -65,6 +69,8 @@ internal static class SmokePages
         "plantings/{0}/card",
         "plantings/{0}/passes/cold-look/card",
         "plantings/{0}/training",
+        "plantings/{0}/renewal",
+        "plantings/{0}/rework",
         "plantings/{0}/bench",
     ];
 

@@ -1,14 +1,7 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Button } from 'antd';
-import { api, answered, type CountedTreeEntry, type FieldEntryView } from '../../api/client';
-import { useAttempt } from '../../entry/useAttempt';
+import { FieldConflicts, useFieldNews } from '../../field/FieldConflicts';
 import { bodyOf } from '../../field/kinds';
-import { plantingKey, usePlantingWork } from '../../planting/usePlanting';
+import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
-import { useChosenSeason } from '../season/useSeason';
-
-const budsOf = (tree: CountedTreeEntry | null) =>
-  tree && (tree.floralBuds ?? tree.buds ?? (tree.kinds ?? []).reduce((sum, k) => sum + (k.buds ?? 0), 0));
 
 /**
  * What came from the row: trees two people counted differently, who counted, skipped trees, the vigour walk,
@@ -16,79 +9,17 @@ const budsOf = (tree: CountedTreeEntry | null) =>
  */
 export function FieldNews() {
   const { t, local, say, number, amount, language } = useReading();
-  const { view, may } = usePlantingWork();
-  const season = useChosenSeason();
-  const client = useQueryClient();
-  const { problem, failure, attempt } = useAttempt();
-  const field = useQuery({
-    queryKey: ['field', view.id, season],
-    queryFn: () =>
-      answered(
-        api.GET('/api/v1/plantings/{id}/field', {
-          params: { path: { id: view.id }, query: season === null ? {} : { season } },
-        }),
-      ),
-  });
-  const news = field.data;
+  const { view } = usePlantingWork();
+  const news = useFieldNews();
   if (!news || (news.entries.length === 0 && news.photos.length === 0)) return null;
   const time = new Intl.DateTimeFormat(language, { dateStyle: 'short', timeStyle: 'short' });
-  const conflicts = news.entries.filter((e) => e.state === 'conflict');
   const skipped = news.entries.filter((e) => e.kind === 'skip' && e.state === 'inForce');
   const marks = news.entries.filter((e) => e.kind === 'mark' && e.state === 'inForce');
-  const choose = async (conflict: FieldEntryView, take: boolean) => {
-    await attempt(async () => {
-      await answered(
-        api.PUT('/api/v1/plantings/{id}/field/{entry}', {
-          params: { path: { id: view.id, entry: conflict.id } },
-          body: { take, inForce: conflict.inForce },
-        }),
-      );
-    });
-    await Promise.all([
-      client.invalidateQueries({ queryKey: ['field', view.id] }),
-      client.invalidateQueries({ queryKey: plantingKey(view.id, season) }),
-    ]);
-  };
   const { vigour } = news;
   return (
     <div className="sheet field-news" data-test="field-news">
       <h2>{t('news.title')}</h2>
-      {conflicts.length > 0 && (
-        <section className="news-conflicts" data-test="conflicts">
-          <p>
-            <strong>{t('news.conflicts', { count: conflicts.length })}</strong>
-          </p>
-          {(problem('inForce') ?? failure) && (
-            <p className="field-problem" role="alert">
-              {problem('inForce') ?? failure}
-            </p>
-          )}
-          {conflicts.map((c) => (
-            <div key={c.id} className="news-conflict">
-              <span>{t('outlier.place', { row: c.row, tree: c.tree })}</span>
-              <span>
-                {t('news.counted', {
-                  buds: budsOf(bodyOf(c, 'tree')) ?? 0,
-                  person: c.person ?? '–',
-                  time: time.format(new Date(c.at)),
-                })}
-                <br />
-                <span className="small dim">
-                  {t('news.in-force', { buds: budsOf(c.inForce as CountedTreeEntry | null) ?? 0 })}
-                </span>
-              </span>
-              <span>
-                <Button size="small" disabled={!may('count')} onClick={() => void choose(c, true)} data-test="take">
-                  {t('news.take')}
-                </Button>{' '}
-                <Button size="small" disabled={!may('count')} onClick={() => void choose(c, false)}>
-                  {t('news.set-aside')}
-                </Button>
-              </span>
-            </div>
-          ))}
-        </section>
-      )}
+      <FieldConflicts entries={news.entries} />
       {news.counters.map((c, i) => (
         <p key={i} className="small">
           {t('news.counter', { person: c.person ?? '–', trees: c.trees, time: time.format(new Date(c.last)) })}

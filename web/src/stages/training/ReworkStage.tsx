@@ -5,6 +5,7 @@ import { api, answered, type ReworkView } from '../../api/client';
 import { Notices } from '../../entry/Notices';
 import { writeNumbers } from '../../entry/numberList';
 import { Why } from '../../entry/Why';
+import { FieldConflicts, useFieldNews } from '../../field/FieldConflicts';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
@@ -36,6 +37,7 @@ function Rework({ rework }: { rework: ReworkView }) {
   const { t } = useReading();
   const { view } = usePlantingWork();
   const { plan } = rework;
+  const news = useFieldNews();
   const [chosen, setChosen] = useState<ChosenTrees | null>(null);
   return (
     <section className="training">
@@ -47,6 +49,7 @@ function Rework({ rework }: { rework: ReworkView }) {
           {t('sheet-page.title')}
         </Link>
       </div>
+      {news && <FieldConflicts entries={news.entries} kind="rework" />}
       {plan ? (
         <>
           <Notices notices={plan.warnings} />
