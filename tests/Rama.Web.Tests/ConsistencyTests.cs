@@ -84,8 +84,63 @@ public sealed partial class ConsistencyTests(RamaApplication application) : ICla
         }
     }
 
+    // The years of a planting: tasks of the leaf at hand are passes of the year with the same hours, their cards tell
+    // the same numbers; trees in rework ask for the same hours at the desk, in the year and in the kit.
+    [Theory]
+    [InlineData("manager@larkfold.example")]
+    [InlineData("manager@ambertree.example")]
+    public async Task The_years_of_every_planting_tell_one_story(string manager)
+    {
+        using var client = application.ClientWith(await application.SignInAsync(manager));
+        var (trained, reworked) = (0, 0);
+        foreach (var line in (await client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray())
+        {
+            var code = (string)line!["code"]!;
+            var path = $"/api/v1/plantings/{line["id"]}";
+            var passes = (await client.ReadAsync($"{path}/programme"))["programme"]!["passes"]!
+                .AsArray()
+                .Select(p => p!)
+                .ToList();
+            var plan = (await client.ReadAsync($"{path}/training"))["plan"];
+            if (plan?["state"]!["isOn"]!.GetValue<bool>() == true)
+            {
+                trained++;
+                var leaf = plan["leaves"]![(int)plan["state"]!["leaf"]! - 1]!;
+                var tasks = passes.Where(p => p["task"] is not null).ToDictionary(p => (string)p["id"]!);
+                Assert.Equal(
+                    leaf["tasks"]!.AsArray().Select(t => $"{code} {t!["task"]!["id"]} {t["hours"]?["paid"]}").Order(),
+                    tasks.Values.Select(p => $"{code} {p["id"]} {p["hours"]?["paid"]}").Order()
+                );
+                foreach (var (id, pass) in tasks)
+                {
+                    if (pass["task"]!["perTree"] is not { } perTree)
+                        continue;
+                    var card = await client.ReadAsync($"{path}/passes/{id}/card");
+                    Assert.True(
+                        NumbersOf((string)card["headline"]!).Contains(Math.Round((double)perTree)),
+                        $"{code} {id}: “{card["headline"]}” for {perTree}"
+                    );
+                }
+            }
+            var rework = (await client.ReadAsync($"{path}/rework"))["plan"];
+            var pages = passes.Where(p => (string)p["id"]! == "rework").ToList();
+            Assert.Equal(rework is null ? 0 : 1, pages.Count);
+            if (rework is null)
+                continue;
+            reworked++;
+            Same(code, "rework: hours", rework["hours"]!["paid"]!, pages[0]["hours"]!["paid"]!);
+            Same(
+                code,
+                "rework: trees",
+                rework["standings"]!.AsArray().Sum(s => (int)s!["trees"]!),
+                (await client.ReadAsync($"{path}/kit"))["rework"]!["trees"]!.AsArray().Count
+            );
+        }
+        Assert.True(trained > 0 || reworked > 0);
+    }
+
     // What the front end sends while somebody types: the parts of the planting as they were entered.
-    private static JsonObject EntryOf(JsonNode view)
+    internal static JsonObject EntryOf(JsonNode view)
     {
         JsonObject entry = new();
         string[] parts =

@@ -309,7 +309,39 @@ public sealed class ReworkTests(RamaApplication application) : IClassFixture<Ram
         Assert.Equal(400, (await lead.PutAsync($"{path}/renewal/2017", Body)).Status);
         // By hand: (3 + 2.5 + 2.5) ÷ 3.
         Assert.Equal(8 / 3.0, (double)(await _client.ReadAsync($"{path}/renewal"))["ledger"]!["renewedAWinter"]!, 9);
+        // A limb older than the trees is told at its field, and nothing is saved.
+        var view = await _client.ReadAsync(path);
+        var count = view["count"]!.DeepClone();
+        count["trees"]![0]!["limbSizes"]![0]!["age"] = 30;
+        var (status, refused) = await _client.PutAsync(
+            $"{path}/count",
+            $$"""{"version": {{view["planVersion"]}}, "count": {{count.ToJsonString()}} }"""
+        );
+        Assert.Equal((400, "trees[0].limbSizes[0].age"), (status, Api.ProblemFields(refused)[0]));
         var round = await _client.ReadAsync($"{await PathOf("W11")}/renewal");
         Assert.Equal(5, (int)round["ledger"]!["nextScaffold"]!);
+    }
+
+    // One truth: bench and target desk tell the light of one row; where no rows are on the map it is said.
+    [Fact]
+    public async Task Light_on_the_bench_is_that_of_the_target_desk()
+    {
+        var path = await PathOf("H4");
+        var light = await _client.ReadAsync($"{path}/bench/light");
+        var view = await _client.ReadAsync(path);
+        var (status, desk) = await _client.PostAsync(
+            $"{path}/target/desk",
+            ConsistencyTests.EntryOf(view).ToJsonString()
+        );
+        Assert.Equal(200, status);
+        Assert.Equal(desk["light"]!.ToJsonString(), light["light"]!.ToJsonString());
+        Assert.Equal(3.3, (double)light["rowM"]!);
+        using var ambertree = application.ClientWith(await application.SignInAsync("manager@ambertree.example"));
+        var lemon = (await ambertree.ReadAsync("/api/v1/season"))["plantings"]!
+            .AsArray()
+            .Single(p => (string)p!["code"]! == "L1")!;
+        var south = (await ambertree.ReadAsync($"/api/v1/plantings/{lemon["id"]}/bench/light"))["light"]!;
+        Assert.True((bool)south["isAssumed"]!);
+        Assert.Equal(0, (double)south["place"]!["rowAzimuthDeg"]!);
     }
 }

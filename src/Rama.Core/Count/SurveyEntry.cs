@@ -64,6 +64,21 @@ public sealed record SurveyEntry
         return shares;
     }
 
+    /// <summary>Limbs told older than the trees are.</summary>
+    /// <param name="leaf">Leaf of the planting: no limb is older.</param>
+    public IEnumerable<FieldProblem> OlderThan(int leaf) =>
+        from tree in Trees.Index()
+        from limb in tree.Item.LimbSizes.Index()
+        where limb.Item.Age > leaf
+        select new FieldProblem(
+            $"trees[{tree.Index}].limbSizes[{limb.Index}].age",
+            "range",
+            $"Age of the limb: expected up to {leaf} years, as old as the trees are; got {limb.Item.Age:0}.",
+            1,
+            leaf,
+            "year"
+        );
+
     private sealed class TreeReading(EntryReader reader, double? typed, Dictionary<string, FloralShare> shares)
     {
         public CountedTree Tree(CountedTreeEntry entry, int index, Dictionary<(double, double), int> places)

@@ -22,6 +22,7 @@ namespace Rama.Core.Passes;
 /// <param name="Times">How often at least, where it comes again.</param>
 /// <param name="Caution">Caution where work can hurt someone.</param>
 /// <param name="Source">Where it comes from.</param>
+/// <param name="NextYear">What it does to the year after; null where that is not worth a word.</param>
 /// <param name="Task">What it is of a training programme; null where it is none of one.</param>
 public sealed record PassDefinition(
     string Id,
@@ -38,6 +39,7 @@ public sealed record PassDefinition(
     int? Times,
     LocalText? Caution,
     string Source,
+    LocalText? NextYear = null,
     PassTask? Task = null
 )
 {

@@ -86,6 +86,9 @@ public sealed record PlanReading(
                 ? null
                 : ProposedTarget.Of(entry.Records, seasons, density, planting.Variety);
         var counted = reader.Under("count", entry.Count.Read);
+        if (planting is not null)
+            foreach (var problem in entry.Count.OlderThan(planting.Leaf))
+                reader.Add($"count.{problem.Field}", problem.Code, problem.Message);
         var measured = reader.Under("measured", entry.Measured.Read) ?? MeasuredTrees.None;
         // While a limit or a reason is being typed the plan goes on with the usual ones; its problem is told at its
         // field.

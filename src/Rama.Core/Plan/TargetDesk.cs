@@ -13,7 +13,7 @@ namespace Rama.Core.Plan;
 /// <summary>What the estate knows around a planting when its target is set.</summary>
 /// <param name="Prices">Prices of its variety; null where the estate has none.</param>
 /// <param name="GirthsCm">Girths of every tree measured, cm; none where only counted trees were.</param>
-/// <param name="Place">Where and how its rows lie; null where they are not on the map.</param>
+/// <param name="Place">Where and how its rows lie; null where neither map nor site tells.</param>
 /// <param name="Returns">Crop density of a season and floral buds per cm² of the next, from counts of past
 /// winters.</param>
 /// <param name="Weather">Daily temperatures of its site, this year's and past ones.</param>
@@ -22,7 +22,7 @@ namespace Rama.Core.Plan;
 public sealed record DeskSurroundings(
     PriceListEntry? Prices,
     IReadOnlyList<double> GirthsCm,
-    RowDirection? Place,
+    PlacedRows? Place,
     IReadOnlyList<ResponsePair> Returns,
     IReadOnlyList<WeatherDay> Weather,
     string? Currency = null,
@@ -158,15 +158,7 @@ public sealed record TargetDesk(
             ),
             past,
             canopy,
-            around.Place is { } place
-                ? RowLight.Of(
-                    place.Day,
-                    place.LatitudeDeg,
-                    place.LongitudeDeg,
-                    place.RowAzimuthDeg,
-                    target.Canopy.HeightM ?? canopy.HeightM
-                )
-                : null,
+            LightOf(reading, around.Place),
             classes is null ? null : ClassTargets.Of(crop.FruitPerTree, buds.Factor, classes, target.Sharing.Exponent),
             around.GirthsCm.Count >= TrunkClass.FewestTrunks,
             ZoneTargets.Of(buds.BudsPerTree, target.Sharing.Top),
@@ -175,6 +167,21 @@ public sealed record TargetDesk(
             HeatOf(reading, around),
             typed,
             around.Prices is null
+        );
+    }
+
+    /// <summary>Light in the rows of a planting at the height its canopy has or may have; null where nobody knows how they
+    /// lie.</summary>
+    /// <param name="reading">What was typed, read.</param>
+    /// <param name="rows">How they lie.</param>
+    public static RowLight? LightOf(PlanReading reading, PlacedRows? rows)
+    {
+        if (rows is null || reading.Planting is not { System.Form: var form } planting)
+            return null;
+        var canopy = reading.Target?.Canopy ?? Target.Capacity.Canopy.Usual;
+        return RowLight.Of(
+            rows,
+            canopy.HeightM ?? CanopyLimits.Of(form.Canopy, planting.Form, canopy, form.Leaders).HeightM
         );
     }
 

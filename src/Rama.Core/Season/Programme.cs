@@ -27,6 +27,7 @@ namespace Rama.Core.Season;
 /// when left out.</param>
 /// <param name="Sides">What happens to its sides in the season; null without a calendar of sides.</param>
 /// <param name="Rework">Its trees in rework and trees to go; null where it has none.</param>
+/// <param name="DoneBefore">Passes reported done in the season before, with their day.</param>
 /// <param name="Factor">How much longer the planting takes than expected; 1 where nobody knows.</param>
 public sealed record ProgrammeTerms(
     Planting Planting,
@@ -43,6 +44,7 @@ public sealed record ProgrammeTerms(
     TrainingTerms? TrainedBy = null,
     SideSeason? Sides = null,
     ReworkPlan? Rework = null,
+    IReadOnlyDictionary<string, DateOnly>? DoneBefore = null,
     double Factor = 1
 )
 {
@@ -127,12 +129,14 @@ public sealed record CutTime(string StepId, bool IsMade, double CutsPerTree, dou
 /// <param name="Months">Those hours by month, spread evenly over the days of each window.</param>
 /// <param name="CanAdd">Passes a manager may add.</param>
 /// <param name="Warnings">Where what is planned does not fit together.</param>
+/// <param name="LastYear">What was done last season and is felt in this one.</param>
 public sealed record Programme(
     IReadOnlyList<PlannedPass> Passes,
     double PaidHours,
     IReadOnlyList<MonthHours> Months,
     IReadOnlyList<AddablePass> CanAdd,
-    IReadOnlyList<Notice> Warnings
+    IReadOnlyList<Notice> Warnings,
+    IReadOnlyList<FeltThisYear> LastYear
 )
 {
     // Wood taken from which strong regrowth is to be expected: assumption.
@@ -196,7 +200,14 @@ public sealed record Programme(
                 .. all.Where(d => d.CanBeAdded && d.IsForKind(facts) && passes.All(p => p.Id != d.Id))
                     .Select(d => new AddablePass(d.Id, d.Name)),
             ],
-            SidesSay(terms) is { } sides ? [sides] : []
+            SidesSay(terms) is { } sides ? [sides] : [],
+            [
+                .. from done in terms.DoneBefore ?? new Dictionary<string, DateOnly>()
+                from pass in all.Where(p => p.Id == done.Key)
+                where pass.NextYear is not null
+                orderby done.Value
+                select new FeltThisYear(pass.Id, pass.Name, done.Value, pass.NextYear!),
+            ]
         );
     }
 
@@ -325,3 +336,10 @@ public sealed record Programme(
         return PassHours.Of(terms.Trees, walking, cutting, terms.Factor, assumed: true);
     }
 }
+
+/// <summary>A pass of last season that is felt in this one.</summary>
+/// <param name="Id">The pass.</param>
+/// <param name="Name">The pass in two or three words.</param>
+/// <param name="Done">Day it was done.</param>
+/// <param name="Effect">What it does to this year.</param>
+public sealed record FeltThisYear(string Id, LocalText Name, DateOnly Done, LocalText Effect);

@@ -113,7 +113,7 @@ public sealed record TrainingTask(
             Times,
             Caution,
             Source,
-            task
+            Task: task
         );
     }
 

@@ -267,6 +267,7 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
             stored =>
             {
                 entry.Read();
+                PlanReading.Of(stored.ToEntry() with { Count = entry }, stored.Catalogue).ThrowIfWrong("count");
                 stored.Plan.TakeOver(entry);
             },
             cancel

@@ -93,6 +93,26 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
         ];
     }
 
+    /// <summary>Where and how the rows of a planting lie; null where neither map nor site tells, or there is no such
+    /// planting.</summary>
+    public async Task<PlacedRows?> RowsOfAsync(Guid id, int season, CancellationToken cancel) =>
+        await database
+            .Plantings.Where(p => p.Id == id)
+            .Select(p => new
+            {
+                p.Block!.Site!.Latitude,
+                p.Block.Site.Longitude,
+                Line = database
+                    .RowLines.Where(l => l.BlockId == p.BlockId)
+                    .OrderBy(l => l.Row)
+                    .Select(l => l.Coordinates)
+                    .FirstOrDefault(),
+            })
+            .SingleOrDefaultAsync(cancel)
+            is { } ground
+            ? PlacedRows.Of(ground.Line, ground.Latitude, ground.Longitude, season)
+            : null;
+
     /// <summary>What the desk of a planting needs to know around it; null when there is no such planting.</summary>
     /// <param name="id">Planting.</param>
     /// <param name="entry">Its plan as it is typed.</param>
@@ -114,6 +134,8 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
             {
                 p.Block!.SiteId,
                 IsSouth = p.Block.Site!.Latitude < 0,
+                p.Block.Site.Latitude,
+                p.Block.Site.Longitude,
                 Line = database
                     .RowLines.Where(l => l.BlockId == p.BlockId)
                     .OrderBy(l => l.Row)
@@ -147,7 +169,7 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
                     .Where(g => !float.IsNaN(g))
                     .Select(g => (double)g),
             ],
-            DirectionOf(ground.Line, entry.Season),
+            PlacedRows.Of(ground.Line, ground.Latitude, ground.Longitude, entry.Season),
             await ReturnsAsync(id, entry, catalogue, cancel),
             weather,
             ground.Currency,
@@ -268,18 +290,6 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
             ]);
         }
         return changing.Count;
-    }
-
-    // Rows lie where their lines lie; along which side of a block they run is anybody's guess without.
-    private static RowDirection? DirectionOf(double[]? line, int season)
-    {
-        if (line is null || line.Length < 4)
-            return null;
-        var (west, south, east, north) = (line[0], line[1], line[^2], line[^1]);
-        var azimuth = Math.Atan2((east - west) * Math.Cos(south * Math.PI / 180), north - south) * 180 / Math.PI;
-        return Math.Abs(south) > 66 || season < 1
-            ? null
-            : new(south, west, (azimuth + 360) % 360, new DateOnly(season, south >= 0 ? 6 : 12, 21));
     }
 
     // What a crop did to the next bloom: fruit of a season over its trunks, and floral buds counted the winter after.

@@ -39,6 +39,7 @@ internal sealed class PlantingYears(
         var plantings = await lines.ReadAsync(shown, estate.Season, cancel);
         var sites = await weather.ReadAsync(today, cancel);
         var choices = await passes.ReadAsync(shown, cancel);
+        var before = await passes.ReadAsync(shown - 1, cancel);
         var marks = await inbox.InForceAsync(FieldKind.Mark, shown, cancel);
         var young = await training.ReadAsync(cancel);
         var sides = await training.SidesAsync(cancel);
@@ -114,6 +115,9 @@ internal sealed class PlantingYears(
                         {
                             TrainedBy = trained,
                             Rework = reworked,
+                            DoneBefore = before[planting.Id]
+                                .Where(c => c.Done is not null)
+                                .ToDictionary(c => c.Pass, c => c.Done!.Value),
                             Sides = sides.GetValueOrDefault(planting.Id)?.In(planting.Rows, shown),
                             Days = days,
                             Site = place,

@@ -1,12 +1,15 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Explain;
+using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
 using Rama.Core.Systems;
+using Rama.Core.Target.Capacity;
 using Rama.Core.Trees;
 using Rama.Data.Estate;
 using Rama.Data.Plan;
 using Rama.Data.Prescribe;
+using Rama.Data.Target;
 using Rama.Web.Accounts;
 
 namespace Rama.Web.Prescribe;
@@ -99,6 +102,11 @@ public sealed record BenchView(
     IReadOnlyDictionary<int, double> Ratios
 );
 
+/// <summary>How the sun reaches the rows of the tree on the bench.</summary>
+/// <param name="Light">Light over the longest day; null where neither map nor site tells how the rows lie.</param>
+/// <param name="RowM">Metres between rows; null before the planting can be read.</param>
+public sealed record BenchLight(RowLight? Light, double? RowM);
+
 /// <summary>A pass that can be looked at on the bench.</summary>
 public sealed record BenchPass(string Id, LocalText Name);
 
@@ -144,6 +152,10 @@ internal static class BenchEndpoints
             .MapPost("/bench/cuts", Cut)
             .For(Act.Read)
             .WithSummary("Cuts made by hand: what each takes and why, and their score");
+        bench
+            .MapGet("/bench/light", Light)
+            .For(Act.Read)
+            .WithSummary("How the sun reaches the rows of the planting, to move height and spacing with");
         bench.MapGet("/practice", Runs).For(Act.Practice).WithSummary("Trees cut for practice, the latest first");
         bench.MapPost("/practice", Keep).For(Act.Practice).WithSummary("Keep a tree cut for practice");
         api.MapGet("/practice", Pruners)
@@ -151,6 +163,24 @@ internal static class BenchEndpoints
             .WithTags("Prescribe")
             .WithSummary("What the season's practice shows of each pruner, over all plantings");
         return api;
+    }
+
+    private static async Task<Results<Ok<BenchLight>, NotFound>> Light(
+        Guid id,
+        PlantingStore plantings,
+        TargetStore targets,
+        CancellationToken cancel
+    )
+    {
+        if (await plantings.FindAsync(id, cancel) is not { } stored)
+            return TypedResults.NotFound();
+        var reading = PlanReading.Of(stored.ToEntry(), stored.Catalogue);
+        return TypedResults.Ok(
+            new BenchLight(
+                TargetDesk.LightOf(reading, await targets.RowsOfAsync(id, stored.Season, cancel)),
+                reading.Planting?.Form.RowSpacingM
+            )
+        );
     }
 
     private static async Task<Ok<IReadOnlyList<PrunerPractice>>> Pruners(

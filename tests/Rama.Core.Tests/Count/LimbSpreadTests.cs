@@ -37,4 +37,30 @@ public sealed class LimbSpreadTests
         Assert.Null(LimbSpread.Of([new(3, 14, null, 2, 40, [], [new(null, false, 10)])]));
         Assert.Null(LimbSpread.Of([new(3, 14, null, 1, 40, [], [new(10, false, 10)])])!.SdMm);
     }
+
+    // Bad input: a limb of seven years on trees in their sixth leaf.
+    [Fact]
+    public void A_limb_older_than_the_trees_is_told_at_its_field()
+    {
+        SurveyEntry count = new()
+        {
+            Trees =
+            [
+                new()
+                {
+                    Row = 1,
+                    Tree = 1,
+                    FloralBuds = 10,
+                    LimbSizes = [new() { Age = 6 }, new() { Age = 7 }],
+                },
+            ],
+        };
+        var problem = Assert.Single(count.OlderThan(6));
+        Assert.Equal(("trees[0].limbSizes[1].age", "range"), (problem.Field, problem.Code));
+        Assert.Empty(count.OlderThan(7));
+        Assert.Equal([6, 7], count.Read().Trees[0].LimbSizes.Select(l => l.AgeYears!.Value));
+        Assert.Throws<Core.Explain.UnusableEntryException>(() =>
+            (count with { Trees = [count.Trees[0] with { LimbSizes = [new() { Age = 0 }] }] }).Read()
+        );
+    }
 }

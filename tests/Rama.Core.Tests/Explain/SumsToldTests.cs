@@ -55,7 +55,7 @@ public sealed class SumsToldTests
             DeskSurroundings.Nothing with
             {
                 GirthsCm = [.. Enumerable.Range(0, 40).Select(i => 14 + 0.2 * i)],
-                Place = new(46.2, 11.1, 12, new(2027, 6, 21)),
+                Place = new(new(46.2, 11.1, 12, new(2027, 6, 21)), IsAssumed: false),
                 Returns = [.. Enumerable.Range(0, 4).Select(i => new ResponsePair(4 + i, 22 - i))],
                 Prices = new()
                 {

@@ -4,6 +4,7 @@ using Rama.Core.Passes;
 using Rama.Core.Plan;
 using Rama.Core.Season;
 using Rama.Core.Systems;
+using Rama.Core.Training.Rework;
 using Rama.Core.Weather;
 
 namespace Rama.Core.Tests.Season;
@@ -83,6 +84,44 @@ public sealed class ProgrammeTests
         var dormant = Programme.Of(Terms(system, new Dictionary<string, string> { ["cherry-top"] = "dormant" }));
         Assert.DoesNotContain(dormant.Passes, p => p.Id == "after-harvest");
         Assert.Contains(dormant.Passes.Single(p => p.IsWinter).Cuts, c => c.Id == "top");
+    }
+
+    // Handbook 5.1: each tool against vigour has its effect; a brush pass has none that lasts.
+    [Fact]
+    public void What_was_done_against_vigour_last_year_is_told_this_year()
+    {
+        var terms = Terms(TrainingSystem.Find("tall-spindle")!, new Dictionary<string, string>());
+        Assert.Empty(Programme.Of(terms).LastYear);
+        var felt = Programme
+            .Of(
+                terms with
+                {
+                    DoneBefore = new Dictionary<string, DateOnly>
+                    {
+                        ["girdling"] = TipDay.AddDays(-300),
+                        ["root-pruning"] = TipDay.AddDays(-370),
+                        ["brush"] = TipDay.AddDays(-360),
+                    },
+                }
+            )
+            .LastYear;
+        Assert.Equal(["root-pruning", "girdling"], felt.Select(f => f.Id));
+        Assert.Contains("the other side this year", felt[0].Effect.En, StringComparison.Ordinal);
+        // Each of the tools that are chosen against vigour tells of the year after.
+        Assert.All(PassDefinition.All.Where(p => p.For.Contains("chosen")), p =>
+            Assert.True(p.NextYear is not null, p.Id)
+        );
+    }
+
+    [Fact]
+    public void Trees_in_rework_are_a_pass_of_their_own_hours()
+    {
+        var terms = Terms(TrainingSystem.Find("tall-spindle")!, new Dictionary<string, string>());
+        Assert.DoesNotContain(Programme.Of(terms).Passes, p => p.Id == PassIds.Rework);
+        var rework = ReworkPlan.Of(new(2027, false, 100, [], [(1, 1), (1, 2)], 2027, new HashSet<(int, int)>()));
+        var pass = Programme.Of(terms with { Rework = rework }).Passes.Single(p => p.Id == PassIds.Rework);
+        Assert.Equal(rework.Hours!.Paid, pass.Hours!.Paid);
+        Assert.Contains("felling only by trained people", pass.Caution!.En, StringComparison.Ordinal);
     }
 
     [Fact]

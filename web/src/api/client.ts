@@ -89,6 +89,7 @@ export type TrainedLeaf = Schemas['TrainedLeaf'];
 export type YoungTree = Schemas['YoungTree'];
 export type YoungTreesEntry = Schemas['YoungTreesEntry'];
 export type FaceLight = Schemas['FaceLight'];
+export type RowLight = Schemas['RowLight'];
 export type SidesView = Schemas['SidesView'];
 export type RenewalView = Schemas['RenewalView'];
 export type WinterRenewalEntry = Schemas['WinterRenewalEntry'];

@@ -5623,6 +5623,60 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/plantings/{id}/bench/light": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the sun reaches the rows of the planting, to move height and spacing with */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["BenchLight"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/plantings/{id}/practice": {
         parameters: {
             query?: never;
@@ -7843,6 +7897,15 @@ export interface components {
              *         left out.
              */
             pass?: null | string;
+        };
+        /** @description How the sun reaches the rows of the tree on the bench. */
+        BenchLight: {
+            light: null | components["schemas"]["RowLight"];
+            /**
+             * Format: double
+             * @description Metres between rows; null before the planting can be read.
+             */
+            rowM: null | number;
         };
         /** @description What a lead looks at while a tree is cut. */
         BenchMeasures: {
@@ -10267,6 +10330,20 @@ export interface components {
             rowSpacing?: null | components["schemas"]["Amount"];
             height?: null | components["schemas"]["Amount"];
             depth?: null | components["schemas"]["Amount"];
+        };
+        /** @description A pass of last season that is felt in this one. */
+        FeltThisYear: {
+            /** @description The pass. */
+            id: string;
+            /** @description The pass in two or three words. */
+            name: components["schemas"]["LocalText"];
+            /**
+             * Format: date
+             * @description Day it was done.
+             */
+            done: string;
+            /** @description What it does to this year. */
+            effect: components["schemas"]["LocalText"];
         };
         /** @description What a device sends: its entries in the order they were made. */
         FieldBatch: {
@@ -13485,6 +13562,8 @@ export interface components {
             canAdd: components["schemas"]["AddablePass"][];
             /** @description Where what is planned does not fit together. */
             warnings: components["schemas"]["Notice"][];
+            /** @description What was done last season and is felt in this one. */
+            lastYear: components["schemas"]["FeltThisYear"][];
         };
         /** @description A planting and the days of its year, as typed. */
         ProgrammeEntry: {
@@ -14433,6 +14512,8 @@ export interface components {
             heightM: number;
             /** @description The arithmetic. */
             steps: components["schemas"]["Step"][];
+            /** @description Whether nobody knows how the rows lie, so that they are taken to run from north to south. */
+            isAssumed: boolean;
         };
         /** @description Where and how rows lie, as typed. */
         RowLightEntry: {

@@ -25,6 +25,24 @@ public sealed record RowLight(
 {
     private const int MinutesApart = 2;
 
+    /// <summary>Whether nobody knows how the rows lie, so that they are taken to run from north to south.</summary>
+    public bool IsAssumed { get; init; }
+
+    /// <summary>Follows the sun over the longest day where the rows lie.</summary>
+    /// <param name="rows">Where and how they lie.</param>
+    /// <param name="heightM">Height of the row, metres.</param>
+    public static RowLight Of(PlacedRows rows, double heightM) =>
+        Of(
+            rows.Direction.Day,
+            rows.Direction.LatitudeDeg,
+            rows.Direction.LongitudeDeg,
+            rows.Direction.RowAzimuthDeg,
+            heightM
+        ) with
+        {
+            IsAssumed = rows.IsAssumed,
+        };
+
     /// <summary>Follows the sun over one day at steps of two minutes.</summary>
     /// <param name="day">Day, by the sun's own noon.</param>
     /// <param name="latitudeDeg">Degrees north, −66 to 66: further the sun may not set.</param>

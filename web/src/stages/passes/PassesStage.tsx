@@ -37,7 +37,7 @@ const spanOf = ({ from, to }: { from: string | null; to: string | null }): YearS
   from && to ? { from, to } : null;
 
 function Year({ programme }: { programme: ProgrammeView }) {
-  const { t, number, told } = useReading();
+  const { t, local, number, told } = useReading();
   const day = useDays();
   const { today, days, late, coldNight } = programme;
   const { passes, paidHours } = programme.programme;
@@ -53,6 +53,14 @@ function Year({ programme }: { programme: ProgrammeView }) {
         </p>
       </div>
       <Notices notices={[...(late?.warnings ?? []), ...programme.programme.warnings]} />
+      {programme.programme.lastYear.map((felt) => (
+        <p className="passes-says" key={felt.id} data-test={`felt-${felt.id}`}>
+          {local(felt.effect)}{' '}
+          <span className="dim">
+            ({local(felt.name)}, {day(felt.done)})
+          </span>
+        </p>
+      ))}
       {coldNight && (
         <p className="passes-says">
           ▲{' '}

@@ -10,6 +10,7 @@ import { usePlantingHead } from './usePlantingHead';
 import { Trouble } from '../../Trouble';
 import '../../words/prescribe';
 import { useReading } from '../../words/useReading';
+import { BenchLight } from './BenchLight';
 import { BenchPanel } from './BenchPanel';
 import { PracticePanel } from './PracticePanel';
 import { useBench, type BenchTree } from './useBench';
@@ -266,6 +267,7 @@ export function BenchPage() {
             />
           ))}
       </div>
+      <BenchLight id={id!} />
     </main>
   );
 }

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Slider } from 'antd';
 import { useDeferredValue, useState } from 'react';
-import { api, answered, type TargetDesk } from '../../api/client';
+import { api, answered, type RowLight } from '../../api/client';
 import { FacesDrawing } from '../../drawings/FacesDrawing';
 import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';
@@ -10,7 +10,7 @@ import { useReading } from '../../words/useReading';
 const STEP_M = 0.1;
 
 /** How much of the day each face is lit by height; canopy height and row distance are moved by hand. */
-export function LightInRow({ light, rowM }: { light: NonNullable<TargetDesk['light']>; rowM: number }) {
+export function LightInRow({ light, rowM }: { light: RowLight; rowM: number }) {
   const { t, told, number } = useReading();
   const [height, setHeight] = useState(Math.round(light.heightM * 10) / 10);
   const [row, setRow] = useState(rowM);
@@ -82,6 +82,7 @@ export function LightInRow({ light, rowM }: { light: NonNullable<TargetDesk['lig
           </div>
         </div>
       )}
+      {light.isAssumed && <p className="small">{t('row-light.assumed')}</p>}
       {faces.data && <p className="small dim">{t('row-light.text', { depth: told(faces.data.depthM, 'm', 1) })}</p>}
     </details>
   );
