@@ -70,11 +70,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             page.Find("[data-test='leaf-6'] .tree-wood");
             Shoot(page, "training");
         }
-        using (var page = new Page(server, 1280, 860).OpenPlanting("H7", "training/leader"))
-        {
-            page.Find("[data-test='bud-37']");
-            Shoot(page, "leader");
-        }
+        ShootYears();
         using (var page = new Page(server, 1280, 1000).Open("/catalogue/systems/compare"))
         {
             page.Type("choice.pricePerKg", "0.42");
@@ -115,9 +111,69 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
         }
     }
 
+    // What belongs to the years of a planting, side by side in one picture.
+    private void ShootYears()
+    {
+        List<string> shots = [];
+        foreach (
+            var (code, path, ready) in new[]
+            {
+                ("H7", "training/leader", "[data-test='bud-37']"),
+                ("W7", "sides", "[data-test='sides-2027']"),
+                ("H2", "renewal", "[data-test='ages']"),
+                ("W11", "renewal", "[data-test='scaffold-round']"),
+                ("H6", "rework", "[data-test='rework-rows']"),
+            }
+        )
+        {
+            using var page = new Page(server, 1100, 1500).OpenPlanting(code, path);
+            page.Find(ready);
+            Settled(page);
+            shots.Add(Shot((ITakesScreenshot)page.Find(".planting-main > section")));
+        }
+        using (var phone = new Page(server, 390, 844, phone: true).Open("/field"))
+        {
+            phone.OpenInRow("H6");
+            phone.Click(By.LinkText("Rework"));
+            phone.Find("[data-test='rework-tasks']");
+            Settled(phone);
+            shots.Add(Shot(phone.Driver));
+        }
+        using var sheet = new Page(server, 1280, 1500);
+        sheet.Driver.Navigate().GoToUrl("about:blank");
+        sheet.Script<object>(
+            """
+            document.body.style = 'margin:12px;columns:3;column-gap:12px;background:#f5f0e6';
+            return Promise.all([...arguments].map((shot) => {
+              const img = document.body.appendChild(new Image());
+              img.style = 'width:100%;margin-bottom:12px;break-inside:avoid;border:1px solid #ddd2bf';
+              img.src = 'data:image/png;base64,' + shot;
+              return img.decode();
+            }));
+            """,
+            shots.ToArray<object>()
+        );
+        sheet.Driver.ExecuteCdpCommand(
+            "Emulation.setDeviceMetricsOverride",
+            new()
+            {
+                ["width"] = 1600,
+                ["height"] = sheet.Script<long>("return Math.max(600, document.body.scrollHeight) + 24"),
+                ["deviceScaleFactor"] = 1,
+                ["mobile"] = false,
+            }
+        );
+        Shoot(sheet, "years");
+    }
+
+    private static string Shot(ITakesScreenshot of) => of.GetScreenshot().AsBase64EncodedString;
+
+    private static void Settled(Page page) =>
+        page.Until("fonts", () => page.Script<bool>("return document.fonts.status === 'loaded'"));
+
     private static void Shoot(Page page, string name)
     {
-        page.Until("fonts", () => page.Script<bool>("return document.fonts.status === 'loaded'"));
+        Settled(page);
         ((ITakesScreenshot)page.Driver)
             .GetScreenshot()
             .SaveAsFile(RamaServer.RepositoryFile($"docs/screenshots/{name}.png"));
