@@ -43,6 +43,15 @@ public sealed class TrainingTests(RamaApplication application) : IClassFixture<R
         var card = await _client.ReadAsync($"{path}/passes/branch-making/card?language=es");
         Assert.Contains($"dejar {leader["kept"]} de", (string)card["headline"]!, StringComparison.Ordinal);
         Assert.Contains("licensed", (string)pass["caution"]!["en"]!, StringComparison.Ordinal);
+        // By hand: .92 m in bands about 30 cm apart are three; no bud is off, and the agent is for the licensed.
+        card = await _client.ReadAsync($"{path}/passes/branch-making/card?branches=agent");
+        Assert.Contains("on each leader: 3", (string)card["headline"]!, StringComparison.Ordinal);
+        Assert.DoesNotContain(card["leader"]!["buds"]!.AsArray(), b => (string)b!["fate"]! is "off" or "topOff");
+        Assert.Contains("licensed", (string)card["safety"]![0]!, StringComparison.Ordinal);
+        Assert.Equal(
+            400,
+            (await _client.SendAsync(HttpMethod.Get, $"{path}/passes/branch-making/card?branches=wax")).Status
+        );
     }
 
     [Fact]

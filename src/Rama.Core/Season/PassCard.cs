@@ -61,8 +61,17 @@ public sealed record PassCard(
     /// <param name="planting">The planting.</param>
     /// <param name="of">What its winter prescribes; null without a prescription.</param>
     /// <param name="reader">Who it is written for.</param>
-    public static PassCard Of(PlannedPass pass, Planting planting, PrescribedPlanting? of, CardReader reader)
+    /// <param name="branches">How branches are made, where the pass is about a bare leader.</param>
+    public static PassCard Of(
+        PlannedPass pass,
+        Planting planting,
+        PrescribedPlanting? of,
+        CardReader reader,
+        BranchWay branches = BranchWay.Buds
+    )
     {
+        if (branches == BranchWay.Agent && pass.Task?.Leader is { } leader)
+            pass = pass with { Task = pass.Task with { Leader = leader.WithAgent() } };
         CardWords words = new(reader.Language, Catalogue.Shipped.Crop(planting.Variety.Crop));
         var toTheNumber = of is not null && pass.IsWinter && pass.Id != PassIds.Major;
         CardWriter? winter = of is null || !pass.IsWinter ? null : new(of, reader with { Pass = pass.Id });
@@ -100,13 +109,14 @@ public sealed record PassCard(
             words.Say("drawing"),
             drawing,
             pass.Task?.Leader,
-            words.Say("leader-drawing")
+            words.Say(pass.Task?.Leader?.Way == BranchWay.Agent ? "leader-drawing-agent" : "leader-drawing")
         );
     }
 
     private static string HeadlineOf(PlannedTask? task, CardWords words) =>
         task switch
         {
+            { Leader: { Way: BranchWay.Agent } banded } => words.Say("task-leader-agent", banded.BandsCm.Count),
             { Leader: { } leader } => words.Say(
                 "task-leader",
                 leader.Kept,

@@ -239,6 +239,10 @@ public sealed record BareLeader(
         );
     }
 
+    /// <summary>The same leader with an agent in bands instead.</summary>
+    internal BareLeader WithAgent() =>
+        ByAgent(LengthCm, Buds.Count > 1 ? Buds[1].BelowTipCm - Buds[0].BelowTipCm : LengthCm);
+
     private static LeaderBud Bud(int number, double internodeCm, BudFate fate) =>
         new(number, (number - 0.5) * internodeCm, number * TurnDeg % Full, fate);
 

@@ -5,6 +5,7 @@ using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Issue;
 using Rama.Core.Season;
+using Rama.Core.Training;
 using Rama.Data.Database;
 using Rama.Data.Estate;
 using Rama.Data.Plan;
@@ -164,17 +165,24 @@ internal static class PrescribeEndpoints
         EstateStore estates,
         CancellationToken cancel,
         string language = "en",
-        string units = "metric"
+        string units = "metric",
+        string branches = "buds"
     )
     {
         Known(language);
+        BranchWay way = branches switch
+        {
+            "buds" => BranchWay.Buds,
+            "agent" => BranchWay.Agent,
+            _ => throw new UnusableEntryException([new("branches", "unknown", "Branches: expected buds or agent.")]),
+        };
         var year = (await years.ReadAsync(cancel)).Plantings.FirstOrDefault(p => p.Planting.Id == id);
         if (year?.Programme?.Passes.FirstOrDefault(p => p.Id == pass) is not { } planned)
             return TypedResults.NotFound();
         if (await store.FindAsync(id, cancel) is not { } stored || year.Planting.Facts is not { } facts)
             return TypedResults.NotFound();
         CardReader reader = new(language, UnitsOf(units), await MarksAsync(estates, cancel));
-        return TypedResults.Ok(PassCard.Of(planned, facts.Terms.Planting, stored.ToPrune(), reader));
+        return TypedResults.Ok(PassCard.Of(planned, facts.Terms.Planting, stored.ToPrune(), reader, way));
     }
 
     private static async Task<Results<Ok<IReadOnlyList<IssuedCard>>, NotFound>> Cards(

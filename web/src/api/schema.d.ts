@@ -5337,6 +5337,7 @@ export interface paths {
                 query?: {
                     language?: string;
                     units?: string;
+                    branches?: string;
                 };
                 header?: never;
                 path: {

@@ -17,12 +17,13 @@ export function PassCardPage() {
   const { t, words: reader, system } = useReading();
   const { id, pass } = useParams();
   const [language, setLanguage] = useState<Language>(reader);
+  const [branches, setBranches] = useState<'buds' | 'agent'>('buds');
   const card = useQuery({
-    queryKey: ['pass-card', id, pass, language, system],
+    queryKey: ['pass-card', id, pass, language, system, branches],
     queryFn: () =>
       answered(
         api.GET('/api/v1/plantings/{id}/passes/{pass}/card', {
-          params: { path: { id: id!, pass: pass! }, query: { language, units: system } },
+          params: { path: { id: id!, pass: pass! }, query: { language, units: system, branches } },
         }),
       ) as Promise<PassCard>,
     placeholderData: keepPreviousData,
@@ -43,6 +44,16 @@ export function PassCardPage() {
             { value: 'es', label: 'Español' },
           ]}
         />
+        {card.data?.leader && (
+          <Segmented
+            value={branches}
+            onChange={setBranches}
+            options={[
+              { value: 'buds', label: t('leader.way-buds') },
+              { value: 'agent', label: t('leader.way-agent') },
+            ]}
+          />
+        )}
         <Button
           type="primary"
           onClick={() => {

@@ -1,10 +1,12 @@
-import { Button } from 'antd';
+import { Button, Input } from 'antd';
 import type { PackPreview, TrainingSystem } from '../../api/client';
 import { useReading } from '../../words/useReading';
 import { PassFields, Whole } from './PassFields';
 
 type Training = NonNullable<TrainingSystem['training']>;
 type Task = Training['tasks'][number];
+
+const READY = ['finalHeight', 'spaceFilled', 'fullCrop'] as const;
 
 const SHARES = ['height', 'trunk', 'limbs', 'crop'] as const;
 
@@ -156,6 +158,22 @@ export function OwnTraining({
           {t('systems.take-leaf')}
         </Button>
       </p>
+      <p className="system-setting">
+        {t('systems.ready')}
+        {READY.map((mark) => (
+          <label key={mark}>
+            <input
+              type="checkbox"
+              checked={training.ready.includes(mark)}
+              onChange={(e) => {
+                set({ ready: READY.filter((m) => (m === mark ? e.target.checked : training.ready.includes(m))) });
+              }}
+              data-test={`ready-${mark}`}
+            />{' '}
+            {t(`training.ready.${mark}`)}
+          </label>
+        ))}
+      </p>
       <ol className="system-steps">
         {training.tasks.map((task, i) => (
           <PassFields
@@ -181,6 +199,19 @@ export function OwnTraining({
                 />
               </span>
             ))}
+            <label className="system-setting">
+              {t('systems.task-when')}
+              <Input
+                className="task-when"
+                defaultValue={(task.when ?? []).join(', ')}
+                placeholder="dwarfing, !thinned"
+                onBlur={(e) => {
+                  const when = e.target.value.split(/[,\s]+/).filter(Boolean);
+                  setTask(i, { when: when.length === 0 ? null : when });
+                }}
+                data-test={`${task.id}-when`}
+              />
+            </label>
             <Whole
               label={t('systems.task-seconds')}
               value={task.secondsEach ?? 0}

@@ -6,7 +6,10 @@ import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
 import { anchorsOfTheYear, siteAnchors } from '../passes/anchors';
 
-type Pass = Pick<NonNullable<TrainingSystem['passes']>[number], 'id' | 'name' | 'what' | 'from' | 'to' | 'hands'>;
+type Pass = Pick<
+  NonNullable<TrainingSystem['passes']>[number],
+  'id' | 'name' | 'what' | 'from' | 'to' | 'hands' | 'caution'
+>;
 
 const LANGUAGES = ['en', 'es'] as const;
 
@@ -65,6 +68,23 @@ export function PassFields({
           </label>
         )),
       )}
+      {LANGUAGES.map((language) => (
+        <label key={`caution-${language}`} className="rule-line">
+          <span className="dim">
+            {t('systems.pass-caution')} ({language})
+          </span>
+          <Input
+            value={pass.caution?.[language] ?? ''}
+            maxLength={400}
+            lang={language}
+            data-test={`${pass.id}-caution-${language}`}
+            onChange={(e) => {
+              const caution = { ...(pass.caution ?? { en: '', es: '' }), [language]: e.target.value };
+              set({ caution: caution.en === '' && caution.es === '' ? null : caution });
+            }}
+          />
+        </label>
+      ))}
       {(['from', 'to'] as const).map((end) =>
         pass[end].map((at, k) => (
           <div key={`${end}-${k}`} className="rule-line">
