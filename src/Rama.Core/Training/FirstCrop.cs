@@ -7,6 +7,7 @@ namespace Rama.Core.Training;
 /// <param name="FruitPerTree">Most fruit a tree.</param>
 /// <param name="TopWireLeaf">Leaf in which the leader is expected at the top wire; null where nobody measured
 /// it.</param>
+/// <param name="TopWireInLeaf">The whole leaf that is in.</param>
 /// <param name="TopWireFrom">The same, one leaf earlier.</param>
 /// <param name="TopWireTo">One leaf later.</param>
 /// <param name="Steps">The arithmetic.</param>
@@ -14,6 +15,7 @@ namespace Rama.Core.Training;
 public sealed record FirstCrop(
     double FruitPerTree,
     double? TopWireLeaf,
+    int? TopWireInLeaf,
     double? TopWireFrom,
     double? TopWireTo,
     IReadOnlyList<Step> Steps,
@@ -57,7 +59,7 @@ public sealed record FirstCrop(
         if (leader is not null)
             steps.Add(leader.Step);
         var at = leader?.AtTheWire;
-        return new(fruit, at, at - Either, at + Either, steps, []);
+        return new(fruit, at, leader?.InLeaf, at - Either, at + Either, steps, []);
     }
 }
 
@@ -74,6 +76,10 @@ public sealed record LeaderGrowth(double Leaf, double HeightM, double ExtensionM
 
     /// <summary>Its growth with what first crops take of it, metres a year.</summary>
     public double Slowed => ExtensionM * (1 - LostEach * FirstCrops);
+
+    /// <summary>Whole leaf in which the wire is reached: a height of the end of a leaf and a part of a leaf's growth more
+    /// are in the next.</summary>
+    public int InLeaf => (int)Math.Ceiling(AtTheWire - 1e-9);
 
     /// <summary>Leaf in which it is at the wire.</summary>
     public double AtTheWire => Leaf + Math.Max(0, WireM - HeightM) / Slowed;

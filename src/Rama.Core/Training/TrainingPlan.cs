@@ -155,8 +155,7 @@ public sealed record TopWire(
                 .Range(leaf + 1, (int)Math.Clamp(Math.Ceiling(leader.AtTheWire) - leaf, 0, PassTask.LastLeaf))
                 .Count(l => training.At(l).Crop is > 0 and < 1);
         }
-        // A height of the end of a leaf and a part of a leaf's growth more are in the next.
-        var inLeaf = (int)Math.Ceiling(leader.AtTheWire - 1e-9);
+        var inLeaf = leader.InLeaf;
         List<Notice> warnings = [];
         if (leader.AtTheWire > training.Leaves + 1)
             warnings.Add(

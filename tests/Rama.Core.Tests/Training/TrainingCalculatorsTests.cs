@@ -82,6 +82,7 @@ public sealed class TrainingCalculatorsTests
         }.Calculate();
         Assert.Equal(34.4, crop.FruitPerTree, 1);
         Assert.Equal(4 + 1.2 / 0.45, crop.TopWireLeaf!.Value, 9);
+        Assert.Equal(7, crop.TopWireInLeaf); // 6.67
         Assert.Equal((crop.TopWireLeaf - 1, crop.TopWireLeaf + 1), (crop.TopWireFrom, crop.TopWireTo));
         Assert.Null(
             new FirstCropEntry { GirthCm = 12, CropDensity = 6 }

@@ -10658,6 +10658,11 @@ export interface components {
              */
             topWireLeaf: null | number;
             /**
+             * Format: int32
+             * @description The whole leaf that is in.
+             */
+            topWireInLeaf: null | number;
+            /**
              * Format: double
              * @description The same, one leaf earlier.
              */

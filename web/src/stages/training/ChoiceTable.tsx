@@ -71,15 +71,11 @@ export function ChoiceTable({ choice, currency }: { choice: SystemChoice; curren
                 const leaf = s.leaves[i]!;
                 return (
                   <Fragment key={s.id}>
-                    <td
-                      className="choice-first"
-                      title={t('choice.kinds', {
-                        training: of(leaf.training, 'h/ha', 0),
-                        pruning: of(leaf.pruning, 'h/ha', 0),
-                        thinning: of(leaf.thinning, 'h/ha', 0),
-                      })}
-                    >
-                      {of(leaf.hours, 'h/ha', 0)}
+                    <td className="choice-first">
+                      {of(leaf.hours, 'h/ha', 0)}{' '}
+                      <span className="small dim choice-kinds">
+                        {of(leaf.training, 'h/ha', 0)} + {of(leaf.pruning, 'h/ha', 0)} + {of(leaf.thinning, 'h/ha', 0)}
+                      </span>
                     </td>
                     <td>{of(leaf.cropT, 't/ha', 0)}</td>
                     <td>{of(leaf.heightM, 'm', 1)}</td>
@@ -106,6 +102,7 @@ export function ChoiceTable({ choice, currency }: { choice: SystemChoice; curren
           </tr>
         </tfoot>
       </table>
+      <p className="small dim">{t('choice.kinds')}</p>
       {hasMargin && <p className="small dim">* {t('choice.today')}</p>}
     </div>
   );
