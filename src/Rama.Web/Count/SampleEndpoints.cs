@@ -87,13 +87,17 @@ public sealed record FieldKit(
 /// <param name="Grafts">Kinds of grafts.</param>
 /// <param name="Tasks">Tasks there are this winter.</param>
 /// <param name="Ribbons">Colour of the ribbon by standing.</param>
-/// <param name="Trees">The trees, by row and number.</param>
+/// <param name="Trees">The trees in rework, by row and number.</param>
+/// <param name="ToGo">The trees to go, row by row.</param>
+/// <param name="ToGoTasks">What this winter asks for at each of them.</param>
 /// <param name="Known">Those in rework as they are known, with the version a phone tells more over.</param>
 public sealed record KitRework(
     IReadOnlyList<GraftKind> Grafts,
     IReadOnlyList<ReworkTask> Tasks,
     IReadOnlyDictionary<ReworkStanding, string> Ribbons,
     IReadOnlyList<ReworkLine> Trees,
+    IReadOnlyList<RowTrees> ToGo,
+    IReadOnlyList<string> ToGoTasks,
     IReadOnlyList<ReworkTreeView> Known
 );
 
@@ -207,6 +211,8 @@ internal static class SampleEndpoints
                         [.. work.Work.Select(w => w.Task)],
                         all.Estate.ToRibbons().Colours,
                         work.Trees,
+                        work.ToGo,
+                        work.ToGoTasks,
                         [.. (await rework.OfAsync(id, cancel)).Select(ReworkTreeView.Of)]
                     )
                     : null

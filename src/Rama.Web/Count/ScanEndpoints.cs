@@ -249,9 +249,11 @@ internal static class ScanEndpoints
         if (await plantings.FindAsync(id, cancel, season) is not { } stored)
             return TypedResults.NotFound();
         var year = await years.ReadAsync(cancel, stored.Plan.Season);
-        var rework = year.Plantings.FirstOrDefault(p => p.Planting.Id == id)
-            ?.Rework?.Trees.ToDictionary(t => (t.Row, t.Tree), t => (int)t.Standing)
-            ?? [];
+        var rework = year.Plantings.FirstOrDefault(p => p.Planting.Id == id)?.Rework;
+        var standings = rework?.Trees.ToDictionary(t => (t.Row, t.Tree), t => t.Standing) ?? [];
+        foreach (var going in rework?.ToGo ?? [])
+        foreach (var tree in going.Trees)
+            standings[(going.Row, tree)] = ReworkStanding.ToRemove;
         var reading = PlanReading.Of(stored.ToEntry(), stored.Catalogue);
         var plan = PruningPlan.Of(reading);
         var measured = stored.Plan.ToMeasured();
@@ -321,14 +323,14 @@ internal static class ScanEndpoints
                     [.. trees.Select(t => Rounded(t.FloralBuds, 0))],
                     [.. trees.Select(t => Rounded(t.Surplus, 0))],
                     [.. trees.Select(t => Rounded(t.Imbalance, 2))],
-                    rework.Count == 0
+                    standings.Count == 0
                         ? []
                         :
                         [
                             .. Enumerable
                                 .Range(row.FirstTree, row.Trees)
                                 .Select(tree =>
-                                    rework.TryGetValue((row.Number, tree), out var stands) ? stands : (int?)null
+                                    standings.TryGetValue((row.Number, tree), out var stands) ? (int)stands : (int?)null
                                 ),
                         ]
                 )

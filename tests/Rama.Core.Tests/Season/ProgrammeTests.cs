@@ -118,7 +118,7 @@ public sealed class ProgrammeTests
     {
         var terms = Terms(TrainingSystem.Find("tall-spindle")!, new Dictionary<string, string>());
         Assert.DoesNotContain(Programme.Of(terms).Passes, p => p.Id == PassIds.Rework);
-        var rework = ReworkPlan.Of(new(2027, false, 100, [], [(1, 1), (1, 2)], 2027, new HashSet<(int, int)>()));
+        var rework = ReworkPlan.Of(new(2027, false, 100, [], [new(1, [1, 2])], 2027, []));
         var pass = Programme.Of(terms with { Rework = rework }).Passes.Single(p => p.Id == PassIds.Rework);
         Assert.Equal(rework.Hours!.Paid, pass.Hours!.Paid);
         Assert.Contains("felling only by trained people", pass.Caution!.En, StringComparison.Ordinal);

@@ -94,8 +94,7 @@ public sealed class ReworkTests
             StringComparison.Ordinal
         );
 
-    private static ReworkPlanTerms Block(params ReworkedTree[] trees) =>
-        new(2027, false, 100, trees, [], null, new HashSet<(int, int)>());
+    private static ReworkPlanTerms Block(params ReworkedTree[] trees) => new(2027, false, 100, trees, [], null, []);
 
     // By hand: two trees in their first winter (tape 1, shoot 1.5, head .5, nurse limbs 2 = 5 min each) and half a
     // minute to find each: 11 minutes of work, at .85 productive .2157 h paid.
@@ -129,7 +128,7 @@ public sealed class ReworkTests
     [Fact]
     public void Trees_to_go_are_held_back_and_felled_in_their_winter()
     {
-        ReworkPlan In(int? season) => ReworkPlan.Of(Block() with { ToGo = [(1, 1), (1, 3)], GoingSeason = season });
+        ReworkPlan In(int? season) => ReworkPlan.Of(Block() with { ToGo = [new(1, [1, 3])], GoingSeason = season });
         Assert.Equal(["hold-back", "crop-last"], In(2028).Work.Select(w => w.Task.Id));
         Assert.Equal(["out"], In(2027).Work.Select(w => w.Task.Id));
         Assert.Equal((1, 0.98), (In(2028).Crop[0].Share, In(2028).Crop[1].Share));
@@ -141,7 +140,7 @@ public sealed class ReworkTests
     [Fact]
     public void A_tree_both_reworked_and_to_go_counts_once_and_is_told()
     {
-        var plan = ReworkPlan.Of(Block(Tree()) with { ToGo = [(3, 17)], GoingSeason = 2027 });
+        var plan = ReworkPlan.Of(Block(Tree()) with { ToGo = [new(3, [17])], GoingSeason = 2027 });
         Assert.Equal([new(ReworkStanding.ToRemove, null, 1, 0)], plan.Standings);
         Assert.Contains(plan.Warnings, w => w.Code == "rework.both");
     }

@@ -11590,8 +11590,12 @@ export interface components {
             ribbons: {
                 [key: string]: string;
             };
-            /** @description The trees, by row and number. */
+            /** @description The trees in rework, by row and number. */
             trees: components["schemas"]["ReworkLine"][];
+            /** @description The trees to go, row by row. */
+            toGo: components["schemas"]["RowTrees"][];
+            /** @description What this winter asks for at each of them. */
+            toGoTasks: string[];
             /** @description Those in rework as they are known, with the version a phone tells more over. */
             known: components["schemas"]["ReworkTreeView"][];
         };
@@ -14137,7 +14141,7 @@ export interface components {
          * @enum {unknown}
          */
         ReworkCondition: "sleeping" | "unionNotSure" | "unionHolds" | "unionLoose" | "support" | "notYetTrue" | "before" | "now";
-        /** @description One tree that is reworked or to go. */
+        /** @description One tree in rework. */
         ReworkLine: {
             /**
              * Format: int32
@@ -14192,8 +14196,12 @@ export interface components {
              * @description First season from which on all trees that stay bear in full; null for none of them.
              */
             fullCropFrom: null | number;
-            /** @description The trees, by row and number. */
+            /** @description The trees in rework, by row and number. */
             trees: components["schemas"]["ReworkLine"][];
+            /** @description The trees to go, row by row: there may be thousands, all alike. */
+            toGo: components["schemas"]["RowTrees"][];
+            /** @description What this winter asks for at each of them, by identifier. */
+            toGoTasks: string[];
             /** @description What is unusual. */
             warnings: components["schemas"]["Notice"][];
         };
@@ -14558,6 +14566,16 @@ export interface components {
             ranges?: null | string;
             /** @description The ground, for rows whose trees are not told. */
             planting?: components["schemas"]["DensityEntry"];
+        };
+        /** @description Trees of one row. */
+        RowTrees: {
+            /**
+             * Format: int32
+             * @description Row.
+             */
+            row: number;
+            /** @description Their numbers, ascending. */
+            trees: number[];
         };
         /** @description A word of the selector language. */
         RuleWord: {

@@ -14,7 +14,9 @@ namespace Rama.Core.Training.Rework;
 /// <param name="HalfCropFrom">First season from which on it bears half of a full crop or more; null for none of
 /// them.</param>
 /// <param name="FullCropFrom">First season from which on all trees that stay bear in full; null for none of them.</param>
-/// <param name="Trees">The trees, by row and number.</param>
+/// <param name="Trees">The trees in rework, by row and number.</param>
+/// <param name="ToGo">The trees to go, row by row: there may be thousands, all alike.</param>
+/// <param name="ToGoTasks">What this winter asks for at each of them, by identifier.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record ReworkPlan(
     int Season,
@@ -26,6 +28,8 @@ public sealed record ReworkPlan(
     int? HalfCropFrom,
     int? FullCropFrom,
     IReadOnlyList<ReworkLine> Trees,
+    IReadOnlyList<RowTrees> ToGo,
+    IReadOnlyList<string> ToGoTasks,
     IReadOnlyList<Notice> Warnings
 )
 {
@@ -42,23 +46,14 @@ public sealed record ReworkPlan(
     /// <remarks>Source: common practice, no source; minutes and crop of young grafts are assumptions.</remarks>
     public static ReworkPlan Of(ReworkPlanTerms terms)
     {
-        var going = terms.ToGo.ToHashSet();
-        var reworked = terms.Reworked.Where(t => !going.Contains((t.Row, t.Tree))).ToList();
-        List<ReworkLine> lines =
-        [
-            .. reworked.Select(t => LineOf(t, terms)),
-            .. terms.ToGo.Select(p => new ReworkLine(
-                p.Row,
-                p.Tree,
-                ReworkStanding.ToRemove,
-                null,
-                [.. TasksToGo(terms).Select(t => t.Id)],
-                false
-            )),
-        ];
-        lines = [.. lines.OrderBy(l => l.Row).ThenBy(l => l.Tree)];
+        var going = terms.ToGo.Sum(r => r.Trees.Count);
+        var reworked = terms.Reworked.Where(t => !terms.ToGo.Have(t)).ToList();
+        List<ReworkLine> lines = [.. reworked.Select(t => LineOf(t, terms)).OrderBy(l => l.Row).ThenBy(l => l.Tree)];
+        List<string> toGoTasks = going == 0 ? [] : [.. TasksToGo(terms).Select(t => t.Id)];
         var open = lines.Where(l => !l.IsDone).SelectMany(l => l.Tasks).CountBy(t => t).ToDictionary();
         var all = lines.SelectMany(l => l.Tasks).CountBy(t => t).ToDictionary();
+        foreach (var task in toGoTasks)
+            open[task] = all[task] = going;
         List<ReworkWork> work =
         [
             .. ReworkRules
@@ -78,14 +73,17 @@ public sealed record ReworkPlan(
                     .GroupBy(l => (l.Standing, l.Winter))
                     .OrderBy(g => g.Key)
                     .Select(g => new StandingTrees(g.Key.Standing, g.Key.Winter, g.Count(), g.Count(l => l.IsDone))),
+                .. going == 0 ? [] : new[] { new StandingTrees(ReworkStanding.ToRemove, null, going, 0) },
             ],
             work,
-            HoursOf(lines, work),
+            HoursOf(lines.Count(l => l is { IsDone: false, Tasks.Count: > 0 }) + going, work),
             FinishedFromOf(reworked, terms),
             crop,
             FirstFrom(crop, HalfCrop),
-            FirstFrom(crop, FullCrop * (terms.Trees - (terms.GoingSeason is null ? 0 : going.Count)) / terms.Trees),
+            FirstFrom(crop, FullCrop * (terms.Trees - (terms.GoingSeason is null ? 0 : going)) / terms.Trees),
             lines,
+            terms.ToGo,
+            toGoTasks,
             WarningsOf(terms, reworked, going)
         );
     }
@@ -108,13 +106,8 @@ public sealed record ReworkPlan(
             && t.When.Contains(terms.GoingSeason <= terms.Season ? ReworkCondition.Now : ReworkCondition.Before)
         );
 
-    private static PassHours? HoursOf(IReadOnlyList<ReworkLine> lines, IReadOnlyList<ReworkWork> work)
-    {
-        var trees = lines.Count(l => l is { IsDone: false, Tasks.Count: > 0 });
-        return trees == 0
-            ? null
-            : PassHours.Of(trees, FindingSeconds, work.Sum(w => w.Minutes) * 60 / trees, assumed: true);
-    }
+    private static PassHours? HoursOf(int trees, IReadOnlyList<ReworkWork> work) =>
+        trees == 0 ? null : PassHours.Of(trees, FindingSeconds, work.Sum(w => w.Minutes) * 60 / trees, assumed: true);
 
     private static int? FinishedFromOf(IReadOnlyList<ReworkedTree> reworked, ReworkPlanTerms terms)
     {
@@ -137,7 +130,7 @@ public sealed record ReworkPlan(
                 .Range(terms.Season, SeasonsAhead)
                 .Select(season =>
                 {
-                    var gone = terms.GoingSeason <= season ? terms.ToGo.Count : 0;
+                    var gone = terms.GoingSeason <= season ? terms.ToGo.Sum(r => r.Trees.Count) : 0;
                     var bearing =
                         terms.Trees - reworked.Count - gone + reworked.Sum(t => ShareOf(t, season, terms.IsSouth));
                     return new SeasonCrop(season, bearing / terms.Trees);
@@ -158,11 +151,7 @@ public sealed record ReworkPlan(
         return first;
     }
 
-    private static List<Notice> WarningsOf(
-        ReworkPlanTerms terms,
-        IReadOnlyList<ReworkedTree> reworked,
-        HashSet<(int Row, int Tree)> going
-    )
+    private static List<Notice> WarningsOf(ReworkPlanTerms terms, IReadOnlyList<ReworkedTree> reworked, int going)
     {
         List<Notice> warnings = [];
         void Say(int trees, string code, string what, string then)
@@ -189,11 +178,9 @@ public sealed record ReworkPlan(
             "Graft again, or mark them to go."
         );
         if (terms.GoingSeason is null)
-            Say(going.Count, "rework.no-winter", "To be grubbed", "No winter is named for it.");
+            Say(going, "rework.no-winter", "To be grubbed", "No winter is named for it.");
         Say(
-            reworked.Count(t =>
-                ShareOf(t, terms.Season, terms.IsSouth) < HalfCrop && !terms.NotBearing.Contains((t.Row, t.Tree))
-            ),
+            reworked.Count(t => ShareOf(t, terms.Season, terms.IsSouth) < HalfCrop && !terms.NotBearing.Have(t)),
             "rework.not-replants",
             "Bearing little yet and not listed as replants in the rows",
             "Target and card count them as bearing: list them there."
@@ -215,10 +202,22 @@ public sealed record ReworkPlanTerms(
     bool IsSouth,
     double Trees,
     IReadOnlyList<ReworkedTree> Reworked,
-    IReadOnlyList<(int Row, int Tree)> ToGo,
+    IReadOnlyList<RowTrees> ToGo,
     int? GoingSeason,
-    IReadOnlySet<(int Row, int Tree)> NotBearing
+    IReadOnlyList<RowTrees> NotBearing
 );
+
+/// <summary>Trees of one row.</summary>
+/// <param name="Row">Row.</param>
+/// <param name="Trees">Their numbers, ascending.</param>
+public sealed record RowTrees(int Row, IReadOnlyList<int> Trees);
+
+internal static class RowsOfTrees
+{
+    /// <summary>Whether a tree is one of them.</summary>
+    public static bool Have(this IReadOnlyList<RowTrees> rows, ReworkedTree tree) =>
+        rows.Any(r => r.Row == tree.Row && r.Trees.Contains(tree.Tree));
+}
 
 /// <summary>Trees of one standing.</summary>
 /// <param name="Standing">How they stand.</param>
@@ -239,7 +238,7 @@ public sealed record ReworkWork(ReworkTask Task, int Trees, int Done, double Min
 /// <param name="Share">Share of what all its trees bear when grown.</param>
 public sealed record SeasonCrop(int Season, double Share);
 
-/// <summary>One tree that is reworked or to go.</summary>
+/// <summary>One tree in rework.</summary>
 /// <param name="Row">Row.</param>
 /// <param name="Tree">Tree in the row.</param>
 /// <param name="Standing">How it stands.</param>

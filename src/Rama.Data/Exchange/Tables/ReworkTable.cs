@@ -83,6 +83,7 @@ internal sealed class ReworkTable : ExchangeTable
     ) : ITaking
     {
         private readonly Dictionary<(Guid, double?, double?), int> _lines = [];
+        private int _added;
         private readonly Dictionary<Guid, int> _trees = known.Keys.CountBy(k => k.Item1).ToDictionary();
 
         public void ReadLine(LineReader line)
@@ -112,14 +113,9 @@ internal sealed class ReworkTable : ExchangeTable
             if (record is null)
             {
                 _trees[planting.Id] = _trees.GetValueOrDefault(planting.Id) + 1;
-                if (_trees[planting.Id] > ReworkGround.MostTrees)
+                if (_trees[planting.Id] > ReworkGround.MostTrees || ++_added + known.Count > ReworkGround.MostOfEstate)
                 {
-                    target.Add(
-                        line.LineNumber,
-                        "tree",
-                        "range",
-                        $"Tree: expected at most {ReworkGround.MostTrees} of a planting."
-                    );
+                    target.Add(line.LineNumber, "tree", "range", ReworkGround.Full);
                     return;
                 }
                 target.Database.Add(

@@ -24,7 +24,7 @@ public sealed class ReworkFromField : FieldHandler<ReworkNews>
     protected internal override bool NeedsTree => true;
 
     /// <inheritdoc />
-    protected internal override bool HasRoom(FieldGround ground) => ground.Rework.Count < ReworkGround.MostTrees;
+    protected internal override bool HasRoom(FieldGround ground) => ground.Rework.HasRoom;
 
     /// <inheritdoc />
     protected override ReworkNews Placed(ReworkNews body, FieldEntry entry) =>

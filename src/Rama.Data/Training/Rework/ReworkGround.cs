@@ -9,28 +9,42 @@ namespace Rama.Data.Training.Rework;
 /// <summary>The reworked trees of one planting, to be read and changed: by the office, a file or the row.</summary>
 public sealed class ReworkGround
 {
-    /// <summary>Most trees kept of a planting.</summary>
-    public const int MostTrees = 5_000;
+    /// <summary>Most trees kept of a planting, and of an estate: all of them are told with every year.</summary>
+    public const int MostTrees = 5_000,
+        MostOfEstate = 20_000;
+
+    /// <summary>What is said beyond that.</summary>
+    public static readonly string Full =
+        $"Trees: expected at most {MostTrees} in rework of a planting, and {MostOfEstate} of the estate.";
 
     private readonly RamaContext _database;
     private readonly PlantingRecord _planting;
     private readonly Dictionary<(int, int), ReworkedTreeRecord> _trees;
+    private readonly int _elsewhere;
 
     private ReworkGround(
         RamaContext database,
         PlantingRecord planting,
         ReworkTerms terms,
-        IEnumerable<ReworkedTreeRecord> trees
-    ) => (_database, _planting, Terms, _trees) = (database, planting, terms, trees.ToDictionary(t => (t.Row, t.Tree)));
+        IEnumerable<ReworkedTreeRecord> trees,
+        int elsewhere
+    ) =>
+        (_database, _planting, Terms, _trees, _elsewhere) = (
+            database,
+            planting,
+            terms,
+            trees.ToDictionary(t => (t.Row, t.Tree)),
+            elsewhere
+        );
 
     /// <summary>What an entry is read against.</summary>
     public ReworkTerms Terms { get; }
 
-    /// <summary>Trees kept.</summary>
-    public int Count => _trees.Count;
+    /// <summary>Whether no more are kept than are told.</summary>
+    public bool Holds => _trees.Count <= MostTrees && _trees.Count + _elsewhere <= MostOfEstate;
 
-    /// <summary>The trees.</summary>
-    public IEnumerable<ReworkedTreeRecord> Trees => _trees.Values;
+    /// <summary>Whether one more can be kept.</summary>
+    public bool HasRoom => _trees.Count < MostTrees && _trees.Count + _elsewhere < MostOfEstate;
 
     /// <summary>Reads those of a planting; its rows must be loaded.</summary>
     public static async Task<ReworkGround> OfAsync(
@@ -44,7 +58,8 @@ public sealed class ReworkGround
             database,
             planting,
             TermsOf(planting, estate, clock),
-            await database.ReworkedTrees.Where(t => t.PlantingId == planting.Id).ToListAsync(cancel)
+            await database.ReworkedTrees.Where(t => t.PlantingId == planting.Id).ToListAsync(cancel),
+            await database.ReworkedTrees.CountAsync(t => t.PlantingId != planting.Id, cancel)
         );
 
     /// <summary>What entries of a planting are read against; its rows must be loaded.</summary>

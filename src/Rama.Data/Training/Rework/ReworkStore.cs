@@ -20,9 +20,9 @@ public sealed record ReworkSave(uint Version, ReworkedTreeEntry Tree, bool Remov
 /// <param name="Trees">Trees of its rows, missing ones apart; 0 where no rows are listed.</param>
 public sealed record ReworkHeld(
     IReadOnlyList<ReworkedTree> Reworked,
-    IReadOnlyList<(int Row, int Tree)> ToGo,
+    IReadOnlyList<RowTrees> ToGo,
     int? GoingSeason,
-    IReadOnlySet<(int Row, int Tree)> NotBearing,
+    IReadOnlyList<RowTrees> NotBearing,
     int Trees
 )
 {
@@ -95,13 +95,16 @@ public sealed class ReworkStore(RamaContext database, EstateStore estates, TimeP
                 id => id,
                 id => new ReworkHeld(
                     [.. trees[id].Select(t => t.ToTree())],
-                    [.. listed[id].SelectMany(r => r.ToGrub, (r, tree) => (r.Row, tree))],
+                    RowsOf(listed[id], r => r.ToGrub),
                     removals.TryGetValue(id, out var season) ? season : null,
-                    listed[id].SelectMany(r => r.Replants, (r, tree) => (r.Row, tree)).ToHashSet(),
+                    RowsOf(listed[id], r => r.Replants),
                     places.TryGetValue(id, out var all) ? all : listed[id].Sum(r => r.Trees - r.Missing.Length)
                 )
             );
     }
+
+    private static List<RowTrees> RowsOf(IEnumerable<PlantingRowRecord> rows, Func<PlantingRowRecord, int[]> trees) =>
+        [.. rows.Where(r => trees(r).Length > 0).OrderBy(r => r.Row).Select(r => new RowTrees(r.Row, trees(r)))];
 
     /// <summary>Saves trees, all or none; false when there is no such planting.</summary>
     /// <exception cref="UnusableEntryException">One cannot be used, or someone else saved first; nothing is
@@ -117,8 +120,8 @@ public sealed class ReworkStore(RamaContext database, EstateStore estates, TimeP
         HashSet<(int, int)> seen = [];
         foreach (var (i, save) in trees.Index())
             reader.Under($"trees[{i}]", () => Take(ground, save, seen));
-        if (ground.Count > ReworkGround.MostTrees)
-            reader.Add("trees", "range", $"Trees: expected at most {ReworkGround.MostTrees} of a planting.");
+        if (!ground.Holds)
+            reader.Add("trees", "range", ReworkGround.Full);
         reader.ThrowIfAny();
         await database.SaveOrRefuseAsync("trees", cancel);
         return true;

@@ -84,7 +84,8 @@ function Rework({ rework }: { rework: ReworkView }) {
 
 function Sum({ plan }: { plan: Plan }) {
   const { t, number } = useReading();
-  const open = plan.trees.filter((tree) => !tree.isDone && tree.tasks.length > 0).length;
+  const going = plan.standings.find((s) => s.standing === 'toRemove')?.trees ?? 0;
+  const open = plan.trees.filter((tree) => !tree.isDone && tree.tasks.length > 0).length + going;
   return (
     <p className="training-sum" data-test="rework-sum">
       {plan.hours ? (
@@ -161,11 +162,13 @@ function RowByRow({
   onChoose: (trees: ChosenTrees) => void;
 }) {
   const { t } = useReading();
+  const going = new Map(plan.toGo.map((r) => [r.row, r.trees]));
   const rows = grouped(plan.trees, (tree) => tree.row);
+  const numbers = [...new Set([...rows.keys(), ...going.keys()])].toSorted((a, b) => a - b);
   return (
     <dl className="rework-rows" data-test="rework-rows">
-      {[...rows].map(([row, trees]) => {
-        const groups = grouped(trees, (tree) => `${tree.standing}/${tree.winter ?? ''}/${tree.isDone}`);
+      {numbers.map((row) => {
+        const groups = grouped(rows.get(row) ?? [], (tree) => `${tree.standing}/${tree.winter ?? ''}/${tree.isDone}`);
         return [
           <dt key={`${row}`} className="dim">
             {t('rework.row', { row })}
@@ -179,7 +182,6 @@ function RowByRow({
                   type="button"
                   key={key}
                   className={first.isDone ? 'rework-chip rework-chip-done' : 'rework-chip'}
-                  disabled={first.standing === 'toRemove'}
                   onClick={() => {
                     onChoose({ row, trees: list });
                   }}
@@ -190,6 +192,12 @@ function RowByRow({
                 </button>
               );
             })}
+            {going.has(row) && (
+              <span className="rework-chip">
+                {writeNumbers(going.get(row)!)} <span className="dim">{standingName(t, 'toRemove', null)}</span>{' '}
+                <Ribbon colour={ribbons.toRemove ?? 'none'} />
+              </span>
+            )}
           </dd>,
         ];
       })}

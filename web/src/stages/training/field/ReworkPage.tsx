@@ -9,7 +9,7 @@ import { useReading } from '../../../words/useReading';
 import { RowAndTree } from '../../count/field/RowAndTree';
 import { Ribbon } from '../Ribbon';
 import { standingName } from '../standing';
-import { newsOf, openTrees, treeAt } from './rework';
+import { goes, newsOf, openTrees, treeAt } from './rework';
 import './rework.css';
 
 /** Reworked trees in the row: what this one asks for, by its ribbon, and what is seen and done. */
@@ -37,7 +37,10 @@ function Reworking({ kept }: { kept: KeptKit }) {
   const hand = treeAt(rework, made, row, tree);
   const now = { ...hand.entry, ...next };
   const isDone = hand.entry?.doneSeason === season || line?.isDone;
-  const tasks = (line?.tasks ?? []).flatMap((id) => rework?.tasks.find((task) => task.id === id) ?? []);
+  const isToGo = goes(rework, row, tree);
+  const tasks = (isToGo ? rework!.toGoTasks : (line?.tasks ?? [])).flatMap(
+    (id) => rework?.tasks.find((task) => task.id === id) ?? [],
+  );
   const go = (to: { row: string; tree: string }) => {
     setPlace(to);
     setNext({});
@@ -89,6 +92,11 @@ function Reworking({ kept }: { kept: KeptKit }) {
           {rework ? t('field.rework-next', { left: open.length, all: rework.trees.length }) : t('field.rework-none')}
         </p>
         <RowAndTree row={at.row} tree={at.tree} onChange={go} />
+        {isToGo && (
+          <p className="rework-at" data-test="rework-standing">
+            <strong>{standingName(t, 'toRemove', null)}</strong> <Ribbon colour={rework?.ribbons.toRemove ?? 'none'} />
+          </p>
+        )}
         {line && (
           <p className="rework-at" data-test="rework-standing">
             <strong>{standingName(t, line.standing, line.winter)}</strong>{' '}
@@ -96,8 +104,8 @@ function Reworking({ kept }: { kept: KeptKit }) {
             {isDone && <span>✓ {t('field.rework-is-done')}</span>}
           </p>
         )}
-        {line?.standing === 'toRemove' && <p>{t('field.rework-to-go')}</p>}
-        {line && tasks.length === 0 && <p>{t('field.rework-asks-nothing')}</p>}
+        {isToGo && <p>{t('field.rework-to-go')}</p>}
+        {line && !isToGo && tasks.length === 0 && <p>{t('field.rework-asks-nothing')}</p>}
         {tasks.length > 0 && (
           <>
             <h2 className="small dim">{t('field.rework-asks')}</h2>
@@ -111,7 +119,7 @@ function Reworking({ kept }: { kept: KeptKit }) {
             </ol>
           </>
         )}
-        {line?.standing !== 'toRemove' && (
+        {!isToGo && (
           <>
             <fieldset className="walk-group">
               <legend>{t('rework.field.union')}</legend>
@@ -172,13 +180,13 @@ function Reworking({ kept }: { kept: KeptKit }) {
             <span className="small dim" role="status">
               {said}
             </span>
-            {line?.standing !== 'toRemove' && (
+            {!isToGo && (
               <button type="button" className="key-small" onClick={() => void keep({})} data-test="rework-keep">
                 {t('field.rework-keep')}
               </button>
             )}
           </div>
-          {line?.standing !== 'toRemove' && hand.entry && (
+          {!isToGo && hand.entry && (
             <button
               type="button"
               className="key key-done"

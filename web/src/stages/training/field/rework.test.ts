@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { Queued } from '../../../field/queue';
-import { newsOf, openTrees, treeAt, type KitRework } from './rework';
+import { goes, newsOf, openTrees, treeAt, type KitRework } from './rework';
 
 const kit = {
   grafts: [],
@@ -10,8 +10,9 @@ const kit = {
     { row: 3, tree: 17, standing: 'winter', winter: 1, tasks: ['head'], isDone: false },
     { row: 3, tree: 18, standing: 'winter', winter: 1, tasks: ['head'], isDone: true },
     { row: 3, tree: 19, standing: 'finished', winter: null, tasks: [], isDone: false },
-    { row: 3, tree: 20, standing: 'toRemove', winter: null, tasks: ['out'], isDone: false },
   ],
+  toGo: [{ row: 3, trees: [20, 22] }],
+  toGoTasks: ['out'],
   known: [{ version: 7, tree: { row: 3, tree: 17, variety: 'Abate', union: null } }],
 } as unknown as KitRework;
 
@@ -50,7 +51,12 @@ test('news carries all that is known and the version it was told over', () => {
   });
 });
 
-test('done here or there, finished or to go, a tree is not open', () => {
+test('trees to go are told by row', () => {
+  expect([20, 21].map((tree) => goes(kit, 3, tree))).toEqual([true, false]);
+  expect(goes(null, 3, 20)).toBe(false);
+});
+
+test('done here or there, or finished, a tree is not open', () => {
   expect(openTrees(kit, [], 2027).map((tree) => tree.tree)).toEqual([17]);
   expect(openTrees(kit, [told('waiting', 7, 2026)], 2027).map((tree) => tree.tree)).toEqual([17]);
   expect(openTrees(kit, [told('waiting', 7, 2027)], 2027)).toEqual([]);

@@ -30,12 +30,13 @@ export const newsOf = (at: TreeAtHand, row: number, tree: number, next: Partial<
   tree: { ...at.entry, ...next, row, tree },
 });
 
+/** Whether a tree is to go. */
+export const goes = (rework: KitRework | null, row: number, tree: number) =>
+  rework?.toGo.some((r) => r.row === row && r.trees.includes(tree)) ?? false;
+
 /** Trees that ask for something and are not done, neither there nor here. */
 export const openTrees = (rework: KitRework, made: Queued[], season: number) =>
   rework.trees.filter(
     (line) =>
-      line.tasks.length > 0 &&
-      line.standing !== 'toRemove' &&
-      !line.isDone &&
-      treeAt(rework, made, line.row, line.tree).entry?.doneSeason !== season,
+      line.tasks.length > 0 && !line.isDone && treeAt(rework, made, line.row, line.tree).entry?.doneSeason !== season,
   );
