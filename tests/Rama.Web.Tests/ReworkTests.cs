@@ -80,8 +80,10 @@ public sealed class ReworkTests(RamaApplication application) : IClassFixture<Ram
         // Saved by another meanwhile.
         (status, refused) = await Save(lead, path, One);
         Assert.Equal((400, "trees[0].tree"), (status, Api.ProblemFields(refused)[0]));
-        var grafted =
-            $$$"""{"version": {{{version}}}, "tree": {"row": 40, "tree": 1, "variety": "Comice", "graft": "bark", "graftedOn": "2025-04-11", "union": "holds"} }""";
+        var grafted = $$$"""
+            {"version": {{{version}}}, "tree": {"row": 40, "tree": 1, "variety": "Comice", "graft": "bark",
+             "graftedOn": "2025-04-11", "union": "holds"} }
+            """;
         Assert.Equal(204, (await Save(lead, path, grafted)).Status);
         var plan = (await lead.ReadAsync($"{path}/rework"))["plan"]!;
         var line = plan["trees"]!.AsArray().Single(t => (int)t!["row"]! == 40)!;
@@ -94,7 +96,10 @@ public sealed class ReworkTests(RamaApplication application) : IClassFixture<Ram
                 await Save(
                     lead,
                     path,
-                    $$$"""{"version": {{{version}}}, "remove": true, "tree": {"row": 40, "tree": 1, "variety": "Comice"} }"""
+                    $$$"""
+                    {"version": {{{version}}}, "remove": true,
+                     "tree": {"row": 40, "tree": 1, "variety": "Comice"} }
+                    """
                 )
             ).Status
         );

@@ -170,8 +170,8 @@ public sealed record TargetDesk(
         );
     }
 
-    /// <summary>Light in the rows of a planting at the height its canopy has or may have; null where nobody knows how they
-    /// lie.</summary>
+    /// <summary>Light in the rows of a planting at the height its canopy has or may have; null where nobody knows how
+    /// they lie.</summary>
     /// <param name="reading">What was typed, read.</param>
     /// <param name="rows">How they lie.</param>
     public static RowLight? LightOf(PlanReading reading, PlacedRows? rows)

@@ -56,8 +56,8 @@ public sealed record Prescription(
     /// <summary>Seconds of cutting on a mean tree, without the walk to it.</summary>
     public double CuttingSeconds => Cuts.Sum(c => c.Seconds);
 
-    /// <summary>Limbs too thick for their place that stay and go first next winter, per tree: as many as a winter takes,
-    /// the rest waits its turn. 0 where it is not worth telling.</summary>
+    /// <summary>Limbs too thick for their place that stay and go first next winter, per tree: as many as a winter
+    /// takes, the rest waits its turn. 0 where it is not worth telling.</summary>
     /// <param name="caps">Limits of the system.</param>
     public double FirstNextWinter(SystemCaps caps)
     {

@@ -77,8 +77,8 @@ public sealed record LeaderGrowth(double Leaf, double HeightM, double ExtensionM
     /// <summary>Its growth with what first crops take of it, metres a year.</summary>
     public double Slowed => ExtensionM * (1 - LostEach * FirstCrops);
 
-    /// <summary>Whole leaf in which the wire is reached: a height of the end of a leaf and a part of a leaf's growth more
-    /// are in the next.</summary>
+    /// <summary>Whole leaf in which the wire is reached: a height of the end of a leaf and a part of a leaf's growth
+    /// more are in the next.</summary>
     public int InLeaf => (int)Math.Ceiling(AtTheWire - 1e-9);
 
     /// <summary>Leaf in which it is at the wire.</summary>

@@ -102,7 +102,8 @@ public sealed record Taken(TakenPattern Pattern, int Every, int From = 1)
             {
                 TakenPattern.Whole => true,
                 TakenPattern.Row => (numbers.IndexOf(row.Number) + 1 - From) % Every == 0,
-                _ => (tree - row.FirstTree + 1 - From) % Every == 0,
+                // Who pollinates the others stays with them.
+                _ => !row.Pollinizers.Contains(tree) && (tree - row.FirstTree + 1 - From) % Every == 0,
             };
     }
 

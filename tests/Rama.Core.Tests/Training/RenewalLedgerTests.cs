@@ -90,6 +90,23 @@ public sealed class RenewalLedgerTests
         );
     }
 
+    // By hand: 3 in the winter before 2024 and no word since: within the last three winters told, 2024 to 2026, 1 a year;
+    // a winter later none.
+    [Theory]
+    [InlineData(2024, 1)]
+    [InlineData(2023, 0)]
+    public void Silence_since_then_renewed_nothing(int season, double mean)
+    {
+        var terms = Terms("tall-spindle") with
+        {
+            Counted = [Tree([.. Limbs(5, 5, 5, 5)])],
+            Winters = [new(season, 3, null)],
+        };
+        Assert.Equal(mean, RenewalLedger.Of(terms).RenewedAWinter);
+        // Said once.
+        Assert.Single(Codes(terms), c => c is "renewal.stopped" or "renewal.none");
+    }
+
     // Of a winter between two nothing is told: 3 + 3 over three winters.
     [Fact]
     public void A_winter_without_a_word_renewed_nothing() =>

@@ -61,20 +61,27 @@ public sealed record RenewalLedger(
                 : RenewalForecast.Of(byAge, renewed ?? 0, renewed is null ? 0 : WintersAhead, renewal?.MostYears);
         if (forecast is not null && renewed is not null)
         {
-            warnings.AddRange(forecast.Warnings);
+            // That nothing is renewed is said once, in the words for two winters of it.
+            warnings.AddRange(forecast.Warnings.Where(w => renewed > 0 || !HasStopped(terms)));
             if (forecast.CycleYears < renewal?.LeastYears)
                 warnings.Add(
                     new(
                         "renewal.fast",
-                        $"At this pace every limb is gone within {forecast.CycleYears:0.#} years, before it has cropped: "
-                            + $"expected {renewal.LeastYears:0} or more.",
+                        $"At this pace every limb is gone within {forecast.CycleYears:0.#} years, before it has "
+                            + $"cropped: expected {renewal.LeastYears:0} or more.",
                         new Figure("years", forecast.CycleYears!.Value, "year"),
                         new Figure("years", renewal.LeastYears, "year")
                     )
                 );
         }
         var round = Round(terms, warnings);
-        StoppedSay(terms, warnings);
+        if (HasStopped(terms))
+            warnings.Add(
+                new(
+                    "renewal.stopped",
+                    "Nothing was renewed for two winters: the wood grows older, and its fruit smaller."
+                )
+            );
         var spent = SpentOf(terms, steps);
         if (spent > TooManySpent)
             warnings.Add(
@@ -115,15 +122,15 @@ public sealed record RenewalLedger(
         return [.. Enumerable.Range(1, ages.Max()).Select(age => ages.Count(a => a == age) / (double)aged.Count)];
     }
 
-    // A winter of which nothing is told between two that are told renewed nothing that anyone knows of.
+    // A winter of which nothing is told since renewal began renewed nothing that anyone knows of; this one may still.
     private static double? Renewed(RenewalTerms terms, List<Step> steps)
     {
         var told = terms.Winters.Where(w => w.Limbs is not null && w.Season <= terms.Season).ToList();
         if (told.Count == 0)
             return null;
-        var last = told.Max(w => w.Season);
+        var last = Math.Max(told.Max(w => w.Season), terms.Season - 1);
         var back = told.Where(w => w.Season > last - WintersBack).ToList();
-        var winters = last - back.Min(w => w.Season) + 1;
+        var winters = back.Count == 0 ? WintersBack : last - back.Min(w => w.Season) + 1;
         var mean = back.Sum(w => w.Limbs!.Value) / winters;
         steps.Add(
             new(
@@ -137,25 +144,13 @@ public sealed record RenewalLedger(
         return mean;
     }
 
-    private static void StoppedSay(RenewalTerms terms, List<Notice> warnings)
-    {
-        if (terms.Winters.Count == 0)
-            return;
-        var last = Enumerable
-            .Range(0, WintersOfNothing)
-            .Select(back => terms.Winters.FirstOrDefault(w => w.Season == terms.Season - 1 - back));
-        // This winter's work may stand in the books already.
-        if (
-            terms.Winters.All(w => w.Season != terms.Season || w is { Limbs: null or 0, Scaffold: null })
-            && last.All(w => w is null or { Limbs: null or 0, Scaffold: null })
-        )
-            warnings.Add(
-                new(
-                    "renewal.stopped",
-                    "Nothing was renewed for two winters: the wood grows older, and its fruit smaller."
-                )
-            );
-    }
+    // This winter's work may stand in the books already.
+    private static bool HasStopped(RenewalTerms terms) =>
+        terms.Winters.Count > 0
+        && Enumerable
+            .Range(0, WintersOfNothing + 1)
+            .Select(back => terms.Winters.FirstOrDefault(w => w.Season == terms.Season - back))
+            .All(w => w is null or { Limbs: null or 0, Scaffold: null });
 
     private static double? SpentOf(RenewalTerms terms, List<Step> steps)
     {
@@ -209,6 +204,14 @@ public sealed record RenewalLedger(
                     terms.Winters.Where(w => w.Scaffold == n && w.Season <= terms.Season).Max(w => (int?)w.Season)
                 )),
         ];
+        if (terms.Winters.Max(w => w.Scaffold) > scaffolds)
+            warnings.Add(
+                new(
+                    "renewal.no-scaffold",
+                    $"A scaffold is told that these trees do not have: they have {scaffolds}.",
+                    new Figure("scaffolds", scaffolds, "1")
+                )
+            );
         // Two of the same within a round: the others wait longer than they should.
         var twice = terms
             .Winters.Where(w => w.Scaffold is not null && w.Season > terms.Season - scaffolds)

@@ -13,7 +13,8 @@ namespace Rama.Core.Training.Rework;
 /// <param name="Crop">Crop of the planting by season.</param>
 /// <param name="HalfCropFrom">First season from which on it bears half of a full crop or more; null for none of
 /// them.</param>
-/// <param name="FullCropFrom">First season from which on all trees that stay bear in full; null for none of them.</param>
+/// <param name="FullCropFrom">First season from which on all trees that stay bear in full; null for none of
+/// them.</param>
 /// <param name="Trees">The trees in rework, by row and number.</param>
 /// <param name="ToGo">The trees to go, row by row: there may be thousands, all alike.</param>
 /// <param name="ToGoTasks">What this winter asks for at each of them, by identifier.</param>
@@ -133,7 +134,7 @@ public sealed record ReworkPlan(
                     var gone = terms.GoingSeason <= season ? terms.ToGo.Sum(r => r.Trees.Count) : 0;
                     var bearing =
                         terms.Trees - reworked.Count - gone + reworked.Sum(t => ShareOf(t, season, terms.IsSouth));
-                    return new SeasonCrop(season, bearing / terms.Trees);
+                    return new SeasonCrop(season, Math.Max(0, bearing) / terms.Trees);
                 }),
         ];
 
