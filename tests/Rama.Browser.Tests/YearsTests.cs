@@ -123,4 +123,16 @@ public sealed class YearsTests(RamaServer server) : IClassFixture<RamaServer>
         page.Click("[data-test='marked'] a");
         page.Says("[data-test='rework-work']", "so that they get light");
     }
+
+    [Fact]
+    public void Light_in_the_row_is_moved_by_hand_on_the_bench()
+    {
+        using var page = new Page(server).OpenPlanting("H4", "bench", planting: false);
+        page.Click("[data-test='bench-light']");
+        page.Says("[data-test='row-light']", "of the day the lowest third is lit");
+        var before = page.Find(".row-light-number").Text;
+        page.Find("[data-test='row-light'] [role='slider']").SendKeys(Keys.ArrowLeft + Keys.ArrowLeft + Keys.ArrowLeft);
+        page.Until("a lower canopy", () => page.Find(".row-light-number").Text != before);
+        Assert.Empty(page.Complaints());
+    }
 }

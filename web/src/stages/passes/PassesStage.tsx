@@ -54,7 +54,7 @@ function Year({ programme }: { programme: ProgrammeView }) {
       </div>
       <Notices notices={[...(late?.warnings ?? []), ...programme.programme.warnings]} />
       {programme.programme.lastYear.map((felt) => (
-        <p className="passes-says" key={felt.id} data-test={`felt-${felt.id}`}>
+        <p className="passes-felt" key={felt.id} data-test={`felt-${felt.id}`}>
           {local(felt.effect)}{' '}
           <span className="dim">
             ({local(felt.name)}, {day(felt.done)})

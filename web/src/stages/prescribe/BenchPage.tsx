@@ -36,6 +36,7 @@ export function BenchPage() {
   const [aim, setAim] = useState<Aim | null>(null);
   const [chosen, setChosen] = useState<number | null>(null);
   const [playing, setPlaying] = useState(false);
+  const [lit, setLit] = useState(false);
   const work = useBench(id!, choice);
   const { bench, mode, made, ahead, step } = work;
   const [ref, width] = useWidth<HTMLDivElement>(880);
@@ -190,6 +191,16 @@ export function BenchPage() {
               ]}
             />
             <Button
+              type={lit ? 'primary' : 'default'}
+              aria-pressed={lit}
+              onClick={() => {
+                setLit(!lit);
+              }}
+              data-test="bench-light"
+            >
+              {t('row-light.short')}
+            </Button>
+            <Button
               onClick={() => {
                 work.restart();
                 setChoice({ ...choice, class: data.class, number: choice.number + 1, row: null, tree: null });
@@ -218,6 +229,7 @@ export function BenchPage() {
           </div>
         )}
       </header>
+      {lit && <BenchLight id={id!} />}
       <div className="bench-body">
         <div
           className="bench-drawing"
@@ -267,7 +279,6 @@ export function BenchPage() {
             />
           ))}
       </div>
-      <BenchLight id={id!} />
     </main>
   );
 }

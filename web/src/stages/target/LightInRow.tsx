@@ -10,7 +10,7 @@ import { useReading } from '../../words/useReading';
 const STEP_M = 0.1;
 
 /** How much of the day each face is lit by height; canopy height and row distance are moved by hand. */
-export function LightInRow({ light, rowM }: { light: RowLight; rowM: number }) {
+export function LightInRow({ light, rowM, open = false }: { light: RowLight; rowM: number; open?: boolean }) {
   const { t, told, number } = useReading();
   const [height, setHeight] = useState(Math.round(light.heightM * 10) / 10);
   const [row, setRow] = useState(rowM);
@@ -32,7 +32,7 @@ export function LightInRow({ light, rowM }: { light: RowLight; rowM: number }) {
   });
   const share = (value: number) => number(value * 100, 0);
   return (
-    <details className="desk-more" data-test="row-light">
+    <details className="desk-more" data-test="row-light" open={open}>
       <summary>{t('row-light.title')}</summary>
       {faces.data && (
         <div className="row-light">

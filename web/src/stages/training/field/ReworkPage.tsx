@@ -38,6 +38,8 @@ function Reworking({ kept }: { kept: KeptKit }) {
   const now = { ...hand.entry, ...next };
   const isDone = hand.entry?.doneSeason === season || line?.isDone;
   const isToGo = goes(rework, row, tree);
+  const isPlaced = at.row !== '' && at.tree !== '';
+  const going = (rework?.toGo ?? []).reduce((sum, r) => sum + r.trees.length, 0);
   const tasks = (isToGo ? rework!.toGoTasks : (line?.tasks ?? [])).flatMap(
     (id) => rework?.tasks.find((task) => task.id === id) ?? [],
   );
@@ -89,7 +91,14 @@ function Reworking({ kept }: { kept: KeptKit }) {
       <PlantingBar kit={kept.kit} at="rework" />
       <main className="field-main tally rework-page">
         <p className="small dim">
-          {rework ? t('field.rework-next', { left: open.length, all: rework.trees.length }) : t('field.rework-none')}
+          {rework === null
+            ? t('field.rework-none')
+            : [
+                rework.trees.length > 0 && t('field.rework-next', { left: open.length, all: rework.trees.length }),
+                going > 0 && t('field.rework-going', { count: going }),
+              ]
+                .filter(Boolean)
+                .join(' · ')}
         </p>
         <RowAndTree row={at.row} tree={at.tree} onChange={go} />
         {isToGo && (
@@ -119,7 +128,7 @@ function Reworking({ kept }: { kept: KeptKit }) {
             </ol>
           </>
         )}
-        {!isToGo && (
+        {isPlaced && !isToGo && (
           <>
             <fieldset className="walk-group">
               <legend>{t('rework.field.union')}</legend>
