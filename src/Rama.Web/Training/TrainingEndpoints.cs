@@ -3,6 +3,7 @@ using Rama.Core.Passes;
 using Rama.Core.Plan;
 using Rama.Core.Training;
 using Rama.Core.Training.Renewal;
+using Rama.Core.Training.Rework;
 using Rama.Data.Estate;
 using Rama.Data.Passes;
 using Rama.Data.Training;
@@ -65,6 +66,16 @@ internal static class TrainingEndpoints
         calculations
             .MapPost("/renewal-forecast", (RenewalForecastEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("Age of the limbs over the winters ahead when the oldest go first");
+        calculations
+            .MapPost(
+                "/renewal-ledger",
+                async (RenewalLedgerEntry entry, CatalogueStore catalogues, CancellationToken cancel) =>
+                    TypedResults.Ok(entry.Calculate((await catalogues.ReadAsync(cancel)).Catalogue.Systems))
+            )
+            .WithSummary("Limbs by age, how fast they are renewed, spent wood, cohorts and the round of scaffolds");
+        calculations
+            .MapPost("/rework-plan", (ReworkPlanEntry entry) => TypedResults.Ok(entry.Calculate()))
+            .WithSummary("What a winter asks of trees grafted over and of trees to go, with hours and crop");
         calculations
             .MapPost("/side-calendar", (SideCalendarEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("Which side of each alley is renewed in which season");

@@ -191,4 +191,69 @@ public sealed class RenewalLedgerTests
         Assert.Contains(ledger.Warnings, w => w.Code == "renewal.too-old");
         Assert.Equal([2, 2], ledger.Forecast!.Winters.Single().ByAge);
     }
+
+    [Fact]
+    public void As_a_calculator_it_tells_every_field_that_cannot_be_used()
+    {
+        RenewalLedgerEntry entry = new()
+        {
+            System = "tall-spindle",
+            Leaf = 8,
+            Season = 2027,
+            Trees =
+            [
+                new()
+                {
+                    Limbs =
+                    [
+                        new()
+                        {
+                            Age = 8,
+                            Diameter = new(12, "mm"),
+                            Buds = 4,
+                        },
+                        new() { Age = 2 },
+                    ],
+                },
+            ],
+            Winters =
+            [
+                new()
+                {
+                    Season = 2026,
+                    Renewal = new() { Limbs = 1 },
+                },
+            ],
+        };
+        // By hand: two limbs, one a year.
+        Assert.Equal(2, entry.Calculate(TrainingSystem.Shipped).Forecast!.CycleYears);
+        var bad = entry with
+        {
+            System = "hedge",
+            Trees = [new() { Limbs = [new() { Age = 9 }, new() { Age = 0 }] }],
+            Winters =
+            [
+                entry.Winters[0],
+                entry.Winters[0],
+                new()
+                {
+                    Season = 2020,
+                    Renewal = new() { Limbs = 99 },
+                },
+            ],
+        };
+        Assert.Equal(
+            [
+                "system",
+                "trees[0].limbs[0].age",
+                "trees[0].limbs[1].age",
+                "winters[1].season",
+                "winters[2].season",
+                "winters[2].limbs",
+            ],
+            Assert
+                .Throws<Core.Explain.UnusableEntryException>(() => bad.Calculate(TrainingSystem.Shipped))
+                .Problems.Select(p => p.Field)
+        );
+    }
 }

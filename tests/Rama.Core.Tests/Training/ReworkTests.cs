@@ -206,4 +206,34 @@ public sealed class ReworkTests
                     return finished == (asked.Length == 0) && asked.Distinct().Count() == asked.Length;
                 }
             );
+
+    [Fact]
+    public void As_a_calculator_it_tells_every_field_that_cannot_be_used()
+    {
+        ReworkPlanEntry entry = new()
+        {
+            Season = 2027,
+            Trees = 100,
+            Reworked = [Bark],
+            ToGo = [new() { Row = 1, Trees = "1, 3-5" }],
+            GoingSeason = 2027,
+        };
+        // By hand: 4 to fell at 8 min, 5 min of a first winter, half a minute to find each of five.
+        Assert.Equal((4 * 8 + 5 + 2.5) / 60 / 0.85, entry.Calculate().Hours!.Paid, 9);
+        var bad = entry with
+        {
+            Trees = 5,
+            Season = null,
+            Reworked = [Bark, Bark, Bark with { Tree = null }],
+            ToGo = [new() { Row = 0, Trees = "x" }],
+        };
+        Assert.Equal(
+            ["season", "reworked[1].tree", "reworked[2].tree", "toGo[0].row", "toGo[0].trees"],
+            Assert.Throws<UnusableEntryException>(bad.Calculate).Problems.Select(p => p.Field)
+        );
+        Assert.Equal(
+            "trees",
+            Assert.Throws<UnusableEntryException>((entry with { Trees = 4 }).Calculate).Problems.Single().Field
+        );
+    }
 }
