@@ -27,7 +27,7 @@ public sealed class SmokeTests(RamaServer server) : IClassFixture<RamaServer>
         var cookie = await server.SignInAsync("manager@ambertree.example");
         using var client = server.ClientWith(cookie);
         var plantings = SmokePages.PlantingsOf(client);
-        Assert.Equal(["A1", "A2", "L1", "V1", "Y1"], plantings.Keys.Order());
+        Assert.Equal(["A1", "A2", "L1", "V1", "Y1", "Y2"], plantings.Keys.Order());
         using var smoke = SmokeWalk.As(server, cookie, "Ambertree");
         foreach (var path in SmokePages.OfEstate)
             smoke.Visit(path, plantings["A1"]);

@@ -18,7 +18,7 @@ public sealed class OtherCanopyTests(RamaApplication application) : IClassFixtur
     {
         using var ambertree = await Ambertree();
         var theirs = await PlantingsOf(ambertree);
-        Assert.Equal(["A1", "A2", "L1", "V1", "Y1"], theirs.Keys.Order());
+        Assert.Equal(["A1", "A2", "L1", "V1", "Y1", "Y2"], theirs.Keys.Order());
         using var larkfold = application.ClientOf();
         Assert.DoesNotContain("A1", (await PlantingsOf(larkfold)).Keys);
         using var answer = await larkfold.GetAsync(
@@ -34,6 +34,7 @@ public sealed class OtherCanopyTests(RamaApplication application) : IClassFixtur
     [InlineData("A2", "vase-winter")]
     [InlineData("L1", "evergreen-prune")]
     [InlineData("V1", "evergreen-prune")]
+    [InlineData("Y2", "evergreen-prune")]
     public async Task Its_winter_pass_is_open_and_has_a_card_with_cuts(string code, string pass)
     {
         using var client = await Ambertree();
