@@ -52,7 +52,7 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     [Theory]
     [InlineData("H7", "training", "[data-test='leaf-6'] .tree-wood")]
     [InlineData("H7", "training/leader", "[data-test='bud-37']")]
-    [InlineData("H2", "renewal", "[data-test='ages']")]
+    [InlineData("W2", "renewal", "[data-test='ages']")]
     [InlineData("W11", "renewal", "[data-test='scaffold-round']")]
     [InlineData("H6", "rework", "[data-test='rework-rows']")]
     [InlineData("H1", "taking-out", "[data-test='marked']")]

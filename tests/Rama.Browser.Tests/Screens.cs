@@ -120,7 +120,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             {
                 ("H7", "training/leader", "[data-test='bud-37']"),
                 ("W7", "sides", "[data-test='sides-2027']"),
-                ("H2", "renewal", "[data-test='ages']"),
+                ("W2", "renewal", "[data-test='ages']"),
                 ("W11", "renewal", "[data-test='scaffold-round']"),
                 ("H6", "rework", "[data-test='rework-rows']"),
             }

@@ -297,13 +297,15 @@ public sealed class ReworkTests(RamaApplication application) : IClassFixture<Ram
     [Fact]
     public async Task Renewal_is_told_from_counts_cards_and_what_was_logged()
     {
-        var path = await PathOf("H2");
+        var carded = await PathOf("H2");
+        var last = (await _client.ReadAsync($"{carded}/card?season=2026"))["notes"]!.AsArray().Select(n => (string)n!);
+        var first = (await _client.ReadAsync($"{carded}/renewal"))["ledger"]!["firstThisWinter"]!;
+        Assert.Contains(last, n => n.Contains($"{first} ", StringComparison.Ordinal));
+        var path = await PathOf("W2");
         var renewal = await _client.ReadAsync($"{path}/renewal");
         var ledger = renewal["ledger"]!;
         Assert.Equal(4, (int)ledger["trees"]!);
         Assert.Equal(5, ledger["forecast"]!["winters"]!.AsArray().Count);
-        var last = (await _client.ReadAsync($"{path}/card?season=2026"))["notes"]!.AsArray().Select(n => (string)n!);
-        Assert.Contains(last, n => n.Contains($"{ledger["firstThisWinter"]} ", StringComparison.Ordinal));
         using var lead = application.ClientOf(Role.CrewLead);
         using var counter = application.ClientOf(Role.Counter);
         const string Body = """{"version": 0, "renewal": {"limbs": 2.5} }""";

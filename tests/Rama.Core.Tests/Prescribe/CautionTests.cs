@@ -21,12 +21,18 @@ public sealed class CautionTests
     [InlineData("Eye protection always", "Gafas de protección siempre")]
     [InlineData("Glove on the hand opposite powered shears", "Guante en la mano contraria")]
     [InlineData("Ladder on firm ground, three points of contact", "Escalera en suelo firme, tres puntos de apoyo")]
-    [InlineData("Platforms only by trained people, away from power lines", "Plataformas solo personal formado")]
-    [InlineData("Chain-saws only by trained people with full protection", "Motosierra solo personal formado")]
+    [InlineData(
+        "Platforms only by trained people, away from power lines",
+        "Plataformas y motosierra solo personal formado"
+    )]
+    [InlineData(
+        "Chain-saws only by trained people with full protection",
+        "motosierra solo personal formado y protegido"
+    )]
     [InlineData("Heavy limbs in two cuts, nobody below", "Ramas pesadas en dos cortes, nadie debajo")]
-    [InlineData("cold, heat and working alone", "frío, calor y trabajo en solitario")]
+    [InlineData("cold, heat and working alone", "frío, calor y trabajo a solas")]
     [InlineData("Sharp, clean tools", "Herramientas afiladas y limpias")]
-    [InlineData("Local rules and licensed advice come first", "Las normas locales y el asesor autorizado van primero")]
+    [InlineData("Local rules and licensed advice come first", "Normas locales y asesor autorizado, primero")]
     public void Every_card_says_it(string english, string spanish)
     {
         Assert.Contains(english, Safety("en"), StringComparison.Ordinal);

@@ -7376,6 +7376,104 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calculations/renewal-ledger": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Limbs by age, how fast they are renewed, spent wood, cohorts and the round of scaffolds */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RenewalLedgerEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RenewalLedger"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/rework-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What a winter asks of trees grafted over and of trees to go, with hours and crop */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ReworkPlanEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ReworkPlan"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/side-calendar": {
         parameters: {
             query?: never;
@@ -7685,6 +7783,25 @@ export interface components {
             id: string;
             /** @description The pass in two or three words. */
             name: components["schemas"]["LocalText"];
+        };
+        /** @description A limb, as typed. */
+        AgedLimbEntry: {
+            /**
+             * Format: double
+             * @description Its age in years, 1 for last summer's.
+             */
+            age?: null | number;
+            diameter?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Buds on it.
+             */
+            buds?: null | number;
+        };
+        /** @description Limbs of a tree, as typed. */
+        AgedTreeEntry: {
+            /** @description Its limbs. */
+            limbs?: components["schemas"]["AgedLimbEntry"][];
         };
         /** @description How much a planting's yield swings from year to year. */
         Alternation: {
@@ -12896,6 +13013,16 @@ export interface components {
             /** @description Whether it may be undone now, if nothing of it was changed since. */
             canUndo: boolean;
         };
+        /** @description What was renewed in a past winter, as typed. */
+        PastWinterEntry: {
+            /**
+             * Format: double
+             * @description Calendar year of the harvest it was before.
+             */
+            season?: null | number;
+            /** @description What was renewed. */
+            renewal?: components["schemas"]["WinterRenewalEntry"];
+        };
         /** @description A person of the estate. */
         PersonView: {
             /** Format: uuid */
@@ -14080,6 +14207,30 @@ export interface components {
             /** @description What is unusual, the forecast's own with them. */
             warnings: components["schemas"]["Notice"][];
         };
+        /** @description Limbs by age and what was renewed, as typed. */
+        RenewalLedgerEntry: {
+            /** @description Training system, such as `tall-spindle`. */
+            system?: null | string;
+            /**
+             * Format: double
+             * @description Leaf of the planting; no limb is older.
+             */
+            leaf?: null | number;
+            /**
+             * Format: double
+             * @description Calendar year of the harvest the winter at hand is before.
+             */
+            season?: null | number;
+            /** @description Trees counted limb by limb. */
+            trees?: components["schemas"]["AgedTreeEntry"][];
+            /** @description What was renewed in past winters. */
+            winters?: components["schemas"]["PastWinterEntry"][];
+            /**
+             * Format: double
+             * @description Limbs a tree that last winter's card left as the first of this one.
+             */
+            leftFirst?: null | number;
+        };
         /** @description How the wood of a planting is renewed. */
         RenewalView: {
             /**
@@ -14193,7 +14344,8 @@ export interface components {
             halfCropFrom: null | number;
             /**
              * Format: int32
-             * @description First season from which on all trees that stay bear in full; null for none of them.
+             * @description First season from which on all trees that stay bear in full; null for none of
+             *                 them.
              */
             fullCropFrom: null | number;
             /** @description The trees in rework, by row and number. */
@@ -14204,6 +14356,30 @@ export interface components {
             toGoTasks: string[];
             /** @description What is unusual. */
             warnings: components["schemas"]["Notice"][];
+        };
+        /** @description Trees in rework and trees to go, as typed. */
+        ReworkPlanEntry: {
+            /**
+             * Format: double
+             * @description Calendar year of the harvest the winter is before.
+             */
+            season?: null | number;
+            /** @description Whether they stand south of the equator; they do not when left out. */
+            south?: boolean;
+            /**
+             * Format: double
+             * @description Trees of the planting, missing ones apart.
+             */
+            trees?: null | number;
+            /** @description Trees grafted over, or to be. */
+            reworked?: components["schemas"]["ReworkedTreeEntry"][];
+            /** @description Trees to be grubbed. */
+            toGo?: components["schemas"]["RowTreesEntry"][];
+            /**
+             * Format: double
+             * @description Season before whose harvest they go; no winter is named when left out.
+             */
+            goingSeason?: null | number;
         };
         /** @description Kinds of grafts, what each winter asks of a reworked tree, and how it comes into crop: data. */
         ReworkRules: {
@@ -14576,6 +14752,16 @@ export interface components {
             row: number;
             /** @description Their numbers, ascending. */
             trees: number[];
+        };
+        /** @description Trees of one row, as typed. */
+        RowTreesEntry: {
+            /**
+             * Format: double
+             * @description Row.
+             */
+            row?: null | number;
+            /** @description Their numbers, such as `3, 17-19`. */
+            trees?: null | string;
         };
         /** @description A word of the selector language. */
         RuleWord: {
