@@ -34,7 +34,6 @@ public sealed class OtherCanopyTests(RamaApplication application) : IClassFixtur
     [InlineData("A2", "vase-winter")]
     [InlineData("L1", "evergreen-prune")]
     [InlineData("V1", "evergreen-prune")]
-    [InlineData("Y2", "evergreen-prune")]
     public async Task Its_winter_pass_is_open_and_has_a_card_with_cuts(string code, string pass)
     {
         using var client = await Ambertree();
