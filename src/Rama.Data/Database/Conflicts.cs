@@ -36,6 +36,45 @@ public static class Conflicts
         }
     }
 
+    /// <summary>Puts what is told in the place of a record read at a version, or takes the record away where nothing is
+    /// told.</summary>
+    /// <typeparam name="T">The record.</typeparam>
+    /// <param name="database">What is saved.</param>
+    /// <param name="field">Field a refusal is told at.</param>
+    /// <param name="known">The record there is, with its version; null and 0 for none.</param>
+    /// <param name="seen">Version it was read at; 0 for none.</param>
+    /// <param name="takeOver">Takes over what is told; null where nothing is.</param>
+    /// <param name="make">A new record.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="UnusableEntryException">Someone else saved first; nothing is saved.</exception>
+    public static async Task PutAsync<T>(
+        this DbContext database,
+        string field,
+        (T? Record, uint Version) known,
+        uint seen,
+        Action<T>? takeOver,
+        Func<T> make,
+        CancellationToken cancel
+    )
+        where T : class
+    {
+        if (known.Version != seen)
+            throw ChangedMeanwhile(field);
+        var record = known.Record;
+        if (takeOver is null)
+        {
+            if (record is not null)
+                database.Remove(record);
+        }
+        else
+        {
+            if (record is null)
+                database.Add(record = make());
+            takeOver(record);
+        }
+        await database.SaveOrRefuseAsync(field, cancel);
+    }
+
     /// <summary>Whether a key was taken already, in one of these tables or in any when none is named.</summary>
     /// <param name="failure">How the save ended.</param>
     /// <param name="tables">Names of tables.</param>

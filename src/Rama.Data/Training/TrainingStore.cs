@@ -49,27 +49,20 @@ public sealed class TrainingStore(RamaContext database, EstateStore estates)
             r => r.PlantingId == planting && r.Season == season,
             cancel
         );
-        if ((record?.Version ?? 0) != version)
-            throw Conflicts.ChangedMeanwhile("young");
-        if (entry.IsEmpty)
-        {
-            if (record is not null)
-                database.Remove(record);
-        }
-        else
-        {
-            if (record is null)
-                database.Add(
-                    record = new()
-                    {
-                        EstateId = estate.Id,
-                        PlantingId = planting,
-                        Season = season,
-                    }
-                );
-            record.TakeOver(entry);
-        }
-        await database.SaveOrRefuseAsync("young", cancel);
+        await database.PutAsync(
+            "young",
+            (record, record?.Version ?? 0),
+            version,
+            entry.IsEmpty ? null : kept => kept.TakeOver(entry),
+            () =>
+                new()
+                {
+                    EstateId = estate.Id,
+                    PlantingId = planting,
+                    Season = season,
+                },
+            cancel
+        );
         return true;
     }
 
@@ -96,20 +89,14 @@ public sealed class TrainingStore(RamaContext database, EstateStore estates)
             return false;
         var plan = entry.IsEmpty ? null : entry.Read(year);
         var record = await database.SidePlans.SingleOrDefaultAsync(p => p.PlantingId == planting, cancel);
-        if ((record?.Version ?? 0) != version)
-            throw Conflicts.ChangedMeanwhile("sides");
-        if (plan is null)
-        {
-            if (record is not null)
-                database.Remove(record);
-        }
-        else
-        {
-            if (record is null)
-                database.Add(record = new() { EstateId = estate.Id, PlantingId = planting });
-            record.TakeOver(plan);
-        }
-        await database.SaveOrRefuseAsync("sides", cancel);
+        await database.PutAsync(
+            "sides",
+            (record, record?.Version ?? 0),
+            version,
+            plan is null ? null : kept => kept.TakeOver(plan!),
+            () => new() { EstateId = estate.Id, PlantingId = planting },
+            cancel
+        );
         return true;
     }
 
@@ -147,27 +134,20 @@ public sealed class TrainingStore(RamaContext database, EstateStore estates)
             r => r.PlantingId == planting && r.Season == season,
             cancel
         );
-        if ((record?.Version ?? 0) != version)
-            throw Conflicts.ChangedMeanwhile("limbs");
-        if (entry.IsEmpty)
-        {
-            if (record is not null)
-                database.Remove(record);
-        }
-        else
-        {
-            if (record is null)
-                database.Add(
-                    record = new()
-                    {
-                        EstateId = estate.Id,
-                        PlantingId = planting,
-                        Season = season,
-                    }
-                );
-            record.TakeOver(renewal);
-        }
-        await database.SaveOrRefuseAsync("limbs", cancel);
+        await database.PutAsync(
+            "limbs",
+            (record, record?.Version ?? 0),
+            version,
+            entry.IsEmpty ? null : kept => kept.TakeOver(renewal),
+            () =>
+                new()
+                {
+                    EstateId = estate.Id,
+                    PlantingId = planting,
+                    Season = season,
+                },
+            cancel
+        );
         return true;
     }
 

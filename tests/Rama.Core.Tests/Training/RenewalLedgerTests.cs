@@ -90,8 +90,8 @@ public sealed class RenewalLedgerTests
         );
     }
 
-    // By hand: 3 in the winter before 2024 and no word since: within the last three winters told, 2024 to 2026, 1 a year;
-    // a winter later none.
+    // By hand: 3 in the winter before 2024 and no word since: within the last three winters, 2024 to 2026, 1 a year; a
+    // winter later none.
     [Theory]
     [InlineData(2024, 1)]
     [InlineData(2023, 0)]

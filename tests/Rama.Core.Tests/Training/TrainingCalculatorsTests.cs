@@ -91,8 +91,8 @@ public sealed class TrainingCalculatorsTests
         );
     }
 
-    // Handbook 9.2, worked out once more in R: a <- c(260, 300, …); b <- c(110, 140, …); cumsum(a) and cumsum(b) cross in
-    // leaf 9 (1 520 against 1 610); sum(19 * a / 1.05^seq_along(a)) is 25 091, of b 26 031.
+    // Handbook 9.2, worked out once more in R: a <- c(260, 300, …); b <- c(110, 140, …); cumsum(a) and cumsum(b) cross
+    // in leaf 9 (1 520 against 1 610); sum(19 * a / 1.05^seq_along(a)) is 25 091, of b 26 031.
     [Fact]
     public void Labour_of_two_systems_crosses_in_leaf_nine()
     {

@@ -16,6 +16,11 @@ export function useAttempt() {
       const found = problems.find((p) => p.field === field);
       return found && problemText(found, reading);
     },
+    /** The first of the fields a pattern means, as of a list of which one form stands for all. */
+    problemLike: (fields: RegExp) => {
+      const found = problems.find((p) => fields.test(p.field));
+      return found && problemText(found, reading);
+    },
     /** Fields whose text is no number, before anything is sent. */
     unreadable: (fields: string[]) => {
       setProblems(fields.map((field) => ({ field, code: 'text', message: '', min: null, max: null, unit: null })));

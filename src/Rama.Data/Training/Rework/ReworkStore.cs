@@ -156,20 +156,14 @@ public sealed class ReworkStore(RamaContext database, EstateStore estates, TimeP
         var winter = reader.OptionalWhole("season", "Season", season, "", estate.Season, estate.Season + 20);
         reader.ThrowIfAny();
         var record = await database.Removals.SingleOrDefaultAsync(r => r.PlantingId == id, cancel);
-        if ((record?.Version ?? 0) != version)
-            throw Conflicts.ChangedMeanwhile("season");
-        if (winter is null)
-        {
-            if (record is not null)
-                database.Remove(record);
-        }
-        else
-        {
-            if (record is null)
-                database.Add(record = new() { EstateId = planting.EstateId, PlantingId = id });
-            record.Season = (int)winter;
-        }
-        await database.SaveOrRefuseAsync("season", cancel);
+        await database.PutAsync(
+            "season",
+            (record, record?.Version ?? 0),
+            version,
+            winter is { } named ? kept => kept.Season = (int)named : null,
+            () => new() { EstateId = planting.EstateId, PlantingId = id },
+            cancel
+        );
         return true;
     }
 

@@ -47,7 +47,7 @@ export function ReworkedTrees({
   const { t, local, language } = reading;
   const may = useMay();
   const client = useQueryClient();
-  const { problem, unreadable, failure, busy, attempt } = useAttempt();
+  const { problem, problemLike, unreadable, failure, busy, attempt } = useAttempt();
   const [row, setRow] = useState(chosen ? String(chosen.row) : '');
   const [trees, setTrees] = useState(chosen?.trees ?? '');
   const [wrong, setWrong] = useState<string | null>(null);
@@ -85,13 +85,15 @@ export function ReworkedTrees({
     }
     if (!places) return;
     const told = toTyped(entry);
-    const isOne = places.length === 1;
+    // Only a form that was filled with what is known of its one tree tells all of it; others tell what they say.
+    const isWhole =
+      places.length === 1 && (!places[0]!.known || (chosen?.row === Number(row) && chosen.trees === trees));
     send(
       places.map(({ row: at, tree, known }) => ({
         version: known?.version ?? 0,
         tree: {
-          ...(isOne ? {} : known?.tree),
-          ...(isOne ? told : onlySaid(told)),
+          ...(isWhole ? {} : known?.tree),
+          ...(isWhole ? told : onlySaid(told)),
           doneSeason: known?.tree.doneSeason ?? null,
           row: at,
           tree,
@@ -107,8 +109,7 @@ export function ReworkedTrees({
     else if (places) send(places.map((p) => of(p.known!)));
   };
   // Whichever tree it is told of, it stands at the one form.
-  const problemOf = (path: string) =>
-    Array.from({ length: 60 }, (_, i) => problem(`trees[${i}].${path}`)).find((p) => p !== undefined);
+  const problemOf = (path: string) => problemLike(new RegExp(`^trees\\[\\d+\\]\\.${path}$`));
   const form = fieldControls('rework', draft, setDraft, problemOf, t, save);
   const choice = (path: string, options: { value: string; label: string }[]) => (
     <ChoiceField

@@ -1,7 +1,7 @@
 import { useReading } from '../../words/useReading';
 import './rework.css';
 
-/** The ribbon of a standing: its colour, and a letter for whoever tells colours apart badly. */
+/** The ribbon of a standing: its colour, and the word for whoever tells colours apart badly. */
 export function Ribbon({ colour }: { colour: string }) {
   const { t } = useReading();
   if (colour === 'none') return null;

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
-import { Button } from 'antd';
+import { Button, Popconfirm } from 'antd';
 import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import { api, answered, RequestError, type TakingOut, type TakingOutEntry } from '../../api/client';
@@ -301,17 +301,20 @@ function ToGo({
                 >
                   {t('taking-out.name-winter')}
                 </Button>
-                <Button
-                  loading={busy}
-                  onClick={() => {
+                <Popconfirm
+                  title={t('taking-out.gone-sure', { count: marked, trees: number(marked, 0) })}
+                  okText={t('taking-out.gone')}
+                  cancelText={t('taking-out.gone-not')}
+                  onConfirm={() => {
                     act(() =>
                       answered(api.POST('/api/v1/plantings/{id}/taking-out/done', { params, body: { version } })),
                     );
                   }}
-                  data-test="are-out"
                 >
-                  {t('taking-out.gone')}
-                </Button>
+                  <Button loading={busy} data-test="are-out">
+                    {t('taking-out.gone')}
+                  </Button>
+                </Popconfirm>
               </div>
             </>
           )}

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { ReworkedTreeEntry } from '../../../api/client';
 import { PhotoKey } from '../../../field/PhotoKey';
 import { PlantingBar } from '../../../field/PlantingBar';
@@ -9,13 +9,15 @@ import { useReading } from '../../../words/useReading';
 import { RowAndTree } from '../../count/field/RowAndTree';
 import { Ribbon } from '../Ribbon';
 import { standingName } from '../standing';
-import { goes, newsOf, openTrees, treeAt } from './rework';
+import { goes, newsOf, openTrees, todayOf, treeAt } from './rework';
 import './rework.css';
 
 /** Reworked trees in the row: what this one asks for, by its ribbon, and what is seen and done. */
 export function ReworkPage() {
   return <WithKit page={(kept) => <Reworking key={kept.id} kept={kept} />} />;
 }
+
+const DOUBLE_TAP_MS = 700;
 
 const unions = ['holds', 'loose', 'failed'] as const;
 
@@ -25,7 +27,9 @@ function Reworking({ kept }: { kept: KeptKit }) {
   const made = useMade(kept.id);
   // One taken along by an earlier Rama has none.
   const rework = (kept.kit as Partial<KeptKit['kit']>).rework ?? null;
-  const { season, today } = kept.kit;
+  const { season } = kept.kit;
+  const today = todayOf(kept.kit.today, kept.at, new Date());
+  const doneAt = useRef(-Infinity);
   const open = rework ? openTrees(rework, made, season) : [];
   const [place, setPlace] = useState({ row: '', tree: '' });
   const [said, setSaid] = useState('');
@@ -36,7 +40,7 @@ function Reworking({ kept }: { kept: KeptKit }) {
   const line = rework?.trees.find((l) => l.row === row && l.tree === tree);
   const hand = treeAt(rework, made, row, tree);
   const now = { ...hand.entry, ...next };
-  const isDone = hand.entry?.doneSeason === season || line?.isDone;
+  const isDone = hand.entry?.doneSeason === season;
   const isToGo = goes(rework, row, tree);
   const isPlaced = at.row !== '' && at.tree !== '';
   const going = (rework?.toGo ?? []).reduce((sum, r) => sum + r.trees.length, 0);
@@ -199,10 +203,15 @@ function Reworking({ kept }: { kept: KeptKit }) {
             <button
               type="button"
               className="key key-done"
-              onClick={() => void keep({ doneSeason: season })}
+              onClick={(e) => {
+                // The next tree stands there already: a second tap of the same thumb is not meant for it.
+                if (e.timeStamp - doneAt.current < DOUBLE_TAP_MS) return;
+                doneAt.current = e.timeStamp;
+                void keep({ doneSeason: isDone ? null : season });
+              }}
               data-test="rework-work-done"
             >
-              {t('field.rework-done')}
+              {t(isDone ? 'field.rework-undone' : 'field.rework-done')}
             </button>
           )}
         </div>

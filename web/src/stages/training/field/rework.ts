@@ -34,9 +34,16 @@ export const newsOf = (at: TreeAtHand, row: number, tree: number, next: Partial<
 export const goes = (rework: KitRework | null, row: number, tree: number) =>
   rework?.toGo.some((r) => r.row === row && r.trees.includes(tree)) ?? false;
 
-/** Trees that ask for something and are not done, neither there nor here. */
+/** Trees that ask for something and are not done, by the last word of them. */
 export const openTrees = (rework: KitRework, made: Queued[], season: number) =>
   rework.trees.filter(
-    (line) =>
-      line.tasks.length > 0 && !line.isDone && treeAt(rework, made, line.row, line.tree).entry?.doneSeason !== season,
+    (line) => line.tasks.length > 0 && treeAt(rework, made, line.row, line.tree).entry?.doneSeason !== season,
   );
+
+const DAY_MS = 86_400_000;
+
+/** Today, on a device that took a day along some time ago: that day, and the days gone since. */
+export function todayOf(day: string, takenAt: string, now: Date): string {
+  const gone = Math.floor(now.getTime() / DAY_MS) - Math.floor(new Date(takenAt).getTime() / DAY_MS);
+  return new Date(new Date(`${day}T00:00Z`).getTime() + Math.max(0, gone) * DAY_MS).toISOString().slice(0, 10);
+}
