@@ -16,6 +16,7 @@ import i18n, { speak } from './words/i18n';
 import { ReadingContext } from './words/useReading';
 
 const PlantingPage = lazy(() => import('./planting/PlantingPage').then((m) => ({ default: m.PlantingPage })));
+const PlantingWords = lazy(() => import('./planting/PlantingWords').then((m) => ({ default: m.PlantingWords })));
 const NewPlantingPage = lazy(() =>
   import('./stages/estate/NewPlantingPage').then((m) => ({ default: m.NewPlantingPage })),
 );
@@ -112,12 +113,17 @@ const router = createBrowserRouter([
         { path: 'crew', element: only('practice', <CrewPage />) },
         { path: 'plantings/new', element: only('plantings', <NewPlantingPage />) },
         { path: 'targets', element: only('target', <RulePage />) },
-        { path: 'plantings/:id/card', element: <CardPage /> },
-        { path: 'plantings/:id/passes/:pass/card', element: <PassCardPage /> },
-        { path: 'plantings/:id/training/print', element: <TrainingPrintPage /> },
-        { path: 'plantings/:id/bench', element: <BenchPage /> },
-        { path: 'plantings/:id/route', element: <RoutePage /> },
-        { path: 'plantings/:id/trees', element: <RowSheetPage /> },
+        {
+          element: <PlantingWords />,
+          children: [
+            { path: 'plantings/:id/card', element: <CardPage /> },
+            { path: 'plantings/:id/passes/:pass/card', element: <PassCardPage /> },
+            { path: 'plantings/:id/training/print', element: <TrainingPrintPage /> },
+            { path: 'plantings/:id/bench', element: <BenchPage /> },
+            { path: 'plantings/:id/route', element: <RoutePage /> },
+            { path: 'plantings/:id/trees', element: <RowSheetPage /> },
+          ],
+        },
         { path: 'scans', element: only('exchange', <ScanPage />) },
         {
           path: 'plantings/:id',

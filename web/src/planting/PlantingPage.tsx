@@ -3,13 +3,13 @@ import { Link, Outlet, useLocation, useParams } from 'react-router';
 import type { PlantingView, PruningPlan, Stage } from '../api/client';
 import { Ledger } from '../drawings/Ledger';
 import { StageRail, type RailStage } from '../drawings/StageRail';
-import { useCatalogue } from '../stages/estate/useCatalogue';
 import { Trouble } from '../Trouble';
 import { HabitContext } from '../words/habit';
 import { useReading } from '../words/useReading';
 import { ConflictDialog } from './ConflictDialog';
 import { PlantingWorkContext, usePlanting } from './usePlanting';
 import { titleOf } from './titleOf';
+import { useHabit } from './useHabit';
 
 const stages: Stage[] = ['target', 'count', 'decide', 'prescribe'];
 const later = ['check'];
@@ -25,7 +25,7 @@ function Planting({ id }: { id: string }) {
   const { t } = useReading();
   const { work, error } = usePlanting(id);
   const { search } = useLocation();
-  const catalogue = useCatalogue();
+  const habit = useHabit(work?.plan.planting?.variety.crop);
   useEffect(() => {
     document.title = work ? `${titleOf(work.view.planting)} · Rama` : 'Rama';
   }, [work]);
@@ -41,9 +41,8 @@ function Planting({ id }: { id: string }) {
     );
   if (!work) return <p className="waiting">{t('loading')}</p>;
   const { view, plan, unsaved } = work;
-  const crop = plan.planting?.variety.crop;
   return (
-    <HabitContext.Provider value={catalogue.data?.crops.find((c) => c.id === crop)?.habit ?? null}>
+    <HabitContext.Provider value={habit}>
       <PlantingWorkContext.Provider value={work}>
         <div className="planting">
           <div className="planting-rail">
