@@ -48,7 +48,10 @@ run_tests() {
 
   if wanted web; then fault_server; fi
   if wanted web || wanted browser || wanted backup; then test_server; fi
-  if wanted core; then dotnet_tests Rama.Core.Tests; fi
+  if wanted core; then
+    dotnet_tests Rama.Core.Tests
+    dotnet_tests Rama.Solver.Tests
+  fi
   if wanted web; then dotnet_tests Rama.Web.Tests; fi
   if wanted browser; then dotnet_tests Rama.Browser.Tests; fi
   if wanted backup; then check "Backup and restore" backup.log backup_and_restore; fi

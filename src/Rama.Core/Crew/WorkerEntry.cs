@@ -1,4 +1,5 @@
 using Rama.Core.Explain;
+using Rama.Core.Passes;
 
 namespace Rama.Core.Crew;
 
@@ -16,6 +17,12 @@ public sealed record WorkerEntry
     /// <summary>Whether they have left.</summary>
     public bool Left { get; init; }
 
+    /// <summary>Crew they are in; null for none.</summary>
+    public Guid? Crew { get; init; }
+
+    /// <summary>What they may do; what their crew may when none is told.</summary>
+    public IReadOnlyList<Hands> Skills { get; init; } = [];
+
     /// <summary>Reads it.</summary>
     /// <exception cref="UnusableEntryException">The name is missing or too long, or no card is printed in the
     /// language.</exception>
@@ -31,6 +38,6 @@ public sealed record WorkerEntry
                 $"Language of the card: expected one of {string.Join(", ", LocalText.Languages)}."
             );
         reader.ThrowIfAny();
-        return new(name, language, Left);
+        return new(name, language, Left, Crew, [.. Skills.Distinct().Order()]);
     }
 }

@@ -21,6 +21,14 @@ public sealed record RowList(IReadOnlyList<TreeRow> Rows)
     /// <summary>Trees that are to be grubbed.</summary>
     public int ToGrub => Rows.Sum(r => r.ToGrub.Count);
 
+    /// <summary>Trees that are pruned and picked, by row number.</summary>
+    public IReadOnlyDictionary<int, double> BearingByRow =>
+        Rows.GroupBy(r => r.Number)
+            .ToDictionary(
+                g => g.Key,
+                g => (double)g.Sum(r => r.Trees - r.Missing.Count - r.Replants.Count - r.Pollinizers.Count)
+            );
+
     /// <summary>Share of the places without a bearing tree: missing and replants.</summary>
     public double MissingShare => (double)(Missing + Replants) / Places;
 

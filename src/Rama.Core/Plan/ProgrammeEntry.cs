@@ -1,3 +1,4 @@
+using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Passes;
@@ -106,6 +107,16 @@ public sealed record ProgrammeEntry
                 CountedTcsaCm2 = plan.Survey?.Means.TcsaCm2,
             }
         );
+
+    /// <summary>What pruning late costs the crop; null where a surplus stands anyway, or nothing is prescribed.</summary>
+    /// <param name="reading">What was typed, read.</param>
+    /// <param name="plan">The plan that follows from it.</param>
+    public static CropAtRisk? CropOf(PlanReading reading, PruningPlan plan) =>
+        plan is { Decision.Kind: DecisionKind.Reduce, Prescription: { } prescription, Buds: { } buds }
+        && plan.CostsOf(reading) is { } costs
+        && prescription.BudsLeft <= buds.BudsPerTree * (1 + reading.Settings.Tolerance)
+            ? new(prescription.BudsLeft, reading.Density?.BearingTrees ?? 0, costs)
+            : null;
 
     /// <summary>What the training of a planting follows from, before anybody tells what was measured.</summary>
     /// <param name="reading">What was typed, read; its planting must be usable.</param>

@@ -25,6 +25,7 @@ namespace Rama.Core.Season;
 /// <param name="Caution">Caution where work can hurt someone.</param>
 /// <param name="Source">Where it comes from.</param>
 /// <param name="Task">What it is of a training programme; null where it is none of one.</param>
+/// <param name="Follows">Passes it follows row by row, where the planting has them.</param>
 public sealed record PlannedPass(
     string Id,
     LocalText Name,
@@ -45,7 +46,8 @@ public sealed record PlannedPass(
     PassHours? Hours,
     LocalText? Caution,
     string Source,
-    PlannedTask? Task = null
+    PlannedTask? Task,
+    IReadOnlyList<string> Follows
 )
 {
     /// <summary>Whether it is still to be done.</summary>
@@ -110,7 +112,8 @@ public sealed record PlannedPass(
             hours,
             definition.Caution,
             definition.Source,
-            task
+            task,
+            definition.Window.AfterPass
         );
     }
 

@@ -11,7 +11,7 @@ public sealed class WorkerTests
     [InlineData("7", "7")]
     public void A_name_or_a_number_will_do(string typed, string name) =>
         Assert.Equal(
-            new(name, "es", true),
+            new(name, "es", true, null, []),
             new WorkerEntry
             {
                 Name = typed,

@@ -1,0 +1,149 @@
+using Rama.Core.Crew.Schedule;
+
+namespace Rama.Core.Season;
+
+/// <summary>A pass of a planting as work for a crew.</summary>
+/// <param name="Pass">The pass.</param>
+/// <param name="Task">The work: what is left of it.</param>
+public sealed record PassWork(PlannedPass Pass, CrewTask Task)
+{
+    /// <summary>Days ahead of which work is planned: what opens later is not at hand yet.</summary>
+    public const int DaysAhead = 120;
+
+    // Days late for which the crop's loss is told one by one; it no longer rises by then.
+    private const int DaysTold = 60;
+
+    /// <summary>The work of a planting that is at hand, in the order of its year.</summary>
+    /// <param name="terms">What it follows from.</param>
+    public static IReadOnlyList<PassWork> Of(PassWorkTerms terms)
+    {
+        List<PassWork> works = [];
+        foreach (var pass in terms.Programme.Passes)
+        {
+            if (
+                !pass.IsAhead
+                || pass.From is not { } from
+                || pass.To is not { } to
+                || from > terms.Today.AddDays(DaysAhead)
+                || pass.Hours is not { Paid: > 0 } hours
+            )
+                continue;
+            var left = hours.Paid * (1 - Math.Clamp(terms.Done(pass.Id), 0, 1));
+            if (left <= 0)
+                continue;
+            var choice = terms.Choice(pass.Id) ?? new();
+            var task = new CrewTask(
+                IdOf(terms.Planting, pass.Id),
+                left,
+                from > terms.Today ? from : terms.Today,
+                to,
+                ChargeOf(terms, pass, choice, to),
+                pass.Hands,
+                terms.Site,
+                choice.Platforms,
+                [.. pass.Follows.Select(f => IdOf(terms.Planting, f))],
+                terms.Weather(pass),
+                choice.NeverLate,
+                choice.Crew?.ToString(),
+                choice.Start >= terms.Today ? choice.Start : null
+            );
+            works.AddRange(choice.InTwo ? Halved(pass, task) : [new(pass, task)]);
+        }
+        // What is done, or has no place in the year, holds nothing up.
+        var ids = works.SelectMany(w => new[] { w.Task.Id, WholeOf(w.Task.Id) }).ToHashSet();
+        return
+        [
+            .. works.Select(w =>
+                w with
+                {
+                    Task = w.Task with
+                    {
+                        After = [.. w.Task.Before.SelectMany(b => Named(b, w.Task.Id, works)).Where(ids.Contains)],
+                    },
+                }
+            ),
+        ];
+    }
+
+    /// <summary>Identifier of the work of a pass.</summary>
+    /// <param name="planting">The planting.</param>
+    /// <param name="pass">The pass.</param>
+    public static string IdOf(Guid planting, string pass) => $"{planting}/{pass}";
+
+    /// <summary>Identifier of the work that a part is of.</summary>
+    /// <param name="id">Identifier of work or of a part.</param>
+    public static string WholeOf(string id) => id.EndsWith(One) || id.EndsWith(Two) ? id[..^One.Length] : id;
+
+    private const string One = "#1",
+        Two = "#2";
+
+    // Two crews share the rows by half.
+    private static IEnumerable<PassWork> Halved(PlannedPass pass, CrewTask task) =>
+        new[] { One, Two }.Select(part => new PassWork(
+            pass,
+            task with
+            {
+                Id = task.Id + part,
+                Hours = task.Hours / 2,
+                Late = new(task.Late.PerDay / 2, [.. (task.Late.Beside ?? []).Select(m => m / 2)]),
+            }
+        ));
+
+    // A part follows the same part where what it follows is shared too.
+    private static IEnumerable<string> Named(string before, string id, IReadOnlyList<PassWork> works)
+    {
+        var parts = works
+            .Where(w => w.Task.Id == before + One || w.Task.Id == before + Two)
+            .Select(w => w.Task.Id)
+            .ToList();
+        var own =
+            id.EndsWith(One) ? before + One
+            : id.EndsWith(Two) ? before + Two
+            : null;
+        return parts.Count == 0 ? [before]
+            : own is not null ? [own]
+            : parts;
+    }
+
+    private static LateCharge ChargeOf(PassWorkTerms terms, PlannedPass pass, TaskChoice choice, DateOnly to) =>
+        choice.LatePerDay is { } told
+            ? new(told)
+            : new(
+                terms.LateShare * (pass.Hours?.Paid ?? 0) * terms.Wage,
+                pass.IsWinter && pass.Cuts.Count > 0 && terms.Crop is { } crop
+                    ?
+                    [
+                        .. Enumerable
+                            .Range(1, DaysTold)
+                            .Select(d => terms.LateOn(to.AddDays(d)) is { } late ? crop.Lost(late.Share) : 0),
+                    ]
+                    : null
+            );
+}
+
+/// <summary>What the work of a planting follows from.</summary>
+/// <param name="Planting">The planting.</param>
+/// <param name="Site">Name of its site.</param>
+/// <param name="Programme">Its year.</param>
+/// <param name="Today">The day taken as today.</param>
+/// <param name="Crop">Its crop, where late pruning costs some.</param>
+/// <param name="Wage">Wage, money an hour.</param>
+/// <param name="LateShare">What a day late costs where nothing else is known, as a share of the wages of the work.
+/// </param>
+/// <param name="LateOn">What pruning on a day knocks off; null for nothing.</param>
+/// <param name="Choice">What a manager says of a pass; null for nothing.</param>
+/// <param name="Done">Share of a pass that is done.</param>
+/// <param name="Weather">Days a pass can be worked on; null where every day will do.</param>
+public sealed record PassWorkTerms(
+    Guid Planting,
+    string Site,
+    Programme Programme,
+    DateOnly Today,
+    CropAtRisk? Crop,
+    double Wage,
+    double LateShare,
+    Func<DateOnly, LateCost?> LateOn,
+    Func<string, TaskChoice?> Choice,
+    Func<string, double> Done,
+    Func<PlannedPass, WorkWeather?> Weather
+);
