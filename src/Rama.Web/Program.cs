@@ -39,7 +39,7 @@ builder.Services.AddMemoryCache();
 
 // Half the cores are left to those who ask for a page meanwhile.
 builder.Services.AddSingleton(new HeavyWork(Math.Max(1, Environment.ProcessorCount / 2)));
-builder.Services.AddScoped<SeasonLines>().AddScoped<PlantingYears>();
+builder.Services.AddScoped<SeasonLines>().AddScoped<PlantingYears>().AddScoped<EstateWorks>();
 builder.Services.AddScoped<BenchTrees>().AddSingleton<BenchCache>();
 builder.Services.AddRamaAccounts(builder.Configuration).AddReverseProxy(builder.Configuration);
 builder.Services.AddResponseCompression();
@@ -99,6 +99,8 @@ api.MapSeason()
     .MapDecide()
     .MapPrescribe()
     .MapCrew()
+    .MapCrewPlan()
+    .MapWork()
     .MapResult();
 api.MapGroup("/calculations")
     .WithTags("Calculations")
@@ -107,6 +109,7 @@ api.MapGroup("/calculations")
     .MapTargetCalculators()
     .MapSeasonCalculators()
     .MapPassCalculators()
+    .MapCrewCalculators()
     .MapCountCalculators()
     .MapDecideCalculators()
     .MapTrainingCalculators()

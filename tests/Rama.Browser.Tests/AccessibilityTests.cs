@@ -31,6 +31,7 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     [InlineData("/targets")]
     [InlineData("/people")]
     [InlineData("/crew")]
+    [InlineData("/crew/people")]
     [InlineData("/exchange")]
     [InlineData("/known")]
     [InlineData("/year")]

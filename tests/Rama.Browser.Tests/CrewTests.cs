@@ -12,7 +12,7 @@ public sealed class CrewTests(RamaServer server) : IClassFixture<RamaServer>
     [Fact]
     public void A_lead_adds_renames_and_lets_somebody_go()
     {
-        using var page = new Page(server, role: Role.CrewLead).Open("/crew");
+        using var page = new Page(server, role: Role.CrewLead).Open("/crew/people");
         page.Says("[data-test='crew-cards']", "4 work in the rows");
         page.Click("[data-test='add-worker']");
         Assert.Contains("fill this in", page.Problem("worker.name"), StringComparison.Ordinal);

@@ -28,6 +28,7 @@ public sealed class PhoneTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("/estate")]
     [InlineData("/people")]
     [InlineData("/crew")]
+    [InlineData("/crew/people")]
     [InlineData("/scans")]
     [InlineData("/field")]
     public void No_page_is_wider_than_a_phone(string path)

@@ -44,6 +44,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
                 ("/catalogue", "[data-test='varieties']", "catalogue"),
                 ("/year", "[data-test='year-hours']", "year"),
                 ("/weather", "[data-test='days']", "weather"),
+                ("/crew", "[data-test='crew-lanes']", "crew-plan"),
             }
         )
         {

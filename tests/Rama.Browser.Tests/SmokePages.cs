@@ -21,6 +21,7 @@ internal static class SmokePages
         "people",
         "sessions",
         "crew",
+        "crew/people",
         "plantings/new",
         "targets",
         "scans",
@@ -56,6 +57,7 @@ internal static class SmokePages
         "field/{0}/walk",
         "field/{0}/pass",
         "field/{0}/rework",
+        "field/{0}/work",
     ];
 
     /// <summary>Those whose content is worked out from the planting, and may break on one alone.</summary>

@@ -4,6 +4,7 @@ using System.Text.RegularExpressions;
 using ArchUnitNET.Loader;
 using Rama.Core.Plan;
 using Rama.Data.Database;
+using Rama.Solver;
 
 namespace Rama.Web.Tests;
 
@@ -48,6 +49,10 @@ public sealed class ArchitectureTests
     public void Dependencies_point_one_way()
     {
         Assert.DoesNotContain(References(Core), name => name.StartsWith("Rama.", StringComparison.Ordinal));
+        Assert.Equal(
+            ["Rama.Core"],
+            References(typeof(CrewSolver).Assembly).Where(n => n.StartsWith("Rama.", StringComparison.Ordinal))
+        );
         Assert.Equal(["Rama.Core"], References(Data).Where(n => n.StartsWith("Rama.", StringComparison.Ordinal)));
         // The stores of accounts and keys are tables; nothing else of the web reaches the database layer.
         Assert.Equal(
@@ -58,7 +63,7 @@ public sealed class ArchitectureTests
             References(Data).Where(name => name.StartsWith("Microsoft.AspNetCore", StringComparison.Ordinal)).Order()
         );
         Assert.Equal(
-            ["Rama.Core", "Rama.Data"],
+            ["Rama.Core", "Rama.Data", "Rama.Solver"],
             References(Web).Where(n => n.StartsWith("Rama.", StringComparison.Ordinal)).Order()
         );
     }

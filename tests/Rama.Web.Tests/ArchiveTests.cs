@@ -156,6 +156,7 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
                 "counting.json",
                 "counts.csv",
                 "crew.json",
+                "crews.json",
                 "cutting.json",
                 "estate.json",
                 "fruit.csv",

@@ -16,6 +16,7 @@ import i18n, { speak } from './words/i18n';
 import { ReadingContext } from './words/useReading';
 
 const PlantingPage = lazy(() => import('./planting/PlantingPage').then((m) => ({ default: m.PlantingPage })));
+const CrewPlanPage = lazy(() => import('./stages/crew/CrewPlanPage').then((m) => ({ default: m.CrewPlanPage })));
 const PlantingWords = lazy(() => import('./planting/PlantingWords').then((m) => ({ default: m.PlantingWords })));
 const NewPlantingPage = lazy(() =>
   import('./stages/estate/NewPlantingPage').then((m) => ({ default: m.NewPlantingPage })),
@@ -37,6 +38,7 @@ const ReworkStage = lazy(() => import('./stages/training/ReworkStage').then((m) 
 const TakingOutStage = lazy(() =>
   import('./stages/training/TakingOutStage').then((m) => ({ default: m.TakingOutStage })),
 );
+const WorkPage = lazy(() => import('./stages/crew/field/WorkPage').then((m) => ({ default: m.WorkPage })));
 const ReworkPage = lazy(() => import('./stages/training/field/ReworkPage').then((m) => ({ default: m.ReworkPage })));
 const LeaderStage = lazy(() => import('./stages/training/LeaderStage').then((m) => ({ default: m.LeaderStage })));
 const TrainingPrintPage = lazy(() =>
@@ -89,6 +91,7 @@ const router = createBrowserRouter([
         { path: ':id/buds', element: <CutPage /> },
         { path: ':id/walk', element: <WalkPage /> },
         { path: ':id/rework', element: <ReworkPage /> },
+        { path: ':id/work', element: <WorkPage /> },
         { path: ':id/pass', element: <PassPage /> },
       ]),
     ],
@@ -110,7 +113,8 @@ const router = createBrowserRouter([
         { path: 'estate', element: only('season', <EstatePage />) },
         { path: 'people', element: only('people', <PeoplePage />) },
         { path: 'sessions', element: <SessionsPage /> },
-        { path: 'crew', element: only('practice', <CrewPage />) },
+        { path: 'crew', element: only('report', <CrewPlanPage />) },
+        { path: 'crew/people', element: only('practice', <CrewPage />) },
         { path: 'plantings/new', element: only('plantings', <NewPlantingPage />) },
         { path: 'targets', element: only('target', <RulePage />) },
         {

@@ -21,6 +21,8 @@ internal sealed class WorkerConfiguration : IEntityTypeConfiguration<WorkerRecor
         builder.HasOne<EstateRecord>().WithMany().HasForeignKey(w => w.EstateId);
         builder.Property(w => w.Name).HasMaxLength(60);
         builder.Property(w => w.Language).HasMaxLength(5);
+        builder.HasOne<CrewRecord>().WithMany().HasForeignKey(w => new { w.EstateId, w.CrewId });
+        builder.PrimitiveCollection(w => w.Skills).ElementType(e => e.HasConversion<string>());
         builder.Property(w => w.Version).IsRowVersion();
         builder.Property<string>("NameKey").HasMaxLength(60).HasComputedColumnSql("lower(name)", stored: true);
         builder.HasIndex("EstateId", "NameKey").IsUnique().HasDatabaseName(OneOfAName);

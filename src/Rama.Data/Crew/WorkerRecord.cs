@@ -1,4 +1,5 @@
 using Rama.Core.Crew;
+using Rama.Core.Passes;
 using Rama.Data.History;
 
 namespace Rama.Data.Crew;
@@ -21,6 +22,12 @@ public sealed class WorkerRecord : IHistoried
     /// <summary>Whether they have left.</summary>
     public bool HasLeft { get; private set; }
 
+    /// <summary>Crew they are in; null for none.</summary>
+    public Guid? CrewId { get; private set; }
+
+    /// <summary>What they may do.</summary>
+    public List<Hands> Skills { get; private set; } = [];
+
     /// <summary>PostgreSQL's row version; 0 while nothing is saved.</summary>
     public uint Version { get; private set; }
 
@@ -28,8 +35,15 @@ public sealed class WorkerRecord : IHistoried
     public HistoryPlace Place => new("worker", Detail: Name);
 
     /// <summary>Takes what was typed.</summary>
-    public void TakeOver(Worker worker) => (Name, Language, HasLeft) = (worker.Name, worker.Language, worker.Left);
+    public void TakeOver(Worker worker) =>
+        (Name, Language, HasLeft, CrewId, Skills) = (
+            worker.Name,
+            worker.Language,
+            worker.Left,
+            worker.Crew,
+            [.. worker.Skills]
+        );
 
     /// <summary>The person as the core knows them.</summary>
-    public Worker ToWorker() => new(Name, Language, HasLeft);
+    public Worker ToWorker() => new(Name, Language, HasLeft, CrewId, Skills);
 }

@@ -49,6 +49,10 @@ public sealed class WorkerStore(RamaContext database, EstateScope scope)
         {
             throw Problem("taken", $"Name or number: {worker.Name} is in the crew already.");
         }
+        catch (DbUpdateException e) when (e.Breaks(CrewConfiguration.Members))
+        {
+            throw new UnusableEntryException([new("crew", "unknown", "Crew: there is no such crew any more.")]);
+        }
         catch (DbUpdateException e) when (e.IsOthersSave())
         {
             throw ChangedMeanwhile();

@@ -111,6 +111,15 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
     /// <summary>Who works in the rows.</summary>
     public DbSet<WorkerRecord> Workers => Set<WorkerRecord>();
 
+    /// <summary>Crews.</summary>
+    public DbSet<CrewRecord> Crews => Set<CrewRecord>();
+
+    /// <summary>What managers say of passes in the crew plan.</summary>
+    public DbSet<TaskChoiceRecord> CrewTasks => Set<TaskChoiceRecord>();
+
+    /// <summary>Crew plans in force.</summary>
+    public DbSet<CrewPlanRecord> CrewPlans => Set<CrewPlanRecord>();
+
     /// <summary>Trees cut for practice.</summary>
     public DbSet<PracticeRunRecord> PracticeRuns => Set<PracticeRunRecord>();
 

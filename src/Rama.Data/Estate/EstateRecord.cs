@@ -1,3 +1,4 @@
+using Rama.Core.Crew.Schedule;
 using Rama.Core.Prescribe;
 using Rama.Core.Training.Rework;
 using Rama.Data.Database;
@@ -34,6 +35,9 @@ public sealed class EstateRecord : IHistoried
     /// that ship.</summary>
     public string? Ribbons { get; private set; }
 
+    /// <summary>What is the same for all work of the crew plan, as typed, as JSON; null for the usual.</summary>
+    public string? CrewSettings { get; private set; }
+
     /// <summary>
     /// The day the estate's season logic takes as today; null for the real one. Demo data sits in its own winter.
     /// </summary>
@@ -50,6 +54,13 @@ public sealed class EstateRecord : IHistoried
     /// <summary>Takes the crews' measures over.</summary>
     public void TakeOver(BodyMarksEntry? marks) =>
         BodyMarks = marks is null || marks == new BodyMarksEntry() ? null : StoredJson.WritePart(marks);
+
+    /// <summary>Takes over what is the same for all work of the crew plan.</summary>
+    public void TakeOver(CrewSettingsEntry settings) =>
+        CrewSettings = settings == new CrewSettingsEntry() ? null : StoredJson.WritePart(settings);
+
+    /// <summary>What is the same for all work of the crew plan, as typed.</summary>
+    public CrewSettingsEntry ToCrewSettings() => StoredJson.ReadPart<CrewSettingsEntry>(CrewSettings) ?? new();
 
     /// <summary>Takes colours over that the core has read.</summary>
     public void TakeOver(Ribbons ribbons) => Ribbons = ribbons.IsShipped ? null : StoredJson.WritePart(ribbons.Colours);

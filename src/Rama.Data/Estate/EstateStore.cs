@@ -1,4 +1,5 @@
 using Microsoft.EntityFrameworkCore;
+using Rama.Core.Crew.Schedule;
 using Rama.Core.Explain;
 using Rama.Core.Season;
 using Rama.Core.Training.Rework;
@@ -42,6 +43,22 @@ public sealed class EstateStore(RamaContext database, EstateScope scope)
             throw Conflicts.ChangedMeanwhile("ribbons");
         estate.TakeOver(ribbons);
         await SaveAsync("ribbons", cancel);
+    }
+
+    /// <summary>Saves what is the same for all work of the crew plan.</summary>
+    /// <param name="settings">What is told.</param>
+    /// <param name="version">Version of the estate it was read at.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="UnusableEntryException">It cannot be used, or someone else saved first; nothing is
+    /// saved.</exception>
+    public async Task SaveAsync(CrewSettingsEntry settings, uint version, CancellationToken cancel)
+    {
+        var estate = await ReadAsync(cancel);
+        settings.Read();
+        if (estate.Version != version)
+            throw Conflicts.ChangedMeanwhile("platforms");
+        estate.TakeOver(settings);
+        await SaveAsync("platforms", cancel);
     }
 
     /// <summary>

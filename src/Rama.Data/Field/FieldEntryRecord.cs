@@ -22,6 +22,9 @@ public enum FieldKind
 
     /// <summary>A reworked tree was worked on or looked at.</summary>
     Rework,
+
+    /// <summary>Work was done on a pass.</summary>
+    Work,
 }
 
 /// <summary>What became of an entry from the field.</summary>

@@ -18,6 +18,12 @@ public abstract class FieldHandler
     /// <summary>Whether it is always about one tree.</summary>
     protected internal virtual bool NeedsTree => false;
 
+    /// <summary>Whether it is always about one row.</summary>
+    protected internal virtual bool NeedsRow => true;
+
+    /// <summary>Whether it reports work, which is for those who lead it.</summary>
+    protected internal virtual bool IsReport => false;
+
     /// <summary>The body of an entry kept; null where it tells nothing itself.</summary>
     /// <param name="entry">The entry.</param>
     public JsonElement? BodyOf(FieldEntryRecord entry) => entry.ReadBody(Member);

@@ -25,8 +25,15 @@ public sealed class FieldInbox(
     private const int MostTries = 8;
 
     /// <summary>Takes the entries of a device in their order; each planting's all or none.</summary>
+    /// <param name="batch">What came.</param>
+    /// <param name="mayReport">Whether whoever sends may report work.</param>
+    /// <param name="cancel">Stops it.</param>
     /// <exception cref="FieldBusyException">Too many send; nothing of the planting at hand was taken.</exception>
-    public async Task<IReadOnlyList<FieldReceipt>> TakeAsync(SentFieldBatch batch, CancellationToken cancel)
+    public async Task<IReadOnlyList<FieldReceipt>> TakeAsync(
+        SentFieldBatch batch,
+        bool mayReport,
+        CancellationToken cancel
+    )
     {
         if (batch.Entries.Count > FieldBatch.MostEntries)
             throw new UnusableEntryException([
@@ -44,7 +51,7 @@ public sealed class FieldInbox(
                 continue;
             try
             {
-                var entry = Read(sent, season);
+                var entry = Read(sent, season, mayReport);
                 if (entry.Estate is { } estate && estate != scope.EstateId)
                     receipts[id] = new(id, FieldOutcome.Elsewhere, []);
                 else
@@ -135,11 +142,11 @@ public sealed class FieldInbox(
         return at < now ? at : now;
     }
 
-    private FieldEntry Read(JsonElement sent, int season)
+    private FieldEntry Read(JsonElement sent, int season, bool mayReport)
     {
         try
         {
-            return Read(sent.Deserialize<FieldEntry>(StrictJson.Options)!, season);
+            return Read(sent.Deserialize<FieldEntry>(StrictJson.Options)!, season, mayReport);
         }
         catch (JsonException e)
         {
@@ -149,7 +156,7 @@ public sealed class FieldInbox(
         }
     }
 
-    private FieldEntry Read(FieldEntry entry, int season)
+    private FieldEntry Read(FieldEntry entry, int season, bool mayReport)
     {
         var sent = entry.InKinds() with { Season = entry.Season ?? season };
         var reader = new EntryReader();
@@ -166,7 +173,12 @@ public sealed class FieldInbox(
         var handler = handlers.Find(sent.Kind);
         if (handler is null)
             reader.Add("kind", "unknown", "This Rama does not know what was told here. Update it, and send again.");
-        reader.RequiredWhole("row", "Row", sent.Row, "", 1, 9_999);
+        if (handler is { IsReport: true } && !mayReport)
+            reader.Add("kind", "forbidden", "Work is reported by those who lead it.");
+        if (handler?.NeedsRow != false)
+            reader.RequiredWhole("row", "Row", sent.Row, "", 1, 9_999);
+        else
+            reader.OptionalWhole("row", "Row", sent.Row, "", 1, 9_999);
         if (handler?.NeedsTree == true)
             reader.RequiredWhole("tree", "Tree", sent.Tree, "", 1, 9_999);
         else

@@ -283,6 +283,142 @@ namespace Rama.Data.Migrations
                         });
                 });
 
+            modelBuilder.Entity("Rama.Data.Crew.CrewPlanRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<DateTimeOffset>("MadeAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("made_at");
+
+                    b.Property<string>("Order")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("order");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("EstateId", "Season")
+                        .HasName("pk_crew_plans");
+
+                    b.ToTable("crew_plans", (string)null);
+                });
+
+            modelBuilder.Entity("Rama.Data.Crew.CrewRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("name");
+
+                    b.Property<string>("NameKey")
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("name_key")
+                        .HasComputedColumnSql("lower(name)", true);
+
+                    b.Property<string>("Sheet")
+                        .IsRequired()
+                        .HasColumnType("text")
+                        .HasColumnName("sheet");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_crews");
+
+                    b.HasIndex("EstateId", "NameKey")
+                        .IsUnique()
+                        .HasDatabaseName("ix_crews_name");
+
+                    b.ToTable("crews", (string)null);
+                });
+
+            modelBuilder.Entity("Rama.Data.Crew.TaskChoiceRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<string>("Pass")
+                        .HasMaxLength(60)
+                        .HasColumnType("character varying(60)")
+                        .HasColumnName("pass");
+
+                    b.Property<Guid?>("CrewId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("crew_id");
+
+                    b.Property<bool>("InTwo")
+                        .HasColumnType("boolean")
+                        .HasColumnName("in_two");
+
+                    b.Property<double?>("LatePerDay")
+                        .HasColumnType("double precision")
+                        .HasColumnName("late_per_day");
+
+                    b.Property<bool>("NeverLate")
+                        .HasColumnType("boolean")
+                        .HasColumnName("never_late");
+
+                    b.Property<int>("Platforms")
+                        .HasColumnType("integer")
+                        .HasColumnName("platforms");
+
+                    b.Property<DateOnly?>("Start")
+                        .HasColumnType("date")
+                        .HasColumnName("start");
+
+                    b.Property<uint>("Version")
+                        .IsConcurrencyToken()
+                        .ValueGeneratedOnAddOrUpdate()
+                        .HasColumnType("xid")
+                        .HasColumnName("xmin");
+
+                    b.HasKey("EstateId", "PlantingId", "Season", "Pass")
+                        .HasName("pk_crew_tasks");
+
+                    b.HasIndex("EstateId", "CrewId")
+                        .HasDatabaseName("ix_crew_tasks_estate_id_crew_id");
+
+                    b.ToTable("crew_tasks", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_crew_tasks_platforms", "platforms >= 0");
+                        });
+                });
+
             modelBuilder.Entity("Rama.Data.Crew.WorkerRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
@@ -292,6 +428,10 @@ namespace Rama.Data.Migrations
                     b.Property<Guid>("Id")
                         .HasColumnType("uuid")
                         .HasColumnName("id");
+
+                    b.Property<Guid?>("CrewId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("crew_id");
 
                     b.Property<bool>("HasLeft")
                         .HasColumnType("boolean")
@@ -316,6 +456,11 @@ namespace Rama.Data.Migrations
                         .HasColumnName("name_key")
                         .HasComputedColumnSql("lower(name)", true);
 
+                    b.PrimitiveCollection<string[]>("Skills")
+                        .IsRequired()
+                        .HasColumnType("text[]")
+                        .HasColumnName("skills");
+
                     b.Property<uint>("Version")
                         .IsConcurrencyToken()
                         .ValueGeneratedOnAddOrUpdate()
@@ -324,6 +469,9 @@ namespace Rama.Data.Migrations
 
                     b.HasKey("EstateId", "Id")
                         .HasName("pk_workers");
+
+                    b.HasIndex("EstateId", "CrewId")
+                        .HasDatabaseName("ix_workers_estate_id_crew_id");
 
                     b.HasIndex("EstateId", "NameKey")
                         .IsUnique()
@@ -386,6 +534,10 @@ namespace Rama.Data.Migrations
                     b.Property<double?>("CrewHoursPerWeek")
                         .HasColumnType("double precision")
                         .HasColumnName("crew_hours_per_week");
+
+                    b.Property<string>("CrewSettings")
+                        .HasColumnType("text")
+                        .HasColumnName("crew_settings");
 
                     b.Property<string>("Currency")
                         .HasMaxLength(3)
@@ -2356,6 +2508,42 @@ namespace Rama.Data.Migrations
                         .HasConstraintName("fk_trunk_rows_plantings_estate_id_planting_id");
                 });
 
+            modelBuilder.Entity("Rama.Data.Crew.CrewPlanRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.EstateRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_crew_plans_estates_estate_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Crew.CrewRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.EstateRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_crews_estates_estate_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Crew.TaskChoiceRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Crew.CrewRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "CrewId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .HasConstraintName("fk_crew_tasks_crews_estate_id_crew_id");
+
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_crew_tasks_plantings_estate_id_planting_id");
+                });
+
             modelBuilder.Entity("Rama.Data.Crew.WorkerRecord", b =>
                 {
                     b.HasOne("Rama.Data.Estate.EstateRecord", null)
@@ -2364,6 +2552,11 @@ namespace Rama.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_workers_estates_estate_id");
+
+                    b.HasOne("Rama.Data.Crew.CrewRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "CrewId")
+                        .HasConstraintName("fk_workers_crews_estate_id_crew_id");
                 });
 
             modelBuilder.Entity("Rama.Data.Estate.BlockRecord", b =>

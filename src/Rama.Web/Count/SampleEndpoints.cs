@@ -3,12 +3,14 @@ using Rama.Core.Count;
 using Rama.Core.Count.Estimate;
 using Rama.Core.Count.Floral;
 using Rama.Core.Count.Sample;
+using Rama.Core.Crew.Progress;
 using Rama.Core.Explain;
 using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Season;
 using Rama.Core.Training.Rework;
 using Rama.Data.Count;
+using Rama.Data.Crew;
 using Rama.Data.Estate;
 using Rama.Data.Plan;
 using Rama.Data.Training.Rework;
@@ -60,6 +62,7 @@ public sealed record KitShare(string Kind, double Share, double Low, double High
 /// <param name="Passes">Passes at hand, those that can be done or are late.</param>
 /// <param name="Today">The day they are told for.</param>
 /// <param name="Rework">Trees in rework and trees to go; null where there are none.</param>
+/// <param name="Work">What reporting work needs.</param>
 public sealed record FieldKit(
     Guid Id,
     string Code,
@@ -80,8 +83,33 @@ public sealed record FieldKit(
     FieldStop Stop,
     IReadOnlyList<KitPass> Passes,
     DateOnly Today,
-    KitRework? Rework
+    KitRework? Rework,
+    KitWork Work
 );
+
+/// <summary>What reporting work needs.</summary>
+/// <param name="Crews">The crews; none for those who do not report.</param>
+/// <param name="Done">Rows done whole by pass, as far as reported.</param>
+/// <param name="Shares">How far each pass is, as a share, by pass.</param>
+public sealed record KitWork(
+    IReadOnlyList<KitCrew> Crews,
+    IReadOnlyDictionary<string, IReadOnlyList<int>> Done,
+    IReadOnlyDictionary<string, double> Shares
+)
+{
+    internal static KitWork Of(IReadOnlyList<KeptCrew> crews, PlantingYear? year) =>
+        new(
+            [.. crews.Select(c => new KitCrew(c.Record.Id, c.Record.Name, c.ToCrew().People))],
+            (year?.Progress ?? new Dictionary<string, WorkProgress>()).ToDictionary(p => p.Key, p => p.Value.RowsDone),
+            (year?.Progress ?? new Dictionary<string, WorkProgress>()).ToDictionary(p => p.Key, p => p.Value.Value)
+        );
+}
+
+/// <summary>A crew.</summary>
+/// <param name="Id">The crew.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="People">People in it.</param>
+public sealed record KitCrew(Guid Id, string Name, int People);
 
 /// <summary>Trees in rework and trees to go, with what this winter asks of them.</summary>
 /// <param name="Grafts">Kinds of grafts.</param>
@@ -140,6 +168,8 @@ internal static class SampleEndpoints
         PlantingYears years,
         EstateStore estates,
         ReworkStore rework,
+        CrewStore crews,
+        HttpContext http,
         CancellationToken cancel,
         string language = "en",
         string units = "metric"
@@ -215,7 +245,13 @@ internal static class SampleEndpoints
                         work.ToGoTasks,
                         [.. (await rework.OfAsync(id, cancel)).Select(ReworkTreeView.Of)]
                     )
-                    : null
+                    : null,
+                KitWork.Of(
+                    SignedInPerson.RoleOf(http.User) is { } role && Permissions.May(role, Act.Report)
+                        ? await crews.AllAsync(cancel)
+                        : [],
+                    all.Plantings.FirstOrDefault(p => p.Planting.Id == id)
+                )
             )
         );
     }

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Crew;
+using Rama.Core.Passes;
 using Rama.Data.Crew;
 using Rama.Web.Accounts;
 
@@ -11,9 +12,20 @@ namespace Rama.Web.Crew;
 /// <param name="Name">Name or number the crew knows them by.</param>
 /// <param name="Language">Language of their card.</param>
 /// <param name="Left">Whether they have left.</param>
-public sealed record WorkerView(Guid Id, uint Version, string Name, string Language, bool Left)
+/// <param name="Crew">Crew they are in; null for none.</param>
+/// <param name="Skills">What they may do; what their crew may where none is told.</param>
+public sealed record WorkerView(
+    Guid Id,
+    uint Version,
+    string Name,
+    string Language,
+    bool Left,
+    Guid? Crew,
+    IReadOnlyList<Hands> Skills
+)
 {
-    internal static WorkerView Of(WorkerRecord w) => new(w.Id, w.Version, w.Name, w.Language, w.HasLeft);
+    internal static WorkerView Of(WorkerRecord w) =>
+        new(w.Id, w.Version, w.Name, w.Language, w.HasLeft, w.CrewId, w.Skills);
 }
 
 /// <summary>Somebody who works in the rows to save, with the version they were read at; 0 for somebody new.</summary>

@@ -15,7 +15,7 @@ namespace Rama.Web.Field;
 /// <param name="Id">The entry.</param>
 /// <param name="Kind">What it tells.</param>
 /// <param name="State">What became of it.</param>
-/// <param name="Row">Row number.</param>
+/// <param name="Row">Row number; null where it is about the planting.</param>
 /// <param name="Tree">Tree in the row; null for a whole row.</param>
 /// <param name="At">When it was made.</param>
 /// <param name="Person">Who made it.</param>
@@ -25,7 +25,7 @@ public sealed record FieldEntryView(
     Guid Id,
     FieldKind Kind,
     FieldState State,
-    int Row,
+    int? Row,
     int? Tree,
     DateTimeOffset At,
     string? Person,
@@ -38,7 +38,7 @@ public sealed record FieldEntryView(
             record.Id,
             handler.Kind,
             record.State,
-            record.Row!.Value,
+            record.Row,
             record.Tree,
             record.At,
             record.Person,
@@ -114,7 +114,11 @@ internal static class FieldEndpoints
         {
             throw new BadHttpRequestException("This is no batch.", StatusCodes.Status400BadRequest, e);
         }
-        return TypedResults.Ok(await inbox.TakeAsync(batch ?? throw new BadHttpRequestException("null"), cancel));
+        var mayReport =
+            SignedInPerson.RoleOf(request.HttpContext.User) is { } role && Permissions.May(role, Act.Report);
+        return TypedResults.Ok(
+            await inbox.TakeAsync(batch ?? throw new BadHttpRequestException("null"), mayReport, cancel)
+        );
     }
 
     private static async Task<Results<Ok<FieldView>, NotFound>> Read(

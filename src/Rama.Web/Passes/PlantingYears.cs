@@ -1,9 +1,11 @@
+using Rama.Core.Crew.Progress;
 using Rama.Core.Passes;
 using Rama.Core.Season;
 using Rama.Core.Training;
 using Rama.Core.Training.Rework;
 using Rama.Core.Weather;
 using Rama.Data.Count;
+using Rama.Data.Crew;
 using Rama.Data.Estate;
 using Rama.Data.Field;
 using Rama.Data.Passes;
@@ -41,6 +43,7 @@ internal sealed class PlantingYears(
         var choices = await passes.ReadAsync(shown, cancel);
         var before = await passes.ReadAsync(shown - 1, cancel);
         var marks = await inbox.InForceAsync(FieldKind.Mark, shown, cancel);
+        var reports = await inbox.InForceAsync(FieldKind.Work, shown, cancel);
         var young = await training.ReadAsync(cancel);
         var sides = await training.SidesAsync(cancel);
         var held = await rework.HeldAsync(cancel);
@@ -101,12 +104,14 @@ internal sealed class PlantingYears(
                 : null;
             var reworked = held.GetValueOrDefault(planting.Id)
                 ?.PlanOf(shown, place?.IsSouth ?? false, planting.Facts?.Terms.Trees ?? 0);
+            var progress = ProgressOf(planting, [.. reports[planting.Id]], today);
             return new(
                 planting,
                 tip,
                 days,
                 night,
                 chosen.ToDictionary(c => c.Pass),
+                progress,
                 trained,
                 reworked,
                 planting.Facts is { Terms: var terms }
@@ -122,13 +127,47 @@ internal sealed class PlantingYears(
                             Days = days,
                             Site = place,
                             Walk = walk,
-                            Choices = chosen.ToDictionary(c => c.Pass, c => c.ToChoice()),
+                            Choices = Told(chosen, progress),
                             Today = today,
                         }
                     )
                     : null
             );
         }
+
+        // A pass is done on the day its last tree was reported, unless somebody said when.
+        static Dictionary<string, PassChoice> Told(
+            IReadOnlyList<PassChoiceRecord> chosen,
+            IReadOnlyDictionary<string, WorkProgress> progress
+        )
+        {
+            var told = chosen.ToDictionary(c => c.Pass, c => c.ToChoice());
+            foreach (var (pass, work) in progress.Where(p => p.Value.IsDone))
+                if ((told.GetValueOrDefault(pass) ?? new(pass)) is { Done: null, LeftOut: null } choice)
+                    told[pass] = choice with { Done = work.Last };
+            return told;
+        }
+
+        IReadOnlyDictionary<string, WorkProgress> ProgressOf(
+            PlannedPlanting planting,
+            IReadOnlyList<FieldEntryRecord> told,
+            DateOnly day
+        ) =>
+            told.Count == 0
+                ? new Dictionary<string, WorkProgress>()
+                : told.OrderBy(e => e.At)
+                    .Select(e => handlers.Of<WorkFromField>().BodyOf(e).Read())
+                    .GroupBy(r => r.Pass)
+                    .ToDictionary(
+                        g => g.Key,
+                        g =>
+                            WorkProgress.Of(
+                                [.. g.OrderBy(r => r.Day)],
+                                planting.Facts?.TreesByRow ?? new Dictionary<int, double>(),
+                                planting.Facts?.Terms.Trees ?? 0,
+                                day
+                            )
+                    );
     }
 }
 
@@ -168,6 +207,7 @@ internal sealed record EstateYear(
 /// <param name="Days">Days of its year.</param>
 /// <param name="ColdNight">The last night its buds are looked at after; null without one.</param>
 /// <param name="Choices">What was decided and reported, by pass.</param>
+/// <param name="Progress">How far passes are that work was reported of, by pass.</param>
 /// <param name="Training">What the training of its young trees follows from; null before it can be planned.</param>
 /// <param name="Rework">Its trees in rework and trees to go; null where it has none.</param>
 /// <param name="Programme">Its passes; null before it can be planned.</param>
@@ -177,6 +217,7 @@ internal sealed record PlantingYear(
     AnchorDays Days,
     ColdNight? ColdNight,
     IReadOnlyDictionary<string, PassChoiceRecord> Choices,
+    IReadOnlyDictionary<string, WorkProgress> Progress,
     TrainingTerms? Training,
     ReworkPlan? Rework,
     Programme? Programme

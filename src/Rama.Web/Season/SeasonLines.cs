@@ -141,8 +141,22 @@ internal sealed record PlannedPlanting(
 /// <summary>What the programme of a planting follows from beside the days of its year.</summary>
 /// <param name="Terms">Its terms, without days.</param>
 /// <param name="Noted">Days noted of the season.</param>
-internal sealed record ProgrammeFacts(ProgrammeTerms Terms, IReadOnlyDictionary<Anchor, DateOnly> Noted)
+/// <param name="Crop">What pruning late costs its crop; null for nothing.</param>
+/// <param name="TreesByRow">Bearing trees by row; empty where rows are not listed.</param>
+internal sealed record ProgrammeFacts(
+    ProgrammeTerms Terms,
+    IReadOnlyDictionary<Anchor, DateOnly> Noted,
+    CropAtRisk? Crop,
+    IReadOnlyDictionary<int, double> TreesByRow
+)
 {
     public static ProgrammeFacts? Of(StoredPlanting stored, PlanReading reading, PruningPlan plan) =>
-        reading.Planting is null ? null : new(ProgrammeEntry.TermsOf(reading, plan), stored.Plan.ToDays().Read());
+        reading.Planting is null
+            ? null
+            : new(
+                ProgrammeEntry.TermsOf(reading, plan),
+                stored.Plan.ToDays().Read(),
+                ProgrammeEntry.CropOf(reading, plan),
+                reading.Rows?.BearingByRow ?? new Dictionary<int, double>()
+            );
 }

@@ -1692,6 +1692,60 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/plantings/{id}/work": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Work reported of a planting, and how far its passes are */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/plantings/{id}/records": {
         parameters: {
             query?: never;
@@ -5906,6 +5960,289 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/crew-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Which crew does what when, what is late and why */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CrewPlanView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/crew-plan/improve": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Look for a better plan and put it in force; closing the answer keeps the best so far unsaved */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ImproveRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/event-stream": components["schemas"]["SseItemOfImproveStep"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/passes/{pass}/crew": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Keep a pass with a crew or on a day, or say what it costs to be late */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                    pass: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveTask"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/crew-plan/settings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Say what is the same for all work: platforms, moves, cost of lateness */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveCrewSettings"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/crews/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Add a crew, or change it */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveCrew"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        /** Remove a crew nobody is in */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/density": {
         parameters: {
             query?: never;
@@ -6720,6 +7057,153 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["LateCost"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/crew-plan": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A plan of a whole crew problem, with its bound and why what is late is late */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CrewPlanEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CrewPlanAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/depth-trade": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** How deep each planting is pruned when the hours do not reach */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["DepthTradeEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DepthTrade"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/work-forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** When work left will be finished, from what row sets done tell */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["WorkForecastEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WorkForecast"];
                     };
                 };
                 /** @description Bad Request */
@@ -8364,6 +8848,8 @@ export interface components {
          * @enum {unknown}
          */
         Branching: "free" | "poor";
+        /** @enum {unknown} */
+        Brush: "inRow" | "carriedOut" | "lies" | null;
         /** @description Buds of one kind cut from one tree, as typed. */
         BudCutEntry: {
             /**
@@ -9578,6 +10064,49 @@ export interface components {
              */
             last: string;
         };
+        /** @description A crew as typed. */
+        CrewEntry: {
+            /** @description Name or number, at most 60 characters. */
+            name?: null | string;
+            /**
+             * Format: double
+             * @description People in it, with those named.
+             */
+            people?: null | number;
+            /** @description What each of those not named may do. */
+            skills?: components["schemas"]["Hands"][];
+            /** @description Days of the week they work; Monday to Friday when none is told. */
+            weekdays?: components["schemas"]["DayOfWeek"][];
+            /**
+             * Format: double
+             * @description Hours a day.
+             */
+            hoursPerDay?: null | number;
+            /** @description Days off, such as holidays. */
+            daysOff?: components["schemas"]["DaysOffEntry"][];
+            /** @description Names of the sites they work on; all of them when none is told. */
+            sites?: string[];
+            /**
+             * Format: double
+             * @description What an hour of one of them costs, money.
+             */
+            wagePerHour?: null | number;
+            /**
+             * Format: double
+             * @description Money paid for a tree, where they are paid by the piece.
+             */
+            piecePerTree?: null | number;
+            /**
+             * Format: double
+             * @description Hours a day they may work beside.
+             */
+            overtime?: null | number;
+            /**
+             * Format: double
+             * @description What such an hour costs, times the wage.
+             */
+            overtimeRate?: null | number;
+        };
         /** @description Hours of one month. */
         CrewMonth: {
             /**
@@ -9606,6 +10135,134 @@ export interface components {
             byHands: components["schemas"]["HandsHours"][];
             /** @description The arithmetic. */
             steps: components["schemas"]["Step"][];
+        };
+        /** @description Which crew does what when. */
+        CrewPlan: {
+            /** @description Tasks with their place, in the order they begin. */
+            tasks: components["schemas"]["PlacedTask"][];
+            /** @description Tasks without one. */
+            unplaced: components["schemas"]["UnplacedTask"][];
+            /** @description What it costs beside wages. */
+            cost: components["schemas"]["PlanCost"];
+            /** @description The work in the order it was laid in, each with its crew. */
+            order: components["schemas"]["Turn"][];
+            /** @description Tasks finished after their time. */
+            late: null | components["schemas"]["PlacedTask"][];
+        };
+        /** @description A crew plan worked out from a problem sent. */
+        CrewPlanAnswer: {
+            /** @description The plan. */
+            plan: components["schemas"]["CrewPlan"];
+            /**
+             * Format: double
+             * @description No plan costs less, money; null where nothing is proven.
+             */
+            bound: null | number;
+            /**
+             * Format: double
+             * @description How much cheaper a plan could still be, as a share; null where it is not proven to be under a fifth.
+             */
+            gap: null | number;
+            /** @description Why what is late is late. */
+            late: components["schemas"]["LateReason"][];
+            /** @description Locks that cannot hold. */
+            conflicts: components["schemas"]["LockConflict"][];
+        };
+        /** @description A whole crew problem, as typed. */
+        CrewPlanEntry: {
+            /**
+             * Format: date
+             * @description First day.
+             */
+            start?: null | string;
+            /**
+             * Format: double
+             * @description Platforms the crews share; none when left out.
+             */
+            platforms?: null | number;
+            /**
+             * Format: double
+             * @description Hours from site to site; none when left out.
+             */
+            moveHours?: null | number;
+            /**
+             * Format: double
+             * @description Money for a half-day without work before the last; none when left out.
+             */
+            idlePerHalfDay?: null | number;
+            /**
+             * Format: double
+             * @description Seconds to look for a better plan than the first; none when left out.
+             */
+            seconds?: null | number;
+            /** @description The crews, each told apart by its name. */
+            crews?: components["schemas"]["CrewEntry"][];
+            /** @description The work. */
+            tasks?: components["schemas"]["CrewTaskEntry"][];
+        };
+        /** @description Which crew does what when. */
+        CrewPlanView: {
+            /**
+             * Format: date
+             * @description The day taken as today, the first of the plan.
+             */
+            today: string;
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest.
+             */
+            season: number;
+            /**
+             * Format: uint32
+             * @description Version of the plan in force; 0 before one was made.
+             */
+            version: number;
+            /**
+             * Format: date-time
+             * @description When it was made; null before.
+             */
+            madeAt: null | string;
+            /** @description Whether the work has changed since, so that the days were laid anew in its order. */
+            isStale: boolean;
+            /**
+             * Format: uint32
+             * @description Version of the estate, to be sent back when saving settings.
+             */
+            estateVersion: number;
+            /** @description What is the same for all work. */
+            settings: components["schemas"]["CrewSettingsEntry"];
+            /** @description Money of the estate, three letters; null until told. */
+            currency: null | string;
+            /** @description Names of its sites. */
+            sites: string[];
+            /** @description The crews. */
+            crews: components["schemas"]["CrewView"][];
+            /** @description The work, in the order it begins; what has no place last. */
+            tasks: components["schemas"]["CrewTaskView"][];
+            /** @description What the plan costs beside wages; null for those who are told no money. */
+            cost: components["schemas"]["PlanCost"];
+            /** @description Why what is late is late, the dearest first. */
+            late: components["schemas"]["LateReason"][];
+            /** @description Locks that cannot hold. */
+            conflicts: components["schemas"]["LockConflict"][];
+        };
+        /** @description What is the same for all work of an estate's plan, as typed. */
+        CrewSettingsEntry: {
+            /**
+             * Format: double
+             * @description Platforms the crews share; none when left out.
+             */
+            platforms?: null | number;
+            /**
+             * Format: double
+             * @description Hours a crew needs from site to site; half an hour when left out.
+             */
+            moveHours?: null | number;
+            /**
+             * Format: double
+             * @description Share of a task's wages that a day late costs, where nothing else is known.
+             */
+            lateShare?: null | number;
         };
         /** @description How well people read and judge, and how long it takes them. */
         CrewSkill: {
@@ -9639,6 +10296,137 @@ export interface components {
              * @default 4
              */
             minutesPerCount: number;
+        };
+        /** @description A task of a crew problem, as typed. */
+        CrewTaskEntry: {
+            /** @description Name, at most 100 characters. */
+            id?: null | string;
+            /**
+             * Format: double
+             * @description Hours paid of all people together.
+             */
+            hours?: null | number;
+            /**
+             * Format: date
+             * @description First day it may be done; that of the plan when left out.
+             */
+            from?: null | string;
+            /**
+             * Format: date
+             * @description Last day in time; never late when left out.
+             */
+            due?: null | string;
+            /**
+             * Format: double
+             * @description What a day late costs, money.
+             */
+            latePerDay?: null | number;
+            /** @description Whether it may not be late. */
+            neverLate?: boolean;
+            /** @description Hands it needs; pruners when left out. */
+            needs?: components["schemas"]["Hands"][];
+            /** @description Site. */
+            site?: null | string;
+            /**
+             * Format: double
+             * @description Platforms it takes.
+             */
+            platforms?: null | number;
+            /** @description Tasks that run ahead of it by half a day. */
+            after?: string[];
+            /**
+             * Format: double
+             * @description Share of the days it can be worked on; every day, without a break, when left out.
+             */
+            usableShare?: null | number;
+            /** @description Crew it is kept with. */
+            onlyCrew?: null | string;
+            /**
+             * Format: date
+             * @description Day it is to begin on.
+             */
+            onlyFrom?: null | string;
+        };
+        /** @description A pass of a planting in the crew plan, or the part of it one of two crews has. */
+        CrewTaskView: {
+            /** @description Identifier. */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The planting.
+             */
+            planting: string;
+            /** @description Its code. */
+            code: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Its site. */
+            site: string;
+            /** @description The pass. */
+            pass: string;
+            /** @description The pass in two or three words. */
+            passName: components["schemas"]["LocalText"];
+            /** @description Hands it needs. */
+            needs: components["schemas"]["Hands"][];
+            /**
+             * Format: double
+             * @description Hours paid that are left.
+             */
+            hours: number;
+            /** @description Whether they rest on an assumption. */
+            assumed: boolean;
+            /**
+             * Format: date
+             * @description First day of its window.
+             */
+            from: string;
+            /**
+             * Format: date
+             * @description Last day of it.
+             */
+            due: null | string;
+            done: null | components["schemas"]["WorkProgress"];
+            /**
+             * Format: double
+             * @description What the first day late costs, money.
+             */
+            latePerDay: number;
+            /** @description What a manager says of it. */
+            choice: components["schemas"]["TaskChoice"];
+            /**
+             * Format: uint32
+             * @description Version of that, to be sent back when saving.
+             */
+            version: number;
+            /**
+             * Format: double
+             * @description Share of its days it can be worked on; null where every day will do.
+             */
+            usableShare: null | number;
+            placed: null | components["schemas"]["PlacedTask"];
+            unplaced: null | components["schemas"]["UnplacedReason"];
+        };
+        /** @description A crew with those in it. */
+        CrewView: {
+            /**
+             * Format: uuid
+             * @description Given by whoever added it.
+             */
+            id: string;
+            /**
+             * Format: uint32
+             * @description Version, to be sent back when saving.
+             */
+            version: number;
+            /** @description As typed. */
+            crew: components["schemas"]["CrewEntry"];
+            /**
+             * Format: int32
+             * @description People in it, those named and the others.
+             */
+            people: number;
+            /** @description Names of those named. */
+            members: string[];
         };
         /** @description Hours of an estate's passes by month, against what its crews have. */
         CrewYear: {
@@ -9836,6 +10624,11 @@ export interface components {
              */
             most: number;
         };
+        /**
+         * @description How deep a planting is pruned.
+         * @enum {unknown}
+         */
+        CutDepth: "full" | "structure" | "hazard";
         /**
          * @description A kind of cut.
          * @enum {unknown}
@@ -10035,6 +10828,8 @@ export interface components {
          * @enum {unknown}
          */
         DayCondition: "dry" | "noHardFreeze" | "notHot" | "lowWind" | "dryTrees";
+        /** @enum {unknown} */
+        DayOfWeek: "sunday" | "monday" | "tuesday" | "wednesday" | "thursday" | "friday" | "saturday";
         /** @description A day of the year of a planting. */
         DayOfYear: {
             /** @description What happens. */
@@ -10046,6 +10841,19 @@ export interface components {
             day: string;
             /** @description How it is known. */
             basis: components["schemas"]["AnchorBasis"];
+        };
+        /** @description Days off as typed. */
+        DaysOffEntry: {
+            /**
+             * Format: date
+             * @description First day.
+             */
+            from?: null | string;
+            /**
+             * Format: date
+             * @description Last day; the first when left out.
+             */
+            to?: null | string;
         };
         /** @description Floral buds standing against floral buds wanted, as typed. */
         DecisionEntry: {
@@ -10223,6 +11031,85 @@ export interface components {
             area?: null | components["schemas"]["Amount"];
             missingShare?: null | components["schemas"]["Amount"];
             pollinizerShare?: null | components["schemas"]["Amount"];
+        };
+        /** @description What each depth of a planting takes and brings, as typed. */
+        DepthChoiceEntry: {
+            /** @description Name. */
+            planting?: null | string;
+            /**
+             * Format: double
+             * @description Hours to its number.
+             */
+            fullHours?: null | number;
+            /**
+             * Format: double
+             * @description Hours of structure alone.
+             */
+            structureHours?: null | number;
+            /**
+             * Format: double
+             * @description Hours of hazards alone; none when left out.
+             */
+            hazardHours?: null | number;
+            /**
+             * Format: double
+             * @description Margin pruned to its number.
+             */
+            fullMargin?: null | number;
+            /**
+             * Format: double
+             * @description Margin with structure alone.
+             */
+            structureMargin?: null | number;
+            /**
+             * Format: double
+             * @description Margin with hazards alone; none when left out.
+             */
+            hazardMargin?: null | number;
+        };
+        /** @description How deep each planting is pruned when the hours do not reach for all, so that most margin is kept. */
+        DepthTrade: {
+            /** @description Each planting with its depth. */
+            plantings: components["schemas"]["PlantingDepth"][];
+            /**
+             * Format: double
+             * @description Margin kept, money.
+             */
+            margin: number;
+            /**
+             * Format: double
+             * @description Hours it takes.
+             */
+            hours: number;
+            /**
+             * Format: double
+             * @description Margin with hours enough, money.
+             */
+            full: number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description Plantings with what each depth takes and brings, and the hours there are, as typed. */
+        DepthTradeEntry: {
+            /**
+             * Format: double
+             * @description Hours there are.
+             */
+            hours?: null | number;
+            /** @description The plantings. */
+            plantings?: components["schemas"]["DepthChoiceEntry"][];
         };
         /**
          * @description What kind of quantity a rule speaks of; only like is compared with like.
@@ -10551,9 +11438,9 @@ export interface components {
             state: components["schemas"]["FieldState"];
             /**
              * Format: int32
-             * @description Row number.
+             * @description Row number; null where it is about the planting.
              */
-            row: number;
+            row: null | number;
             /**
              * Format: int32
              * @description Tree in the row; null for a whole row.
@@ -10573,7 +11460,7 @@ export interface components {
          * @description What an entry from the field tells.
          * @enum {unknown}
          */
-        FieldKind: "tree" | "skip" | "cut" | "mark" | "rework";
+        FieldKind: "tree" | "skip" | "cut" | "mark" | "rework" | "work";
         /** @description All a device needs to count a planting without signal. */
         FieldKit: {
             /**
@@ -10639,6 +11526,8 @@ export interface components {
              */
             today: string;
             rework: null | components["schemas"]["KitRework"];
+            /** @description What reporting work needs. */
+            work: components["schemas"]["KitWork"];
         };
         /**
          * @description What became of an entry sent.
@@ -11272,6 +12161,19 @@ export interface components {
         GrowthHabit: "upright" | "spreading";
         /** @enum {unknown} */
         GrowthVigour: "weak" | "balanced" | "strong" | null;
+        /** @description Half-days from one up to, and without, another. */
+        HalfSpan: {
+            /**
+             * Format: int32
+             * @description First half-day, from the start of the plan.
+             */
+            from: number;
+            /**
+             * Format: int32
+             * @description The half-day after the last.
+             */
+            to: number;
+        };
         /** @description A cut made by hand on the bench, as sent: a bud, or a branch with what is left of it. */
         HandCut: {
             /**
@@ -11463,6 +12365,54 @@ export interface components {
             };
             /** @description Whether other columns may be kept as free ones, as a field `free:Name`. */
             keepsFree: boolean;
+        };
+        /** @description How long to look for a better plan. */
+        ImproveRequest: {
+            /**
+             * Format: double
+             * @description Seconds; ten when left out.
+             */
+            seconds?: null | number;
+            /**
+             * Format: uint32
+             * @description Version of the plan it is to replace; 0 for none.
+             */
+            version?: number;
+        };
+        /** @description A step of looking for a better plan. */
+        ImproveStep: {
+            /**
+             * Format: double
+             * @description How much of the time has gone.
+             */
+            share: number;
+            /**
+             * Format: int32
+             * @description Tasks late in the best plan so far.
+             */
+            late: null | number;
+            /**
+             * Format: double
+             * @description What it costs beside wages, money.
+             */
+            cost: null | number;
+            /**
+             * Format: double
+             * @description How much cheaper a plan could still be, as a share; null where nothing is proven.
+             */
+            gap: null | number;
+            /**
+             * @description Whether it is in force now, and the last step.
+             * @default false
+             */
+            isSaved: boolean;
+            /** @description What went wrong; null for nothing. */
+            problem: null | string;
+            /**
+             * Format: int32
+             * @description Work of others that comes first, while it waits for its turn.
+             */
+            ahead: null | number;
         };
         /** @description How much to insure the crop, as typed. What is left out is the planting's, its variety's or a usual value. */
         InsuranceEntry: {
@@ -11687,6 +12637,21 @@ export interface components {
              */
             buds?: null | number;
         };
+        /** @description A crew. */
+        KitCrew: {
+            /**
+             * Format: uuid
+             * @description The crew.
+             */
+            id: string;
+            /** @description Its name. */
+            name: string;
+            /**
+             * Format: int32
+             * @description People in it.
+             */
+            people: number;
+        };
         /** @description A pass at hand. */
         KitPass: {
             /** @description The pass. */
@@ -11777,6 +12742,19 @@ export interface components {
              */
             floralBuds: null | number;
         };
+        /** @description What reporting work needs. */
+        KitWork: {
+            /** @description The crews; none for those who do not report. */
+            crews: components["schemas"]["KitCrew"][];
+            /** @description Rows done whole by pass, as far as reported. */
+            done: {
+                [key: string]: number[];
+            };
+            /** @description How far each pass is, as a share, by pass. */
+            shares: {
+                [key: string]: number;
+            };
+        };
         /** @description What pruning after green tip costs: floral buds knocked off, and more to leave for them. */
         LateCost: {
             /**
@@ -11823,6 +12801,29 @@ export interface components {
             bloom?: null | string;
             /** @description Crop; apple when left out. */
             crop?: null | string;
+        };
+        /** @description Why a task is late, and what would bring it in time. */
+        LateReason: {
+            /** @description The task. */
+            task: string;
+            /**
+             * Format: int32
+             * @description Days it is finished late.
+             */
+            daysLate: number;
+            /**
+             * Format: double
+             * @description What that costs, money.
+             */
+            cost: number;
+            /** @description Who does it. */
+            crew: string;
+            /** @description What they do between the day it opens and the day they begin, the longest first. */
+            instead: components["schemas"]["WorkInstead"][];
+            /** @description Whether its window is too short for it even if it came first. */
+            isTooShort: boolean;
+            /** @description What would bring it in time, each by itself; none where nothing of that does. */
+            helps: components["schemas"]["Relief"][];
         };
         /** @description A bud of a bare leader. */
         LeaderBud: {
@@ -12258,6 +13259,20 @@ export interface components {
             en: string;
             /** @description Spanish. */
             es: string;
+        };
+        /**
+         * @description What locks do not have room for.
+         * @enum {unknown}
+         */
+        LockClash: "crew" | "skill" | "site" | "platform" | "window" | "day" | "weather" | "crewAndDay" | "order";
+        /** @description A lock that cannot hold, or two that cannot both. */
+        LockConflict: {
+            /** @description The task. */
+            task: string;
+            /** @description The other of two; null where the one cannot hold by itself. */
+            other: null | string;
+            /** @description What they do not have room for. */
+            why: components["schemas"]["LockClash"];
         };
         /** @description Losses of floral buds still to come after pruning, beyond the ordinary ones of set and drop. */
         Losses: {
@@ -13056,6 +14071,80 @@ export interface components {
             /** @description Who took it. */
             person: null | string;
         };
+        /** @description A task with its place in a plan. */
+        PlacedTask: {
+            /** @description The task. */
+            task: string;
+            /** @description Who does it. */
+            crew: string;
+            /** @description Whether overtime is worked on it. */
+            overtime: boolean;
+            /**
+             * Format: int32
+             * @description People who work on it.
+             */
+            people: number;
+            /** @description When, in half-days from the start of the plan, in order. */
+            spans: components["schemas"]["HalfSpan"][];
+            /**
+             * Format: date
+             * @description Day it begins.
+             */
+            first: string;
+            /**
+             * Format: date
+             * @description Day it is finished.
+             */
+            last: string;
+            /**
+             * Format: int32
+             * @description Days it is finished late.
+             */
+            daysLate: number;
+            /**
+             * Format: double
+             * @description What that costs, money.
+             */
+            lateCost: number;
+            /**
+             * Format: int32
+             * @description First half-day.
+             */
+            begin: number;
+            /**
+             * Format: int32
+             * @description The half-day after its last.
+             */
+            end: number;
+        };
+        /** @description What a plan costs beside wages, money. */
+        PlanCost: {
+            /**
+             * Format: double
+             * @description Lateness.
+             */
+            late: number;
+            /**
+             * Format: double
+             * @description What overtime costs more than usual hours.
+             */
+            overtime: number;
+            /**
+             * Format: double
+             * @description Hours on the way from site to site.
+             */
+            moves: number;
+            /**
+             * Format: double
+             * @description Half-days without work.
+             */
+            idle: number;
+            /**
+             * Format: double
+             * @description All of it.
+             */
+            total: number;
+        };
         /** @description All that is typed for one planting and season. */
         PlanEntry: {
             /**
@@ -13134,6 +14223,8 @@ export interface components {
             /** @description Where it comes from. */
             source: string;
             task: null | components["schemas"]["PlannedTask"];
+            /** @description Passes it follows row by row, where the planting has them. */
+            follows: string[];
             /** @description Whether it is still to be done. */
             isAhead: boolean;
             /** @description Whether it goes to the number, so that it has the card of the winter. */
@@ -13237,6 +14328,38 @@ export interface components {
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
+        };
+        /** @description How deep a planting is pruned, and what that gives up. */
+        PlantingDepth: {
+            /** @description The planting. */
+            planting: string;
+            /** @description The depth. */
+            depth: components["schemas"]["CutDepth"];
+            /**
+             * Format: double
+             * @description Hours it takes.
+             */
+            hours: number;
+            /**
+             * Format: double
+             * @description Margin it brings, money.
+             */
+            margin: number;
+            /**
+             * Format: double
+             * @description Hours less than full depth takes.
+             */
+            hoursSaved: number;
+            /**
+             * Format: double
+             * @description Margin less than full depth brings, money.
+             */
+            marginLost: number;
+            /**
+             * Format: double
+             * @description Margin given up for each hour saved, money an hour; null where none is saved.
+             */
+            lostPerHour: null | number;
         };
         /** @description A planting as typed: what grows there, on which ground, since when. */
         PlantingEntry: {
@@ -14113,6 +15236,21 @@ export interface components {
          * @enum {unknown}
          */
         Regrowth: "ready" | "slow";
+        /** @description Something that would bring work in time. */
+        Relief: {
+            /** @description What. */
+            kind: components["schemas"]["ReliefKind"];
+            /**
+             * Format: int32
+             * @description How many, for people of each crew and for platforms; 0 elsewhere.
+             */
+            by: number;
+        };
+        /**
+         * @description What would bring work in time.
+         * @enum {unknown}
+         */
+        ReliefKind: "people" | "skill" | "platform" | "weather";
         /** @description The cohorts of a leader: being built, cropping, and older ones, to be removed next winter. */
         RenewalCohorts: {
             /**
@@ -14938,6 +16076,18 @@ export interface components {
             version: number;
             count: components["schemas"]["SurveyEntry"];
         };
+        /** @description A crew to save, with the version it was read at; 0 for a new one. */
+        SaveCrew: {
+            /** Format: uint32 */
+            version: number;
+            crew: components["schemas"]["CrewEntry"];
+        };
+        /** @description What is the same for all work to save, with the version of the estate it was read at. */
+        SaveCrewSettings: {
+            /** Format: uint32 */
+            version: number;
+            settings: components["schemas"]["CrewSettingsEntry"];
+        };
         /** @description Choices of cutting to save, with the version of the plan they were read at. */
         SaveCutting: {
             /** Format: uint32 */
@@ -15060,6 +16210,12 @@ export interface components {
             /** Format: uint32 */
             version: number;
             target: components["schemas"]["TargetEntry"];
+        };
+        /** @description What is said of a pass in the crew plan to save, with the version it was read at; 0 for none. */
+        SaveTask: {
+            /** Format: uint32 */
+            version: number;
+            task: components["schemas"]["TaskChoiceEntry"];
         };
         /** @description A variety to save, with the version it was read at. */
         SaveVariety: {
@@ -15992,6 +17148,12 @@ export interface components {
         };
         SseItemOfImportStep: {
             data: components["schemas"]["ImportStep"];
+            eventType: null | string;
+            eventId: null | string;
+            reconnectionInterval: null | string;
+        };
+        SseItemOfImproveStep: {
+            data: components["schemas"]["ImproveStep"];
             eventType: null | string;
             eventId: null | string;
             reconnectionInterval: null | string;
@@ -17053,6 +18215,55 @@ export interface components {
             /** Format: int32 */
             count: number;
         };
+        /** @description What a manager says of one pass of a planting in the crew plan. */
+        TaskChoice: {
+            /**
+             * Format: uuid
+             * @description Crew it is kept with; null for any.
+             */
+            crew: null | string;
+            /**
+             * Format: date
+             * @description Day it is to begin on; null for any.
+             */
+            start: null | string;
+            /**
+             * Format: double
+             * @description What a day late costs, money; null for the usual.
+             */
+            latePerDay: null | number;
+            /**
+             * @description Whether it may not be late.
+             * @default false
+             */
+            neverLate: boolean;
+            /**
+             * Format: int32
+             * @description Platforms it takes.
+             * @default 0
+             */
+            platforms: number;
+            /**
+             * @description Whether two crews may share its rows.
+             * @default false
+             */
+            inTwo: boolean;
+            /** @description Whether nothing is said. */
+            isEmpty: boolean;
+        };
+        /** @description What a manager says of one pass of a planting in the crew plan, as typed. */
+        TaskChoiceEntry: {
+            /** Format: uuid */
+            crew?: null | string;
+            /** Format: date */
+            start?: null | string;
+            /** Format: double */
+            latePerDay?: null | number;
+            neverLate?: boolean;
+            /** Format: double */
+            platforms?: null | number;
+            inTwo?: boolean;
+        };
         /** @description A task reported done. */
         TaskDone: {
             /**
@@ -17633,6 +18844,15 @@ export interface components {
              */
             tcsaCv: number;
         };
+        /** @description A task's place in the order of a plan. */
+        Turn: {
+            /** @description The task. */
+            task: string;
+            /** @description Who does it; null for whoever is done with it first. */
+            crew: null | string;
+            /** @description Whether overtime is worked on it, where the crew may. */
+            overtime: boolean;
+        };
         /** @description The shape of the typical grown tree of a training system, used where nothing else was counted. */
         TypicalTree: {
             /** @description How the leaders stand. */
@@ -17769,6 +18989,15 @@ export interface components {
          * @enum {unknown}
          */
         UnitSystem: "metric" | "us";
+        /** @enum {unknown} */
+        UnplacedReason: "noSkill" | "noSite" | "noPlatform" | "lockedCrew" | "lockedDay" | "noDays" | "waitsForOther" | "circular" | null;
+        /** @description A task nobody can do. */
+        UnplacedTask: {
+            /** @description The task. */
+            task: string;
+            /** @description Why not. */
+            why: components["schemas"]["UnplacedReason"];
+        };
         /** @description How many days of a window in past years were such as a pass needs. */
         UsableDays: {
             /**
@@ -18187,6 +19416,219 @@ export interface components {
             daysLate: null | number;
             reason: null | components["schemas"]["Notice"];
         };
+        /** @description When work will be finished, with the range it will be finished in nine times of ten. */
+        WorkForecast: {
+            /**
+             * Format: double
+             * @description Hours paid that are left.
+             */
+            paidHours: number;
+            /**
+             * Format: double
+             * @description Hours over those expected.
+             */
+            factor: number;
+            /**
+             * Format: double
+             * @description Low end of it.
+             */
+            factorLow: number;
+            /**
+             * Format: double
+             * @description High end of it.
+             */
+            factorHigh: number;
+            /**
+             * Format: double
+             * @description Working days it takes, days lost in them.
+             */
+            days: number;
+            /**
+             * Format: double
+             * @description Low end of them.
+             */
+            daysLow: number;
+            /**
+             * Format: double
+             * @description High end of them.
+             */
+            daysHigh: number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description Work left and what row sets done tell, as typed. */
+        WorkForecastEntry: {
+            /**
+             * Format: double
+             * @description Trees left.
+             */
+            trees?: null | number;
+            /**
+             * Format: double
+             * @description Minutes expected a tree.
+             */
+            minutesPerTree?: null | number;
+            /** @description log(actual ÷ expected) of row sets done; none where nothing was logged. */
+            logs?: number[];
+            /**
+             * Format: double
+             * @description Row sets left; as many as one when left out.
+             */
+            setsLeft?: null | number;
+            /**
+             * Format: double
+             * @description People.
+             */
+            people?: null | number;
+            /**
+             * Format: double
+             * @description Hours a day.
+             */
+            hoursPerDay?: null | number;
+            /**
+             * Format: double
+             * @description Share of the days that can be worked on; all when left out.
+             */
+            usableShare?: null | number;
+        };
+        /** @description What a crew does while something else waits. */
+        WorkInstead: {
+            /** @description What it does. */
+            task: string;
+            /**
+             * Format: int32
+             * @description Half-days of it.
+             */
+            halfDays: number;
+        };
+        /** @description How far a pass of a planting is, from what was reported of it. */
+        WorkProgress: {
+            /**
+             * Format: double
+             * @description Trees done, each row once.
+             */
+            treesDone: number;
+            /**
+             * Format: double
+             * @description Trees of the planting.
+             */
+            trees: number;
+            /** @description Rows done whole. */
+            rowsDone: number[];
+            /**
+             * Format: double
+             * @description Hours reported, of all together.
+             */
+            paidHours: number;
+            /**
+             * Format: date
+             * @description Day of the first report; null without one.
+             */
+            first: null | string;
+            /**
+             * Format: date
+             * @description Day of the last.
+             */
+            last: null | string;
+            /**
+             * Format: double
+             * @description Trees of those reports that tell their hours.
+             */
+            loggedTrees: number;
+            /** @description Whether all of it is done. */
+            isDone: boolean;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description What a crew did of a pass in a planting on one day, as typed or sent from the row. */
+        WorkReportEntry: {
+            /** @description Identifier of the pass. */
+            pass: null | string;
+            /**
+             * Format: date
+             * @description Day of the work.
+             */
+            day: null | string;
+            /**
+             * Format: uuid
+             * @description Crew; null where somebody works alone.
+             */
+            crew: null | string;
+            /** @description People who worked, where they are named. */
+            workers: string[];
+            /**
+             * Format: double
+             * @description How many worked.
+             */
+            people: null | number;
+            /**
+             * Format: double
+             * @description Hours each of them worked, ways and breaks in them.
+             */
+            hours: null | number;
+            /** @description Rows done whole. */
+            rows: number[];
+            /**
+             * Format: double
+             * @description Trees done beside those rows, or where rows are not told.
+             */
+            trees: null | number;
+            brush: null | components["schemas"]["Brush"];
+            /** @description What can hurt somebody, at most 300 characters. */
+            hazard: null | string;
+            /** @description A note, at most 300 characters. */
+            note: null | string;
+        };
+        /** @description A report of work. */
+        WorkReportView: {
+            /**
+             * Format: uuid
+             * @description The entry, to be corrected or taken back through the field inbox.
+             */
+            id: string;
+            /**
+             * Format: date-time
+             * @description When it was made.
+             */
+            at: string;
+            /** @description Who made it. */
+            person: null | string;
+            /** @description What is told. */
+            report: components["schemas"]["WorkReportEntry"];
+        };
+        /** @description Work reported of a planting. */
+        WorkView: {
+            /** @description What was reported and holds, the latest first. */
+            reports: components["schemas"]["WorkReportView"][];
+            /** @description How far each pass is, by pass. */
+            progress: {
+                [key: string]: components["schemas"]["WorkProgress"];
+            };
+        };
         /** @description Somebody who works in the rows, as typed. */
         WorkerEntry: {
             /** @description Name or number the crew knows them by, at most 60 characters. */
@@ -18195,6 +19637,13 @@ export interface components {
             language?: null | string;
             /** @description Whether they have left. */
             left?: boolean;
+            /**
+             * Format: uuid
+             * @description Crew they are in; null for none.
+             */
+            crew?: null | string;
+            /** @description What they may do; what their crew may when none is told. */
+            skills?: components["schemas"]["Hands"][];
         };
         /** @description Somebody who works in the rows. */
         WorkerView: {
@@ -18214,6 +19663,13 @@ export interface components {
             language: string;
             /** @description Whether they have left. */
             left: boolean;
+            /**
+             * Format: uuid
+             * @description Crew they are in; null for none.
+             */
+            crew: null | string;
+            /** @description What they may do; what their crew may where none is told. */
+            skills: components["schemas"]["Hands"][];
         };
         /** @description The passes of one planting at a glance. */
         YearLine: {

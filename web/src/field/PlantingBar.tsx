@@ -8,6 +8,7 @@ const places = [
   ['buds', '/buds'],
   ['walk', '/walk'],
   ['pass', '/pass'],
+  ['work', '/work'],
   ['rework', '/rework'],
 ] as const;
 
@@ -27,6 +28,8 @@ export function PlantingBar({ kit, at }: { kit: FieldKit; at: (typeof places)[nu
       </strong>
       {places
         .filter(([name]) => name !== 'rework' || kit.rework || at === 'rework')
+        // One taken along by an earlier Rama tells of no crews; whoever does not report is told of none.
+        .filter(([name]) => name !== 'work' || (kit as Partial<FieldKit>).work?.crews.length || at === 'work')
         .map(([name, path]) => (
           <Link
             key={name}

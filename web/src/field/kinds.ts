@@ -1,4 +1,11 @@
-import type { BudCutEntry, CountedTreeEntry, FieldEntry, ReworkNews, VigourMarkEntry } from '../api/client';
+import type {
+  BudCutEntry,
+  CountedTreeEntry,
+  FieldEntry,
+  ReworkNews,
+  VigourMarkEntry,
+  WorkReportEntry,
+} from '../api/client';
 
 /** What each kind of entry tells. A new kind is a line here, and a handler on the server. */
 export interface FieldBodies {
@@ -8,6 +15,7 @@ export interface FieldBodies {
   cut: BudCutEntry;
   mark: VigourMarkEntry;
   rework: ReworkNews;
+  work: WorkReportEntry;
 }
 
 export type FieldKind = keyof FieldBodies;

@@ -4,9 +4,13 @@ import { api, answered } from '../../api/client';
 import { useMay } from '../../people/session';
 import { useReading } from '../../words/useReading';
 import { AddWorker } from './AddWorker';
+import { CrewsSection } from './CrewsSection';
+import { CrewTabs } from './CrewTabs';
+import './crewPlan.css';
 import { WorkerLine } from './WorkerLine';
 import './crew.css';
 import { cardLanguages, useCrew } from './useCrew';
+import { useCrewPlan } from './useCrewPlan';
 
 /** Who works in the rows: their name or number, the language of their card, and how their practice goes. */
 export function CrewPage() {
@@ -25,6 +29,7 @@ function Crew() {
   const { t } = useReading();
   const may = useMay();
   const crew = useCrew();
+  const plan = useCrewPlan();
   const practice = useQuery({ queryKey: ['practice'], queryFn: () => answered(api.GET('/api/v1/practice')) });
   useEffect(() => {
     document.title = `${t('crew.title')} · Rama`;
@@ -32,7 +37,9 @@ function Crew() {
   const here = (crew.data ?? []).filter((w) => !w.left);
   return (
     <main className="page">
-      <h1>{t('crew.title')}</h1>
+      <CrewTabs />
+      {plan.data && <CrewsSection plan={plan.data} />}
+      <h2>{t('crew.title')}</h2>
       {crew.data && (
         <p className="crew-cards" data-test="crew-cards">
           <b>{here.length}</b> {t('crew.here', { count: here.length })}
@@ -53,6 +60,7 @@ function Crew() {
                 <tr>
                   <th>{t('crew.name')}</th>
                   <th>{t('crew.card')}</th>
+                  <th>{t('crews.crew')}</th>
                   <th className="number">{t('crew.practice')}</th>
                   <th />
                 </tr>
@@ -64,6 +72,7 @@ function Crew() {
                     worker={w}
                     practice={practice.data?.find((p) => p.worker === w.id)}
                     editable={may('crew')}
+                    crews={plan.data?.crews ?? []}
                   />
                 ))}
               </tbody>

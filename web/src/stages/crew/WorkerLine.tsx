@@ -1,6 +1,6 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { PrunerPractice, WorkerView } from '../../api/client';
+import type { CrewView, PrunerPractice, WorkerView } from '../../api/client';
 import { Choice, Field } from '../../entry/Field';
 import { useReading } from '../../words/useReading';
 import { faultsOf } from '../prescribe/practiceFaults';
@@ -11,10 +11,12 @@ export function WorkerLine({
   worker,
   practice,
   editable,
+  crews,
 }: {
   worker: WorkerView;
   practice: PrunerPractice | undefined;
   editable: boolean;
+  crews: CrewView[];
 }) {
   const { t, number } = useReading();
   const { change, remove, problem, failure, busy } = useCrewChanges();
@@ -58,6 +60,21 @@ export function WorkerLine({
           />
         ) : (
           t(`language.${worker.language}`)
+        )}
+      </td>
+      <td>
+        {editable && crews.length > 0 ? (
+          <Choice
+            label={`${t('crews.crew')}: ${worker.name}`}
+            value={worker.crew ?? ''}
+            options={[
+              { value: '', label: t('crews.none') },
+              ...crews.map((c) => ({ value: c.id, label: c.crew.name ?? '' })),
+            ]}
+            onChange={(crew) => void change(worker, { crew: crew || null })}
+          />
+        ) : (
+          (crews.find((c) => c.id === worker.crew)?.crew.name ?? '–')
         )}
       </td>
       <td className="number">

@@ -22,6 +22,7 @@ export function useCrewChanges() {
       await answered(api.PUT('/api/v1/workers/{id}', { params: { path: { id } }, body: { version, worker } }));
       // What they did is told under their name.
       await client.invalidateQueries({ queryKey: ['practice'] });
+      await client.invalidateQueries({ queryKey: ['crew-plan'] });
       await again();
     });
   return {

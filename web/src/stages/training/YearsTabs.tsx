@@ -9,7 +9,7 @@ export function YearsTabs({ at }: { at: (typeof pages)[number] }) {
   const { t } = useReading();
   const { view, plan } = usePlantingWork();
   return (
-    <nav className="years-tabs" aria-label={t('years.pages')}>
+    <nav className="page-tabs" aria-label={t('years.pages')}>
       {pages
         .filter((page) => page !== 'sides' || plan.planting?.system.sides)
         .map((page) => (

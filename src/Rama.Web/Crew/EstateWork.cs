@@ -1,0 +1,217 @@
+using System.Security.Cryptography;
+using System.Text;
+using System.Text.Json;
+using Rama.Core.Crew;
+using Rama.Core.Crew.Schedule;
+using Rama.Core.Season;
+using Rama.Data.Crew;
+using Rama.Web.Passes;
+
+namespace Rama.Web.Crew;
+
+/// <summary>The work of an estate with its crews, and the plan in force laid on the days ahead.</summary>
+/// <param name="Year">Its plantings with their years.</param>
+/// <param name="Crews">Its crews.</param>
+/// <param name="Choices">What is said of passes, by planting and pass.</param>
+/// <param name="Works">The work at hand, by its identifier.</param>
+/// <param name="Problem">The same for the planner.</param>
+/// <param name="Record">The plan in force; null before one was made.</param>
+internal sealed record EstateWork(
+    EstateYear Year,
+    IReadOnlyList<KeptCrew> Crews,
+    IReadOnlyDictionary<(Guid Planting, string Pass), TaskChoiceRecord> Choices,
+    IReadOnlyDictionary<string, (PlantingYear Planting, PassWork Work)> Works,
+    CrewProblem Problem,
+    CrewPlanRecord? Record
+)
+{
+    /// <summary>
+    /// The plan: as it was made while the work is the same; else the work in the order it was planned in, laid anew on
+    /// the days from today. Before there is one, the plan shown at once.
+    /// </summary>
+    public CrewPlan Plan()
+    {
+        CrewPlanner planner = new(Problem);
+        if (Record?.ToPlan() is not { Tasks.Count: > 0 } kept)
+            return planner.First();
+        var crews = Problem.Crews.Select(c => c.Id).ToHashSet();
+        var turns = kept
+            .Tasks.Select(t => (Turn: t, Id: PassWork.IdOf(t.Planting, t.Part)))
+            .Where(t => Works.ContainsKey(t.Id))
+            .ToList();
+        if (
+            kept.Start == Problem.Start
+            && kept.Stamp == Stamp
+            && planner.Of(
+                turns.Select(t =>
+                    (
+                        t.Id,
+                        t.Turn.Crew.ToString(),
+                        t.Turn.Overtime,
+                        (IReadOnlyList<int>)[.. t.Turn.Spans.SelectMany(s => Enumerable.Range(s[0], s[1] - s[0]))]
+                    )
+                )
+            )
+                is { } same
+        )
+            return same;
+        return planner.InOrder([
+            .. turns.Select(t => new Turn(
+                t.Id,
+                crews.Contains(t.Turn.Crew.ToString()) ? t.Turn.Crew.ToString() : null,
+                t.Turn.Overtime
+            )),
+        ]);
+    }
+
+    /// <summary>Tells whether the work, the crews and the day are still those of a plan.</summary>
+    public string Stamp =>
+        Convert.ToHexString(
+            SHA256.HashData(
+                Encoding.UTF8.GetBytes(
+                    JsonSerializer.Serialize(
+                        new
+                        {
+                            Problem.Start,
+                            Problem.Platforms,
+                            Problem.Settings,
+                            Tasks = Problem.Tasks.Select(t => new
+                            {
+                                t.Id,
+                                t.Hours,
+                                t.From,
+                                t.Due,
+                                t.Needs,
+                                t.Platforms,
+                                t.Before,
+                                t.OnlyCrew,
+                                t.OnlyFrom,
+                                Share = t.Weather?.UsableShare,
+                                Known = t.Weather?.Known?.OrderBy(k => k.Key).Select(k => $"{k.Key:o}{k.Value}"),
+                            }),
+                            Crews = Problem.Crews.Select(c => new
+                            {
+                                c.Id,
+                                Members = c.Members.Select(m => m.Order()),
+                                Weekdays = c.Calendar.Weekdays.Order(),
+                                c.Calendar.HoursPerDay,
+                                Off = c.Calendar.DaysOff.Select(d => $"{d.From:o}{d.To:o}"),
+                                Sites = c.Sites.Order(),
+                                c.Overtime,
+                                c.Speed,
+                            }),
+                        }
+                    )
+                )
+            )
+        );
+
+    /// <summary>A plan as it is kept.</summary>
+    public StoredCrewPlan Stored(CrewPlan plan) =>
+        new(
+            Problem.Start,
+            Stamp,
+            [
+                .. plan
+                    .Order.Select(o => plan.Tasks.First(t => t.Task == o.Task))
+                    .Select(t => new StoredTurn(
+                        Works[t.Task].Planting.Planting.Id,
+                        t.Task[(t.Task.IndexOf('/') + 1)..],
+                        Guid.Parse(t.Crew),
+                        t.Overtime,
+                        [.. t.Spans.Select(s => new[] { s.From, s.To })]
+                    )),
+            ]
+        );
+}
+
+/// <summary>Reads the work of the estate in scope.</summary>
+internal sealed class EstateWorks(PlantingYears years, CrewStore crews)
+{
+    // Share of days work can be done on where nothing tells (assumption).
+    private const double UsualUsable = 0.85;
+
+    // Nothing is planned on less.
+    private const double LeastUsable = 0.1;
+
+    private const int YearsBack = 10;
+
+    /// <summary>The work at hand, with what is done of it taken off.</summary>
+    public async Task<EstateWork> ReadAsync(CancellationToken cancel)
+    {
+        var year = await years.ReadAsync(cancel);
+        var kept = await crews.AllAsync(cancel);
+        var choices = await crews.TasksAsync(year.Season, cancel);
+        var settings = year.Estate.ToCrewSettings().Read();
+        var wage =
+            kept.Count == 0 ? CrewSheet.UsualWage : kept.Average(c => c.Sheet.WagePerHour ?? CrewSheet.UsualWage);
+        Dictionary<(Guid, bool, string, DateOnly?, DateOnly?), WorkWeather> weather = [];
+        Dictionary<string, (PlantingYear, PassWork)> works = [];
+        List<CrewTask> tasks = [];
+        foreach (var planting in year.Plantings)
+        {
+            if (planting.Programme is null)
+                continue;
+            PassWorkTerms terms = new(
+                planting.Planting.Id,
+                planting.Planting.Site,
+                planting.Programme,
+                year.Today,
+                planting.Planting.Facts?.Crop,
+                wage,
+                settings.LateShare,
+                planting.Late,
+                pass => choices.GetValueOrDefault((planting.Planting.Id, pass))?.ToChoice(),
+                pass => planting.Progress.GetValueOrDefault(pass)?.Value ?? 0,
+                pass => WeatherOf(year, planting, pass, weather)
+            );
+            foreach (var work in PassWork.Of(terms))
+            {
+                works.Add(work.Task.Id, (planting, work));
+                tasks.Add(work.Task);
+            }
+        }
+        CrewProblem problem = new(
+            year.Today,
+            tasks,
+            [.. kept.Select(c => c.ToCrew())],
+            settings.Platforms,
+            new(settings.MoveHours)
+        );
+        return new(year, kept, choices, works, problem, await crews.PlanAsync(year.Season, cancel));
+    }
+
+    private static WorkWeather? WeatherOf(
+        EstateYear year,
+        PlantingYear planting,
+        PlannedPass pass,
+        Dictionary<(Guid, bool, string, DateOnly?, DateOnly?), WorkWeather> known
+    )
+    {
+        if (pass.On.Count == 0)
+            return null;
+        if (year.Sites.GetValueOrDefault(planting.Planting.SiteId) is not { } site)
+            return new(UsualUsable);
+        var from = pass.From > year.Today ? pass.From : year.Today;
+        var to = pass.To > from ? pass.To : from;
+        var key = (
+            planting.Planting.SiteId,
+            Core.Passes.CropKinds.IsStone(planting.Planting.Crop),
+            string.Join(' ', pass.On),
+            from,
+            to
+        );
+        if (known.TryGetValue(key, out var told))
+            return told;
+        var judge = site.Judge(planting.Planting.Crop);
+        var past = UsableDays.Of(judge, pass.On, from!.Value, to!.Value, YearsBack);
+        Dictionary<DateOnly, bool> ahead = [];
+        for (var day = year.Today; day < year.Today.AddDays(PassOutlook.Days); day = day.AddDays(1))
+            if (judge.Holds(pass.On, day) is { } holds)
+                ahead.Add(day, holds);
+        return known[key] = new(
+            past is null ? UsualUsable : Math.Max(LeastUsable, (double)past.Usable / past.Known),
+            ahead
+        );
+    }
+}

@@ -1,0 +1,108 @@
+using System.Text.Json.Nodes;
+using OpenQA.Selenium;
+using Rama.Data.People;
+using Rama.Web.Tests;
+
+namespace Rama.Browser.Tests;
+
+/// <summary>The crew plan on the screen, and work reported from the row.</summary>
+public sealed class CrewPlanTests(RamaServer server) : IClassFixture<RamaServer>
+{
+    private const string H12 = "[data-test='bar-H12-winter']";
+
+    private async Task<JsonNode> Plan()
+    {
+        using var client = server.ClientOf();
+        return await client.ReadAsync("/api/v1/crew-plan");
+    }
+
+    private static JsonNode TaskOf(JsonNode plan, string code, string pass) =>
+        plan["tasks"]!.AsArray().Single(t => (string)t!["code"]! == code && (string)t["pass"]! == pass)!;
+
+    [Fact]
+    public async Task A_bar_is_moved_by_keys_and_kept_until_it_is_freed()
+    {
+        using var page = new Page(server).Open("/crew");
+        page.Says("[data-test='crew-plan-sum']", "late");
+        page.Says("[data-test='late-list']", "In time with");
+        var before = (string)TaskOf(await Plan(), "H12", "winter")["placed"]!["first"]!;
+        page.Click($"{H12} rect");
+        page.Says("[data-test='crew-task']", "H12 Chapel Piece");
+        page.Press(Keys.ArrowRight);
+        var next = DateOnly
+            .Parse(before, System.Globalization.CultureInfo.InvariantCulture)
+            .AddDays(1)
+            .ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+        page.Until("it is kept on the next day", () =>
+            page.Find("[data-field='start'] input").GetAttribute("value") == next
+        );
+        Assert.Contains("kept", page.Find(H12).GetAttribute("aria-label")!, StringComparison.Ordinal);
+        page.Click(By.XPath("//*[@data-test='crew-task']//button[contains(., 'Free it')]"));
+        page.Until("it is free", () =>
+            !page.Find(H12).GetAttribute("aria-label")!.Contains("kept", StringComparison.Ordinal)
+        );
+        Assert.Equal(0, (int)TaskOf(await Plan(), "H12", "winter")["version"]!);
+    }
+
+    [Fact]
+    public async Task A_better_plan_is_looked_for_and_kept()
+    {
+        var before = (double)(await Plan())["cost"]!["total"]!;
+        using var page = new Page(server).Open("/crew");
+        page.Click(By.XPath("//button[contains(., 'Improve the plan')]"));
+        page.Says(".crew-plan-improve [role='status']", "");
+        page.Says(".crew-plan-head", "Plan of");
+        var plan = await Plan();
+        Assert.True((double)plan["cost"]!["total"]! <= before);
+        Assert.False((bool)plan["isStale"]!);
+    }
+
+    [Fact]
+    public async Task A_lead_reports_rows_without_signal()
+    {
+        await using var cable = new Cable(server.Address);
+        using var page = new Page(server, 390, 844, phone: true, role: Role.CrewLead, address: cable.Address).ByTaps();
+        page.Open("/field");
+        page.Find("[data-test='count-W4'][data-taken='true']");
+        page.Until("the service worker", () => page.Script<bool>("return !!navigator.serviceWorker.controller"));
+        await cable.CutAsync();
+        page.OpenInRow("W4");
+        page.Click(By.LinkText("Work"));
+        page.Says("[data-test='work-left']", "25 rows left");
+        page.Click("[data-test='work-row-1']");
+        page.Click("[data-test='work-row-2']");
+        page.Says("[data-test='work-left']", "23 rows left");
+        page.Find("[data-test='work-hours']").SendKeys("7.5");
+        page.Click("[data-test='work-send']");
+        page.Says("[data-test='work-told']", "rows 1, 2");
+        page.Until("one waiting", () => page.Find("[data-test='sync']").GetAttribute("data-waiting") == "1");
+        // What was told holds on this phone at once.
+        Assert.False(page.Find("[data-test='work-row-1']").Enabled);
+        cable.Mend();
+        page.Click("[data-test='sync']");
+        page.Until("all sent", () => page.Find("[data-test='sync']").GetAttribute("data-state") == "idle");
+
+        var task = TaskOf(await Plan(), "W4", "hazard");
+        Assert.Equal([1, 2], task["done"]!["rowsDone"]!.AsArray().Select(r => (int)r!));
+        Assert.True((double)task["done"]!["paidHours"]! > 0);
+    }
+
+    [Fact]
+    public void A_crew_is_added_with_its_mistakes_at_their_fields()
+    {
+        using var page = new Page(server).Open("/crew/people");
+        page.Click("[data-test='add-crew']");
+        page.Type("hoursPerDay", "20");
+        page.Click(By.XPath("//button[contains(., 'Save crew')]"));
+        page.Until("what is wrong", () =>
+            page.Problem("hoursPerDay").Contains("16", StringComparison.Ordinal)
+            && page.Problem("people").Contains("fill this in", StringComparison.Ordinal)
+        );
+        page.Type("hoursPerDay", "8");
+        page.Type("people", "3");
+        page.Script<object?>("document.querySelector(\".crews-form [data-field='name'] input\").focus(); return null;");
+        page.Press("Crew D");
+        page.Click(By.XPath("//button[contains(., 'Save crew')]"));
+        page.Says("[data-test='crew-Crew D']", "3 × 8 h");
+    }
+}

@@ -1,0 +1,150 @@
+import { Button, Checkbox, Segmented } from 'antd';
+import { useEffect, useState } from 'react';
+import type { CrewPlanView } from '../../api/client';
+import { useMay } from '../../people/session';
+import { Trouble } from '../../Trouble';
+import '../../words/crew';
+import { useDays } from '../../words/useDays';
+import { useReading } from '../../words/useReading';
+import { CrewLanes } from './CrewLanes';
+import { CrewTabs } from './CrewTabs';
+import { LateList } from './LateList';
+import { TaskPanel } from './TaskPanel';
+import './crewPlan.css';
+import { useCrewPlan, useImprove, useMoney } from './useCrewPlan';
+
+const SECONDS = 10;
+
+/** Who is where, day by day; what is late and why; what is kept. */
+export function CrewPlanPage() {
+  const { t } = useReading();
+  const plan = useCrewPlan();
+  useEffect(() => {
+    document.title = `${t('crew-plan.title')} · Rama`;
+  }, [t]);
+  return (
+    <main className="page crew-plan">
+      <CrewTabs />
+      {plan.error ? (
+        <Trouble error={plan.error} retry={() => void plan.refetch()} />
+      ) : plan.data ? (
+        <Plan plan={plan.data} />
+      ) : (
+        <p className="waiting">{t('loading')}</p>
+      )}
+    </main>
+  );
+}
+
+function Plan({ plan }: { plan: CrewPlanView }) {
+  const { t } = useReading();
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [by, setBy] = useState<'crew' | 'planting'>('crew');
+  const [onlyLate, setOnlyLate] = useState(false);
+  if (plan.crews.length === 0) return <p className="crew-plan-empty">{t('crew-plan.no-crews')}</p>;
+  if (plan.tasks.length === 0) return <p className="crew-plan-empty">{t('crew-plan.no-work')}</p>;
+  const task = plan.tasks.find((w) => w.id === chosen) ?? null;
+  return (
+    <>
+      <Head plan={plan} />
+      <div className="crew-plan-view">
+        <Segmented
+          value={by}
+          onChange={setBy}
+          options={[
+            { value: 'crew', label: t('crew-plan.by-crew') },
+            { value: 'planting', label: t('crew-plan.by-planting') },
+          ]}
+        />
+        <Checkbox
+          checked={onlyLate}
+          onChange={(e) => {
+            setOnlyLate(e.target.checked);
+          }}
+        >
+          {t('crew-plan.only-late')}
+        </Checkbox>
+        <ul className="crew-plan-legend small">
+          <li>
+            <i className="lane-in-time" /> {t('crew-plan.legend-in-time')}
+          </li>
+          <li>
+            <i className="lane-late" /> {t('crew-plan.legend-late')}
+          </li>
+          <li>
+            <i className="lane-kept" /> {t('crew-plan.legend-kept')}
+          </li>
+          <li>
+            <i className="lane-off" /> {t('crew-plan.legend-off')}
+          </li>
+        </ul>
+      </div>
+      <CrewLanes plan={plan} by={by} onlyLate={onlyLate} chosen={chosen} onChoose={setChosen} />
+      <div className="crew-plan-below">
+        <LateList plan={plan} chosen={chosen} onChoose={setChosen} />
+        <TaskPanel key={`${task?.id} ${task?.version}`} plan={plan} task={task} />
+      </div>
+    </>
+  );
+}
+
+/** The number that matters first: how much is late. */
+function Head({ plan }: { plan: CrewPlanView }) {
+  const { t, number } = useReading();
+  const day = useDays();
+  const money = useMoney(plan);
+  const may = useMay();
+  const improve = useImprove(plan.version);
+  const late = plan.tasks.filter((w) => (w.placed?.daysLate ?? 0) > 0).length;
+  const last = plan.tasks.reduce<string | null>(
+    (latest, w) => (w.placed && (!latest || w.placed.last > latest) ? w.placed.last : latest),
+    null,
+  );
+  const step = improve.step;
+  return (
+    <header className="crew-plan-head">
+      <p className={late ? 'crew-plan-sum crew-plan-late' : 'crew-plan-sum'} data-test="crew-plan-sum">
+        {late > 0 ? t('crew-plan.late', { count: late }) : t('crew-plan.all-in-time')}
+      </p>
+      <p className="dim">
+        {late > 0 && <>{t('crew-plan.cost', { cost: money(plan.cost.late) })} · </>}
+        {last && t('crew-plan.until', { day: day(last) })} ·{' '}
+        {plan.madeAt ? t('crew-plan.made', { day: day(plan.madeAt.slice(0, 10)) }) : t('crew-plan.first')}
+        {plan.isStale && <> {t('crew-plan.stale')}</>}
+      </p>
+      {may('plan') && (
+        <p className="crew-plan-improve">
+          {improve.isRunning ? (
+            <>
+              <progress value={step?.share ?? 0} max={1} aria-label={t('crew-plan.improve')} />{' '}
+              {step?.ahead
+                ? t('crew-plan.waiting', { count: step.ahead })
+                : step?.late != null && t('crew-plan.improving', { late: step.late, cost: money(step.cost ?? 0) })}{' '}
+              <Button onClick={improve.stop}>{t('crew-plan.stop')}</Button>
+            </>
+          ) : (
+            <>
+              <Button type="primary" onClick={() => void improve.start(SECONDS)}>
+                {t('crew-plan.improve')}
+              </Button>{' '}
+              {step?.isSaved && (
+                <span className="dim" role="status">
+                  {step.gap === 0
+                    ? t('crew-plan.best')
+                    : step.gap != null
+                      ? t('crew-plan.gap', { gap: `${number(step.gap * 100, 0)} %` })
+                      : t('crew-plan.not-proven')}
+                </span>
+              )}
+            </>
+          )}
+          {improve.problem && (
+            <span className="field-problem" role="alert">
+              {improve.problem}
+            </span>
+          )}
+        </p>
+      )}
+    </header>
+  );
+}

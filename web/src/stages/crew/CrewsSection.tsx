@@ -1,0 +1,331 @@
+import { Button, Select } from 'antd';
+import { useState } from 'react';
+import type { CrewEntry, CrewPlanView, CrewView, Hands } from '../../api/client';
+import { Field } from '../../entry/Field';
+import { useMay } from '../../people/session';
+import { parseNumber } from '../../units/parse';
+import { useDays } from '../../words/useDays';
+import { useReading } from '../../words/useReading';
+import { useCrewPlanChanges, useMoney } from './useCrewPlan';
+
+const hands: Hands[] = ['lead', 'pruner', 'height', 'chainSaw', 'applicator'];
+const weekdays = ['monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday', 'sunday'] as const;
+
+/** The crews with their people, hours and days, and what is the same for all. */
+export function CrewsSection({ plan }: { plan: CrewPlanView }) {
+  const { t } = useReading();
+  const may = useMay();
+  const [open, setOpen] = useState<string | null>(null);
+  return (
+    <section className="crews">
+      <h2>{t('crews.title')}</h2>
+      {plan.crews.map((crew) =>
+        open === crew.id ? (
+          <CrewForm
+            key={crew.id}
+            plan={plan}
+            crew={crew}
+            onDone={() => {
+              setOpen(null);
+            }}
+          />
+        ) : (
+          <CrewLine
+            key={crew.id}
+            plan={plan}
+            crew={crew}
+            onOpen={() => {
+              setOpen(crew.id);
+            }}
+          />
+        ),
+      )}
+      {may('plan') &&
+        (open === 'new' ? (
+          <CrewForm
+            plan={plan}
+            crew={null}
+            onDone={() => {
+              setOpen(null);
+            }}
+          />
+        ) : (
+          <Button
+            onClick={() => {
+              setOpen('new');
+            }}
+            data-test="add-crew"
+          >
+            {t('crews.add')}
+          </Button>
+        ))}
+      {may('plan') && <Settings key={plan.estateVersion} plan={plan} />}
+    </section>
+  );
+}
+
+function CrewLine({ plan, crew, onOpen }: { plan: CrewPlanView; crew: CrewView; onOpen: () => void }) {
+  const { t, number, language } = useReading();
+  const day = useDays();
+  const may = useMay();
+  const money = useMoney(plan);
+  const { crew: said } = crew;
+  return (
+    <article className="crews-line" data-test={`crew-${said.name}`}>
+      <h3>
+        {said.name} <span className="dim">{`${crew.people} × ${number(said.hoursPerDay ?? 0)} h`}</span>
+      </h3>
+      <p className="small">
+        {(said.skills ?? [])
+          .filter((s) => s !== 'helper')
+          .map((s) => t(`hands.${s}`))
+          .join(', ')}{' '}
+        · {weekdaysTold(said, language)} · {said.sites?.length ? said.sites.join(', ') : plan.sites.join(', ')}
+        {said.wagePerHour != null && ` · ${money(said.wagePerHour)}/h`}
+      </p>
+      {(said.daysOff?.length ?? 0) > 0 && (
+        <p className="small dim">
+          {t('crews.days-off')}:{' '}
+          {said.daysOff!.map((o) => `${day(o.from!)}${o.to && o.to !== o.from ? ` – ${day(o.to)}` : ''}`).join(', ')}
+        </p>
+      )}
+      {crew.members.length > 0 && (
+        <p className="small dim">
+          {t('crews.named', { count: crew.members.length })}: {crew.members.join(', ')}
+        </p>
+      )}
+      {may('plan') && (
+        <Button size="small" onClick={onOpen}>
+          {t('crews.edit')}
+        </Button>
+      )}
+    </article>
+  );
+}
+
+function weekdaysTold(crew: CrewEntry, language: string): string {
+  const form = new Intl.DateTimeFormat(language, { weekday: 'short', timeZone: 'UTC' });
+  const works = crew.weekdays?.length ? weekdays.filter((d) => crew.weekdays!.includes(d)) : weekdays.slice(0, 5);
+  // 1 February 2027 is a Monday.
+  return works.map((d) => form.format(new Date(Date.UTC(2027, 1, 1 + weekdays.indexOf(d))))).join(' ');
+}
+
+function CrewForm({ plan, crew, onDone }: { plan: CrewPlanView; crew: CrewView | null; onDone: () => void }) {
+  const { t, language } = useReading();
+  const { saveCrew, removeCrew, problem, problemLike, failure, busy, unreadable } = useCrewPlanChanges();
+  const [id] = useState(() => crew?.id ?? crypto.randomUUID());
+  const [draft, setDraft] = useState<CrewEntry>(
+    () =>
+      crew?.crew ?? {
+        name: '',
+        people: null,
+        skills: ['pruner'],
+        weekdays: [],
+        hoursPerDay: 8,
+        daysOff: [],
+        sites: [],
+        wagePerHour: null,
+        piecePerTree: null,
+        overtime: null,
+        overtimeRate: null,
+      },
+  );
+  const told = (n: number | null | undefined) => (n == null ? '' : n.toLocaleString(language));
+  const [numbers, setNumbers] = useState({
+    people: told(draft.people),
+    hoursPerDay: told(draft.hoursPerDay),
+    wagePerHour: told(draft.wagePerHour),
+    piecePerTree: told(draft.piecePerTree),
+    overtime: told(draft.overtime),
+  });
+  const set = (by: Partial<CrewEntry>) => {
+    setDraft({ ...draft, ...by });
+  };
+  const number = (field: keyof typeof numbers, label: string, unit?: string) => (
+    <Field
+      label={label}
+      path={field}
+      text={numbers[field]}
+      onText={(text) => {
+        setNumbers({ ...numbers, [field]: text });
+      }}
+      problem={problem(field)}
+      {...(unit ? { units: [unit], unit } : {})}
+    />
+  );
+  const save = async () => {
+    const read = Object.entries(numbers).map(([field, text]) => [field, parseNumber(text, language)] as const);
+    const wrong = read.filter(([, n]) => Number.isNaN(n)).map(([field]) => field);
+    if (wrong.length > 0) unreadable(wrong);
+    else if (await saveCrew(id, crew?.version ?? 0, { ...draft, ...Object.fromEntries(read) })) onDone();
+  };
+  const pick = (
+    label: string,
+    options: { value: string; label: string }[],
+    value: string[],
+    on: (v: string[]) => void,
+  ) => (
+    <div className="field">
+      <label>{label}</label>
+      <Select
+        mode="multiple"
+        aria-label={label}
+        options={options}
+        value={value}
+        onChange={on}
+        style={{ width: '100%' }}
+      />
+    </div>
+  );
+  const form = new Intl.DateTimeFormat(language, { weekday: 'long', timeZone: 'UTC' });
+  return (
+    <form
+      className="crews-form"
+      onSubmit={(e) => {
+        e.preventDefault();
+        void save();
+      }}
+    >
+      <Field
+        label={t('crews.name')}
+        path="name"
+        text={draft.name ?? ''}
+        numeric={false}
+        onText={(name) => {
+          set({ name });
+        }}
+        problem={problem('name')}
+      />
+      {number('people', t('crews.people'))}
+      {number('hoursPerDay', t('crews.hours'), 'h')}
+      {number('overtime', t('crews.overtime'), 'h')}
+      {number('wagePerHour', t('crews.wage'))}
+      {number('piecePerTree', t('crews.piece'))}
+      {pick(
+        t('crews.skills'),
+        hands.map((h) => ({ value: h, label: t(`hands.${h}`) })),
+        (draft.skills ?? []).filter((s) => s !== 'helper'),
+        (skills) => {
+          set({ skills: skills as Hands[] });
+        },
+      )}
+      {pick(
+        t('crews.weekdays'),
+        weekdays.map((d, i) => ({ value: d, label: form.format(new Date(Date.UTC(2027, 1, 1 + i))) })),
+        draft.weekdays?.length ? draft.weekdays : weekdays.slice(0, 5),
+        (days) => {
+          set({ weekdays: days as NonNullable<CrewEntry['weekdays']> });
+        },
+      )}
+      {pick(
+        t('crews.sites'),
+        plan.sites.map((s) => ({ value: s, label: s })),
+        draft.sites ?? [],
+        (sites) => {
+          set({ sites });
+        },
+      )}
+      <div className="field crews-days-off">
+        <label>{t('crews.days-off')}</label>
+        {(draft.daysOff ?? []).map((off, i) => (
+          <span key={i} className="crews-off">
+            {(['from', 'to'] as const).map((end) => (
+              <input
+                key={end}
+                type="date"
+                className="crew-date"
+                aria-label={t(`crews.${end}`)}
+                value={off[end] ?? ''}
+                onChange={(e) => {
+                  set({
+                    daysOff: draft.daysOff!.map((o, j) => (j === i ? { ...o, [end]: e.target.value || null } : o)),
+                  });
+                }}
+              />
+            ))}
+            <Button
+              size="small"
+              onClick={() => {
+                set({ daysOff: draft.daysOff!.filter((_, j) => j !== i) });
+              }}
+            >
+              {t('crews.remove')}
+            </Button>
+          </span>
+        ))}
+        <Button
+          size="small"
+          onClick={() => {
+            set({ daysOff: [...(draft.daysOff ?? []), { from: null, to: null }] });
+          }}
+        >
+          {t('crews.days-off-add')}
+        </Button>
+        {problemLike(/^daysOff/) && <p className="field-problem">{problemLike(/^daysOff/)}</p>}
+      </div>
+      <p className="crews-acts">
+        <Button type="primary" htmlType="submit" disabled={busy}>
+          {t('crews.save')}
+        </Button>
+        <Button onClick={onDone}>{t('crews.cancel')}</Button>
+        {crew && (
+          <Button danger disabled={busy} onClick={() => void removeCrew(crew.id).then((gone) => gone && onDone())}>
+            {t('crews.remove')}
+          </Button>
+        )}
+      </p>
+      {(failure ?? problem('sites')) && (
+        <p className="field-problem" role="alert">
+          {failure ?? problem('sites')}
+        </p>
+      )}
+    </form>
+  );
+}
+
+/** Platforms and moves. */
+function Settings({ plan }: { plan: CrewPlanView }) {
+  const { t, language } = useReading();
+  const { saveSettings, problem, failure, busy, unreadable } = useCrewPlanChanges();
+  const told = (n: number | null | undefined) => (n == null ? '' : n.toLocaleString(language));
+  const [platforms, setPlatforms] = useState(told(plan.settings.platforms));
+  const [move, setMove] = useState(told(plan.settings.moveHours));
+  const save = () => {
+    const read = { platforms: parseNumber(platforms, language), moveHours: parseNumber(move, language) };
+    const wrong = Object.entries(read).filter(([, n]) => Number.isNaN(n));
+    if (wrong.length > 0) unreadable(wrong.map(([field]) => field));
+    else void saveSettings(plan, { ...plan.settings, ...read });
+  };
+  return (
+    <form
+      className="crews-form crews-settings"
+      onSubmit={(e) => {
+        e.preventDefault();
+        save();
+      }}
+    >
+      <h3>{t('crews.settings')}</h3>
+      <Field
+        label={t('crews.platforms')}
+        path="platforms"
+        text={platforms}
+        onText={setPlatforms}
+        problem={problem('platforms')}
+      />
+      <Field
+        label={t('crews.move')}
+        path="moveHours"
+        text={move}
+        onText={setMove}
+        problem={problem('moveHours')}
+        placeholder="0.5"
+      />
+      <p className="crews-acts">
+        <Button htmlType="submit" disabled={busy}>
+          {t('crew-plan.save')}
+        </Button>
+      </p>
+      {failure && <p className="field-problem">{failure}</p>}
+    </form>
+  );
+}

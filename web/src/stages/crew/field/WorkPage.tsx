@@ -1,0 +1,303 @@
+import { useRef, useState } from 'react';
+import { Link } from 'react-router';
+import type { WorkReportEntry } from '../../../api/client';
+import { PhotoKey } from '../../../field/PhotoKey';
+import { PlantingBar } from '../../../field/PlantingBar';
+import type { KeptKit } from '../../../field/queue';
+import { useField, useMade } from '../../../field/useField';
+import { WithKit } from '../../../field/WithKit';
+import { parseNumber } from '../../../units/parse';
+import '../../../words/crew';
+import { useReading } from '../../../words/useReading';
+import { todayOf } from '../../training/field/rework';
+import { hoursBetween, ownReports, rowsDone } from './work';
+import './work.css';
+
+/** Work of the day in the row: rows done by one thumb, hours, people, brush, hazards; without signal too. */
+export function WorkPage() {
+  return <WithKit page={(kept) => <Working key={kept.id} kept={kept} />} />;
+}
+
+const DOUBLE_TAP_MS = 700;
+const brushes = ['inRow', 'carriedOut', 'lies'] as const;
+
+/** When work began here, kept over a restart of the phone. */
+const startKey = (planting: string) => `rama.work.${planting}`;
+
+function Working({ kept }: { kept: KeptKit }) {
+  const { t, number, language } = useReading();
+  const { put } = useField();
+  const made = useMade(kept.id);
+  const { passes = [], work, rows, season } = kept.kit as Partial<KeptKit['kit']>;
+  const [chosen, setChosen] = useState(passes[0]?.id ?? '');
+  const crews = work?.crews ?? [];
+  const [crew, setCrew] = useState(() => localStorage.getItem('rama.work.crew') ?? crews[0]?.id ?? '');
+  const [people, setPeople] = useState(() => String(crews.find((c) => c.id === crew)?.people ?? ''));
+  const [ticked, setTicked] = useState<number[]>([]);
+  const [trees, setTrees] = useState('');
+  const [hours, setHours] = useState('');
+  const [began, setBegan] = useState(() => localStorage.getItem(startKey(kept.id)));
+  const [brush, setBrush] = useState<WorkReportEntry['brush']>(null);
+  const [hazard, setHazard] = useState('');
+  const [note, setNote] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const sentAt = useRef(-Infinity);
+  const done = rowsDone(kept.kit, made, chosen);
+  const mine = ownReports(made, chosen);
+  const all = [...new Set((rows ?? []).map((r) => r.row))].sort((a, b) => a - b);
+  const left = all.filter((r) => !done.has(r) && !ticked.includes(r)).length;
+  const time = new Intl.DateTimeFormat(language, { hour: '2-digit', minute: '2-digit' });
+
+  const start = () => {
+    const now = new Date().toISOString();
+    localStorage.setItem(startKey(kept.id), now);
+    setBegan(now);
+  };
+  const stop = () => {
+    setHours(number(hoursBetween(new Date(began!), new Date()), 2));
+    localStorage.removeItem(startKey(kept.id));
+    setBegan(null);
+  };
+  const send = async () => {
+    // A second tap of a cold thumb is not a second report.
+    if (performance.now() - sentAt.current < DOUBLE_TAP_MS) return;
+    const told = {
+      people: parseNumber(people, language),
+      hours: parseNumber(hours, language),
+      trees: parseNumber(trees, language),
+    };
+    if (Object.values(told).some((n) => Number.isNaN(n)) || !told.people) {
+      setProblem(`${t('work.people')}, ${t('work.hours')}: ${t('work.number')}`);
+      return;
+    }
+    if (told.hours !== null && told.hours > 16) {
+      setProblem(t('work.hours-over'));
+      return;
+    }
+    if (ticked.length === 0 && !told.trees && told.hours === null) {
+      setProblem(t('work.nothing'));
+      return;
+    }
+    sentAt.current = performance.now();
+    setProblem(null);
+    await put({
+      planting: kept.id,
+      season: season!,
+      row: ticked[0] ?? null,
+      tree: null,
+      supersedes: null,
+      kind: 'work',
+      body: {
+        pass: chosen,
+        day: todayOf(kept.kit.today, kept.at, new Date()),
+        crew: crew || null,
+        workers: [],
+        people: told.people,
+        hours: told.hours,
+        rows: ticked,
+        trees: told.trees,
+        brush: brush ?? null,
+        hazard: hazard.trim() || null,
+        note: note.trim() || null,
+      },
+    });
+    navigator.vibrate?.(30);
+    setTicked([]);
+    setTrees('');
+    setHours('');
+    setHazard('');
+    setNote('');
+  };
+  const takeBack = (id: string) => put({ planting: kept.id, season: season!, row: null, tree: null, supersedes: id });
+
+  return (
+    <>
+      <PlantingBar kit={kept.kit} at="work" />
+      <main className="field-main tally work-page">
+        {passes.length === 0 ? (
+          <p>{t('work.none')}</p>
+        ) : (
+          <>
+            <div className="work-passes" role="group" aria-label={t('work.pass')}>
+              {passes.map((p) => (
+                <button
+                  key={p.id}
+                  type="button"
+                  className={p.id === chosen ? 'key-small key-on' : 'key-small'}
+                  aria-pressed={p.id === chosen}
+                  onClick={() => {
+                    setChosen(p.id);
+                    setTicked([]);
+                  }}
+                  data-test={`work-pass-${p.id}`}
+                >
+                  {p.card.pass}
+                </button>
+              ))}
+            </div>
+            <p className="work-share">
+              {all.length > 0 && <strong data-test="work-left">{t('work.rows-left', { count: left })}</strong>}{' '}
+              <span className="dim">
+                {t('work.share', { share: `${number((work?.shares[chosen] ?? 0) * 100, 0)} %` })}
+              </span>{' '}
+              <Link to={`/field/${kept.id}/pass`}>{t('work.card')}</Link>
+            </p>
+            <p className="work-caution">▲ {t('work.caution')}</p>
+            {all.length > 0 && (
+              <fieldset className="work-group">
+                <legend>{t('work.tap-rows')}</legend>
+                <div className="work-rows">
+                  {all.map((row) => {
+                    const isDone = done.has(row);
+                    const on = ticked.includes(row);
+                    return (
+                      <button
+                        key={row}
+                        type="button"
+                        disabled={isDone}
+                        aria-pressed={on || isDone}
+                        aria-label={t(isDone ? 'work.row-done' : 'work.row', { row })}
+                        className={isDone ? 'work-row work-row-done' : on ? 'work-row work-row-on' : 'work-row'}
+                        onClick={() => {
+                          setTicked(on ? ticked.filter((r) => r !== row) : [...ticked, row].sort((a, b) => a - b));
+                        }}
+                        data-test={`work-row-${row}`}
+                      >
+                        {isDone ? `✓${row}` : row}
+                      </button>
+                    );
+                  })}
+                </div>
+              </fieldset>
+            )}
+            {all.length === 0 && <Figure label={t('work.trees')} value={trees} onChange={setTrees} test="work-trees" />}
+            <div className="work-pair">
+              <Figure label={t('work.people')} value={people} onChange={setPeople} test="work-people" />
+              <Figure label={t('work.hours')} value={hours} onChange={setHours} test="work-hours" />
+              <button
+                type="button"
+                className="key-small"
+                onClick={began ? stop : start}
+                data-test={began ? 'work-stop' : 'work-start'}
+              >
+                {began ? t('work.stop') : t('work.start')}
+              </button>
+            </div>
+            {began && <p className="small dim">{t('work.started', { time: time.format(new Date(began)) })}</p>}
+            {crews.length > 0 && (
+              <fieldset className="work-group">
+                <legend>{t('work.crew')}</legend>
+                {crews.map((c) => (
+                  <button
+                    key={c.id}
+                    type="button"
+                    className={c.id === crew ? 'key-small key-on' : 'key-small'}
+                    aria-pressed={c.id === crew}
+                    onClick={() => {
+                      localStorage.setItem('rama.work.crew', c.id);
+                      setCrew(c.id);
+                      setPeople(String(c.people));
+                    }}
+                  >
+                    {c.name}
+                  </button>
+                ))}
+              </fieldset>
+            )}
+            <fieldset className="work-group">
+              <legend>{t('work.brush')}</legend>
+              {brushes.map((b) => (
+                <button
+                  key={b}
+                  type="button"
+                  className={b === brush ? 'key-small key-on' : 'key-small'}
+                  aria-pressed={b === brush}
+                  onClick={() => {
+                    setBrush(b === brush ? null : b);
+                  }}
+                >
+                  {t(`work.brush-${b}`)}
+                </button>
+              ))}
+            </fieldset>
+            <label className="work-text">
+              {t('work.hazard')}
+              <input
+                value={hazard}
+                maxLength={300}
+                onChange={(e) => {
+                  setHazard(e.target.value);
+                }}
+              />
+            </label>
+            <label className="work-text">
+              {t('work.note')}
+              <input
+                value={note}
+                maxLength={300}
+                onChange={(e) => {
+                  setNote(e.target.value);
+                }}
+              />
+            </label>
+            {problem && (
+              <p className="field-problem" role="alert">
+                {problem}
+              </p>
+            )}
+            <div className="rework-end">
+              <PhotoKey planting={kept.id} row={ticked[0] ?? null} tree={null} />
+              <button type="button" className="key-done" onClick={() => void send()} data-test="work-send">
+                {t('work.send')}
+              </button>
+            </div>
+            <ul className="work-told" data-test="work-told">
+              {mine.map(({ id, report }) => (
+                <li key={id}>
+                  {t('work.kept', {
+                    what: [
+                      report.rows?.length ? t('work.rows-told', { rows: report.rows.join(', ') }) : '',
+                      report.trees ? t('work.trees-told', { count: report.trees }) : '',
+                      report.hours ? `${report.people} × ${number(report.hours, 2)} h` : '',
+                    ]
+                      .filter(Boolean)
+                      .join(' · '),
+                  })}{' '}
+                  <button type="button" className="key-small" onClick={() => void takeBack(id)}>
+                    {t('work.undo')}
+                  </button>
+                </li>
+              ))}
+            </ul>
+          </>
+        )}
+      </main>
+    </>
+  );
+}
+
+function Figure({
+  label,
+  value,
+  onChange,
+  test,
+}: {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  test: string;
+}) {
+  return (
+    <label className="work-number">
+      {label}
+      <input
+        inputMode="decimal"
+        value={value}
+        data-test={test}
+        onChange={(e) => {
+          onChange(e.target.value);
+        }}
+      />
+    </label>
+  );
+}
