@@ -41,10 +41,8 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             var (path, ready, name) in new[]
             {
                 ("/map", "[data-test='block-H4']", "map"),
-                ("/catalogue", "[data-test='varieties']", "catalogue"),
                 ("/year", "[data-test='year-hours']", "year"),
                 ("/weather", "[data-test='days']", "weather"),
-                ("/crew", "[data-test='crew-lanes']", "crew-plan"),
             }
         )
         {
@@ -72,6 +70,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             Shoot(page, "training");
         }
         ShootYears();
+        ShootCrews();
         using (var page = new Page(server, 1280, 1000).Open("/catalogue/systems/compare"))
         {
             page.Type("choice.pricePerKg", "0.42");
@@ -140,19 +139,48 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             Settled(phone);
             shots.Add(Shot(phone.Driver));
         }
+        SideBySide("years", "columns:3;column-gap:12px", "width:100%", shots);
+    }
+
+    // The plan in the office and the report in the row.
+    private void ShootCrews()
+    {
+        List<string> shots = [];
+        using (var page = new Page(server, 1280, 844).Open("/crew"))
+        {
+            page.Click("[data-test='bar-H4-winter'] rect");
+            page.Says("[data-test='crew-task']", "H4");
+            Settled(page);
+            shots.Add(Shot(page.Driver));
+        }
+        using (var phone = new Page(server, 390, 844, phone: true).Open("/field"))
+        {
+            phone.OpenInRow("W4");
+            phone.Click(By.LinkText("Work"));
+            phone.Click("[data-test='work-row-1']");
+            phone.Click("[data-test='work-row-2']");
+            Settled(phone);
+            shots.Add(Shot(phone.Driver));
+        }
+        SideBySide("crew-plan", "display:flex;gap:12px", "height:800px", shots);
+    }
+
+    private void SideBySide(string name, string layout, string size, IReadOnlyList<string> shots)
+    {
         using var sheet = new Page(server, 1280, 1500);
         sheet.Driver.Navigate().GoToUrl("about:blank");
         sheet.Script<object>(
             """
-            document.body.style = 'margin:12px;columns:3;column-gap:12px;background:#f5f0e6';
-            return Promise.all([...arguments].map((shot) => {
+            const [layout, size, ...shots] = arguments;
+            document.body.style = 'margin:12px;background:#f5f0e6;' + layout;
+            return Promise.all(shots.map((shot) => {
               const img = document.body.appendChild(new Image());
-              img.style = 'width:100%;margin-bottom:12px;break-inside:avoid;border:1px solid #ddd2bf';
+              img.style = size + ';margin-bottom:12px;break-inside:avoid;border:1px solid #ddd2bf';
               img.src = 'data:image/png;base64,' + shot;
               return img.decode();
             }));
             """,
-            shots.ToArray<object>()
+            [layout, size, .. shots]
         );
         sheet.Driver.ExecuteCdpCommand(
             "Emulation.setDeviceMetricsOverride",
@@ -164,7 +192,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
                 ["mobile"] = false,
             }
         );
-        Shoot(sheet, "years");
+        Shoot(sheet, name);
     }
 
     private static string Shot(ITakesScreenshot of) => of.GetScreenshot().AsBase64EncodedString;

@@ -12,7 +12,7 @@ namespace Rama.Web.Crew;
 /// <param name="Today">The day taken as today, the first of the plan.</param>
 /// <param name="Season">Calendar year of the harvest.</param>
 /// <param name="Version">Version of the plan in force; 0 before one was made.</param>
-/// <param name="MadeAt">When it was made; null before.</param>
+/// <param name="MadeOn">Day it was made for; null before.</param>
 /// <param name="IsStale">Whether the work has changed since, so that the days were laid anew in its order.</param>
 /// <param name="EstateVersion">Version of the estate, to be sent back when saving settings.</param>
 /// <param name="Settings">What is the same for all work.</param>
@@ -27,7 +27,7 @@ public sealed record CrewPlanView(
     DateOnly Today,
     int Season,
     uint Version,
-    DateTimeOffset? MadeAt,
+    DateOnly? MadeOn,
     bool IsStale,
     uint EstateVersion,
     CrewSettingsEntry Settings,
@@ -49,7 +49,7 @@ public sealed record CrewPlanView(
             work.Year.Today,
             work.Year.Season,
             work.Record?.Version ?? 0,
-            work.Record?.MadeAt,
+            work.Record?.ToPlan().Start,
             work.Record?.ToPlan() is { } kept && (kept.Start != work.Problem.Start || kept.Stamp != work.Stamp),
             work.Year.Estate.Version,
             work.Year.Estate.ToCrewSettings(),

@@ -10218,10 +10218,10 @@ export interface components {
              */
             version: number;
             /**
-             * Format: date-time
-             * @description When it was made; null before.
+             * Format: date
+             * @description Day it was made for; null before.
              */
-            madeAt: null | string;
+            madeOn: null | string;
             /** @description Whether the work has changed since, so that the days were laid anew in its order. */
             isStale: boolean;
             /**

@@ -109,7 +109,7 @@ function Head({ plan }: { plan: CrewPlanView }) {
       <p className="dim">
         {late > 0 && <>{t('crew-plan.cost', { cost: money(plan.cost.late) })} · </>}
         {last && t('crew-plan.until', { day: day(last) })} ·{' '}
-        {plan.madeAt ? t('crew-plan.made', { day: day(plan.madeAt.slice(0, 10)) }) : t('crew-plan.first')}
+        {plan.madeOn ? t('crew-plan.made', { day: day(plan.madeOn) }) : t('crew-plan.first')}
         {plan.isStale && <> {t('crew-plan.stale')}</>}
       </p>
       {may('plan') && (
