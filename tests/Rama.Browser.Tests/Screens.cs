@@ -162,12 +162,12 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             Settled(phone);
             shots.Add(Shot(phone.Driver));
         }
-        SideBySide("crew-plan", "display:flex;gap:12px", "height:800px", shots);
+        SideBySide("crew-plan", "display:flex;gap:12px", "height:720px", shots);
     }
 
     private void SideBySide(string name, string layout, string size, IReadOnlyList<string> shots)
     {
-        using var sheet = new Page(server, 1280, 1500);
+        using var sheet = new Page(server, 1280, 700);
         sheet.Driver.Navigate().GoToUrl("about:blank");
         sheet.Script<object>(
             """

@@ -28,6 +28,7 @@ public sealed class CrewPlanTests(RamaApplication application) : IClassFixture<R
     public async Task Its_hours_are_those_of_the_year_less_what_is_done()
     {
         var plan = await Plan();
+        var season = await _lead.ReadAsync("/api/v1/season");
         foreach (var code in new[] { "H4", "W3", "H6" })
         {
             var task = TaskOf(plan, code, "winter");
@@ -36,6 +37,14 @@ public sealed class CrewPlanTests(RamaApplication application) : IClassFixture<R
             var done = (double?)task["done"]?["value"] ?? 0;
             Assert.Equal((double)pass["hours"]!["paid"]! * (1 - done), (double)task["hours"]!, 6);
             Assert.Equal((string)pass["to"]!, (string)task["due"]!);
+            // And the season page tells the same hours.
+            var line = season["plantings"]!.AsArray().Single(p => (string)p!["code"]! == code)!;
+            Assert.Equal((double)line["work"]!["hours"]!, (double)task["hours"]!, 6);
+            Assert.Equal(
+                done,
+                (double)line["passes"]!.AsArray().Single(p => (string)p!["id"]! == "winter")!["done"]!,
+                6
+            );
         }
         // Half worked; the one all trees of which are reported is done and not planned any more.
         Assert.InRange((double)TaskOf(plan, "H6", "winter")["done"]!["value"]!, 0.3, 0.7);

@@ -25,11 +25,8 @@ public sealed record PassWork(PlannedPass Pass, CrewTask Task)
                 || pass.From is not { } from
                 || pass.To is not { } to
                 || from > terms.Today.AddDays(DaysAhead)
-                || pass.Hours is not { Paid: > 0 } hours
+                || pass.HoursLeft(terms.Done(pass.Id)) is not ({ } left and > 0)
             )
-                continue;
-            var left = hours.Paid * (1 - Math.Clamp(terms.Done(pass.Id), 0, 1));
-            if (left <= 0)
                 continue;
             var choice = terms.Choice(pass.Id) ?? new();
             var task = new CrewTask(

@@ -53,6 +53,10 @@ public sealed record PlannedPass(
     /// <summary>Whether it is still to be done.</summary>
     public bool IsAhead => State is not (PassState.Done or PassState.LeftOut);
 
+    /// <summary>Hours paid that are left of it; null where nobody can tell its hours.</summary>
+    /// <param name="done">Share of it that is done.</param>
+    public double? HoursLeft(double done) => Hours?.Paid * (1 - Math.Clamp(done, 0, 1));
+
     /// <summary>Whether it goes to the number, so that it has the card of the winter.</summary>
     public bool GoesToNumber => IsWinter && Id != PassIds.Major && Hours is { Assumed: false };
 

@@ -4,7 +4,7 @@ using Rama.Core.Weather;
 namespace Rama.Core.Season;
 
 /// <summary>When the pruning of a planting would be done if the crews took the plantings in their order.</summary>
-/// <param name="Hours">Hours of pruning in the planting.</param>
+/// <param name="Hours">Hours of pruning left in the planting.</param>
 /// <param name="HoursAssumed">Whether the time per tree is an assumption, since there is no prescription yet.</param>
 /// <param name="Done">Day it would be done.</param>
 /// <param name="Window">Days between which it is pruned; null without an estimate.</param>
@@ -105,7 +105,7 @@ public sealed record WorkAhead(
 }
 
 /// <summary>The pruning of one planting that is still to be done.</summary>
-/// <param name="Hours">Hours paid.</param>
+/// <param name="Hours">Hours paid that are left.</param>
 /// <param name="HoursAssumed">Whether the time per tree is an assumption.</param>
 /// <param name="GreenTip">Its green tip, where expected.</param>
 /// <param name="Window">Days between which it is pruned, where known.</param>
@@ -115,13 +115,14 @@ public sealed record WorkToDo(double Hours, bool HoursAssumed, GreenTip? GreenTi
     /// ahead.</summary>
     /// <param name="programme">The programme.</param>
     /// <param name="tip">Green tip, where expected.</param>
-    public static WorkToDo? Of(Programme programme, GreenTip? tip)
+    /// <param name="done">Share of a pass that is done; nothing when left out.</param>
+    public static WorkToDo? Of(Programme programme, GreenTip? tip, Func<string, double>? done = null)
     {
         var winter = programme.Passes.Where(p => p is { IsWinter: true, IsAhead: true }).ToList();
         return winter.Count == 0
             ? null
             : new(
-                winter.Sum(p => p.Hours?.Paid ?? 0),
+                winter.Sum(p => p.HoursLeft(done?.Invoke(p.Id) ?? 0) ?? 0),
                 winter.Any(p => p.Hours?.Assumed != false),
                 tip,
                 winter.Max(p => p.To) is { } to ? new(winter.Min(p => p.From), to) : null

@@ -11,7 +11,7 @@ namespace Rama.Data.Crew;
 public sealed class CrewStore(RamaContext database, EstateStore estates, EstateScope scope, TimeProvider clock)
 {
     /// <summary>Most crews an estate keeps.</summary>
-    internal const int Most = 60;
+    internal const int Most = 30;
 
     /// <summary>The crews by name, each with those in it who have not left.</summary>
     public async Task<IReadOnlyList<KeptCrew>> AllAsync(CancellationToken cancel)
@@ -130,21 +130,28 @@ public sealed class CrewStore(RamaContext database, EstateStore estates, EstateS
             t => t.PlantingId == planting && t.Season == estate.Season && t.Pass == pass,
             cancel
         );
-        await database.PutAsync(
-            "task",
-            (record, record?.Version ?? 0),
-            version,
-            choice.IsEmpty ? null : kept => kept.TakeOver(choice),
-            () =>
-                new()
-                {
-                    EstateId = estate.Id,
-                    PlantingId = planting,
-                    Season = estate.Season,
-                    Pass = pass,
-                },
-            cancel
-        );
+        try
+        {
+            await database.PutAsync(
+                "task",
+                (record, record?.Version ?? 0),
+                version,
+                choice.IsEmpty ? null : kept => kept.TakeOver(choice),
+                () =>
+                    new()
+                    {
+                        EstateId = estate.Id,
+                        PlantingId = planting,
+                        Season = estate.Season,
+                        Pass = pass,
+                    },
+                cancel
+            );
+        }
+        catch (DbUpdateException e) when (e.Breaks(CrewConfiguration.Locked))
+        {
+            throw Problem("crew", "unknown", "Crew: there is no such crew any more.");
+        }
         return true;
     }
 

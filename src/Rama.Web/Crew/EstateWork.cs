@@ -162,7 +162,7 @@ internal sealed class EstateWorks(PlantingYears years, CrewStore crews)
                 settings.LateShare,
                 planting.Late,
                 pass => choices.GetValueOrDefault((planting.Planting.Id, pass))?.ToChoice(),
-                pass => planting.Progress.GetValueOrDefault(pass)?.Value ?? 0,
+                planting.Done,
                 pass => WeatherOf(year, planting, pass, weather)
             );
             foreach (var work in PassWork.Of(terms))

@@ -104,7 +104,12 @@ internal sealed class PlantingYears(
                 : null;
             var reworked = held.GetValueOrDefault(planting.Id)
                 ?.PlanOf(shown, place?.IsSouth ?? false, planting.Facts?.Terms.Trees ?? 0);
-            var progress = ProgressOf(planting, [.. reports[planting.Id]], today);
+            var comesAgain = planting
+                .Facts?.Terms.Planting.System.AllPasses()
+                .Where(p => p.EveryDays is not null)
+                .ToDictionary(p => p.Id, p => p.EveryDays!.Value)
+                ?? [];
+            var progress = ProgressOf(planting, [.. reports[planting.Id]], today, comesAgain);
             return new(
                 planting,
                 tip,
@@ -127,7 +132,7 @@ internal sealed class PlantingYears(
                             Days = days,
                             Site = place,
                             Walk = walk,
-                            Choices = Told(chosen, progress),
+                            Choices = Told(chosen, progress, comesAgain),
                             Today = today,
                         }
                     )
@@ -138,11 +143,12 @@ internal sealed class PlantingYears(
         // A pass is done on the day its last tree was reported, unless somebody said when.
         static Dictionary<string, PassChoice> Told(
             IReadOnlyList<PassChoiceRecord> chosen,
-            IReadOnlyDictionary<string, WorkProgress> progress
+            IReadOnlyDictionary<string, WorkProgress> progress,
+            IReadOnlyDictionary<string, int> comesAgain
         )
         {
             var told = chosen.ToDictionary(c => c.Pass, c => c.ToChoice());
-            foreach (var (pass, work) in progress.Where(p => p.Value.IsDone))
+            foreach (var (pass, work) in progress.Where(p => p.Value.IsDone && !comesAgain.ContainsKey(p.Key)))
                 if ((told.GetValueOrDefault(pass) ?? new(pass)) is { Done: null, LeftOut: null } choice)
                     told[pass] = choice with { Done = work.Last };
             return told;
@@ -151,12 +157,15 @@ internal sealed class PlantingYears(
         IReadOnlyDictionary<string, WorkProgress> ProgressOf(
             PlannedPlanting planting,
             IReadOnlyList<FieldEntryRecord> told,
-            DateOnly day
+            DateOnly day,
+            IReadOnlyDictionary<string, int> again
         ) =>
             told.Count == 0
                 ? new Dictionary<string, WorkProgress>()
                 : told.OrderBy(e => e.At)
                     .Select(e => handlers.Of<WorkFromField>().BodyOf(e).Read())
+                    // Of what comes again the round at hand counts.
+                    .Where(r => !again.TryGetValue(r.Pass, out var every) || r.Day > day.AddDays(-every))
                     .GroupBy(r => r.Pass)
                     .ToDictionary(
                         g => g.Key,
@@ -223,6 +232,10 @@ internal sealed record PlantingYear(
     Programme? Programme
 )
 {
+    /// <summary>Share of a pass that is reported done.</summary>
+    /// <param name="pass">The pass.</param>
+    public double Done(string pass) => Progress.GetValueOrDefault(pass)?.Value ?? 0;
+
     /// <summary>What pruning on a day costs; null where it costs nothing, or nobody can tell.</summary>
     /// <param name="day">The day.</param>
     public LateCost? Late(DateOnly day) => LateCost.Of(day, Planting.Crop, Days);

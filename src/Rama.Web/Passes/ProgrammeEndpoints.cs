@@ -204,7 +204,7 @@ internal static class ProgrammeEndpoints
                         p.Planting.Id,
                         p.Planting.Line.Code,
                         p.Planting.Line.Name,
-                        PassGlance.AllOf(p.Programme)
+                        PassGlance.AllOf(p)
                     )),
                 ]
             )

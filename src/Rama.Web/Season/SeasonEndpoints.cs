@@ -58,11 +58,11 @@ internal static class SeasonEndpoints
             .Of(year.Plantings, p =>
                 (p.Planting.Crop, p.Planting.YearPlanted, p.Planting.Line.AreaHa ?? 0, p.Planting.Line.Code)
             )
-            .Select(p => (Year: p, Work: p.Programme is null ? null : WorkToDo.Of(p.Programme, p.Tip)))
+            .Select(p => (Year: p, Work: p.Programme is null ? null : WorkToDo.Of(p.Programme, p.Tip, p.Done)))
             .ToList();
         var ahead = plantings.Where(p => p.Work is not null).ToList();
         var works = WorkAhead.InTurn(year.Today, year.CrewHoursPerWeek, [.. ahead.Select(p => p.Work!)]);
-        SeasonLine LineOf(PlantingYear p, WorkAhead? work) => p.Planting.InTurn(work, PassGlance.AllOf(p.Programme));
+        SeasonLine LineOf(PlantingYear p, WorkAhead? work) => p.Planting.InTurn(work, PassGlance.AllOf(p));
         return TypedResults.Ok(
             new SeasonView(
                 estate.Name,

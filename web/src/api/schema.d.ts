@@ -13875,6 +13875,11 @@ export interface components {
              * @description Hours paid; null where nobody can tell.
              */
             hours: null | number;
+            /**
+             * Format: double
+             * @description Share of it that is reported done.
+             */
+            done: number;
         };
         /** @description Hours of one pass through one planting. */
         PassHours: {
@@ -19391,7 +19396,7 @@ export interface components {
         WorkAhead: {
             /**
              * Format: double
-             * @description Hours of pruning in the planting.
+             * @description Hours of pruning left in the planting.
              */
             hours: number;
             /** @description Whether the time per tree is an assumption, since there is no prescription yet. */

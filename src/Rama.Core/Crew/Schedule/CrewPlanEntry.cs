@@ -7,9 +7,9 @@ namespace Rama.Core.Crew.Schedule;
 public sealed record CrewPlanEntry
 {
     /// <summary>Most tasks planned at once.</summary>
-    public const int MostTasks = 800;
+    public const int MostTasks = 500;
 
-    private const int MostCrews = 60,
+    private const int MostCrews = 30,
         MostPlatforms = 200;
 
     /// <summary>First day.</summary>

@@ -16,6 +16,8 @@ public sealed class CrewPlanner(CrewProblem problem)
     /// <summary>Half-days each crew could work on each task on.</summary>
     public WorkableHalves Workable => _workable;
 
+    private const int LargeProblem = 12_000;
+
     /// <summary>
     /// The plan shown at once: the work in the order of its last days, in that of what a day late costs, and in that of
     /// both, each given to the crew that has it done first; the cheapest of them.
@@ -35,6 +37,9 @@ public sealed class CrewPlanner(CrewProblem problem)
             [.. byDue.OrderByDescending(Urgency)],
         ];
         var mayOvertime = problem.Crews.Any(c => c.Overtime > 0);
+        // A thousand plantings are planned in the order of their last days, or the first look would take half a minute.
+        if (problem.Tasks.Count * problem.Crews.Count > LargeProblem)
+            (orders, mayOvertime) = ([byDue], false);
         CrewPlan? best = null;
         foreach (var order in orders)
         foreach (var overtime in mayOvertime ? [false, true] : new[] { false })

@@ -23,20 +23,31 @@ public sealed record LateReason(
 
     private const int MostInstead = 3;
 
+    // Reasons told; whoever has more late than this needs other means.
+    private const int MostTold = 100;
+
     /// <summary>Those of a plan, the dearest first.</summary>
     /// <param name="problem">The problem.</param>
     /// <param name="plan">Its plan.</param>
     /// <remarks>The work is laid once more in the order of the plan with one thing relaxed. Source: derived.</remarks>
     public static IReadOnlyList<LateReason> AllOf(CrewProblem problem, CrewPlan plan)
     {
-        var late = plan.Late.OrderByDescending(t => t.LateCost).ThenByDescending(t => t.DaysLate).ToList();
+        var late = plan
+            .Late.OrderByDescending(t => t.LateCost)
+            .ThenByDescending(t => t.DaysLate)
+            .Take(MostTold)
+            .ToList();
+        var told = late.Select(t => t.Task).ToHashSet();
         if (late.Count == 0)
             return [];
         List<(Relief Relief, HashSet<string> InTime)> tried = [];
         foreach (var (relief, relaxed) in Relaxed(problem))
         {
             var again = new CrewPlanner(relaxed).InOrder([
-                .. plan.Tasks.Select(t => new Turn(t.Task, null, t.Overtime)),
+                // Another crew only where that is what is tried: it keeps a large estate quick.
+                .. plan.Order.Select(t =>
+                    relief.Kind == ReliefKind.Skill && told.Contains(t.Task) ? t with { Crew = null } : t
+                ),
             ]);
             tried.Add((relief, [.. again.Tasks.Where(t => t.DaysLate == 0).Select(t => t.Task)]));
         }

@@ -380,6 +380,7 @@ function Work({ line, season }: { line: SeasonLine; season: SeasonView }) {
   if (!work) return <span />;
   const late = work.daysLate ?? 0;
   const opens = work.window?.from;
+  const done = Math.max(0, ...line.passes.filter((p) => p.state !== 'done').map((p) => p.done));
   return (
     <span className="season-time right">
       <span>
@@ -389,6 +390,7 @@ function Work({ line, season }: { line: SeasonLine; season: SeasonView }) {
         </strong>{' '}
         <span className="unit">{t('unit:h')}</span>
       </span>
+      {done > 0 && <span className="small">{t('season.done', { share: `${number(done * 100, 0)} %` })}</span>}
       {late > 0 ? (
         <span className="small season-late">▲ {t('season.days-late', { count: late })}</span>
       ) : opens && opens > season.today ? (
