@@ -38,7 +38,7 @@ export function CrewLanes({
   const { t } = useReading();
   const day = useDays();
   const [ref, width] = useWidth<HTMLDivElement>(1_000);
-  const { failure, problemLike } = useCrewPlanChanges();
+  const { keep, failure, problemLike } = useCrewPlanChanges();
   const last = Math.max(20, ...plan.tasks.map((w) => w.placed?.end ?? 0));
   const scale = laneScale(width - LABEL - 2, last);
   const lanes = (by === 'crew' ? crewLanes(plan) : plantingLanes(plan)).map((lane) => ({
@@ -98,6 +98,7 @@ export function CrewLanes({
                   scale={scale}
                   isChosen={w.id === chosen}
                   onChoose={onChoose}
+                  onKeep={(choice) => void keep(w, choice)}
                   byCrew={by === 'crew'}
                   lanes={shown.map((l) => l.id)}
                   lane={i}
@@ -192,6 +193,7 @@ function Bar({
   scale,
   isChosen,
   onChoose,
+  onKeep,
   byCrew,
   lanes,
   lane,
@@ -201,6 +203,7 @@ function Bar({
   scale: LaneScale;
   isChosen: boolean;
   onChoose: (id: string) => void;
+  onKeep: (choice: TaskChoiceEntry) => void;
   byCrew: boolean;
   lanes: string[];
   lane: number;
@@ -208,13 +211,14 @@ function Bar({
   const { t, local } = useReading();
   const day = useDays();
   const may = useMay();
-  const { keep } = useCrewPlanChanges();
   const [moved, setMoved] = useState<{ halves: number; lanes: number } | null>(null);
   const from = useRef<{ x: number; y: number } | null>(null);
   const placed = task.placed!;
   const crew = plan.crews.find((c) => c.id === placed.crew)?.crew.name ?? '';
   const isKept = task.choice.crew !== null || task.choice.start !== null;
-  const change = (by: Partial<TaskChoiceEntry>) => void keep(task, { ...choiceOf(task), ...by });
+  const change = (by: Partial<TaskChoiceEntry>) => {
+    onKeep({ ...choiceOf(task), ...by });
+  };
   const move = (days: number, crews: number) => {
     const to = lanes[lane + crews];
     const begin = dayAfter(placed.first, days);
