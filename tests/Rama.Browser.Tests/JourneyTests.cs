@@ -131,16 +131,18 @@ public sealed class JourneyTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     [Fact]
-    public void Keys_walk_through_stages_and_plantings()
+    public async Task Keys_walk_through_stages_and_plantings()
     {
+        using var client = server.ClientOf();
+        var lines = (await client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray();
+        var after = lines.SkipWhile(l => (string)l!["code"]! != "W4").ElementAt(1)!;
         using var page = new Page(server).OpenPlanting("H2", "target");
         page.Find("body").SendKeys("3");
         page.Says("[data-test='decision']", "No prune");
         page.Find("body").SendKeys("j");
         page.Says(".planting-head", "W4 Long Water");
         page.Find("body").SendKeys("j");
-        page.Says(".planting-head", "H11 Lane Side");
-        page.Says("[data-test='decision']", "Reduce");
+        page.Says(".planting-head", $"{after["code"]} {after["name"]}");
         page.Find("body").SendKeys("k");
         page.Says(".planting-head", "W4 Long Water");
     }

@@ -38,6 +38,7 @@ function Crew() {
   return (
     <main className="page">
       <CrewTabs />
+      <h1>{t('crew-plan.people')}</h1>
       {plan.data && <CrewsSection plan={plan.data} />}
       <h2>{t('crew.title')}</h2>
       {crew.data && (

@@ -1,5 +1,6 @@
 import { Button, Checkbox, Segmented } from 'antd';
 import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
 import type { CrewPlanView } from '../../api/client';
 import { useMay } from '../../people/session';
 import { Trouble } from '../../Trouble';
@@ -41,8 +42,16 @@ function Plan({ plan }: { plan: CrewPlanView }) {
   const [chosen, setChosen] = useState<string | null>(null);
   const [by, setBy] = useState<'crew' | 'planting'>('crew');
   const [onlyLate, setOnlyLate] = useState(false);
-  if (plan.crews.length === 0) return <p className="crew-plan-empty">{t('crew-plan.no-crews')}</p>;
-  if (plan.tasks.length === 0) return <p className="crew-plan-empty">{t('crew-plan.no-work')}</p>;
+  if (plan.crews.length === 0 || plan.tasks.length === 0)
+    return (
+      <>
+        <h1>{t('crew-plan.title')}</h1>
+        <p>
+          {t(plan.crews.length === 0 ? 'crew-plan.no-crews' : 'crew-plan.no-work')}{' '}
+          {plan.crews.length === 0 && <Link to="/crew/people">{t('crew-plan.people')}</Link>}
+        </p>
+      </>
+    );
   const task = plan.tasks.find((w) => w.id === chosen) ?? null;
   return (
     <>
@@ -103,9 +112,9 @@ function Head({ plan }: { plan: CrewPlanView }) {
   const step = improve.step;
   return (
     <header className="crew-plan-head">
-      <p className={late ? 'crew-plan-sum crew-plan-late' : 'crew-plan-sum'} data-test="crew-plan-sum">
+      <h1 className={late ? 'crew-plan-late' : undefined} data-test="crew-plan-sum">
         {late > 0 ? t('crew-plan.late', { count: late }) : t('crew-plan.all-in-time')}
-      </p>
+      </h1>
       <p className="dim">
         {late > 0 && <>{t('crew-plan.cost', { cost: money(plan.cost.late) })} · </>}
         {last && t('crew-plan.until', { day: day(last) })} ·{' '}
