@@ -168,6 +168,14 @@ public sealed class CrewPlannerTests
         Assert.Equal(("A", Monday.AddDays(1)), (two.Crew, two.First));
     }
 
+    [Fact]
+    public void A_lock_counts_for_more_than_the_order_it_was_planned_in()
+    {
+        var problem = Problem([Task("1", 1) with { OnlyCrew = "B" }], Crew("A"), Crew("B"));
+
+        Assert.Equal("B", Assert.Single(new CrewPlanner(problem).InOrder([new("1", "A", false)]).Tasks).Crew);
+    }
+
     [Theory]
     [InlineData(null, 5, LockClash.Day)]
     [InlineData("nobody", null, LockClash.Crew)]

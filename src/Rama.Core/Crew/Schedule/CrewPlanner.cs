@@ -163,7 +163,12 @@ public sealed class CrewPlanner(CrewProblem problem)
     )
     {
         (WorkCrew? Crew, IReadOnlyList<int>? Halves, bool Overtime) best = default;
-        foreach (var crew in turn.Crew is { } only && _crews.TryGetValue(only, out var one) ? [one] : problem.Crews)
+        // Whom a manager keeps it with, or who has lost the skill, counts for more than the order.
+        var isAble =
+            turn.Crew is { } only
+            && _crews.TryGetValue(only, out var told)
+            && _workable.Needed(task, told, overtime: false) is not null;
+        foreach (var crew in isAble ? [_crews[turn.Crew!]] : problem.Crews)
         {
             var overtime = turn.Overtime && crew.Overtime > 0;
             if (layout.Find(task, crew, overtime) is not { } halves)
