@@ -13,6 +13,9 @@ namespace Rama.Data.Database;
 /// </summary>
 public sealed class ScopedConnection(EstateScope scope) : DbConnectionInterceptor
 {
+    // The driver's own default.
+    private const int MostInPool = 100;
+
     /// <summary>Tells the open connection of a transaction at work that the scope has changed.</summary>
     public static async Task TellAsync(RamaContext database, EstateScope scope, CancellationToken cancel)
     {
@@ -28,20 +31,22 @@ public sealed class ScopedConnection(EstateScope scope) : DbConnectionIntercepto
         CancellationToken cancellationToken = default
     )
     {
-        try
-        {
-            await using var command = Settings(connection, scope);
-            await command.ExecuteNonQueryAsync(cancellationToken);
-        }
-        catch (NpgsqlException) when (connection.State != ConnectionState.Open)
-        {
-            // It lay in the pool while the database was started anew, as all others in there. Nothing was done on it.
-            NpgsqlConnection.ClearAllPools();
-            await connection.CloseAsync();
-            await connection.OpenAsync(cancellationToken);
-            await using var again = Settings(connection, scope);
-            await again.ExecuteNonQueryAsync(cancellationToken);
-        }
+        for (var tries = 1; ; tries++)
+            try
+            {
+                await using var command = Settings(connection, scope);
+                await command.ExecuteNonQueryAsync(cancellationToken);
+                return;
+            }
+            catch (NpgsqlException) when (connection.State != ConnectionState.Open && tries < MostInPool)
+            {
+                // It lay in the pool while the database was started anew, as all others in there. Nothing was done on
+                // it. Clearing leaves some behind where many clear at once, so the next may be such a one, too; one
+                // that cannot be opened at all ends this.
+                NpgsqlConnection.ClearAllPools();
+                await connection.CloseAsync();
+                await connection.OpenAsync(cancellationToken);
+            }
     }
 
     /// <inheritdoc />
