@@ -11,7 +11,7 @@ namespace Rama.Solver;
 /// without overtime, there is an optional interval; work that may be interrupted is cut in half-days that keep their
 /// order.
 /// </remarks>
-internal sealed class CrewModel : IDisposable
+internal sealed class CrewModel
 {
     // Pieces and choices the solver still handles well: a few seconds.
     private const int MostPieces = 400;
@@ -78,8 +78,6 @@ internal sealed class CrewModel : IDisposable
         }
         return placed;
     }
-
-    public void Dispose() => GC.KeepAlive(this);
 
     /// <summary>Whether a problem is small enough for it.</summary>
     public static bool Fits(CrewProblem problem) =>

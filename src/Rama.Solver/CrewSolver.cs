@@ -32,7 +32,7 @@ public static class CrewSolver
             return new(first, null);
         if (!CrewModel.Fits(problem))
             return new(Search(problem, first, limit, improved, cancel), null);
-        using CrewModel model = new(problem, planner, first);
+        CrewModel model = new(problem, planner, first);
         CpSolver solver = new() { StringParameters = limit.Parameters };
         Watch watch = new(model, planner, first, improved);
         using var stop = cancel.Register(solver.StopSearch);
@@ -45,7 +45,7 @@ public static class CrewSolver
         return new(watch.Best, bound is { } b ? Math.Min(b, watch.Best.Cost.Total) : null);
     }
 
-    // A step of the search is a plan tried; of these a core makes about a thousand while the solver makes one of its own.
+    // Plans a core tries while the solver makes one of its own steps, about.
     private const int TriesPerStep = 1_000;
 
     private static CrewPlan Search(

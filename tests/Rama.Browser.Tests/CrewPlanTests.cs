@@ -92,16 +92,15 @@ public sealed class CrewPlanTests(RamaServer server) : IClassFixture<RamaServer>
     {
         using var page = new Page(server).Open("/crew/people");
         page.Click("[data-test='add-crew']");
-        page.Type("hoursPerDay", "20");
+        page.Type("crews.hoursPerDay", "20");
         page.Click(By.XPath("//button[contains(., 'Save crew')]"));
         page.Until("what is wrong", () =>
-            page.Problem("hoursPerDay").Contains("16", StringComparison.Ordinal)
-            && page.Problem("people").Contains("fill this in", StringComparison.Ordinal)
+            page.Problem("crews.hoursPerDay").Contains("16", StringComparison.Ordinal)
+            && page.Problem("crews.people").Contains("fill this in", StringComparison.Ordinal)
         );
-        page.Type("hoursPerDay", "8");
-        page.Type("people", "3");
-        page.Script<object?>("document.querySelector(\".crews-form [data-field='name'] input\").focus(); return null;");
-        page.Press("Crew D");
+        page.Type("crews.hoursPerDay", "8");
+        page.Type("crews.people", "3");
+        page.Type("crews.name", "Crew D");
         page.Click(By.XPath("//button[contains(., 'Save crew')]"));
         page.Says("[data-test='crew-Crew D']", "3 × 8 h");
     }

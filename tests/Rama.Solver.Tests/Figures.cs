@@ -7,9 +7,8 @@ using Rama.Core.Passes;
 namespace Rama.Solver.Tests;
 
 /// <summary>
-/// How good plans of large estates are, and how soon. Run only when asked:
-/// <c>RAMA_CREW_SECONDS=10,600 RAMA_CREW_BLOCKS=80 RAMA_CREWS=6 dotnet tests/Rama.Solver.Tests/bin/Release/net10.0/Rama.Solver.Tests.dll
-/// -explicit only -showLiveOutput</c>
+/// How good plans of large estates are, and how soon. Run only when asked, with <c>-explicit only -showLiveOutput</c>;
+/// <c>RAMA_CREW_SECONDS=10,600</c>, <c>RAMA_CREW_BLOCKS=80</c>, <c>RAMA_CREWS=6</c> in its environment say of what.
 /// </summary>
 public sealed class Figures(ITestOutputHelper output)
 {
@@ -25,7 +24,9 @@ public sealed class Figures(ITestOutputHelper output)
         var clock = Stopwatch.StartNew();
         var first = new CrewPlanner(problem).First();
         output.WriteLine(
-            $"{problem.Tasks.Count} tasks, {problem.Crews.Count} crews: first plan after {clock.ElapsedMilliseconds} ms costs {first.Cost.Total:0}, {first.Late.Count()} late"
+            $"{problem.Tasks.Count} tasks, {problem.Crews.Count} crews: "
+                + $"first plan after {clock.ElapsedMilliseconds} ms costs {first.Cost.Total:0}, "
+                + $"{first.Late.Count()} late"
         );
         foreach (var seconds in (Environment.GetEnvironmentVariable("RAMA_CREW_SECONDS") ?? "10").Split(','))
         {

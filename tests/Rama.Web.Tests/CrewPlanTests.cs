@@ -54,6 +54,85 @@ public sealed class CrewPlanTests(RamaApplication application) : IClassFixture<R
     }
 
     [Fact]
+    public async Task The_season_page_tells_the_days_of_the_plan()
+    {
+        var plan = await Plan();
+        var season = await _lead.ReadAsync("/api/v1/season");
+        var seen = 0;
+        foreach (var line in season["plantings"]!.AsArray().Where(l => l!["work"] is not null))
+        {
+            var winter = plan["tasks"]!
+                .AsArray()
+                .Where(t => (string)t!["code"]! == (string)line!["code"]! && IsWinter((string)t["pass"]!))
+                .ToList();
+            if (winter.Count == 0)
+                continue;
+            Assert.Equal(winter.Max(t => (string)t!["placed"]!["last"]!), (string)line!["work"]!["done"]!);
+            Assert.Equal(winter.Max(t => (int)t!["placed"]!["daysLate"]!), (int)line["work"]!["daysLate"]!);
+            seen += (int)line["work"]!["daysLate"]! > 0 ? 1 : 0;
+        }
+        Assert.True(seen > 0);
+        // 8 × 8 + 6 × 8 + 4 × 8 hours a day, five days a week.
+        Assert.Equal(720, (double)season["crewHoursPerWeek"]!);
+        Assert.Equal(720, (double)(await _lead.ReadAsync("/api/v1/year"))["crewHoursPerWeek"]!);
+        static bool IsWinter(string pass) =>
+            pass is "winter" or "major" or "detail" or "hazard" || pass.EndsWith("-winter", StringComparison.Ordinal);
+    }
+
+    [Fact]
+    public async Task Who_stops_looking_keeps_the_best_so_far()
+    {
+        var before = await Plan();
+        using CancellationTokenSource stop = new();
+        using HttpRequestMessage request = new(HttpMethod.Post, "/api/v1/crew-plan/improve")
+        {
+            Content = new StringContent(
+                $$"""{"seconds": 60, "version": {{before["version"]}} }""",
+                System.Text.Encoding.UTF8,
+                "application/json"
+            ),
+        };
+        using (
+            var answer = await _manager.SendAsync(
+                request,
+                HttpCompletionOption.ResponseHeadersRead,
+                TestContext.Current.CancellationToken
+            )
+        )
+        {
+            using StreamReader steps = new(
+                await answer.Content.ReadAsStreamAsync(TestContext.Current.CancellationToken)
+            );
+            for (var told = 0; told < 3; )
+                told += (await steps.ReadLineAsync(TestContext.Current.CancellationToken))!.StartsWith(
+                    "data:",
+                    StringComparison.Ordinal
+                )
+                    ? 1
+                    : 0;
+        }
+        JsonNode after;
+        do after = await Plan();
+        while ((uint)after["version"]! == (uint)before["version"]!);
+        Assert.True((double)after["cost"]!["total"]! <= (double)before["cost"]!["total"]! + 0.01);
+    }
+
+    [Fact]
+    public async Task A_pass_the_planting_cannot_have_is_not_kept()
+    {
+        var task = TaskOf(await Plan(), "H12", "winter");
+        Assert.Equal(
+            404,
+            (
+                await _manager.PutAsync(
+                    $"/api/v1/plantings/{task["planting"]}/passes/no-such-pass/crew",
+                    """{"version": 0, "task": {"neverLate": true, "inTwo": false} }"""
+                )
+            ).Status
+        );
+    }
+
+    [Fact]
     public async Task What_is_late_says_why_and_what_has_no_hands_too()
     {
         var plan = await Plan();
@@ -73,7 +152,10 @@ public sealed class CrewPlanTests(RamaApplication application) : IClassFixture<R
         var crew = CrewNamed(plan, "Crew A");
         var path = $"/api/v1/plantings/{task["planting"]}/passes/winter/crew";
         string Body(object version, string crew, string start) =>
-            $$$"""{"version": {{{version}}}, "task": {"crew": {{{crew}}}, "start": {{{start}}}, "neverLate": false, "inTwo": false}}""";
+            $$$"""
+                {"version": {{{version}}},
+                 "task": {"crew": {{{crew}}}, "start": {{{start}}}, "neverLate": false, "inTwo": false}}
+                """;
 
         Assert.Equal(
             204,
@@ -128,7 +210,10 @@ public sealed class CrewPlanTests(RamaApplication application) : IClassFixture<R
     {
         var id = Guid.NewGuid();
         string Body(int version, string more) =>
-            $$$"""{"version": {{{version}}}, "crew": {"name": "Crew T", "people": 3, "hoursPerDay": 8, "skills": ["pruner"]{{{more}}}}}""";
+            $$$"""
+                {"version": {{{version}}},
+                 "crew": {"name": "Crew T", "people": 3, "hoursPerDay": 8, "skills": ["pruner"]{{{more}}}}}
+                """;
         var refused = await _manager.PutAsync($"/api/v1/crews/{id}", Body(0, ", \"sites\": [\"Nowhere\"]"));
         Assert.Equal((400, "sites"), (refused.Status, FieldOf(refused.Body)));
         var hours = await _manager.PutAsync($"/api/v1/crews/{id}", Body(0, ", \"overtime\": 9"));
@@ -148,6 +233,17 @@ public sealed class CrewPlanTests(RamaApplication application) : IClassFixture<R
                 )
             ).Status
         );
+        var kept12 = TaskOf(await Plan(), "H12", "winter");
+        var pass = $"/api/v1/plantings/{kept12["planting"]}/passes/winter/crew";
+        Assert.Equal(
+            204,
+            (
+                await _manager.PutAsync(
+                    pass,
+                    $$$"""{"version": 0, "task": {"crew": "{{{id}}}", "neverLate": false, "inTwo": false}}"""
+                )
+            ).Status
+        );
         var kept = await _manager.DeleteAsync($"/api/v1/crews/{id}", TestContext.Current.CancellationToken);
         Assert.Equal(400, (int)kept.StatusCode);
         Assert.Equal(
@@ -159,13 +255,18 @@ public sealed class CrewPlanTests(RamaApplication application) : IClassFixture<R
             204,
             (int)(await _manager.DeleteAsync($"/api/v1/crews/{id}", TestContext.Current.CancellationToken)).StatusCode
         );
+        // Work kept with it is free.
+        Assert.Equal(0, (int)TaskOf(await Plan(), "H12", "winter")["version"]!);
     }
 
     private async Task<List<(string Outcome, string? Code)>> Send(HttpClient who, params string[] entries)
     {
         var (status, body) = await who.PostAsync(
             "/api/v1/field",
-            $$"""{"device": "{{Phone}}", "sentAt": "2027-01-27T16:00:00Z", "entries": [{{string.Join(",", entries)}}]}"""
+            $$"""
+            {"device": "{{Phone}}", "sentAt": "2027-01-27T16:00:00Z",
+             "entries": [{{string.Join(",", entries)}}]}
+            """
         );
         Assert.Equal(200, status);
         return
@@ -177,8 +278,10 @@ public sealed class CrewPlanTests(RamaApplication application) : IClassFixture<R
 
     private string Report(Guid id, object planting, string rows, string hours = "8", Guid? supersedes = null) =>
         $$$"""
-            {"id": "{{{id}}}", "sequence": {{{++_sequence}}}, "planting": "{{{planting}}}", "at": "2027-01-27T15:00:00Z",
-             "supersedes": {{{(supersedes is { } s ? $"\"{s}\"" : "null")}}}, "kind": "work",
+            {"id": "{{{id}}}", "sequence": {{{++_sequence}}}, "planting": "{{{planting}}}",
+             "at": "2027-01-27T15:00:00Z", "supersedes": {{{(
+                supersedes is { } s ? $"\"{s}\"" : "null"
+            )}}}, "kind": "work",
              "body": {"pass": "hazard", "day": "2027-01-27", "people": 6, "hours": {{{hours}}}, "rows": [{{{rows}}}]}}
             """;
 

@@ -54,12 +54,12 @@ public sealed record CrewEntry
         var reader = new EntryReader();
         var name = reader.Text("name", "Name or number", Name, LongestName);
         var people = reader.RequiredWhole("people", "People", People, "", 1, MostPeople);
-        var hours = reader.Required("hoursPerDay", "Hours a day", HoursPerDay, "h", 1, 16);
+        var hours = reader.Required("hoursPerDay", "Hours a day", HoursPerDay, "h", 1, WorkCalendar.MostHours);
         var wage = reader.Optional("wagePerHour", "Wage", WagePerHour, "money/h", 0, 100_000);
         var piece = reader.Optional("piecePerTree", "Pay for a tree", PiecePerTree, "money/tree", 0, 100_000);
         var overtime = reader.Optional("overtime", "Overtime", Overtime, "h", 0, 8) ?? 0;
-        if (hours + overtime > 16)
-            reader.Add("overtime", "range", "Overtime: expected at most 16 hours a day in all.");
+        if (hours + overtime > WorkCalendar.MostHours)
+            reader.Add("overtime", "range", $"Overtime: expected at most {WorkCalendar.MostHours} hours a day in all.");
         var rate = reader.Optional("overtimeRate", "Overtime rate", OvertimeRate, "", 1, 5)
             ?? CrewSheet.UsualOvertimeRate;
         if (Weekdays.Count > DaysInWeek)

@@ -6,6 +6,9 @@ namespace Rama.Core.Crew;
 /// <param name="DaysOff">Spans of days it does not, such as holidays.</param>
 public sealed record WorkCalendar(IReadOnlySet<DayOfWeek> Weekdays, double HoursPerDay, IReadOnlyList<DaySpan> DaysOff)
 {
+    /// <summary>Most hours a day somebody works, overtime in them.</summary>
+    public const double MostHours = 16;
+
     /// <summary>Monday to Friday.</summary>
     public static IReadOnlySet<DayOfWeek> MondayToFriday { get; } =
         new HashSet<DayOfWeek>

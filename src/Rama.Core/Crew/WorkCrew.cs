@@ -25,6 +25,9 @@ public sealed record WorkCrew(
     /// <summary>People in it.</summary>
     public int People => Members.Count;
 
+    /// <summary>Hours all of them work in a week without days off.</summary>
+    public double HoursPerWeek => People * Calendar.HoursPerDay * Calendar.Weekdays.Count;
+
     /// <summary>How many of them work where these hands are needed; 0 where one of them is missing.</summary>
     /// <param name="needs">Hands the work needs, each of somebody.</param>
     /// <remarks>Whoever has any of them works along, whoever leads can prune, and anybody can help: common practice, no

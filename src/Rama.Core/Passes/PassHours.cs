@@ -65,6 +65,44 @@ public sealed record PassHours(double Working, double Paid, bool Assumed, IReadO
         );
     }
 
+    /// <summary>What is left of them.</summary>
+    /// <param name="done">Share that is done, 0 to 1.</param>
+    public PassHours Left(double done) =>
+        done == 0
+            ? this
+            : Times(
+                1 - done,
+                new(
+                    "pass.left",
+                    "paid hours × (1 − share done)",
+                    new("hours left", Paid * (1 - done), "h"),
+                    [new("paid hours", Paid, "h"), new("share done", done, "share")],
+                    Sources.Definition
+                )
+            );
+
+    /// <summary>Half of them, where two crews share the rows.</summary>
+    public PassHours Half() =>
+        Times(
+            0.5,
+            new(
+                "pass.half",
+                "hours ÷ crews that share the rows",
+                new("hours of one crew", Paid / 2, "h"),
+                [new("hours", Paid, "h"), new("crews that share the rows", 2, "1")],
+                Sources.Definition
+            )
+        );
+
+    private PassHours Times(double share, Step step) =>
+        this with
+        {
+            Working = Working * share,
+            Paid = Paid * share,
+            Value = Paid * share,
+            Steps = [.. Steps, step],
+        };
+
     /// <summary>
     /// Factor of a sum of hours from logs of actual over expected time of row sets in one planting: the mean of a
     /// lognormal, not its median.

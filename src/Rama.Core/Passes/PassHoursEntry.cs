@@ -19,6 +19,15 @@ public sealed record PassHoursEntry
     /// <summary>How often the planting is gone through; once when left out.</summary>
     public double? Visits { get; init; }
 
+    /// <summary>Checks logs of actual over expected time.</summary>
+    internal static void CheckLogs(EntryReader reader, IReadOnlyList<double> logs)
+    {
+        if (logs.Count > MostLogs)
+            reader.Add("logs", "range", $"Logs: expected at most {MostLogs}.");
+        foreach (var (i, log) in logs.Take(MostLogs).Index())
+            reader.Required($"logs[{i}]", "Log of actual over expected", log, "1", -3, 3);
+    }
+
     /// <summary>Works it out.</summary>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
     public PassHours Calculate()
@@ -27,10 +36,7 @@ public sealed record PassHoursEntry
         var trees = reader.Required("trees", "Trees", Trees, "tree", 1, 10_000_000);
         var minutes = reader.Required("minutesPerTree", "Minutes per tree", MinutesPerTree, "min/tree", 0.01, 600);
         var visits = reader.OptionalWhole("visits", "Visits", Visits, "", 1, 100) ?? 1;
-        if (Logs.Count > MostLogs)
-            reader.Add("logs", "range", $"Logs: expected at most {MostLogs}.");
-        foreach (var (i, log) in Logs.Take(MostLogs).Index())
-            reader.Required($"logs[{i}]", "Log of actual over expected", log, "1", -3, 3);
+        CheckLogs(reader, Logs);
         reader.ThrowIfAny();
         return PassHours.Of(trees, minutes * 60, 0, PassHours.FactorOf(Logs), visits: (int)visits);
     }

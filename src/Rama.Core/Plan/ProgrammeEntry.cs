@@ -108,7 +108,8 @@ public sealed record ProgrammeEntry
             }
         );
 
-    /// <summary>What pruning late costs the crop; null where a surplus stands anyway, or nothing is prescribed.</summary>
+    /// <summary>What pruning late costs the crop; null where a surplus stands anyway, or nothing is
+    /// prescribed.</summary>
     /// <param name="reading">What was typed, read.</param>
     /// <param name="plan">The plan that follows from it.</param>
     public static CropAtRisk? CropOf(PlanReading reading, PruningPlan plan) =>

@@ -1,11 +1,15 @@
 using Rama.Core.Crew.Schedule;
+using Rama.Core.Explain;
+using Rama.Core.Passes;
 
 namespace Rama.Core.Season;
 
 /// <summary>A pass of a planting as work for a crew.</summary>
 /// <param name="Pass">The pass.</param>
 /// <param name="Task">The work: what is left of it.</param>
-public sealed record PassWork(PlannedPass Pass, CrewTask Task)
+/// <param name="Hours">Its hours, with how they came about.</param>
+/// <param name="LateSteps">What its first day late costs.</param>
+public sealed record PassWork(PlannedPass Pass, CrewTask Task, PassHours Hours, IReadOnlyList<Step> LateSteps)
 {
     /// <summary>Days ahead of which work is planned: what opens later is not at hand yet.</summary>
     public const int DaysAhead = 120;
@@ -25,16 +29,17 @@ public sealed record PassWork(PlannedPass Pass, CrewTask Task)
                 || pass.From is not { } from
                 || pass.To is not { } to
                 || from > terms.Today.AddDays(DaysAhead)
-                || pass.HoursLeft(terms.Done(pass.Id)) is not ({ } left and > 0)
+                || pass.HoursLeft(terms.Done(pass.Id)) is not { Paid: > 0 } left
             )
                 continue;
             var choice = terms.Choice(pass.Id) ?? new();
+            var charge = ChargeOf(terms, pass, choice, to);
             var task = new CrewTask(
                 IdOf(terms.Planting, pass.Id),
-                left,
+                left.Paid,
                 from > terms.Today ? from : terms.Today,
                 to,
-                ChargeOf(terms, pass, choice, to),
+                charge,
                 pass.Hands,
                 terms.Site,
                 choice.Platforms,
@@ -44,10 +49,11 @@ public sealed record PassWork(PlannedPass Pass, CrewTask Task)
                 choice.Crew?.ToString(),
                 choice.Start >= terms.Today ? choice.Start : null
             );
-            works.AddRange(choice.InTwo ? Halved(pass, task) : [new(pass, task)]);
+            PassWork work = new(pass, task, left, StepsOf(terms, pass, choice, charge));
+            works.AddRange(choice.InTwo ? Halved(work) : [work]);
         }
-        // What is done, or has no place in the year, holds nothing up.
-        var ids = works.SelectMany(w => new[] { w.Task.Id, WholeOf(w.Task.Id) }).ToHashSet();
+        // What is done holds nothing up.
+        var ids = works.Select(w => w.Task.Id).ToHashSet();
         return
         [
             .. works.Select(w =>
@@ -67,24 +73,34 @@ public sealed record PassWork(PlannedPass Pass, CrewTask Task)
     /// <param name="pass">The pass.</param>
     public static string IdOf(Guid planting, string pass) => $"{planting}/{pass}";
 
-    /// <summary>Identifier of the work that a part is of.</summary>
-    /// <param name="id">Identifier of work or of a part.</param>
-    public static string WholeOf(string id) => id.EndsWith(One) || id.EndsWith(Two) ? id[..^One.Length] : id;
-
     private const string One = "#1",
         Two = "#2";
 
     // Two crews share the rows by half.
-    private static IEnumerable<PassWork> Halved(PlannedPass pass, CrewTask task) =>
-        new[] { One, Two }.Select(part => new PassWork(
-            pass,
-            task with
+    private static IEnumerable<PassWork> Halved(PassWork work) =>
+        new[] { One, Two }.Select(part =>
+            work with
             {
-                Id = task.Id + part,
-                Hours = task.Hours / 2,
-                Late = new(task.Late.PerDay / 2, [.. (task.Late.Beside ?? []).Select(m => m / 2)]),
+                Task = work.Task with
+                {
+                    Id = work.Task.Id + part,
+                    Hours = work.Task.Hours / 2,
+                    Late = new(work.Task.Late.PerDay / 2, [.. (work.Task.Late.Beside ?? []).Select(m => m / 2)]),
+                },
+                Hours = work.Hours.Half(),
+                LateSteps =
+                [
+                    .. work.LateSteps,
+                    new(
+                        "task.late-half",
+                        "a day late ÷ crews that share the rows",
+                        new("a day late of one crew", work.Task.Late.Of(1) / 2, "money"),
+                        [new("a day late", work.Task.Late.Of(1), "money"), new("crews that share the rows", 2, "1")],
+                        Sources.Definition
+                    ),
+                ],
             }
-        ));
+        );
 
     // A part follows the same part where what it follows is shared too.
     private static IEnumerable<string> Named(string before, string id, IReadOnlyList<PassWork> works)
@@ -116,6 +132,49 @@ public sealed record PassWork(PlannedPass Pass, CrewTask Task)
                     ]
                     : null
             );
+
+    private static IReadOnlyList<Step> StepsOf(
+        PassWorkTerms terms,
+        PlannedPass pass,
+        TaskChoice choice,
+        LateCharge charge
+    )
+    {
+        Figure usual = new("usual cost of a day", charge.PerDay, "money"),
+            crop = new("crop lost", charge.Of(1) - charge.PerDay, "money");
+        return choice.LatePerDay is not null
+            ?
+            [
+                new(
+                    "task.late-told",
+                    "as a manager set it",
+                    new("a day late", charge.PerDay, "money"),
+                    [],
+                    Sources.Entered
+                ),
+            ]
+            :
+            [
+                new(
+                    "task.late-usual",
+                    "share of the wages × paid hours × wage",
+                    usual,
+                    [
+                        new("share of the wages", terms.LateShare, "share"),
+                        new("paid hours", pass.Hours?.Paid ?? 0, "h"),
+                        new("wage", terms.Wage, "money/h"),
+                    ],
+                    Sources.Assumption
+                ),
+                new(
+                    "task.late",
+                    "usual cost of a day + crop lost",
+                    new("a day late", charge.Of(1), "money"),
+                    [usual, crop],
+                    Sources.Assumption
+                ),
+            ];
+    }
 }
 
 /// <summary>What the work of a planting follows from.</summary>

@@ -55,7 +55,7 @@ public sealed record PlannedPass(
 
     /// <summary>Hours paid that are left of it; null where nobody can tell its hours.</summary>
     /// <param name="done">Share of it that is done.</param>
-    public double? HoursLeft(double done) => Hours?.Paid * (1 - Math.Clamp(done, 0, 1));
+    public PassHours? HoursLeft(double done) => Hours?.Left(Math.Clamp(done, 0, 1));
 
     /// <summary>Whether it goes to the number, so that it has the card of the winter.</summary>
     public bool GoesToNumber => IsWinter && Id != PassIds.Major && Hours is { Assumed: false };

@@ -1,3 +1,4 @@
+using Rama.Core.Crew.Schedule;
 using Rama.Core.Explain;
 using Rama.Core.Weather;
 
@@ -13,6 +14,7 @@ namespace Rama.Core.Season;
 /// <param name="DaysLate">Days that it would be done after its window; 0 when it is in time, null without an
 /// estimate.</param>
 /// <param name="Reason">Why it is late.</param>
+/// <param name="DoneShare">Share of its hours that is reported done.</param>
 public sealed record WorkAhead(
     double Hours,
     bool HoursAssumed,
@@ -21,7 +23,8 @@ public sealed record WorkAhead(
     GreenTip? GreenTip,
     int? DaysToGreenTip,
     int? DaysLate,
-    Notice? Reason
+    Notice? Reason,
+    double DoneShare
 )
 {
     /// <summary>Time per tree where there is no prescription yet, minutes (assumption).</summary>
@@ -66,7 +69,7 @@ public sealed record WorkAhead(
             }
             var place = waiting[next];
             waiting.RemoveAt(next);
-            var (hours, assumed, tip, window) = plantings[place];
+            var (hours, assumed, tip, window, share) = plantings[place];
             ahead += hours;
             var done = Day(Math.Ceiling(ahead / crewHoursPerWeek * 7 - 1e-9));
             var left = tip is null ? (int?)null : tip.Day.DayNumber - today.DayNumber;
@@ -82,7 +85,8 @@ public sealed record WorkAhead(
                         tip,
                         left,
                         late,
-                        late > 0 ? Why(late.Value, ahead, crewHoursPerWeek) : null
+                        late > 0 ? Why(late.Value, ahead, crewHoursPerWeek) : null,
+                        share
                     )
                 )
             );
@@ -91,6 +95,33 @@ public sealed record WorkAhead(
 
         // One hour a week for a whole country's trees is no date any more.
         DateOnly Day(double days) => today.AddDays((int)Math.Min(days, FarDays));
+    }
+
+    /// <summary>The same as the crews plan it, so that both tell one day.</summary>
+    /// <param name="winter">Its winter passes in the crew plan.</param>
+    /// <param name="isWhole">Whether all of them have a place in it.</param>
+    public WorkAhead Planned(IReadOnlyList<PlacedTask> winter, bool isWhole)
+    {
+        if (!isWhole || winter.Count == 0)
+            return this with
+            {
+                DaysLate = null,
+                Reason = new("season.nobody", "Nobody is planned to do it. See the crew plan for why."),
+            };
+        var late = winter.Max(t => t.DaysLate);
+        return this with
+        {
+            Done = winter.Max(t => t.Last),
+            DaysLate = late,
+            Reason =
+                late == 0
+                    ? null
+                    : new(
+                        "season.planned-late",
+                        $"In the crew plan it is done {late} days after its time. See there what would help.",
+                        new Figure("late", late, "day")
+                    ),
+        };
     }
 
     private static Notice Why(int late, double hours, double perWeek) =>
@@ -109,7 +140,14 @@ public sealed record WorkAhead(
 /// <param name="HoursAssumed">Whether the time per tree is an assumption.</param>
 /// <param name="GreenTip">Its green tip, where expected.</param>
 /// <param name="Window">Days between which it is pruned, where known.</param>
-public sealed record WorkToDo(double Hours, bool HoursAssumed, GreenTip? GreenTip, PruningWindow? Window)
+/// <param name="DoneShare">Share of all its hours that is done.</param>
+public sealed record WorkToDo(
+    double Hours,
+    bool HoursAssumed,
+    GreenTip? GreenTip,
+    PruningWindow? Window,
+    double DoneShare = 0
+)
 {
     /// <summary>Of a programme: its winter passes, done by the last day of the last of them; null where none is
     /// ahead.</summary>
@@ -119,13 +157,16 @@ public sealed record WorkToDo(double Hours, bool HoursAssumed, GreenTip? GreenTi
     public static WorkToDo? Of(Programme programme, GreenTip? tip, Func<string, double>? done = null)
     {
         var winter = programme.Passes.Where(p => p is { IsWinter: true, IsAhead: true }).ToList();
-        return winter.Count == 0
-            ? null
-            : new(
-                winter.Sum(p => p.HoursLeft(done?.Invoke(p.Id) ?? 0) ?? 0),
-                winter.Any(p => p.Hours?.Assumed != false),
-                tip,
-                winter.Max(p => p.To) is { } to ? new(winter.Min(p => p.From), to) : null
-            );
+        if (winter.Count == 0)
+            return null;
+        var all = winter.Sum(p => p.Hours?.Paid ?? 0);
+        var left = winter.Sum(p => p.HoursLeft(done?.Invoke(p.Id) ?? 0)?.Paid ?? 0);
+        return new(
+            left,
+            winter.Any(p => p.Hours?.Assumed != false),
+            tip,
+            winter.Max(p => p.To) is { } to ? new(winter.Min(p => p.From), to) : null,
+            all > 0 ? 1 - left / all : 0
+        );
     }
 }

@@ -9,7 +9,8 @@ using Rama.Data.Exchange;
 
 namespace Rama.Data.Crew;
 
-/// <summary>Crews, who works in the rows, and the plan of the crews: goes out with an estate as JSON, and comes back in.</summary>
+/// <summary>Crews, who works in the rows, and the plan of the crews: goes out with an estate as JSON, and comes back
+/// in.</summary>
 internal sealed class CrewArchive(RamaContext database, EstateScope scope)
 {
     private const string FileName = "crew.json",

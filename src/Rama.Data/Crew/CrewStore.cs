@@ -8,7 +8,13 @@ using Rama.Data.Estate;
 namespace Rama.Data.Crew;
 
 /// <summary>Crews of the estate in scope, what is said of their work, and the plan in force.</summary>
-public sealed class CrewStore(RamaContext database, EstateStore estates, EstateScope scope, TimeProvider clock)
+public sealed class CrewStore(
+    RamaContext database,
+    EstateStore estates,
+    CatalogueStore catalogues,
+    EstateScope scope,
+    TimeProvider clock
+)
 {
     /// <summary>Most crews an estate keeps.</summary>
     internal const int Most = 30;
@@ -71,13 +77,22 @@ public sealed class CrewStore(RamaContext database, EstateStore estates, EstateS
         }
     }
 
-    /// <summary>Removes a crew nobody is in and no work is kept with. False when there is none of that id.</summary>
-    /// <exception cref="UnusableEntryException">Somebody is in it, or work is kept with it.</exception>
+    /// <summary>
+    /// Removes a crew nobody is in; work kept with it, also of winters gone by, is free. False when there is none of
+    /// that id.
+    /// </summary>
+    /// <exception cref="UnusableEntryException">Somebody is in it, or work is kept with it at this moment.</exception>
     public async Task<bool> RemoveAsync(Guid id, CancellationToken cancel)
     {
         if (await database.Crews.SingleOrDefaultAsync(c => c.Id == id, cancel) is not { } record)
             return false;
         database.Remove(record);
+        foreach (var task in await database.CrewTasks.Where(t => t.CrewId == id).ToListAsync(cancel))
+        {
+            task.TakeOver(task.ToChoice() with { Crew = null });
+            if (task.ToChoice().IsEmpty)
+                database.Remove(task);
+        }
         try
         {
             await database.SaveChangesAsync(cancel);
@@ -88,7 +103,7 @@ public sealed class CrewStore(RamaContext database, EstateStore estates, EstateS
         }
         catch (DbUpdateException e) when (e.Breaks(CrewConfiguration.Locked))
         {
-            throw Problem("name", "kept", $"{record.Name}: work is kept with it. Free that first.");
+            throw Problem("name", "kept", $"{record.Name}: work was kept with it just now. Free that first.");
         }
         return true;
     }
@@ -103,7 +118,8 @@ public sealed class CrewStore(RamaContext database, EstateStore estates, EstateS
             .Where(t => t.Season == season)
             .ToDictionaryAsync(t => (t.PlantingId, t.Pass), cancel);
 
-    /// <summary>Saves what is said of a pass, or takes it away where nothing is; false when there is no such planting.
+    /// <summary>
+    /// Saves what is said of a pass, or takes it away where nothing is; false when there is no such planting or pass.
     /// </summary>
     /// <param name="planting">The planting.</param>
     /// <param name="pass">The pass.</param>
@@ -121,7 +137,11 @@ public sealed class CrewStore(RamaContext database, EstateStore estates, EstateS
     )
     {
         var estate = await estates.ReadAsync(cancel);
-        if (!await database.Plantings.AnyAsync(p => p.Id == planting, cancel) || pass.Length > 60)
+        if (
+            await database.Plantings.Where(p => p.Id == planting).Select(p => p.System).SingleOrDefaultAsync(cancel)
+                is not { } system
+            || (await catalogues.ReadAsync(cancel)).Catalogue.PassesOf(system).All(p => p.Id != pass)
+        )
             return false;
         var choice = entry.Read(estate.Season);
         if (choice.Crew is { } crew && !await database.Crews.AnyAsync(c => c.Id == crew, cancel))

@@ -3,6 +3,7 @@ using Rama.Core.Count;
 using Rama.Core.Count.Estimate;
 using Rama.Core.Count.Floral;
 using Rama.Core.Count.Sample;
+using Rama.Core.Crew;
 using Rama.Core.Crew.Progress;
 using Rama.Core.Explain;
 using Rama.Core.Plan;
@@ -91,18 +92,24 @@ public sealed record FieldKit(
 /// <param name="Crews">The crews; none for those who do not report.</param>
 /// <param name="Done">Rows done whole by pass, as far as reported.</param>
 /// <param name="Shares">How far each pass is, as a share, by pass.</param>
+/// <param name="MostHours">Most hours a day somebody works.</param>
 public sealed record KitWork(
     IReadOnlyList<KitCrew> Crews,
     IReadOnlyDictionary<string, IReadOnlyList<int>> Done,
-    IReadOnlyDictionary<string, double> Shares
+    IReadOnlyDictionary<string, double> Shares,
+    double MostHours
 )
 {
-    internal static KitWork Of(IReadOnlyList<KeptCrew> crews, PlantingYear? year) =>
-        new(
+    internal static KitWork Of(IReadOnlyList<KeptCrew> crews, PlantingYear? year)
+    {
+        var progress = year?.Progress ?? new Dictionary<string, WorkProgress>();
+        return new(
             [.. crews.Select(c => new KitCrew(c.Record.Id, c.Record.Name, c.ToCrew().People))],
-            (year?.Progress ?? new Dictionary<string, WorkProgress>()).ToDictionary(p => p.Key, p => p.Value.RowsDone),
-            (year?.Progress ?? new Dictionary<string, WorkProgress>()).ToDictionary(p => p.Key, p => p.Value.Value)
+            progress.ToDictionary(p => p.Key, p => p.Value.RowsDone),
+            progress.ToDictionary(p => p.Key, p => p.Value.Value),
+            WorkCalendar.MostHours
         );
+    }
 }
 
 /// <summary>A crew.</summary>
@@ -168,7 +175,6 @@ internal static class SampleEndpoints
         PlantingYears years,
         EstateStore estates,
         ReworkStore rework,
-        CrewStore crews,
         HttpContext http,
         CancellationToken cancel,
         string language = "en",
@@ -235,7 +241,7 @@ internal static class SampleEndpoints
                 ),
                 PassesOf(all, id, stored, reader),
                 all.Today,
-                all.Plantings.FirstOrDefault(p => p.Planting.Id == id)?.Rework is { } work
+                all.Find(id)?.Rework is { } work
                     ? new(
                         ReworkRules.Shipped.Grafts,
                         [.. work.Work.Select(w => w.Task)],
@@ -247,10 +253,8 @@ internal static class SampleEndpoints
                     )
                     : null,
                 KitWork.Of(
-                    SignedInPerson.RoleOf(http.User) is { } role && Permissions.May(role, Act.Report)
-                        ? await crews.AllAsync(cancel)
-                        : [],
-                    all.Plantings.FirstOrDefault(p => p.Planting.Id == id)
+                    SignedInPerson.RoleOf(http.User) is { } role && Permissions.May(role, Act.Report) ? all.Crews : [],
+                    all.Find(id)
                 )
             )
         );
@@ -258,7 +262,7 @@ internal static class SampleEndpoints
 
     private static IReadOnlyList<KitPass> PassesOf(EstateYear all, Guid id, StoredPlanting stored, CardReader reader)
     {
-        if (all.Plantings.FirstOrDefault(p => p.Planting.Id == id) is not { Programme: { } programme } year)
+        if (all.Find(id) is not { Programme: { } programme } year)
             return [];
         var (outlook, toPrune) = (all.OutlookOf(year), stored.ToPrune());
         return

@@ -249,7 +249,7 @@ internal static class ScanEndpoints
         if (await plantings.FindAsync(id, cancel, season) is not { } stored)
             return TypedResults.NotFound();
         var year = await years.ReadAsync(cancel, stored.Plan.Season);
-        var rework = year.Plantings.FirstOrDefault(p => p.Planting.Id == id)?.Rework;
+        var rework = year.Find(id)?.Rework;
         var standings = rework?.Trees.ToDictionary(t => (t.Row, t.Tree), t => t.Standing) ?? [];
         foreach (var going in rework?.ToGo ?? [])
         foreach (var tree in going.Trees)

@@ -24,7 +24,7 @@ internal static class CrewPlanEndpoints
             .MapPost("/crew-plan/improve", Improve)
             .For(Act.Plan)
             .WithSummary(
-                "Look for a better plan and put it in force; closing the answer keeps the best so far unsaved"
+                "Look for a better plan and put it in force; closing the answer puts the best so far in force"
             );
         group
             .MapPut("/plantings/{id:guid}/passes/{pass}/crew", SaveTask)
@@ -64,33 +64,23 @@ internal static class CrewPlanEndpoints
                 ahead => new(0, Ahead: ahead),
                 async (tell, gone) =>
                 {
-                    CrewPlanner planner = new(work.Problem);
-                    CrewSolution best = new(Better(work.Plan(), planner.First()), null);
-                    await tell(StepOf(0, best));
-                    if (seconds > 0)
+                    var first = new CrewPlanner(work.Problem).First();
+                    var planned = work.Plan();
+                    CrewSolution best = new(CrewPlanner.IsBetter(first, planned) ? first : planned, null);
+                    try
                     {
-                        var clock = Stopwatch.StartNew();
-                        var solving = Task.Run(
-                            () =>
-                                CrewSolver.Improve(
-                                    work.Problem,
-                                    best.Plan,
-                                    new SolveLimit(seconds, Workers: 1),
-                                    better => Volatile.Write(ref best, better),
-                                    gone
-                                ),
+                        await ImproveAsync(work.Problem, seconds, () => best, better => best = better, tell, gone);
+                    }
+                    finally
+                    {
+                        // Who stops it keeps the best so far, and so does who closes the page.
+                        await store.SavePlanAsync(
+                            work.Year.Season,
+                            work.Stored(best.Plan),
+                            body.Version,
                             CancellationToken.None
                         );
-                        while (await Task.WhenAny(solving, Task.Delay(TellEvery, gone)) != solving)
-                        {
-                            gone.ThrowIfCancellationRequested();
-                            await tell(
-                                StepOf(Math.Min(1, clock.Elapsed.TotalSeconds / seconds), Volatile.Read(ref best))
-                            );
-                        }
-                        best = await solving;
                     }
-                    await store.SavePlanAsync(work.Year.Season, work.Stored(best.Plan), body.Version, gone);
                     await tell(StepOf(1, best) with { IsSaved = true });
                 },
                 e => new(1, Problem: Failed(e, http)),
@@ -99,7 +89,28 @@ internal static class CrewPlanEndpoints
         );
     }
 
-    private static CrewPlan Better(CrewPlan one, CrewPlan other) => CrewPlanner.IsBetter(other, one) ? other : one;
+    private static async Task ImproveAsync(
+        CrewProblem problem,
+        double seconds,
+        Func<CrewSolution> best,
+        Action<CrewSolution> improved,
+        Func<ImproveStep, Task> tell,
+        CancellationToken gone
+    )
+    {
+        await tell(StepOf(0, best()));
+        if (seconds == 0)
+            return;
+        var clock = Stopwatch.StartNew();
+        var solving = Task.Run(
+            () => improved(CrewSolver.Improve(problem, best().Plan, new(seconds, Workers: 1), improved, gone)),
+            CancellationToken.None
+        );
+        while (await Task.WhenAny(solving, Task.Delay(TellEvery, CancellationToken.None)) != solving)
+            if (!gone.IsCancellationRequested)
+                await tell(StepOf(Math.Min(1, clock.Elapsed.TotalSeconds / seconds), best()));
+        await solving;
+    }
 
     private static ImproveStep StepOf(double share, CrewSolution best) =>
         new(share, best.Plan.Late.Count(), best.Plan.Cost.Total, best.Gap);

@@ -55,7 +55,7 @@ public sealed record CrewPlanView(
             work.Year.Estate.ToCrewSettings(),
             work.Year.Estate.Currency,
             [.. work.Year.Sites.Values.Select(s => s.Site.Name).Order(StringComparer.CurrentCultureIgnoreCase)],
-            [.. work.Crews.Select(CrewView.Of)],
+            [.. work.Year.Crews.Select(c => CrewView.Of(c, work.Year.Today))],
             [
                 .. work
                     .Works.Select(w =>
@@ -84,15 +84,29 @@ public sealed record CrewPlanView(
 /// <param name="Crew">As typed.</param>
 /// <param name="People">People in it, those named and the others.</param>
 /// <param name="Members">Names of those named.</param>
-public sealed record CrewView(Guid Id, uint Version, CrewEntry Crew, int People, IReadOnlyList<string> Members)
+/// <param name="Weekdays">Days of the week they work.</param>
+/// <param name="Free">Days in the time ahead on which they do not, days of the week and holidays.</param>
+public sealed record CrewView(
+    Guid Id,
+    uint Version,
+    CrewEntry Crew,
+    int People,
+    IReadOnlyList<string> Members,
+    IReadOnlyList<DayOfWeek> Weekdays,
+    IReadOnlyList<DateOnly> Free
+)
 {
-    internal static CrewView Of(KeptCrew crew) =>
+    private const int DaysTold = 250;
+
+    internal static CrewView Of(KeptCrew crew, DateOnly today) =>
         new(
             crew.Record.Id,
             crew.Record.Version,
             crew.Record.ToEntry(),
             crew.ToCrew().People,
-            [.. crew.Members.Select(m => m.Name)]
+            [.. crew.Members.Select(m => m.Name)],
+            [.. crew.Sheet.Calendar.Weekdays.Order()],
+            [.. Enumerable.Range(0, DaysTold).Select(today.AddDays).Where(day => !crew.Sheet.Calendar.Works(day))]
         );
 }
 
@@ -106,11 +120,13 @@ public sealed record CrewView(Guid Id, uint Version, CrewEntry Crew, int People,
 /// <param name="PassName">The pass in two or three words.</param>
 /// <param name="Needs">Hands it needs.</param>
 /// <param name="Hours">Hours paid that are left.</param>
+/// <param name="HoursSteps">How they came about.</param>
 /// <param name="Assumed">Whether they rest on an assumption.</param>
 /// <param name="From">First day of its window.</param>
 /// <param name="Due">Last day of it.</param>
 /// <param name="Done">How far it is; null before anything was reported.</param>
 /// <param name="LatePerDay">What the first day late costs, money.</param>
+/// <param name="LateSteps">How that came about.</param>
 /// <param name="Choice">What a manager says of it.</param>
 /// <param name="Version">Version of that, to be sent back when saving.</param>
 /// <param name="UsableShare">Share of its days it can be worked on; null where every day will do.</param>
@@ -126,11 +142,13 @@ public sealed record CrewTaskView(
     LocalText PassName,
     IReadOnlyList<Hands> Needs,
     double Hours,
+    IReadOnlyList<Step> HoursSteps,
     bool Assumed,
     DateOnly From,
     DateOnly? Due,
     WorkProgress? Done,
     double LatePerDay,
+    IReadOnlyList<Step> LateSteps,
     TaskChoice Choice,
     uint Version,
     double? UsableShare,
@@ -158,11 +176,13 @@ public sealed record CrewTaskView(
             work.Pass.Name,
             work.Pass.Hands,
             work.Task.Hours,
+            work.Hours.Steps,
             work.Pass.Hours?.Assumed != false,
             work.Pass.From!.Value,
             work.Task.Due,
             planting.Progress.GetValueOrDefault(work.Pass.Id),
             work.Task.Late.Of(1),
+            work.LateSteps,
             choice?.ToChoice() ?? new(),
             choice?.Version ?? 0,
             work.Task.Weather?.UsableShare,

@@ -11,14 +11,12 @@ namespace Rama.Web.Crew;
 
 /// <summary>The work of an estate with its crews, and the plan in force laid on the days ahead.</summary>
 /// <param name="Year">Its plantings with their years.</param>
-/// <param name="Crews">Its crews.</param>
 /// <param name="Choices">What is said of passes, by planting and pass.</param>
 /// <param name="Works">The work at hand, by its identifier.</param>
 /// <param name="Problem">The same for the planner.</param>
 /// <param name="Record">The plan in force; null before one was made.</param>
 internal sealed record EstateWork(
     EstateYear Year,
-    IReadOnlyList<KeptCrew> Crews,
     IReadOnlyDictionary<(Guid Planting, string Pass), TaskChoiceRecord> Choices,
     IReadOnlyDictionary<string, (PlantingYear Planting, PassWork Work)> Works,
     CrewProblem Problem,
@@ -34,7 +32,6 @@ internal sealed record EstateWork(
         CrewPlanner planner = new(Problem);
         if (Record?.ToPlan() is not { Tasks.Count: > 0 } kept)
             return planner.First();
-        var crews = Problem.Crews.Select(c => c.Id).ToHashSet();
         var turns = kept
             .Tasks.Select(t => (Turn: t, Id: PassWork.IdOf(t.Planting, t.Part)))
             .Where(t => Works.ContainsKey(t.Id))
@@ -55,13 +52,7 @@ internal sealed record EstateWork(
                 is { } same
         )
             return same;
-        return planner.InOrder([
-            .. turns.Select(t => new Turn(
-                t.Id,
-                crews.Contains(t.Turn.Crew.ToString()) ? t.Turn.Crew.ToString() : null,
-                t.Turn.Overtime
-            )),
-        ]);
+        return planner.InOrder([.. turns.Select(t => new Turn(t.Id, t.Turn.Crew.ToString(), t.Turn.Overtime))]);
     }
 
     /// <summary>Tells whether the work, the crews and the day are still those of a plan.</summary>
@@ -107,13 +98,15 @@ internal sealed record EstateWork(
         );
 
     /// <summary>A plan as it is kept.</summary>
-    public StoredCrewPlan Stored(CrewPlan plan) =>
-        new(
+    public StoredCrewPlan Stored(CrewPlan plan)
+    {
+        var placed = plan.Tasks.ToDictionary(t => t.Task);
+        return new(
             Problem.Start,
             Stamp,
             [
                 .. plan
-                    .Order.Select(o => plan.Tasks.First(t => t.Task == o.Task))
+                    .Order.Select(o => placed[o.Task])
                     .Select(t => new StoredTurn(
                         Works[t.Task].Planting.Planting.Id,
                         t.Task[(t.Task.IndexOf('/') + 1)..],
@@ -123,6 +116,19 @@ internal sealed record EstateWork(
                     )),
             ]
         );
+    }
+
+    /// <summary>The winter of each planting as planned: its passes with a place, and whether all of them have
+    /// one.</summary>
+    /// <param name="plan">The plan.</param>
+    public IReadOnlyDictionary<Guid, (IReadOnlyList<PlacedTask> Winter, bool IsWhole)> Winters(CrewPlan plan)
+    {
+        var placed = plan.Tasks.ToDictionary(t => t.Task);
+        return Works
+            .Where(w => w.Value.Work.Pass.IsWinter)
+            .GroupBy(w => w.Value.Planting.Planting.Id, w => placed.GetValueOrDefault(w.Key))
+            .ToDictionary(g => g.Key, g => ((IReadOnlyList<PlacedTask>)[.. g.OfType<PlacedTask>()], !g.Contains(null)));
+    }
 }
 
 /// <summary>Reads the work of the estate in scope.</summary>
@@ -137,10 +143,15 @@ internal sealed class EstateWorks(PlantingYears years, CrewStore crews)
     private const int YearsBack = 10;
 
     /// <summary>The work at hand, with what is done of it taken off.</summary>
-    public async Task<EstateWork> ReadAsync(CancellationToken cancel)
+    public async Task<EstateWork> ReadAsync(CancellationToken cancel) =>
+        await OfAsync(await years.ReadAsync(cancel), cancel);
+
+    /// <summary>The work at hand of a year read already.</summary>
+    /// <param name="year">The year at hand.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<EstateWork> OfAsync(EstateYear year, CancellationToken cancel)
     {
-        var year = await years.ReadAsync(cancel);
-        var kept = await crews.AllAsync(cancel);
+        var kept = year.Crews;
         var choices = await crews.TasksAsync(year.Season, cancel);
         var settings = year.Estate.ToCrewSettings().Read();
         var wage =
@@ -178,7 +189,7 @@ internal sealed class EstateWorks(PlantingYears years, CrewStore crews)
             settings.Platforms,
             new(settings.MoveHours)
         );
-        return new(year, kept, choices, works, problem, await crews.PlanAsync(year.Season, cancel));
+        return new(year, choices, works, problem, await crews.PlanAsync(year.Season, cancel));
     }
 
     private static WorkWeather? WeatherOf(

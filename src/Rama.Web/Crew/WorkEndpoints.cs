@@ -29,8 +29,8 @@ public sealed record WorkReportView(Guid Id, DateTimeOffset At, string? Person, 
 /// <summary>A crew plan worked out from a problem sent.</summary>
 /// <param name="Plan">The plan.</param>
 /// <param name="Bound">No plan costs less, money; null where nothing is proven.</param>
-/// <param name="Gap">How much cheaper a plan could still be, as a share; null where it is not proven to be under a fifth.
-/// </param>
+/// <param name="Gap">How much cheaper a plan could still be, as a share; null where it is not proven to be under a
+/// fifth.</param>
 /// <param name="Late">Why what is late is late.</param>
 /// <param name="Conflicts">Locks that cannot hold.</param>
 public sealed record CrewPlanAnswer(
@@ -75,7 +75,7 @@ internal static class WorkEndpoints
     )
     {
         var year = await years.ReadAsync(cancel);
-        if (year.Plantings.FirstOrDefault(p => p.Planting.Id == id) is not { } planting)
+        if (year.Find(id) is not { } planting)
             return TypedResults.NotFound();
         var told = (await inbox.InForceAsync(FieldKind.Work, year.Season, cancel))[id];
         return TypedResults.Ok(

@@ -28,6 +28,7 @@ internal sealed class PlantingYears(
     ReworkStore rework,
     FieldInbox inbox,
     FieldHandlers handlers,
+    CrewStore crews,
     EstateStore estates,
     TimeProvider clock
 )
@@ -53,6 +54,7 @@ internal sealed class PlantingYears(
             shown,
             today,
             sites,
+            await crews.AllAsync(cancel),
             [
                 .. plantings.Select(p =>
                     YearOf(p, sites.GetValueOrDefault(p.SiteId), [.. choices[p.Id]], [.. marks[p.Id]])
@@ -185,17 +187,27 @@ internal sealed class PlantingYears(
 /// <param name="Season">Calendar year of the harvest.</param>
 /// <param name="Today">The day taken as today.</param>
 /// <param name="Sites">Its sites.</param>
+/// <param name="Crews">Its crews.</param>
 /// <param name="Plantings">Its plantings.</param>
 internal sealed record EstateYear(
     EstateRecord Estate,
     int Season,
     DateOnly Today,
     IReadOnlyDictionary<Guid, KnownSite> Sites,
+    IReadOnlyList<KeptCrew> Crews,
     IReadOnlyList<PlantingYear> Plantings
 )
 {
-    /// <summary>Hours all crews together work in a week.</summary>
-    public double CrewHoursPerWeek => Estate.CrewHoursPerWeek ?? WorkAhead.DefaultCrewHoursPerWeek;
+    /// <summary>Hours all crews together work in a week: those of the crews there are, else as told, else as
+    /// usual.</summary>
+    public double CrewHoursPerWeek =>
+        Crews.Count > 0
+            ? Crews.Sum(c => c.ToCrew().HoursPerWeek)
+            : Estate.CrewHoursPerWeek ?? WorkAhead.DefaultCrewHoursPerWeek;
+
+    /// <summary>The planting of that identifier; null for none.</summary>
+    /// <param name="planting">Its identifier.</param>
+    public PlantingYear? Find(Guid planting) => Plantings.FirstOrDefault(p => p.Planting.Id == planting);
 
     /// <summary>What the days at hand say to the passes of a planting.</summary>
     public IReadOnlyDictionary<string, PassOutlook> OutlookOf(PlantingYear planting) =>

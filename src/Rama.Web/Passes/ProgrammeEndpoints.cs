@@ -123,7 +123,7 @@ internal static class ProgrammeEndpoints
     )
     {
         var all = await years.ReadAsync(cancel);
-        if (all.Plantings.FirstOrDefault(p => p.Planting.Id == id) is not { Programme: { } programme } year)
+        if (all.Find(id) is not { Programme: { } programme } year)
             return TypedResults.NotFound();
         if (await plantings.FindAsync(id, cancel) is not { } stored)
             return TypedResults.NotFound();

@@ -176,7 +176,7 @@ internal static class PrescribeEndpoints
             "agent" => BranchWay.Agent,
             _ => throw new UnusableEntryException([new("branches", "unknown", "Branches: expected buds or agent.")]),
         };
-        var year = (await years.ReadAsync(cancel)).Plantings.FirstOrDefault(p => p.Planting.Id == id);
+        var year = (await years.ReadAsync(cancel)).Find(id);
         if (year?.Programme?.Passes.FirstOrDefault(p => p.Id == pass) is not { } planned)
             return TypedResults.NotFound();
         if (await store.FindAsync(id, cancel) is not { } stored || year.Planting.Facts is not { } facts)
@@ -201,7 +201,7 @@ internal static class PrescribeEndpoints
     private static async Task<double> KnockedOffAsync(PlantingYears years, Guid id, CancellationToken cancel)
     {
         var year = await years.ReadAsync(cancel);
-        return year.Plantings.FirstOrDefault(p => p.Planting.Id == id)?.Late(year.Today)?.Share ?? 0;
+        return year.Find(id)?.Late(year.Today)?.Share ?? 0;
     }
 
     private static async Task<BodyMarks> MarksAsync(EstateStore estates, CancellationToken cancel) =>

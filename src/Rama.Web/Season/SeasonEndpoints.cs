@@ -1,10 +1,12 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using Rama.Core.Crew.Schedule;
 using Rama.Core.Plan;
 using Rama.Core.Season;
 using Rama.Core.Weather;
 using Rama.Data.Estate;
 using Rama.Data.Season;
 using Rama.Web.Accounts;
+using Rama.Web.Crew;
 using Rama.Web.Passes;
 using Rama.Web.Weather;
 
@@ -47,6 +49,7 @@ internal static class SeasonEndpoints
         PlantingYears years,
         SeasonStore seasons,
         CatalogueStore catalogues,
+        EstateWorks crewWork,
         CancellationToken cancel,
         int? season = null
     )
@@ -62,7 +65,21 @@ internal static class SeasonEndpoints
             .ToList();
         var ahead = plantings.Where(p => p.Work is not null).ToList();
         var works = WorkAhead.InTurn(year.Today, year.CrewHoursPerWeek, [.. ahead.Select(p => p.Work!)]);
-        SeasonLine LineOf(PlantingYear p, WorkAhead? work) => p.Planting.InTurn(work, PassGlance.AllOf(p));
+        // Where there are crews, their plan tells the days.
+        IReadOnlyDictionary<Guid, (IReadOnlyList<PlacedTask> Winter, bool IsWhole)> winters =
+            new Dictionary<Guid, (IReadOnlyList<PlacedTask>, bool)>();
+        if (year.Crews.Count > 0 && year.Season == estate.Season)
+        {
+            var crews = await crewWork.OfAsync(year, cancel);
+            winters = crews.Winters(crews.Plan());
+        }
+        SeasonLine LineOf(PlantingYear p, WorkAhead? work) =>
+            p.Planting.InTurn(
+                winters.TryGetValue(p.Planting.Id, out var planned)
+                    ? work?.Planned(planned.Winter, planned.IsWhole)
+                    : work,
+                PassGlance.AllOf(p)
+            );
         return TypedResults.Ok(
             new SeasonView(
                 estate.Name,
@@ -74,7 +91,8 @@ internal static class SeasonEndpoints
                 plantings.Count(p => p.Year.Planting.Line.Stage == Stage.Prescribe),
                 plantings.Count(p => p.Year.Planting.Line is { Stage: Stage.Decide, Ledger.Left: not null }),
                 year.CrewHoursPerWeek,
-                estate.CrewHoursPerWeek is null,
+                estate.CrewHoursPerWeek,
+                year.Crews.Count > 0,
                 estate.Version,
                 estate.ToBodyMarks(),
                 estate.Currency,

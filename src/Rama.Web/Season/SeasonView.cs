@@ -21,7 +21,9 @@ namespace Rama.Web.Season;
 /// <param name="Printable">Plantings whose card can be printed, though their count does not settle the decision
 /// yet.</param>
 /// <param name="CrewHoursPerWeek">Hours all crews together are taken to work in a week.</param>
-/// <param name="CrewHoursAssumed">Whether those hours are an assumption, since the estate has not told its own.</param>
+/// <param name="CrewHoursTold">Those hours as told of the estate, which count where there are no crews; null until
+/// told.</param>
+/// <param name="HasCrews">Whether there are crews, whose hours and days count.</param>
 /// <param name="EstateVersion">Version of what is told of the estate as a whole.</param>
 /// <param name="BodyMarks">Measures the crews take with the body.</param>
 /// <param name="Currency">Money of the estate; null until told.</param>
@@ -41,7 +43,8 @@ public sealed record SeasonView(
     int ReadyForCards,
     int Printable,
     double CrewHoursPerWeek,
-    bool CrewHoursAssumed,
+    double? CrewHoursTold,
+    bool HasCrews,
     uint EstateVersion,
     BodyMarksEntry BodyMarks,
     string? Currency,

@@ -98,7 +98,7 @@ internal static class ReworkEndpoints
     )
     {
         var all = await years.ReadAsync(cancel);
-        if (all.Plantings.FirstOrDefault(p => p.Planting.Id == id) is not { } year)
+        if (all.Find(id) is not { } year)
             return TypedResults.NotFound();
         var removal = await store.RemovalOfAsync(id, cancel);
         var catalogue = (await catalogues.ReadAsync(cancel)).Catalogue;
@@ -127,7 +127,7 @@ internal static class ReworkEndpoints
     {
         if (await plantings.FindAsync(id, cancel) is not { } stored)
             return TypedResults.NotFound();
-        var year = (await years.ReadAsync(cancel)).Plantings.FirstOrDefault(p => p.Planting.Id == id);
+        var year = (await years.ReadAsync(cancel)).Find(id);
         return TypedResults.Ok(
             TakingOutStart.Of(stored.ToPlan(), year?.Programme?.PaidHours / year?.Planting.Line.AreaHa)
         );

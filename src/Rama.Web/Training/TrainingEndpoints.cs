@@ -94,10 +94,7 @@ internal static class TrainingEndpoints
     )
     {
         var all = await years.ReadAsync(cancel);
-        if (
-            all.Plantings.FirstOrDefault(p => p.Planting.Id == id) is not { } year
-            || year.Training is not { Planting: var planting } terms
-        )
+        if (all.Find(id) is not { } year || year.Training is not { Planting: var planting } terms)
             return TypedResults.NotFound();
         var names = planting.System.AllPasses().Where(p => p.Task is not null).ToDictionary(p => p.Id, p => p.Name);
         var shared = PassDefinition.All.Select(p => p.Id).ToHashSet();
@@ -135,7 +132,7 @@ internal static class TrainingEndpoints
         PlantingYears years,
         CancellationToken cancel
     ) =>
-        (await years.ReadAsync(cancel)).Plantings.FirstOrDefault(p => p.Planting.Id == id)?.Training is { } terms
+        (await years.ReadAsync(cancel)).Find(id)?.Training is { } terms
             ? TypedResults.Ok(YoungTree.Of(terms))
             : TypedResults.NotFound();
 
@@ -158,10 +155,7 @@ internal static class TrainingEndpoints
     )
     {
         var all = await years.ReadAsync(cancel);
-        if (
-            all.Plantings.FirstOrDefault(p => p.Planting.Id == id) is not { } year
-            || year.Training is not { Planting: var planting }
-        )
+        if (all.Find(id) is not { } year || year.Training is not { Planting: var planting })
             return TypedResults.NotFound();
         var record = await store.SidesOfAsync(id, cancel);
         var plan = record?.ToPlan();

@@ -8,8 +8,8 @@ namespace Rama.Core.Tests.Season;
 public sealed class CropAtRiskTests
 {
     /// <summary>
-    /// 110 fruit wanted, set .62 ± .08: a tree at 192.5 buds is 2.67 fruit short in the mean of the years, one at 158 is
-    /// 13.11. Source: handbook of the trade 7.3, by numerical integration.
+    /// 110 fruit wanted, set .62 ± .08: a tree at 192.5 buds is 2.67 fruit short in the mean of the years, one at 158
+    /// is 13.11. Source: handbook of the trade 7.3, by numerical integration.
     /// </summary>
     [Fact]
     public void Buds_knocked_off_cost_the_fruit_they_would_have_borne()

@@ -6014,7 +6014,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Look for a better plan and put it in force; closing the answer keeps the best so far unsaved */
+        /** Look for a better plan and put it in force; closing the answer puts the best so far in force */
         post: {
             parameters: {
                 query?: never;
@@ -10160,7 +10160,8 @@ export interface components {
             bound: null | number;
             /**
              * Format: double
-             * @description How much cheaper a plan could still be, as a share; null where it is not proven to be under a fifth.
+             * @description How much cheaper a plan could still be, as a share; null where it is not proven to be under a
+             *         fifth.
              */
             gap: null | number;
             /** @description Why what is late is late. */
@@ -10373,6 +10374,8 @@ export interface components {
              * @description Hours paid that are left.
              */
             hours: number;
+            /** @description How they came about. */
+            hoursSteps: components["schemas"]["Step"][];
             /** @description Whether they rest on an assumption. */
             assumed: boolean;
             /**
@@ -10391,6 +10394,8 @@ export interface components {
              * @description What the first day late costs, money.
              */
             latePerDay: number;
+            /** @description How that came about. */
+            lateSteps: components["schemas"]["Step"][];
             /** @description What a manager says of it. */
             choice: components["schemas"]["TaskChoice"];
             /**
@@ -10427,6 +10432,10 @@ export interface components {
             people: number;
             /** @description Names of those named. */
             members: string[];
+            /** @description Days of the week they work. */
+            weekdays: components["schemas"]["DayOfWeek"][];
+            /** @description Days in the time ahead on which they do not, days of the week and holidays. */
+            free: string[];
         };
         /** @description Hours of an estate's passes by month, against what its crews have. */
         CrewYear: {
@@ -11067,7 +11076,10 @@ export interface components {
              */
             hazardMargin?: null | number;
         };
-        /** @description How deep each planting is pruned when the hours do not reach for all, so that most margin is kept. */
+        /**
+         * @description How deep each planting is pruned when the hours do not reach for all, so that most margin is
+         *                 kept.
+         */
         DepthTrade: {
             /** @description Each planting with its depth. */
             plantings: components["schemas"]["PlantingDepth"][];
@@ -12754,6 +12766,11 @@ export interface components {
             shares: {
                 [key: string]: number;
             };
+            /**
+             * Format: double
+             * @description Most hours a day somebody works.
+             */
+            mostHours: number;
         };
         /** @description What pruning after green tip costs: floral buds knocked off, and more to leave for them. */
         LateCost: {
@@ -14149,6 +14166,8 @@ export interface components {
              * @description All of it.
              */
             total: number;
+            /** @description The arithmetic. */
+            steps: null | components["schemas"]["Step"][];
         };
         /** @description All that is typed for one planting and season. */
         PlanEntry: {
@@ -16626,8 +16645,14 @@ export interface components {
              * @description Hours all crews together are taken to work in a week.
              */
             crewHoursPerWeek: number;
-            /** @description Whether those hours are an assumption, since the estate has not told its own. */
-            crewHoursAssumed: boolean;
+            /**
+             * Format: double
+             * @description Those hours as told of the estate, which count where there are no crews; null until
+             *         told.
+             */
+            crewHoursTold: null | number;
+            /** @description Whether there are crews, whose hours and days count. */
+            hasCrews: boolean;
             /**
              * Format: uint32
              * @description Version of what is told of the estate as a whole.
@@ -19420,6 +19445,11 @@ export interface components {
              */
             daysLate: null | number;
             reason: null | components["schemas"]["Notice"];
+            /**
+             * Format: double
+             * @description Share of its hours that is reported done.
+             */
+            doneShare: number;
         };
         /** @description When work will be finished, with the range it will be finished in nine times of ten. */
         WorkForecast: {

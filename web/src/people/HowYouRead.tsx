@@ -77,7 +77,7 @@ async function saveMoney(season: SeasonView, currency: string) {
         version: season.estateVersion,
         estate: {
           name: season.estate,
-          crewHoursPerWeek: season.crewHoursAssumed ? null : season.crewHoursPerWeek,
+          crewHoursPerWeek: season.crewHoursTold,
           bodyMarks: season.bodyMarks,
           currency,
         },

@@ -2,7 +2,8 @@ using Rama.Core.Explain;
 
 namespace Rama.Core.Crew.Depth;
 
-/// <summary>How deep each planting is pruned when the hours do not reach for all, so that most margin is kept.</summary>
+/// <summary>How deep each planting is pruned when the hours do not reach for all, so that most margin is
+/// kept.</summary>
 /// <param name="Plantings">Each planting with its depth.</param>
 /// <param name="Margin">Margin kept, money.</param>
 /// <param name="Hours">Hours it takes.</param>
@@ -20,9 +21,9 @@ public sealed record DepthTrade(
     /// <param name="choices">What each planting takes and brings at each depth.</param>
     /// <param name="hours">Hours there are.</param>
     /// <remarks>
-    /// Exact: of all ways up to a planting those are kept that no other beats in both hours and margin. Source: Nemhauser
-    /// and Ullmann, Discrete dynamic programming and capital allocation (1969), from memory. The trade knows no windows,
-    /// skills or weather: the plan is made again after it.
+    /// Exact: of all ways up to a planting those are kept that no other beats in both hours and margin. Source:
+    /// Nemhauser and Ullmann, Discrete dynamic programming and capital allocation (1969), from memory. The trade knows
+    /// no windows, skills or weather: the plan is made again after it.
     /// </remarks>
     public static DepthTrade Of(IReadOnlyList<DepthChoice> choices, double hours)
     {

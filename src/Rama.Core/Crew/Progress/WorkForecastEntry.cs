@@ -1,12 +1,11 @@
 using Rama.Core.Explain;
+using Rama.Core.Passes;
 
 namespace Rama.Core.Crew.Progress;
 
 /// <summary>Work left and what row sets done tell, as typed.</summary>
 public sealed record WorkForecastEntry
 {
-    private const int MostLogs = 1_000;
-
     /// <summary>Trees left.</summary>
     public double? Trees { get; init; }
 
@@ -37,12 +36,9 @@ public sealed record WorkForecastEntry
         var minutes = reader.Required("minutesPerTree", "Minutes per tree", MinutesPerTree, "min/tree", 0.01, 600);
         var sets = reader.OptionalWhole("setsLeft", "Row sets left", SetsLeft, "", 1, 100_000) ?? 1;
         var people = reader.RequiredWhole("people", "People", People, "", 1, CrewEntry.MostPeople);
-        var hours = reader.Required("hoursPerDay", "Hours a day", HoursPerDay, "h", 1, 16);
+        var hours = reader.Required("hoursPerDay", "Hours a day", HoursPerDay, "h", 1, WorkCalendar.MostHours);
         var usable = reader.Optional("usableShare", "Usable days", UsableShare, "share", 0.05, 1) ?? 1;
-        if (Logs.Count > MostLogs)
-            reader.Add("logs", "range", $"Logs: expected at most {MostLogs}.");
-        foreach (var (i, log) in Logs.Take(MostLogs).Index())
-            reader.Required($"logs[{i}]", "Log of actual over expected", log, "1", -3, 3);
+        PassHoursEntry.CheckLogs(reader, Logs);
         reader.ThrowIfAny();
         return WorkForecast.Of(new(trees, minutes, Logs, (int)sets, (int)people, hours, usable));
     }

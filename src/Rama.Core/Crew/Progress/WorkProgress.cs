@@ -72,7 +72,8 @@ public sealed record WorkProgress(
             warnings.Add(
                 new(
                     "progress.twice",
-                    $"Reported done twice: row {twice.Min}{(twice.Count > 1 ? " and others" : "")}. It counts once; see who was there.",
+                    $"Reported done twice: row {twice.Min}{(twice.Count > 1 ? " and others" : "")}. "
+                        + "It counts once; see who was there.",
                     new("first row", twice.Min, "1"),
                     new("rows", twice.Count, "1")
                 )

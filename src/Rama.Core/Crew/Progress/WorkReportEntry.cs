@@ -50,7 +50,7 @@ public sealed record WorkReportEntry
         if (Day is null)
             reader.Add("day", "missing", "Day: please fill this in.");
         var people = reader.RequiredWhole("people", "People", People, "", 1, CrewEntry.MostPeople);
-        var hours = reader.Optional("hours", "Hours", Hours, "h", 0, 16);
+        var hours = reader.Optional("hours", "Hours", Hours, "h", 0, WorkCalendar.MostHours);
         if (Workers.Count > CrewEntry.MostPeople)
             reader.Add("workers", "range", $"People: expected at most {CrewEntry.MostPeople}.");
         if (Rows.Count > MostRows || Rows.Any(r => r is < 1 or > 9_999))

@@ -1,3 +1,5 @@
+using Rama.Core.Explain;
+
 namespace Rama.Core.Crew.Schedule;
 
 /// <summary>Which crew does what when.</summary>
@@ -92,4 +94,21 @@ public sealed record PlanCost(double Late, double Overtime, double Moves, double
 {
     /// <summary>All of it.</summary>
     public double Total => Late + Overtime + Moves + Idle;
+
+    /// <summary>The arithmetic.</summary>
+    public IReadOnlyList<Step> Steps =>
+        [
+            new(
+                "crew-plan.cost",
+                "lateness + overtime + moves + waiting",
+                new("cost beside wages", Total, "money"),
+                [
+                    new("lateness", Late, "money"),
+                    new("overtime", Overtime, "money"),
+                    new("moves", Moves, "money"),
+                    new("waiting", Idle, "money"),
+                ],
+                Sources.Definition
+            ),
+        ];
 }

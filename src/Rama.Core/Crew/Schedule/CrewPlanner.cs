@@ -4,6 +4,9 @@ namespace Rama.Core.Crew.Schedule;
 /// <param name="problem">The problem.</param>
 public sealed class CrewPlanner(CrewProblem problem)
 {
+    // Tasks times crews from which on one order is tried: with the others a first look would take half a minute.
+    private const int LargeProblem = 12_000;
+
     private readonly WorkableHalves _workable = new(problem);
     private readonly Dictionary<string, WorkCrew> _crews = problem.Crews.ToDictionary(c => c.Id);
     private readonly Dictionary<string, CrewTask> _tasks = problem.Tasks.ToDictionary(t => t.Id);
@@ -16,14 +19,13 @@ public sealed class CrewPlanner(CrewProblem problem)
     /// <summary>Half-days each crew could work on each task on.</summary>
     public WorkableHalves Workable => _workable;
 
-    private const int LargeProblem = 12_000;
-
     /// <summary>
     /// The plan shown at once: the work in the order of its last days, in that of what a day late costs, and in that of
     /// both, each given to the crew that has it done first; the cheapest of them.
     /// </summary>
-    /// <remarks>Source: handbook of the trade; both together: apparent tardiness cost, Vepsalainen and Morton 1987, from
-    /// memory.</remarks>
+    /// <remarks>
+    /// Source: handbook of the trade; both together: apparent tardiness cost, Vepsalainen and Morton 1987, from memory.
+    /// </remarks>
     public CrewPlan First()
     {
         IReadOnlyList<CrewTask> byDue =
@@ -37,7 +39,6 @@ public sealed class CrewPlanner(CrewProblem problem)
             [.. byDue.OrderByDescending(Urgency)],
         ];
         var mayOvertime = problem.Crews.Any(c => c.Overtime > 0);
-        // A thousand plantings are planned in the order of their last days, or the first look would take half a minute.
         if (problem.Tasks.Count * problem.Crews.Count > LargeProblem)
             (orders, mayOvertime) = ([byDue], false);
         CrewPlan? best = null;
@@ -118,8 +119,10 @@ public sealed class CrewPlanner(CrewProblem problem)
         }
     }
 
-    /// <summary>The work of a plan laid anew, each with its crew: in the order it began in, or in the order it was finished
-    /// in, whichever is better.</summary>
+    /// <summary>
+    /// The work of a plan laid anew, each with its crew: in the order it began in, or in the order it was finished in,
+    /// whichever is better.
+    /// </summary>
     /// <param name="placed">The work with its crew, and with its half-days in order.</param>
     public CrewPlan Again(IReadOnlyList<(Turn Turn, int Begin, int End)> placed)
     {

@@ -1,12 +1,12 @@
 namespace Rama.Core.Crew.Schedule;
 
 /// <summary>
-/// Looks for a better plan by changing the order of the work and who does it, a little at a time: for problems too large
-/// for the solver.
+/// Looks for a better plan by changing the order of the work and who does it, a little at a time: for problems too
+/// large for the solver.
 /// </summary>
 /// <remarks>
-/// Simulated annealing over the orders of <see cref="CrewPlanner"/>, so that every plan tried is one. Source: Kirkpatrick,
-/// Gelatt and Vecchi, Optimization by simulated annealing (1983), from memory. On 112 tasks and six overloaded crews
+/// Simulated annealing over the orders of <see cref="CrewPlanner"/>, so that every plan tried is one. Source:
+/// Kirkpatrick, Gelatt and Vecchi, Optimization by simulated annealing (1983), from memory. On 112 tasks and six crews
 /// CP-SAT found nothing better than the first plan within ten seconds of one core, in 1.4 GB; see docs/architecture.md.
 /// </remarks>
 public static class CrewSearch

@@ -35,13 +35,13 @@ export function CrewLanes({
   chosen: string | null;
   onChoose: (id: string) => void;
 }) {
-  const { t } = useReading();
+  const { t, number } = useReading();
   const day = useDays();
   const [ref, width] = useWidth<HTMLDivElement>(1_000);
-  const { keep, failure, problemLike } = useCrewPlanChanges();
+  const { keep, busy, failure, problemLike } = useCrewPlanChanges();
   const last = Math.max(20, ...plan.tasks.map((w) => w.placed?.end ?? 0));
   const scale = laneScale(width - LABEL - 2, last);
-  const lanes = (by === 'crew' ? crewLanes(plan) : plantingLanes(plan)).map((lane) => ({
+  const lanes = (by === 'crew' ? crewLanes(plan, number) : plantingLanes(plan)).map((lane) => ({
     ...lane,
     tasks: lane.tasks.filter((w) => !onlyLate || (w.placed?.daysLate ?? 0) > 0),
   }));
@@ -98,7 +98,10 @@ export function CrewLanes({
                   scale={scale}
                   isChosen={w.id === chosen}
                   onChoose={onChoose}
-                  onKeep={(choice) => void keep(w, choice)}
+                  onKeep={(choice) => {
+                    // What is on its way is seen first: a key held down does not overtake its own version.
+                    if (!busy) void keep(w, choice);
+                  }}
                   byCrew={by === 'crew'}
                   lanes={shown.map((l) => l.id)}
                   lane={i}
@@ -117,11 +120,11 @@ export function CrewLanes({
   );
 }
 
-function crewLanes(plan: CrewPlanView): Lane[] {
+function crewLanes(plan: CrewPlanView, number: (value: number) => string): Lane[] {
   return plan.crews.map((c) => ({
     id: c.id,
     label: c.crew.name ?? '',
-    about: `${c.people} × ${c.crew.hoursPerDay ?? 0} h`,
+    about: `${c.people} × ${number(c.crew.hoursPerDay ?? 0)} h`,
     tasks: plan.tasks.filter((w) => w.placed?.crew === c.id),
   }));
 }
@@ -161,28 +164,26 @@ function Window({
 
 /** Days the crew does not work: holidays hatched, days of the week it never works pale. */
 function DaysOff({ plan, crew, scale }: { plan: CrewPlanView; crew: string; scale: LaneScale }) {
-  const entry = plan.crews.find((c) => c.id === crew)?.crew;
-  const names = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'] as const;
-  const works = entry?.weekdays?.length ? entry.weekdays : names.slice(1, 6);
-  const days = Array.from({ length: Math.ceil(scale.halves / 2) }, (_, i) => dayAfter(plan.today, i));
+  const found = plan.crews.find((c) => c.id === crew);
   return (
     <g aria-hidden>
-      {days.map((day, i) => {
-        const off = entry?.daysOff?.some((o) => o.from && day >= o.from && day <= (o.to ?? o.from));
-        const never = !works.includes(names[new Date(Date.parse(day)).getUTCDay()]!);
-        return (
-          (off || never) && (
-            <rect
-              key={day}
-              className={off ? 'lane-holiday' : 'lane-weekend'}
-              x={scale.x(i * 2)}
-              y={1}
-              width={scale.x(2)}
-              height={LANE - 2}
-            />
-          )
-        );
-      })}
+      {(found?.free ?? [])
+        .map((day) => ({ day, half: halvesBetween(plan.today, day) }))
+        .filter(({ half }) => half < scale.halves)
+        .map(({ day, half }) => (
+          <rect
+            key={day}
+            className={
+              found?.crew.daysOff?.some((o) => o.from && day >= o.from && day <= (o.to ?? o.from))
+                ? 'lane-holiday'
+                : 'lane-weekend'
+            }
+            x={scale.x(half)}
+            y={1}
+            width={scale.x(2)}
+            height={LANE - 2}
+          />
+        ))}
     </g>
   );
 }
@@ -214,14 +215,17 @@ function Bar({
   const [moved, setMoved] = useState<{ halves: number; lanes: number } | null>(null);
   const from = useRef<{ x: number; y: number } | null>(null);
   const placed = task.placed!;
-  const crew = plan.crews.find((c) => c.id === placed.crew)?.crew.name ?? '';
+  const doer = plan.crews.find((c) => c.id === placed.crew);
+  const crew = doer?.crew.name ?? '';
   const isKept = task.choice.crew !== null || task.choice.start !== null;
   const change = (by: Partial<TaskChoiceEntry>) => {
     onKeep({ ...choiceOf(task), ...by });
   };
   const move = (days: number, crews: number) => {
     const to = lanes[lane + crews];
-    const begin = dayAfter(placed.first, days);
+    // A day on which they do not work is stepped over.
+    let begin = dayAfter(placed.first, days);
+    while (doer?.free.includes(begin)) begin = dayAfter(begin, days < 0 ? -1 : 1);
     change({
       ...(days !== 0 && begin >= plan.today ? { start: begin } : {}),
       ...(byCrew && crews !== 0 && to ? { crew: to } : {}),

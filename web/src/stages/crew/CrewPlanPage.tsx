@@ -2,6 +2,7 @@ import { Button, Checkbox, Segmented } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { CrewPlanView } from '../../api/client';
+import { Why } from '../../entry/Why';
 import { useMay } from '../../people/session';
 import { Trouble } from '../../Trouble';
 import '../../words/crew';
@@ -116,7 +117,11 @@ function Head({ plan }: { plan: CrewPlanView }) {
         {late > 0 ? t('crew-plan.late', { count: late }) : t('crew-plan.all-in-time')}
       </h1>
       <p className="dim">
-        {late > 0 && <>{t('crew-plan.cost', { cost: money(plan.cost.late) })} · </>}
+        {late > 0 && (
+          <>
+            <Why steps={plan.cost.steps ?? []}>{money(plan.cost.late)}</Why> {t('crew-plan.lost')} ·{' '}
+          </>
+        )}
         {last && t('crew-plan.until', { day: day(last) })} ·{' '}
         {plan.madeOn ? t('crew-plan.made', { day: day(plan.madeOn) }) : t('crew-plan.first')}
         {plan.isStale && <> {t('crew-plan.stale')}</>}
@@ -129,7 +134,7 @@ function Head({ plan }: { plan: CrewPlanView }) {
               {step?.ahead
                 ? t('crew-plan.waiting', { count: step.ahead })
                 : step?.late != null && t('crew-plan.improving', { late: step.late, cost: money(step.cost ?? 0) })}{' '}
-              <Button onClick={improve.stop}>{t('crew-plan.stop')}</Button>
+              <Button onClick={() => void improve.stop()}>{t('crew-plan.stop')}</Button>
             </>
           ) : (
             <>

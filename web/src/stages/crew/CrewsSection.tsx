@@ -1,9 +1,9 @@
 import { Button, Select } from 'antd';
 import { useState } from 'react';
-import type { CrewEntry, CrewPlanView, CrewView, Hands } from '../../api/client';
-import { Field } from '../../entry/Field';
+import type { CrewEntry, CrewPlanView, CrewSettingsEntry, CrewView, Hands } from '../../api/client';
+import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
+import { fieldControls } from '../../entry/fieldControls';
 import { useMay } from '../../people/session';
-import { parseNumber } from '../../units/parse';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
 import { useCrewPlanChanges, useMoney } from './useCrewPlan';
@@ -70,6 +70,7 @@ function CrewLine({ plan, crew, onOpen }: { plan: CrewPlanView; crew: CrewView; 
   const may = useMay();
   const money = useMoney(plan);
   const { crew: said } = crew;
+  const weekday = new Intl.DateTimeFormat(language, { weekday: 'short', timeZone: 'UTC' });
   return (
     <article className="crews-line" data-test={`crew-${said.name}`}>
       <h3>
@@ -80,7 +81,12 @@ function CrewLine({ plan, crew, onOpen }: { plan: CrewPlanView; crew: CrewView; 
           .filter((s) => s !== 'helper')
           .map((s) => t(`hands.${s}`))
           .join(', ')}{' '}
-        · {weekdaysTold(said, language)} · {said.sites?.length ? said.sites.join(', ') : plan.sites.join(', ')}
+        ·{' '}
+        {weekdays
+          .filter((d) => crew.weekdays.includes(d))
+          .map((d) => weekday.format(dayNamed(d)))
+          .join(' ')}{' '}
+        · {said.sites?.length ? said.sites.join(', ') : plan.sites.join(', ')}
         {said.wagePerHour != null && ` · ${money(said.wagePerHour)}/h`}
       </p>
       {(said.daysOff?.length ?? 0) > 0 && (
@@ -103,24 +109,30 @@ function CrewLine({ plan, crew, onOpen }: { plan: CrewPlanView; crew: CrewView; 
   );
 }
 
-function weekdaysTold(crew: CrewEntry, language: string): string {
-  const form = new Intl.DateTimeFormat(language, { weekday: 'short', timeZone: 'UTC' });
-  const works = crew.weekdays?.length ? weekdays.filter((d) => crew.weekdays!.includes(d)) : weekdays.slice(0, 5);
-  // 1 February 2027 is a Monday.
-  return works.map((d) => form.format(new Date(Date.UTC(2027, 1, 1 + weekdays.indexOf(d))))).join(' ');
-}
+// 1 February 2027 is a Monday.
+const dayNamed = (day: (typeof weekdays)[number]) => new Date(Date.UTC(2027, 1, 1 + weekdays.indexOf(day)));
+
+const crewSpec: FormSpec = {
+  name: 'text',
+  people: 'number',
+  hoursPerDay: 'number',
+  overtime: 'number',
+  wagePerHour: 'number',
+  piecePerTree: 'number',
+};
 
 function CrewForm({ plan, crew, onDone }: { plan: CrewPlanView; crew: CrewView | null; onDone: () => void }) {
-  const { t, language } = useReading();
+  const reading = useReading();
+  const { t, language } = reading;
   const { saveCrew, removeCrew, problem, problemLike, failure, busy, unreadable } = useCrewPlanChanges();
   const [id] = useState(() => crew?.id ?? crypto.randomUUID());
   const [draft, setDraft] = useState<CrewEntry>(
     () =>
-      crew?.crew ?? {
+      (crew && { ...crew.crew, weekdays: crew.weekdays }) ?? {
         name: '',
         people: null,
         skills: ['pruner'],
-        weekdays: [],
+        weekdays: weekdays.slice(0, 5),
         hoursPerDay: 8,
         daysOff: [],
         sites: [],
@@ -130,35 +142,17 @@ function CrewForm({ plan, crew, onDone }: { plan: CrewPlanView; crew: CrewView |
         overtimeRate: null,
       },
   );
-  const told = (n: number | null | undefined) => (n == null ? '' : n.toLocaleString(language));
-  const [numbers, setNumbers] = useState({
-    people: told(draft.people),
-    hoursPerDay: told(draft.hoursPerDay),
-    wagePerHour: told(draft.wagePerHour),
-    piecePerTree: told(draft.piecePerTree),
-    overtime: told(draft.overtime),
-  });
+  const [numbers, setNumbers] = useState<Draft>(() => toDraft(crewSpec, draft, reading));
   const set = (by: Partial<CrewEntry>) => {
     setDraft({ ...draft, ...by });
   };
-  const number = (field: keyof typeof numbers, label: string, unit?: string) => (
-    <Field
-      label={label}
-      path={field}
-      text={numbers[field]}
-      onText={(text) => {
-        setNumbers({ ...numbers, [field]: text });
-      }}
-      problem={problem(field)}
-      {...(unit ? { units: [unit], unit } : {})}
-    />
-  );
   const save = async () => {
-    const read = Object.entries(numbers).map(([field, text]) => [field, parseNumber(text, language)] as const);
-    const wrong = read.filter(([, n]) => Number.isNaN(n)).map(([field]) => field);
+    const { entry, unreadable: wrong } = readDraft<CrewEntry>(crewSpec, numbers, language);
     if (wrong.length > 0) unreadable(wrong);
-    else if (await saveCrew(id, crew?.version ?? 0, { ...draft, ...Object.fromEntries(read) })) onDone();
+    else if (await saveCrew(id, crew?.version ?? 0, { ...draft, ...entry })) onDone();
   };
+  const form = fieldControls('crews', numbers, setNumbers, problem, t, () => void save());
+  const money = plan.currency ?? t('choice.money');
   const pick = (
     label: string,
     options: { value: string; label: string }[],
@@ -177,7 +171,7 @@ function CrewForm({ plan, crew, onDone }: { plan: CrewPlanView; crew: CrewView |
       />
     </div>
   );
-  const form = new Intl.DateTimeFormat(language, { weekday: 'long', timeZone: 'UTC' });
+  const weekday = new Intl.DateTimeFormat(language, { weekday: 'long', timeZone: 'UTC' });
   return (
     <form
       className="crews-form"
@@ -186,21 +180,12 @@ function CrewForm({ plan, crew, onDone }: { plan: CrewPlanView; crew: CrewView |
         void save();
       }}
     >
-      <Field
-        label={t('crews.name')}
-        path="name"
-        text={draft.name ?? ''}
-        numeric={false}
-        onText={(name) => {
-          set({ name });
-        }}
-        problem={problem('name')}
-      />
-      {number('people', t('crews.people'))}
-      {number('hoursPerDay', t('crews.hours'), 'h')}
-      {number('overtime', t('crews.overtime'), 'h')}
-      {number('wagePerHour', t('crews.wage'))}
-      {number('piecePerTree', t('crews.piece'))}
+      {form.input('name', [], { numeric: false, label: t('crews.name') })}
+      {form.input('people', [], { label: t('crews.people') })}
+      {form.input('hoursPerDay', ['h'], { label: t('crews.hours') })}
+      {form.input('overtime', ['h'], { label: t('crews.overtime') })}
+      {form.input('wagePerHour', [`${money}/h`], { label: t('crews.wage') })}
+      {form.input('piecePerTree', [`${money}/${t('unit:tree')}`], { label: t('crews.piece') })}
       {pick(
         t('crews.skills'),
         hands.map((h) => ({ value: h, label: t(`hands.${h}`) })),
@@ -211,8 +196,8 @@ function CrewForm({ plan, crew, onDone }: { plan: CrewPlanView; crew: CrewView |
       )}
       {pick(
         t('crews.weekdays'),
-        weekdays.map((d, i) => ({ value: d, label: form.format(new Date(Date.UTC(2027, 1, 1 + i))) })),
-        draft.weekdays?.length ? draft.weekdays : weekdays.slice(0, 5),
+        weekdays.map((d) => ({ value: d, label: weekday.format(dayNamed(d)) })),
+        draft.weekdays ?? [],
         (days) => {
           set({ weekdays: days as NonNullable<CrewEntry['weekdays']> });
         },
@@ -283,19 +268,20 @@ function CrewForm({ plan, crew, onDone }: { plan: CrewPlanView; crew: CrewView |
   );
 }
 
+const settingsSpec: FormSpec = { platforms: 'number', moveHours: 'number' };
+
 /** Platforms and moves. */
 function Settings({ plan }: { plan: CrewPlanView }) {
-  const { t, language } = useReading();
+  const reading = useReading();
+  const { t } = reading;
   const { saveSettings, problem, failure, busy, unreadable } = useCrewPlanChanges();
-  const told = (n: number | null | undefined) => (n == null ? '' : n.toLocaleString(language));
-  const [platforms, setPlatforms] = useState(told(plan.settings.platforms));
-  const [move, setMove] = useState(told(plan.settings.moveHours));
+  const [draft, setDraft] = useState<Draft>(() => toDraft(settingsSpec, plan.settings, reading));
   const save = () => {
-    const read = { platforms: parseNumber(platforms, language), moveHours: parseNumber(move, language) };
-    const wrong = Object.entries(read).filter(([, n]) => Number.isNaN(n));
-    if (wrong.length > 0) unreadable(wrong.map(([field]) => field));
-    else void saveSettings(plan, { ...plan.settings, ...read });
+    const { entry, unreadable: wrong } = readDraft<CrewSettingsEntry>(settingsSpec, draft, reading.language);
+    if (wrong.length > 0) unreadable(wrong);
+    else void saveSettings(plan, { ...plan.settings, ...entry });
   };
+  const form = fieldControls('crew-settings', draft, setDraft, problem, t, save);
   return (
     <form
       className="crews-form crews-settings"
@@ -305,21 +291,8 @@ function Settings({ plan }: { plan: CrewPlanView }) {
       }}
     >
       <h3>{t('crews.settings')}</h3>
-      <Field
-        label={t('crews.platforms')}
-        path="platforms"
-        text={platforms}
-        onText={setPlatforms}
-        problem={problem('platforms')}
-      />
-      <Field
-        label={t('crews.move')}
-        path="moveHours"
-        text={move}
-        onText={setMove}
-        problem={problem('moveHours')}
-        placeholder="0.5"
-      />
+      {form.input('platforms', [], { label: t('crews.platforms') })}
+      {form.input('moveHours', ['h'], { label: t('crews.move'), placeholder: '0.5' })}
       <p className="crews-acts">
         <Button htmlType="submit" disabled={busy}>
           {t('crew-plan.save')}

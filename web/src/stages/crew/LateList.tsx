@@ -21,22 +21,42 @@ export function LateList({
   const byId = new Map(plan.tasks.map((w) => [w.id, w]));
   const name = (w: CrewTaskView) => `${w.code} ${local(w.passName).toLowerCase()}`;
   const nobody = plan.tasks.filter((w) => w.unplaced);
+  const late = plan.tasks.filter((w) => (w.placed?.daysLate ?? 0) > 0).length;
   return (
     <section className="crew-late" data-test="late-list">
       {plan.conflicts.map((c) => (
         <p key={`${c.task} ${c.other}`} className="crew-clash" role="alert">
           ▲ {t('crew-plan.clash')}:{' '}
-          <strong>
-            {c.other
-              ? t('crew-plan.and', { one: name(byId.get(c.task)!), other: name(byId.get(c.other)!) })
-              : name(byId.get(c.task)!)}
-          </strong>
-          . {t(`crew-plan.clash-${c.why}`)}
+          {[c.task, c.other]
+            .filter((id) => id !== null)
+            .map((id, i) => (
+              <span key={id}>
+                {i > 0 && `${t('crew-plan.and')} `}
+                <button
+                  type="button"
+                  onClick={() => {
+                    onChoose(id);
+                  }}
+                >
+                  <strong>{name(byId.get(id)!)}</strong>
+                </button>{' '}
+              </span>
+            ))}
+          · {t(`crew-plan.clash-${c.why}`)}
         </p>
       ))}
       {nobody.map((w) => (
         <p key={w.id} className="crew-clash">
-          ▲ {t('crew-plan.unplaced')}: <strong>{name(w)}</strong>.{' '}
+          ▲ {t('crew-plan.unplaced')}:{' '}
+          <button
+            type="button"
+            onClick={() => {
+              onChoose(w.id);
+            }}
+          >
+            <strong>{name(w)}</strong>
+          </button>
+          .{' '}
           {t(`crew-plan.unplaced-${w.unplaced}`, {
             hands: w.needs.map((h) => t(`hands.${h}`)).join(', '),
             site: w.site,
@@ -66,6 +86,7 @@ export function LateList({
           );
         })}
       </ol>
+      {late > SHOWN && <p className="dim">{t('crew-plan.more', { count: late - SHOWN })}</p>}
     </section>
   );
 }

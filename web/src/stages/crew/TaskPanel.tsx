@@ -1,12 +1,13 @@
 import { Button, Checkbox } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { CrewPlanView, CrewTaskView } from '../../api/client';
-import { Choice, Field } from '../../entry/Field';
+import type { CrewPlanView, CrewTaskView, TaskChoiceEntry } from '../../api/client';
+import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
+import { Choice } from '../../entry/Field';
+import { fieldControls } from '../../entry/fieldControls';
 import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';
 import { useMay } from '../../people/session';
-import { parseNumber } from '../../units/parse';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
 import { choiceOf } from './choice';
@@ -23,7 +24,7 @@ export function TaskPanel({ plan, task }: { plan: CrewPlanView; task: CrewTaskVi
 }
 
 function Task({ plan, task }: { plan: CrewPlanView; task: CrewTaskView }) {
-  const { t, local, number, told } = useReading();
+  const { t, local, told } = useReading();
   const day = useDays();
   const may = useMay();
   const money = useMoney(plan);
@@ -52,7 +53,7 @@ function Task({ plan, task }: { plan: CrewPlanView; task: CrewTaskView }) {
         )}
         <dt>{t('crew-plan.hours')}</dt>
         <dd>
-          {told(task.hours, 'h', 0)}
+          <Why steps={task.hoursSteps}>{told(task.hours, 'h', 0)}</Why>
           {task.assumed && <span className="dim"> {t('crew-plan.hours-assumed')}</span>}
         </dd>
         {task.done && task.done.treesDone > 0 && (
@@ -72,7 +73,9 @@ function Task({ plan, task }: { plan: CrewPlanView; task: CrewTaskView }) {
           </>
         )}
         <dt>{t('crew-plan.a-day')}</dt>
-        <dd>{task.latePerDay < 1 ? number(task.latePerDay, 1) : money(task.latePerDay)}</dd>
+        <dd>
+          <Why steps={task.lateSteps}>{money(task.latePerDay)}</Why>
+        </dd>
       </dl>
       {task.done && <Notices notices={task.done.warnings} />}
       {may('plan') && <Keep plan={plan} task={task} />}
@@ -80,31 +83,21 @@ function Task({ plan, task }: { plan: CrewPlanView; task: CrewTaskView }) {
   );
 }
 
+const keepSpec: FormSpec = { crew: 'choice', start: 'choice', latePerDay: 'number', platforms: 'number' };
+
 function Keep({ plan, task }: { plan: CrewPlanView; task: CrewTaskView }) {
-  const { t, language } = useReading();
+  const reading = useReading();
+  const { t } = reading;
   const { keep, problem, failure, busy, unreadable } = useCrewPlanChanges();
-  const [crew, setCrew] = useState(task.choice.crew ?? '');
-  const [start, setStart] = useState(task.choice.start ?? '');
-  const [perDay, setPerDay] = useState(task.choice.latePerDay?.toString() ?? '');
-  const [platforms, setPlatforms] = useState(task.choice.platforms ? `${task.choice.platforms}` : '');
+  const [draft, setDraft] = useState<Draft>(() => toDraft(keepSpec, choiceOf(task), reading));
   const [never, setNever] = useState(task.choice.neverLate);
   const [inTwo, setInTwo] = useState(task.choice.inTwo);
   const save = () => {
-    const numbers = { latePerDay: parseNumber(perDay, language), platforms: parseNumber(platforms, language) };
-    const wrong = Object.entries(numbers).filter(([, n]) => Number.isNaN(n));
-    if (wrong.length > 0) {
-      unreadable(wrong.map(([field]) => field));
-      return;
-    }
-    void keep(task, {
-      crew: crew || null,
-      start: start || null,
-      latePerDay: numbers.latePerDay,
-      platforms: numbers.platforms,
-      neverLate: never,
-      inTwo,
-    });
+    const { entry, unreadable: wrong } = readDraft<TaskChoiceEntry>(keepSpec, draft, reading.language);
+    if (wrong.length > 0) unreadable(wrong);
+    else void keep(task, { ...entry, neverLate: never, inTwo });
   };
+  const form = fieldControls('task', draft, setDraft, problem, t, save);
   return (
     <form
       className="crew-keep"
@@ -114,11 +107,15 @@ function Keep({ plan, task }: { plan: CrewPlanView; task: CrewTaskView }) {
       }}
     >
       <div className="field" data-field="crew">
-        <label>{t('crew-plan.keep-crew')}</label>
+        <span className="field-label" aria-hidden>
+          {t('crew-plan.keep-crew')}
+        </span>
         <Choice
           label={t('crew-plan.keep-crew')}
-          value={crew}
-          onChange={setCrew}
+          value={draft.crew?.text ?? ''}
+          onChange={(text) => {
+            setDraft({ ...draft, crew: { text } });
+          }}
           options={[
             { value: '', label: t('crew-plan.any') },
             ...plan.crews.map((c) => ({ value: c.id, label: c.crew.name ?? '' })),
@@ -132,28 +129,18 @@ function Keep({ plan, task }: { plan: CrewPlanView; task: CrewTaskView }) {
           id="keep-start"
           className="crew-date"
           type="date"
-          value={start}
+          value={draft.start?.text ?? ''}
           onChange={(e) => {
-            setStart(e.target.value);
+            setDraft({ ...draft, start: { text: e.target.value } });
           }}
         />
         {problem('start') && <p className="field-problem">{problem('start')}</p>}
       </div>
-      <Field
-        label={t('crew-plan.late-per-day')}
-        path="latePerDay"
-        text={perDay}
-        onText={setPerDay}
-        placeholder={t('crew-plan.usual')}
-        problem={problem('latePerDay')}
-      />
-      <Field
-        label={t('crew-plan.platforms')}
-        path="platforms"
-        text={platforms}
-        onText={setPlatforms}
-        problem={problem('platforms')}
-      />
+      {form.input('latePerDay', [plan.currency ?? t('choice.money')], {
+        label: t('crew-plan.late-per-day'),
+        placeholder: t('crew-plan.usual'),
+      })}
+      {form.input('platforms', [], { label: t('crew-plan.platforms') })}
       <Checkbox
         checked={never}
         onChange={(e) => {

@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
 import { useEffect, useRef, useState } from 'react';
 import {
   api,
@@ -16,22 +16,30 @@ import { useReading } from '../../words/useReading';
 
 const planKey = ['crew-plan'];
 
-/** Which crew does what when. */
-export function useCrewPlan(enabled = true) {
-  return useQuery({ queryKey: planKey, queryFn: () => answered(api.GET('/api/v1/crew-plan')), enabled });
+const STOP_TRIES = 8,
+  STOP_WAIT_MS = 400;
+
+/** Tells the plan anew, and the season page, whose days are those of the plan. */
+async function again(client: QueryClient) {
+  await client.invalidateQueries({ queryKey: planKey });
+  await client.invalidateQueries({ queryKey: ['season'] });
 }
 
-/** Money of the estate, in whole numbers. */
+/** Which crew does what when. */
+export function useCrewPlan() {
+  return useQuery({ queryKey: planKey, queryFn: () => answered(api.GET('/api/v1/crew-plan')) });
+}
+
+/** Money of the estate, in whole numbers; little of it with its cents. */
 export function useMoney({ currency }: { currency: string | null }) {
   const { t, number } = useReading();
-  return (value: number) => `${number(value, 0)} ${currency ?? t('choice.money')}`;
+  return (value: number) => `${number(value, value < 1 && value > 0 ? 2 : 0)} ${currency ?? t('choice.money')}`;
 }
 
 /** Says what is kept of work, changes crews and what is the same for all; what is refused is told at its field. */
 export function useCrewPlanChanges() {
   const client = useQueryClient();
   const { attempt, ...told } = useAttempt();
-  const again = () => client.invalidateQueries({ queryKey: planKey });
   return {
     ...told,
     keep: ({ planting, pass, version }: CrewTaskView, task: TaskChoiceEntry) =>
@@ -42,27 +50,27 @@ export function useCrewPlanChanges() {
             body: { version, task },
           }),
         );
-        await again();
+        await again(client);
       }),
     saveCrew: (id: string, version: number, crew: CrewEntry) =>
       attempt(async () => {
         await answered(api.PUT('/api/v1/crews/{id}', { params: { path: { id } }, body: { version, crew } }));
-        await again();
+        await again(client);
       }),
     removeCrew: (id: string) =>
       attempt(async () => {
         await answered(api.DELETE('/api/v1/crews/{id}', { params: { path: { id } } }));
-        await again();
+        await again(client);
       }),
     saveSettings: ({ estateVersion }: CrewPlanView, settings: CrewSettingsEntry) =>
       attempt(async () => {
         await answered(api.PUT('/api/v1/crew-plan/settings', { body: { version: estateVersion, settings } }));
-        await again();
+        await again(client);
       }),
   };
 }
 
-/** Looks for a better plan and puts it in force; stopping leaves the plan in force as it was. */
+/** Looks for a better plan and puts it in force; who stops it keeps the best so far. */
 export function useImprove(version: number) {
   const { t } = useReading();
   const client = useQueryClient();
@@ -75,8 +83,14 @@ export function useImprove(version: number) {
     step,
     problem,
     isRunning,
-    stop: () => {
+    stop: async () => {
       running.current?.abort();
+      // The server puts the best so far in force once it has noticed.
+      for (let tries = 0; tries < STOP_TRIES; tries++) {
+        await new Promise((later) => setTimeout(later, STOP_WAIT_MS));
+        await client.refetchQueries({ queryKey: planKey });
+        if (client.getQueryData<CrewPlanView>(planKey)?.version !== version) return;
+      }
     },
     start: async (seconds: number) => {
       const mine = new AbortController();
@@ -99,7 +113,7 @@ export function useImprove(version: number) {
         for await (const next of steps<ImproveStep>(response.body)) {
           if (next.problem) throw new Error(next.problem);
           setStep(next);
-          if (next.isSaved) await client.invalidateQueries({ queryKey: planKey });
+          if (next.isSaved) await again(client);
         }
       } catch (e) {
         if (!mine.signal.aborted) setProblem(e instanceof Error ? e.message : String(e));

@@ -56,7 +56,7 @@ function Facts({ season }: { season: SeasonView }) {
       factsSpec,
       {
         name: season.estate,
-        crewHoursPerWeek: season.crewHoursAssumed ? null : season.crewHoursPerWeek,
+        crewHoursPerWeek: season.crewHoursTold,
         bodyMarks: season.bodyMarks,
         currency: season.currency,
       },
@@ -100,7 +100,9 @@ function Facts({ season }: { season: SeasonView }) {
       {form.input('name', [], { numeric: false, label: t('field.estate') })}
       {form.input('crewHoursPerWeek', ['h/week'], {
         label: t('estate.crew-hours'),
-        hint: t('estate.crew-hours-hint', { hours: number(season.crewHoursPerWeek, 0) }),
+        hint: t(season.hasCrews ? 'estate.crew-hours-crews' : 'estate.crew-hours-hint', {
+          hours: number(season.crewHoursPerWeek, 0),
+        }),
       })}
       {form.input('currency', [], { numeric: false, label: t('money'), hint: t('money.hint') })}
       <fieldset className="estate-marks">

@@ -99,7 +99,7 @@ function Season({ season }: { season: SeasonView }) {
               new Intl.DateTimeFormat(language, { dateStyle: 'long', timeZone: 'UTC' }).format(new Date(season.today)),
               `${area.number} ${area.unit}`,
               may('money') &&
-                t(season.crewHoursAssumed ? 'season.hours-assumed' : 'season.hours', {
+                t(season.hasCrews || season.crewHoursTold !== null ? 'season.hours' : 'season.hours-assumed', {
                   hours: number(hours, 0),
                   week: number(season.crewHoursPerWeek, 0),
                 }),
@@ -375,12 +375,11 @@ function Line({
 
 /** Hours of work, and whether they fit before green tip. */
 function Work({ line, season }: { line: SeasonLine; season: SeasonView }) {
-  const { t, number, language } = useReading();
+  const { t, number, told, language } = useReading();
   const { work } = line;
   if (!work) return <span />;
   const late = work.daysLate ?? 0;
   const opens = work.window?.from;
-  const done = Math.max(0, ...line.passes.filter((p) => p.state !== 'done').map((p) => p.done));
   return (
     <span className="season-time right">
       <span>
@@ -390,7 +389,9 @@ function Work({ line, season }: { line: SeasonLine; season: SeasonView }) {
         </strong>{' '}
         <span className="unit">{t('unit:h')}</span>
       </span>
-      {done > 0 && <span className="small">{t('season.done', { share: `${number(done * 100, 0)} %` })}</span>}
+      {work.doneShare > 0 && (
+        <span className="small">{t('season.done', { share: told(work.doneShare, 'share', 0) })}</span>
+      )}
       {late > 0 ? (
         <span className="small season-late">▲ {t('season.days-late', { count: late })}</span>
       ) : opens && opens > season.today ? (

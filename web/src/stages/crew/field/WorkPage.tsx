@@ -1,15 +1,16 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import type { WorkReportEntry } from '../../../api/client';
 import { PhotoKey } from '../../../field/PhotoKey';
 import { PlantingBar } from '../../../field/PlantingBar';
 import type { KeptKit } from '../../../field/queue';
+import { todayOf } from '../../../field/today';
 import { useField, useMade } from '../../../field/useField';
+import { useSecondTap } from '../../../field/useSecondTap';
 import { WithKit } from '../../../field/WithKit';
 import { parseNumber } from '../../../units/parse';
 import '../../../words/crew';
 import { useReading } from '../../../words/useReading';
-import { todayOf } from '../../training/field/rework';
 import { hoursBetween, ownReports, rowsDone } from './work';
 import './work.css';
 
@@ -18,8 +19,9 @@ export function WorkPage() {
   return <WithKit page={(kept) => <Working key={kept.id} kept={kept} />} />;
 }
 
-const DOUBLE_TAP_MS = 700;
 const brushes = ['inRow', 'carriedOut', 'lies'] as const;
+
+const CREW_KEY = 'rama.work.crew';
 
 /** When work began here, kept over a restart of the phone. */
 const startKey = (planting: string) => `rama.work.${planting}`;
@@ -29,9 +31,15 @@ function Working({ kept }: { kept: KeptKit }) {
   const { put } = useField();
   const made = useMade(kept.id);
   const { passes = [], work, rows, season } = kept.kit as Partial<KeptKit['kit']>;
-  const [chosen, setChosen] = useState(passes[0]?.id ?? '');
+  // A kit taken along anew may have other passes.
+  const [picked, setPicked] = useState('');
+  const pass = passes.find((p) => p.id === picked) ?? passes[0];
+  const chosen = pass?.id ?? '';
   const crews = work?.crews ?? [];
-  const [crew, setCrew] = useState(() => localStorage.getItem('rama.work.crew') ?? crews[0]?.id ?? '');
+  const [crew, setCrew] = useState(() => {
+    const before = localStorage.getItem(CREW_KEY);
+    return (crews.find((c) => c.id === before) ?? crews[0])?.id ?? '';
+  });
   const [people, setPeople] = useState(() => String(crews.find((c) => c.id === crew)?.people ?? ''));
   const [ticked, setTicked] = useState<number[]>([]);
   const [trees, setTrees] = useState('');
@@ -41,9 +49,9 @@ function Working({ kept }: { kept: KeptKit }) {
   const [hazard, setHazard] = useState('');
   const [note, setNote] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
-  const sentAt = useRef(-Infinity);
-  const done = rowsDone(kept.kit, made, chosen);
-  const mine = ownReports(made, chosen);
+  const isSecondTap = useSecondTap();
+  const done = rowsDone(kept, made, chosen);
+  const mine = ownReports(kept, made, chosen);
   const all = [...new Set((rows ?? []).map((r) => r.row))].sort((a, b) => a - b);
   const left = all.filter((r) => !done.has(r) && !ticked.includes(r)).length;
   const time = new Intl.DateTimeFormat(language, { hour: '2-digit', minute: '2-digit' });
@@ -59,8 +67,6 @@ function Working({ kept }: { kept: KeptKit }) {
     setBegan(null);
   };
   const send = async () => {
-    // A second tap of a cold thumb is not a second report.
-    if (performance.now() - sentAt.current < DOUBLE_TAP_MS) return;
     const told = {
       people: parseNumber(people, language),
       hours: parseNumber(hours, language),
@@ -70,15 +76,15 @@ function Working({ kept }: { kept: KeptKit }) {
       setProblem(`${t('work.people')}, ${t('work.hours')}: ${t('work.number')}`);
       return;
     }
-    if (told.hours !== null && told.hours > 16) {
-      setProblem(t('work.hours-over'));
+    const most = work?.mostHours ?? Infinity;
+    if (told.hours !== null && told.hours > most) {
+      setProblem(t('work.hours-over', { most }));
       return;
     }
     if (ticked.length === 0 && !told.trees && told.hours === null) {
       setProblem(t('work.nothing'));
       return;
     }
-    sentAt.current = performance.now();
     setProblem(null);
     await put({
       planting: kept.id,
@@ -126,7 +132,7 @@ function Working({ kept }: { kept: KeptKit }) {
                   className={p.id === chosen ? 'key-small key-on' : 'key-small'}
                   aria-pressed={p.id === chosen}
                   onClick={() => {
-                    setChosen(p.id);
+                    setPicked(p.id);
                     setTicked([]);
                   }}
                   data-test={`work-pass-${p.id}`}
@@ -142,7 +148,11 @@ function Working({ kept }: { kept: KeptKit }) {
               </span>{' '}
               <Link to={`/field/${kept.id}/pass`}>{t('work.card')}</Link>
             </p>
-            <p className="work-caution">▲ {t('work.caution')}</p>
+            {(pass?.card.safety ?? []).map((line) => (
+              <p key={line} className="work-caution">
+                ▲ {line}
+              </p>
+            ))}
             {all.length > 0 && (
               <fieldset className="work-group">
                 <legend>{t('work.tap-rows')}</legend>
@@ -170,7 +180,12 @@ function Working({ kept }: { kept: KeptKit }) {
                 </div>
               </fieldset>
             )}
-            {all.length === 0 && <Figure label={t('work.trees')} value={trees} onChange={setTrees} test="work-trees" />}
+            <Figure
+              label={t(all.length > 0 ? 'work.trees-beside' : 'work.trees')}
+              value={trees}
+              onChange={setTrees}
+              test="work-trees"
+            />
             <div className="work-pair">
               <Figure label={t('work.people')} value={people} onChange={setPeople} test="work-people" />
               <Figure label={t('work.hours')} value={hours} onChange={setHours} test="work-hours" />
@@ -194,7 +209,7 @@ function Working({ kept }: { kept: KeptKit }) {
                     className={c.id === crew ? 'key-small key-on' : 'key-small'}
                     aria-pressed={c.id === crew}
                     onClick={() => {
-                      localStorage.setItem('rama.work.crew', c.id);
+                      localStorage.setItem(CREW_KEY, c.id);
                       setCrew(c.id);
                       setPeople(String(c.people));
                     }}
@@ -247,7 +262,15 @@ function Working({ kept }: { kept: KeptKit }) {
             )}
             <div className="rework-end">
               <PhotoKey planting={kept.id} row={ticked[0] ?? null} tree={null} />
-              <button type="button" className="key-done" onClick={() => void send()} data-test="work-send">
+              <button
+                type="button"
+                className="key-done"
+                onClick={(e) => {
+                  // A second tap of a cold thumb is not a second report.
+                  if (!isSecondTap(e)) void send();
+                }}
+                data-test="work-send"
+              >
                 {t('work.send')}
               </button>
             </div>

@@ -1,30 +1,59 @@
 import { describe, expect, it } from 'vitest';
-import type { FieldKit, WorkReportEntry } from '../../../api/client';
-import type { Queued } from '../../../field/queue';
+import type { WorkReportEntry } from '../../../api/client';
+import type { KeptKit, Queued } from '../../../field/queue';
 import { hoursBetween, ownReports, rowsDone } from './work';
 
-const told = (id: string, rows: number[], supersedes: string | null = null) =>
-  ({ id, entry: { kind: 'work', body: { pass: 'winter', rows } as WorkReportEntry, supersedes } }) as unknown as Queued;
+const kept = {
+  at: '2027-01-27T08:00:00Z',
+  kit: { season: 2027, work: { crews: [], done: { winter: [1, 2] }, shares: {}, mostHours: 16 } },
+} as unknown as KeptKit;
 
-const takenBack = (id: string) => ({ id: `${id}-back`, entry: { supersedes: id } }) as unknown as Queued;
+const told = (id: string, rows: number[], more: Partial<Queued> = {}, supersedes: string | null = null) =>
+  ({
+    id,
+    at: '2027-01-27T09:00:00Z',
+    standing: 'waiting',
+    ...more,
+    entry: {
+      kind: 'work',
+      season: 2027,
+      supersedes,
+      body: { pass: 'winter', rows } as WorkReportEntry,
+      ...more.entry,
+    },
+  }) as unknown as Queued;
 
-const kit = { work: { crews: [], done: { winter: [1, 2] }, shares: {} } } as unknown as FieldKit;
+const takenBack = (id: string) =>
+  ({
+    id: `${id}-back`,
+    at: '2027-01-27T09:30:00Z',
+    standing: 'waiting',
+    entry: { supersedes: id },
+  }) as unknown as Queued;
 
 describe('work in the row', () => {
   it('knows rows of the office and of this device', () => {
-    expect([...rowsDone(kit, [told('a', [3])], 'winter')]).toEqual([1, 2, 3]);
-    expect([...rowsDone(kit, [told('a', [3])], 'brush')]).toEqual([]);
+    expect([...rowsDone(kept, [told('a', [3])], 'winter')]).toEqual([1, 2, 3]);
+    expect([...rowsDone(kept, [told('a', [3])], 'brush')]).toEqual([]);
   });
 
   it('forgets what was taken back', () => {
     const made = [told('a', [3]), takenBack('a')];
-    expect(ownReports(made, 'winter')).toEqual([]);
-    expect([...rowsDone(kit, made, 'winter')]).toEqual([1, 2]);
+    expect(ownReports(kept, made, 'winter')).toEqual([]);
+    expect([...rowsDone(kept, made, 'winter')]).toEqual([1, 2]);
   });
 
   it('tells what took its place', () => {
-    const made = [told('a', [3]), told('b', [4], 'a')];
-    expect(ownReports(made, 'winter').map((r) => r.report.rows)).toEqual([[4]]);
+    const made = [told('a', [3]), told('b', [4], {}, 'a')];
+    expect(ownReports(kept, made, 'winter').map((r) => r.report.rows)).toEqual([[4]]);
+  });
+
+  it('leaves what was sent before to the kit, and what was refused or is of last winter out', () => {
+    const before = told('a', [3], { standing: 'sent', at: '2027-01-27T07:00:00Z' });
+    const since = told('b', [4], { standing: 'sent', at: '2027-01-27T09:00:00Z' });
+    const refused = told('c', [5], { standing: 'refused' });
+    const lastWinter = told('d', [6], { entry: { season: 2026 } as Queued['entry'] });
+    expect([...rowsDone(kept, [before, since, refused, lastWinter], 'winter')]).toEqual([1, 2, 4]);
   });
 
   it('rounds hours to the quarter', () => {

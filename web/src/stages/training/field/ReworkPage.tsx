@@ -1,4 +1,4 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import type { ReworkedTreeEntry } from '../../../api/client';
 import { PhotoKey } from '../../../field/PhotoKey';
 import { PlantingBar } from '../../../field/PlantingBar';
@@ -9,15 +9,15 @@ import { useReading } from '../../../words/useReading';
 import { RowAndTree } from '../../count/field/RowAndTree';
 import { Ribbon } from '../Ribbon';
 import { standingName } from '../standing';
-import { goes, newsOf, openTrees, todayOf, treeAt } from './rework';
+import { todayOf } from '../../../field/today';
+import { useSecondTap } from '../../../field/useSecondTap';
+import { goes, newsOf, openTrees, treeAt } from './rework';
 import './rework.css';
 
 /** Reworked trees in the row: what this one asks for, by its ribbon, and what is seen and done. */
 export function ReworkPage() {
   return <WithKit page={(kept) => <Reworking key={kept.id} kept={kept} />} />;
 }
-
-const DOUBLE_TAP_MS = 700;
 
 const unions = ['holds', 'loose', 'failed'] as const;
 
@@ -29,7 +29,7 @@ function Reworking({ kept }: { kept: KeptKit }) {
   const rework = (kept.kit as Partial<KeptKit['kit']>).rework ?? null;
   const { season } = kept.kit;
   const today = todayOf(kept.kit.today, kept.at, new Date());
-  const doneAt = useRef(-Infinity);
+  const isSecondTap = useSecondTap();
   const open = rework ? openTrees(rework, made, season) : [];
   const [place, setPlace] = useState({ row: '', tree: '' });
   const [said, setSaid] = useState('');
@@ -205,8 +205,7 @@ function Reworking({ kept }: { kept: KeptKit }) {
               className="key key-done"
               onClick={(e) => {
                 // The next tree stands there already: a second tap of the same thumb is not meant for it.
-                if (e.timeStamp - doneAt.current < DOUBLE_TAP_MS) return;
-                doneAt.current = e.timeStamp;
+                if (isSecondTap(e)) return;
                 void keep({ doneSeason: isDone ? null : season });
               }}
               data-test="rework-work-done"

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import type { Queued } from '../../../field/queue';
-import { goes, newsOf, openTrees, todayOf, treeAt, type KitRework } from './rework';
+import { goes, newsOf, openTrees, treeAt, type KitRework } from './rework';
 
 const kit = {
   grafts: [],
@@ -63,12 +63,4 @@ test('done here or there, or finished, a tree is not open', () => {
   expect(openTrees(kit, [], 2027).map((tree) => tree.tree)).toEqual([17]);
   expect(openTrees(kit, [told('waiting', 7, 2026)], 2027).map((tree) => tree.tree)).toEqual([17]);
   expect(openTrees(kit, [told('waiting', 7, 2027)], 2027)).toEqual([]);
-});
-
-test('a day taken along goes on while there is no signal', () => {
-  const taken = '2026-11-30T09:00:00Z';
-  expect(todayOf('2027-01-27', taken, new Date('2026-11-30T23:00:00Z'))).toBe('2027-01-27');
-  expect(todayOf('2027-01-27', taken, new Date('2026-12-05T01:00:00Z'))).toBe('2027-02-01');
-  // A clock set back does not graft in the past.
-  expect(todayOf('2027-01-27', taken, new Date('2026-11-01T01:00:00Z'))).toBe('2027-01-27');
 });
