@@ -5,9 +5,10 @@ namespace Rama.Core.Passes;
 /// <summary>Hours of one pass through one planting.</summary>
 /// <param name="Working">Hours on the trees.</param>
 /// <param name="Paid">Hours paid, with ways, breaks and tools.</param>
+/// <param name="Looking">Hours paid of those for walking to the trees and looking at them.</param>
 /// <param name="Assumed">Whether the seconds of its cuts are an assumption, since nothing is prescribed.</param>
 /// <param name="Steps">The arithmetic.</param>
-public sealed record PassHours(double Working, double Paid, bool Assumed, IReadOnlyList<Step> Steps)
+public sealed record PassHours(double Working, double Paid, double Looking, bool Assumed, IReadOnlyList<Step> Steps)
     : Calculated(Paid, "h", Steps, [])
 {
     /// <summary>
@@ -15,6 +16,9 @@ public sealed record PassHours(double Working, double Paid, bool Assumed, IReadO
     /// and tools.
     /// </summary>
     public const double ProductiveShare = 0.85;
+
+    /// <summary>Hours high up on platforms over those on ladders, two people on each (assumption).</summary>
+    public const double PlatformShare = 0.6;
 
     private const double SecondsPerHour = 3_600;
 
@@ -39,6 +43,7 @@ public sealed record PassHours(double Working, double Paid, bool Assumed, IReadO
         return new(
             working,
             paid,
+            trees * baseSeconds / SecondsPerHour * factor * visits / ProductiveShare,
             assumed,
             [
                 new(
@@ -81,6 +86,20 @@ public sealed record PassHours(double Working, double Paid, bool Assumed, IReadO
                 )
             );
 
+    /// <summary>Those on platforms instead of ladders.</summary>
+    /// <remarks>Source: handbook of the trade 6.3, an assumption.</remarks>
+    public PassHours OnPlatforms() =>
+        Times(
+            PlatformShare,
+            new(
+                "pass.platform",
+                "hours on ladders × share on platforms",
+                new("hours on platforms", Paid * PlatformShare, "h"),
+                [new("hours on ladders", Paid, "h"), new("share on platforms", PlatformShare, "share")],
+                Sources.Assumption
+            )
+        );
+
     /// <summary>Half of them, where two crews share the rows.</summary>
     public PassHours Half() =>
         Times(
@@ -98,6 +117,7 @@ public sealed record PassHours(double Working, double Paid, bool Assumed, IReadO
         this with
         {
             Working = Working * share,
+            Looking = Looking * share,
             Paid = Paid * share,
             Value = Paid * share,
             Steps = [.. Steps, step],

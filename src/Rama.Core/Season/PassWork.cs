@@ -1,4 +1,5 @@
 using Rama.Core.Crew.Schedule;
+using Rama.Core.Crew.Trial;
 using Rama.Core.Explain;
 using Rama.Core.Passes;
 
@@ -33,6 +34,8 @@ public sealed record PassWork(PlannedPass Pass, CrewTask Task, PassHours Hours, 
             )
                 continue;
             var choice = terms.Choice(pass.Id) ?? new();
+            if (choice.Platforms > 0 && pass.Hands.Contains(Hands.Height))
+                left = left.OnPlatforms();
             var charge = ChargeOf(terms, pass, choice, to);
             var task = new CrewTask(
                 IdOf(terms.Planting, pass.Id),
@@ -67,6 +70,39 @@ public sealed record PassWork(PlannedPass Pass, CrewTask Task, PassHours Hours, 
             ),
         ];
     }
+
+    /// <summary>Other ways to do the work of a planting: as structure only, and two passes in one.</summary>
+    /// <param name="planting">The planting.</param>
+    /// <param name="works">Its work at hand.</param>
+    /// <param name="structure">Its winter as structure only; null where there is no surplus to leave.</param>
+    public static IReadOnlyDictionary<string, WorkWays> WaysOf(
+        Guid planting,
+        IReadOnlyList<PassWork> works,
+        PruningDepth? structure
+    )
+    {
+        var winter = works.Where(w => w.Pass.IsWinter).ToDictionary(w => w.Task.Id);
+        // As planned whole: what is done of it already saves nothing any more, and gives nothing up.
+        var whole = winter.Values.DistinctBy(w => w.Pass.Id).Sum(w => w.Pass.Hours?.Paid ?? 0);
+        var (major, detail) = (IdOf(planting, PassIds.Major), IdOf(planting, PassIds.Detail));
+        return winter.ToDictionary(
+            w => w.Key,
+            w =>
+            {
+                var with = w.Value.Pass.Id == PassIds.Major ? detail + w.Key[major.Length..] : "";
+                return new WorkWays(
+                    structure is null ? null : Math.Min(1, structure.Hours / whole),
+                    (structure?.MarginLost ?? 0) * w.Value.OnLadders / whole,
+                    winter.ContainsKey(with) ? with : null,
+                    w.Value.Hours.Looking
+                );
+            }
+        );
+    }
+
+    // Hours left as if nobody stood on a platform.
+    private double OnLadders =>
+        Task.Platforms > 0 && Pass.Hands.Contains(Hands.Height) ? Task.Hours / PassHours.PlatformShare : Task.Hours;
 
     /// <summary>Identifier of the work of a pass.</summary>
     /// <param name="planting">The planting.</param>

@@ -1,3 +1,4 @@
+using Rama.Core.Crew.Depth;
 using Rama.Core.Crew.Schedule;
 using Rama.Core.Decide;
 using Rama.Core.Passes;
@@ -111,6 +112,45 @@ public sealed class PassWorkTests
 
         var told = Of(Works(new() { ["detail"] = new(LatePerDay: 70) }, crop: crop), "detail");
         Assert.Equal((70, 210), (told.Task.Late.Of(1), told.Task.Late.Of(3)));
+    }
+
+    [Fact]
+    public void On_platforms_work_high_up_takes_three_fifths_of_the_hours()
+    {
+        // Handbook 6.3: seconds × 0.6; detail is done from the ground.
+        var (ladders, platforms) = (
+            Works(),
+            Works(new() { ["major"] = new(Platforms: 2), ["detail"] = new(Platforms: 2) })
+        );
+        Assert.Equal(0.6 * Of(ladders, "major").Task.Hours, Of(platforms, "major").Task.Hours, 9);
+        Assert.Equal(Of(platforms, "major").Task.Hours, Of(platforms, "major").Hours.Steps[^1].Result.Value, 9);
+        Assert.Equal(Of(ladders, "detail").Task.Hours, Of(platforms, "detail").Task.Hours, 9);
+    }
+
+    [Fact]
+    public void Half_of_a_winter_done_saves_and_gives_up_half()
+    {
+        PruningDepth structure = new(CutDepth.Structure, Of(Works(), "major").Task.Hours, 600, []);
+        var whole = Works();
+        var ways = PassWork.WaysOf(Planting, whole, structure);
+        var share = structure.Hours / (Of(whole, "major").Task.Hours + Of(whole, "detail").Task.Hours);
+        Assert.Equal([share, share], ways.Values.Select(w => w.StructureShare!.Value), (a, b) =>
+            Math.Abs(a - b) < 1e-9
+        );
+        Assert.Equal(600, ways.Values.Sum(w => w.MarginLost), 9);
+        Assert.Equal($"{Planting}/detail", ways[$"{Planting}/major"].OnePassWith);
+        Assert.Null(ways[$"{Planting}/detail"].OnePassWith);
+        Assert.InRange(ways[$"{Planting}/major"].Looking, 1, Of(whole, "major").Task.Hours);
+
+        var half = Works(
+            new() { ["major"] = new(Platforms: 2, InTwo: true), ["detail"] = new(InTwo: true) },
+            done: new() { ["major"] = 0.5, ["detail"] = 0.5 }
+        );
+        ways = PassWork.WaysOf(Planting, half, structure);
+        Assert.Equal(300, ways.Values.Sum(w => w.MarginLost), 9);
+        Assert.Equal($"{Planting}/detail#2", ways[$"{Planting}/major#2"].OnePassWith);
+        // Nothing to leave, nothing to save.
+        Assert.All(PassWork.WaysOf(Planting, half, null).Values, w => Assert.Null(w.StructureShare));
     }
 
     [Fact]
