@@ -39,7 +39,12 @@ builder.Services.AddMemoryCache();
 
 // Half the cores are left to those who ask for a page meanwhile.
 builder.Services.AddSingleton(new HeavyWork(Math.Max(1, Environment.ProcessorCount / 2)));
-builder.Services.AddScoped<SeasonLines>().AddScoped<PlantingYears>().AddScoped<EstateWorks>();
+builder
+    .Services.AddScoped<PlanCache>()
+    .AddScoped<SeasonLines>()
+    .AddScoped<PlantingYears>()
+    .AddScoped<EstateWorks>()
+    .AddScoped<EstateDepths>();
 builder.Services.AddScoped<BenchTrees>().AddSingleton<BenchCache>();
 builder.Services.AddRamaAccounts(builder.Configuration).AddReverseProxy(builder.Configuration);
 builder.Services.AddResponseCompression();
@@ -100,6 +105,10 @@ api.MapSeason()
     .MapPrescribe()
     .MapCrew()
     .MapCrewPlan()
+    .MapTrials()
+    .MapDepths()
+    .MapCosts()
+    .MapCrewCalendar()
     .MapWork()
     .MapResult();
 api.MapGroup("/calculations")

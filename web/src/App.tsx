@@ -38,6 +38,10 @@ const ReworkStage = lazy(() => import('./stages/training/ReworkStage').then((m) 
 const TakingOutStage = lazy(() =>
   import('./stages/training/TakingOutStage').then((m) => ({ default: m.TakingOutStage })),
 );
+const TrialPage = lazy(() => import('./stages/crew/trial/TrialPage').then((m) => ({ default: m.TrialPage })));
+const DepthPage = lazy(() => import('./stages/crew/depth/DepthPage').then((m) => ({ default: m.DepthPage })));
+const CostsPage = lazy(() => import('./stages/crew/cost/CostsPage').then((m) => ({ default: m.CostsPage })));
+const WorkListPage = lazy(() => import('./stages/crew/WorkListPage').then((m) => ({ default: m.WorkListPage })));
 const WorkPage = lazy(() => import('./stages/crew/field/WorkPage').then((m) => ({ default: m.WorkPage })));
 const ReworkPage = lazy(() => import('./stages/training/field/ReworkPage').then((m) => ({ default: m.ReworkPage })));
 const LeaderStage = lazy(() => import('./stages/training/LeaderStage').then((m) => ({ default: m.LeaderStage })));
@@ -114,6 +118,10 @@ const router = createBrowserRouter([
         { path: 'people', element: only('people', <PeoplePage />) },
         { path: 'sessions', element: <SessionsPage /> },
         { path: 'crew', element: only('report', <CrewPlanPage />) },
+        { path: 'crew/what-if', element: only('plan', <TrialPage />) },
+        { path: 'crew/costs', element: only('plan', <CostsPage />) },
+        { path: 'crew/list', element: only('report', <WorkListPage />) },
+        { path: 'crew/depth', element: only('plan', <DepthPage />) },
         { path: 'crew/people', element: only('practice', <CrewPage />) },
         { path: 'plantings/new', element: only('plantings', <NewPlantingPage />) },
         { path: 'targets', element: only('target', <RulePage />) },

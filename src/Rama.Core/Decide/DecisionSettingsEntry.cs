@@ -6,6 +6,9 @@ namespace Rama.Core.Decide;
 /// <summary>How far from the target is near enough, and how much may go in one winter, as typed.</summary>
 public record DecisionSettingsEntry
 {
+    /// <summary>Most characters of a reason.</summary>
+    public const int LongestReason = 300;
+
     /// <summary>Accepted distance from the buds to leave, as a share of them; 10 % when left out.</summary>
     public Amount? Tolerance { get; init; }
 
@@ -29,7 +32,7 @@ public record DecisionSettingsEntry
         var tolerance = reader.Optional("tolerance", "Tolerance", Tolerance, Units.Share, 0.01, 0.5)
             ?? DecisionSettings.DefaultTolerance;
         var cap = reader.Optional("cap", "Most to cut in one winter", Cap, Units.Share, 0.05, 0.9) ?? defaultCap;
-        var reason = reader.OptionalText("heldReason", "Reason", HeldReason, 300);
+        var reason = reader.OptionalText("heldReason", "Reason", HeldReason, LongestReason);
         if (Held is not null && reason is null)
             reader.Add("heldReason", "missing", "Reason: please say why the decision is another than the count's.");
         reader.ThrowIfAny();

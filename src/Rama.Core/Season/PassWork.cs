@@ -71,14 +71,14 @@ public sealed record PassWork(PlannedPass Pass, CrewTask Task, PassHours Hours, 
         ];
     }
 
-    /// <summary>Other ways to do the work of a planting: as structure only, and two passes in one.</summary>
+    /// <summary>Other ways to do the work of a planting: less deep, and two passes in one.</summary>
     /// <param name="planting">The planting.</param>
     /// <param name="works">Its work at hand.</param>
-    /// <param name="structure">Its winter as structure only; null where there is no surplus to leave.</param>
+    /// <param name="less">Its winter pruned less deep; null where there is no surplus to leave.</param>
     public static IReadOnlyDictionary<string, WorkWays> WaysOf(
         Guid planting,
         IReadOnlyList<PassWork> works,
-        PruningDepth? structure
+        PruningDepth? less
     )
     {
         var winter = works.Where(w => w.Pass.IsWinter).ToDictionary(w => w.Task.Id);
@@ -91,8 +91,8 @@ public sealed record PassWork(PlannedPass Pass, CrewTask Task, PassHours Hours, 
             {
                 var with = w.Value.Pass.Id == PassIds.Major ? detail + w.Key[major.Length..] : "";
                 return new WorkWays(
-                    structure is null ? null : Math.Min(1, structure.Hours / whole),
-                    (structure?.MarginLost ?? 0) * w.Value.OnLadders / whole,
+                    less is null ? null : Math.Min(1, less.Hours / whole),
+                    (less?.MarginLost ?? 0) * w.Value.OnLadders / whole,
                     winter.ContainsKey(with) ? with : null,
                     w.Value.Hours.Looking
                 );

@@ -293,6 +293,56 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
             cancel
         );
 
+    /// <summary>Decides on plantings instead of their counts, all of them or none.</summary>
+    /// <param name="plantings">Each with the version of its plan, and what is decided; null for what the count
+    /// says.</param>
+    /// <param name="reason">Why, for all of them.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="UnusableEntryException">There is no reason, one of them is gone, or somebody changed its plan
+    /// meanwhile; nothing is saved.</exception>
+    public async Task HoldAsync(
+        IReadOnlyList<(Guid Id, uint Version, DecisionKind? Held)> plantings,
+        string? reason,
+        CancellationToken cancel
+    )
+    {
+        EntryReader reader = new();
+        var why = reader.Text("reason", "Reason", reason, DecisionSettingsEntry.LongestReason);
+        foreach (var (id, version, held) in plantings)
+        {
+            if (await FindAsync(id, cancel) is not { } stored)
+            {
+                reader.Add("plantings", "unknown", "Plantings: one of them is not there any more.");
+                continue;
+            }
+            if (stored.Plan.Version != version || version == 0)
+                reader.Add(
+                    stored.Planting.Code,
+                    "changed",
+                    $"{stored.Planting.Code}: someone else changed this plan meanwhile. Look at the table again."
+                );
+            var before = stored.ToEntry().Settings;
+            stored.Plan.TakeOver(
+                new DecisionSettingsEntry
+                {
+                    Tolerance = before.Tolerance,
+                    Cap = before.Cap,
+                    Held = held,
+                    HeldReason = why,
+                }
+            );
+        }
+        reader.ThrowIfAny();
+        try
+        {
+            await database.InTransactionAsync(() => database.SaveChangesAsync(cancel), cancel);
+        }
+        catch (DbUpdateException e) when (e.IsOthersSave())
+        {
+            throw Conflicts.ChangedMeanwhile("plantings");
+        }
+    }
+
     /// <summary>
     /// Saves how the system is cut and what demonstration trees showed; null when there is no such planting.
     /// </summary>

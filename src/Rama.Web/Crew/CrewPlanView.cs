@@ -118,6 +118,7 @@ public sealed record CrewView(
 /// <param name="Site">Its site.</param>
 /// <param name="Pass">The pass.</param>
 /// <param name="PassName">The pass in two or three words.</param>
+/// <param name="IsWinter">Whether the cuts of the winter belong to it.</param>
 /// <param name="Needs">Hands it needs.</param>
 /// <param name="Hours">Hours paid that are left.</param>
 /// <param name="HoursSteps">How they came about.</param>
@@ -140,6 +141,7 @@ public sealed record CrewTaskView(
     string Site,
     string Pass,
     LocalText PassName,
+    bool IsWinter,
     IReadOnlyList<Hands> Needs,
     double Hours,
     IReadOnlyList<Step> HoursSteps,
@@ -174,6 +176,7 @@ public sealed record CrewTaskView(
             planting.Planting.Site,
             work.Pass.Id,
             work.Pass.Name,
+            work.Pass.IsWinter,
             work.Pass.Hands,
             work.Task.Hours,
             work.Hours.Steps,

@@ -1,7 +1,6 @@
 using System.Security.Cryptography;
 using System.Text;
 using System.Text.Json;
-using Rama.Core.Crew;
 using Rama.Core.Crew.Schedule;
 using Rama.Core.Season;
 using Rama.Data.Crew;
@@ -23,6 +22,9 @@ internal sealed record EstateWork(
     CrewPlanRecord? Record
 )
 {
+    /// <summary>What an hour costs where nobody knows whose, money.</summary>
+    public double Wage => Year.Wage;
+
     /// <summary>
     /// The plan: as it was made while the work is the same; else the work in the order it was planned in, laid anew on
     /// the days from today. Before there is one, the plan shown at once.
@@ -154,8 +156,7 @@ internal sealed class EstateWorks(PlantingYears years, CrewStore crews)
         var kept = year.Crews;
         var choices = await crews.TasksAsync(year.Season, cancel);
         var settings = year.Estate.ToCrewSettings().Read();
-        var wage =
-            kept.Count == 0 ? CrewSheet.UsualWage : kept.Average(c => c.Sheet.WagePerHour ?? CrewSheet.UsualWage);
+        var wage = year.Wage;
         Dictionary<(Guid, bool, string, DateOnly?, DateOnly?), WorkWeather> weather = [];
         Dictionary<string, (PlantingYear, PassWork)> works = [];
         List<CrewTask> tasks = [];

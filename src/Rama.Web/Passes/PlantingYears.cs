@@ -1,3 +1,4 @@
+using Rama.Core.Crew;
 using Rama.Core.Crew.Progress;
 using Rama.Core.Passes;
 using Rama.Core.Season;
@@ -111,13 +112,15 @@ internal sealed class PlantingYears(
                 .Where(p => p.EveryDays is not null)
                 .ToDictionary(p => p.Id, p => p.EveryDays!.Value)
                 ?? [];
-            var progress = ProgressOf(planting, [.. reports[planting.Id]], today, comesAgain);
+            var told = ReportsOf([.. reports[planting.Id]]);
+            var progress = ProgressOf(planting, told, today, comesAgain);
             return new(
                 planting,
                 tip,
                 days,
                 night,
                 chosen.ToDictionary(c => c.Pass),
+                told,
                 progress,
                 trained,
                 reworked,
@@ -156,29 +159,34 @@ internal sealed class PlantingYears(
             return told;
         }
 
-        IReadOnlyDictionary<string, WorkProgress> ProgressOf(
+        // By pass, in the order of the days.
+        IReadOnlyDictionary<string, IReadOnlyList<WorkReport>> ReportsOf(IReadOnlyList<FieldEntryRecord> told) =>
+            told.OrderBy(e => e.At)
+                .Select(e => handlers.Of<WorkFromField>().BodyOf(e).Read())
+                .GroupBy(r => r.Pass)
+                .ToDictionary(g => g.Key, g => (IReadOnlyList<WorkReport>)[.. g.OrderBy(r => r.Day)]);
+
+        static IReadOnlyDictionary<string, WorkProgress> ProgressOf(
             PlannedPlanting planting,
-            IReadOnlyList<FieldEntryRecord> told,
+            IReadOnlyDictionary<string, IReadOnlyList<WorkReport>> told,
             DateOnly day,
             IReadOnlyDictionary<string, int> again
         ) =>
-            told.Count == 0
-                ? new Dictionary<string, WorkProgress>()
-                : told.OrderBy(e => e.At)
-                    .Select(e => handlers.Of<WorkFromField>().BodyOf(e).Read())
-                    // Of what comes again the round at hand counts.
-                    .Where(r => !again.TryGetValue(r.Pass, out var every) || r.Day > day.AddDays(-every))
-                    .GroupBy(r => r.Pass)
-                    .ToDictionary(
-                        g => g.Key,
-                        g =>
-                            WorkProgress.Of(
-                                [.. g.OrderBy(r => r.Day)],
-                                planting.Facts?.TreesByRow ?? new Dictionary<int, double>(),
-                                planting.Facts?.Terms.Trees ?? 0,
-                                day
+            told.Select(t =>
+                    (
+                        Pass: t.Key,
+                        // Of what comes again the round at hand counts.
+                        Reports: t.Value.Where(r =>
+                                !again.TryGetValue(t.Key, out var every) || r.Day > day.AddDays(-every)
                             )
-                    );
+                            .ToList()
+                    )
+                )
+                .Where(t => t.Reports.Count > 0)
+                .ToDictionary(
+                    t => t.Pass,
+                    t => WorkProgress.Of(t.Reports, planting.TreesByRow, planting.Facts?.Terms.Trees ?? 0, day)
+                );
     }
 }
 
@@ -205,6 +213,10 @@ internal sealed record EstateYear(
             ? Crews.Sum(c => c.ToCrew().HoursPerWeek)
             : Estate.CrewHoursPerWeek ?? WorkAhead.DefaultCrewHoursPerWeek;
 
+    /// <summary>What an hour costs in the mean of the crews, money.</summary>
+    public double Wage =>
+        Crews.Count == 0 ? CrewSheet.UsualWage : Crews.Average(c => c.Sheet.WagePerHour ?? CrewSheet.UsualWage);
+
     /// <summary>The planting of that identifier; null for none.</summary>
     /// <param name="planting">Its identifier.</param>
     public PlantingYear? Find(Guid planting) => Plantings.FirstOrDefault(p => p.Planting.Id == planting);
@@ -228,6 +240,7 @@ internal sealed record EstateYear(
 /// <param name="Days">Days of its year.</param>
 /// <param name="ColdNight">The last night its buds are looked at after; null without one.</param>
 /// <param name="Choices">What was decided and reported, by pass.</param>
+/// <param name="Reports">Work reported, by pass, in the order of the days.</param>
 /// <param name="Progress">How far passes are that work was reported of, by pass.</param>
 /// <param name="Training">What the training of its young trees follows from; null before it can be planned.</param>
 /// <param name="Rework">Its trees in rework and trees to go; null where it has none.</param>
@@ -238,6 +251,7 @@ internal sealed record PlantingYear(
     AnchorDays Days,
     ColdNight? ColdNight,
     IReadOnlyDictionary<string, PassChoiceRecord> Choices,
+    IReadOnlyDictionary<string, IReadOnlyList<WorkReport>> Reports,
     IReadOnlyDictionary<string, WorkProgress> Progress,
     TrainingTerms? Training,
     ReworkPlan? Rework,

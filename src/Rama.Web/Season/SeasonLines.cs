@@ -1,61 +1,28 @@
-using Microsoft.Extensions.Caching.Memory;
 using Rama.Core.Crops;
 using Rama.Core.Passes;
 using Rama.Core.Plan;
 using Rama.Core.Season;
 using Rama.Core.Weather;
-using Rama.Data.Estate;
 using Rama.Data.Plan;
-using Rama.Data.Season;
 using Rama.Web.Passes;
 
 namespace Rama.Web.Season;
 
-/// <summary>
-/// What the season page needs of every planting. A plan is worked out once per version of what it rests on; the
-/// versions come from the database each time, so that several copies of the application never show different things.
-/// </summary>
-internal sealed class SeasonLines(SeasonStore store, CatalogueStore catalogues, IMemoryCache cache)
+/// <summary>What the season page needs of every planting.</summary>
+internal sealed class SeasonLines(PlanCache plans)
 {
     /// <summary>All plantings of the estate in scope.</summary>
-    public async Task<IReadOnlyList<PlannedPlanting>> ReadAsync(int season, int current, CancellationToken cancel)
-    {
-        var versions = await store.VersionsAsync(season, cancel);
-        var catalogue = await catalogues.ReadAsync(cancel);
-        (string, Guid, uint, uint, int, int) Key(PlantingVersion v) =>
-            ("season", v.Id, v.Planting, v.Plan, season, catalogue.Stamp);
-        var known = versions.ToDictionary(v => v.Id, v => cache.Get<PlannedPlanting>(Key(v)));
-        var fresh = versions.Where(v => known[v.Id] is null).ToList();
-        // Past half, reading all is quicker than naming each.
-        var ids = fresh.Count > versions.Count / 2 ? null : fresh.Select(v => v.Id).ToList();
-        if (fresh.Count > 0)
-        {
-            var byId = fresh.ToDictionary(v => v.Id);
-            var read = await store.ReadAsync(season, current, catalogue.Catalogue, ids, cancel);
-            foreach (var planned in read.AsParallel().WithCancellation(cancel).Select(PlannedPlanting.Of))
-            {
-                known[planned.Id] = planned;
-                if (byId.TryGetValue(planned.Id, out var version))
-                    cache.Set(Key(version), planned, TimeSpan.FromHours(6));
-            }
-        }
-        // Removed in between: no longer there to be read.
-        return
+    public async Task<IReadOnlyList<PlannedPlanting>> ReadAsync(int season, int current, CancellationToken cancel) =>
         [
-            .. versions
-                .Select(v =>
-                    known[v.Id] is { } planned
-                        ? planned with
-                        {
-                            SiteId = v.SiteId,
-                            Site = v.Site,
-                            Block = v.Block,
-                        }
-                        : null
-                )
-                .OfType<PlannedPlanting>(),
+            .. (await plans.ReadAsync("season", season, current, PlannedPlanting.Of, cancel)).Select(p =>
+                p.Told with
+                {
+                    SiteId = p.Version.SiteId,
+                    Site = p.Version.Site,
+                    Block = p.Version.Block,
+                }
+            ),
         ];
-    }
 }
 
 /// <summary>A planting with what its plan comes to.</summary>
@@ -72,6 +39,9 @@ internal sealed record PlannedPlanting(
     ProgrammeFacts? Facts
 )
 {
+    /// <summary>Trees by row; empty where rows are not listed.</summary>
+    public IReadOnlyDictionary<int, double> TreesByRow => Facts?.TreesByRow ?? new Dictionary<int, double>();
+
     /// <summary>Its line with the place it has now and its turn in the work.</summary>
     public SeasonLine InTurn(WorkAhead? work, IReadOnlyList<PassGlance> passes) =>
         Line with
@@ -143,13 +113,17 @@ internal sealed record PlannedPlanting(
 /// <param name="Noted">Days noted of the season.</param>
 /// <param name="Crop">What pruning late costs its crop; null for nothing.</param>
 /// <param name="TreesByRow">Bearing trees by row; empty where rows are not listed.</param>
+/// <param name="TonnesWanted">Marketable fruit its target asks for; null without one.</param>
 internal sealed record ProgrammeFacts(
     ProgrammeTerms Terms,
     IReadOnlyDictionary<Anchor, DateOnly> Noted,
     CropAtRisk? Crop,
-    IReadOnlyDictionary<int, double> TreesByRow
+    IReadOnlyDictionary<int, double> TreesByRow,
+    double? TonnesWanted
 )
 {
+    private const double KgPerTonne = 1_000;
+
     public static ProgrammeFacts? Of(StoredPlanting stored, PlanReading reading, PruningPlan plan) =>
         reading.Planting is null
             ? null
@@ -157,6 +131,7 @@ internal sealed record ProgrammeFacts(
                 ProgrammeEntry.TermsOf(reading, plan),
                 stored.Plan.ToDays().Read(),
                 ProgrammeEntry.CropOf(reading, plan),
-                reading.Rows?.BearingByRow ?? new Dictionary<int, double>()
+                reading.Rows?.BearingByRow ?? new Dictionary<int, double>(),
+                plan.Crop?.MarketableKgPerHa * plan.Planting?.Form.AreaHa / KgPerTonne
             );
 }

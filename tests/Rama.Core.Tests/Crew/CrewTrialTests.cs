@@ -144,17 +144,18 @@ public sealed class CrewTrialTests
             LostWeeks = 60,
             Platforms = -1,
             Cost = -5,
+            OnePass = true,
             StructureOnly = [Guid.NewGuid()],
         };
-        var problems = Entries.ProblemsOf(() => entry.Read(problem, _ => []));
+        var problems = Entries.ProblemsOf(() => entry.Read(problem, NoWays, _ => []));
         Assert.Equal(
-            ["cost", "hireFrom", "hirePeople", "hireWeeks", "lostWeeks", "platforms", "structureOnly"],
+            ["cost", "hireFrom", "hirePeople", "hireWeeks", "lostWeeks", "onePass", "platforms", "structureOnly"],
             problems.Select(p => p.Field).Distinct().Order()
         );
         Entries.AssertProblem(
-            Entries.ProblemsOf(() => new CrewTrialEntry { Name = "Nothing" }.Read(problem, _ => [])),
+            Entries.ProblemsOf(() => new CrewTrialEntry { Name = "Nothing" }.Read(problem, NoWays, _ => [])),
             "name",
-            "nothing"
+            "no-change"
         );
     }
 

@@ -134,9 +134,7 @@ public sealed class PassWorkTests
         var whole = Works();
         var ways = PassWork.WaysOf(Planting, whole, structure);
         var share = structure.Hours / (Of(whole, "major").Task.Hours + Of(whole, "detail").Task.Hours);
-        Assert.Equal([share, share], ways.Values.Select(w => w.StructureShare!.Value), (a, b) =>
-            Math.Abs(a - b) < 1e-9
-        );
+        Assert.Equal([share, share], ways.Values.Select(w => w.LessShare!.Value), (a, b) => Math.Abs(a - b) < 1e-9);
         Assert.Equal(600, ways.Values.Sum(w => w.MarginLost), 9);
         Assert.Equal($"{Planting}/detail", ways[$"{Planting}/major"].OnePassWith);
         Assert.Null(ways[$"{Planting}/detail"].OnePassWith);
@@ -150,7 +148,7 @@ public sealed class PassWorkTests
         Assert.Equal(300, ways.Values.Sum(w => w.MarginLost), 9);
         Assert.Equal($"{Planting}/detail#2", ways[$"{Planting}/major#2"].OnePassWith);
         // Nothing to leave, nothing to save.
-        Assert.All(PassWork.WaysOf(Planting, half, null).Values, w => Assert.Null(w.StructureShare));
+        Assert.All(PassWork.WaysOf(Planting, half, null).Values, w => Assert.Null(w.LessShare));
     }
 
     [Fact]

@@ -1692,6 +1692,101 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/crew-plan/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the work would come to with more people, lost weeks, platforms, one pass or less depth */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TrialRequest"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/event-stream": components["schemas"]["SseItemOfTrialStep"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/crew-plan/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The crew plan as a calendar file, of one crew or of all */
+        get: {
+            parameters: {
+                query?: {
+                    crew?: string;
+                    language?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/plantings/{id}/work": {
         parameters: {
             query?: never;
@@ -6243,6 +6338,267 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/crew-plan/depth": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How deep each planting would be pruned, so that least margin is given up within the hours */
+        get: {
+            parameters: {
+                query?: {
+                    hours?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["DepthView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        /** Have plantings pruned less deep, because the hours do not reach */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["TakeDepths"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/crew-plan/costs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the work of the year costs, planned and so far */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CostsView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/crew-plan/pay": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What each is paid for each week */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PayView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/crew-plan/costs/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Costs by planting, pass or crew as CSV or XLSX */
+        get: {
+            parameters: {
+                query?: {
+                    by?: string;
+                    format?: string;
+                    language?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/crew-plan/pay/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The pay sheet as CSV or XLSX */
+        get: {
+            parameters: {
+                query?: {
+                    format?: string;
+                    language?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/density": {
         parameters: {
             query?: never;
@@ -9945,6 +10301,30 @@ export interface components {
             package: null | components["schemas"]["Amount"];
             unitFrom: null | components["schemas"]["UnitSource"];
         };
+        /** @description Cost of one planting, pass or crew. */
+        CostRow: {
+            /**
+             * Format: uuid
+             * @description The planting; null for none.
+             */
+            planting: null | string;
+            name: null | components["schemas"]["LocalText"];
+            /** @description What it costs. */
+            cost: components["schemas"]["WorkCost"];
+        };
+        /** @description What the work of the year costs, planned and so far. */
+        CostsView: {
+            /** @description Money of the estate, three letters; null until told. */
+            currency: null | string;
+            /** @description All of it. */
+            total: components["schemas"]["WorkCost"];
+            /** @description By planting. */
+            byPlanting: components["schemas"]["CostRow"][];
+            /** @description By pass. */
+            byPass: components["schemas"]["CostRow"][];
+            /** @description By crew. */
+            byCrew: components["schemas"]["CostRow"][];
+        };
         /** @description A counted tree that stands out. It stays in the estimate; somebody should look at it again. */
         CountOutlier: {
             /**
@@ -10367,6 +10747,8 @@ export interface components {
             pass: string;
             /** @description The pass in two or three words. */
             passName: components["schemas"]["LocalText"];
+            /** @description Whether the cuts of the winter belong to it. */
+            isWinter: boolean;
             /** @description Hands it needs. */
             needs: components["schemas"]["Hands"][];
             /**
@@ -10410,6 +10792,55 @@ export interface components {
             usableShare: null | number;
             placed: null | components["schemas"]["PlacedTask"];
             unplaced: null | components["schemas"]["UnplacedReason"];
+        };
+        /** @description A change of crews, platforms or work to try out, as typed. */
+        CrewTrialEntry: {
+            /** @description What it is called. */
+            name?: null | string;
+            /**
+             * Format: double
+             * @description People hired; none when left out.
+             */
+            hirePeople?: null | number;
+            /**
+             * Format: date
+             * @description First day they work; the first of the plan when left out.
+             */
+            hireFrom?: null | string;
+            /**
+             * Format: double
+             * @description Weeks they work.
+             */
+            hireWeeks?: null | number;
+            /**
+             * Format: double
+             * @description What an hour of one of them costs; the mean of the crews when left out.
+             */
+            hireWage?: null | number;
+            /**
+             * Format: double
+             * @description Weeks no crew works; none when left out.
+             */
+            lostWeeks?: null | number;
+            /**
+             * Format: date
+             * @description First day of them; the first of the plan when left out.
+             */
+            lostFrom?: null | string;
+            /**
+             * Format: double
+             * @description Platforms more than there are; none when left out.
+             */
+            platforms?: null | number;
+            /**
+             * Format: double
+             * @description What the change itself costs, such as the rent of platforms; nothing when left out.
+             */
+            cost?: null | number;
+            /** @description Whether what is planned in two passes is done in one. */
+            onePass?: boolean;
+            /** @description Plantings pruned as structure only. */
+            structureOnly?: string[];
         };
         /** @description A crew with those in it. */
         CrewView: {
@@ -11076,6 +11507,34 @@ export interface components {
              */
             hazardMargin?: null | number;
         };
+        /** @description What one depth of a planting takes, saves and gives up. */
+        DepthCost: {
+            /** @description What is left to do of it. */
+            at: components["schemas"]["PlantingDepth"];
+            /** @description How the margin given up came about, for the planting whole. */
+            steps: components["schemas"]["Step"][];
+        };
+        /** @description A planting in the trade. */
+        DepthLine: {
+            /**
+             * Format: uuid
+             * @description The planting.
+             */
+            planting: string;
+            /**
+             * Format: uint32
+             * @description Version of its plan, to be sent back when it is taken.
+             */
+            version: number;
+            /** @description Its code. */
+            code: string;
+            /** @description Its name. */
+            name: string;
+            /** @description How deep it would be pruned. */
+            chosen: components["schemas"]["CutDepth"];
+            /** @description What each depth takes, saves and gives up. */
+            depths: components["schemas"]["DepthCost"][];
+        };
         /**
          * @description How deep each planting is pruned when the hours do not reach for all, so that most margin is
          *                 kept.
@@ -11122,6 +11581,50 @@ export interface components {
             hours?: null | number;
             /** @description The plantings. */
             plantings?: components["schemas"]["DepthChoiceEntry"][];
+        };
+        /** @description How deep each planting would be pruned when the hours do not reach for all. */
+        DepthView: {
+            /**
+             * Format: double
+             * @description Hours it is worked out for.
+             */
+            hours: number;
+            /**
+             * Format: double
+             * @description Hours of the winter that are worked in time in the plan in force.
+             */
+            hoursReached: number;
+            /**
+             * Format: double
+             * @description Hours with every planting pruned to its number.
+             */
+            hoursFull: number;
+            /**
+             * Format: double
+             * @description Hours with hazards alone everywhere.
+             */
+            hoursLeast: number;
+            /**
+             * Format: double
+             * @description What an hour costs, mean of the crews, money.
+             */
+            wagePerHour: number;
+            /** @description Money of the estate, three letters; null until told. */
+            currency: null | string;
+            /**
+             * Format: double
+             * @description Margin given up by all of it, money.
+             */
+            marginLost: number;
+            /** @description The arithmetic. */
+            steps: components["schemas"]["Step"][];
+            /**
+             * @description Plantings with winter work and buds to cut; first what is given up, the cheapest hour
+             *         first.
+             */
+            plantings: components["schemas"]["DepthLine"][];
+            /** @description Plantings somebody decided on instead of the count. */
+            held: components["schemas"]["HeldLine"][];
         };
         /**
          * @description What kind of quantity a rule speaks of; only like is compared with like.
@@ -12235,6 +12738,22 @@ export interface components {
             heightM: number;
             /** @description Whether it is the lowest. */
             binds: boolean;
+        };
+        /** @description A planting decided on instead of its count. */
+        HeldLine: {
+            /**
+             * Format: uuid
+             * @description The planting.
+             */
+            planting: string;
+            /** @description Its code. */
+            code: string;
+            /** @description Its name. */
+            name: string;
+            /** @description What was decided. */
+            held: components["schemas"]["DecisionKind"];
+            /** @description Why. */
+            reason: null | string;
         };
         /** @description Weather that holds a pass up. */
         HeldUp: {
@@ -13910,6 +14429,11 @@ export interface components {
              * @description Hours paid, with ways, breaks and tools.
              */
             paid: number;
+            /**
+             * Format: double
+             * @description Hours paid of those for walking to the trees and looking at them.
+             */
+            looking: number;
             /** @description Whether the seconds of its cuts are an assumption, since nothing is prescribed. */
             assumed: boolean;
             /**
@@ -14059,6 +14583,86 @@ export interface components {
             season?: null | number;
             /** @description What was renewed. */
             renewal?: components["schemas"]["WinterRenewalEntry"];
+        };
+        /** @description What somebody is paid for a week, or those of a crew who are not named. */
+        PayLine: {
+            /**
+             * Format: date
+             * @description Its Monday.
+             */
+            week: string;
+            /**
+             * Format: uuid
+             * @description Crew they worked in; null for none.
+             */
+            crew: null | string;
+            /**
+             * Format: uuid
+             * @description Who; null for those not named.
+             */
+            worker: null | string;
+            /**
+             * Format: int32
+             * @description How many; 1 for somebody named, else the most on a day.
+             */
+            people: number;
+            /**
+             * Format: int32
+             * @description Days worked.
+             */
+            days: number;
+            /**
+             * Format: double
+             * @description Hours of all of them.
+             */
+            hours: number;
+            /**
+             * Format: double
+             * @description Trees of theirs, shared evenly among those who worked.
+             */
+            trees: number;
+            /** @description Whether they are paid by the tree. */
+            byPiece: boolean;
+            /**
+             * Format: double
+             * @description Money.
+             */
+            pay: number;
+            /**
+             * Format: double
+             * @description What that is for each hour; null where no hours were told. Local law may ask for more.
+             */
+            perHour: null | number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description Pay of somebody for a week. */
+        PayRow: {
+            /** @description Name of the crew; null for none. */
+            crew: null | string;
+            /** @description Name; null for those not named. */
+            person: null | string;
+            /** @description What they are paid, and for what. */
+            line: components["schemas"]["PayLine"];
+        };
+        /** @description Pay by week and person. */
+        PayView: {
+            /** @description Money of the estate, three letters; null until told. */
+            currency: null | string;
+            /** @description Each with names. */
+            lines: components["schemas"]["PayRow"][];
         };
         /** @description A person of the estate. */
         PersonView: {
@@ -17200,6 +17804,12 @@ export interface components {
             eventId: null | string;
             reconnectionInterval: null | string;
         };
+        SseItemOfTrialStep: {
+            data: components["schemas"]["TrialStep"];
+            eventType: null | string;
+            eventId: null | string;
+            reconnectionInterval: null | string;
+        };
         /**
          * @description Where the work on a planting stands.
          * @enum {unknown}
@@ -17886,6 +18496,28 @@ export interface components {
             steps: components["schemas"]["Step"][];
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
+        };
+        /** @description Depths to take. */
+        TakeDepths: {
+            /** @description Why, as it is kept with each decision. */
+            reason: null | string;
+            /** @description The plantings. */
+            plantings: components["schemas"]["TakenDepth"][];
+        };
+        /** @description A depth to take. */
+        TakenDepth: {
+            /**
+             * Format: uuid
+             * @description The planting.
+             */
+            planting: string;
+            /**
+             * Format: uint32
+             * @description Version of its plan it was shown for.
+             */
+            version: number;
+            /** @description How deep. */
+            depth: components["schemas"]["CutDepth"];
         };
         /** @description Trees that are out, with the version the planting was read at. */
         TakenOut: {
@@ -18791,6 +19423,110 @@ export interface components {
              */
             treesInPlanting?: null | number;
         };
+        /** @description Changes to try out. */
+        TrialRequest: {
+            /** @description The changes. */
+            trials?: components["schemas"]["CrewTrialEntry"][];
+            /**
+             * Format: double
+             * @description Seconds a plan is improved for each, and for the work as it is; two when left out.
+             */
+            seconds?: null | number;
+        };
+        /** @description What the work comes to under one change, all money of the same estate. */
+        TrialResult: {
+            /** @description The change; empty for the work as it is. */
+            name: string;
+            /**
+             * Format: int32
+             * @description Tasks there are.
+             */
+            tasks: number;
+            /**
+             * Format: int32
+             * @description Tasks finished in time.
+             */
+            inTime: number;
+            /**
+             * Format: int32
+             * @description Tasks nobody can do.
+             */
+            unplaced: number;
+            /**
+             * Format: int32
+             * @description Days late of all tasks together.
+             */
+            daysLate: number;
+            /**
+             * Format: date
+             * @description Day the last is finished; null where nothing is done.
+             */
+            last: null | string;
+            /**
+             * Format: double
+             * @description Hours paid.
+             */
+            hours: number;
+            /**
+             * Format: double
+             * @description What they cost at the usual rate.
+             */
+            wages: number;
+            /** @description What the plan costs beside wages. */
+            beside: components["schemas"]["PlanCost"];
+            /**
+             * Format: double
+             * @description What the change itself costs.
+             */
+            cost: number;
+            /**
+             * Format: double
+             * @description Margin it gives up.
+             */
+            marginLost: number;
+            /**
+             * Format: double
+             * @description All of it.
+             */
+            total: number;
+            /**
+             * Format: int32
+             * @description Platforms a crew has at work high up, where some are tried; 0 where ladders are done
+             *                 sooner.
+             */
+            platforms: number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A step of trying changes out. */
+        TrialStep: {
+            /**
+             * Format: double
+             * @description How much of the work has gone.
+             */
+            share: number;
+            /** @description What each comes to so far; first the work as it is. */
+            results: null | components["schemas"]["TrialResult"][];
+            /** @description What went wrong; null for nothing. */
+            problem: null | string;
+            /**
+             * Format: int32
+             * @description Work of others that comes first, while it waits for its turn.
+             */
+            ahead: null | number;
+        };
         /** @description Trees of similar trunks. */
         TrunkClass: {
             /** @description Name: `small`, `medium`, `large`, or as typed. */
@@ -19450,6 +20186,88 @@ export interface components {
              * @description Share of its hours that is reported done.
              */
             doneShare: number;
+        };
+        /** @description What work costs: as planned, so far, and what is left of it. */
+        WorkCost: {
+            /**
+             * Format: double
+             * @description Hours paid as planned from the start.
+             */
+            plannedHours: number;
+            /**
+             * Format: double
+             * @description What they cost at the mean wage, money.
+             */
+            planned: number;
+            /**
+             * Format: double
+             * @description Hours reported.
+             */
+            soFarHours: number;
+            /**
+             * Format: double
+             * @description What is paid for the work reported, by hour or by tree.
+             */
+            soFar: number;
+            /**
+             * Format: double
+             * @description Hours left in the crew plan.
+             */
+            leftHours: number;
+            /**
+             * Format: double
+             * @description What they cost at the wages of those who do it.
+             */
+            left: number;
+            /**
+             * Format: double
+             * @description Trees it is on; null where it is on several plantings at once.
+             */
+            trees: null | number;
+            /**
+             * Format: double
+             * @description Their ground.
+             */
+            areaHa: null | number;
+            /**
+             * Format: double
+             * @description Marketable fruit wanted of them; null without a target.
+             */
+            tonnes: null | number;
+            /**
+             * Format: double
+             * @description What it will have cost for each tree; null where the trees are not known.
+             */
+            perTree: null | number;
+            /**
+             * Format: double
+             * @description What it will have cost for each hectare.
+             */
+            perHa: null | number;
+            /**
+             * Format: double
+             * @description What it will have cost for each tonne of fruit wanted.
+             */
+            perTonne: null | number;
+            /**
+             * Format: double
+             * @description What will be spent more than planned; below 0 for less.
+             */
+            moreThanPlanned: number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
         };
         /** @description When work will be finished, with the range it will be finished in nine times of ten. */
         WorkForecast: {

@@ -135,7 +135,10 @@ public sealed record PlantingDepth(
     double? LostPerHour
 )
 {
-    internal static PlantingDepth Of(DepthChoice choice, CutDepth depth)
+    /// <summary>What a depth saves and gives up against full depth.</summary>
+    /// <param name="choice">What each depth takes and brings.</param>
+    /// <param name="depth">How deep.</param>
+    public static PlantingDepth Of(DepthChoice choice, CutDepth depth)
     {
         var (full, at) = (choice.At(CutDepth.Full), choice.At(depth));
         var saved = full.Hours - at.Hours;

@@ -33,6 +33,23 @@ public sealed record WorkProgress(
     /// <summary>Whether all of it is done.</summary>
     public bool IsDone => Value >= DoneFrom;
 
+    /// <summary>Trees that count for each report of a pass: those of a row for whoever told it first.</summary>
+    /// <param name="reports">The reports, in the order of the days.</param>
+    /// <param name="rows">Trees by row.</param>
+    public static IReadOnlyList<double> TreesOf(
+        IReadOnlyList<WorkReport> reports,
+        IReadOnlyDictionary<int, double> rows
+    )
+    {
+        HashSet<int> done = [];
+        return
+        [
+            .. reports.Select(r =>
+                r.Trees + r.Rows.Where(row => rows.ContainsKey(row) && done.Add(row)).Sum(row => rows[row])
+            ),
+        ];
+    }
+
     /// <summary>Works it out.</summary>
     /// <param name="reports">What was reported of the pass, in the order of the days.</param>
     /// <param name="rows">Trees by row; empty where rows are not listed.</param>
@@ -52,22 +69,14 @@ public sealed record WorkProgress(
         HashSet<int> done = [];
         SortedSet<int> twice = [],
             unknown = [];
-        var (loose, logged) = (0.0, 0.0);
-        foreach (var report in reports)
-        {
-            var fresh = 0.0;
-            foreach (var row in report.Rows)
-                if (!rows.TryGetValue(row, out var inRow))
-                    unknown.Add(row);
-                else if (done.Add(row))
-                    fresh += inRow;
-                else
-                    twice.Add(row);
-            loose += report.Trees;
-            if (report.PaidHours > 0)
-                logged += fresh + report.Trees;
-        }
-        var told = done.Sum(r => rows[r]) + loose;
+        foreach (var row in reports.SelectMany(r => r.Rows))
+            if (!rows.ContainsKey(row))
+                unknown.Add(row);
+            else if (!done.Add(row))
+                twice.Add(row);
+        var counting = TreesOf(reports, rows);
+        var told = counting.Sum();
+        var logged = reports.Zip(counting).Where(r => r.First.PaidHours > 0).Sum(r => r.Second);
         if (twice.Count > 0)
             warnings.Add(
                 new(

@@ -40,6 +40,17 @@ public sealed record PlacedTask(
     double LateCost
 )
 {
+    /// <summary>Share of it that is done in time, 0 to 1.</summary>
+    /// <param name="problem">The problem.</param>
+    /// <param name="due">Last day in time; null where it is never late.</param>
+    public double ShareInTime(CrewProblem problem, DateOnly? due)
+    {
+        if (due is not { } day)
+            return 1;
+        var late = problem.HalfOf(day.AddDays(1));
+        return (double)Spans.Sum(s => Math.Max(0, Math.Min(s.To, late) - s.From)) / Spans.Sum(s => s.To - s.From);
+    }
+
     /// <summary>First half-day.</summary>
     public int Begin => Spans[0].From;
 

@@ -67,7 +67,7 @@ public sealed record CrewTrial(
     {
         var less = tasks
             .Select(t =>
-                Structure?.Contains(t.Id) == true && ways.GetValueOrDefault(t.Id)?.StructureShare is { } share
+                Structure?.Contains(t.Id) == true && ways.GetValueOrDefault(t.Id)?.LessShare is { } share
                     ? t with
                     {
                         Hours = Math.Max(t.Hours * share, LeastHours),

@@ -44,10 +44,15 @@ public sealed record CrewTrialEntry
 
     /// <summary>Reads it.</summary>
     /// <param name="problem">The problem it changes.</param>
+    /// <param name="ways">Other ways to do its tasks.</param>
     /// <param name="tasksOf">Tasks of a planting that can be done as structure only; none where it has none.</param>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used, or there is no
     /// change.</exception>
-    public CrewTrial Read(CrewProblem problem, Func<Guid, IReadOnlyList<string>> tasksOf)
+    public CrewTrial Read(
+        CrewProblem problem,
+        IReadOnlyDictionary<string, WorkWays> ways,
+        Func<Guid, IReadOnlyList<string>> tasksOf
+    )
     {
         var reader = new EntryReader();
         var name = reader.Text("name", "Name", Name, 100);
@@ -59,6 +64,8 @@ public sealed record CrewTrialEntry
         var lostFrom = FirstDay(reader, "lostFrom", LostFrom, problem.Start);
         var platforms = reader.OptionalWhole("platforms", "Platforms", Platforms, "", 1, 50) ?? 0;
         var cost = reader.Optional("cost", "Cost of the change", Cost, "money", 0, 10_000_000) ?? 0;
+        if (OnePass && ways.Values.All(w => w.OnePassWith is null))
+            reader.Add("onePass", "no-two-passes", "One pass: no work at hand is planned in two passes.");
         HashSet<string> structure = [];
         if (StructureOnly.Count > MostStructure)
             reader.Add("structureOnly", "range", $"Structure only: expected at most {MostStructure} plantings.");
@@ -66,11 +73,15 @@ public sealed record CrewTrialEntry
         {
             var tasks = tasksOf(planting);
             if (tasks.Count == 0)
-                reader.Add("structureOnly", "unknown", "Structure only: one of them has no surplus to cut any more.");
+                reader.Add(
+                    "structureOnly",
+                    "no-surplus",
+                    "Structure only: one of them has no surplus to cut any more."
+                );
             structure.UnionWith(tasks);
         }
         if (people is null && LostWeeks is null && platforms == 0 && !OnePass && StructureOnly.Count == 0)
-            reader.Add("name", "nothing", "Name: nothing is changed. Say what to try.");
+            reader.Add("name", "no-change", "Name: nothing is changed. Say what to try.");
         reader.ThrowIfAny();
         return new(
             name,

@@ -104,7 +104,7 @@ function Head({ plan }: { plan: CrewPlanView }) {
   const day = useDays();
   const money = useMoney(plan);
   const may = useMay();
-  const improve = useImprove(plan.version);
+  const improve = useImprove();
   const late = plan.tasks.filter((w) => (w.placed?.daysLate ?? 0) > 0).length;
   const last = plan.tasks.reduce<string | null>(
     (latest, w) => (w.placed && (!latest || w.placed.last > latest) ? w.placed.last : latest),
@@ -134,11 +134,11 @@ function Head({ plan }: { plan: CrewPlanView }) {
               {step?.ahead
                 ? t('crew-plan.waiting', { count: step.ahead })
                 : step?.late != null && t('crew-plan.improving', { late: step.late, cost: money(step.cost ?? 0) })}{' '}
-              <Button onClick={() => void improve.stop()}>{t('crew-plan.stop')}</Button>
+              <Button onClick={() => void improve.stop(plan.version)}>{t('crew-plan.stop')}</Button>
             </>
           ) : (
             <>
-              <Button type="primary" onClick={() => void improve.start(SECONDS)}>
+              <Button type="primary" onClick={() => void improve.start(SECONDS, plan.version)}>
                 {t('crew-plan.improve')}
               </Button>{' '}
               {step?.isSaved && (
@@ -152,9 +152,9 @@ function Head({ plan }: { plan: CrewPlanView }) {
               )}
             </>
           )}
-          {improve.problem && (
+          {(improve.failure ?? improve.problemLike(/./)) && (
             <span className="field-problem" role="alert">
-              {improve.problem}
+              {improve.failure ?? improve.problemLike(/./)}
             </span>
           )}
         </p>

@@ -1,5 +1,4 @@
 import { useQuery, useQueryClient, type QueryClient } from '@tanstack/react-query';
-import { useEffect, useRef, useState } from 'react';
 import {
   api,
   answered,
@@ -8,10 +7,11 @@ import {
   type CrewSettingsEntry,
   type CrewTaskView,
   type ImproveStep,
+  type TakeDepths,
   type TaskChoiceEntry,
 } from '../../api/client';
 import { useAttempt } from '../../entry/useAttempt';
-import { steps } from '../../exchange/steps';
+import { useLongWork } from '../../exchange/useLongWork';
 import { useReading } from '../../words/useReading';
 
 const planKey = ['crew-plan'];
@@ -71,55 +71,60 @@ export function useCrewPlanChanges() {
 }
 
 /** Looks for a better plan and puts it in force; who stops it keeps the best so far. */
-export function useImprove(version: number) {
-  const { t } = useReading();
+export function useImprove() {
   const client = useQueryClient();
-  const running = useRef<AbortController | null>(null);
-  const [step, setStep] = useState<ImproveStep | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [isRunning, setRunning] = useState(false);
-  useEffect(() => () => running.current?.abort(), []);
+  const { start, stop, ...work } = useLongWork<ImproveStep>('/api/v1/crew-plan/improve');
   return {
-    step,
-    problem,
-    isRunning,
-    stop: async () => {
-      running.current?.abort();
+    ...work,
+    start: (seconds: number, version: number) =>
+      start({ seconds, version }, async (step) => {
+        if (step.isSaved) await again(client);
+      }),
+    stop: async (version: number) => {
+      stop();
       // The server puts the best so far in force once it has noticed.
       for (let tries = 0; tries < STOP_TRIES; tries++) {
         await new Promise((later) => setTimeout(later, STOP_WAIT_MS));
-        await client.refetchQueries({ queryKey: planKey });
+        await client.refetchQueries({ queryKey: planKey, exact: true });
         if (client.getQueryData<CrewPlanView>(planKey)?.version !== version) return;
       }
     },
-    start: async (seconds: number) => {
-      const mine = new AbortController();
-      running.current = mine;
-      setRunning(true);
-      setStep(null);
-      setProblem(null);
-      try {
-        const response = await fetch('/api/v1/crew-plan/improve', {
-          method: 'POST',
-          headers: { 'content-type': 'application/json' },
-          signal: mine.signal,
-          body: JSON.stringify({ seconds, version }),
-        });
-        if (response.status === 429) throw new Error(t('failure.busy'));
-        if (!response.ok || !response.body) {
-          const told = (await response.json().catch(() => ({}))) as { problems?: { message: string }[] };
-          throw new Error(told.problems?.[0]?.message ?? t('failure.server'));
-        }
-        for await (const next of steps<ImproveStep>(response.body)) {
-          if (next.problem) throw new Error(next.problem);
-          setStep(next);
-          if (next.isSaved) await again(client);
-        }
-      } catch (e) {
-        if (!mine.signal.aborted) setProblem(e instanceof Error ? e.message : String(e));
-      } finally {
-        setRunning(false);
-      }
-    },
+  };
+}
+
+/** How deep each planting would be pruned within some hours; those worked in time when none are told. */
+export function useDepths(hours: number | null) {
+  return useQuery({
+    queryKey: [...planKey, 'depth', hours],
+    queryFn: () => answered(api.GET('/api/v1/crew-plan/depth', { params: { query: hours === null ? {} : { hours } } })),
+    placeholderData: (before) => before,
+    retry: false,
+  });
+}
+
+/** What the work costs, planned and so far. */
+export function useCosts() {
+  return useQuery({
+    queryKey: [...planKey, 'costs'],
+    queryFn: () => answered(api.GET('/api/v1/crew-plan/costs')),
+  });
+}
+
+/** What each is paid for each week. */
+export function usePay() {
+  return useQuery({ queryKey: [...planKey, 'pay'], queryFn: () => answered(api.GET('/api/v1/crew-plan/pay')) });
+}
+
+/** Has plantings pruned less deep; plan, decisions and cards follow. */
+export function useTakeDepths() {
+  const client = useQueryClient();
+  const { attempt, ...told } = useAttempt();
+  return {
+    ...told,
+    take: (body: TakeDepths) =>
+      attempt(async () => {
+        await answered(api.PUT('/api/v1/crew-plan/depth', { body }));
+        await client.invalidateQueries();
+      }),
   };
 }
