@@ -109,6 +109,7 @@ api.MapSeason()
     .MapDepths()
     .MapCosts()
     .MapCrewCalendar()
+    .MapToday()
     .MapWork()
     .MapResult();
 api.MapGroup("/calculations")

@@ -32,6 +32,10 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     [InlineData("/people")]
     [InlineData("/crew")]
     [InlineData("/crew/people")]
+    [InlineData("/crew/what-if")]
+    [InlineData("/crew/depth")]
+    [InlineData("/crew/costs")]
+    [InlineData("/crew/list")]
     [InlineData("/exchange")]
     [InlineData("/known")]
     [InlineData("/year")]
@@ -43,6 +47,7 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     [InlineData("/catalogue/systems/compare")]
     [InlineData("/scans")]
     [InlineData("/field")]
+    [InlineData("/field/today")]
     public void A_page_has_no_accessibility_faults(string path)
     {
         using var page = new Page(server).Open(path);

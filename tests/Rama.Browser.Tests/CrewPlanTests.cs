@@ -88,6 +88,32 @@ public sealed class CrewPlanTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     [Fact]
+    public async Task The_days_of_a_crew_are_there_without_signal()
+    {
+        using var client = server.ClientOf();
+        var today = await client.ReadAsync("/api/v1/crew-plan/today");
+        // Where somebody told of a hazard.
+        var turn = today["turns"]!.AsArray().First(w => w!["hazards"]!.AsArray().Count > 0)!;
+        var crew = (string)today["crews"]!.AsArray().Single(c => (string)c!["id"]! == (string)turn["crew"]!)!["name"]!;
+        var line = $"[data-test='today-{turn["code"]}-{turn["pass"]}']";
+        await using var cable = new Cable(server.Address);
+        using var page = new Page(server, 390, 844, phone: true, role: Role.CrewLead, address: cable.Address).ByTaps();
+        page.Open("/field");
+        page.Click("[data-test='today']");
+        page.Click(By.XPath($"//button[.='{crew}']"));
+        page.Says(line, (string)turn["name"]!);
+        page.Until("the service worker", () => page.Script<bool>("return !!navigator.serviceWorker.controller"));
+        page.Open("/field");
+        page.Find($"[data-test='count-{turn["code"]}'][data-taken='true']");
+        await cable.CutAsync();
+        page.Open("/field/today");
+        page.Says(line, (string)turn["name"]!);
+        page.Says(".today-hazard", (string)turn["hazards"]![0]!["what"]!);
+        page.Click(line);
+        page.Find($"[data-test='work-pass-{turn["pass"]}'][aria-pressed='true']");
+    }
+
+    [Fact]
     public void A_crew_is_added_with_its_mistakes_at_their_fields()
     {
         using var page = new Page(server).Open("/crew/people");

@@ -29,8 +29,13 @@ public sealed class PhoneTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("/people")]
     [InlineData("/crew")]
     [InlineData("/crew/people")]
+    [InlineData("/crew/what-if")]
+    [InlineData("/crew/depth")]
+    [InlineData("/crew/costs")]
+    [InlineData("/crew/list")]
     [InlineData("/scans")]
     [InlineData("/field")]
+    [InlineData("/field/today")]
     public void No_page_is_wider_than_a_phone(string path)
     {
         using var page = new Page(server, 390, 844, phone: true).Open(path);

@@ -43,7 +43,11 @@ public sealed class CostTests(RamaApplication application) : IClassFixture<RamaA
 
         // What is left are the hours of the crew plan.
         var plan = await _manager.ReadAsync("/api/v1/crew-plan");
-        Assert.Equal(plan["tasks"]!.AsArray().Sum(t => (double)t!["hours"]!), (double)total["leftHours"]!, 6);
+        Assert.Equal(
+            plan["tasks"]!.AsArray().Sum(t => (double)(t!["placed"]?["hours"] ?? t["hours"])!),
+            (double)total["leftHours"]!,
+            6
+        );
         // And what is paid is what people get.
         var pay = await _manager.ReadAsync("/api/v1/crew-plan/pay");
         Assert.Equal((double)total["soFar"]!, pay["lines"]!.AsArray().Sum(l => (double)l!["line"]!["pay"]!), 6);

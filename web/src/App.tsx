@@ -38,6 +38,7 @@ const ReworkStage = lazy(() => import('./stages/training/ReworkStage').then((m) 
 const TakingOutStage = lazy(() =>
   import('./stages/training/TakingOutStage').then((m) => ({ default: m.TakingOutStage })),
 );
+const TodayPage = lazy(() => import('./stages/crew/field/TodayPage').then((m) => ({ default: m.TodayPage })));
 const TrialPage = lazy(() => import('./stages/crew/trial/TrialPage').then((m) => ({ default: m.TrialPage })));
 const DepthPage = lazy(() => import('./stages/crew/depth/DepthPage').then((m) => ({ default: m.DepthPage })));
 const CostsPage = lazy(() => import('./stages/crew/cost/CostsPage').then((m) => ({ default: m.CostsPage })));
@@ -91,6 +92,7 @@ const router = createBrowserRouter([
       framed([
         { index: true, element: <FieldPage /> },
         { path: 'not-taken', element: <NotTakenPage /> },
+        { path: 'today', element: <TodayPage /> },
         { path: ':id', element: <TallyPage /> },
         { path: ':id/buds', element: <CutPage /> },
         { path: ':id/walk', element: <WalkPage /> },

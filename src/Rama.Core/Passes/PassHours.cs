@@ -86,6 +86,27 @@ public sealed record PassHours(double Working, double Paid, double Looking, bool
                 )
             );
 
+    /// <summary>Those the planting takes by what was logged of it and of others.</summary>
+    /// <param name="factor">Hours over those expected, above 0.</param>
+    /// <param name="logs">Row sets that rests on.</param>
+    public PassHours Learned(double factor, int logs) =>
+        factor == 1
+            ? this
+            : Times(
+                factor,
+                new(
+                    "pass.learned",
+                    "paid hours × factor learned",
+                    new("hours as learned", Paid * factor, "h"),
+                    [
+                        new("paid hours", Paid, "h"),
+                        new("factor learned", factor, "1"),
+                        new("row sets logged", logs, "1"),
+                    ],
+                    Sources.OwnRecords
+                )
+            );
+
     /// <summary>Those on platforms instead of ladders.</summary>
     /// <remarks>Source: handbook of the trade 6.3, an assumption.</remarks>
     public PassHours OnPlatforms() =>

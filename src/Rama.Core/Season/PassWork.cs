@@ -75,10 +75,12 @@ public sealed record PassWork(PlannedPass Pass, CrewTask Task, PassHours Hours, 
     /// <param name="planting">The planting.</param>
     /// <param name="works">Its work at hand.</param>
     /// <param name="less">Its winter pruned less deep; null where there is no surplus to leave.</param>
+    /// <param name="full">Its winter pruned to its number; null where there is none.</param>
     public static IReadOnlyDictionary<string, WorkWays> WaysOf(
         Guid planting,
         IReadOnlyList<PassWork> works,
-        PruningDepth? less
+        PruningDepth? less,
+        PruningDepth? full
     )
     {
         var winter = works.Where(w => w.Pass.IsWinter).ToDictionary(w => w.Task.Id);
@@ -91,7 +93,7 @@ public sealed record PassWork(PlannedPass Pass, CrewTask Task, PassHours Hours, 
             {
                 var with = w.Value.Pass.Id == PassIds.Major ? detail + w.Key[major.Length..] : "";
                 return new WorkWays(
-                    less is null ? null : Math.Min(1, less.Hours / whole),
+                    less is null || full is null ? null : Math.Min(1, less.Hours / full.Hours),
                     (less?.MarginLost ?? 0) * w.Value.OnLadders / whole,
                     winter.ContainsKey(with) ? with : null,
                     w.Value.Hours.Looking

@@ -211,6 +211,24 @@ public sealed record Programme(
         );
     }
 
+    /// <summary>The same with the hours of winter as the planting was found to take them.</summary>
+    /// <param name="factor">Hours over those expected, above 0.</param>
+    /// <param name="logs">Row sets that rests on.</param>
+    public Programme Learned(double factor, int logs)
+    {
+        IReadOnlyList<PlannedPass> passes =
+        [
+            .. Passes.Select(p => p.IsWinter ? p with { Hours = p.Hours?.Learned(factor, logs) } : p),
+        ];
+        var planned = passes.Where(p => p.State != PassState.LeftOut).ToList();
+        return this with
+        {
+            Passes = passes,
+            PaidHours = planned.Sum(p => p.Hours?.Paid ?? 0),
+            Months = MonthHours.Of(planned),
+        };
+    }
+
     // The calendar of sides and the cuts chosen tell the same, or it is said.
     private static Notice? SidesSay(ProgrammeTerms terms)
     {

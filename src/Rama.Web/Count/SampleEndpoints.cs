@@ -104,7 +104,7 @@ public sealed record KitWork(
     {
         var progress = year?.Progress ?? new Dictionary<string, WorkProgress>();
         return new(
-            [.. crews.Select(c => new KitCrew(c.Record.Id, c.Record.Name, c.ToCrew().People))],
+            [.. crews.Select(KitCrew.Of)],
             progress.ToDictionary(p => p.Key, p => p.Value.RowsDone),
             progress.ToDictionary(p => p.Key, p => p.Value.Value),
             WorkCalendar.MostHours
@@ -116,7 +116,10 @@ public sealed record KitWork(
 /// <param name="Id">The crew.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="People">People in it.</param>
-public sealed record KitCrew(Guid Id, string Name, int People);
+public sealed record KitCrew(Guid Id, string Name, int People)
+{
+    internal static KitCrew Of(KeptCrew crew) => new(crew.Record.Id, crew.Record.Name, crew.ToCrew().People);
+}
 
 /// <summary>Trees in rework and trees to go, with what this winter asks of them.</summary>
 /// <param name="Grafts">Kinds of grafts.</param>

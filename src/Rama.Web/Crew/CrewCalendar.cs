@@ -82,7 +82,10 @@ internal static class CrewCalendar
         [
             planting,
             told.Pass.What.In(language),
-            $"{task.People} {People.In(language)}, {told.Task.Hours.ToString("0", CultureInfo.InvariantCulture)} {Hours.In(language)}",
+            string.Create(
+                CultureInfo.InvariantCulture,
+                $"{task.People} {People.In(language)}, {task.Hours:0} {Hours.In(language)}"
+            ),
         ];
         if (told.Task.Due is { } due)
             lines.Add($"{Until.In(language)} {due:yyyy-MM-dd}");

@@ -55,7 +55,7 @@ public sealed record CrewPlanView(
             work.Year.Estate.ToCrewSettings(),
             work.Year.Estate.Currency,
             [.. work.Year.Sites.Values.Select(s => s.Site.Name).Order(StringComparer.CurrentCultureIgnoreCase)],
-            [.. work.Year.Crews.Select(c => CrewView.Of(c, work.Year.Today))],
+            [.. work.Year.Crews.Select(c => CrewView.Of(c, work.Year.Today, work.Year.Learned))],
             [
                 .. work
                     .Works.Select(w =>
@@ -85,6 +85,7 @@ public sealed record CrewPlanView(
 /// <param name="People">People in it, those named and the others.</param>
 /// <param name="Members">Names of those named.</param>
 /// <param name="Weekdays">Days of the week they work.</param>
+/// <param name="Pace">How many times as long as the others they take, by what was logged.</param>
 /// <param name="Free">Days in the time ahead on which they do not, days of the week and holidays.</param>
 public sealed record CrewView(
     Guid Id,
@@ -93,12 +94,13 @@ public sealed record CrewView(
     int People,
     IReadOnlyList<string> Members,
     IReadOnlyList<DayOfWeek> Weekdays,
+    LearnedFactor Pace,
     IReadOnlyList<DateOnly> Free
 )
 {
     private const int DaysTold = 250;
 
-    internal static CrewView Of(KeptCrew crew, DateOnly today) =>
+    internal static CrewView Of(KeptCrew crew, DateOnly today, LearnedMinutes learned) =>
         new(
             crew.Record.Id,
             crew.Record.Version,
@@ -106,6 +108,7 @@ public sealed record CrewView(
             crew.ToCrew().People,
             [.. crew.Members.Select(m => m.Name)],
             [.. crew.Sheet.Calendar.Weekdays.Order()],
+            learned.OfCrew(crew.Record.Id),
             [.. Enumerable.Range(0, DaysTold).Select(today.AddDays).Where(day => !crew.Sheet.Calendar.Works(day))]
         );
 }
@@ -120,7 +123,7 @@ public sealed record CrewView(
 /// <param name="PassName">The pass in two or three words.</param>
 /// <param name="IsWinter">Whether the cuts of the winter belong to it.</param>
 /// <param name="Needs">Hands it needs.</param>
-/// <param name="Hours">Hours paid that are left.</param>
+/// <param name="Hours">Hours paid that are left, at the pace of a crew like the others.</param>
 /// <param name="HoursSteps">How they came about.</param>
 /// <param name="Assumed">Whether they rest on an assumption.</param>
 /// <param name="From">First day of its window.</param>
@@ -131,6 +134,9 @@ public sealed record CrewView(
 /// <param name="Choice">What a manager says of it.</param>
 /// <param name="Version">Version of that, to be sent back when saving.</param>
 /// <param name="UsableShare">Share of its days it can be worked on; null where every day will do.</param>
+/// <param name="Pace">How many times as long as expected it takes its crew, or anybody where it has none; null for
+/// work nobody learns of.</param>
+/// <param name="Finish">Days between which it is finished, 9 in 10; null where it has no place.</param>
 /// <param name="Placed">Its place in the plan; null where it has none.</param>
 /// <param name="Unplaced">Why it has none.</param>
 public sealed record CrewTaskView(
@@ -154,6 +160,8 @@ public sealed record CrewTaskView(
     TaskChoice Choice,
     uint Version,
     double? UsableShare,
+    LearnedFactor? Pace,
+    FinishRange? Finish,
     PlacedTask? Placed,
     UnplacedReason? Unplaced
 )
@@ -168,6 +176,9 @@ public sealed record CrewTaskView(
     )
     {
         var choice = all.Choices.GetValueOrDefault((planting.Planting.Id, work.Pass.Id));
+        var pace = work.Pass.IsWinter
+            ? all.Year.Learned.Of(planting.Planting.Id, placed is null ? null : Guid.Parse(placed.Crew))
+            : null;
         return new(
             id,
             planting.Planting.Id,
@@ -189,9 +200,19 @@ public sealed record CrewTaskView(
             choice?.ToChoice() ?? new(),
             choice?.Version ?? 0,
             work.Task.Weather?.UsableShare,
+            pace,
+            placed is null || pace is null ? null : FinishOf(all, work, placed, pace),
             placed,
             unplaced
         );
+    }
+
+    // What the plan takes it for is the middle of what the logs leave open; a day's rows are a set.
+    private static FinishRange FinishOf(EstateWork all, PassWork work, PlacedTask placed, LearnedFactor pace)
+    {
+        var halves = placed.Spans.Sum(s => s.To - s.From);
+        var (low, high) = pace.EndsFor((halves + 1) / CrewProblem.HalvesPerDay);
+        return FinishRange.Of(all.Problem, work.Task, placed, low / pace.Factor, high / pace.Factor);
     }
 }
 

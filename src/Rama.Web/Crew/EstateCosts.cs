@@ -54,7 +54,7 @@ internal sealed record EstateCosts(
             var place = placed.GetValueOrDefault(id);
             var crew = place is null ? null : crews.GetValueOrDefault(Guid.Parse(place.Crew));
             var rate = RateOf(crew?.Record.Id);
-            var hours = task.Task.Hours * (crew?.ToCrew().Speed ?? 1);
+            var hours = place?.Hours ?? task.Task.Hours;
             var trees = (planting.Planting.Facts?.Terms.Trees ?? 0) * task.Task.Hours / (task.Pass.Hours?.Paid ?? 1);
             lines.Add(
                 new(planting, task.Pass.Id, crew?.Record.Id, new(LeftHours: hours, Left: rate.For(hours, trees)))

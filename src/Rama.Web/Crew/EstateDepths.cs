@@ -63,7 +63,7 @@ internal sealed record WorkDepths(PlantingYear Planting, uint Version, IReadOnly
 {
     /// <summary>Other ways to do its work, with structure only or less.</summary>
     public IReadOnlyDictionary<string, WorkWays> Ways(CutDepth depth = CutDepth.Structure) =>
-        PassWork.WaysOf(Planting.Planting.Id, Works, Known.Depths?.At(depth));
+        PassWork.WaysOf(Planting.Planting.Id, Works, Known.Depths?.At(depth), Known.Depths?.At(CutDepth.Full));
 
     /// <summary>Winter work at hand.</summary>
     public IEnumerable<CrewTask> Winter => Works.Where(w => w.Pass.IsWinter).Select(w => w.Task);

@@ -186,7 +186,7 @@ internal sealed class EstateWorks(PlantingYears years, CrewStore crews)
         CrewProblem problem = new(
             year.Today,
             tasks,
-            [.. kept.Select(c => c.ToCrew())],
+            [.. kept.Select(c => c.ToCrew(year.Learned.OfCrew(c.Record.Id).Pace))],
             settings.Platforms,
             new(settings.MoveHours)
         );

@@ -157,7 +157,7 @@ internal static class TrialEndpoints
     {
         var ways = work
             .Works.Values.GroupBy(w => w.Planting.Planting.Id)
-            .SelectMany(g => Core.Season.PassWork.WaysOf(g.Key, [.. g.Select(w => w.Work)], null))
+            .SelectMany(g => Core.Season.PassWork.WaysOf(g.Key, [.. g.Select(w => w.Work)], null, null))
             .ToDictionary();
         foreach (var (task, way) in less.SelectMany(d => d.Ways()))
             ways[task] = way;

@@ -1,4 +1,5 @@
 using Rama.Core.Crew;
+using Rama.Core.Crew.Cost;
 using Rama.Core.Crew.Progress;
 using Rama.Core.Passes;
 using Rama.Core.Season;
@@ -50,17 +51,19 @@ internal sealed class PlantingYears(
         var sides = await training.SidesAsync(cancel);
         var held = await rework.HeldAsync(cancel);
         GreenTipKin kin = new(plantings);
+        var years = plantings
+            .Select(p => YearOf(p, sites.GetValueOrDefault(p.SiteId), [.. choices[p.Id]], [.. marks[p.Id]]))
+            .ToList();
+        // What was logged tells of all plantings: what is expected of each comes first.
+        var learned = LearnedMinutes.Of([.. years.SelectMany(y => y.Logs())]);
         return new(
             estate,
             shown,
             today,
             sites,
             await crews.AllAsync(cancel),
-            [
-                .. plantings.Select(p =>
-                    YearOf(p, sites.GetValueOrDefault(p.SiteId), [.. choices[p.Id]], [.. marks[p.Id]])
-                ),
-            ]
+            learned,
+            learned.Logs == 0 ? years : [.. years.Select(y => y.With(learned))]
         );
 
         PlantingYear YearOf(
@@ -196,6 +199,7 @@ internal sealed class PlantingYears(
 /// <param name="Today">The day taken as today.</param>
 /// <param name="Sites">Its sites.</param>
 /// <param name="Crews">Its crews.</param>
+/// <param name="Learned">How much longer plantings and crews take than expected.</param>
 /// <param name="Plantings">Its plantings.</param>
 internal sealed record EstateYear(
     EstateRecord Estate,
@@ -203,6 +207,7 @@ internal sealed record EstateYear(
     DateOnly Today,
     IReadOnlyDictionary<Guid, KnownSite> Sites,
     IReadOnlyList<KeptCrew> Crews,
+    LearnedMinutes Learned,
     IReadOnlyList<PlantingYear> Plantings
 )
 {
@@ -261,6 +266,30 @@ internal sealed record PlantingYear(
     /// <summary>Share of a pass that is reported done.</summary>
     /// <param name="pass">The pass.</param>
     public double Done(string pass) => Progress.GetValueOrDefault(pass)?.Value ?? 0;
+
+    /// <summary>Row sets of its winter that tell their hours, against those expected of them.</summary>
+    public IEnumerable<WorkLog> Logs() =>
+        from pass in Programme?.Passes ?? []
+        where pass is { IsWinter: true, Hours.Assumed: false }
+        from work in PaidWork.Of(Reports.GetValueOrDefault(pass.Id) ?? [], Planting.TreesByRow, _ => new(0))
+        let trees = Planting.Facts!.Terms.Trees
+        let log = WorkLog.Of(
+            Planting.Id,
+            work.Report.Crew,
+            work.Hours,
+            pass.Hours!.Paid * work.Trees / trees,
+            work.Trees
+        )
+        where log is not null
+        select log.Value;
+
+    /// <summary>The same with the hours of its winter as they were found to be.</summary>
+    /// <param name="learned">What the logs of the estate tell.</param>
+    public PlantingYear With(LearnedMinutes learned) =>
+        this with
+        {
+            Programme = Programme?.Learned(learned.OfPlanting(Planting.Id).Factor, learned.Logs),
+        };
 
     /// <summary>What pruning on a day costs; null where it costs nothing, or nobody can tell.</summary>
     /// <param name="day">The day.</param>

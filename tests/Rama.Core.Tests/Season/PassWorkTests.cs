@@ -130,11 +130,11 @@ public sealed class PassWorkTests
     [Fact]
     public void Half_of_a_winter_done_saves_and_gives_up_half()
     {
-        PruningDepth structure = new(CutDepth.Structure, Of(Works(), "major").Task.Hours, 600, []);
         var whole = Works();
-        var ways = PassWork.WaysOf(Planting, whole, structure);
-        var share = structure.Hours / (Of(whole, "major").Task.Hours + Of(whole, "detail").Task.Hours);
-        Assert.Equal([share, share], ways.Values.Select(w => w.LessShare!.Value), (a, b) => Math.Abs(a - b) < 1e-9);
+        PruningDepth structure = new(CutDepth.Structure, 30, 600, []),
+            full = new(CutDepth.Full, 120, 0, []);
+        var ways = PassWork.WaysOf(Planting, whole, structure, full);
+        Assert.Equal([0.25, 0.25], ways.Values.Select(w => w.LessShare!.Value), (a, b) => Math.Abs(a - b) < 1e-9);
         Assert.Equal(600, ways.Values.Sum(w => w.MarginLost), 9);
         Assert.Equal($"{Planting}/detail", ways[$"{Planting}/major"].OnePassWith);
         Assert.Null(ways[$"{Planting}/detail"].OnePassWith);
@@ -144,11 +144,11 @@ public sealed class PassWorkTests
             new() { ["major"] = new(Platforms: 2, InTwo: true), ["detail"] = new(InTwo: true) },
             done: new() { ["major"] = 0.5, ["detail"] = 0.5 }
         );
-        ways = PassWork.WaysOf(Planting, half, structure);
+        ways = PassWork.WaysOf(Planting, half, structure, full);
         Assert.Equal(300, ways.Values.Sum(w => w.MarginLost), 9);
         Assert.Equal($"{Planting}/detail#2", ways[$"{Planting}/major#2"].OnePassWith);
         // Nothing to leave, nothing to save.
-        Assert.All(PassWork.WaysOf(Planting, half, null).Values, w => Assert.Null(w.LessShare));
+        Assert.All(PassWork.WaysOf(Planting, half, null, null).Values, w => Assert.Null(w.LessShare));
     }
 
     [Fact]
@@ -169,7 +169,7 @@ public sealed class PassWorkTests
     {
         var rough = WorkAhead.InTurn(Today, 240, [new(100, false, null, new(Today, Tip), 0.4)])[0].Work;
         PlacedTask Task(int days, int late) =>
-            new("1", "A", false, 4, [new(0, 2)], Today, Tip.AddDays(days), late, late * 10.0);
+            new("1", "A", false, 4, 64, [new(0, 2)], Today, Tip.AddDays(days), late, late * 10.0);
 
         var planned = rough.Planned([Task(-9, 0), Task(3, 3)], isWhole: true);
         Assert.Equal(

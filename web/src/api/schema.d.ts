@@ -1787,6 +1787,51 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/crew-plan/today": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What each crew does in the two weeks ahead, with what can hurt somebody there */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["TodayView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/plantings/{id}/work": {
         parameters: {
             query?: never;
@@ -10753,7 +10798,7 @@ export interface components {
             needs: components["schemas"]["Hands"][];
             /**
              * Format: double
-             * @description Hours paid that are left.
+             * @description Hours paid that are left, at the pace of a crew like the others.
              */
             hours: number;
             /** @description How they came about. */
@@ -10790,6 +10835,8 @@ export interface components {
              * @description Share of its days it can be worked on; null where every day will do.
              */
             usableShare: null | number;
+            pace: null | components["schemas"]["LearnedFactor"];
+            finish: null | components["schemas"]["FinishRange"];
             placed: null | components["schemas"]["PlacedTask"];
             unplaced: null | components["schemas"]["UnplacedReason"];
         };
@@ -10865,6 +10912,8 @@ export interface components {
             members: string[];
             /** @description Days of the week they work. */
             weekdays: components["schemas"]["DayOfWeek"][];
+            /** @description How many times as long as the others they take, by what was logged. */
+            pace: components["schemas"]["LearnedFactor"];
             /** @description Days in the time ahead on which they do not, days of the week and holidays. */
             free: string[];
         };
@@ -12164,6 +12213,19 @@ export interface components {
             leftOut: components["schemas"]["LeftOutLine"][];
             /** @description The table it looks like, and which column is which. */
             guess: components["schemas"]["ImportMapping"];
+        };
+        /** @description Days between which a task is finished, nine times in ten. */
+        FinishRange: {
+            /**
+             * Format: date
+             * @description Early end.
+             */
+            first: string;
+            /**
+             * Format: date
+             * @description Late end.
+             */
+            last: string;
         };
         /** @description Most fruit a young tree may carry so that its leader still reaches the top wire. */
         FirstCrop: {
@@ -13510,6 +13572,47 @@ export interface components {
              */
             discounted: null | number;
         };
+        /** @description How much longer work takes than expected, and how sure that is. */
+        LearnedFactor: {
+            /**
+             * Format: double
+             * @description Mean of the logarithm.
+             */
+            mean: number;
+            /**
+             * Format: double
+             * @description Its standard deviation.
+             */
+            sd: number;
+            /** @description Whether row sets of it were logged, and not only others of the estate. */
+            isLogged: boolean;
+            /**
+             * Format: double
+             * @description Variance from set to set.
+             */
+            within: number;
+            /**
+             * Format: double
+             * @description Hours over those expected: the mean of a lognormal where it was logged; else its median, so that it is 1 where
+             *     nobody knows.
+             */
+            factor: number;
+            /**
+             * Format: double
+             * @description How many times as long as the others, without what differs from set to set.
+             */
+            pace: number;
+            /**
+             * Format: double
+             * @description Low end of the pace, 9 in 10.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description High end of the pace, 9 in 10.
+             */
+            high: number;
+        };
         /** @description A number of buds with the interval it is known to. */
         LedgerBar: {
             /**
@@ -14710,6 +14813,11 @@ export interface components {
              * @description People who work on it.
              */
             people: number;
+            /**
+             * Format: double
+             * @description Hours paid of all of them, at the pace of the crew.
+             */
+            hours: number;
             /** @description When, in half-days from the start of the plan, in order. */
             spans: components["schemas"]["HalfSpan"][];
             /**
@@ -18979,6 +19087,88 @@ export interface components {
             reason: components["schemas"]["StepEnd"];
             /** @description Whether it was shortened instead. */
             shortened: boolean;
+        };
+        /** @description Work of a crew on a planting. */
+        TodayTurn: {
+            /**
+             * Format: uuid
+             * @description The planting.
+             */
+            planting: string;
+            /** @description Its code. */
+            code: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Its site. */
+            site: string;
+            /** @description The pass. */
+            pass: string;
+            /** @description The pass in two or three words. */
+            passName: components["schemas"]["LocalText"];
+            /**
+             * Format: uuid
+             * @description Who does it.
+             */
+            crew: string;
+            /**
+             * Format: date
+             * @description Day it begins.
+             */
+            first: string;
+            /**
+             * Format: date
+             * @description Day it is finished.
+             */
+            last: string;
+            /**
+             * Format: int32
+             * @description People who work on it.
+             */
+            people: number;
+            /**
+             * Format: double
+             * @description Hours paid that are left.
+             */
+            hours: number;
+            /**
+             * Format: date
+             * @description Last day it is in time; null for none.
+             */
+            due: null | string;
+            /**
+             * Format: int32
+             * @description Days it is finished late.
+             */
+            daysLate: number;
+            /**
+             * Format: double
+             * @description Share of it that is done.
+             */
+            done: number;
+            /** @description What was told lately that can hurt somebody there, the latest first. */
+            hazards: components["schemas"]["ToldHazard"][];
+        };
+        /** @description What the crews do these days, to be taken along into the row. */
+        TodayView: {
+            /**
+             * Format: date
+             * @description The day taken as today.
+             */
+            today: string;
+            /** @description The crews. */
+            crews: components["schemas"]["KitCrew"][];
+            /** @description Their work, in the order of the days. */
+            turns: components["schemas"]["TodayTurn"][];
+        };
+        /** @description Something that can hurt somebody. */
+        ToldHazard: {
+            /**
+             * Format: date
+             * @description Day it was told.
+             */
+            day: string;
+            /** @description What it is. */
+            what: string;
         };
         /**
          * @description What to do with what stands first in a step's order and would take too much.

@@ -2,6 +2,7 @@ import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { api, answered, type FieldKit, type SeasonLine } from '../api/client';
+import { useMay } from '../people/session';
 import { store, type Queued } from './queue';
 import { useReading } from '../words/useReading';
 import { countedSoFar } from '../stages/count/field/countedSoFar';
@@ -18,6 +19,7 @@ const atATime = 4;
 export function FieldPage() {
   const { t, words: language, system: units } = useReading();
   const { estate } = useField();
+  const may = useMay();
   const [busy, setBusy] = useState(false);
   const kits = useLiveQuery(() => store.kits.toArray())?.filter((k) => k.estate === estate) ?? [];
   const [ofSeason, setOfSeason] = useState<SeasonLine[]>([]);
@@ -61,6 +63,11 @@ export function FieldPage() {
   return (
     <main className="field-main">
       <h1>{t('field.title')}</h1>
+      {may('report') && (
+        <Link to="today" className="field-today" data-test="today">
+          {t('field.today')}
+        </Link>
+      )}
       <p className="dim small">{busy ? t('field.taking') : t('field.taken', { count: kits.length })}</p>
       <ul className="field-list" aria-busy={busy}>
         {plantingsOf(ofSeason, kits).map(({ id, code, name, variety, kit }) => (

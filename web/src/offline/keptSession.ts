@@ -20,6 +20,12 @@ export const keptSession = {
   /** At sign-out the plans go too; what waits to be sent stays, tied to its estate. */
   async forget() {
     localStorage.removeItem(key);
-    await (await import('../field/queue')).store.kits.clear().catch(() => undefined);
+    const { store } = await import('../field/queue');
+    await store.kits.clear().catch(() => undefined);
+    await store.kept
+      .where('key')
+      .startsWith('today:')
+      .delete()
+      .catch(() => undefined);
   },
 };

@@ -23,6 +23,7 @@ public sealed record CrewPlan(
 /// <param name="Crew">Who does it.</param>
 /// <param name="Overtime">Whether overtime is worked on it.</param>
 /// <param name="People">People who work on it.</param>
+/// <param name="Hours">Hours paid of all of them, at the pace of the crew.</param>
 /// <param name="Spans">When, in half-days from the start of the plan, in order.</param>
 /// <param name="First">Day it begins.</param>
 /// <param name="Last">Day it is finished.</param>
@@ -33,6 +34,7 @@ public sealed record PlacedTask(
     string Crew,
     bool Overtime,
     int People,
+    double Hours,
     IReadOnlyList<HalfSpan> Spans,
     DateOnly First,
     DateOnly Last,

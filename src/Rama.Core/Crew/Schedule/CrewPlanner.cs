@@ -216,6 +216,7 @@ public sealed class CrewPlanner(CrewProblem problem)
             crew.Id,
             overtime,
             problem.PeopleOn(task, crew),
+            CrewProblem.HoursOf(task, crew),
             spans,
             problem.DayOf(halves[0]),
             last,

@@ -42,6 +42,11 @@ public sealed record CrewProblem(
         return task.Platforms == 0 ? people : Math.Min(people, task.Platforms * CrewTask.PeopleOnPlatform);
     }
 
+    /// <summary>Hours paid a task takes a crew, at its pace.</summary>
+    /// <param name="task">The task.</param>
+    /// <param name="crew">The crew.</param>
+    public static double HoursOf(CrewTask task, WorkCrew crew) => task.Hours * crew.Speed;
+
     /// <summary>Half-days a crew needs for a task; null where it cannot do it.</summary>
     /// <param name="task">The task.</param>
     /// <param name="crew">The crew.</param>
@@ -52,7 +57,7 @@ public sealed record CrewProblem(
         if (people == 0)
             return null;
         var day = crew.Calendar.HoursPerDay + (overtime ? crew.Overtime : 0);
-        var halves = Math.Ceiling(task.Hours * crew.Speed / (people * day / HalvesPerDay) - 1e-9);
+        var halves = Math.Ceiling(HoursOf(task, crew) / (people * day / HalvesPerDay) - 1e-9);
         return halves > Halves ? null : Math.Max(1, (int)halves);
     }
 

@@ -43,11 +43,9 @@ public sealed record TrialResult(
     /// <param name="marginLost">Margin the change gives up, money.</param>
     public static TrialResult Of(CrewTrial? trial, CrewProblem problem, CrewPlan plan, double marginLost = 0)
     {
-        var tasks = problem.Tasks.ToDictionary(t => t.Id);
         var crews = problem.Crews.ToDictionary(c => c.Id);
-        double Paid(PlacedTask t) => tasks[t.Task].Hours * crews[t.Crew].Speed;
-        var hours = plan.Tasks.Sum(Paid);
-        var wages = plan.Tasks.Sum(t => Paid(t) * crews[t.Crew].WagePerHour);
+        var hours = plan.Tasks.Sum(t => t.Hours);
+        var wages = plan.Tasks.Sum(t => t.Hours * crews[t.Crew].WagePerHour);
         var cost = trial?.Cost ?? 0;
         var total = wages + plan.Cost.Total + cost + marginLost;
         Figure beside = new("cost beside wages", plan.Cost.Total, "money");

@@ -6,6 +6,7 @@ import { fieldControls } from '../../entry/fieldControls';
 import { useMay } from '../../people/session';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
+import { Pace } from './Pace';
 import { useCrewPlanChanges, useMoney } from './useCrewPlan';
 
 const hands: Hands[] = ['lead', 'pruner', 'height', 'chainSaw', 'applicator'];
@@ -89,6 +90,11 @@ function CrewLine({ plan, crew, onOpen }: { plan: CrewPlanView; crew: CrewView; 
         · {said.sites?.length ? said.sites.join(', ') : plan.sites.join(', ')}
         {said.wagePerHour != null && ` · ${money(said.wagePerHour)}/h`}
       </p>
+      {crew.pace.isLogged && (
+        <p>
+          {t('crews.pace')} <Pace of={crew.pace} />
+        </p>
+      )}
       {(said.daysOff?.length ?? 0) > 0 && (
         <p className="small dim">
           {t('crews.days-off')}:{' '}

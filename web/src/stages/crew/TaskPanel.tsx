@@ -11,6 +11,7 @@ import { useMay } from '../../people/session';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
 import { choiceOf } from './choice';
+import { Pace } from './Pace';
 import { useCrewPlanChanges, useMoney } from './useCrewPlan';
 
 /** The work chosen: its window and hours, and what is kept of it. */
@@ -54,8 +55,31 @@ function Task({ plan, task }: { plan: CrewPlanView; task: CrewTaskView }) {
         <dt>{t('crew-plan.hours')}</dt>
         <dd>
           <Why steps={task.hoursSteps}>{told(task.hours, 'h', 0)}</Why>
+          {task.placed && Math.round(task.placed.hours) !== Math.round(task.hours) && (
+            <span className="dim">
+              {' '}
+              {t('crew-plan.hours-of', { crew: crew?.crew.name, hours: told(task.placed.hours, 'h', 0) })}
+            </span>
+          )}
           {task.assumed && <span className="dim"> {t('crew-plan.hours-assumed')}</span>}
         </dd>
+        {task.finish && (
+          <>
+            <dt>{t('crew-plan.finish')}</dt>
+            <dd data-test="task-finish">
+              {day(task.finish.first)} – {day(task.finish.last)}{' '}
+              <span className="dim">{t('crew-plan.nine-in-ten')}</span>
+            </dd>
+          </>
+        )}
+        {task.pace?.isLogged && (
+          <>
+            <dt>{t('crew-plan.pace')}</dt>
+            <dd>
+              <Pace of={task.pace} />
+            </dd>
+          </>
+        )}
         {task.done && task.done.treesDone > 0 && (
           <>
             <dt>{t('crew-plan.done')}</dt>

@@ -95,7 +95,7 @@ function CrewTasks({ tasks }: { tasks: CrewTaskView[] }) {
         </thead>
         <tbody>
           {tasks.map((w) => {
-            const { first, last, people, daysLate } = w.placed!;
+            const { first, last, people, hours, daysLate } = w.placed!;
             return (
               <tr key={w.id}>
                 <th scope="row">{first === last ? day(first) : `${day(first)} – ${day(last)}`}</th>
@@ -104,7 +104,7 @@ function CrewTasks({ tasks }: { tasks: CrewTaskView[] }) {
                 </td>
                 <td>{local(w.passName)}</td>
                 <td>{number(people, 0)}</td>
-                <td>{number(w.hours, 0)} h</td>
+                <td>{number(hours, 0)} h</td>
                 <td className={daysLate > 0 ? 'crew-plan-late' : undefined}>{w.due ? day(w.due) : '–'}</td>
                 <td className="work-list-box" aria-label={t('list.done')} />
               </tr>

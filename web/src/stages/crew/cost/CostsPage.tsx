@@ -118,7 +118,7 @@ function Row({ of, row, by }: { of: CostsView; row: CostRow; by: keyof typeof wa
   );
   return (
     <tr>
-      <th scope="row">{row.planting ? <Link to={`/plantings/${row.planting}/programme`}>{name}</Link> : name}</th>
+      <th scope="row">{row.planting ? <Link to={`/plantings/${row.planting}/passes`}>{name}</Link> : name}</th>
       {by !== 'crew' && both(cost.plannedHours, cost.planned)}
       {both(cost.soFarHours, cost.soFar)}
       {both(cost.leftHours, cost.left)}

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import type { WorkReportEntry } from '../../../api/client';
 import { PhotoKey } from '../../../field/PhotoKey';
 import { PlantingBar } from '../../../field/PlantingBar';
@@ -11,6 +11,7 @@ import { WithKit } from '../../../field/WithKit';
 import { parseNumber } from '../../../units/parse';
 import '../../../words/crew';
 import { useReading } from '../../../words/useReading';
+import { useCrewOfDevice } from './crewOfDevice';
 import { hoursBetween, ownReports, rowsDone } from './work';
 import './work.css';
 
@@ -21,8 +22,6 @@ export function WorkPage() {
 
 const brushes = ['inRow', 'carriedOut', 'lies'] as const;
 
-const CREW_KEY = 'rama.work.crew';
-
 /** When work began here, kept over a restart of the phone. */
 const startKey = (planting: string) => `rama.work.${planting}`;
 
@@ -32,14 +31,11 @@ function Working({ kept }: { kept: KeptKit }) {
   const made = useMade(kept.id);
   const { passes = [], work, rows, season } = kept.kit as Partial<KeptKit['kit']>;
   // A kit taken along anew may have other passes.
-  const [picked, setPicked] = useState('');
+  const [picked, setPicked] = useState(useSearchParams()[0].get('pass') ?? '');
   const pass = passes.find((p) => p.id === picked) ?? passes[0];
   const chosen = pass?.id ?? '';
   const crews = work?.crews ?? [];
-  const [crew, setCrew] = useState(() => {
-    const before = localStorage.getItem(CREW_KEY);
-    return (crews.find((c) => c.id === before) ?? crews[0])?.id ?? '';
-  });
+  const [crew, setCrew] = useCrewOfDevice(crews);
   const [people, setPeople] = useState(() => String(crews.find((c) => c.id === crew)?.people ?? ''));
   const [ticked, setTicked] = useState<number[]>([]);
   const [trees, setTrees] = useState('');
@@ -209,7 +205,6 @@ function Working({ kept }: { kept: KeptKit }) {
                     className={c.id === crew ? 'key-small key-on' : 'key-small'}
                     aria-pressed={c.id === crew}
                     onClick={() => {
-                      localStorage.setItem(CREW_KEY, c.id);
                       setCrew(c.id);
                       setPeople(String(c.people));
                     }}

@@ -1,0 +1,142 @@
+import { useLiveQuery } from 'dexie-react-hooks';
+import { useEffect } from 'react';
+import { Link } from 'react-router';
+import { answered, api, type TodayTurn } from '../../../api/client';
+import { store } from '../../../field/queue';
+import { todayOf } from '../../../field/today';
+import { takeAlong, useField } from '../../../field/useField';
+import '../../../words/crew';
+import { useDays } from '../../../words/useDays';
+import { useReading } from '../../../words/useReading';
+import { useCrewOfDevice } from './crewOfDevice';
+import { daysOf, keyOf, type KeptToday } from './days';
+import './work.css';
+
+const WAIT_MS = 15_000;
+
+const keyOfEstate = (estate: string) => `today:${estate}`;
+
+/** The work of a crew these days on one page, kept for the row: without signal it is there, too. */
+export function TodayPage() {
+  const { t, language, words, system: units } = useReading();
+  const { estate, state } = useField();
+  useEffect(() => {
+    document.title = `${t('today.title')} · Rama`;
+  }, [t]);
+  useEffect(() => {
+    if (estate === '') return;
+    let left = false;
+    async function take() {
+      try {
+        const view = await answered(api.GET('/api/v1/crew-plan/today', { signal: AbortSignal.timeout(WAIT_MS) }));
+        await store.kept.put({ key: keyOfEstate(estate), value: { view, at: new Date().toISOString() } });
+        // What is worked in these days goes along with its card and its rows.
+        for (const id of new Set(view.turns.map((w) => w.planting)))
+          if (!left) await takeAlong(estate, id, { language: words, units });
+      } catch {
+        // No signal: what was taken along before is there.
+      }
+    }
+    void take();
+    return () => {
+      left = true;
+    };
+    // Told anew once all is sent: the plan then knows what was done.
+  }, [estate, state, words, units]);
+  const kept = useLiveQuery(async () => (await store.kept.get(keyOfEstate(estate))) ?? null, [estate]);
+  if (kept === undefined) return null;
+  const told = kept?.value as KeptToday | undefined;
+  return (
+    <main className="field-main today-page">
+      <h1>{t('today.title')}</h1>
+      {told ? <Days key={language} told={told} /> : <p>{t('today.none')}</p>}
+    </main>
+  );
+}
+
+function Days({ told }: { told: KeptToday }) {
+  const { t } = useReading();
+  const day = useDays();
+  const [crew, setCrew] = useCrewOfDevice(told.view.crews);
+  const today = todayOf(told.view.today, told.at, new Date());
+  const { now, before, next } = daysOf(told.view, crew, today);
+  return (
+    <>
+      <div className="work-passes" role="group" aria-label={t('work.crew')}>
+        {told.view.crews.map((c) => (
+          <button
+            key={c.id}
+            type="button"
+            className={c.id === crew ? 'key-small key-on' : 'key-small'}
+            aria-pressed={c.id === crew}
+            onClick={() => {
+              setCrew(c.id);
+            }}
+          >
+            {c.name}
+          </button>
+        ))}
+      </div>
+      <h2 data-test="today-day">{t('today.now', { day: day(today) })}</h2>
+      {now.length === 0 && <p>{t('today.nothing')}</p>}
+      <Turns of={now} />
+      {before.length > 0 && (
+        <>
+          <h2>{t('today.before')}</h2>
+          <Turns of={before} />
+        </>
+      )}
+      {next.length > 0 && (
+        <>
+          <h2>{t('today.next')}</h2>
+          <Turns of={next} />
+        </>
+      )}
+      <p className="small dim">{t('today.as-of', { day: day(told.view.today) })}</p>
+    </>
+  );
+}
+
+function Turns({ of }: { of: TodayTurn[] }) {
+  const { t, local, number } = useReading();
+  const day = useDays();
+  return (
+    <ul className="field-list">
+      {of.map((w) => (
+        <li key={keyOf(w)}>
+          <Link
+            to={`/field/${w.planting}/work?pass=${w.pass}`}
+            className="field-planting today-turn"
+            data-test={`today-${w.code}-${w.pass}`}
+          >
+            <strong>{w.code}</strong>
+            <span>
+              {w.name}
+              <br />
+              <span className="today-pass">{local(w.passName)}</span>
+            </span>
+            <span className="today-when">
+              {w.first === w.last ? day(w.first) : `${day(w.first)} – ${day(w.last)}`}
+              <br />
+              <span className="small">
+                {number(w.people, 0)} × · {number(w.hours, 0)} h
+                {w.done > 0 && ` · ${t('today.done', { share: `${number(w.done * 100, 0)} %` })}`}
+              </span>
+              {w.daysLate > 0 && w.due && (
+                <>
+                  <br />
+                  <span className="small today-late">▲ {t('today.late', { day: day(w.due) })}</span>
+                </>
+              )}
+            </span>
+          </Link>
+          {w.hazards.map((h) => (
+            <p key={h.what} className="work-caution today-hazard">
+              ▲ {h.what} <span className="small">({day(h.day)})</span>
+            </p>
+          ))}
+        </li>
+      ))}
+    </ul>
+  );
+}
