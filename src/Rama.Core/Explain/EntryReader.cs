@@ -120,7 +120,8 @@ public sealed class EntryReader
     /// <summary>A number between two limits, in the unit the person typed it in.</summary>
     public double InRange(string field, string label, double value, string unit, double min, double max)
     {
-        if (value >= min && value <= max)
+        // A limit that hangs on another entry is none where that entry cannot be used; that is told there.
+        if (value >= min && value <= max || double.IsNaN(min) || double.IsNaN(max))
             return value;
         var range = $"{Plain(min)} to {Plain(max)}{(unit is "1" or "" ? "" : " " + unit)}";
         _problems.Add(new(field, "range", $"{label}: expected {range}, got {Plain(value)}.", min, max, unit));

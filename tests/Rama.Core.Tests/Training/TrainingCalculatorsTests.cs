@@ -330,4 +330,11 @@ public sealed class TrainingCalculatorsTests
                         .All(s => !s.First.In(SideState.Renewed).Intersect(s.Second.In(SideState.Renewed)).Any());
                 }
             );
+
+    [Fact]
+    public void A_limit_that_cannot_be_read_is_told_where_it_was_typed()
+    {
+        var problem = Assert.Single(Entries.ProblemsOf(() => Taken.Read("tree", every: 99, from: 3)));
+        Assert.Equal(("every", 20.0), (problem.Field, problem.Max));
+    }
 }
