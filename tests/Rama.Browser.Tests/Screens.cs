@@ -142,7 +142,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
         SideBySide("years", "columns:3;column-gap:12px", "width:100%", shots);
     }
 
-    // The plan in the office and the report in the row.
+    // The plan in the office, the days and the report in the row, what if, and less depth.
     private void ShootCrews()
     {
         List<string> shots = [];
@@ -153,8 +153,12 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             Settled(page);
             shots.Add(Shot(page.Driver));
         }
-        using (var phone = new Page(server, 390, 844, phone: true).Open("/field"))
+        using (var phone = new Page(server, 390, 844, phone: true).Open("/field/today"))
         {
+            phone.Find("[data-test='today-day']");
+            Settled(phone);
+            shots.Add(Shot(phone.Driver));
+            phone.Open("/field");
             phone.OpenInRow("W4");
             phone.Click(By.LinkText("Work"));
             phone.Click("[data-test='work-row-1']");
@@ -162,7 +166,19 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             Settled(phone);
             shots.Add(Shot(phone.Driver));
         }
-        SideBySide("crew-plan", "display:flex;gap:12px", "height:720px", shots);
+        using (var page = new Page(server, 1280, 844).Open("/crew/what-if"))
+        {
+            page.Click(By.CssSelector(".trial-run button"));
+            page.Says("[data-test='trial-sum']", "save");
+            page.Find(".trial-run .ant-btn-primary");
+            Settled(page);
+            shots.Add(Shot(page.Driver));
+            page.Open("/crew/depth");
+            page.Says("[data-test='depth-sum']", "give");
+            Settled(page);
+            shots.Add(Shot(page.Driver));
+        }
+        SideBySide("crew-plan", "display:flex;flex-wrap:wrap;gap:12px", "height:500px", shots);
     }
 
     private void SideBySide(string name, string layout, string size, IReadOnlyList<string> shots)

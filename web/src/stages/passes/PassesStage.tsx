@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { api, answered, type PlannedPass, type ProgrammeView } from '../../api/client';
+import { api, answered, type PlannedPass, type ProgrammeView, type WorkProgress } from '../../api/client';
 import { yearLine, type YearSpan } from '../../drawings/yearLine';
 import { Choice } from '../../entry/Field';
 import { Notices } from '../../entry/Notices';
@@ -12,6 +12,8 @@ import { usePlantingWork } from '../../planting/usePlanting';
 import { useDays } from '../../words/useDays';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
+import { WorkReported } from '../crew/WorkReported';
+import { useWork } from '../crew/useWork';
 import { Months } from './Months';
 import { NotedDays } from './NotedDays';
 import { Outlook } from './Outlook';
@@ -37,6 +39,9 @@ const spanOf = ({ from, to }: { from: string | null; to: string | null }): YearS
   from && to ? { from, to } : null;
 
 function Year({ programme }: { programme: ProgrammeView }) {
+  const { view } = usePlantingWork();
+  const may = useMay();
+  const work = useWork(view.id, may('report'));
   const { t, local, number, told } = useReading();
   const day = useDays();
   const { today, days, late, coldNight } = programme;
@@ -88,10 +93,17 @@ function Year({ programme }: { programme: ProgrammeView }) {
           ))}
         </Months>
         {passes.map((pass) => (
-          <Pass key={pass.id} pass={pass} programme={programme} at={line.at} />
+          <Pass
+            key={pass.id}
+            pass={pass}
+            progress={work.data?.progress[pass.id] ?? null}
+            programme={programme}
+            at={line.at}
+          />
         ))}
       </div>
       <AddPass programme={programme} />
+      <WorkReported passes={passes} today={today} />
       <NotedDays programme={programme} />
     </section>
   );
@@ -105,8 +117,18 @@ const cardOf = (pass: PlannedPass, id: string) =>
     ? `/plantings/${id}/card${pass.id === 'detail' ? '?pass=detail' : ''}`
     : `/plantings/${id}/passes/${pass.id}/card`;
 
-function Pass({ pass, programme, at }: { pass: PlannedPass; programme: ProgrammeView; at: (day: string) => number }) {
-  const { t, local, number, say } = useReading();
+function Pass({
+  pass,
+  progress,
+  programme,
+  at,
+}: {
+  pass: PlannedPass;
+  progress: WorkProgress | null;
+  programme: ProgrammeView;
+  at: (day: string) => number;
+}) {
+  const { t, local, number, told: amount, say } = useReading();
   const day = useDays();
   const { view } = usePlantingWork();
   const { today } = programme;
@@ -141,6 +163,12 @@ function Pass({ pass, programme, at }: { pass: PlannedPass; programme: Programme
             : t(`passes.state.${pass.state}`)}
           {pass.again && ` · ${t('passes.again', { day: day(pass.again) })}`}
         </span>
+        {progress && pass.state !== 'done' && (
+          <span className="small passes-progress" data-test="progress">
+            {' '}
+            <Why steps={progress.steps}>{t('today.done', { share: amount(progress.value, 'share', 0) })}</Why>
+          </span>
+        )}
         <br />
         <span className="small">
           {span && told(span)}
@@ -180,7 +208,13 @@ function Pass({ pass, programme, at }: { pass: PlannedPass; programme: Programme
       <span className="passes-track">
         <span className="passes-today" style={{ left: `${at(today) * 100}%` }} />
         {pass.choice?.from && usual && <span className="passes-usual" style={placed(usual)} />}
-        {span && <span className="passes-band" style={placed(span)} />}
+        {span && (
+          <span className="passes-band" style={placed(span)}>
+            {progress && pass.state !== 'done' && (
+              <span className="passes-worked" style={{ width: `${progress.value * 100}%` }} />
+            )}
+          </span>
+        )}
         {outlook?.heldUp.map((held) => (
           <span
             key={held.by}
