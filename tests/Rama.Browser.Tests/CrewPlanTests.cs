@@ -1,3 +1,4 @@
+using System.Globalization;
 using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 using Rama.Data.People;
@@ -25,14 +26,20 @@ public sealed class CrewPlanTests(RamaServer server) : IClassFixture<RamaServer>
         using var page = new Page(server).Open("/crew");
         page.Says("[data-test='crew-plan-sum']", "late");
         page.Says("[data-test='late-list']", "In time with");
-        var before = (string)TaskOf(await Plan(), "H12", "winter")["placed"]!["first"]!;
+        var plan = await Plan();
+        var placed = TaskOf(plan, "H12", "winter")["placed"]!;
         page.Click($"{H12} rect");
         page.Says("[data-test='crew-task']", "H12 Chapel Piece");
         page.Press(Keys.ArrowRight);
-        var next = DateOnly
-            .Parse(before, System.Globalization.CultureInfo.InvariantCulture)
-            .AddDays(1)
-            .ToString("yyyy-MM-dd", System.Globalization.CultureInfo.InvariantCulture);
+        // The next day its crew works.
+        var free = plan["crews"]!.AsArray().Single(c => (string)c!["id"]! == (string)placed["crew"]!)!["free"]!
+            .AsArray()
+            .Select(d => (string)d!)
+            .ToHashSet();
+        var day = DateOnly.Parse((string)placed["first"]!, CultureInfo.InvariantCulture);
+        string next;
+        do next = (day = day.AddDays(1)).ToString("yyyy-MM-dd", CultureInfo.InvariantCulture);
+        while (free.Contains(next));
         page.Until("it is kept on the next day", () =>
             page.Find("[data-field='start'] input").GetAttribute("value") == next
         );
@@ -92,8 +99,8 @@ public sealed class CrewPlanTests(RamaServer server) : IClassFixture<RamaServer>
     {
         using var client = server.ClientOf();
         var today = await client.ReadAsync("/api/v1/crew-plan/today");
-        // Where somebody told of a hazard.
-        var turn = today["turns"]!.AsArray().First(w => w!["hazards"]!.AsArray().Count > 0)!;
+        // The work of the day at hand.
+        var turn = today["turns"]![0]!;
         var crew = (string)today["crews"]!.AsArray().Single(c => (string)c!["id"]! == (string)turn["crew"]!)!["name"]!;
         var line = $"[data-test='today-{turn["code"]}-{turn["pass"]}']";
         await using var cable = new Cable(server.Address);
@@ -108,9 +115,43 @@ public sealed class CrewPlanTests(RamaServer server) : IClassFixture<RamaServer>
         await cable.CutAsync();
         page.Open("/field/today");
         page.Says(line, (string)turn["name"]!);
-        page.Says(".today-hazard", (string)turn["hazards"]![0]!["what"]!);
         page.Click(line);
         page.Find($"[data-test='work-pass-{turn["pass"]}'][aria-pressed='true']");
+    }
+
+    [Fact]
+    public async Task Work_is_reported_and_put_right_in_the_office()
+    {
+        using var client = server.ClientOf();
+        var w5 = await client.PlantingAsync("W5");
+        using var page = new Page(server).Open($"/plantings/{w5["id"]}/passes");
+        page.Click("[data-test='report-add']");
+        page.Type("report.people", "4");
+        page.Type("report.hours", "30");
+        page.Type("report.rows", "first");
+        page.Click(By.XPath("//button[contains(., 'Save report')]"));
+        page.Until("no rows", () => page.Problem("report.rows").Length > 0);
+        page.Type("report.rows", "1-3");
+        page.Click(By.XPath("//button[contains(., 'Save report')]"));
+        page.Until("too long a day", () => page.Problem("report.hours").Contains("16", StringComparison.Ordinal));
+        page.Type("report.hours", "7.5");
+        page.Type("report.hazard", "Wasps at the gate");
+        page.Click(By.XPath("//button[contains(., 'Save report')]"));
+        page.Says(".work-reported", "rows 1–3");
+        page.Says(".work-hazard", "Wasps at the gate");
+        page.Says("[data-test='pass-winter'] [data-test='progress']", "done");
+
+        page.Click(By.XPath("//button[contains(., 'Correct')]"));
+        page.Type("report.rows", "1-2");
+        page.Click(By.XPath("//button[contains(., 'Save report')]"));
+        page.Says(".work-reported", "rows 1–2");
+        var work = await client.ReadAsync($"/api/v1/plantings/{w5["id"]}/work");
+        Assert.Equal(
+            [1, 2],
+            Assert.Single(work["reports"]!.AsArray())!["report"]!["rows"]!.AsArray().Select(r => (int)r!)
+        );
+        page.Click(By.XPath("//button[contains(., 'Take it back')]"));
+        page.Says(".work-reported", "Nothing has been reported yet");
     }
 
     [Fact]

@@ -315,6 +315,40 @@ public sealed class CrewPlanTests(RamaApplication application) : IClassFixture<R
     }
 
     [Fact]
+    public async Task The_days_taken_into_the_row_are_those_of_the_plan_with_what_can_hurt_somebody()
+    {
+        var today = await _lead.ReadAsync("/api/v1/crew-plan/today");
+        var first = today["turns"]![0]!;
+        Assert.Equal(
+            [("taken", null)],
+            await Send(
+                _lead,
+                Report(Guid.NewGuid(), first["planting"]!, "1")
+                    .Replace("\"people\"", "\"hazard\": \"Wasps in row 3\", \"people\"", StringComparison.Ordinal)
+            )
+        );
+
+        today = await _lead.ReadAsync("/api/v1/crew-plan/today");
+        var plan = await Plan();
+        var soon = plan["tasks"]!
+            .AsArray()
+            .Where(t => t!["placed"] is { } p && DateOnly.Parse((string)p["first"]!) <= new DateOnly(2027, 2, 10))
+            .ToList();
+        Assert.Equal(soon.Count, today["turns"]!.AsArray().Count);
+        foreach (var task in soon)
+        {
+            var turn = today["turns"]!.AsArray().Single(w => $"{w!["planting"]}/{w["pass"]}" == (string)task!["id"]!);
+            foreach (var of in new[] { "first", "last", "people", "hours", "crew", "daysLate" })
+                Assert.Equal(task!["placed"]![of]!.ToString(), turn![of]!.ToString());
+        }
+        Assert.Contains(today["turns"]!.AsArray(), w =>
+            w!["hazards"]!.AsArray().Any(h => (string)h!["what"]! == "Wasps in row 3")
+        );
+        using var counter = application.ClientOf(Role.Counter);
+        Assert.Equal(403, (await counter.SendAsync(HttpMethod.Get, "/api/v1/crew-plan/today")).Status);
+    }
+
+    [Fact]
     public async Task What_cannot_be_is_refused_alone()
     {
         var planting = TaskOf(await Plan(), "H3", "winter")["planting"]!;

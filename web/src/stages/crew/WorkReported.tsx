@@ -79,9 +79,9 @@ function Reported({ passes, today }: { passes: PlannedPass[]; today: string }) {
           {t('report.add')}
         </Button>
       )}
-      {reports.failure && (
+      {(reports.failure ?? reports.problemLike(/^(planting|season|supersedes|body)$/)) && (
         <p className="field-problem" role="alert">
-          {reports.failure}
+          {reports.failure ?? reports.problemLike(/^(planting|season|supersedes|body)$/)}
         </p>
       )}
     </section>

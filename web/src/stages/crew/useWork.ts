@@ -30,7 +30,7 @@ export function useWorkReports(planting: string, season: number) {
       if (made?.standing !== 'sent') {
         // It is typed here still, and goes when it is put right.
         await store.queue.delete(id);
-        const problems = made?.problems ?? [];
+        const problems = (made?.problems ?? []).map((p) => ({ ...p, field: p.field.replace(/^body\./, '') }));
         throw new RequestError(400, problems.length > 0 ? { problems } : { title: t('failure.server') });
       }
       await client.invalidateQueries();
