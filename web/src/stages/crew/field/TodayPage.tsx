@@ -119,13 +119,13 @@ function Turns({ of }: { of: TodayTurn[] }) {
               {w.first === w.last ? day(w.first) : `${day(w.first)} – ${day(w.last)}`}
               <br />
               <span className="small">
-                {number(w.people, 0)} × · {number(w.hours, 0)} h
+                {t('today.people', { count: w.people })} · {number(w.hours, 0)} h
                 {w.done > 0 && ` · ${t('today.done', { share: `${number(w.done * 100, 0)} %` })}`}
               </span>
               {w.daysLate > 0 && w.due && (
                 <>
                   <br />
-                  <span className="small today-late">▲ {t('today.late', { day: day(w.due) })}</span>
+                  <span className="small today-late">▲ {t('today.late', { count: w.daysLate, day: day(w.due) })}</span>
                 </>
               )}
             </span>
