@@ -117,6 +117,10 @@ public sealed class CrewPlanTests(RamaServer server) : IClassFixture<RamaServer>
         page.Says(line, (string)turn["name"]!);
         page.Click(line);
         page.Find($"[data-test='work-pass-{turn["pass"]}'][aria-pressed='true']");
+        // Who is in the crew is known there, too.
+        var person = today["people"]!.AsArray().First(p => (string)p!["crew"]! == (string)turn["crew"]!)!;
+        page.Click($"[data-test='work-who-{person["name"]}']");
+        page.Find($"[data-test='work-who-{person["name"]}'][aria-pressed='true']");
     }
 
     [Fact]

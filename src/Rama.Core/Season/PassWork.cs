@@ -102,6 +102,9 @@ public sealed record PassWork(PlannedPass Pass, CrewTask Task, PassHours Hours, 
         );
     }
 
+    /// <summary>Share of the pass that this work is: what is done, and what another crew has of it, is not.</summary>
+    public double Share => Pass.Hours is { Paid: > 0 } whole ? OnLadders / whole.Paid : 0;
+
     // Hours left as if nobody stood on a platform.
     private double OnLadders =>
         Task.Platforms > 0 && Pass.Hands.Contains(Hands.Height) ? Task.Hours / PassHours.PlatformShare : Task.Hours;

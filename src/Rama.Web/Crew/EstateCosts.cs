@@ -55,7 +55,7 @@ internal sealed record EstateCosts(
             var crew = place is null ? null : crews.GetValueOrDefault(Guid.Parse(place.Crew));
             var rate = RateOf(crew?.Record.Id);
             var hours = place?.Hours ?? task.Task.Hours;
-            var trees = (planting.Planting.Facts?.Terms.Trees ?? 0) * task.Task.Hours / (task.Pass.Hours?.Paid ?? 1);
+            var trees = (planting.Planting.Facts?.Terms.Trees ?? 0) * task.Share;
             lines.Add(
                 new(planting, task.Pass.Id, crew?.Record.Id, new(LeftHours: hours, Left: rate.For(hours, trees)))
             );

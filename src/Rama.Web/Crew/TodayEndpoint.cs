@@ -8,8 +8,20 @@ namespace Rama.Web.Crew;
 /// <summary>What the crews do these days, to be taken along into the row.</summary>
 /// <param name="Today">The day taken as today.</param>
 /// <param name="Crews">The crews.</param>
+/// <param name="People">Those in them who are named.</param>
 /// <param name="Turns">Their work, in the order of the days.</param>
-public sealed record TodayView(DateOnly Today, IReadOnlyList<KitCrew> Crews, IReadOnlyList<TodayTurn> Turns);
+public sealed record TodayView(
+    DateOnly Today,
+    IReadOnlyList<KitCrew> Crews,
+    IReadOnlyList<TodayPerson> People,
+    IReadOnlyList<TodayTurn> Turns
+);
+
+/// <summary>Somebody in a crew.</summary>
+/// <param name="Id">Who.</param>
+/// <param name="Name">Name or number.</param>
+/// <param name="Crew">The crew.</param>
+public sealed record TodayPerson(Guid Id, string Name, Guid Crew);
 
 /// <summary>Work of a crew on a planting.</summary>
 /// <param name="Planting">The planting.</param>
@@ -71,6 +83,7 @@ internal static class TodayEndpoint
             new TodayView(
                 work.Year.Today,
                 [.. work.Year.Crews.Select(KitCrew.Of)],
+                [.. work.Year.Crews.SelectMany(c => c.Members.Select(m => new TodayPerson(m.Id, m.Name, c.Record.Id)))],
                 [
                     .. work.Plan()
                         .Tasks.Where(t => t.First <= work.Year.Today.AddDays(DaysAhead))

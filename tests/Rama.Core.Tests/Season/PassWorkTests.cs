@@ -144,6 +144,7 @@ public sealed class PassWorkTests
             new() { ["major"] = new(Platforms: 2, InTwo: true), ["detail"] = new(InTwo: true) },
             done: new() { ["major"] = 0.5, ["detail"] = 0.5 }
         );
+        Assert.All(half.Where(w => w.Pass.IsWinter), w => Assert.Equal(0.25, w.Share, 9));
         ways = PassWork.WaysOf(Planting, half, structure, full);
         Assert.Equal(300, ways.Values.Sum(w => w.MarginLost), 9);
         Assert.Equal($"{Planting}/detail#2", ways[$"{Planting}/major#2"].OnePassWith);

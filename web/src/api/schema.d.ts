@@ -19088,6 +19088,21 @@ export interface components {
             /** @description Whether it was shortened instead. */
             shortened: boolean;
         };
+        /** @description Somebody in a crew. */
+        TodayPerson: {
+            /**
+             * Format: uuid
+             * @description Who.
+             */
+            id: string;
+            /** @description Name or number. */
+            name: string;
+            /**
+             * Format: uuid
+             * @description The crew.
+             */
+            crew: string;
+        };
         /** @description Work of a crew on a planting. */
         TodayTurn: {
             /**
@@ -19157,6 +19172,8 @@ export interface components {
             today: string;
             /** @description The crews. */
             crews: components["schemas"]["KitCrew"][];
+            /** @description Those in them who are named. */
+            people: components["schemas"]["TodayPerson"][];
             /** @description Their work, in the order of the days. */
             turns: components["schemas"]["TodayTurn"][];
         };

@@ -167,7 +167,9 @@ public sealed record LearnedFactor(double Mean, double Sd, bool IsLogged, double
     /// <summary>High end of the pace, 9 in 10.</summary>
     public double High => Math.Exp(Mean + NineInTen * Sd);
 
-    /// <summary>Ends of the factor of what is left, 9 in 10: as sure as it is known, and as its sets come out.</summary>
+    /// <summary>
+    /// Ends of the factor of what is left, 9 in 10: as sure as it is known, and as its sets come out.
+    /// </summary>
     /// <param name="setsLeft">Row sets left, 1 or more.</param>
     public (double Low, double High) EndsFor(int setsLeft)
     {

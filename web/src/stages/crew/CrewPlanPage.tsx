@@ -1,41 +1,23 @@
 import { Button, Checkbox, Segmented } from 'antd';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import type { CrewPlanView } from '../../api/client';
 import { Why } from '../../entry/Why';
 import { useMay } from '../../people/session';
-import { Trouble } from '../../Trouble';
-import '../../words/crew';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
 import { CrewLanes } from './CrewLanes';
-import { CrewTabs } from './CrewTabs';
+import { CrewPlanFrame } from './CrewPlanFrame';
 import { LateList } from './LateList';
 import { TaskPanel } from './TaskPanel';
-import './crewPlan.css';
-import { useCrewPlan, useImprove, useMoney } from './useCrewPlan';
+import { useImprove, useMoney } from './useCrewPlan';
 
 const SECONDS = 10;
 
 /** Who is where, day by day; what is late and why; what is kept. */
 export function CrewPlanPage() {
   const { t } = useReading();
-  const plan = useCrewPlan();
-  useEffect(() => {
-    document.title = `${t('crew-plan.title')} · Rama`;
-  }, [t]);
-  return (
-    <main className="page crew-plan">
-      <CrewTabs />
-      {plan.error ? (
-        <Trouble error={plan.error} retry={() => void plan.refetch()} />
-      ) : plan.data ? (
-        <Plan plan={plan.data} />
-      ) : (
-        <p className="waiting">{t('loading')}</p>
-      )}
-    </main>
-  );
+  return <CrewPlanFrame title={t('crew-plan.title')} page={(plan) => <Plan plan={plan} />} />;
 }
 
 function Plan({ plan }: { plan: CrewPlanView }) {

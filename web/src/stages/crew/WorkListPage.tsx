@@ -1,37 +1,18 @@
 import { Button } from 'antd';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import type { CrewPlanView, CrewTaskView } from '../../api/client';
 import { Choice } from '../../entry/Field';
-import { Trouble } from '../../Trouble';
-import '../../words/crew';
 import { languageOf } from '../../units/format';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
-import { CrewTabs } from './CrewTabs';
+import { CrewPlanFrame } from './CrewPlanFrame';
 import './cost/cost.css';
-import './crewPlan.css';
-import { useCrewPlan } from './useCrewPlan';
 import './workList.css';
 
 /** What each crew does, in the order of the days, to print and hang up; and the same as a calendar. */
 export function WorkListPage() {
   const { t } = useReading();
-  const plan = useCrewPlan();
-  useEffect(() => {
-    document.title = `${t('list.title')} · Rama`;
-  }, [t]);
-  return (
-    <main className="page crew-plan">
-      <CrewTabs />
-      {plan.error ? (
-        <Trouble error={plan.error} retry={() => void plan.refetch()} />
-      ) : plan.data ? (
-        <WorkList plan={plan.data} />
-      ) : (
-        <p className="waiting">{t('loading')}</p>
-      )}
-    </main>
-  );
+  return <CrewPlanFrame title={t('list.title')} page={(plan) => <WorkList plan={plan} />} />;
 }
 
 function WorkList({ plan }: { plan: CrewPlanView }) {

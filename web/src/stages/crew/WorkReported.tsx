@@ -1,6 +1,14 @@
-import { Button } from 'antd';
+import { useQuery } from '@tanstack/react-query';
+import { Button, Select } from 'antd';
 import { useState } from 'react';
-import type { CrewPlanView, PlannedPass, WorkReportEntry, WorkReportView } from '../../api/client';
+import {
+  answered,
+  api,
+  type CrewPlanView,
+  type PlannedPass,
+  type WorkReportEntry,
+  type WorkReportView,
+} from '../../api/client';
 import { readDraft, toDraft, type Draft, type FormSpec } from '../../entry/draft';
 import { fieldControls } from '../../entry/fieldControls';
 import { useMay } from '../../people/session';
@@ -138,6 +146,11 @@ function ReportForm({
     rows: { text: rowsTold(report?.report.rows ?? []) },
   }));
   const [on, setOn] = useState(report?.report.day ?? today);
+  const [workers, setWorkers] = useState<string[]>(report?.report.workers ?? []);
+  const people = useQuery({
+    queryKey: ['crew-plan', 'people'],
+    queryFn: () => answered(api.GET('/api/v1/workers')),
+  });
   const save = async () => {
     const { entry, unreadable } = readDraft<WorkReportEntry>(spec, draft, language);
     const rows = rowNumbers(draft.rows?.text ?? '');
@@ -149,7 +162,7 @@ function ReportForm({
           ...entry,
           day: on || null,
           rows: rows ?? [],
-          workers: report?.report.workers ?? [],
+          workers,
           hazard: entry.hazard?.trim() || null,
           note: entry.note?.trim() || null,
         },
@@ -188,6 +201,20 @@ function ReportForm({
         'crew',
         crews.map((c) => ({ value: c.id, label: c.crew.name ?? '' })),
       )}
+      <div className="field">
+        <label>{t('work.who')}</label>
+        <Select
+          mode="multiple"
+          aria-label={t('work.who')}
+          style={{ width: '100%' }}
+          optionFilterProp="label"
+          options={(people.data ?? [])
+            .filter((p) => !p.left || workers.includes(p.id))
+            .map((p) => ({ value: p.id, label: p.name }))}
+          value={workers}
+          onChange={setWorkers}
+        />
+      </div>
       {form.input('people', [], { label: t('work.people') })}
       {form.input('hours', ['h'], { label: t('work.hours') })}
       {form.input('rows', [], { label: t('work.rows'), numeric: false, hint: t('report.rows-hint') })}

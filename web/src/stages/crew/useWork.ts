@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { answered, api, RequestError, type WorkReportEntry } from '../../api/client';
+import { useRef } from 'react';
 import { useAttempt } from '../../entry/useAttempt';
 import { enqueue, store, type NewEntry } from '../../field/queue';
 import { send } from '../../field/sending';
@@ -21,15 +22,23 @@ export function useWorkReports(planting: string, season: number) {
   const client = useQueryClient();
   const session = useSession();
   const { attempt, ...told } = useAttempt();
+  // What went off and was not answered: sent once more it is the same report, and not another.
+  const unanswered = useRef<string | null>(null);
   const put = (entry: NewEntry) =>
     attempt(async () => {
       const estate = session.data?.here?.estateId ?? '';
-      const { id } = await enqueue({ estate, person: session.data?.person?.id ?? null }, entry);
+      const before = unanswered.current && (await store.queue.get(unanswered.current));
+      const queued = before
+        ? { ...before, entry: { ...before.entry, ...entry } }
+        : await enqueue({ estate, person: session.data?.person?.id ?? null }, entry);
+      if (before) await store.queue.put(queued);
+      unanswered.current = queued.id;
       await send(estate);
-      const made = await store.queue.get(id);
+      const made = await store.queue.get(queued.id);
+      if (made?.standing !== 'waiting') unanswered.current = null;
       if (made?.standing !== 'sent') {
-        // It is typed here still, and goes when it is put right.
-        await store.queue.delete(id);
+        // What was refused is typed here still, and goes anew when it is put right.
+        if (made?.standing !== 'waiting') await store.queue.delete(queued.id);
         const problems = (made?.problems ?? []).map((p) => ({ ...p, field: p.field.replace(/^body\./, '') }));
         throw new RequestError(400, problems.length > 0 ? { problems } : { title: t('failure.server') });
       }

@@ -12,11 +12,11 @@ import './map.css';
 
 const WIDTH = 1200;
 const HEIGHT = 560;
-const measures = ['decision', 'stage', 'variety'] as const;
+const measures = ['decision', 'stage', 'work', 'variety'] as const;
 type Measure = (typeof measures)[number];
 
 /**
- * The estate from above: blocks from their outlines, by decision, stage or variety; those without one by their rows.
+ * The estate from above: blocks from their outlines, by decision, stage, work or variety; those without one by their rows.
  */
 export function MapPage() {
   const { t } = useReading();
@@ -94,7 +94,17 @@ const fixed: Record<string, string> = {
   count: 'var(--straw-tint)',
   decide: 'var(--straw)',
   prescribe: 'var(--lichen-ink)',
+  late: 'var(--rust)',
+  begun: 'var(--lichen)',
+  ahead: 'var(--straw-tint)',
+  nothing: 'var(--sheet)',
 };
+
+/** Where the pruning of the winter stands. */
+function workOf({ work }: SeasonLine) {
+  if (!work) return 'nothing';
+  return (work.daysLate ?? 0) > 0 ? 'late' : work.doneShare > 0 ? 'begun' : 'ahead';
+}
 
 /** Colours of a measure. The name stands in every block as well, so that colour is never the only sign. */
 function painter(measure: Measure, lines: SeasonLine[]): Paint {
@@ -106,7 +116,12 @@ function painter(measure: Measure, lines: SeasonLine[]): Paint {
       : (fixed[key] ?? 'var(--sheet)');
   return {
     key: (line) =>
-      measure === 'variety' ? line.variety : measure === 'stage' ? line.stage : (line.decision ?? 'none'),
+      ({
+        variety: () => line.variety,
+        stage: () => line.stage,
+        work: () => workOf(line),
+        decision: () => line.decision ?? 'none',
+      })[measure](),
     fill,
     ink: (key) => ([...dark, 'var(--lichen-ink)'].includes(fill(key)) ? '#fff' : 'var(--bark)'),
   };
@@ -117,9 +132,11 @@ function nameOf(key: string, measure: Measure, t: (key: string) => string) {
     ? key
     : measure === 'stage'
       ? t(`stage.${key}`)
-      : key === 'none'
-        ? t('map.undecided')
-        : t(`decision.${key}`);
+      : measure === 'work'
+        ? t(`map.work.${key}`)
+        : key === 'none'
+          ? t('map.undecided')
+          : t(`decision.${key}`);
 }
 
 function Legend({ paint, lines, measure }: { paint: Paint; lines: SeasonLine[]; measure: Measure }) {

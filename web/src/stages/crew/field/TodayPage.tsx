@@ -1,20 +1,18 @@
-import { useLiveQuery } from 'dexie-react-hooks';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { answered, api, type TodayTurn } from '../../../api/client';
-import { store } from '../../../field/queue';
 import { todayOf } from '../../../field/today';
 import { takeAlong, useField } from '../../../field/useField';
 import '../../../words/crew';
 import { useDays } from '../../../words/useDays';
 import { useReading } from '../../../words/useReading';
+import { CrewKeys } from './CrewKeys';
 import { useCrewOfDevice } from './crewOfDevice';
 import { daysOf, keyOf, type KeptToday } from './days';
+import { keepToday, useToday } from './useToday';
 import './work.css';
 
 const WAIT_MS = 15_000;
-
-const keyOfEstate = (estate: string) => `today:${estate}`;
 
 /** The work of a crew these days on one page, kept for the row: without signal it is there, too. */
 export function TodayPage() {
@@ -29,7 +27,7 @@ export function TodayPage() {
     async function take() {
       try {
         const view = await answered(api.GET('/api/v1/crew-plan/today', { signal: AbortSignal.timeout(WAIT_MS) }));
-        await store.kept.put({ key: keyOfEstate(estate), value: { view, at: new Date().toISOString() } });
+        await keepToday(estate, view);
         // What is worked in these days goes along with its card and its rows.
         for (const id of new Set(view.turns.map((w) => w.planting)))
           if (!left) await takeAlong(estate, id, { language: words, units });
@@ -43,9 +41,8 @@ export function TodayPage() {
     };
     // Told anew once all is sent: the plan then knows what was done.
   }, [estate, state, words, units]);
-  const kept = useLiveQuery(async () => (await store.kept.get(keyOfEstate(estate))) ?? null, [estate]);
-  if (kept === undefined) return null;
-  const told = kept?.value as KeptToday | undefined;
+  const told = useToday(estate);
+  if (told === undefined) return null;
   return (
     <main className="field-main today-page">
       <h1>{t('today.title')}</h1>
@@ -62,21 +59,13 @@ function Days({ told }: { told: KeptToday }) {
   const { now, before, next } = daysOf(told.view, crew, today);
   return (
     <>
-      <div className="work-passes" role="group" aria-label={t('work.crew')}>
-        {told.view.crews.map((c) => (
-          <button
-            key={c.id}
-            type="button"
-            className={c.id === crew ? 'key-small key-on' : 'key-small'}
-            aria-pressed={c.id === crew}
-            onClick={() => {
-              setCrew(c.id);
-            }}
-          >
-            {c.name}
-          </button>
-        ))}
-      </div>
+      <CrewKeys
+        crews={told.view.crews}
+        crew={crew}
+        onCrew={({ id }) => {
+          setCrew(id);
+        }}
+      />
       <h2 data-test="today-day">{t('today.now', { day: day(today) })}</h2>
       {now.length === 0 && <p>{t('today.nothing')}</p>}
       <Turns of={now} />

@@ -11,7 +11,9 @@ import { WithKit } from '../../../field/WithKit';
 import { parseNumber } from '../../../units/parse';
 import '../../../words/crew';
 import { useReading } from '../../../words/useReading';
+import { CrewKeys } from './CrewKeys';
 import { useCrewOfDevice } from './crewOfDevice';
+import { useToday } from './useToday';
 import { hoursBetween, ownReports, rowsDone } from './work';
 import './work.css';
 
@@ -27,7 +29,8 @@ const startKey = (planting: string) => `rama.work.${planting}`;
 
 function Working({ kept }: { kept: KeptKit }) {
   const { t, number, language } = useReading();
-  const { put } = useField();
+  const { put, estate } = useField();
+  const named = useToday(estate)?.view.people ?? [];
   const made = useMade(kept.id);
   const { passes = [], work, rows, season } = kept.kit as Partial<KeptKit['kit']>;
   // A kit taken along anew may have other passes.
@@ -37,6 +40,7 @@ function Working({ kept }: { kept: KeptKit }) {
   const crews = work?.crews ?? [];
   const [crew, setCrew] = useCrewOfDevice(crews);
   const [people, setPeople] = useState(() => String(crews.find((c) => c.id === crew)?.people ?? ''));
+  const [workers, setWorkers] = useState<string[]>([]);
   const [ticked, setTicked] = useState<number[]>([]);
   const [trees, setTrees] = useState('');
   const [hours, setHours] = useState('');
@@ -46,6 +50,7 @@ function Working({ kept }: { kept: KeptKit }) {
   const [note, setNote] = useState('');
   const [problem, setProblem] = useState<string | null>(null);
   const isSecondTap = useSecondTap();
+  const ofCrew = named.filter((p) => p.crew === crew);
   const done = rowsDone(kept, made, chosen);
   const mine = ownReports(kept, made, chosen);
   const all = [...new Set((rows ?? []).map((r) => r.row))].sort((a, b) => a - b);
@@ -93,7 +98,7 @@ function Working({ kept }: { kept: KeptKit }) {
         pass: chosen,
         day: todayOf(kept.kit.today, kept.at, new Date()),
         crew: crew || null,
-        workers: [],
+        workers: ofCrew.filter((p) => workers.includes(p.id)).map((p) => p.id),
         people: told.people,
         hours: told.hours,
         rows: ticked,
@@ -198,20 +203,36 @@ function Working({ kept }: { kept: KeptKit }) {
             {crews.length > 0 && (
               <fieldset className="work-group">
                 <legend>{t('work.crew')}</legend>
-                {crews.map((c) => (
-                  <button
-                    key={c.id}
-                    type="button"
-                    className={c.id === crew ? 'key-small key-on' : 'key-small'}
-                    aria-pressed={c.id === crew}
-                    onClick={() => {
-                      setCrew(c.id);
-                      setPeople(String(c.people));
-                    }}
-                  >
-                    {c.name}
-                  </button>
-                ))}
+                <CrewKeys
+                  crews={crews}
+                  crew={crew}
+                  onCrew={(c) => {
+                    setCrew(c.id);
+                    setPeople(String(c.people));
+                  }}
+                />
+              </fieldset>
+            )}
+            {ofCrew.length > 0 && (
+              <fieldset className="work-group">
+                <legend>{t('work.who')}</legend>
+                {ofCrew.map((p) => {
+                  const on = workers.includes(p.id);
+                  return (
+                    <button
+                      key={p.id}
+                      type="button"
+                      className={on ? 'key-small key-on' : 'key-small'}
+                      aria-pressed={on}
+                      onClick={() => {
+                        setWorkers(on ? workers.filter((w) => w !== p.id) : [...workers, p.id]);
+                      }}
+                      data-test={`work-who-${p.name}`}
+                    >
+                      {p.name}
+                    </button>
+                  );
+                })}
               </fieldset>
             )}
             <fieldset className="work-group">

@@ -1,17 +1,14 @@
 import { Button, Select } from 'antd';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import type { CrewPlanView, TrialResult, TrialStep } from '../../../api/client';
 import { fieldControls } from '../../../entry/fieldControls';
 import { Why } from '../../../entry/Why';
 import { useLongWork } from '../../../exchange/useLongWork';
-import { Trouble } from '../../../Trouble';
-import '../../../words/crew';
 import { useDays } from '../../../words/useDays';
 import { useReading } from '../../../words/useReading';
-import { CrewTabs } from '../CrewTabs';
-import '../crewPlan.css';
-import { useCrewPlan, useMoney } from '../useCrewPlan';
+import { CrewPlanFrame } from '../CrewPlanFrame';
+import { useMoney } from '../useCrewPlan';
 import { changeOf, entryOf, fieldsOf, kinds, type Change } from './change';
 import './trial.css';
 
@@ -20,28 +17,22 @@ const MOST = 6;
 /** What the work would come to with other crews, platforms or less depth: columns beside the work as it is. */
 export function TrialPage() {
   const { t } = useReading();
-  const plan = useCrewPlan();
-  useEffect(() => {
-    document.title = `${t('trial.title')} · Rama`;
-  }, [t]);
   return (
-    <main className="page crew-plan">
-      <CrewTabs />
-      {plan.error ? (
-        <Trouble error={plan.error} retry={() => void plan.refetch()} />
-      ) : !plan.data ? (
-        <p className="waiting">{t('loading')}</p>
-      ) : plan.data.tasks.length === 0 ? (
-        <>
-          <h1>{t('trial.title')}</h1>
-          <p>
-            {t('crew-plan.no-work')} <Link to="/crew">{t('crew-plan.title')}</Link>
-          </p>
-        </>
-      ) : (
-        <Trials plan={plan.data} />
-      )}
-    </main>
+    <CrewPlanFrame
+      title={t('trial.title')}
+      page={(plan) =>
+        plan.tasks.length === 0 ? (
+          <>
+            <h1>{t('trial.title')}</h1>
+            <p>
+              {t('crew-plan.no-work')} <Link to="/crew">{t('crew-plan.title')}</Link>
+            </p>
+          </>
+        ) : (
+          <Trials plan={plan} />
+        )
+      }
+    />
   );
 }
 
