@@ -178,7 +178,12 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             Settled(page);
             shots.Add(Shot(page.Driver));
         }
-        SideBySide("crew-plan", "display:flex;flex-wrap:wrap;gap:12px", "height:500px", shots);
+        SideBySide(
+            "crew-plan",
+            "display:flex;flex-wrap:wrap;align-content:flex-start;gap:12px;width:1576px",
+            "height:500px",
+            shots
+        );
     }
 
     private void SideBySide(string name, string layout, string size, IReadOnlyList<string> shots)
