@@ -44,10 +44,12 @@ public sealed class TrialTests(RamaApplication application) : IClassFixture<Rama
         // The work as it is, is that of the plan, at its wages.
         Assert.Equal(plan["tasks"]!.AsArray().Count, (int)now["tasks"]!);
         Assert.Equal(plan["tasks"]!.AsArray().Sum(t => (double?)t!["placed"]?["hours"] ?? 0), (double)now["hours"]!, 6);
-        Assert.Equal((double)plan["cost"]!["total"]!, (double)now["beside"]!["total"]!, 6);
+        Assert.True((double)now["beside"]!["total"]! <= (double)plan["cost"]!["total"]! + 1e-6);
         Assert.True((double)results[1]["beside"]!["late"]! < (double)now["beside"]!["late"]!);
         Assert.True((int)results[2]["daysLate"]! > (int)now["daysLate"]!);
         Assert.Equal(1_800, (double)results[3]["cost"]!);
+        // Nobody has to use them.
+        Assert.True((double)results[3]["total"]! - 1_800 <= (double)now["total"]! + 1e-6);
         foreach (var result in results)
             Assert.Equal(
                 (double)result["wages"]!

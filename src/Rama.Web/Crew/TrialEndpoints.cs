@@ -103,13 +103,9 @@ internal static class TrialEndpoints
     {
         List<TrialResult> results = [];
         // As it is, looked at as long as each change, so that none gains by the looking alone.
-        var now = await BestAsync([work.Problem], work.Plan().Order);
-        await Add(TrialResult.Of(null, now.Problem, now.Plan));
+        var now = await BestAsync(null, [work.Problem], work.Plan().Order);
         foreach (var trial in trials)
-        {
-            var (problem, plan) = await BestAsync(trial.In(work.Problem, ways), now.Plan.Order);
-            await Add(TrialResult.Of(trial, problem, plan, trial.MarginLost(ways)));
-        }
+            await BestAsync(trial, trial.In(work.Problem, ways), now.Order);
 
         async Task Add(TrialResult result)
         {
@@ -117,16 +113,23 @@ internal static class TrialEndpoints
             await tell(new((double)results.Count / (trials.Count + 1), [.. results]));
         }
 
-        async Task<(CrewProblem Problem, CrewPlan Plan)> BestAsync(
-            IReadOnlyList<CrewProblem> problems,
-            IReadOnlyList<Turn> order
-        )
+        // The plan is looked for without wages, which hardly hang on it; what is told counts them.
+        async Task<CrewPlan> BestAsync(CrewTrial? trial, IReadOnlyList<CrewProblem> problems, IReadOnlyList<Turn> order)
         {
-            var (problem, first) = problems
-                .Select(p => (p, FirstOf(p, order)))
-                .Aggregate((best, next) => CrewPlanner.IsBetter(next.Item2, best.Item2) ? next : best);
-            if (seconds == 0)
-                return (problem, first);
+            var plans = problems.SelectMany(p => FirstOf(p, order).Select(plan => (Problem: p, Plan: plan))).ToList();
+            var (problem, first) = plans.Aggregate((a, b) => CrewPlanner.IsBetter(b.Plan, a.Plan) ? b : a);
+            if (seconds > 0)
+                plans.Add((problem, await ImprovedAsync(problem, first)));
+            var lost = trial?.MarginLost(ways) ?? 0;
+            var (result, best) = plans
+                .Select(p => (Result: TrialResult.Of(trial, p.Problem, p.Plan, lost), p.Plan))
+                .Aggregate((a, b) => b.Result.IsBetterThan(a.Result) ? b : a);
+            await Add(result);
+            return best;
+        }
+
+        async Task<CrewPlan> ImprovedAsync(CrewProblem problem, CrewPlan first)
+        {
             var clock = Stopwatch.StartNew();
             var solving = Task.Run(
                 () => CrewSolver.Improve(problem, first, new(seconds, Workers: 1), null, gone).Plan,
@@ -140,16 +143,16 @@ internal static class TrialEndpoints
                             [.. results]
                         )
                     );
-            return (problem, await solving);
+            return await solving;
         }
     }
 
-    private static CrewPlan FirstOf(CrewProblem problem, IReadOnlyList<Turn> order)
+    private static IEnumerable<CrewPlan> FirstOf(CrewProblem problem, IReadOnlyList<Turn> order)
     {
         CrewPlanner planner = new(problem);
         var known = problem.Tasks.Select(t => t.Id).ToHashSet();
-        var (first, asPlanned) = (planner.First(), planner.InOrder([.. order.Where(t => known.Contains(t.Task))]));
-        return CrewPlanner.IsBetter(first, asPlanned) ? first : asPlanned;
+        yield return planner.InOrder([.. order.Where(t => known.Contains(t.Task))]);
+        yield return planner.First();
     }
 
     // Two passes in one hang on no depth; depths only where somebody asked for them.

@@ -36,6 +36,11 @@ public sealed record TrialResult(
     IReadOnlyList<Step> Steps
 ) : Calculated(Total, "money", Steps, [])
 {
+    /// <summary>Whether it is better than another: it has a place for more, or comes to less.</summary>
+    /// <param name="other">The other.</param>
+    public bool IsBetterThan(TrialResult other) =>
+        Unplaced != other.Unplaced ? Unplaced < other.Unplaced : Total < other.Total;
+
     /// <summary>What a plan comes to.</summary>
     /// <param name="trial">The change; null for the work as it is.</param>
     /// <param name="problem">The problem with the change made.</param>
