@@ -66,9 +66,8 @@ public sealed class TrialTests(RamaApplication application) : IClassFixture<Rama
     [Fact]
     public async Task What_cannot_be_tried_is_told_at_its_field_and_to_managers_alone()
     {
-        const string Wrong =
-            """{"trials": [{"name": "", "hirePeople": 4, "structureOnly": ["0198c0de-0000-7000-8000-000000000001"]}]}""";
-        var refused = await _manager.PostAsync("/api/v1/crew-plan/what-if", Wrong);
+        var wrong = $$"""{"trials": [{"name": "", "hirePeople": 4, "structureOnly": ["{{Guid.NewGuid()}}"]}]}""";
+        var refused = await _manager.PostAsync("/api/v1/crew-plan/what-if", wrong);
         Assert.Equal(
             ["trials[0].hireWeeks", "trials[0].name", "trials[0].structureOnly"],
             Api.ProblemFields(refused.Body).Order()
@@ -82,7 +81,7 @@ public sealed class TrialTests(RamaApplication application) : IClassFixture<Rama
         var none = await _manager.PostAsync("/api/v1/crew-plan/what-if", """{"trials": []}""");
         Assert.Equal(["trials"], Api.ProblemFields(none.Body));
         using var lead = application.ClientOf(Role.CrewLead);
-        Assert.Equal(403, (await lead.PostAsync("/api/v1/crew-plan/what-if", Wrong)).Status);
+        Assert.Equal(403, (await lead.PostAsync("/api/v1/crew-plan/what-if", wrong)).Status);
         Assert.Equal(403, (await lead.SendAsync(HttpMethod.Get, "/api/v1/crew-plan/depth")).Status);
         Assert.Equal(403, (await lead.PutAsync("/api/v1/crew-plan/depth", """{"plantings": []}""")).Status);
     }

@@ -36,6 +36,7 @@ function Reported({ passes, today }: { passes: PlannedPass[]; today: string }) {
   const reports = useWorkReports(view.id, view.season);
   const [open, setOpen] = useState<{ report: WorkReportView | null } | null>(null);
   if (!work.data) return null;
+  const when = (r: WorkReportView) => r.report.day && day(r.report.day);
   const passName = (id: string | null | undefined) => {
     const found = passes.find((p) => p.id === id);
     return found ? local(found.name) : (id ?? '');
@@ -47,7 +48,7 @@ function Reported({ passes, today }: { passes: PlannedPass[]; today: string }) {
       <ul>
         {work.data.reports.map((r) => (
           <li key={r.id}>
-            <strong>{r.report.day && day(r.report.day)}</strong> {passName(r.report.pass)} · <Told report={r.report} />{' '}
+            <strong>{when(r)}</strong> {passName(r.report.pass)} · <Told report={r.report} />{' '}
             <span className="dim">{r.person}</span>{' '}
             <Button
               size="small"

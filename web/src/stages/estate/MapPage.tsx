@@ -16,7 +16,8 @@ const measures = ['decision', 'stage', 'work', 'variety'] as const;
 type Measure = (typeof measures)[number];
 
 /**
- * The estate from above: blocks from their outlines, by decision, stage, work or variety; those without one by their rows.
+ * The estate from above: blocks from their outlines, by decision, stage, work or variety; those without one by their
+ * rows.
  */
 export function MapPage() {
   const { t } = useReading();

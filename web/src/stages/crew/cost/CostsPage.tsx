@@ -44,12 +44,13 @@ function Costs({ of }: { of: CostsView }) {
   const [by, setBy] = useState<keyof typeof ways>('planting');
   const { total } = of;
   const more = total.moreThanPlanned;
+  const differs = t(more > 0 ? 'cost.more' : 'cost.less', { money: money(Math.abs(more)) });
   return (
     <section>
       <header className="crew-plan-head">
         <h1 data-test="cost-sum">{t('cost.sum', { money: money(total.value) })}</h1>
         <p className="dim">
-          <Why steps={total.steps}>{t(more > 0 ? 'cost.more' : 'cost.less', { money: money(Math.abs(more)) })}</Why> ·{' '}
+          <Why steps={total.steps}>{differs}</Why> ·{' '}
           {t('cost.so-far', { money: money(total.soFar), hours: number(total.soFarHours, 0) })}
         </p>
       </header>

@@ -67,14 +67,14 @@ function Sum({ of }: { of: DepthView }) {
   const { t, number } = useReading();
   const money = useMoney(of);
   const given = givenUp(of);
+  const hours = t('depth.of-hours', { hours: number(of.hours, 0), full: number(of.hoursFull, 0) });
   return (
     <header className="crew-plan-head">
       <h1 data-test="depth-sum">
         {given.length === 0 ? t('depth.reach') : t('depth.sum', { count: given.length, money: money(of.marginLost) })}
       </h1>
       <p className="dim">
-        <Why steps={of.steps}>{t('depth.of-hours', { hours: number(of.hours, 0), full: number(of.hoursFull, 0) })}</Why>{' '}
-        · {t('depth.in-time', { hours: number(of.hoursReached, 0) })}
+        <Why steps={of.steps}>{hours}</Why> · {t('depth.in-time', { hours: number(of.hoursReached, 0) })}
       </p>
     </header>
   );

@@ -87,7 +87,7 @@ function Days({ told }: { told: KeptToday }) {
 }
 
 function Turns({ of }: { of: TodayTurn[] }) {
-  const { t, local, number } = useReading();
+  const { t, local, number, told } = useReading();
   const day = useDays();
   return (
     <ul className="field-list">
@@ -109,7 +109,7 @@ function Turns({ of }: { of: TodayTurn[] }) {
               <br />
               <span className="small">
                 {t('today.people', { count: w.people })} · {number(w.hours, 0)} h
-                {w.done > 0 && ` · ${t('today.done', { share: `${number(w.done * 100, 0)} %` })}`}
+                {w.done > 0 && ` · ${t('today.done', { share: told(w.done, 'share', 0) })}`}
               </span>
               {w.daysLate > 0 && w.due && (
                 <>
