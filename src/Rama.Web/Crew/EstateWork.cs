@@ -160,7 +160,12 @@ internal sealed class EstateWorks(PlantingYears years, CrewStore crews)
         Dictionary<(Guid, bool, string, DateOnly?, DateOnly?), WorkWeather> weather = [];
         Dictionary<string, (PlantingYear, PassWork)> works = [];
         List<CrewTask> tasks = [];
-        foreach (var planting in year.Plantings)
+        // In the order of their codes, so that works alike come in the same order every time they are read.
+        foreach (
+            var planting in year
+                .Plantings.OrderBy(p => p.Planting.Line.Code, StringComparer.Ordinal)
+                .ThenBy(p => p.Planting.Id)
+        )
         {
             if (planting.Programme is null)
                 continue;
