@@ -51,6 +51,8 @@ public sealed class TrialTests(RamaApplication application) : IClassFixture<Rama
         // Nobody has to use them.
         Assert.True((double)results[3]["total"]! - 1_800 <= (double)now["total"]! + 1e-6);
         foreach (var result in results)
+        {
+            Assert.Equal((double)now["total"]! - (double)result["total"]!, (double)result["saved"]!, 6);
             Assert.Equal(
                 (double)result["wages"]!
                     + (double)result["beside"]!["total"]!
@@ -59,6 +61,7 @@ public sealed class TrialTests(RamaApplication application) : IClassFixture<Rama
                 (double)result["total"]!,
                 6
             );
+        }
         // Nothing of it was saved.
         Assert.Equal(plan.ToJsonString(), (await _manager.ReadAsync("/api/v1/crew-plan")).ToJsonString());
     }

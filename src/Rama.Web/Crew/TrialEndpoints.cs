@@ -109,7 +109,7 @@ internal static class TrialEndpoints
 
         async Task Add(TrialResult result)
         {
-            results.Add(result);
+            results.Add(results.Count == 0 ? result : result.Against(results[0]));
             await tell(new((double)results.Count / (trials.Count + 1), [.. results]));
         }
 

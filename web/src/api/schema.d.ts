@@ -19697,6 +19697,11 @@ export interface components {
              */
             total: number;
             /**
+             * Format: double
+             * @description What it saves against the work as it is; below 0 where it costs more.
+             */
+            saved: number;
+            /**
              * Format: int32
              * @description Platforms a crew has at work high up, where some are tried; 0 where ladders are done
              *                 sooner.

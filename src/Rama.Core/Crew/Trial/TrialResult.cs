@@ -16,6 +16,7 @@ namespace Rama.Core.Crew.Trial;
 /// <param name="Cost">What the change itself costs.</param>
 /// <param name="MarginLost">Margin it gives up.</param>
 /// <param name="Total">All of it.</param>
+/// <param name="Saved">What it saves against the work as it is; below 0 where it costs more.</param>
 /// <param name="Platforms">Platforms a crew has at work high up, where some are tried; 0 where ladders are done
 /// sooner.</param>
 /// <param name="Steps">The arithmetic.</param>
@@ -32,10 +33,15 @@ public sealed record TrialResult(
     double Cost,
     double MarginLost,
     double Total,
+    double Saved,
     int Platforms,
     IReadOnlyList<Step> Steps
 ) : Calculated(Total, "money", Steps, [])
 {
+    /// <summary>The same beside the work as it is.</summary>
+    /// <param name="now">The work as it is.</param>
+    public TrialResult Against(TrialResult now) => this with { Saved = now.Total - Total };
+
     /// <summary>Whether it is better than another: it has a place for more, or comes to less.</summary>
     /// <param name="other">The other.</param>
     public bool IsBetterThan(TrialResult other) =>
@@ -67,6 +73,7 @@ public sealed record TrialResult(
             cost,
             marginLost,
             total,
+            Saved: 0,
             trial is { Platforms: > 0 } ? problem.Tasks.Max(t => t.Platforms) : 0,
             [
                 .. plan.Cost.Steps,

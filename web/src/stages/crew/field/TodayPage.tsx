@@ -89,6 +89,7 @@ function Days({ told }: { told: KeptToday }) {
 function Turns({ of }: { of: TodayTurn[] }) {
   const { t, local, number, told } = useReading();
   const day = useDays();
+  const late = (w: TodayTurn) => t('today.late', { count: w.daysLate, day: w.due ? day(w.due) : '' });
   return (
     <ul className="field-list">
       {of.map((w) => (
@@ -114,7 +115,7 @@ function Turns({ of }: { of: TodayTurn[] }) {
               {w.daysLate > 0 && w.due && (
                 <>
                   <br />
-                  <span className="small today-late">▲ {t('today.late', { count: w.daysLate, day: day(w.due) })}</span>
+                  <span className="small today-late">▲ {late(w)}</span>
                 </>
               )}
             </span>

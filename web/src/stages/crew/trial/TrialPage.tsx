@@ -66,8 +66,8 @@ function Trials({ plan }: { plan: CrewPlanView }) {
   };
   const best = tried
     .map((c) => ({ change: c, result: resultOf(c) }))
-    .filter((r) => r.result && now && r.result.total < now.total)
-    .sort((a, b) => a.result!.total - b.result!.total)[0];
+    .filter((r) => r.result && r.result.saved > 0)
+    .sort((a, b) => b.result!.saved - a.result!.saved)[0];
   const change = (id: string, by: Partial<Change>) => {
     setChanges(changes.map((c) => (c.id === id ? { ...c, ...by } : c)));
   };
@@ -96,7 +96,7 @@ function Trials({ plan }: { plan: CrewPlanView }) {
       <header className="crew-plan-head">
         <h1 data-test="trial-sum">
           {best
-            ? t('trial.best', { what: nameOf(best.change), money: money(now!.total - best.result!.total) })
+            ? t('trial.best', { what: nameOf(best.change), money: money(best.result!.saved) })
             : now && tried.length + 1 === results.length
               ? t('trial.none-better')
               : t('trial.title')}
@@ -182,7 +182,7 @@ function Trials({ plan }: { plan: CrewPlanView }) {
 function Difference({ of, now, money }: { of: TrialResult; now?: TrialResult; money: (value: number) => string }) {
   const { t } = useReading();
   if (!now || of === now) return <span className="dim">–</span>;
-  const saved = now.total - of.total;
+  const { saved } = of;
   return (
     <strong className={saved >= 0 ? 'trial-saves' : 'trial-costs'}>
       {t(saved >= 0 ? 'trial.saves' : 'trial.costs', { money: money(Math.abs(saved)) })}
