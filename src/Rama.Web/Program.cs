@@ -3,6 +3,7 @@ using System.Reflection;
 using Microsoft.AspNetCore.ResponseCompression;
 using Rama.Data.Database;
 using Rama.Web.Accounts;
+using Rama.Web.Check;
 using Rama.Web.Count;
 using Rama.Web.Crew;
 using Rama.Web.Decide;
@@ -44,6 +45,7 @@ builder
     .AddScoped<SeasonLines>()
     .AddScoped<PlantingYears>()
     .AddScoped<EstateWorks>()
+    .AddScoped<EstateChecks>()
     .AddScoped<EstateDepths>();
 builder.Services.AddScoped<BenchTrees>().AddSingleton<BenchCache>();
 builder.Services.AddRamaAccounts(builder.Configuration).AddReverseProxy(builder.Configuration);
@@ -111,6 +113,7 @@ api.MapSeason()
     .MapCrewCalendar()
     .MapToday()
     .MapWork()
+    .MapChecks()
     .MapResult();
 api.MapGroup("/calculations")
     .WithTags("Calculations")
@@ -120,6 +123,7 @@ api.MapGroup("/calculations")
     .MapSeasonCalculators()
     .MapPassCalculators()
     .MapCrewCalculators()
+    .MapCheckCalculators()
     .MapCountCalculators()
     .MapDecideCalculators()
     .MapTrainingCalculators()

@@ -1,5 +1,6 @@
 using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
+using Rama.Data.Check;
 using Rama.Data.Count;
 using Rama.Data.Count.Scan;
 using Rama.Data.Crew;
@@ -53,8 +54,10 @@ public static class RamaDatabase
             .AddSingleton<FieldHandler, MarksFromField>()
             .AddSingleton<FieldHandler, ReworkFromField>()
             .AddSingleton<FieldHandler, WorkFromField>()
+            .AddSingleton<FieldHandler, CheckFromField>()
             .AddScoped<PhotoStore>()
             .AddScoped<PrescribeStore>()
+            .AddScoped<CheckStore>()
             .AddScoped<WorkerStore>()
             .AddScoped<CrewStore>()
             .AddScoped<SeasonStore>()

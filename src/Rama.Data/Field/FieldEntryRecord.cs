@@ -25,6 +25,9 @@ public enum FieldKind
 
     /// <summary>Work was done on a pass.</summary>
     Work,
+
+    /// <summary>A finished tree was checked.</summary>
+    Check,
 }
 
 /// <summary>What became of an entry from the field.</summary>

@@ -16,6 +16,7 @@ using Rama.Data.Estate;
 using Rama.Data.Plan;
 using Rama.Data.Training.Rework;
 using Rama.Web.Accounts;
+using Rama.Web.Check;
 using Rama.Web.Passes;
 using Rama.Web.Prescribe;
 using Rama.Web.Training;
@@ -64,6 +65,7 @@ public sealed record KitShare(string Kind, double Share, double Low, double High
 /// <param name="Today">The day they are told for.</param>
 /// <param name="Rework">Trees in rework and trees to go; null where there are none.</param>
 /// <param name="Work">What reporting work needs.</param>
+/// <param name="Check">What checking finished trees needs; null where nothing is to be checked.</param>
 public sealed record FieldKit(
     Guid Id,
     string Code,
@@ -85,7 +87,8 @@ public sealed record FieldKit(
     IReadOnlyList<KitPass> Passes,
     DateOnly Today,
     KitRework? Rework,
-    KitWork Work
+    KitWork Work,
+    KitCheck? Check
 );
 
 /// <summary>What reporting work needs.</summary>
@@ -178,6 +181,7 @@ internal static class SampleEndpoints
         PlantingYears years,
         EstateStore estates,
         ReworkStore rework,
+        EstateChecks checks,
         HttpContext http,
         CancellationToken cancel,
         string language = "en",
@@ -197,6 +201,7 @@ internal static class SampleEndpoints
         var settings = reading.Counted?.Sample ?? Setting(entry.Count.Sample);
         var sample = await PlanAsync(stored, settings, counts, cancel);
         var all = await years.ReadAsync(cancel);
+        var mayReport = SignedInPerson.RoleOf(http.User) is { } role && Permissions.May(role, Act.Report);
         var trees = reading.Density?.BearingTrees ?? double.NaN;
         var floral = reading.Counted?.Trees.ToDictionary(t => (t.Row, t.Tree), t => t.FloralBuds) ?? [];
         var terms = plan.Buds is { } buds ? PruningPlan.TermsOf(reading, buds.BudsPerTree) : null;
@@ -255,10 +260,8 @@ internal static class SampleEndpoints
                         [.. (await rework.OfAsync(id, cancel)).Select(ReworkTreeView.Of)]
                     )
                     : null,
-                KitWork.Of(
-                    SignedInPerson.RoleOf(http.User) is { } role && Permissions.May(role, Act.Report) ? all.Crews : [],
-                    all.Find(id)
-                )
+                KitWork.Of(mayReport ? all.Crews : [], all.Find(id)),
+                mayReport ? await checks.KitAsync(all, id, cancel) : null
             )
         );
     }

@@ -1,6 +1,8 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using Rama.Core.Check;
 using Rama.Core.Explain;
 using Rama.Web.Accounts;
+using Rama.Web.Check;
 using Rama.Web.Count;
 
 namespace Rama.Web.Crew;
@@ -39,6 +41,7 @@ public sealed record TodayPerson(Guid Id, string Name, Guid Crew);
 /// <param name="DaysLate">Days it is finished late.</param>
 /// <param name="Done">Share of it that is done.</param>
 /// <param name="Hazards">What was told lately that can hurt somebody there, the latest first.</param>
+/// <param name="Check">What is said of how the crew cuts there; null while nothing is.</param>
 public sealed record TodayTurn(
     Guid Planting,
     string Code,
@@ -54,8 +57,21 @@ public sealed record TodayTurn(
     DateOnly? Due,
     int DaysLate,
     double Done,
-    IReadOnlyList<ToldHazard> Hazards
+    IReadOnlyList<ToldHazard> Hazards,
+    ToldVerdict? Check
 );
+
+/// <summary>What is said of how trees were cut.</summary>
+/// <param name="Kind">What.</param>
+/// <param name="Sentence">The sentence.</param>
+/// <param name="Correction">What to do otherwise; null where nothing is.</param>
+public sealed record ToldVerdict(VerdictKind Kind, Notice Sentence, Notice? Correction)
+{
+    internal static ToldVerdict? Of(CutVerdict? verdict) =>
+        verdict is null or { Kind: VerdictKind.None }
+            ? null
+            : new(verdict.Kind, verdict.Sentence, verdict.Correction?.Sentence);
+}
 
 /// <summary>Something that can hurt somebody.</summary>
 /// <param name="Day">Day it was told.</param>
@@ -76,9 +92,10 @@ internal static class TodayEndpoint
         return api;
     }
 
-    private static async Task<Ok<TodayView>> Read(EstateWorks works, CancellationToken cancel)
+    private static async Task<Ok<TodayView>> Read(EstateWorks works, EstateChecks checks, CancellationToken cancel)
     {
         var work = await works.ReadAsync(cancel);
+        var said = await checks.ReadAsync(work.Year, cancel);
         return TypedResults.Ok(
             new TodayView(
                 work.Year.Today,
@@ -105,12 +122,20 @@ internal static class TodayEndpoint
                                 told.Task.Due,
                                 t.DaysLate,
                                 planting.Done(told.Pass.Id),
-                                HazardsOf(planting)
+                                HazardsOf(planting),
+                                VerdictOf(planting, told.Pass.Id, Guid.Parse(t.Crew))
                             );
                         }),
                 ]
             )
         );
+
+        ToldVerdict? VerdictOf(Passes.PlantingYear planting, string pass, Guid crew) =>
+            EstateChecks.PassesOf(planting).Contains(pass)
+                ? ToldVerdict.Of(
+                    said.GetValueOrDefault(planting.Planting.Id)?.Says.Crews.FirstOrDefault(c => c.Who == crew)?.Verdict
+                )
+                : null;
     }
 
     private static IReadOnlyList<ToldHazard> HazardsOf(Passes.PlantingYear planting) =>

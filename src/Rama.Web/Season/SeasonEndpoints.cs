@@ -6,6 +6,7 @@ using Rama.Core.Weather;
 using Rama.Data.Estate;
 using Rama.Data.Season;
 using Rama.Web.Accounts;
+using Rama.Web.Check;
 using Rama.Web.Crew;
 using Rama.Web.Passes;
 using Rama.Web.Weather;
@@ -50,6 +51,7 @@ internal static class SeasonEndpoints
         SeasonStore seasons,
         CatalogueStore catalogues,
         EstateWorks crewWork,
+        EstateChecks checks,
         CancellationToken cancel,
         int? season = null
     )
@@ -73,12 +75,14 @@ internal static class SeasonEndpoints
             var crews = await crewWork.OfAsync(year, cancel);
             winters = crews.Winters(crews.Plan());
         }
+        var said = await checks.ReadAsync(year, cancel);
         SeasonLine LineOf(PlantingYear p, WorkAhead? work) =>
             p.Planting.InTurn(
                 winters.TryGetValue(p.Planting.Id, out var planned)
                     ? work?.Planned(planned.Winter, planned.IsWhole)
                     : work,
-                PassGlance.AllOf(p)
+                PassGlance.AllOf(p),
+                CheckGlance.Of(said.GetValueOrDefault(p.Planting.Id), year)
             );
         return TypedResults.Ok(
             new SeasonView(

@@ -4,6 +4,7 @@ using Rama.Core.Plan;
 using Rama.Core.Season;
 using Rama.Core.Weather;
 using Rama.Data.Plan;
+using Rama.Web.Check;
 using Rama.Web.Passes;
 
 namespace Rama.Web.Season;
@@ -42,14 +43,15 @@ internal sealed record PlannedPlanting(
     /// <summary>Trees by row; empty where rows are not listed.</summary>
     public IReadOnlyDictionary<int, double> TreesByRow => Facts?.TreesByRow ?? new Dictionary<int, double>();
 
-    /// <summary>Its line with the place it has now and its turn in the work.</summary>
-    public SeasonLine InTurn(WorkAhead? work, IReadOnlyList<PassGlance> passes) =>
+    /// <summary>Its line with the place it has now, its turn in the work and what checks say.</summary>
+    public SeasonLine InTurn(WorkAhead? work, IReadOnlyList<PassGlance> passes, CheckGlance? check) =>
         Line with
         {
             Site = Site,
             Block = Block,
             Work = work,
             Passes = passes,
+            Check = check,
         };
 
     public static PlannedPlanting Of(StoredPlanting stored)
@@ -87,7 +89,8 @@ internal sealed record PlannedPlanting(
             LedgerGlance.Of(plan.Ledger),
             plan.Decision?.Reason,
             null,
-            []
+            [],
+            null
         );
         return new(
             planting.Id,
@@ -114,12 +117,14 @@ internal sealed record PlannedPlanting(
 /// <param name="Crop">What pruning late costs its crop; null for nothing.</param>
 /// <param name="TreesByRow">Bearing trees by row; empty where rows are not listed.</param>
 /// <param name="TonnesWanted">Marketable fruit its target asks for; null without one.</param>
+/// <param name="Checks">What checks of finished trees are weighed by; null without a target.</param>
 internal sealed record ProgrammeFacts(
     ProgrammeTerms Terms,
     IReadOnlyDictionary<Anchor, DateOnly> Noted,
     CropAtRisk? Crop,
     IReadOnlyDictionary<int, double> TreesByRow,
-    double? TonnesWanted
+    double? TonnesWanted,
+    CheckFacts? Checks
 )
 {
     private const double KgPerTonne = 1_000;
@@ -132,6 +137,7 @@ internal sealed record ProgrammeFacts(
                 stored.Plan.ToDays().Read(),
                 ProgrammeEntry.CropOf(reading, plan),
                 reading.Rows?.BearingByRow ?? new Dictionary<int, double>(),
-                plan.Crop?.MarketableKgPerHa * plan.Planting?.Form.AreaHa / KgPerTonne
+                plan.Crop?.MarketableKgPerHa * plan.Planting?.Form.AreaHa / KgPerTonne,
+                CheckFacts.Of(reading, plan)
             );
 }

@@ -5,6 +5,7 @@ using Rama.Core.Explain;
 using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Season;
+using Rama.Web.Check;
 using Rama.Web.Passes;
 using Rama.Web.Weather;
 
@@ -85,6 +86,7 @@ public sealed record SaveEstate(uint Version, EstateEntry Estate);
 /// <param name="Reason">Why it was decided so.</param>
 /// <param name="Work">When the winter's pruning would be done; null where none is ahead.</param>
 /// <param name="Passes">The passes of its year at a glance; none for another season than the one at hand.</param>
+/// <param name="Check">What checks of finished trees say; null without any.</param>
 public sealed record SeasonLine(
     Guid Id,
     string Code,
@@ -109,7 +111,8 @@ public sealed record SeasonLine(
     LedgerGlance? Ledger,
     Notice? Reason,
     WorkAhead? Work,
-    IReadOnlyList<PassGlance> Passes
+    IReadOnlyList<PassGlance> Passes,
+    CheckGlance? Check
 );
 
 /// <summary>What is known of a planting.</summary>

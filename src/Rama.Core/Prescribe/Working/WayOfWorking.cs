@@ -69,7 +69,7 @@ public sealed record MissCosts(
     public double FruitShort(double left, double number)
     {
         var wanted = number * FruitPerBud;
-        return wanted <= 0 ? 0 : Math.Max(0, Short(left, wanted) - Short(number, wanted));
+        return wanted <= 0 ? 0 : Math.Max(0, ShortOf(left, wanted) - ShortOf(number, wanted));
     }
 
     /// <summary>
@@ -82,7 +82,10 @@ public sealed record MissCosts(
     public double Of(double minutes, double isShort, double over) =>
         minutes / 60 * WagePerHour + isShort * CostUnder + over * SetMean * CostOver;
 
-    private double Short(double buds, double wanted) =>
+    /// <summary>Fruit short in the mean of the years on a tree left with so many buds.</summary>
+    /// <param name="buds">Buds left.</param>
+    /// <param name="wanted">Fruit wanted.</param>
+    public double ShortOf(double buds, double wanted) =>
         buds <= 0 ? wanted
         : Outcome is { } outcome ? wanted * outcome.ShortWith(buds / wanted)
         : Math.Max(0, wanted - buds * SetMean);
