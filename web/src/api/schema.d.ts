@@ -6644,6 +6644,107 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/plantings/{id}/checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Checks of finished trees of a planting, and what they say of its pruning */
+        get: {
+            parameters: {
+                query?: {
+                    season?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CheckView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/checks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How each crew and pruner cuts, planting by planting, beside their practice */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["HandsView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/density": {
         parameters: {
             query?: never;
@@ -7605,6 +7706,153 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["WorkForecast"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/check-verdict": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What counts of finished trees say of who pruned them */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CheckVerdictEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CutVerdict"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/crop-effect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What trees left with other than their number do to the crop */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CropEffectEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CropEffect"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/rest-of-block": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What the trees still to be pruned must average for the planting to end at its number */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["RestOfBlockEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["RestOfBlock"];
                     };
                 };
                 /** @description Bad Request */
@@ -8735,6 +8983,25 @@ export interface components {
          * @enum {unknown}
          */
         AmountKind: "none" | "everyOne" | "asFound" | "onSomeTrees" | "upTo" | "ifAbove" | "aLimb" | "onTheTree" | "toTheNumber" | "toTheGauge";
+        /** @description Whether trees on which no number is asked for are cut as little as the card says. */
+        AmountsVerdict: {
+            /** @description What is said. */
+            kind: components["schemas"]["VerdictKind"];
+            /**
+             * Format: int32
+             * @description Trees looked at.
+             */
+            trees: number;
+            /**
+             * Format: double
+             * @description Most big cuts the card asks for on a tree; null where it names no number.
+             */
+            asked: null | number;
+            /** @description Big cuts made on a tree. */
+            made: components["schemas"]["MeanInterval"];
+            /** @description The sentence. */
+            sentence: components["schemas"]["Notice"];
+        };
         /**
          * @description A day in the year of a planting that windows are told by, in the order of the year.
          * @enum {unknown}
@@ -9108,6 +9375,15 @@ export interface components {
              * @description Standard deviation.
              */
             sd: number;
+        };
+        /** @description What a planting loses by how it was pruned so far, and if it goes on. */
+        BlockEffect: {
+            /** @description Per tree. */
+            perTree: components["schemas"]["CropEffect"];
+            /** @description On the trees pruned so far. */
+            done: components["schemas"]["EffectSum"];
+            /** @description On all of them, if it goes on. */
+            goesOn: components["schemas"]["EffectSum"];
         };
         /** @description A prescription carried out on many trees of a planting, as a crew would by its card: without counting each tree. */
         BlockSimulation: {
@@ -10021,6 +10297,157 @@ export interface components {
             /** @description What stands there since. */
             new: null | string;
         };
+        /** @description What the checks of a planting say at a glance. */
+        CheckGlance: {
+            /** @description What is said of the planting. */
+            kind: components["schemas"]["VerdictKind"];
+            /** @description The sentence. */
+            sentence: components["schemas"]["Notice"];
+            /**
+             * Format: double
+             * @description How far from what was asked in the mean, as a share.
+             */
+            off: number;
+            /**
+             * Format: int32
+             * @description Trees it rests on.
+             */
+            counts: number;
+            /** @description Crews something is said against, by name. */
+            against: string[];
+        };
+        /**
+         * @description Whether a check counts, and why not.
+         * @enum {unknown}
+         */
+        CheckStanding: "charted" | "shortBefore" | "noNumber" | "notPruned" | "noCard" | "unknownClass" | "unlikely" | "twice" | "noSuchTree" | "otherPass";
+        /** @description Finished trees counted of one pruner, as typed. */
+        CheckVerdictEntry: {
+            /** @description Floral buds left ÷ floral buds asked, tree by tree in the order they were counted. */
+            shares?: number[];
+            /** @description The same of others in the planting, whose spread is pooled with theirs. */
+            others?: number[];
+            /**
+             * Format: double
+             * @description How far off is near enough, as a share; 0.1 when left out.
+             */
+            tolerance?: null | number;
+            /**
+             * Format: double
+             * @description Floral buds asked for on a mean tree, for a correction.
+             */
+            budsAsked?: null | number;
+            /**
+             * Format: double
+             * @description Limbs kept on it.
+             */
+            limbsKept?: null | number;
+        };
+        /** @description The checks of a planting and what they say. */
+        CheckView: {
+            /**
+             * Format: int32
+             * @description Season they were made in.
+             */
+            season: number;
+            /** @description Passes whose trees are checked. */
+            passes: string[];
+            says: null | components["schemas"]["PlantingChecks"];
+            /**
+             * @description The checks, in the order they were made; each stands at the place of its tree in what is
+             *         said.
+             */
+            checks: components["schemas"]["KeptCheck"][];
+            /** @description Names of crews and pruners. */
+            names: {
+                [key: string]: string;
+            };
+            /** @description The crews. */
+            crews: components["schemas"]["KitCrew"][];
+            /** @description Pruners to choose from; none for those who are told no names. */
+            pruners: components["schemas"]["TodayPerson"][];
+        };
+        /** @description Buds left against buds asked on the trees of a trunk class. */
+        CheckedClass: {
+            /** @description The class. */
+            class: string;
+            /**
+             * Format: double
+             * @description Floral buds asked for per tree.
+             */
+            asked: number;
+            /**
+             * Format: double
+             * @description Fewest that are near enough.
+             */
+            least: null | number;
+            /**
+             * Format: double
+             * @description Most that are near enough.
+             */
+            most: null | number;
+            /** @description Floral buds left per tree. */
+            left: components["schemas"]["MeanInterval"];
+        };
+        /** @description What is said of a crew or a pruner. */
+        CheckedHand: {
+            /**
+             * Format: uuid
+             * @description The crew or the pruner.
+             */
+            who: string;
+            /** @description What is said. */
+            verdict: components["schemas"]["CutVerdict"];
+            effect: null | components["schemas"]["CropEffect"];
+        };
+        /** @description A limb of a checked tree. */
+        CheckedLimb: {
+            /**
+             * Format: double
+             * @description Its diameter, mm; null where not measured.
+             */
+            diameterMm: null | number;
+            /**
+             * Format: double
+             * @description Floral buds left on it.
+             */
+            buds: number;
+        };
+        /** @description A limb of a checked tree, as typed. */
+        CheckedLimbEntry: {
+            diameter: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Floral buds left on it.
+             */
+            buds: null | number;
+        };
+        /** @description A check held against what the crew was asked for. */
+        CheckedTree: {
+            /** @description The check. */
+            check: components["schemas"]["TreeCheck"];
+            /** @description Whether it counts, and why not. */
+            standing: components["schemas"]["CheckStanding"];
+            /** @description Trunk class it belongs to; null where unknown. */
+            class: null | string;
+            /**
+             * Format: double
+             * @description Floral buds asked for on it; null where no number is.
+             */
+            asked: null | number;
+            /** @description Whether that is what the gauge says of its limbs, and not the number of its class. */
+            byGauge: boolean;
+            /**
+             * Format: double
+             * @description log(left ÷ asked); null where it is not charted.
+             */
+            ratio: null | number;
+            /**
+             * Format: double
+             * @description Floral buds left ÷ asked; null where either is not known.
+             */
+            share: null | number;
+        };
         /** @description How a conflict is settled. */
         ChooseEntry: {
             /** @description Whether this entry takes the place of what the count says; otherwise it is set aside. */
@@ -10346,6 +10773,11 @@ export interface components {
             package: null | components["schemas"]["Amount"];
             unitFrom: null | components["schemas"]["UnitSource"];
         };
+        /**
+         * @description A way to come back to the number.
+         * @enum {unknown}
+         */
+        CorrectionKind: "budsPerLimb" | "bigLimbs" | "budsPerTree" | "leaveOutStep";
         /** @description Cost of one planting, pass or crew. */
         CostRow: {
             /**
@@ -10488,6 +10920,16 @@ export interface components {
              * @description When the last entry was made.
              */
             last: string;
+        };
+        /** @description Left ÷ asked on the trees of a crew. */
+        CrewAfterPruning: {
+            /**
+             * Format: uuid
+             * @description The crew.
+             */
+            crew: string;
+            /** @description Left ÷ asked. */
+            share: components["schemas"]["MeanInterval"];
         };
         /** @description A crew as typed. */
         CrewEntry: {
@@ -10956,6 +11398,88 @@ export interface components {
             /** @description What to know when counting and cutting. */
             note: components["schemas"]["LocalText"];
         };
+        /** @description What trees left with other than their number do to the crop, in the mean of the years. */
+        CropEffect: {
+            /**
+             * Format: double
+             * @description Fruit short per tree, above what trees at their number are short.
+             */
+            fruitShort: number;
+            /**
+             * Format: double
+             * @description Fruit to be thinned per tree, above what trees at their number have over; less than 0 where
+             *                 they have less.
+             */
+            fruitOver: number;
+            /**
+             * Format: double
+             * @description Marketable fruit lost per hectare; null where that is not known.
+             */
+            tonnesPerHa: null | number;
+            /**
+             * Format: double
+             * @description Both in money, per tree; null where costs are not known.
+             */
+            costPerTree: null | number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description Trees left with other than their number, as typed. */
+        CropEffectEntry: {
+            /**
+             * Format: double
+             * @description Fruit wanted per tree.
+             */
+            fruitPerTree?: null | number;
+            /**
+             * Format: double
+             * @description Floral buds asked for per tree.
+             */
+            budsAsked?: null | number;
+            /**
+             * Format: double
+             * @description Floral buds left per tree in the mean.
+             */
+            budsLeft?: null | number;
+            /**
+             * Format: double
+             * @description Coefficient of variation of the buds left from tree to tree; 0.2 when left out, 0 for one tree.
+             */
+            treeCv?: null | number;
+            /**
+             * Format: double
+             * @description Mean share of the buds that hold a fruit over the years.
+             */
+            setMean?: null | number;
+            /**
+             * Format: double
+             * @description Its standard deviation over the years.
+             */
+            setSd?: null | number;
+            /**
+             * Format: double
+             * @description Trees per hectare; for tonnes.
+             */
+            treesPerHa?: null | number;
+            fruitMass?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Share of the fruit that is marketable; all when left out.
+             */
+            packOut?: null | number;
+        };
         /** @description What trunks, leaf area, age and past years say about a target. Warns, never blocks. */
         CropLoad: {
             /**
@@ -11113,6 +11637,41 @@ export interface components {
              */
             most: number;
         };
+        /** @description Counts of one pruner, crew or planting on a chart, in the order they were made. */
+        CutChart: {
+            /** @description The counts. */
+            points: components["schemas"]["CutPoint"][];
+            /**
+             * Format: double
+             * @description Spread of log(left ÷ asked) from tree to tree the limits are drawn with.
+             */
+            sigma: number;
+            /** @description What the CUSUM says after the last count. */
+            signal: components["schemas"]["CutSignal"];
+            /**
+             * Format: int32
+             * @description Counts since the change the CUSUM tells of began: since its sum last stood at nothing; all where it
+             *                 tells of none.
+             */
+            sinceChange: number;
+        };
+        /** @description What a pruner does otherwise to come back to the number. */
+        CutCorrection: {
+            /** @description What. */
+            kind: components["schemas"]["CorrectionKind"];
+            /**
+             * Format: int32
+             * @description How many of it; the number of the step on the card for a step left out.
+             */
+            amount: number;
+            /**
+             * Format: double
+             * @description Buds per tree it comes to.
+             */
+            budsPerTree: number;
+            /** @description The sentence. */
+            sentence: components["schemas"]["Notice"];
+        };
         /**
          * @description How deep a planting is pruned.
          * @enum {unknown}
@@ -11171,6 +11730,33 @@ export interface components {
              */
             clustersToThinning: number;
         };
+        /** @description A count on a chart. */
+        CutPoint: {
+            /**
+             * Format: double
+             * @description How far from what was asked, in σ; above 0 where too many buds were left.
+             */
+            z: number;
+            /**
+             * Format: double
+             * @description CUSUM of too many left, in σ.
+             */
+            over: number;
+            /**
+             * Format: double
+             * @description CUSUM of too few left, in σ.
+             */
+            under: number;
+            /** @description Whether the count alone lies beyond the limits. */
+            isBeyond: boolean;
+            /** @description What the CUSUM says after it. */
+            signal: components["schemas"]["CutSignal"];
+        };
+        /**
+         * @description What a chart says.
+         * @enum {unknown}
+         */
+        CutSignal: "none" | "tooMany" | "tooFew";
         /** @description A tree cut. */
         CutTree: {
             /** @description The tree as it grew. */
@@ -11234,6 +11820,56 @@ export interface components {
             held?: null | components["schemas"]["DecisionKind"];
             /** @description Why; needed with DecisionKind? DecisionSettingsEntry.Held. */
             heldReason?: null | string;
+        };
+        /** @description Whether trees come out as asked, in one sentence. */
+        CutVerdict: {
+            /** @description What is said. */
+            kind: components["schemas"]["VerdictKind"];
+            /**
+             * Format: int32
+             * @description Counts it rests on.
+             */
+            counts: number;
+            /**
+             * Format: double
+             * @description How far from what is asked in the mean, as a share: −0.15 is 15 % too few left.
+             */
+            off: number;
+            /**
+             * Format: double
+             * @description Low end of its 95 % interval; null without counts.
+             */
+            low: null | number;
+            /**
+             * Format: double
+             * @description High end.
+             */
+            high: null | number;
+            /**
+             * Format: int32
+             * @description Counts still wanted before anything can be said, at what is known now; 0 where something
+             *                 is.
+             */
+            toDecide: number;
+            /** @description The counts on a chart. */
+            chart: components["schemas"]["CutChart"];
+            correction: null | components["schemas"]["CutCorrection"];
+            /** @description The sentence. */
+            sentence: components["schemas"]["Notice"];
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
         };
         /**
          * @description What the number of a step's cuts is told for.
@@ -11754,6 +12390,34 @@ export interface components {
             /** @description The planting as it stands now. */
             current: components["schemas"]["PlantingView"];
         };
+        /** @description An effect on a number of trees. */
+        EffectSum: {
+            /**
+             * Format: double
+             * @description The trees.
+             */
+            trees: number;
+            /**
+             * Format: double
+             * @description Fruit short.
+             */
+            fruit: number;
+            /**
+             * Format: double
+             * @description Fruit to be thinned.
+             */
+            over: number;
+            /**
+             * Format: double
+             * @description Marketable tonnes lost; null where not known.
+             */
+            tonnes: null | number;
+            /**
+             * Format: double
+             * @description In money; null where not known.
+             */
+            cost: null | number;
+        };
         /** @description An estate to go to. */
         EstateChoice: {
             /** Format: uuid */
@@ -12024,7 +12688,7 @@ export interface components {
          * @description What an entry from the field tells.
          * @enum {unknown}
          */
-        FieldKind: "tree" | "skip" | "cut" | "mark" | "rework" | "work";
+        FieldKind: "tree" | "skip" | "cut" | "mark" | "rework" | "work" | "check";
         /** @description All a device needs to count a planting without signal. */
         FieldKit: {
             /**
@@ -12092,6 +12756,7 @@ export interface components {
             rework: null | components["schemas"]["KitRework"];
             /** @description What reporting work needs. */
             work: components["schemas"]["KitWork"];
+            check: null | components["schemas"]["KitCheck"];
         };
         /**
          * @description What became of an entry sent.
@@ -12769,6 +13434,31 @@ export interface components {
              */
             leaveM?: null | number;
         };
+        /** @description A crew or a pruner. */
+        HandLine: {
+            /**
+             * Format: uuid
+             * @description Who.
+             */
+            who: string;
+            /** @description Name or number. */
+            name: string;
+            /** @description What is said of them, planting by planting. */
+            plantings: components["schemas"]["HandPlanting"][];
+            practice: null | components["schemas"]["PrunerPractice"];
+        };
+        /** @description What is said of a crew or a pruner in a planting. */
+        HandPlanting: {
+            /**
+             * Format: uuid
+             * @description The planting.
+             */
+            planting: string;
+            /** @description Its code. */
+            code: string;
+            /** @description What is said. */
+            verdict: components["schemas"]["CutVerdict"];
+        };
         /**
          * @description What hands a pass needs.
          * @enum {unknown}
@@ -12783,6 +13473,13 @@ export interface components {
              * @description Hours paid.
              */
             hours: number;
+        };
+        /** @description How pruners and crews of the estate cut, practice beside checks. */
+        HandsView: {
+            /** @description The crews, by name. */
+            crews: components["schemas"]["HandLine"][];
+            /** @description The pruners, by name: this is no league. */
+            pruners: components["schemas"]["HandLine"][];
         };
         /**
          * @description How winter cold is stood.
@@ -13220,6 +13917,23 @@ export interface components {
             aboveM: null | number;
         };
         JsonElement: unknown;
+        /** @description A check as it is kept. */
+        KeptCheck: {
+            /**
+             * Format: uuid
+             * @description The entry, to be corrected or taken back through the field inbox.
+             */
+            id: string;
+            /**
+             * Format: date-time
+             * @description When it was made.
+             */
+            at: string;
+            /** @description Who made it. */
+            person: null | string;
+            /** @description What was told. */
+            entry: components["schemas"]["TreeCheckEntry"];
+        };
         /** @description All buds of one kind on a tree, as typed. */
         KindCountEntry: {
             /** @description Kind of bud. */
@@ -13229,6 +13943,99 @@ export interface components {
              * @description Buds of it, floral or not.
              */
             buds?: null | number;
+        };
+        /** @description What the card asks for in a trunk class. */
+        KitAsked: {
+            /** @description The class. */
+            name: string;
+            /**
+             * Format: double
+             * @description Girth its trunks begin at, cm.
+             */
+            fromGirthCm: null | number;
+            /**
+             * Format: double
+             * @description Girth its trunks end at, cm.
+             */
+            toGirthCm: null | number;
+            /**
+             * Format: int32
+             * @description Floral buds to leave; null where cuts do not stop on a number.
+             */
+            number: null | number;
+            /**
+             * Format: int32
+             * @description Fewest that are near enough.
+             */
+            least: null | number;
+            /**
+             * Format: int32
+             * @description Most that are near enough.
+             */
+            most: null | number;
+            /**
+             * Format: double
+             * @description The gauge.
+             */
+            budsPerCm2: null | number;
+        };
+        /** @description What checking finished trees in the row needs. */
+        KitCheck: {
+            /** @description Passes whose trees are checked. */
+            passes: string[];
+            /** @description What the card asks for by trunk class; none where no card was handed out. */
+            classes: components["schemas"]["KitAsked"][];
+            /**
+             * Format: double
+             * @description How far off is near enough, as a share.
+             */
+            tolerance: number;
+            /** @description Whether the crew works by the gauge, so that trees are checked limb by limb. */
+            byGauge: boolean;
+            /** @description Trees drawn to be checked, row by row. */
+            rows: components["schemas"]["TreeDraw"][];
+            /** @description Trees checked already. */
+            checked: components["schemas"]["KitChecked"][];
+            /**
+             * Format: int32
+             * @description Trees to check a day of each pruner at least.
+             */
+            leastADay: number;
+            /**
+             * Format: double
+             * @description A count this many times the number, or so much less, is asked for twice.
+             */
+            believed: number;
+            verdict: null | components["schemas"]["ToldVerdict"];
+            /** @description What is said of its crews and pruners. */
+            hands: components["schemas"]["KitHand"][];
+        };
+        /** @description A tree that is checked already. */
+        KitChecked: {
+            /**
+             * Format: int32
+             * @description Row number.
+             */
+            row: number;
+            /**
+             * Format: int32
+             * @description Tree in the row.
+             */
+            tree: number;
+            /** @description The pass. */
+            pass: string;
+            /**
+             * Format: date
+             * @description Day of the check.
+             */
+            day: string;
+            /**
+             * Format: uuid
+             * @description Who pruned it.
+             */
+            pruner: null | string;
+            /** @description Whether it was a tree of the walk after pruning. */
+            afterPruning: boolean;
         };
         /** @description A crew. */
         KitCrew: {
@@ -13244,6 +14051,16 @@ export interface components {
              * @description People in it.
              */
             people: number;
+        };
+        /** @description What is said of a crew or a pruner. */
+        KitHand: {
+            /**
+             * Format: uuid
+             * @description The crew or the pruner.
+             */
+            who: string;
+            /** @description What is said. */
+            told: components["schemas"]["ToldVerdict"];
         };
         /** @description A pass at hand. */
         KitPass: {
@@ -13674,6 +14491,38 @@ export interface components {
              * @description Upper edge of the tolerance band.
              */
             bandHigh: number;
+        };
+        /** @description What the walk after pruning says: trees drawn from the whole planting, whoever cut them. */
+        LeftAfterPruning: {
+            /**
+             * Format: int32
+             * @description Trees counted.
+             */
+            trees: number;
+            /**
+             * Format: double
+             * @description Floral buds asked for on a mean tree.
+             */
+            asked: number;
+            /**
+             * Format: double
+             * @description Floral buds left on a mean tree.
+             */
+            left: number;
+            /**
+             * Format: double
+             * @description Low end of its 95 % interval; null for fewer than two trees.
+             */
+            leftLow: null | number;
+            /**
+             * Format: double
+             * @description High end.
+             */
+            leftHigh: null | number;
+            /** @description By trunk class. */
+            classes: components["schemas"]["CheckedClass"][];
+            /** @description Left ÷ asked by crew. */
+            crews: components["schemas"]["CrewAfterPruning"][];
         };
         /** @description A line of a file that is not read. */
         LeftOutLine: {
@@ -15016,6 +15865,25 @@ export interface components {
              */
             isYoung: boolean;
         };
+        /** @description What the checks of a planting say of its pruning. */
+        PlantingChecks: {
+            /** @description Of the planting as a whole. */
+            all: components["schemas"]["CutVerdict"];
+            /** @description Of each crew. */
+            crews: components["schemas"]["CheckedHand"][];
+            /** @description Of each pruner. */
+            pruners: components["schemas"]["CheckedHand"][];
+            /** @description Left against asked by trunk class. */
+            classes: components["schemas"]["CheckedClass"][];
+            /** @description The checks, in the order they were made. */
+            trees: components["schemas"]["CheckedTree"][];
+            amounts: null | components["schemas"]["AmountsVerdict"];
+            effect: null | components["schemas"]["BlockEffect"];
+            rest: null | components["schemas"]["RestOfBlock"];
+            afterPruning: null | components["schemas"]["LeftAfterPruning"];
+            /** @description Checks set apart, and why. */
+            warnings: components["schemas"]["Notice"][];
+        };
         /** @description A planting's ground and the crop wanted from it. */
         PlantingCropEntry: {
             /** @description Spacing, area and gaps. */
@@ -16161,6 +17029,53 @@ export interface components {
              */
             value: number;
         };
+        /** @description What the trees still to be pruned must average, for the planting to end at its number. */
+        RestOfBlock: {
+            /**
+             * Format: double
+             * @description Floral buds to leave on each of them.
+             */
+            budsPerTree: number;
+            /** @description Whether that lies inside the tolerance band of the number. */
+            isWithin: boolean;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A planting that is partly pruned, as typed. */
+        RestOfBlockEntry: {
+            /**
+             * Format: double
+             * @description Floral buds asked for per tree.
+             */
+            budsAsked?: null | number;
+            /**
+             * Format: double
+             * @description Floral buds left on those done.
+             */
+            budsLeft?: null | number;
+            /**
+             * Format: double
+             * @description Share of the trees that are done.
+             */
+            done?: null | number;
+            /**
+             * Format: double
+             * @description How far off is near enough, as a share; 0.1 when left out.
+             */
+            tolerance?: null | number;
+        };
         /**
          * @description What of a tree a task asks for beside its standing.
          * @enum {unknown}
@@ -17286,6 +18201,7 @@ export interface components {
             work: null | components["schemas"]["WorkAhead"];
             /** @description The passes of its year at a glance; none for another season than the one at hand. */
             passes: components["schemas"]["PassGlance"][];
+            check: null | components["schemas"]["CheckGlance"];
         };
         /** @description What a planting brought in the seasons on record, as typed. */
         SeasonRecordsEntry: {
@@ -19162,6 +20078,7 @@ export interface components {
             done: number;
             /** @description What was told lately that can hurt somebody there, the latest first. */
             hazards: components["schemas"]["ToldHazard"][];
+            check: null | components["schemas"]["ToldVerdict"];
         };
         /** @description What the crews do these days, to be taken along into the row. */
         TodayView: {
@@ -19186,6 +20103,14 @@ export interface components {
             day: string;
             /** @description What it is. */
             what: string;
+        };
+        /** @description What is said of how trees were cut. */
+        ToldVerdict: {
+            /** @description What. */
+            kind: components["schemas"]["VerdictKind"];
+            /** @description The sentence. */
+            sentence: components["schemas"]["Notice"];
+            correction: null | components["schemas"]["Notice"];
         };
         /**
          * @description What to do with what stands first in a step's order and would take too much.
@@ -19477,6 +20402,136 @@ export interface components {
             /** @description What was done of it, in any season. */
             done: components["schemas"]["TaskDone"][];
         };
+        /** @description A finished tree counted to see whether it came out as asked. */
+        TreeCheck: {
+            /**
+             * Format: int32
+             * @description Row number.
+             */
+            row: number;
+            /**
+             * Format: int32
+             * @description Tree in the row.
+             */
+            tree: number;
+            /** @description Identifier of the pass that is checked. */
+            pass: string;
+            /**
+             * Format: date
+             * @description Day of the check.
+             */
+            day: string;
+            /**
+             * Format: uuid
+             * @description Who pruned it.
+             */
+            pruner: null | string;
+            /**
+             * Format: uuid
+             * @description The crew.
+             */
+            crew: null | string;
+            /**
+             * Format: double
+             * @description Trunk girth, cm.
+             */
+            girthCm: null | number;
+            /** @description Trunk class by eye. */
+            class: null | string;
+            /**
+             * Format: double
+             * @description Floral buds left; null where no number is asked for.
+             */
+            left: null | number;
+            /** @description Limbs one by one. */
+            limbs: components["schemas"]["CheckedLimb"][];
+            /**
+             * Format: double
+             * @description Limbs left.
+             */
+            limbsLeft: null | number;
+            /**
+             * Format: double
+             * @description Big cuts made.
+             */
+            bigCuts: null | number;
+            /**
+             * Format: double
+             * @description Minutes it took.
+             */
+            minutes: null | number;
+            /** @description Whether it was short of buds before. */
+            wasShort: boolean;
+            /** @description Whether a count that looks wrong was made twice. */
+            isSure: boolean;
+            /** @description Whether it is a tree of the walk after pruning. */
+            afterPruning: boolean;
+            /** @description A note. */
+            note: null | string;
+        };
+        /** @description A finished tree counted to see whether it came out as asked, as typed or sent from the row. */
+        TreeCheckEntry: {
+            /**
+             * Format: double
+             * @description Row number.
+             */
+            row: null | number;
+            /**
+             * Format: double
+             * @description Tree in the row.
+             */
+            tree: null | number;
+            /** @description Identifier of the pass that is checked. */
+            pass: null | string;
+            /**
+             * Format: date
+             * @description Day of the check.
+             */
+            day: null | string;
+            /**
+             * Format: uuid
+             * @description Who pruned the tree; null where nobody knows.
+             */
+            pruner: null | string;
+            /**
+             * Format: uuid
+             * @description The crew; null where nobody knows.
+             */
+            crew: null | string;
+            girth: null | components["schemas"]["Amount"];
+            /** @description Trunk class as told apart by eye, where the girth is not measured. */
+            class: null | string;
+            /**
+             * Format: double
+             * @description Floral buds left on the whole tree; the sum of its limbs when left out.
+             */
+            left: null | number;
+            /** @description Limbs one by one, with the buds left on each; for who works by the gauge. */
+            limbs: components["schemas"]["CheckedLimbEntry"][];
+            /**
+             * Format: double
+             * @description Limbs left on the tree; the number of those listed when left out.
+             */
+            limbsLeft: null | number;
+            /**
+             * Format: double
+             * @description Big cuts made on it.
+             */
+            bigCuts: null | number;
+            /**
+             * Format: double
+             * @description Minutes it took.
+             */
+            minutes: null | number;
+            /** @description Whether it was short of buds before anybody cut: then nobody is to blame. */
+            wasShort: boolean;
+            /** @description Whether a count that looks wrong was made twice and stands. */
+            isSure: boolean;
+            /** @description Whether it is a tree of the walk after pruning, and not one drawn for its pruner. */
+            afterPruning: boolean;
+            /** @description A note, at most 300 characters. */
+            note: null | string;
+        };
         /**
          * @description Something wrong with a tree that is to be looked at again.
          * @enum {unknown}
@@ -19510,6 +20565,21 @@ export interface components {
              * @default 1
              */
             floralShare: number;
+        };
+        /** @description Trees drawn to be checked in a row, so that nobody picks the best ones. */
+        TreeDraw: {
+            /**
+             * Format: int32
+             * @description Row number.
+             */
+            row: number;
+            /** @description Trees in the order they are to be checked. */
+            trees: number[];
+            /**
+             * Format: int32
+             * @description How many of them at least.
+             */
+            due: number;
         };
         /** @description Where a tree stands and how high it may be. */
         TreePlace: {
@@ -20105,6 +21175,11 @@ export interface components {
             /** @description Where this comes from. */
             source: string;
         };
+        /**
+         * @description What is said of trees checked.
+         * @enum {unknown}
+         */
+        VerdictKind: "none" | "tooFewCounts" | "onTarget" | "tooMany" | "tooFew";
         /** @description A way to calm or strengthen a planting, or a caution its condition calls for. */
         VigourAdvice: {
             /** @description Stable name. */

@@ -89,8 +89,8 @@ internal sealed class WorkLayout
             ? []
             : [.. task.Before.Where(_placed.ContainsKey).Select(before => _placed[before].Halves)];
 
-    private bool IsFree(CrewTask task, WorkCrew crew, int half) =>
-        _at[crew.Id][half] is null && (task.Platforms == 0 || _platforms[half] + task.Platforms <= _problem.Platforms);
+    private bool IsFree(CrewTask task, CrewTask?[] at, int half) =>
+        at[half] is null && (task.Platforms == 0 || _platforms[half] + task.Platforms <= _problem.Platforms);
 
     // The half-day of a task may be worked once as much of each task ahead is done, and half a day is past.
     private static int Earliest(int number, int halves, List<IReadOnlyList<int>> ahead)
@@ -104,10 +104,10 @@ internal sealed class WorkLayout
         return earliest;
     }
 
-    private IReadOnlyList<int>? Consecutive(CrewTask task, WorkCrew crew, int halves, List<IReadOnlyList<int>> ahead)
+    private int[]? Consecutive(CrewTask task, WorkCrew crew, int halves, List<IReadOnlyList<int>> ahead)
     {
-        var working = _workable.Of(task, crew);
-        for (var first = 0; first + halves <= working.Count; first++)
+        var (working, at) = (_workable.Of(task, crew), _at[crew.Id]);
+        for (var first = 0; first + halves <= working.Length; first++)
         {
             if (task.OnlyFrom is { } day && _problem.DayOf(working[first]) > day)
                 return null;
@@ -116,27 +116,29 @@ internal sealed class WorkLayout
             for (var n = halves - 1; n >= 0; n--)
             {
                 var half = working[first + n];
-                if (IsFree(task, crew, half) && half >= Earliest(n, halves, ahead))
+                var free = IsFree(task, at, half);
+                if (free && (ahead.Count == 0 || half >= Earliest(n, halves, ahead)))
                     continue;
                 fits = false;
-                if (!IsFree(task, crew, half))
+                if (!free)
                     first += n;
                 break;
             }
             if (fits)
-                return [.. Enumerable.Range(first, halves).Select(i => working[i])];
+                return working[first..(first + halves)];
         }
         return null;
     }
 
     private List<int>? Scattered(CrewTask task, WorkCrew crew, int halves, List<IReadOnlyList<int>> ahead)
     {
+        var at = _at[crew.Id];
         List<int> found = new(halves);
         foreach (var half in _workable.Of(task, crew))
         {
             if (found.Count == 0 && task.OnlyFrom is { } day && _problem.DayOf(half) > day)
                 return null;
-            if (!IsFree(task, crew, half) || half < Earliest(found.Count, halves, ahead))
+            if (!IsFree(task, at, half) || ahead.Count > 0 && half < Earliest(found.Count, halves, ahead))
                 continue;
             found.Add(half);
             if (found.Count == halves)

@@ -8,7 +8,7 @@ public sealed class WorkableHalves(CrewProblem problem)
     // Asked thousands of times a second while a better plan is looked for.
     private readonly Dictionary<string, int> _tasks = problem.Tasks.Index().ToDictionary(t => t.Item.Id, t => t.Index);
     private readonly Dictionary<string, int> _crews = problem.Crews.Index().ToDictionary(c => c.Item.Id, c => c.Index);
-    private readonly IReadOnlyList<int>?[] _known = new IReadOnlyList<int>?[problem.Tasks.Count * problem.Crews.Count];
+    private readonly int[]?[] _known = new int[]?[problem.Tasks.Count * problem.Crews.Count];
     private readonly int?[] _needed =
     [
         .. from task in problem.Tasks
@@ -46,7 +46,7 @@ public sealed class WorkableHalves(CrewProblem problem)
     /// <summary>They, in order.</summary>
     /// <param name="task">The task.</param>
     /// <param name="crew">The crew.</param>
-    public IReadOnlyList<int> Of(CrewTask task, WorkCrew crew)
+    public int[] Of(CrewTask task, WorkCrew crew)
     {
         var place = PlaceOf(task, crew);
         if (_known[place] is { } known)
@@ -59,7 +59,6 @@ public sealed class WorkableHalves(CrewProblem problem)
             if (works[day] && task.Weather?.IsUsable(problem.Start.AddDays(day), problem.Start) != false)
                 for (var half = 0; half < CrewProblem.HalvesPerDay; half++)
                     halves.Add(day * CrewProblem.HalvesPerDay + half);
-        _known[place] = halves;
-        return halves;
+        return _known[place] = [.. halves];
     }
 }
