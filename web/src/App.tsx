@@ -44,6 +44,11 @@ const DepthPage = lazy(() => import('./stages/crew/depth/DepthPage').then((m) =>
 const CostsPage = lazy(() => import('./stages/crew/cost/CostsPage').then((m) => ({ default: m.CostsPage })));
 const WorkListPage = lazy(() => import('./stages/crew/WorkListPage').then((m) => ({ default: m.WorkListPage })));
 const WorkPage = lazy(() => import('./stages/crew/field/WorkPage').then((m) => ({ default: m.WorkPage })));
+const CheckTreePage = lazy(() =>
+  import('./stages/check/field/CheckTreePage').then((m) => ({ default: m.CheckTreePage })),
+);
+const CheckStage = lazy(() => import('./stages/check/CheckStage').then((m) => ({ default: m.CheckStage })));
+const HandsPage = lazy(() => import('./stages/check/HandsPage').then((m) => ({ default: m.HandsPage })));
 const ReworkPage = lazy(() => import('./stages/training/field/ReworkPage').then((m) => ({ default: m.ReworkPage })));
 const LeaderStage = lazy(() => import('./stages/training/LeaderStage').then((m) => ({ default: m.LeaderStage })));
 const TrainingPrintPage = lazy(() =>
@@ -98,6 +103,7 @@ const router = createBrowserRouter([
         { path: ':id/walk', element: <WalkPage /> },
         { path: ':id/rework', element: <ReworkPage /> },
         { path: ':id/work', element: <WorkPage /> },
+        { path: ':id/check', element: <CheckTreePage /> },
         { path: ':id/pass', element: <PassPage /> },
       ]),
     ],
@@ -124,6 +130,7 @@ const router = createBrowserRouter([
         { path: 'crew/costs', element: only('plan', <CostsPage />) },
         { path: 'crew/list', element: only('report', <WorkListPage />) },
         { path: 'crew/depth', element: only('plan', <DepthPage />) },
+        { path: 'crew/checks', element: only('practice', <HandsPage />) },
         { path: 'crew/people', element: only('practice', <CrewPage />) },
         { path: 'plantings/new', element: only('plantings', <NewPlantingPage />) },
         { path: 'targets', element: only('target', <RulePage />) },
@@ -149,6 +156,7 @@ const router = createBrowserRouter([
             { path: 'count', element: <CountStage /> },
             { path: 'decide', element: <DecideStage /> },
             { path: 'prescribe', element: <PrescribeStage /> },
+            { path: 'check', element: <CheckStage /> },
             { path: 'result', element: <ResultStage /> },
             { path: 'passes', element: <PassesStage /> },
             { path: 'training', element: <TrainingStage /> },

@@ -4,6 +4,7 @@ using Microsoft.EntityFrameworkCore;
 using Rama.Core.Crew;
 using Rama.Core.Crew.Schedule;
 using Rama.Core.Explain;
+using Rama.Core.Passes;
 using Rama.Data.Database;
 using Rama.Data.Exchange;
 
@@ -17,6 +18,33 @@ internal sealed class CrewArchive(RamaContext database, EstateScope scope)
         CrewsName = "crews.json";
 
     private sealed record CrewPart(Guid Id, CrewEntry Crew);
+
+    // Known by its identifier in what was reported and checked; an archive from before that has none.
+    private sealed record WorkerPart(
+        Guid? Id,
+        string? Name,
+        string? Language,
+        bool Left,
+        Guid? Crew,
+        IReadOnlyList<Hands>? Skills
+    )
+    {
+        public static WorkerPart Of(WorkerRecord record)
+        {
+            var worker = record.ToWorker();
+            return new(record.Id, worker.Name, worker.Language, worker.Left, worker.Crew, worker.Skills);
+        }
+
+        public Worker Read() =>
+            new WorkerEntry
+            {
+                Name = Name,
+                Language = Language,
+                Left = Left,
+                Crew = Crew,
+                Skills = Skills ?? [],
+            }.Read();
+    }
 
     private sealed record TaskPart(string Planting, int Season, string Pass, TaskChoiceEntry Task);
 
@@ -51,7 +79,7 @@ internal sealed class CrewArchive(RamaContext database, EstateScope scope)
         await using var entry = zip.CreateEntry(FileName).Open();
         await JsonSerializer.SerializeAsync(
             entry,
-            workers.Select(w => w.ToWorker()).OrderBy(w => w.Name, StringComparer.Ordinal),
+            workers.Select(WorkerPart.Of).OrderBy(w => w.Name, StringComparer.Ordinal),
             StoredJson.SparseFile,
             cancel
         );
@@ -66,11 +94,11 @@ internal sealed class CrewArchive(RamaContext database, EstateScope scope)
             return;
         try
         {
-            var entries = JsonSerializer.Deserialize<List<WorkerEntry>>(content, StoredJson.SparseFile)!;
+            var entries = JsonSerializer.Deserialize<List<WorkerPart>>(content, StoredJson.SparseFile)!;
             if (entries.Count > WorkerStore.Most)
                 throw new UnreadableFileException("size", $"{FileName} names more than {WorkerStore.Most} people.");
             foreach (var entry in entries)
-                Add(entry.Read());
+                Add(entry.Read(), entry.Id);
             await database.SaveChangesAsync(cancel);
         }
         catch (Exception e) when (e is JsonException or DbUpdateException or UnusableEntryException)
@@ -202,9 +230,9 @@ internal sealed class CrewArchive(RamaContext database, EstateScope scope)
         };
     }
 
-    private Guid Add(Worker worker)
+    private Guid Add(Worker worker, Guid? id = null)
     {
-        WorkerRecord record = new() { EstateId = scope.EstateId, Id = Guid.CreateVersion7() };
+        WorkerRecord record = new() { EstateId = scope.EstateId, Id = id ?? Guid.CreateVersion7() };
         record.TakeOver(worker);
         database.Add(record);
         return record.Id;

@@ -4,7 +4,6 @@ using Rama.Core.Explain;
 using Rama.Core.Passes;
 using Rama.Core.Prescribe.Working;
 using Rama.Data.Check;
-using Rama.Web.Crew;
 using Rama.Web.Passes;
 using Rama.Web.Season;
 

@@ -1,6 +1,5 @@
 using Rama.Core.Check;
 using Rama.Core.Prescribe.Issue;
-using Rama.Web.Crew;
 
 namespace Rama.Web.Check;
 

@@ -5,6 +5,7 @@ using Rama.Core.Explain;
 using Rama.Core.Passes;
 using Rama.Core.Season;
 using Rama.Data.Crew;
+using Rama.Web.Check;
 
 namespace Rama.Web.Crew;
 
@@ -137,6 +138,7 @@ public sealed record CrewView(
 /// <param name="Pace">How many times as long as expected it takes its crew, or anybody where it has none; null for
 /// work nobody learns of.</param>
 /// <param name="Finish">Days between which it is finished, 9 in 10; null where it has no place.</param>
+/// <param name="Check">What is said of how it is cut; null while nothing is.</param>
 /// <param name="Placed">Its place in the plan; null where it has none.</param>
 /// <param name="Unplaced">Why it has none.</param>
 public sealed record CrewTaskView(
@@ -162,6 +164,7 @@ public sealed record CrewTaskView(
     double? UsableShare,
     LearnedFactor? Pace,
     FinishRange? Finish,
+    ToldVerdict? Check,
     PlacedTask? Placed,
     UnplacedReason? Unplaced
 )
@@ -202,6 +205,7 @@ public sealed record CrewTaskView(
             work.Task.Weather?.UsableShare,
             pace,
             placed is null || pace is null ? null : FinishOf(all, work, placed, pace),
+            all.VerdictOf(planting, work.Pass.Id, placed?.Crew),
             placed,
             unplaced
         );

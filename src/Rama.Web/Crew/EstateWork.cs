@@ -4,6 +4,7 @@ using System.Text.Json;
 using Rama.Core.Crew.Schedule;
 using Rama.Core.Season;
 using Rama.Data.Crew;
+using Rama.Web.Check;
 using Rama.Web.Passes;
 
 namespace Rama.Web.Crew;
@@ -14,16 +15,34 @@ namespace Rama.Web.Crew;
 /// <param name="Works">The work at hand, by its identifier.</param>
 /// <param name="Problem">The same for the planner.</param>
 /// <param name="Record">The plan in force; null before one was made.</param>
+/// <param name="Said">What checks of finished trees say, by planting.</param>
 internal sealed record EstateWork(
     EstateYear Year,
     IReadOnlyDictionary<(Guid Planting, string Pass), TaskChoiceRecord> Choices,
     IReadOnlyDictionary<string, (PlantingYear Planting, PassWork Work)> Works,
     CrewProblem Problem,
-    CrewPlanRecord? Record
+    CrewPlanRecord? Record,
+    IReadOnlyDictionary<Guid, CheckedPlanting> Said
 )
 {
     /// <summary>What an hour costs where nobody knows whose, money.</summary>
     public double Wage => Year.Wage;
+
+    /// <summary>What is said of how a crew cuts a planting, or of the planting where nothing is said of the crew; null
+    /// where no number is cut to, or nothing is checked.</summary>
+    /// <param name="planting">The planting.</param>
+    /// <param name="pass">The pass.</param>
+    /// <param name="crew">The crew; null for none.</param>
+    public ToldVerdict? VerdictOf(PlantingYear planting, string pass, string? crew)
+    {
+        if (
+            !EstateChecks.PassesOf(planting).Contains(pass)
+            || Said.GetValueOrDefault(planting.Planting.Id)?.Says is not { } says
+        )
+            return null;
+        var mine = crew is null ? null : says.Crews.FirstOrDefault(c => c.Who == Guid.Parse(crew));
+        return ToldVerdict.Of(mine?.Verdict ?? says.All);
+    }
 
     /// <summary>
     /// The plan: as it was made while the work is the same; else the work in the order it was planned in, laid anew on
@@ -134,7 +153,7 @@ internal sealed record EstateWork(
 }
 
 /// <summary>Reads the work of the estate in scope.</summary>
-internal sealed class EstateWorks(PlantingYears years, CrewStore crews)
+internal sealed class EstateWorks(PlantingYears years, CrewStore crews, EstateChecks checks)
 {
     // Share of days work can be done on where nothing tells (assumption).
     private const double UsualUsable = 0.85;
@@ -195,7 +214,14 @@ internal sealed class EstateWorks(PlantingYears years, CrewStore crews)
             settings.Platforms,
             new(settings.MoveHours)
         );
-        return new(year, choices, works, problem, await crews.PlanAsync(year.Season, cancel));
+        return new(
+            year,
+            choices,
+            works,
+            problem,
+            await crews.PlanAsync(year.Season, cancel),
+            await checks.ReadAsync(year, cancel)
+        );
     }
 
     private static WorkWeather? WeatherOf(

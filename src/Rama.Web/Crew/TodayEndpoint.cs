@@ -1,5 +1,4 @@
 using Microsoft.AspNetCore.Http.HttpResults;
-using Rama.Core.Check;
 using Rama.Core.Explain;
 using Rama.Web.Accounts;
 using Rama.Web.Check;
@@ -61,18 +60,6 @@ public sealed record TodayTurn(
     ToldVerdict? Check
 );
 
-/// <summary>What is said of how trees were cut.</summary>
-/// <param name="Kind">What.</param>
-/// <param name="Sentence">The sentence.</param>
-/// <param name="Correction">What to do otherwise; null where nothing is.</param>
-public sealed record ToldVerdict(VerdictKind Kind, Notice Sentence, Notice? Correction)
-{
-    internal static ToldVerdict? Of(CutVerdict? verdict) =>
-        verdict is null or { Kind: VerdictKind.None }
-            ? null
-            : new(verdict.Kind, verdict.Sentence, verdict.Correction?.Sentence);
-}
-
 /// <summary>Something that can hurt somebody.</summary>
 /// <param name="Day">Day it was told.</param>
 /// <param name="What">What it is.</param>
@@ -95,7 +82,6 @@ internal static class TodayEndpoint
     private static async Task<Ok<TodayView>> Read(EstateWorks works, EstateChecks checks, CancellationToken cancel)
     {
         var work = await works.ReadAsync(cancel);
-        var said = await checks.ReadAsync(work.Year, cancel);
         return TypedResults.Ok(
             new TodayView(
                 work.Year.Today,
@@ -123,19 +109,12 @@ internal static class TodayEndpoint
                                 t.DaysLate,
                                 planting.Done(told.Pass.Id),
                                 HazardsOf(planting),
-                                VerdictOf(planting, told.Pass.Id, Guid.Parse(t.Crew))
+                                work.VerdictOf(planting, told.Pass.Id, t.Crew)
                             );
                         }),
                 ]
             )
         );
-
-        ToldVerdict? VerdictOf(Passes.PlantingYear planting, string pass, Guid crew) =>
-            EstateChecks.PassesOf(planting).Contains(pass)
-                ? ToldVerdict.Of(
-                    said.GetValueOrDefault(planting.Planting.Id)?.Says.Crews.FirstOrDefault(c => c.Who == crew)?.Verdict
-                )
-                : null;
     }
 
     private static IReadOnlyList<ToldHazard> HazardsOf(Passes.PlantingYear planting) =>

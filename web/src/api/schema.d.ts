@@ -11279,6 +11279,7 @@ export interface components {
             usableShare: null | number;
             pace: null | components["schemas"]["LearnedFactor"];
             finish: null | components["schemas"]["FinishRange"];
+            check: null | components["schemas"]["ToldVerdict"];
             placed: null | components["schemas"]["PlacedTask"];
             unplaced: null | components["schemas"]["UnplacedReason"];
         };

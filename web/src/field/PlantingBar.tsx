@@ -9,6 +9,7 @@ const places = [
   ['walk', '/walk'],
   ['pass', '/pass'],
   ['work', '/work'],
+  ['check', '/check'],
   ['rework', '/rework'],
 ] as const;
 
@@ -30,6 +31,7 @@ export function PlantingBar({ kit, at }: { kit: FieldKit; at: (typeof places)[nu
         .filter(([name]) => name !== 'rework' || kit.rework || at === 'rework')
         // One taken along by an earlier Rama tells of no crews; whoever does not report is told of none.
         .filter(([name]) => name !== 'work' || (kit as Partial<FieldKit>).work?.crews.length || at === 'work')
+        .filter(([name]) => name !== 'check' || (kit as Partial<FieldKit>).check || at === 'check')
         .map(([name, path]) => (
           <Link
             key={name}

@@ -3,6 +3,7 @@ import type {
   CountedTreeEntry,
   FieldEntry,
   ReworkNews,
+  TreeCheckEntry,
   VigourMarkEntry,
   WorkReportEntry,
 } from '../api/client';
@@ -16,6 +17,7 @@ export interface FieldBodies {
   mark: VigourMarkEntry;
   rework: ReworkNews;
   work: WorkReportEntry;
+  check: TreeCheckEntry;
 }
 
 export type FieldKind = keyof FieldBodies;

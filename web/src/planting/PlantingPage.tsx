@@ -3,6 +3,7 @@ import { Link, Outlet, useLocation, useParams } from 'react-router';
 import type { PlantingView, PruningPlan, Stage } from '../api/client';
 import { Ledger } from '../drawings/Ledger';
 import { StageRail, type RailStage } from '../drawings/StageRail';
+import { useChecks } from '../stages/check/useChecks';
 import { Trouble } from '../Trouble';
 import { HabitContext } from '../words/habit';
 import { useReading } from '../words/useReading';
@@ -12,7 +13,6 @@ import { titleOf } from './titleOf';
 import { useHabit } from './useHabit';
 
 const stages: Stage[] = ['target', 'count', 'decide', 'prescribe'];
-const later = ['check'];
 
 export function PlantingPage() {
   const { id } = useParams();
@@ -119,6 +119,7 @@ function Rail({ plan, view }: { plan: PruningPlan; view: PlantingView }) {
   const { t, number } = useReading();
   const { search } = useLocation();
   const { crop, survey, decision, prescription } = plan;
+  const checks = useChecks(view.id, view.season);
   const half = survey?.buds.halfWidth ?? null;
   const keys: Record<Stage, string> = {
     target: crop ? t('rail.target', { fruit: number(crop.fruitPerTree, 0) }) : '',
@@ -136,10 +137,14 @@ function Rail({ plan, view }: { plan: PruningPlan; view: PlantingView }) {
     decide: decision?.settled ?? false,
     prescribe: false,
   };
+  const checked = checks.data?.says?.all;
+  const checkKey = t(`rail.check-${checked?.kind ?? 'none'}`, {
+    off: checked ? `${number(Math.abs(checked.off) * 100, 0)} %` : '',
+  });
   const rail: RailStage[] = [
     ...stages.map((id) => ({ id, to: id + search, done: done[id], key: keys[id] })),
     { id: 'crew', to: `passes${search}`, done: false, key: t('rail.year') },
-    ...later.map((id) => ({ id, to: null, done: false, key: t('rail.later') })),
+    { id: 'check', to: `check${search}`, done: checked?.kind === 'onTarget', key: checkKey },
     {
       id: 'result',
       to: `result${search}`,

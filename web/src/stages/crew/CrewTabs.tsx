@@ -16,6 +16,7 @@ export function CrewTabs() {
       {may('plan') && <NavLink to="/crew/depth">{t('depth.title')}</NavLink>}
       {may('plan') && <NavLink to="/crew/costs">{t('cost.title')}</NavLink>}
       <NavLink to="/crew/list">{t('list.title')}</NavLink>
+      {may('practice') && <NavLink to="/crew/checks">{t('hands.title')}</NavLink>}
       <NavLink to="/crew/people">{t('crew-plan.people')}</NavLink>
     </nav>
   );

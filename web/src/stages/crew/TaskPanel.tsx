@@ -10,6 +10,7 @@ import { Why } from '../../entry/Why';
 import { useMay } from '../../people/session';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
+import { ToldVerdictLine } from '../check/ToldVerdictLine';
 import { choiceOf } from './choice';
 import { Pace } from './Pace';
 import { useCrewPlanChanges, useMoney } from './useCrewPlan';
@@ -85,6 +86,16 @@ function Task({ plan, task }: { plan: CrewPlanView; task: CrewTaskView }) {
             <dt>{t('crew-plan.done')}</dt>
             <dd>
               <Why steps={task.done.steps}>{told(task.done.value, 'share', 0)}</Why>
+            </dd>
+          </>
+        )}
+        {task.check && (
+          <>
+            <dt>{t('crew-plan.check')}</dt>
+            <dd>
+              <Link to={`/plantings/${task.planting}/check`}>
+                <ToldVerdictLine told={task.check} />
+              </Link>
             </dd>
           </>
         )}

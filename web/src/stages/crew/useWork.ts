@@ -1,11 +1,6 @@
-import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { answered, api, RequestError, type WorkReportEntry } from '../../api/client';
-import { useRef } from 'react';
-import { useAttempt } from '../../entry/useAttempt';
-import { enqueue, store, type NewEntry } from '../../field/queue';
-import { send } from '../../field/sending';
-import { useSession } from '../../people/session';
-import { useReading } from '../../words/useReading';
+import { useQuery } from '@tanstack/react-query';
+import { answered, api, type WorkReportEntry } from '../../api/client';
+import { useFromDesk } from '../../field/useFromDesk';
 
 /** Work reported of a planting, and how far its passes are. */
 export function useWork(planting: string, enabled = true) {
@@ -18,32 +13,7 @@ export function useWork(planting: string, enabled = true) {
 
 /** Reports work from the office, the way it is reported from the row; what is refused is told at its field. */
 export function useWorkReports(planting: string, season: number) {
-  const { t } = useReading();
-  const client = useQueryClient();
-  const session = useSession();
-  const { attempt, ...told } = useAttempt();
-  // What went off and was not answered: sent once more it is the same report, and not another.
-  const unanswered = useRef<string | null>(null);
-  const put = (entry: NewEntry) =>
-    attempt(async () => {
-      const estate = session.data?.here?.estateId ?? '';
-      const before = unanswered.current && (await store.queue.get(unanswered.current));
-      const queued = before
-        ? { ...before, entry: { ...before.entry, ...entry } }
-        : await enqueue({ estate, person: session.data?.person?.id ?? null }, entry);
-      if (before) await store.queue.put(queued);
-      unanswered.current = queued.id;
-      await send(estate);
-      const made = await store.queue.get(queued.id);
-      if (made?.standing !== 'waiting') unanswered.current = null;
-      if (made?.standing !== 'sent') {
-        // What was refused is typed here still, and goes anew when it is put right.
-        if (made?.standing !== 'waiting') await store.queue.delete(queued.id);
-        const problems = (made?.problems ?? []).map((p) => ({ ...p, field: p.field.replace(/^body\./, '') }));
-        throw new RequestError(400, problems.length > 0 ? { problems } : { title: t('failure.server') });
-      }
-      await client.invalidateQueries();
-    });
+  const { put, ...told } = useFromDesk();
   const at = { planting, season, row: null, tree: null };
   return {
     ...told,

@@ -12,7 +12,7 @@ import './map.css';
 
 const WIDTH = 1200;
 const HEIGHT = 560;
-const measures = ['decision', 'stage', 'work', 'variety'] as const;
+const measures = ['decision', 'stage', 'work', 'check', 'variety'] as const;
 type Measure = (typeof measures)[number];
 
 /**
@@ -99,6 +99,11 @@ const fixed: Record<string, string> = {
   begun: 'var(--lichen)',
   ahead: 'var(--straw-tint)',
   nothing: 'var(--sheet)',
+  onTarget: 'var(--lichen-ink)',
+  tooFew: 'var(--rust)',
+  tooMany: 'var(--straw-tint)',
+  tooFewCounts: 'var(--plum-tint)',
+  unchecked: 'var(--sheet)',
 };
 
 /** Where the pruning of the winter stands. */
@@ -121,6 +126,7 @@ function painter(measure: Measure, lines: SeasonLine[]): Paint {
         variety: () => line.variety,
         stage: () => line.stage,
         work: () => workOf(line),
+        check: () => line.check?.kind ?? 'unchecked',
         decision: () => line.decision ?? 'none',
       })[measure](),
     fill,
@@ -135,9 +141,11 @@ function nameOf(key: string, measure: Measure, t: (key: string) => string) {
       ? t(`stage.${key}`)
       : measure === 'work'
         ? t(`map.work.${key}`)
-        : key === 'none'
-          ? t('map.undecided')
-          : t(`decision.${key}`);
+        : measure === 'check'
+          ? t(`map.check.${key}`)
+          : key === 'none'
+            ? t('map.undecided')
+            : t(`decision.${key}`);
 }
 
 function Legend({ paint, lines, measure }: { paint: Paint; lines: SeasonLine[]; measure: Measure }) {

@@ -27,6 +27,7 @@ import { MonthNames } from '../passes/Months';
 import '../passes/passes.css';
 import { YearStrip } from '../passes/YearStrip';
 import { Heat, Warnings } from '../weather/Warnings';
+import { markOf } from '../check/marks';
 import './season.css';
 import { SeasonStart } from './SeasonStart';
 import { useSeason } from './useSeason';
@@ -354,6 +355,12 @@ function Line({
           {line.stage === 'decide' && <strong>{t('season.todo-decide')} </strong>}
           {line.reason ? say(line.reason) : line.stage !== 'decide' && t(todo)}
         </span>
+        {line.check && line.check.kind !== 'tooFewCounts' && (
+          <span className={`small season-check-${line.check.kind}`} data-test="season-check">
+            {markOf(line.check.kind)} {line.check.against.length > 0 && `${line.check.against.join(', ')}: `}
+            {say(line.check.sentence)}
+          </span>
+        )}
         {line.work?.reason && <span className="small season-late">{say(line.work.reason)}</span>}
       </span>
       <span className="season-drawing">

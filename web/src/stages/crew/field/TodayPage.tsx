@@ -6,6 +6,7 @@ import { takeAlong, useField } from '../../../field/useField';
 import '../../../words/crew';
 import { useDays } from '../../../words/useDays';
 import { useReading } from '../../../words/useReading';
+import { ToldVerdictLine } from '../../check/ToldVerdictLine';
 import { CrewKeys } from './CrewKeys';
 import { useCrewOfDevice } from './crewOfDevice';
 import { daysOf, keyOf, type KeptToday } from './days';
@@ -120,6 +121,11 @@ function Turns({ of }: { of: TodayTurn[] }) {
               )}
             </span>
           </Link>
+          {w.check && w.check.kind !== 'tooFewCounts' && (
+            <p className="today-check" data-test={`today-check-${w.code}`}>
+              <ToldVerdictLine told={w.check} />
+            </p>
+          )}
           {w.hazards.map((h) => (
             <p key={h.what} className="work-caution today-hazard">
               ▲ {h.what} <span className="small">({day(h.day)})</span>
