@@ -107,6 +107,12 @@ public sealed record CutVerdict(
         );
     }
 
+    /// <summary>How far off trees are in the mean, as a share.</summary>
+    /// <param name="ratios">log(left ÷ asked); at least one.</param>
+    /// <param name="spread">Spread from tree to tree.</param>
+    internal static double OffOf(IReadOnlyList<double> ratios, CutSpread spread) =>
+        Math.Exp(ratios.Average() + spread.Sigma * spread.Sigma / 2) - 1;
+
     private static Notice Nothing { get; } = new("verdict.none", "No finished tree is checked yet.");
 
     // Until the interval would lie inside the band, or outside it, were the mean to stay.
@@ -134,17 +140,17 @@ public sealed record CutVerdict(
         {
             VerdictKind.OnTarget => new(
                 "verdict.on-target",
-                $"On target: {counts} trees lie {Percent(off)} off in the mean.",
+                $"On target: the latest {counts} trees lie {Percent(off)} off in the mean.",
                 figures
             ),
             VerdictKind.TooMany => new(
                 "verdict.too-many",
-                $"Leaving {Percent(off)} too many, by {counts} trees.",
+                $"Leaving {Percent(off)} too many, by the latest {counts} trees.",
                 figures
             ),
             VerdictKind.TooFew => new(
                 "verdict.too-few",
-                $"Cutting too hard: {Percent(off)} too few left, by {counts} trees.",
+                $"Cutting too hard: {Percent(off)} too few left, by the latest {counts} trees.",
                 figures
             ),
             _ => new(

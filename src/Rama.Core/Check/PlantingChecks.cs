@@ -47,7 +47,7 @@ public sealed record PlantingChecks(
         [
             .. checks.Select(c =>
             {
-                var card = cards.LastOrDefault(i => i.At <= c.At).Card;
+                var card = cards.LastOrDefault(i => WasOut(i.At, c.At, c.Check.Day)).Card;
                 var tree = CheckedTree.Of(c.Check, card, terms.Ground);
                 return seen.Add((c.Check.Row, c.Check.Tree, c.Check.Pass, c.Check.AfterPruning))
                     ? tree
@@ -90,10 +90,12 @@ public sealed record PlantingChecks(
                 ? terms.EffectOf(asked.Buds, asked.Buds * (1 + verdict.Off), spread)
                 : null;
         var all = Judge(charted);
-        var effect = Effect(all);
+        var now = Effect(all);
+        // What stands is what all trees checked say; how it goes on, the latest.
+        var sofar = now is null ? 0 : CutVerdict.OffOf(Ratios(charted), spread);
         var rest =
-            effect is not null && terms.Done is > 0 and < 1 && AskedOfTree.Of(card!, null) is { } mean
-                ? RestOfBlock.Of(mean.Buds, mean.Buds * (1 + all.Off), terms.Done, tolerance)
+            now is not null && terms.Done is > 0 and < 1 && AskedOfTree.Of(card!, null) is { } mean
+                ? RestOfBlock.Of(mean.Buds, mean.Buds * (1 + sofar), terms.Done, tolerance)
                 : null;
         return new(
             all,
@@ -102,7 +104,9 @@ public sealed record PlantingChecks(
             CheckedClass.AllOf(charted, card),
             trees,
             AmountsVerdict.Of(drawn.Where(t => t.Standing == CheckStanding.NoNumber).ToList(), card),
-            effect is null ? null : BlockEffect.Of(effect, terms),
+            now is null || AskedOfTree.Of(card!, null) is not { } tree
+                ? null
+                : BlockEffect.Of(now, terms.EffectOf(tree.Buds, tree.Buds * (1 + sofar), spread)!, terms),
             rest,
             LeftAfterPruning.Of(
                 [.. trees.Where(t => t.Check.AfterPruning && t.Standing == CheckStanding.Charted)],
@@ -112,6 +116,12 @@ public sealed record PlantingChecks(
             SetApart(trees)
         );
     }
+
+    // By the clock; where a check was typed in days later, or the clock of a phone is wrong, by its day.
+    private static bool WasOut(DateTimeOffset card, DateTimeOffset check, DateOnly day) =>
+        Math.Abs(DateOnly.FromDateTime(check.UtcDateTime).DayNumber - day.DayNumber) <= 1
+            ? card <= check
+            : DateOnly.FromDateTime(card.UtcDateTime) <= day;
 
     private static double[] Ratios(IEnumerable<CheckedTree> trees) => [.. trees.Select(t => t.Ratio).OfType<double>()];
 
@@ -207,13 +217,16 @@ public sealed record CheckTerms(
 public sealed record CheckedHand(Guid Who, CutVerdict Verdict, CropEffect? Effect);
 
 /// <summary>What a planting loses by how it was pruned so far, and if it goes on.</summary>
-/// <param name="PerTree">Per tree.</param>
-/// <param name="Done">On the trees pruned so far.</param>
-/// <param name="GoesOn">On all of them, if it goes on.</param>
+/// <param name="PerTree">Per tree as trees come out now.</param>
+/// <param name="Done">On the trees pruned so far, as they came out in the mean.</param>
+/// <param name="GoesOn">On all of them, if it goes on as it does now.</param>
 public sealed record BlockEffect(CropEffect PerTree, EffectSum Done, EffectSum GoesOn)
 {
-    internal static BlockEffect Of(CropEffect effect, CheckTerms terms) =>
-        new(effect, EffectSum.Of(effect, terms, terms.Done), EffectSum.Of(effect, terms, 1));
+    internal static BlockEffect Of(CropEffect now, CropEffect sofar, CheckTerms terms)
+    {
+        var done = EffectSum.Of(sofar, terms, terms.Done);
+        return new(now, done, done + EffectSum.Of(now, terms, 1 - terms.Done));
+    }
 }
 
 /// <summary>An effect on a number of trees.</summary>
@@ -224,6 +237,16 @@ public sealed record BlockEffect(CropEffect PerTree, EffectSum Done, EffectSum G
 /// <param name="Cost">In money; null where not known.</param>
 public sealed record EffectSum(double Trees, double Fruit, double Over, double? Tonnes, double? Cost)
 {
+    /// <summary>Both together.</summary>
+    public static EffectSum operator +(EffectSum one, EffectSum other) =>
+        new(
+            one.Trees + other.Trees,
+            one.Fruit + other.Fruit,
+            one.Over + other.Over,
+            one.Tonnes + other.Tonnes,
+            one.Cost + other.Cost
+        );
+
     internal static EffectSum Of(CropEffect effect, CheckTerms terms, double share)
     {
         var trees = share * terms.Trees;

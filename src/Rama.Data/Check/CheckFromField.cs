@@ -17,7 +17,7 @@ public sealed class CheckFromField : FieldHandler<TreeCheckEntry>
     protected internal override bool NeedsTree => true;
 
     /// <inheritdoc />
-    protected internal override bool IsReport => true;
+    public override bool IsReport => true;
 
     /// <inheritdoc />
     protected override TreeCheckEntry Placed(TreeCheckEntry body, FieldEntry entry) =>

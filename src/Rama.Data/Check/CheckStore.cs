@@ -29,13 +29,12 @@ public sealed class CheckStore(RamaContext database, FieldHandlers handlers)
             .GroupBy(p => p.PlantingId)
             .Select(g => new { Planting = g.Key, Cards = g.Count() })
             .ToDictionaryAsync(g => g.Planting, g => g.Cards, cancel);
-        return checks.ToDictionary(
-            c => c.Planting,
-            c => new CheckStamp(c.InForce, c.Last, cards.GetValueOrDefault(c.Planting))
-        );
+        return checks
+            .Where(c => c.InForce > 0)
+            .ToDictionary(c => c.Planting, c => new CheckStamp(c.InForce, c.Last, cards.GetValueOrDefault(c.Planting)));
     }
 
-    /// <summary>The checks in force of some plantings in a season, each in the order they were made.</summary>
+    /// <summary>The checks in force of some plantings in a season, by day, each in the order they were made.</summary>
     /// <param name="season">The season.</param>
     /// <param name="plantings">The plantings.</param>
     /// <param name="cancel">Stops it.</param>
@@ -46,20 +45,33 @@ public sealed class CheckStore(RamaContext database, FieldHandlers handlers)
     )
     {
         var handler = handlers.Of<CheckFromField>();
-        return (
-            await database
-                .FieldEntries.AsNoTracking()
-                .Where(e =>
-                    e.Season == season
-                    && e.Kind == FieldKind.Check
-                    && e.State == FieldState.InForce
-                    && plantings.Contains(e.PlantingId)
-                )
-                .OrderBy(e => e.At)
-                .ThenBy(e => e.Sequence)
-                .ThenBy(e => e.Id)
-                .ToListAsync(cancel)
-        ).ToLookup(e => e.PlantingId, e => new KeptCheck(e.Id, e.At, e.Person, handler.BodyOf(e)));
+        var entries = await database
+            .FieldEntries.AsNoTracking()
+            .Where(e =>
+                e.Season == season
+                && e.Kind == FieldKind.Check
+                && (e.State == FieldState.InForce || e.State == FieldState.Superseded)
+                && plantings.Contains(e.PlantingId)
+            )
+            .OrderBy(e => e.At)
+            .ThenBy(e => e.Sequence)
+            .ThenBy(e => e.Id)
+            .ToListAsync(cancel);
+        var byId = entries.ToDictionary(e => e.Id);
+        // What was put right later was seen when it was first told: it is judged by the card of that time.
+        DateTimeOffset FirstAt(FieldEntryRecord entry)
+        {
+            HashSet<Guid> passed = [];
+            while (entry.Supersedes is { } id && passed.Add(id) && byId.TryGetValue(id, out var before))
+                entry = before;
+            return entry.At;
+        }
+        return entries
+            .Where(e => e.State == FieldState.InForce)
+            .Select(e => (e.PlantingId, Check: new KeptCheck(e.Id, FirstAt(e), e.Person, handler.BodyOf(e))))
+            .OrderBy(c => c.Check.Entry.Day)
+            .ThenBy(c => c.Check.At)
+            .ToLookup(c => c.PlantingId, c => c.Check);
     }
 
     /// <summary>What was handed out for some plantings in a season as data, the earliest first.</summary>
@@ -89,7 +101,7 @@ public sealed record CheckStamp(int InForce, DateTimeOffset Last, int Cards);
 
 /// <summary>A check as it is kept.</summary>
 /// <param name="Id">The entry, to be corrected or taken back through the field inbox.</param>
-/// <param name="At">When it was made.</param>
+/// <param name="At">When it was first told, whatever was put right since.</param>
 /// <param name="Person">Who made it.</param>
 /// <param name="Entry">What was told.</param>
 public sealed record KeptCheck(Guid Id, DateTimeOffset At, string? Person, TreeCheckEntry Entry);

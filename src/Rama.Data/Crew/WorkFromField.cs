@@ -17,7 +17,7 @@ public sealed class WorkFromField : FieldHandler<WorkReportEntry>
     protected internal override bool NeedsRow => false;
 
     /// <inheritdoc />
-    protected internal override bool IsReport => true;
+    public override bool IsReport => true;
 
     /// <inheritdoc />
     protected override void Check(WorkReportEntry body) => body.Read();

@@ -2,6 +2,7 @@ using Microsoft.EntityFrameworkCore;
 using Rama.Core.Crew;
 using Rama.Core.Explain;
 using Rama.Data.Database;
+using Rama.Data.Field;
 
 namespace Rama.Data.Crew;
 
@@ -66,6 +67,20 @@ public sealed class WorkerStore(RamaContext database, EstateScope scope)
     {
         if (await database.Workers.SingleOrDefaultAsync(w => w.Id == id, cancel) is not { } record)
             return false;
+        var told = id.ToString();
+        // What the row told names people by their identifier.
+        if (
+            await database.FieldEntries.AnyAsync(
+                e =>
+                    (e.Kind == FieldKind.Work || e.Kind == FieldKind.Check)
+                    && Convert.ToString((object)e.Data)!.Contains(told),
+                cancel
+            )
+        )
+            throw Problem(
+                "kept",
+                $"Crew: {record.Name} has work or checks, which stay. Say that they have left instead."
+            );
         database.Remove(record);
         try
         {

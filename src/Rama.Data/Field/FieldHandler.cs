@@ -22,7 +22,7 @@ public abstract class FieldHandler
     protected internal virtual bool NeedsRow => true;
 
     /// <summary>Whether it reports work, which is for those who lead it.</summary>
-    protected internal virtual bool IsReport => false;
+    public virtual bool IsReport => false;
 
     /// <summary>The body of an entry kept; null where it tells nothing itself.</summary>
     /// <param name="entry">The entry.</param>

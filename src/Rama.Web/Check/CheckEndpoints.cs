@@ -21,6 +21,7 @@ namespace Rama.Web.Check;
 /// <param name="Names">Names of crews and pruners.</param>
 /// <param name="Crews">The crews.</param>
 /// <param name="Pruners">Pruners to choose from; none for those who are told no names.</param>
+/// <param name="Currency">Money of the estate; null for those who are told none.</param>
 public sealed record CheckView(
     int Season,
     IReadOnlyList<string> Passes,
@@ -28,7 +29,8 @@ public sealed record CheckView(
     IReadOnlyList<KeptCheck> Checks,
     IReadOnlyDictionary<Guid, string> Names,
     IReadOnlyList<KitCrew> Crews,
-    IReadOnlyList<TodayPerson> Pruners
+    IReadOnlyList<TodayPerson> Pruners,
+    string? Currency
 );
 
 /// <summary>How pruners and crews of the estate cut, practice beside checks.</summary>
@@ -113,9 +115,8 @@ internal static class CheckEndpoints
                     .Concat(people.Select(p => (p.Id, p.Name)))
                     .ToDictionary(n => n.Item1, n => n.Item2),
                 [.. year.Crews.Select(KitCrew.Of)],
-                names
-                    ? [.. year.Crews.SelectMany(c => c.Members.Select(p => new TodayPerson(p.Id, p.Name, c.Record.Id)))]
-                    : []
+                names ? TodayPerson.AllOf(year.Crews) : [],
+                money ? year.Estate.Currency : null
             )
         );
     }

@@ -1,3 +1,6 @@
+using System.Buffers.Binary;
+using System.Security.Cryptography;
+using System.Text;
 using Rama.Core.Check;
 using Rama.Core.Plan;
 using Rama.Core.Prescribe.Working;
@@ -53,8 +56,11 @@ internal sealed record CheckFacts(
     }
 
     /// <summary>Trees drawn to be checked after a pass, row by row: the same for everybody.</summary>
-    /// <param name="planting">The planting.</param>
+    /// <param name="code">Code of the planting, which an archive brings along.</param>
     /// <param name="season">The season.</param>
-    public IReadOnlyList<TreeDraw> Draw(Guid planting, int season) =>
-        TreeDraw.Of(Rows, BitConverter.ToUInt64(planting.ToByteArray(), 8) ^ (ulong)season);
+    public IReadOnlyList<TreeDraw> Draw(string code, int season) =>
+        TreeDraw.Of(
+            Rows,
+            BinaryPrimitives.ReadUInt64LittleEndian(SHA256.HashData(Encoding.UTF8.GetBytes($"{code} {season}")))
+        );
 }

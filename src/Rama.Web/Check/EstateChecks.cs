@@ -4,6 +4,7 @@ using Rama.Core.Explain;
 using Rama.Core.Passes;
 using Rama.Core.Prescribe.Working;
 using Rama.Data.Check;
+using Rama.Web.Crew;
 using Rama.Web.Passes;
 using Rama.Web.Season;
 
@@ -77,7 +78,7 @@ internal sealed class EstateChecks(CheckStore store, IMemoryCache cache)
             [.. card?.Classes.Select(KitAsked.Of) ?? []],
             card?.Tolerance ?? 0,
             card?.Way is WayOfWorking.Gauge or WayOfWorking.Count,
-            of.Planting.Facts?.Checks?.Draw(planting, year.Season) ?? [],
+            of.Planting.Facts?.Checks?.Draw(of.Planting.Line.Code, year.Season) ?? [],
             [
                 .. (said?.Says.Trees ?? [])
                     .Select(t => t.Check)
@@ -92,7 +93,8 @@ internal sealed class EstateChecks(CheckStore store, IMemoryCache cache)
                     .Select(h => (h.Who, Told: ToldVerdict.Of(h.Verdict)))
                     .Where(h => h.Told is not null)
                     .Select(h => new KitHand(h.Who, h.Told!)),
-            ]
+            ],
+            TodayPerson.AllOf(year.Crews)
         );
     }
 

@@ -1,5 +1,6 @@
 using Rama.Core.Check;
 using Rama.Core.Prescribe.Issue;
+using Rama.Web.Crew;
 
 namespace Rama.Web.Check;
 
@@ -14,6 +15,7 @@ namespace Rama.Web.Check;
 /// <param name="Believed">A count this many times the number, or so much less, is asked for twice.</param>
 /// <param name="Verdict">What is said of the planting; null while nothing is.</param>
 /// <param name="Hands">What is said of its crews and pruners.</param>
+/// <param name="Pruners">Pruners to choose from.</param>
 public sealed record KitCheck(
     IReadOnlyList<string> Passes,
     IReadOnlyList<KitAsked> Classes,
@@ -24,7 +26,8 @@ public sealed record KitCheck(
     int LeastADay,
     double Believed,
     ToldVerdict? Verdict,
-    IReadOnlyList<KitHand> Hands
+    IReadOnlyList<KitHand> Hands,
+    IReadOnlyList<TodayPerson> Pruners
 );
 
 /// <summary>What the card asks for in a trunk class.</summary>

@@ -1,5 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Explain;
+using Rama.Data.Crew;
 using Rama.Web.Accounts;
 using Rama.Web.Check;
 using Rama.Web.Count;
@@ -22,7 +23,11 @@ public sealed record TodayView(
 /// <param name="Id">Who.</param>
 /// <param name="Name">Name or number.</param>
 /// <param name="Crew">The crew.</param>
-public sealed record TodayPerson(Guid Id, string Name, Guid Crew);
+public sealed record TodayPerson(Guid Id, string Name, Guid Crew)
+{
+    internal static IReadOnlyList<TodayPerson> AllOf(IReadOnlyList<KeptCrew> crews) =>
+        [.. crews.SelectMany(c => c.Members.Select(m => new TodayPerson(m.Id, m.Name, c.Record.Id)))];
+}
 
 /// <summary>Work of a crew on a planting.</summary>
 /// <param name="Planting">The planting.</param>
@@ -86,7 +91,7 @@ internal static class TodayEndpoint
             new TodayView(
                 work.Year.Today,
                 [.. work.Year.Crews.Select(KitCrew.Of)],
-                [.. work.Year.Crews.SelectMany(c => c.Members.Select(m => new TodayPerson(m.Id, m.Name, c.Record.Id)))],
+                TodayPerson.AllOf(work.Year.Crews),
                 [
                     .. work.Plan()
                         .Tasks.Where(t => t.First <= work.Year.Today.AddDays(DaysAhead))

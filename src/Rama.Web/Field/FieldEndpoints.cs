@@ -128,13 +128,18 @@ internal static class FieldEndpoints
         FieldHandlers handlers,
         PhotoStore photos,
         ReworkStore rework,
+        HttpContext http,
         CancellationToken cancel,
         int? season = null
     )
     {
         if (await plantings.FindAsync(id, cancel, season) is not { } stored)
             return TypedResults.NotFound();
-        var entries = await inbox.EntriesAsync(id, stored.Plan.Season, cancel);
+        // Who worked where, and how well, is for those who lead them.
+        var mayReport = SignedInPerson.RoleOf(http.User) is { } role && Permissions.May(role, Act.Report);
+        var entries = (await inbox.EntriesAsync(id, stored.Plan.Season, cancel))
+            .Where(e => mayReport || e.Kind is not { } kind || !handlers.Of(kind).IsReport)
+            .ToList();
         FieldGround ground = new(stored.Plan, await rework.GroundOfAsync(stored.Planting, cancel));
         var marks = entries
             .Where(e => e is { Kind: FieldKind.Mark, State: FieldState.InForce })

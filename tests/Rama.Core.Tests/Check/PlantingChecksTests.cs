@@ -58,6 +58,7 @@ public sealed class PlantingChecksTests
         Assert.Equal(240, effect.Done.Trees, 1e-9);
         Assert.Equal(1_000, effect.GoesOn.Trees, 1e-9);
         Assert.True(effect.Done.Fruit > 0);
+        // As many were checked as the latest are: what is done and what goes on is the same.
         Assert.Equal(effect.GoesOn.Tonnes!.Value * 0.24, effect.Done.Tonnes!.Value, 1e-9);
         Assert.True(said.Rest!.BudsPerTree > 185);
         // All of it done: nothing is left to put right.

@@ -9378,11 +9378,11 @@ export interface components {
         };
         /** @description What a planting loses by how it was pruned so far, and if it goes on. */
         BlockEffect: {
-            /** @description Per tree. */
+            /** @description Per tree as trees come out now. */
             perTree: components["schemas"]["CropEffect"];
-            /** @description On the trees pruned so far. */
+            /** @description On the trees pruned so far, as they came out in the mean. */
             done: components["schemas"]["EffectSum"];
-            /** @description On all of them, if it goes on. */
+            /** @description On all of them, if it goes on as it does now. */
             goesOn: components["schemas"]["EffectSum"];
         };
         /** @description A prescription carried out on many trees of a planting, as a crew would by its card: without counting each tree. */
@@ -10366,6 +10366,8 @@ export interface components {
             crews: components["schemas"]["KitCrew"][];
             /** @description Pruners to choose from; none for those who are told no names. */
             pruners: components["schemas"]["TodayPerson"][];
+            /** @description Money of the estate; null for those who are told none. */
+            currency: null | string;
         };
         /** @description Buds left against buds asked on the trees of a trunk class. */
         CheckedClass: {
@@ -14010,6 +14012,8 @@ export interface components {
             verdict: null | components["schemas"]["ToldVerdict"];
             /** @description What is said of its crews and pruners. */
             hands: components["schemas"]["KitHand"][];
+            /** @description Pruners to choose from. */
+            pruners: components["schemas"]["TodayPerson"][];
         };
         /** @description A tree that is checked already. */
         KitChecked: {

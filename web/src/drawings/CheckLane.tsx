@@ -3,7 +3,7 @@ import { dotsOf, heightOf } from './checkLanes';
 import './checkLane.css';
 
 const WIDTH = 620,
-  HEIGHT = 64;
+  HEIGHT = 72;
 
 /**
  * Trees checked of one pruner, crew or planting in their order: the band wanted behind, as on the ledger, a dot a tree,
@@ -48,11 +48,9 @@ export function CheckLane({
           </g>
         );
       })}
-      {[1 + tolerance, 1, 1 - tolerance].map((share) => (
-        <text key={share} x={WIDTH + 6} y={y(share) + 4} className={share === 1 ? '' : 'check-lane-edge'}>
-          {number(share * 100, 0)} %
-        </text>
-      ))}
+      <text x={WIDTH + 6} y={y(1) + 4}>
+        {number(100, 0)} %
+      </text>
     </svg>
   );
 }

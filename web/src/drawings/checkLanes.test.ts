@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { dotsOf, heightOf } from './checkLanes';
+import { dotsOf, heightOf, REACH } from './checkLanes';
 
 describe('a lane of checks', () => {
-  it('has what was asked in its middle, and half and double as far off', () => {
+  it('has what was asked in its middle, and as much more and less as far off', () => {
     expect(heightOf(1, 60)).toBe(30);
-    expect(heightOf(2, 60)).toBeCloseTo(0);
-    expect(heightOf(0.5, 60)).toBeCloseTo(60);
+    expect(heightOf(Math.exp(REACH), 60)).toBeCloseTo(0);
+    expect(heightOf(Math.exp(-REACH), 60)).toBeCloseTo(60);
     expect(heightOf(1.2, 60) - 30).toBeCloseTo(30 - heightOf(1 / 1.2, 60));
   });
 

@@ -1,5 +1,5 @@
-/** Left ÷ asked as a height: equal steps up and down are equal shares more and less. */
-export const REACH = Math.log(2);
+/** How far a lane reaches up and down, as a share: equal steps are equal shares more and less. */
+export const REACH = Math.log(1.75);
 
 /** A tree on a lane. */
 export interface Dot {
@@ -9,7 +9,7 @@ export interface Dot {
   isBeyond: boolean;
 }
 
-/** Where a share lies on a lane of some height, 1 in the middle, half and double at its edges. */
+/** Where a share lies on a lane of some height, 1 in the middle. */
 export function heightOf(share: number, height: number): number {
   const off = Math.max(-REACH, Math.min(REACH, Math.log(share)));
   return height / 2 - (off / REACH) * (height / 2);

@@ -9,6 +9,7 @@ import { useMay } from '../../people/session';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { Trouble } from '../../Trouble';
 import '../../words/check';
+import '../../words/count';
 import { useReading } from '../../words/useReading';
 import { Demonstrated } from '../prescribe/Demonstrated';
 import '../prescribe/prescribe.css';
@@ -16,6 +17,7 @@ import '../../words/prescribe';
 import { CheckForm } from './CheckForm';
 import './check.css';
 import { markOf } from './marks';
+import { ToldVerdictLine } from './ToldVerdictLine';
 import { useChecks, useCheckSending } from './useChecks';
 import { WhatItDoes } from './WhatItDoes';
 
@@ -91,7 +93,7 @@ function Checks({ view }: { view: CheckView }) {
           <Demonstrated />
         </section>
         <aside>
-          {says?.effect && <WhatItDoes effect={says.effect} off={says.all.off} />}
+          {says?.effect && <WhatItDoes effect={says.effect} off={says.all.off} currency={view.currency} />}
           {says?.rest && (
             <div className="sheet" data-test="check-rest">
               <h3>{t('check.rest')}</h3>
@@ -138,52 +140,49 @@ function Lanes({ says, nameOf }: { says: Says; nameOf: (id: string | null | unde
   const placed = charted.map((tree, place) => ({ ...tree, place }));
   const tolerance = says.classes[0] ? (says.classes[0].most ?? 0) / says.classes[0].asked - 1 : 0.1;
   const lanes: { hand: CheckedHand | null; who: (tree: Tree) => boolean; name: string }[] = [
-    { hand: null, who: () => true, name: t('check.all') },
+    // One crew alone is all there is.
+    ...(says.crews.length === 1 ? [] : [{ hand: null, who: () => true, name: t('check.all') }]),
     ...says.crews.map((hand) => ({ hand, who: (c: Tree) => c.check.crew === hand.who, name: nameOf(hand.who) })),
     ...says.pruners.map((hand) => ({ hand, who: (c: Tree) => c.check.pruner === hand.who, name: nameOf(hand.who) })),
   ];
   if (charted.length === 0) return null;
   return (
-    <table className="check-lanes" data-test="check-lanes">
-      <thead>
-        <tr>
-          <th>{t('check.who')}</th>
-          <th>{t('check.lane')}</th>
-        </tr>
-      </thead>
-      <tbody>
-        {lanes.map(({ hand, who, name }) => (
-          <tr key={hand?.who ?? 'all'}>
-            <th scope="row">
-              {name}
-              {hand && (
-                <span className="small dim">
-                  {markOf(hand.verdict.kind)} {say(hand.verdict.sentence)}{' '}
-                  {hand.verdict.correction && say(hand.verdict.correction.sentence)}
-                </span>
-              )}
-            </th>
-            <td>
-              <CheckLane
-                label={`${name}: ${hand ? say(hand.verdict.sentence) : say(says.all.sentence)}`}
-                places={placed.length}
-                tolerance={tolerance}
-                trees={placed.filter(who).map((tree) => ({
-                  place: tree.place,
-                  share: (tree.check.left ?? 0) / (tree.asked ?? 1),
-                  title: t('check.dot', {
-                    row: tree.check.row,
-                    tree: tree.check.tree,
-                    left: number(tree.check.left ?? 0, 0),
-                    asked: number(tree.asked ?? 0, 0),
-                  }),
-                }))}
-              />
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <section className="check-lanes" data-test="check-lanes">
+      <h3>{t('check.lane')}</h3>
+      {lanes.map(({ hand, who, name }) => (
+        <div key={hand?.who ?? 'all'} className="check-lane-of">
+          <p>
+            <strong>{name}</strong>{' '}
+            {hand && (
+              <span className="small">
+                <ToldVerdictLine
+                  told={{
+                    kind: hand.verdict.kind,
+                    sentence: hand.verdict.sentence,
+                    correction: hand.verdict.correction?.sentence ?? null,
+                  }}
+                />
+              </span>
+            )}
+          </p>
+          <CheckLane
+            label={`${name}: ${say((hand?.verdict ?? says.all).sentence)}`}
+            places={placed.length}
+            tolerance={tolerance}
+            trees={placed.filter(who).map((tree) => ({
+              place: tree.place,
+              share: (tree.check.left ?? 0) / (tree.asked ?? 1),
+              title: t('check.dot', {
+                row: tree.check.row,
+                tree: tree.check.tree,
+                left: number(tree.check.left ?? 0, 0),
+                asked: number(tree.asked ?? 0, 0),
+              }),
+            }))}
+          />
+        </div>
+      ))}
+    </section>
   );
 }
 

@@ -5,7 +5,7 @@ import { useReading } from '../../words/useReading';
 type Effect = NonNullable<NonNullable<CheckView['says']>['effect']>;
 
 /** What trees so far off do to the crop: so far, and if it goes on. */
-export function WhatItDoes({ effect, off }: { effect: Effect; off: number }) {
+export function WhatItDoes({ effect, off, currency }: { effect: Effect; off: number; currency: string | null }) {
   const { t, number, told } = useReading();
   const isShort = off < 0;
   const line = (sum: Effect['done']) =>
@@ -37,7 +37,7 @@ export function WhatItDoes({ effect, off }: { effect: Effect; off: number }) {
             <dt>{t(`check.${which}`, { trees: number(effect[which].trees, 0) })}</dt>
             <dd>
               {line(effect[which])}
-              {effect[which].cost !== null && <> · {told(effect[which].cost, 'money', 0)}</>}
+              {effect[which].cost !== null && <> · {told(effect[which].cost, currency ?? 'money', 0)}</>}
             </dd>
           </div>
         ))}

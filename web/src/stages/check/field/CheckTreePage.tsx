@@ -13,7 +13,6 @@ import '../../../words/crew';
 import { useReading } from '../../../words/useReading';
 import { CrewKeys } from '../../crew/field/CrewKeys';
 import { useCrewOfDevice } from '../../crew/field/crewOfDevice';
-import { useToday } from '../../crew/field/useToday';
 import '../../crew/field/work.css';
 import { rowsDone } from '../../crew/field/work';
 import { RowAndTree } from '../../count/field/RowAndTree';
@@ -50,9 +49,8 @@ function Checking({ kept }: { kept: KeptKit }) {
 
 function Check({ kept, check }: { kept: KeptKit; check: KitCheck }) {
   const { t, language, system, number } = useReading();
-  const { put, estate } = useField();
+  const { put } = useField();
   const made = useMade(kept.id);
-  const named = useToday(estate)?.view.people ?? [];
   const { work, season, route } = kept.kit;
   const pass = check.passes.at(-1)!;
   const own = ownChecks(kept, made);
@@ -68,11 +66,11 @@ function Check({ kept, check }: { kept: KeptKit; check: KitCheck }) {
   const at = place ?? { row: String(next?.row ?? ''), tree: String(next?.tree ?? '') };
   const crews = work.crews;
   const [crew, setCrew] = useCrewOfDevice(crews);
-  const ofCrew = named.filter((p) => p.crew === crew);
+  const ofCrew = check.pruners.filter((p) => p.crew === crew);
   const [chosen, setChosen] = useState('');
   const pruner = ofCrew.some((p) => p.id === chosen) ? chosen : '';
   const [girth, setGirth] = useState('');
-  const [named_, setNamed] = useState('');
+  const [byEye, setByEye] = useState('');
   const [left, setLeft] = useState('');
   const [limbs, setLimbs] = useState<LimbTyped[]>([]);
   const [more, setMore] = useState({ limbs: '', cuts: '', minutes: '', note: '' });
@@ -85,7 +83,7 @@ function Check({ kept, check }: { kept: KeptKit; check: KitCheck }) {
   const typedGirth = parseNumber(girth, language);
   const girthCm =
     typedGirth === null || Number.isNaN(typedGirth) ? null : system === 'us' ? typedGirth * CM_PER_INCH : typedGirth;
-  const asked = classOf(check, girthCm, named_);
+  const asked = classOf(check, girthCm, byEye);
   const byLimb = limbs.length > 0;
   const buds = byLimb
     ? limbs.map((l) => parseNumber(l.buds, language) ?? 0).reduce((a, b) => a + b, 0)
@@ -160,7 +158,7 @@ function Check({ kept, check }: { kept: KeptKit; check: KitCheck }) {
     navigator.vibrate?.(30);
     setPlace(null);
     setGirth('');
-    setNamed('');
+    setByEye('');
     setLeft('');
     setLimbs([]);
     setMore({ limbs: '', cuts: '', minutes: '', note: '' });
@@ -226,10 +224,10 @@ function Check({ kept, check }: { kept: KeptKit; check: KitCheck }) {
             <button
               key={c.name}
               type="button"
-              className={c.name === named_ ? 'key-small key-on' : 'key-small'}
-              aria-pressed={c.name === named_}
+              className={c.name === byEye ? 'key-small key-on' : 'key-small'}
+              aria-pressed={c.name === byEye}
               onClick={() => {
-                setNamed(c.name);
+                setByEye(c.name);
               }}
             >
               {className(c.name)}
@@ -407,7 +405,7 @@ function Check({ kept, check }: { kept: KeptKit; check: KitCheck }) {
           />
           <button
             type="button"
-            className="key-done"
+            className="key key-done"
             onClick={(e) => {
               // A second tap of a cold thumb is not a second tree.
               if (!isSecondTap(e)) void send(false);

@@ -28,6 +28,7 @@ const kit: KitCheck = {
   believed: 3,
   verdict: null,
   hands: [],
+  pruners: [],
 };
 
 const set = (...keys: string[]) => new Set(keys);
