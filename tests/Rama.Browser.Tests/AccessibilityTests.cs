@@ -36,6 +36,7 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     [InlineData("/crew/depth")]
     [InlineData("/crew/costs")]
     [InlineData("/crew/list")]
+    [InlineData("/crew/checks")]
     [InlineData("/exchange")]
     [InlineData("/known")]
     [InlineData("/year")]
@@ -61,6 +62,7 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     [InlineData("W2", "renewal", "[data-test='ages']")]
     [InlineData("W11", "renewal", "[data-test='scaffold-round']")]
     [InlineData("H6", "rework", "[data-test='rework-rows']")]
+    [InlineData("H6", "check", "[data-test='check-lanes']")]
     [InlineData("H1", "taking-out", "[data-test='marked']")]
     public void The_years_of_a_planting_have_no_accessibility_faults(string code, string path, string ready)
     {

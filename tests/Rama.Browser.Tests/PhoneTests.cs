@@ -33,6 +33,7 @@ public sealed class PhoneTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("/crew/depth")]
     [InlineData("/crew/costs")]
     [InlineData("/crew/list")]
+    [InlineData("/crew/checks")]
     [InlineData("/scans")]
     [InlineData("/field")]
     [InlineData("/field/today")]
@@ -55,13 +56,15 @@ public sealed class PhoneTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     [Theory]
-    [InlineData("Trees")]
-    [InlineData("Buds")]
-    [InlineData("Walk")]
-    public void Pages_for_the_row_have_no_faults_and_keys_for_a_thumb(string tab)
+    [InlineData("W4", "Trees")]
+    [InlineData("W4", "Buds")]
+    [InlineData("W4", "Walk")]
+    [InlineData("H6", "Work")]
+    [InlineData("H6", "Check")]
+    public void Pages_for_the_row_have_no_faults_and_keys_for_a_thumb(string code, string tab)
     {
         using var page = new Page(server, 390, 844, phone: true).Open("/field");
-        page.OpenInRow("W4");
+        page.OpenInRow(code);
         page.Click(By.LinkText(tab));
         page.Find($".field-tabs a.active");
         Assert.Empty(Axe.Faults(page));

@@ -38,6 +38,7 @@ internal static class SmokePages
         "plantings/{0}/decide",
         "plantings/{0}/prescribe",
         "plantings/{0}/passes",
+        "plantings/{0}/check",
         "plantings/{0}/result",
         "plantings/{0}/history",
         "plantings/{0}/card",
@@ -58,6 +59,7 @@ internal static class SmokePages
         "field/{0}/pass",
         "field/{0}/rework",
         "field/{0}/work",
+        "field/{0}/check",
     ];
 
     /// <summary>Those whose content is worked out from the planting, and may break on one alone.</summary>

@@ -103,7 +103,7 @@ public sealed class CheckTests(RamaApplication application) : IClassFixture<Rama
         Assert.Equal("twice", (string)says["trees"]!.AsArray().Single(t => Left(t!) == 131)!["standing"]!);
         Assert.Contains(says["warnings"]!.AsArray(), w => (string)w!["code"]! == "check.twice");
         // A correction does.
-        await Send(_lead, Check(Guid.NewGuid(), w3, 5, 5, 125, supersedes: one));
+        Assert.Equal([("taken", null)], await Send(_lead, Check(Guid.NewGuid(), w3, 5, 5, 125, supersedes: one)));
         says = (await Checks("W3"))["says"]!;
         Assert.Single(says["trees"]!.AsArray(), t => (string)t!["standing"]! == "charted" && Left(t) == 125);
         Assert.DoesNotContain(says["trees"]!.AsArray(), t => Left(t!) == 120);

@@ -21,7 +21,7 @@ public sealed class CheckStore(RamaContext database, FieldHandlers handlers)
             {
                 Planting = g.Key,
                 InForce = g.Count(e => e.State == FieldState.InForce),
-                Last = g.Max(e => e.ReceivedAt),
+                All = g.Count(),
             })
             .ToListAsync(cancel);
         var cards = await database
@@ -31,7 +31,7 @@ public sealed class CheckStore(RamaContext database, FieldHandlers handlers)
             .ToDictionaryAsync(g => g.Planting, g => g.Cards, cancel);
         return checks
             .Where(c => c.InForce > 0)
-            .ToDictionary(c => c.Planting, c => new CheckStamp(c.InForce, c.Last, cards.GetValueOrDefault(c.Planting)));
+            .ToDictionary(c => c.Planting, c => new CheckStamp(c.InForce, c.All, cards.GetValueOrDefault(c.Planting)));
     }
 
     /// <summary>The checks in force of some plantings in a season, by day, each in the order they were made.</summary>
@@ -95,9 +95,9 @@ public sealed class CheckStore(RamaContext database, FieldHandlers handlers)
 
 /// <summary>What tells whether the checks of a planting are still the same.</summary>
 /// <param name="InForce">Checks in force.</param>
-/// <param name="Last">When the last one came.</param>
+/// <param name="All">Checks that came, whatever became of them: none is ever dropped.</param>
 /// <param name="Cards">Versions handed out.</param>
-public sealed record CheckStamp(int InForce, DateTimeOffset Last, int Cards);
+public sealed record CheckStamp(int InForce, int All, int Cards);
 
 /// <summary>A check as it is kept.</summary>
 /// <param name="Id">The entry, to be corrected or taken back through the field inbox.</param>

@@ -14,6 +14,7 @@ namespace Rama.Web.Check;
 
 /// <summary>The checks of a planting and what they say.</summary>
 /// <param name="Season">Season they were made in.</param>
+/// <param name="Today">The day taken as today.</param>
 /// <param name="Passes">Passes whose trees are checked.</param>
 /// <param name="Says">What they say; null without any.</param>
 /// <param name="Checks">The checks, in the order they were made; each stands at the place of its tree in what is
@@ -24,6 +25,7 @@ namespace Rama.Web.Check;
 /// <param name="Currency">Money of the estate; null for those who are told none.</param>
 public sealed record CheckView(
     int Season,
+    DateOnly Today,
     IReadOnlyList<string> Passes,
     PlantingChecks? Says,
     IReadOnlyList<KeptCheck> Checks,
@@ -106,6 +108,7 @@ internal static class CheckEndpoints
         return TypedResults.Ok(
             new CheckView(
                 year.Season,
+                year.Today,
                 EstateChecks.PassesOf(planting),
                 said is null ? null : For(said.Says, names, money),
                 said is null ? []

@@ -10350,6 +10350,11 @@ export interface components {
              * @description Season they were made in.
              */
             season: number;
+            /**
+             * Format: date
+             * @description The day taken as today.
+             */
+            today: string;
             /** @description Passes whose trees are checked. */
             passes: string[];
             says: null | components["schemas"]["PlantingChecks"];
@@ -13929,7 +13934,7 @@ export interface components {
             id: string;
             /**
              * Format: date-time
-             * @description When it was made.
+             * @description When it was first told, whatever was put right since.
              */
             at: string;
             /** @description Who made it. */

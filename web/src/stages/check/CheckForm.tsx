@@ -36,7 +36,7 @@ export function CheckForm({
   const reading = useReading();
   const { t, language, system } = reading;
   const [draft, setDraft] = useState<Draft>(() => toDraft(spec, kept?.entry ?? {}, reading));
-  const [on, setOn] = useState(kept?.entry.day ?? '');
+  const [on, setOn] = useState(kept?.entry.day ?? view.today);
   const [wasShort, setShort] = useState(kept?.entry.wasShort ?? false);
   const [isSure, setSure] = useState(kept?.entry.isSure ?? false);
   const save = async () => {
