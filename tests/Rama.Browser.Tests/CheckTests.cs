@@ -60,7 +60,9 @@ public sealed class CheckTests(RamaServer server) : IClassFixture<RamaServer>
         Assert.Equal(before + 1, after["checks"]!.AsArray().Count);
         var tree = after["says"]!["trees"]!
             .AsArray()
-            .Single(t => (int)t!["check"]!["row"]! == Number(place, 0) && (int)t["check"]!["tree"]! == Number(place, 1))!;
+            .Single(t =>
+                (int)t!["check"]!["row"]! == Number(place, 0) && (int)t["check"]!["tree"]! == Number(place, 1)
+            )!;
         Assert.Equal("charted", (string)tree["standing"]!);
         Assert.Equal("large", (string)tree["class"]!);
     }

@@ -37,14 +37,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             page.Find(".chain");
             Shoot(page, "result");
         }
-        foreach (
-            var (path, ready, name) in new[]
-            {
-                ("/map", "[data-test='block-H4']", "map"),
-                ("/year", "[data-test='year-hours']", "year"),
-                ("/weather", "[data-test='days']", "weather"),
-            }
-        )
+        foreach (var (path, ready, name) in new[] { ("/map", "[data-test='block-H4']", "map") })
         {
             using var page = new Page(server).Open(path);
             page.Find(ready);
@@ -71,6 +64,8 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
         }
         ShootYears();
         ShootCrews();
+        ShootChecks();
+        ShootYear();
         using (var page = new Page(server, 1280, 1000).Open("/catalogue/systems/compare"))
         {
             page.Type("choice.pricePerKg", "0.42");
@@ -184,6 +179,51 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             "height:500px",
             shots
         );
+    }
+
+    // What is said of a planting, the check in the row, and who cuts how.
+    private void ShootChecks()
+    {
+        List<string> shots = [];
+        using (var page = new Page(server, 1280, 1000).OpenPlanting("H6", "check"))
+        {
+            page.Find("[data-test='check-lanes']");
+            Settled(page);
+            shots.Add(Shot(page.Driver));
+        }
+        using (var phone = new Page(server, 390, 1000, phone: true).Open("/field"))
+        {
+            phone.OpenInRow("H6");
+            phone.Click(By.LinkText("Check"));
+            phone.Find("[data-test='check-girth']").SendKeys("22.4");
+            phone.Find("[data-test='check-left']").SendKeys("131");
+            phone.Click("[data-test='check-pruner-Pruner 2']");
+            phone.Says("[data-test='check-band']", "too few");
+            Settled(phone);
+            shots.Add(Shot(phone.Driver));
+        }
+        using (var page = new Page(server, 1280, 1000).Open("/crew/checks"))
+        {
+            page.Find("[data-test='hands']");
+            Settled(page);
+            shots.Add(Shot(page.Driver));
+        }
+        SideBySide("check", "display:flex;flex-wrap:wrap;gap:12px;width:1360px", "height:740px", shots);
+    }
+
+    private void ShootYear()
+    {
+        List<string> shots = [];
+        foreach (
+            var (path, ready) in new[] { ("/year", "[data-test='year-hours']"), ("/weather", "[data-test='days']") }
+        )
+        {
+            using var page = new Page(server).Open(path);
+            page.Find(ready);
+            Settled(page);
+            shots.Add(Shot(page.Driver));
+        }
+        SideBySide("year", "width:1576px", "width:100%", shots);
     }
 
     private void SideBySide(string name, string layout, string size, IReadOnlyList<string> shots)
