@@ -213,6 +213,43 @@ public sealed class CheckTests(RamaApplication application) : IClassFixture<Rama
         Assert.Equal("kept", (string)body["problems"]![0]!["code"]!);
     }
 
+    [Fact]
+    public async Task The_rest_left_with_more_makes_the_card_in_hand_out_of_date()
+    {
+        var id = await IdOf("H11");
+        var before = await _manager.ReadAsync($"/api/v1/plantings/{id}");
+        async Task<JsonNode> Save(double? rest)
+        {
+            var view = await _manager.ReadAsync($"/api/v1/plantings/{id}");
+            var cutting = view["cutting"]!.DeepClone();
+            cutting["rest"] = rest;
+            var (status, after) = await _manager.SendAsync(
+                HttpMethod.Put,
+                $"/api/v1/plantings/{id}/cutting",
+                new JsonObject { ["version"] = view["planVersion"]!.DeepClone(), ["cutting"] = cutting }.ToJsonString()
+            );
+            Assert.True(status == 200, after.ToString());
+            return after;
+        }
+        var wanted = (double)before["plan"]!["ledger"]!["wanted"]!;
+        var raised = await Save(0.05);
+        Assert.Equal(1.05 * wanted, (double)raised["plan"]!["ledger"]!["wanted"]!, 6);
+        Assert.Equal(0.05, (double)raised["cutting"]!["rest"]!);
+        // The season page shows it, and a card handed out now is another version.
+        var line = (await _lead.ReadAsync("/api/v1/season"))["plantings"]!
+            .AsArray()
+            .Single(p => (string)p!["code"]! == "H11")!;
+        Assert.Equal(1.05 * wanted, (double)line["ledger"]!["wanted"]!, 6);
+        var (_, card) = await _manager.PostAsync(
+            $"/api/v1/plantings/{id}/cards",
+            new JsonObject { ["version"] = raised["planVersion"]!.DeepClone(), ["language"] = "en" }.ToJsonString()
+        );
+        Assert.Equal(2, (int)card["number"]!);
+        // What was checked stays judged by the card of its day.
+        Assert.Equal("onTarget", (string)(await Checks("H11"))["says"]!["all"]!["kind"]!);
+        Assert.Equal(wanted, (double)(await Save(null))["plan"]!["ledger"]!["wanted"]!, 6);
+    }
+
     private async Task<object> IdOf(string code) => (await _manager.PlantingAsync(code))["id"]!;
 
     private async Task<JsonNode> Checks(string code) =>

@@ -43,12 +43,15 @@ public sealed record PlantingChecks(
     )
     {
         HashSet<(int, int, string, bool)> seen = [];
+        Dictionary<CheckedTree, IssuedPrescription> cardOf = new(ReferenceEqualityComparer.Instance);
         List<CheckedTree> trees =
         [
             .. checks.Select(c =>
             {
                 var card = cards.LastOrDefault(i => WasOut(i.At, c.At, c.Check.Day)).Card;
                 var tree = CheckedTree.Of(c.Check, card, terms.Ground);
+                if (tree.Ratio is not null)
+                    cardOf.Add(tree, card);
                 return seen.Add((c.Check.Row, c.Check.Tree, c.Check.Pass, c.Check.AfterPruning))
                     ? tree
                     : tree with
@@ -94,8 +97,14 @@ public sealed record PlantingChecks(
         // What stands is what all trees checked say; how it goes on, the latest.
         var sofar = now is null ? 0 : CutVerdict.OffOf(Ratios(charted), spread);
         var rest =
-            now is not null && terms.Done is > 0 and < 1 && AskedOfTree.Of(card!, null) is { } mean
-                ? RestOfBlock.Of(mean.Buds, mean.Buds * (1 + sofar), terms.Done, tolerance)
+            now is not null && terms.Done is > 0 and < 1 && terms.BudsWanted is { } wanted
+                ? RestOfBlock.Of(
+                    wanted,
+                    // What each was asked for may have changed since: it stands with what it was left with.
+                    charted.Average(t => t.Share!.Value * (AskedOfTree.Of(cardOf[t], null)?.Buds ?? wanted)),
+                    terms.Done,
+                    tolerance
+                )
                 : null;
         return new(
             all,
@@ -181,6 +190,8 @@ public sealed record PlantingChecks(
 /// <param name="Ground">Its rows, passes and what is reported.</param>
 /// <param name="Done">Share of its trees that is pruned.</param>
 /// <param name="Trees">Its bearing trees.</param>
+/// <param name="BudsWanted">Floral buds the target asks for on a mean tree, whatever the rest is left with; null without
+/// a target.</param>
 /// <param name="FruitPerBud">Fruit wanted for each bud to leave.</param>
 /// <param name="Costs">The set of the years and what missing costs; null without a target.</param>
 /// <param name="Fruit">What fruit weighs per hectare; null where not known.</param>
@@ -189,6 +200,7 @@ public sealed record CheckTerms(
     CheckGround Ground,
     double Done,
     double Trees,
+    double? BudsWanted,
     double FruitPerBud,
     MissCosts? Costs,
     CropGround? Fruit,

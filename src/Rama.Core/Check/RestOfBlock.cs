@@ -14,6 +14,9 @@ public sealed record RestOfBlock(
     IReadOnlyList<Notice> Warnings
 ) : Calculated(BudsPerTree, "bud/tree", Steps, Warnings)
 {
+    /// <summary>More than was asked, as a share; less than 0 for fewer.</summary>
+    public required double Share { get; init; }
+
     /// <summary>Works it out.</summary>
     /// <param name="asked">Floral buds asked for per tree, above 0.</param>
     /// <param name="left">Floral buds left on those done, in the mean.</param>
@@ -54,6 +57,9 @@ public sealed record RestOfBlock(
                         new Figure("buds on the rest", rest, "bud/tree")
                     ),
             ]
-        );
+        )
+        {
+            Share = rest / asked - 1,
+        };
     }
 }

@@ -105,7 +105,8 @@ public sealed record PruningPlan(
             );
 
         var answer = SchoolAnswer.Of(target!.Insurance.School, crop.FruitPerTree, target.Insurance)!;
-        var buds = answer.BudsPerTree;
+        // What trees done are short of, or have too many, the rest is left with more or fewer of.
+        var buds = answer.BudsPerTree * (1 + reading.Cutting.Rest);
         // What the buds standing can set at best: none of what is still expected to be lost is there to fruit.
         var set =
             (target.Insurance.Set?.Mean ?? planting.Variety.SetShare.Value)
@@ -129,6 +130,20 @@ public sealed record PruningPlan(
                 : Prescription.Of(planting.System.RulesFor(reading.Cutting.Answers), stock, decision, settings, by);
         var prescription = Prescribed(terms);
         decision = prescription?.CarriedOut(decision!) ?? decision;
+        if (reading.Cutting.Rest is var rest && rest != 0 && decision is not null)
+            decision = decision with
+            {
+                Warnings =
+                [
+                    .. decision.Warnings,
+                    new(
+                        rest > 0 ? "decision.rest-more" : "decision.rest-fewer",
+                        $"The rest is left with {Math.Abs(rest) * 100:0} % {(rest > 0 ? "more" : "fewer")} than the target "
+                            + "asks, for the trees done.",
+                        new Figure("of the rest", Math.Abs(rest), "share")
+                    ),
+                ],
+            };
         var expected = terms.Observed.Count == 0 ? null : Prescribed(terms with { Observed = [] });
         // Per limb means per limb kept, so it waits for the prescription wherever there is one, unless it is what is
         // held.
@@ -160,7 +175,14 @@ public sealed record PruningPlan(
             stock,
             prescription,
             expected is null ? null : DemonstrationEffect.Of(expected, prescription!),
-            BudLedger.Of(buds, crop.FruitPerTree, answer.Factor, settings, decision, prescription),
+            BudLedger.Of(
+                buds,
+                crop.FruitPerTree,
+                answer.Factor * (1 + reading.Cutting.Rest),
+                settings,
+                decision,
+                prescription
+            ),
             CropLoad.Check(planting, crop.FruitPerTree, survey?.Means.TcsaCm2),
             reading.Problems
         );

@@ -21,8 +21,15 @@ public sealed record CuttingEntry
     /// <summary>How the crew works to the number; by amounts when left out.</summary>
     public WayOfWorking? Way { get; init; }
 
+    /// <summary>
+    /// How many more buds than the target asks the trees still to be pruned are left with, as a share: less than 0 for
+    /// fewer. So a planting ends at its number though those done missed it.
+    /// </summary>
+    public double? Rest { get; init; }
+
     /// <summary>Whether nothing was chosen.</summary>
-    public bool IsUntouched => Answers.Count == 0 && Settings.Count == 0 && Demonstration.Count == 0 && Way is null;
+    public bool IsUntouched =>
+        Answers.Count == 0 && Settings.Count == 0 && Demonstration.Count == 0 && Way is null && Rest is null;
 
     /// <summary>
     /// Reads the entry against a system. What belongs to another system, chosen before it was changed, is passed over.
@@ -32,6 +39,7 @@ public sealed record CuttingEntry
     public Cutting Read(TrainingSystem system)
     {
         const int MostTrees = 100;
+        const double MostRest = 0.3;
         var reader = new EntryReader();
         foreach (var question in system.Questions)
             if (Answers.TryGetValue(question.Id, out var answer) && question.Options.All(o => o.Id != answer))
@@ -60,6 +68,7 @@ public sealed record CuttingEntry
             .Take(MostTrees)
             .Select((t, i) => reader.Under($"demonstration[{i}]", () => t.Read(system)))
             .ToList();
+        var rest = reader.Optional("rest", "Rest of the planting", Rest, "share", -MostRest, MostRest) ?? 0;
         reader.ThrowIfAny();
         List<ObservedDrops> observed =
         [
@@ -70,7 +79,7 @@ public sealed record CuttingEntry
                 ))
                 .Where(o => o.Shares.Count > 0),
         ];
-        return new(Answers, new(settings, observed) { Way = Way ?? WayOfWorking.Amounts });
+        return new(Answers, new(settings, observed) { Way = Way ?? WayOfWorking.Amounts }, rest);
     }
 }
 
@@ -142,7 +151,9 @@ public sealed record DemonstrationTreeEntry
 /// <summary>How a system is cut in one planting.</summary>
 /// <param name="Answers">Answers to its questions.</param>
 /// <param name="Terms">Settings held, drops observed and the way of working.</param>
-public sealed record Cutting(IReadOnlyDictionary<string, string> Answers, CuttingTerms Terms)
+/// <param name="Rest">How many more buds than the target asks are left on the trees still to be pruned, as a
+/// share.</param>
+public sealed record Cutting(IReadOnlyDictionary<string, string> Answers, CuttingTerms Terms, double Rest = 0)
 {
     /// <summary>As the system has it.</summary>
     public static readonly Cutting None = new(new Dictionary<string, string>(), CuttingTerms.None);

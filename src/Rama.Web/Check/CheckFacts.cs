@@ -10,12 +10,16 @@ namespace Rama.Web.Check;
 /// <summary>What a plan tells of the trees that are checked.</summary>
 /// <param name="Rows">Trees pruned by row, in the order of the rows; empty where rows are not listed.</param>
 /// <param name="Places">First and last tree of each listed row.</param>
+/// <param name="BudsWanted">Floral buds the target asks for on a mean tree.</param>
+/// <param name="Rest">How many more are left on the rest, as a share.</param>
 /// <param name="FruitPerBud">Fruit wanted for each bud to leave.</param>
 /// <param name="Costs">The set of the years and what missing costs.</param>
 /// <param name="Fruit">What fruit weighs per hectare.</param>
 internal sealed record CheckFacts(
     IReadOnlyList<(int Row, IReadOnlyList<int> Trees)> Rows,
     IReadOnlyList<(int Row, int First, int Last)> Places,
+    double BudsWanted,
+    double Rest,
     double FruitPerBud,
     MissCosts Costs,
     CropGround? Fruit
@@ -49,6 +53,8 @@ internal sealed record CheckFacts(
                 ),
             ],
             [.. rows.Select(r => (r.Number, r.FirstTree, r.LastTree))],
+            plan.Buds!.BudsPerTree,
+            reading.Cutting.Rest,
             costs.FruitPerBud,
             costs,
             trees > 0 ? new(trees, kg, crop.MarketableKgPerHa / (trees * crop.FruitPerTree * kg)) : null

@@ -122,6 +122,7 @@ internal sealed class EstateChecks(CheckStore store, IMemoryCache cache)
             ),
             passes.Select(planting.Done).DefaultIfEmpty(0).Max(),
             planting.Planting.Facts?.Terms.Trees ?? 0,
+            facts?.BudsWanted,
             facts?.FruitPerBud ?? 0,
             facts?.Costs,
             facts?.Fruit,

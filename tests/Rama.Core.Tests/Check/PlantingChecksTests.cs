@@ -58,8 +58,12 @@ public sealed class PlantingChecksTests
         Assert.Equal(240, effect.Done.Trees, 1e-9);
         Assert.Equal(1_000, effect.GoesOn.Trees, 1e-9);
         Assert.True(effect.Done.Fruit > 0);
-        // As many were checked as the latest are: what is done and what goes on is the same.
-        Assert.Equal(effect.GoesOn.Tonnes!.Value * 0.24, effect.Done.Tonnes!.Value, 1e-9);
+        // What is still to be pruned comes out as the latest trees do.
+        Assert.Equal(
+            effect.PerTree.TonnesPerHa!.Value / 2_800 * 760,
+            effect.GoesOn.Tonnes!.Value - effect.Done.Tonnes!.Value,
+            1e-9
+        );
         Assert.True(said.Rest!.BudsPerTree > 185);
         // All of it done: nothing is left to put right.
         Assert.Null(Of([.. Enumerable.Range(0, 24).Select(i => Checked(i, random, Hard, 0.8))], done: 1).Rest);
@@ -250,6 +254,7 @@ public sealed class PlantingChecksTests
             ),
             done,
             1_000,
+            185,
             0.57,
             new(0.57, SetOutcome.Of(BetaShare.Of(0.62, 0.08)!.Value), 0.62, 0.02, 0.1, 15),
             new(2_800, 0.195, 0.87),

@@ -441,4 +441,26 @@ public sealed class PruningPlanTests
                     spurs.HowMany
                 );
         });
+
+    [Fact]
+    public void The_rest_of_a_planting_may_be_left_with_more_than_the_target_asks()
+    {
+        var entry = Entries.Plan(300, 310, 290, 305, 295, 300);
+        var (plain, rest) = (PruningPlan.Of(entry), PruningPlan.Of(entry with { Cutting = new() { Rest = 0.05 } }));
+        // The target stays; what is cut to is more, and everything that tells it tells so.
+        Assert.Equal(plain.Buds!.BudsPerTree, rest.Buds!.BudsPerTree, 1e-9);
+        Assert.Equal(1.05 * plain.Decision!.BudsToLeave, rest.Decision!.BudsToLeave, 1e-9);
+        Assert.Equal(rest.Decision.BudsToLeave, rest.Ledger!.Wanted, 1e-9);
+        Assert.Equal(rest.Ledger.Wanted, rest.Ledger.FruitWanted * rest.Ledger.BudFactor, 1e-6);
+        Assert.True(rest.Prescription!.BudsLeft > plain.Prescription!.BudsLeft);
+        Assert.Contains(rest.Decision.Warnings, w => w.Code == "decision.rest-more");
+        Assert.DoesNotContain(plain.Decision.Warnings, w =>
+            w.Code.StartsWith("decision.rest", StringComparison.Ordinal)
+        );
+        Entries.AssertProblem(
+            PruningPlan.Of(entry with { Cutting = new() { Rest = 2 } }).Problems,
+            "cutting.rest",
+            "range"
+        );
+    }
 }

@@ -11897,6 +11897,12 @@ export interface components {
             /** @description Demonstration trees: what fell after each step. */
             demonstration?: components["schemas"]["DemonstrationTreeEntry"][];
             way?: null | components["schemas"]["WayOfWorking"];
+            /**
+             * Format: double
+             * @description How many more buds than the target asks the trees still to be pruned are left with, as a share: less than 0 for
+             *     fewer. So a planting ends at its number though those done missed it.
+             */
+            rest?: null | number;
             /** @description Whether nothing was chosen. */
             isUntouched?: boolean;
         };
@@ -17048,6 +17054,11 @@ export interface components {
             budsPerTree: number;
             /** @description Whether that lies inside the tolerance band of the number. */
             isWithin: boolean;
+            /**
+             * Format: double
+             * @description More than was asked, as a share; less than 0 for fewer.
+             */
+            share: number;
             /**
              * Format: double
              * @description The number, not rounded.

@@ -104,6 +104,7 @@ function Checks({ view }: { view: CheckView }) {
               {says.rest.warnings.map((w) => (
                 <p key={w.code}>{say(w)}</p>
               ))}
+              <LeaveRest rest={says.rest} />
             </div>
           )}
           {says && says.classes.length > 0 && <ByClass says={says} />}
@@ -183,6 +184,52 @@ function Lanes({ says, nameOf }: { says: Says; nameOf: (id: string | null | unde
         </div>
       ))}
     </section>
+  );
+}
+
+/** The rest of the planting left with what makes up for the trees done, by choice: a new card says so. */
+function LeaveRest({ rest }: { rest: NonNullable<Says['rest']> }) {
+  const { t, number } = useReading();
+  const may = useMay();
+  const { view, draft, change, save } = usePlantingWork();
+  const cutting = draft('cutting');
+  const kept = view.cutting.rest ?? null;
+  if (!may('settings') || view.isPast || (!rest.isWithin && kept === null)) return null;
+  const leave = (share: number | null) => {
+    change('cutting', { ...cutting, rest: share });
+  };
+  const isTyped = cutting.rest !== kept;
+  return (
+    <div>
+      {kept !== null && <p data-test="rest-kept">{t('check.rest-kept', { share: number(kept * 100, 0) })}</p>}
+      <p className="crews-acts">
+        {rest.isWithin && (
+          <Button
+            onClick={() => {
+              leave(rest.share);
+            }}
+            data-test="rest-leave"
+          >
+            {t('check.rest-leave', { buds: number(rest.budsPerTree, 0) })}
+          </Button>
+        )}
+        {(cutting.rest ?? null) !== null && (
+          <Button
+            onClick={() => {
+              leave(null);
+            }}
+          >
+            {t('check.rest-back')}
+          </Button>
+        )}
+        {isTyped && (
+          <Button type="primary" onClick={() => void save('cutting')} data-test="rest-save">
+            {t('check.rest-save')}
+          </Button>
+        )}
+      </p>
+      {(isTyped || kept !== null) && <p className="small">{t('check.rest-card')}</p>}
+    </div>
   );
 }
 

@@ -5,7 +5,13 @@ describe('how a system is cut', () => {
   it('is the same after being read into a draft and back, in another language too', () => {
     const shown = { row: 3, tree: 14, before: 310, left: 221, fell: { 'thick-limbs': 60, spurs: 29 } };
     const settings = { 'big-limbs': 2, 'big-from': 20.5 };
-    const cutting = { answers: { order: 'top-down' }, way: 'count' as const, settings, demonstration: [shown] };
+    const cutting = {
+      answers: { order: 'top-down' },
+      way: 'count' as const,
+      rest: 0.05,
+      settings,
+      demonstration: [shown],
+    };
     expect(readCutting(toCuttingDraft(cutting, 'es'), 'es')).toEqual({ entry: cutting, unreadable: [] });
   });
 
@@ -16,6 +22,7 @@ describe('how a system is cut', () => {
         settings: { 'big-limbs': '', 'big-from': 'thick' },
         lines: [{ before: '200', 'fell.forks': 'many' }],
         way: null,
+        rest: null,
       },
       'en',
     );

@@ -12,6 +12,8 @@ export interface CuttingDraft {
   settings: Record<string, string>;
   lines: Line[];
   way: CuttingEntry['way'];
+  /** More buds on the rest than the target asks, as a share; chosen where trees are checked. */
+  rest: number | null;
 }
 
 /** Columns of a demonstration tree beside what fell at each step, whose columns begin with `fell.`. */
@@ -35,6 +37,7 @@ export function toCuttingDraft(cutting: CuttingEntry, language: Locale): Cutting
   return {
     answers: { ...cutting.answers },
     way: cutting.way ?? null,
+    rest: cutting.rest ?? null,
     settings: Object.fromEntries(
       Object.entries(cutting.settings ?? {}).map(([id, value]) => [id, toInput(value, language)]),
     ),
@@ -77,7 +80,7 @@ export function readCutting(draft: CuttingDraft, language: Locale): Read<Cutting
   );
   const answers = Object.fromEntries(Object.entries(draft.answers).filter(([, answer]) => answer !== ''));
   return {
-    entry: { answers, settings, way: draft.way ?? null, ...trees.entry },
+    entry: { answers, settings, way: draft.way ?? null, rest: draft.rest, ...trees.entry },
     unreadable: [...unreadable, ...trees.unreadable],
   };
 }
