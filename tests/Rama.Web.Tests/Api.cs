@@ -34,6 +34,28 @@ internal static class Api
         return body;
     }
 
+    /// <summary>Sends entries from the row on a day of the demo, and tells what became of each.</summary>
+    public static async Task<List<(string Outcome, string? Code)>> SendFromRowAsync(
+        this HttpClient client,
+        Guid device,
+        params string[] entries
+    )
+    {
+        var (status, body) = await client.PostAsync(
+            "/api/v1/field",
+            $$"""
+            {"device": "{{device}}", "sentAt": "2027-01-27T16:00:00Z",
+             "entries": [{{string.Join(",", entries)}}]}
+            """
+        );
+        Assert.Equal(200, status);
+        return
+        [
+            .. body.AsArray()
+                .Select(r => ((string)r!["outcome"]!, (string?)r["problems"]?.AsArray().FirstOrDefault()?["code"])),
+        ];
+    }
+
     /// <summary>A new estate of the client's person, and a client that is at work in it.</summary>
     public static async Task<HttpClient> InNewEstateAsync(
         this RamaApplication application,

@@ -259,22 +259,8 @@ public sealed class CrewPlanTests(RamaApplication application) : IClassFixture<R
         Assert.Equal(0, (int)TaskOf(await Plan(), "H12", "winter")["version"]!);
     }
 
-    private async Task<List<(string Outcome, string? Code)>> Send(HttpClient who, params string[] entries)
-    {
-        var (status, body) = await who.PostAsync(
-            "/api/v1/field",
-            $$"""
-            {"device": "{{Phone}}", "sentAt": "2027-01-27T16:00:00Z",
-             "entries": [{{string.Join(",", entries)}}]}
-            """
-        );
-        Assert.Equal(200, status);
-        return
-        [
-            .. body.AsArray()
-                .Select(r => ((string)r!["outcome"]!, (string?)r["problems"]?.AsArray().FirstOrDefault()?["code"])),
-        ];
-    }
+    private static Task<List<(string Outcome, string? Code)>> Send(HttpClient who, params string[] entries) =>
+        who.SendFromRowAsync(Phone, entries);
 
     private string Report(Guid id, object planting, string rows, string hours = "8", Guid? supersedes = null) =>
         $$$"""

@@ -18,7 +18,9 @@ public sealed record CropEffectEntry
     /// <summary>Floral buds left per tree in the mean.</summary>
     public double? BudsLeft { get; init; }
 
-    /// <summary>Coefficient of variation of the buds left from tree to tree; 0.2 when left out, 0 for one tree.</summary>
+    /// <summary>
+    /// Coefficient of variation of the buds left from tree to tree; 0.2 when left out, 0 for one tree.
+    /// </summary>
     public double? TreeCv { get; init; }
 
     /// <summary>Mean share of the buds that hold a fruit over the years.</summary>
@@ -74,34 +76,5 @@ public sealed record CropEffectEntry
         {
             CostPerTree = null,
         };
-    }
-}
-
-/// <summary>A planting that is partly pruned, as typed.</summary>
-public sealed record RestOfBlockEntry
-{
-    /// <summary>Floral buds asked for per tree.</summary>
-    public double? BudsAsked { get; init; }
-
-    /// <summary>Floral buds left on those done.</summary>
-    public double? BudsLeft { get; init; }
-
-    /// <summary>Share of the trees that are done.</summary>
-    public double? Done { get; init; }
-
-    /// <summary>How far off is near enough, as a share; 0.1 when left out.</summary>
-    public double? Tolerance { get; init; }
-
-    /// <summary>Works it out.</summary>
-    /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
-    public RestOfBlock Calculate()
-    {
-        var reader = new EntryReader();
-        var asked = reader.Required("budsAsked", "Buds asked", BudsAsked, "bud/tree", 0.1, 20_000);
-        var left = reader.Required("budsLeft", "Buds left", BudsLeft, "bud/tree", 0, 20_000);
-        var done = reader.Required("done", "Share done", Done, "share", 0, 0.99);
-        var tolerance = reader.Optional("tolerance", "Tolerance", Tolerance, "share", 0.01, 0.5) ?? 0.1;
-        reader.ThrowIfAny();
-        return RestOfBlock.Of(asked, left, done, tolerance);
     }
 }

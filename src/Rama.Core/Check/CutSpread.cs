@@ -30,8 +30,8 @@ public sealed record CutSpread(double Sigma, int Ranges)
     /// <param name="series">log(left ÷ asked) of each pruner, in the order of the counts.</param>
     /// <remarks>
     /// From one count to the next of the same pruner, so that how pruners differ, and how one drifts, is not in it.
-    /// Ranges beyond the limit are left out once. Source: NIST/SEMATECH handbook, individuals chart; its weight and floor
-    /// are assumptions.
+    /// Ranges beyond the limit are left out once. Source: NIST/SEMATECH handbook, individuals chart; its weight and
+    /// floor are assumptions.
     /// </remarks>
     public static CutSpread Of(IEnumerable<IReadOnlyList<double>> series)
     {

@@ -190,8 +190,8 @@ public sealed record PlantingChecks(
 /// <param name="Ground">Its rows, passes and what is reported.</param>
 /// <param name="Done">Share of its trees that is pruned.</param>
 /// <param name="Trees">Its bearing trees.</param>
-/// <param name="BudsWanted">Floral buds the target asks for on a mean tree, whatever the rest is left with; null without
-/// a target.</param>
+/// <param name="BudsWanted">Floral buds the target asks for on a mean tree, whatever the rest is left with; null
+/// without a target.</param>
 /// <param name="FruitPerBud">Fruit wanted for each bud to leave.</param>
 /// <param name="Costs">The set of the years and what missing costs; null without a target.</param>
 /// <param name="Fruit">What fruit weighs per hectare; null where not known.</param>

@@ -47,13 +47,13 @@ public sealed record RestOfBlock(
                 within
                     ? new(
                         "rest.no-repair",
-                        "Trees with more do not repair those with less: their fruit stays smaller, and they flower less "
-                            + "next year."
+                        "Trees with more do not repair those with less: their fruit stays smaller, and they flower "
+                            + "less next year."
                     )
                     : new(
                         "rest.too-far",
-                        $"The rest would have to average {rest:0} buds a tree, outside what is near enough. Prune it to "
-                            + "its own number.",
+                        $"The rest would have to average {rest:0} buds a tree, outside what is near enough. Prune "
+                            + "it to its own number.",
                         new Figure("buds on the rest", rest, "bud/tree")
                     ),
             ]

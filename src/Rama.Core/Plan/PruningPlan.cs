@@ -138,8 +138,8 @@ public sealed record PruningPlan(
                     .. decision.Warnings,
                     new(
                         rest > 0 ? "decision.rest-more" : "decision.rest-fewer",
-                        $"The rest is left with {Math.Abs(rest) * 100:0} % {(rest > 0 ? "more" : "fewer")} than the target "
-                            + "asks, for the trees done.",
+                        $"The rest is left with {Math.Abs(rest) * 100:0} % {(rest > 0 ? "more" : "fewer")} than the "
+                            + "target asks, for the trees done.",
                         new Figure("of the rest", Math.Abs(rest), "share")
                     ),
                 ],

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { KitCheck, TreeCheckEntry } from '../../../api/client';
+import { Figure } from '../../../field/Figure';
 import { PhotoKey } from '../../../field/PhotoKey';
 import { PlantingBar } from '../../../field/PlantingBar';
 import type { KeptKit } from '../../../field/queue';
@@ -431,33 +432,5 @@ function Check({ kept, check }: { kept: KeptKit; check: KitCheck }) {
         ))}
       </ul>
     </>
-  );
-}
-
-function Figure({
-  label,
-  value,
-  onChange,
-  test,
-  wide = false,
-}: {
-  label: string;
-  value: string;
-  onChange: (value: string) => void;
-  test: string;
-  wide?: boolean;
-}) {
-  return (
-    <label className={wide ? 'work-number check-wide' : 'work-number'}>
-      {label}
-      <input
-        inputMode="decimal"
-        value={value}
-        data-test={test}
-        onChange={(e) => {
-          onChange(e.target.value);
-        }}
-      />
-    </label>
   );
 }

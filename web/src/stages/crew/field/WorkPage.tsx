@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { WorkReportEntry } from '../../../api/client';
+import { Figure } from '../../../field/Figure';
 import { PhotoKey } from '../../../field/PhotoKey';
 import { PlantingBar } from '../../../field/PlantingBar';
 import type { KeptKit } from '../../../field/queue';
@@ -312,31 +313,5 @@ function Working({ kept }: { kept: KeptKit }) {
         )}
       </main>
     </>
-  );
-}
-
-function Figure({
-  label,
-  value,
-  onChange,
-  test,
-}: {
-  label: string;
-  value: string;
-  onChange: (value: string) => void;
-  test: string;
-}) {
-  return (
-    <label className="work-number">
-      {label}
-      <input
-        inputMode="decimal"
-        value={value}
-        data-test={test}
-        onChange={(e) => {
-          onChange(e.target.value);
-        }}
-      />
-    </label>
   );
 }
