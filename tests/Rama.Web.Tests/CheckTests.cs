@@ -42,7 +42,11 @@ public sealed class CheckTests(RamaApplication application) : IClassFixture<Rama
             .Single(p => (string)p!["code"]! == "H6")!;
         Assert.Equal((double)all["off"]!, (double)line["check"]!["off"]!, 12);
         Assert.True(JsonNode.DeepEquals(all["sentence"], line["check"]!["sentence"]));
-        Assert.Equal(["Crew A"], line["check"]!["against"]!.AsArray().Select(n => (string)n!));
+        var against = line["check"]!["against"]!.AsArray().Single()!;
+        Assert.Equal("Crew A", (string)against["name"]!);
+        Assert.True(
+            JsonNode.DeepEquals(against["told"]!["sentence"], h6["says"]!["crews"]![0]!["verdict"]!["sentence"])
+        );
         var task = (await _lead.ReadAsync("/api/v1/crew-plan"))["tasks"]!
             .AsArray()
             .Single(t => (string)t!["code"]! == "H6" && (string)t["pass"]! == "winter")!;

@@ -1,5 +1,4 @@
 using Rama.Core.Explain;
-using Rama.Core.Prescribe.Issue;
 using Rama.Core.Statistics;
 
 namespace Rama.Core.Check;
@@ -12,14 +11,14 @@ namespace Rama.Core.Check;
 /// <param name="Sentence">The sentence.</param>
 public sealed record AmountsVerdict(VerdictKind Kind, int Trees, double? Asked, MeanInterval Made, Notice Sentence)
 {
-    internal static AmountsVerdict? Of(IReadOnlyList<CheckedTree> trees, IssuedPrescription? card)
+    internal static AmountsVerdict? Of(IReadOnlyList<CheckedTree> trees)
     {
         var told = trees.Where(t => t.Check.BigCuts is not null).ToList();
-        if (card is null || told.Count == 0)
+        if (told.Count == 0)
             return null;
-        double? AskedOn(CheckedTree tree)
+        static double? AskedOn(CheckedTree tree)
         {
-            var steps = card.Classes.First(c => c.Name == tree.Class).Steps.Where(s => s.Order > 0).ToList();
+            var steps = tree.Of!.Steps.Where(s => s.Order > 0).ToList();
             return steps.Count > 0 && steps.All(s => s.Most is null) ? null : steps.Sum(s => s.Most ?? 0);
         }
         var made = MeanInterval.Of([.. told.Select(t => t.Check.BigCuts!.Value)]);

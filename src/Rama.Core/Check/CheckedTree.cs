@@ -15,6 +15,15 @@ public sealed record CheckedTree(TreeCheck Check, CheckStanding Standing, string
     /// <summary>A count this many times what was asked, or so much less, is looked at twice.</summary>
     public const double Believed = 3;
 
+    /// <summary>What the card of its day asks for in its class; null where it is held against none.</summary>
+    internal IssuedClass? Of { get; init; }
+
+    /// <summary>That card.</summary>
+    internal IssuedPrescription? Card { get; init; }
+
+    /// <summary>Whether it stands for its tree: a later check of it counts for nothing then.</summary>
+    internal bool Stands => Standing is CheckStanding.Charted or CheckStanding.ShortBefore or CheckStanding.NoNumber;
+
     /// <summary>log(left ÷ asked); null where it is not charted.</summary>
     public double? Ratio =>
         Standing == CheckStanding.Charted && Asked is > 0 and var asked && Check.Left is { } left
@@ -28,9 +37,10 @@ public sealed record CheckedTree(TreeCheck Check, CheckStanding Standing, string
     /// <param name="check">The check.</param>
     /// <param name="card">What was handed out by then; null for nothing.</param>
     /// <param name="ground">What is known of the planting.</param>
-    public static CheckedTree Of(TreeCheck check, IssuedPrescription? card, CheckGround ground)
+    public static CheckedTree HeldAgainst(TreeCheck check, IssuedPrescription? card, CheckGround ground)
     {
-        CheckedTree Apart(CheckStanding why, IssuedClass? of = null) => new(check, why, of?.Name, null, false);
+        CheckedTree Apart(CheckStanding why, IssuedClass? of = null) =>
+            new(check, why, of?.Name, null, false) { Of = of, Card = card };
         if (!ground.Holds(check.Row, check.Tree))
             return Apart(CheckStanding.NoSuchTree);
         if (!ground.Passes.Contains(check.Pass))
@@ -54,15 +64,17 @@ public sealed record CheckedTree(TreeCheck Check, CheckStanding Standing, string
             of.Name,
             asked,
             byGauge is not null
-        );
+        )
+        {
+            Of = of,
+            Card = card,
+        };
     }
 
     private static IssuedClass? ClassOf(TreeCheck check, IssuedPrescription card) =>
         card.Classes is [var only] ? only
         : check.GirthCm is { } girth
-            ? card.Classes.FirstOrDefault(c =>
-                (c.FromGirthCm is null || girth >= c.FromGirthCm) && (c.ToGirthCm is null || girth < c.ToGirthCm)
-            )
+            ? card.Classes.FirstOrDefault(c => TrunkClass.Within(girth, c.FromGirthCm, c.ToGirthCm))
         : card.Classes.FirstOrDefault(c => c.Name == check.Class);
 
     // What the tape gives for the limbs there are, where each was measured.
@@ -107,24 +119,4 @@ public enum CheckStanding
 
     /// <summary>The planting has no such pass of cutting.</summary>
     OtherPass,
-}
-
-/// <summary>What checks are held against beside the card.</summary>
-/// <param name="Rows">First and last tree of each listed row; empty where rows are not listed.</param>
-/// <param name="Passes">Passes that cut to the card.</param>
-/// <param name="RowsDone">Rows reported done, by pass.</param>
-public sealed record CheckGround(
-    IReadOnlyList<(int Row, int First, int Last)> Rows,
-    IReadOnlySet<string> Passes,
-    IReadOnlyDictionary<string, IReadOnlyList<int>> RowsDone
-)
-{
-    internal bool Holds(int row, int tree) =>
-        Rows.Count == 0 || Rows.Any(r => r.Row == row && tree >= r.First && tree <= r.Last);
-
-    // Where nobody reports rows, whoever checks a tree knows that it is pruned.
-    internal bool IsPruned(TreeCheck check) =>
-        check.AfterPruning
-        || RowsDone.GetValueOrDefault(check.Pass) is not { Count: > 0 } done
-        || done.Contains(check.Row);
 }

@@ -4,8 +4,8 @@ namespace Rama.Core.Check;
 /// <param name="Points">The counts.</param>
 /// <param name="Sigma">Spread of log(left ÷ asked) from tree to tree the limits are drawn with.</param>
 /// <remarks>
-/// Charted is log r + σ²/2, which is 0 in the mean where trees come out as asked: log r alone lies σ²/2 below it, so
-/// that "too hard" would be said nearly four times as often as "too soft". Beside the limits of single counts stands a
+/// Charted is log r + σ²/2, which is 0 in the mean where trees come out as asked: log r alone lies σ²/2 below it,
+/// so that "too hard" would be said nearly four times as often as "too soft". Beside the limits of single counts is a
 /// two-sided CUSUM with k = 0.5 and h = 4 in units of σ. Sources: Montgomery, Statistical Quality Control;
 /// NIST/SEMATECH handbook; run lengths and detection: handbook of the trade 5.3 and 7.3.
 /// </remarks>

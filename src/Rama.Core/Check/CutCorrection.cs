@@ -120,7 +120,7 @@ public sealed record AskedOfTree(double Buds, double Limbs, double? BigLimbBuds,
                     : $"Leave about {n} big {(n == 1 ? "limb" : "limbs")} more on a tree."
             );
         if (ways.Count == 0)
-            Add(CorrectionKind.BudsPerTree, 1, n => $"Leave about {n} buds {more} on a tree.");
+            Add(CorrectionKind.BudsPerTree, 1, n => $"Leave about {n} {(n == 1 ? "bud" : "buds")} {more} on a tree.");
         return ways.DefaultIfEmpty(Least(buds, more)).MinBy(w => Math.Abs(w.BudsPerTree - Math.Abs(buds)))!;
     }
 

@@ -27,6 +27,9 @@ public sealed record CutVerdict(
     IReadOnlyList<Step> Steps
 ) : Calculated(Off, "share", Steps, [])
 {
+    /// <summary>Whether it is said that too many or too few are left.</summary>
+    public bool IsAgainst => Kind is VerdictKind.TooMany or VerdictKind.TooFew;
+
     /// <summary>Fewer counts say nothing, whatever they show.</summary>
     public const int Fewest = 3;
 
@@ -34,8 +37,12 @@ public sealed record CutVerdict(
     private const double Sure = 1.959963984540054,
         Inside = 1.6448536269514722;
 
-    // What people cut weeks ago says little of how they cut now.
+    // What people cut weeks ago says little of how they cut now; a narrow band needs more trees all the same.
     private const int Latest = 24;
+
+    private const double WorthOfBand = 0.75;
+
+    private const int Most = 2_000;
 
     /// <summary>Judges counts.</summary>
     /// <param name="ratios">log(left ÷ asked), in the order they were made.</param>
@@ -58,12 +65,13 @@ public sealed record CutVerdict(
         var sigma = spread.Sigma;
         var chart = CutChart.Of(ratios, sigma);
         var signal = chart.Signal;
-        var counted = Math.Min(chart.SinceChange, Latest);
+        var (bandLow, bandHigh) = (Math.Log(1 - tolerance), Math.Log(1 + tolerance));
+        var latest = tolerance > 0 ? Math.Max(Latest, Needed(sigma, WorthOfBand * bandHigh / Inside)) : Latest;
+        var counted = Math.Min(chart.SinceChange, latest);
         if (counted == 0)
             return new(VerdictKind.None, 0, 0, null, null, Fewest, chart, null, Nothing, []);
         var mean = ratios.TakeLast(counted).Average() + sigma * sigma / 2;
         var error = sigma / Math.Sqrt(counted);
-        var (bandLow, bandHigh) = (Math.Log(1 - tolerance), Math.Log(1 + tolerance));
         var (low, high) = (mean - Sure * error, mean + Sure * error);
         var kind =
             counted < Fewest && signal == CutSignal.None ? VerdictKind.TooFewCounts
@@ -72,7 +80,7 @@ public sealed record CutVerdict(
             : mean - Inside * error > bandLow && mean + Inside * error < bandHigh ? VerdictKind.OnTarget
             : VerdictKind.TooFewCounts;
         var off = Math.Exp(mean) - 1;
-        var toDecide = kind == VerdictKind.TooFewCounts ? ToGo(counted, mean, sigma, bandLow, bandHigh) : 0;
+        var toDecide = kind == VerdictKind.TooFewCounts ? ToGo(counted, latest, mean, sigma, bandLow, bandHigh) : 0;
         var correction = kind is VerdictKind.TooMany or VerdictKind.TooFew ? asked?.Correction(off) : null;
         return new(
             kind,
@@ -116,23 +124,31 @@ public sealed record CutVerdict(
     private static Notice Nothing { get; } = new("verdict.none", "No finished tree is checked yet.");
 
     // Until the interval would lie inside the band, or outside it, were the mean to stay.
-    private static int ToGo(int counted, double mean, double sigma, double bandLow, double bandHigh)
+    private static int ToGo(int counted, int latest, double mean, double sigma, double bandLow, double bandHigh)
     {
         var inside = Math.Min(bandHigh - mean, mean - bandLow);
         var outside = Math.Max(mean - bandHigh, bandLow - mean);
         var room = inside > 0 ? inside / Inside : outside / Sure;
-        var needed = room <= 0 ? Latest : Math.Pow(sigma / room, 2);
-        return (int)Math.Clamp(Math.Ceiling(needed) - counted, Math.Max(1, Fewest - counted), Latest);
+        var needed = room <= 0 ? latest : Needed(sigma, room);
+        return Math.Clamp(needed - counted, Math.Max(1, Fewest - counted), latest);
     }
+
+    // Counts whose mean has a standard error of no more than that.
+    private static int Needed(double sigma, double error) =>
+        (int)Math.Min(Most, Math.Ceiling(Math.Pow(sigma / error, 2)));
 
     private static Notice SentenceOf(VerdictKind kind, int counts, double off, double low, double high, int toDecide)
     {
         static string Percent(double share) => $"{Math.Abs(share) * 100:0} %";
+        // From nothing where the interval reaches over the number.
+        var least = low * high <= 0 ? 0 : Math.Min(Math.Abs(low), Math.Abs(high));
+        var most = kind == VerdictKind.TooMany ? high : -low;
+        var between = $"{least * 100:0} to {most * 100:0} %";
         Figure[] figures =
         [
             new("off the number", Math.Abs(off), "share"),
-            new("at least", Math.Max(0, Math.Min(Math.Abs(low), Math.Abs(high))), "share"),
-            new("at most", Math.Max(Math.Abs(low), Math.Abs(high)), "share"),
+            new("at least", least, "share"),
+            new("at most", most, "share"),
             new("counts", counts, "1"),
             new("counts wanted", toDecide, "1"),
         ];
@@ -145,12 +161,12 @@ public sealed record CutVerdict(
             ),
             VerdictKind.TooMany => new(
                 "verdict.too-many",
-                $"Leaving {Percent(off)} too many, by the latest {counts} trees.",
+                $"Leaving {Percent(off)} too many ({between}), by the latest {counts} trees.",
                 figures
             ),
             VerdictKind.TooFew => new(
                 "verdict.too-few",
-                $"Cutting too hard: {Percent(off)} too few left, by the latest {counts} trees.",
+                $"Cutting too hard: {Percent(off)} too few left ({between}), by the latest {counts} trees.",
                 figures
             ),
             _ => new(

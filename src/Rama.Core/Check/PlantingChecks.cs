@@ -1,6 +1,5 @@
 using Rama.Core.Explain;
 using Rama.Core.Prescribe.Issue;
-using Rama.Core.Prescribe.Working;
 
 namespace Rama.Core.Check;
 
@@ -10,6 +9,7 @@ namespace Rama.Core.Check;
 /// <param name="Pruners">Of each pruner.</param>
 /// <param name="Classes">Left against asked by trunk class.</param>
 /// <param name="Trees">The checks, in the order they were made.</param>
+/// <param name="Tolerance">How far off is near enough by the card in hand, as a share; 0 before one.</param>
 /// <param name="Amounts">Of trees no number is asked for on; null without any.</param>
 /// <param name="Effect">What it does to the crop; null while nothing is said, or trees come out as asked.</param>
 /// <param name="Rest">What the trees still to be pruned would have to average; null where it is not asked.</param>
@@ -21,6 +21,7 @@ public sealed record PlantingChecks(
     IReadOnlyList<CheckedHand> Pruners,
     IReadOnlyList<CheckedClass> Classes,
     IReadOnlyList<CheckedTree> Trees,
+    double Tolerance,
     AmountsVerdict? Amounts,
     BlockEffect? Effect,
     RestOfBlock? Rest,
@@ -43,16 +44,14 @@ public sealed record PlantingChecks(
     )
     {
         HashSet<(int, int, string, bool)> seen = [];
-        Dictionary<CheckedTree, IssuedPrescription> cardOf = new(ReferenceEqualityComparer.Instance);
         List<CheckedTree> trees =
         [
             .. checks.Select(c =>
             {
                 var card = cards.LastOrDefault(i => WasOut(i.At, c.At, c.Check.Day)).Card;
-                var tree = CheckedTree.Of(c.Check, card, terms.Ground);
-                if (tree.Ratio is not null)
-                    cardOf.Add(tree, card);
-                return seen.Add((c.Check.Row, c.Check.Tree, c.Check.Pass, c.Check.AfterPruning))
+                var tree = CheckedTree.HeldAgainst(c.Check, card, terms.Ground);
+                // One that waits to be counted again, or told rightly, does not stand in the way of that.
+                return !tree.Stands || seen.Add((c.Check.Row, c.Check.Tree, c.Check.Pass, c.Check.AfterPruning))
                     ? tree
                     : tree with
                     {
@@ -83,13 +82,12 @@ public sealed record PlantingChecks(
                 .. charted
                     .Where(t => who(t) is not null)
                     .GroupBy(t => who(t)!.Value)
-                    .Select(g => new CheckedHand(g.Key, Judge(g), Effect(Judge(g)))),
+                    .Select(g => (Who: g.Key, Verdict: Judge(g)))
+                    .Select(h => new CheckedHand(h.Who, h.Verdict, Effect(h.Verdict))),
             ];
         // What is said of a hand is said of the trees it cuts.
         CropEffect? Effect(CutVerdict verdict) =>
-            verdict.Kind is VerdictKind.TooFew or VerdictKind.TooMany
-            && card is not null
-            && AskedOfTree.Of(card, null) is { } asked
+            verdict.IsAgainst && card is not null && AskedOfTree.Of(card, null) is { } asked
                 ? terms.EffectOf(asked.Buds, asked.Buds * (1 + verdict.Off), spread)
                 : null;
         var all = Judge(charted);
@@ -101,7 +99,7 @@ public sealed record PlantingChecks(
                 ? RestOfBlock.Of(
                     wanted,
                     // What each was asked for may have changed since: it stands with what it was left with.
-                    charted.Average(t => t.Share!.Value * (AskedOfTree.Of(cardOf[t], null)?.Buds ?? wanted)),
+                    charted.Average(t => t.Share!.Value * (AskedOfTree.Of(t.Card!, null)?.Buds ?? wanted)),
                     terms.Done,
                     tolerance
                 )
@@ -112,7 +110,8 @@ public sealed record PlantingChecks(
             By(t => t.Check.Pruner),
             CheckedClass.AllOf(charted, card),
             trees,
-            AmountsVerdict.Of(drawn.Where(t => t.Standing == CheckStanding.NoNumber).ToList(), card),
+            tolerance,
+            AmountsVerdict.Of(drawn.Where(t => t.Standing == CheckStanding.NoNumber).ToList()),
             now is null || AskedOfTree.Of(card!, null) is not { } tree
                 ? null
                 : BlockEffect.Of(now, terms.EffectOf(tree.Buds, tree.Buds * (1 + sofar), spread)!, terms),
@@ -186,88 +185,8 @@ public sealed record PlantingChecks(
     }
 }
 
-/// <summary>What is known of a planting whose trees are checked.</summary>
-/// <param name="Ground">Its rows, passes and what is reported.</param>
-/// <param name="Done">Share of its trees that is pruned.</param>
-/// <param name="Trees">Its bearing trees.</param>
-/// <param name="BudsWanted">Floral buds the target asks for on a mean tree, whatever the rest is left with; null
-/// without a target.</param>
-/// <param name="FruitPerBud">Fruit wanted for each bud to leave.</param>
-/// <param name="Costs">The set of the years and what missing costs; null without a target.</param>
-/// <param name="Fruit">What fruit weighs per hectare; null where not known.</param>
-/// <param name="CrewOfRow">Crew that reported a row.</param>
-public sealed record CheckTerms(
-    CheckGround Ground,
-    double Done,
-    double Trees,
-    double? BudsWanted,
-    double FruitPerBud,
-    MissCosts? Costs,
-    CropGround? Fruit,
-    IReadOnlyDictionary<int, Guid> CrewOfRow
-)
-{
-    internal CropEffect? EffectOf(double asked, double left, CutSpread spread) =>
-        Costs is null
-            ? null
-            : CropEffect.Of(
-                new(
-                    asked * FruitPerBud,
-                    asked,
-                    left,
-                    Math.Sqrt(Math.Exp(spread.Sigma * spread.Sigma) - 1),
-                    Costs,
-                    Fruit
-                )
-            );
-}
-
 /// <summary>What is said of a crew or a pruner.</summary>
 /// <param name="Who">The crew or the pruner.</param>
 /// <param name="Verdict">What is said.</param>
 /// <param name="Effect">What it does to the crop of the trees cut; null where nothing is said against them.</param>
 public sealed record CheckedHand(Guid Who, CutVerdict Verdict, CropEffect? Effect);
-
-/// <summary>What a planting loses by how it was pruned so far, and if it goes on.</summary>
-/// <param name="PerTree">Per tree as trees come out now.</param>
-/// <param name="Done">On the trees pruned so far, as they came out in the mean.</param>
-/// <param name="GoesOn">On all of them, if it goes on as it does now.</param>
-public sealed record BlockEffect(CropEffect PerTree, EffectSum Done, EffectSum GoesOn)
-{
-    internal static BlockEffect Of(CropEffect now, CropEffect sofar, CheckTerms terms)
-    {
-        var done = EffectSum.Of(sofar, terms, terms.Done);
-        return new(now, done, done + EffectSum.Of(now, terms, 1 - terms.Done));
-    }
-}
-
-/// <summary>An effect on a number of trees.</summary>
-/// <param name="Trees">The trees.</param>
-/// <param name="Fruit">Fruit short.</param>
-/// <param name="Over">Fruit to be thinned.</param>
-/// <param name="Tonnes">Marketable tonnes lost; null where not known.</param>
-/// <param name="Cost">In money; null where not known.</param>
-public sealed record EffectSum(double Trees, double Fruit, double Over, double? Tonnes, double? Cost)
-{
-    /// <summary>Both together.</summary>
-    public static EffectSum operator +(EffectSum one, EffectSum other) =>
-        new(
-            one.Trees + other.Trees,
-            one.Fruit + other.Fruit,
-            one.Over + other.Over,
-            one.Tonnes + other.Tonnes,
-            one.Cost + other.Cost
-        );
-
-    internal static EffectSum Of(CropEffect effect, CheckTerms terms, double share)
-    {
-        var trees = share * terms.Trees;
-        return new(
-            trees,
-            trees * effect.FruitShort,
-            trees * effect.FruitOver,
-            effect.TonnesPerHa / terms.Fruit?.TreesPerHa * trees,
-            effect.CostPerTree * trees
-        );
-    }
-}

@@ -20,6 +20,7 @@ namespace Rama.Web.Check;
 /// <param name="Checks">The checks, in the order they were made; each stands at the place of its tree in what is
 /// said.</param>
 /// <param name="Names">Names of crews and pruners.</param>
+/// <param name="Classes">What the card in hand asks for by trunk class; none before one.</param>
 /// <param name="Crews">The crews.</param>
 /// <param name="Pruners">Pruners to choose from; none for those who are told no names.</param>
 /// <param name="Currency">Money of the estate; null for those who are told none.</param>
@@ -30,6 +31,7 @@ public sealed record CheckView(
     PlantingChecks? Says,
     IReadOnlyList<KeptCheck> Checks,
     IReadOnlyDictionary<Guid, string> Names,
+    IReadOnlyList<KitAsked> Classes,
     IReadOnlyList<KitCrew> Crews,
     IReadOnlyList<TodayPerson> Pruners,
     string? Currency
@@ -50,8 +52,8 @@ public sealed record HandLine(Guid Who, string Name, IReadOnlyList<HandPlanting>
 /// <summary>What is said of a crew or a pruner in a planting.</summary>
 /// <param name="Planting">The planting.</param>
 /// <param name="Code">Its code.</param>
-/// <param name="Verdict">What is said.</param>
-public sealed record HandPlanting(Guid Planting, string Code, CutVerdict Verdict);
+/// <param name="Told">What is said.</param>
+public sealed record HandPlanting(Guid Planting, string Code, ToldVerdict Told);
 
 internal static class CheckEndpoints
 {
@@ -116,7 +118,9 @@ internal static class CheckEndpoints
                     : [.. said.Kept.Select(WithoutNames)],
                 year.Crews.Select(c => (c.Record.Id, c.Record.Name))
                     .Concat(people.Select(p => (p.Id, p.Name)))
+                    .DistinctBy(n => n.Item1)
                     .ToDictionary(n => n.Item1, n => n.Item2),
+                await checks.AskedAsync(year.Season, id, cancel),
                 [.. year.Crews.Select(KitCrew.Of)],
                 names ? TodayPerson.AllOf(year.Crews) : [],
                 money ? year.Estate.Currency : null
@@ -177,7 +181,11 @@ internal static class CheckEndpoints
                     .SelectMany(p =>
                         hands(said[p.Planting.Id].Says)
                             .Where(h => h.Who == who)
-                            .Select(h => new HandPlanting(p.Planting.Id, p.Planting.Line.Code, h.Verdict))
+                            .Select(h => new HandPlanting(
+                                p.Planting.Id,
+                                p.Planting.Line.Code,
+                                ToldVerdict.Of(h.Verdict)!
+                            ))
                     )
                     .OrderBy(p => p.Code, StringComparer.OrdinalIgnoreCase),
             ];

@@ -1,7 +1,7 @@
 using Microsoft.Extensions.Caching.Memory;
 using Rama.Core.Check;
-using Rama.Core.Explain;
 using Rama.Core.Passes;
+using Rama.Core.Prescribe.Issue;
 using Rama.Core.Prescribe.Working;
 using Rama.Data.Check;
 using Rama.Web.Crew;
@@ -63,6 +63,16 @@ internal sealed class EstateChecks(CheckStore store, IMemoryCache cache)
         return told;
     }
 
+    /// <summary>What the card in hand asks for by trunk class; none before one was handed out.</summary>
+    /// <param name="season">The season.</param>
+    /// <param name="planting">The planting.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyList<KitAsked>> AskedAsync(int season, Guid planting, CancellationToken cancel) =>
+        [.. (await CardAsync(season, planting, cancel))?.Classes.Select(KitAsked.Of) ?? []];
+
+    private async Task<IssuedPrescription?> CardAsync(int season, Guid planting, CancellationToken cancel) =>
+        (await store.CardsAsync(season, [planting], cancel))[planting].LastOrDefault().Card;
+
     /// <summary>What checking a planting in the row needs; null where nothing is to be checked.</summary>
     /// <param name="year">The estate with the years of its plantings.</param>
     /// <param name="planting">The planting.</param>
@@ -72,7 +82,7 @@ internal sealed class EstateChecks(CheckStore store, IMemoryCache cache)
         if (year.Find(planting) is not { } of || PassesOf(of) is not { Count: > 0 } passes)
             return null;
         var said = (await ReadAsync(year, cancel)).GetValueOrDefault(planting);
-        var card = (await store.CardsAsync(year.Season, [planting], cancel))[planting].LastOrDefault().Card;
+        var card = await CardAsync(year.Season, planting, cancel);
         return new(
             passes,
             [.. card?.Classes.Select(KitAsked.Of) ?? []],
@@ -149,34 +159,3 @@ internal sealed class EstateChecks(CheckStore store, IMemoryCache cache)
 /// <param name="Kept">The checks in force, in the order they were made.</param>
 /// <param name="Says">What they say.</param>
 internal sealed record CheckedPlanting(IReadOnlyList<KeptCheck> Kept, PlantingChecks Says);
-
-/// <summary>What the checks of a planting say at a glance.</summary>
-/// <param name="Kind">What is said of the planting.</param>
-/// <param name="Sentence">The sentence.</param>
-/// <param name="Off">How far from what was asked in the mean, as a share.</param>
-/// <param name="Counts">Trees it rests on.</param>
-/// <param name="Against">Crews something is said against, by name.</param>
-public sealed record CheckGlance(
-    VerdictKind Kind,
-    Notice Sentence,
-    double Off,
-    int Counts,
-    IReadOnlyList<string> Against
-)
-{
-    internal static CheckGlance? Of(CheckedPlanting? of, EstateYear year) =>
-        of?.Says.All is not { Kind: not VerdictKind.None } all
-            ? null
-            : new(
-                all.Kind,
-                all.Sentence,
-                all.Off,
-                all.Counts,
-                [
-                    .. of
-                        .Says.Crews.Where(c => c.Verdict.Kind is VerdictKind.TooFew or VerdictKind.TooMany)
-                        .Select(c => year.Crews.FirstOrDefault(k => k.Record.Id == c.Who)?.Record.Name)
-                        .OfType<string>(),
-                ]
-            );
-}

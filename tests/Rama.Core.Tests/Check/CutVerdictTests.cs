@@ -77,6 +77,26 @@ public sealed class CutVerdictTests
         }
     }
 
+    // Half the band asks for four times the trees; it must not be out of reach.
+    [Theory]
+    [InlineData(0.1, 24)]
+    [InlineData(0.05, 80)]
+    [InlineData(0.03, 220)]
+    public void On_target_can_be_reached_with_any_band(double tolerance, int trees)
+    {
+        var centred = -CutSpread.Usual * CutSpread.Usual / 2;
+        var verdict = CutVerdict.Of([.. Enumerable.Repeat(centred, trees)], Spread, tolerance);
+        Assert.Equal(VerdictKind.OnTarget, verdict.Kind);
+    }
+
+    [Fact]
+    public void The_sentence_has_its_interval()
+    {
+        var verdict = Of([.. Enumerable.Repeat(0.7, 24)]);
+        var (least, most) = (-verdict.High!.Value * 100, -verdict.Low!.Value * 100);
+        Assert.Contains($"({least:0} to {most:0} %)", verdict.Sentence.Message, StringComparison.Ordinal);
+    }
+
     [Theory]
     // 14 % of 192 are 27 buds, about one on each of 24 limbs (24) or two big limbs (32): one a limb is nearer.
     [InlineData(0.14, CorrectionKind.BudsPerLimb, 1)]

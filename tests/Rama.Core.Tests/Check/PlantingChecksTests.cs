@@ -137,6 +137,36 @@ public sealed class PlantingChecksTests
     }
 
     [Fact]
+    public void A_new_card_may_have_other_classes_and_ask_for_no_number()
+    {
+        var whole = Card with
+        {
+            Kind = DecisionKind.StructureOnly,
+            Classes = [Class("all", null, null, null, 3)],
+            Expected = [Expected(200)],
+        };
+        var said = PlantingChecks.Of(
+            [
+                (Morning, Tree(1, 1, 14, 220)),
+                (Morning, Tree(1, 2, 14, 0) with { Left = null, BigCuts = 1 }),
+                (Morning.AddHours(2), Tree(1, 3, 14, 0) with { Left = null, BigCuts = 2 }),
+            ],
+            [(Morning.AddHours(-1), Card), (Morning.AddHours(1), whole)],
+            Terms(1)
+        );
+        // Each by the card of its time: at most one thick cut and forty, then three.
+        Assert.Equal((40 + 3) / 2.0, said.Amounts!.Asked);
+        Assert.Equal(0, said.Trees[0].Ratio!.Value, 1e-9);
+    }
+
+    [Fact]
+    public void A_tree_counted_again_counts_where_its_first_check_did_not()
+    {
+        var said = Of([(Morning, Tree(1, 1, 14, 2_200)), (Morning.AddHours(1), Tree(1, 1, 14, 219))]);
+        Assert.Equal([CheckStanding.Unlikely, CheckStanding.Charted], said.Trees.Select(t => t.Standing));
+    }
+
+    [Fact]
     public void By_gauge_a_tree_is_held_against_its_own_limbs()
     {
         var byGauge = Card with
@@ -146,13 +176,13 @@ public sealed class PlantingChecksTests
         };
         // Two limbs of 20 mm: 3.14 cm² each.
         var check = Tree(1, 1, 14, 31) with { Limbs = [new(20, 16), new(20, 15)] };
-        var tree = CheckedTree.Of(check, byGauge, Terms(1).Ground);
+        var tree = CheckedTree.HeldAgainst(check, byGauge, Terms(1).Ground);
         Assert.True(tree.ByGauge);
         Assert.Equal(5 * 2 * Math.PI, tree.Asked!.Value, 1e-9);
         // One that was not measured: the number of the class.
         Assert.Equal(
             220,
-            CheckedTree.Of(check with { Limbs = [new(20, 16), new(null, 15)] }, byGauge, Terms(1).Ground).Asked
+            CheckedTree.HeldAgainst(check with { Limbs = [new(20, 16), new(null, 15)] }, byGauge, Terms(1).Ground).Asked
         );
     }
 

@@ -121,16 +121,20 @@ public sealed class SimulatedCrewsTests(ITestOutputHelper output)
 
     private void Tell(string who, List<Simulated> crews)
     {
-        double Ninth(IEnumerable<int?> days) => days.Select(d => d ?? Days + 1).Order().ElementAt(Runs * 9 / 10);
+        static string TellDays(IEnumerable<int?> of)
+        {
+            var days = of.Select(d => d ?? Days + 1).Order().ToList();
+            return $"{days[Runs / 2]} days, nine in ten {days[Runs * 9 / 10]}";
+        }
         var first = crews.Select(c => c.Pruners[0]).ToList();
+        var others = crews.SelectMany(c => c.Pruners.Skip(1)).Select(p => p.Blamed is null ? 0.0 : 1).DefaultIfEmpty(0);
         output.WriteLine(
-            $"{who}: crew said {Median(crews.Select(c => c.Crew.Blamed))} days, nine in ten "
-                + $"{Ninth(crews.Select(c => c.Crew.Blamed))}; on target {Median(crews.Select(c => c.Crew.OnTarget))}; "
-                + $"first pruner {Median(first.Select(p => p.Blamed))}, nine in ten {Ninth(first.Select(p => p.Blamed))}; "
-                + $"ever blamed: crew {Share(crews, c => c.Crew.Blamed is not null):0.000}, other pruners "
-                + $"{crews.Average(c => c.Pruners.Skip(1).Select(p => p.Blamed is null ? 0.0 : 1).DefaultIfEmpty(0).Average()):0.000}, "
-                + $"days blamed {crews.Average(c => c.Pruners.Average(p => p.DaysBlamed)):0.00}, first blamed "
-                + $"{first.Average(p => p.Blamed is null ? 0.0 : 1):0.000}"
+            $"{who}: crew said {TellDays(crews.Select(c => c.Crew.Blamed))}; "
+                + $"on target {TellDays(crews.Select(c => c.Crew.OnTarget))}; "
+                + $"first pruner {TellDays(first.Select(p => p.Blamed))}; "
+                + $"ever blamed: crew {Share(crews, c => c.Crew.Blamed is not null):0.000}, "
+                + $"first {first.Average(p => p.Blamed is null ? 0.0 : 1):0.000}, others {others.Average():0.000}; "
+                + $"days blamed {crews.Average(c => c.Pruners.Average(p => p.DaysBlamed)):0.00}"
         );
     }
 }

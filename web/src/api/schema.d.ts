@@ -10299,9 +10299,9 @@ export interface components {
         };
         /** @description What the checks of a planting say at a glance. */
         CheckGlance: {
-            /** @description What is said of the planting. */
+            /** @description What is said of the planting; of a crew in it where something is said against one alone. */
             kind: components["schemas"]["VerdictKind"];
-            /** @description The sentence. */
+            /** @description The sentence on the planting. */
             sentence: components["schemas"]["Notice"];
             /**
              * Format: double
@@ -10313,8 +10313,8 @@ export interface components {
              * @description Trees it rests on.
              */
             counts: number;
-            /** @description Crews something is said against, by name. */
-            against: string[];
+            /** @description Crews something is said against. */
+            against: components["schemas"]["CrewAgainst"][];
         };
         /**
          * @description Whether a check counts, and why not.
@@ -10367,6 +10367,8 @@ export interface components {
             names: {
                 [key: string]: string;
             };
+            /** @description What the card in hand asks for by trunk class; none before one. */
+            classes: components["schemas"]["KitAsked"][];
             /** @description The crews. */
             crews: components["schemas"]["KitCrew"][];
             /** @description Pruners to choose from; none for those who are told no names. */
@@ -10937,6 +10939,13 @@ export interface components {
             crew: string;
             /** @description Left ÷ asked. */
             share: components["schemas"]["MeanInterval"];
+        };
+        /** @description A crew something is said against. */
+        CrewAgainst: {
+            /** @description Its name. */
+            name: string;
+            /** @description What is said of it. */
+            told: components["schemas"]["ToldVerdict"];
         };
         /** @description A crew as typed. */
         CrewEntry: {
@@ -11864,6 +11873,8 @@ export interface components {
             correction: null | components["schemas"]["CutCorrection"];
             /** @description The sentence. */
             sentence: components["schemas"]["Notice"];
+            /** @description Whether it is said that too many or too few are left. */
+            isAgainst: boolean;
             /**
              * Format: double
              * @description The number, not rounded.
@@ -12431,6 +12442,8 @@ export interface components {
              * @description In money; null where not known.
              */
             cost: null | number;
+            /** @description The arithmetic of fruit and tonnes. */
+            steps: components["schemas"]["Step"][];
         };
         /** @description An estate to go to. */
         EstateChoice: {
@@ -13471,7 +13484,7 @@ export interface components {
             /** @description Its code. */
             code: string;
             /** @description What is said. */
-            verdict: components["schemas"]["CutVerdict"];
+            told: components["schemas"]["ToldVerdict"];
         };
         /**
          * @description What hands a pass needs.
@@ -15893,6 +15906,11 @@ export interface components {
             classes: components["schemas"]["CheckedClass"][];
             /** @description The checks, in the order they were made. */
             trees: components["schemas"]["CheckedTree"][];
+            /**
+             * Format: double
+             * @description How far off is near enough by the card in hand, as a share; 0 before one.
+             */
+            tolerance: number;
             amounts: null | components["schemas"]["AmountsVerdict"];
             effect: null | components["schemas"]["BlockEffect"];
             rest: null | components["schemas"]["RestOfBlock"];

@@ -116,7 +116,7 @@ function About({ view, plan }: { view: PlantingView; plan: PruningPlan }) {
 
 /** The stages with the number that matters at each. */
 function Rail({ plan, view }: { plan: PruningPlan; view: PlantingView }) {
-  const { t, number } = useReading();
+  const { t, number, told } = useReading();
   const { search } = useLocation();
   const { crop, survey, decision, prescription } = plan;
   const checks = useChecks(view.id, view.season);
@@ -139,7 +139,7 @@ function Rail({ plan, view }: { plan: PruningPlan; view: PlantingView }) {
   };
   const checked = checks.data?.says?.all;
   const checkKey = t(`rail.check-${checked?.kind ?? 'none'}`, {
-    off: checked ? `${number(Math.abs(checked.off) * 100, 0)} %` : '',
+    off: checked ? told(Math.abs(checked.off), 'share', 0) : '',
   });
   const rail: RailStage[] = [
     ...stages.map((id) => ({ id, to: id + search, done: done[id], key: keys[id] })),

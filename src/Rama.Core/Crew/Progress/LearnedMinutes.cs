@@ -31,8 +31,8 @@ public readonly record struct WorkLog(Guid Planting, Guid? Crew, double Ratio, d
 /// <summary>How much longer plantings and crews take than expected, from the row sets done.</summary>
 /// <remarks>
 /// log(actual ÷ expected) = estate + planting + crew + what differs from set to set, all normal: s = 0.25 within a
-/// set, τ = 0.35 for the three together, a third of its variance each, so that a single planting with a single crew is what
-/// the handbook of the trade 8.2 has for it. Sets count by their trees. Source: derived, the parts an assumption.
+/// set, τ = 0.35 for the three together, a third of its variance each, so that a single planting with a single crew
+/// is what the handbook of the trade 8.2 has for it. Sets count by their trees. Source: derived, the parts assumed.
 /// </remarks>
 public sealed class LearnedMinutes
 {

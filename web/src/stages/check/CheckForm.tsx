@@ -11,7 +11,7 @@ const spec: FormSpec = {
   row: 'number',
   tree: 'number',
   girth: { amount: 'cm' },
-  class: 'text',
+  class: 'choice',
   left: 'number',
   limbsLeft: 'number',
   bigCuts: 'number',
@@ -53,7 +53,7 @@ export function CheckForm({
         ...at,
         pass: kept?.entry.pass ?? view.passes.at(-1) ?? null,
         day: on || null,
-        class: entry.class?.trim() || null,
+        class: entry.class || null,
         note: entry.note?.trim() || null,
         // What is typed for the whole tree takes the place of limbs counted one by one.
         limbs: entry.left === null ? (kept?.entry.limbs ?? []) : [],
@@ -91,7 +91,11 @@ export function CheckForm({
         {sending.problem('day') && <p className="field-problem">{sending.problem('day')}</p>}
       </div>
       {form.input('girth', system === 'us' ? ['in', 'cm'] : ['cm', 'in'], { label: t('check.girth') })}
-      {form.input('class', [], { label: t('check.class-by-eye'), numeric: false })}
+      {form.choice(
+        'class',
+        view.classes.map((c) => ({ value: c.name, label: t(`class.${c.name}`, { defaultValue: c.name }) })),
+        t('check.class-by-eye'),
+      )}
       {form.input('left', ['bud/tree'], { label: t('check.left') })}
       {form.input('limbsLeft', [], { label: t('check.limbs-left') })}
       {form.input('bigCuts', [], { label: t('check.big-cuts') })}

@@ -139,7 +139,6 @@ function Lanes({ says, nameOf }: { says: Says; nameOf: (id: string | null | unde
   const { t, number, say } = useReading();
   const charted = says.trees.filter((tree) => tree.standing === 'charted' && !tree.check.afterPruning);
   const placed = charted.map((tree, place) => ({ ...tree, place }));
-  const tolerance = says.classes[0] ? (says.classes[0].most ?? 0) / says.classes[0].asked - 1 : 0.1;
   const lanes: { hand: CheckedHand | null; who: (tree: Tree) => boolean; name: string }[] = [
     // One crew alone is all there is.
     ...(says.crews.length === 1 ? [] : [{ hand: null, who: () => true, name: t('check.all') }]),
@@ -169,10 +168,10 @@ function Lanes({ says, nameOf }: { says: Says; nameOf: (id: string | null | unde
           <CheckLane
             label={`${name}: ${say((hand?.verdict ?? says.all).sentence)}`}
             places={placed.length}
-            tolerance={tolerance}
+            tolerance={says.tolerance}
             trees={placed.filter(who).map((tree) => ({
               place: tree.place,
-              share: (tree.check.left ?? 0) / (tree.asked ?? 1),
+              share: tree.share ?? 1,
               title: t('check.dot', {
                 row: tree.check.row,
                 tree: tree.check.tree,
@@ -189,7 +188,7 @@ function Lanes({ says, nameOf }: { says: Says; nameOf: (id: string | null | unde
 
 /** The rest of the planting left with what makes up for the trees done, by choice: a new card says so. */
 function LeaveRest({ rest }: { rest: NonNullable<Says['rest']> }) {
-  const { t, number } = useReading();
+  const { t, number, told } = useReading();
   const may = useMay();
   const { view, draft, change, save } = usePlantingWork();
   const cutting = draft('cutting');
@@ -201,7 +200,11 @@ function LeaveRest({ rest }: { rest: NonNullable<Says['rest']> }) {
   const isTyped = cutting.rest !== kept;
   return (
     <div>
-      {kept !== null && <p data-test="rest-kept">{t('check.rest-kept', { share: number(kept * 100, 0) })}</p>}
+      {kept !== null && (
+        <p data-test="rest-kept">
+          {t(kept > 0 ? 'check.rest-more' : 'check.rest-fewer', { share: told(Math.abs(kept), 'share', 0) })}
+        </p>
+      )}
       <p className="crews-acts">
         {rest.isWithin && (
           <Button
@@ -279,7 +282,7 @@ function AfterPruning({
   of: NonNullable<Says['afterPruning']>;
   nameOf: (id: string | null | undefined) => string;
 }) {
-  const { t, number } = useReading();
+  const { t, number, told } = useReading();
   return (
     <div className="sheet" data-test="check-after">
       <h3>{t('check.after')}</h3>
@@ -301,7 +304,7 @@ function AfterPruning({
               <tr key={c.crew}>
                 <td>{nameOf(c.crew)}</td>
                 <td className="number">{c.share.count}</td>
-                <td className="number">{number(c.share.mean * 100, 0)} %</td>
+                <td className="number">{told(c.share.mean, 'share', 0)}</td>
               </tr>
             ))}
           </tbody>

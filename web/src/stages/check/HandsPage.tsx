@@ -10,7 +10,7 @@ import { CrewTabs } from '../crew/CrewTabs';
 import '../crew/crewPlan.css';
 import { faultsOf } from '../prescribe/practiceFaults';
 import './check.css';
-import { markOf } from './marks';
+import { ToldVerdictLine } from './ToldVerdictLine';
 
 /** How crews and pruners cut, planting by planting, practice beside checks: by name, since it is no league. */
 export function HandsPage() {
@@ -40,7 +40,7 @@ export function HandsPage() {
 }
 
 function Hands({ title, of, practice }: { title: string; of: HandsView['crews']; practice: boolean }) {
-  const { t, say, number } = useReading();
+  const { t, number } = useReading();
   if (of.length === 0) return null;
   return (
     <section>
@@ -63,8 +63,7 @@ function Hands({ title, of, practice }: { title: string; of: HandsView['crews'];
                 {hand.plantings.length === 0 && <span className="dim">{t('hands.no-checks')}</span>}
                 {hand.plantings.map((p) => (
                   <p key={p.planting} className="hands-line">
-                    <Link to={`/plantings/${p.planting}/check`}>{p.code}</Link> {markOf(p.verdict.kind)}{' '}
-                    {say(p.verdict.sentence)} {p.verdict.correction && say(p.verdict.correction.sentence)}
+                    <Link to={`/plantings/${p.planting}/check`}>{p.code}</Link> <ToldVerdictLine told={p.told} />
                   </p>
                 ))}
               </td>

@@ -36,7 +36,7 @@ export function WhatItDoes({ effect, off, currency }: { effect: Effect; off: num
           <div key={which}>
             <dt>{t(`check.${which}`, { trees: number(effect[which].trees, 0) })}</dt>
             <dd>
-              {line(effect[which])}
+              <Why steps={effect[which].steps}>{line(effect[which])}</Why>
               {effect[which].cost !== null && <> · {told(effect[which].cost, currency ?? 'money', 0)}</>}
             </dd>
           </div>

@@ -2,7 +2,7 @@ import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { Button, Input } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
-import type { SeasonLine, SeasonView } from '../../api/client';
+import type { CheckGlance, SeasonLine, SeasonView } from '../../api/client';
 import { LedgerLine } from '../../drawings/LedgerLine';
 import { yearLine } from '../../drawings/yearLine';
 import { Choice } from '../../entry/Field';
@@ -355,12 +355,7 @@ function Line({
           {line.stage === 'decide' && <strong>{t('season.todo-decide')} </strong>}
           {line.reason ? say(line.reason) : line.stage !== 'decide' && t(todo)}
         </span>
-        {line.check && line.check.kind !== 'tooFewCounts' && (
-          <span className={`small season-check-${line.check.kind}`} data-test="season-check">
-            {markOf(line.check.kind)} {line.check.against.length > 0 && `${line.check.against.join(', ')}: `}
-            {say(line.check.sentence)}
-          </span>
-        )}
+        {line.check && <Checked check={line.check} />}
         {line.work?.reason && <span className="small season-late">{say(line.work.reason)}</span>}
       </span>
       <span className="season-drawing">
@@ -377,6 +372,23 @@ function Line({
       </span>
       {may('money') ? <Work line={line} season={season} /> : <span />}
     </Link>
+  );
+}
+
+/** What is said of how it is cut: each crew something is said against, else the planting. */
+function Checked({ check }: { check: CheckGlance }) {
+  const { say } = useReading();
+  if (check.against.length > 0)
+    return check.against.map(({ name, told }) => (
+      <span key={name} className={`small season-check-${told.kind}`} data-test="season-check">
+        {markOf(told.kind)} {name}: {say(told.sentence)}
+      </span>
+    ));
+  if (check.kind === 'tooFewCounts') return null;
+  return (
+    <span className={`small season-check-${check.kind}`} data-test="season-check">
+      {markOf(check.kind)} {say(check.sentence)}
+    </span>
   );
 }
 

@@ -9,6 +9,7 @@ import { useField, useMade } from '../../../field/useField';
 import { useSecondTap } from '../../../field/useSecondTap';
 import { WithKit } from '../../../field/WithKit';
 import { parseNumber } from '../../../units/parse';
+import { firstUnit, shownAs } from '../../../units/system';
 import '../../../words/check';
 import '../../../words/crew';
 import { useReading } from '../../../words/useReading';
@@ -25,8 +26,6 @@ import './check.css';
 export function CheckTreePage() {
   return <WithKit page={(kept) => <Checking key={kept.id} kept={kept} />} />;
 }
-
-const CM_PER_INCH = 2.54;
 
 interface LimbTyped {
   diameter: string;
@@ -79,17 +78,17 @@ function Check({ kept, check }: { kept: KeptKit; check: KitCheck }) {
   const [doubt, setDoubt] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
   const isSecondTap = useSecondTap();
-  const girthUnit = system === 'us' ? 'in' : 'cm';
-  const limbUnit = system === 'us' ? 'in' : 'mm';
+  const girthUnit = firstUnit('cm', system);
+  const limbUnit = firstUnit('mm', system);
   const typedGirth = parseNumber(girth, language);
-  const girthCm =
-    typedGirth === null || Number.isNaN(typedGirth) ? null : system === 'us' ? typedGirth * CM_PER_INCH : typedGirth;
+  const girthCm = typedGirth === null || Number.isNaN(typedGirth) ? null : typedGirth / shownAs('cm', system).factor;
   const asked = classOf(check, girthCm, byEye);
   const byLimb = limbs.length > 0;
   const buds = byLimb
     ? limbs.map((l) => parseNumber(l.buds, language) ?? 0).reduce((a, b) => a + b, 0)
     : parseNumber(left, language);
   const lies = asked && buds !== null && !Number.isNaN(buds) && !byLimb ? against(asked, buds) : null;
+  const isTyped = byLimb || [left, more.limbs, more.cuts].some((text) => text !== '');
   const day = todayOf(kept.kit.today, kept.at, new Date());
   const className = (name: string) => t(`class.${name}`, { defaultValue: name });
   const said = check.hands.find((h) => h.who === (pruner || crew))?.told ?? check.verdict;
@@ -408,8 +407,8 @@ function Check({ kept, check }: { kept: KeptKit; check: KitCheck }) {
             type="button"
             className="key key-done"
             onClick={(e) => {
-              // A second tap of a cold thumb is not a second tree.
-              if (!isSecondTap(e)) void send(false);
+              // A second tap of a cold thumb is not a second tree; whoever typed in between means it.
+              if (!isSecondTap(e) || isTyped) void send(false);
             }}
             data-test="check-send"
           >

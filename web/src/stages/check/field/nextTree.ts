@@ -1,6 +1,7 @@
 import type { KitCheck, TreeCheckEntry } from '../../../api/client';
 import { bodyOf } from '../../../field/kinds';
 import type { KeptKit, Queued } from '../../../field/queue';
+import { classOfGirth } from '../../../field/trunkClass';
 
 /** A tree of a row. */
 export interface Place {
@@ -73,11 +74,7 @@ export function nextTree(
 export function classOf(check: KitCheck, girthCm: number | null, named: string) {
   if (check.classes.length === 1) return check.classes[0]!;
   if (girthCm === null) return check.classes.find((c) => c.name === named) ?? null;
-  return (
-    check.classes.find(
-      (c) => (c.fromGirthCm === null || girthCm >= c.fromGirthCm) && (c.toGirthCm === null || girthCm < c.toGirthCm),
-    ) ?? null
-  );
+  return classOfGirth(check.classes, girthCm);
 }
 
 /** Where a count lies against what the card asks for. */

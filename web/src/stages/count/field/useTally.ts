@@ -2,6 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useKeys } from '../../../keys/useKeys';
 import { bodyOf } from '../../../field/kinds';
 import { store, type KeptKit, type Queued, type TreeAtHand } from '../../../field/queue';
+import { classOfGirth } from '../../../field/trunkClass';
 import { useField } from '../../../field/useField';
 import { decimalOf } from '../../../units/format';
 import { parseNumber } from '../../../units/parse';
@@ -63,12 +64,7 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
   const kinds = tally.by === 'kinds' ? kit.kinds : [tally.by === 'floral' ? 'floral' : 'any'];
   const read = (text: string) => parseNumber(text, language);
   const girth = read(tally.girth);
-  const trunk =
-    girth === null || Number.isNaN(girth)
-      ? null
-      : kit.classes.find(
-          (c) => (c.fromGirthCm == null || girth >= c.fromGirthCm) && (c.toGirthCm == null || girth < c.toGirthCm),
-        );
+  const trunk = girth === null || Number.isNaN(girth) ? null : classOfGirth(kit.classes, girth);
   const oddGirth =
     girth !== null &&
     kit.girthFromCm != null &&
