@@ -89,6 +89,24 @@ public sealed class CheckTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     [Fact]
+    public async Task The_walk_after_pruning_is_counted_in_the_row_and_told_at_the_desk()
+    {
+        using var client = server.ClientOf();
+        var w3 = await client.PlantingAsync("W3");
+        using var page = new Page(server).Open($"/field/{w3["id"]}/check");
+        page.Click("[data-test='check-walk']");
+        page.Find("[data-test='check-walk'][aria-pressed='true']");
+        page.Find("[data-test='check-left']").SendKeys("131");
+        page.Click("[data-test='check-send']");
+        page.Says("[data-test='check-told']", "131");
+        page.Until("all sent", () => page.Find("[data-test='sync']").GetAttribute("data-state") == "idle");
+        page.Open($"/plantings/{w3["id"]}/check");
+        page.Says("[data-test='check-after']", "by 1 tree");
+        // A walk stands for the planting, and says nothing of who cut.
+        page.Says("[data-test='check-verdict']", "Too early to say: 5 trees");
+    }
+
+    [Fact]
     public void Practice_and_checks_stand_side_by_side()
     {
         using var page = new Page(server, role: Role.CrewLead).Open("/crew/checks");

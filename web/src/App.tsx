@@ -81,6 +81,7 @@ const RoutePage = lazy(() => import('./stages/count/RoutePage').then((m) => ({ d
 const RowSheetPage = lazy(() => import('./stages/count/RowSheetPage').then((m) => ({ default: m.RowSheetPage })));
 const ScanPage = lazy(() => import('./stages/count/ScanPage').then((m) => ({ default: m.ScanPage })));
 const BenchPage = lazy(() => import('./stages/prescribe/BenchPage').then((m) => ({ default: m.BenchPage })));
+const ResultsPage = lazy(() => import('./stages/result/ResultsPage').then((m) => ({ default: m.ResultsPage })));
 const CardPage = lazy(() => import('./stages/prescribe/CardPage').then((m) => ({ default: m.CardPage })));
 
 /** Pages whose faults are told inside their frame, so that the way to the other pages stays. */
@@ -121,6 +122,7 @@ const router = createBrowserRouter([
         { path: 'exchange', element: only('export', <ExchangePage />) },
         { path: 'known', element: <KnownPage /> },
         { path: 'year', element: <YearPage /> },
+        { path: 'results', element: <ResultsPage /> },
         { path: 'weather', element: <WeatherPage /> },
         { path: 'estate', element: only('season', <EstatePage />) },
         { path: 'people', element: only('people', <PeoplePage />) },

@@ -30,6 +30,7 @@ export function Shell() {
           <NavLink to={`/map${search}`}>{t('place.map')}</NavLink>
           {may('count') && <NavLink to="/field">{t('place.field')}</NavLink>}
           {may('practice') && <NavLink to="/crew">{t('place.crew')}</NavLink>}
+          <NavLink to="/results">{t('place.results')}</NavLink>
           <NavLink to="/catalogue">{t('place.catalogue')}</NavLink>
           {may('export') && <NavLink to="/exchange">{t('place.exchange')}</NavLink>}
           {may('season') && <NavLink to="/estate">{t('estate')}</NavLink>}

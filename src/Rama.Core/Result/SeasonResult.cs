@@ -21,6 +21,12 @@ public sealed record SeasonResult(
     double? ClustersThinned = null
 )
 {
+    /// <summary>What was counted and measured on the trees.</summary>
+    public SeasonCounts Counts { get; init; } = SeasonCounts.None;
+
+    /// <summary>What was wanted; null where that is not known.</summary>
+    public SeasonWanted? Wanted { get; init; }
+
     /// <summary>
     /// Picked yield per hectare; null where it is not known or was counted in fruit without their mass.
     /// </summary>
@@ -42,13 +48,23 @@ public sealed record SeasonResult(
             : KgPerHa(bearingTreesPerHa) / (FruitMassKg * bearingTreesPerHa);
 
     /// <summary>
-    /// Share of the buds left that held fruit before hand thinning: exact where the clusters thinned off were noted,
-    /// else at least what was picked. Null where buds left or fruit picked are not known.
+    /// Share of the buds left that held fruit before hand thinning: exact where clusters set were counted or those
+    /// thinned off noted, else at least what was picked. Null where neither, or buds left, are known.
     /// </summary>
     /// <param name="bearingTreesPerHa">Bearing trees per hectare.</param>
     /// <param name="places">Fruit one bud or shoot carries when all of it sets.</param>
-    public PastSet? Set(double bearingTreesPerHa, double places) =>
-        BudsLeft is > 0 and var buds && FruitPerTree(bearingTreesPerHa) is { } picked
+    /// <remarks>
+    /// What cold took before bloom is a loss of its own, and no failure to set, wherever it was noted.
+    /// </remarks>
+    public PastSet? Set(double bearingTreesPerHa, double places)
+    {
+        var buds = BudsLeft * (1 - (Counts.ColdLoss ?? 0)) ?? 0;
+        if (buds <= 0)
+            return null;
+        if (Counts.SetClusters is { } set)
+            return new(set / buds, false);
+        return FruitPerTree(bearingTreesPerHa) is { } picked
             ? new((picked / places + (ClustersThinned ?? 0)) / buds, ClustersThinned is null)
             : null;
+    }
 }

@@ -38,6 +38,12 @@ public sealed record SeasonResultEntry
     /// </summary>
     public double? ClustersThinned { get; init; }
 
+    /// <summary>What was counted and measured on the trees; nothing when left out.</summary>
+    public SeasonCountsEntry? Counts { get; init; }
+
+    /// <summary>What was wanted of the season; not known when left out.</summary>
+    public SeasonWantedEntry? Wanted { get; init; }
+
     /// <summary>Reads the entry into SI.</summary>
     /// <param name="current">Season at hand; results are of seasons before it, or of itself once it is picked.</param>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
@@ -71,13 +77,27 @@ public sealed record SeasonResultEntry
         );
         if (thinned > buds)
             reader.Add("clustersThinned", "conflict", "Clusters thinned off: expected at most the buds left.");
-        if (yield is null && size is null && packOut is null && GreenTip is null && buds is null)
+        var counts = reader.Under("counts", () => Counts?.Read(buds, thinned));
+        var wanted = reader.Under("wanted", () => Wanted?.Read());
+        if (
+            yield is null
+            && size is null
+            && packOut is null
+            && GreenTip is null
+            && buds is null
+            && counts is not { SaysNothing: false }
+            && wanted is null
+        )
             reader.Add(
                 "yield",
                 "missing",
                 "Yield: please fill in the yield, fruit size, pack-out, green tip or buds left."
             );
         reader.ThrowIfAny();
-        return new((int)season, yield, size?.MassKg, packOut, GreenTip, buds, thinned);
+        return new((int)season, yield, size?.MassKg, packOut, GreenTip, buds, thinned)
+        {
+            Counts = counts ?? SeasonCounts.None,
+            Wanted = wanted,
+        };
     }
 }

@@ -1932,6 +1932,10 @@ namespace Rama.Data.Migrations
                         .HasColumnType("double precision")
                         .HasColumnName("clusters_thinned");
 
+                    b.Property<string>("Details")
+                        .HasColumnType("json")
+                        .HasColumnName("details");
+
                     b.Property<DateOnly?>("GreenTip")
                         .HasColumnType("date")
                         .HasColumnName("green_tip");

@@ -32,5 +32,6 @@ internal sealed class SeasonResultConfiguration : IEntityTypeConfiguration<Seaso
         builder.Amount(r => r.Yield);
         builder.Amount(r => r.FruitSize);
         builder.Amount(r => r.PackOut);
+        builder.Property(r => r.Details).HasColumnType("json");
     }
 }

@@ -35,6 +35,9 @@ public sealed class SeasonResultRecord : IHistoried
     /// <inheritdoc cref="SeasonResultEntry.ClustersThinned" />
     public double? ClustersThinned { get; private set; }
 
+    /// <summary>What was counted on the trees and what was wanted, as JSON; null where nothing was typed.</summary>
+    public string? Details { get; private set; }
+
     HistoryPlace IHistoried.Place => new("seasonResult", PlantingId, Season);
 
     internal static SeasonResultRecord Of(PlantingRecord planting, SeasonResultEntry entry)
@@ -54,18 +57,22 @@ public sealed class SeasonResultRecord : IHistoried
     {
         (Yield, FruitSize, PackOut) = (entry.Yield ?? new(), entry.FruitSize ?? new(), entry.PackOut ?? new());
         (GreenTip, BudsLeft, ClustersThinned) = (entry.GreenTip, entry.BudsLeft, entry.ClustersThinned);
+        Details = SeasonDetails.Write(entry);
     }
 
     /// <summary>The season as it was typed.</summary>
     public SeasonResultEntry ToEntry() =>
-        new()
-        {
-            Season = Season,
-            Yield = Yield,
-            FruitSize = FruitSize,
-            PackOut = PackOut,
-            GreenTip = GreenTip,
-            BudsLeft = BudsLeft,
-            ClustersThinned = ClustersThinned,
-        };
+        SeasonDetails.Read(
+            new()
+            {
+                Season = Season,
+                Yield = Yield,
+                FruitSize = FruitSize,
+                PackOut = PackOut,
+                GreenTip = GreenTip,
+                BudsLeft = BudsLeft,
+                ClustersThinned = ClustersThinned,
+            },
+            Details
+        );
 }

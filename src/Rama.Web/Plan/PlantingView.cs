@@ -24,6 +24,7 @@ namespace Rama.Web.Plan;
 /// <param name="Records">Past seasons as entered.</param>
 /// <param name="Alternation">How much the yields of past seasons swing; null where no two neighbouring ones are
 /// known.</param>
+/// <param name="Chains">Past seasons from what was wanted to what came, the latest first.</param>
 /// <param name="FruitSample">Fruit measured and weighed, as entered.</param>
 /// <param name="Target">The target as entered.</param>
 /// <param name="Count">The count as entered.</param>
@@ -41,6 +42,7 @@ public sealed record PlantingView(
     RowListEntry Rows,
     SeasonRecordsEntry Records,
     Alternation? Alternation,
+    IReadOnlyList<PastChain> Chains,
     FruitSampleEntry FruitSample,
     TargetEntry Target,
     SurveyEntry Count,
@@ -53,8 +55,10 @@ public sealed record PlantingView(
     internal static PlantingView Of(StoredPlanting stored)
     {
         var entry = stored.ToEntry();
-        var plan = stored.ToPlan();
+        var reading = PlanReading.Of(entry, stored.Catalogue);
+        var plan = PruningPlan.Of(reading);
         var records = stored.Planting.ToRecords();
+        var seasons = records.Read(stored.Season);
         return new(
             stored.Planting.Id,
             stored.Planting.Version,
@@ -64,7 +68,8 @@ public sealed record PlantingView(
             entry.Planting,
             entry.Rows,
             records,
-            Swings(records, stored.Season, plan),
+            Swings(seasons, plan),
+            PastChain.AllOf(reading, plan, seasons),
             entry.FruitSample,
             entry.Target,
             entry.Count,
@@ -75,10 +80,9 @@ public sealed record PlantingView(
         );
     }
 
-    private static Alternation? Swings(SeasonRecordsEntry records, int season, PruningPlan plan) =>
+    private static Alternation? Swings(IReadOnlyList<SeasonResult> seasons, PruningPlan plan) =>
         Alternation.Of(
-            records
-                .Read(season)
+            seasons
                 .Select(r => (r.Season, Yield: r.KgPerHa(plan.Density?.BearingTreesPerHa ?? double.NaN)))
                 .Where(r => r.Yield is { } yield && !double.IsNaN(yield))
                 .Select(r => (r.Season, r.Yield!.Value))

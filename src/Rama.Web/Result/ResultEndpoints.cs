@@ -1,9 +1,13 @@
 using Microsoft.AspNetCore.Http.HttpResults;
+using Rama.Core.Plan;
 using Rama.Core.Result;
+using Rama.Core.Result.Chain;
 using Rama.Core.Target.Size;
+using Rama.Data.Estate;
 using Rama.Data.Plan;
 using Rama.Web.Accounts;
 using Rama.Web.Plan;
+using Rama.Web.Season;
 
 namespace Rama.Web.Result;
 
@@ -25,7 +29,45 @@ internal static class ResultEndpoints
             .For(Act.Records)
             .WithTags("Result")
             .WithSummary("Save fruit that were measured and weighed");
+        api.MapGet("/results", Results)
+            .For(Act.Read)
+            .WithTags("Result")
+            .WithSummary("What came of a season over the estate, and which step of the year made the difference");
         return api;
+    }
+
+    public static RouteGroupBuilder MapResultCalculators(this RouteGroupBuilder calculations)
+    {
+        calculations
+            .MapPost("/season-chain", (SeasonChainEntry entry) => TypedResults.Ok(entry.Calculate()))
+            .WithSummary("A season from what was wanted to what came, step by step");
+        return calculations;
+    }
+
+    private static async Task<Ok<ResultsView>> Results(
+        PlanCache cache,
+        EstateStore estates,
+        CancellationToken cancel,
+        int? season = null
+    )
+    {
+        var current = (await estates.ReadAsync(cancel)).Season;
+        var plantings = await cache.ReadAsync("chains", current, current, ChainsOf, cancel);
+        return TypedResults.Ok(ResultsView.Of(season, current, [.. plantings.Select(p => p.Told)]));
+    }
+
+    private static PlantingChains ChainsOf(StoredPlanting stored)
+    {
+        var entry = stored.ToEntry();
+        var reading = PlanReading.Of(entry, stored.Catalogue);
+        return new(
+            stored.Planting.Id,
+            stored.Planting.Code,
+            stored.Planting.Name,
+            stored.Planting.Variety,
+            stored.Planting.AreaHa(),
+            PastChain.AllOf(reading, PruningPlan.ToCount(reading), entry.Records.Read(stored.Season))
+        );
     }
 
     private static Task<Results<Ok<PlantingView>, NotFound, Conflict<EditConflict>>> SaveFruit(

@@ -2020,6 +2020,53 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/results": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What came of a season over the estate, and which step of the year made the difference */
+        get: {
+            parameters: {
+                query?: {
+                    season?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ResultsView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/exports/estate": {
         parameters: {
             query?: never;
@@ -7872,6 +7919,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calculations/season-chain": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** A season from what was wanted to what came, step by step */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SeasonChainEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SeasonChain"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/survey-estimate": {
         parameters: {
             query?: never;
@@ -10263,6 +10359,86 @@ export interface components {
              */
             tolerance: number;
         };
+        /** @description What a mean tree carries at each step of the year, as typed. */
+        ChainFiguresEntry: {
+            /** Format: double */
+            budsLeft?: null | number;
+            /** Format: double */
+            bloomClusters?: null | number;
+            /** Format: double */
+            setClusters?: null | number;
+            /** Format: double */
+            fruit?: null | number;
+            /** Format: double */
+            pickedKg?: null | number;
+            /** Format: double */
+            packedKg?: null | number;
+        };
+        /** @description What a step of the year, or several that were not counted apart, made of the crop. */
+        ChainLink: {
+            /** @description The steps, in order. */
+            kinds: components["schemas"]["LinkKind"][];
+            /** @description Their name. */
+            name: string;
+            /**
+             * Format: double
+             * @description What came through of what was expected to: 1 is as planned.
+             */
+            factor: number;
+            /**
+             * Format: double
+             * @description Low end of its 95 % interval by the counts on either side; null where none tells its own.
+             */
+            low: null | number;
+            /**
+             * Format: double
+             * @description High end.
+             */
+            high: null | number;
+            /**
+             * Format: double
+             * @description Share of the whole miss; null where the whole came within 5 %.
+             */
+            share: null | number;
+            /** @description Whether the counts tell it from a year as planned. */
+            isTold: null | boolean;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description What a mean tree carried at a step of the year beside what was wanted. */
+        ChainStage: {
+            /** @description The step that leads there. */
+            link: components["schemas"]["LinkKind"];
+            /**
+             * Format: double
+             * @description What was wanted; null where it was not said.
+             */
+            wanted: null | number;
+            /**
+             * Format: double
+             * @description What came; null where it was not counted.
+             */
+            came: null | number;
+            /**
+             * Format: double
+             * @description Half the 95 % interval of what came; null where it is not known.
+             */
+            halfWidth: null | number;
+            /** @description Unit of the three. */
+            unit: string;
+        };
         /** @description One change: who, when, from what to what. */
         ChangeView: {
             /**
@@ -10826,6 +11002,8 @@ export interface components {
             /** @description What stands out, and what it may come from. */
             reason: components["schemas"]["Notice"];
         };
+        /** @enum {unknown} */
+        CountedBy: "sample" | "checks" | "scan" | "file" | "estimate" | null;
         /** @description What the card does to one counted tree. */
         CountedCut: {
             /**
@@ -10861,6 +11039,27 @@ export interface components {
             inBand: boolean;
             /** @description Whether it stood below its number before any cut, which no cut can mend. */
             belowBefore: boolean;
+        };
+        /** @description How a number of a season came about, as typed. */
+        CountedHowEntry: {
+            /**
+             * Format: double
+             * @description Trees it rests on.
+             */
+            trees?: null | number;
+            /**
+             * Format: double
+             * @description Half its 95 % interval, in the unit of the number.
+             */
+            halfWidth?: null | number;
+            /**
+             * Format: date
+             * @description Day it was counted.
+             */
+            day?: null | string;
+            /** @description Who counted it. */
+            who?: null | string;
+            by?: null | components["schemas"]["CountedBy"];
         };
         /** @description Means beside the buds, each over the trees where it was counted or measured; null where it never was. */
         CountedMeans: {
@@ -14752,6 +14951,34 @@ export interface components {
             /** @description What the link carries. */
             link?: null | string;
         };
+        /**
+         * @description A step of the year that the crop depends on, in the order of the year.
+         * @enum {unknown}
+         */
+        LinkKind: "pruning" | "bloom" | "set" | "thinning" | "size" | "packOut";
+        /** @description What one step of the year, or several not counted apart, made of the crops of an estate. */
+        LinkSum: {
+            /** @description Its name. */
+            name: string;
+            /** @description The steps. */
+            kinds: components["schemas"]["LinkKind"][];
+            /**
+             * Format: int32
+             * @description Plantings that tell of it.
+             */
+            plantings: number;
+            /**
+             * Format: int32
+             * @description Those of them where it made most of the miss.
+             */
+            madeMost: number;
+            /**
+             * Format: double
+             * @description Tonnes packed that it made more (above 0) or fewer (below) than wanted, by its share of each
+             *                 miss.
+             */
+            tonnes: number;
+        };
         /** @description Light on the two faces of a row at a height. */
         LitHeight: {
             /**
@@ -15514,6 +15741,27 @@ export interface components {
             /** @description The new one, at least ten characters. */
             password?: null | string;
         };
+        /** @description A season on record from what was wanted to what came. */
+        PastChain: {
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest.
+             */
+            season: number;
+            chain: null | components["schemas"]["SeasonChain"];
+            /**
+             * Format: double
+             * @description Tonnes wanted per hectare, packed; null where that is not known.
+             */
+            wantedTPerHa: null | number;
+            /**
+             * Format: double
+             * @description Tonnes packed per hectare; null where that is not known.
+             */
+            cameTPerHa: null | number;
+            /** @description Whether what was wanted stands in the plan of the season, and not yet in its record. */
+            isOfPlan: boolean;
+        };
         /** @description A file that was taken over. */
         PastImport: {
             /**
@@ -16114,6 +16362,8 @@ export interface components {
             /** @description Past seasons as entered. */
             records: components["schemas"]["SeasonRecordsEntry"];
             alternation: null | components["schemas"]["Alternation"];
+            /** @description Past seasons from what was wanted to what came, the latest first. */
+            chains: components["schemas"]["PastChain"][];
             /** @description Fruit measured and weighed, as entered. */
             fruitSample: components["schemas"]["FruitSampleEntry"];
             /** @description The target as entered. */
@@ -17114,6 +17364,60 @@ export interface components {
              * @description How far off is near enough, as a share; 0.1 when left out.
              */
             tolerance?: null | number;
+        };
+        /** @description What came of a planting in a season. */
+        ResultLine: {
+            /**
+             * Format: uuid
+             * @description The planting.
+             */
+            planting: string;
+            /** @description Its code. */
+            code: string;
+            /** @description Its name. */
+            name: null | string;
+            /** @description Its variety. */
+            variety: string;
+            /**
+             * Format: double
+             * @description Tonnes wanted, packed; null where that is not known.
+             */
+            wantedT: null | number;
+            /**
+             * Format: double
+             * @description Tonnes packed; null where that is not known.
+             */
+            cameT: null | number;
+            chain: null | components["schemas"]["SeasonChain"];
+            /**
+             * Format: double
+             * @description Tonnes more than wanted; null where one of them is not known.
+             */
+            overT: null | number;
+        };
+        /** @description What came of a season over the estate, and which step of the year made most of what was missed. */
+        ResultsView: {
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest.
+             */
+            season: number;
+            /** @description Seasons there is a record of, the latest first. */
+            seasons: number[];
+            /** @description Its plantings, the one that missed most tonnes first. */
+            lines: components["schemas"]["ResultLine"][];
+            /** @description What each step made of the crops, the one that cost most first. */
+            links: components["schemas"]["LinkSum"][];
+            /**
+             * Format: double
+             * @description Tonnes wanted of the plantings where both are known.
+             */
+            wantedT: number;
+            /**
+             * Format: double
+             * @description Tonnes packed of them.
+             */
+            cameT: number;
         };
         /**
          * @description What of a tree a task asks for beside its standing.
@@ -18143,6 +18447,82 @@ export interface components {
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
         };
+        /** @description How a season went from what was wanted to what came, step by step. */
+        SeasonChain: {
+            /** @description What a mean tree carried at each step, wanted and come. */
+            stages: components["schemas"]["ChainStage"][];
+            /** @description What each step made of it; steps not counted apart are one link. */
+            links: components["schemas"]["ChainLink"][];
+            /**
+             * Format: double
+             * @description What came ÷ what was wanted at the last step known of both; the product of the links.
+             */
+            whole: number;
+            /**
+             * Format: int32
+             * @description Place of the link that made most of the miss; null where there is no miss to speak of.
+             */
+            most: null | number;
+            /** @description What made the difference. */
+            sentence: components["schemas"]["Notice"];
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description A season from what was wanted to what came, as typed. */
+        SeasonChainEntry: {
+            /** @description What a mean tree was to carry. */
+            wanted?: components["schemas"]["ChainFiguresEntry"];
+            /** @description What it carried. */
+            came?: components["schemas"]["ChainFiguresEntry"];
+        };
+        /** @description What was counted and measured on the trees in the course of a season, as typed. */
+        SeasonCountsEntry: {
+            /**
+             * Format: double
+             * @description Floral buds per tree before pruning.
+             */
+            budsBefore?: null | number;
+            /**
+             * Format: double
+             * @description Clusters in bloom per tree.
+             */
+            bloomClusters?: null | number;
+            coldLoss?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Clusters holding fruit per tree after natural drop, before thinning by hand.
+             */
+            setClusters?: null | number;
+            /**
+             * Format: double
+             * @description Fruit counted per tree before harvest; from yield and fruit mass when left out.
+             */
+            fruitPerTree?: null | number;
+            girth?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Floral buds per tree counted the winter after.
+             */
+            returnBuds?: null | number;
+            /**
+             * Format: double
+             * @description Price received per kilogram, in the money of the estate.
+             */
+            pricePerKg?: null | number;
+            how?: null | components["schemas"]["SeasonHowEntry"];
+        };
         /** @description Crop of a planting in a season. */
         SeasonCrop: {
             /**
@@ -18176,6 +18556,15 @@ export interface components {
              * @description Fruit picked per bearing tree.
              */
             fruitPerTree: number;
+        };
+        /** @description How the numbers of a season came about, as typed. */
+        SeasonHowEntry: {
+            budsBefore?: null | components["schemas"]["CountedHowEntry"];
+            budsLeft?: null | components["schemas"]["CountedHowEntry"];
+            bloomClusters?: null | components["schemas"]["CountedHowEntry"];
+            setClusters?: null | components["schemas"]["CountedHowEntry"];
+            fruitPerTree?: null | components["schemas"]["CountedHowEntry"];
+            returnBuds?: null | components["schemas"]["CountedHowEntry"];
         };
         /** @description One planting on the season page. */
         SeasonLine: {
@@ -18272,6 +18661,8 @@ export interface components {
              * @description Setting clusters thinned off by hand per tree; 0 when nothing was thinned, left out when nobody noted it.
              */
             clustersThinned?: null | number;
+            counts?: null | components["schemas"]["SeasonCountsEntry"];
+            wanted?: null | components["schemas"]["SeasonWantedEntry"];
         };
         /** @description The season at a glance: every planting in the order of the work. */
         SeasonView: {
@@ -18346,6 +18737,23 @@ export interface components {
              *         last.
              */
             plantings: components["schemas"]["SeasonLine"][];
+        };
+        /** @description What was wanted of a season when it began, as typed or as its plan said. */
+        SeasonWantedEntry: {
+            /**
+             * Format: double
+             * @description Floral buds to leave per tree.
+             */
+            budsLeft?: null | number;
+            expectedLoss?: null | components["schemas"]["Amount"];
+            setShare?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Fruit wanted per tree.
+             */
+            fruitPerTree?: null | number;
+            fruitSize?: null | components["schemas"]["Amount"];
+            packOut?: null | components["schemas"]["Amount"];
         };
         /** @description An estate a person belongs to. */
         SessionEstate: {

@@ -64,7 +64,8 @@ export function readDraft<E>(spec: FormSpec, draft: Draft, language: Locale): Re
   return { entry: entry as E, unreadable };
 }
 
-function setAt(target: Record<string, unknown>, [key, ...rest]: string[], value: unknown) {
+/** Puts a value at a path of names, making the parts it goes through. */
+export function setAt(target: Record<string, unknown>, [key, ...rest]: string[], value: unknown) {
   if (key === undefined) return;
   if (rest.length === 0) target[key] = value;
   else setAt((target[key] ??= {}) as Record<string, unknown>, rest, value);

@@ -59,14 +59,15 @@ export function useReading() {
     },
     unitName,
     /** A sentence of the core in the reader's language, its figures in the reader's units. */
-    say: (notice: { code: string; message: string; figures: { value: number; unit: string }[] }) => {
-      // A sentence names its figures n0, n1 … and, where their unit is not in its own words, u0, u1 …
+    say: (notice: { code: string; message: string; figures: { name: string; value: number; unit: string }[] }) => {
+      // A sentence has its figures as n0, n1 …, their units as u0, u1 … and what they are of as w0, w1 …
       const figures = Object.fromEntries(
         notice.figures.flatMap((f, i) => {
           const shown = formatAmount(f.value, f.unit, system, language, counted.test(f.unit) ? 0 : undefined);
           return [
             [`n${i}`, `${shown.number}${shown.unit === '%' ? ' %' : ''}`],
             [`u${i}`, unitName(shown.unit)],
+            [`w${i}`, t(f.name, { defaultValue: f.name })],
           ];
         }),
       );

@@ -31,7 +31,7 @@ internal sealed class PlanTable : ExchangeTable
         ExchangeColumn.Share("floralShare", "Floral share", "Proporción floral"),
         ExchangeColumn.Share("tolerance", "Tolerance", "Tolerancia"),
         ExchangeColumn.Share("cap", "Most to cut", "Máximo a cortar"),
-        .. TargetDetailColumns.All,
+        .. TargetDetailColumns.Columns.All,
     ];
 
     internal override async Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel) =>

@@ -27,6 +27,7 @@ internal sealed class SeasonTable : ExchangeTable
             "Racimos aclarados"
         ),
         ExchangeColumn.Date("greenTip", "Green tip", "Budbreak", "Punta verde", "Brotación"),
+        .. SeasonDetailColumns.Columns.All,
     ];
 
     internal override async Task<ITaking> BeginAsync(ImportTarget target, CancellationToken cancel) =>
@@ -39,7 +40,7 @@ internal sealed class SeasonTable : ExchangeTable
         (await source.PlantingsAsync(cancel)).SelectMany(
             p => p.ToRecords().Seasons,
             (p, s) =>
-                ExportSource.Line(
+                ExportSource.Line([
                     p.Code,
                     s.Season,
                     s.Yield ?? new(),
@@ -47,8 +48,9 @@ internal sealed class SeasonTable : ExchangeTable
                     s.PackOut ?? new(),
                     s.BudsLeft,
                     s.ClustersThinned,
-                    s.GreenTip
-                )
+                    s.GreenTip,
+                    .. SeasonDetailColumns.Cells(s),
+                ])
         );
 
     private sealed class Taking(ImportTarget target, PlantingBook book)
@@ -68,7 +70,7 @@ internal sealed class SeasonTable : ExchangeTable
             Amount? Amount(string field, Amount? before) =>
                 line.Has(field) ? line.Amount(field) ?? new() : before ?? new();
             double? Number(string field, double? before) => line.Has(field) ? line.Number(field) : before;
-            return new()
+            var main = over with
             {
                 Season = line.Number("season"),
                 Yield = Amount("yield", over.Yield),
@@ -78,6 +80,7 @@ internal sealed class SeasonTable : ExchangeTable
                 BudsLeft = Number("budsLeft", over.BudsLeft),
                 ClustersThinned = Number("clustersThinned", over.ClustersThinned),
             };
+            return SeasonDetailColumns.Taken(main, line);
         }
 
         protected override void Save(PlantingRecord group, IReadOnlyList<SeasonResultEntry> entries)

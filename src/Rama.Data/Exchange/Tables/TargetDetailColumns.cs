@@ -1,8 +1,4 @@
-using System.Text.Json;
-using System.Text.Json.Nodes;
-using Rama.Core.Quantities;
 using Rama.Core.Target;
-using Rama.Data.Database;
 using Rama.Data.Target;
 
 namespace Rama.Data.Exchange.Tables;
@@ -12,8 +8,7 @@ namespace Rama.Data.Exchange.Tables;
 /// </summary>
 internal static class TargetDetailColumns
 {
-    public static IReadOnlyList<ExchangeColumn> All { get; } =
-    [
+    public static readonly DetailColumns Columns = new([
         ExchangeColumn.Text("insurance.school", false, "Insurance school", "Escuela de seguro"),
         ExchangeColumn.Share("insurance.reached", "Years crop is reached", "Años con cosecha"),
         ExchangeColumn.Number("insurance.costOver", false, "Cost of a cluster too many", "Coste de un racimo de más"),
@@ -47,77 +42,12 @@ internal static class TargetDetailColumns
         ExchangeColumn.Length("sharing.smallBelow", false, "Small trunks below", "Troncos pequeños bajo"),
         ExchangeColumn.Length("sharing.largeFrom", false, "Large trunks from", "Troncos grandes desde"),
         ExchangeColumn.Text("sharing.top", false, "Vigour of the top", "Vigor de la copa"),
-    ];
+    ]);
 
     /// <summary>The cells of a target.</summary>
-    public static IEnumerable<object?> Cells(TargetEntry target)
-    {
-        var json = TargetDetails.Of(target);
-        return All.Select(column =>
-            At(json, column.Field) is var node
-            && column.Kind switch
-            {
-                ColumnKind.Amount => node is null
-                    ? new Amount()
-                    : new Amount((double?)node["value"], (string?)node["unit"]),
-                ColumnKind.Number => (object?)(double?)node,
-                _ => (string?)node,
-            }
-                is var cell
-                ? cell
-                : null
-        );
-    }
+    public static IEnumerable<object?> Cells(TargetEntry target) => Columns.Cells(TargetDetails.Of(target));
 
     /// <summary>A target with what a line says of it.</summary>
-    public static TargetEntry Taken(TargetEntry before, LineReader line)
-    {
-        if (!All.Any(c => line.Has(c.Field)))
-            return before;
-        var json = TargetDetails.Of(before);
-        foreach (var column in All.Where(c => line.Has(c.Field)))
-            Put(
-                json,
-                column.Field.Split('.'),
-                column.Kind switch
-                {
-                    ColumnKind.Amount => line.Amount(column.Field) is { } amount
-                        ? new JsonObject { ["value"] = amount.Value, ["unit"] = amount.Unit }
-                        : null,
-                    ColumnKind.Number => line.Number(column.Field) is { } number ? JsonValue.Create(number) : null,
-                    _ => line.Text(column.Field) is { } text ? JsonValue.Create(text) : null,
-                }
-            );
-        StoredJson.Prune(json);
-        try
-        {
-            return TargetDetails.Read(before, json);
-        }
-        catch (JsonException e)
-        {
-            line.Problems.Add(
-                (e.Path ?? "").TrimStart('$', '.'),
-                "unknown",
-                "This is none of the words Rama knows here."
-            );
-            return before;
-        }
-    }
-
-    private static JsonNode? At(JsonObject json, string path) =>
-        path.Split('.').Aggregate((JsonNode?)json, (node, name) => node?[name]);
-
-    private static void Put(JsonObject json, string[] path, JsonNode? value)
-    {
-        foreach (var name in path[..^1])
-        {
-            if (json[name] is not JsonObject next)
-                json[name] = next = [];
-            json = next;
-        }
-        if (value is null)
-            json.Remove(path[^1]);
-        else
-            json[path[^1]] = value;
-    }
+    public static TargetEntry Taken(TargetEntry before, LineReader line) =>
+        Columns.Taken(before, line, TargetDetails.Of, TargetDetails.Read);
 }

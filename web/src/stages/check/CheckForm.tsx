@@ -94,7 +94,6 @@ export function CheckForm({
       {form.choice(
         'class',
         view.classes.map((c) => ({ value: c.name, label: t(`class.${c.name}`, { defaultValue: c.name }) })),
-        t('check.class-by-eye'),
       )}
       {form.input('left', ['bud/tree'], { label: t('check.left') })}
       {form.input('limbsLeft', [], { label: t('check.limbs-left') })}
@@ -103,12 +102,10 @@ export function CheckForm({
       {form.choice(
         'crew',
         view.crews.map((c) => ({ value: c.id, label: c.name })),
-        t('work.crew'),
       )}
       {form.choice(
         'pruner',
         view.pruners.map((p) => ({ value: p.id, label: p.name })),
-        t('check.pruner'),
       )}
       {form.input('note', [], { label: t('work.note'), numeric: false })}
       <p>

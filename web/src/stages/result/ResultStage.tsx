@@ -1,15 +1,22 @@
+import { useState } from 'react';
+import { isEmptyLine } from '../../entry/paste';
 import { Sheet, type SheetColumn } from '../../entry/Sheet';
-import { Notices } from '../../entry/Notices';
-import { Why } from '../../entry/Why';
 import { Part } from '../../planting/Part';
 import { usePlantingWork } from '../../planting/usePlanting';
 import { firstUnit } from '../../units/system';
+import '../../words/result';
 import { useReading } from '../../words/useReading';
 import { useCatalogue } from '../estate/useCatalogue';
+import { AlternationSheet } from './AlternationSheet';
+import { recordColumns } from './draft';
+import './result.css';
+import { SeasonChainSheet } from './SeasonChainSheet';
+import { SeasonForm } from './SeasonForm';
+import { SeasonKeys } from './SeasonKeys';
 
-/** What past seasons brought, and whether heavy and light years take turns. */
+/** What past seasons brought: one from what was wanted to what came, its record, the list of all, and alternation. */
 export function ResultStage() {
-  const { t, number, unitName, system } = useReading();
+  const { t, unitName, system } = useReading();
   const { draft, change, problem, view } = usePlantingWork();
   const catalogue = useCatalogue();
   const units = (codes: string[] | undefined, name: (code: string) => string) =>
@@ -30,19 +37,42 @@ export function ResultStage() {
     { key: 'clustersThinned', label: t('result.thinned'), wide: 1 },
     { key: 'greenTip', label: t('result.green-tip'), text: true, wide: 1.1 },
   ];
-  const { alternation } = view;
+  const { lines } = draft('records');
+  const seasons = lines.map((l) => l.season ?? '').filter((season) => season !== '');
+  const latest = seasons
+    .map(Number)
+    .filter(Number.isFinite)
+    .sort((a, b) => b - a)[0];
+  const [chosen, setChosen] = useState<string | null>(null);
+  const season = chosen !== null && seasons.includes(chosen) ? chosen : latest === undefined ? null : String(latest);
+  const at = lines.findIndex((l) => l.season === season);
+  // Places of lines are told as they are sent, without those that say nothing.
+  const place = lines.slice(0, at).filter((l) => !isEmptyLine(l, recordColumns)).length;
   return (
     <div className="columns result-columns">
       <section>
         <div className="stage-head">
-          <h2>{t('result.title')}</h2>
+          <h2>{season === null ? t('result.title') : t('chain.title', { season })}</h2>
+          <SeasonKeys seasons={seasons} season={season} onSeason={setChosen} />
         </div>
+        <SeasonChainSheet of={view.chains.find((c) => String(c.season) === season) ?? null} />
         <Part section="records">
+          {at >= 0 && (
+            <SeasonForm
+              key={season}
+              line={lines[at]!}
+              place={place}
+              onLine={(line) => {
+                change('records', { lines: lines.map((l, i) => (i === at ? line : l)) });
+              }}
+            />
+          )}
+          <h2>{t('result.title')}</h2>
           <Sheet
             full
             path="records.seasons"
             columns={columns}
-            lines={draft('records').lines}
+            lines={lines}
             blank={{ yieldUnit: firstUnit('t/ha', system), fruitSizeUnit: firstUnit('g', system), packOutUnit: '%' }}
             onLines={(lines) => {
               change('records', { lines });
@@ -76,31 +106,7 @@ export function ResultStage() {
           </Part>
         </div>
       </section>
-      <aside className="sheet">
-        {alternation ? (
-          <dl className="chain">
-            <div>
-              <dt>{t('result.alternation')}</dt>
-              <dd>
-                <Why main steps={alternation.steps}>
-                  <span className="big">{number(alternation.index, 2)}</span>
-                </Why>
-              </dd>
-            </div>
-            <div>
-              <dt>{t('result.pairs')}</dt>
-              <dd className="value">{alternation.pairs}</dd>
-            </div>
-            <div>
-              <dt>{t('result.verdict')}</dt>
-              <dd>{t(alternation.alternates ? 'result.alternates' : 'result.steady')}</dd>
-            </div>
-          </dl>
-        ) : (
-          <p className="dim">{t('result.waiting')}</p>
-        )}
-        <Notices notices={alternation?.warnings ?? []} />
-      </aside>
+      <AlternationSheet alternation={view.alternation} />
     </div>
   );
 }

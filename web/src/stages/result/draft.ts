@@ -1,8 +1,10 @@
-import { api, answered, type PlantingView, type SeasonRecordsEntry } from '../../api/client';
+import { api, answered, type PlantingView, type SeasonRecordsEntry, type SeasonResultEntry } from '../../api/client';
 import { readLines, type SheetDraft } from '../../entry/lines';
 import { at, type PartOf } from '../../planting/part';
 import { toInput } from '../../units/parse';
-import { firstUnit } from '../../units/system';
+import { firstUnit, type Typing } from '../../units/system';
+import type { Line } from '../../entry/paste';
+import { detailColumns, fromLine, toLine } from './seasonSpec';
 
 export const recordColumns = [
   'season',
@@ -12,24 +14,31 @@ export const recordColumns = [
   'greenTip',
   'budsLeft',
   'clustersThinned',
-] as const;
+  ...detailColumns,
+];
+
+const lineOf = (r: SeasonResultEntry, typing: Typing): Line => {
+  const { language, system } = typing;
+  return {
+    season: toInput(r.season, language),
+    yield: toInput(r.yield?.value, language),
+    yieldUnit: r.yield?.unit ?? firstUnit('t/ha', system),
+    fruitSize: toInput(r.fruitSize?.value, language),
+    fruitSizeUnit: r.fruitSize?.unit ?? firstUnit('g', system),
+    packOut: toInput(r.packOut?.value, language),
+    packOutUnit: r.packOut?.unit ?? '%',
+    greenTip: r.greenTip ?? '',
+    budsLeft: toInput(r.budsLeft, language),
+    clustersThinned: toInput(r.clustersThinned, language),
+    ...toLine(r, typing),
+  };
+};
 
 export const records: PartOf<SheetDraft, SeasonRecordsEntry> = {
   ofPlanting: true,
   act: 'records',
-  from: (view, { language, system }) => ({
-    lines: (view.records.seasons ?? []).map((r) => ({
-      season: toInput(r.season, language),
-      yield: toInput(r.yield?.value, language),
-      yieldUnit: r.yield?.unit ?? firstUnit('t/ha', system),
-      fruitSize: toInput(r.fruitSize?.value, language),
-      fruitSizeUnit: r.fruitSize?.unit ?? firstUnit('g', system),
-      packOut: toInput(r.packOut?.value, language),
-      packOutUnit: r.packOut?.unit ?? '%',
-      greenTip: r.greenTip ?? '',
-      budsLeft: toInput(r.budsLeft, language),
-      clustersThinned: toInput(r.clustersThinned, language),
-    })),
+  from: (view, typing) => ({
+    lines: (view.records.seasons ?? []).map((r) => lineOf(r, typing)),
   }),
   read: (draft, language) =>
     readLines(draft.lines, recordColumns, 'seasons', language, (line, number) => ({
@@ -40,6 +49,7 @@ export const records: PartOf<SheetDraft, SeasonRecordsEntry> = {
       greenTip: line.greenTip || null,
       budsLeft: number('budsLeft'),
       clustersThinned: number('clustersThinned'),
+      ...fromLine(line, number),
     })),
   save: (view, records) =>
     answered(

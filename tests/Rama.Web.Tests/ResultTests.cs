@@ -1,0 +1,123 @@
+using System.Text.Json.Nodes;
+using Rama.Data.People;
+
+namespace Rama.Web.Tests;
+
+/// <summary>What came of a season: its record, its chain, and the estate's seasons at a glance.</summary>
+public sealed class ResultTests(RamaApplication application) : IClassFixture<RamaApplication>
+{
+    private readonly HttpClient _manager = application.ClientOf();
+    private readonly HttpClient _reader = application.ClientOf(Role.Reader);
+
+    [Fact]
+    public async Task Two_plantings_of_the_demo_have_five_seasons_from_wish_to_result()
+    {
+        foreach (var code in new[] { "H3", "W2" })
+        {
+            var chains = (await _manager.PlantingAsync(code))["chains"]!.AsArray();
+            Assert.Equal([2026, 2025, 2024, 2023, 2022], chains.Select(c => (int)c!["season"]!));
+            Assert.All(chains, c =>
+            {
+                var chain = c!["chain"]!;
+                Assert.Equal(6, chain["links"]!.AsArray().Count);
+                // Packed of what was wanted is told twice: as the product of the links, and in tonnes.
+                Assert.Equal(
+                    (double)c["cameTPerHa"]! / (double)c["wantedTPerHa"]!,
+                    chain["links"]!.AsArray().Aggregate(1.0, (all, l) => all * (double)l!["factor"]!),
+                    9
+                );
+            });
+        }
+        var h3 = (await _manager.PlantingAsync("H3"))["chains"]!.AsArray();
+        string MostOf(JsonNode chain) => (string)chain["links"]![(int)chain["most"]!]!["name"]!;
+        // A frost in bloom, and a winter cut too hard.
+        Assert.Equal("bloom", MostOf(h3.Single(c => (int)c!["season"]! == 2023)!["chain"]!));
+        Assert.Equal("pruning", MostOf(h3.Single(c => (int)c!["season"]! == 2022)!["chain"]!));
+    }
+
+    [Fact]
+    public async Task The_estate_tells_what_its_plantings_tell()
+    {
+        var results = await _reader.ReadAsync("/api/v1/results?season=2023");
+        Assert.Equal(2023, (int)results["season"]!);
+        Assert.Contains(2026, results["seasons"]!.AsArray().Select(s => (int)s!));
+        var lines = results["lines"]!.AsArray();
+        foreach (var code in new[] { "H3", "W2" })
+        {
+            var line = lines.Single(l => (string)l!["code"]! == code)!;
+            var view = await _reader.PlantingAsync(code);
+            var chain = view["chains"]!.AsArray().Single(c => (int)c!["season"]! == 2023)!;
+            Assert.True(JsonNode.DeepEquals(chain["chain"], line["chain"]));
+            Assert.Equal(
+                (double)chain["cameTPerHa"]! * (double)view["planting"]!["area"]!["value"]!,
+                (double)line["cameT"]!,
+                9
+            );
+        }
+        // What the links made of it is what was missed where it was missed.
+        var missed = lines
+            .Where(l => l!["chain"]?["most"] is not null)
+            .Sum(l => (double)l!["cameT"]! - (double)l["wantedT"]!);
+        Assert.Equal(missed, results["links"]!.AsArray().Sum(l => (double)l!["tonnes"]!), 9);
+    }
+
+    [Fact]
+    public async Task What_was_counted_and_wanted_is_kept_with_the_season_and_its_history()
+    {
+        var view = await _manager.PlantingAsync("H5");
+        var records = view["records"]!.DeepClone();
+        var season = records["seasons"]!.AsArray().Single(s => (int)s!["season"]! == 2026)!;
+        season["budsLeft"] = 150;
+        season["counts"] = JsonNode.Parse(
+            """{"setClusters": 101, "how": {"setClusters": {"trees": 14, "halfWidth": 8, "day": "2026-06-12", "by": "sample", "who": "Counter 2"}}}"""
+        );
+        season["wanted"] = JsonNode.Parse("""{"budsLeft": 160, "fruitPerTree": 90}""");
+        var path = $"/api/v1/plantings/{view["id"]}";
+        var (status, saved) = await Save(view, records);
+        Assert.True(status == 200, saved.ToString());
+        var kept = (await _manager.ReadAsync(path))["records"]!["seasons"]!
+            .AsArray()
+            .Single(s => (int)s!["season"]! == 2026)!;
+        Assert.Equal("sample", (string)kept["counts"]!["how"]!["setClusters"]!["by"]!);
+        Assert.Equal(160, (double)kept["wanted"]!["budsLeft"]!);
+        var chain = saved["chains"]![0]!["chain"]!;
+        Assert.Equal("pruning", (string)chain["links"]![0]!["name"]!);
+        Assert.Equal("bloom and set", (string)chain["links"]![1]!["name"]!);
+        var history = (await _manager.ReadAsync($"{path}/history")).ToJsonString();
+        Assert.Contains("counts.setClusters", history, StringComparison.Ordinal);
+
+        season["counts"]!["setClusters"] = 170;
+        season["counts"]!["bloomClusters"] = 140;
+        var (refused, body) = await Save(saved, records);
+        Assert.Equal(400, refused);
+        Assert.Equal(["records.seasons[2].counts.setClusters"], Api.ProblemFields(body));
+    }
+
+    [Fact]
+    public async Task The_calculator_tells_the_shares_of_the_miss()
+    {
+        var (status, chain) = await _reader.PostAsync(
+            "/api/v1/calculations/season-chain",
+            """{"wanted": {"budsLeft": 200, "fruit": 100}, "came": {"budsLeft": 188, "fruit": 94}}"""
+        );
+        Assert.Equal(200, status);
+        Assert.Equal(.94, (double)chain["value"]!, 9);
+        Assert.Equal(1, (double)chain["links"]![0]!["share"]!, 9);
+        var (wrong, body) = await _reader.PostAsync(
+            "/api/v1/calculations/season-chain",
+            """{"wanted": {"fruit": -1}}"""
+        );
+        Assert.Equal(400, wrong);
+        Assert.Contains("wanted.fruit", Api.ProblemFields(body));
+    }
+
+    private Task<(int Status, JsonNode Body)> Save(JsonNode view, JsonNode records) =>
+        _manager.PutAsync(
+            $"/api/v1/plantings/{view["id"]}/records",
+            new JsonObject
+            {
+                ["version"] = (uint)view["plantingVersion"]!,
+                ["records"] = records.DeepClone(),
+            }.ToJsonString()
+        );
+}

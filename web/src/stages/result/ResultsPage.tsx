@@ -1,0 +1,138 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { answered, api, type ResultsView } from '../../api/client';
+import { Why } from '../../entry/Why';
+import { Trouble } from '../../Trouble';
+import '../../words/result';
+import { useReading } from '../../words/useReading';
+import './result.css';
+import { SeasonKeys } from './SeasonKeys';
+
+/** What came of a season over the estate: tonnes first, then the step of the year that cost most, then the plantings. */
+export function ResultsPage() {
+  const { t } = useReading();
+  const [search, setSearch] = useSearchParams();
+  const season = Number(search.get('of')) || undefined;
+  const results = useQuery({
+    queryKey: ['results', season],
+    queryFn: () => answered(api.GET('/api/v1/results', { params: { query: season === undefined ? {} : { season } } })),
+  });
+  useEffect(() => {
+    document.title = `${t('results.title')} · Rama`;
+  }, [t]);
+  if (results.error) return <Trouble error={results.error} retry={() => void results.refetch()} />;
+  return (
+    <main className="page">
+      <div className="stage-head">
+        <h1>{t('results.title')}</h1>
+        {results.data && (
+          <SeasonKeys
+            seasons={results.data.seasons.map(String)}
+            season={String(results.data.season)}
+            onSeason={(of) => {
+              setSearch((now) => {
+                now.set('of', of);
+                return now;
+              });
+            }}
+          />
+        )}
+      </div>
+      {!results.data ? (
+        <p className="waiting">{t('loading')}</p>
+      ) : results.data.seasons.length === 0 ? (
+        <p className="sheet">{t('results.none')}</p>
+      ) : (
+        <Results view={results.data} />
+      )}
+    </main>
+  );
+}
+
+function Results({ view }: { view: ResultsView }) {
+  const { t, told, number } = useReading();
+  return (
+    <>
+      {view.wantedT > 0 && (
+        <p data-test="results-packed">
+          <span className="big">{told(view.cameT, 't', 0)}</span>{' '}
+          {t('results.packed', { wanted: told(view.wantedT, 't', 0) })}
+        </p>
+      )}
+      {view.links.length > 0 && (
+        <section>
+          <h2>{t('results.links')}</h2>
+          <table className="figures" data-test="results-links">
+            <thead>
+              <tr>
+                <th>{t('results.link')}</th>
+                <th className="number">{t('results.tonnes')}</th>
+                <th>{t('results.most')}</th>
+              </tr>
+            </thead>
+            <tbody>
+              {view.links.map((link) => (
+                <tr key={link.name}>
+                  <td>{link.kinds.map((k) => t(`link.${k}`)).join(' + ')}</td>
+                  <td className={link.tonnes < 0 ? 'number results-short' : 'number'}>
+                    <Signed tonnes={link.tonnes} />
+                  </td>
+                  <td>{t('results.of', { most: number(link.madeMost), plantings: number(link.plantings) })}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      )}
+      <Plantings view={view} />
+    </>
+  );
+}
+
+function Signed({ tonnes }: { tonnes: number }) {
+  const { told } = useReading();
+  return (
+    <>
+      {tonnes > 0 ? '+' : tonnes < 0 ? '−' : ''}
+      {told(Math.abs(tonnes), 't', 1)}
+    </>
+  );
+}
+
+function Plantings({ view }: { view: ResultsView }) {
+  const { t, told, say } = useReading();
+  return (
+    <table className="figures results-plantings" data-test="results">
+      <thead>
+        <tr>
+          <th>{t('results.planting')}</th>
+          <th className="number">{t('results.came')}</th>
+          <th className="number">{t('results.wanted')}</th>
+          <th>{t('results.sentence')}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {view.lines.map((line) => (
+          <tr key={line.planting}>
+            <td>
+              <Link to={`/plantings/${line.planting}/result`}>
+                <strong>{line.code}</strong> {line.name}
+              </Link>{' '}
+              <span className="dim">{line.variety}</span>
+            </td>
+            <td className="number">{line.cameT === null ? '–' : told(line.cameT, 't', 1)}</td>
+            <td className="number">{line.wantedT === null ? '–' : told(line.wantedT, 't', 1)}</td>
+            <td>
+              {line.chain ? (
+                <Why steps={line.chain.steps}>{say(line.chain.sentence)}</Why>
+              ) : (
+                <span className="dim">{t('results.no-chain')}</span>
+              )}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
