@@ -40,6 +40,7 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     [InlineData("/exchange")]
     [InlineData("/known")]
     [InlineData("/year")]
+    [InlineData("/results")]
     [InlineData("/weather")]
     [InlineData("/map")]
     [InlineData("/estate")]

@@ -95,7 +95,9 @@ public sealed class CheckTests(RamaServer server) : IClassFixture<RamaServer>
         var w3 = await client.PlantingAsync("W3");
         using var page = new Page(server).Open($"/field/{w3["id"]}/check");
         page.Click("[data-test='check-walk']");
-        page.Find("[data-test='check-walk'][aria-pressed='true']");
+        page.Says("[data-test='check-next']", "No walk is laid here");
+        page.Find("[data-test='row']").SendKeys("5");
+        page.Find("[data-test='tree']").SendKeys("7");
         page.Find("[data-test='check-left']").SendKeys("131");
         page.Click("[data-test='check-send']");
         page.Says("[data-test='check-told']", "131");

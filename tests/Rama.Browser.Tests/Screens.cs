@@ -32,11 +32,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             page.Find("[data-test='rows']");
             Shoot(page, "planting");
         }
-        using (var page = new Page(server, 1280, 1000).OpenPlanting("H2", "result"))
-        {
-            page.Find(".chain");
-            Shoot(page, "result");
-        }
+        ShootResult();
         foreach (var (path, ready, name) in new[] { ("/map", "[data-test='block-H4']", "map") })
         {
             using var page = new Page(server).Open(path);
@@ -209,6 +205,25 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             shots.Add(Shot(page.Driver));
         }
         SideBySide("check", "display:flex;flex-wrap:wrap;gap:12px;width:1360px", "height:740px", shots);
+    }
+
+    // A season of a planting, and of the estate.
+    private void ShootResult()
+    {
+        List<string> shots = [];
+        using (var page = new Page(server, 1280, 1000).OpenPlanting("H3", "result"))
+        {
+            page.Find("[data-test='year-chain']");
+            Settled(page);
+            shots.Add(Shot(page.Driver));
+        }
+        using (var page = new Page(server, 1280, 1000).Open("/results?of=2023"))
+        {
+            page.Find("[data-test='results-links']");
+            Settled(page);
+            shots.Add(Shot(page.Driver));
+        }
+        SideBySide("result", "display:flex;gap:12px;width:1960px", "height:800px", shots);
     }
 
     private void ShootYear()

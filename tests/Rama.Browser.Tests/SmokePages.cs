@@ -18,6 +18,7 @@ internal static class SmokePages
         "catalogue/systems/compare",
         "exchange",
         "estate",
+        "results",
         "people",
         "sessions",
         "crew",

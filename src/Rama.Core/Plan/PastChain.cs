@@ -8,8 +8,17 @@ namespace Rama.Core.Plan;
 /// <param name="Chain">Step by step; null where nothing is known both as wanted and as it came.</param>
 /// <param name="WantedTPerHa">Tonnes wanted per hectare, packed; null where that is not known.</param>
 /// <param name="CameTPerHa">Tonnes packed per hectare; null where that is not known.</param>
+/// <param name="TPerHaByLink">Tonnes packed per hectare that each link made more or fewer, by its share of the miss;
+/// null where the crop came as wanted, or tonnes are not known.</param>
 /// <param name="IsOfPlan">Whether what was wanted stands in the plan of the season, and not yet in its record.</param>
-public sealed record PastChain(int Season, SeasonChain? Chain, double? WantedTPerHa, double? CameTPerHa, bool IsOfPlan)
+public sealed record PastChain(
+    int Season,
+    SeasonChain? Chain,
+    double? WantedTPerHa,
+    double? CameTPerHa,
+    IReadOnlyList<double>? TPerHaByLink,
+    bool IsOfPlan
+)
 {
     private const double KgPerTonne = 1_000;
 
@@ -58,13 +67,17 @@ public sealed record PastChain(int Season, SeasonChain? Chain, double? WantedTPe
         var came = ChainFigures.Of(season, bearingTreesPerHa);
         double? Tonnes(double? packedKg) => packedKg * bearingTreesPerHa / KgPerTonne;
         if ((season.Wanted ?? planned) is not { } wish)
-            return new(season.Season, null, null, Tonnes(came.PackedKg), false);
+            return new(season.Season, null, null, Tonnes(came.PackedKg), null, false);
         var wanted = ChainFigures.Of(wish, usualSet);
+        var chain = SeasonChain.Of(wanted, came, season.Counts.HalfWidths);
         return new(
             season.Season,
-            SeasonChain.Of(wanted, came, season.Counts.HalfWidths),
+            chain,
             Tonnes(wanted.PackedKg),
             Tonnes(came.PackedKg),
+            chain is { Most: not null } && Tonnes(came.PackedKg) - Tonnes(wanted.PackedKg) is { } over
+                ? [.. chain.Links.Select(l => l.Share!.Value * over)]
+                : null,
             season.Wanted is null
         );
     }

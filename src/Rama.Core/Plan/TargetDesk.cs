@@ -223,12 +223,12 @@ public sealed record TargetDesk(
         var feeds = load.LeafAreaPerFruitCm2 / CropLoad.LeafAreaWantedCm2 * load.CropDensity;
         if ((load.Low ?? feeds * LeafLow) is not { } low || (load.High ?? feeds * LeafHigh) is not { } high)
             return null;
-        // Past seasons told their fruit, not their trunks: today's stand in for them.
+        // Where a season did not tell its own trunks, today's stand in for them.
         List<(double, double)> sizes =
         [
             .. reading
                 .Seasons.Where(s => s.FruitMassKg is not null && s.FruitPerTree(bearing) is > 0)
-                .Select(s => (s.FruitPerTree(bearing)!.Value / tcsa, s.FruitMassKg!.Value * 1_000)),
+                .Select(s => (s.FruitPerTree(bearing)!.Value / (s.TcsaCm2 ?? tcsa), s.FruitMassKg!.Value * 1_000)),
         ];
         var insurance = target.Insurance;
         var set = (insurance.Set?.Mean ?? variety.SetShare.Value) * insurance.Places;

@@ -1,5 +1,7 @@
 using Rama.Core.Target;
+using Rama.Core.Target.Capacity;
 using Rama.Core.Target.Insurance;
+using Rama.Core.Target.Margin;
 
 namespace Rama.Core.Result;
 
@@ -40,12 +42,28 @@ public sealed record SeasonResult(
             _ => null,
         };
 
-    /// <summary>Fruit picked per bearing tree; null where yield or fruit mass is not known.</summary>
+    /// <summary>
+    /// Fruit per bearing tree, counted or from what was picked; null where neither the count nor yield and fruit mass
+    /// are known.
+    /// </summary>
     /// <param name="bearingTreesPerHa">Bearing trees per hectare.</param>
     public double? FruitPerTree(double bearingTreesPerHa) =>
-        Yield is { Basis: YieldBasis.FruitPerTree, Value: var fruit }
-            ? fruit
-            : KgPerHa(bearingTreesPerHa) / (FruitMassKg * bearingTreesPerHa);
+        Counts.FruitPerTree is { } counted ? counted
+        : Yield is { Basis: YieldBasis.FruitPerTree, Value: var fruit } ? fruit
+        : KgPerHa(bearingTreesPerHa) / (FruitMassKg * bearingTreesPerHa);
+
+    /// <summary>Cross-section of its own trunk in cm²; null where girths of that season are not known.</summary>
+    public double? TcsaCm2 => Counts.GirthCm is { } girth ? Trunk.CrossSectionCm2(girth) : null;
+
+    /// <summary>
+    /// Fruit per cm² of trunk, and floral buds per cm² the winter after; null where one of fruit, trunk and buds is not
+    /// known.
+    /// </summary>
+    /// <param name="bearingTreesPerHa">Bearing trees per hectare.</param>
+    public ResponsePair? Return(double bearingTreesPerHa) =>
+        TcsaCm2 is > 0 and var trunk && FruitPerTree(bearingTreesPerHa) is { } fruit && Counts.ReturnBuds is { } buds
+            ? new(fruit / trunk, buds / trunk)
+            : null;
 
     /// <summary>
     /// Share of the buds left that held fruit before hand thinning: exact where clusters set were counted or those

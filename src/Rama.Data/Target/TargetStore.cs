@@ -310,7 +310,7 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
             .Include(p => p.Trees)
             .Where(p => p.PlantingId == id && p.Season <= entry.Season && p.Trees.Count > 0)
             .ToListAsync(cancel);
-        List<ResponsePair> pairs = [];
+        SortedDictionary<int, ResponsePair> pairs = [];
         foreach (var plan in plans.OrderBy(p => p.Season))
         {
             var reading = PlanReading.Of(
@@ -332,9 +332,14 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
                 .Seasons.FirstOrDefault(s => s.Season == plan.Season - 1)
                 ?.FruitPerTree(density.BearingTreesPerHa);
             if (fruit is { } picked)
-                pairs.Add(new(picked / tcsa, survey.Buds.Mean / tcsa));
+                pairs[plan.Season - 1] = new(picked / tcsa, survey.Buds.Mean / tcsa);
         }
-        return pairs;
+        // A winter that was not counted in Rama may have been told with the season before it.
+        var told = PlanReading.Of(entry with { Records = records, Target = new() }, catalogue);
+        foreach (var season in told.Density is null ? [] : told.Seasons)
+            if (season.Return(told.Density!.BearingTreesPerHa) is { } pair)
+                pairs.TryAdd(season.Season, pair);
+        return [.. pairs.Values];
     }
 
     private static UnusableEntryException ChangedMeanwhile() =>

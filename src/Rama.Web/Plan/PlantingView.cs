@@ -25,6 +25,7 @@ namespace Rama.Web.Plan;
 /// <param name="Alternation">How much the yields of past seasons swing; null where no two neighbouring ones are
 /// known.</param>
 /// <param name="Chains">Past seasons from what was wanted to what came, the latest first.</param>
+/// <param name="Start">What the record of the season begins with; null where it is begun, or without a target.</param>
 /// <param name="FruitSample">Fruit measured and weighed, as entered.</param>
 /// <param name="Target">The target as entered.</param>
 /// <param name="Count">The count as entered.</param>
@@ -43,6 +44,7 @@ public sealed record PlantingView(
     SeasonRecordsEntry Records,
     Alternation? Alternation,
     IReadOnlyList<PastChain> Chains,
+    SeasonResultEntry? Start,
     FruitSampleEntry FruitSample,
     TargetEntry Target,
     SurveyEntry Count,
@@ -70,6 +72,7 @@ public sealed record PlantingView(
             records,
             Swings(seasons, plan),
             PastChain.AllOf(reading, plan, seasons),
+            seasons.Any(s => s.Season == entry.Season) ? null : SeasonStart.Of(reading, plan),
             entry.FruitSample,
             entry.Target,
             entry.Count,

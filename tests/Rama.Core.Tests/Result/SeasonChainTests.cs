@@ -34,8 +34,8 @@ public class SeasonChainTests
         Assert.Equal("bloom and set", chain.Links[1].Name);
         Assert.Equal(1, chain.Most);
         Assert.Equal(
-            "The crop came to 89 % of what was wanted. Most of it lies with bloom and set: 91 % of what was expected; "
-                + "thinning, at 104 %, made up for some of it.",
+            "The crop came to 89 % of what was wanted. What made the difference was bloom and set: 91 % of what was "
+                + "expected; thinning, at 104 %, made up for some of it.",
             chain.Sentence.Message
         );
         Assert.Contains(chain.Warnings, w => w.Code == "chain.together");
@@ -58,6 +58,15 @@ public class SeasonChainTests
         Assert.Equal("chain.over", chain.Sentence.Code);
         Assert.Equal([LinkKind.Bloom, LinkKind.Set], chain.Links[chain.Most!.Value].Kinds);
         Assert.Equal(1, chain.Links[chain.Most.Value].Share!.Value, 10);
+    }
+
+    [Fact]
+    public void Before_there_are_fruit_nothing_is_missed_yet()
+    {
+        var chain = SeasonChain.Of(new(200, 200, 124, 110, 22, 19), new(170, 150, null, null, null, null))!;
+        Assert.Equal("So far 75 % of the clusters in bloom wanted; the crop is not told yet.", chain.Sentence.Message);
+        Assert.Null(chain.Most);
+        Assert.All(chain.Links, l => Assert.Null(l.Share));
     }
 
     [Fact]
@@ -184,6 +193,26 @@ public class SeasonChainTests
         };
         var e = Assert.Throws<UnusableEntryException>(() => entry.Read(2027));
         Assert.Equal("counts.how.budsLeft.halfWidth", Assert.Single(e.Problems).Field);
+    }
+
+    [Fact]
+    public void A_season_is_held_against_its_own_trunk()
+    {
+        var season = new SeasonResultEntry
+        {
+            Season = 2024,
+            Yield = new(40, "t/ha"),
+            FruitSize = new(200, "g"),
+            // 16 cm of girth are 20.37 cm² (handbook of the trade 2.3).
+            Counts = new() { Girth = new(16, "cm"), ReturnBuds = 250 },
+        };
+        var pair = season.Read(2027).Return(2_000)!;
+        Assert.Equal(100 / 20.37, pair.CropDensity, 3);
+        Assert.Equal(250 / 20.37, pair.Value, 2);
+        // Counted fruit go before those worked out from mass.
+        var counted = season with { Counts = season.Counts with { FruitPerTree = 112 } };
+        Assert.Equal(112 / 20.37, counted.Read(2027).Return(2_000)!.CropDensity, 2);
+        Assert.Null((season with { Counts = new() { ReturnBuds = 250 } }).Read(2027).Return(2_000));
     }
 
     [Fact]

@@ -15759,6 +15759,11 @@ export interface components {
              * @description Tonnes packed per hectare; null where that is not known.
              */
             cameTPerHa: null | number;
+            /**
+             * @description Tonnes packed per hectare that each link made more or fewer, by its share of the miss;
+             *                 null where the crop came as wanted, or tonnes are not known.
+             */
+            tPerHaByLink: null | number[];
             /** @description Whether what was wanted stands in the plan of the season, and not yet in its record. */
             isOfPlan: boolean;
         };
@@ -16364,6 +16369,7 @@ export interface components {
             alternation: null | components["schemas"]["Alternation"];
             /** @description Past seasons from what was wanted to what came, the latest first. */
             chains: components["schemas"]["PastChain"][];
+            start: null | components["schemas"]["SeasonResultEntry"];
             /** @description Fruit measured and weighed, as entered. */
             fruitSample: components["schemas"]["FruitSampleEntry"];
             /** @description The target as entered. */

@@ -8,11 +8,14 @@ import './yearChain.css';
 const WIDTH = 360,
   HEIGHT = 18;
 
+// Less is told as nothing, tonnes a hectare.
+const SMALLEST = 0.05;
+
 /**
  * A season from what was wanted to what came, the ledger carried on: an outline for what was wanted at each step, filled
  * as far as it came, and between two steps what came through of what was expected to.
  */
-export function YearChain({ chain }: { chain: SeasonChain }) {
+export function YearChain({ chain, tonnes }: { chain: SeasonChain; tonnes: readonly number[] | null }) {
   const { t, number, told, unitName } = useReading();
   const bars = barsOf(
     chain.stages.map((s) => (s.wanted !== null && s.came !== null && s.wanted > 0 ? s.came / s.wanted : null)),
@@ -37,10 +40,10 @@ export function YearChain({ chain }: { chain: SeasonChain }) {
                     ({number(link.low * 100, 0)}–{told(link.high, 'share', 0)})
                   </span>
                 )}{' '}
-                {link.share !== null && (
+                {tonnes && Math.abs(tonnes[place]!) >= SMALLEST && (
                   <span className="dim">
-                    {t(link.share < 0 ? 'chain.gave-back' : 'chain.share', {
-                      share: told(Math.abs(link.share), 'share', 0),
+                    {t(tonnes[place]! < 0 ? 'chain.lost' : 'chain.won', {
+                      tonnes: told(Math.abs(tonnes[place]!), 't/ha', 1),
                     })}
                   </span>
                 )}

@@ -49,7 +49,7 @@ public sealed record ChainFigures(
     /// <param name="bearingTreesPerHa">Bearing trees per hectare.</param>
     public static ChainFigures Of(SeasonResult season, double bearingTreesPerHa)
     {
-        var fruit = season.Counts.FruitPerTree ?? season.FruitPerTree(bearingTreesPerHa);
+        var fruit = season.FruitPerTree(bearingTreesPerHa);
         var kg = season.KgPerHa(bearingTreesPerHa) / bearingTreesPerHa ?? fruit * season.FruitMassKg;
         return new(
             season.BudsLeft,

@@ -6,7 +6,8 @@ namespace Rama.Core.Result.Chain;
 /// <param name="Stages">What a mean tree carried at each step, wanted and come.</param>
 /// <param name="Links">What each step made of it; steps not counted apart are one link.</param>
 /// <param name="Whole">What came ÷ what was wanted at the last step known of both; the product of the links.</param>
-/// <param name="Most">Place of the link that made most of the miss; null where there is no miss to speak of.</param>
+/// <param name="Most">Place of the link that made most of the miss; null where there is no miss to speak of, or no crop
+/// yet.</param>
 /// <param name="Sentence">What made the difference.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What to know before relying on it.</param>
@@ -55,7 +56,9 @@ public sealed record SeasonChain(
         if (known.Count == 0)
             return null;
         var whole = known[^1].Came!.Value / known[^1].Wanted!.Value;
-        var misses = Math.Abs(whole - 1) > Near && whole > 0;
+        // Before there are fruit nothing is missed yet.
+        var isOver = known[^1].Link >= LinkKind.Thinning;
+        var misses = isOver && Math.Abs(whole - 1) > Near && whole > 0;
         List<ChainLink> links = [];
         for (var i = 0; i < known.Count; i++)
             if (LinkOf(i == 0 ? null : known[i - 1], known[i]) is { } link)
@@ -66,7 +69,7 @@ public sealed record SeasonChain(
             links,
             whole,
             most,
-            SentenceOf(whole, links, most),
+            isOver ? SentenceOf(whole, links, most) : SoFar(whole, known[^1].Link),
             [
                 new(
                     "chain.whole",
@@ -145,7 +148,7 @@ public sealed record SeasonChain(
         var made = links[place];
         var way = whole < 1 ? "short" : "over";
         var message =
-            $"The crop came to {Percent(whole)} of what was wanted. Most of it lies with {made.Name}: "
+            $"The crop came to {Percent(whole)} of what was wanted. What made the difference was {made.Name}: "
             + $"{Percent(made.Factor)} of what was expected";
         Figure of = new(made.Name, made.Factor, "share");
         return links.MinBy(l => l.Share) is { Share: < -WorthTelling } back
@@ -157,6 +160,21 @@ public sealed record SeasonChain(
                 new(back.Name, back.Factor, "share")
             )
             : new($"chain.{way}", $"{message}.", came, of);
+    }
+
+    private static Notice SoFar(double whole, LinkKind at)
+    {
+        var what = at switch
+        {
+            LinkKind.Pruning => "buds",
+            LinkKind.Bloom => "clusters in bloom",
+            _ => "clusters set",
+        };
+        return new(
+            "chain.so-far",
+            $"So far {Percent(whole)} of the {what} wanted; the crop is not told yet.",
+            new Figure(what, whole, "share")
+        );
     }
 
     private static List<Notice> WarningsOf(IReadOnlyList<ChainLink> links, int? most)

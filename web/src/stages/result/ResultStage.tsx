@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import { useState } from 'react';
 import { isEmptyLine } from '../../entry/paste';
 import { Sheet, type SheetColumn } from '../../entry/Sheet';
@@ -8,6 +9,8 @@ import '../../words/result';
 import { useReading } from '../../words/useReading';
 import { useCatalogue } from '../estate/useCatalogue';
 import { AlternationSheet } from './AlternationSheet';
+import { useChecks } from '../check/useChecks';
+import { begun } from './begun';
 import { recordColumns } from './draft';
 import './result.css';
 import { SeasonChainSheet } from './SeasonChainSheet';
@@ -16,8 +19,10 @@ import { SeasonKeys } from './SeasonKeys';
 
 /** What past seasons brought: one from what was wanted to what came, its record, the list of all, and alternation. */
 export function ResultStage() {
-  const { t, unitName, system } = useReading();
-  const { draft, change, problem, view } = usePlantingWork();
+  const reading = useReading();
+  const { t, unitName, system } = reading;
+  const { draft, change, problem, view, may } = usePlantingWork();
+  const checks = useChecks(view.id, view.season);
   const catalogue = useCatalogue();
   const units = (codes: string[] | undefined, name: (code: string) => string) =>
     (codes ?? []).map((code) => ({ value: code, label: name(code) }));
@@ -53,7 +58,19 @@ export function ResultStage() {
       <section>
         <div className="stage-head">
           <h2>{season === null ? t('result.title') : t('chain.title', { season })}</h2>
-          <SeasonKeys seasons={seasons} season={season} onSeason={setChosen} />
+          <SeasonKeys seasons={seasons} season={season} onSeason={setChosen}>
+            {view.start && may('records') && !seasons.includes(String(view.season)) && (
+              <Button
+                onClick={() => {
+                  change('records', { lines: [...lines, begun(view, checks.data?.says ?? null, reading)] });
+                  setChosen(String(view.season));
+                }}
+                data-test="season-begin"
+              >
+                {t('record.begin', { season: view.season })}
+              </Button>
+            )}
+          </SeasonKeys>
         </div>
         <SeasonChainSheet of={view.chains.find((c) => String(c.season) === season) ?? null} />
         <Part section="records">

@@ -56,14 +56,14 @@ function Results({ view }: { view: ResultsView }) {
     <>
       {view.wantedT > 0 && (
         <p data-test="results-packed">
-          <span className="big">{told(view.cameT, 't', 0)}</span>{' '}
+          <span className="result-big">{told(view.cameT, 't', 0)}</span>{' '}
           {t('results.packed', { wanted: told(view.wantedT, 't', 0) })}
         </p>
       )}
       {view.links.length > 0 && (
         <section>
           <h2>{t('results.links')}</h2>
-          <table className="figures" data-test="results-links">
+          <table className="figures results-links" data-test="results-links">
             <thead>
               <tr>
                 <th>{t('results.link')}</th>
@@ -90,11 +90,14 @@ function Results({ view }: { view: ResultsView }) {
   );
 }
 
+// Less is told as nothing, tonnes.
+const SMALLEST = 0.05;
+
 function Signed({ tonnes }: { tonnes: number }) {
   const { told } = useReading();
   return (
     <>
-      {tonnes > 0 ? '+' : tonnes < 0 ? '−' : ''}
+      {Math.abs(tonnes) < SMALLEST ? '' : tonnes > 0 ? '+' : '−'}
       {told(Math.abs(tonnes), 't', 1)}
     </>
   );
@@ -103,36 +106,39 @@ function Signed({ tonnes }: { tonnes: number }) {
 function Plantings({ view }: { view: ResultsView }) {
   const { t, told, say } = useReading();
   return (
-    <table className="figures results-plantings" data-test="results">
-      <thead>
-        <tr>
-          <th>{t('results.planting')}</th>
-          <th className="number">{t('results.came')}</th>
-          <th className="number">{t('results.wanted')}</th>
-          <th>{t('results.sentence')}</th>
-        </tr>
-      </thead>
-      <tbody>
-        {view.lines.map((line) => (
-          <tr key={line.planting}>
-            <td>
-              <Link to={`/plantings/${line.planting}/result`}>
-                <strong>{line.code}</strong> {line.name}
-              </Link>{' '}
-              <span className="dim">{line.variety}</span>
-            </td>
-            <td className="number">{line.cameT === null ? '–' : told(line.cameT, 't', 1)}</td>
-            <td className="number">{line.wantedT === null ? '–' : told(line.wantedT, 't', 1)}</td>
-            <td>
-              {line.chain ? (
-                <Why steps={line.chain.steps}>{say(line.chain.sentence)}</Why>
-              ) : (
-                <span className="dim">{t('results.no-chain')}</span>
-              )}
-            </td>
+    <section>
+      <h2>{t('results.by-planting')}</h2>
+      <table className="figures results-plantings" data-test="results">
+        <thead>
+          <tr>
+            <th>{t('results.planting')}</th>
+            <th className="number">{t('results.came')}</th>
+            <th className="number">{t('results.wanted')}</th>
+            <th>{t('results.sentence')}</th>
           </tr>
-        ))}
-      </tbody>
-    </table>
+        </thead>
+        <tbody>
+          {view.lines.map((line) => (
+            <tr key={line.planting}>
+              <td>
+                <Link to={`/plantings/${line.planting}/result`}>
+                  <strong>{line.code}</strong> {line.name}
+                </Link>{' '}
+                <span className="dim">{line.variety}</span>
+              </td>
+              <td className="number">{line.cameT === null ? '–' : told(line.cameT, 't', 1)}</td>
+              <td className="number">{line.wantedT === null ? '–' : told(line.wantedT, 't', 1)}</td>
+              <td>
+                {line.chain ? (
+                  <Why steps={line.chain.steps}>{say(line.chain.sentence)}</Why>
+                ) : (
+                  <span className="dim">{t('results.no-chain')}</span>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
   );
 }

@@ -20,11 +20,11 @@ export function SeasonChainSheet({ of }: { of: PastChain | null }) {
       </p>
       {of.wantedTPerHa !== null && of.cameTPerHa !== null && (
         <p>
-          <span className="big">{told(of.cameTPerHa, 't/ha', 1)}</span>{' '}
+          <span className="result-big">{told(of.cameTPerHa, 't/ha', 1)}</span>{' '}
           {t('chain.packed-of', { wanted: told(of.wantedTPerHa, 't/ha', 1) })}
         </p>
       )}
-      <YearChain chain={chain} />
+      <YearChain chain={chain} tonnes={of.tPerHaByLink} />
       <Notices notices={chain.warnings} />
       {of.isOfPlan && <p className="small dim">{t('chain.of-plan')}</p>}
     </div>

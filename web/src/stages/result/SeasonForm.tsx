@@ -64,7 +64,7 @@ export function SeasonForm({
   place: number;
   onLine: (line: Line) => void;
 }) {
-  const { t, system, unitName } = useReading();
+  const { t, system } = useReading();
   const { problem, save } = usePlantingWork();
   const set = (key: string, text: string) => {
     onLine({ ...line, [key]: text });
@@ -129,7 +129,7 @@ export function SeasonForm({
           );
         })}
       </details>
-      <p className="small dim">{t('record.text', { buds: unitName('bud/tree') })}</p>
+      <p className="small dim">{t('record.text')}</p>
     </div>
   );
 }

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { useReading } from '../../words/useReading';
 
 /** The seasons on record, the latest first, to choose one from. */
@@ -5,10 +6,12 @@ export function SeasonKeys({
   seasons,
   season,
   onSeason,
+  children,
 }: {
   seasons: readonly string[];
   season: string | null;
   onSeason: (season: string) => void;
+  children?: ReactNode;
 }) {
   const { t } = useReading();
   return (
@@ -28,6 +31,7 @@ export function SeasonKeys({
             {s}
           </button>
         ))}
+      {children}
     </div>
   );
 }

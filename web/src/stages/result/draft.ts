@@ -17,7 +17,8 @@ export const recordColumns = [
   ...detailColumns,
 ];
 
-const lineOf = (r: SeasonResultEntry, typing: Typing): Line => {
+/** A season as a line of the list, with what it says beside its columns. */
+export const lineOf = (r: SeasonResultEntry, typing: Typing): Line => {
   const { language, system } = typing;
   return {
     season: toInput(r.season, language),

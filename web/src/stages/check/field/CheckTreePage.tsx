@@ -196,7 +196,15 @@ function Check({ kept, check }: { kept: KeptKit; check: KitCheck }) {
           <strong>{t('field.place', { row: next.row, tree: next.tree })}</strong>
         ) : (
           <strong>
-            {t(walk ? 'check.walk-done' : check.rows.length === 0 ? 'check.any-tree' : 'check.none-done')}
+            {t(
+              walk
+                ? route.length === 0
+                  ? 'check.no-walk'
+                  : 'check.walk-done'
+                : check.rows.length === 0
+                  ? 'check.any-tree'
+                  : 'check.none-done',
+            )}
           </strong>
         )}
         {!walk && drawn && <span className="dim">{t(drawn.isDue ? 'check.due' : 'check.one-more')}</span>}

@@ -1,0 +1,54 @@
+using OpenQA.Selenium;
+using Rama.Data.People;
+
+namespace Rama.Browser.Tests;
+
+/// <summary>What came of a season: looked at, put right, begun anew, and seen over the estate.</summary>
+public sealed class ResultTests(RamaServer server) : IClassFixture<RamaServer>
+{
+    [Fact]
+    public void A_season_is_told_from_wish_to_result_and_put_right()
+    {
+        using var page = new Page(server).OpenPlanting("W2", "result");
+        page.Says("[data-test='season-chain']", "as planned");
+        page.Click(By.XPath("//button[.='2022']"));
+        page.Says("[data-test='season-chain']", "What made the difference was set");
+        Assert.Empty(Axe.Faults(page));
+        // A count that cannot be is told at its field, and nothing is lost.
+        page.Type("records.season.counts.setClusters", "400");
+        page.Click("[data-test='save']");
+        page.Until("a problem", () => page.Problem("records.season.counts.setClusters").Length > 0);
+        page.Shows("[data-field='records.season.counts.setClusters'] input", "400");
+        page.Type("records.season.counts.setClusters", "150");
+        page.Click("[data-test='save']");
+        page.Says("[data-test='season-chain']", "thinning");
+    }
+
+    [Fact]
+    public void The_record_of_the_season_begins_with_what_its_plan_wanted()
+    {
+        using var page = new Page(server).OpenPlanting("H11", "result");
+        page.Click("[data-test='season-begin']");
+        page.Says("main", "What came of 2027");
+        page.Until("what was wanted", () =>
+            page.Find("[data-field='records.season.wanted.budsLeft'] input").GetAttribute("value") is { Length: > 0 }
+        );
+        // The walk after pruning found what was left; it need not be typed again.
+        page.Until("what was left", () =>
+            page.Find("[data-field='records.season.budsLeft'] input").GetAttribute("value") is { Length: > 0 }
+        );
+        page.Click("[data-test='save']");
+        page.Says("[data-test='season-chain']", "of the buds wanted");
+    }
+
+    [Fact]
+    public void The_estate_sees_where_a_season_was_lost()
+    {
+        using var page = new Page(server, role: Role.Reader).Open("/results?of=2023");
+        page.Says("[data-test='results-links'] tbody tr:first-child", "bloom");
+        page.Says("[data-test='results'] tbody tr:first-child", "H3");
+        Assert.Empty(Axe.Faults(page));
+        page.Click(By.XPath("//a[contains(., 'Church Field')]"));
+        page.Says("[data-test='season-chain']", "thinning");
+    }
+}
