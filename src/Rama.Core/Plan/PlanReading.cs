@@ -6,6 +6,7 @@ using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Result;
+using Rama.Core.Result.Learning;
 using Rama.Core.Statistics;
 using Rama.Core.Target;
 using Rama.Core.Target.Insurance;
@@ -144,12 +145,12 @@ public sealed record PlanReading(
     )
     {
         var places = crop.FruitPlaces.Value;
-        var past = seasons
-            .Select(s => s.Set(bearingTreesPerHa, places))
-            .OfType<PastSet>()
-            .Where(s => s.Share is > 0 and < 1)
-            .ToList();
-        var history = SetHistory.Of(past, variety.SetShare.Value, Math.Max(variety.SetShareSd.Value, 0.01));
+        List<PastSet> past = [.. LearnedSet.SeenIn(seasons, bearingTreesPerHa, places).Select(s => s.Set)];
+        var history = SetHistory.Of(
+            past,
+            variety.SetShare.Value,
+            Math.Max(variety.SetShareSd.Value, PastSets.LeastSpread)
+        );
         var (law, warnings) = sample.Law(DiameterLaw.Round(crop.DensityGPerCm3.Value, crop.DensityGPerCm3.Source));
         InsuranceKnown insurance = new(
             history?.Predicted ?? BetaShare.Of(variety.SetShare.Value, variety.SetShareSd.Value),

@@ -33,6 +33,13 @@ public readonly record struct BetaShare(double A, double B)
         : x >= 1 ? 1
         : SpecialFunctions.BetaRegularized(A, B, x);
 
+    /// <summary>Share that is not passed with a chance of <paramref name="probability"/>.</summary>
+    public double Quantile(double probability)
+    {
+        var beta = this;
+        return Invert(x => beta.Cdf(x), probability);
+    }
+
     /// <summary>
     /// Part of the mean that shares of at most x make up, as a share of it: the CDF of Beta(a + 1, b).
     /// </summary>

@@ -6,6 +6,7 @@ using Rama.Core.Estate;
 using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Result;
+using Rama.Core.Result.Learning;
 using Rama.Core.Target;
 using Rama.Core.Target.Size;
 using Rama.Data.Database;
@@ -25,6 +26,8 @@ namespace Rama.Web.Plan;
 /// <param name="Alternation">How much the yields of past seasons swing; null where no two neighbouring ones are
 /// known.</param>
 /// <param name="Chains">Past seasons from what was wanted to what came, the latest first.</param>
+/// <param name="Learned">What past seasons taught of its set; null where none tells of it.</param>
+/// <param name="LearnedUse">What that does to the buds of the target; null where it does not use it.</param>
 /// <param name="Start">What the record of the season begins with; null where it is begun, or without a target.</param>
 /// <param name="FruitSample">Fruit measured and weighed, as entered.</param>
 /// <param name="Target">The target as entered.</param>
@@ -44,6 +47,8 @@ public sealed record PlantingView(
     SeasonRecordsEntry Records,
     Alternation? Alternation,
     IReadOnlyList<PastChain> Chains,
+    LearnedSet? Learned,
+    LearnedUse? LearnedUse,
     SeasonResultEntry? Start,
     FruitSampleEntry FruitSample,
     TargetEntry Target,
@@ -72,6 +77,8 @@ public sealed record PlantingView(
             records,
             Swings(seasons, plan),
             PastChain.AllOf(reading, plan, seasons),
+            PastSets.LearnedOf(reading),
+            PastSets.UseOf(reading),
             seasons.Any(s => s.Season == entry.Season) ? null : SeasonStart.Of(reading, plan),
             entry.FruitSample,
             entry.Target,

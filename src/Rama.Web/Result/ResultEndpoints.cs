@@ -2,6 +2,7 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Plan;
 using Rama.Core.Result;
 using Rama.Core.Result.Chain;
+using Rama.Core.Result.Learning;
 using Rama.Core.Target.Size;
 using Rama.Data.Estate;
 using Rama.Data.Plan;
@@ -41,6 +42,9 @@ internal static class ResultEndpoints
         calculations
             .MapPost("/season-chain", (SeasonChainEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("A season from what was wanted to what came, step by step");
+        calculations
+            .MapPost("/learning", (LearningEntry entry) => TypedResults.Ok(entry.Calculate()))
+            .WithSummary("What past seasons taught of a planting's set, and whether it foretells better");
         return calculations;
     }
 
@@ -66,7 +70,8 @@ internal static class ResultEndpoints
             stored.Planting.Name,
             stored.Planting.Variety,
             stored.Planting.AreaHa(),
-            PastChain.AllOf(reading, PruningPlan.ToCount(reading), entry.Records.Read(stored.Season))
+            PastChain.AllOf(reading, PruningPlan.ToCount(reading), entry.Records.Read(stored.Season)),
+            PastSets.LearnedOf(reading)
         );
     }
 

@@ -1,5 +1,6 @@
 using Rama.Core.Plan;
 using Rama.Core.Result.Chain;
+using Rama.Core.Result.Learning;
 
 namespace Rama.Web.Result;
 
@@ -8,6 +9,8 @@ namespace Rama.Web.Result;
 /// <param name="Seasons">Seasons there is a record of, the latest first.</param>
 /// <param name="Lines">Its plantings, the one that missed most tonnes first.</param>
 /// <param name="Links">What each step made of the crops, the one that cost most first.</param>
+/// <param name="BackTest">Whether what all plantings taught of their set foretells better than the varieties' numbers;
+/// null while no season could be foretold.</param>
 /// <param name="WantedT">Tonnes wanted of the plantings where both are known.</param>
 /// <param name="CameT">Tonnes packed of them.</param>
 public sealed record ResultsView(
@@ -15,6 +18,7 @@ public sealed record ResultsView(
     IReadOnlyList<int> Seasons,
     IReadOnlyList<ResultLine> Lines,
     IReadOnlyList<LinkSum> Links,
+    BackTest? BackTest,
     double WantedT,
     double CameT
 )
@@ -37,6 +41,7 @@ public sealed record ResultsView(
             seasons,
             lines,
             LinkSum.AllOf(lines.Where(l => l.Chain is not null).Select(l => (l.Chain!, l.OverT))),
+            BackTest.Of(plantings.Select(p => p.Learned).OfType<LearnedSet>()),
             both.Sum(l => l.WantedT!.Value),
             both.Sum(l => l.CameT!.Value)
         );
@@ -83,5 +88,6 @@ internal sealed record PlantingChains(
     string? Name,
     string Variety,
     double AreaHa,
-    IReadOnlyList<PastChain> Chains
+    IReadOnlyList<PastChain> Chains,
+    LearnedSet? Learned
 );

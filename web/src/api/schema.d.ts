@@ -7968,6 +7968,55 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calculations/learning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What past seasons taught of a planting's set, and whether it foretells better */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["LearningEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LearningAnswer"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/survey-estimate": {
         parameters: {
             query?: never;
@@ -9115,6 +9164,70 @@ export interface components {
              * @default 0
              */
             days: number;
+        };
+        /**
+         * @description Whether what was learned foretells better than the number shipped: every season foretold by what was known before
+         *     it, over all plantings of an estate.
+         */
+        BackTest: {
+            /**
+             * Format: int32
+             * @description Seasons foretold from own ones before them.
+             */
+            foretold: number;
+            /**
+             * Format: int32
+             * @description Those of them whose set is known, and not only "at least".
+             */
+            exact: number;
+            /**
+             * Format: double
+             * @description Mean of seen − foretold over the exact ones; null without any.
+             */
+            meanError: null | number;
+            /**
+             * Format: double
+             * @description Its standard deviation; null for fewer than two.
+             */
+            sdError: null | number;
+            /**
+             * Format: double
+             * @description Mean of seen − the variety's number over the same.
+             */
+            shippedMeanError: null | number;
+            /**
+             * Format: double
+             * @description Its standard deviation.
+             */
+            shippedSdError: null | number;
+            /**
+             * Format: double
+             * @description Mean log of the chance given to what was seen, less that given by the variety's number.
+             */
+            gain: number;
+            /**
+             * Format: double
+             * @description Its standard error; null for fewer than two.
+             */
+            gainError: null | number;
+            /** @description Whether it foretells worse by more than two standard errors. */
+            refused: boolean;
+            /** @description What it comes to. */
+            sentence: components["schemas"]["Notice"];
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
         };
         /** @description Last year's growth of a leader with its buds, and how branches are made on it. */
         BareLeader: {
@@ -14658,6 +14771,91 @@ export interface components {
              */
             high: number;
         };
+        /** @description What a planting's seasons taught of its set. */
+        LearnedSet: {
+            /**
+             * Format: double
+             * @description Mean share of the variety.
+             */
+            shipped: number;
+            /**
+             * Format: double
+             * @description Mean share of the coming year.
+             */
+            learned: number;
+            /**
+             * Format: double
+             * @description Share that one coming year in ten lies below.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description Share that one coming year in ten lies above.
+             */
+            high: number;
+            /**
+             * Format: int32
+             * @description Own seasons it rests on.
+             */
+            seasons: number;
+            /**
+             * Format: int32
+             * @description Those of them that only tell "at least".
+             */
+            atLeast: number;
+            /** @description What would have been foretold of each season before it, and what was seen. */
+            history: components["schemas"]["SetForecast"][];
+            /** @description What it comes to. */
+            sentence: components["schemas"]["Notice"];
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description What own seasons do to the buds to leave per fruit. */
+        LearnedUse: {
+            /**
+             * Format: double
+             * @description Bud factor with them.
+             */
+            factor: number;
+            /**
+             * Format: double
+             * @description Bud factor by the variety alone.
+             */
+            without: number;
+        };
+        /** @description What seasons taught. */
+        LearningAnswer: {
+            /** @description Of the set. */
+            set: components["schemas"]["LearnedSet"];
+            backTest: null | components["schemas"]["BackTest"];
+        };
+        /** @description Seasons of a planting that tell of its set, as typed. */
+        LearningEntry: {
+            /**
+             * Format: double
+             * @description Mean share of the variety's clusters that hold fruit.
+             */
+            setShare?: null | number;
+            /**
+             * Format: double
+             * @description Its standard deviation from year to year.
+             */
+            setShareSd?: null | number;
+            /** @description The seasons, each once. */
+            seasons?: components["schemas"]["SeenSetEntry"][];
+        };
         /** @description A number of buds with the interval it is known to. */
         LedgerBar: {
             /**
@@ -16369,6 +16567,8 @@ export interface components {
             alternation: null | components["schemas"]["Alternation"];
             /** @description Past seasons from what was wanted to what came, the latest first. */
             chains: components["schemas"]["PastChain"][];
+            learned: null | components["schemas"]["LearnedSet"];
+            learnedUse: null | components["schemas"]["LearnedUse"];
             start: null | components["schemas"]["SeasonResultEntry"];
             /** @description Fruit measured and weighed, as entered. */
             fruitSample: components["schemas"]["FruitSampleEntry"];
@@ -17414,6 +17614,7 @@ export interface components {
             lines: components["schemas"]["ResultLine"][];
             /** @description What each step made of the crops, the one that cost most first. */
             links: components["schemas"]["LinkSum"][];
+            backTest: null | components["schemas"]["BackTest"];
             /**
              * Format: double
              * @description Tonnes wanted of the plantings where both are known.
@@ -18466,7 +18667,8 @@ export interface components {
             whole: number;
             /**
              * Format: int32
-             * @description Place of the link that made most of the miss; null where there is no miss to speak of.
+             * @description Place of the link that made most of the miss; null where there is no miss to speak of, or no crop
+             *                 yet.
              */
             most: null | number;
             /** @description What made the difference. */
@@ -18761,6 +18963,21 @@ export interface components {
             fruitSize?: null | components["schemas"]["Amount"];
             packOut?: null | components["schemas"]["Amount"];
         };
+        /** @description A season that tells of the set, as typed. */
+        SeenSetEntry: {
+            /**
+             * Format: double
+             * @description Calendar year of the harvest.
+             */
+            season?: null | number;
+            /**
+             * Format: double
+             * @description Share of the floral buds that held fruit.
+             */
+            share?: null | number;
+            /** @description Whether it is only known to have been at least this. */
+            atLeast?: boolean;
+        };
         /** @description An estate a person belongs to. */
         SessionEstate: {
             /** Format: uuid */
@@ -18801,6 +19018,51 @@ export interface components {
             /** @description Estates the person belongs to, by name. */
             estates: components["schemas"]["SessionEstate"][];
             here: null | components["schemas"]["SessionHere"];
+        };
+        /** @description What was foretold of the set of a season, by what was known before it, and what was seen. */
+        SetForecast: {
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest.
+             */
+            season: number;
+            /**
+             * Format: double
+             * @description Mean share foretold.
+             */
+            foretold: number;
+            /**
+             * Format: double
+             * @description Share that one year in ten lies below, as foretold.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description Share that one year in ten lies above.
+             */
+            high: number;
+            /**
+             * Format: double
+             * @description Share seen.
+             */
+            seen: number;
+            /** @description Whether it is only known to have been at least this. */
+            atLeast: boolean;
+            /**
+             * Format: int32
+             * @description Own seasons it rests on.
+             */
+            own: number;
+            /**
+             * Format: double
+             * @description Log of the chance given to what was seen, less that given by the variety's number alone.
+             */
+            gain: number;
+            /**
+             * Format: double
+             * @description Mean share the variety's number alone foretells.
+             */
+            shipped: number;
         };
         /**
          * @description Cluster set of the coming year from a planting's own past seasons and what is known of its variety. A block

@@ -13,6 +13,7 @@ import { useChecks } from '../check/useChecks';
 import { begun } from './begun';
 import { recordColumns } from './draft';
 import './result.css';
+import { LearnedSheet } from './LearnedSheet';
 import { SeasonChainSheet } from './SeasonChainSheet';
 import { SeasonForm } from './SeasonForm';
 import { SeasonKeys } from './SeasonKeys';
@@ -123,6 +124,7 @@ export function ResultStage() {
           </Part>
         </div>
       </section>
+      {view.learned && <LearnedSheet learned={view.learned} use={view.learnedUse} />}
       <AlternationSheet alternation={view.alternation} />
     </div>
   );

@@ -51,7 +51,7 @@ export function ResultsPage() {
 }
 
 function Results({ view }: { view: ResultsView }) {
-  const { t, told, number } = useReading();
+  const { t, told, number, say } = useReading();
   return (
     <>
       {view.wantedT > 0 && (
@@ -84,6 +84,11 @@ function Results({ view }: { view: ResultsView }) {
             </tbody>
           </table>
         </section>
+      )}
+      {view.backTest && (
+        <p className={view.backTest.refused ? 'results-short' : undefined} data-test="back-test">
+          <Why steps={view.backTest.steps}>{say(view.backTest.sentence)}</Why>
+        </p>
       )}
       <Plantings view={view} />
     </>
