@@ -223,7 +223,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             Settled(page);
             shots.Add(Shot(page.Driver));
         }
-        SideBySide("result", "display:flex;gap:12px;width:1960px", "height:800px", shots);
+        SideBySide("result", "display:flex;gap:12px;width:1576px", "height:600px", shots);
     }
 
     private void ShootYear()

@@ -47,7 +47,7 @@ public sealed class ResultTests(RamaApplication application) : IClassFixture<Ram
             var line = lines.Single(l => (string)l!["code"]! == code)!;
             var view = await _reader.PlantingAsync(code);
             var chain = view["chains"]!.AsArray().Single(c => (int)c!["season"]! == 2023)!;
-            Assert.True(JsonNode.DeepEquals(chain["chain"], line["chain"]));
+            Assert.True(JsonNode.DeepEquals(chain["chain"]!["sentence"], line["sentence"]));
             Assert.Equal(
                 (double)chain["cameTPerHa"]! * (double)view["planting"]!["area"]!["value"]!,
                 (double)line["cameT"]!,
@@ -56,7 +56,9 @@ public sealed class ResultTests(RamaApplication application) : IClassFixture<Ram
         }
         // What the links made of it is what was missed where it was missed.
         var missed = lines
-            .Where(l => l!["chain"]?["most"] is not null)
+            .Where(l =>
+                l!["sentence"] is { } told && (string)told["code"]! is not ("chain.as-wanted" or "chain.so-far")
+            )
             .Sum(l => (double)l!["cameT"]! - (double)l["wantedT"]!);
         Assert.Equal(missed, results["links"]!.AsArray().Sum(l => (double)l!["tonnes"]!), 9);
     }
@@ -121,6 +123,26 @@ public sealed class ResultTests(RamaApplication application) : IClassFixture<Ram
         );
         Assert.Equal(400, wrong);
         Assert.Equal(["seasons[1].share"], Api.ProblemFields(body));
+    }
+
+    [Fact]
+    public async Task Who_is_told_no_money_is_told_no_price()
+    {
+        static IEnumerable<JsonNode?> Prices(JsonNode view) =>
+            view["records"]!["seasons"]!.AsArray().Select(s => s!["counts"]?["pricePerKg"]);
+        Assert.Contains(Prices(await _reader.PlantingAsync("H3")), p => p is not null);
+        using var counter = application.ClientOf(Role.Counter);
+        Assert.All(Prices(await counter.PlantingAsync("H3")), Assert.Null);
+
+        var view = await _manager.PlantingAsync("W1");
+        var records = view["records"]!.DeepClone();
+        records["seasons"]![0]!["counts"] = JsonNode.Parse("{\"pricePerKg\": 0.44, \"returnBuds\": 210}");
+        Assert.Equal(200, (await Save(view, records)).Status);
+        var path = $"/api/v1/plantings/{view["id"]}/history";
+        Assert.Contains("pricePerKg", (await _reader.ReadAsync(path)).ToJsonString(), StringComparison.Ordinal);
+        var told = (await counter.ReadAsync(path)).ToJsonString();
+        Assert.DoesNotContain("pricePerKg", told, StringComparison.Ordinal);
+        Assert.Contains("returnBuds", told, StringComparison.Ordinal);
     }
 
     [Fact]

@@ -81,13 +81,6 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
 
     private static IEnumerable<(string Field, string? Old, string? New)> Fields(EntityEntry entry)
     {
-        // What is kept as JSON was typed field by field.
-        foreach (var json in entry.Properties.Where(p => p.Metadata.GetColumnType() == "json"))
-        {
-            var (old, current) = (JsonFields(json.OriginalValue as string), JsonFields(json.CurrentValue as string));
-            foreach (var field in old.Keys.Union(current.Keys))
-                yield return (field, old.GetValueOrDefault(field), current.GetValueOrDefault(field));
-        }
         foreach (var property in entry.Properties.Where(p => IsKept(p.Metadata)))
             yield return (Camel(property.Metadata.Name), Text(property.OriginalValue), Text(property.CurrentValue));
         // An amount is one field to the person who typed it.
@@ -99,6 +92,13 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
                 Joined(parts.Select(p => p.OriginalValue)),
                 Joined(parts.Select(p => p.CurrentValue))
             );
+        }
+        // What is kept as JSON was typed field by field.
+        foreach (var json in entry.Properties.Where(p => p.Metadata.GetColumnType() == "json"))
+        {
+            var (old, current) = (JsonFields(json.OriginalValue as string), JsonFields(json.CurrentValue as string));
+            foreach (var field in old.Keys.Union(current.Keys))
+                yield return (field, old.GetValueOrDefault(field), current.GetValueOrDefault(field));
         }
     }
 

@@ -1,3 +1,4 @@
+using Rama.Core.Explain;
 using Rama.Core.Plan;
 using Rama.Core.Result.Chain;
 using Rama.Core.Result.Learning;
@@ -40,7 +41,12 @@ public sealed record ResultsView(
             shown,
             seasons,
             lines,
-            LinkSum.AllOf(lines.Where(l => l.Chain is not null).Select(l => (l.Chain!, l.OverT))),
+            LinkSum.AllOf(
+                from planting in plantings
+                from chain in planting.Chains
+                where chain.Season == shown && chain.Chain is not null
+                select (chain.Chain, (chain.CameTPerHa - chain.WantedTPerHa) * planting.AreaHa)
+            ),
             BackTest.Of(plantings.Select(p => p.Learned).OfType<LearnedSet>()),
             both.Sum(l => l.WantedT!.Value),
             both.Sum(l => l.CameT!.Value)
@@ -55,7 +61,7 @@ public sealed record ResultsView(
 /// <param name="Variety">Its variety.</param>
 /// <param name="WantedT">Tonnes wanted, packed; null where that is not known.</param>
 /// <param name="CameT">Tonnes packed; null where that is not known.</param>
-/// <param name="Chain">From what was wanted to what came; null where nothing is known of both.</param>
+/// <param name="Sentence">What made the difference; null where nothing is known of both.</param>
 public sealed record ResultLine(
     Guid Planting,
     string Code,
@@ -63,7 +69,7 @@ public sealed record ResultLine(
     string Variety,
     double? WantedT,
     double? CameT,
-    SeasonChain? Chain
+    Notice? Sentence
 )
 {
     /// <summary>Tonnes more than wanted; null where one of them is not known.</summary>
@@ -77,7 +83,7 @@ public sealed record ResultLine(
             of.Variety,
             season.WantedTPerHa * of.AreaHa,
             season.CameTPerHa * of.AreaHa,
-            season.Chain
+            season.Chain?.Sentence
         );
 }
 

@@ -14803,7 +14803,10 @@ export interface components {
              * @description Those of them that only tell "at least".
              */
             atLeast: number;
-            /** @description What would have been foretold of each season before it, and what was seen. */
+            /**
+             * @description What would have been foretold of each of the latest twelve seasons before it, and what was
+             *                 seen.
+             */
             history: components["schemas"]["SetForecast"][];
             /** @description What it comes to. */
             sentence: components["schemas"]["Notice"];
@@ -17594,7 +17597,7 @@ export interface components {
              * @description Tonnes packed; null where that is not known.
              */
             cameT: null | number;
-            chain: null | components["schemas"]["SeasonChain"];
+            sentence: null | components["schemas"]["Notice"];
             /**
              * Format: double
              * @description Tonnes more than wanted; null where one of them is not known.

@@ -11,7 +11,8 @@ namespace Rama.Core.Result.Learning;
 /// <param name="High">Share that one coming year in ten lies above.</param>
 /// <param name="Seasons">Own seasons it rests on.</param>
 /// <param name="AtLeast">Those of them that only tell "at least".</param>
-/// <param name="History">What would have been foretold of each season before it, and what was seen.</param>
+/// <param name="History">What would have been foretold of each of the latest twelve seasons before it, and what was
+/// seen.</param>
 /// <param name="Sentence">What it comes to.</param>
 /// <param name="Steps">The arithmetic.</param>
 public sealed record LearnedSet(
@@ -26,10 +27,16 @@ public sealed record LearnedSet(
     IReadOnlyList<Step> Steps
 ) : Calculated(Learned, "share", Steps, [])
 {
+    // Older seasons were those of other trees.
+    private const int MostSeasons = 20;
+
+    // A history for the eye; each of its seasons is foretold anew.
+    private const int MostTold = 12;
+
     // Nearer than that nobody would say that it differs.
     private const double WorthSaying = 0.015;
 
-    /// <summary>Seasons that tell of the set.</summary>
+    /// <summary>The latest twenty seasons that tell of the set.</summary>
     /// <param name="seasons">Past seasons.</param>
     /// <param name="bearingTreesPerHa">Bearing trees per hectare.</param>
     /// <param name="places">Fruit one bud or shoot carries when all of it sets.</param>
@@ -39,10 +46,12 @@ public sealed record LearnedSet(
         double places
     ) =>
         [
-            .. from season in seasons.OrderBy(s => s.Season)
-            let set = season.Set(bearingTreesPerHa, places)
-            where set is { Share: > 0 and < 1 }
-            select (season.Season, set.Value),
+            .. (
+                from season in seasons.OrderBy(s => s.Season)
+                let set = season.Set(bearingTreesPerHa, places)
+                where set is { Share: > 0 and < 1 }
+                select (season.Season, set.Value)
+            ).TakeLast(MostSeasons),
         ];
 
     /// <summary>
@@ -78,7 +87,7 @@ public sealed record LearnedSet(
             return null;
         List<SetForecast> history =
         [
-            .. from season in seen
+            .. from season in seen.TakeLast(MostTold)
             let known = Before(season.Season)
             let foretold = known.Count == 0 ? shipped : learner(known)
             where foretold is not null

@@ -7,7 +7,7 @@ namespace Rama.Core.Result.Learning;
 public sealed record LearningEntry
 {
     /// <summary>Most seasons one asks of at a time.</summary>
-    public const int MostSeasons = 60;
+    public const int MostSeasons = 20;
 
     /// <summary>Mean share of the variety's clusters that hold fruit.</summary>
     public double? SetShare { get; init; }

@@ -133,13 +133,7 @@ function Plantings({ view }: { view: ResultsView }) {
               </td>
               <td className="number">{line.cameT === null ? '–' : told(line.cameT, 't', 1)}</td>
               <td className="number">{line.wantedT === null ? '–' : told(line.wantedT, 't', 1)}</td>
-              <td>
-                {line.chain ? (
-                  <Why steps={line.chain.steps}>{say(line.chain.sentence)}</Why>
-                ) : (
-                  <span className="dim">{t('results.no-chain')}</span>
-                )}
-              </td>
+              <td>{line.sentence ? say(line.sentence) : <span className="dim">{t('results.no-chain')}</span>}</td>
             </tr>
           ))}
         </tbody>
