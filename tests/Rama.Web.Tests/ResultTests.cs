@@ -71,7 +71,10 @@ public sealed class ResultTests(RamaApplication application) : IClassFixture<Ram
         var season = records["seasons"]!.AsArray().Single(s => (int)s!["season"]! == 2026)!;
         season["budsLeft"] = 150;
         season["counts"] = JsonNode.Parse(
-            """{"setClusters": 101, "how": {"setClusters": {"trees": 14, "halfWidth": 8, "day": "2026-06-12", "by": "sample", "who": "Counter 2"}}}"""
+            """
+            {"setClusters": 101, "how": {"setClusters":
+             {"trees": 14, "halfWidth": 8, "day": "2026-06-12", "by": "sample", "who": "Counter 2"}}}
+            """
         );
         season["wanted"] = JsonNode.Parse("""{"budsLeft": 160, "fruitPerTree": 90}""");
         var path = $"/api/v1/plantings/{view["id"]}";
@@ -113,13 +116,19 @@ public sealed class ResultTests(RamaApplication application) : IClassFixture<Ram
         Assert.False((bool)test["refused"]!);
         var (status, answer) = await _reader.PostAsync(
             "/api/v1/calculations/learning",
-            """{"setShare": 0.62, "setShareSd": 0.1, "seasons": [{"season": 2025, "share": 0.7}, {"season": 2026, "share": 0.72}]}"""
+            """
+            {"setShare": 0.62, "setShareSd": 0.1,
+             "seasons": [{"season": 2025, "share": 0.7}, {"season": 2026, "share": 0.72}]}
+            """
         );
         Assert.Equal(200, status);
         Assert.True((double)answer["set"]!["learned"]! > .62);
         var (wrong, body) = await _reader.PostAsync(
             "/api/v1/calculations/learning",
-            """{"setShare": 0.62, "setShareSd": 0.1, "seasons": [{"season": 2025, "share": 0.7}, {"season": 2025, "share": 1.2}]}"""
+            """
+            {"setShare": 0.62, "setShareSd": 0.1,
+             "seasons": [{"season": 2025, "share": 0.7}, {"season": 2025, "share": 1.2}]}
+            """
         );
         Assert.Equal(400, wrong);
         Assert.Equal(["seasons[1].share"], Api.ProblemFields(body));

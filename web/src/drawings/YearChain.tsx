@@ -12,8 +12,8 @@ const WIDTH = 360,
 const SMALLEST = 0.05;
 
 /**
- * A season from what was wanted to what came, the ledger carried on: an outline for what was wanted at each step, filled
- * as far as it came, and between two steps what came through of what was expected to.
+ * A season from what was wanted to what came, the ledger carried on: an outline for what was wanted at each step,
+ * filled as far as it came, and between two steps what came through of what was expected to.
  */
 export function YearChain({ chain, tonnes }: { chain: SeasonChain; tonnes: readonly number[] | null }) {
   const { t, number, told, unitName } = useReading();

@@ -10,7 +10,7 @@ namespace Rama.Core.Result.Chain;
 public sealed record LinkSum(string Name, IReadOnlyList<LinkKind> Kinds, int Plantings, int MadeMost, double Tonnes)
 {
     /// <summary>The links of many plantings, the one that cost most first.</summary>
-    /// <param name="chains">Their chains, with the tonnes packed more than wanted; null where those are not known.</param>
+    /// <param name="chains">Their chains, with the tonnes packed more than wanted; null where not known.</param>
     public static IReadOnlyList<LinkSum> AllOf(IEnumerable<(SeasonChain Chain, double? Tonnes)> chains) =>
         [
             .. chains

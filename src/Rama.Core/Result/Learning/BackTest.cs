@@ -108,8 +108,8 @@ public sealed record BackTest(
             new("spread, shipped", usualSd, "share"),
         ];
         var message =
-            $"Foretold a year ahead {seasons} times, what was learned was off by {Points(mean)} ± {sd * 100:0} points of "
-            + $"set, the variety's number by {Points(usualMean)} ± {usualSd * 100:0}";
+            $"Foretold a year ahead {seasons} times, what was learned was off by {Points(mean)} ± {sd * 100:0} points "
+            + $"of set, the variety's number by {Points(usualMean)} ± {usualSd * 100:0}";
         return refused
             ? new("back-test.refused", message + ": it foretells worse and should not be used.", figures)
             : new("back-test.used", message + ".", figures);

@@ -9,7 +9,7 @@ import { useReading } from '../../words/useReading';
 import './result.css';
 import { SeasonKeys } from './SeasonKeys';
 
-/** What came of a season over the estate: tonnes first, then the step of the year that cost most, then the plantings. */
+/** What came of a season over the estate: tonnes first, then the step that cost most, then the plantings. */
 export function ResultsPage() {
   const { t } = useReading();
   const [search, setSearch] = useSearchParams();

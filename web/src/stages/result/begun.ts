@@ -3,7 +3,7 @@ import type { Line } from '../../entry/paste';
 import type { Typing } from '../../units/system';
 import { lineOf } from './draft';
 
-/** The line a season's record begins with: what its plan wanted, what was counted before, and what checks found left. */
+/** The line a record begins with: what its plan wanted, what was counted before, and what checks found left. */
 export function begun(view: PlantingView, says: CheckView['says'], typing: Typing): Line {
   const start: SeasonResultEntry = view.start ?? { season: view.season };
   const left = says?.afterPruning;
