@@ -7,6 +7,7 @@ namespace Rama.Core.Check;
 /// <param name="Trees">Trees counted.</param>
 /// <param name="Asked">Floral buds asked for on a mean tree.</param>
 /// <param name="Left">Floral buds left on a mean tree.</param>
+/// <param name="HalfWidth">Half its 95 % interval; null for fewer than two trees.</param>
 /// <param name="LeftLow">Low end of its 95 % interval; null for fewer than two trees.</param>
 /// <param name="LeftHigh">High end.</param>
 /// <param name="Classes">By trunk class.</param>
@@ -15,6 +16,7 @@ public sealed record LeftAfterPruning(
     int Trees,
     double Asked,
     double Left,
+    double? HalfWidth,
     double? LeftLow,
     double? LeftHigh,
     IReadOnlyList<CheckedClass> Classes,
@@ -35,6 +37,7 @@ public sealed record LeftAfterPruning(
             trees.Count,
             asked.Buds,
             asked.Buds * share.Mean,
+            asked.Buds * share.HalfWidth,
             asked.Buds * share.Low,
             asked.Buds * share.High,
             CheckedClass.AllOf(trees, card),

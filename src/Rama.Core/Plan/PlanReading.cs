@@ -149,7 +149,7 @@ public sealed record PlanReading(
         var history = SetHistory.Of(
             past,
             variety.SetShare.Value,
-            Math.Max(variety.SetShareSd.Value, PastSets.LeastSpread)
+            Math.Max(variety.SetShareSd.Value, SetLearning.LeastSpread)
         );
         var (law, warnings) = sample.Law(DiameterLaw.Round(crop.DensityGPerCm3.Value, crop.DensityGPerCm3.Source));
         InsuranceKnown insurance = new(

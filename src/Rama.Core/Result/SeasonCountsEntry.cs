@@ -52,7 +52,7 @@ public sealed record SeasonCountsEntry
             reader.Add("setClusters", "conflict", "Clusters set: expected at most the buds left.");
         if (clustersThinned > set)
             reader.Add("setClusters", "conflict", "Clusters set: expected at least the clusters thinned off.");
-        var widths = reader.Under("how", () => (How ?? new()).Read());
+        var widths = reader.Under("how", () => (How ?? new()).Read(budsLeft, this));
         reader.ThrowIfAny();
         return new(before, bloom, cold, set, fruit, girth * 100, next, price, widths!);
     }

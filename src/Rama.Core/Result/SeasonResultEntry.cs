@@ -85,8 +85,8 @@ public sealed record SeasonResultEntry
             && packOut is null
             && GreenTip is null
             && buds is null
-            && counts is not { SaysNothing: false }
-            && wanted is null
+            && (counts?.SaysNothing ?? Counts is null)
+            && Wanted is null
         )
             reader.Add(
                 "yield",

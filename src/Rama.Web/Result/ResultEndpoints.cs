@@ -71,7 +71,7 @@ internal static class ResultEndpoints
             stored.Planting.Variety,
             stored.Planting.AreaHa(),
             PastChain.AllOf(reading, PruningPlan.ToCount(reading), entry.Records.Read(stored.Season)),
-            PastSets.LearnedOf(reading)
+            SetLearning.LearnedOf(reading)
         );
     }
 

@@ -60,6 +60,27 @@ public class SeasonChainTests
         Assert.Equal(1, chain.Links[chain.Most.Value].Share!.Value, 10);
     }
 
+    // Common practice, no source: whoever thins a heavy set to the fruit wanted has done the job.
+    [Fact]
+    public void A_heavy_set_thinned_to_the_fruit_wanted_is_no_miss_of_thinning()
+    {
+        var chain = SeasonChain.Of(new(200, 200, 120, 100, 20, 18), new(200, 200, 150, 100, 20, 14.4))!;
+        Assert.Equal("pack-out", chain.Links[chain.Most!.Value].Name);
+        Assert.Equal([0, 0, 0, 0, 0, 1], chain.Links.Select(l => Math.Round(l.Share!.Value, 9)));
+        // Thinned below it, it is.
+        var harder = SeasonChain.Of(new(200, 200, 120, 100, 20, 18), new(200, 200, 150, 80, 16, 14.4))!;
+        Assert.Equal("thinning", harder.Links[harder.Most!.Value].Name);
+        Assert.Equal(1, harder.Links[harder.Most.Value].Share!.Value, 9);
+    }
+
+    [Fact]
+    public void A_nought_before_a_crop_is_a_slip_and_breaks_nothing()
+    {
+        var chain = SeasonChain.Of(new(200, 190, 120, 100, 20, 18), new(180, 0, 0, 70, 14, 12))!;
+        Assert.Equal(["pruning", "bloom, set and thinning", "fruit size", "pack-out"], chain.Links.Select(l => l.Name));
+        Assert.All(chain.Links, l => Assert.True(double.IsFinite(l.Share!.Value)));
+    }
+
     [Fact]
     public void Before_there_are_fruit_nothing_is_missed_yet()
     {
@@ -193,6 +214,18 @@ public class SeasonChainTests
         };
         var e = Assert.Throws<UnusableEntryException>(() => entry.Read(2027));
         Assert.Equal("counts.how.budsLeft.halfWidth", Assert.Single(e.Problems).Field);
+
+        // One wider than the number would tell nothing, and of what was not counted there is none.
+        SeasonResultEntry With(double? left, double half) =>
+            entry with
+            {
+                BudsLeft = left,
+                Yield = new(40, "t/ha"),
+                Counts = new() { How = new() { BudsLeft = new() { HalfWidth = half } } },
+            };
+        e = Assert.Throws<UnusableEntryException>(() => With(100, 101).Read(2027));
+        Assert.Equal("counts.how.budsLeft.halfWidth", Assert.Single(e.Problems).Field);
+        Assert.Empty(With(null, 20_000).Read(2027).Counts.HalfWidths);
     }
 
     [Fact]

@@ -14940,6 +14940,11 @@ export interface components {
             left: number;
             /**
              * Format: double
+             * @description Half its 95 % interval; null for fewer than two trees.
+             */
+            halfWidth: null | number;
+            /**
+             * Format: double
              * @description Low end of its 95 % interval; null for fewer than two trees.
              */
             leftLow: null | number;

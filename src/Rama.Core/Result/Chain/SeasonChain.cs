@@ -29,7 +29,8 @@ public sealed record SeasonChain(
 
     /// <summary>
     /// The factor of a link is what came ÷ what was wanted behind it over the same before it; its share of the miss
-    /// log(factor) ÷ log(product of all).
+    /// log(factor) ÷ log(product of all). Where more set than was wanted, what thinning took off of it counts for
+    /// neither.
     /// </summary>
     /// <param name="wanted">What was wanted.</param>
     /// <param name="came">What came.</param>
@@ -53,6 +54,8 @@ public sealed record SeasonChain(
                 .Select(l => new ChainStage(l, wanted.At(l), came.At(l), Half(l), ChainStage.UnitOf(l))),
         ];
         var known = stages.Where(s => s is { Wanted: > 0, Came: not null }).ToList();
+        // Where something came later, a nought before it was a slip.
+        known.RemoveAll(s => s.Came == 0 && known.Any(later => later.Link > s.Link && later.Came > 0));
         if (known.Count == 0)
             return null;
         var whole = known[^1].Came!.Value / known[^1].Wanted!.Value;
@@ -62,7 +65,9 @@ public sealed record SeasonChain(
         List<ChainLink> links = [];
         for (var i = 0; i < known.Count; i++)
             if (LinkOf(i == 0 ? null : known[i - 1], known[i]) is { } link)
-                links.Add(misses ? link with { Share = Math.Log(link.Factor) / Math.Log(whole) } : link);
+                links.Add(link);
+        if (misses)
+            links = [.. links.Zip(SharesOf(links, whole), (link, share) => link with { Share = share })];
         int? most = misses ? links.Index().MaxBy(l => l.Item.Share).Index : null;
         return new(
             stages,
@@ -84,6 +89,24 @@ public sealed record SeasonChain(
             ],
             WarningsOf(links, most)
         );
+    }
+
+    // More set than wanted is there to be thinned off: what thinning took of it is neither its fault nor won before it.
+    private static List<double> SharesOf(IReadOnlyList<ChainLink> links, double whole)
+    {
+        List<double> logs = [.. links.Select(l => Math.Log(l.Factor))];
+        var thinning = links.Index().FirstOrDefault(l => l.Item.Kinds is [LinkKind.Thinning]).Index;
+        var before = logs.Take(thinning).Sum();
+        var back = Math.Max(0, Math.Min(before, -logs[thinning]));
+        if (back > 0)
+        {
+            var won = logs.Take(thinning).Where(l => l > 0).Sum();
+            for (var i = 0; i < thinning; i++)
+                if (logs[i] > 0)
+                    logs[i] *= 1 - back / won;
+            logs[thinning] += back;
+        }
+        return [.. logs.Select(l => l / Math.Log(whole))];
     }
 
     // Nothing came through where nothing came before, and of that nothing can be told.
@@ -154,7 +177,7 @@ public sealed record SeasonChain(
         return links.MinBy(l => l.Share) is { Share: < -WorthTelling } back
             ? new(
                 $"chain.{way}-but",
-                $"{message}; {back.Name}, at {Percent(back.Factor)}, made up for some of it.",
+                $"{message}; {back.Name}, at {Percent(back.Factor)}, {(whole < 1 ? "made up for some of it" : "took some of it back")}.",
                 came,
                 of,
                 new(back.Name, back.Factor, "share")

@@ -1,4 +1,5 @@
 using Rama.Core.Explain;
+using Rama.Core.Statistics;
 
 namespace Rama.Core.Result.Learning;
 
@@ -33,6 +34,9 @@ public sealed record BackTest(
 {
     private const double Errors = 2;
 
+    // Fewer tell nothing of a spread (assumption).
+    private const int Fewest = 5;
+
     /// <summary>Scores the seasons of all plantings.</summary>
     /// <param name="plantings">What was learned of each.</param>
     /// <returns>Null where no season could be foretold from one before it.</returns>
@@ -46,57 +50,43 @@ public sealed record BackTest(
         var seasons = plantings.SelectMany(p => p.History).Where(f => f.Own > 0).ToList();
         if (seasons.Count == 0)
             return null;
-        var gain = MeanAndSd([.. seasons.Select(f => f.Gain)]);
-        var error = gain.Sd / Math.Sqrt(seasons.Count);
+        var gain = MeanInterval.Of([.. seasons.Select(f => f.Gain)]);
         var exact = seasons.Where(f => !f.AtLeast).ToList();
-        var own = MeanAndSd([.. exact.Select(f => f.Seen - f.Foretold)]);
-        var shipped = MeanAndSd([.. exact.Select(f => f.Seen - f.Shipped)]);
-        var refused = gain.Mean < -Errors * error;
+        var own = exact.Count == 0 ? null : MeanInterval.Of([.. exact.Select(f => f.Seen - f.Foretold)]);
+        var shipped = exact.Count == 0 ? null : MeanInterval.Of([.. exact.Select(f => f.Seen - f.Shipped)]);
+        var refused = seasons.Count >= Fewest && gain.Mean < -Errors * gain.StandardError;
         return new(
             seasons.Count,
             exact.Count,
-            own.Mean,
-            own.Sd,
-            shipped.Mean,
-            shipped.Sd,
-            gain.Mean!.Value,
-            error,
+            own?.Mean,
+            own?.Sd,
+            shipped?.Mean,
+            shipped?.Sd,
+            gain.Mean,
+            gain.StandardError,
             refused,
             SentenceOf(seasons.Count, own, shipped, refused),
             [
                 new(
                     "back-test.gain",
                     "mean log of the chance given to what was seen, learned − shipped",
-                    new("gain", gain.Mean.Value, "1"),
-                    [new("seasons foretold", seasons.Count, "1"), new("its standard error", error ?? 0, "1")],
+                    new("gain", gain.Mean, "1"),
+                    [
+                        new("seasons foretold", seasons.Count, "1"),
+                        new("its standard error", gain.StandardError ?? 0, "1"),
+                    ],
                     "Good 1952, logarithmic score"
                 ),
             ]
         );
     }
 
-    private static (double? Mean, double? Sd) MeanAndSd(IReadOnlyList<double> values)
+    private static Notice SentenceOf(int seasons, MeanInterval? own, MeanInterval? shipped, bool refused)
     {
-        if (values.Count == 0)
-            return (null, null);
-        var mean = values.Average();
-        return (
-            mean,
-            values.Count == 1 ? null : Math.Sqrt(values.Sum(v => (v - mean) * (v - mean)) / (values.Count - 1))
-        );
-    }
-
-    private static Notice SentenceOf(
-        int seasons,
-        (double? Mean, double? Sd) own,
-        (double? Mean, double? Sd) shipped,
-        bool refused
-    )
-    {
-        if (own is not { Mean: { } mean, Sd: { } sd } || shipped is not { Mean: { } usualMean, Sd: { } usualSd })
+        if (seasons < Fewest || own is not { Mean: var mean, Sd: { } sd } || shipped is not { Sd: { } usualSd })
             return new(
                 "back-test.few",
-                $"Foretold a year ahead {seasons} times: too few to hold against what came.",
+                $"Seasons foretold a year ahead: {seasons}. Too few to hold against what came.",
                 new Figure("seasons foretold", seasons, "1")
             );
         Figure[] figures =
@@ -104,12 +94,12 @@ public sealed record BackTest(
             new("seasons foretold", seasons, "1"),
             new("off in the mean", mean, "share"),
             new("spread", sd, "share"),
-            new("off in the mean, shipped", usualMean, "share"),
+            new("off in the mean, shipped", shipped.Mean, "share"),
             new("spread, shipped", usualSd, "share"),
         ];
         var message =
             $"Foretold a year ahead {seasons} times, what was learned was off by {Points(mean)} ± {sd * 100:0} points "
-            + $"of set, the variety's number by {Points(usualMean)} ± {usualSd * 100:0}";
+            + $"of set, the variety's number by {Points(shipped.Mean)} ± {usualSd * 100:0}";
         return refused
             ? new("back-test.refused", message + ": it foretells worse and should not be used.", figures)
             : new("back-test.used", message + ".", figures);

@@ -30,10 +30,7 @@ public sealed record SetForecast(
 
     internal static SetForecast Of(int season, PastSet seen, BetaShare foretold, BetaShare shipped, int own)
     {
-        double Log(BetaShare by) =>
-            seen.AtLeast
-                ? Math.Log(Math.Max(LeastChance, 1 - by.Cdf(seen.Share)))
-                : Math.Max(Math.Log(LeastChance), by.LogDensity(seen.Share));
+        double Log(BetaShare by) => Math.Max(Math.Log(LeastChance), SetHistory.LogChance(by, seen));
         return new(
             season,
             foretold.Mean,

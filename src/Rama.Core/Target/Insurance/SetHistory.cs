@@ -59,7 +59,7 @@ public sealed record SetHistory(BetaShare Predicted, double Mean, double Sd, int
             var (mean, sd) = (varietyMean + u * MeanSpread, varietySd * Math.Exp(v * LogSdSpread));
             if (mean is <= 0 or >= 1 || BetaShare.Of(mean, sd) is not { } beta)
                 continue;
-            grid.Add((-(u * u + v * v) / 2 + seasons.Sum(s => Likelihood(beta, s)), mean, sd));
+            grid.Add((-(u * u + v * v) / 2 + seasons.Sum(s => LogChance(beta, s)), mean, sd));
         }
         if (grid.Count == 0)
             return null;
@@ -76,7 +76,8 @@ public sealed record SetHistory(BetaShare Predicted, double Mean, double Sd, int
             : null;
     }
 
-    private static double Likelihood(BetaShare beta, PastSet season)
+    /// <summary>Logarithm of the chance, or density, that a distribution gives to what was seen of a season.</summary>
+    internal static double LogChance(BetaShare beta, PastSet season)
     {
         var share = Math.Clamp(season.Share, Edge, 1 - Edge);
         return season.AtLeast ? Math.Log(Math.Max(1e-300, 1 - beta.Cdf(share))) : beta.LogDensity(share);

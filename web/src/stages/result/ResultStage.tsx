@@ -80,6 +80,7 @@ export function ResultStage() {
               key={season}
               line={lines[at]!}
               place={place}
+              currency={checks.data?.currency ?? null}
               onLine={(line) => {
                 change('records', { lines: lines.map((l, i) => (i === at ? line : l)) });
               }}

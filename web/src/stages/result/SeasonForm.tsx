@@ -43,11 +43,7 @@ const groups: { title: string; fields: Asked[] }[] = [
   },
   {
     title: 'after',
-    fields: [
-      { path: 'counts.girth', units: ['cm', 'in'] },
-      count('returnBuds', 'bud/tree'),
-      { path: 'counts.pricePerKg', units: [] },
-    ],
+    fields: [{ path: 'counts.girth', units: ['cm', 'in'] }, count('returnBuds', 'bud/tree')],
   },
 ];
 
@@ -57,11 +53,14 @@ const hows = ['sample', 'checks', 'scan', 'file', 'estimate'];
 export function SeasonForm({
   line,
   place,
+  currency,
   onLine,
 }: {
   line: Line;
   /** Place among the lines as they are sent. */
   place: number;
+  /** Money of the estate; null for those who are told none. */
+  currency: string | null;
   onLine: (line: Line) => void;
 }) {
   const { t, system } = useReading();
@@ -95,6 +94,9 @@ export function SeasonForm({
           <h3>{t(`record.${title}`)}</h3>
           <div className="season-fields">
             {fields.map(({ path, units }) => field(path, t(`record.${path}`), units))}
+            {title === 'after' &&
+              currency !== null &&
+              field('counts.pricePerKg', t('record.counts.pricePerKg'), [`${currency}/kg`])}
           </div>
         </section>
       ))}

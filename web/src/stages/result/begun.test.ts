@@ -9,7 +9,7 @@ const view = {
 } as unknown as PlantingView;
 
 test('a record begins with what was wanted, and with what the walk after pruning found left', () => {
-  const says = { afterPruning: { trees: 14, left: 250.66, leftHigh: 267.6 } } as unknown as CheckView['says'];
+  const says = { afterPruning: { trees: 14, left: 250.66, halfWidth: 16.9 } } as unknown as CheckView['says'];
   expect(begun(view, says, typing)).toMatchObject({
     season: '2027',
     budsLeft: '251',

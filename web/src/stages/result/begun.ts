@@ -18,7 +18,7 @@ export function begun(view: PlantingView, says: CheckView['says'], typing: Typin
           ...start.counts?.how,
           budsLeft: {
             trees: left.trees,
-            halfWidth: left.leftHigh === null ? null : Math.round(left.leftHigh - left.left),
+            halfWidth: left.halfWidth === null ? null : Math.round(left.halfWidth),
             by: 'sample',
           },
         },

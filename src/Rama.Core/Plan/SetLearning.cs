@@ -5,7 +5,7 @@ using Rama.Core.Target.Insurance;
 namespace Rama.Core.Plan;
 
 /// <summary>What the seasons of a planting taught.</summary>
-public static class PastSets
+public static class SetLearning
 {
     /// <summary>What they taught of its set; null without a season that tells of it.</summary>
     /// <param name="reading">What was typed, read.</param>
