@@ -60,7 +60,7 @@ export function ResultStage() {
         <div className="stage-head">
           <h2>{season === null ? t('result.title') : t('chain.title', { season })}</h2>
           <SeasonKeys seasons={seasons} season={season} onSeason={setChosen}>
-            {view.start && may('records') && !seasons.includes(String(view.season)) && (
+            {view.start && !checks.isPending && may('records') && !seasons.includes(String(view.season)) && (
               <Button
                 onClick={() => {
                   change('records', { lines: [...lines, begun(view, checks.data?.says ?? null, reading)] });
