@@ -46,6 +46,7 @@ builder
     .AddScoped<PlantingYears>()
     .AddScoped<EstateWorks>()
     .AddScoped<EstateChecks>()
+    .AddScoped<EstateCrops>()
     .AddScoped<EstateDepths>();
 builder.Services.AddScoped<BenchTrees>().AddSingleton<BenchCache>();
 builder.Services.AddRamaAccounts(builder.Configuration).AddReverseProxy(builder.Configuration);
@@ -114,7 +115,8 @@ api.MapSeason()
     .MapToday()
     .MapWork()
     .MapChecks()
-    .MapResult();
+    .MapResult()
+    .MapCrop();
 api.MapGroup("/calculations")
     .WithTags("Calculations")
     .RequireAuthorization()

@@ -47,6 +47,7 @@ const WorkPage = lazy(() => import('./stages/crew/field/WorkPage').then((m) => (
 const CheckTreePage = lazy(() =>
   import('./stages/check/field/CheckTreePage').then((m) => ({ default: m.CheckTreePage })),
 );
+const CropPage = lazy(() => import('./stages/result/field/CropPage').then((m) => ({ default: m.CropPage })));
 const CheckStage = lazy(() => import('./stages/check/CheckStage').then((m) => ({ default: m.CheckStage })));
 const HandsPage = lazy(() => import('./stages/check/HandsPage').then((m) => ({ default: m.HandsPage })));
 const ReworkPage = lazy(() => import('./stages/training/field/ReworkPage').then((m) => ({ default: m.ReworkPage })));
@@ -105,6 +106,7 @@ const router = createBrowserRouter([
         { path: ':id/rework', element: <ReworkPage /> },
         { path: ':id/work', element: <WorkPage /> },
         { path: ':id/check', element: <CheckTreePage /> },
+        { path: ':id/crop', element: <CropPage /> },
         { path: ':id/pass', element: <PassPage /> },
       ]),
     ],

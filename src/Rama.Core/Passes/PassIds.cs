@@ -21,6 +21,15 @@ public static class PassIds
     /// <summary>Trees in rework, and trees to go.</summary>
     public const string Rework = "rework";
 
+    /// <summary>Clusters to one by hand.</summary>
+    public const string Thinning = "thinning";
+
+    /// <summary>The same, early enough for next year's bloom of biennial-prone varieties.</summary>
+    public const string ThinningEarly = "thinning-early";
+
+    /// <summary>Whether fruit are thinned by hand in a pass.</summary>
+    public static bool IsThinning(string pass) => pass is Thinning or ThinningEarly;
+
     /// <summary>The pass steps name whose cuts a pass makes.</summary>
     public static string OfCuts(string pass) => pass == AfterHarvestSwell ? AfterHarvest : pass;
 

@@ -22,6 +22,7 @@ namespace Rama.Core.Plan;
 /// <param name="Rows">Its rows; null where none are listed.</param>
 /// <param name="Density">Trees on the ground.</param>
 /// <param name="Seasons">Past seasons.</param>
+/// <param name="AtHand">The record of the season at hand, as far as it is told; null for none.</param>
 /// <param name="SetHistory">Cluster set of the coming year from past seasons and the variety.</param>
 /// <param name="Known">What the target is read with.</param>
 /// <param name="Start">How far the target is, and what it may start from.</param>
@@ -39,6 +40,7 @@ public sealed record PlanReading(
     RowList? Rows,
     PlantingDensity? Density,
     IReadOnlyList<SeasonResult> Seasons,
+    SeasonResult? AtHand,
     SetHistory? SetHistory,
     TargetKnown Known,
     TargetStart Start,
@@ -66,9 +68,8 @@ public sealed record PlanReading(
         var rows = entry.Rows.Rows.Count == 0 ? null : reader.Under("rows", entry.Rows.Read);
         var density = planting is null ? null : PlantingDensity.Of(planting.Form, rows);
         // A season at hand may have been picked; it is no past season of its own plan.
-        var seasons = (reader.Under("records", () => entry.Records.Read(entry.Season)) ?? [])
-            .Where(s => s.Season < entry.Season)
-            .ToList();
+        var records = reader.Under("records", () => entry.Records.Read(entry.Season)) ?? [];
+        var seasons = records.Where(s => s.Season < entry.Season).ToList();
         var sample = reader.Under("fruitSample", entry.FruitSample.Read) ?? FruitSample.None;
 
         var (known, history, sizeWarnings) =
@@ -106,6 +107,7 @@ public sealed record PlanReading(
             rows,
             density,
             seasons,
+            records.FirstOrDefault(s => s.Season == entry.Season),
             history,
             known,
             TargetStart.Of(entry.Target, known, proposed, reader.Problems),

@@ -2,6 +2,7 @@ using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Passes;
+using Rama.Core.Result.Forecast;
 using Rama.Core.Season;
 using Rama.Core.Target.Capacity;
 using Rama.Core.Training;
@@ -71,7 +72,8 @@ public sealed record ProgrammeEntry
         var tip = GreenTip is { } day
             ? new GreenTip(day, 1, GreenTipBasis.Planting)
             : Weather.GreenTip.Expected(reading.Year, reading.GreenTips, [], []);
-        var terms = TermsOf(reading, PruningPlan.Of(reading));
+        var plan = PruningPlan.Of(reading);
+        var terms = TermsOf(reading, plan, CropReading.PlannedOf(reading, CropReading.TermsOf(reading, plan)));
         return Programme.Of(
             terms with
             {
@@ -93,7 +95,8 @@ public sealed record ProgrammeEntry
     /// <summary>What the programme of a plan follows from, before anybody tells the days of its year.</summary>
     /// <param name="reading">What was typed, read; its planting must be usable.</param>
     /// <param name="plan">The plan that follows from it.</param>
-    public static ProgrammeTerms TermsOf(PlanReading reading, PruningPlan plan) =>
+    /// <param name="crop">The crop of the season, as far as the plan tells it; of no matter when left out.</param>
+    public static ProgrammeTerms TermsOf(PlanReading reading, PruningPlan plan, CropOnTrees? crop = null) =>
         new(
             reading.Planting!,
             reading.Density?.BearingTrees ?? 0,
@@ -102,6 +105,7 @@ public sealed record ProgrammeEntry
             plan.Decision?.Kind,
             CutTimes.Of(plan.Prescription, reading.Planting.System.Labour.BaseSeconds),
             IsCounted: reading.Counted is not null,
+            Thinning: crop?.Thinning,
             TrainedBy: TrainingOf(reading) with
             {
                 CountedTcsaCm2 = plan.Survey?.Means.TcsaCm2,

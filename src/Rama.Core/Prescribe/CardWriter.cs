@@ -264,6 +264,14 @@ internal sealed class CardWriter
     private string Length(double metres, string unit) => LengthTold.In(metres, unit, _units, _words.Language);
 
     // Crews tell a trunk by its girth with a tape and by its diameter with a caliper.
+    /// <summary>Its trunk classes by name and size, as far as a tape tells them apart.</summary>
+    internal IReadOnlyList<string> Trunks() =>
+        [
+            .. _prescription.Classes.Select(c =>
+                TrunkOf(c.Class) is { Length: > 0 } size ? $"{NameOf(c)} ({size})" : NameOf(c)
+            ),
+        ];
+
     private string TrunkOf(TrunkClass of)
     {
         string Across(double girthCm) => Length(girthCm / Math.PI / 100, "mm");

@@ -3,6 +3,7 @@ using Rama.Core.Estate;
 using Rama.Core.Passes;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
+using Rama.Core.Result.Thinning;
 using Rama.Core.Training;
 
 namespace Rama.Core.Season;
@@ -17,6 +18,7 @@ namespace Rama.Core.Season;
 /// <param name="Pass">The pass in two or three words.</param>
 /// <param name="Headline">What to leave, where it goes to the number, or how many a tree; empty otherwise.</param>
 /// <param name="What">What is done.</param>
+/// <param name="Lines">What else those who do it go by, a sentence each; none where there is nothing.</param>
 /// <param name="From">First day it is planned for; null without an estimate.</param>
 /// <param name="To">Last day.</param>
 /// <param name="Days">What its days must be like, a sentence each.</param>
@@ -39,6 +41,7 @@ public sealed record PassCard(
     string Pass,
     string Headline,
     string What,
+    IReadOnlyList<string> Lines,
     DateOnly? From,
     DateOnly? To,
     IReadOnlyList<string> Days,
@@ -62,14 +65,17 @@ public sealed record PassCard(
     /// <param name="of">What its winter prescribes; null without a prescription.</param>
     /// <param name="reader">Who it is written for.</param>
     /// <param name="branches">How branches are made, where the pass is about a bare leader.</param>
+    /// <param name="thinning">What hand thinning has to take off; null where nobody can tell.</param>
     public static PassCard Of(
         PlannedPass pass,
         Planting planting,
         PrescribedPlanting? of,
         CardReader reader,
-        BranchWay branches = BranchWay.Buds
+        BranchWay branches = BranchWay.Buds,
+        ThinningLoad? thinning = null
     )
     {
+        var load = PassIds.IsThinning(pass.Id) ? thinning : null;
         if (branches == BranchWay.Agent && pass.Task?.Leader is { } leader)
             pass = pass with { Task = pass.Task with { Leader = leader.WithAgent() } };
         CardWords words = new(reader.Language, Catalogue.Shipped.Crop(planting.Variety.Crop));
@@ -85,8 +91,11 @@ public sealed record PassCard(
             planting.Title,
             $"{planting.Variety.Name} / {planting.Rootstock.Name} · {words.Say(planting.System.Name)}",
             words.Say(pass.Name),
-            toTheNumber ? winter!.Headline() : HeadlineOf(pass.Task, words),
-            words.Say(pass.What),
+            toTheNumber ? winter!.Headline()
+                : load is not null ? ThinningLines.Headline(load, words)
+                : HeadlineOf(pass.Task, words),
+            load is null ? words.Say(pass.What) : "",
+            load is null ? [] : ThinningLines.Of(load, of, reader, words),
             pass.From,
             pass.To,
             [.. pass.On.Select(c => words.Say($"day-{Camel(c)}"))],

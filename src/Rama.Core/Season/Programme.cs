@@ -5,6 +5,7 @@ using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Passes;
 using Rama.Core.Prescribe;
+using Rama.Core.Result.Thinning;
 using Rama.Core.Systems;
 using Rama.Core.Training;
 using Rama.Core.Training.Rework;
@@ -29,6 +30,7 @@ namespace Rama.Core.Season;
 /// <param name="Rework">Its trees in rework and trees to go; null where it has none.</param>
 /// <param name="DoneBefore">Passes reported done in the season before, with their day.</param>
 /// <param name="Factor">How much longer the planting takes than expected; 1 where nobody knows.</param>
+/// <param name="Thinning">What thinning by hand has to take off; null where nobody can tell.</param>
 public sealed record ProgrammeTerms(
     Planting Planting,
     double Trees,
@@ -45,7 +47,8 @@ public sealed record ProgrammeTerms(
     SideSeason? Sides = null,
     ReworkPlan? Rework = null,
     IReadOnlyDictionary<string, DateOnly>? DoneBefore = null,
-    double Factor = 1
+    double Factor = 1,
+    ThinningLoad? Thinning = null
 )
 {
     // Height of a canopy over its row spacing where nobody says: common practice, no source.
@@ -214,12 +217,24 @@ public sealed record Programme(
     /// <summary>The same with the hours of winter as the planting was found to take them.</summary>
     /// <param name="factor">Hours over those expected, above 0.</param>
     /// <param name="logs">Row sets that rests on.</param>
-    public Programme Learned(double factor, int logs)
+    public Programme Learned(double factor, int logs) =>
+        With(p => p.IsWinter ? p with { Hours = p.Hours?.Learned(factor, logs) } : p);
+
+    /// <summary>The same with the hours of hand thinning as the trees ask for them.</summary>
+    /// <param name="trees">Bearing trees.</param>
+    /// <param name="load">What is to be taken off.</param>
+    public Programme Thinned(double trees, ThinningLoad load) =>
+        With(p => PassIds.IsThinning(p.Id) ? p with { Hours = ThinningHours(trees, load) } : p);
+
+    // Where hardly anything is to be taken off nobody is sent.
+    private static PassHours? ThinningHours(double trees, ThinningLoad? load) =>
+        load is null ? null
+        : load.IsWorthIt ? PassHours.Of(trees, ThinningLoad.BaseSeconds, load.CuttingSeconds, assumed: !load.IsCounted)
+        : PassHours.Of(trees, 0, 0);
+
+    private Programme With(Func<PlannedPass, PlannedPass> change)
     {
-        IReadOnlyList<PlannedPass> passes =
-        [
-            .. Passes.Select(p => p.IsWinter ? p with { Hours = p.Hours?.Learned(factor, logs) } : p),
-        ];
+        IReadOnlyList<PlannedPass> passes = [.. Passes.Select(change)];
         var planned = passes.Where(p => p.State != PassState.LeftOut).ToList();
         return this with
         {
@@ -322,6 +337,8 @@ public sealed record Programme(
         // Its tasks hang on single trees.
         if (definition.Id == PassIds.Rework)
             return terms.Rework?.Hours;
+        if (PassIds.IsThinning(definition.Id))
+            return ThinningHours(terms.Trees, terms.Thinning);
         var visits = definition.Times ?? 1;
         if (!definition.CarriesSteps)
             return definition.SecondsPerTree is { } each

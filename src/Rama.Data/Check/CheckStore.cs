@@ -7,31 +7,20 @@ using Rama.Data.Field;
 namespace Rama.Data.Check;
 
 /// <summary>Checks of finished trees, and what was handed out that they are held against.</summary>
-public sealed class CheckStore(RamaContext database, FieldHandlers handlers)
+public sealed class CheckStore(RamaContext database, FieldInbox inbox, FieldHandlers handlers)
 {
     /// <summary>What tells whether the checks and cards of plantings are still the same, by planting.</summary>
     /// <param name="season">The season.</param>
     /// <param name="cancel">Stops it.</param>
     public async Task<IReadOnlyDictionary<Guid, CheckStamp>> StampsAsync(int season, CancellationToken cancel)
     {
-        var checks = await database
-            .FieldEntries.Where(e => e.Season == season && e.Kind == FieldKind.Check)
-            .GroupBy(e => e.PlantingId)
-            .Select(g => new
-            {
-                Planting = g.Key,
-                InForce = g.Count(e => e.State == FieldState.InForce),
-                All = g.Count(),
-            })
-            .ToListAsync(cancel);
+        var checks = await inbox.StampsAsync(FieldKind.Check, season, cancel);
         var cards = await database
             .IssuedPrescriptions.Where(p => p.Season == season)
             .GroupBy(p => p.PlantingId)
             .Select(g => new { Planting = g.Key, Cards = g.Count() })
             .ToDictionaryAsync(g => g.Planting, g => g.Cards, cancel);
-        return checks
-            .Where(c => c.InForce > 0)
-            .ToDictionary(c => c.Planting, c => new CheckStamp(c.InForce, c.All, cards.GetValueOrDefault(c.Planting)));
+        return checks.ToDictionary(c => c.Key, c => new CheckStamp(c.Value, cards.GetValueOrDefault(c.Key)));
     }
 
     /// <summary>The checks in force of some plantings in a season, by day, each in the order they were made.</summary>
@@ -94,10 +83,9 @@ public sealed class CheckStore(RamaContext database, FieldHandlers handlers)
 }
 
 /// <summary>What tells whether the checks of a planting are still the same.</summary>
-/// <param name="InForce">Checks in force.</param>
-/// <param name="All">Checks that came, whatever became of them: none is ever dropped.</param>
+/// <param name="Checks">Its checks.</param>
 /// <param name="Cards">Versions handed out.</param>
-public sealed record CheckStamp(int InForce, int All, int Cards);
+public sealed record CheckStamp(FieldStamp Checks, int Cards);
 
 /// <summary>A check as it is kept.</summary>
 /// <param name="Id">The entry, to be corrected or taken back through the field inbox.</param>

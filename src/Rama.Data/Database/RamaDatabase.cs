@@ -11,6 +11,7 @@ using Rama.Data.History;
 using Rama.Data.Passes;
 using Rama.Data.Plan;
 using Rama.Data.Prescribe;
+using Rama.Data.Result;
 using Rama.Data.Season;
 using Rama.Data.Target;
 using Rama.Data.Training;
@@ -55,9 +56,11 @@ public static class RamaDatabase
             .AddSingleton<FieldHandler, ReworkFromField>()
             .AddSingleton<FieldHandler, WorkFromField>()
             .AddSingleton<FieldHandler, CheckFromField>()
+            .AddSingleton<FieldHandler, CropFromField>()
             .AddScoped<PhotoStore>()
             .AddScoped<PrescribeStore>()
             .AddScoped<CheckStore>()
+            .AddScoped<CropStore>()
             .AddScoped<WorkerStore>()
             .AddScoped<CrewStore>()
             .AddScoped<SeasonStore>()

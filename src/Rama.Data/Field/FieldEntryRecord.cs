@@ -28,6 +28,9 @@ public enum FieldKind
 
     /// <summary>A finished tree was checked.</summary>
     Check,
+
+    /// <summary>The crop of a tree was counted: in bloom, after the drop, after thinning, before harvest.</summary>
+    Crop,
 }
 
 /// <summary>What became of an entry from the field.</summary>

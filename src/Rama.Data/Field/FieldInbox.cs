@@ -109,6 +109,27 @@ public sealed class FieldInbox(
                 .ToListAsync(cancel)
         ).ToLookup(e => e.PlantingId);
 
+    /// <summary>What tells whether the entries of a kind are still the same, by planting that has any in force.</summary>
+    /// <param name="kind">The kind.</param>
+    /// <param name="season">The season.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyDictionary<Guid, FieldStamp>> StampsAsync(
+        FieldKind kind,
+        int season,
+        CancellationToken cancel
+    ) =>
+        await database
+            .FieldEntries.Where(e => e.Season == season && e.Kind == kind)
+            .GroupBy(e => e.PlantingId)
+            .Select(g => new
+            {
+                Planting = g.Key,
+                InForce = g.Count(e => e.State == FieldState.InForce),
+                All = g.Count(),
+            })
+            .Where(g => g.InForce > 0)
+            .ToDictionaryAsync(g => g.Planting, g => new FieldStamp(g.InForce, g.All), cancel);
+
     /// <summary>
     /// Settles a conflict: takes an entry over in place of what is in force, or sets it aside.
     /// </summary>
@@ -431,3 +452,8 @@ public sealed class FieldInbox(
     // An entry read, with what the batch and the estate add to it.
     private sealed record Arrival(FieldEntry Entry, int Season, Guid Device, DateTimeOffset At, Author? Author);
 }
+
+/// <summary>What tells whether the entries of a kind are still the same: none goes, and none comes unseen.</summary>
+/// <param name="InForce">Entries in force.</param>
+/// <param name="All">Entries that ever came.</param>
+public readonly record struct FieldStamp(int InForce, int All);

@@ -19,6 +19,7 @@ using Rama.Web.Accounts;
 using Rama.Web.Check;
 using Rama.Web.Passes;
 using Rama.Web.Prescribe;
+using Rama.Web.Result;
 using Rama.Web.Training;
 
 namespace Rama.Web.Count;
@@ -66,6 +67,7 @@ public sealed record KitShare(string Kind, double Share, double Low, double High
 /// <param name="Rework">Trees in rework and trees to go; null where there are none.</param>
 /// <param name="Work">What reporting work needs.</param>
 /// <param name="Check">What checking finished trees needs; null where nothing is to be checked.</param>
+/// <param name="Crop">What counting the crop in the course of the season needs.</param>
 public sealed record FieldKit(
     Guid Id,
     string Code,
@@ -88,7 +90,8 @@ public sealed record FieldKit(
     DateOnly Today,
     KitRework? Rework,
     KitWork Work,
-    KitCheck? Check
+    KitCheck? Check,
+    KitCrop Crop
 );
 
 /// <summary>What reporting work needs.</summary>
@@ -261,7 +264,8 @@ internal static class SampleEndpoints
                     )
                     : null,
                 KitWork.Of(mayReport ? all.Crews : [], all.Find(id)),
-                mayReport ? await checks.KitAsync(all, id, cancel) : null
+                mayReport ? await checks.KitAsync(all, id, cancel) : null,
+                KitCrop.Of(all.Find(id), all.Today)
             )
         );
     }
@@ -278,7 +282,13 @@ internal static class SampleEndpoints
                 .Select(p => new KitPass(
                     p.Id,
                     p.State,
-                    PassCard.Of(p, year.Planting.Facts!.Terms.Planting, toPrune, reader) with
+                    PassCard.Of(
+                        p,
+                        year.Planting.Facts!.Terms.Planting,
+                        toPrune,
+                        reader,
+                        thinning: year.Crop?.Thinning
+                    ) with
                     {
                         Drawing = null,
                     },

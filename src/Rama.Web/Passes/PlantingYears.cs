@@ -2,6 +2,8 @@ using Rama.Core.Crew;
 using Rama.Core.Crew.Cost;
 using Rama.Core.Crew.Progress;
 using Rama.Core.Passes;
+using Rama.Core.Result.Counts;
+using Rama.Core.Result.Forecast;
 using Rama.Core.Season;
 using Rama.Core.Training;
 using Rama.Core.Training.Rework;
@@ -13,6 +15,7 @@ using Rama.Data.Field;
 using Rama.Data.Passes;
 using Rama.Data.Training;
 using Rama.Data.Training.Rework;
+using Rama.Web.Result;
 using Rama.Web.Season;
 using Rama.Web.Weather;
 
@@ -31,6 +34,7 @@ internal sealed class PlantingYears(
     FieldInbox inbox,
     FieldHandlers handlers,
     CrewStore crews,
+    EstateCrops crops,
     EstateStore estates,
     TimeProvider clock
 )
@@ -56,7 +60,7 @@ internal sealed class PlantingYears(
             .ToList();
         // What was logged tells of all plantings: what is expected of each comes first.
         var learned = LearnedMinutes.Of([.. years.SelectMany(y => y.Logs())]);
-        return new(
+        EstateYear all = new(
             estate,
             shown,
             today,
@@ -65,6 +69,19 @@ internal sealed class PlantingYears(
             learned,
             learned.Logs == 0 ? years : [.. years.Select(y => y.With(learned))]
         );
+        // What was counted is told of trees, checks of the work on them: both come after it.
+        var counted = await crops.ReadAsync(all, cancel);
+        return counted.Count == 0
+            ? all
+            : all with
+            {
+                Plantings =
+                [
+                    .. all.Plantings.Select(p =>
+                        counted.GetValueOrDefault(p.Planting.Id) is { } crop ? p.With(crop) : p
+                    ),
+                ],
+            };
 
         PlantingYear YearOf(
             PlannedPlanting planting,
@@ -250,6 +267,7 @@ internal sealed record EstateYear(
 /// <param name="Training">What the training of its young trees follows from; null before it can be planned.</param>
 /// <param name="Rework">Its trees in rework and trees to go; null where it has none.</param>
 /// <param name="Programme">Its passes; null before it can be planned.</param>
+/// <param name="Counted">What was found of its crop; null where nothing was.</param>
 internal sealed record PlantingYear(
     PlannedPlanting Planting,
     GreenTip? Tip,
@@ -260,9 +278,18 @@ internal sealed record PlantingYear(
     IReadOnlyDictionary<string, WorkProgress> Progress,
     TrainingTerms? Training,
     ReworkPlan? Rework,
-    Programme? Programme
+    Programme? Programme,
+    CountedCrop? Counted = null
 )
 {
+    /// <summary>The crop of the season as it is known today; null before there is a target.</summary>
+    public CropOnTrees? Crop => Counted is null ? Planting.Facts?.Planned : Counted.Crop;
+
+    /// <summary>The point of the year at which its crop would be counted on a day.</summary>
+    /// <param name="today">The day.</param>
+    public CropPoint CropPointOn(DateOnly today) =>
+        CropAtHand.Of(Days, today, Planting.Facts?.OnTrees?.IsThinned ?? true);
+
     /// <summary>Share of a pass that is reported done.</summary>
     /// <param name="pass">The pass.</param>
     public double Done(string pass) => Progress.GetValueOrDefault(pass)?.Value ?? 0;
@@ -289,6 +316,17 @@ internal sealed record PlantingYear(
         this with
         {
             Programme = Programme?.Learned(learned.OfPlanting(Planting.Id).Factor, learned.Logs),
+        };
+
+    /// <summary>The same with what was found of its crop: thinning takes the hours that asks for.</summary>
+    /// <param name="counted">What was found.</param>
+    public PlantingYear With(CountedCrop counted) =>
+        this with
+        {
+            Counted = counted,
+            Programme = counted.Crop?.Thinning is { } load
+                ? Programme?.Thinned(Planting.Facts!.Terms.Trees, load)
+                : Programme,
         };
 
     /// <summary>What pruning on a day costs; null where it costs nothing, or nobody can tell.</summary>

@@ -28,7 +28,6 @@ namespace Rama.Web.Plan;
 /// <param name="Chains">Past seasons from what was wanted to what came, the latest first.</param>
 /// <param name="Learned">What past seasons taught of its set; null where none tells of it.</param>
 /// <param name="LearnedUse">What that does to the buds of the target; null where it does not use it.</param>
-/// <param name="Start">What the record of the season begins with; null where it is begun, or without a target.</param>
 /// <param name="FruitSample">Fruit measured and weighed, as entered.</param>
 /// <param name="Target">The target as entered.</param>
 /// <param name="Count">The count as entered.</param>
@@ -49,7 +48,6 @@ public sealed record PlantingView(
     IReadOnlyList<PastChain> Chains,
     LearnedSet? Learned,
     LearnedUse? LearnedUse,
-    SeasonResultEntry? Start,
     FruitSampleEntry FruitSample,
     TargetEntry Target,
     SurveyEntry Count,
@@ -79,7 +77,6 @@ public sealed record PlantingView(
             PastChain.AllOf(reading, plan, seasons),
             SetLearning.LearnedOf(reading),
             SetLearning.UseOf(reading),
-            seasons.Any(s => s.Season == entry.Season) ? null : SeasonStart.Of(reading, plan),
             entry.FruitSample,
             entry.Target,
             entry.Count,

@@ -182,7 +182,9 @@ internal static class PrescribeEndpoints
         if (await store.FindAsync(id, cancel) is not { } stored || year.Planting.Facts is not { } facts)
             return TypedResults.NotFound();
         CardReader reader = new(language, UnitsOf(units), await MarksAsync(estates, cancel));
-        return TypedResults.Ok(PassCard.Of(planned, facts.Terms.Planting, stored.ToPrune(), reader, way));
+        return TypedResults.Ok(
+            PassCard.Of(planned, facts.Terms.Planting, stored.ToPrune(), reader, way, year.Crop?.Thinning)
+        );
     }
 
     private static async Task<Results<Ok<IReadOnlyList<IssuedCard>>, NotFound>> Cards(

@@ -2,7 +2,9 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Plan;
 using Rama.Core.Result;
 using Rama.Core.Result.Chain;
+using Rama.Core.Result.Forecast;
 using Rama.Core.Result.Learning;
+using Rama.Core.Result.Thinning;
 using Rama.Core.Target.Size;
 using Rama.Data.Estate;
 using Rama.Data.Plan;
@@ -45,6 +47,12 @@ internal static class ResultEndpoints
         calculations
             .MapPost("/learning", (LearningEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("What past seasons taught of a planting's set, and whether it foretells better");
+        calculations
+            .MapPost("/thinning-load", (ThinningLoadEntry entry) => TypedResults.Ok(entry.Calculate()))
+            .WithSummary("What hand thinning has to take off, and how long it takes");
+        calculations
+            .MapPost("/crop-forecast", (CropForecastEntry entry) => TypedResults.Ok(entry.Calculate()))
+            .WithSummary("The crop to be expected at each point of the year that something is known of");
         return calculations;
     }
 

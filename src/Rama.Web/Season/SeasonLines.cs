@@ -1,6 +1,10 @@
+using Rama.Core.Check;
 using Rama.Core.Crops;
 using Rama.Core.Passes;
 using Rama.Core.Plan;
+using Rama.Core.Result;
+using Rama.Core.Result.Counts;
+using Rama.Core.Result.Forecast;
 using Rama.Core.Season;
 using Rama.Core.Weather;
 using Rama.Data.Plan;
@@ -118,26 +122,45 @@ internal sealed record PlannedPlanting(
 /// <param name="TreesByRow">Bearing trees by row; empty where rows are not listed.</param>
 /// <param name="TonnesWanted">Marketable fruit its target asks for; null without one.</param>
 /// <param name="Checks">What checks of finished trees are weighed by; null without a target.</param>
+/// <param name="OnTrees">What the crop of the season follows from; null without a target.</param>
+/// <param name="Record">The record of the season, as far as it is told; null for none.</param>
+/// <param name="Planned">The crop as plan and record alone tell it.</param>
 internal sealed record ProgrammeFacts(
     ProgrammeTerms Terms,
     IReadOnlyDictionary<Anchor, DateOnly> Noted,
     CropAtRisk? Crop,
     IReadOnlyDictionary<int, double> TreesByRow,
     double? TonnesWanted,
-    CheckFacts? Checks
+    CheckFacts? Checks,
+    CropTerms? OnTrees,
+    SeasonResult? Record,
+    CropOnTrees? Planned
 )
 {
     private const double KgPerTonne = 1_000;
 
-    public static ProgrammeFacts? Of(StoredPlanting stored, PlanReading reading, PruningPlan plan) =>
-        reading.Planting is null
-            ? null
-            : new(
-                ProgrammeEntry.TermsOf(reading, plan),
-                stored.Plan.ToDays().Read(),
-                ProgrammeEntry.CropOf(reading, plan),
-                reading.Rows?.BearingByRow ?? new Dictionary<int, double>(),
-                plan.Crop?.MarketableKgPerHa * plan.Planting?.Form.AreaHa / KgPerTonne,
-                CheckFacts.Of(reading, plan)
-            );
+    /// <summary>The crop as it is known with what was found on the trees.</summary>
+    /// <param name="left">What the walk after pruning says.</param>
+    /// <param name="counts">What was counted in the course of the season.</param>
+    public CropOnTrees? CropWith(LeftAfterPruning? left, CropCounts counts) =>
+        OnTrees is null ? null : CropOnTrees.Of(OnTrees, CropFound.Of(Record, left, counts), counts.SetApart);
+
+    public static ProgrammeFacts? Of(StoredPlanting stored, PlanReading reading, PruningPlan plan)
+    {
+        if (reading.Planting is null)
+            return null;
+        var onTrees = CropReading.TermsOf(reading, plan);
+        var planned = CropReading.PlannedOf(reading, onTrees);
+        return new(
+            ProgrammeEntry.TermsOf(reading, plan, planned),
+            stored.Plan.ToDays().Read(),
+            ProgrammeEntry.CropOf(reading, plan),
+            reading.Rows?.BearingByRow ?? new Dictionary<int, double>(),
+            plan.Crop?.MarketableKgPerHa * plan.Planting?.Form.AreaHa / KgPerTonne,
+            CheckFacts.Of(reading, plan),
+            onTrees,
+            reading.AtHand,
+            planned
+        );
+    }
 }

@@ -2067,6 +2067,107 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/crops": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The crop to come of all plantings, and the hours of thinning it asks for */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CropsView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/crop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The crop of a season as it is known: counts, what to expect, what to thin off */
+        get: {
+            parameters: {
+                query?: {
+                    season?: number;
+                };
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CropView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/exports/estate": {
         parameters: {
             query?: never;
@@ -8017,6 +8118,104 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/calculations/thinning-load": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** What hand thinning has to take off, and how long it takes */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ThinningLoadEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ThinningLoad"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/calculations/crop-forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The crop to be expected at each point of the year that something is known of */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["CropForecastEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CropForecast"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/survey-estimate": {
         parameters: {
             query?: never;
@@ -11727,6 +11926,51 @@ export interface components {
             /** @description What to know when counting and cutting. */
             note: components["schemas"]["LocalText"];
         };
+        /** @description What one tree carried at one point of the year, as typed or sent from the row. */
+        CropCountEntry: {
+            /**
+             * Format: double
+             * @description Row number.
+             */
+            row: null | number;
+            /**
+             * Format: double
+             * @description Tree in the row.
+             */
+            tree: null | number;
+            point: null | components["schemas"]["CropPoint"];
+            /**
+             * Format: date
+             * @description Day it was counted.
+             */
+            day: null | string;
+            /**
+             * Format: double
+             * @description Clusters, or shoots: in bloom, that hold fruit, or left with fruit.
+             */
+            clusters: null | number;
+            /**
+             * Format: double
+             * @description Fruitlets after the drop; fruit left after thinning, or before harvest.
+             */
+            fruit: null | number;
+            /**
+             * Format: double
+             * @description Fruitlets taken off by hand.
+             */
+            takenOff: null | number;
+            /** @description Whether a count that looks wrong was made twice and stands. */
+            isSure: boolean;
+            /** @description A note, at most 300 characters. */
+            note: null | string;
+        };
+        /** @description What was counted on trees of a planting in the course of a season, as means of a tree. */
+        CropCounts: {
+            /** @description Points of the year that were counted, in their order. */
+            samples: components["schemas"]["CropSample"][];
+            /** @description Counts that wait for somebody to count again. */
+            setApart: components["schemas"]["Notice"][];
+        };
         /** @description What trees left with other than their number do to the crop, in the mean of the years. */
         CropEffect: {
             /**
@@ -11809,6 +12053,156 @@ export interface components {
              */
             packOut?: null | number;
         };
+        /** @description The crop to be expected, as far as it was known at one point of the year. */
+        CropForecast: {
+            /** @description The point of the year. */
+            at: components["schemas"]["ForecastPoint"];
+            /**
+             * Format: int32
+             * @description Trees counted for it; null where it rests on the plan or on a number typed.
+             */
+            trees: null | number;
+            /**
+             * Format: double
+             * @description Fruit per tree in the mean.
+             */
+            fruit: number;
+            /**
+             * Format: double
+             * @description Fruit per tree that one year in ten lies below.
+             */
+            fruitLow: number;
+            /**
+             * Format: double
+             * @description Fruit per tree that one year in ten lies above.
+             */
+            fruitHigh: number;
+            /**
+             * Format: double
+             * @description Picked mass per tree.
+             */
+            kgPerTree: number;
+            /**
+             * Format: double
+             * @description Tonnes packed per hectare.
+             */
+            packedTPerHa: number;
+            /**
+             * Format: double
+             * @description Tonnes that one year in ten lies below.
+             */
+            packedLow: number;
+            /**
+             * Format: double
+             * @description Tonnes that one year in ten lies above.
+             */
+            packedHigh: number;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description What a crop is told ahead from, as typed: what was left, its usual set, and what was counted since. */
+        CropForecastEntry: {
+            /**
+             * Format: double
+             * @description Fruit wanted per tree.
+             */
+            fruitWanted?: null | number;
+            /**
+             * Format: double
+             * @description Floral buds left per tree.
+             */
+            budsLeft?: null | number;
+            knownLoss?: null | components["schemas"]["Amount"];
+            pruningSd?: null | components["schemas"]["Amount"];
+            setShare?: null | components["schemas"]["Amount"];
+            setShareSd?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Fruit one bud or shoot carries when all of it sets; 1 when left out.
+             */
+            fruitPerCluster?: null | number;
+            /** @description Whether what is too many is thinned off by hand. */
+            isThinned?: boolean;
+            fruitMass?: null | components["schemas"]["Amount"];
+            packOut?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Bearing trees per hectare.
+             */
+            treesPerHa?: null | number;
+            /** @description Clusters in bloom, tree by tree, where counted. */
+            bloom?: number[];
+            /** @description Clusters that hold fruit after the drop, tree by tree, where counted. */
+            set?: number[];
+            /** @description Fruit after thinning, tree by tree, where counted. */
+            thinned?: number[];
+            /** @description Fruit before harvest, tree by tree, where counted. */
+            harvest?: number[];
+        };
+        /** @description The crop to come of a planting. */
+        CropLine: {
+            /**
+             * Format: uuid
+             * @description The planting.
+             */
+            planting: string;
+            /** @description Its code. */
+            code: string;
+            /** @description Its name. */
+            name: null | string;
+            /** @description Its variety. */
+            variety: string;
+            /** @description The point of the year it is known from. */
+            at: components["schemas"]["ForecastPoint"];
+            /**
+             * Format: int32
+             * @description Trees counted for it; null for none.
+             */
+            trees: null | number;
+            /**
+             * Format: double
+             * @description Fruit per tree.
+             */
+            fruit: number;
+            /**
+             * Format: double
+             * @description Fruit wanted per tree.
+             */
+            fruitWanted: number;
+            /**
+             * Format: double
+             * @description Tonnes packed.
+             */
+            packedT: number;
+            /**
+             * Format: double
+             * @description Tonnes that one year in ten lies below.
+             */
+            lowT: number;
+            /**
+             * Format: double
+             * @description Tonnes that one year in ten lies above.
+             */
+            highT: number;
+            thinning: null | components["schemas"]["Notice"];
+            /**
+             * Format: double
+             * @description Paid hours of it; null where nobody can tell.
+             */
+            thinningHours: null | number;
+        };
         /** @description What trunks, leaf area, age and past years say about a target. Warns, never blocks. */
         CropLoad: {
             /**
@@ -11856,6 +12250,59 @@ export interface components {
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
         };
+        /** @description The crop of a season as it is known today: what to expect, and what thinning has to take off. */
+        CropOnTrees: {
+            /**
+             * Format: double
+             * @description Fruit wanted per tree.
+             */
+            fruitWanted: number;
+            /**
+             * @description The crop as it was known at each point of the year; the last one is what is known
+             *                 now.
+             */
+            forecasts: components["schemas"]["CropForecast"][];
+            thinning: null | components["schemas"]["ThinningLoad"];
+            /** @description Counts that wait for somebody to count again. */
+            setApart: components["schemas"]["Notice"][];
+            /** @description What is known now. */
+            now: components["schemas"]["CropForecast"];
+        };
+        /**
+         * @description When in the year the crop is counted on the trees.
+         * @enum {unknown}
+         */
+        CropPoint: "bloom" | "set" | "thinned" | "harvest";
+        /** @description Trees counted at one point of the year. */
+        CropSample: {
+            /** @description The point. */
+            point: components["schemas"]["CropPoint"];
+            /**
+             * Format: int32
+             * @description Trees counted.
+             */
+            trees: number;
+            /**
+             * Format: date
+             * @description Day of the first.
+             */
+            from: string;
+            /**
+             * Format: date
+             * @description Day of the last.
+             */
+            to: string;
+            clusters: null | components["schemas"]["MeanInterval"];
+            fruit: null | components["schemas"]["MeanInterval"];
+            takenOff: null | components["schemas"]["MeanInterval"];
+            /**
+             * Format: double
+             * @description Fruit on a cluster, over the trees where both were counted; null for none.
+             */
+            fruitPerCluster: null | number;
+            /** @description Clusters tree by tree. */
+            byTree: number[];
+        };
         /** @description How many fruit each bearing tree should carry to harvest. */
         CropTarget: {
             /**
@@ -11896,6 +12343,49 @@ export interface components {
             fruitSize?: null | components["schemas"]["Amount"];
             packOut?: null | components["schemas"]["Amount"];
             packages?: null | components["schemas"]["PackageMassEntry"];
+        };
+        /** @description The crop of a season on a planting. */
+        CropView: {
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest.
+             */
+            season: number;
+            /** @description The point of the year at which it would be counted today. */
+            atHand: components["schemas"]["CropPoint"];
+            crop: null | components["schemas"]["CropOnTrees"];
+            /** @description What was counted in the course of the season. */
+            counts: components["schemas"]["CropCounts"];
+            /** @description Those counts one by one, in the order they were made. */
+            kept: components["schemas"]["KeptCropCount"][];
+            start: null | components["schemas"]["SeasonResultEntry"];
+            /** @description Money of the estate; null for those who are told none. */
+            currency: null | string;
+        };
+        /** @description The crop to come of the plantings of the estate. */
+        CropsView: {
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest.
+             */
+            season: number;
+            /**
+             * Format: date
+             * @description The day taken as today.
+             */
+            today: string;
+            /** @description Its plantings that have a target, by code. */
+            lines: components["schemas"]["CropLine"][];
+            /**
+             * Format: double
+             * @description Tonnes packed to be expected of them all.
+             */
+            packedT: number;
+            /**
+             * Format: double
+             * @description Paid hours of hand thinning to be expected.
+             */
+            thinningHours: number;
         };
         /** @description A point of the curve as it is drawn. */
         CurvePoint: {
@@ -13027,7 +13517,7 @@ export interface components {
          * @description What an entry from the field tells.
          * @enum {unknown}
          */
-        FieldKind: "tree" | "skip" | "cut" | "mark" | "rework" | "work" | "check";
+        FieldKind: "tree" | "skip" | "cut" | "mark" | "rework" | "work" | "check" | "crop";
         /** @description All a device needs to count a planting without signal. */
         FieldKit: {
             /**
@@ -13096,6 +13586,8 @@ export interface components {
             /** @description What reporting work needs. */
             work: components["schemas"]["KitWork"];
             check: null | components["schemas"]["KitCheck"];
+            /** @description What counting the crop in the course of the season needs. */
+            crop: components["schemas"]["KitCrop"];
         };
         /**
          * @description What became of an entry sent.
@@ -13458,6 +13950,11 @@ export interface components {
              */
             held?: null | number;
         };
+        /**
+         * @description A point of the year at which the crop can be told ahead.
+         * @enum {unknown}
+         */
+        ForecastPoint: "pruning" | "bloom" | "set" | "thinned" | "harvest";
         /**
          * @description What an estate keeps of a planting in a column of its own, such as its soil: a text, a number or a day. Rama shows
          *     it, finds by it and hands it out again, and works nothing out with it.
@@ -14273,6 +14770,23 @@ export interface components {
             /** @description What was told. */
             entry: components["schemas"]["TreeCheckEntry"];
         };
+        /** @description A count as it is kept. */
+        KeptCropCount: {
+            /**
+             * Format: uuid
+             * @description The entry, to be corrected or taken back through the field inbox.
+             */
+            id: string;
+            /**
+             * Format: date-time
+             * @description When it was made.
+             */
+            at: string;
+            /** @description Who sent it. */
+            person: null | string;
+            /** @description What was told. */
+            entry: components["schemas"]["CropCountEntry"];
+        };
         /** @description All buds of one kind on a tree, as typed. */
         KindCountEntry: {
             /** @description Kind of bud. */
@@ -14392,6 +14906,50 @@ export interface components {
              * @description People in it.
              */
             people: number;
+        };
+        /** @description What counting the crop in the row needs. */
+        KitCrop: {
+            /** @description The point of the year at which it would be counted today. */
+            atHand: components["schemas"]["CropPoint"];
+            /** @description Whether its fruit are thinned by hand. */
+            isThinned: boolean;
+            /**
+             * Format: double
+             * @description Fruit wanted per tree; null before there is a target.
+             */
+            fruitWanted: null | number;
+            /** @description Trees counted already. */
+            counted: components["schemas"]["KitCropCount"][];
+            /**
+             * Format: double
+             * @description More clusters than this many times those in bloom are asked for twice.
+             */
+            believed: number;
+        };
+        /** @description A tree counted already. */
+        KitCropCount: {
+            /** @description The point of the year. */
+            point: components["schemas"]["CropPoint"];
+            /**
+             * Format: int32
+             * @description Row number.
+             */
+            row: number;
+            /**
+             * Format: int32
+             * @description Tree in the row.
+             */
+            tree: number;
+            /**
+             * Format: double
+             * @description Clusters; null where not counted.
+             */
+            clusters: null | number;
+            /**
+             * Format: double
+             * @description Fruitlets or fruit; null where not counted.
+             */
+            fruit: null | number;
         };
         /** @description What is said of a crew or a pruner. */
         KitHand: {
@@ -15720,6 +16278,8 @@ export interface components {
             headline: string;
             /** @description What is done. */
             what: string;
+            /** @description What else those who do it go by, a sentence each; none where there is nothing. */
+            lines: string[];
             /**
              * Format: date
              * @description First day it is planned for; null without an estimate.
@@ -16577,7 +17137,6 @@ export interface components {
             chains: components["schemas"]["PastChain"][];
             learned: null | components["schemas"]["LearnedSet"];
             learnedUse: null | components["schemas"]["LearnedUse"];
-            start: null | components["schemas"]["SeasonResultEntry"];
             /** @description Fruit measured and weighed, as entered. */
             fruitSample: components["schemas"]["FruitSampleEntry"];
             /** @description The target as entered. */
@@ -20726,6 +21285,119 @@ export interface components {
             reason: components["schemas"]["StepEnd"];
             /** @description Whether it was shortened instead. */
             shortened: boolean;
+        };
+        /** @description What hand thinning has to take off a mean tree, and how long it takes. */
+        ThinningLoad: {
+            /** @description Whether the clusters that hold fruit were counted; else they are expected. */
+            isCounted: boolean;
+            /**
+             * Format: double
+             * @description Fruit to leave per tree.
+             */
+            fruitWanted: number;
+            /**
+             * Format: double
+             * @description Clusters, or shoots, that hold fruit.
+             */
+            clusters: number;
+            /**
+             * Format: double
+             * @description Fruitlets on them.
+             */
+            fruitlets: number;
+            /**
+             * Format: double
+             * @description Fruitlets to take off.
+             */
+            toTakeOff: number;
+            /**
+             * Format: double
+             * @description Clusters that go wholly, in the mean of trees and years.
+             */
+            whollyOff: number;
+            /**
+             * Format: double
+             * @description Fruit left on each of the others.
+             */
+            leftOnEach: number;
+            /**
+             * Format: double
+             * @description Clusters that keep one more, where too few hold fruit; 0 otherwise.
+             */
+            moreOnSome: number;
+            /**
+             * Format: double
+             * @description Seconds on a mean tree.
+             */
+            secondsPerTree: number;
+            /**
+             * Format: double
+             * @description Working hours per hectare.
+             */
+            hoursPerHa: number;
+            /** @description What to do, in one sentence. */
+            sentence: components["schemas"]["Notice"];
+            /**
+             * Format: double
+             * @description Seconds spent on clusters of a mean tree.
+             */
+            cuttingSeconds: number;
+            /** @description Whether it is worth a pass. */
+            isWorthIt: boolean;
+            /**
+             * Format: double
+             * @description The number, not rounded.
+             */
+            value: number;
+            /** @description Its unit. */
+            unit: string;
+            /**
+             * @description The arithmetic in order; the last step gives Value unless said
+             *                 otherwise.
+             */
+            steps: components["schemas"]["Step"][];
+            /** @description What the manager should know before relying on it. */
+            warnings: components["schemas"]["Notice"][];
+        };
+        /** @description What hand thinning follows from, as typed: buds left and their set, or clusters counted. */
+        ThinningLoadEntry: {
+            /**
+             * Format: double
+             * @description Floral buds left per tree.
+             */
+            budsLeft?: null | number;
+            /**
+             * Format: double
+             * @description Share of them that hold fruit after natural drop.
+             */
+            setShare?: null | number;
+            /**
+             * Format: double
+             * @description Its standard deviation from year to year; known exactly when left out.
+             */
+            setShareSd?: null | number;
+            /** @description Clusters that hold fruit, tree by tree, where they were counted. */
+            clusters?: number[];
+            /**
+             * Format: double
+             * @description Fruitlets per cluster before thinning.
+             */
+            fruitletsPerCluster?: null | number;
+            /**
+             * Format: double
+             * @description Fruit wanted per tree.
+             */
+            fruitWanted?: null | number;
+            /**
+             * Format: double
+             * @description Fruit left on each cluster or shoot; 1 when left out.
+             */
+            fruitPerCluster?: null | number;
+            /**
+             * Format: double
+             * @description Bearing trees per hectare.
+             */
+            treesPerHa?: null | number;
         };
         /** @description Somebody in a crew. */
         TodayPerson: {

@@ -10,6 +10,7 @@ const places = [
   ['pass', '/pass'],
   ['work', '/work'],
   ['check', '/check'],
+  ['crop', '/crop'],
   ['rework', '/rework'],
 ] as const;
 

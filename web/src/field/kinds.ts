@@ -1,5 +1,6 @@
 import type {
   BudCutEntry,
+  CropCountEntry,
   CountedTreeEntry,
   FieldEntry,
   ReworkNews,
@@ -18,6 +19,7 @@ export interface FieldBodies {
   rework: ReworkNews;
   work: WorkReportEntry;
   check: TreeCheckEntry;
+  crop: CropCountEntry;
 }
 
 export type FieldKind = keyof FieldBodies;

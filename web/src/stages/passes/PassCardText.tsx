@@ -8,7 +8,14 @@ export function PassCardText({ card }: { card: PassCard }) {
     <>
       <h2>{card.pass}</h2>
       {card.headline !== '' && <p className="pass-card-headline">{card.headline}</p>}
-      <p>{card.what}</p>
+      {card.what !== '' && <p>{card.what}</p>}
+      {card.lines.length > 0 && (
+        <ul className="pass-card-lines">
+          {card.lines.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
       <p>
         {card.from && card.to && (
           <strong>

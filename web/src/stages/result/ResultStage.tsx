@@ -9,21 +9,23 @@ import '../../words/result';
 import { useReading } from '../../words/useReading';
 import { useCatalogue } from '../estate/useCatalogue';
 import { AlternationSheet } from './AlternationSheet';
-import { useChecks } from '../check/useChecks';
-import { begun } from './begun';
-import { recordColumns } from './draft';
+import { CropSheet } from './CropSheet';
+import { lineOf, recordColumns } from './draft';
+import { filled } from './filled';
 import './result.css';
 import { LearnedSheet } from './LearnedSheet';
 import { SeasonChainSheet } from './SeasonChainSheet';
 import { SeasonForm } from './SeasonForm';
 import { SeasonKeys } from './SeasonKeys';
+import { useCrop } from './useCrop';
 
 /** What past seasons brought: one from what was wanted to what came, its record, the list of all, and alternation. */
 export function ResultStage() {
   const reading = useReading();
   const { t, unitName, system } = reading;
   const { draft, change, problem, view, may } = usePlantingWork();
-  const checks = useChecks(view.id, view.season);
+  const crop = useCrop(view.id, view.season);
+  const start = crop.data?.start ?? null;
   const catalogue = useCatalogue();
   const units = (codes: string[] | undefined, name: (code: string) => string) =>
     (codes ?? []).map((code) => ({ value: code, label: name(code) }));
@@ -54,21 +56,34 @@ export function ResultStage() {
   const at = lines.findIndex((l) => l.season === season);
   // Places of lines are told as they are sent, without those that say nothing.
   const place = lines.slice(0, at).filter((l) => !isEmptyLine(l, recordColumns)).length;
+  // What was counted of the season at hand since its record was begun.
+  const counted = start && at >= 0 && season === String(view.season) ? filled(lines[at]!, start, reading) : null;
   return (
     <div className="columns result-columns">
       <section>
+        {crop.data && <CropSheet of={crop.data} planting={view.id} />}
         <div className="stage-head">
           <h2>{season === null ? t('result.title') : t('chain.title', { season })}</h2>
           <SeasonKeys seasons={seasons} season={season} onSeason={setChosen}>
-            {view.start && !checks.isPending && may('records') && !seasons.includes(String(view.season)) && (
+            {start && may('records') && !seasons.includes(String(view.season)) && (
               <Button
                 onClick={() => {
-                  change('records', { lines: [...lines, begun(view, checks.data?.says ?? null, reading)] });
+                  change('records', { lines: [...lines, lineOf(start, reading)] });
                   setChosen(String(view.season));
                 }}
                 data-test="season-begin"
               >
                 {t('record.begin', { season: view.season })}
+              </Button>
+            )}
+            {counted && may('records') && (
+              <Button
+                onClick={() => {
+                  change('records', { lines: lines.map((l, i) => (i === at ? counted : l)) });
+                }}
+                data-test="season-fill"
+              >
+                {t('record.fill')}
               </Button>
             )}
           </SeasonKeys>
@@ -80,7 +95,7 @@ export function ResultStage() {
               key={season}
               line={lines[at]!}
               place={place}
-              currency={checks.data?.currency ?? null}
+              currency={crop.data?.currency ?? null}
               onLine={(line) => {
                 change('records', { lines: lines.map((l, i) => (i === at ? line : l)) });
               }}

@@ -7,6 +7,7 @@ import { Trouble } from '../../Trouble';
 import '../../words/result';
 import { useReading } from '../../words/useReading';
 import './result.css';
+import { CropsToCome } from './CropsToCome';
 import { SeasonKeys } from './SeasonKeys';
 
 /** What came of a season over the estate: tonnes first, then the step that cost most, then the plantings. */
@@ -39,6 +40,7 @@ export function ResultsPage() {
           />
         )}
       </div>
+      <CropsToCome />
       {!results.data ? (
         <p className="waiting">{t('loading')}</p>
       ) : results.data.seasons.length === 0 ? (

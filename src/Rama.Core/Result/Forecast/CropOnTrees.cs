@@ -9,7 +9,7 @@ namespace Rama.Core.Result.Forecast;
 /// now.</param>
 /// <param name="Thinning">What thinning has to take off; null for a crop that is not thinned by hand.</param>
 /// <param name="SetApart">Counts that wait for somebody to count again.</param>
-public sealed record SeasonCrop(
+public sealed record CropOnTrees(
     double FruitWanted,
     IReadOnlyList<CropForecast> Forecasts,
     ThinningLoad? Thinning,
@@ -23,7 +23,7 @@ public sealed record SeasonCrop(
     /// <param name="terms">What the plan says.</param>
     /// <param name="found">What was found on the trees.</param>
     /// <param name="setApart">Counts that wait.</param>
-    public static SeasonCrop Of(CropTerms terms, CropFound found, IReadOnlyList<Notice>? setApart = null) =>
+    public static CropOnTrees Of(CropTerms terms, CropFound found, IReadOnlyList<Notice>? setApart = null) =>
         new(
             terms.FruitWanted,
             CropForecast.AllOf(terms, found),
