@@ -61,6 +61,7 @@ internal static class SmokePages
         "field/{0}/rework",
         "field/{0}/work",
         "field/{0}/check",
+        "field/{0}/crop",
     ];
 
     /// <summary>Those whose content is worked out from the planting, and may break on one alone.</summary>

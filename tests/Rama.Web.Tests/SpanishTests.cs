@@ -26,7 +26,9 @@ public sealed class SpanishTests(RamaApplication application) : IClassFixture<Ra
             Missing(line!, missing);
             Missing((await client.ReadAsync($"/api/v1/plantings/{line!["id"]}"))["plan"]!, missing);
             Missing(await client.ReadAsync($"/api/v1/plantings/{line["id"]}/checks"), missing);
+            Missing(await client.ReadAsync($"/api/v1/plantings/{line["id"]}/crop"), missing);
         }
+        Missing(await client.ReadAsync("/api/v1/crops"), missing);
         Assert.True(missing.Count == 0, string.Join("\n", missing.Order()));
     }
 

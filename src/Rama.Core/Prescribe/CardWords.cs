@@ -44,7 +44,8 @@ internal sealed record CardWords(string Language, Crop Crop)
             .Replace("floral bud", Crop.Counted.En.TrimEnd('s'), StringComparison.Ordinal);
     }
 
-    private static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
+    /// <summary>A text with a capital first letter.</summary>
+    public static string Capital(string text) => char.ToUpperInvariant(text[0]) + text[1..];
 
     private object Written(object number) => number is double value ? Number(value) : number;
 

@@ -268,7 +268,7 @@ internal sealed class CardWriter
     internal IReadOnlyList<string> Trunks() =>
         [
             .. _prescription.Classes.Select(c =>
-                TrunkOf(c.Class) is { Length: > 0 } size ? $"{NameOf(c)} ({size})" : NameOf(c)
+                CardWords.Capital(NameOf(c)) + (TrunkOf(c.Class) is { Length: > 0 } size ? $", {size}" : "")
             ),
         ];
 

@@ -92,7 +92,7 @@ public sealed record PassCard(
             $"{planting.Variety.Name} / {planting.Rootstock.Name} · {words.Say(planting.System.Name)}",
             words.Say(pass.Name),
             toTheNumber ? winter!.Headline()
-                : load is not null ? ThinningLines.Headline(load, words)
+                : load is not null ? ThinningLines.Headline(load, of, words)
                 : HeadlineOf(pass.Task, words),
             load is null ? words.Say(pass.What) : "",
             load is null ? [] : ThinningLines.Of(load, of, reader, words),
@@ -113,7 +113,7 @@ public sealed record PassCard(
                 .. pass.Caution is { } caution && !words.Say("safety").Contains(words.Say(caution))
                     ? new[] { words.Say(caution) }
                     : [],
-                words.Say("safety"),
+                words.Say(PassIds.IsThinning(pass.Id) ? "safety-thinning" : "safety"),
             ],
             words.Say("drawing"),
             drawing,

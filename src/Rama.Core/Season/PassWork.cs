@@ -15,6 +15,10 @@ public sealed record PassWork(PlannedPass Pass, CrewTask Task, PassHours Hours, 
     /// <summary>Days ahead of which work is planned: what opens later is not at hand yet.</summary>
     public const int DaysAhead = 120;
 
+    // What thinning asks for is known when the set is; planned in winter it would only stand in the way of what is at
+    // hand.
+    private const int DaysAheadOfThinning = 45;
+
     // Days late for which the crop's loss is told one by one; it no longer rises by then.
     private const int DaysTold = 60;
 
@@ -29,7 +33,7 @@ public sealed record PassWork(PlannedPass Pass, CrewTask Task, PassHours Hours, 
                 !pass.IsAhead
                 || pass.From is not { } from
                 || pass.To is not { } to
-                || from > terms.Today.AddDays(DaysAhead)
+                || from > terms.Today.AddDays(PassIds.IsThinning(pass.Id) ? DaysAheadOfThinning : DaysAhead)
                 || pass.HoursLeft(terms.Done(pass.Id)) is not { Paid: > 0 } left
             )
                 continue;

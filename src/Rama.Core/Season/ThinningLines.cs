@@ -14,9 +14,13 @@ internal static class ThinningLines
 
     /// <summary>What to leave, in a sentence.</summary>
     /// <param name="load">What is to be taken off.</param>
+    /// <param name="of">What the winter prescribed, for trunk classes; null without a prescription.</param>
     /// <param name="words">The words of the card.</param>
-    public static string Headline(ThinningLoad load, CardWords words) =>
-        load.IsWorthIt ? words.Say("thin-leave", Math.Round(load.FruitWanted)) : words.Say("thin-none");
+    public static string Headline(ThinningLoad load, PrescribedPlanting? of, CardWords words) =>
+        !load.IsWorthIt ? words.Say("thin-none")
+        : FruitOfClasses(load, of) is { Count: > 1 } fruit
+            ? words.Say("thin-leave-by-trunk", Math.Round(fruit.Min()), Math.Round(fruit.Max()))
+        : words.Say("thin-leave", Math.Round(load.FruitWanted));
 
     /// <summary>What there is, what to take off, and how.</summary>
     /// <param name="load">What is to be taken off.</param>
@@ -41,10 +45,10 @@ internal static class ThinningLines
         if (!load.IsWorthIt)
             return lines;
         lines.AddRange(ByTrunk(load, of, reader, words));
-        if (load.WhollyOff >= 1)
+        if (load.WhollyOff >= 1 && load.MoreOnSome < 1)
             lines.Add(words.Say("thin-wholly", Math.Round(load.WhollyOff)));
-        lines.Add(words.Say("thin-each", load.LeftOnEach));
-        if (load.MoreOnSome >= 1)
+        lines.Add(words.Say("thin-each", OnEach(load.LeftOnEach, words)));
+        if (load.IsShort)
             lines.Add(words.Say("thin-more", Math.Round(load.MoreOnSome)));
         lines.Add(words.Say("thin-how"));
         lines.Add(words.Say("thin-count", CountedEvery, Tolerance));
@@ -52,22 +56,27 @@ internal static class ThinningLines
         return lines;
     }
 
-    // Each trunk class carries its part of the crop, as its buds were shared out in winter.
+    // “3.5” hang nowhere: 3 or 4 do.
+    private static string OnEach(double fruit, CardWords words) =>
+        Math.Floor(fruit) is var least && least == fruit
+            ? words.Number(fruit)
+            : words.Say("thin-or", Math.Max(1, least), Math.Max(1, least) + 1);
+
     private static IEnumerable<string> ByTrunk(
         ThinningLoad load,
         PrescribedPlanting? of,
         CardReader reader,
         CardWords words
-    )
+    ) =>
+        FruitOfClasses(load, of) is { Count: > 1 } fruit
+            ? new CardWriter(of!, reader).Trunks().Zip(fruit, (name, f) => words.Say("thin-class", name, Math.Round(f)))
+            : [];
+
+    // Each trunk class carries its part of the crop, as its buds were shared out in winter.
+    private static IReadOnlyList<double> FruitOfClasses(ThinningLoad load, PrescribedPlanting? of)
     {
-        if (of is not { Prescription.Classes: { Count: > 1 } classes })
-            return [];
+        var classes = of?.Prescription.Classes ?? [];
         var mean = classes.Sum(c => c.Class.Share * c.Number);
-        var names = new CardWriter(of, reader).Trunks();
-        return mean <= 0
-            ? []
-            : classes.Select(
-                (c, i) => words.Say("thin-class", names[i], Math.Round(load.FruitWanted * c.Number / mean))
-            );
+        return mean <= 0 ? [] : [.. classes.Select(c => load.FruitWanted * c.Number / mean)];
     }
 }

@@ -252,6 +252,52 @@ public sealed partial class ConsistencyTests
             }
         );
 
+    // Hand thinning: year, card in both languages and the crop told ahead speak of one load.
+    [Fact]
+    public void Card_and_hours_of_thinning_tell_the_load() =>
+        MadePlantings.Each(
+            (reading, plan) =>
+            {
+                var crop = CropReading.PlannedOf(reading, CropReading.TermsOf(reading, plan))!;
+                var programme = Programme.Of(ProgrammeEntry.TermsOf(reading, plan, crop));
+                var pass = programme.Passes.FirstOrDefault(p => PassIds.IsThinning(p.Id));
+                Assert.Equal(crop.Thinning is not null, pass is not null);
+                Assert.Equal(plan.Crop!.FruitPerTree, crop.FruitWanted, 9);
+                if (crop.Thinning is not { } load || pass is null)
+                    return;
+                // A crop thinned to its number is never told ahead above it.
+                Assert.True(crop.Now.Fruit <= plan.Crop.FruitPerTree + 1e-9);
+                // What hangs is what goes and what stays.
+                Assert.Equal(load.Fruitlets, load.ToTakeOff + Math.Min(load.Fruitlets, load.FruitWanted), 6);
+                var trees = plan.Density!.BearingTrees;
+                Assert.Equal(
+                    load.IsWorthIt ? load.HoursPerHa / plan.Density.BearingTreesPerHa * trees : 0,
+                    pass.Hours!.Working,
+                    6
+                );
+                var of = plan.ToPrune(reading)!;
+                foreach (var language in new[] { "en", "es" })
+                {
+                    var card = PassCard.Of(pass, plan.Planting!, of, new(language), thinning: load);
+                    Assert.Contains(Math.Round(load.Fruitlets), NumbersOf(card.Lines[0]));
+                    if (!load.IsWorthIt)
+                        continue;
+                    var classes = of.Prescription.Classes;
+                    var fruit =
+                        classes.Count == 1
+                            ? [load.FruitWanted]
+                            : card.Lines.Skip(1).Take(classes.Count).Select(l => NumbersOf(l)[^1]).ToList();
+                    Assert.Equal(
+                        load.FruitWanted,
+                        classes.Count == 1 ? fruit[0] : classes.Zip(fruit, (c, f) => c.Class.Share * f).Sum(),
+                        0.51
+                    );
+                    double[] ends = [Math.Round(fruit.Min()), Math.Round(fruit.Max())];
+                    Assert.Equal(ends.Distinct(), NumbersOf(card.Headline).Distinct());
+                }
+            }
+        );
+
     // Every line of the card and every cell of its table is of the cut it stands beside, rounded to whole ones.
     [Fact]
     public void Lines_and_cells_of_the_card_are_of_their_own_cut() =>

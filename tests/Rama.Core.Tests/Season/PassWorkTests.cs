@@ -3,6 +3,7 @@ using Rama.Core.Crew.Schedule;
 using Rama.Core.Decide;
 using Rama.Core.Passes;
 using Rama.Core.Prescribe.Working;
+using Rama.Core.Result.Thinning;
 using Rama.Core.Season;
 using Rama.Core.Weather;
 
@@ -19,9 +20,12 @@ public sealed class PassWorkTests
     private static IReadOnlyList<PassWork> Works(
         Dictionary<string, TaskChoice>? choices = null,
         Dictionary<string, double>? done = null,
-        CropAtRisk? crop = null
+        CropAtRisk? crop = null,
+        DateOnly? on = null,
+        ThinningLoad? thinning = null
     )
     {
+        var today = on ?? Today;
         var days = AnchorDays.Of("apple", new(Tip, 3, GreenTipBasis.Planting));
         var programme = Programme.Of(
             new(
@@ -30,7 +34,8 @@ public sealed class PassWorkTests
                 new Dictionary<string, string> { ["passes"] = "two" },
                 days,
                 DecisionKind.Reduce,
-                Today: Today
+                Today: today,
+                Thinning: thinning
             )
         );
         return PassWork.Of(
@@ -38,7 +43,7 @@ public sealed class PassWorkTests
                 Planting,
                 "Home",
                 programme,
-                Today,
+                today,
                 crop,
                 Wage: 15,
                 LateShare: 0.02,
@@ -52,6 +57,27 @@ public sealed class PassWorkTests
 
     private static PassWork Of(IReadOnlyList<PassWork> works, string pass) =>
         works.Single(w => w.Task.Id == $"{Planting}/{pass}");
+
+    // The worked example of the handbook's 8.3: 435.9 s on each of 1 000 trees, .85 of the hours paid on trees.
+    [Fact]
+    public void Thinning_is_work_once_its_time_comes_near()
+    {
+        var load = new ThinningLoadEntry
+        {
+            BudsLeft = 205,
+            SetShare = .66,
+            FruitletsPerCluster = 1.9,
+            FruitWanted = 115,
+            TreesPerHa = 2_800,
+        }.Calculate();
+        bool IsThinning(PassWork work) => work.Task.Id.Contains("thinning", StringComparison.Ordinal);
+        Assert.DoesNotContain(Works(thinning: load), IsThinning);
+        var work = Works(on: new(2027, 5, 1), thinning: load).Single(IsThinning);
+        Assert.Equal(1_000 * 435.9 / 3_600 / .85, work.Task.Hours, 0);
+        Assert.DoesNotContain(Works(on: new(2027, 5, 1)), IsThinning);
+        // Hardly anything to take off: nobody is sent.
+        Assert.DoesNotContain(Works(on: new(2027, 5, 1), thinning: load with { ToTakeOff = 3 }), IsThinning);
+    }
 
     [Fact]
     public void Major_runs_ahead_of_detail_and_detail_of_the_brush()

@@ -35,7 +35,8 @@ public sealed record CropForecast(
     public const double SizeSd = 0.08;
 
     private const double Low = 0.1,
-        KgPerTonne = 1_000;
+        KgPerTonne = 1_000,
+        GramsPerKg = 1_000;
 
     private static readonly double Reach = Normal.InvCDF(0, 1, 1 - Low);
 
@@ -146,7 +147,7 @@ public sealed record CropForecast(
         var kg = fruit.Mean * terms.FruitMassKg;
         var toTonnes = terms.FruitMassKg * terms.TreesPerHa * terms.PackOut / KgPerTonne;
         Figure fruitFigure = new("fruit expected", fruit.Mean, "fruit/tree"),
-            mass = new("fruit mass", terms.FruitMassKg, "kg/fruit");
+            mass = new("fruit mass", terms.FruitMassKg * GramsPerKg, "g");
         return new(
             at,
             trees,
@@ -169,7 +170,7 @@ public sealed record CropForecast(
                 ),
                 new(
                     "forecast.packed",
-                    "fruit expected × fruit mass × bearing trees × pack-out ÷ 1 000",
+                    "fruit expected × fruit mass × bearing trees × pack-out ÷ 1 000 000",
                     new("packed crop", fruit.Mean * toTonnes, "t/ha"),
                     [
                         fruitFigure,

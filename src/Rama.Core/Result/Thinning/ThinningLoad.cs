@@ -46,6 +46,9 @@ public sealed record ThinningLoad(
     /// <summary>Seconds spent on clusters of a mean tree.</summary>
     public double CuttingSeconds => Math.Max(0, SecondsPerTree - BaseSeconds);
 
+    /// <summary>Whether so few clusters hold fruit that some keep one more.</summary>
+    public bool IsShort => MoreOnSome >= WorthAPass * FruitWanted;
+
     /// <summary>Whether it is worth a pass.</summary>
     public bool IsWorthIt => ToTakeOff >= WorthAPass * FruitWanted;
 
@@ -205,24 +208,34 @@ public sealed record ThinningLoad(
                 $"About {fruitlets:0} fruitlets a tree for {wanted} fruit wanted: hardly anything to thin.",
                 [.. figures, new("fruitlets", fruitlets, "fruitlet/tree")]
             );
-        if (more >= 1)
+        var isShort = more >= WorthAPass * terms.FruitWanted;
+        if (terms.Places != 1)
+            return new(
+                isShort ? "thinning.short-shoots" : "thinning.shoots",
+                isShort
+                    ? $"Only {clusters:0} shoots a tree hold fruit, for {wanted} fruit wanted at {terms.Places:0.#} each: "
+                        + $"leave one more on about {more:0} of the strongest, or carry fewer and larger fruit."
+                    : $"Take about {toTakeOff:0} fruitlets off a tree: shoots to {terms.Places:0.#}, so that {wanted} "
+                        + "fruit stay.",
+                figures
+            );
+        if (isShort)
             return new(
                 "thinning.short",
                 $"Only {clusters:0} clusters a tree hold fruit, for {wanted} wanted: leave one more on about {more:0} "
                     + "of the strongest, or carry fewer and larger fruit.",
                 figures
             );
-        return off >= 1
+        return off >= 1 && more < 1
             ? new(
                 "thinning.wholly",
-                $"Take about {toTakeOff:0} fruitlets off a tree: {off:0} clusters wholly, the others to "
-                    + $"{terms.Places:0.#}, so that {wanted} fruit stay.",
+                $"Take about {toTakeOff:0} fruitlets off a tree: {off:0} clusters wholly, the others to one, so that "
+                    + $"{wanted} fruit stay.",
                 figures
             )
             : new(
                 "thinning.to-one",
-                $"Take about {toTakeOff:0} fruitlets off a tree: clusters to {terms.Places:0.#}, so that {wanted} "
-                    + "fruit stay.",
+                $"Take about {toTakeOff:0} fruitlets off a tree: clusters to one, so that about {wanted} fruit stay.",
                 figures
             );
     }

@@ -17,9 +17,13 @@ export function CropSheet({ of, planting }: { of: CropView; planting: string }) 
           {t('crop.count')}
         </Link>
       </div>
-      {crop && <ToCome crop={crop} />}
-      {crop?.thinning && <Thinning load={crop.thinning} planting={planting} />}
-      <Counted counts={counts} />
+      <div className="crop-parts">
+        <div>{crop && <ToCome crop={crop} />}</div>
+        <div>
+          {crop?.thinning && <Thinning load={crop.thinning} planting={planting} />}
+          <Counted counts={counts} />
+        </div>
+      </div>
     </section>
   );
 }
@@ -39,7 +43,7 @@ function ToCome({ crop }: { crop: Crop }) {
           </span>
         </Why>{' '}
         {t('crop.packed', {
-          low: number(now.packedLow, 1),
+          low: told(now.packedLow, 't/ha', 1),
           high: told(now.packedHigh, 't/ha', 1),
           at: t(`crop.at.${now.at}`),
         })}

@@ -44,7 +44,7 @@ export function CropsToCome() {
                 <td className="number">{number(line.fruitWanted, 0)}</td>
                 <td className="number">{told(line.packedT, 't', 1)}</td>
                 <td className="number">
-                  {number(line.lowT, 1)}–{number(line.highT, 1)}
+                  {told(line.lowT, 't', 1)} – {told(line.highT, 't', 1)}
                 </td>
                 <td>
                   {line.thinning && say(line.thinning)}{' '}

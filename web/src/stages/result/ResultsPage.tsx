@@ -20,13 +20,15 @@ export function ResultsPage() {
     queryFn: () => answered(api.GET('/api/v1/results', { params: { query: season === undefined ? {} : { season } } })),
   });
   useEffect(() => {
-    document.title = `${t('results.title')} · Rama`;
+    document.title = `${t('results.page')} · Rama`;
   }, [t]);
   if (results.error) return <Trouble error={results.error} retry={() => void results.refetch()} />;
   return (
     <main className="page">
+      <h1>{t('results.page')}</h1>
+      <CropsToCome />
       <div className="stage-head">
-        <h1>{t('results.title')}</h1>
+        <h2>{t('results.title')}</h2>
         {results.data && (
           <SeasonKeys
             seasons={results.data.seasons.map(String)}
@@ -40,7 +42,6 @@ export function ResultsPage() {
           />
         )}
       </div>
-      <CropsToCome />
       {!results.data ? (
         <p className="waiting">{t('loading')}</p>
       ) : results.data.seasons.length === 0 ? (
@@ -64,7 +65,7 @@ function Results({ view }: { view: ResultsView }) {
       )}
       {view.links.length > 0 && (
         <section>
-          <h2>{t('results.links')}</h2>
+          <h3>{t('results.links')}</h3>
           <table className="figures results-links" data-test="results-links">
             <thead>
               <tr>
@@ -114,7 +115,7 @@ function Plantings({ view }: { view: ResultsView }) {
   const { t, told, say } = useReading();
   return (
     <section>
-      <h2>{t('results.by-planting')}</h2>
+      <h3>{t('results.by-planting')}</h3>
       <table className="figures results-plantings" data-test="results">
         <thead>
           <tr>

@@ -11,6 +11,7 @@ import { WithKit } from '../../../field/WithKit';
 import { parseNumber } from '../../../units/parse';
 import '../../../words/result';
 import { useReading } from '../../../words/useReading';
+import '../../check/field/check.css';
 import { RowAndTree } from '../../count/field/RowAndTree';
 import '../../crew/field/work.css';
 import { nextOfWalk, overBloom, ownCounts, type CropPoint } from './cropTrees';
@@ -27,7 +28,7 @@ function Page({ kept }: { kept: KeptKit }) {
   return (
     <>
       <PlantingBar kit={kept.kit} at="crop" />
-      <main className="field-main tally">{crop ? <Crop kept={kept} crop={crop} /> : <p>{t('crop.again')}</p>}</main>
+      <main className="field-main tally check-page">{crop ? <Crop kept={kept} crop={crop} /> : <p>{t('crop.again')}</p>}</main>
     </>
   );
 }

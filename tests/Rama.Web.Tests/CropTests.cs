@@ -1,0 +1,162 @@
+using System.Text.Json.Nodes;
+using Rama.Data.People;
+
+namespace Rama.Web.Tests;
+
+/// <summary>The crop of the season: counts from the row, what is told ahead of it, and what thinning has to do.</summary>
+public sealed class CropTests(RamaApplication application) : IClassFixture<RamaApplication>
+{
+    private static readonly Guid Phone = Guid.Parse("2f0f4a0e-5be5-4a0e-8d2c-3f0a0d0f7b11");
+
+    private readonly HttpClient _manager = application.ClientOf();
+    private readonly HttpClient _counter = application.ClientOf(Role.Counter);
+    private long _sequence;
+
+    [Fact]
+    public async Task Planting_estate_year_card_and_row_tell_the_same_of_every_planting()
+    {
+        var h5 = (string)(await _manager.PlantingAsync("H5"))["id"]!;
+        Guid[] ids = [.. Enumerable.Range(0, 6).Select(_ => Guid.NewGuid())];
+        foreach (var (id, i) in ids.Select((id, i) => (id, i)))
+            Assert.Equal(
+                [("taken", null)],
+                await Send(
+                    _counter,
+                    Count(id, h5, 3 + i, 8, "set", $"\"clusters\": {110 + 12 * i}, \"fruit\": {260 + i}")
+                )
+            );
+        // Sent twice is one.
+        Assert.Equal(
+            [("known", null)],
+            await Send(_counter, Count(ids[0], h5, 3, 8, "set", "\"clusters\": 110, \"fruit\": 260"))
+        );
+        var isCounted = false;
+        foreach (var line in (await _manager.ReadAsync("/api/v1/crops"))["lines"]!.AsArray())
+        {
+            var path = $"/api/v1/plantings/{line!["planting"]}";
+            var view = await _manager.ReadAsync($"{path}/crop");
+            var crop = view["crop"]!;
+            var now = crop["now"]!;
+            Assert.Equal((double)now["fruit"]!, (double)line["fruit"]!, 9);
+            Assert.True(JsonNode.DeepEquals(now, crop["forecasts"]!.AsArray()[^1]));
+            var plan = (await _manager.ReadAsync(path))["plan"]!;
+            Assert.Equal((double)plan["crop"]!["fruitPerTree"]!, (double)crop["fruitWanted"]!, 9);
+            var area = (double)plan["planting"]!["form"]!["areaHa"]!;
+            Assert.Equal((double)now["packedTPerHa"]! * area, (double)line["packedT"]!, 6);
+            var kit = await _manager.ReadAsync($"{path}/kit");
+            Assert.Equal((double)crop["fruitWanted"]!, (double)kit["crop"]!["fruitWanted"]!, 9);
+            if (crop["thinning"] is not { } load)
+                continue;
+            isCounted |= (bool)load["isCounted"]!;
+            Assert.True(JsonNode.DeepEquals(load["sentence"], line["thinning"]));
+            var pass = (await _manager.ReadAsync($"{path}/programme"))["programme"]!["passes"]!
+                .AsArray()
+                .Single(p => ((string)p!["id"]!).StartsWith("thinning", StringComparison.Ordinal))!;
+            Assert.Equal((double)pass["hours"]!["paid"]!, (double)line["thinningHours"]!, 6);
+            var card = await _manager.ReadAsync($"{path}/passes/{pass["id"]}/card");
+            Assert.Contains($"{Math.Round((double)load["fruitlets"]!)}", (string)card["lines"]![0]!);
+        }
+        Assert.True(isCounted);
+
+        var counted = await _manager.ReadAsync($"/api/v1/plantings/{h5}/crop");
+        Assert.Equal("set", (string)counted["crop"]!["now"]!["at"]!);
+        Assert.Equal(6, (int)counted["crop"]!["now"]!["trees"]!);
+        Assert.Equal(140, (double)counted["counts"]!["samples"]![0]!["clusters"]!["mean"]!, 9);
+        // What was counted fills the record in, with trees, day and interval.
+        var start = counted["start"]!["counts"]!;
+        Assert.Equal(140, (double)start["setClusters"]!);
+        Assert.Equal(6, (double)start["how"]!["setClusters"]!["trees"]!);
+        Assert.Equal("2027-06-03", (string)start["how"]!["setClusters"]!["day"]!);
+        // Taken back, nothing of it is left.
+        foreach (var id in ids)
+            await Send(
+                _counter,
+                $$"""
+                {"id": "{{Guid.NewGuid()}}", "sequence": {{++_sequence}}, "planting": "{{h5}}",
+                 "at": "2027-06-03T15:30:00Z", "supersedes": "{{id}}"}
+                """
+            );
+        counted = await _manager.ReadAsync($"/api/v1/plantings/{h5}/crop");
+        Assert.Equal("pruning", (string)counted["crop"]!["now"]!["at"]!);
+        Assert.Empty(counted["kept"]!.AsArray());
+    }
+
+    [Fact]
+    public async Task A_correction_takes_the_place_of_a_count_and_a_set_over_its_bloom_waits()
+    {
+        var w5 = (string)(await _manager.PlantingAsync("W5"))["id"]!;
+        Task<JsonNode> Crop() => _manager.ReadAsync($"/api/v1/plantings/{w5}/crop");
+        var bloom = Guid.NewGuid();
+        await Send(_counter, Count(bloom, w5, 1, 1, "bloom", "\"clusters\": 1000"));
+        await Send(_counter, Count(Guid.NewGuid(), w5, 1, 1, "bloom", "\"clusters\": 100", bloom));
+        Assert.Equal(100, (double)(await Crop())["counts"]!["samples"]![0]!["clusters"]!["mean"]!);
+        await Send(_counter, Count(Guid.NewGuid(), w5, 1, 1, "set", "\"clusters\": 130"));
+        var crop = await Crop();
+        Assert.Equal("crop.set-over-bloom", (string)crop["crop"]!["setApart"]![0]!["code"]!);
+        Assert.Equal("bloom", (string)crop["crop"]!["now"]!["at"]!);
+        // Counted again and said to stand, it counts.
+        await Send(_counter, Count(Guid.NewGuid(), w5, 1, 1, "set", "\"clusters\": 131, \"isSure\": true"));
+        crop = await Crop();
+        Assert.Empty(crop["crop"]!["setApart"]!.AsArray());
+        Assert.Equal("set", (string)crop["crop"]!["now"]!["at"]!);
+    }
+
+    [Fact]
+    public async Task What_cannot_be_a_count_is_refused_at_its_field()
+    {
+        var w5 = (string)(await _manager.PlantingAsync("W5"))["id"]!;
+        foreach (
+            var (point, body, code) in new[]
+            {
+                ("bloom", "\"fruit\": 3", "missing"),
+                ("set", "\"clusters\": -1", "range"),
+                ("set", "\"clusters\": 10, \"fruit\": 9", "conflict"),
+                ("thinned", "\"clusters\": 10", "missing"),
+                ("harvest", "\"fruit\": 1e9", "range"),
+                ("later", "\"fruit\": 10", "text"),
+                ("set", "\"clusters\": 10, \"kg\": 3", "unknown"),
+            }
+        )
+        {
+            var answer = Assert.Single(await Send(_counter, Count(Guid.NewGuid(), w5, 2, 2, point, body)));
+            Assert.Equal("refused", answer.Outcome);
+            Assert.True(answer.Code == code, $"{point} {body}: {answer.Code}");
+        }
+    }
+
+    [Fact]
+    public async Task Another_estate_sees_none_of_it_and_prices_are_told_to_few()
+    {
+        var h3 = (string)(await _manager.PlantingAsync("H3"))["id"]!;
+        using var stranger = application.ClientWith(await application.SignInAsync("manager@ambertree.example"));
+        Assert.DoesNotContain((await stranger.ReadAsync("/api/v1/crops"))["lines"]!.AsArray(), l =>
+            (string)l!["planting"]! == h3
+        );
+        using var answer = await stranger.GetAsync(
+            $"/api/v1/plantings/{h3}/crop",
+            TestContext.Current.CancellationToken
+        );
+        Assert.Equal(404, (int)answer.StatusCode);
+        Assert.Null((await _counter.ReadAsync($"/api/v1/plantings/{h3}/crop"))["currency"]);
+        Assert.NotNull((await _manager.ReadAsync($"/api/v1/plantings/{h3}/crop"))["currency"]);
+    }
+
+    private static Task<List<(string Outcome, string? Code)>> Send(HttpClient who, params string[] entries) =>
+        who.SendFromRowAsync(Phone, entries);
+
+    private string Count(
+        Guid id,
+        string planting,
+        int row,
+        int tree,
+        string point,
+        string what,
+        Guid? supersedes = null
+    ) =>
+        $$$"""
+            {"id": "{{{id}}}", "sequence": {{{++_sequence}}}, "planting": "{{{planting}}}", "row": {{{row}}},
+             "tree": {{{tree}}}, "at": "2027-06-03T15:00:00Z", "supersedes": {{{(
+                supersedes is { } s ? $"\"{s}\"" : "null"
+            )}}}, "kind": "crop", "body": {"point": "{{{point}}}", "day": "2027-06-03", {{{what}}}}}
+            """;
+}
