@@ -161,6 +161,7 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
                 "estate.json",
                 "fruit.csv",
                 "ground.geojson",
+                "harvest.csv",
                 "history.csv",
                 "passes.csv",
                 "plans.csv",

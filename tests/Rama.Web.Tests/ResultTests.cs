@@ -1,3 +1,4 @@
+using System.Text;
 using System.Text.Json.Nodes;
 using Rama.Data.People;
 
@@ -181,4 +182,80 @@ public sealed class ResultTests(RamaApplication application) : IClassFixture<Ram
                 ["records"] = records.DeepClone(),
             }.ToJsonString()
         );
+
+    // A file as a pack-house in Spain writes it: its own headings, semicolons, points between thousands.
+    [Fact]
+    public async Task A_pack_house_file_makes_yield_pack_out_and_size_of_its_season()
+    {
+        const string File = """
+            Parcela;Campaña;Recolección;Fecha;Categoría;Peso neto (kg);Frutos
+            H12;2026;1;14/09/2026;Extra;12.000,00;75000
+            H12;2026;1;14/09/2026;Primera;8.000,00;54000
+            H12;2026;1;14/09/2026;Destrío granizo;3.000,00;
+            H12;2026;2;25/09/2026;Primera;6.000,00;40000
+            H12;2026;2;25/09/2026;Zumo;1.000,00;
+            """;
+        var report = await _manager.ImportAsync("save", "central.csv", Encoding.UTF8.GetBytes(File), "harvest");
+        Assert.Empty(ImportFile.Problems(report));
+        Assert.Equal(5, (int)report["added"]!);
+        var view = await _manager.PlantingAsync("H12");
+        var harvest = view["harvests"]!.AsArray().Single(h => (int)h!["season"]! == 2026)!["harvest"]!;
+        Assert.Equal(30_000, (double)harvest["kg"]!);
+        Assert.Equal(26_000, (double)harvest["packedKg"]!);
+        Assert.Equal(26_000 / 169_000.0, (double)harvest["fruitMassKg"]!, 9);
+        var record = Season(view, 2026);
+        var area = (double)view["planting"]!["area"]!["value"]!;
+        Assert.Equal(Math.Round(30 / area, 2), (double)record["yield"]!["value"]!, 9);
+        Assert.Equal(86.7, (double)record["packOut"]!["value"]!, 9);
+        Assert.Equal(153.8, (double)record["fruitSize"]!["value"]!, 9);
+        // Read in again it says nothing new; a second file of a pick adds to it, and says so.
+        report = await _manager.ImportAsync("save", "central.csv", Encoding.UTF8.GetBytes(File), "harvest");
+        Assert.Equal((0, 5), ((int)report["added"]!, (int)report["same"]!));
+        const string More = "Planting,Season,Pick,Grade,Mass,Mass unit\nH12,2026,2,Class III,1.5,t\n";
+        report = await _manager.ImportAsync("save", "more.csv", Encoding.UTF8.GetBytes(More), "harvest");
+        Assert.Contains(report["warnings"]!.AsArray(), w => (string)w!["code"]! == "kept");
+        view = await _manager.PlantingAsync("H12");
+        Assert.Equal(31_500, (double)view["harvests"]![0]!["harvest"]!["kg"]!);
+        // Who saves seasons without their harvest at hand leaves it alone; another yield beside it is told.
+        var records = view["records"]!.DeepClone();
+        var typed = records["seasons"]!.AsArray().Single(s => (double)s!["season"]! == 2026)!.AsObject();
+        typed.Remove("harvest");
+        typed["yield"]!["value"] = 99;
+        var (status, saved) = await _manager.SendAsync(
+            HttpMethod.Put,
+            $"/api/v1/plantings/{view["id"]}/records",
+            new JsonObject { ["version"] = view["plantingVersion"]!.DeepClone(), ["records"] = records }.ToJsonString()
+        );
+        Assert.True(status == 200, saved.ToString());
+        Assert.Equal(31_500, (double)saved["harvests"]![0]!["harvest"]!["kg"]!);
+        Assert.Equal("harvest.differs", (string)saved["harvests"]![0]!["differs"]!["code"]!);
+    }
+
+    [Theory]
+    [InlineData("H5,2026,1,Class I,-5,kg,,", "mass")]
+    [InlineData("H5,2026,1,Class I,,kg,900,", "mass")]
+    [InlineData("H5,2026,1,,5,kg,,", "grade")]
+    [InlineData("H5,2026,1,Class I,5,m,,", "mass")]
+    [InlineData("H5,2026,1,Class I,900,kg,,2000", "delivered")]
+    [InlineData("H5,2040,1,Class I,900,kg,,", "season")]
+    [InlineData("ZZ,2026,1,Class I,900,kg,,", "code")]
+    [InlineData("H5,2026,1,Class I,90000000,kg,,", "mass")]
+    public async Task What_no_harvest_is_is_told_at_its_line(string line, string field)
+    {
+        const string Headings = "Planting,Season,Pick,Grade,Mass,Mass unit,Fruit,Delivered";
+        var before = (await _manager.PlantingAsync("H5"))["harvests"]!.AsArray().Count;
+        var report = await _manager.ImportAsync(
+            "save",
+            "bad.csv",
+            Encoding.UTF8.GetBytes($"{Headings}\n{line}\n"),
+            "harvest"
+        );
+        Assert.Contains(ImportFile.Problems(report), p =>
+            p.Line == 2 && p.Field.StartsWith(field, StringComparison.Ordinal)
+        );
+        Assert.Equal(before, (await _manager.PlantingAsync("H5"))["harvests"]!.AsArray().Count);
+    }
+
+    private static JsonNode Season(JsonNode view, int season) =>
+        view["records"]!["seasons"]!.AsArray().Single(s => (double)s!["season"]! == season)!;
 }

@@ -1,3 +1,4 @@
+using Rama.Core.Result.Harvest;
 using Rama.Core.Target;
 using Rama.Core.Target.Capacity;
 using Rama.Core.Target.Insurance;
@@ -25,6 +26,9 @@ public sealed record SeasonResult(
 {
     /// <summary>What was counted and measured on the trees.</summary>
     public SeasonCounts Counts { get; init; } = SeasonCounts.None;
+
+    /// <summary>Its harvest by pick and grade; null where that is not known.</summary>
+    public SeasonHarvest? Harvest { get; init; }
 
     /// <summary>What was wanted; null where that is not known.</summary>
     public SeasonWanted? Wanted { get; init; }

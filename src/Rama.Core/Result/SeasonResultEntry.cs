@@ -1,5 +1,6 @@
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
+using Rama.Core.Result.Harvest;
 using Rama.Core.Target;
 using Rama.Core.Target.Size;
 
@@ -44,6 +45,12 @@ public sealed record SeasonResultEntry
     /// <summary>What was wanted of the season; not known when left out.</summary>
     public SeasonWantedEntry? Wanted { get; init; }
 
+    /// <summary>
+    /// Its harvest, pick by pick and grade by grade; as it is known when left out, since few who save a season have it
+    /// at hand.
+    /// </summary>
+    public IReadOnlyList<HarvestLineEntry>? Harvest { get; init; }
+
     /// <summary>Reads the entry into SI.</summary>
     /// <param name="current">Season at hand; results are of seasons before it, or of itself once it is picked.</param>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>
@@ -79,6 +86,7 @@ public sealed record SeasonResultEntry
             reader.Add("clustersThinned", "conflict", "Clusters thinned off: expected at most the buds left.");
         var counts = reader.Under("counts", () => Counts?.Read(buds, thinned));
         var wanted = reader.Under("wanted", () => Wanted?.Read());
+        var harvest = reader.Under("", () => SeasonHarvest.Of(Harvest ?? []));
         if (
             yield is null
             && size is null
@@ -87,6 +95,7 @@ public sealed record SeasonResultEntry
             && buds is null
             && (counts?.SaysNothing ?? Counts is null)
             && Wanted is null
+            && harvest is null
         )
             reader.Add(
                 "yield",
@@ -98,6 +107,7 @@ public sealed record SeasonResultEntry
         {
             Counts = counts ?? SeasonCounts.None,
             Wanted = wanted,
+            Harvest = harvest,
         };
     }
 }

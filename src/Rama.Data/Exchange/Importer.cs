@@ -238,7 +238,23 @@ public sealed class Importer(RamaContext database, EstateScope scope, CatalogueS
     {
         var taking = await table.BeginAsync(target, cancel);
         var leftOut = mapping.LeftOut.ToHashSet();
-        var readings = LineReading.Of(mapping);
+        var days = table.Columns.Where(c => c.Kind == ColumnKind.Date).Select(c => c.Field).ToHashSet();
+        IReadOnlyList<LineReading> readings =
+        [
+            .. LineReading
+                .Of(mapping)
+                .Select(r =>
+                    r with
+                    {
+                        DayOrders = r
+                            .Columns.Where(c => days.Contains(c.Key))
+                            .ToDictionary(
+                                c => c.Key,
+                                c => WrittenDays.OrderOf(sheet.Lines.Select(l => l[c.Value.Column]))
+                            ),
+                    }
+                ),
+        ];
         foreach (var (i, line) in sheet.Lines.Index())
         {
             cancel.ThrowIfCancellationRequested();

@@ -111,20 +111,14 @@ public sealed class LineReader(LineReading reading, SheetLine line)
                 return null;
             case DateOnly day:
                 return day;
-            case string text
-                when DateOnly.TryParseExact(
-                    text,
-                    "yyyy-MM-dd",
-                    CultureInfo.InvariantCulture,
-                    DateTimeStyles.None,
-                    out var day
-                ):
+            case string text when WrittenDays.Read(text.Trim(), reading.OrderOf(field)) is { } day:
                 return day;
             default:
                 Problems.Add(
                     field,
                     "date",
-                    $"Expected a day as year-month-day, such as 2027-03-14, got “{Text(field)}”."
+                    $"Expected a day as year-month-day, such as 2027-03-14, got “{Text(field)}”; other orders are read "
+                        + "where the column shows which comes first."
                 );
                 return null;
         }

@@ -1,21 +1,27 @@
 using System.Text.Json;
 using System.Text.Json.Nodes;
 using Rama.Core.Result;
+using Rama.Core.Result.Harvest;
 using Rama.Data.Database;
 
 namespace Rama.Data.Result;
 
 /// <summary>
-/// What a season says beside its few main numbers, as typed: what was counted on the trees and what was wanted. Most
+/// What a season says beside its few main numbers, as typed: what was counted on the trees, what was
+/// wanted, and the harvest by pick and grade. Most
 /// seasons leave most of it empty, so it is kept as one JSON text.
 /// </summary>
-internal sealed record SeasonDetails(SeasonCountsEntry? Counts, SeasonWantedEntry? Wanted)
+internal sealed record SeasonDetails(
+    SeasonCountsEntry? Counts,
+    SeasonWantedEntry? Wanted,
+    IReadOnlyList<HarvestLineEntry>? Harvest = null
+)
 {
     /// <summary>The JSON of a season's details; empty where nothing was typed.</summary>
     public static JsonObject Of(SeasonResultEntry season)
     {
         var json = JsonSerializer
-            .SerializeToNode(new SeasonDetails(season.Counts, season.Wanted), StoredJson.Sparse)!
+            .SerializeToNode(new SeasonDetails(season.Counts, season.Wanted, season.Harvest), StoredJson.Sparse)!
             .AsObject();
         StoredJson.Prune(json);
         return json;
@@ -34,6 +40,6 @@ internal sealed record SeasonDetails(SeasonCountsEntry? Counts, SeasonWantedEntr
     public static SeasonResultEntry Read(SeasonResultEntry season, JsonObject json)
     {
         var details = json.Deserialize<SeasonDetails>(StoredJson.Sparse)!;
-        return season with { Counts = details.Counts, Wanted = details.Wanted };
+        return season with { Counts = details.Counts, Wanted = details.Wanted, Harvest = details.Harvest };
     }
 }

@@ -57,7 +57,7 @@ public sealed class SeasonResultRecord : IHistoried
     {
         (Yield, FruitSize, PackOut) = (entry.Yield ?? new(), entry.FruitSize ?? new(), entry.PackOut ?? new());
         (GreenTip, BudsLeft, ClustersThinned) = (entry.GreenTip, entry.BudsLeft, entry.ClustersThinned);
-        Details = SeasonDetails.Write(entry);
+        Details = SeasonDetails.Write(entry with { Harvest = entry.Harvest ?? ToEntry().Harvest });
     }
 
     /// <summary>The season as it was typed.</summary>

@@ -26,6 +26,7 @@ namespace Rama.Web.Plan;
 /// <param name="Alternation">How much the yields of past seasons swing; null where no two neighbouring ones are
 /// known.</param>
 /// <param name="Chains">Past seasons from what was wanted to what came, the latest first.</param>
+/// <param name="Harvests">Past seasons as picked and graded, the latest first.</param>
 /// <param name="Learned">What past seasons taught of its set; null where none tells of it.</param>
 /// <param name="LearnedUse">What that does to the buds of the target; null where it does not use it.</param>
 /// <param name="FruitSample">Fruit measured and weighed, as entered.</param>
@@ -46,6 +47,7 @@ public sealed record PlantingView(
     SeasonRecordsEntry Records,
     Alternation? Alternation,
     IReadOnlyList<PastChain> Chains,
+    IReadOnlyList<PastHarvest> Harvests,
     LearnedSet? Learned,
     LearnedUse? LearnedUse,
     FruitSampleEntry FruitSample,
@@ -75,6 +77,7 @@ public sealed record PlantingView(
             records,
             Swings(seasons, plan),
             PastChain.AllOf(reading, plan, seasons),
+            PastHarvest.AllOf(reading, seasons),
             SetLearning.LearnedOf(reading),
             SetLearning.UseOf(reading),
             entry.FruitSample,

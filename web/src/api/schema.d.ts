@@ -14322,6 +14322,70 @@ export interface components {
          * @enum {unknown}
          */
         Hardiness: "tender" | "moderate" | "hardy";
+        /** @description One grade over all picks. */
+        HarvestGrade: {
+            /** @description The grade, or why it was rejected. */
+            name: string;
+            /** @description Whether it was sold as wanted. */
+            isPacked: boolean;
+            /**
+             * Format: double
+             * @description Its mass.
+             */
+            kg: number;
+            /**
+             * Format: double
+             * @description Its share of the picked mass.
+             */
+            share: number;
+        };
+        /** @description What one pick of a planting brought of one grade, as typed or from a file of the pack-house. */
+        HarvestLineEntry: {
+            /**
+             * Format: double
+             * @description Which pick, from 1; the only one when left out.
+             */
+            pick?: null | number;
+            /**
+             * Format: date
+             * @description Day of the pick.
+             */
+            day?: null | string;
+            /** @description Grade or size class, or why it was rejected. */
+            grade?: null | string;
+            mass?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Fruit of that mass, where they were counted.
+             */
+            fruit?: null | number;
+            /** @description Whether it was sold as wanted; when left out, what its name says. */
+            isPacked?: null | boolean;
+            delivered?: null | components["schemas"]["Amount"];
+        };
+        /** @description One pick. */
+        HarvestPick: {
+            /**
+             * Format: int32
+             * @description Which, from 1.
+             */
+            pick: number;
+            /**
+             * Format: date
+             * @description Its last day; null where nobody says.
+             */
+            day: null | string;
+            /**
+             * Format: double
+             * @description Picked mass.
+             */
+            kg: number;
+            /**
+             * Format: double
+             * @description Mass sold as wanted.
+             */
+            packedKg: number;
+        };
         /** @description One limit to the height of a canopy. */
         HeightLimit: {
             /** @description Stable name: `row`, `alley`, `shade`. */
@@ -16533,6 +16597,17 @@ export interface components {
             /** @description Whether what was wanted stands in the plan of the season, and not yet in its record. */
             isOfPlan: boolean;
         };
+        /** @description A season on record as picked and graded. */
+        PastHarvest: {
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest.
+             */
+            season: number;
+            /** @description Pick by pick and grade by grade. */
+            harvest: components["schemas"]["SeasonHarvest"];
+            differs: null | components["schemas"]["Notice"];
+        };
         /** @description A file that was taken over. */
         PastImport: {
             /**
@@ -17135,6 +17210,8 @@ export interface components {
             alternation: null | components["schemas"]["Alternation"];
             /** @description Past seasons from what was wanted to what came, the latest first. */
             chains: components["schemas"]["PastChain"][];
+            /** @description Past seasons as picked and graded, the latest first. */
+            harvests: components["schemas"]["PastHarvest"][];
             learned: null | components["schemas"]["LearnedSet"];
             learnedUse: null | components["schemas"]["LearnedUse"];
             /** @description Fruit measured and weighed, as entered. */
@@ -19332,6 +19409,33 @@ export interface components {
              */
             fruitPerTree: number;
         };
+        /** @description The harvest of a planting in one season, pick by pick and grade by grade. */
+        SeasonHarvest: {
+            /**
+             * Format: double
+             * @description Picked mass.
+             */
+            kg: number;
+            /**
+             * Format: double
+             * @description Mass sold as wanted.
+             */
+            packedKg: number;
+            /**
+             * Format: double
+             * @description The one over the other; null where nothing was picked.
+             */
+            packOut: null | number;
+            /**
+             * Format: double
+             * @description Mean mass of a fruit, by the lines whose fruit were counted; null for none.
+             */
+            fruitMassKg: null | number;
+            /** @description Pick by pick. */
+            picks: components["schemas"]["HarvestPick"][];
+            /** @description Grade by grade, those sold as wanted first, each the heaviest first. */
+            grades: components["schemas"]["HarvestGrade"][];
+        };
         /** @description How the numbers of a season came about, as typed. */
         SeasonHowEntry: {
             budsBefore?: null | components["schemas"]["CountedHowEntry"];
@@ -19438,6 +19542,11 @@ export interface components {
             clustersThinned?: null | number;
             counts?: null | components["schemas"]["SeasonCountsEntry"];
             wanted?: null | components["schemas"]["SeasonWantedEntry"];
+            /**
+             * @description Its harvest, pick by pick and grade by grade; as it is known when left out, since few who save a season have it
+             *     at hand.
+             */
+            harvest?: null | components["schemas"]["HarvestLineEntry"][];
         };
         /** @description The season at a glance: every planting in the order of the work. */
         SeasonView: {
@@ -21342,6 +21451,8 @@ export interface components {
              * @description Seconds spent on clusters of a mean tree.
              */
             cuttingSeconds: number;
+            /** @description Whether so few clusters hold fruit that some keep one more. */
+            isShort: boolean;
             /** @description Whether it is worth a pass. */
             isWorthIt: boolean;
             /**

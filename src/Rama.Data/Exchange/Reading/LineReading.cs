@@ -17,6 +17,13 @@ public sealed record LineReading(
     /// <summary>Names whose meaning is asked.</summary>
     public IReadOnlySet<(string Field, string Written)> Asked { get; init; } = new HashSet<(string, string)>();
 
+    /// <summary>Order of day and month by field, where the column shows it.</summary>
+    public IReadOnlyDictionary<string, DayOrder> DayOrders { get; init; } = new Dictionary<string, DayOrder>();
+
+    /// <summary>Order of day and month in a field.</summary>
+    /// <param name="field">The field.</param>
+    public DayOrder OrderOf(string field) => DayOrders.GetValueOrDefault(field);
+
     /// <summary>The readings of a mapping.</summary>
     /// <param name="mapping">The mapping.</param>
     public static IReadOnlyList<LineReading> Of(ImportMapping mapping)

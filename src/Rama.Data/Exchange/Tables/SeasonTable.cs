@@ -80,7 +80,8 @@ internal sealed class SeasonTable : ExchangeTable
                 BudsLeft = Number("budsLeft", over.BudsLeft),
                 ClustersThinned = Number("clustersThinned", over.ClustersThinned),
             };
-            return SeasonDetailColumns.Taken(main, line);
+            // The harvest has a table of its own.
+            return SeasonDetailColumns.Taken(main, line) with { Harvest = over.Harvest };
         }
 
         protected override void Save(PlantingRecord group, IReadOnlyList<SeasonResultEntry> entries)

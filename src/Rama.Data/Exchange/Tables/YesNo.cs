@@ -18,10 +18,24 @@ internal static class YesNo
 
     public static string? Write(bool value) => value ? "yes" : null;
 
-    public static bool Read(LineReader line, string field)
+    /// <summary>Where nothing said is something else than no.</summary>
+    public static string? Write(bool? value) =>
+        value switch
+        {
+            true => "yes",
+            false => "no",
+            null => null,
+        };
+
+    public static bool Read(LineReader line, string field) => ReadOrNothing(line, field) ?? false;
+
+    /// <summary>Where nothing said is something else than no.</summary>
+    public static bool? ReadOrNothing(LineReader line, string field)
     {
         var text = line.Text(field);
-        if (text is null || No.Contains(text))
+        if (text is null)
+            return null;
+        if (No.Contains(text))
             return false;
         if (!Yes.Contains(text))
             line.Problems.Add(field, "text", $"Expected yes or nothing, got “{text}”.");

@@ -12,6 +12,7 @@ import { AlternationSheet } from './AlternationSheet';
 import { CropSheet } from './CropSheet';
 import { lineOf, recordColumns } from './draft';
 import { filled } from './filled';
+import { HarvestSheet } from './HarvestSheet';
 import './result.css';
 import { LearnedSheet } from './LearnedSheet';
 import { SeasonChainSheet } from './SeasonChainSheet';
@@ -89,6 +90,7 @@ export function ResultStage() {
           </SeasonKeys>
         </div>
         <SeasonChainSheet of={view.chains.find((c) => String(c.season) === season) ?? null} />
+        <HarvestSheet of={view.harvests.find((h) => String(h.season) === season) ?? null} />
         <Part section="records">
           {at >= 0 && (
             <SeasonForm

@@ -28,7 +28,9 @@ function Page({ kept }: { kept: KeptKit }) {
   return (
     <>
       <PlantingBar kit={kept.kit} at="crop" />
-      <main className="field-main tally check-page">{crop ? <Crop kept={kept} crop={crop} /> : <p>{t('crop.again')}</p>}</main>
+      <main className="field-main tally check-page">
+        {crop ? <Crop kept={kept} crop={crop} /> : <p>{t('crop.again')}</p>}
+      </main>
     </>
   );
 }
