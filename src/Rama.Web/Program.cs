@@ -47,6 +47,7 @@ builder
     .AddScoped<EstateWorks>()
     .AddScoped<EstateChecks>()
     .AddScoped<EstateCrops>()
+    .AddScoped<SeasonCloser>()
     .AddScoped<EstateDepths>();
 builder.Services.AddScoped<BenchTrees>().AddSingleton<BenchCache>();
 builder.Services.AddRamaAccounts(builder.Configuration).AddReverseProxy(builder.Configuration);

@@ -141,6 +141,42 @@ public sealed class CropTests(RamaApplication application) : IClassFixture<RamaA
         Assert.NotNull((await _manager.ReadAsync($"/api/v1/plantings/{h3}/crop"))["currency"]);
     }
 
+    [Fact]
+    public async Task Closing_a_season_writes_what_was_wanted_and_counted_into_its_records()
+    {
+        await using var demo = new RamaApplication();
+        await demo.InitializeAsync();
+        using var manager = demo.ClientOf();
+        var h5 = await manager.PlantingAsync("H5");
+        var id = (string)h5["id"]!;
+        foreach (var tree in Enumerable.Range(1, 3))
+            await Send(manager, Count(Guid.NewGuid(), id, 4, tree, "set", $"\"clusters\": {100 + tree}"));
+        var closing = await manager.ReadAsync("/api/v1/season/closing");
+        var line = closing["plantings"]!.AsArray().Single(p => (string)p!["code"]! == "H5")!;
+        Assert.Equal(["wanted", "set"], line["fills"]!.AsArray().Select(f => (string)f!));
+        Assert.Contains("yield", line["missing"]!.AsArray().Select(f => (string)f!));
+        // The walk after pruning of H11 is in it too.
+        Assert.Contains(
+            "budsLeft",
+            closing["plantings"]!.AsArray().Single(p => (string)p!["code"]! == "H11")!["fills"]!
+                .AsArray()
+                .Select(f => (string)f!)
+        );
+        Assert.Equal(204, (await manager.PutAsync("/api/v1/season", """{"season": 2028}""")).Status);
+        JsonNode Record(JsonNode view) =>
+            view["records"]!["seasons"]!.AsArray().Single(s => (double)s!["season"]! == 2027)!;
+        var record = Record(await manager.PlantingAsync("H5"));
+        Assert.Equal(102, (double)record["counts"]!["setClusters"]!);
+        Assert.Equal((double)h5["plan"]!["crop"]!["fruitPerTree"]!, (double)record["wanted"]!["fruitPerTree"]!, .06);
+        // Reopened nothing is lost, and closed again nothing is left to fix.
+        Assert.Equal(204, (await manager.PutAsync("/api/v1/season", """{"season": 2027}""")).Status);
+        var again = await manager.PlantingAsync("H5");
+        Assert.True(JsonNode.DeepEquals(record, Record(again)));
+        Assert.Equal(h5["plan"]!["ledger"]!.ToJsonString(), again["plan"]!["ledger"]!.ToJsonString());
+        closing = await manager.ReadAsync("/api/v1/season/closing");
+        Assert.All(closing["plantings"]!.AsArray(), p => Assert.Empty(p!["fills"]!.AsArray()));
+    }
+
     private static Task<List<(string Outcome, string? Code)>> Send(HttpClient who, params string[] entries) =>
         who.SendFromRowAsync(Phone, entries);
 

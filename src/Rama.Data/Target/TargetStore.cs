@@ -303,7 +303,12 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
         // Only crops and buds are asked here, not how they set.
         var records = entry.Records with
         {
-            Seasons = [.. entry.Records.Seasons.Select(s => s with { BudsLeft = null, ClustersThinned = null })],
+            Seasons =
+            [
+                .. entry
+                    .Records.Seasons.Where(s => s.Yield?.Value is not null)
+                    .Select(s => s with { BudsLeft = null, ClustersThinned = null }),
+            ],
         };
         var plans = await database
             .SeasonPlans.AsNoTracking()

@@ -9,6 +9,7 @@ using Rama.Web.Accounts;
 using Rama.Web.Check;
 using Rama.Web.Crew;
 using Rama.Web.Passes;
+using Rama.Web.Result;
 using Rama.Web.Weather;
 
 namespace Rama.Web.Season;
@@ -31,6 +32,10 @@ internal static class SeasonEndpoints
                 "Every planting with its stage, decision and numbers, of the season at hand unless another is named"
             );
         group.MapPut("/season", Begin).For(Act.Season).WithSummary("Close the season at hand and plan for another");
+        group
+            .MapGet("/season/closing", Closing)
+            .For(Act.Season)
+            .WithSummary("What closing the season at hand fixes in the records, and what is still missing");
         group.MapPut("/estate", Save).For(Act.Season).WithSummary("Save what is told of the estate as a whole");
         return api;
     }
@@ -118,9 +123,12 @@ internal static class SeasonEndpoints
         return TypedResults.NoContent();
     }
 
-    private static async Task<NoContent> Begin(SeasonEntry entry, EstateStore estates, CancellationToken cancel)
+    private static async Task<NoContent> Begin(SeasonEntry entry, SeasonCloser closer, CancellationToken cancel)
     {
-        await estates.BeginSeasonAsync(entry.Season, cancel);
+        await closer.BeginAsync(entry.Season, cancel);
         return TypedResults.NoContent();
     }
+
+    private static async Task<Ok<ClosingView>> Closing(SeasonCloser closer, CancellationToken cancel) =>
+        TypedResults.Ok(await closer.ReadAsync(cancel));
 }

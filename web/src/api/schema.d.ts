@@ -2329,6 +2329,51 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/season/closing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What closing the season at hand fixes in the records, and what is still missing */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ClosingView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/estate": {
         parameters: {
             query?: never;
@@ -11215,6 +11260,32 @@ export interface components {
             /** @description Girths in cm, one a tree, to be split into classes here. */
             girthsCm?: number[];
         };
+        /** @description A planting at the close of a season. */
+        ClosingLine: {
+            /**
+             * Format: uuid
+             * @description The planting.
+             */
+            planting: string;
+            /** @description Its code. */
+            code: string;
+            /** @description Its name. */
+            name: null | string;
+            /** @description What closing fills into its record. */
+            fills: components["schemas"]["SeasonFact"][];
+            /** @description What nobody told. */
+            missing: components["schemas"]["SeasonFact"][];
+        };
+        /** @description What closing the season at hand would fix, and what is still missing. */
+        ClosingView: {
+            /**
+             * Format: int32
+             * @description The season at hand.
+             */
+            season: number;
+            /** @description Plantings that bear, by code. */
+            plantings: components["schemas"]["ClosingLine"][];
+        };
         ClusterRisk: {
             /** Format: double */
             chance: number;
@@ -19396,6 +19467,11 @@ export interface components {
              */
             season?: null | number;
         };
+        /**
+         * @description What a season is told by.
+         * @enum {unknown}
+         */
+        SeasonFact: "wanted" | "budsLeft" | "bloom" | "set" | "yield" | "fruitSize" | "packOut" | "girth";
         /** @description Fruit per tree of one past season. */
         SeasonFruit: {
             /**

@@ -7,6 +7,7 @@ import { fieldControls } from '../../entry/fieldControls';
 import { useAttempt } from '../../entry/useAttempt';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
+import { Closing } from './Closing';
 import { nextSteps } from './nextSteps';
 import { useSeason } from './useSeason';
 
@@ -162,6 +163,7 @@ function NextSeason({ season }: { season: SeasonView }) {
           </ul>
         </>
       )}
+      <Closing />
       <div className="save-bar">
         <Button onClick={() => void go(current + 1)} data-test="next-season">
           {t('estate.season-next', { season: current + 1 })}

@@ -9,6 +9,8 @@ import { useField, useMade } from '../../../field/useField';
 import { useSecondTap } from '../../../field/useSecondTap';
 import { WithKit } from '../../../field/WithKit';
 import { parseNumber } from '../../../units/parse';
+import '../../../words/check';
+import '../../../words/crew';
 import '../../../words/result';
 import { useReading } from '../../../words/useReading';
 import '../../check/field/check.css';
