@@ -293,7 +293,7 @@ public sealed class ImportTests(RamaApplication application) : IClassFixture<Ram
         var view = await _client.PlantingAsync("F1");
         Assert.Equal("3, 7-9", (string)view["rows"]!["rows"]![0]!["missing"]!);
         Assert.Equal(48.5, (double)view["records"]!["seasons"]![0]!["yield"]!["value"]!);
-        Assert.Equal(18.5 / 78.5, (double)view["alternation"]!["value"]!, 9); // |30 − 48.5| ÷ (30 + 48.5)
+        Assert.Equal(18.5 / 78.5, (double)view["ahead"]!["alternation"]!["value"]!, 9); // |30 − 48.5| ÷ (30 + 48.5)
         Assert.Equal(302.5, (double)view["plan"]!["survey"]!["buds"]!["mean"]!); // (310 + 295) ÷ 2
         var trunks = Encoding.UTF8.GetString(await _client.DownloadAsync("/api/v1/exports/trunks"));
         Assert.Contains("F1,2027,1,1,15.2,cm", trunks, StringComparison.Ordinal);

@@ -23,8 +23,7 @@ namespace Rama.Web.Plan;
 /// <param name="Planting">The planting as entered.</param>
 /// <param name="Rows">Its rows as entered.</param>
 /// <param name="Records">Past seasons as entered.</param>
-/// <param name="Alternation">How much the yields of past seasons swing; null where no two neighbouring ones are
-/// known.</param>
+/// <param name="Ahead">Heavy and light years, and what they mean for the coming one.</param>
 /// <param name="Chains">Past seasons from what was wanted to what came, the latest first.</param>
 /// <param name="Harvests">Past seasons as picked and graded, the latest first.</param>
 /// <param name="Learned">What past seasons taught of its set; null where none tells of it.</param>
@@ -45,7 +44,7 @@ public sealed record PlantingView(
     PlantingEntry Planting,
     RowListEntry Rows,
     SeasonRecordsEntry Records,
-    Alternation? Alternation,
+    YearAhead Ahead,
     IReadOnlyList<PastChain> Chains,
     IReadOnlyList<PastHarvest> Harvests,
     LearnedSet? Learned,
@@ -75,7 +74,7 @@ public sealed record PlantingView(
             entry.Planting,
             entry.Rows,
             records,
-            Swings(seasons, plan),
+            YearAhead.Of(reading, plan),
             PastChain.AllOf(reading, plan, seasons),
             PastHarvest.AllOf(reading, seasons),
             SetLearning.LearnedOf(reading),
@@ -89,14 +88,6 @@ public sealed record PlantingView(
             plan
         );
     }
-
-    private static Alternation? Swings(IReadOnlyList<SeasonResult> seasons, PruningPlan plan) =>
-        Alternation.Of(
-            seasons
-                .Select(r => (r.Season, Yield: r.KgPerHa(plan.Density?.BearingTreesPerHa ?? double.NaN)))
-                .Where(r => r.Yield is { } yield && !double.IsNaN(yield))
-                .Select(r => (r.Season, r.Yield!.Value))
-        );
 }
 
 /// <summary>

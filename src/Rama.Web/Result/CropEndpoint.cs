@@ -60,6 +60,7 @@ public sealed record CropsView(
 /// <param name="HighT">Tonnes that one year in ten lies above.</param>
 /// <param name="Thinning">What thinning has to do; null where nothing is thinned by hand.</param>
 /// <param name="ThinningHours">Paid hours of it; null where nobody can tell.</param>
+/// <param name="Advice">What heavy and light years mean for it; null for nothing.</param>
 public sealed record CropLine(
     Guid Planting,
     string Code,
@@ -73,7 +74,8 @@ public sealed record CropLine(
     double LowT,
     double HighT,
     Notice? Thinning,
-    double? ThinningHours
+    double? ThinningHours,
+    Notice? Advice
 )
 {
     internal static CropLine? Of(PlantingYear of)
@@ -94,7 +96,8 @@ public sealed record CropLine(
             now.PackedLow * area,
             now.PackedHigh * area,
             crop.Thinning?.Sentence,
-            of.Programme?.Passes.FirstOrDefault(p => PassIds.IsThinning(p.Id))?.Hours?.Paid
+            of.Programme?.Passes.FirstOrDefault(p => PassIds.IsThinning(p.Id))?.Hours?.Paid,
+            of.Planting.Facts?.Advice
         );
     }
 }

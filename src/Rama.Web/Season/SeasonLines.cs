@@ -1,5 +1,6 @@
 using Rama.Core.Check;
 using Rama.Core.Crops;
+using Rama.Core.Explain;
 using Rama.Core.Passes;
 using Rama.Core.Plan;
 using Rama.Core.Result;
@@ -125,6 +126,7 @@ internal sealed record PlannedPlanting(
 /// <param name="OnTrees">What the crop of the season follows from; null without a target.</param>
 /// <param name="Record">The record of the season, as far as it is told; null for none.</param>
 /// <param name="Planned">The crop as plan and record alone tell it.</param>
+/// <param name="Advice">What heavy and light years mean for the coming one; null for nothing.</param>
 internal sealed record ProgrammeFacts(
     ProgrammeTerms Terms,
     IReadOnlyDictionary<Anchor, DateOnly> Noted,
@@ -134,7 +136,8 @@ internal sealed record ProgrammeFacts(
     CheckFacts? Checks,
     CropTerms? OnTrees,
     SeasonResult? Record,
-    CropOnTrees? Planned
+    CropOnTrees? Planned,
+    Notice? Advice
 )
 {
     private const double KgPerTonne = 1_000;
@@ -160,7 +163,8 @@ internal sealed record ProgrammeFacts(
             CheckFacts.Of(reading, plan),
             onTrees,
             reading.AtHand,
-            planned
+            planned,
+            YearAhead.Of(reading, plan).Advice
         );
     }
 }

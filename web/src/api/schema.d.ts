@@ -9548,6 +9548,39 @@ export interface components {
          * @enum {unknown}
          */
         BearingWood: "spurs" | "shootBases" | "shoots";
+        /** @description What a planting bore in a season, beside what was done for it. */
+        BearingYear: {
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest.
+             */
+            season: number;
+            /**
+             * Format: double
+             * @description Tonnes picked per hectare; null where not known.
+             */
+            tPerHa: null | number;
+            /**
+             * Format: double
+             * @description Fruit per bearing tree; null where not known.
+             */
+            fruitPerTree: null | number;
+            /**
+             * Format: double
+             * @description Floral buds left by pruning; null where not known.
+             */
+            budsLeft: null | number;
+            /**
+             * Format: double
+             * @description Clusters thinned off by hand; null where not known.
+             */
+            clustersThinned: null | number;
+            /**
+             * Format: double
+             * @description Floral buds counted the winter after; null where not known.
+             */
+            returnBuds: null | number;
+        };
         /** @description One cut on the bench: where it fell, what it took and why. */
         BenchCut: {
             /**
@@ -12273,6 +12306,7 @@ export interface components {
              * @description Paid hours of it; null where nobody can tell.
              */
             thinningHours: null | number;
+            advice: null | components["schemas"]["Notice"];
         };
         /** @description What trunks, leaf area, age and past years say about a target. Warns, never blocks. */
         CropLoad: {
@@ -17278,7 +17312,8 @@ export interface components {
             rows: components["schemas"]["RowListEntry"];
             /** @description Past seasons as entered. */
             records: components["schemas"]["SeasonRecordsEntry"];
-            alternation: null | components["schemas"]["Alternation"];
+            /** @description Heavy and light years, and what they mean for the coming one. */
+            ahead: components["schemas"]["YearAhead"];
             /** @description Past seasons from what was wanted to what came, the latest first. */
             chains: components["schemas"]["PastChain"][];
             /** @description Past seasons as picked and graded, the latest first. */
@@ -23392,6 +23427,13 @@ export interface components {
             crew: null | string;
             /** @description What they may do; what their crew may where none is told. */
             skills: components["schemas"]["Hands"][];
+        };
+        /** @description Heavy and light years of a planting, and what they mean for the coming one. */
+        YearAhead: {
+            /** @description Seasons on record with what was done, the earliest first. */
+            years: components["schemas"]["BearingYear"][];
+            alternation: null | components["schemas"]["Alternation"];
+            advice: null | components["schemas"]["Notice"];
         };
         /** @description The passes of one planting at a glance. */
         YearLine: {

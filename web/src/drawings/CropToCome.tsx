@@ -8,9 +8,9 @@ interface Known {
   fruitHigh: number;
 }
 
-const WIDTH = 520,
+const WIDTH = 400,
   LINE = 34,
-  NAMES = 150,
+  NAMES = 118,
   EDGE = 40;
 
 /** Point by point of the year the fruit a tree is to be expected to carry, eight years in ten, against those wanted. */

@@ -213,7 +213,7 @@ public sealed record ThinningLoad(
             return new(
                 isShort ? "thinning.short-shoots" : "thinning.shoots",
                 isShort
-                    ? $"Only {clusters:0} shoots a tree hold fruit, for {wanted} fruit wanted at {terms.Places:0.#} each: "
+                    ? $"About {clusters:0} shoots a tree hold fruit, too few for {wanted} at {terms.Places:0.#} each: "
                         + $"leave one more on about {more:0} of the strongest, or carry fewer and larger fruit."
                     : $"Take about {toTakeOff:0} fruitlets off a tree: shoots to {terms.Places:0.#}, so that {wanted} "
                         + "fruit stay.",
@@ -222,7 +222,7 @@ public sealed record ThinningLoad(
         if (isShort)
             return new(
                 "thinning.short",
-                $"Only {clusters:0} clusters a tree hold fruit, for {wanted} wanted: leave one more on about {more:0} "
+                $"About {clusters:0} clusters a tree hold fruit, fewer than the {wanted} wanted: leave one more on {more:0} "
                     + "of the strongest, or carry fewer and larger fruit.",
                 figures
             );

@@ -3,11 +3,18 @@ import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';
 import { useReading } from '../../words/useReading';
 
-/** Whether heavy and light years take turns. */
-export function AlternationSheet({ alternation }: { alternation: PlantingView['alternation'] }) {
-  const { t, number } = useReading();
+/** Whether heavy and light years take turns, what was done in each, and what it means for the coming one. */
+export function AlternationSheet({ ahead }: { ahead: PlantingView['ahead'] }) {
+  const { t, number, say } = useReading();
+  const { alternation, advice, years } = ahead;
   return (
-    <aside className="sheet">
+    <aside className="sheet" data-test="bearing">
+      <h2>{t('bearing.title')}</h2>
+      {advice && (
+        <p data-test="bearing-advice">
+          <strong>{say(advice)}</strong>
+        </p>
+      )}
       {alternation ? (
         <dl className="chain">
           <div>
@@ -31,6 +38,41 @@ export function AlternationSheet({ alternation }: { alternation: PlantingView['a
         <p className="dim">{t('result.waiting')}</p>
       )}
       <Notices notices={alternation?.warnings ?? []} />
+      {years.length > 0 && <Years years={years} />}
     </aside>
+  );
+}
+
+function Years({ years }: { years: PlantingView['ahead']['years'] }) {
+  const { t, number, told } = useReading();
+  const count = (of: number | null) => (of === null ? '–' : number(of, 0));
+  return (
+    <>
+      <table className="figures bearing-years">
+        <thead>
+          <tr>
+            <th>{t('result.season')}</th>
+            <th className="number">{t('bearing.left')}</th>
+            <th className="number">{t('bearing.thinned')}</th>
+            <th className="number">{t('bearing.fruit')}</th>
+            <th className="number">{t('bearing.yield')}</th>
+            <th className="number">{t('bearing.return')}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {years.map((y) => (
+            <tr key={y.season}>
+              <td>{y.season}</td>
+              <td className="number">{count(y.budsLeft)}</td>
+              <td className="number">{count(y.clustersThinned)}</td>
+              <td className="number">{count(y.fruitPerTree)}</td>
+              <td className="number">{y.tPerHa === null ? '–' : told(y.tPerHa, 't/ha', 1)}</td>
+              <td className="number">{count(y.returnBuds)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="small dim">{t('bearing.per-tree')}</p>
+    </>
   );
 }

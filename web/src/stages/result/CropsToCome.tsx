@@ -47,6 +47,7 @@ export function CropsToCome() {
                   {told(line.lowT, 't', 1)} – {told(line.highT, 't', 1)}
                 </td>
                 <td>
+                  {line.advice && <strong>{say(line.advice)} </strong>}
                   {line.thinning && say(line.thinning)}{' '}
                   {line.thinningHours !== null && line.thinningHours > 0 && told(line.thinningHours, 'h', 0)}
                 </td>

@@ -143,7 +143,7 @@ export function ResultStage() {
         </div>
       </section>
       {view.learned && <LearnedSheet learned={view.learned} use={view.learnedUse} />}
-      <AlternationSheet alternation={view.alternation} />
+      <AlternationSheet ahead={view.ahead} />
     </div>
   );
 }
