@@ -117,7 +117,8 @@ api.MapSeason()
     .MapWork()
     .MapChecks()
     .MapResult()
-    .MapCrop();
+    .MapCrop()
+    .MapWinter();
 api.MapGroup("/calculations")
     .WithTags("Calculations")
     .RequireAuthorization()

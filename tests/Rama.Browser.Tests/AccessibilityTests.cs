@@ -41,6 +41,7 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     [InlineData("/known")]
     [InlineData("/year")]
     [InlineData("/results")]
+    [InlineData("/results/winter")]
     [InlineData("/weather")]
     [InlineData("/map")]
     [InlineData("/estate")]

@@ -19,6 +19,7 @@ internal static class SmokePages
         "exchange",
         "estate",
         "results",
+        "results/winter",
         "people",
         "sessions",
         "crew",

@@ -1,3 +1,4 @@
+using System.Text;
 using System.Text.Json.Nodes;
 using Rama.Data.People;
 
@@ -139,6 +140,46 @@ public sealed class CropTests(RamaApplication application) : IClassFixture<RamaA
         Assert.Equal(404, (int)answer.StatusCode);
         Assert.Null((await _counter.ReadAsync($"/api/v1/plantings/{h3}/crop"))["currency"]);
         Assert.NotNull((await _manager.ReadAsync($"/api/v1/plantings/{h3}/crop"))["currency"]);
+    }
+
+    [Theory]
+    [InlineData("planting")]
+    [InlineData("variety")]
+    [InlineData("system")]
+    [InlineData("site")]
+    public async Task The_winter_on_one_page_tells_what_costs_checks_and_crops_tell(string by)
+    {
+        var winter = await _manager.ReadAsync($"/api/v1/winter?by={by}");
+        var total = winter["total"]!;
+        var costs = await _manager.ReadAsync("/api/v1/crew-plan/costs");
+        Assert.Equal((double)costs["total"]!["value"]!, (double)total["cost"]!["value"]!, 6);
+        Assert.Equal((double)costs["total"]!["plannedHours"]!, (double)total["cost"]!["plannedHours"]!, 6);
+        var crops = await _manager.ReadAsync("/api/v1/crops");
+        Assert.Equal((double)crops["packedT"]!, (double)total["tonnesToCome"]!, 6);
+        var groups = winter["groups"]!.AsArray();
+        Assert.Equal((int)total["plantings"]!, groups.Sum(g => (int)g!["line"]!["plantings"]!));
+        Assert.Equal((double)total["trees"]!, groups.Sum(g => (double)g!["line"]!["trees"]!), 6);
+        if (by != "planting")
+            return;
+        JsonNode LineOf(string code) =>
+            groups.Single(g => ((string)g!["name"]!["en"]!).StartsWith(code + " ", StringComparison.Ordinal))!["line"]!;
+        var checks = await _manager.ReadAsync($"/api/v1/plantings/{(await _manager.PlantingAsync("H6"))["id"]}/checks");
+        Assert.Equal(1 + (double)checks["says"]!["all"]!["off"]!, (double)LineOf("H6")["leftOfAsked"]!, 9);
+        var h4 = costs["byPlanting"]!
+            .AsArray()
+            .Single(c => ((string)c!["name"]!["en"]!).StartsWith("H4 ", StringComparison.Ordinal))!;
+        Assert.Equal((double)h4["cost"]!["perHa"]!, (double)LineOf("H4")["cost"]!["perHa"]!, 6);
+        // The crew that cuts too hard shows in the crop to come.
+        var h6 = crops["lines"]!.AsArray().Single(l => (string)l!["code"]! == "H6")!;
+        Assert.True((int)h6["trees"]! > 3);
+        var file = Encoding.UTF8.GetString(await _manager.DownloadAsync("/api/v1/winter/file?by=planting&language=es"));
+        Assert.Equal(groups.Count + 2, file.Split('\n', StringSplitOptions.RemoveEmptyEntries).Length);
+        Assert.StartsWith("\uFEFFNombre", file, StringComparison.Ordinal);
+        foreach (var wrong in new[] { "?by=crew", "/file?format=pdf" })
+        {
+            using var answer = await _manager.GetAsync($"/api/v1/winter{wrong}", TestContext.Current.CancellationToken);
+            Assert.Equal(404, (int)answer.StatusCode);
+        }
     }
 
     [Fact]

@@ -83,6 +83,7 @@ const RowSheetPage = lazy(() => import('./stages/count/RowSheetPage').then((m) =
 const ScanPage = lazy(() => import('./stages/count/ScanPage').then((m) => ({ default: m.ScanPage })));
 const BenchPage = lazy(() => import('./stages/prescribe/BenchPage').then((m) => ({ default: m.BenchPage })));
 const ResultsPage = lazy(() => import('./stages/result/ResultsPage').then((m) => ({ default: m.ResultsPage })));
+const WinterPage = lazy(() => import('./stages/season/WinterPage').then((m) => ({ default: m.WinterPage })));
 const CardPage = lazy(() => import('./stages/prescribe/CardPage').then((m) => ({ default: m.CardPage })));
 
 /** Pages whose faults are told inside their frame, so that the way to the other pages stays. */
@@ -125,6 +126,7 @@ const router = createBrowserRouter([
         { path: 'known', element: <KnownPage /> },
         { path: 'year', element: <YearPage /> },
         { path: 'results', element: <ResultsPage /> },
+        { path: 'results/winter', element: only('plan', <WinterPage />) },
         { path: 'weather', element: <WeatherPage /> },
         { path: 'estate', element: only('season', <EstatePage />) },
         { path: 'people', element: only('people', <PeoplePage />) },

@@ -113,6 +113,11 @@ internal sealed class EstateChecks(CheckStore store, IMemoryCache cache)
     public static IReadOnlyList<string> PassesOf(PlantingYear planting) =>
         [.. (planting.Programme?.Passes ?? []).Where(p => p.IsWinter && p.Id != PassIds.Major).Select(p => p.Id)];
 
+    /// <summary>Share of a planting that is pruned.</summary>
+    /// <param name="planting">The planting.</param>
+    public static double DoneOf(PlantingYear planting) =>
+        PassesOf(planting).Select(planting.Done).DefaultIfEmpty(0).Max();
+
     private static CheckTerms TermsOf(PlantingYear planting)
     {
         var (facts, passes) = (planting.Planting.Facts?.Checks, PassesOf(planting));
@@ -130,7 +135,7 @@ internal sealed class EstateChecks(CheckStore store, IMemoryCache cache)
                     p => planting.Progress.GetValueOrDefault(p)?.RowsDone ?? (IReadOnlyList<int>)[]
                 )
             ),
-            passes.Select(planting.Done).DefaultIfEmpty(0).Max(),
+            DoneOf(planting),
             planting.Planting.Facts?.Terms.Trees ?? 0,
             facts?.BudsWanted,
             facts?.FruitPerBud ?? 0,

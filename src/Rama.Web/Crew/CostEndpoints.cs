@@ -2,8 +2,8 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Crew.Cost;
 using Rama.Core.Explain;
 using Rama.Data.Crew;
-using Rama.Data.Exchange;
 using Rama.Web.Accounts;
+using Rama.Web.Exchange;
 
 namespace Rama.Web.Crew;
 
@@ -40,8 +40,6 @@ public sealed record PayRow(string? Crew, string? Person, PayLine Line);
 
 internal static class CostEndpoints
 {
-    private const string Workbook = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
-
     public static RouteGroupBuilder MapCosts(this RouteGroupBuilder api)
     {
         var group = api.MapGroup("/crew-plan").WithTags("Crew");
@@ -79,7 +77,7 @@ internal static class CostEndpoints
         };
         return rows is null || format is not ("csv" or "xlsx")
             ? TypedResults.NotFound()
-            : FileOf(
+            : ReportFile.Of(
                 $"costs-{by}",
                 format,
                 language,
@@ -126,7 +124,7 @@ internal static class CostEndpoints
         if (format is not ("csv" or "xlsx"))
             return TypedResults.NotFound();
         var view = await PayOf(await works.ReadAsync(cancel), workers, cancel);
-        return FileOf(
+        return ReportFile.Of(
             "pay",
             format,
             language,
@@ -160,23 +158,6 @@ internal static class CostEndpoints
                     ]
             )
         );
-    }
-
-    private static FileContentHttpResult FileOf(
-        string name,
-        string format,
-        string language,
-        IReadOnlyList<LocalText> columns,
-        IEnumerable<IReadOnlyList<object?>> lines
-    )
-    {
-        using var content = new MemoryStream();
-        IReadOnlyList<string> headers = [.. columns.Select(c => c.In(language))];
-        if (format == "xlsx")
-            SheetWriter.WriteXlsx(content, name, headers, lines);
-        else
-            SheetWriter.WriteCsv(content, headers, lines);
-        return TypedResults.File(content.ToArray(), format == "xlsx" ? Workbook : "text/csv", $"{name}.{format}");
     }
 
     private static CostsView ViewOf(EstateWork work)

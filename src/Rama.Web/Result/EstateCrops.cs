@@ -30,11 +30,11 @@ internal sealed class EstateCrops(CropStore store, FieldInbox inbox, EstateCheck
         foreach (var planting in year.Plantings)
         {
             var id = planting.Planting.Id;
-            var left = says.GetValueOrDefault(id)?.Says.AfterPruning;
+            var found = says.GetValueOrDefault(id)?.Says;
             var stamp = stamps.GetValueOrDefault(id);
-            if (left is null && stamp.InForce == 0)
+            if (found is null && stamp.InForce == 0)
                 continue;
-            CropBasis basis = new(stamp, left, planting.Planting.Facts);
+            CropBasis basis = new(stamp, found, EstateChecks.DoneOf(planting), planting.Planting.Facts);
             if (cache.TryGetValue(KeyOf(year, id), out (CropBasis Basis, CountedCrop Told) kept) && kept.Basis == basis)
                 told.Add(id, kept.Told);
             else
@@ -49,7 +49,12 @@ internal sealed class EstateCrops(CropStore store, FieldInbox inbox, EstateCheck
             var id = planting.Planting.Id;
             IReadOnlyList<KeptCropCount> kept = [.. kept0[id]];
             var counts = CropCounts.Of(kept.Select(c => c.Entry.Read()));
-            CountedCrop one = new(kept, counts, basis.Left, planting.Planting.Facts?.CropWith(basis.Left, counts));
+            CountedCrop one = new(
+                kept,
+                counts,
+                basis.Says?.AfterPruning,
+                planting.Planting.Facts?.CropWith(basis.Says, basis.Done, counts)
+            );
             cache.Set(KeyOf(year, id), (basis, one), KeptFor);
             told.Add(id, one);
         }
@@ -60,12 +65,12 @@ internal sealed class EstateCrops(CropStore store, FieldInbox inbox, EstateCheck
         ("crop", year.Estate.Id, planting, year.Season);
 
     // Facts and verdicts are the same objects as long as what they rest on is: so are they compared.
-    private sealed record CropBasis(FieldStamp Stamp, LeftAfterPruning? Left, ProgrammeFacts? Facts)
+    private sealed record CropBasis(FieldStamp Stamp, PlantingChecks? Says, double Done, ProgrammeFacts? Facts)
     {
         public bool Equals(CropBasis? other) =>
             other is not null
-            && Stamp == other.Stamp
-            && ReferenceEquals(Left, other.Left)
+            && (Stamp, Done) == (other.Stamp, other.Done)
+            && ReferenceEquals(Says, other.Says)
             && ReferenceEquals(Facts, other.Facts);
 
         public override int GetHashCode() => Stamp.GetHashCode();

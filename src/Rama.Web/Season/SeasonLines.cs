@@ -143,10 +143,20 @@ internal sealed record ProgrammeFacts(
     private const double KgPerTonne = 1_000;
 
     /// <summary>The crop as it is known with what was found on the trees.</summary>
-    /// <param name="left">What the walk after pruning says.</param>
+    /// <param name="checks">What checks of finished trees say.</param>
+    /// <param name="done">Share of the planting that is pruned.</param>
     /// <param name="counts">What was counted in the course of the season.</param>
-    public CropOnTrees? CropWith(LeftAfterPruning? left, CropCounts counts) =>
-        OnTrees is null ? null : CropOnTrees.Of(OnTrees, CropFound.Of(Record, left, counts), counts.SetApart);
+    public CropOnTrees? CropWith(PlantingChecks? checks, double done, CropCounts counts)
+    {
+        if (OnTrees is null)
+            return null;
+        var found = CropFound.Of(Record, checks?.AfterPruning, counts);
+        return CropOnTrees.Of(
+            OnTrees,
+            checks is null ? found : found.WithChecks(OnTrees, checks.All, done),
+            counts.SetApart
+        );
+    }
 
     public static ProgrammeFacts? Of(StoredPlanting stored, PlanReading reading, PruningPlan plan)
     {

@@ -1,6 +1,8 @@
+using Rama.Core.Check;
 using Rama.Core.Explain;
 using Rama.Core.Result.Counts;
 using Rama.Core.Result.Forecast;
+using Rama.Core.Statistics;
 
 namespace Rama.Core.Tests.Result;
 
@@ -69,6 +71,27 @@ public class CropCountsTests
         Assert.Equal(10, found.Set.Error, 2);
         Assert.Empty(found.SetByTree);
         Assert.Equal((200, null), (found.Left!.Mean, found.Left.Trees));
+    }
+
+    // Half the planting is done with a quarter too few left: an eighth of all buds is gone.
+    [Fact]
+    public void Checks_tell_what_is_left_while_pruning_goes_on()
+    {
+        CropTerms terms = new(96, 160, 1, BetaShare.Of(.6, .1)!.Value, .1, null, 1, 2, .18, .9, 2_800);
+        double[] ratios = [.. Enumerable.Repeat(Math.Log(.75), 12)];
+        var verdict = CutVerdict.Of(ratios, CutSpread.Of([ratios]), .1);
+        var left = CropFound.Nothing.WithChecks(terms, verdict, .5).Left!;
+        Assert.Equal(160 * (1 + verdict.Off / 2), left.Mean, 9);
+        Assert.InRange(left.Mean, 138, 142);
+        Assert.InRange(left.Share, .05, .1);
+        Assert.Null(CropFound.Nothing.WithChecks(terms, verdict, 0).Left);
+        // What the walk or the record says comes first.
+        var walked = CropFound.Nothing with { Left = new(150, 5, 9) };
+        Assert.Equal(150, walked.WithChecks(terms, verdict, 1).Left!.Mean);
+        Assert.True(
+            CropForecast.AllOf(terms, CropFound.Nothing.WithChecks(terms, verdict, .5))[0].Fruit
+                < CropForecast.AllOf(terms, CropFound.Nothing)[0].Fruit
+        );
     }
 
     public static TheoryData<CropCountEntry, string> Wrong =>

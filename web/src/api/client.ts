@@ -74,6 +74,7 @@ export type KitCheck = Schemas['KitCheck'];
 export type CheckView = Schemas['CheckView'];
 export type CropView = Schemas['CropView'];
 export type CropsView = Schemas['CropsView'];
+export type WinterView = Schemas['WinterView'];
 export type ClosingView = Schemas['ClosingView'];
 export type CropCountEntry = Schemas['CropCountEntry'];
 export type KitCrop = Schemas['KitCrop'];

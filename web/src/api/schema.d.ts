@@ -6938,6 +6938,107 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/winter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The winter on one page, by planting, variety, system or site */
+        get: {
+            parameters: {
+                query?: {
+                    by?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["WinterView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/winter/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as CSV or XLSX */
+        get: {
+            parameters: {
+                query?: {
+                    by?: string;
+                    format?: string;
+                    language?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/calculations/density": {
         parameters: {
             query?: never;
@@ -23022,6 +23123,64 @@ export interface components {
             diameter?: null | components["schemas"]["Amount"];
             mass?: null | components["schemas"]["Amount"];
         };
+        /** @description A planting, or those of one variety, system or site. */
+        WinterGroup: {
+            /**
+             * Format: uuid
+             * @description The planting; null for several.
+             */
+            planting: null | string;
+            /** @description Its code and name, or those of what they share. */
+            name: components["schemas"]["LocalText"];
+            /** @description What is told of them. */
+            line: components["schemas"]["WinterLine"];
+        };
+        /** @description A winter on some plantings together. */
+        WinterLine: {
+            /**
+             * Format: int32
+             * @description How many.
+             */
+            plantings: number;
+            /**
+             * Format: double
+             * @description Their area.
+             */
+            areaHa: number;
+            /**
+             * Format: double
+             * @description Their bearing trees.
+             */
+            trees: number;
+            /**
+             * Format: double
+             * @description Floral buds wanted on a mean tree of those that have a target; null for none.
+             */
+            budsWanted: null | number;
+            /**
+             * Format: double
+             * @description Floral buds left over those asked for on a mean tree of those checked; null for
+             *                 none.
+             */
+            leftOfAsked: null | number;
+            /**
+             * Format: int32
+             * @description How many of them were checked.
+             */
+            checked: number;
+            /** @description What their work costs. */
+            cost: components["schemas"]["WorkCost"];
+            /**
+             * Format: double
+             * @description Packed crop wanted of those that have a target.
+             */
+            tonnesWanted: null | number;
+            /**
+             * Format: double
+             * @description Packed crop to be expected of those that have one.
+             */
+            tonnesToCome: null | number;
+        };
         /** @description What of the wood was renewed in a winter, as typed. */
         WinterRenewalEntry: {
             /**
@@ -23036,6 +23195,27 @@ export interface components {
             scaffold?: null | number;
             /** @description Whether nothing is told. */
             isEmpty?: boolean;
+        };
+        /** @description A winter on one page: what was wanted, what was done, what it cost and what is to come of it. */
+        WinterView: {
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest.
+             */
+            season: number;
+            /** @description The estate. */
+            estate: string;
+            /**
+             * Format: date
+             * @description The day it is told of.
+             */
+            today: string;
+            /** @description Money of the estate; null until told. */
+            currency: null | string;
+            /** @description All of it. */
+            total: components["schemas"]["WinterLine"];
+            /** @description Planting by planting, or those of a variety, system or site together. */
+            groups: components["schemas"]["WinterGroup"][];
         };
         /** @description Wood a cut took: a branch beyond some metres from its base. */
         WoodGone: {

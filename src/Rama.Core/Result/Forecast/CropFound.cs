@@ -26,6 +26,29 @@ public sealed record CropFound(
     /// <summary>Nothing found yet.</summary>
     public static readonly CropFound Nothing = new(null, null, null, null, null, null, []);
 
+    /// <summary>
+    /// The same with what trees checked while pruning goes on say, where neither record nor walk tells what was left:
+    /// what is pruned stands as they say, the rest as planned.
+    /// </summary>
+    /// <param name="terms">What the plan says.</param>
+    /// <param name="verdict">What the trees checked say.</param>
+    /// <param name="done">Share of the planting that is pruned, 0 to 1.</param>
+    public CropFound WithChecks(CropTerms terms, CutVerdict verdict, double done)
+    {
+        if (
+            Left is not null
+            || verdict is not { Counts: >= CutVerdict.Fewest, Low: { } low, High: { } high }
+            || done <= 0
+        )
+            return this;
+        var (pruned, open) = ((high - low) / 2 / FoundMean.HalfOfNormal * done, terms.PruningSd * (1 - done));
+        var mean = terms.BudsLeft * (1 + verdict.Off * done);
+        return this with
+        {
+            Left = new(mean, terms.BudsLeft * Math.Sqrt(pruned * pruned + open * open), verdict.Counts),
+        };
+    }
+
     /// <summary>What stands in the record of a season comes first, then what was counted on the trees.</summary>
     /// <param name="record">The record of the season; null for none.</param>
     /// <param name="left">What the walk after pruning says; null for none.</param>
@@ -59,8 +82,9 @@ public sealed record FoundMean(double Mean, double Error, int? Trees)
 {
     // What nobody gave an interval for, or a single tree, is taken to be known so far: assumptions.
     private const double TypedError = 0.05,
-        OneTreeError = 0.25,
-        HalfOfNormal = 1.959963984540054;
+        OneTreeError = 0.25;
+
+    internal const double HalfOfNormal = 1.959963984540054;
 
     /// <summary>How far off it may be, standard deviation as a share of it.</summary>
     public double Share => Mean > 0 ? Error / Mean : 0;

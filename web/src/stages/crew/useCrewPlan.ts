@@ -33,7 +33,8 @@ export function useCrewPlan() {
 /** Money of the estate, in whole numbers; little of it with its cents. */
 export function useMoney({ currency }: { currency: string | null }) {
   const { t, number } = useReading();
-  return (value: number) => `${number(value, value < 1 && value > 0 ? 2 : 0)} ${currency ?? t('choice.money')}`;
+  return (value: number, decimals = value < 1 && value > 0 ? 2 : 0) =>
+    `${number(value, decimals)} ${currency ?? t('choice.money')}`;
 }
 
 /** Says what is kept of work, changes crews and what is the same for all; what is refused is told at its field. */

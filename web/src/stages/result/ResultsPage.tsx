@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { answered, api, type ResultsView } from '../../api/client';
 import { Why } from '../../entry/Why';
+import { useMay } from '../../people/session';
 import { Trouble } from '../../Trouble';
 import '../../words/result';
 import { useReading } from '../../words/useReading';
@@ -13,6 +14,7 @@ import { SeasonKeys } from './SeasonKeys';
 /** What came of a season over the estate: tonnes first, then the step that cost most, then the plantings. */
 export function ResultsPage() {
   const { t } = useReading();
+  const may = useMay();
   const [search, setSearch] = useSearchParams();
   const season = Number(search.get('of')) || undefined;
   const results = useQuery({
@@ -25,7 +27,10 @@ export function ResultsPage() {
   if (results.error) return <Trouble error={results.error} retry={() => void results.refetch()} />;
   return (
     <main className="page">
-      <h1>{t('results.page')}</h1>
+      <div className="stage-head">
+        <h1>{t('results.page')}</h1>
+        {may('plan') && <Link to="/results/winter">{t('winter.link')}</Link>}
+      </div>
       <CropsToCome />
       <div className="stage-head">
         <h2>{t('results.title')}</h2>

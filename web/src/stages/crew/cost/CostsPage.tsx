@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import type { CostRow, CostsView, PayView } from '../../../api/client';
 import { Why } from '../../../entry/Why';
+import { FileLinks } from '../../../exchange/FileLinks';
 import { Trouble } from '../../../Trouble';
 import '../../../words/crew';
 import { languageOf } from '../../../units/format';
@@ -60,7 +61,7 @@ function Costs({ of }: { of: CostsView }) {
           onChange={setBy}
           options={(['planting', 'pass', 'crew'] as const).map((w) => ({ value: w, label: t(`cost.by-${w}`) }))}
         />
-        <Files path={`/api/v1/crew-plan/costs/file?by=${by}&language=${languageOf(language)}`} />
+        <FileLinks path={`/api/v1/crew-plan/costs/file?by=${by}&language=${languageOf(language)}`} />
       </div>
       <div className="cost-table">
         <table>
@@ -151,7 +152,7 @@ function Pay({ of }: { of: PayView }) {
         <>
           <div className="crew-plan-view">
             <span className="dim">{t('pay.about')}</span>
-            <Files path={`/api/v1/crew-plan/pay/file?language=${languageOf(language)}`} />
+            <FileLinks path={`/api/v1/crew-plan/pay/file?language=${languageOf(language)}`} />
           </div>
           {weeks.map((week) => (
             <div className="cost-table" key={week}>
@@ -195,17 +196,5 @@ function Pay({ of }: { of: PayView }) {
         </>
       )}
     </section>
-  );
-}
-
-function Files({ path }: { path: string }) {
-  return (
-    <span className="cost-files">
-      {(['csv', 'xlsx'] as const).map((format) => (
-        <a key={format} href={`${path}&format=${format}`} download>
-          {format.toUpperCase()}
-        </a>
-      ))}
-    </span>
   );
 }
