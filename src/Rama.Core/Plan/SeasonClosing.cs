@@ -34,17 +34,12 @@ public sealed record SeasonClosing(
     )
     {
         var before = ReadOf(known, reading.Year);
-        var record = known;
-        if (SeasonStart.Of(reading, plan, left, counts) is { } start)
-        {
-            var filled = Filled(known, start);
-            record =
-                ReadOf(filled, reading.Year) is not null ? filled
-                : ReadOf(Filled(known, new() { Season = start.Season, Wanted = start.Wanted }), reading.Year)
-                    is not null
-                    ? Filled(known, new() { Season = start.Season, Wanted = start.Wanted })
-                : known;
-        }
+        var start = SeasonStart.Of(reading, plan, left, counts);
+        var record = start is null ? known : new[]
+            {
+                start,
+                new() { Season = start.Season, Wanted = start.Wanted },
+            }.Select(from => Filled(known, from)).FirstOrDefault(r => ReadOf(r, reading.Year) is not null) ?? known;
         var after = ReadOf(record, reading.Year);
         var facts = Enum.GetValues<SeasonFact>();
         return new(

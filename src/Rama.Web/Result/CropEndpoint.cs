@@ -5,6 +5,7 @@ using Rama.Core.Plan;
 using Rama.Core.Result;
 using Rama.Core.Result.Counts;
 using Rama.Core.Result.Forecast;
+using Rama.Core.Season;
 using Rama.Data.Estate;
 using Rama.Data.Plan;
 using Rama.Data.Result;
@@ -59,7 +60,7 @@ public sealed record CropsView(
 /// <param name="LowT">Tonnes that one year in ten lies below.</param>
 /// <param name="HighT">Tonnes that one year in ten lies above.</param>
 /// <param name="Thinning">What thinning has to do; null where nothing is thinned by hand.</param>
-/// <param name="ThinningHours">Paid hours of it; null where nobody can tell.</param>
+/// <param name="ThinningHours">Paid hours of it; null where nobody can tell, or it is left out.</param>
 /// <param name="Advice">What heavy and light years mean for it; null for nothing.</param>
 public sealed record CropLine(
     Guid Planting,
@@ -96,7 +97,9 @@ public sealed record CropLine(
             now.PackedLow * area,
             now.PackedHigh * area,
             crop.Thinning?.Sentence,
-            of.Programme?.Passes.FirstOrDefault(p => PassIds.IsThinning(p.Id))?.Hours?.Paid,
+            of.Programme?.Passes.FirstOrDefault(p =>
+                PassIds.IsThinning(p.Id) && p.State != PassState.LeftOut
+            )?.Hours?.Paid,
             of.Planting.Facts?.Advice
         );
     }

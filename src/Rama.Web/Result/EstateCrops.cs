@@ -43,11 +43,11 @@ internal sealed class EstateCrops(CropStore store, FieldInbox inbox, EstateCheck
         if (fresh.Count == 0)
             return told;
         List<Guid> ids = [.. fresh.Select(f => f.Planting.Planting.Id)];
-        var kept0 = await store.CountsAsync(year.Season, ids, cancel);
+        var counted = await store.CountsAsync(year.Season, ids, cancel);
         foreach (var (planting, basis) in fresh)
         {
             var id = planting.Planting.Id;
-            IReadOnlyList<KeptCropCount> kept = [.. kept0[id]];
+            IReadOnlyList<KeptCropCount> kept = [.. counted[id]];
             var counts = CropCounts.Of(kept.Select(c => c.Entry.Read()));
             CountedCrop one = new(
                 kept,

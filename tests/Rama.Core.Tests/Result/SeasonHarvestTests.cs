@@ -37,6 +37,16 @@ public class SeasonHarvestTests
         Assert.Equal(1, harvest.Grades.Sum(g => g.Share), 9);
     }
 
+    [Theory]
+    [InlineData("Class I", true)]
+    [InlineData("70-75", true)]
+    [InlineData("Rotterdam", true)]
+    [InlineData("Class II / juice", false)]
+    [InlineData("DESTRÍO", false)]
+    [InlineData("hail-marked", false)]
+    public void A_grade_says_by_its_name_whether_it_is_sold_as_wanted(string grade, bool packed) =>
+        Assert.Equal(packed, SeasonHarvest.Of([Line(1, grade, 5)])!.Grades.Single().IsPacked);
+
     // Units of a pack-house: 1 short ton is 907.185 kg, 1 lb .453592 kg (NIST SP 811).
     [Theory]
     [InlineData("lb", 453.592)]

@@ -12404,7 +12404,7 @@ export interface components {
             thinning: null | components["schemas"]["Notice"];
             /**
              * Format: double
-             * @description Paid hours of it; null where nobody can tell.
+             * @description Paid hours of it; null where nobody can tell, or it is left out.
              */
             thinningHours: null | number;
             advice: null | components["schemas"]["Notice"];

@@ -27,7 +27,7 @@ public sealed record HarvestLineEntry
     /// <summary>Mass of the whole pick as it came in, where it was weighed: what its grades must come to.</summary>
     public Amount? Delivered { get; init; }
 
-    // Names of what no pack-house sells as wanted: common practice, no source.
+    // Beginnings of words for what no pack-house sells as wanted: common practice, no source.
     private static readonly string[] Rejected =
     [
         "reject",
@@ -37,7 +37,7 @@ public sealed record HarvestLineEntry
         "cider",
         "process",
         "industr",
-        "rot",
+        "rotten",
         "hail",
         "russet",
         "scald",
@@ -48,8 +48,12 @@ public sealed record HarvestLineEntry
         "jugo",
         "podrid",
         "granizo",
-        "pérdida",
     ];
+
+    private static bool IsRejected(string grade) =>
+        grade
+            .Split([' ', '-', '/', ',', '(', ')'], StringSplitOptions.RemoveEmptyEntries)
+            .Any(word => Rejected.Any(r => word.StartsWith(r, StringComparison.OrdinalIgnoreCase)));
 
     internal HarvestLine Read()
     {
@@ -62,15 +66,7 @@ public sealed record HarvestLineEntry
         if (mass / fruit is { } each and (< 0.0005 or > 10))
             reader.Add("fruit", "range", $"Fruit: {each * 1_000:0.#} g each cannot be.");
         reader.ThrowIfAny();
-        return new(
-            (int)pick,
-            Day,
-            grade,
-            mass,
-            fruit,
-            IsPacked ?? !Rejected.Any(r => grade.Contains(r, StringComparison.OrdinalIgnoreCase)),
-            delivered
-        );
+        return new((int)pick, Day, grade, mass, fruit, IsPacked ?? !IsRejected(grade), delivered);
     }
 }
 

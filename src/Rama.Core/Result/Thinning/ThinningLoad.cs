@@ -122,7 +122,7 @@ public sealed record ThinningLoad(
         Figure fruitletsFigure = new("fruitlets", fruitlets, "fruitlet/tree"),
             wantedFigure = new("fruit wanted", terms.FruitWanted, "fruit/tree"),
             secondsFigure = new("time on a tree", seconds, "s/tree"),
-            off1 = new("clusters off wholly", off, "cluster/tree");
+            offFigure = new("clusters off wholly", off, "cluster/tree");
         return new(
             isCounted,
             terms.FruitWanted,
@@ -156,7 +156,7 @@ public sealed record ThinningLoad(
                     isCounted
                         ? "mean over the trees of the clusters above those wanted"
                         : "mean over the years of the clusters above those wanted",
-                    off1,
+                    offFigure,
                     [first.Result, new("clusters wanted", terms.ClustersWanted, "cluster/tree")],
                     Sources.Definition
                 ),
