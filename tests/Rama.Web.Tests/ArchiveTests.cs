@@ -228,6 +228,35 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
         Assert.Empty((await other.ReadAsync("/api/v1/season"))["plantings"]!.AsArray());
     }
 
+    // Pages read checks, work, marks and counts of the crop from the entries themselves.
+    [Theory]
+    [InlineData("\"left\": ", "\"left\": -")]
+    [InlineData("\"pass\": ", "\"passed\": ")]
+    public async Task An_archive_whose_entries_no_page_could_read_is_refused(string from, string to)
+    {
+        var files = Files(await _client.DownloadAsync("/api/v1/exports/estate"));
+        var counting = JsonNode.Parse(files["counting.json"])!;
+        var check = counting["entries"]!
+            .AsArray()
+            .First(e => (string?)e!["kind"] == "Check" || (string?)e["kind"] == "check")!;
+        var data = (string)check["data"]!;
+        var spaced = data.Replace("\":", "\": ", StringComparison.Ordinal);
+        Assert.Contains(from, spaced, StringComparison.Ordinal);
+        check["data"] = spaced.Replace(from, to, StringComparison.Ordinal);
+        using var stream = new MemoryStream();
+        using (var zip = new ZipArchive(stream, ZipArchiveMode.Create, leaveOpen: true))
+            foreach (var (name, text) in files)
+            {
+                using var writer = new StreamWriter(zip.CreateEntry(name).Open());
+                writer.Write(name == "counting.json" ? counting.ToJsonString() : text);
+            }
+        using var other = await EmptyEstate($"Broken entries {to.Length}");
+        var (status, body) = await ReadIn(other, stream.ToArray());
+        Assert.Equal(400, status);
+        Assert.Contains("counting.json", body, StringComparison.Ordinal);
+        Assert.Empty((await other.ReadAsync("/api/v1/season"))["plantings"]!.AsArray());
+    }
+
     // Before prescriptions were kept as data an archive had their numbers on the cards only.
     [Fact]
     public async Task An_older_archive_brings_its_cards()

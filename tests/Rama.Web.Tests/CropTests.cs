@@ -4,7 +4,7 @@ using Rama.Data.People;
 
 namespace Rama.Web.Tests;
 
-/// <summary>The crop of the season: counts from the row, what is told ahead of it, and what thinning has to do.</summary>
+/// <summary>The crop of the season: counts from the row, the crop told ahead, and what thinning has to do.</summary>
 public sealed class CropTests(RamaApplication application) : IClassFixture<RamaApplication>
 {
     private static readonly Guid Phone = Guid.Parse("2f0f4a0e-5be5-4a0e-8d2c-3f0a0d0f7b11");
@@ -68,7 +68,7 @@ public sealed class CropTests(RamaApplication application) : IClassFixture<RamaA
         Assert.Equal(6, (int)counted["crop"]!["now"]!["trees"]!);
         Assert.Equal(140, (double)counted["counts"]!["samples"]![0]!["clusters"]!["mean"]!, 9);
         // What was counted fills the record in, with trees, day and interval.
-        var start = counted["start"]!["counts"]!;
+        var start = counted["filled"]!["record"]!["counts"]!;
         Assert.Equal(140, (double)start["setClusters"]!);
         Assert.Equal(6, (double)start["how"]!["setClusters"]!["trees"]!);
         Assert.Equal("2027-06-03", (string)start["how"]!["setClusters"]!["day"]!);

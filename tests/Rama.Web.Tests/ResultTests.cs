@@ -216,6 +216,15 @@ public sealed class ResultTests(RamaApplication application) : IClassFixture<Ram
         Assert.Contains(report["warnings"]!.AsArray(), w => (string)w!["code"]! == "kept");
         view = await _manager.PlantingAsync("H12");
         Assert.Equal(31_500, (double)view["harvests"]![0]!["harvest"]!["kg"]!);
+        // What a file has no column for stays as it was.
+        const string Mended = "Planting,Season,Pick,Grade,Mass,Mass unit\nH12,2026,1,Extra,12.5,t\n";
+        await _manager.ImportAsync("save", "mended.csv", Encoding.UTF8.GetBytes(Mended), "harvest");
+        view = await _manager.PlantingAsync("H12");
+        var extra = Season(view, 2026)["harvest"]!.AsArray().Single(l => (string)l!["grade"]! == "Extra")!;
+        Assert.Equal(
+            (12.5, 75_000.0, "2026-09-14"),
+            ((double)extra["mass"]!["value"]!, (double)extra["fruit"]!, (string)extra["day"]!)
+        );
         // Who saves seasons without their harvest at hand leaves it alone; another yield beside it is told.
         var records = view["records"]!.DeepClone();
         var typed = records["seasons"]!.AsArray().Single(s => (double)s!["season"]! == 2026)!.AsObject();
@@ -227,7 +236,7 @@ public sealed class ResultTests(RamaApplication application) : IClassFixture<Ram
             new JsonObject { ["version"] = view["plantingVersion"]!.DeepClone(), ["records"] = records }.ToJsonString()
         );
         Assert.True(status == 200, saved.ToString());
-        Assert.Equal(31_500, (double)saved["harvests"]![0]!["harvest"]!["kg"]!);
+        Assert.Equal(32_000, (double)saved["harvests"]![0]!["harvest"]!["kg"]!);
         Assert.Equal("harvest.differs", (string)saved["harvests"]![0]!["differs"]!["code"]!);
     }
 

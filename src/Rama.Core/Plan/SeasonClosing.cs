@@ -22,8 +22,8 @@ public sealed record SeasonClosing(
     /// <param name="left">What the walk after pruning says; null for none.</param>
     /// <param name="counts">What was counted in the course of the season; nothing when left out.</param>
     /// <remarks>
-    /// What was wanted is what the plan says on the day of closing: the next season has a plan of its own. What is typed
-    /// is never written over, and what was counted is left out where it does not fit to what is typed.
+    /// What was wanted is what the plan says on the day of closing: the next season has a plan of its own. What is
+    /// typed is never written over, and what was counted is left out where it does not fit to what is typed.
     /// </remarks>
     public static SeasonClosing Of(
         PlanReading reading,

@@ -1,3 +1,4 @@
+using Rama.Core.Decide;
 using Rama.Core.Prescribe;
 using Rama.Core.Result.Thinning;
 
@@ -6,11 +7,10 @@ namespace Rama.Core.Season;
 /// <summary>What the card of hand thinning says to those who do it.</summary>
 internal static class ThinningLines
 {
-    // One tree in so many is counted when it is done, and so far off is near enough: assumptions.
+    // One tree in so many is counted when it is done: assumption.
     private const int CountedEvery = 20;
 
-    private const double SecondsPerMinute = 60,
-        Tolerance = 10;
+    private const double SecondsPerMinute = 60;
 
     /// <summary>What to leave, in a sentence.</summary>
     /// <param name="load">What is to be taken off.</param>
@@ -51,7 +51,13 @@ internal static class ThinningLines
         if (load.IsShort)
             lines.Add(words.Say("thin-more", Math.Round(load.MoreOnSome)));
         lines.Add(words.Say("thin-how"));
-        lines.Add(words.Say("thin-count", CountedEvery, Tolerance));
+        lines.Add(
+            words.Say(
+                "thin-count",
+                CountedEvery,
+                Math.Round((of?.Settings.Tolerance ?? DecisionSettings.DefaultTolerance) * 100)
+            )
+        );
         lines.Add(words.Say("thin-minutes", load.SecondsPerTree / SecondsPerMinute));
         return lines;
     }

@@ -14,6 +14,9 @@ public sealed class CheckFromField : FieldHandler<TreeCheckEntry>
     protected internal override string Member => "check";
 
     /// <inheritdoc />
+    protected internal override bool IsReadAsKept => true;
+
+    /// <inheritdoc />
     protected internal override bool NeedsTree => true;
 
     /// <inheritdoc />

@@ -12,7 +12,7 @@ namespace Rama.Data.Count;
 /// What of counting fits no table of lines: goes out with an estate as JSON, CSV by season and pictures, and comes back
 /// in.
 /// </summary>
-internal sealed class CountArchive(RamaContext database, EstateScope scope)
+internal sealed class CountArchive(RamaContext database, EstateScope scope, FieldHandlers handlers)
 {
     private const string DetailsFile = "counting.json";
 
@@ -170,26 +170,33 @@ internal sealed class CountArchive(RamaContext database, EstateScope scope)
                 plan.TakeDetails(part.Details, part.Trees.ToDictionary(t => (t.Row, t.Tree), t => (t.Details, t.Buds)));
             }
             foreach (var e in parts.Entries)
-                database.Add(
-                    new FieldEntryRecord
-                    {
-                        EstateId = scope.EstateId,
-                        Id = e.Id,
-                        PlantingId = ids[e.Planting],
-                        Season = e.Season,
-                        Device = e.Device,
-                        Sequence = e.Sequence,
-                        Kind = e.Kind,
-                        State = e.Standing,
-                        Row = e.Row,
-                        Tree = e.Tree,
-                        At = e.At,
-                        ReceivedAt = e.At,
-                        Person = e.Person,
-                        Supersedes = e.Supersedes,
-                        Data = e.Data,
-                    }
-                );
+            {
+                FieldEntryRecord entry = new()
+                {
+                    EstateId = scope.EstateId,
+                    Id = e.Id,
+                    PlantingId = ids[e.Planting],
+                    Season = e.Season,
+                    Device = e.Device,
+                    Sequence = e.Sequence,
+                    Kind = e.Kind,
+                    State = e.Standing,
+                    Row = e.Row,
+                    Tree = e.Tree,
+                    At = e.At,
+                    ReceivedAt = e.At,
+                    Person = e.Person,
+                    Supersedes = e.Supersedes,
+                    Data = e.Data,
+                };
+                // One that cannot be read would break every page that reads it.
+                if (
+                    e is { Kind: { } kind, Standing: FieldState.InForce }
+                    && handlers.Of(kind) is { IsReadAsKept: true } handler
+                )
+                    handler.CheckKept(entry);
+                database.Add(entry);
+            }
             foreach (var p in parts.Photos)
                 database.Add(
                     new PhotoRecord

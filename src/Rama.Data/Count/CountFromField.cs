@@ -155,6 +155,9 @@ public sealed class MarksFromField : FieldHandler<VigourMarkEntry>
     protected internal override string Member => "mark";
 
     /// <inheritdoc />
+    protected internal override bool IsReadAsKept => true;
+
+    /// <inheritdoc />
     protected override VigourMarkEntry Placed(VigourMarkEntry body, FieldEntry entry) =>
         body with
         {

@@ -14,6 +14,9 @@ public sealed class WorkFromField : FieldHandler<WorkReportEntry>
     protected internal override string Member => "work";
 
     /// <inheritdoc />
+    protected internal override bool IsReadAsKept => true;
+
+    /// <inheritdoc />
     protected internal override bool NeedsRow => false;
 
     /// <inheritdoc />

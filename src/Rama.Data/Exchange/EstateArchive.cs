@@ -16,6 +16,7 @@ using Rama.Data.Crew;
 using Rama.Data.Database;
 using Rama.Data.Estate;
 using Rama.Data.Exchange.Reading;
+using Rama.Data.Field;
 using Rama.Data.Prescribe;
 
 namespace Rama.Data.Exchange;
@@ -29,7 +30,8 @@ public sealed class EstateArchive(
     EstateScope scope,
     CatalogueStore catalogues,
     Importer importer,
-    ScanImporter scans
+    ScanImporter scans,
+    FieldHandlers handlers
 )
 {
     /// <summary>Version of the format; a reader refuses later ones.</summary>
@@ -138,7 +140,7 @@ public sealed class EstateArchive(
             );
         await using (var entry = zip.CreateEntry("prices.json").Open())
             await JsonSerializer.SerializeAsync(entry, await PricesAsync(cancel), StoredJson.File, cancel);
-        await new CountArchive(database, scope).WriteAsync(zip, cancel);
+        await new CountArchive(database, scope, handlers).WriteAsync(zip, cancel);
         await new CrewArchive(database, scope).WriteAsync(zip, cancel);
         await new PrescribeArchive(database, scope).WriteAsync(zip, cancel);
         await using (var entry = zip.CreateEntry("history.csv").Open())
@@ -244,7 +246,7 @@ public sealed class EstateArchive(
                     if (!report.Saved)
                         throw new ArchiveProblemException(sheet.Name, report.Problems[0]);
                 }
-                await new CountArchive(database, scope).ReadAsync(files, facts.Season, scans, cancel);
+                await new CountArchive(database, scope, handlers).ReadAsync(files, facts.Season, scans, cancel);
                 await new CrewArchive(database, scope).ReadAsync(files, cancel);
                 await new PrescribeArchive(database, scope).ReadAsync(files, cancel);
             },

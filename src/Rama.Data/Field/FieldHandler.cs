@@ -52,6 +52,15 @@ public abstract class FieldHandler
             Body = BodyOf(entry),
         };
 
+    /// <summary>Whether pages read its entries themselves, so that one that cannot be read would break them.</summary>
+    protected internal virtual bool IsReadAsKept => false;
+
+    /// <summary>Reads the body of an entry kept once more.</summary>
+    /// <param name="entry">The entry.</param>
+    /// <exception cref="UnusableEntryException">It says what no entry of its kind may say.</exception>
+    /// <exception cref="JsonException">It cannot be read at all.</exception>
+    protected internal abstract void CheckKept(FieldEntryRecord entry);
+
     /// <summary>Takes it over where its stage holds it.</summary>
     /// <param name="taken">The entry and what it is taken into.</param>
     protected internal virtual FieldState TakeOver(FieldTaken taken) => FieldState.InForce;
@@ -80,6 +89,14 @@ public abstract class FieldHandler<T> : FieldHandler
     /// <summary>The body of an entry kept.</summary>
     /// <param name="entry">The entry.</param>
     public new T BodyOf(FieldEntryRecord entry) => Read(entry.ReadBody(Member)!.Value);
+
+    /// <inheritdoc />
+    protected internal sealed override void CheckKept(FieldEntryRecord entry)
+    {
+        if (entry.ReadBody(Member) is not { ValueKind: JsonValueKind.Object })
+            throw new JsonException($"No {Member} in it.");
+        Check(BodyOf(entry));
+    }
 
     /// <summary>The body of an entry that came in.</summary>
     /// <param name="entry">The entry, already read.</param>

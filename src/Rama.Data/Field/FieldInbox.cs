@@ -109,7 +109,7 @@ public sealed class FieldInbox(
                 .ToListAsync(cancel)
         ).ToLookup(e => e.PlantingId);
 
-    /// <summary>What tells whether the entries of a kind are still the same, by planting that has any in force.</summary>
+    /// <summary>Whether the entries of a kind are still the same, by planting that has any in force.</summary>
     /// <param name="kind">The kind.</param>
     /// <param name="season">The season.</param>
     /// <param name="cancel">Stops it.</param>

@@ -14,6 +14,9 @@ public sealed class CropFromField : FieldHandler<CropCountEntry>
     protected internal override string Member => "crop";
 
     /// <inheritdoc />
+    protected internal override bool IsReadAsKept => true;
+
+    /// <inheritdoc />
     protected internal override bool NeedsTree => true;
 
     /// <inheritdoc />

@@ -5,6 +5,7 @@ using Rama.Core.Count.Floral;
 using Rama.Core.Count.Sample;
 using Rama.Core.Crew;
 using Rama.Core.Crew.Progress;
+using Rama.Core.Crops;
 using Rama.Core.Explain;
 using Rama.Core.Plan;
 using Rama.Core.Prescribe;
@@ -49,6 +50,7 @@ public sealed record KitShare(string Kind, double Share, double Low, double High
 /// <param name="Code">Its code.</param>
 /// <param name="Name">Its name.</param>
 /// <param name="Variety">Its variety.</param>
+/// <param name="Habit">How it bears, for the words of what is counted.</param>
 /// <param name="Season">Season it is counted for.</param>
 /// <param name="Kinds">Kinds of bud to count, the usual first.</param>
 /// <param name="Rows">Its rows; empty where none are listed.</param>
@@ -73,6 +75,7 @@ public sealed record FieldKit(
     string Code,
     string Name,
     string Variety,
+    BearingHabit Habit,
     int Season,
     IReadOnlyList<string> Kinds,
     IReadOnlyList<KitRow> Rows,
@@ -224,6 +227,7 @@ internal static class SampleEndpoints
                 stored.Planting.Code,
                 stored.Planting.Name,
                 stored.Planting.Variety,
+                reading.Crop?.Habit ?? BearingHabit.MixedBud,
                 entry.Season,
                 [.. BudKind.Usual.Concat(cut).Where(k => k != BudKind.Any).Distinct().Take(BudKind.Most)],
                 [.. reading.Rows?.Rows.Select(r => new KitRow(r.Number, r.FirstTree, r.LastTree)) ?? []],

@@ -2,7 +2,6 @@ using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Explain;
 using Rama.Core.Passes;
 using Rama.Core.Plan;
-using Rama.Core.Result;
 using Rama.Core.Result.Counts;
 using Rama.Core.Result.Forecast;
 using Rama.Core.Season;
@@ -20,8 +19,7 @@ namespace Rama.Web.Result;
 /// <param name="Crop">What to expect of it, and what to thin off; null before there is a target.</param>
 /// <param name="Counts">What was counted in the course of the season.</param>
 /// <param name="Kept">Those counts one by one, in the order they were made.</param>
-/// <param name="Start">What the record of the season is filled in with: what was wanted, and what was counted; null
-/// without a target.</param>
+/// <param name="Filled">The record of the season with what was wanted and counted filled in, as closing would.</param>
 /// <param name="Currency">Money of the estate; null for those who are told none.</param>
 public sealed record CropView(
     int Season,
@@ -29,7 +27,7 @@ public sealed record CropView(
     CropOnTrees? Crop,
     CropCounts Counts,
     IReadOnlyList<KeptCropCount> Kept,
-    SeasonResultEntry? Start,
+    SeasonClosing Filled,
     string? Currency
 );
 
@@ -134,7 +132,8 @@ internal static class CropEndpoint
         var all = await years.ReadAsync(cancel, shown);
         if (all.Find(id) is not { } year || await plantings.FindAsync(id, cancel, shown) is not { } stored)
             return TypedResults.NotFound();
-        var reading = PlanReading.Of(stored.ToEntry(), stored.Catalogue);
+        var entry = stored.ToEntry();
+        var reading = PlanReading.Of(entry, stored.Catalogue);
         var counted = year.Counted;
         return TypedResults.Ok(
             new CropView(
@@ -143,7 +142,13 @@ internal static class CropEndpoint
                 year.Crop,
                 counted?.Counts ?? CropCounts.None,
                 counted?.Kept ?? [],
-                SeasonStart.Of(reading, PruningPlan.ToCount(reading), counted?.Left, counted?.Counts),
+                SeasonClosing.Of(
+                    reading,
+                    PruningPlan.ToCount(reading),
+                    entry.Records.Seasons.FirstOrDefault(r => r.Season == all.Season),
+                    counted?.Left,
+                    counted?.Counts
+                ),
                 SignedInPerson.RoleOf(http.User) is { } role && Permissions.May(role, Act.Money)
                     ? all.Estate.Currency
                     : null

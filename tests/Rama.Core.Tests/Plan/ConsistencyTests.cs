@@ -6,8 +6,10 @@ using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Issue;
 using Rama.Core.Prescribe.Working;
+using Rama.Core.Result.Forecast;
 using Rama.Core.Season;
 using Rama.Core.Systems;
+using Rama.Core.Target.Insurance;
 
 namespace Rama.Core.Tests.Plan;
 
@@ -267,6 +269,17 @@ public sealed partial class ConsistencyTests
                     return;
                 // A crop thinned to its number is never told ahead above it.
                 Assert.True(crop.Now.Fruit <= plan.Crop.FruitPerTree + 1e-9);
+                // With the buds of the target, the desk tells the same clusters, and the same fruitlets over.
+                var school = SchoolAnswer.Of(
+                    reading.Target!.Insurance.School,
+                    plan.Crop.FruitPerTree,
+                    reading.Target.Insurance
+                )!;
+                var asWanted = CropOnTrees
+                    .Of(CropReading.TermsOf(reading, plan)! with { BudsLeft = school.BudsPerTree }, CropFound.Nothing)
+                    .Thinning!;
+                Assert.Equal(school.ClustersToVisit!.Value, asWanted.Clusters, 6);
+                Assert.Equal(Math.Max(0, school.FruitletsToThin!.Value), asWanted.ToTakeOff, 6);
                 // What hangs is what goes and what stays.
                 Assert.Equal(load.Fruitlets, load.ToTakeOff + Math.Min(load.Fruitlets, load.FruitWanted), 6);
                 var trees = plan.Density!.BearingTrees;

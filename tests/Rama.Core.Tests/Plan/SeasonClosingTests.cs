@@ -64,7 +64,7 @@ public class SeasonClosingTests
         );
     }
 
-    // Fewer in bloom than hold fruit: the record as typed cannot take the count, and what was wanted is fixed all the same.
+    // Fewer in bloom than hold fruit: the record as typed cannot take the count; what was wanted is fixed all the same.
     [Fact]
     public void What_does_not_fit_is_left_out_and_the_rest_fixed()
     {

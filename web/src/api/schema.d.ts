@@ -12317,7 +12317,7 @@ export interface components {
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
         };
-        /** @description What a crop is told ahead from, as typed: what was left, its usual set, and what was counted since. */
+        /** @description What a crop is told ahead from, as typed: buds left, their usual set, and counts since. */
         CropForecastEntry: {
             /**
              * Format: double
@@ -12564,7 +12564,8 @@ export interface components {
             counts: components["schemas"]["CropCounts"];
             /** @description Those counts one by one, in the order they were made. */
             kept: components["schemas"]["KeptCropCount"][];
-            start: null | components["schemas"]["SeasonResultEntry"];
+            /** @description The record of the season with what was wanted and counted filled in, as closing would. */
+            filled: components["schemas"]["SeasonClosing"];
             /** @description Money of the estate; null for those who are told none. */
             currency: null | string;
         };
@@ -13737,6 +13738,8 @@ export interface components {
             name: string;
             /** @description Its variety. */
             variety: string;
+            /** @description How it bears, for the words of what is counted. */
+            habit: components["schemas"]["BearingHabit"];
             /**
              * Format: int32
              * @description Season it is counted for.
@@ -19545,6 +19548,14 @@ export interface components {
             wanted?: components["schemas"]["ChainFiguresEntry"];
             /** @description What it carried. */
             came?: components["schemas"]["ChainFiguresEntry"];
+        };
+        /** @description What closing the season at hand makes of the record of a planting, and what it still lacks. */
+        SeasonClosing: {
+            record: null | components["schemas"]["SeasonResultEntry"];
+            /** @description What closing fills in. */
+            fills: components["schemas"]["SeasonFact"][];
+            /** @description What nobody told. */
+            missing: components["schemas"]["SeasonFact"][];
         };
         /** @description What was counted and measured on the trees in the course of a season, as typed. */
         SeasonCountsEntry: {

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { useParams } from 'react-router';
+import { HabitContext } from '../words/habit';
 import type { KeptKit } from './queue';
 import { useReading } from '../words/useReading';
 import { useKit } from './useField';
@@ -16,5 +17,7 @@ export function WithKit({ page }: { page: (kept: KeptKit) => ReactNode }) {
         <p>{t('field.not-taken')}</p>
       </main>
     );
-  return <>{page(kept)}</>;
+  // One taken along by an earlier Rama does not tell how its crop bears.
+  const { habit = null } = kept.kit as Partial<KeptKit['kit']>;
+  return <HabitContext.Provider value={habit}>{page(kept)}</HabitContext.Provider>;
 }

@@ -177,7 +177,8 @@ public sealed record SeasonChain(
         return links.MinBy(l => l.Share) is { Share: < -WorthTelling } back
             ? new(
                 $"chain.{way}-but",
-                $"{message}; {back.Name}, at {Percent(back.Factor)}, {(whole < 1 ? "made up for some of it" : "took some of it back")}.",
+                $"{message}; {back.Name}, at {Percent(back.Factor)}, "
+                    + (whole < 1 ? "made up for some of it." : "took some of it back."),
                 came,
                 of,
                 new(back.Name, back.Factor, "share")

@@ -6,7 +6,7 @@ public enum CropPoint
     /// <summary>In bloom: clusters.</summary>
     Bloom,
 
-    /// <summary>After the natural drop, before thinning by hand: clusters that hold fruit, and their fruitlets.</summary>
+    /// <summary>After the natural drop, before thinning by hand: clusters with fruit, and their fruitlets.</summary>
     Set,
 
     /// <summary>After thinning by hand: fruit left, and fruitlets on the ground.</summary>

@@ -4,7 +4,7 @@ using Rama.Core.Statistics;
 
 namespace Rama.Core.Result.Forecast;
 
-/// <summary>What a crop is told ahead from, as typed: what was left, its usual set, and what was counted since.</summary>
+/// <summary>What a crop is told ahead from, as typed: buds left, their usual set, and counts since.</summary>
 public sealed record CropForecastEntry
 {
     /// <summary>Fruit wanted per tree.</summary>

@@ -222,8 +222,8 @@ public sealed record ThinningLoad(
         if (isShort)
             return new(
                 "thinning.short",
-                $"About {clusters:0} clusters a tree hold fruit, fewer than the {wanted} wanted: leave one more on {more:0} "
-                    + "of the strongest, or carry fewer and larger fruit.",
+                $"About {clusters:0} clusters a tree hold fruit, fewer than the {wanted} wanted: leave one more on "
+                    + $"{more:0} of the strongest, or carry fewer and larger fruit.",
                 figures
             );
         return off >= 1 && more < 1

@@ -6,8 +6,8 @@ using Rama.Data.Estate;
 namespace Rama.Data.Exchange.Tables;
 
 /// <summary>
-/// The harvest by pick and grade, as a pack-house tells it; one line a planting, season, pick and grade. Yield, pack-out
-/// and fruit size of the season follow from it.
+/// The harvest by pick and grade, as a pack-house tells it; one line a planting, season, pick and grade. Yield,
+/// pack-out and fruit size of the season follow from it.
 /// </summary>
 internal sealed class HarvestTable : ExchangeTable
 {
@@ -81,13 +81,13 @@ internal sealed class HarvestTable : ExchangeTable
         protected override HarvestLineEntry Entry(LineReader line, HarvestLineEntry? known) =>
             new()
             {
-                Pick = line.Number("pick"),
-                Day = line.Date("day"),
+                Pick = line.Has("pick") ? line.Number("pick") : known?.Pick,
+                Day = line.Has("day") ? line.Date("day") : known?.Day,
                 Grade = line.Text("grade"),
                 Mass = line.Amount("mass"),
-                Fruit = line.Number("fruit"),
-                IsPacked = YesNo.ReadOrNothing(line, "packed"),
-                Delivered = line.Amount("delivered"),
+                Fruit = line.Has("fruit") ? line.Number("fruit") : known?.Fruit,
+                IsPacked = line.Has("packed") ? YesNo.ReadOrNothing(line, "packed") : known?.IsPacked,
+                Delivered = line.Has("delivered") ? line.Amount("delivered") : known?.Delivered,
             };
 
         protected override void Save(HarvestOf group, IReadOnlyList<HarvestLineEntry> entries)

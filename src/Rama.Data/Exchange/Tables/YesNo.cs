@@ -38,7 +38,7 @@ internal static class YesNo
         if (No.Contains(text))
             return false;
         if (!Yes.Contains(text))
-            line.Problems.Add(field, "text", $"Expected yes or nothing, got “{text}”.");
+            line.Problems.Add(field, "text", $"Expected yes, no or nothing, got “{text}”.");
         return true;
     }
 }

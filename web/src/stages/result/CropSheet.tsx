@@ -1,8 +1,13 @@
+import { Button } from 'antd';
 import { Link } from 'react-router';
 import type { CropView } from '../../api/client';
 import { CropToCome } from '../../drawings/CropToCome';
 import { stepsOf, Why } from '../../entry/Why';
+import { useMay } from '../../people/session';
+import '../../words/count';
+import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
+import { useCropSending } from './useCrop';
 
 /** The crop of the season at hand: what to expect, how it came to be known, what to thin off, what was counted. */
 export function CropSheet({ of, planting }: { of: CropView; planting: string }) {
@@ -22,6 +27,7 @@ export function CropSheet({ of, planting }: { of: CropView; planting: string }) 
         <div>
           {crop?.thinning && <Thinning load={crop.thinning} planting={planting} />}
           <Counted counts={counts} />
+          <Kept of={of} planting={planting} />
         </div>
       </div>
     </section>
@@ -112,5 +118,54 @@ function Counted({ counts }: { counts: CropView['counts'] }) {
         </p>
       ))}
     </>
+  );
+}
+
+function Kept({ of, planting }: { of: CropView; planting: string }) {
+  const { t, number } = useReading();
+  const day = useDays();
+  const may = useMay();
+  const { takeBack, busy, failure } = useCropSending(planting, of.season);
+  if (of.kept.length === 0) return null;
+  return (
+    <details data-test="crop-kept">
+      <summary>{t('crop.kept')}</summary>
+      <table className="figures">
+        <thead>
+          <tr>
+            <th>{t('crop.day')}</th>
+            <th>{t('crop.tree')}</th>
+            <th>{t('crop.counted')}</th>
+            <th className="number">{t('crop.clusters')}</th>
+            <th className="number">{t('crop.fruit-column')}</th>
+            <th>{t('crop.who')}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {of.kept.map(({ id, person, entry }) => (
+            <tr key={id}>
+              <td>{entry.day ? day(entry.day) : '–'}</td>
+              <td>{t('field.place', { row: entry.row, tree: entry.tree })}</td>
+              <td>{entry.point && t(`crop.point.${entry.point}`)}</td>
+              <td className="number">{entry.clusters == null ? '–' : number(entry.clusters, 0)}</td>
+              <td className="number">{entry.fruit == null ? '–' : number(entry.fruit, 0)}</td>
+              <td>
+                {person}{' '}
+                {may('count') && (
+                  <Button size="small" disabled={busy} onClick={() => void takeBack(id)}>
+                    {t('crop.take-back')}
+                  </Button>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      {failure && (
+        <p className="field-problem" role="alert">
+          {failure}
+        </p>
+      )}
+    </details>
   );
 }

@@ -11,7 +11,6 @@ import { useCatalogue } from '../estate/useCatalogue';
 import { AlternationSheet } from './AlternationSheet';
 import { CropSheet } from './CropSheet';
 import { lineOf, recordColumns } from './draft';
-import { filled } from './filled';
 import { HarvestSheet } from './HarvestSheet';
 import './result.css';
 import { LearnedSheet } from './LearnedSheet';
@@ -24,9 +23,9 @@ import { useCrop } from './useCrop';
 export function ResultStage() {
   const reading = useReading();
   const { t, unitName, system } = reading;
-  const { draft, change, problem, view, may } = usePlantingWork();
-  const crop = useCrop(view.id, view.season);
-  const start = crop.data?.start ?? null;
+  const { draft, change, problem, view, may, unsaved } = usePlantingWork();
+  const crop = useCrop(view);
+  const filled = crop.data?.filled;
   const catalogue = useCatalogue();
   const units = (codes: string[] | undefined, name: (code: string) => string) =>
     (codes ?? []).map((code) => ({ value: code, label: name(code) }));
@@ -57,8 +56,9 @@ export function ResultStage() {
   const at = lines.findIndex((l) => l.season === season);
   // Places of lines are told as they are sent, without those that say nothing.
   const place = lines.slice(0, at).filter((l) => !isEmptyLine(l, recordColumns)).length;
-  // What was counted of the season at hand since its record was begun.
-  const counted = start && at >= 0 && season === String(view.season) ? filled(lines[at]!, start, reading) : null;
+  // What was counted since the record was begun; over what is being typed nothing is laid.
+  const canFill =
+    season === String(view.season) && at >= 0 && filled && filled.fills.length > 0 && !unsaved.includes('records');
   return (
     <div className="columns result-columns">
       <section>
@@ -66,10 +66,10 @@ export function ResultStage() {
         <div className="stage-head">
           <h2>{season === null ? t('result.title') : t('chain.title', { season })}</h2>
           <SeasonKeys seasons={seasons} season={season} onSeason={setChosen}>
-            {start && may('records') && !seasons.includes(String(view.season)) && (
+            {filled?.record && may('records') && !seasons.includes(String(view.season)) && (
               <Button
                 onClick={() => {
-                  change('records', { lines: [...lines, lineOf(start, reading)] });
+                  change('records', { lines: [...lines, lineOf(filled.record!, reading)] });
                   setChosen(String(view.season));
                 }}
                 data-test="season-begin"
@@ -77,10 +77,10 @@ export function ResultStage() {
                 {t('record.begin', { season: view.season })}
               </Button>
             )}
-            {counted && may('records') && (
+            {canFill && may('records') && (
               <Button
                 onClick={() => {
-                  change('records', { lines: lines.map((l, i) => (i === at ? counted : l)) });
+                  change('records', { lines: lines.map((l, i) => (i === at ? lineOf(filled!.record!, reading) : l)) });
                 }}
                 data-test="season-fill"
               >

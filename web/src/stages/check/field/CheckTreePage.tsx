@@ -1,12 +1,13 @@
 import { useState } from 'react';
 import type { KitCheck, TreeCheckEntry } from '../../../api/client';
+import { CountAgain } from '../../../field/CountAgain';
 import { Figure } from '../../../field/Figure';
-import { PhotoKey } from '../../../field/PhotoKey';
+import { KeepTree } from '../../../field/KeepTree';
 import { PlantingBar } from '../../../field/PlantingBar';
 import type { KeptKit } from '../../../field/queue';
+import { ToldHere } from '../../../field/ToldHere';
 import { todayOf } from '../../../field/today';
 import { useField, useMade } from '../../../field/useField';
-import { useSecondTap } from '../../../field/useSecondTap';
 import { WithKit } from '../../../field/WithKit';
 import { parseNumber } from '../../../units/parse';
 import { firstUnit, shownAs } from '../../../units/system';
@@ -77,7 +78,6 @@ function Check({ kept, check }: { kept: KeptKit; check: KitCheck }) {
   const [wasShort, setWasShort] = useState(false);
   const [doubt, setDoubt] = useState(false);
   const [problem, setProblem] = useState<string | null>(null);
-  const isSecondTap = useSecondTap();
   const girthUnit = firstUnit('cm', system);
   const limbUnit = firstUnit('mm', system);
   const typedGirth = parseNumber(girth, language);
@@ -387,57 +387,32 @@ function Check({ kept, check }: { kept: KeptKit; check: KitCheck }) {
         </p>
       )}
       {doubt ? (
-        <div className="field-sheet" role="alert" data-test="check-doubt">
-          <p>{t('check.doubt', { buds: number(buds ?? 0, 0), asked: number(asked?.number ?? 0, 0) })}</p>
-          <div className="tally-acts">
-            <button
-              type="button"
-              className="key"
-              onClick={() => {
-                setDoubt(false);
-              }}
-            >
-              {t('check.again')}
-            </button>
-            <button type="button" className="key" onClick={() => void send(true)} data-test="check-sure">
-              {t('check.stands')}
-            </button>
-          </div>
-        </div>
+        <CountAgain
+          test="check"
+          onAgain={() => {
+            setDoubt(false);
+          }}
+          onStands={() => void send(true)}
+        >
+          {t('check.doubt', { buds: number(buds ?? 0, 0), asked: number(asked?.number ?? 0, 0) })}
+        </CountAgain>
       ) : (
-        <div className="rework-end">
-          <PhotoKey
-            planting={kept.id}
-            row={at.row === '' ? null : Number(at.row)}
-            tree={at.tree === '' ? null : Number(at.tree)}
-          />
-          <button
-            type="button"
-            className="key key-done"
-            onClick={(e) => {
-              // A second tap of a cold thumb is not a second tree; whoever typed in between means it.
-              if (!isSecondTap(e) || isTyped) void send(false);
-            }}
-            data-test="check-send"
-          >
-            {t('check.send')}
-          </button>
-        </div>
+        <KeepTree planting={kept.id} at={at} isTyped={isTyped} test="check" onKeep={() => void send(false)}>
+          {t('check.send')}
+        </KeepTree>
       )}
-      <ul className="work-told" data-test="check-told">
-        {own.map(({ id, check: c }) => (
-          <li key={id}>
-            {t('check.kept', {
-              row: c.row,
-              tree: c.tree,
-              what: c.left == null ? (c.limbs ?? []).map((l) => l.buds).join(' + ') || '–' : number(c.left, 0),
-            })}{' '}
-            <button type="button" className="key-small" onClick={() => void takeBack(id)}>
-              {t('work.undo')}
-            </button>
-          </li>
-        ))}
-      </ul>
+      <ToldHere
+        test="check"
+        told={own.map(({ id, check: c }) => ({
+          id,
+          text: t('check.kept', {
+            row: c.row,
+            tree: c.tree,
+            what: c.left == null ? (c.limbs ?? []).map((l) => l.buds).join(' + ') || '–' : number(c.left, 0),
+          }),
+        }))}
+        onTakeBack={(id) => void takeBack(id)}
+      />
     </>
   );
 }

@@ -5,6 +5,7 @@ import { Figure } from '../../../field/Figure';
 import { PhotoKey } from '../../../field/PhotoKey';
 import { PlantingBar } from '../../../field/PlantingBar';
 import type { KeptKit } from '../../../field/queue';
+import { ToldHere } from '../../../field/ToldHere';
 import { todayOf } from '../../../field/today';
 import { useField, useMade } from '../../../field/useField';
 import { useSecondTap } from '../../../field/useSecondTap';
@@ -291,24 +292,22 @@ function Working({ kept }: { kept: KeptKit }) {
                 {t('work.send')}
               </button>
             </div>
-            <ul className="work-told" data-test="work-told">
-              {mine.map(({ id, report }) => (
-                <li key={id}>
-                  {t('work.kept', {
-                    what: [
-                      report.rows?.length ? t('work.rows-told', { rows: report.rows.join(', ') }) : '',
-                      report.trees ? t('work.trees-told', { count: report.trees }) : '',
-                      report.hours ? `${report.people} × ${number(report.hours, 2)} h` : '',
-                    ]
-                      .filter(Boolean)
-                      .join(' · '),
-                  })}{' '}
-                  <button type="button" className="key-small" onClick={() => void takeBack(id)}>
-                    {t('work.undo')}
-                  </button>
-                </li>
-              ))}
-            </ul>
+            <ToldHere
+              test="work"
+              told={mine.map(({ id, report }) => ({
+                id,
+                text: t('work.kept', {
+                  what: [
+                    report.rows?.length ? t('work.rows-told', { rows: report.rows.join(', ') }) : '',
+                    report.trees ? t('work.trees-told', { count: report.trees }) : '',
+                    report.hours ? `${report.people} × ${number(report.hours, 2)} h` : '',
+                  ]
+                    .filter(Boolean)
+                    .join(' · '),
+                }),
+              }))}
+              onTakeBack={(id) => void takeBack(id)}
+            />
           </>
         )}
       </main>

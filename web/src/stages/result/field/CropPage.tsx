@@ -1,16 +1,16 @@
 import { useState } from 'react';
 import type { CropCountEntry, KitCrop } from '../../../api/client';
+import { CountAgain } from '../../../field/CountAgain';
 import { Figure } from '../../../field/Figure';
-import { PhotoKey } from '../../../field/PhotoKey';
+import { KeepTree } from '../../../field/KeepTree';
 import { PlantingBar } from '../../../field/PlantingBar';
 import type { KeptKit } from '../../../field/queue';
+import { ToldHere } from '../../../field/ToldHere';
 import { todayOf } from '../../../field/today';
 import { useField, useMade } from '../../../field/useField';
-import { useSecondTap } from '../../../field/useSecondTap';
 import { WithKit } from '../../../field/WithKit';
 import { parseNumber } from '../../../units/parse';
 import '../../../words/check';
-import '../../../words/crew';
 import '../../../words/result';
 import { useReading } from '../../../words/useReading';
 import '../../check/field/check.css';
@@ -51,7 +51,6 @@ function Crop({ kept, crop }: { kept: KeptKit; crop: KitCrop }) {
   const [typed, setTyped] = useState(nothing);
   const [doubt, setDoubt] = useState<number | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const isSecondTap = useSecondTap();
   const counted = [...crop.counted, ...own.map((o) => o.count)];
   const { next, done } = nextOfWalk(route, counted, point);
   const at = place ?? { row: String(next?.row ?? ''), tree: String(next?.tree ?? '') };
@@ -190,61 +189,35 @@ function Crop({ kept, crop }: { kept: KeptKit; crop: KitCrop }) {
         </p>
       )}
       {doubt !== null ? (
-        <div className="field-sheet" role="alert" data-test="crop-doubt">
-          <p>{t('crop.doubt', { bloom: number(doubt, 0) })}</p>
-          <div className="tally-acts">
-            <button
-              type="button"
-              className="key"
-              onClick={() => {
-                setDoubt(null);
-              }}
-            >
-              {t('check.again')}
-            </button>
-            <button type="button" className="key" onClick={() => void send(true)} data-test="crop-sure">
-              {t('check.stands')}
-            </button>
-          </div>
-        </div>
+        <CountAgain
+          test="crop"
+          onAgain={() => {
+            setDoubt(null);
+          }}
+          onStands={() => void send(true)}
+        >
+          {t('crop.doubt', { bloom: number(doubt, 0) })}
+        </CountAgain>
       ) : (
-        <div className="rework-end">
-          <PhotoKey
-            planting={kept.id}
-            row={at.row === '' ? null : Number(at.row)}
-            tree={at.tree === '' ? null : Number(at.tree)}
-          />
-          <button
-            type="button"
-            className="key key-done"
-            onClick={(e) => {
-              // A second tap of a cold thumb is not a second tree; whoever typed in between means it.
-              if (!isSecondTap(e) || typed !== nothing) void send(false);
-            }}
-            data-test="crop-send"
-          >
-            {t('crop.send')}
-          </button>
-        </div>
+        <KeepTree planting={kept.id} at={at} isTyped={typed !== nothing} test="crop" onKeep={() => void send(false)}>
+          {t('crop.send')}
+        </KeepTree>
       )}
-      <ul className="work-told" data-test="crop-told">
-        {own.map(({ id, count: c }) => (
-          <li key={id}>
-            {t(`crop.point.${c.point}`)}:{' '}
-            {t('check.kept', {
-              row: c.row,
-              tree: c.tree,
-              what: [c.clusters, c.fruit]
-                .filter((n) => n !== null)
-                .map((n) => number(n, 0))
-                .join(' · '),
-            })}{' '}
-            <button type="button" className="key-small" onClick={() => void takeBack(id)}>
-              {t('work.undo')}
-            </button>
-          </li>
-        ))}
-      </ul>
+      <ToldHere
+        test="crop"
+        told={own.map(({ id, count: c }) => ({
+          id,
+          text: `${t(`crop.point.${c.point}`)}: ${t('check.kept', {
+            row: c.row,
+            tree: c.tree,
+            what: [c.clusters, c.fruit]
+              .filter((n) => n !== null)
+              .map((n) => number(n, 0))
+              .join(' · '),
+          })}`,
+        }))}
+        onTakeBack={(id) => void takeBack(id)}
+      />
     </>
   );
 }
