@@ -117,6 +117,7 @@ api.MapSeason()
     .MapWork()
     .MapChecks()
     .MapResult()
+    .MapLearning()
     .MapCrop()
     .MapWinter();
 api.MapGroup("/calculations")

@@ -83,6 +83,7 @@ const RowSheetPage = lazy(() => import('./stages/count/RowSheetPage').then((m) =
 const ScanPage = lazy(() => import('./stages/count/ScanPage').then((m) => ({ default: m.ScanPage })));
 const BenchPage = lazy(() => import('./stages/prescribe/BenchPage').then((m) => ({ default: m.BenchPage })));
 const ResultsPage = lazy(() => import('./stages/result/ResultsPage').then((m) => ({ default: m.ResultsPage })));
+const LearningPage = lazy(() => import('./stages/result/LearningPage').then((m) => ({ default: m.LearningPage })));
 const WinterPage = lazy(() => import('./stages/season/WinterPage').then((m) => ({ default: m.WinterPage })));
 const CardPage = lazy(() => import('./stages/prescribe/CardPage').then((m) => ({ default: m.CardPage })));
 
@@ -126,6 +127,7 @@ const router = createBrowserRouter([
         { path: 'known', element: <KnownPage /> },
         { path: 'year', element: <YearPage /> },
         { path: 'results', element: <ResultsPage /> },
+        { path: 'results/learned', element: <LearningPage /> },
         { path: 'results/winter', element: only('plan', <WinterPage />) },
         { path: 'weather', element: <WeatherPage /> },
         { path: 'estate', element: only('season', <EstatePage />) },

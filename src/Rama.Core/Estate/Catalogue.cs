@@ -17,6 +17,11 @@ public sealed record Catalogue(
     /// <summary>Training systems of the estate's own, or shipped ones as it changed them.</summary>
     public IReadOnlyList<TrainingSystem> OwnSystems { get; init; } = [];
 
+    /// <summary>
+    /// Numbers kept to over the whole estate: what its seasons taught of them foretold worse than what Rama comes with.
+    /// </summary>
+    public IReadOnlySet<LearnedQuantity> KeptTo { get; init; } = new HashSet<LearnedQuantity>();
+
     /// <summary>All training systems: the shipped ones with the estate's own over them.</summary>
     public IReadOnlyList<TrainingSystem> Systems => Over(TrainingSystem.Shipped, OwnSystems, s => s.Id, s => s.Id);
 

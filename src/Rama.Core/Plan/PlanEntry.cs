@@ -4,6 +4,7 @@ using Rama.Core.Decide;
 using Rama.Core.Estate;
 using Rama.Core.Prescribe;
 using Rama.Core.Result;
+using Rama.Core.Result.Learning;
 using Rama.Core.Target;
 using Rama.Core.Target.Size;
 
@@ -23,6 +24,9 @@ public sealed record PlanEntry
 
     /// <summary>What past seasons brought.</summary>
     public SeasonRecordsEntry Records { get; init; } = new();
+
+    /// <summary>What is not to be learned of them.</summary>
+    public LearnedChoicesEntry Learning { get; init; } = new();
 
     /// <summary>Fruit that were measured and weighed.</summary>
     public FruitSampleEntry FruitSample { get; init; } = new();

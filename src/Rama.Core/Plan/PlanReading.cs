@@ -7,7 +7,6 @@ using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Result;
 using Rama.Core.Result.Learning;
-using Rama.Core.Statistics;
 using Rama.Core.Target;
 using Rama.Core.Target.Insurance;
 using Rama.Core.Target.Size;
@@ -23,7 +22,8 @@ namespace Rama.Core.Plan;
 /// <param name="Density">Trees on the ground.</param>
 /// <param name="Seasons">Past seasons.</param>
 /// <param name="AtHand">The record of the season at hand, as far as it is told; null for none.</param>
-/// <param name="SetHistory">Cluster set of the coming year from past seasons and the variety.</param>
+/// <param name="Learned">What is used of what past seasons taught.</param>
+/// <param name="SetHistory">Cluster set of the coming year that holds, from past seasons and the variety.</param>
 /// <param name="Known">What the target is read with.</param>
 /// <param name="Start">How far the target is, and what it may start from.</param>
 /// <param name="SizeWarnings">What is unusual about the fruit weighed.</param>
@@ -41,6 +41,7 @@ public sealed record PlanReading(
     PlantingDensity? Density,
     IReadOnlyList<SeasonResult> Seasons,
     SeasonResult? AtHand,
+    LearnedStandings Learned,
     SetHistory? SetHistory,
     TargetKnown Known,
     TargetStart Start,
@@ -70,6 +71,7 @@ public sealed record PlanReading(
         // A season at hand may have been picked; it is no past season of its own plan.
         var records = reader.Under("records", () => entry.Records.Read(entry.Season)) ?? [];
         var seasons = records.Where(s => s.Season < entry.Season).ToList();
+        LearnedStandings learned = new(reader.Under("learning", entry.Learning.Read) ?? [], catalogue.KeptTo);
         var sample = reader.Under("fruitSample", entry.FruitSample.Read) ?? FruitSample.None;
 
         var (known, history, sizeWarnings) =
@@ -79,6 +81,7 @@ public sealed record PlanReading(
                     planting.Variety,
                     catalogue.Crop(planting.Variety.Crop),
                     seasons,
+                    learned,
                     density.BearingTreesPerHa,
                     sample
                 );
@@ -86,7 +89,7 @@ public sealed record PlanReading(
         var proposed =
             planting is null || density is null
                 ? null
-                : ProposedTarget.Of(entry.Records, seasons, density, planting.Variety);
+                : ProposedTarget.Of(entry.Records, seasons, learned, density, planting.Variety);
         var counted = reader.Under("count", entry.Count.Read);
         if (planting is not null)
             foreach (var problem in entry.Count.OlderThan(planting.Leaf))
@@ -108,6 +111,7 @@ public sealed record PlanReading(
             density,
             seasons,
             records.FirstOrDefault(s => s.Season == entry.Season),
+            learned,
             history,
             known,
             TargetStart.Of(entry.Target, known, proposed, reader.Problems),
@@ -142,25 +146,22 @@ public sealed record PlanReading(
         Variety variety,
         Crop crop,
         List<SeasonResult> seasons,
+        LearnedStandings learned,
         double bearingTreesPerHa,
         FruitSample sample
     )
     {
         var places = crop.FruitPlaces.Value;
         List<PastSet> past = [.. LearnedSet.SeenIn(seasons, bearingTreesPerHa, places).Select(s => s.Set)];
-        var history = SetHistory.Of(
-            past,
-            variety.SetShare.Value,
-            Math.Max(variety.SetShareSd.Value, SetLearning.LeastSpread)
-        );
+        var (set, source) = SeasonLearning.SetHeldOf(learned, past, variety);
         var (law, warnings) = sample.Law(DiameterLaw.Round(crop.DensityGPerCm3.Value, crop.DensityGPerCm3.Source));
         InsuranceKnown insurance = new(
-            history?.Predicted ?? BetaShare.Of(variety.SetShare.Value, variety.SetShareSd.Value),
-            past.Count == 0 ? variety.SetShare.Source : "own seasons, drawn towards the variety's",
+            set?.Predicted,
+            source,
             InsuranceTerms.DefaultPruningSd,
             places,
             crop.Fruitlets.Value
         );
-        return (new(law, variety.FruitMassG.Value, insurance), history, warnings);
+        return (new(law, variety.FruitMassG.Value, insurance), set, warnings);
     }
 }

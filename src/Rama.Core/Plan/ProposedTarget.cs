@@ -3,6 +3,7 @@ using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
 using Rama.Core.Result;
+using Rama.Core.Result.Learning;
 using Rama.Core.Target;
 
 namespace Rama.Core.Plan;
@@ -22,6 +23,7 @@ public sealed record ProposedTarget(TargetEntry Target, int Seasons, IReadOnlyLi
     /// <summary>The middle of the last six seasons, so that neither a frost nor a bumper year sets the crop.</summary>
     /// <param name="records">Past seasons as typed: the last of them tells the units.</param>
     /// <param name="seasons">The same, read.</param>
+    /// <param name="learned">What is used of what they taught.</param>
     /// <param name="density">Trees on the ground.</param>
     /// <param name="variety">The variety, whose usual fruit stands in where no fruit was weighed.</param>
     /// <remarks>
@@ -31,6 +33,7 @@ public sealed record ProposedTarget(TargetEntry Target, int Seasons, IReadOnlyLi
     public static ProposedTarget Of(
         SeasonRecordsEntry records,
         IReadOnlyList<SeasonResult> seasons,
+        LearnedStandings learned,
         PlantingDensity density,
         Variety variety
     )
@@ -44,9 +47,10 @@ public sealed record ProposedTarget(TargetEntry Target, int Seasons, IReadOnlyLi
             .ToList();
         if (yields.Count % 2 == 1 && Alternation.Of(yields) is { Alternates: true })
             yields.RemoveAt(yields.Count - 1);
-        var packed = Latest(latest, s => s.PackOut is > 0 ? s.PackOut : null);
         var masses = Latest(latest, s => s.FruitMassKg);
-        double? packOut = packed.Count == 0 ? null : Math.Round(Middle(packed), 2);
+        var taught = LearnedPackOut.Of(seasons)?.Learned;
+        var packed = learned.Held(LearnedQuantity.PackOut, taught, taught is null ? null : LearnedPackOut.Usual);
+        double? packOut = packed is { } of ? Math.Round(of, 2) : null;
         var massG = masses.Count == 0 ? variety.FruitMassG.Value : Middle(masses) * KgPerTonne;
         var size = Math.Round(massG / 5) * 5;
 
@@ -60,6 +64,22 @@ public sealed record ProposedTarget(TargetEntry Target, int Seasons, IReadOnlyLi
                 masses.Count == 0 ? variety.FruitMassG.Source : Sources.Entered
             ),
         ];
+        if (packed is { } held)
+            steps.Insert(
+                0,
+                new(
+                    "target.proposed-pack-out",
+                    "pack-out that holds, to 1 %",
+                    new("pack-out", packOut!.Value, "share"),
+                    [new("pack-out that holds", held, "share")],
+                    learned.Of(LearnedQuantity.PackOut, taught is not null) switch
+                    {
+                        LearnedStanding.Used => "own seasons, drawn towards the usual",
+                        LearnedStanding.Pinned => Sources.Entered,
+                        _ => Sources.Assumption,
+                    }
+                )
+            );
         Amount? wanted = null;
         if (yields.Count > 0)
         {

@@ -1,6 +1,8 @@
 using Rama.Core.Count;
+using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Result;
+using Rama.Core.Result.Learning;
 using Rama.Core.Target.Capacity;
 using Rama.Core.Target.Insurance;
 using Rama.Core.Target.Margin;
@@ -46,6 +48,7 @@ public sealed record TreesApart(int Missing, int Replants, int Pollinizers, int 
 /// </summary>
 /// <param name="Schools">The three schools side by side, those that have what they need.</param>
 /// <param name="SetHistory">Cluster set of the coming year; null where nothing is known of it.</param>
+/// <param name="SetStanding">Whether that is the learned one, and why not.</param>
 /// <param name="Losses">Losses still to come, with what they leave.</param>
 /// <param name="Size">The fruit size in every form.</param>
 /// <param name="Classes">How the harvest spreads over size classes.</param>
@@ -67,6 +70,7 @@ public sealed record TreesApart(int Missing, int Replants, int Pollinizers, int 
 public sealed record TargetDesk(
     IReadOnlyList<SchoolAnswer> Schools,
     SetHistory? SetHistory,
+    LearnedStanding SetStanding,
     LossesLeft Losses,
     FruitSizeAnswer Size,
     SizeClasses? Classes,
@@ -137,6 +141,7 @@ public sealed record TargetDesk(
                     .OfType<SchoolAnswer>(),
             ],
             reading.SetHistory,
+            reading.Learned.Of(LearnedQuantity.Set, SeasonLearning.TellsOfSet(reading)),
             new(target.Insurance.Losses, target.Insurance.Losses.Kept),
             FruitSizeAnswer.Of(target.Crop.Size, target.Crop.Law, target.Crop.Packages, reading.SizeWarnings),
             prices is null
@@ -223,12 +228,13 @@ public sealed record TargetDesk(
         var feeds = load.LeafAreaPerFruitCm2 / CropLoad.LeafAreaWantedCm2 * load.CropDensity;
         if ((load.Low ?? feeds * LeafLow) is not { } low || (load.High ?? feeds * LeafHigh) is not { } high)
             return null;
-        // Where a season did not tell its own trunks, today's stand in for them.
         List<(double, double)> sizes =
         [
             .. reading
                 .Seasons.Where(s => s.FruitMassKg is not null && s.FruitPerTree(bearing) is > 0)
-                .Select(s => (s.FruitPerTree(bearing)!.Value / (s.TcsaCm2 ?? tcsa), s.FruitMassKg!.Value * 1_000)),
+                .Select(s =>
+                    (s.FruitPerTree(bearing)!.Value / TrunkOf(reading, s, tcsa), s.FruitMassKg!.Value * 1_000)
+                ),
         ];
         var insurance = target.Insurance;
         var set = (insurance.Set?.Mean ?? variety.SetShare.Value) * insurance.Places;
@@ -252,6 +258,17 @@ public sealed record TargetDesk(
                 : 1,
             high
         );
+    }
+
+    // A season that did not tell its own trunks has those grown on or back to it, today's where no growth is known.
+    private static double TrunkOf(PlanReading reading, SeasonResult season, double tcsa)
+    {
+        if (season.TcsaCm2 is { } own)
+            return own;
+        var kept = LearnedGrowth.Of(reading.Seasons);
+        return reading.Learned.Held(LearnedQuantity.TrunkGrowth, kept.CmPerYear, null) is { } growth
+            ? kept.With(reading.Year - 1, Trunk.GirthCm(tcsa)).TcsaCm2(season.Season, growth) ?? tcsa
+            : tcsa;
     }
 
     // Prices are mended in their own form; the rest of the desk does not wait for them.

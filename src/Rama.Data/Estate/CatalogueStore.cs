@@ -4,13 +4,14 @@ using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Systems;
 using Rama.Data.Database;
+using Rama.Data.Result;
 
 namespace Rama.Data.Estate;
 
 /// <summary>
 /// The catalogue of the estate in scope: the shipped one with the estate's own varieties and rootstocks over it.
 /// </summary>
-public sealed class CatalogueStore(RamaContext database, EstateScope scope, OwnSystems kept)
+public sealed class CatalogueStore(RamaContext database, EstateScope scope, OwnSystems kept, EstateLearning learning)
 {
     // More than anybody grows; all are read with each plan.
     private const int MostOfAKind = 300;
@@ -32,14 +33,25 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope, OwnS
             stamp.Add((rootstock.Name, rootstock.Version));
         foreach (var system in systems)
             stamp.Add((system.Name, system.Version));
+        var catalogue = Catalogue.Shipped.With(
+            [.. varieties.Select(v => v.ToEntry())],
+            [.. rootstocks.Select(r => r.ToEntry())]
+        ) with
+        {
+            OwnSystems = [.. systems.Select(s => s.System)],
+        };
+        var learned =
+            scope.EstateId == Guid.Empty
+                ? LearnedOfEstate.None
+                : await learning.ReadAsync(database, scope.EstateId, catalogue, stamp.ToHashCode(), cancel);
+        foreach (var quantity in learned.KeptTo.Order())
+            stamp.Add(quantity);
         return _read = new(
-            Catalogue.Shipped.With(
-                [.. varieties.Select(v => v.ToEntry())],
-                [.. rootstocks.Select(r => r.ToEntry())]
-            ) with
+            catalogue with
             {
-                OwnSystems = [.. systems.Select(s => s.System)],
+                KeptTo = learned.KeptTo,
             },
+            learned,
             varieties.ToDictionary(v => v.Name, v => v.Version),
             rootstocks.ToDictionary(r => r.Name, r => r.Version),
             systems.ToDictionary(s => s.Name, s => s.Version),
@@ -240,12 +252,14 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope, OwnS
 
 /// <summary>The catalogue of an estate.</summary>
 /// <param name="Catalogue">The shipped one with the estate's own entries over it.</param>
+/// <param name="Learned">What its seasons taught; what is refused of it, the catalogue keeps to.</param>
 /// <param name="VarietyVersions">Row version of each variety of the estate's own.</param>
 /// <param name="RootstockVersions">Row version of each rootstock of the estate's own.</param>
 /// <param name="SystemVersions">Row version of each training system of the estate's own.</param>
 /// <param name="Stamp">Another number for every other content, within one process.</param>
 public sealed record EstateCatalogue(
     Catalogue Catalogue,
+    LearnedOfEstate Learned,
     IReadOnlyDictionary<string, uint> VarietyVersions,
     IReadOnlyDictionary<string, uint> RootstockVersions,
     IReadOnlyDictionary<string, uint> SystemVersions,

@@ -171,6 +171,7 @@ internal sealed class PlantingConfiguration : IEntityTypeConfiguration<PlantingR
         builder.Amount(p => p.PollinizerShare);
         builder.Property(p => p.Free).HasColumnType("json");
         builder.Property(p => p.FruitSample).HasColumnType("json");
+        builder.Property(p => p.Learning).HasColumnType("json");
         builder.Property(p => p.Version).IsRowVersion();
     }
 }

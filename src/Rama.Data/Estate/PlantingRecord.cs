@@ -1,6 +1,7 @@
 using Rama.Core.Estate;
 using Rama.Core.Quantities;
 using Rama.Core.Result;
+using Rama.Core.Result.Learning;
 using Rama.Core.Target.Size;
 using Rama.Core.Training.Rework;
 using Rama.Data.Database;
@@ -66,6 +67,9 @@ public sealed class PlantingRecord : IHistoried
     /// <summary>Fruit that were measured and weighed, as JSON as typed; null for none.</summary>
     public string? FruitSample { get; private set; }
 
+    /// <summary>Learned numbers a person set aside, as JSON as typed; null for none.</summary>
+    public string? Learning { get; private set; }
+
     /// <summary>What the estate keeps of it in columns of its own, as JSON; null for nothing.</summary>
     public string? Free { get; private set; }
 
@@ -112,6 +116,13 @@ public sealed class PlantingRecord : IHistoried
         Touch();
     }
 
+    /// <summary>Takes over choices the core has read without a problem.</summary>
+    public void TakeOver(LearnedChoicesEntry entry)
+    {
+        Learning = entry.Choices.Count == 0 ? null : StoredJson.Write(entry.Choices.OrderBy(c => c.Quantity).ToList());
+        Touch();
+    }
+
     /// <summary>Takes over past seasons the core has read without a problem.</summary>
     public void TakeOver(SeasonRecordsEntry entry)
     {
@@ -152,6 +163,10 @@ public sealed class PlantingRecord : IHistoried
     /// <summary>Weighed fruit as entered.</summary>
     public FruitSampleEntry ToFruitSample() =>
         FruitSample is null ? new() : new() { Fruit = StoredJson.Read<List<WeighedFruitEntry>>(FruitSample) };
+
+    /// <summary>Learned numbers set aside, as entered.</summary>
+    public LearnedChoicesEntry ToLearning() =>
+        Learning is null ? new() : new() { Choices = StoredJson.Read<List<LearnedChoiceEntry>>(Learning) };
 
     /// <summary>Past seasons as entered.</summary>
     public SeasonRecordsEntry ToRecords() =>

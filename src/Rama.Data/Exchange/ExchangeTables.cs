@@ -12,6 +12,7 @@ public static class ExchangeTables
         new RowTable(),
         new FruitTable(),
         new SeasonTable(),
+        new LearningTable(),
         new HarvestTable(),
         new PlanTable(),
         new CountTable(),

@@ -723,6 +723,10 @@ namespace Rama.Data.Migrations
                         .HasColumnType("json")
                         .HasColumnName("fruit_sample");
 
+                    b.Property<string>("Learning")
+                        .HasColumnType("json")
+                        .HasColumnName("learning");
+
                     b.Property<string>("Name")
                         .IsRequired()
                         .HasMaxLength(60)

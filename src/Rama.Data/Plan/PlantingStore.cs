@@ -6,6 +6,7 @@ using Rama.Core.Explain;
 using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Result;
+using Rama.Core.Result.Learning;
 using Rama.Core.Target;
 using Rama.Core.Target.Size;
 using Rama.Data.Count;
@@ -245,6 +246,27 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
     /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
     /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
     public Task<StoredPlanting?> SaveAsync(Guid id, uint version, FruitSampleEntry entry, CancellationToken cancel) =>
+        ChangePlantingAsync(
+            id,
+            version,
+            stored =>
+            {
+                entry.Read();
+                stored.Planting.TakeOver(entry);
+                return Task.CompletedTask;
+            },
+            cancel
+        );
+
+    /// <summary>Saves which learned numbers are set aside; null when there is no such planting.</summary>
+    /// <exception cref="UnusableEntryException">The entry cannot be used; nothing is saved.</exception>
+    /// <exception cref="EditConflictException">The version is no longer the current one; nothing is saved.</exception>
+    public Task<StoredPlanting?> SaveAsync(
+        Guid id,
+        uint version,
+        LearnedChoicesEntry entry,
+        CancellationToken cancel
+    ) =>
         ChangePlantingAsync(
             id,
             version,

@@ -273,6 +273,7 @@ public sealed class SeasonPlanRecord : IHistoried
             Planting = planting.ToEntry(),
             Rows = planting.ToRows(),
             Records = planting.ToRecords(),
+            Learning = planting.ToLearning(),
             FruitSample = planting.ToFruitSample(),
             Target = ToTarget(),
             Count = ToCount(),

@@ -26,8 +26,7 @@ namespace Rama.Web.Plan;
 /// <param name="Ahead">Heavy and light years, and what they mean for the coming one.</param>
 /// <param name="Chains">Past seasons from what was wanted to what came, the latest first.</param>
 /// <param name="Harvests">Past seasons as picked and graded, the latest first.</param>
-/// <param name="Learned">What past seasons taught of its set; null where none tells of it.</param>
-/// <param name="LearnedUse">What that does to the buds of the target; null where it does not use it.</param>
+/// <param name="Learning">Learned numbers set aside, as entered.</param>
 /// <param name="FruitSample">Fruit measured and weighed, as entered.</param>
 /// <param name="Target">The target as entered.</param>
 /// <param name="Count">The count as entered.</param>
@@ -47,8 +46,7 @@ public sealed record PlantingView(
     YearAhead Ahead,
     IReadOnlyList<PastChain> Chains,
     IReadOnlyList<PastHarvest> Harvests,
-    LearnedSet? Learned,
-    LearnedUse? LearnedUse,
+    LearnedChoicesEntry Learning,
     FruitSampleEntry FruitSample,
     TargetEntry Target,
     SurveyEntry Count,
@@ -77,8 +75,7 @@ public sealed record PlantingView(
             YearAhead.Of(reading, plan),
             PastChain.AllOf(reading, plan, seasons),
             PastHarvest.AllOf(reading, seasons),
-            SetLearning.LearnedOf(reading),
-            SetLearning.UseOf(reading),
+            entry.Learning,
             entry.FruitSample,
             entry.Target,
             entry.Count,

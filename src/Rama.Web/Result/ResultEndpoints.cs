@@ -8,6 +8,7 @@ using Rama.Core.Result.Thinning;
 using Rama.Core.Target.Size;
 using Rama.Data.Estate;
 using Rama.Data.Plan;
+using Rama.Data.Result;
 using Rama.Web.Accounts;
 using Rama.Web.Plan;
 using Rama.Web.Season;
@@ -58,6 +59,7 @@ internal static class ResultEndpoints
 
     private static async Task<Ok<ResultsView>> Results(
         PlanCache cache,
+        LearningStore learned,
         EstateStore estates,
         CancellationToken cancel,
         int? season = null
@@ -65,7 +67,9 @@ internal static class ResultEndpoints
     {
         var current = (await estates.ReadAsync(cancel)).Season;
         var plantings = await cache.ReadAsync("chains", current, current, ChainsOf, cancel);
-        return TypedResults.Ok(ResultsView.Of(season, current, [.. plantings.Select(p => p.Told)]));
+        return TypedResults.Ok(
+            ResultsView.Of(season, current, [.. plantings.Select(p => p.Told)], await learned.TestsAsync(cancel))
+        );
     }
 
     private static PlantingChains ChainsOf(StoredPlanting stored)
@@ -78,8 +82,7 @@ internal static class ResultEndpoints
             stored.Planting.Name,
             stored.Planting.Variety,
             stored.Planting.AreaHa(),
-            PastChain.AllOf(reading, PruningPlan.ToCount(reading), entry.Records.Read(stored.Season)),
-            SetLearning.LearnedOf(reading)
+            PastChain.AllOf(reading, PruningPlan.ToCount(reading), entry.Records.Read(stored.Season))
         );
     }
 

@@ -10,8 +10,7 @@ namespace Rama.Web.Result;
 /// <param name="Seasons">Seasons there is a record of, the latest first.</param>
 /// <param name="Lines">Its plantings, the one that missed most tonnes first.</param>
 /// <param name="Links">What each step made of the crops, the one that cost most first.</param>
-/// <param name="BackTest">Whether what all plantings taught of their set foretells better than the varieties' numbers;
-/// null while no season could be foretold.</param>
+/// <param name="BackTests">Whether what all plantings taught foretells better than the numbers Rama comes with.</param>
 /// <param name="WantedT">Tonnes wanted of the plantings where both are known.</param>
 /// <param name="CameT">Tonnes packed of them.</param>
 public sealed record ResultsView(
@@ -19,12 +18,17 @@ public sealed record ResultsView(
     IReadOnlyList<int> Seasons,
     IReadOnlyList<ResultLine> Lines,
     IReadOnlyList<LinkSum> Links,
-    BackTest? BackTest,
+    IReadOnlyList<BackTest> BackTests,
     double WantedT,
     double CameT
 )
 {
-    internal static ResultsView Of(int? season, int current, IReadOnlyList<PlantingChains> plantings)
+    internal static ResultsView Of(
+        int? season,
+        int current,
+        IReadOnlyList<PlantingChains> plantings,
+        IReadOnlyList<BackTest> tests
+    )
     {
         List<int> seasons = [.. plantings.SelectMany(p => p.Chains).Select(c => c.Season).Distinct().OrderDescending()];
         // The season at hand is picked late; until it is told, the one before it is what there is to look at.
@@ -47,7 +51,7 @@ public sealed record ResultsView(
                 where chain.Season == shown && chain.Chain is not null
                 select (chain.Chain, (chain.CameTPerHa - chain.WantedTPerHa) * planting.AreaHa)
             ),
-            BackTest.Of(plantings.Select(p => p.Learned).OfType<LearnedSet>()),
+            tests,
             both.Sum(l => l.WantedT!.Value),
             both.Sum(l => l.CameT!.Value)
         );
@@ -94,6 +98,5 @@ internal sealed record PlantingChains(
     string? Name,
     string Variety,
     double AreaHa,
-    IReadOnlyList<PastChain> Chains,
-    LearnedSet? Learned
+    IReadOnlyList<PastChain> Chains
 );

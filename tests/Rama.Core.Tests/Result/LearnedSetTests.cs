@@ -56,13 +56,13 @@ public class LearnedSetTests
     public void Twelve_seasons_of_an_estate_recover_its_plantings_and_pass_the_back_test()
     {
         var random = new Random(12);
-        List<(double Truth, LearnedSet Learned)> estate = [];
+        List<(double Truth, LearnedValue Learned)> estate = [];
         for (var planting = 0; planting < 24; planting++)
         {
             var truth = Usual + .08 * Normal(random);
             estate.Add((truth, LearnedSet.Of(SeasonsOf(truth, 12, random), Usual, Spread)!));
         }
-        double Rms(Func<(double Truth, LearnedSet Learned), double> of) =>
+        double Rms(Func<(double Truth, LearnedValue Learned), double> of) =>
             Math.Sqrt(estate.Average(p => of(p) * of(p)));
         var (learned, shipped) = (Rms(p => p.Learned.Learned - p.Truth), Rms(p => Usual - p.Truth));
         Assert.True(learned < .6 * shipped, $"{learned:0.000} against {shipped:0.000}");
@@ -86,7 +86,7 @@ public class LearnedSetTests
             .ToList();
         var test = BackTest.Of(estate)!;
         Assert.True(test.Refused);
-        Assert.Equal("back-test.refused", test.Sentence.Code);
+        Assert.Equal("back-test.set-refused", test.Sentence.Code);
     }
 
     [Fact]

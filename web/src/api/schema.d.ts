@@ -6938,6 +6938,201 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/plantings/{id}/learning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What past seasons taught of a planting, and what that does to its plan */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlantingLearningView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        /** Put learned numbers back to what Rama comes with, or pin them */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["SaveLearning"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PlantingView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Conflict */
+                409: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EditConflict"];
+                    };
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/learning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What past seasons taught over the estate, and how well it foretold */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["EstateLearningView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/learning/work": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What row sets done and trees checked taught of crews and pruners */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["LearnedWorkView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/winter": {
         parameters: {
             query?: never;
@@ -9515,6 +9710,8 @@ export interface components {
          *     it, over all plantings of an estate.
          */
         BackTest: {
+            /** @description Of which number. */
+            quantity: components["schemas"]["LearnedQuantity"];
             /**
              * Format: int32
              * @description Seasons foretold from own ones before them.
@@ -9522,7 +9719,7 @@ export interface components {
             foretold: number;
             /**
              * Format: int32
-             * @description Those of them whose set is known, and not only "at least".
+             * @description Those of them whose value is known, and not only "at least".
              */
             exact: number;
             /**
@@ -9537,7 +9734,7 @@ export interface components {
             sdError: null | number;
             /**
              * Format: double
-             * @description Mean of seen − the variety's number over the same.
+             * @description Mean of seen − the shipped number over the same.
              */
             shippedMeanError: null | number;
             /**
@@ -9547,7 +9744,7 @@ export interface components {
             shippedSdError: null | number;
             /**
              * Format: double
-             * @description Mean log of the chance given to what was seen, less that given by the variety's number.
+             * @description Mean log of the chance given to what was seen, less that given by the shipped number.
              */
             gain: number;
             /**
@@ -13472,6 +13669,13 @@ export interface components {
             currency?: null | string;
             bodyMarks?: null | components["schemas"]["BodyMarksEntry"];
         };
+        /** @description What the seasons of all plantings taught. */
+        EstateLearningView: {
+            /** @description How well each number was foretold. */
+            tests: components["schemas"]["BackTest"][];
+            /** @description Planting by planting, by code; those that learned nothing are left out. */
+            plantings: components["schemas"]["LearnedPlanting"][];
+        };
         /** @description The ground of an estate. */
         EstateMap: {
             /** @description Blocks by code. */
@@ -15561,6 +15765,30 @@ export interface components {
              */
             discounted: null | number;
         };
+        /** @description A learned number that a person set aside. */
+        LearnedChoice: {
+            /** @description Which number. */
+            quantity: components["schemas"]["LearnedQuantity"];
+            /**
+             * Format: double
+             * @description What it is pinned to, share or cm a year; null for the shipped number.
+             */
+            pinned: null | number;
+            /** @description Why. */
+            reason: string;
+        };
+        /** @description A learned number that a person set aside, as typed. */
+        LearnedChoiceEntry: {
+            quantity?: null | components["schemas"]["LearnedQuantity"];
+            pinned?: null | components["schemas"]["Amount"];
+            /** @description Why. */
+            reason?: null | string;
+        };
+        /** @description Which learned numbers of a planting a person set aside, as typed. */
+        LearnedChoicesEntry: {
+            /** @description The choices, each number once; what is not named is learned. */
+            choices?: components["schemas"]["LearnedChoiceEntry"][];
+        };
         /** @description How much longer work takes than expected, and how sure that is. */
         LearnedFactor: {
             /**
@@ -15602,26 +15830,94 @@ export interface components {
              */
             high: number;
         };
-        /** @description What a planting's seasons taught of its set. */
-        LearnedSet: {
+        /** @description A planting, crew or pruner. */
+        LearnedHand: {
+            /**
+             * Format: uuid
+             * @description Which.
+             */
+            id: string;
+            /** @description Its code or name. */
+            name: string;
+            minutes: null | components["schemas"]["LearnedFactor"];
+            miss: null | components["schemas"]["MissSpread"];
+        };
+        /** @description A number that seasons teach. */
+        LearnedLine: {
+            /** @description Which. */
+            quantity: components["schemas"]["LearnedQuantity"];
+            value: null | components["schemas"]["LearnedValue"];
+            /** @description Which number holds, and why. */
+            standing: components["schemas"]["LearnedStanding"];
             /**
              * Format: double
-             * @description Mean share of the variety.
+             * @description The number that holds.
+             */
+            held: number;
+            /**
+             * Format: double
+             * @description The number Rama comes with.
+             */
+            shipped: number;
+            /** @description Unit of both. */
+            unit: string;
+            choice: null | components["schemas"]["LearnedChoice"];
+        };
+        /** @description A part of what was learned. */
+        LearnedPart: {
+            /** @description The part, as the pack-house calls it; null for what was not told apart. */
+            name: null | string;
+            /**
+             * Format: double
+             * @description Its share of the picked mass.
+             */
+            share: number;
+        };
+        /** @description What a planting's seasons taught. */
+        LearnedPlanting: {
+            /**
+             * Format: uuid
+             * @description The planting.
+             */
+            planting: string;
+            /** @description Its code. */
+            code: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Its variety. */
+            variety: string;
+            /** @description Number by number. */
+            lines: components["schemas"]["LearnedLine"][];
+        };
+        /** @enum {unknown} */
+        LearnedQuantity: "set" | "packOut" | "trunkGrowth" | null;
+        /**
+         * @description Which of shipped, learned and pinned number holds, and why.
+         * @enum {unknown}
+         */
+        LearnedStanding: "untaught" | "used" | "putBack" | "pinned" | "refused";
+        /** @description What a planting's seasons taught of one of its numbers. */
+        LearnedValue: {
+            /** @description Of which. */
+            quantity: components["schemas"]["LearnedQuantity"];
+            /**
+             * Format: double
+             * @description The number Rama comes with.
              */
             shipped: number;
             /**
              * Format: double
-             * @description Mean share of the coming year.
+             * @description The number for the coming year, as taught.
              */
             learned: number;
             /**
              * Format: double
-             * @description Share that one coming year in ten lies below.
+             * @description Value that one coming year in ten lies below.
              */
             low: number;
             /**
              * Format: double
-             * @description Share that one coming year in ten lies above.
+             * @description Value that one coming year in ten lies above.
              */
             high: number;
             /**
@@ -15634,13 +15930,17 @@ export interface components {
              * @description Those of them that only tell "at least".
              */
             atLeast: number;
+            /** @description Unit of the history: what was foretold may be told otherwise than what is learned. */
+            historyUnit: string;
             /**
              * @description What would have been foretold of each of the latest twelve seasons before it, and what was
              *                 seen.
              */
-            history: components["schemas"]["SetForecast"][];
+            history: components["schemas"]["SeasonForecast"][];
             /** @description What it comes to. */
             sentence: components["schemas"]["Notice"];
+            /** @description What it is made of, the largest first: reasons of what was not packed. Empty for most. */
+            parts: components["schemas"]["LearnedPart"][];
             /**
              * Format: double
              * @description The number, not rounded.
@@ -15656,23 +15956,36 @@ export interface components {
             /** @description What the manager should know before relying on it. */
             warnings: components["schemas"]["Notice"][];
         };
-        /** @description What own seasons do to the buds to leave per fruit. */
-        LearnedUse: {
+        /** @description What the work of the season taught: how long it takes, and how far it comes out from its number. */
+        LearnedWorkView: {
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest.
+             */
+            season: number;
+            /**
+             * Format: int32
+             * @description Row sets done whose hours are told.
+             */
+            logs: number;
+            /** @description Plantings row sets were logged of. */
+            plantings: components["schemas"]["LearnedHand"][];
+            /** @description Crews. */
+            crews: components["schemas"]["LearnedHand"][];
+            /** @description Pruners whose trees were checked. */
+            pruners: components["schemas"]["LearnedHand"][];
+            /** @description How far pruning misses its number over all. */
+            miss: components["schemas"]["MissSpread"];
             /**
              * Format: double
-             * @description Bud factor with them.
+             * @description The miss before anybody checked, as a share.
              */
-            factor: number;
-            /**
-             * Format: double
-             * @description Bud factor by the variety alone.
-             */
-            without: number;
+            usualMiss: number;
         };
         /** @description What seasons taught. */
         LearningAnswer: {
             /** @description Of the set. */
-            set: components["schemas"]["LearnedSet"];
+            set: components["schemas"]["LearnedValue"];
             backTest: null | components["schemas"]["BackTest"];
         };
         /** @description Seasons of a planting that tell of its set, as typed. */
@@ -16380,6 +16693,24 @@ export interface components {
             /** @description Scanned buds of the trees that were counted by hand too. */
             scannedAt?: null | components["schemas"]["ScannedTree"][];
         };
+        /** @description How far trees come out from their number. */
+        MissSpread: {
+            /**
+             * Format: double
+             * @description Variance of log(left ÷ asked).
+             */
+            variance: number;
+            /**
+             * Format: int32
+             * @description Trees checked it rests on.
+             */
+            counts: number;
+            /**
+             * Format: double
+             * @description The same as a share of the number, standard deviation.
+             */
+            sd: number;
+        };
         /** @description Hours paid in one month. */
         MonthHours: {
             /**
@@ -17075,6 +17406,8 @@ export interface components {
             rows?: components["schemas"]["RowListEntry"];
             /** @description What past seasons brought. */
             records?: components["schemas"]["SeasonRecordsEntry"];
+            /** @description What is not to be learned of them. */
+            learning?: components["schemas"]["LearnedChoicesEntry"];
             /** @description Fruit that were measured and weighed. */
             fruitSample?: components["schemas"]["FruitSampleEntry"];
             /** @description What is wanted. */
@@ -17087,6 +17420,45 @@ export interface components {
             settings?: components["schemas"]["DecisionSettingsEntry"];
             /** @description How the system is cut here, and what demonstration trees showed. */
             cutting?: components["schemas"]["CuttingEntry"];
+        };
+        /** @description The numbers of a plan that what was learned may change, and what is proposed for a target. */
+        PlanGlance: {
+            /**
+             * Format: double
+             * @description Yield proposed, tonnes packed per hectare; null without past yields.
+             */
+            proposedYield: null | number;
+            /**
+             * Format: double
+             * @description Pack-out proposed; null where none is known.
+             */
+            proposedPackOut: null | number;
+            /**
+             * Format: double
+             * @description Buds to leave for each fruit; null before a target.
+             */
+            factor: null | number;
+            /**
+             * Format: double
+             * @description Buds to leave per tree.
+             */
+            budsWanted: null | number;
+            decision: null | components["schemas"]["DecisionKind"];
+            /**
+             * Format: double
+             * @description Buds the cuts take from a tree; null before a prescription.
+             */
+            budsOff: null | number;
+            /**
+             * Format: double
+             * @description Clusters per tree left to hand thinning.
+             */
+            clustersToThinning: null | number;
+            /**
+             * Format: double
+             * @description Working minutes per tree.
+             */
+            minutesPerTree: null | number;
         };
         /** @description A pass of a planting's programme. */
         PlannedPass: {
@@ -17386,6 +17758,22 @@ export interface components {
             /** @description The one entry its target lacks; null where it lacks none. */
             lacks: null | string;
         };
+        /** @description What the seasons of a planting taught, which of it holds, and what that does to its plan. */
+        PlantingLearning: {
+            /** @description Number by number. */
+            lines: components["schemas"]["LearnedLine"][];
+            /** @description The plan with what holds. */
+            with: components["schemas"]["PlanGlance"];
+            /** @description The same plan by the shipped numbers alone. */
+            without: components["schemas"]["PlanGlance"];
+        };
+        /** @description What the seasons of a planting taught. */
+        PlantingLearningView: {
+            /** @description What was learned, what holds, and what that does to the plan. */
+            learning: components["schemas"]["PlantingLearning"];
+            /** @description How well each number was foretold, over all plantings of the estate. */
+            tests: components["schemas"]["BackTest"][];
+        };
         /** @description A planting with what was entered for the season and the plan that follows from it. */
         PlantingView: {
             /**
@@ -17422,8 +17810,8 @@ export interface components {
             chains: components["schemas"]["PastChain"][];
             /** @description Past seasons as picked and graded, the latest first. */
             harvests: components["schemas"]["PastHarvest"][];
-            learned: null | components["schemas"]["LearnedSet"];
-            learnedUse: null | components["schemas"]["LearnedUse"];
+            /** @description Learned numbers set aside, as entered. */
+            learning: components["schemas"]["LearnedChoicesEntry"];
             /** @description Fruit measured and weighed, as entered. */
             fruitSample: components["schemas"]["FruitSampleEntry"];
             /** @description The target as entered. */
@@ -18468,7 +18856,8 @@ export interface components {
             lines: components["schemas"]["ResultLine"][];
             /** @description What each step made of the crops, the one that cost most first. */
             links: components["schemas"]["LinkSum"][];
-            backTest: null | components["schemas"]["BackTest"];
+            /** @description Whether what all plantings taught foretells better than the numbers Rama comes with. */
+            backTests: components["schemas"]["BackTest"][];
             /**
              * Format: double
              * @description Tonnes wanted of the plantings where both are known.
@@ -19171,6 +19560,12 @@ export interface components {
             version: number;
             fruitSample: components["schemas"]["FruitSampleEntry"];
         };
+        /** @description Learned numbers to set aside, with the version of the planting they were read at. */
+        SaveLearning: {
+            /** Format: uint32 */
+            version: number;
+            learning: components["schemas"]["LearnedChoicesEntry"];
+        };
         /** @description A rule pack to try or save. */
         SavePack: {
             /**
@@ -19619,6 +20014,51 @@ export interface components {
          * @enum {unknown}
          */
         SeasonFact: "wanted" | "budsLeft" | "bloom" | "set" | "yield" | "fruitSize" | "packOut" | "girth";
+        /** @description What was foretold of a season, by what was known before it, and what was seen. */
+        SeasonForecast: {
+            /**
+             * Format: int32
+             * @description Calendar year of the harvest.
+             */
+            season: number;
+            /**
+             * Format: double
+             * @description Mean foretold.
+             */
+            foretold: number;
+            /**
+             * Format: double
+             * @description Value that one year in ten lies below, as foretold.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description Value that one year in ten lies above.
+             */
+            high: number;
+            /**
+             * Format: double
+             * @description Value seen.
+             */
+            seen: number;
+            /** @description Whether it is only known to have been at least this. */
+            atLeast: boolean;
+            /**
+             * Format: int32
+             * @description Own seasons it rests on.
+             */
+            own: number;
+            /**
+             * Format: double
+             * @description Log of the chance given to what was seen, less that given by the shipped number alone.
+             */
+            gain: number;
+            /**
+             * Format: double
+             * @description What the shipped number alone foretells.
+             */
+            shipped: number;
+        };
         /** @description Fruit per tree of one past season. */
         SeasonFruit: {
             /**
@@ -19917,51 +20357,6 @@ export interface components {
             /** @description Estates the person belongs to, by name. */
             estates: components["schemas"]["SessionEstate"][];
             here: null | components["schemas"]["SessionHere"];
-        };
-        /** @description What was foretold of the set of a season, by what was known before it, and what was seen. */
-        SetForecast: {
-            /**
-             * Format: int32
-             * @description Calendar year of the harvest.
-             */
-            season: number;
-            /**
-             * Format: double
-             * @description Mean share foretold.
-             */
-            foretold: number;
-            /**
-             * Format: double
-             * @description Share that one year in ten lies below, as foretold.
-             */
-            low: number;
-            /**
-             * Format: double
-             * @description Share that one year in ten lies above.
-             */
-            high: number;
-            /**
-             * Format: double
-             * @description Share seen.
-             */
-            seen: number;
-            /** @description Whether it is only known to have been at least this. */
-            atLeast: boolean;
-            /**
-             * Format: int32
-             * @description Own seasons it rests on.
-             */
-            own: number;
-            /**
-             * Format: double
-             * @description Log of the chance given to what was seen, less that given by the variety's number alone.
-             */
-            gain: number;
-            /**
-             * Format: double
-             * @description Mean share the variety's number alone foretells.
-             */
-            shipped: number;
         };
         /**
          * @description Cluster set of the coming year from a planting's own past seasons and what is known of its variety. A block
@@ -21368,6 +21763,8 @@ export interface components {
             /** @description The three schools side by side, those that have what they need. */
             schools: components["schemas"]["SchoolAnswer"][];
             setHistory: null | components["schemas"]["SetHistory"];
+            /** @description Whether that is the learned one, and why not. */
+            setStanding: components["schemas"]["LearnedStanding"];
             /** @description Losses still to come, with what they leave. */
             losses: components["schemas"]["LossesLeft"];
             /** @description The fruit size in every form. */

@@ -9,17 +9,22 @@ const WIDTH = 420,
 export function ForetoldSeasons({
   seasons,
   shipped,
+  unit,
+  decimals = 0,
   label,
 }: {
   seasons: readonly (Foretold & { atLeast: boolean })[];
-  shipped: number;
+  /** The number Rama comes with; null where that differs from season to season. */
+  shipped: number | null;
+  unit: string;
+  decimals?: number;
   label: string;
 }) {
   const { told } = useReading();
   const { marks, shipped: usual } = foretoldMarks(seasons, shipped, WIDTH, HEIGHT);
   return (
     <svg className="foretold" viewBox={`0 0 ${WIDTH} ${HEIGHT + 20}`} role="img" aria-label={label}>
-      <line x1={0} x2={WIDTH} y1={usual} y2={usual} className="foretold-usual" />
+      {usual !== null && <line x1={0} x2={WIDTH} y1={usual} y2={usual} className="foretold-usual" />}
       {marks.map((m, i) => {
         const s = seasons[i]!;
         return (
@@ -32,7 +37,7 @@ export function ForetoldSeasons({
               <circle cx={m.x} cy={m.seen} r={5} className="foretold-seen" />
             )}
             <text x={m.x + 14} y={m.seen + 4}>
-              {told(s.seen, 'share', 0)}
+              {told(s.seen, unit, decimals)}
             </text>
             <text x={m.x} y={HEIGHT + 15} textAnchor="middle">
               {s.season}

@@ -1,4 +1,4 @@
-/** A season as foretold and as seen, in shares. */
+/** A season as foretold and as seen, in one unit. */
 export interface Foretold {
   season: number;
   foretold: number;
@@ -15,19 +15,20 @@ export interface ForetoldMark {
   seen: number;
 }
 
-const MARGIN = 0.04;
+// Of what is shown, left free above and below.
+const MARGIN = 0.1;
 
 /** Where seasons stand side by side, all of what was foretold and seen within the height. */
 export function foretoldMarks(
   seasons: readonly Foretold[],
-  shipped: number,
+  shipped: number | null,
   width: number,
   height: number,
-): { marks: ForetoldMark[]; shipped: number } {
-  const all = [shipped, ...seasons.flatMap((s) => [s.low, s.high, s.seen])];
-  const from = Math.max(0, Math.min(...all) - MARGIN);
-  const to = Math.min(1, Math.max(...all) + MARGIN);
-  const y = (share: number) => height - ((share - from) / (to - from)) * height;
+): { marks: ForetoldMark[]; shipped: number | null } {
+  const all = [...(shipped === null ? [] : [shipped]), ...seasons.flatMap((s) => [s.low, s.high, s.seen])];
+  const [least, most] = [Math.min(...all), Math.max(...all)];
+  const margin = MARGIN * (most - least);
+  const y = (value: number) => height - ((value - least + margin) / (most - least + 2 * margin)) * height;
   const step = width / Math.max(1, seasons.length);
   return {
     marks: seasons.map((s, i) => ({
@@ -37,6 +38,6 @@ export function foretoldMarks(
       foretold: y(s.foretold),
       seen: y(s.seen),
     })),
-    shipped: y(shipped),
+    shipped: shipped === null ? null : y(shipped),
   };
 }

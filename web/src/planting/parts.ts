@@ -3,11 +3,12 @@ import { settings } from '../stages/decide/draft';
 import { planting, rows } from '../stages/estate/draft';
 import { cutting } from '../stages/prescribe/draft';
 import { fruitSample, records } from '../stages/result/draft';
+import { learning } from '../stages/result/learningDraft';
 import { target } from '../stages/target/draft';
 import type { PartOf } from './part';
 
 /** The parts of a planting, from the stages they belong to. */
-export const parts = { planting, target, settings, rows, records, fruitSample, count, cutting };
+export const parts = { planting, target, settings, rows, records, learning, fruitSample, count, cutting };
 
 export type PartName = keyof typeof parts;
 

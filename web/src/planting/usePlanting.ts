@@ -254,6 +254,7 @@ function entryOf(view: PlantingView): PlanEntry {
     planting: view.planting,
     rows: view.rows,
     records: view.records,
+    learning: view.learning,
     fruitSample: view.fruitSample,
     target: view.target,
     count: view.count,

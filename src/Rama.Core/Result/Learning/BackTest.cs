@@ -1,3 +1,4 @@
+using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Statistics;
 
@@ -7,18 +8,20 @@ namespace Rama.Core.Result.Learning;
 /// Whether what was learned foretells better than the number shipped: every season foretold by what was known before
 /// it, over all plantings of an estate.
 /// </summary>
+/// <param name="Quantity">Of which number.</param>
 /// <param name="Foretold">Seasons foretold from own ones before them.</param>
-/// <param name="Exact">Those of them whose set is known, and not only "at least".</param>
+/// <param name="Exact">Those of them whose value is known, and not only "at least".</param>
 /// <param name="MeanError">Mean of seen − foretold over the exact ones; null without any.</param>
 /// <param name="SdError">Its standard deviation; null for fewer than two.</param>
-/// <param name="ShippedMeanError">Mean of seen − the variety's number over the same.</param>
+/// <param name="ShippedMeanError">Mean of seen − the shipped number over the same.</param>
 /// <param name="ShippedSdError">Its standard deviation.</param>
-/// <param name="Gain">Mean log of the chance given to what was seen, less that given by the variety's number.</param>
+/// <param name="Gain">Mean log of the chance given to what was seen, less that given by the shipped number.</param>
 /// <param name="GainError">Its standard error; null for fewer than two.</param>
 /// <param name="Refused">Whether it foretells worse by more than two standard errors.</param>
 /// <param name="Sentence">What it comes to.</param>
 /// <param name="Steps">The arithmetic.</param>
 public sealed record BackTest(
+    LearnedQuantity Quantity,
     int Foretold,
     int Exact,
     double? MeanError,
@@ -37,17 +40,23 @@ public sealed record BackTest(
     // Fewer tell nothing of a spread (assumption).
     private const int Fewest = 5;
 
+    /// <summary>The numbers learned of all plantings, each scored on its own.</summary>
+    /// <param name="learned">What was learned of each planting.</param>
+    public static IReadOnlyList<BackTest> AllOf(IEnumerable<LearnedValue> learned) =>
+        [.. learned.GroupBy(v => v.Quantity).OrderBy(g => g.Key).Select(g => Of(g)).OfType<BackTest>()];
+
     /// <summary>Scores the seasons of all plantings.</summary>
-    /// <param name="plantings">What was learned of each.</param>
+    /// <param name="plantings">What was learned of one number of each.</param>
     /// <returns>Null where no season could be foretold from one before it.</returns>
     /// <remarks>
     /// The score is the logarithm of the chance given to what was seen: proper, and the same for seasons that only tell
     /// "at least". One planting alone would refuse a right learner far too often; all are pooled. Sources: Good 1952
     /// (logarithmic score); handbook of the trade 8.2.
     /// </remarks>
-    public static BackTest? Of(IEnumerable<LearnedSet> plantings)
+    public static BackTest? Of(IEnumerable<LearnedValue> plantings)
     {
-        var seasons = plantings.SelectMany(p => p.History).Where(f => f.Own > 0).ToList();
+        List<LearnedValue> all = [.. plantings];
+        var seasons = all.SelectMany(p => p.History).Where(f => f.Own > 0).ToList();
         if (seasons.Count == 0)
             return null;
         var gain = MeanInterval.Of([.. seasons.Select(f => f.Gain)]);
@@ -56,6 +65,7 @@ public sealed record BackTest(
         var shipped = exact.Count == 0 ? null : MeanInterval.Of([.. exact.Select(f => f.Seen - f.Shipped)]);
         var refused = seasons.Count >= Fewest && gain.Mean < -Errors * gain.StandardError;
         return new(
+            all[0].Quantity,
             seasons.Count,
             exact.Count,
             own?.Mean,
@@ -65,7 +75,7 @@ public sealed record BackTest(
             gain.Mean,
             gain.StandardError,
             refused,
-            SentenceOf(seasons.Count, own, shipped, refused),
+            SentenceOf(all[0].Quantity, seasons.Count, own, shipped, refused),
             [
                 new(
                     "back-test.gain",
@@ -81,7 +91,13 @@ public sealed record BackTest(
         );
     }
 
-    private static Notice SentenceOf(int seasons, MeanInterval? own, MeanInterval? shipped, bool refused)
+    private static Notice SentenceOf(
+        LearnedQuantity quantity,
+        int seasons,
+        MeanInterval? own,
+        MeanInterval? shipped,
+        bool refused
+    )
     {
         if (seasons < Fewest || own is not { Mean: var mean, Sd: { } sd } || shipped is not { Sd: { } usualSd })
             return new(
@@ -89,20 +105,30 @@ public sealed record BackTest(
                 $"Seasons foretold a year ahead: {seasons}. Too few to hold against what came.",
                 new Figure("seasons foretold", seasons, "1")
             );
+        var unit = quantity == LearnedQuantity.TrunkGrowth ? "cm" : "share";
         Figure[] figures =
         [
             new("seasons foretold", seasons, "1"),
-            new("off in the mean", mean, "share"),
-            new("spread", sd, "share"),
-            new("off in the mean, shipped", shipped.Mean, "share"),
-            new("spread, shipped", usualSd, "share"),
+            new("off in the mean", mean, unit),
+            new("spread", sd, unit),
+            new("off in the mean, shipped", shipped.Mean, unit),
+            new("spread, shipped", usualSd, unit),
         ];
+        var (code, of, number) = quantity switch
+        {
+            LearnedQuantity.Set => ("set", "points of set", "the variety's number"),
+            LearnedQuantity.PackOut => ("pack-out", "points of pack-out", "the usual number"),
+            _ => ("girth", "cm of girth", "a trunk taken as it was measured last"),
+        };
+        var (off, usualOff) =
+            unit == "cm"
+                ? ($"{mean:+0.0;−0.0;0.0} ± {sd:0.0}", $"{shipped.Mean:+0.0;−0.0;0.0} ± {usualSd:0.0}")
+                : ($"{Points(mean)} ± {sd * 100:0}", $"{Points(shipped.Mean)} ± {usualSd * 100:0}");
         var message =
-            $"Foretold a year ahead {seasons} times, what was learned was off by {Points(mean)} ± {sd * 100:0} points "
-            + $"of set, the variety's number by {Points(shipped.Mean)} ± {usualSd * 100:0}";
+            $"Foretold a year ahead {seasons} times, what was learned was off by {off} {of}, {number} by {usualOff}";
         return refused
-            ? new("back-test.refused", message + ": it foretells worse and should not be used.", figures)
-            : new("back-test.used", message + ".", figures);
+            ? new($"back-test.{code}-refused", message + ": it foretells worse and is not used.", figures)
+            : new($"back-test.{code}-used", message + ".", figures);
     }
 
     private static string Points(double share) => $"{share * 100:+0;−0;0}";

@@ -1,3 +1,4 @@
+using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Statistics;
 using Rama.Core.Target.Insurance;
@@ -5,34 +6,8 @@ using Rama.Core.Target.Insurance;
 namespace Rama.Core.Result.Learning;
 
 /// <summary>What a planting's seasons taught of its set.</summary>
-/// <param name="Shipped">Mean share of the variety.</param>
-/// <param name="Learned">Mean share of the coming year.</param>
-/// <param name="Low">Share that one coming year in ten lies below.</param>
-/// <param name="High">Share that one coming year in ten lies above.</param>
-/// <param name="Seasons">Own seasons it rests on.</param>
-/// <param name="AtLeast">Those of them that only tell "at least".</param>
-/// <param name="History">What would have been foretold of each of the latest twelve seasons before it, and what was
-/// seen.</param>
-/// <param name="Sentence">What it comes to.</param>
-/// <param name="Steps">The arithmetic.</param>
-public sealed record LearnedSet(
-    double Shipped,
-    double Learned,
-    double Low,
-    double High,
-    int Seasons,
-    int AtLeast,
-    IReadOnlyList<SetForecast> History,
-    Notice Sentence,
-    IReadOnlyList<Step> Steps
-) : Calculated(Learned, "share", Steps, [])
+public static class LearnedSet
 {
-    // Older seasons were those of other trees.
-    private const int MostSeasons = 20;
-
-    // A history for the eye; each of its seasons is foretold anew.
-    private const int MostTold = 12;
-
     // Nearer than that nobody would say that it differs.
     private const double WorthSaying = 0.015;
 
@@ -51,7 +26,7 @@ public sealed record LearnedSet(
                 let set = season.Set(bearingTreesPerHa, places)
                 where set is { Share: > 0 and < 1 }
                 select (season.Season, set.Value)
-            ).TakeLast(MostSeasons),
+            ).TakeLast(LearnedValue.MostSeasons),
         ];
 
     /// <summary>
@@ -63,15 +38,18 @@ public sealed record LearnedSet(
     /// <param name="varietySd">Its standard deviation from year to year.</param>
     /// <returns>Null without own seasons.</returns>
     /// <remarks>Source: <see cref="SetHistory"/>; handbook of the trade 2.4 and 8.2.</remarks>
-    public static LearnedSet? Of(IReadOnlyList<(int Season, PastSet Set)> seen, double varietyMean, double varietySd) =>
-        Of(seen, varietyMean, varietySd, known => SetHistory.Of(known, varietyMean, varietySd)?.Predicted);
+    public static LearnedValue? Of(
+        IReadOnlyList<(int Season, PastSet Set)> seen,
+        double varietyMean,
+        double varietySd
+    ) => Of(seen, varietyMean, varietySd, known => SetHistory.Of(known, varietyMean, varietySd)?.Predicted);
 
     /// <summary>The same by another learner, to hold one against the other.</summary>
     /// <param name="seen">Own seasons, by season.</param>
     /// <param name="varietyMean">The variety's mean share.</param>
     /// <param name="varietySd">Its standard deviation from year to year.</param>
     /// <param name="learner">What it makes of known seasons; null where it tells nothing.</param>
-    public static LearnedSet? Of(
+    public static LearnedValue? Of(
         IReadOnlyList<(int Season, PastSet Set)> seen,
         double varietyMean,
         double varietySd,
@@ -85,24 +63,27 @@ public sealed record LearnedSet(
             || learner([.. seen.Select(s => s.Set)]) is not { } coming
         )
             return null;
-        List<SetForecast> history =
+        List<SeasonForecast> history =
         [
-            .. from season in seen.TakeLast(MostTold)
+            .. from season in seen.TakeLast(LearnedValue.MostTold)
             let known = Before(season.Season)
             let foretold = known.Count == 0 ? shipped : learner(known)
             where foretold is not null
-            select SetForecast.Of(season.Season, season.Set, foretold.Value, shipped, known.Count),
+            select SeasonForecast.Of(season.Season, season.Set, foretold.Value, shipped, known.Count),
         ];
         Figure learned = new("set of the coming year", coming.Mean, "share"),
             usual = new("usual set of the variety", varietyMean, "share"),
             years = new("own seasons", seen.Count, "1");
         return new(
+            LearnedQuantity.Set,
             varietyMean,
             coming.Mean,
             coming.Quantile(0.1),
             coming.Quantile(0.9),
+            "share",
             seen.Count,
             seen.Count(s => s.Set.AtLeast),
+            "share",
             history,
             SentenceOf(learned, usual, years),
             [

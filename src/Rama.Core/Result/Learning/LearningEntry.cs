@@ -67,4 +67,4 @@ public sealed record SeenSetEntry
 /// <summary>What seasons taught.</summary>
 /// <param name="Set">Of the set.</param>
 /// <param name="BackTest">Whether it foretells better than the variety's number; null for a single season.</param>
-public sealed record LearningAnswer(LearnedSet Set, BackTest? BackTest);
+public sealed record LearningAnswer(LearnedValue Set, BackTest? BackTest);

@@ -1,35 +1,188 @@
-import type { PlantingView } from '../../api/client';
+import type { LearnedLine, PlantingLearningView } from '../../api/client';
 import { ForetoldSeasons } from '../../drawings/ForetoldSeasons';
+import { ChoiceField, Field } from '../../entry/Field';
 import { Why } from '../../entry/Why';
+import { Part } from '../../planting/Part';
+import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
+import { follows, quantities, setAside } from './learningDraft';
+import { useLearning } from './useLearning';
 
-type Learned = NonNullable<PlantingView['learned']>;
-
-/** What past seasons taught of the set, how sure, what it would have foretold, and where it is used. */
-export function LearnedSheet({ learned, use }: { learned: Learned; use: PlantingView['learnedUse'] }) {
-  const { t, say, told, number } = useReading();
+/** What past seasons taught, which number holds, and what that does to the plan of this winter. */
+export function LearnedSheet() {
+  const { t } = useReading();
+  const { view } = usePlantingWork();
+  const learning = useLearning(view);
+  if (!learning.data) return null;
+  const { lines, with: held, without } = learning.data.learning;
+  // Nothing taught and nothing set aside: an empty page says less than none.
+  if (lines.every((l) => l.value === null && l.choice === null)) return null;
   return (
     <aside className="sheet learned" data-test="learned">
       <h2>{t('learned.title')}</h2>
-      <p>
-        <Why main steps={learned.steps}>
-          <span className="result-big">{told(learned.learned, 'share', 0)}</span>
-        </Why>{' '}
-        {t('learned.range', { low: number(learned.low * 100, 0), high: told(learned.high, 'share', 0) })}
-      </p>
-      <p>{say(learned.sentence)}</p>
-      <ForetoldSeasons
-        seasons={learned.history}
-        shipped={learned.shipped}
-        label={t('learned.drawing', { usual: told(learned.shipped, 'share', 0) })}
-      />
-      <p className="small dim">{t('learned.drawing', { usual: told(learned.shipped, 'share', 0) })}</p>
-      {learned.atLeast > 0 && <p className="small dim">{t('learned.at-least', { count: learned.atLeast })}</p>}
-      <p>
-        {use
-          ? t('learned.used', { factor: number(use.factor, 2), without: number(use.without, 2) })
-          : t('learned.not-used')}
-      </p>
+      <Comparison held={held} without={without} />
+      <Part section="learning">
+        {lines.map((line) => (
+          <Learned key={line.quantity} line={line} tests={learning.data.tests} />
+        ))}
+      </Part>
     </aside>
+  );
+}
+
+type Glance = PlantingLearningView['learning']['with'];
+
+function Comparison({ held, without }: { held: Glance; without: Glance }) {
+  const { t, told, number } = useReading();
+  const rows: [string, number | null, number | null, (value: number) => string][] = [
+    ['yield', held.proposedYield, without.proposedYield, (v) => told(v, 't/ha', 1)],
+    ['pack-out', held.proposedPackOut, without.proposedPackOut, (v) => told(v, 'share', 0)],
+    ['factor', held.factor, without.factor, (v) => number(v, 2)],
+    ['wanted', held.budsWanted, without.budsWanted, (v) => told(v, 'bud/tree', 0)],
+    ['off', held.budsOff, without.budsOff, (v) => told(v, 'bud/tree', 0)],
+    ['thinning', held.clustersToThinning, without.clustersToThinning, (v) => told(v, 'cluster/tree', 0)],
+    ['minutes', held.minutesPerTree, without.minutesPerTree, (v) => told(v, 'min/tree', 1)],
+  ];
+  const known = rows.filter(([, a, b]) => a !== null && b !== null);
+  const differs = known.some(([, a, b, say]) => say(a!) !== say(b!));
+  return (
+    <>
+      <p data-test="learned-effect">
+        {held.factor !== null && without.factor !== null && number(held.factor, 2) !== number(without.factor, 2)
+          ? t('learned.used', { factor: number(held.factor, 2), without: number(without.factor, 2) })
+          : t(differs ? 'learned.proposal' : 'learned.not-used')}
+      </p>
+      {differs && (
+        <table className="figures" data-test="learned-plans">
+          <thead>
+            <tr>
+              <th />
+              <th className="number">{t('learned.with')}</th>
+              <th className="number">{t('learned.without')}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {known.map(([name, a, b, say]) => (
+              <tr key={name} className={say(a!) === say(b!) ? 'dim' : undefined}>
+                <td>{t(`learned.plan.${name}`)}</td>
+                <td className="number">{say(a!)}</td>
+                <td className="number">{say(b!)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </>
+  );
+}
+
+function Learned({ line, tests }: { line: LearnedLine; tests: PlantingLearningView['tests'] }) {
+  const { t, say, told } = useReading();
+  const { value, standing, unit } = line;
+  const decimals = unit === 'share' ? 0 : 1;
+  const test = tests.find((b) => b.quantity === line.quantity);
+  return (
+    <section className="learned-number" data-test={`learned-${line.quantity}`}>
+      <h3>{t(`learned.of.${line.quantity!}`)}</h3>
+      <p>
+        <Why main steps={value?.steps ?? []}>
+          <span className="result-big">{told(line.held, unit, decimals)}</span>
+        </Why>{' '}
+        <span className={standing === 'refused' ? 'results-short' : 'dim'} data-test="standing">
+          {t(`learned.standing.${standing}`)}
+        </span>
+      </p>
+      {value && (
+        <>
+          <p>
+            {say(value.sentence)}{' '}
+            <span className="dim">
+              {t('learned.range', { low: told(value.low, unit, decimals), high: told(value.high, unit, decimals) })}
+            </span>
+          </p>
+          {value.parts.length > 0 && (
+            <p>
+              {t('learned.parts')}{' '}
+              {value.parts.map((p) => `${p.name ?? t('learned.parts-other')} ${told(p.share, 'share', 1)}`).join(' · ')}
+            </p>
+          )}
+          {value.history.length > 1 && (
+            <ForetoldSeasons
+              seasons={value.history}
+              shipped={unit === 'share' ? line.shipped : null}
+              unit={value.historyUnit}
+              decimals={decimals}
+              label={t('learned.drawing')}
+            />
+          )}
+          {value.atLeast > 0 && <p className="small dim">{t('learned.at-least', { count: value.atLeast })}</p>}
+        </>
+      )}
+      {test && (
+        <p className="small" data-test="back-test">
+          <Why steps={test.steps}>{say(test.sentence)}</Why>
+        </p>
+      )}
+      <Follows line={line} />
+    </section>
+  );
+}
+
+/** Whether a number follows its seasons, what Rama comes with, or a person's own, and why. */
+function Follows({ line }: { line: LearnedLine }) {
+  const { t, told } = useReading();
+  const { draft, change, problem, may } = usePlantingWork();
+  const typed = draft('learning');
+  const of = line.quantity!;
+  const place = setAside(typed).indexOf(of);
+  const at = (field: string) => typed[`${of}.${field}`]!;
+  const set = (field: string, text: string, unit?: string) => {
+    change('learning', { ...typed, [`${of}.${field}`]: unit === undefined ? { ...at(field), text } : { text, unit } });
+  };
+  const chosen = at('follows').text;
+  if (!may('learning') && chosen === 'seasons') return null;
+  return (
+    <div className="learned-follows">
+      <ChoiceField
+        label={`${t(`learned.of.${of}`)}: ${t('learned.follows')}`}
+        shown={t('learned.follows')}
+        value={chosen}
+        options={follows.map((f) => ({
+          value: f,
+          label: t(`learned.follows.${f}`, { shipped: told(line.shipped, line.unit, line.unit === 'share' ? 0 : 1) }),
+        }))}
+        onChange={(text) => {
+          set('follows', text);
+        }}
+      />
+      {chosen === 'pinned' && (
+        <Field
+          label={t(of === 'trunkGrowth' ? 'learned.pinned-growth' : 'learned.pinned')}
+          path={`learning.${of}.pinned`}
+          text={at('pinned').text}
+          units={of === 'trunkGrowth' ? ['cm', 'in'] : [quantities[of]]}
+          unit={at('pinned').unit}
+          problem={problem('learning', `choices[${place}].pinned`)}
+          onText={(text) => {
+            set('pinned', text);
+          }}
+          onUnit={(unit) => {
+            set('pinned', at('pinned').text, unit);
+          }}
+        />
+      )}
+      {chosen !== 'seasons' && (
+        <Field
+          label={t('learned.reason')}
+          path={`learning.${of}.reason`}
+          text={at('reason').text}
+          numeric={false}
+          problem={problem('learning', `choices[${place}].reason`)}
+          onText={(text) => {
+            set('reason', text);
+          }}
+        />
+      )}
+    </div>
   );
 }

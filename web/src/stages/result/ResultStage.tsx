@@ -142,7 +142,7 @@ export function ResultStage() {
           </Part>
         </div>
       </section>
-      {view.learned && <LearnedSheet learned={view.learned} use={view.learnedUse} />}
+      <LearnedSheet />
       <AlternationSheet ahead={view.ahead} />
     </div>
   );

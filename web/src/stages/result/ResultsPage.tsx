@@ -93,9 +93,14 @@ function Results({ view }: { view: ResultsView }) {
           </table>
         </section>
       )}
-      {view.backTest && (
-        <p className={view.backTest.refused ? 'results-short' : undefined} data-test="back-test">
-          <Why steps={view.backTest.steps}>{say(view.backTest.sentence)}</Why>
+      {view.backTests.map((test) => (
+        <p key={test.quantity} className={test.refused ? 'results-short' : undefined} data-test="back-test">
+          <strong>{t(`learned.of.${test.quantity}`)}.</strong> <Why steps={test.steps}>{say(test.sentence)}</Why>
+        </p>
+      ))}
+      {view.backTests.length > 0 && (
+        <p>
+          <Link to="/results/learned">{t('learning.link')}</Link>
         </p>
       )}
       <Plantings view={view} />

@@ -8,6 +8,15 @@ import { FrostHelp } from './FrostHelp';
 
 const schools: School[] = ['fixed', 'serviceLevel', 'cheapestMistake'];
 
+/** What is said of the set that holds. */
+const setWords: Record<TargetDesk['setStanding'], string> = {
+  used: 'set.own',
+  untaught: 'set.variety',
+  pinned: 'set.pinned',
+  putBack: 'set.put-back',
+  refused: 'set.refused',
+};
+
 /**
  * How many buds to leave per fruit: three schools side by side, each with its number and what following it comes to.
  */
@@ -87,7 +96,7 @@ export function Schools({ desk }: { desk: TargetDesk | null }) {
           {t('set.heading')}
           {history && (
             <span className="desk-glance">
-              {t(history.seasons > 0 ? 'set.own' : 'set.variety', {
+              {t(setWords[desk!.setStanding], {
                 mean: number(history.mean * 100),
                 sd: number(history.sd * 100),
                 seasons: history.seasons,

@@ -1,0 +1,70 @@
+using Rama.Core.Crops;
+using Rama.Core.Estate;
+using Rama.Core.Explain;
+using Rama.Core.Result.Learning;
+using Rama.Core.Statistics;
+using Rama.Core.Target.Insurance;
+
+namespace Rama.Core.Plan;
+
+/// <summary>What the seasons of a planting taught.</summary>
+public static class SeasonLearning
+{
+    /// <summary>All they taught of it.</summary>
+    /// <param name="reading">What was typed, read.</param>
+    public static IReadOnlyList<LearnedValue> AllOf(PlanReading reading) =>
+        [
+            .. new[]
+            {
+                SetOf(reading),
+                LearnedPackOut.Of(reading.Seasons),
+                LearnedGrowth.Of(reading.Seasons).ToValue(),
+            }.OfType<LearnedValue>(),
+        ];
+
+    /// <summary>Whether any season tells of its set.</summary>
+    /// <param name="reading">What was typed, read.</param>
+    public static bool TellsOfSet(PlanReading reading) => SeenIn(reading).Count > 0;
+
+    private static LearnedValue? SetOf(PlanReading reading) =>
+        reading.Planting is { Variety: var variety }
+            ? LearnedSet.Of(SeenIn(reading), variety.SetShare.Value, Math.Max(variety.SetShareSd.Value, LeastSpread))
+            : null;
+
+    private static IReadOnlyList<(int Season, PastSet Set)> SeenIn(PlanReading reading) =>
+        reading is { Crop: { } crop, Density: { } density }
+            ? LearnedSet.SeenIn(reading.Seasons, density.BearingTreesPerHa, crop.FruitPlaces.Value)
+            : [];
+
+    /// <summary>The set that holds for the coming year, and where it comes from.</summary>
+    /// <param name="standings">What is used of what was learned.</param>
+    /// <param name="past">Own seasons.</param>
+    /// <param name="variety">The variety.</param>
+    internal static (SetHistory? Held, string Source) SetHeldOf(
+        LearnedStandings standings,
+        IReadOnlyList<PastSet> past,
+        Variety variety
+    )
+    {
+        var (mean, sd) = (variety.SetShare.Value, Math.Max(variety.SetShareSd.Value, LeastSpread));
+        return standings.Of(LearnedQuantity.Set, past.Count > 0) switch
+        {
+            LearnedStanding.Used => (SetHistory.Of(past, mean, sd), "own seasons, drawn towards the variety's"),
+            LearnedStanding.Pinned => (
+                PinnedAt(standings.ChoiceOf(LearnedQuantity.Set)!.Pinned!.Value, sd),
+                Sources.Entered
+            ),
+            _ => (SetHistory.Of([], mean, sd), variety.SetShare.Source),
+        };
+    }
+
+    private static SetHistory? PinnedAt(double mean, double sd)
+    {
+        // Near none or all there is less room to differ from year to year.
+        var spread = Math.Min(sd, 0.9 * BetaShare.LargestSd(mean));
+        return BetaShare.Of(mean, spread) is { } set ? new(set, mean, spread, 0, 0) : null;
+    }
+
+    /// <summary>A variety's set differs from year to year at least so much, whatever was typed.</summary>
+    internal const double LeastSpread = 0.01;
+}

@@ -1,0 +1,183 @@
+using Microsoft.EntityFrameworkCore;
+using Microsoft.Extensions.DependencyInjection;
+using Rama.Core.Estate;
+using Rama.Core.Plan;
+using Rama.Core.Result.Learning;
+using Rama.Data.Database;
+
+namespace Rama.Data.Result;
+
+/// <summary>
+/// What the seasons of the plantings of an estate taught, and what their back-tests refuse. Plans rest on it, so it is
+/// kept from request to request and worked out anew only for plantings that changed.
+/// </summary>
+/// <remarks>
+/// It reads in a scope of its own: whoever asks may be about to save, and shall not track all plantings for it.
+/// </remarks>
+public sealed class EstateLearning(IServiceScopeFactory scopes)
+{
+    // Some five kilobytes each; estates longest unused go first.
+    private const int MostPlantings = 20_000;
+
+    private readonly Lock _lock = new();
+    private readonly Dictionary<Guid, Kept> _kept = [];
+    private long _asked;
+
+    /// <summary>What the estate in scope learned.</summary>
+    /// <param name="database">Where the caller reads.</param>
+    /// <param name="estate">The estate.</param>
+    /// <param name="catalogue">Its catalogue.</param>
+    /// <param name="stamp">Another number for every other content of the catalogue.</param>
+    /// <param name="cancel">Stops it.</param>
+    internal async Task<LearnedOfEstate> ReadAsync(
+        RamaContext database,
+        Guid estate,
+        Catalogue catalogue,
+        int stamp,
+        CancellationToken cancel
+    )
+    {
+        var kept = KeptOf(estate);
+        var now = (await VersionAsync(database, estate, cancel), stamp);
+        if (kept.Learned is { } known && kept.Version == now)
+            return known;
+        // One works it out, the others wait for that.
+        await kept.Gate.WaitAsync(cancel);
+        try
+        {
+            if (kept.Learned is not null && kept.Version == now)
+                return kept.Learned;
+            await using var scope = scopes.CreateAsyncScope();
+            scope.ServiceProvider.GetRequiredService<EstateScope>().EstateId = estate;
+            var own = scope.ServiceProvider.GetRequiredService<RamaContext>();
+            var version = (await VersionAsync(own, estate, cancel), stamp);
+            var learned = await LearnAsync(own, kept, estate, catalogue, stamp, cancel);
+            (kept.Version, kept.Learned) = (version, learned);
+            return learned;
+        }
+        finally
+        {
+            kept.Gate.Release();
+        }
+    }
+
+    private static async Task<LearnedOfEstate> LearnAsync(
+        RamaContext database,
+        Kept kept,
+        Guid estate,
+        Catalogue catalogue,
+        int stamp,
+        CancellationToken cancel
+    )
+    {
+        // One that is being read in, and not yet saved, has learned nothing.
+        if (await database.Estates.SingleOrDefaultAsync(e => e.Id == estate, cancel) is not { Season: var season })
+            return LearnedOfEstate.None;
+        var versions = await database
+            .Plantings.Select(p => new { p.Id, p.Version })
+            .ToDictionaryAsync(p => p.Id, p => p.Version, cancel);
+        Dictionary<Guid, Taught> plantings = kept
+            .Plantings.Where(p =>
+                versions.TryGetValue(p.Key, out var version) && p.Value.Of == (version, season, stamp)
+            )
+            .ToDictionary();
+        List<Guid> fresh = [.. versions.Keys.Where(id => !plantings.ContainsKey(id))];
+        if (fresh.Count > 0)
+        {
+            var read = await database.ReadPlantingsAsync(cancel, fresh.Count > versions.Count / 2 ? null : fresh);
+            foreach (
+                var (id, taught) in read.AsParallel()
+                    .WithCancellation(cancel)
+                    .Select(p => (p.Id, new Taught((p.Version, season, stamp), ValuesOf(p, season, catalogue))))
+            )
+                plantings[id] = taught;
+        }
+        kept.Plantings = plantings;
+        return LearnedOfEstate.Of(plantings.ToDictionary(p => p.Key, p => p.Value.Values));
+    }
+
+    private static IReadOnlyList<LearnedValue> ValuesOf(
+        Estate.PlantingRecord planting,
+        int season,
+        Catalogue catalogue
+    ) =>
+        planting.Results.Count == 0
+            ? []
+            : SeasonLearning.AllOf(
+                PlanReading.Of(
+                    new()
+                    {
+                        Season = season,
+                        Planting = planting.ToEntry(),
+                        Rows = planting.ToRows(),
+                        Records = planting.ToRecords(),
+                    },
+                    catalogue
+                )
+            );
+
+    // Row versions of all plantings in one number: seasons are part of them.
+    private static Task<string> VersionAsync(RamaContext database, Guid estate, CancellationToken cancel) =>
+        database
+            .Database.SqlQuery<string>(
+                $"""
+                SELECT (SELECT season FROM estates WHERE id = {estate}) || ':' || count(*) || ':'
+                    || coalesce(sum(xmin::text::bigint), 0) AS "Value"
+                FROM plantings WHERE estate_id = {estate}
+                """
+            )
+            .SingleAsync(cancel);
+
+    private Kept KeptOf(Guid estate)
+    {
+        lock (_lock)
+        {
+            if (!_kept.TryGetValue(estate, out var kept))
+                _kept.Add(estate, kept = new());
+            kept.Asked = ++_asked;
+            var over = _kept.Values.Sum(k => k.Plantings.Count) - MostPlantings;
+            foreach (var (id, old) in _kept.OrderBy(k => k.Value.Asked).ToList())
+            {
+                if (over <= 0 || id == estate)
+                    break;
+                over -= old.Plantings.Count;
+                _kept.Remove(id);
+            }
+            return kept;
+        }
+    }
+
+    private sealed record Taught((uint Planting, int Season, int Catalogue) Of, IReadOnlyList<LearnedValue> Values);
+
+    private sealed class Kept
+    {
+        public SemaphoreSlim Gate { get; } = new(1);
+
+        public (string, int) Version { get; set; }
+
+        public LearnedOfEstate? Learned { get; set; }
+
+        public IReadOnlyDictionary<Guid, Taught> Plantings { get; set; } = new Dictionary<Guid, Taught>();
+
+        public long Asked { get; set; }
+    }
+}
+
+/// <summary>What an estate learned.</summary>
+/// <param name="Plantings">By planting; none for one without seasons.</param>
+/// <param name="Tests">How well each number was foretold, over all plantings.</param>
+/// <param name="KeptTo">Shipped numbers the estate keeps to.</param>
+public sealed record LearnedOfEstate(
+    IReadOnlyDictionary<Guid, IReadOnlyList<LearnedValue>> Plantings,
+    IReadOnlyList<BackTest> Tests,
+    IReadOnlySet<LearnedQuantity> KeptTo
+)
+{
+    internal static readonly LearnedOfEstate None = Of(new Dictionary<Guid, IReadOnlyList<LearnedValue>>());
+
+    internal static LearnedOfEstate Of(IReadOnlyDictionary<Guid, IReadOnlyList<LearnedValue>> plantings)
+    {
+        var tests = BackTest.AllOf(plantings.Values.SelectMany(v => v));
+        return new(plantings, tests, tests.Where(t => t.Refused).Select(t => t.Quantity).ToHashSet());
+    }
+}
