@@ -61,6 +61,16 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
                 )
             ).Status
         );
+        var rows = await _client.ReadAsync(path);
+        Assert.Equal(
+            200,
+            (
+                await _client.PutAsync(
+                    $"{path}/learning",
+                    $$$"""{"version": {{{rows["plantingVersion"]}}}, "learning": {"choices": [{"quantity": "trunkGrowth", "pinned": {"value": 0.3, "unit": "in"}, "reason": "weak \"M.26\""}, {"quantity": "set", "reason": "other bees"}]}}"""
+                )
+            ).Status
+        );
         var target = await _client.PutAsync(
             $"{path}/target",
             """
@@ -163,6 +173,7 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
                 "ground.geojson",
                 "harvest.csv",
                 "history.csv",
+                "learning.csv",
                 "passes.csv",
                 "plans.csv",
                 "plantings.csv",

@@ -29,6 +29,7 @@ public sealed class SpanishTests(RamaApplication application) : IClassFixture<Ra
             Missing(await client.ReadAsync($"/api/v1/plantings/{line["id"]}/crop"), missing);
         }
         Missing(await client.ReadAsync("/api/v1/crops"), missing);
+        Missing(await client.ReadAsync("/api/v1/learning"), missing);
         Assert.True(missing.Count == 0, string.Join("\n", missing.Order()));
     }
 

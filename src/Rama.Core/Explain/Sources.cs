@@ -18,6 +18,9 @@ public static class Sources
     /// <summary>What a person entered.</summary>
     public const string Entered = "entered";
 
+    /// <summary>What held when a target was saved.</summary>
+    public const string TakenOver = "as it stood when the target was set";
+
     /// <summary>Taken from the rows of the planting.</summary>
     public const string RowList = "row list of the planting";
 

@@ -9,7 +9,13 @@ namespace Rama.Core.Plan;
 /// <param name="Lines">Number by number.</param>
 /// <param name="With">The plan with what holds.</param>
 /// <param name="Without">The same plan by the shipped numbers alone.</param>
-public sealed record PlantingLearning(IReadOnlyList<LearnedLine> Lines, PlanGlance With, PlanGlance Without)
+/// <param name="SetTaken">Mean set the target was set with, where another would be taken now; null where not.</param>
+public sealed record PlantingLearning(
+    IReadOnlyList<LearnedLine> Lines,
+    PlanGlance With,
+    PlanGlance Without,
+    double? SetTaken
+)
 {
     /// <summary>Works both plans out.</summary>
     /// <param name="entry">All that was typed.</param>
@@ -28,13 +34,15 @@ public sealed record PlantingLearning(IReadOnlyList<LearnedLine> Lines, PlanGlan
                     entry with
                     {
                         Learning = new(),
+                        Target = entry.Target.Afresh(),
                     },
                     catalogue with
                     {
                         KeptTo = Enum.GetValues<LearnedQuantity>().ToHashSet(),
                     }
                 )
-            )
+            ),
+            SeasonLearning.TakenOtherwise(reading)
         );
     }
 }

@@ -27,7 +27,14 @@ public sealed record RuledTarget(
         const string Part = "target.";
         var before = PlanReading.Of(plan, catalogue);
         var start = rule.FromRecords ? before.Start.Proposed?.Target : null;
-        var entry = rule.Over(start is null ? plan.Target : new TargetRule { Target = start }.Over(plan.Target));
+        var entry = rule.Over(
+                start is null
+                    ? plan.Target
+                    : new TargetRule { Target = start }
+                        .Over(plan.Target)
+                        .Afresh()
+            )
+            .Settled(before.Known);
         var reading = PlanReading.Of(plan with { Target = entry }, catalogue);
         List<FieldProblem> problems =
         [

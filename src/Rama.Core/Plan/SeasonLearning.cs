@@ -26,6 +26,18 @@ public static class SeasonLearning
     /// <param name="reading">What was typed, read.</param>
     public static bool TellsOfSet(PlanReading reading) => SeenIn(reading).Count > 0;
 
+    /// <summary>Mean set its target was set with, where another holds now; null where not.</summary>
+    /// <param name="reading">What was typed, read.</param>
+    public static double? TakenOtherwise(PlanReading reading) =>
+        reading.Target?.Insurance is { SetSource: Sources.TakenOver, Set: { } taken }
+        && reading.Known.Insurance.Set is { } held
+        && (Math.Abs(taken.Mean - held.Mean) > WorthSaying || Math.Abs(taken.Sd - held.Sd) > WorthSaying)
+            ? taken.Mean
+            : null;
+
+    // Less moves no factor by a hundredth.
+    private const double WorthSaying = 0.002;
+
     private static LearnedValue? SetOf(PlanReading reading) =>
         reading.Planting is { Variety: var variety }
             ? LearnedSet.Of(SeenIn(reading), variety.SetShare.Value, Math.Max(variety.SetShareSd.Value, LeastSpread))

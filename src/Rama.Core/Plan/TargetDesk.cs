@@ -49,6 +49,7 @@ public sealed record TreesApart(int Missing, int Replants, int Pollinizers, int 
 /// <param name="Schools">The three schools side by side, those that have what they need.</param>
 /// <param name="SetHistory">Cluster set of the coming year; null where nothing is known of it.</param>
 /// <param name="SetStanding">Whether that is the learned one, and why not.</param>
+/// <param name="SetTaken">Mean set the target was set with, where another would be taken now; null where not.</param>
 /// <param name="Losses">Losses still to come, with what they leave.</param>
 /// <param name="Size">The fruit size in every form.</param>
 /// <param name="Classes">How the harvest spreads over size classes.</param>
@@ -71,6 +72,7 @@ public sealed record TargetDesk(
     IReadOnlyList<SchoolAnswer> Schools,
     SetHistory? SetHistory,
     LearnedStanding SetStanding,
+    double? SetTaken,
     LossesLeft Losses,
     FruitSizeAnswer Size,
     SizeClasses? Classes,
@@ -142,6 +144,7 @@ public sealed record TargetDesk(
             ],
             reading.SetHistory,
             reading.Learned.Of(LearnedQuantity.Set, SeasonLearning.TellsOfSet(reading)),
+            SeasonLearning.TakenOtherwise(reading),
             new(target.Insurance.Losses, target.Insurance.Losses.Kept),
             FruitSizeAnswer.Of(target.Crop.Size, target.Crop.Law, target.Crop.Packages, reading.SizeWarnings),
             prices is null

@@ -42,6 +42,34 @@ public sealed record TargetEntry : CropTargetEntry
         Insurance?.School
         ?? (BudFactor is null && known.Insurance.Set is not null ? School.ServiceLevel : School.Fixed);
 
+    /// <summary>
+    /// The target as it is kept: with the set that holds now, where it rests on one that nobody typed, so that what is
+    /// learned later changes no plan that is set.
+    /// </summary>
+    /// <param name="known">What is known of the planting beside what is typed.</param>
+    public TargetEntry Settled(TargetKnown known) =>
+        ChosenSchool(known) != School.Fixed
+        && known.Insurance.Set is { } set
+        && Insurance
+            is null
+                or {
+                    SetShare: null or { Value: null },
+                    SetShareSd: null or { Value: null },
+                    TakenSet: null or { SaysNothing: true }
+                }
+            ? this with
+            {
+                Insurance = (Insurance ?? new()) with
+                {
+                    TakenSet = new() { Mean = set.Mean, Sd = set.Sd },
+                },
+            }
+            : this;
+
+    /// <summary>The target as proposed anew: it takes the set that holds now.</summary>
+    public TargetEntry Afresh() =>
+        Insurance?.TakenSet is null ? this : this with { Insurance = Insurance with { TakenSet = null } };
+
     /// <summary>Reads the entry into SI.</summary>
     /// <param name="known">What is known of the planting beside what is typed; nothing when left out.</param>
     /// <exception cref="UnusableEntryException">Names every field that cannot be used.</exception>

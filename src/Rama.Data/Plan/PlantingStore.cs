@@ -233,10 +233,12 @@ public sealed class PlantingStore(RamaContext database, EstateStore estates, Cat
             {
                 if (entry.IsUntouched)
                     entry.Read();
-                PlanReading.Of(stored.ToEntry() with { Target = entry }, stored.Catalogue).ThrowIfWrong("target");
-                stored.Plan.TakeOver(entry);
+                var reading = PlanReading.Of(stored.ToEntry() with { Target = entry }, stored.Catalogue);
+                reading.ThrowIfWrong("target");
+                var settled = entry.Settled(reading.Known);
+                stored.Plan.TakeOver(settled);
                 database.Add(
-                    TargetVersionRecord.Of(stored.Plan.EstateId, id, stored.Plan.Season, TargetAct.Set, entry)
+                    TargetVersionRecord.Of(stored.Plan.EstateId, id, stored.Plan.Season, TargetAct.Set, settled)
                 );
             },
             cancel

@@ -80,7 +80,7 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
             .ToDictionaryAsync(p => p.PlantingId, cancel);
         return
         [
-            .. own.Select(p => new TargetSource(planting.Code, planting.Name, p.Season, p.ToTarget()))
+            .. own.Select(p => new TargetSource(planting.Code, planting.Name, p.Season, p.ToTarget().Afresh()))
                 .Where(s => !s.Target.IsUntouched),
             .. like.Where(p => plans.ContainsKey(p.Id))
                 .OrderByDescending(p => p.Rootstock == planting.Rootstock)
@@ -88,7 +88,7 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
                 .ThenBy(p => Math.Abs(p.YearPlanted - planting.YearPlanted))
                 .ThenBy(p => p.Code)
                 .Take(8)
-                .Select(p => new TargetSource(p.Code, p.Name, stored.Plan.Season, plans[p.Id].ToTarget()))
+                .Select(p => new TargetSource(p.Code, p.Name, stored.Plan.Season, plans[p.Id].ToTarget().Afresh()))
                 .Where(s => !s.Target.IsUntouched),
         ];
     }

@@ -15035,6 +15035,7 @@ export interface components {
             costUnder?: null | number;
             setShare?: null | components["schemas"]["Amount"];
             setShareSd?: null | components["schemas"]["Amount"];
+            takenSet?: null | components["schemas"]["TakenSetEntry"];
             pruningSd?: null | components["schemas"]["Amount"];
             /**
              * Format: double
@@ -17766,6 +17767,11 @@ export interface components {
             with: components["schemas"]["PlanGlance"];
             /** @description The same plan by the shipped numbers alone. */
             without: components["schemas"]["PlanGlance"];
+            /**
+             * Format: double
+             * @description Mean set the target was set with, where another would be taken now; null where not.
+             */
+            setTaken: null | number;
         };
         /** @description What the seasons of a planting taught. */
         PlantingLearningView: {
@@ -21557,6 +21563,19 @@ export interface components {
             /** Format: uint32 */
             version: number;
         };
+        /** @description The cluster set a target was set with. */
+        TakenSetEntry: {
+            /**
+             * Format: double
+             * @description Mean share of the coming year.
+             */
+            mean?: null | number;
+            /**
+             * Format: double
+             * @description Its standard deviation.
+             */
+            sd?: null | number;
+        };
         /** @description Taking trees, rows or the whole block out, held against keeping all, over the years ahead and in money of today. */
         TakingOut: {
             /**
@@ -21765,6 +21784,11 @@ export interface components {
             setHistory: null | components["schemas"]["SetHistory"];
             /** @description Whether that is the learned one, and why not. */
             setStanding: components["schemas"]["LearnedStanding"];
+            /**
+             * Format: double
+             * @description Mean set the target was set with, where another would be taken now; null where not.
+             */
+            setTaken: null | number;
             /** @description Losses still to come, with what they leave. */
             losses: components["schemas"]["LossesLeft"];
             /** @description The fruit size in every form. */

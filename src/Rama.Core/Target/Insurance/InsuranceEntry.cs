@@ -32,6 +32,12 @@ public sealed record InsuranceEntry
     /// <summary>Its standard deviation from year to year, in the same terms.</summary>
     public Amount? SetShareSd { get; init; }
 
+    /// <summary>
+    /// The set that held when the target was saved, so that later seasons change no plan that is set; the one that
+    /// holds now when left out.
+    /// </summary>
+    public TakenSetEntry? TakenSet { get; init; }
+
     /// <summary>How far pruning misses its number, standard deviation as a share of it.</summary>
     public Amount? PruningSd { get; init; }
 
@@ -68,7 +74,9 @@ public sealed record InsuranceEntry
             20
         ) ?? known.Fruitlets;
         var losses = Losses is null ? Insurance.Losses.None : reader.Under("losses", Losses.Read);
-        var set = mean is null && sd is null ? known.Set : SetOf(reader, mean ?? known.Set?.Mean, sd ?? known.Set?.Sd);
+        var taken = TakenSet is { SaysNothing: false } told ? told.Read(reader) : null;
+        var held = taken ?? known.Set;
+        var set = mean is null && sd is null ? held : SetOf(reader, mean ?? held?.Mean, sd ?? held?.Sd);
         if (School is { } school && school != Insurance.School.Fixed && set is null && reader.Problems.Count == 0)
             reader.Add(
                 "setShare",
@@ -83,7 +91,9 @@ public sealed record InsuranceEntry
             over,
             under,
             set,
-            mean is null && sd is null ? known.SetSource : Sources.Entered,
+            mean is not null || sd is not null ? Sources.Entered
+                : taken is null ? known.SetSource
+                : Sources.TakenOver,
             miss,
             losses!,
             known.Places,
@@ -109,6 +119,31 @@ public sealed record InsuranceEntry
                 + $"{largest:0.#} %, or years of no set and of full set would be the likeliest."
         );
         return null;
+    }
+}
+
+/// <summary>The cluster set a target was set with.</summary>
+public sealed record TakenSetEntry
+{
+    /// <summary>Mean share of the coming year.</summary>
+    public double? Mean { get; init; }
+
+    /// <summary>Its standard deviation.</summary>
+    public double? Sd { get; init; }
+
+    internal bool SaysNothing => Mean is null && Sd is null;
+
+    internal BetaShare? Read(EntryReader reader)
+    {
+        var before = reader.Problems.Count;
+        var mean = reader.Required("takenSet.mean", "Cluster set", Mean, "share", 0.02, 0.98);
+        var sd = reader.Required("takenSet.sd", "Spread of the cluster set", Sd, "share", 0.001, 0.45);
+        if (reader.Problems.Count > before)
+            return null;
+        var set = BetaShare.Of(mean, sd);
+        if (set is null)
+            reader.Add("takenSet.sd", "spread", $"Spread of the cluster set: too wide for a mean of {mean:0.##}.");
+        return set;
     }
 }
 

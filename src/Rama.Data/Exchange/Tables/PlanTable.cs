@@ -105,15 +105,26 @@ internal sealed class PlanTable : ExchangeTable
             var counted = count with { FloralShare = Amount("floralShare", count.FloralShare) };
             if (line.Problems.Problems.Count > 0)
                 return;
+            TargetEntry? settled = null;
             if (
                 !target.Read(line.LineNumber, () =>
-                    Check(plan.ToEntry(planting) with { Target = entry, Settings = settings, Count = counted })
+                    settled = Settled(
+                        plan.ToEntry(planting) with
+                        {
+                            Target = entry,
+                            Settings = settings,
+                            Count = counted,
+                        }
+                    )
                 )
             )
                 return;
 
             var same =
-                plan.Version != 0 && entry == before && settings == limits && counted.FloralShare == count.FloralShare;
+                plan.Version != 0
+                && settled == before
+                && settings == limits
+                && counted.FloralShare == count.FloralShare;
             target.Was(
                 plan.Version == 0 ? LineOutcome.Added
                 : same ? LineOutcome.Same
@@ -121,9 +132,11 @@ internal sealed class PlanTable : ExchangeTable
             );
             if (same)
                 return;
-            if (entry != before)
-                target.Database.Add(TargetVersionRecord.Of(plan.EstateId, planting.Id, season, TargetAct.Set, entry));
-            plan.TakeOver(entry);
+            if (settled != before)
+                target.Database.Add(
+                    TargetVersionRecord.Of(plan.EstateId, planting.Id, season, TargetAct.Set, settled!)
+                );
+            plan.TakeOver(settled!);
             plan.TakeOver(settings);
             plan.TakeOver(counted);
         }
@@ -131,7 +144,11 @@ internal sealed class PlanTable : ExchangeTable
         public void Finish() { }
 
         // A plan may hold nothing but a floral share, as when counting comes before the target.
-        private void Check(PlanEntry plan) =>
-            PlanReading.Of(plan, target.Catalogue).ThrowIfWrong("target", "settings", "count");
+        private TargetEntry Settled(PlanEntry plan)
+        {
+            var reading = PlanReading.Of(plan, target.Catalogue);
+            reading.ThrowIfWrong("target", "settings", "count");
+            return plan.Target.IsUntouched ? plan.Target : plan.Target.Settled(reading.Known);
+        }
     }
 }

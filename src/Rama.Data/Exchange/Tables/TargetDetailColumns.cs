@@ -15,6 +15,8 @@ internal static class TargetDetailColumns
         ExchangeColumn.Number("insurance.costUnder", false, "Cost of a fruit too few", "Coste de un fruto de menos"),
         ExchangeColumn.Share("insurance.setShare", "Set share", "Cuajado"),
         ExchangeColumn.Share("insurance.setShareSd", "Set share SD", "Desviación del cuajado"),
+        ExchangeColumn.Number("insurance.takenSet.mean", false, "Set taken over", "Cuajado tomado"),
+        ExchangeColumn.Number("insurance.takenSet.sd", false, "Set taken over SD", "Desviación del cuajado tomado"),
         ExchangeColumn.Share("insurance.pruningSd", "Pruning misses by", "Error de poda"),
         ExchangeColumn.Number("insurance.fruitlets", false, "Fruitlets per cluster", "Frutitos por racimo"),
         ExchangeColumn.Share("insurance.losses.winterKill", "Winter kill", "Daño invernal"),

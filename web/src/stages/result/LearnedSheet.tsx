@@ -1,3 +1,4 @@
+import { Link } from 'react-router';
 import type { LearnedLine, PlantingLearningView } from '../../api/client';
 import { ForetoldSeasons } from '../../drawings/ForetoldSeasons';
 import { ChoiceField, Field } from '../../entry/Field';
@@ -10,17 +11,25 @@ import { useLearning } from './useLearning';
 
 /** What past seasons taught, which number holds, and what that does to the plan of this winter. */
 export function LearnedSheet() {
-  const { t } = useReading();
+  const { t, number } = useReading();
   const { view } = usePlantingWork();
   const learning = useLearning(view);
   if (!learning.data) return null;
-  const { lines, with: held, without } = learning.data.learning;
+  const { lines, with: held, without, setTaken } = learning.data.learning;
+  const set = lines.find((l) => l.quantity === 'set');
   // Nothing taught and nothing set aside: an empty page says less than none.
   if (lines.every((l) => l.value === null && l.choice === null)) return null;
   return (
     <aside className="sheet learned" data-test="learned">
       <h2>{t('learned.title')}</h2>
       <Comparison held={held} without={without} />
+      {setTaken !== null && set && (
+        <p data-test="set-taken">
+          {t('set.taken', { taken: number(setTaken * 100, 0), now: number(set.held * 100, 0) })}{' '}
+          <Link to={`/plantings/${view.id}/target#insurance`}>{t('learned.take')}</Link>
+        </p>
+      )}
+      <p className="small dim">{t('learned.drawing')}</p>
       <Part section="learning">
         {lines.map((line) => (
           <Learned key={line.quantity} line={line} tests={learning.data.tests} />
@@ -62,6 +71,13 @@ function Comparison({ held, without }: { held: Glance; without: Glance }) {
             </tr>
           </thead>
           <tbody>
+            {held.decision !== null && without.decision !== null && (
+              <tr className={held.decision === without.decision ? 'dim' : undefined}>
+                <td>{t('learned.plan.decision')}</td>
+                <td className="number">{t(`decision.${held.decision}`)}</td>
+                <td className="number">{t(`decision.${without.decision}`)}</td>
+              </tr>
+            )}
             {known.map(([name, a, b, say]) => (
               <tr key={name} className={say(a!) === say(b!) ? 'dim' : undefined}>
                 <td>{t(`learned.plan.${name}`)}</td>

@@ -89,9 +89,11 @@ function Number({ of, view }: { of: LearnedQuantity; view: EstateLearningView })
 }
 
 function Values({ line }: { line: LearnedLine }) {
-  const { told } = useReading();
+  const { told, amount } = useReading();
   const { value, unit } = line;
-  const say = (of: number) => told(of, unit, unit === 'share' ? 0 : 1);
+  const decimals = unit === 'share' ? 0 : 1;
+  const say = (of: number) => told(of, unit, decimals);
+  const amountOf = (of: number) => amount(of, unit, decimals).number;
   return (
     <>
       <td className="number">
@@ -102,14 +104,14 @@ function Values({ line }: { line: LearnedLine }) {
           <Why steps={value.steps}>
             {say(value.learned)}{' '}
             <span className="dim">
-              ({say(value.low)} – {say(value.high)})
+              ({amountOf(value.low)} – {amountOf(value.high)})
             </span>
           </Why>
         ) : (
           '–'
         )}
       </td>
-      <td className="number">{say(line.shipped)}</td>
+      <td className="number">{line.shipped === 0 ? '–' : say(line.shipped)}</td>
       <td className="number">{value?.seasons ?? '–'}</td>
     </>
   );
@@ -126,6 +128,16 @@ function Work() {
 }
 
 function Taught({ of, title }: { of: LearnedWorkView; title: string }) {
+  const { t } = useReading();
+  return (
+    <section data-test="learning-work">
+      <h2>{title}</h2>
+      {of.logs === 0 && of.miss.counts === 0 ? <p className="sheet">{t('learning.no-work')}</p> : <Hands of={of} />}
+    </section>
+  );
+}
+
+function Hands({ of }: { of: LearnedWorkView }) {
   const { t, told, number } = useReading();
   const miss = (spread: LearnedWorkView['miss'] | null) =>
     spread === null ? '–' : `${told(spread.sd, 'share', 0)} (${t('learning.trees', { count: spread.counts })})`;
@@ -135,8 +147,7 @@ function Taught({ of, title }: { of: LearnedWorkView; title: string }) {
     ['pruners', of.pruners],
   ] as const;
   return (
-    <section data-test="learning-work">
-      <h2>{title}</h2>
+    <>
       <p>
         {t('learning.miss', {
           miss: told(of.miss.sd, 'share', 0),
@@ -173,6 +184,6 @@ function Taught({ of, title }: { of: LearnedWorkView; title: string }) {
           ),
         )}
       </table>
-    </section>
+    </>
   );
 }

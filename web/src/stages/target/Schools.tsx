@@ -1,3 +1,4 @@
+import { Button } from 'antd';
 import type { School, SchoolAnswer, TargetDesk } from '../../api/client';
 import { Why } from '../../entry/Why';
 import { useFormFields } from '../../planting/useFormFields';
@@ -90,7 +91,9 @@ export function Schools({ desk }: { desk: TargetDesk | null }) {
       </details>
       <details
         className="desk-more"
-        open={hasAny(form.fields, ['insurance.set', 'insurance.pruningSd', 'insurance.fruitlets'])}
+        open={
+          desk?.setTaken != null || hasAny(form.fields, ['insurance.set', 'insurance.pruningSd', 'insurance.fruitlets'])
+        }
       >
         <summary>
           {t('set.heading')}
@@ -105,6 +108,23 @@ export function Schools({ desk }: { desk: TargetDesk | null }) {
             </span>
           )}
         </summary>
+        {desk?.setTaken != null && history && (
+          <p data-test="set-taken">
+            {t('set.taken', { taken: number(desk.setTaken * 100, 0), now: number(history.mean * 100, 0) })}{' '}
+            <Button
+              size="small"
+              onClick={() => {
+                change('target', {
+                  ...draft('target'),
+                  'insurance.takenSet.mean': { text: '' },
+                  'insurance.takenSet.sd': { text: '' },
+                });
+              }}
+            >
+              {t('set.take')}
+            </Button>
+          </p>
+        )}
         <p className="small dim">{t('set.text')}</p>
         <div className="fields three">
           {form.input('insurance.setShare', ['%'], { placeholder: history ? number(history.mean * 100, 0) : '' })}

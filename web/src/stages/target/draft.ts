@@ -18,6 +18,8 @@ export const targetSpec: FormSpec = {
   'insurance.costUnder': 'number',
   'insurance.setShare': { amount: '%' },
   'insurance.setShareSd': { amount: '%' },
+  'insurance.takenSet.mean': 'number',
+  'insurance.takenSet.sd': 'number',
   'insurance.pruningSd': { amount: '%' },
   'insurance.fruitlets': 'number',
   'insurance.losses.winterKill': { amount: '%' },
