@@ -118,6 +118,7 @@ api.MapSeason()
     .MapChecks()
     .MapResult()
     .MapLearning()
+    .MapSeasonReport()
     .MapCrop()
     .MapWinter();
 api.MapGroup("/calculations")

@@ -84,6 +84,7 @@ const ScanPage = lazy(() => import('./stages/count/ScanPage').then((m) => ({ def
 const BenchPage = lazy(() => import('./stages/prescribe/BenchPage').then((m) => ({ default: m.BenchPage })));
 const ResultsPage = lazy(() => import('./stages/result/ResultsPage').then((m) => ({ default: m.ResultsPage })));
 const LearningPage = lazy(() => import('./stages/result/LearningPage').then((m) => ({ default: m.LearningPage })));
+const SeasonsPage = lazy(() => import('./stages/result/SeasonsPage').then((m) => ({ default: m.SeasonsPage })));
 const WinterPage = lazy(() => import('./stages/season/WinterPage').then((m) => ({ default: m.WinterPage })));
 const CardPage = lazy(() => import('./stages/prescribe/CardPage').then((m) => ({ default: m.CardPage })));
 
@@ -128,6 +129,7 @@ const router = createBrowserRouter([
         { path: 'year', element: <YearPage /> },
         { path: 'results', element: <ResultsPage /> },
         { path: 'results/learned', element: <LearningPage /> },
+        { path: 'results/seasons', element: only('plan', <SeasonsPage />) },
         { path: 'results/winter', element: only('plan', <WinterPage />) },
         { path: 'weather', element: <WeatherPage /> },
         { path: 'estate', element: only('season', <EstatePage />) },

@@ -116,17 +116,20 @@ public sealed class EstateLearning(IServiceScopeFactory scopes)
                 )
             );
 
-    // Row versions of all plantings in one number: seasons are part of them.
-    private static Task<string> VersionAsync(RamaContext database, Guid estate, CancellationToken cancel) =>
-        database
-            .Database.SqlQuery<string>(
-                $"""
-                SELECT (SELECT season FROM estates WHERE id = {estate}) || ':' || count(*) || ':'
-                    || coalesce(sum(xmin::text::bigint), 0) AS "Value"
-                FROM plantings WHERE estate_id = {estate}
-                """
-            )
-            .SingleAsync(cancel);
+    // Row versions of all plantings in two numbers, whatever their order: seasons are part of them.
+    private static async Task<(int Season, int Plantings, ulong Versions)> VersionAsync(
+        RamaContext database,
+        Guid estate,
+        CancellationToken cancel
+    )
+    {
+        var season = await database
+            .Estates.Where(e => e.Id == estate)
+            .Select(e => e.Season)
+            .SingleOrDefaultAsync(cancel);
+        var versions = await database.Plantings.Select(p => p.Version).ToListAsync(cancel);
+        return (season, versions.Count, versions.Aggregate(0UL, (sum, version) => sum + version));
+    }
 
     private Kept KeptOf(Guid estate)
     {
@@ -153,7 +156,7 @@ public sealed class EstateLearning(IServiceScopeFactory scopes)
     {
         public SemaphoreSlim Gate { get; } = new(1);
 
-        public (string, int) Version { get; set; }
+        public ((int, int, ulong), int) Version { get; set; }
 
         public LearnedOfEstate? Learned { get; set; }
 

@@ -66,23 +66,37 @@ internal static class ResultEndpoints
     )
     {
         var current = (await estates.ReadAsync(cancel)).Season;
-        var plantings = await cache.ReadAsync("chains", current, current, ChainsOf, cancel);
         return TypedResults.Ok(
-            ResultsView.Of(season, current, [.. plantings.Select(p => p.Told)], await learned.TestsAsync(cancel))
+            ResultsView.Of(season, current, await ChainsAsync(cache, current, cancel), await learned.TestsAsync(cancel))
         );
     }
+
+    /// <summary>The seasons on record of all plantings.</summary>
+    /// <param name="cache">What plans come to.</param>
+    /// <param name="current">The season at hand.</param>
+    /// <param name="cancel">Stops it.</param>
+    public static async Task<IReadOnlyList<PlantingChains>> ChainsAsync(
+        PlanCache cache,
+        int current,
+        CancellationToken cancel
+    ) => [.. (await cache.ReadAsync("chains", current, current, ChainsOf, cancel)).Select(p => p.Told)];
 
     private static PlantingChains ChainsOf(StoredPlanting stored)
     {
         var entry = stored.ToEntry();
         var reading = PlanReading.Of(entry, stored.Catalogue);
+        var (plan, seasons) = (PruningPlan.ToCount(reading), entry.Records.Read(stored.Season));
+        var area = stored.Planting.AreaHa();
         return new(
             stored.Planting.Id,
             stored.Planting.Code,
             stored.Planting.Name,
             stored.Planting.Variety,
-            stored.Planting.AreaHa(),
-            PastChain.AllOf(reading, PruningPlan.ToCount(reading), entry.Records.Read(stored.Season))
+            stored.Planting.System,
+            stored.Planting.Block!.Site!.Name,
+            area,
+            PastChain.AllOf(reading, plan, seasons),
+            PastSeasons.AllOf(reading, plan, seasons, area)
         );
     }
 

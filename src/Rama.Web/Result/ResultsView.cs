@@ -2,6 +2,7 @@ using Rama.Core.Explain;
 using Rama.Core.Plan;
 using Rama.Core.Result.Chain;
 using Rama.Core.Result.Learning;
+using Rama.Core.Season;
 
 namespace Rama.Web.Result;
 
@@ -97,6 +98,9 @@ internal sealed record PlantingChains(
     string Code,
     string? Name,
     string Variety,
+    string System,
+    string Site,
     double AreaHa,
-    IReadOnlyList<PastChain> Chains
+    IReadOnlyList<PastChain> Chains,
+    IReadOnlyList<SeasonPlanting> Seasons
 );

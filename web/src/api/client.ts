@@ -78,6 +78,7 @@ export type PlantingLearningView = Schemas['PlantingLearningView'];
 export type EstateLearningView = Schemas['EstateLearningView'];
 export type LearnedWorkView = Schemas['LearnedWorkView'];
 export type LearnedLine = Schemas['LearnedLine'];
+export type SeasonReportView = Schemas['SeasonReportView'];
 export type WinterView = Schemas['WinterView'];
 export type ClosingView = Schemas['ClosingView'];
 export type CropCountEntry = Schemas['CropCountEntry'];

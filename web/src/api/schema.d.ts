@@ -7133,6 +7133,109 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/seasons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What seasons wanted and brought, by season, planting, variety, system or site */
+        get: {
+            parameters: {
+                query?: {
+                    by?: string;
+                    season?: number;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SeasonReportView"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/seasons/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as CSV or XLSX */
+        get: {
+            parameters: {
+                query?: {
+                    by?: string;
+                    season?: number;
+                    format?: string;
+                    language?: string;
+                };
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/winter": {
         parameters: {
             query?: never;
@@ -16494,6 +16597,7 @@ export interface components {
             alternates: boolean;
             /** @description The same in a sentence. */
             meaning: components["schemas"]["Notice"];
+            ahead: null | components["schemas"]["Notice"];
             /**
              * Format: double
              * @description The number, not rounded.
@@ -20078,6 +20182,18 @@ export interface components {
              */
             fruitPerTree: number;
         };
+        /** @description A season or a planting, or those of one variety, system or site. */
+        SeasonGroup: {
+            /**
+             * Format: uuid
+             * @description The planting; null for several.
+             */
+            planting: null | string;
+            /** @description Its code and name, or those of what they share. */
+            name: components["schemas"]["LocalText"];
+            /** @description What is told of them. */
+            line: components["schemas"]["SeasonSum"];
+        };
         /** @description The harvest of a planting in one season, pick by pick and grade by grade. */
         SeasonHarvest: {
             /**
@@ -20184,6 +20300,22 @@ export interface components {
             /** @description The seasons, each once. */
             seasons?: components["schemas"]["SeasonResultEntry"][];
         };
+        /** @description What seasons wanted and brought, taken together one way. */
+        SeasonReportView: {
+            /**
+             * Format: int32
+             * @description The season told of; null for all on record.
+             */
+            season: null | number;
+            /** @description Seasons there is a record of, the latest first. */
+            seasons: number[];
+            /** @description Money of the estate; null until told. */
+            currency: null | string;
+            /** @description All of it. */
+            total: components["schemas"]["SeasonSum"];
+            /** @description Season by season, or planting, variety, system or site. */
+            groups: components["schemas"]["SeasonGroup"][];
+        };
         /** @description What a planting brought in one season, as typed. */
         SeasonResultEntry: {
             /**
@@ -20216,6 +20348,84 @@ export interface components {
              *     at hand.
              */
             harvest?: null | components["schemas"]["HarvestLineEntry"][];
+        };
+        /** @description A season on some plantings together, or a planting over its seasons; null where nobody told. */
+        SeasonSum: {
+            /**
+             * Format: int32
+             * @description Records it rests on.
+             */
+            told: number;
+            /**
+             * Format: double
+             * @description Their area.
+             */
+            areaHa: number;
+            /**
+             * Format: double
+             * @description Floral buds to leave on a mean tree, of those that tell what was left too.
+             */
+            budsWanted: null | number;
+            /**
+             * Format: double
+             * @description Floral buds left on it, of the same.
+             */
+            budsLeft: null | number;
+            /**
+             * Format: double
+             * @description Fruit wanted on a mean tree, of those that tell what was picked too.
+             */
+            fruitWanted: null | number;
+            /**
+             * Format: double
+             * @description Fruit picked from it, of the same.
+             */
+            fruitPicked: null | number;
+            /**
+             * Format: double
+             * @description Mean mass of a fruit.
+             */
+            fruitMassG: null | number;
+            /**
+             * Format: double
+             * @description Packed crop wanted, of those that tell what came too.
+             */
+            tonnesWanted: null | number;
+            /**
+             * Format: double
+             * @description Packed of what was wanted, of the same.
+             */
+            ofWanted: null | number;
+            /**
+             * Format: double
+             * @description Crop picked, of all.
+             */
+            tonnesPicked: null | number;
+            /**
+             * Format: double
+             * @description Crop sold as wanted, of all.
+             */
+            tonnesPacked: null | number;
+            /**
+             * Format: double
+             * @description Packed of what was picked, where both are known.
+             */
+            packOut: null | number;
+            /**
+             * Format: double
+             * @description Packed tonnes of a hectare, where they are known.
+             */
+            packedPerHa: null | number;
+            /**
+             * Format: double
+             * @description Price of a packed kilogram, where it is known.
+             */
+            pricePerKg: null | number;
+            /**
+             * Format: double
+             * @description Money received for the packed crop of a hectare, where both are known.
+             */
+            receivedPerHa: null | number;
         };
         /** @description The season at a glance: every planting in the order of the work. */
         SeasonView: {

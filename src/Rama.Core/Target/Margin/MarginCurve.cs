@@ -57,6 +57,8 @@ public sealed record BestCrop(double FruitPerTree, double MarginPerHa, double Fl
 /// chosen.</param>
 /// <param name="Alternates">Whether the chosen crop makes heavy and light years take turns.</param>
 /// <param name="Meaning">The same in a sentence.</param>
+/// <param name="Ahead">What to plan for year in, year out; null where every crop loses money, or nothing of the estate's
+/// own says what pays.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record MarginCurve(
@@ -68,6 +70,7 @@ public sealed record MarginCurve(
     double? ChosenCosts,
     bool Alternates,
     Notice Meaning,
+    Notice? Ahead,
     IReadOnlyList<Step> Steps,
     IReadOnlyList<Notice> Warnings
 ) : Calculated(Best.MarginPerHa, $"{Currency}/ha", Steps, Warnings)
@@ -118,6 +121,7 @@ public sealed record MarginCurve(
             costs,
             alternates,
             Say(terms, best, costs),
+            LookAhead(terms, best),
             StepsOf(terms, here ?? At(terms, best.FruitPerTree)),
             Warn(terms, best, here, alternates)
         );
@@ -224,6 +228,33 @@ public sealed record MarginCurve(
                 )
             : costs is null ? new("margin.flat", $"{flat}.", figures)
             : new("margin.within", $"{flat}; your target lies within.", figures);
+    }
+
+    private static Notice? LookAhead(MarginTerms terms, BestCrop best)
+    {
+        if (best.MarginPerHa <= 0 || terms.IsAssumed)
+            return null;
+        var tonnes = At(terms, best.FruitPerTree).PackedKgPerHa / 1_000;
+        var pairs = terms.Return.Pairs;
+        Figure[] figures =
+        [
+            new("best", best.FruitPerTree, "fruit/tree"),
+            new("packed", tonnes, "t/ha"),
+            new("from", best.FlatFrom, "fruit/tree"),
+            new("to", best.FlatTo, "fruit/tree"),
+            new("own pairs", pairs, "1"),
+        ];
+        var message =
+            $"Year in, year out, {best.FruitPerTree:0} fruit a tree pay best, {tonnes:0.#} t/ha packed; anything from "
+            + $"{best.FlatFrom:0} to {best.FlatTo:0} comes within 2 % of it. That is by ";
+        return pairs == 0
+            ? new("margin.ahead-usual", message + "your prices and the usual answer of the bloom to the crop.", figures)
+            : new(
+                "margin.ahead",
+                message
+                    + $"your prices and the bloom after crops of {pairs} own {(pairs == 1 ? "season" : "seasons")}.",
+                figures
+            );
     }
 
     private static Step[] StepsOf(MarginTerms terms, MarginPoint at)

@@ -1,18 +1,29 @@
+import { Link } from 'react-router';
 import type { PlantingView } from '../../api/client';
 import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';
+import { usePlantingWork } from '../../planting/usePlanting';
 import { useReading } from '../../words/useReading';
+import { useDesk } from '../target/useDesk';
 
 /** Whether heavy and light years take turns, what was done in each, and what it means for the coming one. */
-export function AlternationSheet({ ahead }: { ahead: PlantingView['ahead'] }) {
+export function AlternationSheet() {
   const { t, number, say } = useReading();
-  const { alternation, advice, years } = ahead;
+  const { view } = usePlantingWork();
+  const { alternation, advice, years } = view.ahead;
+  // What pays year in, year out, for those who are told money.
+  const ahead = useDesk()?.margin?.ahead;
   return (
     <aside className="sheet" data-test="bearing">
       <h2>{t('bearing.title')}</h2>
       {advice && (
         <p data-test="bearing-advice">
           <strong>{say(advice)}</strong>
+        </p>
+      )}
+      {ahead && (
+        <p data-test="bearing-next">
+          {say(ahead)} <Link to={`/plantings/${view.id}/target`}>{t('bearing.target')}</Link>
         </p>
       )}
       {alternation ? (

@@ -143,7 +143,7 @@ export function ResultStage() {
         </div>
       </section>
       <LearnedSheet />
-      <AlternationSheet ahead={view.ahead} />
+      <AlternationSheet />
     </div>
   );
 }

@@ -29,7 +29,11 @@ export function ResultsPage() {
     <main className="page">
       <div className="stage-head">
         <h1>{t('results.page')}</h1>
-        {may('plan') && <Link to="/results/winter">{t('winter.link')}</Link>}
+        <span className="results-pages">
+          <Link to="/results/learned">{t('learning.link')}</Link>
+          {may('plan') && <Link to="/results/seasons">{t('seasons.link')}</Link>}
+          {may('plan') && <Link to="/results/winter">{t('winter.link')}</Link>}
+        </span>
       </div>
       <CropsToCome />
       <div className="stage-head">
@@ -98,11 +102,6 @@ function Results({ view }: { view: ResultsView }) {
           <strong>{t(`learned.of.${test.quantity}`)}.</strong> <Why steps={test.steps}>{say(test.sentence)}</Why>
         </p>
       ))}
-      {view.backTests.length > 0 && (
-        <p>
-          <Link to="/results/learned">{t('learning.link')}</Link>
-        </p>
-      )}
       <Plantings view={view} />
     </>
   );

@@ -11,13 +11,14 @@ import '../../words/result';
 import { useDays } from '../../words/useDays';
 import { useReading } from '../../words/useReading';
 import { useMoney } from '../crew/useCrewPlan';
+import { mostFirst, SortHead } from './SortHead';
 import './winter.css';
 
 type Line = WinterView['total'];
 
 const ways = ['planting', 'variety', 'system', 'site'] as const;
 
-/** What a column is sorted by; nothing known comes last. */
+/** What a column is sorted by. */
 const columns = {
   trees: (l: Line) => l.trees,
   left: (l: Line) => l.leftOfAsked,
@@ -72,22 +73,9 @@ function Winter({ of }: { of: WinterView }) {
   const { total } = of;
   if (of.groups.length === 0) return <p className="sheet">{t('winter.none')}</p>;
   const value = sorted && columns[sorted];
-  const groups = value
-    ? [...of.groups].sort((a, b) => (value(b.line) ?? -Infinity) - (value(a.line) ?? -Infinity))
-    : of.groups;
+  const groups = mostFirst(of.groups, value && ((g) => value(g.line)));
   const head = (column: Column, label: string) => (
-    <th className="number" aria-sort={sorted === column ? 'descending' : undefined}>
-      <button
-        type="button"
-        className="winter-sort"
-        onClick={() => {
-          setSorted(sorted === column ? null : column);
-        }}
-      >
-        {label}
-        {sorted === column && ' ↓'}
-      </button>
-    </th>
+    <SortHead column={column} sorted={sorted} onSort={setSorted} label={label} />
   );
   return (
     <>
