@@ -41,6 +41,8 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     [InlineData("/known")]
     [InlineData("/year")]
     [InlineData("/results")]
+    [InlineData("/results/learned")]
+    [InlineData("/results/seasons")]
     [InlineData("/results/winter")]
     [InlineData("/weather")]
     [InlineData("/map")]

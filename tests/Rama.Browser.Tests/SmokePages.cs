@@ -19,6 +19,8 @@ internal static class SmokePages
         "exchange",
         "estate",
         "results",
+        "results/learned",
+        "results/seasons",
         "results/winter",
         "people",
         "sessions",

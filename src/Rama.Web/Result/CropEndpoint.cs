@@ -4,6 +4,7 @@ using Rama.Core.Passes;
 using Rama.Core.Plan;
 using Rama.Core.Result.Counts;
 using Rama.Core.Result.Forecast;
+using Rama.Core.Result.Thinning;
 using Rama.Core.Season;
 using Rama.Data.Estate;
 using Rama.Data.Plan;
@@ -18,6 +19,8 @@ namespace Rama.Web.Result;
 /// <param name="AtHand">The point of the year at which it would be counted today.</param>
 /// <param name="Crop">What to expect of it, and what to thin off; null before there is a target.</param>
 /// <param name="Counts">What was counted in the course of the season.</param>
+/// <param name="Thinned">Whether thinners leave the fruit wanted; null before trees were counted after them.</param>
+/// <param name="Crews">Names of the crews.</param>
 /// <param name="Kept">Those counts one by one, in the order they were made.</param>
 /// <param name="Filled">The record of the season with what was wanted and counted filled in, as closing would.</param>
 /// <param name="Currency">Money of the estate; null for those who are told none.</param>
@@ -26,6 +29,8 @@ public sealed record CropView(
     CropPoint AtHand,
     CropOnTrees? Crop,
     CropCounts Counts,
+    ThinningChecks? Thinned,
+    IReadOnlyDictionary<Guid, string> Crews,
     IReadOnlyList<KeptCropCount> Kept,
     SeasonClosing Filled,
     string? Currency
@@ -141,6 +146,8 @@ internal static class CropEndpoint
                 year.CropPointOn(all.Today),
                 year.Crop,
                 counted?.Counts ?? CropCounts.None,
+                ThinnedOf(year, reading.Settings.Tolerance),
+                all.Crews.ToDictionary(c => c.Record.Id, c => c.Record.Name),
                 counted?.Kept ?? [],
                 SeasonClosing.Of(
                     reading,
@@ -153,6 +160,23 @@ internal static class CropEndpoint
                     ? all.Estate.Currency
                     : null
             )
+        );
+    }
+
+    private static ThinningChecks? ThinnedOf(PlantingYear year, double tolerance)
+    {
+        Dictionary<int, Guid> crewOfRow = [];
+        foreach (var (pass, reports) in year.Reports)
+            if (PassIds.IsThinning(pass))
+                foreach (var report in reports)
+                    if (report.Crew is { } crew)
+                        foreach (var row in report.Rows)
+                            crewOfRow.TryAdd(row, crew);
+        return ThinningChecks.Of(
+            (year.Counted?.Kept ?? []).Select(k => k.Entry.Read()),
+            year.Crop?.FruitWanted ?? 0,
+            tolerance,
+            row => crewOfRow.TryGetValue(row, out var crew) ? crew : null
         );
     }
 

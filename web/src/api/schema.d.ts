@@ -12862,6 +12862,11 @@ export interface components {
             crop: null | components["schemas"]["CropOnTrees"];
             /** @description What was counted in the course of the season. */
             counts: components["schemas"]["CropCounts"];
+            thinned: null | components["schemas"]["ThinningChecks"];
+            /** @description Names of the crews. */
+            crews: {
+                [key: string]: string;
+            };
             /** @description Those counts one by one, in the order they were made. */
             kept: components["schemas"]["KeptCropCount"][];
             /** @description The record of the season with what was wanted and counted filled in, as closing would. */
@@ -22248,6 +22253,28 @@ export interface components {
             reason: components["schemas"]["StepEnd"];
             /** @description Whether it was shortened instead. */
             shortened: boolean;
+        };
+        /** @description What is said of a crew that thinned. */
+        ThinnedHand: {
+            /**
+             * Format: uuid
+             * @description The crew.
+             */
+            crew: string;
+            /** @description What is said. */
+            verdict: components["schemas"]["CutVerdict"];
+        };
+        /** @description Whether thinners leave the fruit wanted, by trees counted after them. */
+        ThinningChecks: {
+            /** @description Of the planting as a whole. */
+            all: components["schemas"]["CutVerdict"];
+            /** @description Of each crew whose rows are reported. */
+            crews: components["schemas"]["ThinnedHand"][];
+            /**
+             * Format: int32
+             * @description Counts three times the fruit wanted, or a third of it, that nobody said stand: left out.
+             */
+            apart: number;
         };
         /** @description What hand thinning has to take off a mean tree, and how long it takes. */
         ThinningLoad: {

@@ -111,6 +111,33 @@ public sealed class MarginCurveTests
         Assert.InRange(MarginCurve.Of(Terms(7), null).Best.FruitPerTree, 130, 140);
     }
 
+    [Fact]
+    public void What_pays_year_in_year_out_is_told_once_prices_and_seasons_are_ones_own()
+    {
+        var prices = OnePrice.Read(PackageMasses.Default, DiameterLaw.Round(0.85, "test"));
+        MarginTerms Terms(params (double X, double Y)[] returns) =>
+            new(
+                2_500,
+                20,
+                0.9,
+                prices,
+                ResponseLines.Size([], 180, 6, 8),
+                ResponseLines.Return(returns, false, 1.8, 6, 8),
+                0.6,
+                1.5
+            );
+        Assert.Null(MarginCurve.Of(Terms(), 120).Ahead);
+        var curve = MarginCurve.Of(Terms((4, 14), (6, 12), (8, 11)), 120);
+        Assert.Equal("margin.ahead", curve.Ahead!.Code);
+        Assert.Equal(3, curve.Ahead.Figures[4].Value);
+        Assert.Equal(curve.Best.FruitPerTree, curve.Ahead.Figures[0].Value);
+        Assert.Equal(
+            MarginCurve.At(Terms((4, 14), (6, 12), (8, 11)), curve.Best.FruitPerTree).PackedKgPerHa / 1_000,
+            curve.Ahead.Figures[1].Value,
+            12
+        );
+    }
+
     // Three seasons with more fruit and larger: the weather's doing. The line is level at most.
     [Fact]
     public void A_few_seasons_do_not_make_fruit_grow_by_being_many()

@@ -27,6 +27,7 @@ export function CropSheet({ of, planting }: { of: CropView; planting: string }) 
         <div>
           {crop?.thinning && <Thinning load={crop.thinning} planting={planting} />}
           <Counted counts={counts} />
+          <Thinned of={of} />
           <Kept of={of} planting={planting} />
         </div>
       </div>
@@ -81,6 +82,25 @@ function Thinning({ load, planting }: { load: NonNullable<Crop['thinning']>; pla
         <Why steps={stepsOf(load.steps, 'thinning.hours')}>{told(load.hoursPerHa, 'h/ha', 0)}</Why>{' '}
         {t('thinning.hours')} <Link to={`/plantings/${planting}/passes`}>{t('thinning.pass')}</Link>
       </p>
+    </div>
+  );
+}
+
+/** Whether thinners leave the fruit wanted, as trees counted after them tell. */
+function Thinned({ of: { thinned, crews } }: { of: CropView }) {
+  const { t, say } = useReading();
+  if (!thinned) return null;
+  return (
+    <div data-test="thinned">
+      <p className={thinned.all.isAgainst ? 'results-short' : undefined}>
+        <Why steps={thinned.all.steps}>{say(thinned.all.sentence)}</Why>
+      </p>
+      {thinned.crews.map(({ crew, verdict }) => (
+        <p key={crew} className={verdict.isAgainst ? 'results-short' : undefined}>
+          <strong>{crews[crew]}.</strong> <Why steps={verdict.steps}>{say(verdict.sentence)}</Why>
+        </p>
+      ))}
+      {thinned.apart > 0 && <p className="small dim">{t('thinning.apart', { count: thinned.apart })}</p>}
     </div>
   );
 }

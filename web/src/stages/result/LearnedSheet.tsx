@@ -159,18 +159,20 @@ function Follows({ line }: { line: LearnedLine }) {
   if (!may('learning') && chosen === 'seasons') return null;
   return (
     <div className="learned-follows">
-      <ChoiceField
-        label={`${t(`learned.of.${of}`)}: ${t('learned.follows')}`}
-        shown={t('learned.follows')}
-        value={chosen}
-        options={follows.map((f) => ({
-          value: f,
-          label: t(`learned.follows.${f}`, { shipped: told(line.shipped, line.unit, line.unit === 'share' ? 0 : 1) }),
-        }))}
-        onChange={(text) => {
-          set('follows', text);
-        }}
-      />
+      <div data-field={`learning.${of}.follows`}>
+        <ChoiceField
+          label={`${t(`learned.of.${of}`)}: ${t('learned.follows')}`}
+          shown={t('learned.follows')}
+          value={chosen}
+          options={follows.map((f) => ({
+            value: f,
+            label: t(`learned.follows.${f}`, { shipped: told(line.shipped, line.unit, line.unit === 'share' ? 0 : 1) }),
+          }))}
+          onChange={(text) => {
+            set('follows', text);
+          }}
+        />
+      </div>
       {chosen === 'pinned' && (
         <Field
           label={t(of === 'trunkGrowth' ? 'learned.pinned-growth' : 'learned.pinned')}
