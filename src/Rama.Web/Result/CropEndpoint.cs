@@ -174,7 +174,7 @@ internal static class CropEndpoint
                             crewOfRow.TryAdd(row, crew);
         return ThinningChecks.Of(
             (year.Counted?.Kept ?? []).Select(k => k.Entry.Read()),
-            year.Crop?.FruitWanted ?? 0,
+            (year.Crop?.Thinning?.LeastFruit ?? year.Crop?.FruitWanted ?? 0, year.Crop?.FruitWanted ?? 0),
             tolerance,
             row => crewOfRow.TryGetValue(row, out var crew) ? crew : null
         );

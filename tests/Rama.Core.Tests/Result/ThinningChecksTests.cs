@@ -33,7 +33,7 @@ public class ThinningChecksTests
             );
 
     private static ThinningChecks? Judged(IEnumerable<CropCount> counts) =>
-        ThinningChecks.Of(counts, 100, .1, row => row == 1 ? North
+        ThinningChecks.Of(counts, (100, 100), .1, row => row == 1 ? North
             : row == 2 ? South
             : null);
 
@@ -65,5 +65,18 @@ public class ThinningChecksTests
         Assert.Equal(1, checks.Apart);
         Assert.Equal(2, checks.All.Chart.Points.Count);
         Assert.Null(Judged([Tree(1, 1, 10) with { Point = CropPoint.Set }]));
+    }
+
+    // 92 wanted where 70 clusters hold fruit: one on each is no fault of the thinners, and nor are some doubles.
+    [Fact]
+    public void Where_too_few_clusters_set_nobody_thinned_too_hard()
+    {
+        foreach (var mean in new[] { 72, 88 })
+        {
+            var checks = ThinningChecks.Of(Trees(1, 60, mean, new Random(3)), (70, 92), .1, _ => North)!;
+            Assert.False(checks.All.IsAgainst, checks.All.Sentence.Message);
+        }
+        Assert.True(ThinningChecks.Of(Trees(1, 60, 50, new Random(3)), (70, 92), .1, _ => North)!.All.IsAgainst);
+        Assert.True(ThinningChecks.Of(Trees(1, 60, 130, new Random(3)), (70, 92), .1, _ => North)!.All.IsAgainst);
     }
 }

@@ -22334,6 +22334,12 @@ export interface components {
             cuttingSeconds: number;
             /** @description Whether so few clusters hold fruit that some keep one more. */
             isShort: boolean;
+            /**
+             * Format: double
+             * @description Fruit per tree that are enough: where too few clusters hold fruit one on each may do, and the crop is
+             *                 smaller and larger in size.
+             */
+            leastFruit: number;
             /** @description Whether it is worth a pass. */
             isWorthIt: boolean;
             /**

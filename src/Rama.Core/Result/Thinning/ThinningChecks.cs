@@ -13,7 +13,8 @@ public sealed record ThinningChecks(CutVerdict All, IReadOnlyList<ThinnedHand> C
     /// <summary>Judges counts the way finished trees are judged after pruning.</summary>
     /// <param name="counts">Counts of the crop in the order they were made; of a tree counted twice the later
     /// counts.</param>
-    /// <param name="fruitWanted">Fruit wanted on a mean tree, above 0.</param>
+    /// <param name="asked">Fruit on a mean tree that are enough, and that are wanted; both above 0, and alike but where
+    /// too few clusters hold fruit.</param>
     /// <param name="tolerance">How far off is near enough, as a share.</param>
     /// <param name="crewOfRow">Who thinned a row; null where nobody reported it.</param>
     /// <returns>Null where no tree was counted after thinning.</returns>
@@ -23,7 +24,7 @@ public sealed record ThinningChecks(CutVerdict All, IReadOnlyList<ThinnedHand> C
     /// </remarks>
     public static ThinningChecks? Of(
         IEnumerable<CropCount> counts,
-        double fruitWanted,
+        (double Least, double Wanted) asked,
         double tolerance,
         Func<int, Guid?> crewOfRow
     )
@@ -36,12 +37,13 @@ public sealed record ThinningChecks(CutVerdict All, IReadOnlyList<ThinnedHand> C
                 .DistinctBy(c => (c.Row, c.Tree))
                 .Reverse(),
         ];
-        if (thinned.Count == 0 || fruitWanted <= 0)
+        if (thinned.Count == 0 || asked.Least <= 0 || asked.Wanted < asked.Least)
             return null;
         List<(Guid? Crew, double Ratio)> charted =
         [
             .. from count in thinned
-            let ratio = Math.Log(Math.Max(count.Fruit!.Value, 0.5) / fruitWanted)
+            let left = Math.Max(count.Fruit!.Value, 0.5)
+            let ratio = Math.Log(left / Math.Clamp(left, asked.Least, asked.Wanted))
             where count.IsSure || Math.Abs(ratio) <= Math.Log(CheckedTree.Believed)
             select (crewOfRow(count.Row), ratio),
         ];

@@ -49,6 +49,10 @@ public sealed record ThinningLoad(
     /// <summary>Whether so few clusters hold fruit that some keep one more.</summary>
     public bool IsShort => MoreOnSome >= WorthAPass * FruitWanted;
 
+    /// <summary>Fruit per tree that are enough: where too few clusters hold fruit one on each may do, and the crop is
+    /// smaller and larger in size.</summary>
+    public double LeastFruit => FruitWanted - MoreOnSome;
+
     /// <summary>Whether it is worth a pass.</summary>
     public bool IsWorthIt => ToTakeOff >= WorthAPass * FruitWanted;
 

@@ -101,9 +101,12 @@ function Learned({ line, tests }: { line: LearnedLine; tests: PlantingLearningVi
     <section className="learned-number" data-test={`learned-${line.quantity}`}>
       <h3>{t(`learned.of.${line.quantity!}`)}</h3>
       <p>
-        <Why main steps={value?.steps ?? []}>
-          <span className="result-big">{told(line.held, unit, decimals)}</span>
-        </Why>{' '}
+        {/* What nobody measured is not told in large type. */}
+        {line.held > 0 && (
+          <Why main steps={value?.steps ?? []}>
+            <span className={value ? 'result-big' : undefined}>{told(line.held, unit, decimals)}</span>
+          </Why>
+        )}{' '}
         <span className={standing === 'refused' ? 'results-short' : 'dim'} data-test="standing">
           {t(`learned.standing.${standing}`)}
         </span>
@@ -134,7 +137,7 @@ function Learned({ line, tests }: { line: LearnedLine; tests: PlantingLearningVi
           {value.atLeast > 0 && <p className="small dim">{t('learned.at-least', { count: value.atLeast })}</p>}
         </>
       )}
-      {test && (
+      {value && test && (
         <p className="small" data-test="back-test">
           <Why steps={test.steps}>{say(test.sentence)}</Why>
         </p>
