@@ -207,7 +207,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
         SideBySide("check", "display:flex;flex-wrap:wrap;gap:12px;width:1360px", "height:740px", shots);
     }
 
-    // A season of a planting, and of the estate.
+    // A season of a planting, and of the estate, what seasons taught, and all side by side.
     private void ShootResult()
     {
         List<string> shots = [];
@@ -223,7 +223,20 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             Settled(page);
             shots.Add(Shot(page.Driver));
         }
-        SideBySide("result", "display:flex;gap:12px;width:1576px", "height:600px", shots);
+        using (var page = new Page(server, 1280, 1000).OpenPlanting("H3", "result"))
+        {
+            page.Find("[data-test='learned-plans']");
+            Settled(page);
+            page.Script<object>("document.querySelector(\"[data-test='learned']\").scrollIntoView()");
+            shots.Add(Shot(page.Driver));
+        }
+        using (var page = new Page(server, 1280, 1000).Open("/results/seasons"))
+        {
+            page.Find("[data-test='seasons']");
+            Settled(page);
+            shots.Add(Shot(page.Driver));
+        }
+        SideBySide("result", "display:flex;flex-wrap:wrap;gap:12px;width:1576px", "height:600px", shots);
     }
 
     private void ShootYear()
