@@ -213,6 +213,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
         List<string> shots = [];
         using (var page = new Page(server, 1280, 1000).OpenPlanting("H3", "result"))
         {
+            page.Find("[data-test='crop-packed']");
             page.Find("[data-test='year-chain']");
             Settled(page);
             shots.Add(Shot(page.Driver));

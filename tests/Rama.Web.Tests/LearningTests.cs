@@ -175,6 +175,28 @@ public sealed class LearningTests(RamaApplication application) : IClassFixture<R
     }
 
     [Fact]
+    public async Task The_history_tells_which_number_was_set_aside_and_why()
+    {
+        Assert.Equal(
+            200,
+            (
+                await Choose(
+                    "H6",
+                    """[{"quantity": "packOut", "pinned": {"value": 88, "unit": "%"}, "reason": "hail nets"}]"""
+                )
+            ).Status
+        );
+        var id = (await _manager.PlantingAsync("H6"))["id"];
+        var told = (await _manager.ReadAsync($"/api/v1/plantings/{id}/history"))
+            .AsArray()
+            .Select(c => ((string)c!["field"]!, (string?)c["new"]))
+            .ToList();
+        Assert.Contains(("learning[1].quantity", "packOut"), told);
+        Assert.Contains(("learning[1].pinned", "88 %"), told);
+        Assert.Contains(("learning[1].reason", "hail nets"), told);
+    }
+
+    [Fact]
     public async Task What_the_work_taught_names_pruners_to_those_who_lead_them()
     {
         var work = await _manager.ReadAsync("/api/v1/learning/work");

@@ -100,6 +100,36 @@ public sealed class ResultTests(RamaApplication application) : IClassFixture<Ram
     }
 
     [Fact]
+    public async Task Seasons_side_by_side_tell_the_tonnes_of_the_results()
+    {
+        foreach (var season in new[] { 2023, 2026 })
+        {
+            var lines = (await _manager.ReadAsync($"/api/v1/results?season={season}"))["lines"]!.AsArray();
+            var report = await _manager.ReadAsync($"/api/v1/seasons?by=planting&season={season}");
+            Assert.Equal(lines.Count, report["groups"]!.AsArray().Count);
+            foreach (var line in lines)
+            {
+                var sum = report["groups"]!
+                    .AsArray()
+                    .Single(g => (string?)g!["planting"] == (string)line!["planting"]!)!["line"]!;
+                Assert.Equal((double?)line!["cameT"] ?? 0, (double?)sum["tonnesPacked"] ?? 0, 9);
+                Assert.Equal((double?)line["cameT"] / (double?)line["wantedT"] ?? 0, (double?)sum["ofWanted"] ?? 0, 9);
+            }
+            Assert.Equal(lines.Sum(l => (double?)l!["cameT"] ?? 0), (double)report["total"]!["tonnesPacked"]!, 6);
+        }
+        using var none = await _manager.GetAsync(
+            new Uri("/api/v1/seasons?by=weather", UriKind.Relative),
+            TestContext.Current.CancellationToken
+        );
+        Assert.Equal(404, (int)none.StatusCode);
+        var csv = Encoding.UTF8.GetString(
+            await _manager.DownloadAsync("/api/v1/seasons/file?by=season&language=es&format=csv")
+        );
+        Assert.Contains("Aprovechamiento", csv, StringComparison.Ordinal);
+        Assert.Contains("2022,2,", csv, StringComparison.Ordinal);
+    }
+
+    [Fact]
     public async Task The_set_of_a_planting_is_learned_from_seasons_typed()
     {
         var (status, answer) = await _reader.PostAsync(

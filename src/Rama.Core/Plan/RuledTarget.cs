@@ -27,14 +27,15 @@ public sealed record RuledTarget(
         const string Part = "target.";
         var before = PlanReading.Of(plan, catalogue);
         var start = rule.FromRecords ? before.Start.Proposed?.Target : null;
-        var entry = rule.Over(
-                start is null
-                    ? plan.Target
-                    : new TargetRule { Target = start }
-                        .Over(plan.Target)
-                        .Afresh()
-            )
-            .Settled(before.Known);
+        var ruled = rule.Over(
+            start is null
+                ? plan.Target
+                : new TargetRule { Target = start }
+                    .Over(plan.Target)
+                    .Afresh()
+        );
+        // One the rule leaves alone stays as it was set, even where it took no set over.
+        var entry = ruled == plan.Target ? ruled : ruled.Settled(before.Known);
         var reading = PlanReading.Of(plan with { Target = entry }, catalogue);
         List<FieldProblem> problems =
         [

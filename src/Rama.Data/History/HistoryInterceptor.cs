@@ -96,7 +96,12 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
         // What is kept as JSON was typed field by field.
         foreach (var json in entry.Properties.Where(p => p.Metadata.GetColumnType() == "json"))
         {
-            var (old, current) = (JsonFields(json.OriginalValue as string), JsonFields(json.CurrentValue as string));
+            // The lines of a list go by its name.
+            var list = Camel(json.Metadata.Name);
+            var (old, current) = (
+                JsonFields(json.OriginalValue as string, list),
+                JsonFields(json.CurrentValue as string, list)
+            );
             foreach (var field in old.Keys.Union(current.Keys))
                 yield return (field, old.GetValueOrDefault(field), current.GetValueOrDefault(field));
         }
@@ -108,11 +113,11 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
         && property.GetColumnType() != "json"
         && property.PropertyInfo?.IsDefined(typeof(NotInHistoryAttribute), inherit: true) != true;
 
-    private static Dictionary<string, string> JsonFields(string? json)
+    private static Dictionary<string, string> JsonFields(string? json, string list)
     {
         Dictionary<string, string> fields = [];
-        if (json is not null)
-            Walk("", JsonNode.Parse(json));
+        if (json is not null && JsonNode.Parse(json) is { } root)
+            Walk(root is JsonArray ? list : "", root);
         return fields;
 
         void Walk(string path, JsonNode? node)

@@ -1,11 +1,14 @@
-﻿using Microsoft.EntityFrameworkCore.Migrations;
+using Microsoft.EntityFrameworkCore.Infrastructure;
+using Microsoft.EntityFrameworkCore.Migrations;
+using Rama.Data.Database;
 
 #nullable disable
 
 namespace Rama.Data.Migrations
 {
-    /// <inheritdoc />
-    public partial class SeasonDetails : Migration
+    [DbContext(typeof(RamaContext))]
+    [Migration("20261130144834_SeasonDetails")]
+    internal sealed class SeasonDetails : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)

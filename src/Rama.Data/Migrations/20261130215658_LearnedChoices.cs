@@ -1,11 +1,14 @@
-﻿using Microsoft.EntityFrameworkCore.Migrations;
+using Microsoft.EntityFrameworkCore.Infrastructure;
+using Microsoft.EntityFrameworkCore.Migrations;
+using Rama.Data.Database;
 
 #nullable disable
 
 namespace Rama.Data.Migrations
 {
-    /// <inheritdoc />
-    public partial class LearnedChoices : Migration
+    [DbContext(typeof(RamaContext))]
+    [Migration("20261130215658_LearnedChoices")]
+    internal sealed class LearnedChoices : Migration
     {
         /// <inheritdoc />
         protected override void Up(MigrationBuilder migrationBuilder)

@@ -94,9 +94,10 @@ internal static class LearningEndpoints
         Guid id,
         PlantingStore store,
         LearningStore learned,
-        CancellationToken cancel
+        CancellationToken cancel,
+        int? season = null
     ) =>
-        await store.FindAsync(id, cancel) is { } stored
+        await store.FindAsync(id, cancel, season) is { } stored
         && PlantingLearning.Of(stored.ToEntry(), stored.Catalogue) is { } learning
             ? TypedResults.Ok(new PlantingLearningView(learning, await learned.TestsAsync(cancel)))
             : TypedResults.NotFound();

@@ -6948,7 +6948,9 @@ export interface paths {
         /** What past seasons taught of a planting, and what that does to its plan */
         get: {
             parameters: {
-                query?: never;
+                query?: {
+                    season?: number;
+                };
                 header?: never;
                 path: {
                     id: string;

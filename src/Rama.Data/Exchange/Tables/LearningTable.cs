@@ -15,7 +15,7 @@ internal sealed class LearningTable : ExchangeTable
     public override IReadOnlyList<ExchangeColumn> Columns { get; } =
     [
         PlantingBook.Column,
-        ExchangeColumn.Text("quantity", true, "Number", "Número"),
+        ExchangeColumn.Text("quantity", true, "Learned number", "Número aprendido"),
         new("pinned", ColumnKind.Amount, ["Pinned to", "Fijado en"], ["share", "%", "cm", "in"]),
         ExchangeColumn.Text("reason", true, "Reason", "Motivo"),
     ];

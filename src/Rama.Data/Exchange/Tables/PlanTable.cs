@@ -119,6 +119,9 @@ internal sealed class PlanTable : ExchangeTable
                 )
             )
                 return;
+            // A line that says what stood there changes nothing, whatever holds by now.
+            if (entry == before)
+                settled = before;
 
             var same =
                 plan.Version != 0

@@ -48,7 +48,9 @@ export function inWords(field: string, value: string, words: HistoryWords): stri
 export function fieldName(field: string, t: HistoryWords['t']): string {
   const [, list, place, rest] = /^(\w+)\[(\d+)\](?:\.(.+))?$/.exec(field) ?? [];
   if (list !== undefined)
-    return [`${fieldName(list, t)} ${place}`, rest && fieldName(rest, t)].filter(Boolean).join(' · ');
+    return [`${fieldName(list, t)} ${place}`, rest && t(`field.${list}.${rest}`, { defaultValue: fieldName(rest, t) })]
+      .filter(Boolean)
+      .join(' · ');
   return t(`field.${field}`, { defaultValue: t(`field.${field.split('.').at(-1)!}`, { defaultValue: field }) });
 }
 
