@@ -80,7 +80,9 @@ public sealed class EntryReader
         var read = InRange(field, label, number, unit, min, max);
         if (double.IsNaN(read) || number == Math.Floor(number))
             return read;
-        _problems.Add(new(field, "whole", $"{label}: expected a whole number.", min, max, unit));
+        // A limit that hangs on an entry that cannot be used is none, and no number for JSON.
+        double? Told(double limit) => double.IsNaN(limit) ? null : limit;
+        _problems.Add(new(field, "whole", $"{label}: expected a whole number.", Told(min), Told(max), unit));
         return double.NaN;
     }
 

@@ -335,6 +335,10 @@ public sealed class TrainingCalculatorsTests
     public void A_limit_that_cannot_be_read_is_told_where_it_was_typed()
     {
         var problem = Assert.Single(Entries.ProblemsOf(() => Taken.Read("tree", every: 99, from: 3)));
+        // A limit that hangs on what cannot be used is no limit, and no NaN on its way out.
+        Assert.All(Entries.ProblemsOf(() => Taken.Read("tree", every: 1, from: 1.5)), p =>
+            Assert.False(double.IsNaN(p.Min ?? 0) || double.IsNaN(p.Max ?? 0), p.Message)
+        );
         Assert.Equal(("every", 20.0), (problem.Field, problem.Max));
     }
 }
