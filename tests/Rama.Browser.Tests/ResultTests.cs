@@ -45,7 +45,7 @@ public sealed class ResultTests(RamaServer server) : IClassFixture<RamaServer>
     public void A_learned_number_is_pinned_with_its_reason_and_put_back()
     {
         using var page = new Page(server).OpenPlanting("W4", "result");
-        page.Says("[data-test='learned-packOut'] [data-test='standing']", "learned, and used");
+        page.Says("[data-test='learned-packOut'] [data-test='standing']", "learned; the next target takes it");
         page.Choose("learning.packOut.follows", "pinned");
         // A pin is a number with a reason; without, it is a fault and not the shipped number.
         page.Click("[data-test='learned'] [data-test='save']");
@@ -64,7 +64,7 @@ public sealed class ResultTests(RamaServer server) : IClassFixture<RamaServer>
         page.Shows("[data-field='learning.packOut.pinned'] input", "90");
         page.Choose("learning.packOut.follows", "seasons");
         page.Click("[data-test='learned'] [data-test='save']");
-        page.Says("[data-test='learned-packOut'] [data-test='standing']", "learned, and used");
+        page.Says("[data-test='learned-packOut'] [data-test='standing']", "learned; the next target takes it");
     }
 
     [Fact]

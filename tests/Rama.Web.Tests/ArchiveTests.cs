@@ -67,7 +67,11 @@ public sealed class ArchiveTests(RamaApplication application) : IClassFixture<Ra
             (
                 await _client.PutAsync(
                     $"{path}/learning",
-                    $$$"""{"version": {{{rows["plantingVersion"]}}}, "learning": {"choices": [{"quantity": "trunkGrowth", "pinned": {"value": 0.3, "unit": "in"}, "reason": "weak \"M.26\""}, {"quantity": "set", "reason": "other bees"}]}}"""
+                    $$$"""
+                    {"version": {{{rows["plantingVersion"]}}}, "learning": {"choices": [
+                      {"quantity": "trunkGrowth", "pinned": {"value": 0.3, "unit": "in"}, "reason": "weak \"M.26\""},
+                      {"quantity": "set", "reason": "other bees"}]}}
+                    """
                 )
             ).Status
         );

@@ -3,7 +3,9 @@ using Rama.Data.People;
 
 namespace Rama.Web.Tests;
 
-/// <summary>What seasons taught: what holds, what a person set aside, what a back-test refuses, and what is set.</summary>
+/// <summary>
+/// What seasons taught: what holds, what a person set aside, what a back-test refuses, and what is set.
+/// </summary>
 public sealed class LearningTests(RamaApplication application) : IClassFixture<RamaApplication>
 {
     private readonly HttpClient _manager = application.ClientOf();

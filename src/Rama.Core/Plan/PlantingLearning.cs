@@ -1,7 +1,9 @@
 using Rama.Core.Crops;
 using Rama.Core.Decide;
 using Rama.Core.Estate;
+using Rama.Core.Quantities;
 using Rama.Core.Result.Learning;
+using Rama.Core.Target;
 
 namespace Rama.Core.Plan;
 
@@ -132,11 +134,12 @@ public sealed record PlanGlance(
 
     internal static PlanGlance Of(PlanReading reading)
     {
-        var (plan, proposed) = (PruningPlan.Of(reading), reading.Start.Proposed);
-        double? Stepped(string id) => proposed?.Steps.FirstOrDefault(s => s.Code == id)?.Result.Value;
+        var (plan, proposed) = (PruningPlan.Of(reading), reading.Start.Proposed?.Target);
         return new(
-            Stepped("target.proposed-yield") / KgPerTonne,
-            Stepped("target.proposed-pack-out"),
+            proposed?.Yield is { Value: { } yield, Unit: { } unit }
+                ? yield * YieldTarget.UnitOf(unit) / KgPerTonne
+                : null,
+            proposed?.PackOut is { Value: { } share, Unit: { } of } ? Units.Share[of].ToBase(share) : null,
             plan.Buds?.Factor,
             plan.Buds?.BudsPerTree,
             plan.Decision?.Kind,

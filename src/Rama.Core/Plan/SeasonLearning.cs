@@ -29,7 +29,7 @@ public static class SeasonLearning
     /// <summary>Mean set its target was set with, where another holds now; null where not.</summary>
     /// <param name="reading">What was typed, read.</param>
     public static double? TakenOtherwise(PlanReading reading) =>
-        reading.Target?.Insurance is { SetSource: Sources.TakenOver, Set: { } taken }
+        reading.Target?.Insurance is { School: not School.Fixed, SetSource: Sources.TakenOver, Set: { } taken }
         && reading.Known.Insurance.Set is { } held
         && (Math.Abs(taken.Mean - held.Mean) > WorthSaying || Math.Abs(taken.Sd - held.Sd) > WorthSaying)
             ? taken.Mean
@@ -59,14 +59,18 @@ public static class SeasonLearning
     )
     {
         var (mean, sd) = (variety.SetShare.Value, Math.Max(variety.SetShareSd.Value, LeastSpread));
+        var shipped = SetHistory.Of([], mean, sd);
         return standings.Of(LearnedQuantity.Set, past.Count > 0) switch
         {
-            LearnedStanding.Used => (SetHistory.Of(past, mean, sd), "own seasons, drawn towards the variety's"),
+            LearnedStanding.Used => (
+                SetHistory.Of(past, mean, sd) ?? shipped,
+                "own seasons, drawn towards the variety's"
+            ),
             LearnedStanding.Pinned => (
                 PinnedAt(standings.ChoiceOf(LearnedQuantity.Set)!.Pinned!.Value, sd),
                 Sources.Entered
             ),
-            _ => (SetHistory.Of([], mean, sd), variety.SetShare.Source),
+            _ => (shipped, variety.SetShare.Source),
         };
     }
 

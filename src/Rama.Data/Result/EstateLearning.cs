@@ -39,20 +39,20 @@ public sealed class EstateLearning(IServiceScopeFactory scopes)
     {
         var kept = KeptOf(estate);
         var now = (await VersionAsync(database, estate, cancel), stamp);
-        if (kept.Learned is { } known && kept.Version == now)
-            return known;
+        if (kept.Told is { } known && known.Of == now)
+            return known.Learned;
         // One works it out, the others wait for that.
         await kept.Gate.WaitAsync(cancel);
         try
         {
-            if (kept.Learned is not null && kept.Version == now)
-                return kept.Learned;
+            if (kept.Told is { } meanwhile && meanwhile.Of == now)
+                return meanwhile.Learned;
             await using var scope = scopes.CreateAsyncScope();
             scope.ServiceProvider.GetRequiredService<EstateScope>().EstateId = estate;
             var own = scope.ServiceProvider.GetRequiredService<RamaContext>();
             var version = (await VersionAsync(own, estate, cancel), stamp);
             var learned = await LearnAsync(own, kept, estate, catalogue, stamp, cancel);
-            (kept.Version, kept.Learned) = (version, learned);
+            kept.Told = new(version, learned);
             return learned;
         }
         finally
@@ -152,13 +152,14 @@ public sealed class EstateLearning(IServiceScopeFactory scopes)
 
     private sealed record Taught((uint Planting, int Season, int Catalogue) Of, IReadOnlyList<LearnedValue> Values);
 
+    private sealed record Told(((int, int, ulong), int) Of, LearnedOfEstate Learned);
+
     private sealed class Kept
     {
         public SemaphoreSlim Gate { get; } = new(1);
 
-        public ((int, int, ulong), int) Version { get; set; }
-
-        public LearnedOfEstate? Learned { get; set; }
+        /// <summary>Read without the gate, and so one reference that is whole or not there.</summary>
+        public Told? Told { get; set; }
 
         public IReadOnlyDictionary<Guid, Taught> Plantings { get; set; } = new Dictionary<Guid, Taught>();
 

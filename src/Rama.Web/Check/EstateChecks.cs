@@ -121,11 +121,6 @@ internal sealed class EstateChecks(CheckStore store, IMemoryCache cache)
     private static CheckTerms TermsOf(PlantingYear planting)
     {
         var (facts, passes) = (planting.Planting.Facts?.Checks, PassesOf(planting));
-        Dictionary<int, Guid> crewOfRow = [];
-        foreach (var report in passes.SelectMany(p => planting.Reports.GetValueOrDefault(p) ?? []))
-            if (report.Crew is { } crew)
-                foreach (var row in report.Rows)
-                    crewOfRow.TryAdd(row, crew);
         return new(
             new(
                 facts?.Places ?? [],
@@ -141,7 +136,7 @@ internal sealed class EstateChecks(CheckStore store, IMemoryCache cache)
             facts?.FruitPerBud ?? 0,
             facts?.Costs,
             facts?.Fruit,
-            crewOfRow
+            planting.CrewOfRow(passes)
         );
     }
 

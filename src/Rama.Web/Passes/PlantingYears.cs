@@ -294,6 +294,18 @@ internal sealed record PlantingYear(
     /// <param name="pass">The pass.</param>
     public double Done(string pass) => Progress.GetValueOrDefault(pass)?.Value ?? 0;
 
+    /// <summary>Who did each row of these passes, as first reported.</summary>
+    /// <param name="passes">The passes.</param>
+    public IReadOnlyDictionary<int, Guid> CrewOfRow(IEnumerable<string> passes)
+    {
+        Dictionary<int, Guid> crews = [];
+        foreach (var report in passes.SelectMany(p => Reports.GetValueOrDefault(p) ?? []))
+            if (report.Crew is { } crew)
+                foreach (var row in report.Rows)
+                    crews.TryAdd(row, crew);
+        return crews;
+    }
+
     /// <summary>Row sets of its winter that tell their hours, against those expected of them.</summary>
     public IEnumerable<WorkLog> Logs() =>
         from pass in Programme?.Passes ?? []

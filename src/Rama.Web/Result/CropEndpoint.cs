@@ -165,13 +165,7 @@ internal static class CropEndpoint
 
     private static ThinningChecks? ThinnedOf(PlantingYear year, double tolerance)
     {
-        Dictionary<int, Guid> crewOfRow = [];
-        foreach (var (pass, reports) in year.Reports)
-            if (PassIds.IsThinning(pass))
-                foreach (var report in reports)
-                    if (report.Crew is { } crew)
-                        foreach (var row in report.Rows)
-                            crewOfRow.TryAdd(row, crew);
+        var crewOfRow = year.CrewOfRow(year.Reports.Keys.Where(PassIds.IsThinning));
         return ThinningChecks.Of(
             (year.Counted?.Kept ?? []).Select(k => k.Entry.Read()),
             (year.Crop?.Thinning?.LeastFruit ?? year.Crop?.FruitWanted ?? 0, year.Crop?.FruitWanted ?? 0),

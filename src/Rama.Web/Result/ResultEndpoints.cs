@@ -79,7 +79,16 @@ internal static class ResultEndpoints
         PlanCache cache,
         int current,
         CancellationToken cancel
-    ) => [.. (await cache.ReadAsync("chains", current, current, ChainsOf, cancel)).Select(p => p.Told)];
+    ) =>
+        [
+            // A site may have got another name since: it is no part of what a planting's version tells.
+            .. (await cache.ReadAsync("chains", current, current, ChainsOf, cancel)).Select(p =>
+                p.Told with
+                {
+                    Planting = p.Told.Planting with { Site = p.Version.Site },
+                }
+            ),
+        ];
 
     private static PlantingChains ChainsOf(StoredPlanting stored)
     {
@@ -89,11 +98,13 @@ internal static class ResultEndpoints
         var area = stored.Planting.AreaHa();
         return new(
             stored.Planting.Id,
-            stored.Planting.Code,
-            stored.Planting.Name,
-            stored.Planting.Variety,
-            stored.Planting.System,
-            stored.Planting.Block!.Site!.Name,
+            new(
+                stored.Planting.Code,
+                stored.Planting.Name,
+                stored.Planting.Variety,
+                stored.Planting.System,
+                stored.Planting.Block!.Site!.Name
+            ),
             area,
             PastChain.AllOf(reading, plan, seasons),
             PastSeasons.AllOf(reading, plan, seasons, area)

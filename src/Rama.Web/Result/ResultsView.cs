@@ -3,6 +3,7 @@ using Rama.Core.Plan;
 using Rama.Core.Result.Chain;
 using Rama.Core.Result.Learning;
 using Rama.Core.Season;
+using Rama.Web.Exchange;
 
 namespace Rama.Web.Result;
 
@@ -82,10 +83,10 @@ public sealed record ResultLine(
 
     internal static ResultLine Of(PlantingChains of, PastChain season) =>
         new(
-            of.Planting,
-            of.Code,
-            of.Name,
-            of.Variety,
+            of.Id,
+            of.Planting.Code,
+            of.Planting.Name,
+            of.Planting.Variety,
             season.WantedTPerHa * of.AreaHa,
             season.CameTPerHa * of.AreaHa,
             season.Chain?.Sentence
@@ -94,12 +95,8 @@ public sealed record ResultLine(
 
 /// <summary>The seasons on record of a planting.</summary>
 internal sealed record PlantingChains(
-    Guid Planting,
-    string Code,
-    string? Name,
-    string Variety,
-    string System,
-    string Site,
+    Guid Id,
+    ReportedPlanting Planting,
     double AreaHa,
     IReadOnlyList<PastChain> Chains,
     IReadOnlyList<SeasonPlanting> Seasons

@@ -125,17 +125,11 @@ internal static class SeasonReportEndpoint
         CancellationToken cancel
     )
     {
-        var systems = (await catalogues.ReadAsync(cancel)).Catalogue.Systems.ToDictionary(s => s.Id, s => s.Name);
-        static LocalText Same(string name) => new(name, name);
-        Func<PlantingChains, SeasonPlanting, LocalText>? key = by switch
-        {
-            "season" => (_, s) => Same($"{s.Season}"),
-            "planting" => (p, _) => Same($"{p.Code} {p.Name}".Trim()),
-            "variety" => (p, _) => Same(p.Variety),
-            "system" => (p, _) => systems.GetValueOrDefault(p.System) ?? Same(p.System),
-            "site" => (p, _) => Same(p.Site),
-            _ => null,
-        };
+        var byPlanting = ReportGroups.KeyOf(by, (await catalogues.ReadAsync(cancel)).Catalogue.Systems);
+        Func<PlantingChains, SeasonPlanting, LocalText>? key =
+            by == "season" ? (_, s) => ReportGroups.Same($"{s.Season}")
+            : byPlanting is null ? null
+            : (p, _) => byPlanting(p.Planting);
         if (key is null)
             return null;
         var estate = await estates.ReadAsync(cancel);
@@ -152,7 +146,7 @@ internal static class SeasonReportEndpoint
                 .. told.GroupBy(r => key(r.Planting, r.Record).En)
                     .OrderBy(g => g.Key, StringComparer.OrdinalIgnoreCase)
                     .Select(g => new SeasonGroup(
-                        by == "planting" ? g.First().Planting.Planting : null,
+                        by == "planting" ? g.First().Planting.Id : null,
                         key(g.First().Planting, g.First().Record),
                         SeasonSum.Of([.. g.Select(r => r.Record)])
                     )),

@@ -121,16 +121,7 @@ internal static class WinterEndpoint
         CancellationToken cancel
     )
     {
-        static LocalText Same(string name) => new(name, name);
-        var systems = (await catalogues.ReadAsync(cancel)).Catalogue.Systems.ToDictionary(s => s.Id, s => s.Name);
-        Func<PlantingYear, LocalText>? key = by switch
-        {
-            "planting" => p => Same($"{p.Planting.Line.Code} {p.Planting.Line.Name}".Trim()),
-            "variety" => p => Same(p.Planting.Line.Variety),
-            "system" => p => systems.GetValueOrDefault(p.Planting.Line.System) ?? Same(p.Planting.Line.System),
-            "site" => p => Same(p.Planting.Site),
-            _ => null,
-        };
+        var key = ReportGroups.KeyOf(by, (await catalogues.ReadAsync(cancel)).Catalogue.Systems);
         if (key is null)
             return null;
         var work = await works.ReadAsync(cancel);
@@ -147,16 +138,25 @@ internal static class WinterEndpoint
             work.Year.Estate.Currency,
             WinterLine.Of([.. all.Select(p => p.Told)]),
             [
-                .. all.GroupBy(p => key(p.Year).En)
+                .. all.GroupBy(p => key(Reported(p.Year)).En)
                     .OrderBy(g => g.Key, StringComparer.OrdinalIgnoreCase)
                     .Select(g => new WinterGroup(
                         by == "planting" ? g.First().Year.Planting.Id : null,
-                        key(g.First().Year),
+                        key(Reported(g.First().Year)),
                         WinterLine.Of([.. g.Select(p => p.Told)])
                     )),
             ]
         );
     }
+
+    private static ReportedPlanting Reported(PlantingYear of) =>
+        new(
+            of.Planting.Line.Code,
+            of.Planting.Line.Name,
+            of.Planting.Line.Variety,
+            of.Planting.Line.System,
+            of.Planting.Site
+        );
 
     private static WinterPlanting Told(PlantingYear of, Dictionary<Guid, WorkCost> costs, PlantingChecks? says)
     {

@@ -2,6 +2,8 @@ using System.Collections;
 using System.Reflection;
 using Rama.Core.Explain;
 using Rama.Core.Plan;
+using Rama.Core.Result;
+using Rama.Core.Result.Learning;
 using Rama.Core.Target.Margin;
 using Rama.Core.Tests.Plan;
 
@@ -75,6 +77,19 @@ public sealed class SumsToldTests
         foreach (var (_, reading, plan) in MadePlantings.All.Where((_, i) => i % 5 == 1))
         foreach (var step in In(new object?[] { plan, DeskOf(reading, plan) }, new(ReferenceEqualityComparer.Instance)))
             yield return step;
+        // What seasons teach, which made plantings have none of.
+        List<SeasonResult> seasons =
+        [
+            .. Enumerable
+                .Range(0, 4)
+                .Select(i => new SeasonResult(2022 + i, null, null, .78 + .03 * i, null)
+                {
+                    Counts = SeasonCounts.None with { GirthCm = 13 + .7 * i },
+                }),
+        ];
+        foreach (var value in new[] { LearnedPackOut.Of(seasons), LearnedGrowth.Of(seasons).ToValue() })
+        foreach (var step in value!.Steps)
+            yield return step;
     }
 
     [Fact]
@@ -101,6 +116,7 @@ public sealed class SumsToldTests
         }
         Assert.True(wrong.Count == 0, string.Join("\n", wrong.Take(8)));
         // So that a formula that is worded away from its figures is noticed.
+        Assert.Contains("learned.pack-out", right);
         Assert.True(right.Count >= 48, $"{right.Count}: {string.Join(", ", right)}");
     }
 }

@@ -1,3 +1,4 @@
+using System.Collections.Frozen;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Quantities;
@@ -51,12 +52,8 @@ public sealed record LearnedChoiceEntry
         if (Quantity is null)
             reader.Add("quantity", "missing", "Number: please choose one.");
         var reason = reader.Text("reason", "Reason", Reason, 500);
-        double? Pin(
-            string label,
-            System.Collections.Frozen.FrozenDictionary<string, Unit> units,
-            double min,
-            double max
-        ) => Pinned?.Value is null ? null : reader.Optional("pinned", label, Pinned, units, min, max);
+        double? Pin(string label, FrozenDictionary<string, Unit> units, double min, double max) =>
+            Pinned?.Value is null ? null : reader.Optional("pinned", label, Pinned, units, min, max);
         var pinned = Quantity switch
         {
             LearnedQuantity.Set => Pin("Cluster set", Units.Share, 0.02, 0.98),

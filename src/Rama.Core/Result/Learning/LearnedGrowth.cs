@@ -21,7 +21,8 @@ public sealed class LearnedGrowth
 
     private LearnedGrowth(IReadOnlyList<(int Season, double GirthCm)> girths) => _girths = girths;
 
-    /// <summary>Centimetres of girth a year between the first and the last girth kept; null for fewer than two.</summary>
+    /// <summary>Centimetres of girth a year between the first and the last girth kept; null for fewer than
+    /// two.</summary>
     public double? CmPerYear =>
         _girths is [var (first, thin), .., var (last, thick)] ? Math.Max(0, (thick - thin) / (last - first)) : null;
 
@@ -73,7 +74,7 @@ public sealed class LearnedGrowth
         return girth is > 0 and var cm ? Trunk.CrossSectionCm2(cm) : null;
     }
 
-    /// <summary>What the girths taught, and what they would have foretold of each season's by those before it.</summary>
+    /// <summary>What the girths taught, and what those before it would have foretold of each.</summary>
     /// <returns>Null for fewer than two girths.</returns>
     /// <remarks>
     /// The shipped number is a trunk as it was measured last. A girth is foretold from the last one by the mean growth
@@ -119,8 +120,8 @@ public sealed class LearnedGrowth
             [.. history.TakeLast(LearnedValue.MostTold)],
             new(
                 "learned.growth",
-                $"Girths of {_girths.Count} seasons: the trunk grows {growth:0.0} cm round a year. Past crops are told by "
-                    + "the trunk of their own year.",
+                $"Girths of {_girths.Count} seasons: the girth of the trunk grows {growth:0.0} cm a year. Past crops are "
+                    + "told by the trunk of their own year.",
                 new("own seasons", _girths.Count, "1"),
                 learned
             ),
@@ -130,7 +131,7 @@ public sealed class LearnedGrowth
                     "(last girth − first girth) ÷ years between, at least 0",
                     learned,
                     [latest, first, between],
-                    "definition"
+                    Sources.Definition
                 ),
             ]
         );

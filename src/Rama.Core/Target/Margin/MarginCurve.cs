@@ -57,8 +57,8 @@ public sealed record BestCrop(double FruitPerTree, double MarginPerHa, double Fl
 /// chosen.</param>
 /// <param name="Alternates">Whether the chosen crop makes heavy and light years take turns.</param>
 /// <param name="Meaning">The same in a sentence.</param>
-/// <param name="Ahead">What to plan for year in, year out; null where every crop loses money, or nothing of the estate's
-/// own says what pays.</param>
+/// <param name="Ahead">What to plan for year in, year out; null where every crop loses money, or nothing of the
+/// estate's own says what pays.</param>
 /// <param name="Steps">The arithmetic.</param>
 /// <param name="Warnings">What is unusual.</param>
 public sealed record MarginCurve(

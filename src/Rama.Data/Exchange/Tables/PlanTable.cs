@@ -114,15 +114,12 @@ internal sealed class PlanTable : ExchangeTable
                             Target = entry,
                             Settings = settings,
                             Count = counted,
-                        }
+                        },
+                        before
                     )
                 )
             )
                 return;
-            // A line that says what stood there changes nothing, whatever holds by now.
-            if (entry == before)
-                settled = before;
-
             var same =
                 plan.Version != 0
                 && settled == before
@@ -147,11 +144,12 @@ internal sealed class PlanTable : ExchangeTable
         public void Finish() { }
 
         // A plan may hold nothing but a floral share, as when counting comes before the target.
-        private TargetEntry Settled(PlanEntry plan)
+        private TargetEntry Settled(PlanEntry plan, TargetEntry before)
         {
             var reading = PlanReading.Of(plan, target.Catalogue);
             reading.ThrowIfWrong("target", "settings", "count");
-            return plan.Target.IsUntouched ? plan.Target : plan.Target.Settled(reading.Known);
+            // A line that says what stood there changes nothing, whatever holds by now.
+            return plan.Target.IsUntouched || plan.Target == before ? plan.Target : plan.Target.Settled(reading.Known);
         }
     }
 }

@@ -65,7 +65,7 @@ function Comparison({ held, without }: { held: Glance; without: Glance }) {
         <table className="figures" data-test="learned-plans">
           <thead>
             <tr>
-              <th />
+              <th>{t('learned.plan.head')}</th>
               <th className="number">{t('learned.with')}</th>
               <th className="number">{t('learned.without')}</th>
             </tr>

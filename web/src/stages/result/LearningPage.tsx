@@ -33,14 +33,14 @@ export function LearningPage() {
       ) : learning.data.plantings.length === 0 ? (
         <p className="sheet">{t('learning.none')}</p>
       ) : (
-        (Object.keys(quantities) as LearnedQuantity[]).map((q) => <Number key={q} of={q} view={learning.data} />)
+        (Object.keys(quantities) as LearnedQuantity[]).map((q) => <Quantity key={q} of={q} view={learning.data} />)
       )}
       {may('practice') && <Work />}
     </main>
   );
 }
 
-function Number({ of, view }: { of: LearnedQuantity; view: EstateLearningView }) {
+function Quantity({ of, view }: { of: LearnedQuantity; view: EstateLearningView }) {
   const { t, say } = useReading();
   const test = view.tests.find((b) => b.quantity === of);
   const taught = view.plantings
@@ -176,7 +176,17 @@ function Hands({ of }: { of: LearnedWorkView }) {
               {hands.map((hand) => (
                 <tr key={hand.id}>
                   <td>{hand.name}</td>
-                  <td className="number">{hand.minutes ? <Pace of={hand.minutes} /> : '–'}</td>
+                  <td className="number">
+                    {hand.minutes === null ? (
+                      '–'
+                    ) : (
+                      <>
+                        {/* What its hours are told with; from crew to crew only the pace counts. */}
+                        {name === 'plantings' && t('learning.factor', { factor: number(hand.minutes.factor, 2) })}{' '}
+                        <Pace of={hand.minutes} />
+                      </>
+                    )}
+                  </td>
                   <td className="number">{miss(hand.miss)}</td>
                 </tr>
               ))}

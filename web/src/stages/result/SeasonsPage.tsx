@@ -33,10 +33,10 @@ export function SeasonsPage() {
   const { t, language } = useReading();
   const [by, setBy] = useState<(typeof ways)[number]>('season');
   const [season, setSeason] = useState<number | null>(null);
-  const of = season === null ? {} : { season };
+  const asked = { by, ...(season !== null && { season }) };
   const report = useQuery({
     queryKey: ['seasons', by, season],
-    queryFn: () => answered(api.GET('/api/v1/seasons', { params: { query: { by, ...of } } })),
+    queryFn: () => answered(api.GET('/api/v1/seasons', { params: { query: asked } })),
     placeholderData: keepPreviousData,
   });
   useEffect(() => {
@@ -51,7 +51,11 @@ export function SeasonsPage() {
       <div className="winter-tools no-print">
         <Segmented value={by} onChange={setBy} options={ways.map((w) => ({ value: w, label: t(`seasons.by.${w}`) }))} />
         <FileLinks
-          path={`/api/v1/seasons/file?by=${by}${season === null ? '' : `&season=${season}`}&language=${languageOf(language)}`}
+          path={`/api/v1/seasons/file?${new URLSearchParams({
+            by,
+            ...(season !== null && { season: String(season) }),
+            language: languageOf(language),
+          }).toString()}`}
         />
         <Button
           type="primary"
