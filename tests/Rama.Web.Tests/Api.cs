@@ -120,4 +120,28 @@ internal static class Api
 
     public static IReadOnlyList<string> ProblemFields(JsonNode body) =>
         [.. body["problems"]!.AsArray().Select(p => (string)p!["field"]!)];
+
+    /// <summary>All that was typed of a planting, as the target desk asks for it.</summary>
+    public static string PlanOf(JsonNode view, string? target = null)
+    {
+        JsonObject plan = [];
+        foreach (
+            var part in new[]
+            {
+                "season",
+                "planting",
+                "rows",
+                "records",
+                "learning",
+                "fruitSample",
+                "target",
+                "count",
+                "settings",
+            }
+        )
+            plan[part] = view[part]!.DeepClone();
+        if (target is not null)
+            plan["target"] = JsonNode.Parse(target);
+        return plan.ToJsonString();
+    }
 }

@@ -60,6 +60,103 @@ public sealed class LearningTests(RamaApplication application) : IClassFixture<R
     }
 
     [Fact]
+    public async Task Shoots_to_come_follow_the_slope_that_holds_wherever_they_are_told()
+    {
+        // Shoots of the estate answer more strongly than usual; H2 tells of three winters.
+        var line = Line(await LearnedAsync(_reader, "H2"), "shootLength");
+        Assert.Equal("used", (string)line["standing"]!);
+        Assert.True((double)line["held"]! > 10);
+        async Task<(double Cm, string Said)> Told()
+        {
+            var shoots = (await _reader.PlantingAsync("H2"))["plan"]!["shoots"]!;
+            return ((double)shoots["length"]!["mean"]!, (string)shoots["sentence"]!["code"]!);
+        }
+        var learned = await Told();
+        Assert.Equal(learned.Cm, (double)(await LearnedAsync(_reader, "H2"))["with"]!["shootsCm"]!, 9);
+        // Pinned to a slope nobody saw, then put back to what Rama comes with.
+        Assert.Equal(
+            200,
+            (
+                await Choose(
+                    "H2",
+                    """[{"quantity": "shootLength", "pinned": {"value": 40, "unit": "cm"}, "reason": "wet ground"}]"""
+                )
+            ).Status
+        );
+        var pinned = await Told();
+        Assert.NotEqual(learned.Cm, pinned.Cm, 3);
+        Assert.Equal(200, (await Choose("H2", """[{"quantity": "shootLength", "reason": "one odd year"}]""")).Status);
+        var (with, without) = await Told() is var (cm, _)
+            ? (cm, (double)(await LearnedAsync(_reader, "H2"))["without"]!["shootsCm"]!)
+            : default;
+        Assert.Equal(without, with, 9);
+        var (status, body) = await Choose(
+            "H2",
+            """[{"quantity": "uprights", "pinned": {"value": 3, "unit": "kg"}, "reason": "no"}]"""
+        );
+        Assert.Equal((400, "choices[0].pinned"), (status, (string)body["problems"]![0]!["field"]!));
+        Assert.Equal(200, (await Choose("H2", "[]")).Status);
+        Assert.Equal(learned, await Told());
+    }
+
+    [Fact]
+    public async Task Slopes_of_the_margin_are_learned_put_back_and_pinned()
+    {
+        var id = (string)(await _reader.PlantingAsync("W2"))["id"]!;
+        var line = Line(await LearnedAsync(_reader, "W2"), "fruitMass");
+        Assert.Equal("used", (string)line["standing"]!);
+        async Task<double> MarginAsync()
+        {
+            var view = await _manager.PlantingAsync("W2");
+            var (status, desk) = await _manager.PostAsync($"/api/v1/plantings/{id}/target/desk", Api.PlanOf(view));
+            Assert.Equal(200, status);
+            return (double)desk["margin"]!["best"]!["fruitPerTree"]!;
+        }
+        var learned = await MarginAsync();
+        Assert.Equal(
+            200,
+            (
+                await Choose(
+                    "W2",
+                    """[{"quantity": "fruitMass", "pinned": {"value": -40, "unit": "g"}, "reason": "sandy corner"}]"""
+                )
+            ).Status
+        );
+        Assert.True(await MarginAsync() < learned);
+        Assert.Equal(-40, (double)Line(await LearnedAsync(_reader, "W2"), "fruitMass")["held"]!, 9);
+        Assert.Equal(200, (await Choose("W2", "[]")).Status);
+        Assert.Equal(learned, await MarginAsync(), 9);
+    }
+
+    [Fact]
+    public async Task Hours_pinned_hold_in_the_programme_and_say_so()
+    {
+        var id = (string)(await _manager.PlantingAsync("W3"))["id"]!;
+        async Task<JsonNode> HoursAsync() =>
+            (await _manager.ReadAsync($"/api/v1/plantings/{id}/programme"))["programme"]!["passes"]!
+                .AsArray()
+                .First(p => p!["hours"] is { } h && !(bool)h["assumed"]!)!["hours"]!;
+        Assert.Equal(200, (await Choose("W3", """[{"quantity": "hours", "reason": "told anew"}]""")).Status);
+        var expected = (double)(await HoursAsync())["paid"]!;
+        Assert.Equal(
+            200,
+            (
+                await Choose(
+                    "W3",
+                    """[{"quantity": "hours", "pinned": {"value": 1.5, "unit": "1"}, "reason": "steep rows"}]"""
+                )
+            ).Status
+        );
+        var pinned = await HoursAsync();
+        Assert.Equal(1.5 * expected, (double)pinned["paid"]!, 6);
+        Assert.Contains(pinned["steps"]!.AsArray(), s => (string)s!["code"]! == "pass.pinned");
+        var work = await _manager.ReadAsync("/api/v1/learning/work");
+        var hand = work["plantings"]!.AsArray().Single(p => (string)p!["id"]! == id)!;
+        Assert.Equal(("pinned", 1.5), ((string)hand["hours"]!["standing"]!, (double)hand["hours"]!["factor"]!));
+        Assert.Equal(200, (await Choose("W3", "[]")).Status);
+    }
+
+    [Fact]
     public async Task What_is_learned_later_changes_no_target_that_is_set_until_it_is_taken_over()
     {
         // No factor typed: a target that rests on the set of its variety, and on its seasons once they tell.

@@ -140,7 +140,8 @@ public sealed class ResultTests(RamaApplication application) : IClassFixture<Ram
             """
         );
         Assert.Equal(200, status);
-        Assert.True((double)answer["set"]!["learned"]! > .62);
+        Assert.True((double)Assert.Single(answer["learned"]!.AsArray())!["learned"]! > .62);
+        Assert.Equal("set", (string)Assert.Single(answer["backTests"]!.AsArray())!["quantity"]!);
         var (wrong, body) = await _reader.PostAsync(
             "/api/v1/calculations/learning",
             """

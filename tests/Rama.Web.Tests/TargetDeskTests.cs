@@ -13,18 +13,6 @@ public sealed class TargetDeskTests(RamaApplication application) : IClassFixture
     private static string Path(JsonNode view) => $"/api/v1/plantings/{view["id"]}";
 
     /// <summary>What the front end sends: the plan as it is shown, with another target where one is typed.</summary>
-    private static string PlanOf(JsonNode view, string? target = null)
-    {
-        JsonObject plan = [];
-        foreach (
-            var part in new[] { "season", "planting", "rows", "records", "fruitSample", "target", "count", "settings" }
-        )
-            plan[part] = view[part]!.DeepClone();
-        if (target is not null)
-            plan["target"] = JsonNode.Parse(target);
-        return plan.ToJsonString();
-    }
-
     private async Task<JsonNode> Added(
         HttpClient client,
         string code,
@@ -64,7 +52,7 @@ public sealed class TargetDeskTests(RamaApplication application) : IClassFixture
         var view = await application.ClientOf(Role.Reader).PlantingAsync("H4");
         var (status, desk) = await application
             .ClientOf(Role.Reader)
-            .PostAsync($"{Path(view)}/target/desk", PlanOf(view));
+            .PostAsync($"{Path(view)}/target/desk", Api.PlanOf(view));
         Assert.Equal(200, status);
         Assert.Equal(3, desk["schools"]!.AsArray().Count);
         Assert.NotNull(desk["load"]!["cropDensity"]);
@@ -81,7 +69,7 @@ public sealed class TargetDeskTests(RamaApplication application) : IClassFixture
     public async Task Trunks_of_every_tree_come_before_those_counted()
     {
         var view = await _client.PlantingAsync("W4");
-        var (_, desk) = await _client.PostAsync($"{Path(view)}/target/desk", PlanOf(view));
+        var (_, desk) = await _client.PostAsync($"{Path(view)}/target/desk", Api.PlanOf(view));
         Assert.True((bool)desk["everyTrunk"]!);
         var classes = desk["shared"]!["classes"]!.AsArray();
         Assert.Equal(2_727, classes.Sum(c => (int)c!["class"]!["trees"]!)); // lines of demo/larkfold/trunks.csv
@@ -96,7 +84,7 @@ public sealed class TargetDeskTests(RamaApplication application) : IClassFixture
     public async Task Temperatures_tell_the_stage_with_the_planting_s_own_dates()
     {
         var view = await _client.PlantingAsync("H4");
-        var (_, desk) = await _client.PostAsync($"{Path(view)}/target/desk", PlanOf(view));
+        var (_, desk) = await _client.PostAsync($"{Path(view)}/target/desk", Api.PlanOf(view));
         // demo/larkfold/weather.csv ends on 26 January, when buds are still closed.
         Assert.Equal("2027-01-26", (string)desk["heat"]!["until"]!);
         Assert.Null(desk["heat"]!["stage"]);
@@ -106,7 +94,7 @@ public sealed class TargetDeskTests(RamaApplication application) : IClassFixture
         );
         // Weir Bank is colder by 0.6 °C.
         var other = await _client.PlantingAsync("W1");
-        var (_, colder) = await _client.PostAsync($"{Path(other)}/target/desk", PlanOf(other));
+        var (_, colder) = await _client.PostAsync($"{Path(other)}/target/desk", Api.PlanOf(other));
         Assert.True((double)colder["heat"]!["totalC"]! < (double)desk["heat"]!["totalC"]!);
     }
 
@@ -114,9 +102,9 @@ public sealed class TargetDeskTests(RamaApplication application) : IClassFixture
     public async Task A_desk_without_a_usable_target_is_empty_and_of_another_estate_is_not_found()
     {
         var view = await Added(_client, "TD1");
-        Assert.Equal(204, (await _client.PostAsync($"{Path(view)}/target/desk", PlanOf(view))).Status);
+        Assert.Equal(204, (await _client.PostAsync($"{Path(view)}/target/desk", Api.PlanOf(view))).Status);
         using var other = await application.InNewEstateAsync(_client, "Another");
-        Assert.Equal(404, (await other.PostAsync($"{Path(view)}/target/desk", PlanOf(view))).Status);
+        Assert.Equal(404, (await other.PostAsync($"{Path(view)}/target/desk", Api.PlanOf(view))).Status);
         Assert.Equal(404, (await other.SendAsync(HttpMethod.Get, $"{Path(view)}/target/versions")).Status);
         Assert.Equal(404, (await other.SendAsync(HttpMethod.Get, $"{Path(view)}/target/sources")).Status);
         Assert.Equal(
@@ -325,7 +313,7 @@ public sealed class TargetDeskTests(RamaApplication application) : IClassFixture
             """{"yield": {"value": 120, "unit": "fruit/tree"}, "fruitSize": {"value": 160, "unit": "g"}, "budFactor": 0.35}"""
         );
         Assert.Equal(42, (double)peach["plan"]!["buds"]!["budsPerTree"]!, 6);
-        var (status, desk) = await _client.PostAsync($"{Path(cherry)}/target/desk", PlanOf(cherry));
+        var (status, desk) = await _client.PostAsync($"{Path(cherry)}/target/desk", Api.PlanOf(cherry));
         Assert.Equal(200, status);
         Assert.NotNull(desk["load"]!["leafAreaPerFruitCm2"]);
     }
@@ -347,7 +335,7 @@ public sealed class TargetDeskTests(RamaApplication application) : IClassFixture
             $$$"""{"version": {{{view["plantingVersion"]}}}, "records": {"seasons": [{{{seasons}}}]}}"""
         );
         Assert.Equal(200, status);
-        var (_, desk) = await _client.PostAsync($"{Path(view)}/target/desk", PlanOf(read, Target()));
+        var (_, desk) = await _client.PostAsync($"{Path(view)}/target/desk", Api.PlanOf(read, Target()));
         // 60 of 150 buds, five years running, against the variety's 62 %.
         Assert.Equal(5, (int)desk["setHistory"]!["seasons"]!);
         Assert.InRange((double)desk["setHistory"]!["mean"]!, 0.40, 0.50);

@@ -22,6 +22,9 @@ public sealed record Catalogue(
     /// </summary>
     public IReadOnlySet<LearnedQuantity> KeptTo { get; init; } = new HashSet<LearnedQuantity>();
 
+    /// <summary>Shoots grown after wood was cut, over all plantings of the estate.</summary>
+    public EstatePairs Shoots { get; init; } = EstatePairs.None;
+
     /// <summary>All training systems: the shipped ones with the estate's own over them.</summary>
     public IReadOnlyList<TrainingSystem> Systems => Over(TrainingSystem.Shipped, OwnSystems, s => s.Id, s => s.Id);
 

@@ -107,6 +107,20 @@ public sealed record PassHours(double Working, double Paid, double Looking, bool
                 )
             );
 
+    /// <summary>Those a person pinned the planting to.</summary>
+    /// <param name="factor">Hours over those expected, above 0.</param>
+    public PassHours Pinned(double factor) =>
+        Times(
+            factor,
+            new(
+                "pass.pinned",
+                "paid hours × factor pinned",
+                new("hours as pinned", Paid * factor, "h"),
+                [new("paid hours", Paid, "h"), new("factor pinned", factor, "1")],
+                Sources.Entered
+            )
+        );
+
     /// <summary>Those on platforms instead of ladders.</summary>
     /// <remarks>Source: handbook of the trade 6.3, an assumption.</remarks>
     public PassHours OnPlatforms() =>

@@ -54,6 +54,9 @@ public sealed record PlanReading(
     IReadOnlyList<FieldProblem> Problems
 )
 {
+    /// <summary>Shoots grown after wood was cut, over all plantings of the estate.</summary>
+    public EstatePairs Shoots { get; init; } = EstatePairs.None;
+
     /// <summary>Days of green tip noted in past seasons.</summary>
     public IReadOnlyList<SeasonDay> GreenTips =>
         [.. Seasons.Where(s => s.GreenTip is not null).Select(s => new SeasonDay(s.Season, s.GreenTip!.Value))];
@@ -122,7 +125,10 @@ public sealed record PlanReading(
             settings,
             cutting,
             reader.Problems
-        );
+        )
+        {
+            Shoots = catalogue.Shoots,
+        };
     }
 
     /// <summary>Throws where some parts of the entry cannot be used, their fields told from the part on.</summary>

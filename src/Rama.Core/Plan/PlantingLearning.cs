@@ -4,6 +4,7 @@ using Rama.Core.Estate;
 using Rama.Core.Quantities;
 using Rama.Core.Result.Learning;
 using Rama.Core.Target;
+using Rama.Core.Target.Margin;
 
 namespace Rama.Core.Plan;
 
@@ -22,14 +23,19 @@ public sealed record PlantingLearning(
     /// <summary>Works both plans out.</summary>
     /// <param name="entry">All that was typed.</param>
     /// <param name="catalogue">The estate's catalogue.</param>
+    /// <param name="returns">Return bloom by season.</param>
     /// <returns>Null where the planting cannot be used.</returns>
-    public static PlantingLearning? Of(PlanEntry entry, Catalogue catalogue)
+    public static PlantingLearning? Of(
+        PlanEntry entry,
+        Catalogue catalogue,
+        IReadOnlyDictionary<int, ResponsePair> returns
+    )
     {
         var reading = PlanReading.Of(entry, catalogue);
         if (reading.Planting is not { Variety: var variety })
             return null;
         return new(
-            LearnedLine.AllOf(SeasonLearning.AllOf(reading), variety, reading.Learned),
+            LearnedLine.AllOf(SeasonLearning.AllOf(reading, returns), variety, reading.Learned),
             PlanGlance.Of(reading),
             PlanGlance.Of(
                 PlanReading.Of(
@@ -77,19 +83,11 @@ public sealed record LearnedLine(
         LearnedStandings standings
     ) =>
         [
+            // Hours are learned of the rows done this season, and told with them.
             .. Enum.GetValues<LearnedQuantity>()
+                .Where(q => q != LearnedQuantity.Hours)
                 .Select(q =>
-                    Of(
-                        q,
-                        values.FirstOrDefault(v => v.Quantity == q),
-                        q switch
-                        {
-                            LearnedQuantity.Set => variety.SetShare.Value,
-                            LearnedQuantity.PackOut => LearnedPackOut.Usual,
-                            _ => 0,
-                        },
-                        standings
-                    )
+                    Of(q, values.FirstOrDefault(v => v.Quantity == q), ShippedNumber.Of(q, variety), standings)
                 ),
         ];
 
@@ -105,7 +103,7 @@ public sealed record LearnedLine(
             standings.Of(quantity, value is not null),
             standings.Held(quantity, value?.Learned, shipped)!.Value,
             shipped,
-            quantity == LearnedQuantity.TrunkGrowth ? "cm/year" : "share",
+            ShippedNumber.UnitOf(quantity),
             standings.ChoiceOf(quantity)
         );
 }
@@ -119,6 +117,7 @@ public sealed record LearnedLine(
 /// <param name="BudsOff">Buds the cuts take from a tree; null before a prescription.</param>
 /// <param name="ClustersToThinning">Clusters per tree left to hand thinning.</param>
 /// <param name="MinutesPerTree">Working minutes per tree.</param>
+/// <param name="ShootsCm">Length of shoots to be expected next summer, cm.</param>
 public sealed record PlanGlance(
     double? ProposedYield,
     double? ProposedPackOut,
@@ -127,7 +126,8 @@ public sealed record PlanGlance(
     DecisionKind? Decision,
     double? BudsOff,
     double? ClustersToThinning,
-    double? MinutesPerTree
+    double? MinutesPerTree,
+    double? ShootsCm
 )
 {
     private const double KgPerTonne = 1_000;
@@ -145,7 +145,8 @@ public sealed record PlanGlance(
             plan.Decision?.Kind,
             plan.Prescription?.BudsDropped,
             plan.Prescription?.ClustersToThinning,
-            plan.Prescription?.MinutesPerTree
+            plan.Prescription?.MinutesPerTree,
+            plan.Shoots?.Length.Mean
         );
     }
 }

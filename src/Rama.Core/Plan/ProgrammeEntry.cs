@@ -109,7 +109,8 @@ public sealed record ProgrammeEntry
             TrainedBy: TrainingOf(reading) with
             {
                 CountedTcsaCm2 = plan.Survey?.Means.TcsaCm2,
-            }
+            },
+            StrongShoots: plan.Shoots?.AreStrong
         );
 
     /// <summary>What pruning late costs the crop; null where a surplus stands anyway, or nothing is

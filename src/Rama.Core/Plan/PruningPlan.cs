@@ -51,6 +51,9 @@ public sealed record PruningPlan(
     IReadOnlyList<FieldProblem> Problems
 )
 {
+    /// <summary>Shoots to be expected in the summer after its cuts; null before there is a prescription.</summary>
+    public ShootsAhead? Shoots { get; init; }
+
     /// <summary>Works the plan out, stage by stage.</summary>
     /// <param name="entry">All that was typed.</param>
     /// <param name="catalogue">The estate's catalogue; the shipped one when left out.</param>
@@ -185,7 +188,10 @@ public sealed record PruningPlan(
             ),
             CropLoad.Check(planting, crop.FruitPerTree, survey?.Means.TcsaCm2),
             reading.Problems
-        );
+        )
+        {
+            Shoots = prescription is null ? null : ShootsAhead.Of(reading, prescription.WoodShare),
+        };
     }
 
     /// <summary>What cards, bench and versions handed out are made from; null before there is a prescription.</summary>

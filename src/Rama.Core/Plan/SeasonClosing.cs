@@ -75,6 +75,7 @@ public sealed record SeasonClosing(
                         BloomClusters = mine.BloomClusters ?? other.BloomClusters,
                         SetClusters = mine.SetClusters ?? other.SetClusters,
                         FruitPerTree = mine.FruitPerTree ?? other.FruitPerTree,
+                        WoodCut = mine.WoodCut ?? other.WoodCut,
                         How = how with
                         {
                             BudsBefore = How(mine.BudsBefore, how.BudsBefore, otherHow.BudsBefore),
@@ -110,6 +111,7 @@ public sealed record SeasonClosing(
             SeasonFact.Yield => of.Yield is not null,
             SeasonFact.FruitSize => of.FruitMassKg is not null,
             SeasonFact.PackOut => of.PackOut is not null,
+            SeasonFact.Shoots => (of.Counts.ShootLengthCm ?? of.Counts.Uprights) is not null,
             _ => of.Counts.GirthCm is not null,
         };
 }
@@ -140,4 +142,7 @@ public enum SeasonFact
 
     /// <summary>Trunk girth in autumn.</summary>
     Girth,
+
+    /// <summary>Shoots grown after the wood cut.</summary>
+    Shoots,
 }

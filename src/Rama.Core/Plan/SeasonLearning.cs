@@ -4,6 +4,7 @@ using Rama.Core.Explain;
 using Rama.Core.Result.Learning;
 using Rama.Core.Statistics;
 using Rama.Core.Target.Insurance;
+using Rama.Core.Target.Margin;
 
 namespace Rama.Core.Plan;
 
@@ -12,15 +13,67 @@ public static class SeasonLearning
 {
     /// <summary>All they taught of it.</summary>
     /// <param name="reading">What was typed, read.</param>
-    public static IReadOnlyList<LearnedValue> AllOf(PlanReading reading) =>
+    /// <param name="returns">Return bloom by season.</param>
+    public static IReadOnlyList<LearnedValue> AllOf(
+        PlanReading reading,
+        IReadOnlyDictionary<int, ResponsePair> returns
+    ) =>
         [
             .. new[]
             {
                 SetOf(reading),
                 LearnedPackOut.Of(reading.Seasons),
                 LearnedGrowth.Of(reading.Seasons).ToValue(),
-            }.OfType<LearnedValue>(),
+                MassOf(reading),
+                ReturnOf(reading, returns),
+            }
+                .Concat(ShootsOf(reading))
+                .OfType<LearnedValue>(),
         ];
+
+    /// <summary>How much longer shoots grow, and how many more stand upright, for each tenth of the wood cut.</summary>
+    /// <param name="reading">What was typed, read.</param>
+    public static IEnumerable<LearnedValue?> ShootsOf(PlanReading reading) =>
+        reading.Crop is not { } crop
+            ? []
+            : ShootAnswer.All.Select(a =>
+                LearnedShoots.Of(a, reading.Seasons, reading.Shoots, crop.Habit, reading.Year)
+            );
+
+    /// <summary>Crop density and mean fruit mass in grams of the seasons whose fruit, trunks and fruit mass are
+    /// known.</summary>
+    /// <param name="reading">What was typed, read.</param>
+    /// <remarks>A trunk that nobody measured is one between girths kept, or grown on from them.</remarks>
+    public static IReadOnlyList<(int Season, double X, double Y)> Masses(PlanReading reading)
+    {
+        if (reading.Density is not { BearingTreesPerHa: var bearing })
+            return [];
+        var kept = LearnedGrowth.Of(reading.Seasons);
+        var growth = reading.Learned.Held(LearnedQuantity.TrunkGrowth, kept.CmPerYear, null);
+        return
+        [
+            .. from season in reading.Seasons
+            let fruit = season.FruitPerTree(bearing)
+            let trunk = season.TcsaCm2 ?? (growth is { } rate ? kept.TcsaCm2(season.Season, rate) : null)
+            where fruit is > 0 && trunk is > 0 && season.FruitMassKg is > 0
+            orderby season.Season
+            select (season.Season, fruit.Value / trunk.Value, season.FruitMassKg!.Value * GramsPerKg),
+        ];
+    }
+
+    private const double GramsPerKg = 1_000;
+
+    /// <summary>How the mass of a fruit answers to the crop.</summary>
+    /// <param name="reading">What was typed, read.</param>
+    public static LearnedValue? MassOf(PlanReading reading) =>
+        reading.Planting is { Variety.FruitMassG.Value: var mass }
+            ? LearnedResponse.OfMass(Masses(reading), mass)
+            : null;
+
+    private static LearnedValue? ReturnOf(PlanReading reading, IReadOnlyDictionary<int, ResponsePair> returns) =>
+        reading.Planting is { Variety.Traits.BiennialProne: var prone }
+            ? LearnedResponse.OfReturn([.. returns.Select(r => (r.Key, r.Value.CropDensity, r.Value.Value))], prone)
+            : null;
 
     /// <summary>Whether any season tells of its set.</summary>
     /// <param name="reading">What was typed, read.</param>

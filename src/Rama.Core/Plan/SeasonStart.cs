@@ -42,6 +42,7 @@ public static class SeasonStart
                 BloomClusters = Rounded(bloom?.Clusters),
                 SetClusters = Rounded(set?.Clusters),
                 FruitPerTree = Rounded(fruit?.Fruit),
+                WoodCut = plan.Prescription is { } cut ? Percent(cut.WoodShare) : null,
                 How = new()
                 {
                     BudsBefore = plan.Survey is { } of

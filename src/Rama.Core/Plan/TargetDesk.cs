@@ -3,6 +3,7 @@ using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Result;
 using Rama.Core.Result.Learning;
+using Rama.Core.Statistics;
 using Rama.Core.Target.Capacity;
 using Rama.Core.Target.Insurance;
 using Rama.Core.Target.Margin;
@@ -16,8 +17,7 @@ namespace Rama.Core.Plan;
 /// <param name="Prices">Prices of its variety; null where the estate has none.</param>
 /// <param name="GirthsCm">Girths of every tree measured, cm; none where only counted trees were.</param>
 /// <param name="Place">Where and how its rows lie; null where neither map nor site tells.</param>
-/// <param name="Returns">Crop density of a season and floral buds per cm² of the next, from counts of past
-/// winters.</param>
+/// <param name="Returns">Crop density of a season and floral buds per cm² of the next, by season.</param>
 /// <param name="Weather">Daily temperatures of its site, this year's and past ones.</param>
 /// <param name="Currency">Money of the estate, three letters; null until told.</param>
 /// <param name="IsSouth">Whether its site lies south of the equator.</param>
@@ -25,14 +25,14 @@ public sealed record DeskSurroundings(
     PriceListEntry? Prices,
     IReadOnlyList<double> GirthsCm,
     PlacedRows? Place,
-    IReadOnlyList<ResponsePair> Returns,
+    IReadOnlyDictionary<int, ResponsePair> Returns,
     IReadOnlyList<WeatherDay> Weather,
     string? Currency = null,
     bool IsSouth = false
 )
 {
     /// <summary>Nothing known.</summary>
-    public static readonly DeskSurroundings Nothing = new(null, [], null, [], []);
+    public static readonly DeskSurroundings Nothing = new(null, [], null, new Dictionary<int, ResponsePair>(), []);
 }
 
 /// <summary>Trees that stand apart from the target.</summary>
@@ -231,14 +231,6 @@ public sealed record TargetDesk(
         var feeds = load.LeafAreaPerFruitCm2 / CropLoad.LeafAreaWantedCm2 * load.CropDensity;
         if ((load.Low ?? feeds * LeafLow) is not { } low || (load.High ?? feeds * LeafHigh) is not { } high)
             return null;
-        List<(double, double)> sizes =
-        [
-            .. reading
-                .Seasons.Where(s => s.FruitMassKg is not null && s.FruitPerTree(bearing) is > 0)
-                .Select(s =>
-                    (s.FruitPerTree(bearing)!.Value / TrunkOf(reading, s, tcsa), s.FruitMassKg!.Value * 1_000)
-                ),
-        ];
         var insurance = target.Insurance;
         var set = (insurance.Set?.Mean ?? variety.SetShare.Value) * insurance.Places;
         return new(
@@ -246,13 +238,18 @@ public sealed record TargetDesk(
             tcsa,
             target.Crop.PackOut,
             prices,
-            ResponseLines.Size(sizes, variety.FruitMassG.Value, low, high),
-            ResponseLines.Return(
-                [.. around.Returns.Select(r => (r.CropDensity, r.Value))],
-                variety.Traits.BiennialProne,
-                budsPerFruit,
-                low,
-                high
+            Line(
+                reading,
+                LearnedQuantity.FruitMass,
+                [.. SeasonLearning.Masses(reading).Select(m => (m.X, m.Y))],
+                (pairs, slope) => ResponseLines.Size(pairs, variety.FruitMassG.Value, low, high, slope)
+            ),
+            Line(
+                reading,
+                LearnedQuantity.ReturnBloom,
+                [.. around.Returns.Values.Select(r => (r.CropDensity, r.Value))],
+                (pairs, slope) =>
+                    ResponseLines.Return(pairs, variety.Traits.BiennialProne, budsPerFruit, low, high, slope)
             ),
             set,
             // What is not thinned by hand costs no thinning.
@@ -263,16 +260,19 @@ public sealed record TargetDesk(
         );
     }
 
-    // A season that did not tell its own trunks has those grown on or back to it, today's where no growth is known.
-    private static double TrunkOf(PlanReading reading, SeasonResult season, double tcsa)
-    {
-        if (season.TcsaCm2 is { } own)
-            return own;
-        var kept = LearnedGrowth.Of(reading.Seasons);
-        return reading.Learned.Held(LearnedQuantity.TrunkGrowth, kept.CmPerYear, null) is { } growth
-            ? kept.With(reading.Year - 1, Trunk.GirthCm(tcsa)).TcsaCm2(season.Season, growth) ?? tcsa
-            : tcsa;
-    }
+    // What is not to be learned is no line of its own; a slope that was pinned goes through the own level.
+    private static ResponseLine Line(
+        PlanReading reading,
+        LearnedQuantity quantity,
+        IReadOnlyList<(double X, double Y)> pairs,
+        Func<IReadOnlyList<(double X, double Y)>, double?, ResponseLine> through
+    ) =>
+        reading.Learned.Of(quantity, pairs.Count > 1) switch
+        {
+            LearnedStanding.PutBack or LearnedStanding.Refused => through([], null),
+            LearnedStanding.Pinned => through(pairs, reading.Learned.ChoiceOf(quantity)!.Pinned),
+            _ => through(pairs, null),
+        };
 
     // Prices are mended in their own form; the rest of the desk does not wait for them.
     private static PriceList? Usable(Func<PriceList> read)

@@ -24,8 +24,29 @@ public sealed record SeasonCounts(
     IReadOnlyDictionary<LinkKind, double> HalfWidths
 )
 {
+    /// <summary>Share of the canopy's wood cut the winter before.</summary>
+    public double? WoodCut { get; init; }
+
+    /// <summary>Mean length of the shoots grown, cm.</summary>
+    public double? ShootLengthCm { get; init; }
+
+    /// <summary>Uprights per tree grown.</summary>
+    public double? Uprights { get; init; }
+
     internal bool SaysNothing =>
-        (BudsBefore ?? BloomClusters ?? ColdLoss ?? SetClusters ?? FruitPerTree ?? GirthCm ?? ReturnBuds ?? PricePerKg)
+        (
+            BudsBefore
+            ?? BloomClusters
+            ?? ColdLoss
+            ?? SetClusters
+            ?? FruitPerTree
+            ?? GirthCm
+            ?? ReturnBuds
+            ?? PricePerKg
+            ?? WoodCut
+            ?? ShootLengthCm
+            ?? Uprights
+        )
             is null;
 
     /// <summary>Nothing counted.</summary>

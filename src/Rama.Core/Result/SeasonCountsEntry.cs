@@ -27,6 +27,15 @@ public sealed record SeasonCountsEntry
     /// <summary>Floral buds per tree counted the winter after.</summary>
     public double? ReturnBuds { get; init; }
 
+    /// <summary>Share of the canopy's wood cut the winter before the season.</summary>
+    public Amount? WoodCut { get; init; }
+
+    /// <summary>Mean length of marked shoots grown in the season.</summary>
+    public Amount? ShootLength { get; init; }
+
+    /// <summary>Uprights per tree grown in the season.</summary>
+    public double? Uprights { get; init; }
+
     /// <summary>Price received per kilogram, in the money of the estate.</summary>
     public double? PricePerKg { get; init; }
 
@@ -43,6 +52,9 @@ public sealed record SeasonCountsEntry
         var fruit = reader.Optional("fruitPerTree", "Fruit counted", FruitPerTree, "fruit/tree", 0, 20_000);
         var girth = reader.Optional("girth", "Trunk girth", Girth, Units.Length, 0.01, 3);
         var next = reader.Optional("returnBuds", "Return bloom", ReturnBuds, "bud/tree", 0, 20_000);
+        var wood = reader.Optional("woodCut", "Wood cut", WoodCut, Units.Share, 0, 1);
+        var shoots = reader.Optional("shootLength", "Length of shoots", ShootLength, Units.Length, 0, 3);
+        var uprights = reader.Optional("uprights", "Uprights", Uprights, "shoot/tree", 0, 500);
         var price = reader.Optional("pricePerKg", "Price received", PricePerKg, "1", 0, 100_000);
         if (bloom > budsLeft * CountingSlack)
             reader.Add("bloomClusters", "conflict", "Clusters in bloom: expected at most the buds left.");
@@ -54,7 +66,12 @@ public sealed record SeasonCountsEntry
             reader.Add("setClusters", "conflict", "Clusters set: expected at least the clusters thinned off.");
         var widths = reader.Under("how", () => (How ?? new()).Read(budsLeft, this));
         reader.ThrowIfAny();
-        return new(before, bloom, cold, set, fruit, girth * 100, next, price, widths!);
+        return new(before, bloom, cold, set, fruit, girth * 100, next, price, widths!)
+        {
+            WoodCut = wood,
+            ShootLengthCm = shoots * 100,
+            Uprights = uprights,
+        };
     }
 
     // Two samples of one block may differ by that much by chance.

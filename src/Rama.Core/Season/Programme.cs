@@ -5,6 +5,7 @@ using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Passes;
 using Rama.Core.Prescribe;
+using Rama.Core.Result.Learning;
 using Rama.Core.Result.Thinning;
 using Rama.Core.Systems;
 using Rama.Core.Training;
@@ -31,6 +32,8 @@ namespace Rama.Core.Season;
 /// <param name="DoneBefore">Passes reported done in the season before, with their day.</param>
 /// <param name="Factor">How much longer the planting takes than expected; 1 where nobody knows.</param>
 /// <param name="Thinning">What thinning by hand has to take off; null where nobody can tell.</param>
+/// <param name="StrongShoots">Whether strong shoots are to be expected after the cuts; null where only the wood cut
+/// tells.</param>
 public sealed record ProgrammeTerms(
     Planting Planting,
     double Trees,
@@ -48,7 +51,8 @@ public sealed record ProgrammeTerms(
     ReworkPlan? Rework = null,
     IReadOnlyDictionary<string, DateOnly>? DoneBefore = null,
     double Factor = 1,
-    ThinningLoad? Thinning = null
+    ThinningLoad? Thinning = null,
+    bool? StrongShoots = null
 )
 {
     // Height of a canopy over its row spacing where nobody says: common practice, no source.
@@ -142,9 +146,6 @@ public sealed record Programme(
     IReadOnlyList<FeltThisYear> LastYear
 )
 {
-    // Wood taken from which strong regrowth is to be expected: assumption.
-    private const double SevereShare = 0.2;
-
     // Cuts of a step on a tree where nothing is prescribed: assumption.
     private const double AssumedCuts = 2;
 
@@ -220,6 +221,10 @@ public sealed record Programme(
     public Programme Learned(double factor, int logs) =>
         With(p => p.IsWinter ? p with { Hours = p.Hours?.Learned(factor, logs) } : p);
 
+    /// <summary>The same with the hours of its winter as a person pinned them.</summary>
+    /// <param name="factor">Hours over those expected, above 0.</param>
+    public Programme Pinned(double factor) => With(p => p.IsWinter ? p with { Hours = p.Hours?.Pinned(factor) } : p);
+
     /// <summary>The same with the hours of hand thinning as the trees ask for them.</summary>
     /// <param name="trees">Bearing trees.</param>
     /// <param name="load">What is to be taken off.</param>
@@ -290,7 +295,7 @@ public sealed record Programme(
         If(planting.Variety.Traits.BiennialProne, "biennial");
         If(terms.IsCounted, "counted");
         If(strong, "strong");
-        If(strong || terms.Cuts?.WoodShare >= SevereShare, "uprights");
+        If(strong || (terms.StrongShoots ?? terms.Cuts?.WoodShare >= ShootAnswer.SevereWood), "uprights");
         If(isPruned && !isYoung && later, "carries-after-harvest");
         If(terms.Walk?.StrikesSeen is not null, "strikes");
         If(terms.Walk?.LookAgain is not null, "marks");

@@ -46,17 +46,44 @@ public sealed record ResponseLine(double Intercept, double Slope, double OwnWeig
         if (pairs.Count < FreeFrom && own?.SlopeError is { } error)
             weight *= slope * slope / (slope * slope + error * error);
         var shrunk = own is null ? slope : weight * own.Slope + (1 - weight) * slope;
+        return Through(pairs, slope, shrunk, weight, anchor, from, to);
+    }
+
+    /// <summary>The line of a slope that stands, through the level of own pairs.</summary>
+    /// <param name="pairs">Own pairs.</param>
+    /// <param name="slope">The slope.</param>
+    /// <param name="anchor">A point of the known line; used without own pairs.</param>
+    /// <param name="from">Smallest x the known line is good for.</param>
+    /// <param name="to">Largest x the known line is good for.</param>
+    public static ResponseLine AtSlope(
+        IReadOnlyList<(double X, double Y)> pairs,
+        double slope,
+        (double X, double Y) anchor,
+        double from,
+        double to
+    ) => Through(pairs, slope, slope, 0, anchor, from, to);
+
+    private static ResponseLine Through(
+        IReadOnlyList<(double X, double Y)> pairs,
+        double known,
+        double slope,
+        double weight,
+        (double X, double Y) anchor,
+        double from,
+        double to
+    )
+    {
         var through = anchor;
         if (pairs.Count > 0)
         {
             // The level too leans on what is known until there are enough: one season may have been a freak.
             var (x, y) = (pairs.Average(p => p.X), pairs.Average(p => p.Y));
             var ownLevel = pairs.Count >= FreeFrom ? 1 : pairs.Count / (pairs.Count + 1.0);
-            through = (x, ownLevel * y + (1 - ownLevel) * (anchor.Y + slope * (x - anchor.X)));
+            through = (x, ownLevel * y + (1 - ownLevel) * (anchor.Y + known * (x - anchor.X)));
         }
         return new(
-            through.Y - shrunk * through.X,
-            shrunk,
+            through.Y - slope * through.X,
+            slope,
             weight,
             pairs.Count,
             weight < 1 ? Math.Min(from, pairs.Select(p => p.X).DefaultIfEmpty(from).Min()) : pairs.Min(p => p.X),

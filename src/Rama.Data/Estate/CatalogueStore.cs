@@ -2,6 +2,8 @@ using Microsoft.EntityFrameworkCore;
 using Rama.Core.Crops;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Core.Plan;
+using Rama.Core.Result.Learning;
 using Rama.Core.Systems;
 using Rama.Data.Database;
 using Rama.Data.Result;
@@ -46,10 +48,13 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope, OwnS
                 : await learning.ReadAsync(database, scope.EstateId, catalogue, stamp.ToHashCode(), cancel);
         foreach (var quantity in learned.KeptTo.Order())
             stamp.Add(quantity);
+        foreach (var answer in ShootAnswer.All)
+            stamp.Add(answer.SlopeOf(learned.Shoots));
         return _read = new(
             catalogue with
             {
                 KeptTo = learned.KeptTo,
+                Shoots = learned.Shoots,
             },
             learned,
             varieties.ToDictionary(v => v.Name, v => v.Version),

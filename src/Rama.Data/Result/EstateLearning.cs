@@ -2,8 +2,9 @@ using Microsoft.EntityFrameworkCore;
 using Microsoft.Extensions.DependencyInjection;
 using Rama.Core.Estate;
 using Rama.Core.Plan;
-using Rama.Core.Result.Learning;
 using Rama.Data.Database;
+using Rama.Data.Estate;
+using Rama.Data.Plan;
 
 namespace Rama.Data.Result;
 
@@ -73,9 +74,13 @@ public sealed class EstateLearning(IServiceScopeFactory scopes)
         // One that is being read in, and not yet saved, has learned nothing.
         if (await database.Estates.SingleOrDefaultAsync(e => e.Id == estate, cancel) is not { Season: var season })
             return LearnedOfEstate.None;
+        // A winter that was counted tells of the bloom after a crop, so that plans are part of what was taught.
+        var plans = (await database.SeasonPlans.Select(p => new { p.PlantingId, p.Version }).ToListAsync(cancel))
+            .GroupBy(p => p.PlantingId)
+            .ToDictionary(g => g.Key, g => g.Aggregate(0UL, (sum, p) => sum + p.Version));
         var versions = await database
             .Plantings.Select(p => new { p.Id, p.Version })
-            .ToDictionaryAsync(p => p.Id, p => p.Version, cancel);
+            .ToDictionaryAsync(p => p.Id, p => (p.Version, plans.GetValueOrDefault(p.Id)), cancel);
         Dictionary<Guid, Taught> plantings = kept
             .Plantings.Where(p =>
                 versions.TryGetValue(p.Key, out var version) && p.Value.Of == (version, season, stamp)
@@ -84,40 +89,51 @@ public sealed class EstateLearning(IServiceScopeFactory scopes)
         List<Guid> fresh = [.. versions.Keys.Where(id => !plantings.ContainsKey(id))];
         if (fresh.Count > 0)
         {
-            var read = await database.ReadPlantingsAsync(cancel, fresh.Count > versions.Count / 2 ? null : fresh);
+            var ids = fresh.Count > versions.Count / 2 ? null : fresh;
+            var read = await database.ReadPlantingsAsync(cancel, ids);
+            var counts = (await database.ReadPlansAsync(cancel, ids: ids))
+                .Where(p => p.Season <= season && p.Trees.Count > 0)
+                .ToLookup(p => p.PlantingId);
             foreach (
                 var (id, taught) in read.AsParallel()
                     .WithCancellation(cancel)
-                    .Select(p => (p.Id, new Taught((p.Version, season, stamp), ValuesOf(p, season, catalogue))))
+                    .Select(p =>
+                        (p.Id, TaughtBy(p, counts[p.Id], versions.GetValueOrDefault(p.Id), season, catalogue, stamp))
+                    )
             )
                 plantings[id] = taught;
         }
         kept.Plantings = plantings;
-        return LearnedOfEstate.Of(plantings.ToDictionary(p => p.Key, p => p.Value.Values));
+        return LearnedOfEstate.Of(plantings.ToDictionary(p => p.Key, p => p.Value.Planting));
     }
 
-    private static IReadOnlyList<LearnedValue> ValuesOf(
-        Estate.PlantingRecord planting,
+    private static Taught TaughtBy(
+        PlantingRecord planting,
+        IEnumerable<SeasonPlanRecord> counts,
+        (uint, ulong) versions,
         int season,
-        Catalogue catalogue
-    ) =>
-        planting.Results.Count == 0
-            ? []
-            : SeasonLearning.AllOf(
-                PlanReading.Of(
-                    new()
-                    {
-                        Season = season,
-                        Planting = planting.ToEntry(),
-                        Rows = planting.ToRows(),
-                        Records = planting.ToRecords(),
-                    },
-                    catalogue
-                )
-            );
+        Catalogue catalogue,
+        int stamp
+    )
+    {
+        var of = (versions, season, stamp);
+        if (planting.Results.Count == 0)
+            return new(of, TaughtOfPlanting.Nothing);
+        PlanEntry entry = new()
+        {
+            Season = season,
+            Planting = planting.ToEntry(),
+            Rows = planting.ToRows(),
+            Records = planting.ToRecords(),
+            Learning = planting.ToLearning(),
+        };
+        var reading = PlanReading.Of(entry, catalogue);
+        var returns = PastReturns.Of(entry, counts.Select(p => (p.Season, p.ToCount())), catalogue);
+        return new(of, TaughtOfPlanting.Of(reading, returns));
+    }
 
-    // Row versions of all plantings in two numbers, whatever their order: seasons are part of them.
-    private static async Task<(int Season, int Plantings, ulong Versions)> VersionAsync(
+    // Row versions of all plantings and plans in two numbers, whatever their order: seasons are part of them.
+    private static async Task<(int Season, int Rows, ulong Versions)> VersionAsync(
         RamaContext database,
         Guid estate,
         CancellationToken cancel
@@ -127,7 +143,10 @@ public sealed class EstateLearning(IServiceScopeFactory scopes)
             .Estates.Where(e => e.Id == estate)
             .Select(e => e.Season)
             .SingleOrDefaultAsync(cancel);
-        var versions = await database.Plantings.Select(p => p.Version).ToListAsync(cancel);
+        var versions = await database
+            .Plantings.Select(p => p.Version)
+            .Concat(database.SeasonPlans.Select(p => p.Version))
+            .ToListAsync(cancel);
         return (season, versions.Count, versions.Aggregate(0UL, (sum, version) => sum + version));
     }
 
@@ -150,7 +169,7 @@ public sealed class EstateLearning(IServiceScopeFactory scopes)
         }
     }
 
-    private sealed record Taught((uint Planting, int Season, int Catalogue) Of, IReadOnlyList<LearnedValue> Values);
+    private sealed record Taught(((uint, ulong) Planting, int Season, int Catalogue) Of, TaughtOfPlanting Planting);
 
     private sealed record Told(((int, int, ulong), int) Of, LearnedOfEstate Learned);
 
@@ -164,24 +183,5 @@ public sealed class EstateLearning(IServiceScopeFactory scopes)
         public IReadOnlyDictionary<Guid, Taught> Plantings { get; set; } = new Dictionary<Guid, Taught>();
 
         public long Asked { get; set; }
-    }
-}
-
-/// <summary>What an estate learned.</summary>
-/// <param name="Plantings">By planting; none for one without seasons.</param>
-/// <param name="Tests">How well each number was foretold, over all plantings.</param>
-/// <param name="KeptTo">Shipped numbers the estate keeps to.</param>
-public sealed record LearnedOfEstate(
-    IReadOnlyDictionary<Guid, IReadOnlyList<LearnedValue>> Plantings,
-    IReadOnlyList<BackTest> Tests,
-    IReadOnlySet<LearnedQuantity> KeptTo
-)
-{
-    internal static readonly LearnedOfEstate None = Of(new Dictionary<Guid, IReadOnlyList<LearnedValue>>());
-
-    internal static LearnedOfEstate Of(IReadOnlyDictionary<Guid, IReadOnlyList<LearnedValue>> plantings)
-    {
-        var tests = BackTest.AllOf(plantings.Values.SelectMany(v => v));
-        return new(plantings, tests, tests.Where(t => t.Refused).Select(t => t.Quantity).ToHashSet());
     }
 }

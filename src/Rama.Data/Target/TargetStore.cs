@@ -1,5 +1,4 @@
 using Microsoft.EntityFrameworkCore;
-using Rama.Core.Count;
 using Rama.Core.Estate;
 using Rama.Core.Explain;
 using Rama.Core.Plan;
@@ -292,59 +291,24 @@ public sealed class TargetStore(RamaContext database, EstateScope scope, EstateS
         return changing.Count;
     }
 
-    // What a crop did to the next bloom: fruit of a season over its trunks, and floral buds counted the winter after.
-    private async Task<IReadOnlyList<ResponsePair>> ReturnsAsync(
+    /// <summary>What the crops of a planting did to the next bloom, by season.</summary>
+    /// <param name="id">The planting.</param>
+    /// <param name="entry">All that was typed.</param>
+    /// <param name="catalogue">The estate's catalogue.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<IReadOnlyDictionary<int, ResponsePair>> ReturnsAsync(
         Guid id,
         PlanEntry entry,
         Catalogue catalogue,
         CancellationToken cancel
     )
     {
-        // Only crops and buds are asked here, not how they set.
-        var records = entry.Records with
-        {
-            Seasons =
-            [
-                .. entry
-                    .Records.Seasons.Where(s => s.Yield?.Value is not null)
-                    .Select(s => s with { BudsLeft = null, ClustersThinned = null }),
-            ],
-        };
         var plans = await database
             .SeasonPlans.AsNoTracking()
             .Include(p => p.Trees)
             .Where(p => p.PlantingId == id && p.Season <= entry.Season && p.Trees.Count > 0)
             .ToListAsync(cancel);
-        SortedDictionary<int, ResponsePair> pairs = [];
-        foreach (var plan in plans.OrderBy(p => p.Season))
-        {
-            var reading = PlanReading.Of(
-                entry with
-                {
-                    Season = plan.Season,
-                    Count = plan.ToCount(),
-                    Records = records,
-                    Target = new(),
-                },
-                catalogue
-            );
-            if (
-                reading is not { Density: { } density, Counted: { } counted }
-                || SurveyEstimate.Of(counted, density.BearingTrees) is not { Means.TcsaCm2: { } tcsa } survey
-            )
-                continue;
-            var fruit = reading
-                .Seasons.FirstOrDefault(s => s.Season == plan.Season - 1)
-                ?.FruitPerTree(density.BearingTreesPerHa);
-            if (fruit is { } picked)
-                pairs[plan.Season - 1] = new(picked / tcsa, survey.Buds.Mean / tcsa);
-        }
-        // A winter that was not counted in Rama may have been told with the season before it.
-        var told = PlanReading.Of(entry with { Records = records, Target = new() }, catalogue);
-        foreach (var season in told.Density is null ? [] : told.Seasons)
-            if (season.Return(told.Density!.BearingTreesPerHa) is { } pair)
-                pairs.TryAdd(season.Season, pair);
-        return [.. pairs.Values];
+        return PastReturns.Of(entry, plans.Select(p => (p.Season, p.ToCount())), catalogue);
     }
 
     private static UnusableEntryException ChangedMeanwhile() =>

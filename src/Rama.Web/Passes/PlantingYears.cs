@@ -1,9 +1,11 @@
 using Rama.Core.Crew;
 using Rama.Core.Crew.Cost;
 using Rama.Core.Crew.Progress;
+using Rama.Core.Estate;
 using Rama.Core.Passes;
 using Rama.Core.Result.Counts;
 using Rama.Core.Result.Forecast;
+using Rama.Core.Result.Learning;
 using Rama.Core.Season;
 using Rama.Core.Training;
 using Rama.Core.Training.Rework;
@@ -59,7 +61,8 @@ internal sealed class PlantingYears(
             .Select(p => YearOf(p, sites.GetValueOrDefault(p.SiteId), [.. choices[p.Id]], [.. marks[p.Id]]))
             .ToList();
         // What was logged tells of all plantings: what is expected of each comes first.
-        var learned = LearnedMinutes.Of([.. years.SelectMany(y => y.Logs())]);
+        List<(DateOnly Day, WorkLog Log)> logs = [.. years.SelectMany(y => y.Logs())];
+        LearnedHours learned = new(LearnedMinutes.Of([.. logs.Select(l => l.Log)]), HoursForesight.Of(logs));
         EstateYear all = new(
             estate,
             shown,
@@ -67,7 +70,7 @@ internal sealed class PlantingYears(
             sites,
             await crews.AllAsync(cancel),
             learned,
-            learned.Logs == 0 ? years : [.. years.Select(y => y.With(learned))]
+            [.. years.Select(y => y.With(learned))]
         );
         // What was counted is told of trees, checks of the work on them: both come after it.
         var counted = await crops.ReadAsync(all, cancel);
@@ -216,7 +219,7 @@ internal sealed class PlantingYears(
 /// <param name="Today">The day taken as today.</param>
 /// <param name="Sites">Its sites.</param>
 /// <param name="Crews">Its crews.</param>
-/// <param name="Learned">How much longer plantings and crews take than expected.</param>
+/// <param name="Hours">How much longer plantings and crews take than expected.</param>
 /// <param name="Plantings">Its plantings.</param>
 internal sealed record EstateYear(
     EstateRecord Estate,
@@ -224,10 +227,13 @@ internal sealed record EstateYear(
     DateOnly Today,
     IReadOnlyDictionary<Guid, KnownSite> Sites,
     IReadOnlyList<KeptCrew> Crews,
-    LearnedMinutes Learned,
+    LearnedHours Hours,
     IReadOnlyList<PlantingYear> Plantings
 )
 {
+    /// <summary>How much longer plantings and crews take than expected.</summary>
+    public LearnedMinutes Learned => Hours.Minutes;
+
     /// <summary>Hours all crews together work in a week: those of the crews there are, else as told, else as
     /// usual.</summary>
     public double CrewHoursPerWeek =>
@@ -307,7 +313,7 @@ internal sealed record PlantingYear(
     }
 
     /// <summary>Row sets of its winter that tell their hours, against those expected of them.</summary>
-    public IEnumerable<WorkLog> Logs() =>
+    public IEnumerable<(DateOnly Day, WorkLog Log)> Logs() =>
         from pass in Programme?.Passes ?? []
         where pass is { IsWinter: true, Hours.Assumed: false }
         from work in PaidWork.Of(Reports.GetValueOrDefault(pass.Id) ?? [], Planting.TreesByRow, _ => new(0))
@@ -320,15 +326,20 @@ internal sealed record PlantingYear(
             work.Trees
         )
         where log is not null
-        select log.Value;
+        select (work.Report.Day, log.Value);
 
     /// <summary>The same with the hours of its winter as they were found to be.</summary>
     /// <param name="learned">What the logs of the estate tell.</param>
-    public PlantingYear With(LearnedMinutes learned) =>
-        this with
+    public PlantingYear With(LearnedHours learned)
+    {
+        var (standing, factor) = learned.Of(this);
+        return standing switch
         {
-            Programme = Programme?.Learned(learned.OfPlanting(Planting.Id).Factor, learned.Logs),
+            LearnedStanding.Used => this with { Programme = Programme?.Learned(factor, learned.Minutes.Logs) },
+            LearnedStanding.Pinned => this with { Programme = Programme?.Pinned(factor) },
+            _ => this,
         };
+    }
 
     /// <summary>The same with what was found of its crop: thinning takes the hours that asks for.</summary>
     /// <param name="counted">What was found.</param>
@@ -344,4 +355,25 @@ internal sealed record PlantingYear(
     /// <summary>What pruning on a day costs; null where it costs nothing, or nobody can tell.</summary>
     /// <param name="day">The day.</param>
     public LateCost? Late(DateOnly day) => LateCost.Of(day, Planting.Crop, Days);
+}
+
+/// <summary>How much longer plantings and crews take than expected, and whether that may be used.</summary>
+/// <param name="Minutes">What row sets done taught.</param>
+/// <param name="Test">Whether it foretells them; null before there are row sets of two days.</param>
+internal sealed record LearnedHours(LearnedMinutes Minutes, BackTest? Test)
+{
+    /// <summary>How the hours of a planting stand, and the factor on those expected that holds.</summary>
+    /// <param name="planting">The planting.</param>
+    public (LearnedStanding Standing, double Factor) Of(PlantingYear planting)
+    {
+        LearnedStandings standings = new(
+            planting.Planting.Facts?.Learned.Choices ?? [],
+            Test is { Refused: true } ? new HashSet<LearnedQuantity> { LearnedQuantity.Hours } : []
+        );
+        double? learned = Minutes.Logs == 0 ? null : Minutes.OfPlanting(planting.Planting.Id).Factor;
+        return (
+            standings.Of(LearnedQuantity.Hours, learned is not null),
+            standings.Held(LearnedQuantity.Hours, learned, 1)!.Value
+        );
+    }
 }

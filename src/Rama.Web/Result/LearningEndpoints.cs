@@ -7,6 +7,7 @@ using Rama.Core.Target.Insurance;
 using Rama.Data.Crew;
 using Rama.Data.Plan;
 using Rama.Data.Result;
+using Rama.Data.Target;
 using Rama.Web.Accounts;
 using Rama.Web.Check;
 using Rama.Web.Passes;
@@ -47,6 +48,8 @@ public sealed record LearnedPlanting(
 /// <param name="Plantings">Plantings row sets were logged of.</param>
 /// <param name="Crews">Crews.</param>
 /// <param name="Pruners">Pruners whose trees were checked.</param>
+/// <param name="HoursTest">Whether the hours learned foretell row sets; null before there are row sets of two
+/// days.</param>
 /// <param name="Miss">How far pruning misses its number over all.</param>
 /// <param name="UsualMiss">The miss before anybody checked, as a share.</param>
 public sealed record LearnedWorkView(
@@ -55,6 +58,7 @@ public sealed record LearnedWorkView(
     IReadOnlyList<LearnedHand> Plantings,
     IReadOnlyList<LearnedHand> Crews,
     IReadOnlyList<LearnedHand> Pruners,
+    BackTest? HoursTest,
     MissSpread Miss,
     double UsualMiss
 );
@@ -64,7 +68,13 @@ public sealed record LearnedWorkView(
 /// <param name="Name">Its code or name.</param>
 /// <param name="Minutes">How many times as long as expected; null where nothing of it is logged.</param>
 /// <param name="Miss">How far trees come out from their number; null where none were checked.</param>
-public sealed record LearnedHand(Guid Id, string Name, LearnedFactor? Minutes, MissSpread? Miss);
+/// <param name="Hours">Which hours hold, of a planting; null for crews and pruners.</param>
+public sealed record LearnedHand(Guid Id, string Name, LearnedFactor? Minutes, MissSpread? Miss, HeldHours? Hours);
+
+/// <summary>Which hours of a planting hold.</summary>
+/// <param name="Standing">Those expected, learned or pinned.</param>
+/// <param name="Factor">Times those expected.</param>
+public sealed record HeldHours(LearnedStanding Standing, double Factor);
 
 internal static class LearningEndpoints
 {
@@ -94,13 +104,19 @@ internal static class LearningEndpoints
         Guid id,
         PlantingStore store,
         LearningStore learned,
+        TargetStore targets,
         CancellationToken cancel,
         int? season = null
-    ) =>
-        await store.FindAsync(id, cancel, season) is { } stored
-        && PlantingLearning.Of(stored.ToEntry(), stored.Catalogue) is { } learning
+    )
+    {
+        if (await store.FindAsync(id, cancel, season) is not { } stored)
+            return TypedResults.NotFound();
+        var entry = stored.ToEntry();
+        var returns = await targets.ReturnsAsync(id, entry, stored.Catalogue, cancel);
+        return PlantingLearning.Of(entry, stored.Catalogue, returns) is { } learning
             ? TypedResults.Ok(new PlantingLearningView(learning, await learned.TestsAsync(cancel)))
             : TypedResults.NotFound();
+    }
 
     private static Task<Results<Ok<PlantingView>, NotFound, Conflict<EditConflict>>> Save(
         Guid id,
@@ -139,8 +155,13 @@ internal static class LearningEndpoints
             where tree.Ratio is not null && !tree.Check.AfterPruning
             select (tree.Check.Crew, tree.Check.Pruner, tree.Ratio!.Value),
         ]);
-        LearnedHand Hand(Guid id, string name, LearnedFactor? minutes, MissSpread? spread) =>
-            new(id, name, minutes is { IsLogged: true } ? minutes : null, spread);
+        LearnedHand Hand(Guid id, string name, LearnedFactor? minutes, MissSpread? spread, HeldHours? hours = null) =>
+            new(id, name, minutes is { IsLogged: true } ? minutes : null, spread, hours);
+        HeldHours Held(PlantingYear planting)
+        {
+            var (standing, factor) = year.Hours.Of(planting);
+            return new(standing, factor);
+        }
         var known = (await workers.AllAsync(cancel)).ToDictionary(w => w.Id, w => w.Name);
         return TypedResults.Ok(
             new LearnedWorkView(
@@ -149,9 +170,15 @@ internal static class LearningEndpoints
                 [
                     .. year
                         .Plantings.Select(p =>
-                            Hand(p.Planting.Id, p.Planting.Line.Code, year.Learned.OfPlanting(p.Planting.Id), null)
+                            Hand(
+                                p.Planting.Id,
+                                p.Planting.Line.Code,
+                                year.Learned.OfPlanting(p.Planting.Id),
+                                null,
+                                Held(p)
+                            )
                         )
-                        .Where(h => h.Minutes is not null)
+                        .Where(h => h.Minutes is not null || h.Hours!.Standing == LearnedStanding.Pinned)
                         .OrderBy(h => h.Name, StringComparer.OrdinalIgnoreCase),
                 ],
                 [
@@ -170,6 +197,7 @@ internal static class LearningEndpoints
                         .Select(p => Hand(p.Key, known[p.Key], null, p.Value))
                         .OrderBy(h => h.Name, StringComparer.OrdinalIgnoreCase),
                 ],
+                year.Hours.Test,
                 miss.Estate,
                 InsuranceTerms.DefaultPruningSd
             )

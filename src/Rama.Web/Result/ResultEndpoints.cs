@@ -47,7 +47,7 @@ internal static class ResultEndpoints
             .WithSummary("A season from what was wanted to what came, step by step");
         calculations
             .MapPost("/learning", (LearningEntry entry) => TypedResults.Ok(entry.Calculate()))
-            .WithSummary("What past seasons taught of a planting's set, and whether it foretells better");
+            .WithSummary("What past seasons taught of a planting's numbers, and whether they foretell better");
         calculations
             .MapPost("/thinning-load", (ThinningLoadEntry entry) => TypedResults.Ok(entry.Calculate()))
             .WithSummary("What hand thinning has to take off, and how long it takes");

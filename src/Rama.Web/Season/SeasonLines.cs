@@ -6,6 +6,7 @@ using Rama.Core.Plan;
 using Rama.Core.Result;
 using Rama.Core.Result.Counts;
 using Rama.Core.Result.Forecast;
+using Rama.Core.Result.Learning;
 using Rama.Core.Season;
 using Rama.Core.Weather;
 using Rama.Data.Plan;
@@ -127,6 +128,7 @@ internal sealed record PlannedPlanting(
 /// <param name="Record">The record of the season, as far as it is told; null for none.</param>
 /// <param name="Planned">The crop as plan and record alone tell it.</param>
 /// <param name="Advice">What heavy and light years mean for the coming one; null for nothing.</param>
+/// <param name="Learned">What is used of what it learned.</param>
 internal sealed record ProgrammeFacts(
     ProgrammeTerms Terms,
     IReadOnlyDictionary<Anchor, DateOnly> Noted,
@@ -137,7 +139,8 @@ internal sealed record ProgrammeFacts(
     CropTerms? OnTrees,
     SeasonResult? Record,
     CropOnTrees? Planned,
-    Notice? Advice
+    Notice? Advice,
+    LearnedStandings Learned
 )
 {
     private const double KgPerTonne = 1_000;
@@ -174,7 +177,8 @@ internal sealed record ProgrammeFacts(
             onTrees,
             reading.AtHand,
             planned,
-            YearAhead.Of(reading, plan).Advice
+            YearAhead.Of(reading, plan).Advice,
+            reading.Learned
         );
     }
 }

@@ -26,6 +26,28 @@ public sealed class LearnedMinutesTests
         Assert.Equal((1.00, 1.58), (Math.Round(low, 2), Math.Round(high, 2)));
     }
 
+    /// <summary>R 4.2, crossed-hours.R beside this file: best linear prediction with a = p %*% solve(V, r).</summary>
+    [Fact]
+    public void Crossed_plantings_and_crews_are_those_of_r()
+    {
+        var learned = LearnedMinutes.Of([
+            Log(0, 0, .21, 100),
+            Log(0, 1, .34, 200),
+            Log(1, 0, .08, 150),
+            Log(1, 0, .27, 50),
+            Log(2, 1, -.1, 120),
+            Log(2, 1, .05, 180),
+        ]);
+        void Is(double mean, double sd, LearnedFactor factor)
+        {
+            Assert.Equal(mean, factor.Mean, 11);
+            Assert.Equal(sd, factor.Sd, 11);
+        }
+        Is(.181553753786, .175010895845, learned.OfPlanting(Plantings[0]));
+        Is(.127863990606, .209627404206, learned.Of(Plantings[1], Crews[1]));
+        Is(.0225102975431, .15989255239, learned.OfCrew(Crews[0]));
+    }
+
     [Fact]
     public void Where_nothing_was_logged_it_takes_as_long_as_expected()
     {

@@ -58,7 +58,7 @@ public sealed class SumsToldTests
             {
                 GirthsCm = [.. Enumerable.Range(0, 40).Select(i => 14 + 0.2 * i)],
                 Place = new(new(46.2, 11.1, 12, new(2027, 6, 21)), IsAssumed: false),
-                Returns = [.. Enumerable.Range(0, 4).Select(i => new ResponsePair(4 + i, 22 - i))],
+                Returns = Enumerable.Range(0, 4).ToDictionary(i => 2022 + i, i => new ResponsePair(4 + i, 22 - i)),
                 Prices = new()
                 {
                     Currency = "eur",
@@ -87,7 +87,15 @@ public sealed class SumsToldTests
                     Counts = SeasonCounts.None with { GirthCm = 13 + .7 * i },
                 }),
         ];
-        foreach (var value in new[] { LearnedPackOut.Of(seasons), LearnedGrowth.Of(seasons).ToValue() })
+        var masses = Enumerable.Range(0, 4).Select(i => (2022 + i, 4.0 + i % 3, 180.0 - 9 * (i % 3) + i)).ToList();
+        foreach (
+            var value in new[]
+            {
+                LearnedPackOut.Of(seasons),
+                LearnedGrowth.Of(seasons).ToValue(),
+                LearnedResponse.OfMass(masses, 180),
+            }
+        )
         foreach (var step in value!.Steps)
             yield return step;
     }

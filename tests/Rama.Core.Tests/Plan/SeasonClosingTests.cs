@@ -29,7 +29,14 @@ public class SeasonClosingTests
         Assert.Equal(50, closing.Record!.Counts!.SetClusters);
         Assert.Equal(2, closing.Record.Counts.How!.SetClusters!.Trees);
         Assert.Equal(
-            [SeasonFact.BudsLeft, SeasonFact.Yield, SeasonFact.FruitSize, SeasonFact.PackOut, SeasonFact.Girth],
+            [
+                SeasonFact.BudsLeft,
+                SeasonFact.Yield,
+                SeasonFact.FruitSize,
+                SeasonFact.PackOut,
+                SeasonFact.Girth,
+                SeasonFact.Shoots,
+            ],
             closing.Missing
         );
     }

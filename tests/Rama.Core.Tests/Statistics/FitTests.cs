@@ -72,6 +72,34 @@ public sealed class FitTests
         Assert.Equal(700, fit.Inverse(fit.At(700)), 6);
     }
 
+    // R 4.2: the first 8 − k measurements of the k-th tree, coef(lm(circumference ~ factor(Tree) + age))["age"], and
+    // their sums of squared ages around each tree's mean.
+    [Fact]
+    public void One_slope_through_R_s_orange_trees_each_at_its_own_level()
+    {
+        var trees = Orange.Chunk(7).Select((tree, k) => tree.Take(7 - k).ToList()).ToList();
+        var slope = PooledSlope.Of(trees, 1, 0, 0);
+        Near.Printed(.104202553983, slope.Slope, 12);
+        Assert.Equal(1645128.85714 + 1137148.83333 + 761052.8 + 408867 + 154824, slope.Precision, 4);
+        Assert.Equal((5, 25), (slope.Groups, slope.Points));
+        // Drawn to a known slope by the weight of as many groups, it lies half way.
+        Assert.Equal((1 + slope.Slope) / 2, PooledSlope.Of(trees, 1, 5, 0).Slope, 9);
+        Assert.Equal(1, PooledSlope.Of([], 1, 3, .01).Slope);
+        Assert.Equal(
+            1,
+            PooledSlope
+                .Of(
+                    [
+                        [(2, 5), (2, 9)],
+                    ],
+                    1,
+                    3,
+                    .01
+                )
+                .Slope
+        );
+    }
+
     [Fact]
     public void No_line_through_one_point_or_one_x()
     {

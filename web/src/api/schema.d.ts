@@ -8524,7 +8524,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** What past seasons taught of a planting's set, and whether it foretells better */
+        /** What past seasons taught of a planting's numbers, and whether they foretell better */
         post: {
             parameters: {
                 query?: never;
@@ -14921,6 +14921,16 @@ export interface components {
             /** @description Whether it is the lowest. */
             binds: boolean;
         };
+        /** @description Which hours of a planting hold. */
+        HeldHours: {
+            /** @description Those expected, learned or pinned. */
+            standing: components["schemas"]["LearnedStanding"];
+            /**
+             * Format: double
+             * @description Times those expected.
+             */
+            factor: number;
+        };
         /** @description A planting decided on instead of its count. */
         HeldLine: {
             /**
@@ -15882,7 +15892,7 @@ export interface components {
             quantity: components["schemas"]["LearnedQuantity"];
             /**
              * Format: double
-             * @description What it is pinned to, share or cm a year; null for the shipped number.
+             * @description What it is pinned to, in the unit it is learned in; null for the shipped number.
              */
             pinned: null | number;
             /** @description Why. */
@@ -15952,6 +15962,7 @@ export interface components {
             name: string;
             minutes: null | components["schemas"]["LearnedFactor"];
             miss: null | components["schemas"]["MissSpread"];
+            hours: null | components["schemas"]["HeldHours"];
         };
         /** @description A number that seasons teach. */
         LearnedLine: {
@@ -16001,7 +16012,7 @@ export interface components {
             lines: components["schemas"]["LearnedLine"][];
         };
         /** @enum {unknown} */
-        LearnedQuantity: "set" | "packOut" | "trunkGrowth" | null;
+        LearnedQuantity: "set" | "packOut" | "trunkGrowth" | "fruitMass" | "returnBloom" | "shootLength" | "uprights" | "hours" | null;
         /**
          * @description Which of shipped, learned and pinned number holds, and why.
          * @enum {unknown}
@@ -16085,6 +16096,7 @@ export interface components {
             crews: components["schemas"]["LearnedHand"][];
             /** @description Pruners whose trees were checked. */
             pruners: components["schemas"]["LearnedHand"][];
+            hoursTest: null | components["schemas"]["BackTest"];
             /** @description How far pruning misses its number over all. */
             miss: components["schemas"]["MissSpread"];
             /**
@@ -16095,15 +16107,16 @@ export interface components {
         };
         /** @description What seasons taught. */
         LearningAnswer: {
-            /** @description Of the set. */
-            set: components["schemas"]["LearnedValue"];
-            backTest: null | components["schemas"]["BackTest"];
+            /** @description Number by number, those they tell of. */
+            learned: components["schemas"]["LearnedValue"][];
+            /** @description How well each of them was foretold; none for a number a single season tells. */
+            backTests: components["schemas"]["BackTest"][];
         };
-        /** @description Seasons of a planting that tell of its set, as typed. */
+        /** @description Seasons of a planting that tell of its numbers, as typed. */
         LearningEntry: {
             /**
              * Format: double
-             * @description Mean share of the variety's clusters that hold fruit.
+             * @description Mean share of the variety's clusters that hold fruit; asked where a season tells of the set.
              */
             setShare?: null | number;
             /**
@@ -16111,8 +16124,13 @@ export interface components {
              * @description Its standard deviation from year to year.
              */
             setShareSd?: null | number;
+            fruitMass?: null | components["schemas"]["Amount"];
+            /** @description Whether a heavy year tends to be followed by a light one. */
+            biennialProne?: boolean;
+            /** @description How the crop bears; as pome fruit does when left out. */
+            habit?: components["schemas"]["BearingHabit"];
             /** @description The seasons, each once. */
-            seasons?: components["schemas"]["SeenSetEntry"][];
+            seasons?: components["schemas"]["SeenSeasonEntry"][];
         };
         /** @description A number of buds with the interval it is known to. */
         LedgerBar: {
@@ -17571,6 +17589,11 @@ export interface components {
              * @description Working minutes per tree.
              */
             minutesPerTree: null | number;
+            /**
+             * Format: double
+             * @description Length of shoots to be expected next summer, cm.
+             */
+            shootsCm: null | number;
         };
         /** @description A pass of a planting's programme. */
         PlannedPass: {
@@ -18637,6 +18660,7 @@ export interface components {
             loadWarnings: components["schemas"]["Notice"][];
             /** @description What cannot be used, field by field. */
             problems: components["schemas"]["FieldProblem"][];
+            shoots: null | components["schemas"]["ShootsAhead"];
         };
         /** @description A question on which good orchardists disagree, with the answers to choose from. */
         PruningQuestion: {
@@ -20098,6 +20122,13 @@ export interface components {
              * @description Floral buds per tree counted the winter after.
              */
             returnBuds?: null | number;
+            woodCut?: null | components["schemas"]["Amount"];
+            shootLength?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Uprights per tree grown in the season.
+             */
+            uprights?: null | number;
             /**
              * Format: double
              * @description Price received per kilogram, in the money of the estate.
@@ -20130,7 +20161,7 @@ export interface components {
          * @description What a season is told by.
          * @enum {unknown}
          */
-        SeasonFact: "wanted" | "budsLeft" | "bloom" | "set" | "yield" | "fruitSize" | "packOut" | "girth";
+        SeasonFact: "wanted" | "budsLeft" | "bloom" | "set" | "yield" | "fruitSize" | "packOut" | "girth" | "shoots";
         /** @description What was foretold of a season, by what was known before it, and what was seen. */
         SeasonForecast: {
             /**
@@ -20525,8 +20556,8 @@ export interface components {
             fruitSize?: null | components["schemas"]["Amount"];
             packOut?: null | components["schemas"]["Amount"];
         };
-        /** @description A season that tells of the set, as typed. */
-        SeenSetEntry: {
+        /** @description What a season tells of the numbers of a planting, as typed; any of it may be left out. */
+        SeenSeasonEntry: {
             /**
              * Format: double
              * @description Calendar year of the harvest.
@@ -20539,6 +20570,26 @@ export interface components {
             share?: null | number;
             /** @description Whether it is only known to have been at least this. */
             atLeast?: boolean;
+            packOut?: null | components["schemas"]["Amount"];
+            girth?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Fruit per cm² of trunk.
+             */
+            cropDensity?: null | number;
+            fruitMass?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Floral buds per cm² of trunk the winter after.
+             */
+            returnBuds?: null | number;
+            woodCut?: null | components["schemas"]["Amount"];
+            shootLength?: null | components["schemas"]["Amount"];
+            /**
+             * Format: double
+             * @description Uprights per tree grown.
+             */
+            uprights?: null | number;
         };
         /** @description An estate a person belongs to. */
         SessionEstate: {
@@ -20662,6 +20713,46 @@ export interface components {
              *         IReadOnlyList&lt;ReworkStanding&gt; TreeSheetView.Standings; empty where there is none in the planting.
              */
             rework: (null | number)[];
+        };
+        /** @description Shoots to be expected in the summer after the cuts of a plan. */
+        ShootsAhead: {
+            /** @description Their length, cm. */
+            length: components["schemas"]["ShootsExpected"];
+            /** @description Uprights per tree. */
+            uprights: components["schemas"]["ShootsExpected"];
+            /** @description Whether summer has work with them: either is too strong. */
+            areStrong: boolean;
+            /** @description What it comes to. */
+            sentence: components["schemas"]["Notice"];
+            /** @description The arithmetic. */
+            steps: components["schemas"]["Step"][];
+        };
+        /** @description What is to be expected of shoots. */
+        ShootsExpected: {
+            /**
+             * Format: double
+             * @description The mean.
+             */
+            mean: number;
+            /**
+             * Format: double
+             * @description Value that one year in ten lies below.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description Value that one year in ten lies above.
+             */
+            high: number;
+            /**
+             * Format: double
+             * @description What is too strong.
+             */
+            strongAbove: number;
+            /** @description Unit of all. */
+            unit: string;
+            /** @description Whether it is too strong. */
+            isStrong: boolean;
         };
         /** @description Sides in turn: which alley is renewed in which season, so that neighbours never are together. */
         SideCalendar: {

@@ -28,6 +28,8 @@ const us: Record<string, Shown> = {
   ha: { unit: 'ac', factor: 1 / HA_PER_AC },
   g: { unit: 'oz', factor: 16 / (KG_PER_LB * 1_000) },
   'cm/year': { unit: 'in/year', factor: 1 / 2.54 },
+  'cm/10%': { unit: 'in/10%', factor: 1 / 2.54 },
+  'g/(fruit/cm²)': { unit: 'oz/(fruit/cm²)', factor: 16 / (KG_PER_LB * 1_000) },
   kg: { unit: 'lb', factor: 1 / KG_PER_LB },
   'kg/tree': { unit: 'lb/tree', factor: 1 / KG_PER_LB },
   'kg/ha': { unit: 'lb/ac', factor: HA_PER_AC / KG_PER_LB },

@@ -36,8 +36,10 @@ public readonly record struct WorkLog(Guid Planting, Guid? Crew, double Ratio, d
 /// </remarks>
 public sealed class LearnedMinutes
 {
-    private const double Within = 0.25 * 0.25,
-        Part = 0.35 * 0.35 / 3;
+    internal const double Within = 0.25 * 0.25,
+        Between = 0.35 * 0.35;
+
+    private const double Part = Between / 3;
 
     private readonly Vector<double> _shared;
     private readonly Matrix<double> _spread;

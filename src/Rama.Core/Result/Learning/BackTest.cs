@@ -56,7 +56,15 @@ public sealed record BackTest(
     public static BackTest? Of(IEnumerable<LearnedValue> plantings)
     {
         List<LearnedValue> all = [.. plantings];
-        var seasons = all.SelectMany(p => p.History).Where(f => f.Own > 0).ToList();
+        return all.Count == 0 ? null : Of(all[0].Quantity, all.SelectMany(p => p.History));
+    }
+
+    /// <summary>Scores what was foretold of one number.</summary>
+    /// <param name="quantity">Which.</param>
+    /// <param name="foretold">What was foretold of each season, or row set, and seen.</param>
+    public static BackTest? Of(LearnedQuantity quantity, IEnumerable<SeasonForecast> foretold)
+    {
+        var seasons = foretold.Where(f => f.Own > 0).ToList();
         if (seasons.Count == 0)
             return null;
         var gain = MeanInterval.Of([.. seasons.Select(f => f.Gain)]);
@@ -65,7 +73,7 @@ public sealed record BackTest(
         var shipped = exact.Count == 0 ? null : MeanInterval.Of([.. exact.Select(f => f.Seen - f.Shipped)]);
         var refused = seasons.Count >= Fewest && gain.Mean < -Errors * gain.StandardError;
         return new(
-            all[0].Quantity,
+            quantity,
             seasons.Count,
             exact.Count,
             own?.Mean,
@@ -75,7 +83,7 @@ public sealed record BackTest(
             gain.Mean,
             gain.StandardError,
             refused,
-            SentenceOf(all[0].Quantity, seasons.Count, own, shipped, refused),
+            SentenceOf(quantity, seasons.Count, own, shipped, refused),
             [
                 new(
                     "back-test.gain",
@@ -105,7 +113,17 @@ public sealed record BackTest(
                 $"Seasons foretold a year ahead: {seasons}. Too few to hold against what came.",
                 new Figure("seasons foretold", seasons, "1")
             );
-        var unit = quantity == LearnedQuantity.TrunkGrowth ? "cm" : "share";
+        var (code, of, number, unit) = quantity switch
+        {
+            LearnedQuantity.Set => ("set", "points of set", "the variety's number", "share"),
+            LearnedQuantity.PackOut => ("pack-out", "points of pack-out", "the usual number", "share"),
+            LearnedQuantity.TrunkGrowth => ("girth", "cm of girth", "a trunk taken as it was measured last", "cm"),
+            LearnedQuantity.FruitMass => ("fruit-mass", "g of a fruit", "the variety's slope", "g"),
+            LearnedQuantity.ReturnBloom => ("return-bloom", "buds per cm²", "the variety's slope", "bud/cm²"),
+            LearnedQuantity.ShootLength => ("shoots", "cm of shoots", "the usual slope", "cm"),
+            LearnedQuantity.Uprights => ("uprights", "uprights a tree", "the usual slope", "shoot/tree"),
+            _ => ("hours", "% of the hours", "the hours expected", "share"),
+        };
         Figure[] figures =
         [
             new("seasons foretold", seasons, "1"),
@@ -114,18 +132,15 @@ public sealed record BackTest(
             new("off in the mean, shipped", shipped.Mean, unit),
             new("spread, shipped", usualSd, unit),
         ];
-        var (code, of, number) = quantity switch
-        {
-            LearnedQuantity.Set => ("set", "points of set", "the variety's number"),
-            LearnedQuantity.PackOut => ("pack-out", "points of pack-out", "the usual number"),
-            _ => ("girth", "cm of girth", "a trunk taken as it was measured last"),
-        };
         var (off, usualOff) =
-            unit == "cm"
-                ? ($"{mean:+0.0;−0.0;0.0} ± {sd:0.0}", $"{shipped.Mean:+0.0;−0.0;0.0} ± {usualSd:0.0}")
-                : ($"{Points(mean)} ± {sd * 100:0}", $"{Points(shipped.Mean)} ± {usualSd * 100:0}");
+            unit == "share"
+                ? ($"{Points(mean)} ± {sd * 100:0}", $"{Points(shipped.Mean)} ± {usualSd * 100:0}")
+                : ($"{mean:+0.0;−0.0;0.0} ± {sd:0.0}", $"{shipped.Mean:+0.0;−0.0;0.0} ± {usualSd:0.0}");
         var message =
-            $"Foretold a year ahead {seasons} times, what was learned was off by {off} {of}, {number} by {usualOff}";
+            quantity == LearnedQuantity.Hours
+                ? $"{seasons} row sets foretold by those of the days before: what was learned was off by {off} {of}, "
+                    + $"{number} by {usualOff}"
+                : $"Foretold a year ahead {seasons} times, what was learned was off by {off} {of}, {number} by {usualOff}";
         return refused
             ? new($"back-test.{code}-refused", message + ": it foretells worse and is not used.", figures)
             : new($"back-test.{code}-used", message + ".", figures);

@@ -16,7 +16,12 @@ internal sealed class LearningTable : ExchangeTable
     [
         PlantingBook.Column,
         ExchangeColumn.Text("quantity", true, "Learned number", "Número aprendido"),
-        new("pinned", ColumnKind.Amount, ["Pinned to", "Fijado en"], ["share", "%", "cm", "in"]),
+        new(
+            "pinned",
+            ColumnKind.Amount,
+            ["Pinned to", "Fijado en"],
+            ["share", "%", "cm", "in", "g", "oz", "bud/fruit", "shoot/tree", "1"]
+        ),
         ExchangeColumn.Text("reason", true, "Reason", "Motivo"),
     ];
 

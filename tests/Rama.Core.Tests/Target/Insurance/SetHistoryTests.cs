@@ -87,6 +87,30 @@ public sealed class SetHistoryTests
         Assert.Equal(0.08, none.Predicted.Sd, 12);
     }
 
+    // R 4.2, set-history.R beside this file: post(exact, least, variety's mean, variety's spread), the posterior summed
+    // over 701 × 701 points. The grid here has 25 × 11.
+    [Theory]
+    [InlineData(new[] { .55, .5 }, new[] { .7 }, .62, .1, .6123099, .1358477)]
+    [InlineData(new[] { .42, .38, .45, .4 }, new double[0], .62, .1, .4584465, .0989052)]
+    [InlineData(new double[0], new[] { .8, .75, .82 }, .62, .08, .7818017, .1195487)]
+    public void The_posterior_is_that_of_a_fine_sum(
+        double[] exact,
+        double[] atLeast,
+        double varietyMean,
+        double varietySd,
+        double mean,
+        double sd
+    )
+    {
+        var history = SetHistory.Of(
+            [.. exact.Select(s => new PastSet(s, false)), .. atLeast.Select(s => new PastSet(s, true))],
+            varietyMean,
+            varietySd
+        )!;
+        Assert.Equal(mean, history.Mean, .002);
+        Assert.Equal(sd, history.Sd, .002);
+    }
+
     [Fact]
     public void A_poor_year_raises_the_factor_and_a_good_one_lowers_it()
     {

@@ -144,6 +144,11 @@ export function PrescribeStage() {
           </strong>{' '}
           {say(decision.reason)}
         </p>
+        {plan.shoots && (
+          <p className="sheet" data-test="shoots">
+            <strong>{t('shoots.ahead')}.</strong> <Why steps={plan.shoots.steps}>{say(plan.shoots.sentence)}</Why>
+          </p>
+        )}
         <Notices notices={[...decision.warnings, ...prescription.warnings]} />
         <p className="small dim">
           {t('prescribe.pack', { system: local(planting.system.name), version: planting.system.version })}

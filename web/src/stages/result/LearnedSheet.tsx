@@ -5,15 +5,18 @@ import { ChoiceField, Field } from '../../entry/Field';
 import { Why } from '../../entry/Why';
 import { Part } from '../../planting/Part';
 import { usePlantingWork } from '../../planting/usePlanting';
+import { useMay } from '../../people/session';
 import { useReading } from '../../words/useReading';
-import { follows, quantities, setAside } from './learningDraft';
-import { useLearning } from './useLearning';
+import { Pace } from '../crew/Pace';
+import { decimalsOf, follows, quantities, setAside, standingOf, type LearnedQuantity } from './learningDraft';
+import { useLearnedWork, useLearning } from './useLearning';
 
 /** What past seasons taught, which number holds, and what that does to the plan of this winter. */
 export function LearnedSheet() {
   const { t, number } = useReading();
   const { view } = usePlantingWork();
   const learning = useLearning(view);
+  const may = useMay();
   if (!learning.data) return null;
   const { lines, with: held, without, setTaken } = learning.data.learning;
   const set = lines.find((l) => l.quantity === 'set');
@@ -34,6 +37,7 @@ export function LearnedSheet() {
         {lines.map((line) => (
           <Learned key={line.quantity} line={line} tests={learning.data.tests} />
         ))}
+        {may('practice') && <Hours />}
       </Part>
     </aside>
   );
@@ -51,6 +55,7 @@ function Comparison({ held, without }: { held: Glance; without: Glance }) {
     ['off', held.budsOff, without.budsOff, (v) => told(v, 'bud/tree', 0)],
     ['thinning', held.clustersToThinning, without.clustersToThinning, (v) => told(v, 'cluster/tree', 0)],
     ['minutes', held.minutesPerTree, without.minutesPerTree, (v) => told(v, 'min/tree', 1)],
+    ['shoots', held.shootsCm, without.shootsCm, (v) => told(v, 'cm', 0)],
   ];
   const known = rows.filter(([, a, b]) => a !== null && b !== null);
   const differs = known.some(([, a, b, say]) => say(a!) !== say(b!));
@@ -95,20 +100,21 @@ function Comparison({ held, without }: { held: Glance; without: Glance }) {
 function Learned({ line, tests }: { line: LearnedLine; tests: PlantingLearningView['tests'] }) {
   const { t, say, told } = useReading();
   const { value, standing, unit } = line;
-  const decimals = unit === 'share' ? 0 : 1;
+  const decimals = decimalsOf(unit);
   const test = tests.find((b) => b.quantity === line.quantity);
   return (
     <section className="learned-number" data-test={`learned-${line.quantity}`}>
       <h3>{t(`learned.of.${line.quantity!}`)}</h3>
+      <p className="small dim">{t(`learned.what.${line.quantity!}`)}</p>
       <p>
         {/* What nobody measured is not told in large type. */}
-        {line.held > 0 && (
+        {line.held !== 0 && (
           <Why main steps={value?.steps ?? []}>
             <span className={value ? 'result-big' : undefined}>{told(line.held, unit, decimals)}</span>
           </Why>
         )}{' '}
         <span className={standing === 'refused' ? 'results-short' : 'dim'} data-test="standing">
-          {t(`learned.standing.${standing}`)}
+          {t(standingOf(line))}
         </span>
       </p>
       {value && (
@@ -130,7 +136,7 @@ function Learned({ line, tests }: { line: LearnedLine; tests: PlantingLearningVi
               seasons={value.history}
               shipped={unit === 'share' ? line.shipped : null}
               unit={value.historyUnit}
-              decimals={decimals}
+              decimals={value.historyUnit === 'share' ? 0 : 1}
               label={t('learned.drawing')}
             />
           )}
@@ -142,17 +148,57 @@ function Learned({ line, tests }: { line: LearnedLine; tests: PlantingLearningVi
           <Why steps={test.steps}>{say(test.sentence)}</Why>
         </p>
       )}
-      <Follows line={line} />
+      <Follows of={line.quantity!} shipped={told(line.shipped, unit, decimals)} />
     </section>
   );
 }
 
+/** Hours of pruning, by the rows of this season that tell theirs. */
+function Hours() {
+  const { t, say, number } = useReading();
+  const { view } = usePlantingWork();
+  const work = useLearnedWork();
+  const hand = work.data?.plantings.find((p) => p.id === view.id);
+  if (!work.data || (!hand && !view.learning.choices?.some((c) => c.quantity === 'hours'))) return null;
+  return (
+    <section className="learned-number" data-test="learned-hours">
+      <h3>{t('learned.of.hours')}</h3>
+      {hand?.hours && (
+        <p>
+          <span className="result-big">{t('learned.times', { factor: number(hand.hours.factor, 2) })}</span>{' '}
+          <span className={hand.hours.standing === 'refused' ? 'results-short' : 'dim'} data-test="standing">
+            {t(`learned.standing-hours.${hand.hours.standing}`)}
+          </span>
+        </p>
+      )}
+      {hand?.minutes && <Pace of={hand.minutes} />}
+      {work.data.hoursTest && (
+        <p className="small" data-test="back-test">
+          <Why steps={work.data.hoursTest.steps}>{say(work.data.hoursTest.sentence)}</Why>
+        </p>
+      )}
+      <Follows of="hours" shipped={t('learned.times', { factor: number(1, 2) })} />
+    </section>
+  );
+}
+
+// What a pinned number is told for each of.
+const perWhat: Partial<Record<LearnedQuantity, string>> = {
+  trunkGrowth: 'learned.pinned-growth',
+  fruitMass: 'learned.pinned-density',
+  returnBloom: 'learned.pinned-density',
+  shootLength: 'learned.pinned-tenth',
+  uprights: 'learned.pinned-tenth',
+  hours: 'learned.pinned-times',
+};
+
+const other: Record<string, string[]> = { cm: ['cm', 'in'], g: ['g', 'oz'], '1': [] };
+
 /** Whether a number follows its seasons, what Rama comes with, or a person's own, and why. */
-function Follows({ line }: { line: LearnedLine }) {
-  const { t, told } = useReading();
+function Follows({ of, shipped }: { of: LearnedQuantity; shipped: string }) {
+  const { t } = useReading();
   const { draft, change, problem, may } = usePlantingWork();
   const typed = draft('learning');
-  const of = line.quantity!;
   const place = setAside(typed).indexOf(of);
   const at = (field: string) => typed[`${of}.${field}`]!;
   const set = (field: string, text: string, unit?: string) => {
@@ -169,7 +215,9 @@ function Follows({ line }: { line: LearnedLine }) {
           value={chosen}
           options={follows.map((f) => ({
             value: f,
-            label: t(`learned.follows.${f}`, { shipped: told(line.shipped, line.unit, line.unit === 'share' ? 0 : 1) }),
+            label: t(of === 'hours' && f !== 'pinned' ? `learned.follows-hours.${f}` : `learned.follows.${f}`, {
+              shipped,
+            }),
           }))}
           onChange={(text) => {
             set('follows', text);
@@ -178,10 +226,10 @@ function Follows({ line }: { line: LearnedLine }) {
       </div>
       {chosen === 'pinned' && (
         <Field
-          label={t(of === 'trunkGrowth' ? 'learned.pinned-growth' : 'learned.pinned')}
+          label={t(perWhat[of] ?? 'learned.pinned')}
           path={`learning.${of}.pinned`}
           text={at('pinned').text}
-          units={of === 'trunkGrowth' ? ['cm', 'in'] : [quantities[of]]}
+          units={other[quantities[of]] ?? [quantities[of]]}
           unit={at('pinned').unit}
           problem={problem('learning', `choices[${place}].pinned`)}
           onText={(text) => {

@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useEffect } from 'react';
+import { Fragment, useEffect } from 'react';
 import { Link } from 'react-router';
 import { answered, api, type EstateLearningView, type LearnedLine, type LearnedWorkView } from '../../api/client';
 import { Why } from '../../entry/Why';
@@ -9,7 +9,8 @@ import '../../words/crew';
 import '../../words/result';
 import { useReading } from '../../words/useReading';
 import { Pace } from '../crew/Pace';
-import { quantities, type LearnedQuantity } from './learningDraft';
+import { decimalsOf, ofEstate, quantities, standingOf, type LearnedQuantity } from './learningDraft';
+import { useLearnedWork } from './useLearning';
 import './result.css';
 
 /** What the estate learned: each number with its back-test and its plantings, then what its work taught. */
@@ -33,7 +34,9 @@ export function LearningPage() {
       ) : learning.data.plantings.length === 0 ? (
         <p className="sheet">{t('learning.none')}</p>
       ) : (
-        (Object.keys(quantities) as LearnedQuantity[]).map((q) => <Quantity key={q} of={q} view={learning.data} />)
+        (Object.keys(quantities) as LearnedQuantity[])
+          .filter((q) => q !== 'hours')
+          .map((q) => <Quantity key={q} of={q} view={learning.data} />)
       )}
       {may('practice') && <Work />}
     </main>
@@ -41,7 +44,7 @@ export function LearningPage() {
 }
 
 function Quantity({ of, view }: { of: LearnedQuantity; view: EstateLearningView }) {
-  const { t, say } = useReading();
+  const { t, say, amount, unitName } = useReading();
   const test = view.tests.find((b) => b.quantity === of);
   const taught = view.plantings
     .map((planting) => ({ planting, line: planting.lines.find((l) => l.quantity === of)! }))
@@ -50,6 +53,9 @@ function Quantity({ of, view }: { of: LearnedQuantity; view: EstateLearningView 
   return (
     <section data-test={`learning-${of}`}>
       <h2>{t(`learned.of.${of}`)}</h2>
+      <p className="dim">
+        {t(`learned.what.${of}`)} {t('learning.in', { unit: unitName(amount(0, taught[0]!.line.unit).unit) })}
+      </p>
       {test && (
         <p className={test.refused ? 'results-short' : undefined} data-test="back-test">
           <Why steps={test.steps}>{say(test.sentence)}</Why>
@@ -67,17 +73,22 @@ function Quantity({ of, view }: { of: LearnedQuantity; view: EstateLearningView 
           </tr>
         </thead>
         <tbody>
-          {taught.map(({ planting, line }) => (
-            <tr key={planting.planting}>
+          {alike(taught).map(({ plantings, line, seasons }) => (
+            <tr key={plantings[0]!.planting}>
               <td>
-                <Link to={`/plantings/${planting.planting}/result`}>
-                  <strong>{planting.code}</strong> {planting.name}
-                </Link>{' '}
-                <span className="dim">{planting.variety}</span>
+                {plantings.map((planting) => (
+                  <Fragment key={planting.planting}>
+                    <Link to={`/plantings/${planting.planting}/result`}>
+                      <strong>{planting.code}</strong> {plantings.length === 1 && planting.name}
+                    </Link>{' '}
+                  </Fragment>
+                ))}
+                {plantings.length === 1 && <span className="dim">{plantings[0]!.variety}</span>}
               </td>
               <Values line={line} />
+              <td className="number">{seasons}</td>
               <td>
-                {t(`learned.standing.${line.standing}`)}
+                {t(standingOf(line))}
                 {line.choice && <span className="dim"> {line.choice.reason}</span>}
               </td>
             </tr>
@@ -88,21 +99,41 @@ function Quantity({ of, view }: { of: LearnedQuantity; view: EstateLearningView 
   );
 }
 
+interface Taught {
+  planting: EstateLearningView['plantings'][number];
+  line: LearnedLine;
+}
+
+// What is learned of the whole estate is told once, with the plantings it holds for.
+function alike(taught: Taught[]) {
+  const rows: { plantings: Taught['planting'][]; line: LearnedLine; seasons: string }[] = [];
+  for (const { planting, line } of taught) {
+    const seasons = String(line.value?.seasons ?? '–');
+    const same = ofEstate.has(line.quantity!) && line.choice === null && rows.find((r) => r.line.choice === null);
+    if (!same) rows.push({ plantings: [planting], line, seasons });
+    else {
+      same.plantings.push(planting);
+      const [fewest, most] = same.seasons.split('–').map(Number);
+      const [low, high] = [Math.min(fewest!, Number(seasons)), Math.max(most ?? fewest!, Number(seasons))];
+      same.seasons = low === high ? `${low}` : `${low}–${high}`;
+    }
+  }
+  return rows;
+}
+
 function Values({ line }: { line: LearnedLine }) {
-  const { told, amount } = useReading();
+  const { amount } = useReading();
   const { value, unit } = line;
-  const decimals = unit === 'share' ? 0 : 1;
-  const say = (of: number) => told(of, unit, decimals);
-  const amountOf = (of: number) => amount(of, unit, decimals).number;
+  const amountOf = (of: number) => amount(of, unit, decimalsOf(unit)).number;
   return (
     <>
       <td className="number">
-        <strong>{say(line.held)}</strong>
+        <strong>{amountOf(line.held)}</strong>
       </td>
       <td className="number">
         {value ? (
           <Why steps={value.steps}>
-            {say(value.learned)}{' '}
+            {amountOf(value.learned)}{' '}
             <span className="dim">
               ({amountOf(value.low)} – {amountOf(value.high)})
             </span>
@@ -111,18 +142,14 @@ function Values({ line }: { line: LearnedLine }) {
           '–'
         )}
       </td>
-      <td className="number">{line.shipped === 0 ? '–' : say(line.shipped)}</td>
-      <td className="number">{value?.seasons ?? '–'}</td>
+      <td className="number">{line.shipped === 0 ? '–' : amountOf(line.shipped)}</td>
     </>
   );
 }
 
 function Work() {
   const { t } = useReading();
-  const work = useQuery({
-    queryKey: ['learning', 'work'],
-    queryFn: () => answered(api.GET('/api/v1/learning/work')),
-  });
+  const work = useLearnedWork();
   if (!work.data) return null;
   return <Taught of={work.data} title={t('learning.work', { season: work.data.season })} />;
 }
@@ -138,7 +165,7 @@ function Taught({ of, title }: { of: LearnedWorkView; title: string }) {
 }
 
 function Hands({ of }: { of: LearnedWorkView }) {
-  const { t, told, number } = useReading();
+  const { t, told, number, say } = useReading();
   const miss = (spread: LearnedWorkView['miss'] | null) =>
     spread === null ? '–' : `${told(spread.sd, 'share', 0)} (${t('learning.trees', { count: spread.counts })})`;
   const groups = [
@@ -157,6 +184,11 @@ function Hands({ of }: { of: LearnedWorkView }) {
         {of.miss.counts > 0 && t('learning.miss-use')}
       </p>
       <p>{t('learning.logs', { count: of.logs, sets: number(of.logs) })}</p>
+      {of.hoursTest && (
+        <p className={of.hoursTest.refused ? 'results-short' : undefined} data-test="hours-test">
+          <Why steps={of.hoursTest.steps}>{say(of.hoursTest.sentence)}</Why>
+        </p>
+      )}
       <table className="figures learning-table">
         <thead>
           <tr>
@@ -177,15 +209,14 @@ function Hands({ of }: { of: LearnedWorkView }) {
                 <tr key={hand.id}>
                   <td>{hand.name}</td>
                   <td className="number">
-                    {hand.minutes === null ? (
-                      '–'
-                    ) : (
-                      <>
-                        {/* What its hours are told with; from crew to crew only the pace counts. */}
-                        {name === 'plantings' && t('learning.factor', { factor: number(hand.minutes.factor, 2) })}{' '}
-                        <Pace of={hand.minutes} />
-                      </>
+                    {/* What its hours are told with; from crew to crew only the pace counts. */}
+                    {hand.hours && (
+                      <span title={t(`learned.standing-hours.${hand.hours.standing}`)}>
+                        {t('learning.factor', { factor: number(hand.hours.factor, 2) })}
+                        {hand.hours.standing === 'used' ? '' : ` (${t(`learning.hours.${hand.hours.standing}`)})`}{' '}
+                      </span>
                     )}
+                    {hand.minutes === null ? '–' : <Pace of={hand.minutes} />}
                   </td>
                   <td className="number">{miss(hand.miss)}</td>
                 </tr>

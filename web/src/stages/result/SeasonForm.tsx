@@ -43,7 +43,13 @@ const groups: { title: string; fields: Asked[] }[] = [
   },
   {
     title: 'after',
-    fields: [{ path: 'counts.girth', units: ['cm', 'in'] }, count('returnBuds', 'bud/tree')],
+    fields: [
+      { path: 'counts.girth', units: ['cm', 'in'] },
+      count('returnBuds', 'bud/tree'),
+      { path: 'counts.woodCut', units: ['%'] },
+      { path: 'counts.shootLength', units: ['cm', 'in'] },
+      { path: 'counts.uprights', units: ['shoot/tree'] },
+    ],
   },
 ];
 

@@ -1,4 +1,4 @@
-import { answered, api, type PlantingView } from '../../api/client';
+import { answered, api, type LearnedLine, type PlantingView } from '../../api/client';
 import type { Draft } from '../../entry/draft';
 import { at, type PartOf } from '../../planting/part';
 import { parseNumber, toInput } from '../../units/parse';
@@ -8,7 +8,28 @@ type Entry = PlantingView['learning'];
 export type LearnedQuantity = NonNullable<NonNullable<Entry['choices']>[number]['quantity']>;
 
 /** The numbers that seasons teach, with the metric unit a pinned one is typed in. */
-export const quantities: Record<LearnedQuantity, string> = { set: '%', packOut: '%', trunkGrowth: 'cm' };
+export const quantities: Record<LearnedQuantity, string> = {
+  set: '%',
+  packOut: '%',
+  trunkGrowth: 'cm',
+  fruitMass: 'g',
+  returnBloom: 'bud/fruit',
+  shootLength: 'cm',
+  uprights: 'shoot/tree',
+  hours: '1',
+};
+
+/** Numbers of which all plantings of an estate teach one. */
+export const ofEstate: ReadonlySet<LearnedQuantity> = new Set(['shootLength', 'uprights'] as const);
+
+/** What is said of how a number stands. */
+export const standingOf = ({ quantity, standing }: LearnedLine) =>
+  standing === 'used' && quantity !== 'set' && quantity !== 'packOut'
+    ? 'learned.standing.used-now'
+    : `learned.standing.${standing}`;
+
+/** Decimals a number of a unit is told with. */
+export const decimalsOf = (unit: string) => (unit === 'share' ? 0 : unit === '1' || unit === 'bud/fruit' ? 2 : 1);
 
 /** What a number follows: its seasons, what Rama comes with, or a person's own. */
 export const follows = ['seasons', 'shipped', 'pinned'] as const;

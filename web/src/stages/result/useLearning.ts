@@ -10,3 +10,12 @@ export function useLearning({ id, season, plantingVersion, planVersion }: Planti
       answered(api.GET('/api/v1/plantings/{id}/learning', { params: { path: { id }, query: { season } } })),
   });
 }
+
+/** What the rows done and the trees checked of this season taught; for those who may see it. */
+export function useLearnedWork(may = true) {
+  return useQuery({
+    queryKey: ['learning', 'work'],
+    queryFn: () => answered(api.GET('/api/v1/learning/work')),
+    enabled: may,
+  });
+}

@@ -3,8 +3,10 @@ import type { School, SchoolAnswer, TargetDesk } from '../../api/client';
 import { Why } from '../../entry/Why';
 import { useFormFields } from '../../planting/useFormFields';
 import { usePlantingWork } from '../../planting/usePlanting';
+import { useMay } from '../../people/session';
 import { useReading } from '../../words/useReading';
 import { useCatalogue } from '../estate/useCatalogue';
+import { useLearnedWork } from '../result/useLearning';
 import { FrostHelp } from './FrostHelp';
 
 const schools: School[] = ['fixed', 'serviceLevel', 'cheapestMistake'];
@@ -135,8 +137,33 @@ export function Schools({ desk }: { desk: TargetDesk | null }) {
           })}
           {form.input('insurance.fruitlets', [], { hint: t('set.fruitlets-hint') })}
         </div>
+        <Miss typed={form.fields['insurance.pruningSd']?.text ?? ''} />
       </details>
     </section>
+  );
+}
+
+/** How far the trees checked this season came out from their number, to be taken over with one touch. */
+function Miss({ typed }: { typed: string }) {
+  const { t, number } = useReading();
+  const { change, draft, may: mayEdit } = usePlantingWork();
+  const miss = useLearnedWork(useMay()('practice')).data?.miss;
+  if (!miss?.counts) return null;
+  const percent = number(miss.sd * 100, 0);
+  return (
+    <p data-test="miss-learned">
+      {t('set.miss', { count: miss.counts, miss: `${percent} %` })}{' '}
+      {mayEdit('target') && typed !== percent && (
+        <Button
+          size="small"
+          onClick={() => {
+            change('target', { ...draft('target'), 'insurance.pruningSd': { text: percent, unit: '%' } });
+          }}
+        >
+          {t('set.take')}
+        </Button>
+      )}
+    </p>
   );
 }
 
