@@ -68,6 +68,40 @@ public sealed class ResultTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     [Fact]
+    public void A_line_of_the_harvest_is_taken_out_and_put_back_before_it_is_saved()
+    {
+        using var page = new Page(server).OpenPlanting("H3", "result");
+        page.Click(By.XPath("//button[.='2025']"));
+        page.Click("[data-test='harvest-lines'] summary");
+        var packed = page.Find("[data-test='harvest'] > p").Text;
+        const string First = "[data-test='harvest-lines'] tbody tr:first-child button";
+        page.Click(First);
+        page.Says("[data-test='harvest-lines']", "1 line goes when the record is saved");
+        page.Click(First);
+        page.Click(First);
+        Assert.Empty(Axe.Faults(page));
+        page.Click("[data-test='save']");
+        page.Says("[data-test='harvest-lines'] summary", "11 lines");
+        page.Until("less packed", () => page.Find("[data-test='harvest'] > p").Text != packed);
+    }
+
+    [Fact]
+    public void Shoots_to_come_are_told_with_the_cuts()
+    {
+        using var page = new Page(server).OpenPlanting("H3", "prescribe");
+        page.Says("[data-test='shoots']", "are to be expected next summer");
+        page.OpenPlanting("H3", "result");
+        page.Choose("learning.shootLength.follows", "pinned");
+        page.Type("learning.shootLength.pinned", "30");
+        page.Type("learning.shootLength.reason", "wet ground");
+        page.Click("[data-test='learned'] [data-test='save']");
+        page.Says("[data-test='learned-shootLength'] [data-test='standing']", "pinned by hand");
+        Assert.Empty(Axe.Faults(page));
+        page.Open("/results/learned");
+        page.Says("[data-test='learning-shootLength']", "wet ground");
+    }
+
+    [Fact]
     public void Seasons_stand_side_by_side_and_sort()
     {
         using var page = new Page(server).Open("/results/seasons");

@@ -75,10 +75,11 @@ public sealed record ShootsAhead(
     {
         Figure[] figures =
         [
-            new("length of shoots", length.Mean, length.Unit),
-            new("low end", length.Low, length.Unit),
-            new("high end", length.High, length.Unit),
-            new("uprights", uprights.Mean, uprights.Unit),
+            // Nobody measures a shoot to the millimetre.
+            new("length of shoots", Math.Round(length.Mean), length.Unit),
+            new("low end", Math.Round(length.Low), length.Unit),
+            new("high end", Math.Round(length.High), length.Unit),
+            new("uprights", Math.Round(uprights.Mean), uprights.Unit),
         ];
         var message =
             $"Shoots of {length.Mean:0} cm ({length.Low:0} – {length.High:0}) and {uprights.Mean:0} uprights a tree are "

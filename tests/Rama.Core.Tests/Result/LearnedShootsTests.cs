@@ -142,6 +142,73 @@ public sealed class LearnedShootsTests
         );
     }
 
+    // One planting alone: 130 cm per whole of two winters a fifth apart drawn to 100 by three such, (130 + 300) ÷ 4.
+    [Fact]
+    public void The_calculator_tells_each_number_its_seasons_speak_of()
+    {
+        LearningEntry entry = new()
+        {
+            FruitMass = new(180, "g"),
+            Seasons =
+            [
+                new()
+                {
+                    Season = 2025,
+                    WoodCut = new(10, "%"),
+                    ShootLength = new(30, "cm"),
+                    CropDensity = 4,
+                    FruitMass = new(200, "g"),
+                    PackOut = new(80, "%"),
+                },
+                new()
+                {
+                    Season = 2026,
+                    WoodCut = new(30, "%"),
+                    ShootLength = new(56, "cm"),
+                    CropDensity = 8,
+                    FruitMass = new(160, "g"),
+                },
+            ],
+        };
+        var learned = entry.Calculate().Learned.ToDictionary(v => v.Quantity, v => v.Learned);
+        Assert.Equal(10.75, learned[LearnedQuantity.ShootLength], 9);
+        // Two pairs count a fifth of their slope of −10 g: .2 · −10 + .8 · −6 (handbook 2.10).
+        Assert.Equal(-6.8, learned[LearnedQuantity.FruitMass], 9);
+        Assert.Equal((2 * .85 + .8) / 3, learned[LearnedQuantity.PackOut], 9);
+        Assert.Equal(3, learned.Count);
+    }
+
+    [Fact]
+    public void Seasons_that_cannot_be_are_told_at_their_fields()
+    {
+        void Is(string field, LearningEntry entry) =>
+            Assert.Contains(
+                field,
+                Assert.Throws<Rama.Core.Explain.UnusableEntryException>(entry.Calculate).Problems.Select(p => p.Field)
+            );
+        Is("seasons", new());
+        Is("setShare", new() { Seasons = [new() { Season = 2026, Share = .5 }] });
+        Is(
+            "fruitMass",
+            new()
+            {
+                Seasons =
+                [
+                    new()
+                    {
+                        Season = 2026,
+                        CropDensity = 4,
+                        FruitMass = new(150, "g"),
+                    },
+                ],
+            }
+        );
+        Is("seasons[0].woodCut", new() { Seasons = [new() { Season = 2026, WoodCut = new(110, "%") }] });
+        Is("seasons[0].shootLength", new() { Seasons = [new() { Season = 2026, ShootLength = new(40, "kg") }] });
+        Is("seasons[1].season", new() { Seasons = [new() { Season = 2026 }, new() { Season = 2026 }] });
+        Is("seasons[0].uprights", new() { Seasons = [new() { Season = 2026, Uprights = double.NaN }] });
+    }
+
     private static double Normal(Random random) =>
         Math.Sqrt(-2 * Math.Log(1 - random.NextDouble())) * Math.Cos(2 * Math.PI * random.NextDouble());
 }

@@ -103,6 +103,7 @@ export type Role = Schemas['Role'];
 export type RowListEntry = Schemas['RowListEntry'];
 export type SeasonRecordsEntry = Schemas['SeasonRecordsEntry'];
 export type SeasonResultEntry = Schemas['SeasonResultEntry'];
+export type HarvestLineEntry = Schemas['HarvestLineEntry'];
 export type SeasonChain = Schemas['SeasonChain'];
 export type ResultsView = Schemas['ResultsView'];
 export type SessionView = Schemas['SessionView'];

@@ -13,7 +13,7 @@ export const ReadingContext = createContext<{
 }>({ system: 'metric', chooseSystem: () => undefined, chooseLanguage: () => undefined });
 
 /** Units whose figures a sentence tells in whole numbers. */
-const counted = /^(share|day|h|h\/week|of10|[A-Z]{3}\/ha|(bud|fruit|fruitlet|cluster|tree)(\/tree)?)$/;
+const counted = /^(share|day|h|h\/week|of10|[A-Z]{3}\/ha|(bud|fruit|fruitlet|cluster|tree|shoot)(\/tree)?)$/;
 
 /** Words, numbers and units the way the reader wants them. */
 export function useReading() {

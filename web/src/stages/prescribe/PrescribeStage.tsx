@@ -146,7 +146,7 @@ export function PrescribeStage() {
         </p>
         {plan.shoots && (
           <p className="sheet" data-test="shoots">
-            <strong>{t('shoots.ahead')}.</strong> <Why steps={plan.shoots.steps}>{say(plan.shoots.sentence)}</Why>
+            <Why steps={plan.shoots.steps}>{say(plan.shoots.sentence)}</Why>
           </p>
         )}
         <Notices notices={[...decision.warnings, ...prescription.warnings]} />

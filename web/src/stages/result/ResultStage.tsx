@@ -10,7 +10,7 @@ import { useReading } from '../../words/useReading';
 import { useCatalogue } from '../estate/useCatalogue';
 import { AlternationSheet } from './AlternationSheet';
 import { CropSheet } from './CropSheet';
-import { lineOf, recordColumns } from './draft';
+import { harvestGone, lineOf, recordColumns, withoutHarvest } from './draft';
 import { HarvestSheet } from './HarvestSheet';
 import './result.css';
 import { LearnedSheet } from './LearnedSheet';
@@ -54,6 +54,7 @@ export function ResultStage() {
   const [chosen, setChosen] = useState<string | null>(null);
   const season = chosen !== null && seasons.includes(chosen) ? chosen : latest === undefined ? null : String(latest);
   const at = lines.findIndex((l) => l.season === season);
+  const harvest = view.records.seasons?.find((s) => String(s.season) === season)?.harvest ?? [];
   // Places of lines are told as they are sent, without those that say nothing.
   const place = lines.slice(0, at).filter((l) => !isEmptyLine(l, recordColumns)).length;
   // What was counted since the record was begun; over what is being typed nothing is laid.
@@ -90,7 +91,20 @@ export function ResultStage() {
           </SeasonKeys>
         </div>
         <SeasonChainSheet of={view.chains.find((c) => String(c.season) === season) ?? null} />
-        <HarvestSheet of={view.harvests.find((h) => String(h.season) === season) ?? null} />
+        <HarvestSheet
+          of={view.harvests.find((h) => String(h.season) === season) ?? null}
+          lines={harvest}
+          gone={at < 0 ? new Set() : harvestGone(lines[at]!)}
+          onGone={
+            may('records') && at >= 0
+              ? (gone) => {
+                  change('records', {
+                    lines: lines.map((l, i) => (i === at ? withoutHarvest(l, harvest, gone) : l)),
+                  });
+                }
+              : null
+          }
+        />
         <Part section="records">
           {at >= 0 && (
             <SeasonForm

@@ -1,4 +1,11 @@
-import { api, answered, type PlantingView, type SeasonRecordsEntry, type SeasonResultEntry } from '../../api/client';
+import {
+  api,
+  answered,
+  type HarvestLineEntry,
+  type PlantingView,
+  type SeasonRecordsEntry,
+  type SeasonResultEntry,
+} from '../../api/client';
 import { readLines, type SheetDraft } from '../../entry/lines';
 import { at, type PartOf } from '../../planting/part';
 import { toInput } from '../../units/parse';
@@ -35,6 +42,17 @@ export const lineOf = (r: SeasonResultEntry, typing: Typing): Line => {
   };
 };
 
+/** Places of the harvest lines of a season that were taken out here. */
+export const harvestGone = (line: Line): ReadonlySet<number> =>
+  new Set((line.harvestGone ?? '').split(',').filter(Boolean).map(Number));
+
+/** A season without some lines of its harvest. */
+export const withoutHarvest = (line: Line, harvest: readonly HarvestLineEntry[], gone: ReadonlySet<number>): Line => ({
+  ...line,
+  harvestGone: [...gone].join(','),
+  harvest: gone.size === 0 ? '' : JSON.stringify(harvest.filter((_, i) => !gone.has(i))),
+});
+
 export const records: PartOf<SheetDraft, SeasonRecordsEntry> = {
   ofPlanting: true,
   act: 'records',
@@ -51,6 +69,8 @@ export const records: PartOf<SheetDraft, SeasonRecordsEntry> = {
       budsLeft: number('budsLeft'),
       clustersThinned: number('clustersThinned'),
       ...fromLine(line, number),
+      // Its harvest stays as it is known unless lines of it were taken out here.
+      ...(line.harvest ? { harvest: JSON.parse(line.harvest) as HarvestLineEntry[] } : {}),
     })),
   save: (view, records) =>
     answered(
