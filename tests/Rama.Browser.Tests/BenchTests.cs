@@ -111,6 +111,28 @@ public sealed class BenchTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     [Fact]
+    public void Practice_begins_uncut_beside_the_card_and_shows_each_remark_at_its_place()
+    {
+        using var page = new Page(server, role: Role.CrewLead).OpenPlanting("W1", "prescribe");
+        page.Click("[data-test='practise']");
+        page.Find("[data-test='practice-card'] li");
+        page.Until("an uncut tree", () => Cuts(page) == 0);
+        // Limb after limb from the top down: no card asks for that.
+        for (var made = 1; made <= 4; made++)
+        {
+            Press(page, Keys.ArrowDown + "x");
+            page.Until("another cut", () => Cuts(page) == made);
+        }
+        page.Click("[data-test='done']");
+        page.Click(".practice-remark");
+        page.Find(".tree-spoken");
+        Assert.Empty(Axe.Faults(page));
+        page.Click("[data-test='next-tree']");
+        page.Find("[data-test='practice-card'] li");
+        page.Until("another uncut tree", () => Cuts(page) == 0);
+    }
+
+    [Fact]
     public void A_school_is_chosen_saved_and_an_issued_card_goes_out_of_date()
     {
         using var page = new Page(server).OpenPlanting("W3", "prescribe");

@@ -276,6 +276,9 @@ internal sealed class CuttingEngine(
         );
     }
 
+    /// <summary>Where a step would cut something as the tree stands.</summary>
+    internal (int Branch, double LeaveM) PlaceOf(ReadyStep step, int id) => Place(step, id, Scope(id));
+
     /// <summary>Where a cut falls: which branch, and how much of it stays; −1 where there is no place for it.</summary>
     private (int Branch, double LeaveM) Place(ReadyStep step, int id, in RuleScope scope)
     {

@@ -192,13 +192,17 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
             {
                 r.WorkerId,
                 r.Worker!.Name,
+                r.PlantingId,
+                r.Tree,
                 r.Score,
                 r.Remarks,
             })
             .Take(MostRuns)
             .ToListAsync(cancel);
         return PrunerPractice.Of(
-            runs.Select(r => (r.WorkerId, r.Name, r.Score, PracticeRunRecord.ReadRemarks(r.Remarks)))
+            runs.Select(r =>
+                (r.WorkerId, r.Name, $"{r.PlantingId}/{r.Tree}", r.Score, PracticeRunRecord.ReadRemarks(r.Remarks))
+            )
         );
     }
 

@@ -10029,6 +10029,8 @@ export interface components {
             buds: number[];
             /** @description The tree afterwards. */
             after: components["schemas"]["BenchMeasures"];
+            /** @description Whether it falls where its step would cut; right for one no step asks for. */
+            fit: components["schemas"]["CutFit"];
         };
         /** @description Cuts made by hand on a tree of a planting. */
         BenchCuts: {
@@ -13010,6 +13012,12 @@ export interface components {
          * @enum {unknown}
          */
         CutDepth: "full" | "structure" | "hazard";
+        /**
+         * @description Whether a cut falls where its step would cut.
+         * @default right
+         * @enum {unknown}
+         */
+        CutFit: "right" | "tooLong" | "tooShort" | "tooDeep";
         /**
          * @description A kind of cut.
          * @enum {unknown}
@@ -18063,7 +18071,10 @@ export interface components {
              */
             pass?: null | string;
         };
-        /** @description A tree cut for practice, scored against the card: number, limits, order and minutes, each remark with its reason. */
+        /**
+         * @description A tree cut for practice, scored against the card: number, work done, limits, order and minutes, each remark with its
+         *     reason.
+         */
         PracticeScore: {
             /**
              * Format: int32
@@ -18072,12 +18083,19 @@ export interface components {
             score: number;
             /** @description For the number of buds left. */
             number: components["schemas"]["PracticePart"];
-            /** @description For keeping to the limits and missing nothing. */
+            /** @description For the cuts of the card that are made. */
+            work: components["schemas"]["PracticePart"];
+            /** @description For keeping to the limits and spoiling nothing. */
             limits: components["schemas"]["PracticePart"];
             /** @description For the order of the steps. */
             order: components["schemas"]["PracticePart"];
             /** @description For the minutes such cuts take on a real tree. */
             minutes: components["schemas"]["PracticePart"];
+            /**
+             * Format: int32
+             * @description Points the tree could have at most, for its gravest fault; 100 without one.
+             */
+            most: number;
             /**
              * Format: double
              * @description Minutes the cuts take on a real tree.
@@ -18088,8 +18106,12 @@ export interface components {
              * @description Minutes the system's own cuts take.
              */
             minutesOfCard: number;
-            /** @description What was said. */
+            /** @description What was said, the gravest first. */
             remarks: components["schemas"]["Notice"][];
+            /** @description Wood each remark speaks of, by its code. */
+            places: {
+                [key: string]: number[];
+            };
         };
         /**
          * @description When trees begin to bear.

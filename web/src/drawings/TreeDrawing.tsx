@@ -54,6 +54,8 @@ interface Props {
   margin?: number;
   /** Whether the cuts are numbered. */
   tags?: boolean;
+  /** Wood that is spoken of, ringed where it begins or was cut. */
+  spoken?: readonly number[];
   /** A tree beside it, to be drawn to the same scale. */
   like?: FruitTree | undefined;
   /** Whether heights are marked. */
@@ -61,6 +63,9 @@ interface Props {
 }
 
 const TAG = 11;
+const RING = 14;
+/** Out on the wood, clear of what it grows on, where a ring stands. */
+const RING_M = 0.08;
 /** Height at which the graft union is drawn. */
 const UNION_M = 0.12;
 
@@ -83,6 +88,7 @@ export function TreeDrawing({
   ground = 52,
   margin = 56,
   tags = true,
+  spoken = [],
   like,
   marks = true,
 }: Props) {
@@ -131,6 +137,11 @@ export function TreeDrawing({
         </g>
       )}
       <Wood tree={tree} view={view} frame={frame} standing={standing} aim={aim} onAim={onAim} onCut={onCut} />
+      {spoken.map((id) => {
+        const branch = tree.branches[id]!;
+        const at = project(placeAt(branch, Math.min(standing.left.get(id) ?? RING_M, RING_M)), view, frame);
+        return <circle key={id} cx={at.x} cy={at.y} r={RING} className="tree-spoken" />;
+      })}
       {tags && <Tags made={made} ahead={ahead} view={view} frame={frame} now={now} />}
     </svg>
   );

@@ -25,6 +25,7 @@ public sealed record WoodGone(int Branch, double FromM);
 /// <param name="Wood">Wood that fell.</param>
 /// <param name="Buds">Buds that fell, floral or not.</param>
 /// <param name="After">The tree afterwards.</param>
+/// <param name="Fit">Whether it falls where its step would cut; right for one no step asks for.</param>
 public sealed record BenchCut(
     int Number,
     string? StepId,
@@ -40,5 +41,22 @@ public sealed record BenchCut(
     LocalText? Caution,
     IReadOnlyList<WoodGone> Wood,
     IReadOnlyList<int> Buds,
-    BenchMeasures After
+    BenchMeasures After,
+    CutFit Fit = CutFit.Right
 );
+
+/// <summary>Whether a cut falls where its step would cut.</summary>
+public enum CutFit
+{
+    /// <summary>About there.</summary>
+    Right,
+
+    /// <summary>A peg or more is left.</summary>
+    TooLong,
+
+    /// <summary>A stub is left too short to shoot again.</summary>
+    TooShort,
+
+    /// <summary>Far more is taken than the step asks.</summary>
+    TooDeep,
+}

@@ -1,54 +1,69 @@
 using Rama.Core.Explain;
-using Rama.Core.Trees;
 
 namespace Rama.Core.Prescribe.Bench;
 
 /// <summary>
-/// A tree cut for practice, scored against the card: number, limits, order and minutes, each remark with its reason.
+/// A tree cut for practice, scored against the card: number, work done, limits, order and minutes, each remark with its
+/// reason.
 /// </summary>
 /// <param name="Score">0 to 100.</param>
 /// <param name="Number">For the number of buds left.</param>
-/// <param name="Limits">For keeping to the limits and missing nothing.</param>
+/// <param name="Work">For the cuts of the card that are made.</param>
+/// <param name="Limits">For keeping to the limits and spoiling nothing.</param>
 /// <param name="Order">For the order of the steps.</param>
 /// <param name="Minutes">For the minutes such cuts take on a real tree.</param>
+/// <param name="Most">Points the tree could have at most, for its gravest fault; 100 without one.</param>
 /// <param name="MinutesTaken">Minutes the cuts take on a real tree.</param>
 /// <param name="MinutesOfCard">Minutes the system's own cuts take.</param>
-/// <param name="Remarks">What was said.</param>
+/// <param name="Remarks">What was said, the gravest first.</param>
+/// <param name="Places">Wood each remark speaks of, by its code.</param>
+/// <remarks>
+/// Limits, order and minutes are earned by work done alone: nobody keeps to the order of cuts not made. Weights are a
+/// convention of Rama's own; that a grave fault holds the whole down is how a lead judges a tree: common practice, no
+/// source.
+/// </remarks>
 public sealed record PracticeScore(
     int Score,
     PracticePart Number,
+    PracticePart Work,
     PracticePart Limits,
     PracticePart Order,
     PracticePart Minutes,
+    int Most,
     double MinutesTaken,
     double MinutesOfCard,
-    IReadOnlyList<Notice> Remarks
+    IReadOnlyList<Notice> Remarks,
+    IReadOnlyDictionary<string, IReadOnlyList<int>> Places
 )
 {
     internal const string OnTarget = "practice.on-target";
 
-    // Weights and slopes of the score: a convention of Rama's own.
-    private const double ForNumber = 40,
-        ForLimits = 30,
-        ForOrder = 15,
-        ForMinutes = 15,
-        PerFault = 6,
+    private const double ForNumber = 30,
+        ForWork = 30,
+        ForLimits = 20,
+        ForOrder = 10,
+        ForMinutes = 10,
+        PerFault = 5,
         NoneLeftAt = 0.35,
         SlowFrom = 1.2,
         SlowTo = 2.2;
 
+    // Far too few left, and the crop is gone for the year.
+    private const double FarTooFew = 0.75,
+        WithFarTooFew = 45;
+
     /// <summary>Scores cuts made by hand.</summary>
     public static PracticeScore Of(TreeBench bench, IReadOnlyList<BenchCut> cuts)
     {
+        PracticeWork work = new(bench, cuts);
+        var said = PracticeRemark.Of(bench, cuts, work);
         List<Notice> remarks = [];
-        var (left, target, tolerance) = (
-            cuts.Count == 0 ? bench.Before.FloralBuds : cuts[^1].After.FloralBuds,
-            bench.ToLeave,
-            bench.Settings.Tolerance
-        );
-        var number = NumberOf(bench, left, target, tolerance, remarks);
-        var limits = Math.Max(0, ForLimits - PerFault * Faults(bench, cuts, remarks));
-        var order = OrderOf(bench, cuts, remarks);
+        var left = work.Left.FloralBuds;
+        var number = NumberOf(bench, left, bench.ToLeave, bench.Settings.Tolerance, remarks) * EarnedBy(bench, work);
+        // Half the work is not worth half the points: the cuts that were shirked are the hard ones.
+        var earned = Math.Pow(work.Done, Shirked);
+        var limits = Math.Max(0, ForLimits - PerFault * said.Sum(r => r.Faults)) * earned;
+        var order = OrderOf(bench, cuts, remarks) * earned;
         var (taken, ofCard) = (
             bench.Minutes(cuts.Select(c => c.StepId)),
             bench.Minutes(bench.Pruning.Cuts.Select(c => (string?)c.StepId))
@@ -64,18 +79,44 @@ public sealed record PracticeScore(
                     new Figure("minutes of the card", ofCard, "min")
                 )
             );
-        var minutes = ForMinutes * (1 - slow);
+        if (work.Done < AsGoodAsDone)
+            remarks.Add(
+                new(
+                    "practice.undone",
+                    $"{work.Done * 100:0} % of what the card asks is done.",
+                    new Figure("done", work.Done, "share")
+                )
+            );
+        var minutes = ForMinutes * (1 - slow) * earned;
+        var most = said.Select(r => r.Most).DefaultIfEmpty(100).Min();
+        if (left < FarTooFew * Math.Min(bench.ToLeave, bench.Pruning.Left.FloralBuds))
+            most = Math.Min(most, WithFarTooFew);
+        var sum = number + ForWork * earned + limits + order + minutes;
         return new(
-            (int)Math.Round(number + limits + order + minutes),
+            (int)Math.Round(Math.Min(sum, most)),
             new(number, ForNumber),
+            new(ForWork * earned, ForWork),
             new(limits, ForLimits),
             new(order, ForOrder),
             new(minutes, ForMinutes),
+            (int)Math.Round(most),
             taken,
             ofCard,
-            remarks
+            [.. said.Select(r => r.Said), .. remarks],
+            said.Where(r => r.Branches.Count > 0).ToDictionary(r => r.Said.Code, r => r.Branches)
         );
     }
+
+    // From here on nobody would speak of what is missing.
+    private const double AsGoodAsDone = 0.9;
+
+    // The number counts as far as the tree was brought there by the work: rubbing off whatever hangs low does not prune
+    // it, and a tree that stood at its number was not brought there at all.
+    private static double EarnedBy(TreeBench bench, PracticeWork work) =>
+        bench.Pruning.Cuts.Count == 0 ? 1 : Math.Min(1, work.Done / NumberNeeds);
+
+    private const double NumberNeeds = 0.9,
+        Shirked = 2.5;
 
     private static double NumberOf(TreeBench bench, int left, double target, double tolerance, List<Notice> remarks)
     {
@@ -112,100 +153,6 @@ public sealed record PracticeScore(
                 )
         );
         return ForNumber * Math.Max(0, 1 - off / NoneLeftAt);
-    }
-
-    private static int Faults(TreeBench bench, IReadOnlyList<BenchCut> cuts, List<Notice> remarks)
-    {
-        var faults = 0;
-        void Fault(Notice notice, int count = 1)
-        {
-            remarks.Add(notice);
-            faults += count;
-        }
-        var caps = bench.Rules.System.Caps;
-        var after = cuts.Count == 0 ? bench.Before : cuts[^1].After;
-        if (
-            cuts.Count(c => c.Bud is null && bench.Tree.Branches[c.Branch].Kind == BranchKind.Dart) is > 0 and var darts
-        )
-            Fault(
-                new(
-                    "practice.dart",
-                    $"Short shoots cut that end in a fat bud: {darts}. They are no forks, they bear.",
-                    new Figure("darts", darts, "1")
-                ),
-                darts
-            );
-        if (after.BigCuts > caps.BigCuts)
-            Fault(
-                new(
-                    "practice.big-cuts",
-                    $"Big cuts made: {after.BigCuts}, at most {caps.BigCuts} a tree. Expect a forest of strong shoots.",
-                    new Figure("big cuts", after.BigCuts, "1"),
-                    new Figure("most", caps.BigCuts, "1")
-                ),
-                after.BigCuts - caps.BigCuts
-            );
-        if (after.WoodShare > caps.ShareOfWood + 0.02)
-            Fault(
-                new(
-                    "practice.wood",
-                    $"{after.WoodShare * 100:0} % of the wood is gone, at most {caps.ShareOfWood * 100:0} % in "
-                        + "one winter.",
-                    new Figure("wood", after.WoodShare, "share"),
-                    new Figure("most", caps.ShareOfWood, "share")
-                )
-            );
-        if (after.FloralBuds < bench.Allowance.CapLow - 1)
-            Fault(
-                new(
-                    "practice.bud-cap",
-                    $"More than {bench.Settings.Cap * 100:0} % of the buds are gone in one winter.",
-                    new Figure("most", bench.Settings.Cap, "share")
-                )
-            );
-        if (cuts.Count(c => c.StepId is null && c.Drop > 0) is > 0 and var unasked)
-            Fault(
-                new(
-                    "practice.unasked",
-                    $"Cuts that no step of the system asks for: {unasked}.",
-                    new Figure("cuts", unasked, "1")
-                ),
-                Math.Min(3, unasked)
-            );
-        var standing = new RemainingTree(bench.Tree);
-        foreach (var cut in cuts)
-            if (cut.Bud is { } bud)
-                standing.RubOff(bud);
-            else
-                standing.Cut(cut.Branch, cut.LeaveM);
-        var unsound = bench.Tree.Branches.Count(b =>
-            b.Kind == BranchKind.Limb && b.State != WoodState.Sound && standing.Stands(b.Id)
-        );
-        if (unsound > 0)
-            Fault(
-                new(
-                    "practice.unsound",
-                    $"Dead, broken or diseased limbs still standing: {unsound}. They come out of every tree.",
-                    new Figure("limbs", unsound, "1")
-                ),
-                unsound
-            );
-        // What the system takes first and the pruner left, unless the number was reached without it.
-        var missed = bench
-            .Pruning.Cuts.Where(c =>
-                c.Bud is null && c.DiameterMm >= caps.BigCutMm && standing.LeftM(c.Branch) > c.LeaveM + 0.05
-            )
-            .ToList();
-        if (missed.Count > 0 && after.FloralBuds > bench.ToLeave * (1 + bench.Settings.Tolerance))
-            Fault(
-                new(
-                    "practice.big-left",
-                    $"Limbs too big for their place still standing: {missed.Count}. They come before the small cuts.",
-                    new Figure("limbs", missed.Count, "1")
-                ),
-                missed.Count
-            );
-        return faults;
     }
 
     // How many pairs of cuts stand in the order of the steps.

@@ -21,12 +21,17 @@ public sealed record PrunerPractice(
     private const int MostFaults = 2;
 
     /// <summary>Sums practice trees up by pruner, those with most to learn first.</summary>
-    /// <param name="latestFirst">The trees, the latest first: who cut it, its score, what was said.</param>
+    /// <param name="latestFirst">The trees, the latest first: who cut it, which tree, its score, what was said.</param>
+    /// <remarks>A tree cut again and again counts once, as it was cut first: by then nobody had told its
+    /// cuts.</remarks>
     public static IReadOnlyList<PrunerPractice> Of(
-        IEnumerable<(Guid Worker, string Pruner, int Score, IReadOnlyList<Notice> Remarks)> latestFirst
+        IEnumerable<(Guid Worker, string Pruner, string Tree, int Score, IReadOnlyList<Notice> Remarks)> latestFirst
     ) =>
         [
             .. latestFirst
+                .Reverse()
+                .DistinctBy(r => (r.Worker, r.Tree))
+                .Reverse()
                 .GroupBy(r => (r.Worker, r.Pruner))
                 .Select(runs => new PrunerPractice(
                     runs.Key.Worker,

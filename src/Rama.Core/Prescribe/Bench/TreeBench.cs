@@ -174,9 +174,9 @@ public sealed class TreeBench
             var leave = cut.Branch is null ? 0 : Math.Max(0, cut.LeaveM ?? 0);
             if (cut.Bud is { } gone ? !standing.BudStands(gone) : standing.LeftM(branch) <= leave)
                 continue;
-            var step = planned is null
-                ? StepFor(standing, cut, branch)
-                : Rules.Steps.First(s => s.Step.Id == planned.StepId);
+            var (step, fit) = (planned ?? OnCard(cut, leave)) is { } card
+                ? (Rules.Steps.First(s => s.Step.Id == card.StepId), CutFit.Right)
+                : StepFor(standing, cut, branch, leave);
             var before = standing.Copy();
             var loss = cut.Bud is { } bud ? standing.RubOff(bud) : standing.Cut(branch, leave);
             if (loss.DiameterMm >= Rules.System.Caps.BigCutMm)
@@ -207,16 +207,67 @@ public sealed class TreeBench
                             .Select(b => new WoodGone(b.Id, standing.LeftM(b.Id))),
                     ],
                     [.. Tree.Buds.Where(b => before.BudStands(b.Id) && !standing.BudStands(b.Id)).Select(b => b.Id)],
-                    BenchMeasures.Of(standing, big)
+                    BenchMeasures.Of(standing, big),
+                    fit
                 )
             );
         }
         return told;
     }
 
-    /// <summary>The first step that would take this very piece as the tree stands; null where none does.</summary>
-    private ReadyStep? StepFor(RemainingTree standing, HandCut cut, int branch)
+    // How far off a cut is still the one asked for: hands are no rulers.
+    private const double PegM = 0.03,
+        ShortStub = 0.5,
+        LongStubM = 0.04,
+        OfHeight = 0.1,
+        OfLength = 0.25;
+
+    private CutFit FitOf(RemainingTree standing, ReadyStep step, int of, HandCut cut, int branch, double leave)
     {
+        if (cut.Bud is not null)
+            return CutFit.Right;
+        var engine = new CuttingEngine(new PreparedTree(Rules, Tree), standing, Allowance, _settings);
+        var (on, asked) = engine.PlaceOf(step, of);
+        var wood = Tree.Branches[branch];
+        // Of a fork the other arm was taken than the step would: as good as another.
+        if (on != branch)
+            return step.Step.Cut.Kind == CutKind.Single ? CutFit.Right : CutFit.TooDeep;
+        switch (step.Step.Cut.Kind)
+        {
+            case CutKind.Collar:
+                return leave > PegM ? CutFit.TooLong : CutFit.Right;
+            case CutKind.RenewalStub:
+                return leave < ShortStub * asked ? CutFit.TooShort
+                    : leave > Math.Max(3 * asked, asked + LongStubM) ? CutFit.TooLong
+                    : CutFit.Right;
+            case CutKind.Single:
+                return CutFit.Right;
+            default:
+                var slack =
+                    wood.Kind == BranchKind.Leader
+                        ? OfHeight * Math.Max(1, asked)
+                        : Math.Max(LongStubM, OfLength * asked);
+                return leave < asked - slack ? CutFit.TooDeep
+                    : leave > asked + Math.Max(slack, OfLength * (wood.LengthM - asked)) ? CutFit.TooLong
+                    : CutFit.Right;
+        }
+    }
+
+    // A cut of the card made by hand is the card's, whatever other step might take the same wood.
+    private TreeCut? OnCard(HandCut cut, double leave) =>
+        Pruning.Cuts.FirstOrDefault(c =>
+            cut.Bud is { } bud
+                ? c.Bud == bud
+                : c.Bud is null && c.Branch == cut.Branch && Math.Abs(c.LeaveM - leave) <= OnTheSpotM
+        );
+
+    private const double OnTheSpotM = 0.005;
+
+    /// <summary>The first step that would take this very piece about there as the tree stands, else the first that would
+    /// take it; null where none does.</summary>
+    private (ReadyStep? Step, CutFit Fit) StepFor(RemainingTree standing, HandCut cut, int branch, double leave)
+    {
+        (ReadyStep? Step, CutFit Fit) first = (null, CutFit.Right);
         var kind = Tree.Branches[branch].Kind;
         foreach (var step in Rules.Steps)
         {
@@ -247,9 +298,15 @@ public sealed class TreeBench
             )
                 continue;
             if (step.Find.Takes(new(standing, id, Allowance.Target, _settings)))
-                return step;
+            {
+                var fit = FitOf(standing, step, id, cut, branch, leave);
+                if (fit == CutFit.Right)
+                    return (step, fit);
+                if (first.Step is null)
+                    first = (step, fit);
+            }
         }
-        return null;
+        return first;
     }
 
     private static CutKind KindOf(HandCut cut, Branch wood, double leave) =>

@@ -148,7 +148,7 @@ public sealed class TreeBenchTests
     {
         var bench = Bench(Grown(3), 200);
         Assert.InRange(PracticeScore.Of(bench, bench.Prescribed()).Score, 95, 100);
-        Assert.InRange(PracticeScore.Of(bench, []).Score, 0, 60);
+        Assert.Equal(0, PracticeScore.Of(bench, []).Score);
     }
 
     [Fact]
@@ -205,10 +205,12 @@ public sealed class TreeBenchTests
         var (ana, ben) = (Guid.NewGuid(), Guid.NewGuid());
         // The latest first.
         var pruners = PrunerPractice.Of([
-            (ana, "Ana", 90, right),
-            (ben, "Ben", 40, few),
-            (ana, "Ana", 60, many),
-            (ana, "Ana", 30, [.. many, new("practice.order", "")]),
+            (ana, "Ana", "H4/2", 90, right),
+            // Cut again once its cuts were told.
+            (ben, "Ben", "H4/1", 100, right),
+            (ben, "Ben", "H4/1", 40, few),
+            (ana, "Ana", "H4/1", 60, many),
+            (ana, "Ana", "H3/1", 30, [.. many, new("practice.order", "")]),
         ]);
         Assert.Equal(
             [("Ben", 1, 40.0, 40), ("Ana", 3, 60.0, 90)],

@@ -25,19 +25,22 @@ export function BenchPage() {
   const { id } = useParams();
   const { t, told, number, local } = useReading();
   const head = usePlantingHead(id!);
+  const asked = useSearchParams()[0];
   const [choice, setChoice] = useState<BenchTree>({
     class: null,
-    number: 0,
+    // Who practises has not seen this tree cut: the typical one stands on the prescription.
+    number: asked.has('practice') ? 1 : 0,
     row: null,
     tree: null,
-    pass: useSearchParams()[0].get('pass'),
+    pass: asked.get('pass'),
   });
+  const [spoken, setSpoken] = useState<readonly number[]>([]);
   const [turned, setTurned] = useState<View | null>(null);
   const [aim, setAim] = useState<Aim | null>(null);
   const [chosen, setChosen] = useState<number | null>(null);
   const [playing, setPlaying] = useState(false);
   const [lit, setLit] = useState(false);
-  const work = useBench(id!, choice);
+  const work = useBench(id!, choice, asked.has('practice') ? 'practice' : 'card');
   const { bench, mode, made, ahead, step } = work;
   const [ref, width] = useWidth<HTMLDivElement>(880);
   // As much as the window has, but no empty sky above a narrow drawing.
@@ -253,6 +256,7 @@ export function BenchPage() {
                 wires={data.wiresM}
                 heightLimitM={data.heightLimitM}
                 heightLimitText={limit}
+                spoken={mode === 'practice' ? spoken : []}
                 aim={shownAim && { ...shownAim, leaveM: leaves(data, shownAim) }}
                 onAim={byHand ? setAim : undefined}
                 onCut={byHand ? cut : undefined}
@@ -265,7 +269,17 @@ export function BenchPage() {
         </div>
         {data &&
           (mode === 'practice' ? (
-            <PracticePanel id={id!} work={work} data={data} />
+            <PracticePanel
+              id={id!}
+              work={work}
+              data={data}
+              onSpoken={setSpoken}
+              onNext={() => {
+                work.restart();
+                setSpoken([]);
+                setChoice({ ...choice, class: data.class, number: choice.number + 1, row: null, tree: null });
+              }}
+            />
           ) : (
             <BenchPanel
               work={work}

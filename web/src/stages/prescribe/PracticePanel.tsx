@@ -7,13 +7,27 @@ import { KeepTree } from './KeepTree';
 import { Practised } from './Practised';
 import type { useBench } from './useBench';
 
-const PARTS = ['number', 'limits', 'order', 'minutes'] as const;
+const PARTS = ['number', 'work', 'limits', 'order', 'minutes'] as const;
 
 /**
- * Practice: the card's number is known, what stands is not told until the pruner is done. Then the score, with its
- * reasons.
+ * Practice: the card is beside the uncut tree, what stands is not told until the pruner is done. Then the score, with
+ * its reasons, each shown at its place.
  */
-export function PracticePanel({ id, work, data }: { id: string; work: ReturnType<typeof useBench>; data: BenchView }) {
+export function PracticePanel({
+  id,
+  work,
+  data,
+  onSpoken,
+  onNext,
+}: {
+  id: string;
+  work: ReturnType<typeof useBench>;
+  data: BenchView;
+  /** Shows wood that is spoken of. */
+  onSpoken: (branches: readonly number[]) => void;
+  /** Puts another tree there. */
+  onNext: () => void;
+}) {
   const { t, number, local, say } = useReading();
   const may = useMay();
   const [done, setDone] = useState(false);
@@ -30,6 +44,18 @@ export function PracticePanel({ id, work, data }: { id: string; work: ReturnType
       {!done ? (
         <>
           <p>{t('practice.text')}</p>
+          <section className="practice-card" data-test="practice-card">
+            <h2>{t('practice.card')}</h2>
+            <ol>
+              {data.steps
+                .filter((s) => s.cuts > 0)
+                .map((s) => (
+                  <li key={s.stepId}>
+                    {local(s.name)} <span className="dim">{t('practice.about', { count: s.cuts })}</span>
+                  </li>
+                ))}
+            </ol>
+          </section>
           <p className="dim">{t('bench.made', { count: work.handCuts })}</p>
           <div className="bench-tools">
             <Button onClick={work.undo} disabled={work.handCuts === 0} data-test="undo">
@@ -74,17 +100,42 @@ export function PracticePanel({ id, work, data }: { id: string; work: ReturnType
             </dl>
             <ul className="practice-remarks" data-test="remarks">
               {score.remarks.map((r) => (
-                <li key={r.code}>{say(r)}</li>
+                <li key={r.code}>
+                  {score.places[r.code] ? (
+                    <button
+                      type="button"
+                      className="practice-remark"
+                      onClick={() => {
+                        onSpoken(score.places[r.code]!);
+                      }}
+                    >
+                      {say(r)}
+                    </button>
+                  ) : (
+                    say(r)
+                  )}
+                </li>
               ))}
             </ul>
+            {score.most < 100 && <p className="small">{t('practice.most', { most: number(score.most, 0) })}</p>}
             {may('practice') && <KeepTree keep={work.keep} />}
             <div className="bench-tools">
               <Button
                 onClick={() => {
                   setDone(false);
+                  onSpoken([]);
                 }}
               >
                 {t('practice.go-on')}
+              </Button>
+              <Button
+                onClick={() => {
+                  setDone(false);
+                  onNext();
+                }}
+                data-test="next-tree"
+              >
+                {t('practice.next')}
               </Button>
               <Button
                 onClick={() => {

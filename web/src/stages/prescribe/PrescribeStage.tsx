@@ -85,6 +85,13 @@ export function PrescribeStage() {
         <p>
           <Link className="link-button link-button-quiet" to={`/plantings/${view.id}/bench`} data-test="bench">
             {t('prescribe.bench')}
+          </Link>{' '}
+          <Link
+            className="link-button link-button-quiet"
+            to={`/plantings/${view.id}/bench?practice`}
+            data-test="practise"
+          >
+            {t('prescribe.practise')}
           </Link>
         </p>
         {planting.system.note && <p className="sheet">▲ {local(planting.system.note)}</p>}

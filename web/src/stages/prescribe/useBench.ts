@@ -23,8 +23,8 @@ export interface BenchTree {
 export type BenchMode = 'card' | 'hand' | 'practice';
 
 /** A tree on the bench: stepping through the prescription, or cutting by hand with undo and redo. */
-export function useBench(id: string, choice: BenchTree) {
-  const [mode, setMode] = useState<BenchMode>('card');
+export function useBench(id: string, choice: BenchTree, start: BenchMode = 'card') {
+  const [mode, setMode] = useState<BenchMode>(start);
   const [step, setStep] = useState<number | null>(null);
   // Cuts by hand are kept as they were made and told anew by the core each time, so that undoing and redoing cannot
   // drift.
