@@ -38,6 +38,8 @@ public sealed record PracticeScore(
 {
     internal const string OnTarget = "practice.on-target";
 
+    private const string Undone = "practice.undone";
+
     private const double ForNumber = 30,
         ForWork = 30,
         ForLimits = 20,
@@ -82,7 +84,7 @@ public sealed record PracticeScore(
         if (work.Done < AsGoodAsDone)
             remarks.Add(
                 new(
-                    "practice.undone",
+                    Undone,
                     $"{work.Done * 100:0} % of what the card asks is done.",
                     new Figure("done", work.Done, "share")
                 )
@@ -103,7 +105,10 @@ public sealed record PracticeScore(
             taken,
             ofCard,
             [.. said.Select(r => r.Said), .. remarks],
-            said.Where(r => r.Branches.Count > 0).ToDictionary(r => r.Said.Code, r => r.Branches)
+            said.Select(r => (r.Said.Code, Wood: r.Branches))
+                .Append((Code: Undone, Wood: [.. work.Undone.Select(c => c.Branch)]))
+                .Where(r => r.Wood.Count > 0)
+                .ToDictionary(r => r.Code, r => r.Wood)
         );
     }
 

@@ -33,12 +33,8 @@ internal sealed class PracticeWork
             else
                 Left.Cut(cut.Branch, cut.LeaveM);
         Made = [.. cuts.Where(c => c.StepId is not null && c.Fit == CutFit.Right)];
-        Missed =
-        [
-            .. bench.Pruning.Cuts.Where(c =>
-                c.Bud is null && IsWeighty(c) && Left.LeftM(c.Branch) > c.LeaveM + SlackM(c)
-            ),
-        ];
+        Undone = [.. bench.Pruning.Cuts.Where(c => c.Bud is null && Left.LeftM(c.Branch) > c.LeaveM + SlackM(c))];
+        Missed = [.. Undone.Where(IsWeighty)];
         Kept = [.. KeptOf(cuts)];
         Done = DoneOf();
     }
@@ -49,7 +45,10 @@ internal sealed class PracticeWork
     /// <summary>Cuts made as a step asks.</summary>
     public IReadOnlyList<BenchCut> Made { get; }
 
-    /// <summary>Cuts of the card that shape the tree and were not made.</summary>
+    /// <summary>Cuts of wood on the card that were not made.</summary>
+    public IReadOnlyList<TreeCut> Undone { get; }
+
+    /// <summary>Those of them that shape the tree.</summary>
     public IReadOnlyList<TreeCut> Missed { get; }
 
     /// <summary>Cuts of wood the card keeps, with what each weighs: a limb one, a shoot a third.</summary>
