@@ -50,7 +50,7 @@ public sealed record PracticeScore(
         SlowFrom = 1.2,
         SlowTo = 2.2;
 
-    // Far too few left, and the crop is gone for the year.
+    // Far too few left, and the crop is gone for the year; a felled tree is worth nothing.
     private const double FarTooFew = 0.75,
         WithFarTooFew = 45;
 
@@ -91,8 +91,9 @@ public sealed record PracticeScore(
             );
         var minutes = ForMinutes * (1 - slow) * earned;
         var most = said.Select(r => r.Most).DefaultIfEmpty(100).Min();
-        if (left < FarTooFew * Math.Min(bench.ToLeave, bench.Pruning.Left.FloralBuds))
-            most = Math.Min(most, WithFarTooFew);
+        var few = FarTooFew * Math.Min(bench.ToLeave, bench.Pruning.Left.FloralBuds);
+        if (left < few)
+            most = Math.Min(most, WithFarTooFew * left / few);
         var sum = number + ForWork * earned + limits + order + minutes;
         return new(
             (int)Math.Round(Math.Min(sum, most)),
