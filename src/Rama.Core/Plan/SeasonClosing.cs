@@ -41,7 +41,8 @@ public sealed record SeasonClosing(
                 new() { Season = start.Season, Wanted = start.Wanted },
             }.Select(from => Filled(known, from)).FirstOrDefault(r => ReadOf(r, reading.Year) is not null) ?? known;
         var after = ReadOf(record, reading.Year);
-        var facts = Enum.GetValues<SeasonFact>();
+        var ruled = reading.Crop is { } crop && ShootsAhead.AreRuledByWinter(crop);
+        List<SeasonFact> facts = [.. Enum.GetValues<SeasonFact>().Where(f => f != SeasonFact.Shoots || ruled)];
         return new(
             record,
             [.. facts.Where(f => !IsTold(before, f) && IsTold(after, f))],

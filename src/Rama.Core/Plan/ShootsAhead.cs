@@ -25,10 +25,7 @@ public sealed record ShootsAhead(
     /// <param name="wood">Share of the canopy's wood cut.</param>
     public static ShootsAhead? Of(PlanReading reading, double wood)
     {
-        if (
-            reading.Crop
-            is not { Habit: BearingHabit.MixedBud or BearingHabit.SpurFlowerBud or BearingHabit.OneYearShoot } crop
-        )
+        if (reading.Crop is not { } crop || !AreRuledByWinter(crop))
             return null;
         List<Step> steps = [];
         ShootsExpected Expected(ShootAnswer answer)
@@ -61,6 +58,10 @@ public sealed record ShootsAhead(
         var strong = length.IsStrong || uprights.IsStrong;
         return new(length, uprights, strong, SentenceOf(length, uprights, strong), steps);
     }
+
+    /// <summary>Whether what winter cuts rules the shoots of summer: not of crops that grow in flushes.</summary>
+    internal static bool AreRuledByWinter(Crop crop) =>
+        crop.Habit is BearingHabit.MixedBud or BearingHabit.SpurFlowerBud or BearingHabit.OneYearShoot;
 
     private static double TenthOf(PlanReading reading, ShootAnswer answer) =>
         reading

@@ -84,9 +84,10 @@ internal sealed class PracticeWork
             var big = step.Where(c => c.Bud is null && IsWeighty(c)).Select(c => c.Branch).ToHashSet();
             var asAsked = own.Count(c => c.Bud is null && !big.Contains(c.Branch));
             done += OfWood * Math.Min(wood.Count, Math.Max(gone, asAsked));
-            asked += OfBig * big.Count;
+            var weighty = step.Count(c => c.Bud is null && IsWeighty(c));
+            asked += OfBig * weighty;
+            done += OfBig * (weighty - Missed.Count(c => c.StepId == step.Key));
         }
-        done += OfBig * (_bench.Pruning.Cuts.Count(c => c.Bud is null && IsWeighty(c)) - Missed.Count);
         if (asked > 0 && buds > MostOfBuds * asked)
             (rubbed, buds) = (rubbed * MostOfBuds * asked / buds, MostOfBuds * asked);
         var all = asked + buds;
@@ -109,11 +110,10 @@ internal sealed class PracticeWork
                 BranchKind.Arm => 0.5,
                 _ => 1.0 / 3,
             };
-            if (cut.StepId is not { } step)
-                yield return (cut, weight);
-            else if (cut.Fit == CutFit.TooDeep)
-                yield return (cut, weight);
-            else if ((made[step] = made.GetValueOrDefault(step) + 1) > OftenEnough * card.GetValueOrDefault(step) + 1)
+            var tooOften =
+                cut.StepId is { } step
+                && (made[step] = made.GetValueOrDefault(step) + 1) > OftenEnough * card.GetValueOrDefault(step) + 1;
+            if (cut.StepId is null || cut.Fit == CutFit.TooDeep || tooOften)
                 yield return (cut, weight);
         }
     }
@@ -123,5 +123,5 @@ internal sealed class PracticeWork
         cut.Fit != CutFit.TooDeep
         && _bench.Pruning.Left.LeftM(cut.Branch) is var stays
         && stays <= cut.LeaveM + 0.05
-        && (stays < _bench.Tree.Branches[cut.Branch].LengthM);
+        && stays < _bench.Tree.Branches[cut.Branch].LengthM;
 }
