@@ -27,18 +27,22 @@ public sealed record PooledSlope(double Slope, double Precision, int Groups, int
         double usualSpread
     )
     {
-        var (xx, xy, told, points) = (0.0, 0.0, 0, 0);
+        var points = 0;
+        List<double> spreads = [],
+            products = [];
         foreach (var group in groups.Where(g => g.Count > 1))
         {
             var (x, y) = (group.Average(p => p.X), group.Average(p => p.Y));
             var spread = group.Sum(p => (p.X - x) * (p.X - x));
             if (spread <= 0)
                 continue;
-            xx += spread;
-            xy += group.Sum(p => (p.X - x) * (p.Y - y));
-            (told, points) = (told + 1, points + group.Count);
+            spreads.Add(spread);
+            products.Add(group.Sum(p => (p.X - x) * (p.Y - y)));
+            points += group.Count;
         }
-        var prior = weight * Math.Max(usualSpread, told == 0 ? 0 : xx / told);
-        return new((xy + prior * known) / (xx + prior), xx + prior, told, points);
+        // Added up by size: to the last digit the same whatever order the groups come in.
+        var (xx, xy) = (spreads.Order().Sum(), products.Order().Sum());
+        var prior = weight * Math.Max(usualSpread, spreads.Count == 0 ? 0 : xx / spreads.Count);
+        return new((xy + prior * known) / (xx + prior), xx + prior, spreads.Count, points);
     }
 }

@@ -82,6 +82,8 @@ public sealed class FitTests
         Near.Printed(.104202553983, slope.Slope, 12);
         Assert.Equal(1645128.85714 + 1137148.83333 + 761052.8 + 408867 + 154824, slope.Precision, 4);
         Assert.Equal((5, 25), (slope.Groups, slope.Points));
+        // To the last digit, whatever order they come in: an estate read in again has the same plans.
+        Assert.Equal(slope, PooledSlope.Of(trees.AsEnumerable().Reverse(), 1, 0, 0));
         // Drawn to a known slope by the weight of as many groups, it lies half way.
         Assert.Equal((1 + slope.Slope) / 2, PooledSlope.Of(trees, 1, 5, 0).Slope, 9);
         Assert.Equal(1, PooledSlope.Of([], 1, 3, .01).Slope);
