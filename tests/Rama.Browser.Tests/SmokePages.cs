@@ -55,6 +55,7 @@ internal static class SmokePages
         "plantings/{0}/rework",
         "plantings/{0}/taking-out",
         "plantings/{0}/bench",
+        "plantings/{0}/bench?practice",
         "plantings/{0}/route",
         "plantings/{0}/trees",
         "field/{0}",

@@ -37,7 +37,7 @@ public sealed record LearnedOfEstate(
 }
 
 /// <summary>What the seasons of one planting taught, before those of the others are known.</summary>
-/// <param name="Values">Its numbers.</param>
+/// <param name="Values">Its numbers, but for those learned of all plantings.</param>
 /// <param name="MassAsMeasured">Fruit mass by seasons whose own trunks were measured alone; null where they teach
 /// none.</param>
 /// <param name="Shoots">Its seasons that tell of shoots.</param>
@@ -62,7 +62,7 @@ public sealed record TaughtOfPlanting(
             Learned = reading.Learned with { KeptTo = new HashSet<LearnedQuantity> { LearnedQuantity.TrunkGrowth } },
         };
         return new(
-            SeasonLearning.AllOf(reading, returns),
+            SeasonLearning.OwnOf(reading, returns),
             SeasonLearning.MassOf(asMeasured),
             ShootsOfEstate.TellingOf(reading.Seasons),
             reading.Crop?.Habit
@@ -71,17 +71,10 @@ public sealed record TaughtOfPlanting(
 
     internal IReadOnlyList<LearnedValue> With(EstatePairs estate, bool trunksGrow)
     {
-        bool IsAnew(LearnedValue value) =>
-            value.Quantity is LearnedQuantity.ShootLength or LearnedQuantity.Uprights
-            || !trunksGrow && value.Quantity == LearnedQuantity.FruitMass;
-        IEnumerable<LearnedValue?> shoots = Habit is { } habit
-            ? ShootAnswer.All.Select(a => LearnedShoots.Of(a, Shoots, estate, habit))
-            : [];
-        return
-        [
-            .. Values
-                .Where(v => !IsAnew(v))
-                .Concat(shoots.Append(trunksGrow ? null : MassAsMeasured).OfType<LearnedValue>()),
-        ];
+        var own = trunksGrow
+            ? Values.AsEnumerable<LearnedValue?>()
+            : Values.Where(v => v.Quantity != LearnedQuantity.FruitMass).Append(MassAsMeasured);
+        var shoots = Habit is { } habit ? ShootAnswer.All.Select(a => LearnedShoots.Of(a, Shoots, estate, habit)) : [];
+        return [.. own.Concat(shoots).OfType<LearnedValue>()];
     }
 }

@@ -1,5 +1,6 @@
 using Rama.Core.Count;
 using Rama.Core.Estate;
+using Rama.Core.Result.Learning;
 using Rama.Core.Target.Margin;
 
 namespace Rama.Core.Plan;
@@ -61,6 +62,6 @@ public static class PastReturns
         foreach (var season in told.Density is null ? [] : told.Seasons)
             if (season.Return(told.Density!.BearingTreesPerHa) is { } pair)
                 pairs.TryAdd(season.Season, pair);
-        return pairs;
+        return pairs.TakeLast(LearnedValue.MostSeasons).ToDictionary();
     }
 }

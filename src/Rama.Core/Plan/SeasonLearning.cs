@@ -19,6 +19,22 @@ public static class SeasonLearning
         IReadOnlyDictionary<int, ResponsePair> returns
     ) =>
         [
+            .. OwnOf(reading, returns),
+            .. reading.Crop is not { } crop
+                ? []
+                : ShootAnswer
+                    .All.Select(a => LearnedShoots.Of(a, reading.Seasons, reading.Shoots, crop.Habit, reading.Year))
+                    .OfType<LearnedValue>(),
+        ];
+
+    /// <summary>What it taught by itself: all but what is learned of all plantings together.</summary>
+    /// <param name="reading">What was typed, read.</param>
+    /// <param name="returns">Return bloom by season.</param>
+    internal static IReadOnlyList<LearnedValue> OwnOf(
+        PlanReading reading,
+        IReadOnlyDictionary<int, ResponsePair> returns
+    ) =>
+        [
             .. new[]
             {
                 SetOf(reading),
@@ -26,19 +42,8 @@ public static class SeasonLearning
                 LearnedGrowth.Of(reading.Seasons).ToValue(),
                 MassOf(reading),
                 ReturnOf(reading, returns),
-            }
-                .Concat(ShootsOf(reading))
-                .OfType<LearnedValue>(),
+            }.OfType<LearnedValue>(),
         ];
-
-    /// <summary>How much longer shoots grow, and how many more stand upright, for each tenth of the wood cut.</summary>
-    /// <param name="reading">What was typed, read.</param>
-    public static IEnumerable<LearnedValue?> ShootsOf(PlanReading reading) =>
-        reading.Crop is not { } crop
-            ? []
-            : ShootAnswer.All.Select(a =>
-                LearnedShoots.Of(a, reading.Seasons, reading.Shoots, crop.Habit, reading.Year)
-            );
 
     /// <summary>Crop density and mean fruit mass in grams of the seasons whose fruit, trunks and fruit mass are
     /// known.</summary>
@@ -52,12 +57,14 @@ public static class SeasonLearning
         var growth = reading.Learned.Held(LearnedQuantity.TrunkGrowth, kept.CmPerYear, null);
         return
         [
-            .. from season in reading.Seasons
-            let fruit = season.FruitPerTree(bearing)
-            let trunk = season.TcsaCm2 ?? (growth is { } rate ? kept.TcsaCm2(season.Season, rate) : null)
-            where fruit is > 0 && trunk is > 0 && season.FruitMassKg is > 0
-            orderby season.Season
-            select (season.Season, fruit.Value / trunk.Value, season.FruitMassKg!.Value * GramsPerKg),
+            .. (
+                from season in reading.Seasons
+                let fruit = season.FruitPerTree(bearing)
+                let trunk = season.TcsaCm2 ?? (growth is { } rate ? kept.TcsaCm2(season.Season, rate) : null)
+                where fruit is > 0 && trunk is > 0 && season.FruitMassKg is > 0
+                orderby season.Season
+                select (season.Season, fruit.Value / trunk.Value, season.FruitMassKg!.Value * GramsPerKg)
+            ).TakeLast(LearnedValue.MostSeasons),
         ];
     }
 

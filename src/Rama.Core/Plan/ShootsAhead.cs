@@ -19,13 +19,19 @@ public sealed record ShootsAhead(
     IReadOnlyList<Step> Steps
 )
 {
+    // Harder cuts nobody measured: a line drawn on would grow hedges.
+    private const double KnownWood = 0.35;
+
     /// <summary>What is to be expected of a planting; null for crops that grow in flushes, whose shoots no winter
-    /// rules.</summary>
+    /// rules, for young trees, and for harder cuts than usual that none of its own seasons tells of.</summary>
     /// <param name="reading">What was typed, read.</param>
     /// <param name="wood">Share of the canopy's wood cut.</param>
     public static ShootsAhead? Of(PlanReading reading, double wood)
     {
-        if (reading.Crop is not { } crop || !AreRuledByWinter(crop))
+        if (reading is not { Crop: { } crop, Planting.IsYoung: false } || !AreRuledByWinter(crop))
+            return null;
+        var seen = reading.Seasons.Select(s => s.Counts.WoodCut ?? 0);
+        if (wood > seen.Append(KnownWood).Max())
             return null;
         List<Step> steps = [];
         ShootsExpected Expected(ShootAnswer answer)
@@ -34,13 +40,13 @@ public sealed record ShootsAhead(
             var slope = tenth * ShootAnswer.Tenths;
             var level = LearnedShoots.LevelOf(answer, reading.Seasons, slope, crop.Habit);
             var precision = answer.SlopeOf(reading.Shoots, reading.Year).Precision;
-            var seen = LearnedShoots.Expected(answer, level, (slope, precision), wood);
+            var expected = LearnedShoots.Expected(answer, level, (slope, precision), wood);
             steps.Add(
                 new(
                     answer == ShootAnswer.Length ? "shoots.length" : "shoots.uprights",
                     "level + for each tenth of the wood × (wood cut − wood cut there) ÷ a tenth"
-                        + (seen.Mean == 0 ? ", at least 0" : ""),
-                    new("to be expected", seen.Mean, answer.Unit),
+                        + (expected.Mean == 0 ? ", at least 0" : ""),
+                    new("to be expected", expected.Mean, answer.Unit),
                     [
                         new("level", level.Seen, answer.Unit),
                         new("for each tenth of the wood", tenth, answer.TenthUnit),
@@ -52,7 +58,7 @@ public sealed record ShootsAhead(
                     "level of own seasons, drawn to the usual one; the usual level is an assumption"
                 )
             );
-            return ShootsExpected.Of(seen, answer.StrongAbove(crop.Habit), answer.Unit);
+            return ShootsExpected.Of(expected, answer.StrongAbove(crop.Habit), answer.Unit);
         }
         var (length, uprights) = (Expected(ShootAnswer.Length), Expected(ShootAnswer.Uprights));
         var strong = length.IsStrong || uprights.IsStrong;
@@ -83,8 +89,8 @@ public sealed record ShootsAhead(
             new("uprights", Math.Round(uprights.Mean), uprights.Unit),
         ];
         var message =
-            $"Shoots of {length.Mean:0} cm ({length.Low:0} – {length.High:0}) and {uprights.Mean:0} uprights a tree are "
-            + "to be expected next summer";
+            $"Shoots of {length.Mean:0} cm ({length.Low:0} – {length.High:0}) and {uprights.Mean:0} uprights a tree "
+            + "are to be expected next summer";
         return strong
             ? new("shoots.strong", message + ": they take light. Plan to pull or cut uprights in summer.", figures)
             : new("shoots.usual", message + ".", figures);

@@ -91,7 +91,9 @@ public sealed class EstateLearning(IServiceScopeFactory scopes)
         {
             var ids = fresh.Count > versions.Count / 2 ? null : fresh;
             var read = await database.ReadPlantingsAsync(cancel, ids);
-            var counts = (await database.ReadPlansAsync(cancel, ids: ids))
+            // Counts tell of the bloom after a crop: without a season on record they tell nothing.
+            List<Guid> bore = [.. read.Where(p => p.Results.Count > 0).Select(p => p.Id)];
+            var counts = (bore.Count == 0 ? [] : await database.ReadPlansAsync(cancel, ids: bore))
                 .Where(p => p.Season <= season && p.Trees.Count > 0)
                 .ToLookup(p => p.PlantingId);
             foreach (

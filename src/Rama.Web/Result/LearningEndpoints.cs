@@ -178,7 +178,10 @@ internal static class LearningEndpoints
                                 Held(p)
                             )
                         )
-                        .Where(h => h.Minutes is not null || h.Hours!.Standing == LearnedStanding.Pinned)
+                        .Where(h =>
+                            h.Minutes is not null
+                            || h.Hours!.Standing is LearnedStanding.Pinned or LearnedStanding.PutBack
+                        )
                         .OrderBy(h => h.Name, StringComparer.OrdinalIgnoreCase),
                 ],
                 [

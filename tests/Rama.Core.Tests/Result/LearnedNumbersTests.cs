@@ -1,5 +1,6 @@
 using Rama.Core.Estate;
 using Rama.Core.Explain;
+using Rama.Core.Plan;
 using Rama.Core.Result;
 using Rama.Core.Result.Learning;
 
@@ -125,6 +126,33 @@ public class LearnedNumbersTests
             )!;
         Assert.True(Of(.9) is { Refused: false, Gain: > 0 });
         Assert.False(Of(0).Refused);
+    }
+
+    // Trunks that grew once and stand since: a girth grown on is always too thick, and no crop is told by it.
+    [Fact]
+    public void Where_the_growth_of_trunks_is_refused_fruit_mass_is_told_by_trunks_measured()
+    {
+        LearnedValue Mass(double slope) =>
+            LearnedResponse.OfMass([(2024, 4, 200), (2025, 6, 200 + 2 * slope), (2026, 8, 200 + 4 * slope)], 180)!;
+        LearnedOfEstate Of(params double[] girths)
+        {
+            List<SeasonResult> seasons = [.. girths.Select((cm, i) => Season(2020 + i, girthCm: cm))];
+            TaughtOfPlanting planting = new(
+                [LearnedGrowth.Of(seasons).ToValue()!, Mass(-12)],
+                Mass(-2),
+                [],
+                Habit: null
+            );
+            return LearnedOfEstate.Of(Years(12).ToDictionary(_ => Guid.NewGuid(), _ => planting));
+        }
+        double Told(LearnedOfEstate of) =>
+            of.Plantings.Values.First().Single(v => v.Quantity == LearnedQuantity.FruitMass).Learned;
+        var standing = Of(10, 14, 14, 14, 14, 14, 14, 14);
+        Assert.Contains(LearnedQuantity.TrunkGrowth, standing.KeptTo);
+        Assert.Equal(Mass(-2).Learned, Told(standing));
+        var growing = Of(10, 11, 12, 13, 14, 15, 16, 17);
+        Assert.Empty(growing.KeptTo);
+        Assert.Equal(Mass(-12).Learned, Told(growing));
     }
 
     [Fact]

@@ -263,8 +263,8 @@ public sealed class TreeBench
 
     private const double OnTheSpotM = 0.005;
 
-    /// <summary>The first step that would take this very piece about there as the tree stands, else the first that would
-    /// take it; null where none does.</summary>
+    /// <summary>The first step that would take this very piece about there as the tree stands, else the first that
+    /// would take it; null where none does.</summary>
     private (ReadyStep? Step, CutFit Fit) StepFor(RemainingTree standing, HandCut cut, int branch, double leave)
     {
         (ReadyStep? Step, CutFit Fit) first = (null, CutFit.Right);

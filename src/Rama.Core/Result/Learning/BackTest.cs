@@ -140,7 +140,8 @@ public sealed record BackTest(
             quantity == LearnedQuantity.Hours
                 ? $"{seasons} row sets foretold by those of the days before: what was learned was off by {off} {of}, "
                     + $"{number} by {usualOff}"
-                : $"Foretold a year ahead {seasons} times, what was learned was off by {off} {of}, {number} by {usualOff}";
+                : $"Foretold a year ahead {seasons} times, what was learned was off by {off} {of}, {number} by "
+                    + usualOff;
         return refused
             ? new($"back-test.{code}-refused", message + ": it foretells worse and is not used.", figures)
             : new($"back-test.{code}-used", message + ".", figures);

@@ -4,7 +4,7 @@ using Rama.Core.Estate;
 
 namespace Rama.Core.Result.Learning;
 
-/// <summary>Whether the hours learned foretell row sets better than those expected: a season of work told again.</summary>
+/// <summary>Whether the hours learned foretell row sets better than those expected: a season told again.</summary>
 public static class HoursForesight
 {
     // Every day would be a fit of its own, in a season of thousands of row sets: a dozen tell as much.

@@ -37,14 +37,6 @@ public sealed class LearnedGrowth
                 .TakeLast(LearnedValue.MostSeasons),
         ]);
 
-    /// <summary>The same with a girth measured since; the season's own, where it was told, stands.</summary>
-    /// <param name="season">Season at whose end it was measured.</param>
-    /// <param name="girthCm">Mean girth.</param>
-    public LearnedGrowth With(int season, double girthCm) =>
-        _girths.Any(g => g.Season == season)
-            ? this
-            : new([.. _girths.Append((Season: season, GirthCm: girthCm)).OrderBy(g => g.Season)]);
-
     /// <summary>
     /// Cross-section of the trunk in a season: its own girth, else on the line between the girths before and after it,
     /// else grown on from the nearest; null where no girth is kept within six years.
@@ -120,8 +112,8 @@ public sealed class LearnedGrowth
             [.. history.TakeLast(LearnedValue.MostTold)],
             new(
                 "learned.growth",
-                $"Girths of {_girths.Count} seasons: the girth of the trunk grows {growth:0.0} cm a year. Past crops are "
-                    + "told by the trunk of their own year.",
+                $"Girths of {_girths.Count} seasons: the girth of the trunk grows {growth:0.0} cm a year. Past crops "
+                    + "are told by the trunk of their own year.",
                 new("own seasons", _girths.Count, "1"),
                 learned
             ),

@@ -27,8 +27,8 @@ public static class LearnedPackOut
     /// <returns>Null without a season whose pack-out is known.</returns>
     /// <remarks>
     /// Years scatter normally around the planting's mean, plantings' means around the usual one, by as much as makes
-    /// the usual one weigh two seasons. Why fruit were not packed is known of graded seasons only; what the others, and the
-    /// usual number, lost stands as one part without a name.
+    /// the usual one weigh two seasons. Why fruit were not packed is known of graded seasons only; what the others, and
+    /// the usual number, lost stands as one part without a name.
     /// </remarks>
     public static LearnedValue? Of(IReadOnlyList<SeasonResult> seasons)
     {

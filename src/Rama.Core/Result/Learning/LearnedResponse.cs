@@ -6,7 +6,7 @@ using Rama.Core.Target.Margin;
 
 namespace Rama.Core.Result.Learning;
 
-/// <summary>What a planting's seasons taught of how something answers to its crop: fruit mass, or return bloom.</summary>
+/// <summary>What a planting's seasons taught of how fruit mass or return bloom answers to its crop.</summary>
 public static class LearnedResponse
 {
     // A season differs from its line by so much of the mean (assumption).
@@ -126,16 +126,16 @@ public static class LearnedResponse
         quantity == LearnedQuantity.FruitMass
             ? new(
                 "learned.fruit-mass",
-                $"{years.Value:0} own seasons: each fruit more per cm² of trunk changes the fruit by {learned.Value:0.0} "
-                    + $"g; {usual.Value:0.0} g is usual.",
+                $"{years.Value:0} own seasons: each fruit more per cm² of trunk changes the fruit by "
+                    + $"{learned.Value:0.0} g; {usual.Value:0.0} g is usual.",
                 years,
                 learned,
                 usual
             )
             : new(
                 "learned.return-bloom",
-                $"{years.Value:0} own seasons: each fruit more changes the buds of the next year by {learned.Value:0.0}; "
-                    + $"{usual.Value:0.0} is usual.",
+                $"{years.Value:0} own seasons: each fruit more changes the buds of the next year by "
+                    + $"{learned.Value:0.0}; {usual.Value:0.0} is usual.",
                 years,
                 learned,
                 usual

@@ -6,13 +6,13 @@ using Rama.Core.Statistics;
 
 namespace Rama.Core.Result.Learning;
 
-/// <summary>What the shoots of a planting do after wood was cut, by its own seasons and the slope of its estate.</summary>
+/// <summary>What the shoots of a planting do after wood was cut, by its own seasons and its estate's slope.</summary>
 public static class LearnedShoots
 {
     // How far plantings of one kind differ, standard deviation, in years' spreads (assumption).
     private const double PlantingSpread = 1.2;
 
-    /// <summary>The level of a planting's shoots: its own seasons, drawn to the usual one by the weight of one.</summary>
+    /// <summary>The level of a planting's shoots: own seasons, drawn to the usual one by the weight of one.</summary>
     /// <param name="answer">Length or uprights.</param>
     /// <param name="seasons">Its past seasons.</param>
     /// <param name="slope">Slope per whole of the wood.</param>
@@ -152,8 +152,8 @@ public static class LearnedShoots
                 : ("uprights", "a tree", "uprights become more by");
         return new(
             $"learned.{code}",
-            $"{winters.Value:0} winters of {plantings.Value:0} plantings: {grow} {told.Value:0.0} {of} for each tenth of "
-                + $"the wood cut; {usual.Value:0.0} is usual.",
+            $"{winters.Value:0} winters of {plantings.Value:0} plantings: {grow} {told.Value:0.0} {of} for each tenth "
+                + $"of the wood cut; {usual.Value:0.0} is usual.",
             winters,
             plantings,
             told,

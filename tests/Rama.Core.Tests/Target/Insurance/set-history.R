@@ -1,5 +1,5 @@
-# Posterior of a planting's set by the sum over a fine grid: prior means normal around the variety's with .08, logarithms
-# of the spread with .4, Beta likelihood of a single peak, "at least" as its upper tail.
+# Posterior of a planting's set by the sum over a fine grid: prior means normal around the variety's with .08,
+# logarithms of the spread with .4, Beta likelihood of a single peak, "at least" as its upper tail.
 post <- function(exact, least, m0, s0, n = 701) {
   g <- expand.grid(u = seq(-3.5, 3.5, length = n), v = seq(-3.5, 3.5, length = n))
   g$m <- m0 + .08 * g$u

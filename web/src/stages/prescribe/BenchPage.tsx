@@ -60,6 +60,15 @@ export function BenchPage() {
     };
   });
 
+  // Another tree there: nothing that was cut or said is of it.
+  const put = (next: Partial<BenchTree>) => {
+    work.restart();
+    setSpoken([]);
+    setChoice({ ...choice, ...next });
+  };
+  const another = () => {
+    put({ class: data?.class ?? null, number: choice.number + 1, row: null, tree: null });
+  };
   const byHand = mode !== 'card';
   const standing =
     data?.tree.branches.filter(
@@ -152,7 +161,11 @@ export function BenchPage() {
       number: choice.number,
       class: t(`class.${shown.class}`, { defaultValue: shown.class }),
     });
-    return leafBuds ? `${said} · ${t('bench.leaf-buds')}` : said;
+    return [
+      said,
+      ...(mode === 'card' ? [t('bench.foot-ahead')] : []),
+      ...(leafBuds ? [t('bench.leaf-buds')] : []),
+    ].join(' · ');
   };
   const leafBuds = data?.tree.buds.some((b) => !b.floral) ?? false;
   return (
@@ -168,8 +181,7 @@ export function BenchPage() {
               <Segmented
                 value={choice.row === null ? data.class : ''}
                 onChange={(value) => {
-                  work.restart();
-                  setChoice({ ...choice, class: value, number: 0, row: null, tree: null });
+                  put({ class: value, number: 0, row: null, tree: null });
                 }}
                 options={data.classes.map((c) => ({ value: c, label: t(`class.${c}`, { defaultValue: c }) }))}
               />
@@ -178,9 +190,8 @@ export function BenchPage() {
               <Segmented
                 value={choice.pass ?? ''}
                 onChange={(pass) => {
-                  work.restart();
                   work.enter('card');
-                  setChoice({ ...choice, pass: pass === '' ? null : pass });
+                  put({ pass: pass === '' ? null : pass });
                 }}
                 options={data.passes.map((p) => ({ value: p.id, label: local(p.name) }))}
               />
@@ -203,13 +214,7 @@ export function BenchPage() {
             >
               {t('row-light.short')}
             </Button>
-            <Button
-              onClick={() => {
-                work.restart();
-                setChoice({ ...choice, class: data.class, number: choice.number + 1, row: null, tree: null });
-              }}
-              data-test="another"
-            >
+            <Button onClick={another} data-test="another">
               {t('bench.another')}
             </Button>
             {data.models.length > 0 && (
@@ -224,8 +229,7 @@ export function BenchPage() {
                 }))}
                 onChange={(value: string) => {
                   const [row, tree] = value.split('/').map(Number);
-                  work.restart();
-                  setChoice({ ...choice, class: null, number: 0, row: row!, tree: tree! });
+                  put({ class: null, number: 0, row: row!, tree: tree! });
                 }}
               />
             )}
@@ -270,15 +274,12 @@ export function BenchPage() {
         {data &&
           (mode === 'practice' ? (
             <PracticePanel
+              key={JSON.stringify(choice)}
               id={id!}
               work={work}
               data={data}
               onSpoken={setSpoken}
-              onNext={() => {
-                work.restart();
-                setSpoken([]);
-                setChoice({ ...choice, class: data.class, number: choice.number + 1, row: null, tree: null });
-              }}
+              onNext={another}
             />
           ) : (
             <BenchPanel

@@ -128,13 +128,7 @@ export function PracticePanel({
               >
                 {t('practice.go-on')}
               </Button>
-              <Button
-                onClick={() => {
-                  setDone(false);
-                  onNext();
-                }}
-                data-test="next-tree"
-              >
+              <Button onClick={onNext} data-test="next-tree">
                 {t('practice.next')}
               </Button>
               <Button
@@ -149,7 +143,7 @@ export function PracticePanel({
           </section>
         )
       )}
-      <Practised id={id} />
+      {may('practice') && <Practised id={id} />}
     </aside>
   );
 }

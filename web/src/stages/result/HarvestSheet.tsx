@@ -113,7 +113,11 @@ function HarvestLines({ lines, gone, onGone }: AsRead) {
                   <Button
                     type="text"
                     size="small"
-                    aria-label={`${t(gone.has(i) ? 'harvest.put-back' : 'harvest.take-out')}: ${line.grade ?? ''} ${i + 1}`}
+                    aria-label={[
+                      t(gone.has(i) ? 'harvest.put-back' : 'harvest.take-out'),
+                      line.grade ?? '',
+                      i + 1,
+                    ].join(' ')}
                     onClick={() => {
                       const next = new Set(gone);
                       if (!next.delete(i)) next.add(i);

@@ -156,10 +156,10 @@ function Learned({ line, tests }: { line: LearnedLine; tests: PlantingLearningVi
 /** Hours of pruning, by the rows of this season that tell theirs. */
 function Hours() {
   const { t, say, number } = useReading();
-  const { view } = usePlantingWork();
-  const work = useLearnedWork();
+  const { view, may } = usePlantingWork();
+  const work = useLearnedWork(true, view.plantingVersion);
   const hand = work.data?.plantings.find((p) => p.id === view.id);
-  if (!work.data || (!hand && !view.learning.choices?.some((c) => c.quantity === 'hours'))) return null;
+  if (!work.data || (!hand && !may('learning'))) return null;
   return (
     <section className="learned-number" data-test="learned-hours">
       <h3>{t('learned.of.hours')}</h3>

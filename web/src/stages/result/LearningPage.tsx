@@ -9,7 +9,7 @@ import '../../words/crew';
 import '../../words/result';
 import { useReading } from '../../words/useReading';
 import { Pace } from '../crew/Pace';
-import { decimalsOf, ofEstate, quantities, standingOf, type LearnedQuantity } from './learningDraft';
+import { decimalsOf, quantities, standingOf, type LearnedQuantity } from './learningDraft';
 import { useLearnedWork } from './useLearning';
 import './result.css';
 
@@ -104,21 +104,21 @@ interface Taught {
   line: LearnedLine;
 }
 
-// What is learned of the whole estate is told once, with the plantings it holds for.
+// What is learned of all plantings together is told once, with those it holds for.
 function alike(taught: Taught[]) {
-  const rows: { plantings: Taught['planting'][]; line: LearnedLine; seasons: string }[] = [];
+  const rows = new Map<string, { plantings: Taught['planting'][]; line: LearnedLine; seasons: number[] }>();
   for (const { planting, line } of taught) {
-    const seasons = String(line.value?.seasons ?? '–');
-    const same = ofEstate.has(line.quantity!) && line.choice === null && rows.find((r) => r.line.choice === null);
-    if (!same) rows.push({ plantings: [planting], line, seasons });
-    else {
-      same.plantings.push(planting);
-      const [fewest, most] = same.seasons.split('–').map(Number);
-      const [low, high] = [Math.min(fewest!, Number(seasons)), Math.max(most ?? fewest!, Number(seasons))];
-      same.seasons = low === high ? `${low}` : `${low}–${high}`;
-    }
+    const { value, choice } = line;
+    const told = choice ? planting.planting : [value!.learned, value!.low, value!.high, line.held, line.shipped].join();
+    const row = rows.get(told) ?? { plantings: [], line, seasons: [] };
+    row.plantings.push(planting);
+    row.seasons.push(value?.seasons ?? 0);
+    rows.set(told, row);
   }
-  return rows;
+  return [...rows.values()].map(({ seasons, ...row }) => {
+    const [fewest, most] = [Math.min(...seasons), Math.max(...seasons)];
+    return { ...row, seasons: fewest === most ? `${most || '–'}` : `${fewest}–${most}` };
+  });
 }
 
 function Values({ line }: { line: LearnedLine }) {

@@ -19,9 +19,6 @@ export const quantities: Record<LearnedQuantity, string> = {
   hours: '1',
 };
 
-/** Numbers of which all plantings of an estate teach one. */
-export const ofEstate: ReadonlySet<LearnedQuantity> = new Set(['shootLength', 'uprights'] as const);
-
 /** What is said of how a number stands. */
 export const standingOf = ({ quantity, standing }: LearnedLine) =>
   standing === 'used' && quantity !== 'set' && quantity !== 'packOut'

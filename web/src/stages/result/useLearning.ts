@@ -11,11 +11,18 @@ export function useLearning({ id, season, plantingVersion, planVersion }: Planti
   });
 }
 
-/** What the rows done and the trees checked of this season taught; for those who may see it. */
-export function useLearnedWork(may = true) {
+/** Over the whole estate, and of no matter to the minute where it is told beside something else. */
+const FRESH_MS = 5 * 60_000;
+
+/**
+ * What the rows done and the trees checked of this season taught; for those who may see it. `version` is that of a
+ * planting whose choices it follows.
+ */
+export function useLearnedWork(may = true, version = 0) {
   return useQuery({
-    queryKey: ['learning', 'work'],
+    queryKey: ['learning', 'work', version],
     queryFn: () => answered(api.GET('/api/v1/learning/work')),
     enabled: may,
+    staleTime: FRESH_MS,
   });
 }
