@@ -72,7 +72,7 @@ internal sealed class SmokeWalk : IDisposable
         var missing =
             !planting.IsDecided
             && !path.Contains("/passes/", StringComparison.Ordinal)
-            && (path.EndsWith("card", StringComparison.Ordinal) || path.EndsWith("bench", StringComparison.Ordinal));
+            && (path.EndsWith("card", StringComparison.Ordinal) || path.Contains("/bench", StringComparison.Ordinal));
         var broken = _page.Script<bool>("return document.querySelector('[data-test=\"broken\"]') !== null");
         _faults.AddRange(
             _page
