@@ -50,6 +50,7 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     [InlineData("/catalogue")]
     [InlineData("/catalogue/systems")]
     [InlineData("/catalogue/systems/compare")]
+    [InlineData("/catalogue/systems/trees")]
     [InlineData("/scans")]
     [InlineData("/field")]
     [InlineData("/field/today")]

@@ -24,6 +24,7 @@ public sealed class PhoneTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("/targets")]
     [InlineData("/catalogue")]
     [InlineData("/catalogue/systems")]
+    [InlineData("/catalogue/systems/trees")]
     [InlineData("/exchange")]
     [InlineData("/estate")]
     [InlineData("/people")]

@@ -69,12 +69,10 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
             page.Says("[data-test='choice-table']", "EUR/ha");
             Shoot(page, "compare");
         }
-        using (var page = new Page(server, 1280, 1700).Open("/catalogue"))
+        using (var page = new Page(server, 1280, 1760).Open("/catalogue/systems/trees"))
         {
-            page.Click("[data-test='to-systems']");
-            page.Until("every system drawn", () =>
-                page.Driver.FindElements(By.CssSelector(".system-card .tree-wood")).Count > 160
-            );
+            page.Click(".trees-choices .ant-segmented-item:nth-child(3)");
+            page.Until("every system drawn", () => page.Find("[data-test='trees']").GetAttribute("data-told") == "16");
             Shoot(page, "systems");
         }
         using (var page = new Page(server).OpenPlanting("H2", "trees", planting: false))

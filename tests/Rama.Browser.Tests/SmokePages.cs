@@ -16,6 +16,7 @@ internal static class SmokePages
         "catalogue",
         "catalogue/systems",
         "catalogue/systems/compare",
+        "catalogue/systems/trees",
         "exchange",
         "estate",
         "results",

@@ -67,6 +67,7 @@ const CrewPage = lazy(() => import('./stages/crew/CrewPage').then((m) => ({ defa
 const MapPage = lazy(() => import('./stages/estate/MapPage').then((m) => ({ default: m.MapPage })));
 const CataloguePage = lazy(() => import('./stages/estate/CataloguePage').then((m) => ({ default: m.CataloguePage })));
 const ChoicePage = lazy(() => import('./stages/training/ChoicePage').then((m) => ({ default: m.ChoicePage })));
+const TreesPage = lazy(() => import('./stages/systems/TreesPage').then((m) => ({ default: m.TreesPage })));
 const SystemsPage = lazy(() => import('./stages/systems/SystemsPage').then((m) => ({ default: m.SystemsPage })));
 const ExchangePage = lazy(() => import('./exchange/ExchangePage').then((m) => ({ default: m.ExchangePage })));
 const KnownPage = lazy(() => import('./stages/season/KnownPage').then((m) => ({ default: m.KnownPage })));
@@ -123,6 +124,7 @@ const router = createBrowserRouter([
         { path: 'map', element: <MapPage /> },
         { path: 'catalogue', element: <CataloguePage /> },
         { path: 'catalogue/systems', element: <SystemsPage /> },
+        { path: 'catalogue/systems/trees', element: <TreesPage /> },
         { path: 'catalogue/systems/compare', element: <ChoicePage /> },
         { path: 'exchange', element: only('export', <ExchangePage />) },
         { path: 'known', element: <KnownPage /> },

@@ -1,6 +1,7 @@
 using Rama.Core.Decide;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe.Bench;
+using Rama.Core.Prescribe.Practice;
 using Rama.Core.Quantities;
 using Rama.Core.Systems;
 using Rama.Core.Trees;
@@ -109,18 +110,7 @@ public sealed record CutTreeEntry : DecisionSettingsEntry
                     Seed
                 );
         var bench = new TreeBench(system.RulesFor(Answers), tree, toLeave, settings!, Values);
-        var cuts = Cuts is null ? bench.Prescribed() : bench.Made(Cuts);
-        return new(
-            tree,
-            bench.Allowance,
-            cuts,
-            bench.Outcomes(),
-            bench.Before,
-            cuts.Count > 0 ? cuts[^1].After : bench.Before,
-            Cuts is null ? null : PracticeScore.Of(bench, cuts),
-            system.Form.SeenFrom,
-            bench.HeightLimitM
-        );
+        return CutTree.Of(bench, Cuts);
     }
 }
 
@@ -144,4 +134,24 @@ public sealed record CutTree(
     PracticeScore? Score,
     TreeView SeenFrom,
     double? HeightLimitM
-);
+)
+{
+    /// <summary>A tree on the bench, cut by its system or by hand.</summary>
+    /// <param name="bench">The tree.</param>
+    /// <param name="byHand">Cuts made by hand; the system's own when left out.</param>
+    internal static CutTree Of(TreeBench bench, IReadOnlyList<HandCut>? byHand = null)
+    {
+        var cuts = byHand is null ? bench.Prescribed() : bench.Made(byHand);
+        return new(
+            bench.Tree,
+            bench.Allowance,
+            cuts,
+            bench.Outcomes(),
+            bench.Before,
+            cuts.Count > 0 ? cuts[^1].After : bench.Before,
+            byHand is null ? null : PracticeScore.Of(bench, cuts),
+            bench.Rules.System.Form.SeenFrom,
+            bench.HeightLimitM
+        );
+    }
+}

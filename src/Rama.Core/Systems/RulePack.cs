@@ -121,6 +121,7 @@ internal static partial class RulePack
         MostQuestions = 24,
         MostLimits = 8,
         MostPasses = 12,
+        MostExpected = 20,
         MostTries = 200;
 
     private static List<string> Faults(TrainingSystem system)
@@ -162,6 +163,16 @@ internal static partial class RulePack
             system.Form.UsualGround is { RowM: >= 1 and <= 15, TreeM: >= 0.2 and <= 15 },
             "form.ground must be 1 to 15 m between rows and 0.2 to 15 m between trees"
         );
+        Unless(
+            (system.Form.Expected ?? []).Count <= MostExpected,
+            $"expected at most {MostExpected} facts of its trees"
+        );
+        foreach (var fact in system.Form.Expected ?? [])
+            Unless(
+                TreeFact.Codes.Contains(fact.Fact) && fact.Least <= fact.Most,
+                $"form.expected: “{fact.Fact}” must be one of {string.Join(", ", TreeFact.Codes)}, its least not above "
+                    + "its most"
+            );
         if (system.Form.Typical.Fault() is { } shape)
             faults.Add($"form.typical: {shape}");
         Unless(

@@ -172,6 +172,7 @@ public sealed record TrainingSystem(
 /// out.</param>
 /// <param name="WiresM">Heights at which wires usually run, metres; nobody measures them.</param>
 /// <param name="SeenFrom">From where a tree shows what the system is about.</param>
+/// <param name="Expected">What is measured on its trees is expected to lie there.</param>
 public sealed record SystemForm(
     int Leaders,
     double LimbsPerTree,
@@ -180,14 +181,23 @@ public sealed record SystemForm(
     string Source,
     SystemGround? Ground = null,
     IReadOnlyList<double>? WiresM = null,
-    TreeView SeenFrom = TreeView.Along
+    TreeView SeenFrom = TreeView.Along,
+    IReadOnlyList<ExpectedFact>? Expected = null
 )
 {
+    // A tree carries limbs of about its trunk's cross-section together.
+    private static readonly ExpectedFact[] OfAll = [new("limb-area", 0.7, 1.4, "common practice, no source")];
+
     private static readonly SystemGround Usual = new(3.5, 1);
 
     /// <summary>Ground of a tree of which nothing else is known.</summary>
     [JsonIgnore]
     public SystemGround UsualGround => Ground ?? Usual;
+
+    /// <summary>What is expected of its trees: of all systems, and of this one before them.</summary>
+    [JsonIgnore]
+    public IReadOnlyList<ExpectedFact> ExpectedFacts =>
+        [.. Expected ?? [], .. OfAll.Where(a => Expected?.Any(e => e.Fact == a.Fact) != true)];
 
     /// <summary>Wires below a height, metres.</summary>
     /// <param name="heightM">Height allowed, metres.</param>
@@ -240,3 +250,10 @@ public sealed record SystemCaps(
 /// <param name="BaseSeconds">Seconds to walk to a tree and look at it.</param>
 /// <param name="Source">Where the number comes from.</param>
 public sealed record SystemLabour(double BaseSeconds, string Source);
+
+/// <summary>Where something measured on the trees of a system is expected to lie.</summary>
+/// <param name="Fact">What is measured.</param>
+/// <param name="Least">At least, in its unit.</param>
+/// <param name="Most">At most.</param>
+/// <param name="Source">Who says so.</param>
+public sealed record ExpectedFact(string Fact, double Least, double Most, string Source);

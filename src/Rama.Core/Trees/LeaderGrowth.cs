@@ -1,10 +1,18 @@
 namespace Rama.Core.Trees;
 
 /// <summary>Grows the leaders of a tree: one axis, fans of one or two planes, or the scaffolds of a vase.</summary>
-internal sealed class LeaderGrowth(TypicalTree shape, TreePlace place, TreeDraw draw, List<Branch> wood)
+internal sealed class LeaderGrowth(
+    TypicalTree shape,
+    TreePlace place,
+    TreeDraw draw,
+    TreeDraw winding,
+    List<Branch> wood
+)
 {
     // Shape of wood nobody measures: assumption, seen in the drawing.
-    private const double LeaderTipMm = 7;
+    private const double LeaderTipMm = 7,
+        OffWireM = 0.025,
+        ScaffoldWindsDeg = 7;
     private const int PathPieces = 5;
 
     /// <summary>Grows them, with the trunk below where there are several.</summary>
@@ -123,7 +131,7 @@ internal sealed class LeaderGrowth(TypicalTree shape, TreePlace place, TreeDraw 
         for (var p = 1; p <= PathPieces; p++)
             path.Add(
                 new(
-                    along,
+                    along + winding.Normal() * OffWireM,
                     tan * (elbow - trunkM + (heightM - elbow) * p / PathPieces),
                     elbow + (heightM - elbow) * p / PathPieces
                 )
@@ -136,8 +144,13 @@ internal sealed class LeaderGrowth(TypicalTree shape, TreePlace place, TreeDraw 
         var azimuth = 360.0 / leaders * (i + 0.5) + draw.Normal() * 6;
         var length = (heightM - trunkM) / Math.Max(0.2, Math.Cos(shape.LeanDeg * Math.PI / 180));
         List<Point> path = [new(0, 0, trunkM)];
+        var turn = azimuth;
         for (var p = 0; p < PathPieces; p++)
-            path.Add(path[^1].Off(azimuth, 90 - shape.LeanDeg + (p - 2) * 5, length / PathPieces));
+        {
+            turn += winding.Normal() * ScaffoldWindsDeg;
+            var rise = 90 - shape.LeanDeg + (p - 2) * 5 + winding.Normal() * ScaffoldWindsDeg;
+            path.Add(path[^1].Off(turn, rise, length / PathPieces));
+        }
         return (path, azimuth, Math.Sin(azimuth * Math.PI / 180) >= 0 ? 1 : -1);
     }
 }

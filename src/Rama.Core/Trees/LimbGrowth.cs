@@ -4,14 +4,19 @@ using System.Runtime.InteropServices;
 namespace Rama.Core.Trees;
 
 /// <summary>Grows the limbs of a tree with their forks, extensions and water shoots.</summary>
-internal sealed class LimbGrowth(TypicalTree shape, TreePlace place, TreeDraw draw, List<Branch> wood)
+internal sealed class LimbGrowth(TypicalTree shape, TreePlace place, TreeDraw draw, TreeDraw winding, List<Branch> wood)
 {
     // Shape of wood nobody measures: assumptions, seen in the drawing and in which buds a cut takes.
     private const double GoldenAngleDeg = 137.5,
         AngleSdDeg = 10,
         PlaceNoise = 0.1,
-        LimbTipShare = 0.35;
-    private const int RunPieces = 4;
+        LimbTipShare = 0.3,
+        LengthCv = 0.15,
+        TurnsDeg = 7,
+        RisesDeg = 5,
+        UprightFromDeg = 60,
+        OutwardSdDeg = 40;
+    private const int RunPieces = 5;
 
     /// <summary>Grows them on their leaders.</summary>
     public List<GrownLimb> Grow(TreeToGrow tree, List<Stem> stems)
@@ -53,8 +58,11 @@ internal sealed class LimbGrowth(TypicalTree shape, TreePlace place, TreeDraw dr
         // On a leaning plane fruit wood faces the alley, as far as it turns from the row at all.
         if (stem.Side != 0 && Math.Sign(Math.Sin(azimuth * Math.PI / 180)) != stem.Side && draw.Happens(0.75))
             azimuth = -azimuth;
+        // Uprights of a vase stand as a bowl: each out over its own scaffold, none through the middle.
+        if (shape.Layout == LeaderLayout.Vase && shape.RiseLowDeg > UprightFromDeg)
+            azimuth = stem.Branch.AzimuthDeg + winding.Normal() * OutwardSdDeg;
         var length = Math.Clamp(
-            limb.DiameterMm * shape.MetresPerMm * (1 + 0.12 * draw.Normal()),
+            limb.DiameterMm * shape.MetresPerMm * (1 + 0.12 * draw.Normal()) * winding.Positive(new(1, LengthCv)),
             0.15,
             Math.Max(0.5, place.RowSpacingM * 0.45)
         );
@@ -179,21 +187,22 @@ internal sealed class LimbGrowth(TypicalTree shape, TreePlace place, TreeDraw dr
             : Math.Asin(Math.Clamp((to.HeightM - from.HeightM) / length, -1, 1)) * 180 / Math.PI;
     }
 
-    private static ImmutableArray<Point> Run(
-        Point from,
-        double azimuthDeg,
-        double riseDeg,
-        double droopDeg,
-        double lengthM
-    )
+    private ImmutableArray<Point> Run(Point from, double azimuthDeg, double riseDeg, double droopDeg, double lengthM)
     {
         var path = new Point[RunPieces + 1];
-        var (sin, cos) = Math.SinCos(azimuthDeg * Math.PI / 180);
         var piece = lengthM / RunPieces;
         path[0] = from;
         for (var p = 0; p < RunPieces; p++)
         {
-            var (up, flat) = Math.SinCos(Math.Max(-85, riseDeg - droopDeg * (p + 0.5) / RunPieces) * Math.PI / 180);
+            // It leaves its leader as told, and winds on the way.
+            if (p > 0)
+                (azimuthDeg, riseDeg) = (
+                    azimuthDeg + winding.Normal() * TurnsDeg,
+                    riseDeg + winding.Normal() * RisesDeg
+                );
+            var (sin, cos) = Math.SinCos(azimuthDeg * Math.PI / 180);
+            var rise = Math.Clamp(riseDeg - droopDeg * (p + 0.5) / RunPieces, -85, 88);
+            var (up, flat) = Math.SinCos(rise * Math.PI / 180);
             path[p + 1] = new(
                 path[p].AlongM + piece * flat * cos,
                 path[p].AcrossM + piece * flat * sin,

@@ -35,7 +35,7 @@ public sealed class TreeGenerator
         var buds = draw.Whole(TreeDraw.Positive(counts.FloralBuds, budsToo));
         var height = Math.Max(_shape.TrunkM + 0.2, draw.Positive(counts.HeightM));
         LimbToGrow[] toGrow = [.. diameters.Select(d => new LimbToGrow(d, draw.Happens(counts.ForkShare), null))];
-        return Grow(new(trunkMm, counts.Leaders, height, toGrow, buds, counts.FloralShare), draw);
+        return Grow(new(trunkMm, counts.Leaders, height, toGrow, buds, counts.FloralShare), seed, draw);
     }
 
     /// <summary>
@@ -44,13 +44,15 @@ public sealed class TreeGenerator
     /// </summary>
     /// <param name="tree">What was counted.</param>
     /// <param name="seed">Seed for what was not.</param>
-    public FruitTree Model(TreeToGrow tree, int seed) => Grow(tree, new(seed));
+    public FruitTree Model(TreeToGrow tree, int seed) => Grow(tree, seed, new(seed));
 
-    private FruitTree Grow(TreeToGrow tree, TreeDraw draw)
+    private FruitTree Grow(TreeToGrow tree, int seed, TreeDraw draw)
     {
         var wood = new List<Branch>(tree.Limbs.Count * 2 + 4);
-        var stems = new LeaderGrowth(_shape, _place, draw, wood).Grow(tree);
-        var limbs = new LimbGrowth(_shape, _place, draw, wood).Grow(tree, stems);
+        // How wood winds is drawn apart: it must not change what is counted on a tree.
+        TreeDraw winding = new(~seed);
+        var stems = new LeaderGrowth(_shape, _place, draw, winding, wood).Grow(tree);
+        var limbs = new LimbGrowth(_shape, _place, draw, winding, wood).Grow(tree, stems);
         var buds = new BudPlaces(wood, draw, _shape.Bearing, _shape.BudsPerSite);
         if (limbs.Count > 0)
             new BudSharing(stems.Any(s => s.Inner) ? _shape.InnerBuds : 1, draw, buds).Share(tree, limbs);

@@ -57,6 +57,9 @@ internal static class SystemEndpoints
             .MapGet("/catalogue/systems/{system}", Pack)
             .WithSummary("A training system's rule pack, with the words its rules may use");
         group
+            .MapGet("/catalogue/systems/{system}/trees", Trees)
+            .WithSummary("Typical trees of a training system, cut by it, and what is measured on many of them");
+        group
             .MapPost("/catalogue/systems/preview", Preview)
             .For(Act.Catalogue)
             .WithSummary("Try a rule pack on a sample tree");
@@ -85,6 +88,20 @@ internal static class SystemEndpoints
                     Enum.GetValues<Subject>().ToDictionary(s => s.ToString().ToLowerInvariant(), Vocabulary.For)
                 )
             )
+            : TypedResults.NotFound();
+    }
+
+    private static async Task<Results<Ok<SystemTrees>, NotFound>> Trees(
+        string system,
+        CatalogueStore store,
+        HttpContext http,
+        HeavyWork gate,
+        CancellationToken cancel
+    )
+    {
+        var catalogue = (await store.ReadAsync(cancel)).Catalogue;
+        return catalogue.System(system) is { } pack
+            ? TypedResults.Ok(await gate.InTurnAsync(http, _ => Task.FromResult(SystemTrees.Of(pack))))
             : TypedResults.NotFound();
     }
 

@@ -179,6 +179,7 @@ export type PruningDecision = Schemas['PruningDecision'];
 export type CardDrawing = Schemas['CardDrawing'];
 export type BenchView = Schemas['BenchView'];
 export type CutTree = Schemas['CutTree'];
+export type SystemTrees = Schemas['SystemTrees'];
 
 /** What the server answers when an entry cannot be used or a request fails. */
 export interface Problem {

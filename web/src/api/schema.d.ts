@@ -1692,6 +1692,51 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/practice/course": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Five trees for a first day, of the estate's own systems and rising difficulty */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["CourseTree"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/crew-plan/what-if": {
         parameters: {
             query?: never;
@@ -3900,6 +3945,60 @@ export interface paths {
                 };
             };
         };
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/catalogue/systems/{system}/trees": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Typical trees of a training system, cut by it, and what is measured on many of them */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    system: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["SystemTrees"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -6135,6 +6234,64 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["MadeCuts"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/practice/next": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The next tree to practise on: one that trains what went worst on the last */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["NextTreeEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["NextTree"];
                     };
                 };
                 /** @description Bad Request */
@@ -11950,6 +12107,22 @@ export interface components {
              */
             last: string;
         };
+        /** @description A tree of a course. */
+        CourseTree: {
+            /**
+             * Format: uuid
+             * @description Planting it stands in.
+             */
+            planting: string;
+            /** @description Code of that planting. */
+            code: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Name of its system. */
+            system: components["schemas"]["LocalText"];
+            /** @description Which tree, and what it asks. */
+            asks: components["schemas"]["PracticeAsk"];
+        };
         /** @description Left ÷ asked on the trees of a crew. */
         CrewAfterPruning: {
             /**
@@ -13822,6 +13995,23 @@ export interface components {
             header: null | string;
             /** @description The header of the column that holds the unit, where units differ from line to line. */
             unitHeader: null | string;
+        };
+        /** @description Where something measured on the trees of a system is expected to lie. */
+        ExpectedFact: {
+            /** @description What is measured. */
+            fact: string;
+            /**
+             * Format: double
+             * @description At least, in its unit.
+             */
+            least: number;
+            /**
+             * Format: double
+             * @description At most.
+             */
+            most: number;
+            /** @description Who says so. */
+            source: string;
         };
         /** @description What is expected of the trees of one trunk class. */
         ExpectedOfClass: {
@@ -16888,6 +17078,21 @@ export interface components {
              */
             season?: null | number;
         };
+        /** @description The next tree to practise on. */
+        NextTree: {
+            tree: null | components["schemas"]["PracticeAsk"];
+            /** @description What it trains. */
+            trains: components["schemas"]["Trains"];
+        };
+        /** @description What the last tree showed, to choose the next. */
+        NextTreeEntry: {
+            /** @description Trunk class; the middle one when left out. */
+            class?: null | string;
+            /** @description Numbers of the trees cut already, the last one last. */
+            seen?: number[];
+            /** @description Codes of what was said of the last, the gravest first. */
+            said?: string[];
+        };
         /** @description A day of the year of a planting that somebody noted. */
         NotedDayEntry: {
             anchor?: null | components["schemas"]["Anchor"];
@@ -17992,6 +18197,56 @@ export interface components {
              * @description Above the ground.
              */
             heightM: number;
+        };
+        /** @description What a tree asks of whoever practises on it, told by the card's own cuts. */
+        PracticeAsk: {
+            /** @description Its trunk class. */
+            class: string;
+            /**
+             * Format: int32
+             * @description Which of the class it is.
+             */
+            number: number;
+            /**
+             * Format: int32
+             * @description Cuts of wood.
+             */
+            cuts: number;
+            /**
+             * Format: int32
+             * @description Big ones among them.
+             */
+            bigCuts: number;
+            /**
+             * Format: int32
+             * @description Dead, broken or diseased limbs.
+             */
+            unsound: number;
+            /**
+             * Format: int32
+             * @description Cuts that leave a stub for renewal.
+             */
+            stubs: number;
+            /**
+             * Format: int32
+             * @description Leaders cut back.
+             */
+            leaders: number;
+            /**
+             * Format: int32
+             * @description Single buds rubbed off.
+             */
+            buds: number;
+            /**
+             * Format: int32
+             * @description Different steps.
+             */
+            steps: number;
+            /**
+             * Format: double
+             * @description How hard the tree is: cuts, with big ones, steps and buds weighed; only its order means something.
+             */
+            difficulty: number;
         };
         /** @description A fault seen in practice. */
         PracticeFault: {
@@ -21632,6 +21887,8 @@ export interface components {
             wiresM: null | number[];
             /** @description From where a tree shows what the system is about. */
             seenFrom: components["schemas"]["TreeView"];
+            /** @description What is measured on its trees is expected to lie there. */
+            expected: null | components["schemas"]["ExpectedFact"][];
         };
         /** @description Distances a system is usually planted at. */
         SystemGround: {
@@ -21791,6 +22048,31 @@ export interface components {
             question: string;
             /** @description Answers under which a side is renewed. */
             renewing: string[];
+        };
+        /** @description One of them. */
+        SystemTree: {
+            /** @description Its trunk: thin, middle or thick. */
+            trunk: string;
+            /** @description The tree with its cuts. */
+            cut: components["schemas"]["CutTree"];
+        };
+        /** @description What trees of a system look like: a thin, a middle and a thick one cut by it, and many of them measured. */
+        SystemTrees: {
+            /** @description Identifier of the system. */
+            system: string;
+            /** @description The three, by their trunks. */
+            trees: components["schemas"]["SystemTree"][];
+            /** @description Heights of its wires, metres. */
+            wiresM: number[];
+            /**
+             * Format: int32
+             * @description Trees measured.
+             */
+            measured: number;
+            /** @description What was measured on them. */
+            facts: components["schemas"]["TreeFact"][];
+            /** @description Where the numbers they are made from come from. */
+            source: string;
         };
         /** @description The years of one system. */
         SystemYears: {
@@ -22910,6 +23192,11 @@ export interface components {
             /** @description What was done of it, in any season. */
             done: components["schemas"]["TaskDone"][];
         };
+        /**
+         * @description What a tree is chosen for.
+         * @enum {unknown}
+         */
+        Trains: "harder" | "bigLimbs" | "unsound" | "stubs" | "leaders" | "number" | "order";
         /** @description A finished tree counted to see whether it came out as asked. */
         TreeCheck: {
             /**
@@ -23088,6 +23375,29 @@ export interface components {
              * @description How many of them at least.
              */
             due: number;
+        };
+        /** @description Something an orchardist would measure on the typical trees of a system, over many of them, beside what is expected. */
+        TreeFact: {
+            /** @description What is measured. */
+            code: string;
+            /**
+             * Format: double
+             * @description One tree in ten has less.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description The middle tree.
+             */
+            middle: number;
+            /**
+             * Format: double
+             * @description One tree in ten has more.
+             */
+            high: number;
+            /** @description Unit of all three. */
+            unit: string;
+            expected: null | components["schemas"]["ExpectedFact"];
         };
         /** @description Where a tree stands and how high it may be. */
         TreePlace: {

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { BenchCut, FruitTree, Branch } from '../api/client';
 import {
-  apart,
   budsFalling,
   fallsWith,
   frameOf,
@@ -105,19 +104,6 @@ describe('the drawing of a tree', () => {
     expect(budsFalling(forked, 1, 0.5, standingAfter([]))).toBe(8);
     expect(budsFalling(forked, 1, 0.65, standingAfter([]))).toBe(7);
     expect(budsFalling(forked, 1, 0.5, standingAfter([cut(1, 1, [1])]))).toBe(7);
-  });
-
-  it('moves tags apart that would lie on each other', () => {
-    const moved = apart(
-      [
-        { x: 10, y: 10 },
-        { x: 12, y: 14 },
-        { x: 300, y: 12 },
-      ],
-      20,
-    );
-    expect(Math.abs(moved[0]!.y - moved[1]!.y)).toBeGreaterThanOrEqual(20);
-    expect(moved[2]).toEqual({ x: 300, y: 12 });
   });
 
   it('marks whole feet for who reads feet, half or whole metres for others', () => {

@@ -1,4 +1,5 @@
-import type { CardDrawnCut, FruitTree, Point, Branch, BudSite } from '../api/client';
+import type { CardDrawnCut, FruitTree, Point, Branch } from '../api/client';
+import { SHOOT_REACH_M } from './buds';
 import { M_PER_FT, type UnitSystem } from '../units/system';
 
 /** From where a tree is looked at: from the alley, along the row, or from the end of the row, across it. */
@@ -54,6 +55,8 @@ function extentOf(tree: FruitTree): { reach: number; top: number } {
       reach = Math.max(reach, Math.abs(place.alongM), Math.abs(place.acrossM));
       top = Math.max(top, place.heightM);
     }
+  // Bearing shoots grow on beyond their limbs.
+  if (tree.buds.some((b) => b.kind === 'fruitingShoot')) [reach, top] = [reach + SHOOT_REACH_M, top + SHOOT_REACH_M];
   return { reach, top };
 }
 
@@ -116,11 +119,14 @@ export function placeAt(branch: Branch, at: number): Point {
   return stretch(branch, 0, Math.min(at, branch.lengthM)).at(-1)?.place ?? branch.path[0]!;
 }
 
-/** Outline of tapered wood, true to scale but never too thin to see. */
-export function woodPath(branch: Branch, from: number, to: number, view: View, frame: Frame, least = 1.2): string {
+/** Pixels wood is drawn wider than to scale, so that thin wood is seen and still tapers. */
+const WIDER = 0.8;
+
+/** Outline of tapered wood, less than a pixel wider than to scale. */
+export function woodPath(branch: Branch, from: number, to: number, view: View, frame: Frame, least = 0): string {
   const points = stretch(branch, from, to).map(({ place, at }) => ({
     ...project(place, view, frame),
-    half: Math.max(least, (widthMm(branch, at) / 1000) * frame.scale) / 2,
+    half: Math.max(least, (widthMm(branch, at) / 1000) * frame.scale + WIDER) / 2,
   }));
   if (points.length < 2) return '';
   const sides = points.map((p, i) => {
@@ -142,31 +148,6 @@ export function widthMm(branch: Branch, at: number): number {
     : branch.diameterMm;
 }
 
-/**
- * Where a bud is drawn: beside the wood, on the side it sits on. Its number decides what nobody counted: left or right.
- */
-export function budSpot(bud: BudSite, branch: Branch, view: View, frame: Frame): Spot & { turn: number } {
-  const here = stretch(branch, Math.max(0, bud.atM - 0.02), Math.min(branch.lengthM, bud.atM + 0.02)).map((p) =>
-    project(p.place, view, frame),
-  );
-  const [a, b] = [here[0]!, here.at(-1)!];
-  const length = Math.hypot(b.x - a.x, b.y - a.y);
-  const along = length > 0.01 ? { x: (b.x - a.x) / length, y: (b.y - a.y) / length } : { x: 1, y: 0 };
-  // The normal that looks up.
-  let normal = { x: -along.y, y: along.x };
-  if (normal.y > 0) normal = { x: -normal.x, y: -normal.y };
-  const off =
-    bud.kind === 'terminal'
-      ? 0
-      : ((widthMm(branch, bud.atM) / 2000) * frame.scale + Math.min(3.4, frame.scale / 55)) *
-        (bud.side === 'under' ? -1 : bud.side === 'upper' ? 1 : bud.id % 2 === 0 ? 0.8 : -0.6);
-  return {
-    x: (a.x + b.x) / 2 + normal.x * off,
-    y: (a.y + b.y) / 2 + normal.y * off,
-    turn: (Math.atan2(normal.y * Math.sign(off || 1), normal.x * Math.sign(off || 1)) * 180) / Math.PI + 90,
-  };
-}
-
 /** A height marked on the scale at the edge. */
 export interface ScaleMark {
   /** Metres above the ground. */
@@ -176,29 +157,16 @@ export interface ScaleMark {
   unit: 'm' | 'ft';
 }
 
+const MARK_PX = 16;
+
 /** Heights to mark on the scale at the edge: half or whole metres, or whole feet. */
 export function scaleMarks(frame: Frame, system: UnitSystem): ScaleMark[] {
   const [unit, metres] = system === 'us' ? ['ft' as const, M_PER_FT] : ['m' as const, 1];
-  const top = frame.foot.y / frame.scale / metres;
+  // A mark needs room for its words above it.
+  const top = (frame.foot.y - MARK_PX) / frame.scale / metres;
   const step = system === 'us' ? (top > 12 ? 4 : 2) : top > 3.8 ? 1 : 0.5;
-  const marks = Array.from({ length: Math.floor((top - 0.05) / step) }, (_, i) => (i + 1) * step);
+  const marks = Array.from({ length: Math.floor(top / step) }, (_, i) => (i + 1) * step);
   return marks.map((told) => ({ at: told * metres, told, unit }));
-}
-
-/** Moves tags that lie on each other apart, up and down, each as little as it takes. */
-export function apart(spots: Spot[], gap: number): Spot[] {
-  const placed: Spot[] = [];
-  const order = spots.map((s, i) => ({ ...s, i })).sort((a, b) => a.y - b.y);
-  const out = [...spots];
-  for (const spot of order) {
-    let y = spot.y;
-    for (const other of placed)
-      if (Math.abs(other.x - spot.x) < gap && y < other.y + gap && y > other.y - gap) y = other.y + gap;
-    placed.push({ x: spot.x, y });
-    placed.sort((a, b) => a.y - b.y);
-    out[spot.i] = { x: spot.x, y };
-  }
-  return out;
 }
 
 /** What falls with a branch cut at a length: metres left of every piece that loses some. */

@@ -260,6 +260,7 @@ export function BenchPage() {
                 wires={data.wiresM}
                 heightLimitM={data.heightLimitM}
                 heightLimitText={limit}
+                alleyText={t('bench.alley')}
                 spoken={mode === 'practice' ? spoken : []}
                 aim={shownAim && { ...shownAim, leaveM: leaves(data, shownAim) }}
                 onAim={byHand ? setAim : undefined}

@@ -251,6 +251,7 @@ export function SystemEditor({
               made={shown.sample.cuts.filter((c) => c.bud === null)}
               heightLimitM={shown.sample.heightLimitM}
               heightLimitText={t('bench.height-limit')}
+              alleyText={t('bench.alley')}
             />
           )}
         </div>

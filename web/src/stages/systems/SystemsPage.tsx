@@ -27,6 +27,7 @@ export function SystemsPage() {
     <main className="page systems">
       <div className="stage-head">
         <h1>{t('systems.title')}</h1>
+        <Link to="trees">{t('trees.title')}</Link>
         <Link to="compare">{t('choice.title')}</Link>
         <Link to="/catalogue">{t('place.catalogue')}</Link>
       </div>

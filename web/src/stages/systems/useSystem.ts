@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { api, answered, type CutTree, type PackPreview, type TrainingSystem } from '../../api/client';
+import { api, answered, type CutTree, type PackPreview, type SystemTrees, type TrainingSystem } from '../../api/client';
 
 const SHARE_LEFT = 0.7;
 const SEED = 4;
@@ -23,6 +23,18 @@ export function useSampleTree(system: TrainingSystem | undefined) {
         }),
       ) as Promise<CutTree>,
     enabled: system !== undefined,
+    staleTime: Infinity,
+  });
+}
+
+/** Typical trees of a system, thin, middle and thick, cut by it, and what is measured on many of them. */
+export function useSystemTrees(id: string) {
+  return useQuery({
+    queryKey: ['sample-tree', 'all', id],
+    queryFn: () =>
+      answered(
+        api.GET('/api/v1/catalogue/systems/{system}/trees', { params: { path: { system: id } } }),
+      ) as Promise<SystemTrees>,
     staleTime: Infinity,
   });
 }
