@@ -1,8 +1,8 @@
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
-using Rama.Core.Prescribe.Bench;
 using Rama.Core.Prescribe.Issue;
+using Rama.Core.Prescribe.Practice;
 using Rama.Data.Crew;
 using Rama.Data.Database;
 using Rama.Data.Plan;
@@ -181,6 +181,29 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
             .Take(200)
             .ToListAsync(cancel);
 
+    // More systems than an estate has, and more tries than it takes to find a planting with a prescription.
+    private const int MostSystems = 8,
+        MostOfSystem = 6;
+
+    /// <summary>Plantings to practise on, by system; of each the oldest first, since their trees are grown.</summary>
+    public async Task<IReadOnlyList<IReadOnlyList<PracticeGround>>> PracticeGroundsAsync(CancellationToken cancel)
+    {
+        var all = await database
+            .Plantings.AsNoTracking()
+            .OrderBy(p => p.YearPlanted)
+            .ThenBy(p => p.Code)
+            .Select(p => new PracticeGround(p.Id, p.Code, p.Name, p.System))
+            .ToListAsync(cancel);
+        return
+        [
+            .. all.GroupBy(g => g.System)
+                .OrderByDescending(g => g.Count())
+                .ThenBy(g => g.Key, StringComparer.Ordinal)
+                .Take(MostSystems)
+                .Select(g => (IReadOnlyList<PracticeGround>)[.. g.Take(MostOfSystem)]),
+        ];
+    }
+
     /// <summary>What the practice trees of the season at hand show of each pruner, over all plantings.</summary>
     public async Task<IReadOnlyList<PrunerPractice>> PrunersAsync(int season, CancellationToken cancel)
     {
@@ -264,3 +287,10 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
 /// <param name="BudsLeft">Buds that were left.</param>
 /// <param name="Score">Its score.</param>
 public sealed record PracticeTree(Guid Id, Guid Worker, string Tree, double ToLeave, int BudsLeft, PracticeScore Score);
+
+/// <summary>A planting to practise on.</summary>
+/// <param name="Id">Its key.</param>
+/// <param name="Code">Its code.</param>
+/// <param name="Name">Its name.</param>
+/// <param name="System">Its training system.</param>
+public sealed record PracticeGround(Guid Id, string Code, string Name, string System);

@@ -1,6 +1,6 @@
 using Microsoft.AspNetCore.Http.HttpResults;
 using Rama.Core.Check;
-using Rama.Core.Prescribe.Bench;
+using Rama.Core.Prescribe.Practice;
 using Rama.Data.Check;
 using Rama.Data.Crew;
 using Rama.Data.Estate;

@@ -3,12 +3,11 @@ using Rama.Core.Explain;
 using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
+using Rama.Core.Prescribe.Practice;
 using Rama.Core.Systems;
 using Rama.Core.Target.Capacity;
 using Rama.Core.Trees;
-using Rama.Data.Estate;
 using Rama.Data.Plan;
-using Rama.Data.Prescribe;
 using Rama.Data.Target;
 using Rama.Web.Accounts;
 
@@ -42,16 +41,6 @@ public record BenchCuts : BenchTreeChoice
 {
     /// <summary>The cuts in their order.</summary>
     public IReadOnlyList<HandCut> Cuts { get; init; } = [];
-}
-
-/// <summary>A practice tree to keep.</summary>
-public sealed record PracticeRun : BenchCuts
-{
-    /// <summary>Given by the device, so that a tree sent twice is one.</summary>
-    public Guid Id { get; init; }
-
-    /// <summary>Who cut it: somebody of the crew.</summary>
-    public Guid Worker { get; init; }
 }
 
 /// <summary>A tree on the bench.</summary>
@@ -126,19 +115,6 @@ public sealed record MadeCuts(IReadOnlyList<BenchCut> Cuts, PracticeScore Score,
     }
 }
 
-/// <summary>A practice tree that was kept.</summary>
-public sealed record PracticeLine(
-    Guid Id,
-    string Pruner,
-    DateTimeOffset At,
-    string Tree,
-    int Score,
-    int BudsLeft,
-    double Target,
-    double Minutes,
-    IReadOnlyList<Notice> Remarks
-);
-
 internal static class BenchEndpoints
 {
     public static RouteGroupBuilder MapBench(this RouteGroupBuilder api)
@@ -156,12 +132,6 @@ internal static class BenchEndpoints
             .MapGet("/bench/light", Light)
             .For(Act.Read)
             .WithSummary("How the sun reaches the rows of the planting, to move height and spacing with");
-        bench.MapGet("/practice", Runs).For(Act.Practice).WithSummary("Trees cut for practice, the latest first");
-        bench.MapPost("/practice", Keep).For(Act.Practice).WithSummary("Keep a tree cut for practice");
-        api.MapGet("/practice", Pruners)
-            .For(Act.Practice)
-            .WithTags("Prescribe")
-            .WithSummary("What the season's practice shows of each pruner, over all plantings");
         return api;
     }
 
@@ -182,12 +152,6 @@ internal static class BenchEndpoints
             )
         );
     }
-
-    private static async Task<Ok<IReadOnlyList<PrunerPractice>>> Pruners(
-        EstateStore estates,
-        PrescribeStore store,
-        CancellationToken cancel
-    ) => TypedResults.Ok(await store.PrunersAsync((await estates.ReadAsync(cancel)).Season, cancel));
 
     private static async Task<Results<Ok<BenchView>, NotFound>> Put(
         Guid id,
@@ -238,47 +202,5 @@ internal static class BenchEndpoints
         if (await trees.PutAsync(id, body.ToChoice(), cancel) is not { } put)
             return TypedResults.NotFound();
         return TypedResults.Ok(MadeCuts.Of(put.Bench, body.Cuts));
-    }
-
-    private static async Task<Results<Ok<IReadOnlyList<PracticeLine>>, NotFound>> Runs(
-        Guid id,
-        PlantingStore plantings,
-        PrescribeStore store,
-        CancellationToken cancel
-    )
-    {
-        if (await plantings.FindAsync(id, cancel) is null)
-            return TypedResults.NotFound();
-        var runs = await store.RunsAsync(id, cancel);
-        return TypedResults.Ok<IReadOnlyList<PracticeLine>>([
-            .. runs.Select(r => new PracticeLine(
-                r.Id,
-                r.Worker!.Name,
-                r.At,
-                r.Tree,
-                r.Score,
-                r.BudsLeft,
-                r.Target,
-                r.Minutes,
-                r.ToRemarks()
-            )),
-        ]);
-    }
-
-    private static async Task<Results<Ok<MadeCuts>, NotFound>> Keep(
-        Guid id,
-        PracticeRun body,
-        BenchTrees trees,
-        PrescribeStore store,
-        CancellationToken cancel
-    )
-    {
-        if (await trees.PutAsync(id, body.ToChoice(), cancel) is not { } put)
-            return TypedResults.NotFound();
-        var made = MadeCuts.Of(put.Bench, body.Cuts);
-        var left = made.Cuts.Count == 0 ? put.Bench.Before.FloralBuds : made.Cuts[^1].After.FloralBuds;
-        var tree = body.Row is { } row ? $"{row}/{body.Tree}" : $"{put.Of.Class.Name} {body.Number}";
-        PracticeTree kept = new(body.Id, body.Worker, tree, put.Bench.ToLeave, left, made.Score);
-        return await store.KeepRunAsync(id, put.Season, kept, cancel) ? TypedResults.Ok(made) : TypedResults.NotFound();
     }
 }

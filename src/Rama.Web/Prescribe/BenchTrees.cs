@@ -4,6 +4,7 @@ using Rama.Core.Passes;
 using Rama.Core.Plan;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
+using Rama.Core.Prescribe.Practice;
 using Rama.Data.Estate;
 using Rama.Data.Plan;
 
@@ -22,12 +23,9 @@ internal sealed class BenchTrees(PlantingStore store, CatalogueStore catalogues,
         if (await store.VersionAsync(id, cancel) is not { } version)
             return null;
         var key = ("bench", version, (await catalogues.ReadAsync(cancel)).Stamp, choice);
-        if (cache.Find(key) is { } known)
+        if (cache.Find<TreeOnBench>(key) is { } known)
             return known;
-        if (await store.FindAsync(id, cancel) is not { } stored)
-            return null;
-        var reading = PlanReading.Of(stored.ToEntry(), stored.Catalogue);
-        if (PruningPlan.Of(reading).ToPrune(reading) is not { } toPrune)
+        if (await ToPruneAsync(id, cancel) is not var (stored, reading, toPrune))
             return null;
         var (bench, of) = choice.Put(toPrune);
         TreeOnBench tree = new(
@@ -41,6 +39,31 @@ internal sealed class BenchTrees(PlantingStore store, CatalogueStore catalogues,
         );
         // What was read may be newer than the version asked for just before; it is then read once more, no harm done.
         return cache.Keep(key, tree);
+    }
+
+    /// <summary>What trees of a class ask of who practises on them; null without the planting or a prescription for it.
+    /// </summary>
+    public async Task<IReadOnlyList<PracticeAsk>?> AsksAsync(Guid id, string? trunk, CancellationToken cancel)
+    {
+        if (await store.VersionAsync(id, cancel) is not { } version)
+            return null;
+        var key = ("asks", version, (await catalogues.ReadAsync(cancel)).Stamp, trunk);
+        if (cache.Find<IReadOnlyList<PracticeAsk>>(key) is { } known)
+            return known;
+        return await ToPruneAsync(id, cancel) is var (_, _, toPrune)
+            ? cache.Keep(key, PracticeAsk.Of(toPrune, trunk))
+            : null;
+    }
+
+    private async Task<(StoredPlanting, PlanReading, PrescribedPlanting)?> ToPruneAsync(
+        Guid id,
+        CancellationToken cancel
+    )
+    {
+        if (await store.FindAsync(id, cancel) is not { } stored)
+            return null;
+        var reading = PlanReading.Of(stored.ToEntry(), stored.Catalogue);
+        return PruningPlan.Of(reading).ToPrune(reading) is { } toPrune ? (stored, reading, toPrune) : null;
     }
 
     private static IReadOnlyList<BenchPass> PassesOf(PrescribedPlanting of)
@@ -87,10 +110,11 @@ internal sealed class BenchCache : IDisposable
 
     private readonly MemoryCache _trees = new(new MemoryCacheOptions { SizeLimit = MostTrees });
 
-    public TreeOnBench? Find(object key) => _trees.Get<TreeOnBench>(key);
+    public T? Find<T>(object key)
+        where T : class => _trees.Get<T>(key);
 
-    public TreeOnBench Keep(object key, TreeOnBench tree) =>
-        _trees.Set(key, tree, new MemoryCacheEntryOptions { Size = 1, SlidingExpiration = Kept });
+    public T Keep<T>(object key, T tree)
+        where T : class => _trees.Set(key, tree, new MemoryCacheEntryOptions { Size = 1, SlidingExpiration = Kept });
 
     public void Dispose() => _trees.Dispose();
 }

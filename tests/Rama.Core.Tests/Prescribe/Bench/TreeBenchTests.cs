@@ -2,6 +2,7 @@ using CsCheck;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
+using Rama.Core.Prescribe.Practice;
 using Rama.Core.Systems;
 using Rama.Core.Tests.Trees;
 using Rama.Core.Trees;

@@ -1,7 +1,8 @@
 using Rama.Core.Explain;
+using Rama.Core.Prescribe.Bench;
 using Rama.Core.Trees;
 
-namespace Rama.Core.Prescribe.Bench;
+namespace Rama.Core.Prescribe.Practice;
 
 /// <summary>What an experienced pruner says of a tree cut for practice.</summary>
 /// <param name="Said">The remark.</param>

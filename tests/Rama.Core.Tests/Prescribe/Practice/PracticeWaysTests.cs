@@ -1,10 +1,11 @@
 using System.Globalization;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
+using Rama.Core.Prescribe.Practice;
 using Rama.Core.Systems;
 using Rama.Core.Trees;
 
-namespace Rama.Core.Tests.Prescribe.Bench;
+namespace Rama.Core.Tests.Prescribe.Practice;
 
 /// <summary>
 /// Practice cannot be gamed: what no lead would let pass scores low in every system, what a good pruner does scores
@@ -149,7 +150,10 @@ public sealed class PracticeWaysTests(ITestOutputHelper output)
                 tree.RubOff(bud);
             else
                 tree.Cut(cut.Branch!.Value, cut.LeaveM ?? 0);
-        return tree.LeftM(cuts[without].Branch!.Value) > (cuts[without].LeaveM ?? 0) + 0.1;
+        // A peg of it that another cut left is gone all the same.
+        var branch = bench.Tree.Branches[cuts[without].Branch!.Value];
+        var leaves = cuts[without].LeaveM ?? 0;
+        return tree.LeftM(branch.Id) > leaves + Math.Max(0.1, 0.2 * (branch.LengthM - leaves));
     }
 
     private static double Total(PracticeScore of) =>

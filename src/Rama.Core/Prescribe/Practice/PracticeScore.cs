@@ -1,6 +1,7 @@
 using Rama.Core.Explain;
+using Rama.Core.Prescribe.Bench;
 
-namespace Rama.Core.Prescribe.Bench;
+namespace Rama.Core.Prescribe.Practice;
 
 /// <summary>
 /// A tree cut for practice, scored against the card: number, work done, limits, order and minutes, each remark with its

@@ -1,10 +1,11 @@
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
+using Rama.Core.Prescribe.Practice;
 using Rama.Core.Systems;
 using Rama.Core.Tests.Trees;
 using Rama.Core.Trees;
 
-namespace Rama.Core.Tests.Prescribe.Bench;
+namespace Rama.Core.Tests.Prescribe.Practice;
 
 /// <summary>
 /// Points of practice: work done earns them, misses cost with their size, slow work with its minutes, and a grave fault

@@ -1,6 +1,7 @@
+using Rama.Core.Prescribe.Bench;
 using Rama.Core.Trees;
 
-namespace Rama.Core.Prescribe.Bench;
+namespace Rama.Core.Prescribe.Practice;
 
 /// <summary>How much of what the card asks of a tree is done, and what was cut that it keeps.</summary>
 /// <remarks>
@@ -70,6 +71,10 @@ internal sealed class PracticeWork
     {
         var (asked, done) = (0.0, 0.0);
         var (buds, rubbed) = (0.0, 0.0);
+        var stepOf = _bench
+            .Pruning.Cuts.Where(c => c.Bud is null)
+            .GroupBy(c => c.Branch)
+            .ToDictionary(g => g.Key, g => g.Last().StepId);
         foreach (var step in _bench.Pruning.Cuts.GroupBy(c => c.StepId))
         {
             var own = Made.Where(c => c.StepId == step.Key).ToList();
@@ -80,9 +85,11 @@ internal sealed class PracticeWork
             // What fell with a bigger piece is done as well.
             var gone = wood.Count(c => Left.LeftM(c.Branch) <= c.LeaveM + SlackM(c));
             asked += OfWood * wood.Count;
-            // A big cut stands for no small one of its step.
+            // A big cut stands for no small one of its step, and what the card takes for another step for none of this.
             var big = step.Where(c => c.Bud is null && IsWeighty(c)).Select(c => c.Branch).ToHashSet();
-            var asAsked = own.Count(c => c.Bud is null && !big.Contains(c.Branch));
+            var asAsked = own.Count(c =>
+                c.Bud is null && !big.Contains(c.Branch) && stepOf.GetValueOrDefault(c.Branch, step.Key) == step.Key
+            );
             done += OfWood * Math.Min(wood.Count, Math.Max(gone, asAsked));
             var weighty = step.Count(c => c.Bud is null && IsWeighty(c));
             asked += OfBig * weighty;

@@ -1,6 +1,6 @@
 using Rama.Core.Explain;
 
-namespace Rama.Core.Prescribe.Bench;
+namespace Rama.Core.Prescribe.Practice;
 
 /// <summary>What the practice trees of one pruner show the lead.</summary>
 /// <param name="Worker">The pruner.</param>

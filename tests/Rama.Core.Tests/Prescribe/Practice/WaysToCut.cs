@@ -1,7 +1,8 @@
 using Rama.Core.Prescribe.Bench;
+using Rama.Core.Prescribe.Practice;
 using Rama.Core.Trees;
 
-namespace Rama.Core.Tests.Prescribe.Bench;
+namespace Rama.Core.Tests.Prescribe.Practice;
 
 /// <summary>Ways to cut a tree on the bench, bad ones and sensible ones, for any system.</summary>
 internal static class WaysToCut
@@ -58,12 +59,22 @@ internal static class WaysToCut
         ("the card, collars not quite flush", b =>
             [.. Card(b).Select(c => c is { Branch: not null, LeaveM: 0 or null } ? c with { LeaveM = .01 } : c)]
         ),
-        ("the card without its last twentieth", b => [.. Card(b).SkipLast(Card(b).Count / 20)]),
+        ("the card without its last twentieth", b => WithoutLast(b)),
         ("the card, each step from its end", b => [.. Steps(b).SelectMany(s => s.Reverse())]),
         ("the card, other buds of the same kind", b => OtherBuds(b)),
     ];
 
     public static List<HandCut> Card(TreeBench bench) => [.. bench.Prescribed().Select(Hand)];
+
+    // A twentieth of its cuts, and no more than a twentieth of what falls with them.
+    private static List<HandCut> WithoutLast(TreeBench bench)
+    {
+        var cuts = bench.Prescribed();
+        var (skipped, fallen) = (0, 0.0);
+        while (skipped < cuts.Count / 20 && (fallen += cuts[^(skipped + 1)].Drop) <= cuts.Sum(c => c.Drop) / 20.0)
+            skipped++;
+        return [.. cuts.SkipLast(skipped).Select(Hand)];
+    }
 
     private static IEnumerable<IEnumerable<HandCut>> Steps(TreeBench bench) =>
         bench.Prescribed().GroupBy(c => c.StepId).Select(g => g.Select(Hand));
