@@ -80,6 +80,7 @@ public sealed class IsolationTests(RamaApplication application) : IClassFixture<
                 (HttpMethod.Get, $"/api/v1/plantings/{mine}/cards", null),
                 (HttpMethod.Get, $"/api/v1/plantings/{mine}/prescriptions/1", null),
                 (HttpMethod.Get, $"/api/v1/plantings/{mine}/practice", null),
+                (HttpMethod.Post, $"/api/v1/plantings/{mine}/practice/next", "{}"),
                 (HttpMethod.Post, $"/api/v1/plantings/{mine}/bench", "{}"),
                 (HttpMethod.Post, $"/api/v1/plantings/{mine}/bench/cuts", """{"cuts": []}"""),
                 (

@@ -29,7 +29,11 @@ export function Shell() {
           </NavLink>
           <NavLink to={`/map${search}`}>{t('place.map')}</NavLink>
           {may('count') && <NavLink to="/field">{t('place.field')}</NavLink>}
-          {may('practice') && <NavLink to="/crew">{t('place.crew')}</NavLink>}
+          {may('practice') ? (
+            <NavLink to="/crew">{t('place.crew')}</NavLink>
+          ) : (
+            <NavLink to="/practice">{t('place.practice')}</NavLink>
+          )}
           <NavLink to="/results">{t('place.results')}</NavLink>
           <NavLink to="/catalogue">{t('place.catalogue')}</NavLink>
           {may('export') && <NavLink to="/exchange">{t('place.exchange')}</NavLink>}

@@ -109,7 +109,7 @@ internal static class PracticeEndpoints
                 offered.AddRange(asks.Select(a => new CourseTree(ground.Id, ground.Code, ground.Name, system, a)));
                 break;
             }
-            return TypedResults.Ok(PracticeCourse.Rising(offered, t => t.Asks.Difficulty));
+            return TypedResults.Ok(PracticeCourse.Rising(offered, t => t.Asks.Difficulty, t => t.Planting));
         });
 
     private static async Task<Results<Ok<NextTree>, NotFound>> Next(

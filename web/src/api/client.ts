@@ -179,6 +179,8 @@ export type PruningDecision = Schemas['PruningDecision'];
 export type CardDrawing = Schemas['CardDrawing'];
 export type BenchView = Schemas['BenchView'];
 export type CutTree = Schemas['CutTree'];
+export type CourseTree = Schemas['CourseTree'];
+export type NextTree = Schemas['NextTree'];
 export type SystemTrees = Schemas['SystemTrees'];
 
 /** What the server answers when an entry cannot be used or a request fails. */

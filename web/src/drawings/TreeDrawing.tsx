@@ -32,7 +32,8 @@ interface Props {
   /** What would fall if the piece under the pointer were cut. */
   aim?: Aim | null;
   onAim?: (aim: Aim | null) => void;
-  onCut?: (aim: Aim) => void;
+  /** Cuts; whether a finger did it. */
+  onCut?: (aim: Aim, touched: boolean) => void;
   /** Ground drawn below the foot. */
   ground?: number;
   /** Pixels kept free at the sides. */
@@ -104,7 +105,9 @@ export function TreeDrawing({
       height={height}
       viewBox={`0 0 ${width} ${height}`}
       {...(heightLimitText === '' ? { 'aria-hidden': true } : { role: 'img', 'aria-label': heightLimitText })}
-      onPointerLeave={() => onAim?.(null)}
+      onPointerLeave={(e) => {
+        if (e.pointerType !== 'touch') onAim?.(null);
+      }}
     >
       <rect x={0} y={groundY} width={width} height={height - groundY} className="tree-ground" />
       {alleyText && view === 'across' && (

@@ -31,7 +31,8 @@ interface Props {
   standing: Standing;
   aim: Aim | null;
   onAim: ((aim: Aim | null) => void) | undefined;
-  onCut: ((aim: Aim) => void) | undefined;
+  /** Cuts; whether a finger did it. */
+  onCut: ((aim: Aim, touched: boolean) => void) | undefined;
 }
 
 /** The wood of a tree with its spurs, shoots and buds; what was cut is pale. */
@@ -118,9 +119,11 @@ export const TreeWood = memo(function TreeWood({ tree, view, frame, standing, ai
               <path
                 d={woodPath(branch, 0, left, view, frame, 12)}
                 className="tree-hit"
-                onPointerMove={(e) => onAim?.(aimAt(branch)(e))}
+                onPointerMove={(e) => {
+                  if (!isTouch(e)) onAim?.(aimAt(branch)(e));
+                }}
                 onClick={(e) => {
-                  onCut(aimAt(branch)(e));
+                  onCut(aimAt(branch)(e), isTouch(e));
                 }}
               />
             )}
@@ -168,9 +171,11 @@ function Buds({
     const here: Aim = { branch: null, bud: bud.id, leaveM: 0 };
     const hand = bud.floral &&
       onCut && {
-        onPointerMove: () => onAim?.(here),
-        onClick: () => {
-          onCut(here);
+        onPointerMove: (e: React.PointerEvent) => {
+          if (!isTouch(e)) onAim?.(here);
+        },
+        onClick: (e: React.MouseEvent) => {
+          onCut(here, isTouch(e));
         },
       };
     if (bud.kind === 'fruitingShoot')
@@ -222,8 +227,8 @@ function FruitingShoot({
   shoot: DrawnShoot;
   size: number;
   className: string;
-  onPointerMove?: () => void;
-  onClick?: () => void;
+  onPointerMove?: (e: React.PointerEvent) => void;
+  onClick?: (e: React.MouseEvent) => void;
 }) {
   return (
     <g className={className} {...hand}>
@@ -234,6 +239,9 @@ function FruitingShoot({
     </g>
   );
 }
+
+/** Whether a finger did it; a click tells that in all browsers of this decade. */
+const isTouch = (e: React.MouseEvent) => (e.nativeEvent as PointerEvent).pointerType === 'touch';
 
 const round = ({ x, y }: { x: number; y: number }) => `${x.toFixed(1)} ${y.toFixed(1)}`;
 

@@ -37,7 +37,8 @@ public sealed record PracticeAsk(
     /// </summary>
     public double Difficulty => Cuts + PerBig * BigCuts + PerStep * Steps + PerBud * Buds;
 
-    /// <summary>What trees of one class ask, those that ask for anything.</summary>
+    /// <summary>What trees of one class ask: those that carry more than they should, since nobody learns on others.
+    /// </summary>
     /// <param name="of">What is to be cut.</param>
     /// <param name="trunk">The class; the middle one when left out or unknown.</param>
     public static IReadOnlyList<PracticeAsk> Of(PrescribedPlanting of, string? trunk = null) =>

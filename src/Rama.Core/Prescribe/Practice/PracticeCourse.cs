@@ -55,20 +55,34 @@ public static class PracticeCourse
         ("practice.slow", Trains.Order),
     ];
 
-    /// <summary>Trees of rising difficulty, from the easiest to the hardest, each another one.</summary>
+    /// <summary>
+    /// Trees of rising difficulty, from the easiest to the hardest, of as many kinds as there are.
+    /// </summary>
     /// <param name="trees">Trees to choose from.</param>
     /// <param name="difficulty">How hard each is.</param>
+    /// <param name="kind">What it is a tree of, such as its system.</param>
     /// <returns>Five, or all where there are fewer.</returns>
-    public static IReadOnlyList<T> Rising<T>(IEnumerable<T> trees, Func<T, double> difficulty)
+    public static IReadOnlyList<T> Rising<T, TKind>(
+        IEnumerable<T> trees,
+        Func<T, double> difficulty,
+        Func<T, TKind> kind
+    )
     {
         T[] sorted = [.. trees.OrderBy(difficulty)];
         var many = Math.Min(Trees, sorted.Length);
-        return
-        [
-            .. Enumerable
-                .Range(0, many)
-                .Select(i => sorted[many == 1 ? 0 : (int)Math.Round(i * (sorted.Length - 1.0) / (many - 1))]),
-        ];
+        List<T> chosen = [];
+        HashSet<TKind> kinds = [];
+        for (var (i, last) = (0, -1); i < many; i++)
+        {
+            var wanted = many == 1 ? 0 : i * (sorted.Length - 1.0) / (many - 1);
+            // Those after it have to find a place as well.
+            last = Enumerable
+                .Range(last + 1, sorted.Length - (many - 1 - i) - (last + 1))
+                .MinBy(n => Math.Abs(n - wanted) + (kinds.Contains(kind(sorted[n])) ? sorted.Length : 0));
+            chosen.Add(sorted[last]);
+            kinds.Add(kind(sorted[last]));
+        }
+        return chosen;
     }
 
     /// <summary>The next tree of a class: one that trains what went worst on the last.</summary>

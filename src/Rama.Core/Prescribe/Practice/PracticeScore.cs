@@ -39,6 +39,11 @@ public sealed record PracticeScore(
 {
     internal const string OnTarget = "practice.on-target";
 
+    /// <summary>Remarks that speak of no fault.</summary>
+    internal static readonly string[] Praise = [OnTarget, OffAsCard];
+
+    private const string OffAsCard = "practice.off-as-card";
+
     private const string Undone = "practice.undone";
 
     private const double ForNumber = 30,
@@ -140,7 +145,16 @@ public sealed record PracticeScore(
         ];
         if (left >= low && left <= high)
         {
-            remarks.Add(new(OnTarget, $"{left} left where {target:0} are wanted: on target.", figures));
+            remarks.Add(
+                left < target * (1 - tolerance) || left > target * (1 + tolerance)
+                    ? new(
+                        OffAsCard,
+                        $"{left} left where {target:0} are wanted: as far off as the card itself, which this tree lets "
+                            + "no nearer.",
+                        figures
+                    )
+                    : new(OnTarget, $"{left} left where {target:0} are wanted: on target.", figures)
+            );
             return ForNumber;
         }
         var off = (left > high ? left - high : low - left) / target;

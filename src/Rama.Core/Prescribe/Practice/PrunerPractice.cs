@@ -41,7 +41,7 @@ public sealed record PrunerPractice(
                     runs.First().Score,
                     [
                         .. runs.SelectMany(r => r.Remarks.Select(n => n.Code).Distinct())
-                            .Where(c => c != PracticeScore.OnTarget)
+                            .Where(c => !PracticeScore.Praise.Contains(c))
                             .GroupBy(c => c)
                             .Select(c => new PracticeFault(c.Key, c.Count()))
                             .OrderByDescending(f => f.Trees)

@@ -20,13 +20,23 @@ public sealed class PracticeCourseTests
     public void A_first_day_rises_from_the_easiest_tree_to_the_hardest_without_one_twice()
     {
         var trees = Enumerable.Range(1, 30).Select(n => Tree(n, (n * 7) % 31)).ToList();
-        var course = PracticeCourse.Rising(trees, t => t.Difficulty);
+        var course = PracticeCourse.Rising(trees, t => t.Difficulty, t => t.BigCuts);
         Assert.Equal(5, course.Distinct().Count());
         Assert.Equal(trees.Min(t => t.Difficulty), course[0].Difficulty);
         Assert.Equal(trees.Max(t => t.Difficulty), course[^1].Difficulty);
         Assert.Equal(course.OrderBy(t => t.Difficulty), course);
-        Assert.Equal(2, PracticeCourse.Rising(trees.Take(2), t => t.Difficulty).Count);
-        Assert.Empty(PracticeCourse.Rising(Array.Empty<PracticeAsk>(), t => t.Difficulty));
+        Assert.Equal(2, PracticeCourse.Rising(trees.Take(2), t => t.Difficulty, t => t.BigCuts).Count);
+        Assert.Empty(PracticeCourse.Rising(Array.Empty<PracticeAsk>(), t => t.Difficulty, t => t.BigCuts));
+    }
+
+    // Kinds here are the numbers of big cuts.
+    [Fact]
+    public void A_first_day_shows_as_many_kinds_of_trees_as_there_are()
+    {
+        var trees = Enumerable.Range(1, 40).Select(n => Tree(n, 5 + n / 3, big: n % 7)).ToList();
+        var course = PracticeCourse.Rising(trees, t => t.Difficulty, t => t.BigCuts);
+        Assert.Equal(5, course.Select(t => t.BigCuts).Distinct().Count());
+        Assert.Equal(course.OrderBy(t => t.Difficulty), course);
     }
 
     [Theory]

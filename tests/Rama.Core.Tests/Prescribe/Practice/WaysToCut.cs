@@ -1,5 +1,4 @@
 using Rama.Core.Prescribe.Bench;
-using Rama.Core.Prescribe.Practice;
 using Rama.Core.Trees;
 
 namespace Rama.Core.Tests.Prescribe.Practice;

@@ -17,6 +17,7 @@ export function CrewTabs() {
       {may('plan') && <NavLink to="/crew/costs">{t('cost.title')}</NavLink>}
       <NavLink to="/crew/list">{t('list.title')}</NavLink>
       {may('practice') && <NavLink to="/crew/checks">{t('hands.title')}</NavLink>}
+      <NavLink to="/practice">{t('place.practice')}</NavLink>
       <NavLink to="/crew/people">{t('crew-plan.people')}</NavLink>
     </nav>
   );

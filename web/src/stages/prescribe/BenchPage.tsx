@@ -12,8 +12,10 @@ import '../../words/prescribe';
 import { useReading } from '../../words/useReading';
 import { BenchLight } from './BenchLight';
 import { BenchPanel } from './BenchPanel';
+import { CompareTrees } from './CompareTrees';
 import { PracticePanel } from './PracticePanel';
 import { useBench, type BenchTree } from './useBench';
+import { useNextTree } from './usePractice';
 import './bench.css';
 
 const PLAY_MS = 900;
@@ -27,19 +29,22 @@ export function BenchPage() {
   const head = usePlantingHead(id!);
   const asked = useSearchParams()[0];
   const [choice, setChoice] = useState<BenchTree>({
-    class: null,
+    class: asked.get('class'),
     // Who practises has not seen this tree cut: the typical one stands on the prescription.
-    number: asked.has('practice') ? 1 : 0,
+    number: Number(asked.get('number') ?? (asked.has('practice') ? 1 : 0)) || 0,
     row: null,
     tree: null,
     pass: asked.get('pass'),
   });
   const [spoken, setSpoken] = useState<readonly number[]>([]);
+  const [comparing, setComparing] = useState(false);
+  const [seen, setSeen] = useState<readonly number[]>([]);
   const [turned, setTurned] = useState<View | null>(null);
   const [aim, setAim] = useState<Aim | null>(null);
   const [chosen, setChosen] = useState<number | null>(null);
   const [playing, setPlaying] = useState(false);
   const [lit, setLit] = useState(false);
+  const [touching, setTouching] = useState(false);
   const work = useBench(id!, choice, asked.has('practice') ? 'practice' : 'card');
   const { bench, mode, made, ahead, step } = work;
   const [ref, width] = useWidth<HTMLDivElement>(880);
@@ -64,10 +69,30 @@ export function BenchPage() {
   const put = (next: Partial<BenchTree>) => {
     work.restart();
     setSpoken([]);
+    setComparing(false);
     setChoice({ ...choice, ...next });
   };
   const another = () => {
     put({ class: data?.class ?? null, number: choice.number + 1, row: null, tree: null });
+  };
+  // Whoever practises gets the tree that trains what went worst.
+  const nextTree = useNextTree(id!);
+  const trained = nextTree.data?.trains;
+  const train = () => {
+    const cut = [...seen, choice.number];
+    setSeen(cut);
+    nextTree.mutate(
+      {
+        class: data?.class ?? '',
+        seen: cut,
+        said: (work.score?.remarks ?? []).map((r) => r.code),
+      },
+      {
+        onSuccess: ({ tree }) => {
+          put({ class: data?.class ?? null, number: tree?.number ?? choice.number + 1, row: null, tree: null });
+        },
+      },
+    );
   };
   const byHand = mode !== 'card';
   const standing =
@@ -81,8 +106,14 @@ export function BenchPage() {
     const next = limbs[Math.max(0, Math.min(limbs.length - 1, limbs.findIndex((b) => b.id === chosen) + by))];
     if (next) setChosen(next.id);
   };
-  const cut = (at: Aim) => {
+  const cut = (at: Aim, touched: boolean) => {
     if (!data) return;
+    // A finger hides what it is at: the first touch shows what would fall, the next one cuts.
+    setTouching(touched);
+    if (touched && !sameAim(aim, at)) {
+      setAim(at);
+      return;
+    }
     if (at.bud !== null) work.cut({ bud: at.bud });
     else if (at.branch !== null) work.cut({ branch: at.branch, leaveM: leaves(data, at) });
     setAim(null);
@@ -116,7 +147,7 @@ export function BenchPage() {
       }
     },
     x: () => {
-      if (byHand && chosen !== null) cut({ branch: chosen, bud: null, leaveM: -1 });
+      if (byHand && chosen !== null) cut({ branch: chosen, bud: null, leaveM: -1 }, false);
       else if (!byHand) work.enter('hand');
     },
     u: () => {
@@ -248,26 +279,35 @@ export function BenchPage() {
           {!data && <p className="waiting">{t('loading')}</p>}
           {data && (
             <>
-              <TreeDrawing
-                tree={data.tree}
-                view={view}
-                width={width}
-                height={height}
-                margin={width < NARROW ? 24 : 56}
-                made={made}
-                ahead={mode === 'card' ? ahead : []}
-                now
-                wires={data.wiresM}
-                heightLimitM={data.heightLimitM}
-                heightLimitText={limit}
-                alleyText={t('bench.alley')}
-                spoken={mode === 'practice' ? spoken : []}
-                aim={shownAim && { ...shownAim, leaveM: leaves(data, shownAim) }}
-                onAim={byHand ? setAim : undefined}
-                onCut={byHand ? cut : undefined}
-              />
-              <p className="bench-foot small">
-                {shownAim?.branch != null ? aimed(shownAim.branch, leaves(data, shownAim)) : foot(data)}
+              {comparing && mode === 'practice' ? (
+                <CompareTrees data={data} made={made} view={view} width={width} height={height} spoken={spoken} />
+              ) : (
+                <TreeDrawing
+                  tree={data.tree}
+                  view={view}
+                  width={width}
+                  height={height}
+                  margin={width < NARROW ? 24 : 56}
+                  made={made}
+                  ahead={mode === 'card' ? ahead : []}
+                  now
+                  wires={data.wiresM}
+                  heightLimitM={data.heightLimitM}
+                  heightLimitText={limit}
+                  alleyText={t('bench.alley')}
+                  spoken={mode === 'practice' ? spoken : []}
+                  aim={shownAim && { ...shownAim, leaveM: leaves(data, shownAim) }}
+                  onAim={byHand ? setAim : undefined}
+                  onCut={byHand ? cut : undefined}
+                />
+              )}
+              <p className={comparing ? 'bench-foot bench-foot-below small' : 'bench-foot small'}>
+                {shownAim
+                  ? [
+                      shownAim.branch === null ? t('bench.one-bud') : aimed(shownAim.branch, leaves(data, shownAim)),
+                      ...(touching ? [t('bench.touch-again')] : []),
+                    ].join(' · ')
+                  : foot(data)}
               </p>
             </>
           )}
@@ -279,8 +319,12 @@ export function BenchPage() {
               id={id!}
               work={work}
               data={data}
+              tree={{ class: data.class, number: choice.number, counted: choice.row !== null }}
+              trained={trained}
+              comparing={comparing}
+              onCompare={setComparing}
               onSpoken={setSpoken}
-              onNext={another}
+              onNext={train}
             />
           ) : (
             <BenchPanel
@@ -298,6 +342,16 @@ export function BenchPage() {
     </main>
   );
 }
+
+/** How far apart two touches of one place may lie, metres. */
+const SAME_PLACE_M = 0.15;
+
+/** Whether a touch is at what is shown to fall already. */
+const sameAim = (shown: Aim | null, at: Aim) =>
+  shown !== null &&
+  shown.branch === at.branch &&
+  shown.bud === at.bud &&
+  Math.abs(shown.leaveM - at.leaveM) <= SAME_PLACE_M;
 
 /** What a cut leaves: a limb its renewal stub, anything else nothing, unless it is cut further out. */
 function leaves(data: BenchView, aim: Aim): number {

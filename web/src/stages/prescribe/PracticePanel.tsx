@@ -1,11 +1,13 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { BenchView } from '../../api/client';
+import { Link } from 'react-router';
+import type { BenchView, NextTree } from '../../api/client';
 import { useMay } from '../../people/session';
 import { useReading } from '../../words/useReading';
 import { KeepTree } from './KeepTree';
 import { Practised } from './Practised';
 import type { useBench } from './useBench';
+import { useCourseScores } from './usePractice';
 
 const PARTS = ['number', 'work', 'limits', 'order', 'minutes'] as const;
 
@@ -17,12 +19,23 @@ export function PracticePanel({
   id,
   work,
   data,
+  tree,
+  trained,
+  comparing,
+  onCompare,
   onSpoken,
   onNext,
 }: {
   id: string;
   work: ReturnType<typeof useBench>;
   data: BenchView;
+  /** Which tree it is. */
+  tree: { class: string; number: number; counted: boolean };
+  /** What it was chosen to train; nothing where it was not chosen so. */
+  trained: NextTree['trains'] | undefined;
+  /** Whether it stands beside the same tree by the card. */
+  comparing: boolean;
+  onCompare: (comparing: boolean) => void;
   /** Shows wood that is spoken of. */
   onSpoken: (branches: readonly number[]) => void;
   /** Puts another tree there. */
@@ -32,6 +45,7 @@ export function PracticePanel({
   const may = useMay();
   const [done, setDone] = useState(false);
   const score = work.score;
+  const course = useCourseScores();
   return (
     <aside className="bench-panel">
       <p className="bench-counted">{t('practice.leave', { counted: local(data.counted) })}</p>
@@ -43,6 +57,11 @@ export function PracticePanel({
       </p>
       {!done ? (
         <>
+          {trained && (
+            <p className="practice-trains" data-test="trains">
+              {t(`trains.${trained}`)}
+            </p>
+          )}
           <p>{t('practice.text')}</p>
           <section className="practice-card" data-test="practice-card">
             <h2>{t('practice.card')}</h2>
@@ -68,6 +87,7 @@ export function PracticePanel({
               type="primary"
               onClick={() => {
                 setDone(true);
+                if (score && !tree.counted) course.keep(id, tree.class, tree.number, score.score);
               }}
               disabled={work.handCuts === 0 || work.telling}
               data-test="done"
@@ -123,10 +143,21 @@ export function PracticePanel({
               <Button
                 onClick={() => {
                   setDone(false);
+                  onCompare(false);
                   onSpoken([]);
                 }}
               >
                 {t('practice.go-on')}
+              </Button>
+              <Button
+                type={comparing ? 'primary' : 'default'}
+                aria-pressed={comparing}
+                onClick={() => {
+                  onCompare(!comparing);
+                }}
+                data-test="beside-card"
+              >
+                {t('practice.beside')}
               </Button>
               <Button onClick={onNext} data-test="next-tree">
                 {t('practice.next')}
@@ -143,6 +174,9 @@ export function PracticePanel({
           </section>
         )
       )}
+      <p className="small">
+        <Link to="/practice">{t('course.title')}</Link>
+      </p>
       {may('practice') && <Practised id={id} />}
     </aside>
   );

@@ -1,0 +1,100 @@
+using System.Globalization;
+using OpenQA.Selenium;
+using Rama.Data.People;
+
+namespace Rama.Browser.Tests;
+
+/// <summary>Practice from the first tree of a course to the next, by finger and by mouse.</summary>
+public sealed class PracticeTests(RamaServer server) : IClassFixture<RamaServer>
+{
+    private static int Cuts(Page page) =>
+        int.Parse(page.Find("[data-test='bench-tree']").GetAttribute("data-cuts")!, CultureInfo.InvariantCulture);
+
+    // Must show: practice on touch at 390 px.
+    [Fact]
+    public void A_finger_sees_what_would_fall_before_it_cuts()
+    {
+        using var page = new Page(server, 390, 844, phone: true, role: Role.Counter).Open("/practice");
+        page.Says("[data-test='course-done']", "of 5 trees cut");
+        page.Click("[data-test='course-1']");
+        page.Find("[data-test='practice-card']");
+        page.Find(".tree-hit");
+        Assert.Equal(0, Cuts(page));
+        Assert.Equal(390, page.Script<long>("return document.documentElement.scrollWidth"));
+
+        Touch(page, 0);
+        page.Says(".bench-foot", "touch it again to cut");
+        Assert.Equal(0, Cuts(page));
+        // Another place is another question.
+        Touch(page, 1);
+        page.Until("other wood shown", () => page.Find(".bench-foot").Text.Contains("touch it again"));
+        Assert.Equal(0, Cuts(page));
+        Touch(page, 1);
+        page.Until("cut", () => Cuts(page) == 1);
+        page.Click("[data-test='undo']");
+        page.Until("uncut", () => Cuts(page) == 0);
+        page.Click("[data-test='redo']");
+        page.Until("cut again", () => Cuts(page) == 1);
+
+        page.Click("[data-test='done']");
+        page.Find("[data-test='score']");
+        page.Find("[data-test='remarks'] li");
+        page.Click("[data-test='beside-card']");
+        page.Find("[data-test='compare'] svg.tree");
+        var last = page.Find("[data-test='compare']").GetAttribute("data-step");
+        page.Click("[data-test='compare-back']");
+        page.Until("a step back", () => page.Find("[data-test='compare']").GetAttribute("data-step") != last);
+        Assert.Equal(390, page.Script<long>("return document.documentElement.scrollWidth"));
+        page.Click("[data-test='next-tree']");
+        page.Find("[data-test='trains']");
+        Assert.Equal(0, Cuts(page));
+
+        page.Open("/practice");
+        page.Says("[data-test='course-done']", "1 of 5 trees cut");
+    }
+
+    // What nobody may see, nobody is shown: neither other people's scores nor whose tree it was.
+    [Fact]
+    public void Who_practises_sees_no_scores_of_others()
+    {
+        using var page = new Page(server, role: Role.Reader).OpenPlanting("H4", "bench?practice", planting: false);
+        page.Find("[data-test='practice-card']");
+        Assert.Empty(page.Driver.FindElements(By.CssSelector("[data-test='pruners'], [data-test='keep-run']")));
+    }
+
+    // Touches wood by its place among what can be touched.
+    private static void Touch(Page page, int place)
+    {
+        var at = page.Script<IReadOnlyList<object>>(
+            """
+            const found = [];
+            for (const hit of document.querySelectorAll('.tree-hit')) {
+              hit.scrollIntoView({ block: 'center' });
+              const box = hit.getBoundingClientRect();
+              for (let i = 1; i < 200; i++) {
+                const [x, y] = [box.x + (box.width * ((i * 37) % 199)) / 199, box.y + (box.height * ((i * 53) % 197)) / 197];
+                if (document.elementFromPoint(x, y) === hit) { found.push([x, y]); break; }
+              }
+              if (found.length > arguments[0]) return found.at(-1).map(Math.round);
+            }
+            return null;
+            """,
+            place
+        );
+        foreach (var (type, points) in new[] { ("touchStart", at), ("touchEnd", []) })
+            page.Driver.ExecuteCdpCommand(
+                "Input.dispatchTouchEvent",
+                new()
+                {
+                    ["type"] = type,
+                    ["touchPoints"] =
+                        points.Count == 0
+                            ? Array.Empty<object>()
+                            : new object[]
+                            {
+                                new Dictionary<string, object> { ["x"] = points[0], ["y"] = points[1] },
+                            },
+                }
+            );
+    }
+}
