@@ -42,7 +42,14 @@ public sealed record PracticeAsk(
     /// <param name="of">What is to be cut.</param>
     /// <param name="trunk">The class; the middle one when left out or unknown.</param>
     public static IReadOnlyList<PracticeAsk> Of(PrescribedPlanting of, string? trunk = null) =>
-        [.. Enumerable.Range(1, Offered).Select(n => Of(new BenchChoice(trunk, n).Put(of), n)).Where(a => a.Cuts > 0)];
+        [
+            .. Enumerable
+                .Range(1, Offered)
+                .Select(n => (Number: n, Put: new BenchChoice(trunk, n).Put(of)))
+                .Where(t => t.Put.Bench.Before.FloralBuds > t.Put.Bench.ToLeave)
+                .Select(t => Of(t.Put, t.Number))
+                .Where(a => a.Cuts > 0),
+        ];
 
     private static PracticeAsk Of((TreeBench Bench, ClassPrescription Of) put, int number)
     {
