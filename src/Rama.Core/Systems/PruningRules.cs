@@ -1,3 +1,4 @@
+using Rama.Core.Explain;
 using Rama.Core.Passes;
 using Rama.Core.Systems.Language;
 
@@ -98,20 +99,62 @@ public sealed class PruningRules
     /// Reads every rule of a system once, and every order an answer brings, with one budget for all. An answer changes
     /// no other rule.
     /// </summary>
-    /// <returns>Parts read.</returns>
-    /// <exception cref="RuleException">A rule cannot be understood, or all together are too many.</exception>
-    internal static int Check(TrainingSystem system)
+    /// <returns>Rules that cannot be understood, each at its field; one of the whole where they are too many.</returns>
+    internal static IReadOnlyList<FieldProblem> Check(TrainingSystem system)
     {
         var names = NamesOf(system);
-        var steps = Of(system, [], names, _ => true).Steps.ToDictionary(s => s.Step.Id);
-        foreach (
-            var (step, order) in system
-                .Questions.SelectMany(q => q.Options)
-                .SelectMany(o => o.Orders ?? new Dictionary<string, string>())
-                .Distinct()
-        )
-            InStep(step, () => RuleParser.ParseOrder(order, steps[step].Find.Subject, names));
-        return names.PartsRead;
+        List<FieldProblem> problems = [];
+        Dictionary<string, Subject> subjects = [];
+        for (var i = 0; i < system.Steps.Count; i++)
+        {
+            var (step, at) = (system.Steps[i], $"steps[{i}]");
+            if (Read($"{at}.find", () => Selector.Parse(step.Find, names)) is not { } find)
+                continue;
+            subjects[step.Id] = find.Subject;
+            Read($"{at}.first", () => RuleParser.ParseOrder(step.First, find.Subject, names));
+            if (step.Most is { } most)
+                Read($"{at}.most", () => RuleParser.Parse(most, Subject.Tree, names, Dimension.Number));
+            for (var l = 0; l < step.Limits.Count; l++)
+            {
+                var limit = step.Limits[l];
+                Read($"{at}.limits[{l}].where", () =>
+                    RuleParser.Parse(limit.Where, find.Subject, names, Dimension.YesNo)
+                );
+                Read($"{at}.limits[{l}].most", () =>
+                    RuleParser.Parse(limit.Most, Subject.Tree, names, Dimension.Number)
+                );
+            }
+            if (step.Cut.Leave is { } leave)
+                Read($"{at}.cut.leave", () => RuleParser.Parse(leave, find.Subject, names, Dimension.Length));
+        }
+        HashSet<(string, string)> orders = [];
+        for (var q = 0; q < system.Questions.Count; q++)
+        for (var o = 0; o < system.Questions[q].Options.Count; o++)
+            foreach (var (step, order) in system.Questions[q].Options[o].Orders ?? new Dictionary<string, string>())
+                if (orders.Add((step, order)) && subjects.TryGetValue(step, out var subject))
+                    Read($"questions[{q}].options[{o}].orders.{step}", () =>
+                        RuleParser.ParseOrder(order, subject, names)
+                    );
+        if (system.Terms.ContainsKey(TooBigTerm))
+            Read($"terms.{TooBigTerm}", () => RuleParser.Parse(TooBigTerm, Subject.Limbs, names, Dimension.YesNo));
+        return problems;
+
+        T? Read<T>(string field, Func<T> read)
+            where T : class
+        {
+            try
+            {
+                return read();
+            }
+            catch (RuleException e)
+            {
+                // A rule that leads through a named one is told there, once.
+                var place = e.Term is { } term ? $"terms.{term}" : field;
+                if (problems.All(p => p.Field != place))
+                    problems.Add(new(place, "rule", e.Message));
+                return null;
+            }
+        }
     }
 
     private static RuleNames NamesOf(TrainingSystem system) =>
@@ -160,37 +203,24 @@ public sealed class PruningRules
     }
 
     private static ReadyStep Ready(CuttingStep step, ILookup<string, string> orders, RuleNames names) =>
-        InStep(step.Id, () =>
-        {
-            var find = Selector.Parse(step.Find, names);
-            return new ReadyStep(
-                step,
-                find,
-                RuleParser.ParseOrder(orders[step.Id].LastOrDefault() ?? step.First, find.Subject, names),
-                step.Most is null ? null : RuleParser.Parse(step.Most, Subject.Tree, names, Dimension.Number),
-                [
-                    .. step.Limits.Select(l =>
-                        (
-                            RuleParser.Parse(l.Where, find.Subject, names, Dimension.YesNo),
-                            RuleParser.Parse(l.Most, Subject.Tree, names, Dimension.Number)
-                        )
-                    ),
-                ],
-                step.Cut.Leave is null ? null : RuleParser.Parse(step.Cut.Leave, find.Subject, names, Dimension.Length)
-            );
-        });
+        Ready(step, Selector.Parse(step.Find, names), orders[step.Id].LastOrDefault() ?? step.First, names);
 
-    private static T InStep<T>(string step, Func<T> read)
-    {
-        try
-        {
-            return read();
-        }
-        catch (RuleException e)
-        {
-            throw new RuleException($"step {step}: {e.Message}");
-        }
-    }
+    private static ReadyStep Ready(CuttingStep step, Selector find, string order, RuleNames names) =>
+        new(
+            step,
+            find,
+            RuleParser.ParseOrder(order, find.Subject, names),
+            step.Most is null ? null : RuleParser.Parse(step.Most, Subject.Tree, names, Dimension.Number),
+            [
+                .. step.Limits.Select(l =>
+                    (
+                        RuleParser.Parse(l.Where, find.Subject, names, Dimension.YesNo),
+                        RuleParser.Parse(l.Most, Subject.Tree, names, Dimension.Number)
+                    )
+                ),
+            ],
+            step.Cut.Leave is null ? null : RuleParser.Parse(step.Cut.Leave, find.Subject, names, Dimension.Length)
+        );
 }
 
 /// <summary>A step with its rules made ready.</summary>

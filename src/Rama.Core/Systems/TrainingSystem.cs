@@ -78,6 +78,13 @@ public sealed record TrainingSystem(
     /// <exception cref="InvalidDataException">Says what is wrong with the rule pack.</exception>
     public static TrainingSystem Parse(string json) => RulePack.Parse(json, "rule pack");
 
+    /// <summary>Reads a rule pack a person wrote, from JSON text, and checks it.</summary>
+    /// <exception cref="UnusableEntryException">Says at which of its fields what is wrong.</exception>
+    public static TrainingSystem Read(string json) => RulePack.Read(json);
+
+    /// <summary>A system to begin a new one with: one leader, and the step every system has.</summary>
+    public static TrainingSystem Blank { get; } = RulePack.Parse(DataFile.Text("Systems/blank.json"), "blank");
+
     /// <summary>The system's rules made ready, with the answers chosen to its questions.</summary>
     /// <param name="choices">Answers by question; the system's own for those left out or unknown.</param>
     /// <param name="pass">Only the steps of this pass; those of the winter when left out.</param>

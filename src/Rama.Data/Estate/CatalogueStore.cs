@@ -116,15 +116,7 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope, OwnS
     /// saved.</exception>
     public Task SaveSystemAsync(string pack, uint version, CancellationToken cancel)
     {
-        TrainingSystem system;
-        try
-        {
-            system = TrainingSystem.Parse(pack);
-        }
-        catch (InvalidDataException e)
-        {
-            throw new UnusableEntryException([new("pack", "pack", e.Message)]);
-        }
+        var system = TrainingSystem.Read(pack);
         return SaveAsync(
             database.OwnSystems,
             system,

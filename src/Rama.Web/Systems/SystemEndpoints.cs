@@ -1,6 +1,5 @@
 using System.Text.Json;
 using Microsoft.AspNetCore.Http.HttpResults;
-using Rama.Core.Explain;
 using Rama.Core.Passes;
 using Rama.Core.Prescribe;
 using Rama.Core.Systems;
@@ -60,6 +59,10 @@ internal static class SystemEndpoints
             .MapGet("/catalogue/systems/{system}/trees", Trees)
             .WithSummary("Typical trees of a training system, cut by it, and what is measured on many of them");
         group
+            .MapGet("/catalogue/systems/blank", Blank)
+            .For(Act.Catalogue)
+            .WithSummary("A training system to begin a new one with, and the words its rules may use");
+        group
             .MapPost("/catalogue/systems/preview", Preview)
             .For(Act.Catalogue)
             .WithSummary("Try a rule pack on a sample tree");
@@ -76,20 +79,24 @@ internal static class SystemEndpoints
     private static async Task<Results<Ok<SystemPack>, NotFound>> Pack(
         string system,
         CatalogueStore store,
-        CancellationToken cancel
+        CancellationToken cancel,
+        bool shipped = false
     )
     {
+        if (shipped)
+            return TrainingSystem.Find(system) is { } original
+                ? TypedResults.Ok(new SystemPack(0, original, Words()))
+                : TypedResults.NotFound();
         var read = await store.ReadAsync(cancel);
         return read.Catalogue.System(system) is { } pack
-            ? TypedResults.Ok(
-                new SystemPack(
-                    read.SystemVersions.GetValueOrDefault(system),
-                    pack,
-                    Enum.GetValues<Subject>().ToDictionary(s => s.ToString().ToLowerInvariant(), Vocabulary.For)
-                )
-            )
+            ? TypedResults.Ok(new SystemPack(read.SystemVersions.GetValueOrDefault(system), pack, Words()))
             : TypedResults.NotFound();
     }
+
+    private static Ok<SystemPack> Blank() => TypedResults.Ok(new SystemPack(0, TrainingSystem.Blank, Words()));
+
+    private static Dictionary<string, IReadOnlyList<RuleWord>> Words() =>
+        Enum.GetValues<Subject>().ToDictionary(s => s.ToString().ToLowerInvariant(), Vocabulary.For);
 
     private static async Task<Results<Ok<SystemTrees>, NotFound>> Trees(
         string system,
@@ -110,7 +117,7 @@ internal static class SystemEndpoints
 
     private static Ok<PackPreview> Tried(SavePack body)
     {
-        var system = Read(body.System);
+        var system = TrainingSystem.Read(Written(body.System));
         var entry = new CutTreeEntry
         {
             System = system.Id,
@@ -148,18 +155,6 @@ internal static class SystemEndpoints
         await store.RemoveSystemAsync(system, cancel)
             ? await CatalogueEndpoints.View(store, cancel)
             : TypedResults.NotFound();
-
-    private static TrainingSystem Read(JsonElement system)
-    {
-        try
-        {
-            return TrainingSystem.Parse(Written(system));
-        }
-        catch (InvalidDataException e)
-        {
-            throw new UnusableEntryException([new("pack", "pack", e.Message)]);
-        }
-    }
 
     private static string Written(JsonElement system) =>
         $$"""{ "$schema": "training-system.schema.json", "system": {{system.GetRawText()}} }""";

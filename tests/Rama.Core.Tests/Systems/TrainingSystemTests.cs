@@ -63,14 +63,14 @@ public sealed class TrainingSystemTests
     [InlineData("\"leanDeg\": 0", "\"leanDeg\": 95", "leanDeg")]
     [InlineData("\"trunkM\": 0", "\"trunkM\": 3", "the leaders would have no length")]
     [InlineData("\"limbMm\": 12", "\"limbMm\": 0", "limbMm")]
-    [InlineData("\"value\": 14", "\"value\": 90", "setting big")]
-    [InlineData("\"unit\": \"mm\"", "\"unit\": \"inch\"", "unknown unit “inch”")]
+    [InlineData("\"value\": 14", "\"value\": 90", "settings[0].value")]
+    [InlineData("\"unit\": \"mm\"", "\"unit\": \"inch\"", "Unknown unit “inch”")]
     [InlineData("\"shareOfWood\": 0.5", "\"shareOfWood\": 0", "shareOfWood")]
     [InlineData("\"crops\": [\"apple\"]", "\"crops\": [\"hops\"]", "crops")]
     [InlineData("\"leaders\": 1", "\"leaders\": 0", "form.leaders")]
-    [InlineData("\"id\": \"made-up\"", "\"id\": \"../made up\"", "is no id")]
+    [InlineData("\"id\": \"made-up\"", "\"id\": \"../made up\"", "A name for rules has lower-case letters")]
     [InlineData("\"buds\": 200", "\"buds\": 1e9", "buds must lie")]
-    [InlineData("\"most\": 40", "\"most\": 1e999", "setting big")]
+    [InlineData("\"most\": 40", "\"most\": 1e999", "settings[0].least")]
     public void A_faulty_form_is_refused_with_the_reason(string good, string bad, string told) =>
         Refused(Packs.Json().Replace(good, bad, StringComparison.Ordinal), told);
 
@@ -152,7 +152,7 @@ public sealed class TrainingSystemTests
                   { "id": "two", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" }, "sets": { "how-many": 9 } }] }]
                 """
             ),
-            "there is no step “forks”",
+            "There is no step “forks”",
             "how-many must lie between 0 and 5"
         );
 

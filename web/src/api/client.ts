@@ -182,6 +182,7 @@ export type CutTree = Schemas['CutTree'];
 export type CourseTree = Schemas['CourseTree'];
 export type NextTree = Schemas['NextTree'];
 export type SystemTrees = Schemas['SystemTrees'];
+export type SystemPack = Schemas['SystemPack'];
 
 /** What the server answers when an entry cannot be used or a request fails. */
 export interface Problem {

@@ -3,7 +3,12 @@ using System.Globalization;
 namespace Rama.Core.Systems.Language;
 
 /// <summary>A rule that cannot be understood: what is wrong, and where.</summary>
-public sealed class RuleException(string message) : Exception(message);
+/// <param name="message">What is wrong.</param>
+public sealed class RuleException(string message) : Exception(message)
+{
+    /// <summary>The named rule in which it is wrong; null where it is wrong in the rule itself.</summary>
+    public string? Term { get; init; }
+}
 
 /// <summary>A rule of a known quantity.</summary>
 internal readonly record struct TypedRule(Dimension Dimension, Rule Read);
@@ -33,9 +38,6 @@ internal sealed record RuleNames(
         if ((_read += parts) > MostPartsOfAll)
             throw new RuleException($"its rules, each with its terms, have more than {MostPartsOfAll} parts together");
     }
-
-    /// <summary>Parts read with these names so far.</summary>
-    internal int PartsRead => _read;
 }
 
 /// <summary>
@@ -257,11 +259,27 @@ internal sealed class RuleParser
                     $"the terms {string.Join(" → ", [.. _reading.Within, token])} lead back to themselves"
                 );
             _reading.Within.Add(token);
-            var rule = Deeper(() => Parse(term, _subject, _names, _reading));
+            TypedRule rule;
+            try
+            {
+                rule = Deeper(() => Parse(term, _subject, _names, _reading));
+            }
+            catch (RuleException e) when (e.Term is null)
+            {
+                throw new RuleException(e.Message) { Term = token };
+            }
             _reading.Within.RemoveAt(_reading.Within.Count - 1);
             return rule;
         }
-        throw Wrong($"“{token}” is no word for {Words(_subject)}, no setting and no term of this pack", -1);
+        var near = NearWord.Of(
+            token,
+            [.. Vocabulary.For(_subject).Select(w => w.Name), .. _names.Settings.Keys, .. _names.Terms.Keys]
+        );
+        throw Wrong(
+            $"“{token}” is no word for {Words(_subject)}, no setting and no term of this pack"
+                + (near is null ? "" : $"; did you mean “{near}”?"),
+            -1
+        );
     }
 
     private TypedRule Number(string token)

@@ -5,6 +5,11 @@ namespace Rama.Core.Systems.Language;
 /// </summary>
 internal sealed record Selector(Subject Subject, Rule? Where)
 {
+    private static readonly string[] Names =
+    [
+        .. Enum.GetValues<Subject>().Where(s => s != Subject.Tree).Select(s => s.ToString().ToLowerInvariant()),
+    ];
+
     /// <summary>Reads a selector.</summary>
     /// <exception cref="RuleException">Says what is wrong and where.</exception>
     public static Selector Parse(string text, RuleNames names)
@@ -17,6 +22,7 @@ internal sealed record Selector(Subject Subject, Rule? Where)
         )
             throw new RuleException(
                 $"“{text}” begins with “{word}”, expected leaders, limbs, forks, shoots, wood or buds"
+                    + (NearWord.Of(word, Names) is { } near ? $"; did you mean “{near}”?" : "")
             );
         var rest = text[word.Length..].Trim();
         if (rest.Length == 0)

@@ -1,28 +1,52 @@
-import { Button, Input } from 'antd';
+import { Button, Checkbox } from 'antd';
 import type { TrainingSystem } from '../../api/client';
 import { Choice } from '../../entry/Field';
 import { useReading } from '../../words/useReading';
+import { NumberLine } from './NumberLine';
+import { faultAt, type PackFaults } from './packFaults';
+import { RuleLine, WordsLines } from './RuleLine';
+import { ConditionPicker, OrderPicker } from './RulePicker';
+import { LEAVES, SUBJECTS, subjectOf, withCondition, withKey, withSubject, wordsOf, type Words } from './ruleText';
 
 export type SystemStep = TrainingSystem['steps'][number];
 
-const TOLD = ['lookFor', 'how'] as const;
-const LANGUAGES = ['en', 'es'] as const;
+const KINDS = ['collar', 'renewalStub', 'toSideShoot', 'single', 'rubOff', 'shorten', 'tip', 'head'] as const;
+const PERS = ['tree', 'leader', 'limb'] as const;
+const STOPS = ['never', 'band', 'number'] as const;
+const TOO_MUCH = ['skip', 'shorten', 'shortenAndEnd'] as const;
+const DECISIONS = ['noPrune', 'structureOnly', 'reduce'] as const;
+/** Kinds of cut that are for one subject alone, and that one. */
+const ONLY_FOR: Partial<Record<SystemStep['cut']['kind'], string>> = { rubOff: 'buds', single: 'forks' };
 
 interface Props {
   step: SystemStep;
   place: number;
-  steps: number;
-  own: TrainingSystem['passes'];
+  system: TrainingSystem;
+  words: Words;
+  faults: PackFaults;
   set: (part: Partial<SystemStep>) => void;
   move: (by: -1 | 1) => void;
+  copy: () => void;
   takeOut: () => void;
 }
 
 /** One step of a system: its place in the order, its rules, and the words the card says it in. */
-export function StepEditor({ step, place, steps, own, set, move, takeOut }: Props) {
+export function StepEditor({ step, place, system, words, faults, set, move, copy, takeOut }: Props) {
   const { t, local } = useReading();
+  const at = `steps[${place}]`;
+  const fault = (field: string) => faultAt(faults, `${at}.${field}`);
+  const subject = subjectOf(step.find);
+  const known = wordsOf(words, subject);
+  const terms = Object.keys(system.terms);
+  const cutAs = (kind: SystemStep['cut']['kind']) => {
+    const only = ONLY_FOR[kind];
+    set({
+      cut: { kind, leave: kind in LEAVES ? (step.cut.leave ?? LEAVES[kind]!) : null },
+      ...(only && subject !== only && { find: only, first: only === 'buds' ? 'along down' : 'height up' }),
+    });
+  };
   return (
-    <li>
+    <li data-test={`step-${step.id}`}>
       <div className="step-head">
         <span>
           <strong>
@@ -43,7 +67,7 @@ export function StepEditor({ step, place, steps, own, set, move, takeOut }: Prop
           </Button>
           <Button
             size="small"
-            disabled={place === steps - 1}
+            disabled={place === system.steps.length - 1}
             onClick={() => {
               move(1);
             }}
@@ -51,11 +75,57 @@ export function StepEditor({ step, place, steps, own, set, move, takeOut }: Prop
           >
             ↓
           </Button>
-          <Button size="small" disabled={steps === 1} onClick={takeOut} data-test={`${step.id}-out`}>
+          <Button size="small" onClick={copy} data-test={`${step.id}-copy`}>
+            {t('systems.copy-step')}
+          </Button>
+          <Button size="small" disabled={system.steps.length === 1} onClick={takeOut} data-test={`${step.id}-out`}>
             {t('systems.take-out')}
           </Button>
         </span>
       </div>
+      <div className="step-choices">
+        <Labelled label={t('systems.subject')}>
+          <Choice
+            label={t('systems.subject')}
+            value={subject}
+            options={SUBJECTS.map((s) => ({ value: s, label: t(`systems.subject-${s}`) }))}
+            onChange={(s) => {
+              set({ find: withSubject(step.find, s) });
+            }}
+          />
+        </Labelled>
+        <Labelled label={t('systems.kind')}>
+          <Choice
+            label={t('systems.kind')}
+            value={step.cut.kind}
+            options={KINDS.map((k) => ({ value: k, label: t(`systems.kind-${k}`) }))}
+            onChange={(k) => {
+              cutAs(k as SystemStep['cut']['kind']);
+            }}
+          />
+        </Labelled>
+        <Labelled label={t('systems.per')}>
+          <Choice
+            label={t('systems.per')}
+            value={step.per}
+            options={PERS.map((p) => ({ value: p, label: t(`systems.per-${p}`) }))}
+            onChange={(per) => {
+              set({ per: per as SystemStep['per'] });
+            }}
+          />
+        </Labelled>
+        <Labelled label={t('systems.stop')}>
+          <Choice
+            label={t('systems.stop')}
+            value={step.stop}
+            options={STOPS.map((s) => ({ value: s, label: t(`systems.stop-${s}`) }))}
+            onChange={(stop) => {
+              set({ stop: stop as SystemStep['stop'] });
+            }}
+          />
+        </Labelled>
+      </div>
+      {fault('cut.kind') && <p className="field-problem">{fault('cut.kind')}</p>}
       <RuleLine
         label={t('systems.find')}
         value={step.find}
@@ -63,6 +133,16 @@ export function StepEditor({ step, place, steps, own, set, move, takeOut }: Prop
           set({ find });
         }}
         name={`${step.id}-find`}
+        problem={fault('find')}
+      />
+      <ConditionPicker
+        words={known}
+        settings={system.settings}
+        terms={terms}
+        onAdd={(condition) => {
+          set({ find: withCondition(step.find, condition) });
+        }}
+        test={`${step.id}-condition`}
       />
       <RuleLine
         label={t('systems.first')}
@@ -71,6 +151,14 @@ export function StepEditor({ step, place, steps, own, set, move, takeOut }: Prop
           set({ first });
         }}
         name={`${step.id}-first`}
+        problem={fault('first')}
+      />
+      <OrderPicker
+        words={known}
+        onAdd={(key) => {
+          set({ first: withKey(step.first, key) });
+        }}
+        test={`${step.id}-order`}
       />
       <RuleLine
         label={t('systems.most')}
@@ -79,6 +167,7 @@ export function StepEditor({ step, place, steps, own, set, move, takeOut }: Prop
           set({ most: most === '' ? null : most });
         }}
         name={`${step.id}-most`}
+        problem={fault('most')}
       />
       {step.cut.leave != null && (
         <RuleLine
@@ -88,74 +177,121 @@ export function StepEditor({ step, place, steps, own, set, move, takeOut }: Prop
             set({ cut: { ...step.cut, leave } });
           }}
           name={`${step.id}-leave`}
+          problem={fault('cut.leave')}
         />
       )}
-      <div className="rule-line">
-        <span className="small dim">{t('systems.pass')}</span>
-        <Choice
-          label={t('systems.pass')}
-          value={step.pass ?? 'detail'}
-          options={[
-            ...['major', 'detail', 'after-harvest'].map((pass) => ({ value: pass, label: t(`pass.${pass}`) })),
-            ...(own ?? []).map((pass) => ({ value: pass.id, label: local(pass.name) })),
-          ]}
-          onChange={(pass) => {
-            set({ pass });
-          }}
-        />
-      </div>
+      {step.limits.map((limit, i) => (
+        <div key={i} className="rule-limit">
+          <RuleLine
+            label={t('systems.limit-where')}
+            value={limit.where}
+            onChange={(where) => {
+              set({ limits: step.limits.map((l, j) => (j === i ? { ...l, where } : l)) });
+            }}
+            name={`${step.id}-limit-${i}`}
+            problem={fault(`limits[${i}].where`)}
+          />
+          <RuleLine
+            label={t('systems.limit-most')}
+            value={limit.most}
+            onChange={(most) => {
+              set({ limits: step.limits.map((l, j) => (j === i ? { ...l, most } : l)) });
+            }}
+            name={`${step.id}-limit-most-${i}`}
+            problem={fault(`limits[${i}].most`)}
+          />
+          <Button
+            size="small"
+            onClick={() => {
+              set({ limits: step.limits.filter((_, j) => j !== i) });
+            }}
+          >
+            {t('systems.take-out')}
+          </Button>
+        </div>
+      ))}
       <details className="small step-words">
-        <summary>{t('systems.on-card')}</summary>
-        {TOLD.flatMap((part) =>
-          LANGUAGES.map((language) => (
-            <label key={`${part}-${language}`} className="rule-line">
-              <span className="dim">
-                {t(`systems.${part}`)} ({language})
-              </span>
-              <Input.TextArea
-                autoSize
-                value={step[part][language]}
-                maxLength={400}
-                lang={language}
-                data-test={`${step.id}-${part}-${language}`}
-                onChange={(e) => {
-                  set({ [part]: { ...step[part], [language]: e.target.value } });
-                }}
-              />
-            </label>
-          )),
-        )}
+        <summary>{t('systems.more-of-step')}</summary>
+        <div className="step-choices">
+          <Labelled label={t('systems.pass')}>
+            <Choice
+              label={t('systems.pass')}
+              value={step.pass ?? 'detail'}
+              options={[
+                ...['major', 'detail', 'after-harvest'].map((pass) => ({ value: pass, label: t(`pass.${pass}`) })),
+                ...(system.passes ?? []).map((pass) => ({ value: pass.id, label: local(pass.name) })),
+              ]}
+              onChange={(pass) => {
+                set({ pass });
+              }}
+            />
+          </Labelled>
+          <Labelled label={t('systems.too-much')}>
+            <Choice
+              label={t('systems.too-much')}
+              value={step.tooMuch ?? 'skip'}
+              options={TOO_MUCH.map((x) => ({ value: x, label: t(`systems.too-much-${x}`) }))}
+              onChange={(tooMuch) => {
+                set({ tooMuch: tooMuch as SystemStep['tooMuch'] });
+              }}
+            />
+          </Labelled>
+          <NumberLine
+            label={t('systems.seconds')}
+            value={step.secondsEach}
+            unit="s"
+            problem={fault('secondsEach')}
+            test={`${step.id}-seconds`}
+            onChange={(secondsEach) => {
+              set({ secondsEach: secondsEach as number });
+            }}
+          />
+        </div>
+        <span className="dim">{t('systems.under')}</span>{' '}
+        {DECISIONS.map((decision) => (
+          <Checkbox
+            key={decision}
+            checked={step.under.includes(decision)}
+            onChange={(e) => {
+              set({ under: DECISIONS.filter((d) => (d === decision ? e.target.checked : step.under.includes(d))) });
+            }}
+          >
+            {t(`decision.${decision}`)}
+          </Checkbox>
+        ))}
+        {fault('under') && <p className="field-problem">{fault('under')}</p>}
+        <Button
+          size="small"
+          onClick={() => {
+            set({ limits: [...step.limits, { where: '', most: '1' }] });
+          }}
+        >
+          {t('systems.add-limit')}
+        </Button>
+        {(['name', 'lookFor', 'how', 'why', 'because'] as const).map((part) => (
+          <WordsLines
+            key={part}
+            label={t(`systems.${part === 'name' ? 'step-name' : part}`)}
+            value={step[part]}
+            onChange={(value) => {
+              set({ [part]: value });
+            }}
+            name={`${step.id}-${part}`}
+            problem={fault(part)}
+          />
+        ))}
       </details>
     </li>
   );
 }
 
-/** A rule in the selector language. */
-export function RuleLine({
-  label,
-  value,
-  onChange,
-  name,
-}: {
-  label: string;
-  value: string;
-  onChange: (value: string) => void;
-  name: string;
-}) {
+function Labelled({ label, children }: { label: string; children: React.ReactNode }) {
   return (
-    <label className="rule-line">
-      <span className="small dim">{label}</span>
-      <Input
-        className="rule"
-        value={value}
-        spellCheck={false}
-        autoComplete="off"
-        maxLength={400}
-        data-test={name}
-        onChange={(e) => {
-          onChange(e.target.value);
-        }}
-      />
-    </label>
+    <span className="step-choice">
+      <span className="small dim" aria-hidden>
+        {label}
+      </span>
+      {children}
+    </span>
   );
 }

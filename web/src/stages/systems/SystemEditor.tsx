@@ -1,37 +1,54 @@
-import { Button, Input } from 'antd';
+import { Button } from 'antd';
 import { useDeferredValue, useState } from 'react';
-import { RequestError, type CatalogueView, type TrainingSystem } from '../../api/client';
+import type { CatalogueView, TrainingSystem } from '../../api/client';
 import { TreeDrawing } from '../../drawings/TreeDrawing';
 import { useMay } from '../../people/session';
 import { useReading } from '../../words/useReading';
+import { CompareSystems } from './CompareSystems';
+import { FormLines } from './FormLines';
+import { NumberLine } from './NumberLine';
 import { OwnPasses } from './OwnPasses';
 import { OwnTraining } from './OwnTraining';
-import { RuleLine, StepEditor, type SystemStep } from './StepEditor';
-import { usePack, usePreview, useSaveSystem } from './useSystem';
+import { faultAt, faultsElsewhere, faultsOf } from './packFaults';
+import { packText, saveFile } from './packFile';
+import { WordsLines } from './RuleLine';
+import { freeId, newStep } from './ruleText';
+import { StepEditor, type SystemStep } from './StepEditor';
+import { QuestionsList, SettingsList, TermsList } from './SystemLists';
+import { BLANK, usePack, usePreview, useSaveSystem } from './useSystem';
 
-/** Caps of one winter: what of the system, in which unit and by which factor, and at most. */
+/** Caps of one winter: what of the system, in which unit and by which factor. */
 const CAPS = [
-  ['shareOfBuds', '%', 100, 100],
-  ['shareOfWood', '%', 100, 100],
-  ['bigCuts', '', 1, 50],
-  ['bigCutMm', 'mm', 1, 300],
+  ['shareOfBuds', '%', 100],
+  ['shareOfWood', '%', 100],
+  ['bigCuts', '', 1],
+  ['bigCutMm', 'mm', 1],
 ] as const;
+
+/** Fields of a pack whose faults are told at them. */
+const SHOWN = ['steps', 'settings', 'questions', 'terms', 'caps', 'form', 'crops'] as const;
 
 /** The rules of a system, to read and to change; a sample tree is cut by them as they are typed. */
 export function SystemEditor({
   id,
+  imported,
   names,
+  crops,
   onDone,
 }: {
+  /** Identifier of a system, or that of a blank one. */
   id: string;
+  /** A system from a file, not saved yet. */
+  imported?: TrainingSystem | undefined;
   names: CatalogueView['systems'];
+  crops: CatalogueView['crops'];
   onDone: () => void;
 }) {
   const { t, local, number } = useReading();
   const may = useMay();
   const pack = usePack(id);
   const { save, remove } = useSaveSystem();
-  const [changed, setChanged] = useState<TrainingSystem | null>(null);
+  const [changed, setChanged] = useState<TrainingSystem | null>(imported ?? null);
   const system = changed ?? pack.data?.system ?? null;
   const settled = useDeferredValue(system);
   const preview = usePreview(settled);
@@ -40,21 +57,36 @@ export function SystemEditor({
   if (preview.data && preview.data !== shown) setShown(preview.data);
   if (!pack.data || !system) return <p className="waiting">{t('loading')}</p>;
   const known = names.find((n) => n.id === system.id);
-  const fault = messageOf(save.error) ?? messageOf(remove.error) ?? messageOf(preview.error);
+  const refused = save.error ?? remove.error ?? preview.error;
+  const faults = faultsOf(refused);
+  const elsewhere = faultsElsewhere(faults, SHOWN);
+  const set = (part: Partial<TrainingSystem>) => {
+    save.reset();
+    setChanged({ ...system, ...part });
+  };
   const setStep = (at: number, part: Partial<SystemStep>) => {
-    setChanged({ ...system, steps: system.steps.map((s, i) => (i === at ? { ...s, ...part } : s)) });
+    set({ steps: system.steps.map((s, i) => (i === at ? { ...s, ...part } : s)) });
   };
   const move = (at: number, by: -1 | 1) => {
     const steps = [...system.steps];
     [steps[at], steps[at + by]] = [steps[at + by]!, steps[at]!];
-    setChanged({ ...system, steps });
+    set({ steps });
   };
+  const addStep = (step: SystemStep, after: number) => {
+    set({ steps: [...system.steps.slice(0, after + 1), step, ...system.steps.slice(after + 1)] });
+  };
+  const stepId = (name: string) =>
+    freeId(
+      name,
+      system.steps.map((s) => s.id),
+    );
   const copy = () => {
-    let copyId = `${system.id}-2`;
-    for (let i = 3; names.some((n) => n.id === copyId); i++) copyId = `${system.id}-${i}`;
     setChanged({
       ...system,
-      id: copyId,
+      id: freeId(
+        system.id,
+        names.map((n) => n.id),
+      ),
       name: { en: `${system.name.en} (${t('systems.copy-name')})`, es: `${system.name.es} (copia)` },
     });
   };
@@ -63,6 +95,14 @@ export function SystemEditor({
       <div className="stage-head">
         <h2>{local(system.name)}</h2>
         <span className="system-tools">
+          <Button
+            onClick={() => {
+              saveFile(`${system.id}.json`, packText(system));
+            }}
+            data-test="export-system"
+          >
+            {t('systems.export')}
+          </Button>
           {may('catalogue') && (
             <Button onClick={copy} disabled={!known} data-test="copy-system">
               {t('systems.copy')}
@@ -80,7 +120,7 @@ export function SystemEditor({
           {may('catalogue') && (
             <Button
               type="primary"
-              disabled={changed === null}
+              disabled={changed === null || preview.error !== null || preview.isFetching}
               loading={save.isPending}
               data-test="save-system"
               onClick={() => {
@@ -101,88 +141,70 @@ export function SystemEditor({
           <Button onClick={onDone}>{t('systems.close')}</Button>
         </span>
       </div>
+      {faults.size > 0 && (
+        <p className="field-problem" role="alert" data-test="pack-faults">
+          {t('systems.faults', { count: faults.size })} {elsewhere.join(' ')}
+        </p>
+      )}
+      {refused && faults.size === 0 && <p className="field-problem">{refused.message}</p>}
       <div className="system-columns">
         <fieldset className="part" disabled={!may('catalogue')}>
           {!known && (
-            <div className="fields">
-              {(['en', 'es'] as const).map((language) => (
-                <label key={language} className="field">
-                  {t('systems.name')} ({language}){' '}
-                  <Input
-                    value={system.name[language]}
-                    maxLength={60}
-                    data-test={`name-${language}`}
-                    onChange={(e) => {
-                      setChanged({ ...system, name: { ...system.name, [language]: e.target.value } });
-                    }}
-                  />
-                </label>
-              ))}
-            </div>
+            <WordsLines
+              label={t('systems.name')}
+              value={system.name}
+              most={60}
+              onChange={(name) => {
+                // What it is called for rules follows its name until it is saved.
+                set({
+                  name,
+                  ...(id === BLANK && {
+                    id: freeId(
+                      name.en,
+                      names.map((n) => n.id),
+                    ),
+                  }),
+                });
+              }}
+              name="name"
+            />
           )}
-          <div className="system-settings">
-            {system.settings.map((s, i) => (
-              <NumberLine
-                key={s.id}
-                label={local(s.name)}
-                value={s.value}
-                unit={s.unit}
-                least={s.least}
-                most={s.most}
-                onChange={(value) => {
-                  setChanged({ ...system, settings: system.settings.map((x, j) => (j === i ? { ...x, value } : x)) });
-                }}
-              />
-            ))}
-          </div>
+          <FormLines system={system} faults={faults} crops={crops} set={set} />
+          <SettingsList system={system} faults={faults} set={set} />
           <strong>{t('systems.caps')}</strong>
           <div className="system-settings">
-            {CAPS.map(([cap, unit, factor, most]) => (
+            {CAPS.map(([cap, unit, factor]) => (
               <NumberLine
                 key={cap}
                 label={t(`systems.cap-${cap}`)}
-                value={Math.round(system.caps[cap] * factor * 10) / 10}
+                value={(system.caps[cap] as number | null) === null ? null : told(system.caps[cap] * factor)}
                 unit={unit}
-                least={0}
-                most={most}
+                problem={faultAt(faults, `caps.${cap}`)}
                 onChange={(value) => {
-                  setChanged({
-                    ...system,
-                    caps: { ...system.caps, [cap]: cap === 'bigCuts' ? Math.round(value) : value / factor },
-                  });
+                  set({ caps: { ...system.caps, [cap]: value === null ? null : value / factor } });
                 }}
               />
             ))}
           </div>
-          {Object.keys(system.terms).length > 0 && (
-            <div className="system-terms">
-              <strong>{t('systems.terms')}</strong>
-              {Object.entries(system.terms).map(([name, rule]) => (
-                <RuleLine
-                  key={name}
-                  label={name}
-                  value={rule}
-                  onChange={(text) => {
-                    setChanged({ ...system, terms: { ...system.terms, [name]: text } });
-                  }}
-                  name={`term-${name}`}
-                />
-              ))}
-            </div>
-          )}
+          <TermsList system={system} faults={faults} set={set} />
+          <strong>{t('systems.steps')}</strong>
           <ol className="system-steps">
             {system.steps.map((step, i) => (
               <StepEditor
                 key={step.id}
                 step={step}
                 place={i}
-                steps={system.steps.length}
-                own={system.passes}
+                system={system}
+                words={pack.data.words}
+                faults={faults}
                 set={(part) => {
                   setStep(i, part);
                 }}
                 move={(by) => {
                   move(i, by);
+                }}
+                copy={() => {
+                  addStep({ ...step, id: stepId(step.id) }, i);
                 }}
                 takeOut={() => {
                   setChanged(withoutStep(system, step.id));
@@ -190,20 +212,31 @@ export function SystemEditor({
               />
             ))}
           </ol>
+          <Button
+            onClick={() => {
+              const name = t('systems.new-step');
+              addStep(newStep(stepId(name), name), system.steps.length - 1);
+            }}
+            data-test="add-step"
+          >
+            {t('systems.add-step')}
+          </Button>
+          <QuestionsList system={system} faults={faults} set={set} />
           <OwnPasses
             passes={system.passes ?? []}
             preview={shown}
             onChange={(passes) => {
-              setChanged({ ...system, passes });
+              set({ passes });
             }}
           />
           <OwnTraining
             training={system.training ?? null}
             preview={shown}
             onChange={(training) => {
-              setChanged({ ...system, training });
+              set({ training });
             }}
           />
+          <CompareSystems system={system} names={names} />
           <details className="small">
             <summary>{t('systems.words')}</summary>
             <dl className="system-words">
@@ -223,36 +256,30 @@ export function SystemEditor({
           </details>
         </fieldset>
         <div className="system-sample">
-          {fault ? (
-            <p className="field-problem" role="alert" data-test="pack-fault">
-              {fault}
-            </p>
-          ) : (
-            shown && (
+          {shown && (
+            <>
               <p className="small">
-                {t('systems.sample', {
+                {t(preview.error ? 'systems.sample-before' : 'systems.sample', {
                   before: number(shown.sample.tree.floralBuds, 0),
                   left: number(shown.sample.after.floralBuds, 0),
                   wanted: number(shown.budsToLeave, 0),
                   count: shown.sample.cuts.length,
                 })}
               </p>
-            )
-          )}
-          {shown && (
-            <TreeDrawing
-              tree={shown.sample.tree}
-              view={shown.sample.seenFrom}
-              width={420}
-              height={470}
-              now={false}
-              ground={20}
-              margin={30}
-              made={shown.sample.cuts.filter((c) => c.bud === null)}
-              heightLimitM={shown.sample.heightLimitM}
-              heightLimitText={t('bench.height-limit')}
-              alleyText={t('bench.alley')}
-            />
+              <TreeDrawing
+                tree={shown.sample.tree}
+                view={shown.sample.seenFrom}
+                width={420}
+                height={470}
+                now={false}
+                ground={20}
+                margin={30}
+                made={shown.sample.cuts.filter((c) => c.bud === null)}
+                heightLimitM={shown.sample.heightLimitM}
+                heightLimitText={t('bench.height-limit')}
+                alleyText={t('bench.alley')}
+              />
+            </>
           )}
         </div>
       </div>
@@ -260,43 +287,7 @@ export function SystemEditor({
   );
 }
 
-/** A number of the system with its unit. */
-function NumberLine({
-  label,
-  value,
-  unit,
-  least,
-  most,
-  onChange,
-}: {
-  label: string;
-  value: number;
-  unit: string;
-  least: number;
-  most: number;
-  onChange: (value: number) => void;
-}) {
-  return (
-    <label className="small">
-      {label}
-      <span className="system-setting">
-        <input
-          type="number"
-          className="ant-input"
-          min={least}
-          max={most}
-          step="any"
-          value={value}
-          aria-label={label}
-          onChange={(e) => {
-            onChange(Number(e.target.value));
-          }}
-        />{' '}
-        {unit}
-      </span>
-    </label>
-  );
-}
+const told = (value: number) => Math.round(value * 10) / 10;
 
 /** A system without a step, which its questions then speak of no more. */
 function withoutStep(system: TrainingSystem, id: string): TrainingSystem {
@@ -315,9 +306,4 @@ function withoutStep(system: TrainingSystem, id: string): TrainingSystem {
       })),
     })),
   };
-}
-
-function messageOf(error: Error | null): string | null {
-  if (error === null) return null;
-  return (error instanceof RequestError ? error.problem.problems?.[0]?.message : undefined) ?? error.message;
 }

@@ -1,14 +1,17 @@
+import { Button } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
-import type { CatalogueView } from '../../api/client';
+import type { CatalogueView, TrainingSystem } from '../../api/client';
 import { TreeDrawing } from '../../drawings/TreeDrawing';
+import { useMay } from '../../people/session';
 import { Trouble } from '../../Trouble';
 import '../../words/prescribe';
 import { useReading } from '../../words/useReading';
 import { useCatalogue } from '../estate/useCatalogue';
+import { MOST_BYTES, packIn } from './packFile';
 import { SystemEditor } from './SystemEditor';
 import './systems.css';
-import { usePack, useSampleTree } from './useSystem';
+import { BLANK, usePack, useSampleTree } from './useSystem';
 
 const WIDTH = 226;
 const HEIGHT = 236;
@@ -17,10 +20,21 @@ const HEIGHT = 236;
 export function SystemsPage() {
   const { t } = useReading();
   const catalogue = useCatalogue();
+  const may = useMay();
   const [open, setOpen] = useState<string | null>(null);
+  const [imported, setImported] = useState<TrainingSystem | undefined>();
+  const [refused, setRefused] = useState(false);
   useEffect(() => {
     document.title = `${t('systems.title')} · Rama`;
   }, [t]);
+  // A file opens like a system that is not saved yet; its faults are told at their fields.
+  const take = async (file: File) => {
+    const system = file.size <= MOST_BYTES ? packIn(await file.text()) : null;
+    setRefused(system === null);
+    if (!system) return;
+    setImported(system);
+    setOpen(BLANK);
+  };
   if (catalogue.error) return <Trouble error={catalogue.error} retry={() => void catalogue.refetch()} />;
   if (!catalogue.data) return <p className="waiting">{t('loading')}</p>;
   return (
@@ -32,13 +46,46 @@ export function SystemsPage() {
         <Link to="/catalogue">{t('place.catalogue')}</Link>
       </div>
       <p>{t('systems.text')}</p>
+      {may('catalogue') && open === null && (
+        <p className="system-tools">
+          <Button
+            onClick={() => {
+              setOpen(BLANK);
+            }}
+            data-test="new-system"
+          >
+            {t('systems.new')}
+          </Button>
+          <label className="ant-btn ant-btn-default system-import">
+            {t('systems.import')}
+            <input
+              type="file"
+              accept="application/json,.json"
+              data-test="import-system"
+              onChange={(e) => {
+                const file = e.target.files?.[0];
+                e.target.value = '';
+                if (file) void take(file);
+              }}
+            />
+          </label>
+        </p>
+      )}
+      {refused && (
+        <p className="field-problem" role="alert">
+          {t('systems.no-system')}
+        </p>
+      )}
       {open !== null && (
         <SystemEditor
           key={open}
           id={open}
+          imported={imported}
           names={catalogue.data.systems}
+          crops={catalogue.data.crops}
           onDone={() => {
             setOpen(null);
+            setImported(undefined);
           }}
         />
       )}

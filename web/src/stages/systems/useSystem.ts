@@ -4,11 +4,19 @@ import { api, answered, type CutTree, type PackPreview, type SystemTrees, type T
 const SHARE_LEFT = 0.7;
 const SEED = 4;
 
-/** A training system's rule pack with the words its rules may use. */
-export function usePack(id: string) {
+/** Stands for a system to begin a new one with. */
+export const BLANK = 'blank';
+
+/** A training system's rule pack with the words its rules may use; as shipped, where that is asked for. */
+export function usePack(id: string, shipped = false) {
   return useQuery({
-    queryKey: ['system', id],
-    queryFn: () => answered(api.GET('/api/v1/catalogue/systems/{system}', { params: { path: { system: id } } })),
+    queryKey: ['system', id, shipped],
+    queryFn: () =>
+      answered(
+        id === BLANK
+          ? api.GET('/api/v1/catalogue/systems/blank')
+          : api.GET('/api/v1/catalogue/systems/{system}', { params: { path: { system: id }, query: { shipped } } }),
+      ),
   });
 }
 
@@ -48,6 +56,7 @@ export function usePreview(system: TrainingSystem | null) {
         api.POST('/api/v1/catalogue/systems/preview', { body: { version: 0, system: system as never }, signal }),
       ) as Promise<PackPreview>,
     enabled: system !== null,
+    retry: false,
     placeholderData: keepPreviousData,
     gcTime: 30_000,
   });
