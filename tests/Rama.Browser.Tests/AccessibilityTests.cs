@@ -51,6 +51,7 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     [InlineData("/catalogue/systems")]
     [InlineData("/catalogue/systems/compare")]
     [InlineData("/catalogue/systems/trees")]
+    [InlineData("/practice")]
     [InlineData("/scans")]
     [InlineData("/field")]
     [InlineData("/field/today")]

@@ -25,6 +25,7 @@ public sealed class PhoneTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("/catalogue")]
     [InlineData("/catalogue/systems")]
     [InlineData("/catalogue/systems/trees")]
+    [InlineData("/practice")]
     [InlineData("/exchange")]
     [InlineData("/estate")]
     [InlineData("/people")]

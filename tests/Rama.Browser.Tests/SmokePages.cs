@@ -17,6 +17,7 @@ internal static class SmokePages
         "catalogue/systems",
         "catalogue/systems/compare",
         "catalogue/systems/trees",
+        "practice",
         "exchange",
         "estate",
         "results",

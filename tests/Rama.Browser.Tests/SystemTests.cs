@@ -111,10 +111,10 @@ public sealed class SystemTests(RamaServer server) : IClassFixture<RamaServer>
         page.Says("[data-test='system-twin-leaders-of-ours']", "Twin leaders of ours");
 
         // A block goes over to it; its card and bench cut by it.
-        page.OpenPlanting("H2", "estate");
+        page.OpenPlanting("H4", "estate");
         page.Find("[data-field='planting.system'] select option[value='twin-leaders-of-ours']").Click();
         page.Save();
-        page.OpenPlanting("H2", "bench", planting: false);
+        page.OpenPlanting("H4", "bench", planting: false);
         page.Until("cut by it", () => page.Find("[data-test='bench-cuts']").Text.Contains("Thick limbs"));
     }
 
