@@ -18,7 +18,8 @@ internal sealed partial class PackCheck
         MostLimits = 8,
         MostPasses = 12,
         MostExpected = 20,
-        MostTries = 200;
+        MostTries = 200,
+        LongestText = 1_000;
 
     private readonly TrainingSystem _system;
     private readonly List<FieldProblem> _problems = [];
@@ -29,6 +30,10 @@ internal sealed partial class PackCheck
     public static IReadOnlyList<FieldProblem> Of(TrainingSystem system)
     {
         PackCheck check = new(system);
+        // What is beyond all measure is not looked at more closely.
+        check.Sizes();
+        if (check._problems.Count > 0)
+            return check._problems;
         check.Whole();
         check.Ids();
         for (var i = 0; i < system.Settings.Count; i++)
@@ -49,9 +54,8 @@ internal sealed partial class PackCheck
             _problems.Add(new(field, "pack", fault));
     }
 
-    private void Whole()
+    private void Sizes()
     {
-        var (form, caps) = (_system.Form, _system.Caps);
         Unless(
             _system.Steps.Count is > 0 and <= MostSteps,
             "steps",
@@ -64,6 +68,45 @@ internal sealed partial class PackCheck
             "questions",
             $"Expected at most {MostQuestions} questions, and as many answers to one."
         );
+        Unless(
+            (_system.Passes ?? []).Count <= MostPasses,
+            "passes",
+            $"Expected at most {MostPasses} passes of its own."
+        );
+        Unless(
+            (_system.Form.Expected ?? []).Count <= MostExpected,
+            "form.expected",
+            $"Expected at most {MostExpected} facts."
+        );
+        Unless(
+            _system.Steps.All(s => s.Limits.Count <= MostLimits && Texts(s).All(t => t.Length <= LongestText)),
+            "steps",
+            $"Expected at most {MostLimits} limits to a step, and at most {LongestText} letters to each of its texts."
+        );
+        Unless(
+            _system
+                .Questions.SelectMany(q => q.Options)
+                .All(o =>
+                    (o.Sets?.Count ?? 0) <= MostSettings
+                    && (o.Orders?.Count ?? 0) <= MostSteps
+                    && (o.LeavesOut?.Count ?? 0) <= MostSteps
+                    && (o.Moves?.Count ?? 0) <= MostSteps
+                    && (o.Sequence?.Count ?? 0) <= MostSteps
+                    && (o.Suits?.Count ?? 0) <= MostSteps
+                ),
+            "questions",
+            "An answer speaks of more settings or steps than there can be."
+        );
+    }
+
+    private static IEnumerable<string> Texts(CuttingStep step) =>
+        new[] { step.Name, step.LookFor, step.How, step.Why, step.Because, step.Caution }
+            .OfType<LocalText>()
+            .SelectMany(t => new[] { t.En, t.Es });
+
+    private void Whole()
+    {
+        var (form, caps) = (_system.Form, _system.Caps);
         Unless(
             _system.Settings.Aggregate(1L, (tries, s) => Math.Min(MostTries + 1, tries * Math.Max(1, s.Tries.Count)))
                 <= MostTries,
@@ -87,7 +130,6 @@ internal sealed partial class PackCheck
             "form.ground",
             "Expected 1 to 15 m between rows and 0.2 to 15 m between trees."
         );
-        Unless((form.Expected ?? []).Count <= MostExpected, "form.expected", $"Expected at most {MostExpected} facts.");
         for (var i = 0; i < form.Expected?.Count; i++)
             Unless(
                 TreeFact.Codes.Contains(form.Expected[i].Fact) && form.Expected[i].Least <= form.Expected[i].Most,
@@ -100,11 +142,6 @@ internal sealed partial class PackCheck
             _system.Crops.Count > 0 && _system.Crops.All(ShippedCrops.Knows),
             "crops",
             "It needs a crop, one of the catalogue."
-        );
-        Unless(
-            (_system.Passes ?? []).Count <= MostPasses,
-            "passes",
-            $"Expected at most {MostPasses} passes of its own."
         );
         for (var i = 0; i < _system.Passes?.Count; i++)
             foreach (var fault in _system.Passes[i].Faults())
@@ -235,7 +272,6 @@ internal sealed partial class PackCheck
             $"{at}.secondsEach",
             "secondsEach must lie between 0 and 36 000."
         );
-        Unless(step.Limits.Count <= MostLimits, $"{at}.limits", $"Expected at most {MostLimits} limits.");
         Unless(step.Under.Count > 0, $"{at}.under", "It must be done under a decision: choose one.");
         var (leaves, name) = (step.Cut.Leave is not null, step.Cut.Kind);
         var mustLeave =

@@ -69,4 +69,17 @@ public sealed class PackCheckTests
         Assert.Equal(TrainingSystem.Blank, TrainingSystem.Blank.RulesFor().System);
         Assert.Null(TrainingSystem.Find(TrainingSystem.Blank.Id));
     }
+
+    // Words as long as a body may be would else be compared letter by letter.
+    [Fact]
+    public void A_pack_beyond_measure_is_refused_at_once()
+    {
+        var name = new string('a', 200_000);
+        var kind = Fault("diameter > big", $"diameter > {name[..300]}");
+        Assert.DoesNotContain("did you mean", kind.Message, StringComparison.Ordinal);
+        Assert.Equal("steps", Fault("\"lookFor\": { \"en\": \"a\"", $"\"lookFor\": {{ \"en\": \"{name}\"").Field);
+        var steps = string.Join(",", Enumerable.Repeat(Packs.Step, 500));
+        var problems = Assert.Throws<UnusableEntryException>(() => TrainingSystem.Read(Packs.Json(steps))).Problems;
+        Assert.Equal("steps", Assert.Single(problems).Field);
+    }
 }

@@ -6,12 +6,17 @@ internal static class NearWord
     // So many letters of ten may be wrong.
     private const double MostWrong = 0.34;
 
+    // No word of a pack is longer; a longer one is nobody's slip.
+    private const int Longest = 60;
+
     /// <summary>The known word nearest to one that is not known, by the letters to be changed, left out, put in or
     /// swapped (the distance of Damerau, in the form that changes no place twice); null where none is near.</summary>
     public static string? Of(string word, IEnumerable<string> known)
     {
         var (best, least) = ((string?)null, MostWrong * word.Length + 0.5);
-        foreach (var other in known.Order(StringComparer.Ordinal))
+        if (word.Length > Longest)
+            return null;
+        foreach (var other in known.Where(k => k.Length <= Longest).Order(StringComparer.Ordinal))
             if (Math.Abs(other.Length - word.Length) <= least && Between(word, other) is var off && off < least)
                 (best, least) = (other, off);
         return best;
