@@ -95,6 +95,13 @@ export function SettingsList({ system, faults, set }: Props) {
                       }}
                     />
                   ))}
+                  <TriesLine
+                    tries={s.tries}
+                    problem={faultAt(faults, `${at}.tries`)}
+                    onChange={(tries) => {
+                      change(i, { tries });
+                    }}
+                  />
                   <Choice
                     label={t('unit')}
                     value={s.unit}
@@ -141,6 +148,41 @@ export function SettingsList({ system, faults, set }: Props) {
         }}
       />
     </section>
+  );
+}
+
+/** Values the search may try, parted by spaces; none where it is not searched. */
+function TriesLine({
+  tries,
+  problem,
+  onChange,
+}: {
+  tries: readonly number[];
+  problem: string | undefined;
+  onChange: (tries: number[]) => void;
+}) {
+  const { t } = useReading();
+  const [text, setText] = useState(tries.join(' '));
+  return (
+    <label className="small">
+      {t('systems.tries')}
+      <Input
+        value={text}
+        maxLength={200}
+        status={problem ? 'error' : ''}
+        onChange={(e) => {
+          setText(e.target.value);
+          const parts = e.target.value.replace(/,/g, '.').split(/\s+/).filter(Boolean);
+          // What is no number goes on as nothing, and is told as a fault.
+          onChange(parts.map((p) => (/^-?\d+(\.\d+)?$/.test(p) ? Number(p) : null)) as number[]);
+        }}
+      />
+      {problem && (
+        <span className="field-problem" role="alert">
+          {problem}
+        </span>
+      )}
+    </label>
   );
 }
 
@@ -222,6 +264,16 @@ export function QuestionsList({ system, faults, set }: Props) {
                   change(i, { name });
                 }}
                 name={`question-${q.id}-name`}
+              />
+              <span className="small dim">{t('systems.usual')}</span>{' '}
+              <Choice
+                label={t('systems.usual')}
+                empty={t('systems.first-answer')}
+                value={q.usual ?? ''}
+                options={q.options.map((o) => ({ value: o.id, label: local(o.name) }))}
+                onChange={(usual) => {
+                  change(i, { usual: usual === '' ? null : usual });
+                }}
               />
               {q.options.map((o, j) => {
                 const setAnswer = (part: Partial<Answer>) => {
