@@ -106,8 +106,9 @@ describe('the drawing of a tree', () => {
     expect(budsFalling(forked, 1, 0.5, standingAfter([cut(1, 1, [1])]))).toBe(7);
   });
 
+  // The words of a mark stand above it: at 3.5 m they need 16 of the 20 pixels left.
   it('marks whole feet for who reads feet, half or whole metres for others', () => {
-    const frame = { scale: 100, foot: { x: 0, y: 360 } };
+    const frame = { scale: 100, foot: { x: 0, y: 370 } };
     const feet = scaleMarks(frame, 'us').map((m) => `${m.told} ${m.unit}`);
     expect(feet).toEqual(['2 ft', '4 ft', '6 ft', '8 ft', '10 ft']);
     // NIST SP 811: 1 ft = 0.3048 m.
