@@ -53,6 +53,44 @@ public sealed class PracticeTests(RamaServer server) : IClassFixture<RamaServer>
         page.Says("[data-test='course-done']", "1 of 5 trees cut");
     }
 
+    // What was pointed at, spoken of or compared goes with its tree, however one leaves it.
+    [Fact]
+    public void Another_tree_or_another_way_begins_with_nothing_of_the_last()
+    {
+        using var page = new Page(server, 390, 844, phone: true).OpenPlanting("H4", "bench?practice", planting: false);
+        page.Find(".tree-hit");
+        Touch(page, 2);
+        page.Says(".bench-foot", "touch it again to cut");
+        page.Click("[data-test='another']");
+        page.Until("the next tree, nothing pointed at", () => page.Find(".bench-foot").Text.StartsWith("Tree 2"));
+        Assert.Empty(page.Driver.FindElements(By.CssSelector(".tree-falling")));
+
+        Touch(page, 1);
+        page.Says(".bench-foot", "touch it again to cut");
+        Touch(page, 1);
+        page.Until("cut", () => Cuts(page) == 1);
+        page.Click("[data-test='done']");
+        page.Click("[data-test='beside-card']");
+        page.Find("[data-test='compare']");
+        page.Click("[data-test='to-card']");
+        page.Click("[data-test='practise']");
+        page.Find("[data-test='practice-card']");
+        page.Until("the tree to cut, uncut", () =>
+            Cuts(page) == 0 && page.Driver.FindElements(By.CssSelector("[data-test='compare']")).Count == 0
+        );
+        Touch(page, 1);
+        page.Says(".bench-foot", "touch it again to cut");
+        Touch(page, 1);
+        page.Click("[data-test='done']");
+        page.Click("[data-test='next-tree']");
+        page.Find("[data-test='trains']");
+        // One taken at will was chosen for nothing.
+        page.Click("[data-test='another']");
+        page.Until("nothing said of it", () =>
+            page.Driver.FindElements(By.CssSelector("[data-test='trains']")).Count == 0
+        );
+    }
+
     // What nobody may see, nobody is shown: neither other people's scores nor whose tree it was.
     [Fact]
     public void Who_practises_sees_no_scores_of_others()
@@ -72,7 +110,8 @@ public sealed class PracticeTests(RamaServer server) : IClassFixture<RamaServer>
               hit.scrollIntoView({ block: 'center' });
               const box = hit.getBoundingClientRect();
               for (let i = 1; i < 200; i++) {
-                const [x, y] = [box.x + (box.width * ((i * 37) % 199)) / 199, box.y + (box.height * ((i * 53) % 197)) / 197];
+                const x = box.x + (box.width * ((i * 37) % 199)) / 199;
+                const y = box.y + (box.height * ((i * 53) % 197)) / 197;
                 if (document.elementFromPoint(x, y) === hit) { found.push([x, y]); break; }
               }
               if (found.length > arguments[0]) return found.at(-1).map(Math.round);

@@ -123,7 +123,11 @@ public sealed class SystemTests(RamaServer server) : IClassFixture<RamaServer>
     {
         using var page = new Page(server).Open("/catalogue/systems");
         var system = page.Script<string>(
-            "return fetch('/api/v1/catalogue/systems/open-v').then(r => r.json()).then(p => JSON.stringify({system: p.system}))"
+            """
+            return fetch('/api/v1/catalogue/systems/open-v')
+              .then((r) => r.json())
+              .then((p) => JSON.stringify({ system: p.system }));
+            """
         );
         var file = Path.Combine(Path.GetTempPath(), $"{Guid.NewGuid():N}.json");
         File.WriteAllText(file, system.Replace("\"open-v\"", "\"open-v-ours\"", StringComparison.Ordinal));

@@ -34,6 +34,7 @@ public sealed class TreesPageTests(RamaServer server) : IClassFixture<RamaServer
     private const string Overlaps = """
         const faults = [];
         for (const tree of document.querySelectorAll('.trees-of')) {
+          const fault = (what) => faults.push(`${tree.dataset.test}: ${what}`);
           for (const svg of tree.querySelectorAll('svg.tree')) {
             const shown = (s) => [...svg.querySelectorAll(s)].map((e) => e.getBoundingClientRect());
             const tags = [...svg.querySelectorAll('.tree-tag')]
@@ -45,18 +46,18 @@ public sealed class TreesPageTests(RamaServer server) : IClassFixture<RamaServer
             for (const [i, a] of tags.entries()) {
               const [x, y] = centre(a);
               for (const b of tags.slice(i + 1))
-                if (Math.hypot(x - centre(b)[0], y - centre(b)[1]) < a.width - 1) faults.push(tree.dataset.test + ': two numbers');
-              if (a.bottom > ground.top + 1) faults.push(tree.dataset.test + ': a number in the ground');
-              if (a.top < whole.top || a.left < whole.left || a.right > whole.right) faults.push(tree.dataset.test + ': outside');
+                if (Math.hypot(x - centre(b)[0], y - centre(b)[1]) < a.width - 1) fault('two numbers');
+              if (a.bottom > ground.top + 1) fault('a number in the ground');
+              if (a.top < whole.top || a.left < whole.left || a.right > whole.right) fault('a number outside');
               for (const w of shown('.tree-limit text'))
-                if (x > w.left && x < w.right && y > w.top && y < w.bottom) faults.push(tree.dataset.test + ': on words');
+                if (x > w.left && x < w.right && y > w.top && y < w.bottom) fault('a number on words');
             }
             for (const b of shown('.tree-bracket text'))
               if (b.top < whole.top - 1 || b.bottom > whole.bottom + 1 || b.right > whole.right + 1)
-                faults.push(tree.dataset.test + ': a bracket cut off');
+                fault('a bracket cut off');
             for (const wood of shown('.tree-wood, .tree-young, .tree-gone'))
               if (wood.top < whole.top - 1 || wood.left < whole.left - 1 || wood.right > whole.right + 1)
-                faults.push(tree.dataset.test + ': wood cut off');
+                fault('wood cut off');
           }
         }
         return [...new Set(faults)].join('; ');

@@ -21,10 +21,14 @@ public sealed record SystemTrees(
     string Source
 )
 {
-    // A heavy year, so that the steps have something to do.
-    private const double ToLeave = 0.7;
-    private const int Many = 60,
-        Seed = 4;
+    /// <summary>Share of its buds left on a sample tree: a heavy year, so that the steps have something to do.
+    /// </summary>
+    public const double ShareToLeave = 0.7;
+
+    /// <summary>Seed of sample trees.</summary>
+    public const int Seed = 4;
+
+    private const int Many = 60;
 
     // Trunk area of the three against the usual one: assumption, about where classes are parted.
     private static readonly (string Class, double Area)[] Classes = [("thin", 0.6), ("middle", 1), ("thick", 1.5)];
@@ -65,7 +69,7 @@ public sealed record SystemTrees(
         TreeBench bench = new(
             system.RulesFor(new Dictionary<string, string>()),
             tree,
-            Math.Max(1, buds * ToLeave),
+            Math.Max(1, buds * ShareToLeave),
             new(Cap: system.Caps.ShareOfBuds)
         );
         return new(trunk, CutTree.Of(bench));

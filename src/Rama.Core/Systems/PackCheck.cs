@@ -42,8 +42,8 @@ internal sealed partial class PackCheck
             check.Question($"questions[{i}]", system.Questions[i]);
         for (var i = 0; i < system.Steps.Count; i++)
             check.Step($"steps[{i}]", system.Steps[i]);
-        // Every rule is read once, so that a fault is told now and not in the row.
-        if (check._problems.Count == 0)
+        // Every rule is read once, so that a fault is told now and not in the row; what they name must be readable.
+        if (!check._problems.Any(p => p.Field.StartsWith("settings", StringComparison.Ordinal)))
             check._problems.AddRange(PruningRules.Check(system));
         return check._problems;
     }
@@ -186,8 +186,8 @@ internal sealed partial class PackCheck
             HashSet<string> known = [];
             foreach (var (i, id) in ids.Index())
             {
-                Unless(Id().IsMatch(id), $"{list}[{i}].id", $"“{id}” is no id. {form}");
-                Unless(known.Add(id), $"{list}[{i}].id", $"There is another one named {id}.");
+                Unless(Id().IsMatch(id), $"{list}[{i}].id", $"“{Short(id)}” is no id. {form}");
+                Unless(known.Add(id), $"{list}[{i}].id", $"There is another one named {Short(id)}.");
             }
         }
     }
@@ -197,7 +197,7 @@ internal sealed partial class PackCheck
         Unless(
             RuleUnits.Find(setting.Unit) is not null,
             $"{at}.unit",
-            $"Unknown unit “{setting.Unit}”, expected one of {string.Join(", ", RuleUnits.Codes)} or none."
+            $"Unknown unit “{Short(setting.Unit)}”, expected one of {string.Join(", ", RuleUnits.Codes)} or none."
         );
         Unless(
             double.IsFinite(setting.Least) && double.IsFinite(setting.Most),
@@ -222,7 +222,7 @@ internal sealed partial class PackCheck
         Unless(
             question.Usual is null || question.Options.Any(o => o.Id == question.Usual),
             $"{at}.usual",
-            $"There is no answer “{question.Usual}”."
+            $"There is no answer “{Short(question.Usual ?? "")}”."
         );
         for (var i = 0; i < question.Options.Count; i++)
             Answer($"{at}.options[{i}]", question.Options[i]);
@@ -234,11 +234,11 @@ internal sealed partial class PackCheck
             Unless(
                 VarietyTraits.Known.Contains(trait),
                 $"{at}.suits",
-                $"suits speaks of “{trait}”, expected one of {string.Join(", ", VarietyTraits.Known)}."
+                $"It suits “{Short(trait)}”, expected one of {string.Join(", ", VarietyTraits.Known)}."
             );
         foreach (var (id, value) in option.Sets ?? new Dictionary<string, double>())
             if (_system.Settings.FirstOrDefault(s => s.Id == id) is not { } setting)
-                _problems.Add(new($"{at}.sets", "pack", $"There is no setting “{id}”.{Near(id, Settings)}"));
+                _problems.Add(new($"{at}.sets", "pack", $"There is no number “{Short(id)}”.{Near(id, Settings)}"));
             else
                 Unless(
                     value >= setting.Least && value <= setting.Most,
@@ -254,10 +254,10 @@ internal sealed partial class PackCheck
             Unless(
                 _system.Steps.Any(s => s.Id == step),
                 at,
-                $"There is no step “{step}”.{Near(step, _system.Steps.Select(s => s.Id))}"
+                $"There is no step “{Short(step)}”.{Near(step, _system.Steps.Select(s => s.Id))}"
             );
         foreach (var pass in (option.Moves ?? new Dictionary<string, string>()).Values)
-            Unless(_system.HasPass(pass), $"{at}.moves", $"There is no pass “{pass}”.");
+            Unless(_system.HasPass(pass), $"{at}.moves", $"There is no pass “{Short(pass)}”.");
     }
 
     private void Step(string at, CuttingStep step)
@@ -265,32 +265,24 @@ internal sealed partial class PackCheck
         Unless(
             _system.HasPass(step.Pass),
             $"{at}.pass",
-            $"pass must be one of {string.Join(", ", PassIds.OfSteps)}, or one of its own."
+            $"There is no pass “{Short(step.Pass)}”: expected {string.Join(", ", PassIds.OfSteps)}, or one of its own."
         );
-        Unless(
-            step.SecondsEach is >= 0 and <= 36_000,
-            $"{at}.secondsEach",
-            "secondsEach must lie between 0 and 36 000."
-        );
+        Unless(step.SecondsEach is >= 0 and <= 36_000, $"{at}.secondsEach", "Expected 0 to 36 000 seconds a cut.");
         Unless(step.Under.Count > 0, $"{at}.under", "It must be done under a decision: choose one.");
-        var (leaves, name) = (step.Cut.Leave is not null, step.Cut.Kind);
-        var mustLeave =
-            name is CutKind.RenewalStub or CutKind.ToSideShoot or CutKind.Shorten or CutKind.Tip or CutKind.Head;
+        var (leaves, cut) = (step.Cut.Leave is not null, CutChoice.Of(step.Cut.Kind));
         Unless(
-            mustLeave == leaves,
+            cut.Leaves is not null == leaves,
             $"{at}.cut.leave",
-            leaves ? "This cut leaves nothing to say." : "This cut needs cut.leave: say what is left."
+            leaves ? "This cut leaves nothing to say." : "Say what this cut leaves."
         );
-        Unless(
-            name == CutKind.RubOff == step.Find.StartsWith("buds", StringComparison.Ordinal),
-            $"{at}.cut.kind",
-            "rubOff is for buds, and buds are for rubOff."
-        );
-        Unless(
-            name == CutKind.Single == step.Find.StartsWith("forks", StringComparison.Ordinal),
-            $"{at}.cut.kind",
-            "single is for forks, and forks are for single."
-        );
+        foreach (var only in CutChoice.All.Where(c => c.OnlyFor is not null))
+            Unless(
+                cut == only == step.Find.StartsWith(only.OnlyFor!, StringComparison.Ordinal),
+                $"{at}.cut.kind",
+                only.Kind == CutKind.RubOff
+                    ? "Rubbing off is for buds, and buds are cut in no other way."
+                    : "Singling is for forks, and forks are cut in no other way."
+            );
         foreach (
             var (told, text) in new[]
             {
@@ -304,14 +296,14 @@ internal sealed partial class PackCheck
             Unless(
                 _system.Settings.Any(s => s.Id == hole),
                 $"{at}.{told}",
-                $"{told[..^3]} speaks of {{{hole}}}, which is no setting.{Near(hole, Settings)}"
+                $"{{{Short(hole)}}} is no number of this system.{Near(hole, Settings)}"
             );
         foreach (var (told, text) in new[] { ("because.en", step.Because.En), ("because.es", step.Because.Es) })
         foreach (var hole in Holes(text))
             Unless(
                 CuttingStep.Figures.Contains(hole),
                 $"{at}.{told}",
-                $"because speaks of {{{hole}}}, expected one of {string.Join(", ", CuttingStep.Figures)}."
+                $"{{{Short(hole)}}} is not known of a cut, expected one of {string.Join(", ", CuttingStep.Figures)}."
                     + Near(hole, CuttingStep.Figures)
             );
     }
@@ -320,6 +312,9 @@ internal sealed partial class PackCheck
 
     private static IEnumerable<string> Holes(string text) =>
         SettingWords.Hole().Matches(text).Select(m => m.Groups[1].Value);
+
+    // As much of a word as tells which it is.
+    private static string Short(string word) => word.Length <= 60 ? word : $"{word[..40]}…";
 
     private static string Near(string word, IEnumerable<string> known) =>
         NearWord.Of(word, known) is { } near ? $" Did you mean “{near}”?" : "";

@@ -108,12 +108,14 @@ public sealed class PruningRules
         for (var i = 0; i < system.Steps.Count; i++)
         {
             var (step, at) = (system.Steps[i], $"steps[{i}]");
-            if (Read($"{at}.find", () => Selector.Parse(step.Find, names)) is not { } find)
+            var find = Read($"{at}.find", () => Selector.Parse(step.Find, names));
+            if (step.Most is { } most)
+                Read($"{at}.most", () => RuleParser.Parse(most, Subject.Tree, names, Dimension.Number));
+            // What the others may name hangs on what is looked for.
+            if (find is null)
                 continue;
             subjects[step.Id] = find.Subject;
             Read($"{at}.first", () => RuleParser.ParseOrder(step.First, find.Subject, names));
-            if (step.Most is { } most)
-                Read($"{at}.most", () => RuleParser.Parse(most, Subject.Tree, names, Dimension.Number));
             for (var l = 0; l < step.Limits.Count; l++)
             {
                 var limit = step.Limits[l];

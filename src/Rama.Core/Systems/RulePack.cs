@@ -152,6 +152,10 @@ internal static class RulePack
             }
     }
 
+    /// <summary>A step of <c>Systems/common.json</c>.</summary>
+    public static CuttingStep CommonStep(string id) =>
+        DataFile.Parse<CuttingStep>(Common.Value["steps"]![id]!.ToJsonString(), id);
+
     private static JsonObject Over(string list, string use, JsonObject own, string name)
     {
         if (Common.Value[list]?[use]?.DeepClone() is not JsonObject common)

@@ -65,8 +65,8 @@ public sealed record NextTreeEntry
 
 /// <summary>The next tree to practise on.</summary>
 /// <param name="Tree">The tree; null where every tree of the class was cut.</param>
-/// <param name="Trains">What it trains.</param>
-public sealed record NextTree(PracticeAsk? Tree, Trains Trains);
+/// <param name="Trains">What it trains; null likewise.</param>
+public sealed record NextTree(PracticeAsk? Tree, Trains? Trains);
 
 internal static class PracticeEndpoints
 {
@@ -112,19 +112,20 @@ internal static class PracticeEndpoints
             return TypedResults.Ok(PracticeCourse.Rising(offered, t => t.Asks.Difficulty, t => t.Planting));
         });
 
-    private static async Task<Results<Ok<NextTree>, NotFound>> Next(
+    private static Task<Results<Ok<NextTree>, NotFound>> Next(
         Guid id,
         NextTreeEntry body,
         BenchTrees trees,
-        CancellationToken cancel
-    )
-    {
-        if (await trees.AsksAsync(id, body.Class, cancel) is not { } asks)
-            return TypedResults.NotFound();
-        var entry = body.Bounded();
-        var next = PracticeCourse.Next(asks, entry.Seen, entry.Said);
-        return TypedResults.Ok(new NextTree(next?.Tree, next?.Trains ?? Trains.Harder));
-    }
+        HttpContext http,
+        HeavyWork gate
+    ) => gate.InTurnAsync<Results<Ok<NextTree>, NotFound>>(http, async cancel =>
+        {
+            if (await trees.AsksAsync(id, body.Class, cancel) is not { } asks)
+                return TypedResults.NotFound();
+            var entry = body.Bounded();
+            var next = PracticeCourse.Next(asks, entry.Seen, entry.Said);
+            return TypedResults.Ok(new NextTree(next?.Tree, next?.Trains));
+        });
 
     private static async Task<Ok<IReadOnlyList<PrunerPractice>>> Pruners(
         EstateStore estates,

@@ -16,11 +16,22 @@ namespace Rama.Web.Systems;
 /// <param name="Version">Version of the estate's own; 0 where it is as shipped.</param>
 /// <param name="System">The system.</param>
 /// <param name="Words">Words its rules may use, by what they look for.</param>
+/// <param name="Choices">What a step can be put together from.</param>
 public sealed record SystemPack(
     uint Version,
     TrainingSystem System,
-    IReadOnlyDictionary<string, IReadOnlyList<RuleWord>> Words
-);
+    IReadOnlyDictionary<string, IReadOnlyList<RuleWord>> Words,
+    StepChoices Choices
+)
+{
+    internal static SystemPack Of(TrainingSystem system, uint version = 0) =>
+        new(
+            version,
+            system,
+            Enum.GetValues<Subject>().ToDictionary(s => s.ToString().ToLowerInvariant(), Vocabulary.For),
+            StepChoices.All
+        );
+}
 
 /// <summary>A rule pack to try or save.</summary>
 /// <param name="Version">Version it was read at.</param>
@@ -45,9 +56,6 @@ public sealed record PackPreview(
 
 internal static class SystemEndpoints
 {
-    // A heavy year, so that the steps have something to do.
-    private const double SampleToLeave = 0.7;
-
     private static readonly DateOnly SampleGreenTip = new(2027, 3, 15);
 
     public static void MapSystems(this RouteGroupBuilder group)
@@ -85,18 +93,15 @@ internal static class SystemEndpoints
     {
         if (shipped)
             return TrainingSystem.Find(system) is { } original
-                ? TypedResults.Ok(new SystemPack(0, original, Words()))
+                ? TypedResults.Ok(SystemPack.Of(original))
                 : TypedResults.NotFound();
         var read = await store.ReadAsync(cancel);
         return read.Catalogue.System(system) is { } pack
-            ? TypedResults.Ok(new SystemPack(read.SystemVersions.GetValueOrDefault(system), pack, Words()))
+            ? TypedResults.Ok(SystemPack.Of(pack, read.SystemVersions.GetValueOrDefault(system)))
             : TypedResults.NotFound();
     }
 
-    private static Ok<SystemPack> Blank() => TypedResults.Ok(new SystemPack(0, TrainingSystem.Blank, Words()));
-
-    private static Dictionary<string, IReadOnlyList<RuleWord>> Words() =>
-        Enum.GetValues<Subject>().ToDictionary(s => s.ToString().ToLowerInvariant(), Vocabulary.For);
+    private static Ok<SystemPack> Blank() => TypedResults.Ok(SystemPack.Of(TrainingSystem.Blank));
 
     private static async Task<Results<Ok<SystemTrees>, NotFound>> Trees(
         string system,
@@ -121,8 +126,8 @@ internal static class SystemEndpoints
         var entry = new CutTreeEntry
         {
             System = system.Id,
-            BudsToLeave = Math.Max(1, system.Form.Typical.Buds * SampleToLeave),
-            Seed = 4,
+            BudsToLeave = Math.Max(1, system.Form.Typical.Buds * SystemTrees.ShareToLeave),
+            Seed = SystemTrees.Seed,
         };
         var cut = entry.Calculate(Rama.Core.Estate.Catalogue.Shipped with { OwnSystems = [system] });
         var days = AnchorDays.Of(system.Crops[0], new(SampleGreenTip, 1, GreenTipBasis.Crop));

@@ -6,8 +6,8 @@ namespace Rama.Core.Tests.Plan;
 
 public sealed class ShootsAheadTests
 {
-    // Without own seasons the shipped line, over every system: 10 cm for each tenth of the wood, just too strong after a
-    // fifth of it.
+    // Without own seasons the shipped line, over every system: 10 cm for each tenth of the wood, just too strong after
+    // a fifth of it.
     [Fact]
     public void Made_plantings_are_told_shoots_a_grower_has_seen()
     {

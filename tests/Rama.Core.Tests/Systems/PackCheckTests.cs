@@ -1,3 +1,4 @@
+using System.Text.Json;
 using Rama.Core.Explain;
 using Rama.Core.Systems;
 
@@ -59,7 +60,7 @@ public sealed class PackCheckTests
             .Replace("diameter > big", "daimeter > big", StringComparison.Ordinal)
             .Replace("\"most\": \"how-many\"", "\"most\": \"how-few\"", StringComparison.Ordinal);
         var faults = Assert.Throws<UnusableEntryException>(() => TrainingSystem.Read(json)).Problems;
-        Assert.Contains("steps[0].find", faults.Select(f => f.Field));
+        Assert.Equal(["steps[0].find", "steps[0].most"], faults.Select(f => f.Field));
     }
 
     [Fact]
@@ -68,6 +69,23 @@ public sealed class PackCheckTests
         Assert.Single(TrainingSystem.Blank.Steps);
         Assert.Equal(TrainingSystem.Blank, TrainingSystem.Blank.RulesFor().System);
         Assert.Null(TrainingSystem.Find(TrainingSystem.Blank.Id));
+    }
+
+    [Fact]
+    public void Every_kind_of_cut_can_be_chosen_and_what_it_leaves_can_be_read()
+    {
+        Assert.Equal(Enum.GetValues<CutKind>(), CutChoice.All.Select(c => c.Kind));
+        var begin = StepChoices.All.Begin;
+        Assert.All(CutChoice.All, c =>
+        {
+            var kind = JsonNamingPolicy.CamelCase.ConvertName(c.Kind.ToString());
+            var leaves = c.Leaves is null ? "" : $", \"leave\": \"{c.Leaves}\"";
+            var step = Packs
+                .Step.Replace("limbs where diameter > big", c.OnlyFor ?? begin.Find, StringComparison.Ordinal)
+                .Replace("diameter down", c.First ?? begin.First, StringComparison.Ordinal)
+                .Replace("\"collar\"", $"\"{kind}\"{leaves}", StringComparison.Ordinal);
+            Assert.Equal(c.Kind, TrainingSystem.Read(Packs.Json(step)).Steps[0].Cut.Kind);
+        });
     }
 
     // Words as long as a body may be would else be compared letter by letter.

@@ -48,11 +48,11 @@ public sealed class TrainingSystemTests
     [InlineData("diameter down", "diameter", "expected “up”, “down” or “first”")]
     [InlineData("diameter down", "diameter first", "does not go with a length")]
     [InlineData("\"how-many\"", "\"how-few\"", "“how-few” is no word for tree")]
-    [InlineData("\"collar\"", "\"renewalStub\"", "needs cut.leave")]
-    [InlineData("\"collar\"", "\"rubOff\"", "rubOff is for buds")]
+    [InlineData("\"collar\"", "\"renewalStub\"", "Say what this cut leaves")]
+    [InlineData("\"collar\"", "\"rubOff\"", "Rubbing off is for buds")]
     [InlineData("\"collar\"", "\"saw\"", "cut.kind")]
-    [InlineData("\"{height}\"", "\"{hight}\"", "because speaks of {hight}")]
-    [InlineData("\"lookFor\": { \"en\": \"a\"", "\"lookFor\": { \"en\": \"over {bog}\"", "lookFor speaks of {bog}")]
+    [InlineData("\"{height}\"", "\"{hight}\"", "{hight} is not known of a cut")]
+    [InlineData("\"lookFor\": { \"en\": \"a\"", "\"lookFor\": { \"en\": \"over {bog}\"", "{bog} is no number")]
     [InlineData("\"secondsEach\": 4", "\"secondsEach\": -4", "secondsEach")]
     [InlineData("\"secondsEach\"", "\"secondEach\"", "secondEach")]
     [InlineData("\"reduce\"", "\"raise\"", "DecisionKind")]
@@ -178,7 +178,7 @@ public sealed class TrainingSystemTests
                   { "id": "two", "name": { "en": "a", "es": "b" }, "why": { "en": "a", "es": "b" } }] }]
                 """
             ),
-            "suits speaks of “red”"
+            "It suits “red”"
         );
 
     [Theory]

@@ -13210,6 +13210,17 @@ export interface components {
              */
             sinceChange: number;
         };
+        /** @description A kind of cut, and what goes with it. */
+        CutChoice: {
+            /** @description The kind. */
+            kind: components["schemas"]["CutKind"];
+            /** @description What it leaves where nothing is said, a rule; null for one that leaves nothing to say. */
+            leaves: null | string;
+            /** @description The one subject it is for, which is cut in no other way; null for any other. */
+            onlyFor: null | string;
+            /** @description Where to start on that subject. */
+            first: null | string;
+        };
         /** @description What a pruner does otherwise to come back to the number. */
         CutCorrection: {
             /** @description What. */
@@ -17128,8 +17139,7 @@ export interface components {
         /** @description The next tree to practise on. */
         NextTree: {
             tree: null | components["schemas"]["PracticeAsk"];
-            /** @description What it trains. */
-            trains: components["schemas"]["Trains"];
+            trains: null | components["schemas"]["Trains"];
         };
         /** @description What the last tree showed, to choose the next. */
         NextTreeEntry: {
@@ -21548,6 +21558,19 @@ export interface components {
             /** @description Where the formula or an assumed value comes from. */
             source: string;
         };
+        /** @description What a step can be put together from, for whoever writes one. */
+        StepChoices: {
+            /** @description What it may look for. */
+            subjects: string[];
+            /** @description Units of each kind of quantity. */
+            units: {
+                [key: string]: string[];
+            };
+            /** @description Kinds of cut. */
+            cuts: components["schemas"]["CutChoice"][];
+            /** @description A step to begin with. */
+            begin: components["schemas"]["CuttingStep"];
+        };
         /** @description How a step cuts. */
         StepCut: {
             /** @description Kind of cut. */
@@ -21995,6 +22018,8 @@ export interface components {
             words: {
                 [key: string]: components["schemas"]["RuleWord"][];
             };
+            /** @description What a step can be put together from. */
+            choices: components["schemas"]["StepChoices"];
         };
         /** @description A pass a system has beside those all systems share. */
         SystemPass: {
@@ -23239,11 +23264,8 @@ export interface components {
             /** @description What was done of it, in any season. */
             done: components["schemas"]["TaskDone"][];
         };
-        /**
-         * @description What a tree is chosen for.
-         * @enum {unknown}
-         */
-        Trains: "harder" | "bigLimbs" | "unsound" | "stubs" | "leaders" | "number" | "order";
+        /** @enum {unknown} */
+        Trains: "harder" | "bigLimbs" | "unsound" | "stubs" | "leaders" | "number" | "order" | null;
         /** @description A finished tree counted to see whether it came out as asked. */
         TreeCheck: {
             /**

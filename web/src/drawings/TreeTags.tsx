@@ -33,10 +33,7 @@ export const TreeTags = memo(function TreeTags(props: Props) {
   const { local } = useReading();
   const current = now ? (made.at(-1)?.number ?? null) : null;
   const { tags, marks, brackets } = useMemo(
-    () =>
-      tagged(markedCuts(tree, made, ahead, view, frame), current, piecesOf(tree, standing, view, frame), {
-        ...room,
-      }),
+    () => tagged(markedCuts(tree, made, ahead, view, frame), current, piecesOf(tree, standing, view, frame), room),
     [tree, made, ahead, current, standing, view, frame, room],
   );
   return (
@@ -63,14 +60,19 @@ export const TreeTags = memo(function TreeTags(props: Props) {
           <Stroke mark={m} />
           <circle cx={m.place.x} cy={m.place.y} r={REACH} />
           {m.cut.number !== null && (
-            <Number number={m.cut.number} spot={{ x: m.place.x, y: m.place.y - 20 }} size={room.tag} kind="tree-tag" />
+            <NumberAt
+              number={m.cut.number}
+              spot={{ x: m.place.x, y: m.place.y - 20 }}
+              size={room.tag}
+              kind="tree-tag"
+            />
           )}
         </g>
       ))}
       {tags.map((tag, i) => (
         <g key={i}>
           <Stroke mark={tag} />
-          <Number
+          <NumberAt
             number={tag.cut.number!}
             from={tag.place}
             spot={tag.spot}
@@ -104,7 +106,7 @@ function Stroke({ mark: { place, along, thickMm, come } }: { mark: Marked }) {
 }
 
 /** A number in its circle, with a line to its place. */
-function Number({
+function NumberAt({
   number,
   from,
   spot,

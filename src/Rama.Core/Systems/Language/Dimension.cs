@@ -36,6 +36,14 @@ public static class RuleUnits
     /// <summary>Codes of the units.</summary>
     public static IEnumerable<string> Codes => Known.Keys.Where(k => k.Length > 0);
 
+    /// <summary>The units of each kind of quantity, a plain number's as none.</summary>
+    internal static IReadOnlyDictionary<Dimension, IReadOnlyList<string>> ByDimension { get; } =
+        Enum.GetValues<Dimension>()
+            .ToDictionary(
+                d => d,
+                d => (IReadOnlyList<string>)[.. Known.Where(k => k.Value.Dimension == d).Select(k => k.Key)]
+            );
+
     /// <summary>What a unit measures and what it is in the base unit; null for an unknown one.</summary>
     internal static (Dimension Dimension, double Factor)? Find(string code) =>
         Known.TryGetValue(code, out var unit) ? unit : null;

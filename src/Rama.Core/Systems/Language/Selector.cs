@@ -5,10 +5,9 @@ namespace Rama.Core.Systems.Language;
 /// </summary>
 internal sealed record Selector(Subject Subject, Rule? Where)
 {
-    private static readonly string[] Names =
-    [
-        .. Enum.GetValues<Subject>().Where(s => s != Subject.Tree).Select(s => s.ToString().ToLowerInvariant()),
-    ];
+    /// <summary>What can be looked for.</summary>
+    internal static IReadOnlyList<string> Names { get; } =
+    [.. Enum.GetValues<Subject>().Where(s => s != Subject.Tree).Select(s => s.ToString().ToLowerInvariant())];
 
     /// <summary>Reads a selector.</summary>
     /// <exception cref="RuleException">Says what is wrong and where.</exception>

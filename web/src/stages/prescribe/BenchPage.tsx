@@ -1,7 +1,7 @@
 import { Button, Segmented, Select } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
-import type { BenchView } from '../../api/client';
+import type { BenchView, NextTree } from '../../api/client';
 import { TreeDrawing, type Aim } from '../../drawings/TreeDrawing';
 import { budsFalling, standingAfter, type View } from '../../drawings/tree';
 import { useWidth } from '../../drawings/useWidth';
@@ -14,7 +14,7 @@ import { BenchLight } from './BenchLight';
 import { BenchPanel } from './BenchPanel';
 import { CompareTrees } from './CompareTrees';
 import { PracticePanel } from './PracticePanel';
-import { useBench, type BenchTree } from './useBench';
+import { useBench, type BenchMode, type BenchTree } from './useBench';
 import { useNextTree } from './usePractice';
 import './bench.css';
 
@@ -39,13 +39,30 @@ export function BenchPage() {
   const [spoken, setSpoken] = useState<readonly number[]>([]);
   const [comparing, setComparing] = useState(false);
   const [seen, setSeen] = useState<readonly number[]>([]);
+  const [trained, setTrained] = useState<NextTree['trains']>(null);
+  const nextTree = useNextTree(id!);
   const [turned, setTurned] = useState<View | null>(null);
   const [aim, setAim] = useState<Aim | null>(null);
   const [chosen, setChosen] = useState<number | null>(null);
   const [playing, setPlaying] = useState(false);
   const [lit, setLit] = useState(false);
   const [touching, setTouching] = useState(false);
-  const work = useBench(id!, choice, asked.has('practice') ? 'practice' : 'card');
+  // What is pointed at and spoken of goes with its tree and with what is done on it.
+  const letGo = () => {
+    setSpoken([]);
+    setComparing(false);
+    setAim(null);
+    setChosen(null);
+    setTouching(false);
+  };
+  const onBench = useBench(id!, choice, asked.has('practice') ? 'practice' : 'card');
+  const work = {
+    ...onBench,
+    enter: (next: BenchMode) => {
+      letGo();
+      onBench.enter(next);
+    },
+  };
   const { bench, mode, made, ahead, step } = work;
   const [ref, width] = useWidth<HTMLDivElement>(880);
   // As much as the window has, but no empty sky above a narrow drawing.
@@ -68,16 +85,15 @@ export function BenchPage() {
   // Another tree there: nothing that was cut or said is of it.
   const put = (next: Partial<BenchTree>) => {
     work.restart();
-    setSpoken([]);
-    setComparing(false);
+    letGo();
+    setTrained(null);
+    if ('class' in next && next.class !== data?.class) setSeen([]);
     setChoice({ ...choice, ...next });
   };
   const another = () => {
     put({ class: data?.class ?? null, number: choice.number + 1, row: null, tree: null });
   };
   // Whoever practises gets the tree that trains what went worst.
-  const nextTree = useNextTree(id!);
-  const trained = nextTree.data?.trains;
   const train = () => {
     const cut = [...seen, choice.number];
     setSeen(cut);
@@ -88,8 +104,11 @@ export function BenchPage() {
         said: (work.score?.remarks ?? []).map((r) => r.code),
       },
       {
-        onSuccess: ({ tree }) => {
-          put({ class: data?.class ?? null, number: tree?.number ?? choice.number + 1, row: null, tree: null });
+        onSuccess: ({ tree, trains }) => {
+          // Where all that are offered were cut, any other will do.
+          const number = tree?.number ?? Math.max(...cut) + 1;
+          put({ class: data?.class ?? null, number, row: null, tree: null });
+          setTrained(trains);
         },
       },
     );

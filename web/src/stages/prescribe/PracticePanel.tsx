@@ -32,7 +32,7 @@ export function PracticePanel({
   /** Which tree it is. */
   tree: { class: string; number: number; counted: boolean };
   /** What it was chosen to train; nothing where it was not chosen so. */
-  trained: NextTree['trains'] | undefined;
+  trained: NextTree['trains'];
   /** Whether it stands beside the same tree by the card. */
   comparing: boolean;
   onCompare: (comparing: boolean) => void;

@@ -1,8 +1,7 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, answered, type CourseTree, type NextTree } from '../../api/client';
-
-const SEEN_KEY = 'rama-course';
+import { useSession } from '../../people/session';
 
 /** Five trees for a first day, of the estate's own systems and rising difficulty. */
 export function useCourse() {
@@ -23,32 +22,43 @@ export function useNextTree(id: string) {
   });
 }
 
-const treeOf = (planting: string, trunk: string, number: number) => `${planting}/${trunk}/${number}`;
+/** Trees remembered; a course has five. */
+const MOST = 50;
 
-/** What the trees of the course came to on this device: a pruner's own notes, told to nobody. */
+type Scores = [tree: string, score: number][];
+
+/**
+ * What trees came to that whoever is signed in cut on this device: their own notes, told to nobody. Who shares the
+ * device begins anew.
+ */
 export function useCourseScores() {
-  const [scores, setScores] = useState<Record<string, number>>(read);
+  const key = `rama-course-${useSession().data?.person?.id ?? ''}`;
+  const [changes, setChanges] = useState(0);
+  const scores = read(key);
+  const write = (next: Scores) => {
+    window.localStorage.setItem(key, JSON.stringify(next));
+    setChanges(changes + 1);
+  };
   return {
-    of: (t: CourseTree) => scores[treeOf(t.planting, t.asks.class, t.asks.number)],
+    of: (t: CourseTree) => scores.find(([tree]) => tree === treeOf(t.planting, t.asks.class, t.asks.number))?.[1],
+    /** A tree counts as it was cut first. */
     keep: (planting: string, trunk: string, number: number, score: number) => {
-      const key = treeOf(planting, trunk, number);
-      // A tree counts as it was cut first.
-      if (key in scores) return;
-      const next = { ...scores, [key]: score };
-      setScores(next);
-      window.localStorage.setItem(SEEN_KEY, JSON.stringify(next));
+      const tree = treeOf(planting, trunk, number);
+      if (!scores.some(([known]) => known === tree)) write([...scores, [tree, score] as const].slice(-MOST) as Scores);
     },
     forget: () => {
-      setScores({});
-      window.localStorage.removeItem(SEEN_KEY);
+      write([]);
     },
   };
 }
 
-function read(): Record<string, number> {
+const treeOf = (planting: string, trunk: string, number: number) => `${planting}/${trunk}/${number}`;
+
+function read(key: string): Scores {
   try {
-    return JSON.parse(window.localStorage.getItem(SEEN_KEY) ?? '{}') as Record<string, number>;
+    const kept: unknown = JSON.parse(window.localStorage.getItem(key) ?? '[]');
+    return Array.isArray(kept) ? (kept as Scores) : [];
   } catch {
-    return {};
+    return [];
   }
 }

@@ -51,9 +51,10 @@ function Differences({ system, other, shipped }: { system: TrainingSystem; other
           d.parts.map((p) => (
             <tr key={`${i}-${p.part}`}>
               <td>
-                <strong>{local(d.name)}</strong> <span className="dim">{t(`systems.diff-${d.kind}`)}</span>
+                <strong>{d.name ? local(d.name) : t(`systems.part-${p.part}`)}</strong>{' '}
+                <span className="dim">{t(`systems.diff-${d.kind}`)}</span>
               </td>
-              <td>{t(`systems.part-${p.part}`)}</td>
+              <td>{d.name && t(`systems.part-${p.part}`)}</td>
               <td>
                 <code>{p.was}</code>
               </td>

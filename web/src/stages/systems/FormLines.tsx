@@ -103,26 +103,19 @@ export function FormLines({
         />
       </div>
       <div className="system-settings">
-        <NumberLine
-          label={t('systems.leaders')}
-          value={form.leaders}
-          unit=""
-          problem={faultAt(faults, 'form.leaders')}
-          test="form-leaders"
-          onChange={(leaders) => {
-            setForm({ leaders: leaders as number });
-          }}
-        />
-        <NumberLine
-          label={t('systems.limbs')}
-          value={form.limbsPerTree}
-          unit=""
-          problem={faultAt(faults, 'form.limbsPerTree')}
-          test="form-limbs"
-          onChange={(limbs) => {
-            setForm({ limbsPerTree: limbs as number });
-          }}
-        />
+        {(['leaders', 'limbsPerTree'] as const).map((part) => (
+          <NumberLine
+            key={part}
+            label={t(`systems.${part}`)}
+            value={form[part]}
+            unit=""
+            problem={faultAt(faults, `form.${part}`)}
+            test={`form-${part}`}
+            onChange={(value) => {
+              setForm({ [part]: value as number });
+            }}
+          />
+        ))}
         {(['rowM', 'treeM'] as const).map((part) => (
           <NumberLine
             key={part}

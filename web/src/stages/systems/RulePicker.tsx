@@ -3,19 +3,22 @@ import { useState } from 'react';
 import type { TrainingSystem } from '../../api/client';
 import { Choice } from '../../entry/Field';
 import { useReading } from '../../words/useReading';
-import { UNITS_OF, type RuleWord } from './ruleText';
+import type { Choices, RuleWord } from './ruleText';
 
 const SIGNS = ['>', '<', '>=', '<=', '='] as const;
 
 /** A condition chosen from what there is: a word, how it compares, and with what. */
 export function ConditionPicker({
   words,
+  units: unitsOf,
   settings,
   terms,
   onAdd,
   test,
 }: {
   words: readonly RuleWord[];
+  /** Units of each kind of quantity. */
+  units: Choices['units'];
   settings: TrainingSystem['settings'];
   terms: readonly string[];
   onAdd: (condition: string) => void;
@@ -30,8 +33,8 @@ export function ConditionPicker({
   const word = words.find((w) => w.name === name);
   const isTerm = terms.includes(name);
   const yesNo = isTerm || word?.dimension === 'yesNo';
-  const units = word ? UNITS_OF[word.dimension] : [];
-  const alike = settings.filter((s) => word && UNITS_OF[word.dimension].includes(s.unit));
+  const units = (word && unitsOf[word.dimension]) ?? [];
+  const alike = settings.filter((s) => units.includes(s.unit));
   const chosenUnit = units.includes(unit) ? unit : (units[0] ?? '');
   const number = value.trim().replace(',', '.');
   const usable = name !== '' && (yesNo || against !== '' || /^\d+(\.\d+)?$/.test(number));

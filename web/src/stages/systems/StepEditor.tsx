@@ -6,23 +6,20 @@ import { NumberLine } from './NumberLine';
 import { faultAt, type PackFaults } from './packFaults';
 import { RuleLine, WordsLines } from './RuleLine';
 import { ConditionPicker, OrderPicker } from './RulePicker';
-import { LEAVES, SUBJECTS, subjectOf, withCondition, withKey, withSubject, wordsOf, type Words } from './ruleText';
+import { subjectOf, withCondition, withKey, withSubject, wordsOf, type Choices, type Words } from './ruleText';
 
 export type SystemStep = TrainingSystem['steps'][number];
 
-const KINDS = ['collar', 'renewalStub', 'toSideShoot', 'single', 'rubOff', 'shorten', 'tip', 'head'] as const;
 const PERS = ['tree', 'leader', 'limb'] as const;
 const STOPS = ['never', 'band', 'number'] as const;
 const TOO_MUCH = ['skip', 'shorten', 'shortenAndEnd'] as const;
 const DECISIONS = ['noPrune', 'structureOnly', 'reduce'] as const;
-/** Kinds of cut that are for one subject alone, and that one. */
-const ONLY_FOR: Partial<Record<SystemStep['cut']['kind'], string>> = { rubOff: 'buds', single: 'forks' };
-
 interface Props {
   step: SystemStep;
   place: number;
   system: TrainingSystem;
   words: Words;
+  choices: Choices;
   faults: PackFaults;
   set: (part: Partial<SystemStep>) => void;
   move: (by: -1 | 1) => void;
@@ -31,18 +28,18 @@ interface Props {
 }
 
 /** One step of a system: its place in the order, its rules, and the words the card says it in. */
-export function StepEditor({ step, place, system, words, faults, set, move, copy, takeOut }: Props) {
+export function StepEditor({ step, place, system, words, choices, faults, set, move, copy, takeOut }: Props) {
   const { t, local } = useReading();
   const at = `steps[${place}]`;
   const fault = (field: string) => faultAt(faults, `${at}.${field}`);
   const subject = subjectOf(step.find);
   const known = wordsOf(words, subject);
   const terms = Object.keys(system.terms);
-  const cutAs = (kind: SystemStep['cut']['kind']) => {
-    const only = ONLY_FOR[kind];
+  const cutAs = (kind: string) => {
+    const cut = choices.cuts.find((c) => c.kind === kind)!;
     set({
-      cut: { kind, leave: kind in LEAVES ? (step.cut.leave ?? LEAVES[kind]!) : null },
-      ...(only && subject !== only && { find: only, first: only === 'buds' ? 'along down' : 'height up' }),
+      cut: { kind: cut.kind, leave: cut.leaves === null ? null : (step.cut.leave ?? cut.leaves) },
+      ...(cut.onlyFor !== null && subject !== cut.onlyFor && { find: cut.onlyFor, first: cut.first ?? step.first }),
     });
   };
   return (
@@ -88,7 +85,7 @@ export function StepEditor({ step, place, system, words, faults, set, move, copy
           <Choice
             label={t('systems.subject')}
             value={subject}
-            options={SUBJECTS.map((s) => ({ value: s, label: t(`systems.subject-${s}`) }))}
+            options={choices.subjects.map((s) => ({ value: s, label: t(`systems.subject-${s}`) }))}
             onChange={(s) => {
               set({ find: withSubject(step.find, s) });
             }}
@@ -98,10 +95,8 @@ export function StepEditor({ step, place, system, words, faults, set, move, copy
           <Choice
             label={t('systems.kind')}
             value={step.cut.kind}
-            options={KINDS.map((k) => ({ value: k, label: t(`systems.kind-${k}`) }))}
-            onChange={(k) => {
-              cutAs(k as SystemStep['cut']['kind']);
-            }}
+            options={choices.cuts.map(({ kind }) => ({ value: kind, label: t(`systems.kind-${kind}`) }))}
+            onChange={cutAs}
           />
         </Labelled>
         <Labelled label={t('systems.per')}>
@@ -137,6 +132,7 @@ export function StepEditor({ step, place, system, words, faults, set, move, copy
       />
       <ConditionPicker
         words={known}
+        units={choices.units}
         settings={system.settings}
         terms={terms}
         onAdd={(condition) => {

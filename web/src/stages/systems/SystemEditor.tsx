@@ -12,7 +12,7 @@ import { OwnTraining } from './OwnTraining';
 import { faultAt, faultsElsewhere, faultsOf } from './packFaults';
 import { packText, saveFile } from './packFile';
 import { WordsLines } from './RuleLine';
-import { freeId, newStep } from './ruleText';
+import { freeId } from './ruleText';
 import { StepEditor, type SystemStep } from './StepEditor';
 import { QuestionsList, SettingsList, TermsList } from './SystemLists';
 import { BLANK, usePack, usePreview, useSaveSystem } from './useSystem';
@@ -146,7 +146,14 @@ export function SystemEditor({
           {t('systems.faults', { count: faults.size })} {elsewhere.join(' ')}
         </p>
       )}
-      {refused && faults.size === 0 && <p className="field-problem">{refused.message}</p>}
+      {refused && faults.size === 0 && (
+        <p className="field-problem" role="alert">
+          {refused.message}{' '}
+          <Button size="small" onClick={() => void preview.refetch()}>
+            {t('systems.try-again')}
+          </Button>
+        </p>
+      )}
       <div className="system-columns">
         <fieldset className="part" disabled={!may('catalogue')}>
           {!known && (
@@ -170,7 +177,7 @@ export function SystemEditor({
             />
           )}
           <FormLines system={system} faults={faults} crops={crops} set={set} />
-          <SettingsList system={system} faults={faults} set={set} />
+          <SettingsList system={system} units={pack.data.choices.units} faults={faults} set={set} />
           <strong>{t('systems.caps')}</strong>
           <div className="system-settings">
             {CAPS.map(([cap, unit, factor]) => (
@@ -196,6 +203,7 @@ export function SystemEditor({
                 place={i}
                 system={system}
                 words={pack.data.words}
+                choices={pack.data.choices}
                 faults={faults}
                 set={(part) => {
                   setStep(i, part);
@@ -214,8 +222,8 @@ export function SystemEditor({
           </ol>
           <Button
             onClick={() => {
-              const name = t('systems.new-step');
-              addStep(newStep(stepId(name), name), system.steps.length - 1);
+              const { begin } = pack.data.choices;
+              addStep({ ...begin, id: stepId(begin.id) }, system.steps.length - 1);
             }}
             data-test="add-step"
           >

@@ -6,15 +6,13 @@ import { useReading } from '../../words/useReading';
 import { NumberLine } from './NumberLine';
 import { faultAt, type PackFaults } from './packFaults';
 import { RuleLine, WordsLines } from './RuleLine';
-import { freeId } from './ruleText';
+import { freeId, type Choices } from './ruleText';
 
 interface Props {
   system: TrainingSystem;
   faults: PackFaults;
   set: (part: Partial<TrainingSystem>) => void;
 }
-
-const UNITS = ['', '%', 'mm', 'cm', 'm', 'deg', 'years'] as const;
 
 /** A line to add something by its name. */
 function AddByName({ label, test, onAdd }: { label: string; test: string; onAdd: (name: string) => void }) {
@@ -46,8 +44,9 @@ function AddByName({ label, test, onAdd }: { label: string; test: string; onAdd:
 }
 
 /** The numbers of a system, with their unit and what is sensible. */
-export function SettingsList({ system, faults, set }: Props) {
+export function SettingsList({ system, faults, set, units }: Props & { units: Choices['units'] }) {
   const { t, local } = useReading();
+  const codes = Object.values(units).flatMap((u) => u ?? []);
   const change = (at: number, part: Partial<TrainingSystem['settings'][number]>) => {
     set({ settings: system.settings.map((s, i) => (i === at ? { ...s, ...part } : s)) });
   };
@@ -105,7 +104,7 @@ export function SettingsList({ system, faults, set }: Props) {
                   <Choice
                     label={t('unit')}
                     value={s.unit}
-                    options={UNITS.map((u) => ({ value: u, label: u === '' ? t('systems.plain') : u }))}
+                    options={codes.map((u) => ({ value: u, label: u === '' ? t('systems.plain') : u }))}
                     onChange={(unit) => {
                       change(i, { unit });
                     }}

@@ -1,3 +1,4 @@
+import type { UseQueryResult } from '@tanstack/react-query';
 import { Segmented } from 'antd';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
@@ -25,8 +26,9 @@ export function TreesPage() {
   const catalogue = useCatalogue();
   const [view, setView] = useState<View | null>(null);
   const [trunk, setTrunk] = useState<Trunk | null>(null);
-  // One after the other: each is work for the server.
-  const [told, setTold] = useState(0);
+  const systems = catalogue.data?.systems ?? [];
+  const trees = useSystemTrees(systems.map((s) => s.id));
+  const told = trees.filter((q) => !q.isPending).length;
   useEffect(() => {
     document.title = `${t('trees.title')} · Rama`;
   }, [t]);
@@ -59,16 +61,8 @@ export function TreesPage() {
         />
       </div>
       <div className={trunk ? 'trees-grid' : undefined} data-test="trees" data-told={told}>
-        {catalogue.data.systems.slice(0, told + 1).map((s, i) => (
-          <TreesOf
-            key={s.id}
-            system={s}
-            view={view}
-            trunk={trunk}
-            onTold={() => {
-              setTold((before) => Math.max(before, i + 1));
-            }}
-          />
+        {systems.slice(0, told + 1).map((s, i) => (
+          <TreesOf key={s.id} system={s} trees={trees[i]!} view={view} trunk={trunk} />
         ))}
       </div>
     </main>
@@ -77,22 +71,16 @@ export function TreesPage() {
 
 function TreesOf({
   system,
+  trees,
   view,
   trunk,
-  onTold,
 }: {
   system: CatalogueView['systems'][number];
+  trees: UseQueryResult<SystemTrees>;
   view: View | null;
   trunk: Trunk | null;
-  onTold: () => void;
 }) {
   const { t, local } = useReading();
-  const trees = useSystemTrees(system.id);
-  const done = !trees.isPending;
-  useEffect(() => {
-    if (done) onTold();
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [done]);
   return (
     <section className="sheet trees-of" data-test={`trees-${system.id}`}>
       <h2>{local(system.name)}</h2>

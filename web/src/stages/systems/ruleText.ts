@@ -1,21 +1,8 @@
-import type { PackPreview, SystemPack, TrainingSystem } from '../../api/client';
+import type { SystemPack } from '../../api/client';
 
 export type Words = SystemPack['words'];
+export type Choices = SystemPack['choices'];
 export type RuleWord = Words[string][number];
-export type Dimension = RuleWord['dimension'];
-export type { PackPreview };
-
-/** What a step can look for. */
-export const SUBJECTS = ['leaders', 'limbs', 'forks', 'shoots', 'wood', 'buds'] as const;
-
-/** Units of each kind of quantity. */
-export const UNITS_OF: Record<Dimension, readonly string[]> = {
-  number: ['', '%'],
-  length: ['mm', 'cm', 'm'],
-  angle: ['deg'],
-  years: ['years'],
-  yesNo: [],
-};
 
 /** What a rule about a subject may name: its own words and those of the tree. */
 export function wordsOf(words: Words, subject: string): RuleWord[] {
@@ -54,35 +41,3 @@ export function freeId(wanted: string, taken: readonly string[]): string {
   if (!taken.includes(base)) return base;
   for (let i = 2; ; i++) if (!taken.includes(`${base}-${i}`)) return `${base}-${i}`;
 }
-
-/** A step to begin with: limbs, the thickest first, off at the collar. */
-export const newStep = (id: string, name: string): TrainingSystem['steps'][number] => ({
-  id,
-  under: ['structureOnly', 'reduce'],
-  find: 'limbs',
-  first: 'diameter down',
-  most: '1',
-  per: 'tree',
-  limits: [],
-  cut: { kind: 'collar', leave: null },
-  stop: 'band',
-  secondsEach: 10,
-  name: { en: name, es: name },
-  lookFor: { en: '', es: '' },
-  how: { en: '', es: '' },
-  why: { en: '', es: '' },
-  because: { en: 'At {height}, {diameter}.', es: 'A {height}, {diameter}.' },
-  caution: null,
-  source: 'assumption, to be replaced by your own records',
-  tooMuch: 'skip',
-  pass: 'detail',
-});
-
-/** The cuts that leave something, and what they leave where nothing is said. */
-export const LEAVES: Record<string, string> = {
-  renewalStub: '2 cm',
-  toSideShoot: 'height-limit',
-  shorten: '20 cm',
-  tip: '2 / 3 * length',
-  head: 'height-limit',
-};

@@ -1,4 +1,4 @@
-import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useMutation, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
 import { api, answered, type CutTree, type PackPreview, type SystemTrees, type TrainingSystem } from '../../api/client';
 
 const SHARE_LEFT = 0.7;
@@ -35,15 +35,22 @@ export function useSampleTree(system: TrainingSystem | undefined) {
   });
 }
 
-/** Typical trees of a system, thin, middle and thick, cut by it, and what is measured on many of them. */
-export function useSystemTrees(id: string) {
-  return useQuery({
-    queryKey: ['sample-tree', 'all', id],
-    queryFn: () =>
-      answered(
-        api.GET('/api/v1/catalogue/systems/{system}/trees', { params: { path: { system: id } } }),
-      ) as Promise<SystemTrees>,
-    staleTime: Infinity,
+/** Typical trees of systems, thin, middle and thick, cut by them, and what is measured on many of them. */
+export function useSystemTrees(ids: readonly string[]) {
+  const client = useQueryClient();
+  const keyOf = (id: string) => ['sample-tree', 'all', id];
+  // One after the other: each is work for the server.
+  const settled = (id: string) => (client.getQueryState(keyOf(id))?.status ?? 'pending') !== 'pending';
+  return useQueries({
+    queries: ids.map((id, i) => ({
+      queryKey: keyOf(id),
+      queryFn: () =>
+        answered(
+          api.GET('/api/v1/catalogue/systems/{system}/trees', { params: { path: { system: id } } }),
+        ) as Promise<SystemTrees>,
+      staleTime: Infinity,
+      enabled: ids.slice(0, i).every(settled),
+    })),
   });
 }
 
@@ -56,7 +63,6 @@ export function usePreview(system: TrainingSystem | null) {
         api.POST('/api/v1/catalogue/systems/preview', { body: { version: 0, system: system as never }, signal }),
       ) as Promise<PackPreview>,
     enabled: system !== null,
-    retry: false,
     placeholderData: keepPreviousData,
     gcTime: 30_000,
   });
