@@ -53,6 +53,51 @@ public sealed class PracticeTests(RamaServer server) : IClassFixture<RamaServer>
         page.Says("[data-test='course-done']", "1 of 5 trees cut");
     }
 
+    // A lead gives the crew trees; whoever's account is somebody of the crew cuts one, and the lead sees how it went.
+    [Fact]
+    public void What_a_lead_sets_is_cut_under_ones_own_name_and_told_to_the_lead()
+    {
+        using (var lead = new Page(server, role: Role.CrewLead).Open("/practice"))
+        {
+            lead.Find("[data-test='progress']");
+            lead.Click(".exercise-set .ant-select");
+            lead.Type("planting", "W9");
+            lead.Click(".ant-select-item-option");
+            lead.Type("trees", "20");
+            lead.Click("[data-test='set-exercise']");
+            lead.Says("[data-field='trees']", "12");
+            lead.Type("trees", "2");
+            lead.Type("note", "Keep the leaders");
+            lead.Click("[data-test='set-exercise']");
+            lead.Says("[data-test='exercise-W9']", "Keep the leaders");
+        }
+
+        using (var pruner = new Page(server, 390, 844, phone: true, role: Role.Counter).Open("/practice"))
+        {
+            pruner.Says("[data-test='whose']", "Pruner 3");
+            Assert.Empty(pruner.Driver.FindElements(By.CssSelector("[data-test='progress'], .exercise-results")));
+            Assert.Equal(390, pruner.Script<long>("return document.documentElement.scrollWidth"));
+            pruner.Click("[data-test='exercise-W9'] [data-test='cut-exercise']");
+            pruner.Find(".tree-hit");
+            Touch(pruner, 1);
+            pruner.Says(".bench-foot", "touch it again to cut");
+            Touch(pruner, 1);
+            pruner.Until("cut", () => Cuts(pruner) == 1);
+            pruner.Click("[data-test='done']");
+            pruner.Says("[data-test='kept-mine']", "Kept under your name");
+            pruner.Open("/practice");
+            pruner.Says("[data-test='exercise-W9']", "1 of 2 cut");
+            pruner.Says("[data-test='my-progress']", "of 100");
+        }
+
+        using var told = new Page(server, role: Role.CrewLead).Open("/practice");
+        told.Says("[data-test='exercise-W9'] [data-test='exercise-results']", "Pruner 3: 1 of 2 cut");
+        told.Click("[data-test='exercise-W9'] [data-test='remove-exercise']");
+        told.Until("taken away", () =>
+            told.Driver.FindElements(By.CssSelector("[data-test='exercise-W9']")).Count == 0
+        );
+    }
+
     // What was pointed at, spoken of or compared goes with its tree, however one leaves it.
     [Fact]
     public void Another_tree_or_another_way_begins_with_nothing_of_the_last()

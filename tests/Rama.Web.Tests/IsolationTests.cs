@@ -88,6 +88,8 @@ public sealed class IsolationTests(RamaApplication application) : IClassFixture<
                     $"/api/v1/plantings/{mine}/practice",
                     $$"""{"id": "{{Guid.NewGuid()}}", "worker": "{{Guid.NewGuid()}}", "cuts": []}"""
                 ),
+                (HttpMethod.Delete, $"/api/v1/practice/exercises/{mine}", null),
+                (HttpMethod.Put, $"/api/v1/people/{mine}/worker", """{"worker": null}"""),
                 (HttpMethod.Post, $"/api/v1/plantings/{mine}/simulation", "{}"),
                 (HttpMethod.Post, $"/api/v1/plantings/{mine}/cards", """{"version": 0, "language": "en"}"""),
                 (HttpMethod.Put, $"/api/v1/plantings/{mine}/cutting", """{"version": 0, "cutting": {}}"""),

@@ -115,7 +115,7 @@ public class RamaApplication : WebApplicationFactory<Program>, IAsyncLifetime
         await _database.MakeAsync(Demo);
         if (Demo is null)
             return;
-        foreach (var (_, role, _, email) in DemoPeople.All.Where(p => p.Estate == 0))
+        foreach (var (_, role, _, email, _) in DemoPeople.All.Where(p => p.Estate == 0))
             _cookies[role] = await SignInAsync(email);
     }
 

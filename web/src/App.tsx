@@ -67,7 +67,9 @@ const CrewPage = lazy(() => import('./stages/crew/CrewPage').then((m) => ({ defa
 const MapPage = lazy(() => import('./stages/estate/MapPage').then((m) => ({ default: m.MapPage })));
 const CataloguePage = lazy(() => import('./stages/estate/CataloguePage').then((m) => ({ default: m.CataloguePage })));
 const ChoicePage = lazy(() => import('./stages/training/ChoicePage').then((m) => ({ default: m.ChoicePage })));
-const CoursePage = lazy(() => import('./stages/prescribe/CoursePage').then((m) => ({ default: m.CoursePage })));
+const PracticePage = lazy(() =>
+  import('./stages/prescribe/practice/PracticePage').then((m) => ({ default: m.PracticePage })),
+);
 const TreesPage = lazy(() => import('./stages/systems/TreesPage').then((m) => ({ default: m.TreesPage })));
 const SystemsPage = lazy(() => import('./stages/systems/SystemsPage').then((m) => ({ default: m.SystemsPage })));
 const ExchangePage = lazy(() => import('./exchange/ExchangePage').then((m) => ({ default: m.ExchangePage })));
@@ -144,7 +146,7 @@ const router = createBrowserRouter([
         { path: 'crew/list', element: only('report', <WorkListPage />) },
         { path: 'crew/depth', element: only('plan', <DepthPage />) },
         { path: 'crew/checks', element: only('practice', <HandsPage />) },
-        { path: 'practice', element: <CoursePage /> },
+        { path: 'practice', element: <PracticePage /> },
         { path: 'crew/people', element: only('practice', <CrewPage />) },
         { path: 'plantings/new', element: only('plantings', <NewPlantingPage />) },
         { path: 'targets', element: only('target', <RulePage />) },

@@ -3,6 +3,7 @@ using Rama.Core.Crew;
 using Rama.Core.Explain;
 using Rama.Data.Database;
 using Rama.Data.Field;
+using Rama.Data.People;
 
 namespace Rama.Data.Crew;
 
@@ -61,6 +62,39 @@ public sealed class WorkerStore(RamaContext database, EstateScope scope)
         return record;
     }
 
+    /// <summary>Says who of the crew a person of the estate is. False when no such person belongs to it.</summary>
+    /// <param name="worker">Who of the crew; null for nobody.</param>
+    /// <param name="person">The person.</param>
+    /// <param name="cancel">Stops it.</param>
+    /// <exception cref="UnusableEntryException">There is nobody of that id, or another person is them.</exception>
+    public async Task<bool> SignsInAsync(Guid? worker, Guid person, CancellationToken cancel)
+    {
+        var account = await database.Memberships.SingleOrDefaultAsync(
+            m => m.EstateId == scope.EstateId && m.PersonId == person,
+            cancel
+        );
+        if (account is null)
+            return false;
+        account.WorkerId = worker;
+        try
+        {
+            await database.SaveChangesAsync(cancel);
+        }
+        catch (DbUpdateException e) when (e.Breaks(MembershipConfiguration.Known))
+        {
+            throw new UnusableEntryException([
+                new("worker", "unknown", "In the crew: there is nobody of that name any more."),
+            ]);
+        }
+        catch (DbUpdateException e) when (e.Breaks(MembershipConfiguration.OneAccount))
+        {
+            throw new UnusableEntryException([
+                new("worker", "taken", "In the crew: somebody else of the estate signs in as that person already."),
+            ]);
+        }
+        return true;
+    }
+
     /// <summary>Removes somebody of whom nothing is kept. False when there is nobody of that id.</summary>
     /// <exception cref="UnusableEntryException">Something they did is kept.</exception>
     public async Task<bool> RemoveAsync(Guid id, CancellationToken cancel)
@@ -81,6 +115,11 @@ public sealed class WorkerStore(RamaContext database, EstateScope scope)
                 "kept",
                 $"Crew: {record.Name} has work or checks, which stay. Say that they have left instead."
             );
+        var account = await database.Memberships.SingleOrDefaultAsync(
+            m => m.EstateId == scope.EstateId && m.WorkerId == id,
+            cancel
+        );
+        account?.WorkerId = null;
         database.Remove(record);
         try
         {

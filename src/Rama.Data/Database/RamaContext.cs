@@ -123,6 +123,9 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
     /// <summary>Trees cut for practice.</summary>
     public DbSet<PracticeRunRecord> PracticeRuns => Set<PracticeRunRecord>();
 
+    /// <summary>Exercises set for the crew.</summary>
+    public DbSet<ExerciseRecord> Exercises => Set<ExerciseRecord>();
+
     /// <summary>The history, a line a field.</summary>
     public DbSet<ChangeRecord> Changes => Set<ChangeRecord>();
 
@@ -157,6 +160,7 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
         builder.Entity<CardIssueRecord>().HasQueryFilter(c => c.EstateId == EstateId);
         builder.Entity<WorkerRecord>().HasQueryFilter(w => w.EstateId == EstateId);
         builder.Entity<PracticeRunRecord>().HasQueryFilter(r => r.EstateId == EstateId);
+        builder.Entity<ExerciseRecord>().HasQueryFilter(e => e.EstateId == EstateId);
         builder.Entity<RowLineRecord>().HasQueryFilter(l => l.EstateId == EstateId);
         builder.Entity<PlantingRecord>().HasQueryFilter(p => p.EstateId == EstateId);
         builder.Entity<PlantingRowRecord>().HasQueryFilter(r => r.EstateId == EstateId);

@@ -60,6 +60,8 @@ public static class RamaDatabase
             .AddSingleton<FieldHandler, CropFromField>()
             .AddScoped<PhotoStore>()
             .AddScoped<PrescribeStore>()
+            .AddScoped<PracticeStore>()
+            .AddScoped<ExerciseStore>()
             .AddScoped<CheckStore>()
             .AddScoped<CropStore>()
             .AddScoped<LearningStore>()

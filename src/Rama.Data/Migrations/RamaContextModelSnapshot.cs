@@ -1405,11 +1405,19 @@ namespace Rama.Data.Migrations
                         .HasColumnType("character varying(20)")
                         .HasColumnName("role");
 
+                    b.Property<Guid?>("WorkerId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("worker_id");
+
                     b.HasKey("EstateId", "PersonId")
                         .HasName("pk_memberships");
 
                     b.HasIndex("PersonId")
                         .HasDatabaseName("ix_memberships_person_id");
+
+                    b.HasIndex("EstateId", "WorkerId")
+                        .IsUnique()
+                        .HasDatabaseName("ix_memberships_worker");
 
                     b.ToTable("memberships", null, t =>
                         {
@@ -1798,6 +1806,61 @@ namespace Rama.Data.Migrations
                     b.ToTable("card_issues", (string)null);
                 });
 
+            modelBuilder.Entity("Rama.Data.Prescribe.ExerciseRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("At")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("at");
+
+                    b.Property<string>("Class")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("character varying(20)")
+                        .HasColumnName("class");
+
+                    b.Property<string>("Note")
+                        .HasMaxLength(200)
+                        .HasColumnType("character varying(200)")
+                        .HasColumnName("note");
+
+                    b.PrimitiveCollection<List<int>>("Numbers")
+                        .IsRequired()
+                        .HasColumnType("integer[]")
+                        .HasColumnName("numbers");
+
+                    b.Property<string>("Person")
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)")
+                        .HasColumnName("person");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_practice_exercises");
+
+                    b.HasIndex("EstateId", "PlantingId")
+                        .HasDatabaseName("ix_practice_exercises_estate_id_planting_id");
+
+                    b.HasIndex("EstateId", "Season")
+                        .HasDatabaseName("ix_practice_exercises_estate_id_season");
+
+                    b.ToTable("practice_exercises", (string)null);
+                });
+
             modelBuilder.Entity("Rama.Data.Prescribe.IssuedPrescriptionRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
@@ -1901,6 +1964,9 @@ namespace Rama.Data.Migrations
 
                     b.HasKey("EstateId", "Id")
                         .HasName("pk_practice_runs");
+
+                    b.HasIndex("EstateId", "At")
+                        .HasDatabaseName("ix_practice_runs_estate_id_at");
 
                     b.HasIndex("EstateId", "WorkerId")
                         .HasDatabaseName("ix_practice_runs_estate_id_worker_id");
@@ -2744,9 +2810,17 @@ namespace Rama.Data.Migrations
                         .IsRequired()
                         .HasConstraintName("fk_memberships_users_person_id");
 
+                    b.HasOne("Rama.Data.Crew.WorkerRecord", "Worker")
+                        .WithMany()
+                        .HasForeignKey("EstateId", "WorkerId")
+                        .OnDelete(DeleteBehavior.Restrict)
+                        .HasConstraintName("fk_memberships_workers_estate_id_worker_id");
+
                     b.Navigation("Estate");
 
                     b.Navigation("Person");
+
+                    b.Navigation("Worker");
                 });
 
             modelBuilder.Entity("Rama.Data.People.SessionRecord", b =>
@@ -2779,6 +2853,18 @@ namespace Rama.Data.Migrations
                         .HasConstraintName("fk_card_issues_issued_prescriptions_estate_id_prescription_id");
 
                     b.Navigation("Prescription");
+                });
+
+            modelBuilder.Entity("Rama.Data.Prescribe.ExerciseRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", "Planting")
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_practice_exercises_plantings_estate_id_planting_id");
+
+                    b.Navigation("Planting");
                 });
 
             modelBuilder.Entity("Rama.Data.Prescribe.IssuedPrescriptionRecord", b =>

@@ -1,3 +1,4 @@
+using Rama.Data.Crew;
 using Rama.Data.Estate;
 using Rama.Data.History;
 
@@ -15,7 +16,13 @@ public sealed class MembershipRecord : IHistoried
     /// <summary>What they may do there.</summary>
     public Role Role { get; set; }
 
+    /// <summary>Who of the crew they are, so that they see how their practice goes; null where nobody said.</summary>
+    public Guid? WorkerId { get; set; }
+
     /// <summary>The same, where it was read with it.</summary>
+    public WorkerRecord? Worker { get; init; }
+
+    /// <summary>The person, where they were read with it.</summary>
     public PersonRecord? Person { get; init; }
 
     /// <summary>The estate, where it was read with it.</summary>

@@ -19,6 +19,12 @@ internal sealed class PersonConfiguration : IEntityTypeConfiguration<PersonRecor
 
 internal sealed class MembershipConfiguration : IEntityTypeConfiguration<MembershipRecord>
 {
+    /// <summary>Name of the key by which an account keeps who of the crew it is.</summary>
+    public const string Known = "fk_memberships_workers_estate_id_worker_id";
+
+    /// <summary>Name of the index that gives somebody of the crew one account at most.</summary>
+    public const string OneAccount = "ix_memberships_worker";
+
     public void Configure(EntityTypeBuilder<MembershipRecord> builder)
     {
         builder.ToTable("memberships", t =>
@@ -28,6 +34,13 @@ internal sealed class MembershipConfiguration : IEntityTypeConfiguration<Members
         builder.HasOne(m => m.Estate).WithMany().HasForeignKey(m => m.EstateId);
         builder.HasOne(m => m.Person).WithMany().HasForeignKey(m => m.PersonId);
         builder.Property(m => m.Role).HasConversion<string>().HasMaxLength(20);
+        builder
+            .HasOne(m => m.Worker)
+            .WithMany()
+            .HasForeignKey(m => new { m.EstateId, m.WorkerId })
+            .HasConstraintName(Known)
+            .OnDelete(DeleteBehavior.Restrict);
+        builder.HasIndex(m => new { m.EstateId, m.WorkerId }).IsUnique().HasDatabaseName(OneAccount);
     }
 }
 

@@ -65,11 +65,23 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
         IReadOnlyList<Notice> Remarks
     );
 
+    private sealed record ExercisePart(
+        string Planting,
+        int Season,
+        Guid Id,
+        string Class,
+        IReadOnlyList<int> Numbers,
+        string? Note,
+        DateTimeOffset At,
+        string? Person
+    );
+
     private sealed record Parts(
         IReadOnlyList<PlanPart> Plans,
         IReadOnlyList<PrescriptionPart>? Prescriptions,
         IReadOnlyList<CardPart>? Cards,
-        IReadOnlyList<PracticePart>? Practice
+        IReadOnlyList<PracticePart>? Practice,
+        IReadOnlyList<ExercisePart>? Exercises = null
     );
 
     /// <summary>Writes it into a zip.</summary>
@@ -96,6 +108,11 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
             .Include(r => r.Worker)
             .OrderBy(r => r.At)
             .ThenBy(r => r.Id)
+            .ToListAsync(cancel);
+        var exercises = await database
+            .Exercises.AsNoTracking()
+            .OrderBy(e => e.At)
+            .ThenBy(e => e.Id)
             .ToListAsync(cancel);
         Parts parts = new(
             [
@@ -150,6 +167,18 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
                     r.Target,
                     r.Minutes,
                     StoredJson.Read<IReadOnlyList<Notice>>(r.Remarks)
+                )),
+            ],
+            [
+                .. exercises.Select(e => new ExercisePart(
+                    codes[e.PlantingId],
+                    e.Season,
+                    e.Id,
+                    e.Class,
+                    e.Numbers,
+                    e.Note,
+                    e.At,
+                    e.Person
                 )),
             ]
         );
@@ -208,6 +237,21 @@ internal sealed class PrescribeArchive(RamaContext database, EstateScope scope)
                         Target = r.Target,
                         Minutes = r.Minutes,
                         Remarks = StoredJson.Write(r.Remarks),
+                    }
+                );
+            foreach (var e in parts.Exercises ?? [])
+                database.Add(
+                    new ExerciseRecord
+                    {
+                        EstateId = scope.EstateId,
+                        Id = e.Id,
+                        PlantingId = ids[e.Planting],
+                        Season = e.Season,
+                        Class = e.Class,
+                        Numbers = [.. e.Numbers],
+                        Note = e.Note,
+                        At = e.At,
+                        Person = e.Person,
                     }
                 );
             await database.SaveChangesAsync(cancel);

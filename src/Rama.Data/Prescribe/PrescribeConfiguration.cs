@@ -8,7 +8,8 @@ namespace Rama.Data.Prescribe;
 internal sealed class PrescribeConfiguration
     : IEntityTypeConfiguration<IssuedPrescriptionRecord>,
         IEntityTypeConfiguration<CardIssueRecord>,
-        IEntityTypeConfiguration<PracticeRunRecord>
+        IEntityTypeConfiguration<PracticeRunRecord>,
+        IEntityTypeConfiguration<ExerciseRecord>
 {
     public void Configure(EntityTypeBuilder<IssuedPrescriptionRecord> builder)
     {
@@ -64,6 +65,18 @@ internal sealed class PrescribeConfiguration
             r.PlantingId,
             r.At,
         });
+        builder.HasIndex(r => new { r.EstateId, r.At });
         builder.Property(r => r.Tree).HasMaxLength(40);
+    }
+
+    public void Configure(EntityTypeBuilder<ExerciseRecord> builder)
+    {
+        builder.ToTable("practice_exercises");
+        builder.HasKey(e => new { e.EstateId, e.Id });
+        builder.HasOne(e => e.Planting).WithMany().HasForeignKey(e => new { e.EstateId, e.PlantingId });
+        builder.HasIndex(e => new { e.EstateId, e.Season });
+        builder.Property(e => e.Class).HasMaxLength(20);
+        builder.Property(e => e.Note).HasMaxLength(200);
+        builder.Property(e => e.Person).HasMaxLength(100);
     }
 }

@@ -8,14 +8,14 @@ namespace Rama.Web.Accounts;
 /// <summary>One account per role for trying the demo estate; people are roles, not names.</summary>
 internal static class DemoPeople
 {
-    /// <summary>The accounts: estate by its place, name and e-mail by role.</summary>
-    public static IReadOnlyList<(int Estate, Role Role, string Name, string Email)> All { get; } =
+    /// <summary>The accounts: estate by its place, name and e-mail by role, and who of the crew they are.</summary>
+    public static IReadOnlyList<(int Estate, Role Role, string Name, string Email, string? Worker)> All { get; } =
     [
-        (0, Role.Manager, "Manager", "manager@larkfold.example"),
-        (0, Role.CrewLead, "Crew A", "crew@larkfold.example"),
-        (0, Role.Counter, "Counter 2", "counter@larkfold.example"),
-        (0, Role.Reader, "Bookkeeper", "reader@larkfold.example"),
-        (1, Role.Manager, "Manager", "manager@ambertree.example"),
+        (0, Role.Manager, "Manager", "manager@larkfold.example", null),
+        (0, Role.CrewLead, "Crew A", "crew@larkfold.example", null),
+        (0, Role.Counter, "Counter 2", "counter@larkfold.example", "Pruner 3"),
+        (0, Role.Reader, "Bookkeeper", "reader@larkfold.example", null),
+        (1, Role.Manager, "Manager", "manager@ambertree.example", null),
     ];
 
     /// <summary>
@@ -28,7 +28,7 @@ internal static class DemoPeople
         if (await database.Users.AnyAsync())
             return;
         var estates = await database.Estates.OrderBy(e => e.Id).Select(e => e.Id).ToListAsync();
-        foreach (var (place, role, name, email) in All.Where(p => p.Estate < estates.Count))
+        foreach (var (place, role, name, email, worker) in All.Where(p => p.Estate < estates.Count))
         {
             var person = new PersonRecord
             {
@@ -43,6 +43,11 @@ internal static class DemoPeople
                     EstateId = estates[place],
                     PersonId = person.Id,
                     Role = role,
+                    WorkerId = await database
+                        .Workers.IgnoreQueryFilters()
+                        .Where(w => w.EstateId == estates[place] && w.Name == worker)
+                        .Select(w => (Guid?)w.Id)
+                        .SingleOrDefaultAsync(),
                 }
             );
         }

@@ -4,6 +4,7 @@ using System.Security.Cryptography;
 using Microsoft.AspNetCore.Http.HttpResults;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Explain;
+using Rama.Data.Crew;
 using Rama.Data.Database;
 using Rama.Data.Estate;
 using Rama.Data.Exchange;
@@ -13,7 +14,15 @@ using Rama.Web.Hosting;
 namespace Rama.Web.Accounts;
 
 /// <summary>A person of the estate.</summary>
-public sealed record PersonView(Guid Id, string Name, string Email, Role Role);
+/// <param name="Id">Their key.</param>
+/// <param name="Name">Their name.</param>
+/// <param name="Email">Address they sign in with.</param>
+/// <param name="Role">What they may do.</param>
+/// <param name="Worker">Who of the crew they are; null where nobody said.</param>
+public sealed record PersonView(Guid Id, string Name, string Email, Role Role, Guid? Worker);
+
+/// <summary>Who of the crew a person is; null for nobody.</summary>
+public sealed record PersonWorker(Guid? Worker);
 
 /// <summary>A role to give.</summary>
 public sealed record RoleEntry(Role Role);
@@ -35,6 +44,9 @@ internal static class PeopleEndpoints
         var group = api.MapGroup("").WithTags("People").For(Act.People);
         group.MapGet("/people", All).WithSummary("Who belongs to the estate");
         group.MapPut("/people/{id:guid}/role", SetRole).WithSummary("Give a person another role");
+        group
+            .MapPut("/people/{id:guid}/worker", SetWorker)
+            .WithSummary("Say who of the crew a person is, so that they see how their practice goes");
         group.MapDelete("/people/{id:guid}", Remove).WithSummary("Remove a person from the estate");
         group
             .MapPost("/people/{id:guid}/return", Return)
@@ -49,7 +61,8 @@ internal static class PeopleEndpoints
     private static IQueryable<MembershipRecord> Members(RamaContext database, EstateScope scope) =>
         database.Memberships.Include(m => m.Person).Where(m => m.EstateId == scope.EstateId);
 
-    private static PersonView View(MembershipRecord m) => new(m.PersonId, m.Person!.Name, m.Person.Email!, m.Role);
+    private static PersonView View(MembershipRecord m) =>
+        new(m.PersonId, m.Person!.Name, m.Person.Email!, m.Role, m.WorkerId);
 
     private static async Task<Ok<IReadOnlyList<PersonView>>> All(
         RamaContext database,
@@ -85,6 +98,13 @@ internal static class PeopleEndpoints
         );
         return changed is null ? TypedResults.NotFound() : TypedResults.Ok(View(changed));
     }
+
+    private static async Task<Results<NoContent, NotFound>> SetWorker(
+        Guid id,
+        PersonWorker entry,
+        WorkerStore workers,
+        CancellationToken cancel
+    ) => await workers.SignsInAsync(entry.Worker, id, cancel) ? TypedResults.NoContent() : TypedResults.NotFound();
 
     private static async Task<Results<NoContent, NotFound>> Remove(
         Guid id,

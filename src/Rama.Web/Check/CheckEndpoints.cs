@@ -167,13 +167,13 @@ internal static class CheckEndpoints
         PlantingYears years,
         EstateChecks checks,
         WorkerStore workers,
-        PrescribeStore prescribed,
+        PracticeStore practised,
         CancellationToken cancel
     )
     {
         var year = await years.ReadAsync(cancel);
         var said = await checks.ReadAsync(year, cancel);
-        var practice = (await prescribed.PrunersAsync(year.Season, cancel)).ToDictionary(p => p.Worker);
+        var practice = (await practised.PrunersAsync(year.Season, cancel)).ToDictionary(p => p.Worker);
         IReadOnlyList<HandPlanting> Of(Guid who, Func<PlantingChecks, IReadOnlyList<CheckedHand>> hands) =>
             [
                 .. year

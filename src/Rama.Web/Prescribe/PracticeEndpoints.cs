@@ -9,13 +9,17 @@ using Rama.Web.Hosting;
 
 namespace Rama.Web.Prescribe;
 
-/// <summary>A practice tree to keep.</summary>
-public sealed record PracticeRun : BenchCuts
+/// <summary>A practice tree of one's own to keep.</summary>
+public record OwnRun : BenchCuts
 {
     /// <summary>Given by the device, so that a tree sent twice is one.</summary>
     public Guid Id { get; init; }
+}
 
-    /// <summary>Who cut it: somebody of the crew.</summary>
+/// <summary>A practice tree to keep for somebody of the crew.</summary>
+public sealed record PracticeRun : OwnRun
+{
+    /// <summary>Who cut it.</summary>
     public Guid Worker { get; init; }
 }
 
@@ -31,6 +35,26 @@ public sealed record PracticeLine(
     double Minutes,
     IReadOnlyList<Notice> Remarks
 );
+
+/// <summary>How the practice of whoever is signed in goes.</summary>
+/// <param name="Worker">Who of the crew they are; null where no manager said so yet, and nothing can be kept.</param>
+/// <param name="Pruner">Name or number the crew knows them by; null likewise.</param>
+/// <param name="Trees">Trees cut this season, as they were cut first.</param>
+/// <param name="Season">What they show; null before the first tree.</param>
+/// <param name="Progress">All years, system by system; null likewise.</param>
+public sealed record MyPractice(
+    Guid? Worker,
+    string? Pruner,
+    IReadOnlyList<MyTree> Trees,
+    PrunerPractice? Season,
+    PracticeProgress? Progress
+);
+
+/// <summary>A tree of one's own.</summary>
+/// <param name="Planting">Planting it stands in.</param>
+/// <param name="Tree">Which tree: trunk class and number, or its place.</param>
+/// <param name="Score">0 to 100.</param>
+public sealed record MyTree(Guid Planting, string Tree, int Score);
 
 /// <summary>A tree of a course.</summary>
 /// <param name="Planting">Planting it stands in.</param>
@@ -74,7 +98,14 @@ internal static class PracticeEndpoints
     {
         var planting = api.MapGroup("/plantings/{id:guid}").WithTags("Prescribe");
         planting.MapGet("/practice", Runs).For(Act.Practice).WithSummary("Trees cut for practice, the latest first");
-        planting.MapPost("/practice", Keep).For(Act.Practice).WithSummary("Keep a tree cut for practice");
+        planting
+            .MapPost("/practice", Keep)
+            .For(Act.Practice)
+            .WithSummary("Keep a tree somebody of the crew cut for practice");
+        planting
+            .MapPost("/practice/mine", KeepMine)
+            .For(Act.Read)
+            .WithSummary("Keep a tree one cut oneself for practice");
         planting
             .MapPost("/practice/next", Next)
             .For(Act.Read)
@@ -83,6 +114,14 @@ internal static class PracticeEndpoints
             .For(Act.Practice)
             .WithTags("Prescribe")
             .WithSummary("What the season's practice shows of each pruner, over all plantings");
+        api.MapGet("/practice/progress", Progress)
+            .For(Act.Practice)
+            .WithTags("Prescribe")
+            .WithSummary("How the practice of each pruner went over the years, system by system");
+        api.MapGet("/practice/mine", Mine)
+            .For(Act.Read)
+            .WithTags("Prescribe")
+            .WithSummary("How one's own practice goes");
         api.MapGet("/practice/course", Course)
             .For(Act.Read)
             .WithTags("Prescribe")
@@ -91,7 +130,7 @@ internal static class PracticeEndpoints
     }
 
     private static Task<Ok<IReadOnlyList<CourseTree>>> Course(
-        PrescribeStore store,
+        PracticeStore store,
         CatalogueStore catalogues,
         BenchTrees trees,
         HttpContext http,
@@ -100,7 +139,7 @@ internal static class PracticeEndpoints
         {
             var catalogue = (await catalogues.ReadAsync(cancel)).Catalogue;
             List<CourseTree> offered = [];
-            foreach (var grounds in await store.PracticeGroundsAsync(cancel))
+            foreach (var grounds in await store.GroundsAsync(cancel))
             foreach (var ground in grounds)
             {
                 if (await trees.AsksAsync(ground.Id, null, cancel) is not { Count: > 0 } asks)
@@ -129,20 +168,48 @@ internal static class PracticeEndpoints
 
     private static async Task<Ok<IReadOnlyList<PrunerPractice>>> Pruners(
         EstateStore estates,
-        PrescribeStore store,
+        PracticeStore store,
         CancellationToken cancel
     ) => TypedResults.Ok(await store.PrunersAsync((await estates.ReadAsync(cancel)).Season, cancel));
+
+    private static async Task<Ok<IReadOnlyList<PracticeProgress>>> Progress(
+        EstateStore estates,
+        PracticeStore store,
+        CancellationToken cancel
+    )
+    {
+        var season = (await estates.ReadAsync(cancel)).Season;
+        return TypedResults.Ok(PracticeProgress.Of(await store.TreesAsync(null, season, alone: false, cancel)));
+    }
+
+    private static async Task<Ok<MyPractice>> Mine(EstateStore estates, PracticeStore store, CancellationToken cancel)
+    {
+        if (await store.MyselfAsync(cancel) is not { } me)
+            return TypedResults.Ok(new MyPractice(null, null, [], null, null));
+        var season = (await estates.ReadAsync(cancel)).Season;
+        var all = await store.TreesAsync(me.Id, season, alone: false, cancel);
+        PractisedTree[] now = [.. all.Where(t => t.Season == season)];
+        return TypedResults.Ok(
+            new MyPractice(
+                me.Id,
+                me.Name,
+                [.. PractisedTree.CountedOnce(now).Select(t => new MyTree(t.Planting, t.Tree, t.Score))],
+                PrunerPractice.Of(now).SingleOrDefault(),
+                PracticeProgress.Of(all).SingleOrDefault()
+            )
+        );
+    }
 
     private static async Task<Results<Ok<IReadOnlyList<PracticeLine>>, NotFound>> Runs(
         Guid id,
         PlantingStore plantings,
-        PrescribeStore store,
+        PracticeStore store,
         CancellationToken cancel
     )
     {
         if (await plantings.FindAsync(id, cancel) is null)
             return TypedResults.NotFound();
-        var runs = await store.RunsAsync(id, cancel);
+        var runs = await store.OfPlantingAsync(id, cancel);
         return TypedResults.Ok<IReadOnlyList<PracticeLine>>([
             .. runs.Select(r => new PracticeLine(
                 r.Id,
@@ -158,20 +225,47 @@ internal static class PracticeEndpoints
         ]);
     }
 
-    private static async Task<Results<Ok<MadeCuts>, NotFound>> Keep(
+    private static Task<Results<Ok<MadeCuts>, NotFound>> Keep(
         Guid id,
         PracticeRun body,
         BenchTrees trees,
-        PrescribeStore store,
+        PracticeStore store,
+        CancellationToken cancel
+    ) => KeepAsync(id, body, body.Worker, own: false, trees, store, cancel);
+
+    private static async Task<Results<Ok<MadeCuts>, NotFound>> KeepMine(
+        Guid id,
+        OwnRun body,
+        BenchTrees trees,
+        PracticeStore store,
         CancellationToken cancel
     )
     {
-        if (await trees.PutAsync(id, body.ToChoice(), cancel) is not { } put)
+        if (await store.MyselfAsync(cancel) is not { } me)
+            throw new UnusableEntryException([
+                new("worker", "unknown", "Who: your account is nobody's of the crew yet. A manager can say whose."),
+            ]);
+        return await KeepAsync(id, body, me.Id, own: true, trees, store, cancel);
+    }
+
+    private static async Task<Results<Ok<MadeCuts>, NotFound>> KeepAsync(
+        Guid id,
+        OwnRun run,
+        Guid worker,
+        bool own,
+        BenchTrees trees,
+        PracticeStore store,
+        CancellationToken cancel
+    )
+    {
+        if (await trees.PutAsync(id, run.ToChoice(), cancel) is not { } put)
             return TypedResults.NotFound();
-        var made = MadeCuts.Of(put.Bench, body.Cuts);
+        var made = MadeCuts.Of(put.Bench, run.Cuts);
         var left = made.Cuts.Count == 0 ? put.Bench.Before.FloralBuds : made.Cuts[^1].After.FloralBuds;
-        var tree = body.Row is { } row ? $"{row}/{body.Tree}" : $"{put.Of.Class.Name} {body.Number}";
-        PracticeTree kept = new(body.Id, body.Worker, tree, put.Bench.ToLeave, left, made.Score);
-        return await store.KeepRunAsync(id, put.Season, kept, cancel) ? TypedResults.Ok(made) : TypedResults.NotFound();
+        var tree = run.Row is { } row ? $"{row}/{run.Tree}" : PractisedTree.NameOf(put.Of.Class.Name, run.Number);
+        PracticeTree kept = new(run.Id, worker, tree, put.Bench.ToLeave, left, made.Score);
+        return await store.KeepAsync(id, put.Season, kept, own, cancel)
+            ? TypedResults.Ok(made)
+            : TypedResults.NotFound();
     }
 }

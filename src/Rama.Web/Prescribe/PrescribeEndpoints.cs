@@ -83,7 +83,7 @@ internal static class PrescribeEndpoints
             .WithSummary(
                 "The prescription carried out on many trees, told step by step; another system or school can be tried"
             );
-        return api.MapBench().MapPractice();
+        return api.MapBench().MapPractice().MapExercises();
     }
 
     public static RouteGroupBuilder MapPrescribeCalculators(this RouteGroupBuilder calculations)

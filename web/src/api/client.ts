@@ -181,6 +181,10 @@ export type BenchView = Schemas['BenchView'];
 export type CutTree = Schemas['CutTree'];
 export type CourseTree = Schemas['CourseTree'];
 export type NextTree = Schemas['NextTree'];
+export type MyPractice = Schemas['MyPractice'];
+export type PracticeProgress = Schemas['PracticeProgress'];
+export type SystemPractice = Schemas['SystemPractice'];
+export type ExerciseView = Schemas['ExerciseView'];
 export type SystemTrees = Schemas['SystemTrees'];
 export type SystemPack = Schemas['SystemPack'];
 

@@ -528,6 +528,62 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/people/{id}/worker": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Say who of the crew a person is, so that they see how their practice goes */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PersonWorker"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/people/{id}": {
         parameters: {
             query?: never;
@@ -1671,6 +1727,96 @@ export interface paths {
                     };
                     content: {
                         "application/json": components["schemas"]["PrunerPractice"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/practice/progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How the practice of each pruner went over the years, system by system */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["PracticeProgress"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/practice/mine": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How one's own practice goes */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MyPractice"];
                     };
                 };
                 /** @description Bad Request */
@@ -6258,7 +6404,7 @@ export interface paths {
             };
         };
         put?: never;
-        /** Keep a tree cut for practice */
+        /** Keep a tree somebody of the crew cut for practice */
         post: {
             parameters: {
                 query?: never;
@@ -6271,6 +6417,64 @@ export interface paths {
             requestBody: {
                 content: {
                     "application/json": components["schemas"]["PracticeRun"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["MadeCuts"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/plantings/{id}/practice/mine": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keep a tree one cut oneself for practice */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["OwnRun"];
                 };
             };
             responses: {
@@ -6360,6 +6564,143 @@ export interface paths {
             };
         };
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/practice/exercises": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Exercises of the season, the latest first */
+        get: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/json": components["schemas"]["ExerciseView"][];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/practice/exercises/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Set an exercise: trees of one class of a planting, each harder than the last */
+        put: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["ExerciseEntry"];
+                };
+            };
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
+        post?: never;
+        /** Take an exercise away; the trees cut for it stay */
+        delete: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path: {
+                    id: string;
+                };
+                cookie?: never;
+            };
+            requestBody?: never;
+            responses: {
+                /** @description No Content */
+                204: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+                /** @description Not Found */
+                404: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content?: never;
+                };
+            };
+        };
         options?: never;
         head?: never;
         patch?: never;
@@ -14054,6 +14395,84 @@ export interface components {
             /** @description The header of the column that holds the unit, where units differ from line to line. */
             unitHeader: null | string;
         };
+        /** @description An exercise, as a lead sets it. */
+        ExerciseEntry: {
+            /**
+             * Format: uuid
+             * @description Planting the trees stand in.
+             */
+            planting?: string;
+            /** @description Trunk class; the middle one when left out. */
+            class?: null | string;
+            /**
+             * Format: double
+             * @description How many trees, 1 to int PracticeAsk.Offered.
+             */
+            trees?: null | number;
+            /** @description What to look at, at most 200 characters. */
+            note?: null | string;
+        };
+        /** @description What somebody made of an exercise. */
+        ExerciseResult: {
+            /**
+             * Format: uuid
+             * @description The pruner.
+             */
+            worker: string;
+            /** @description Name or number the crew knows them by. */
+            pruner: string;
+            /**
+             * Format: double
+             * @description Mean of the trees cut, 0 to 100.
+             */
+            meanScore: number;
+            /** @description Trees cut. */
+            trees: components["schemas"]["ExerciseTree"][];
+        };
+        /** @description A tree of an exercise that was cut. */
+        ExerciseTree: {
+            /**
+             * Format: int32
+             * @description Which of the class it is.
+             */
+            number: number;
+            /**
+             * Format: int32
+             * @description 0 to 100.
+             */
+            score: number;
+        };
+        /** @description An exercise set for the crew. */
+        ExerciseView: {
+            /**
+             * Format: uuid
+             * @description Given by the device.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description Planting its trees stand in.
+             */
+            planting: string;
+            /** @description Code of that planting. */
+            code: string;
+            /** @description Its name. */
+            name: string;
+            /** @description Name of its system. */
+            system: components["schemas"]["LocalText"];
+            /** @description Trunk class of the trees. */
+            class: string;
+            /** @description Which of the class, the easiest first. */
+            numbers: number[];
+            /** @description What to look at; null for nothing in particular. */
+            note: null | string;
+            /** @description Who set it; null where nobody is named. */
+            person: null | string;
+            /** @description What whoever is signed in made of it. */
+            mine: components["schemas"]["ExerciseTree"][];
+            /** @description What each made of it; null to those who are told no scores of others. */
+            results: null | components["schemas"]["ExerciseResult"][];
+        };
         /** @description Where something measured on the trees of a system is expected to lie. */
         ExpectedFact: {
             /** @description What is measured. */
@@ -17115,6 +17534,35 @@ export interface components {
              */
             hours: number;
         };
+        /** @description How the practice of whoever is signed in goes. */
+        MyPractice: {
+            /**
+             * Format: uuid
+             * @description Who of the crew they are; null where no manager said so yet, and nothing can be kept.
+             */
+            worker: null | string;
+            /** @description Name or number the crew knows them by; null likewise. */
+            pruner: null | string;
+            /** @description Trees cut this season, as they were cut first. */
+            trees: components["schemas"]["MyTree"][];
+            season: null | components["schemas"]["PrunerPractice"];
+            progress: null | components["schemas"]["PracticeProgress"];
+        };
+        /** @description A tree of one's own. */
+        MyTree: {
+            /**
+             * Format: uuid
+             * @description Planting it stands in.
+             */
+            planting: string;
+            /** @description Which tree: trunk class and number, or its place. */
+            tree: string;
+            /**
+             * Format: int32
+             * @description 0 to 100.
+             */
+            score: number;
+        };
         /** @description An account made by whom a link invites. */
         NewAccountEntry: {
             /** @description Name shown to others. */
@@ -17186,6 +17634,38 @@ export interface components {
              * @description Until when it may be taken up.
              */
             expiresAt: string;
+        };
+        /** @description A practice tree of one's own to keep. */
+        OwnRun: {
+            /**
+             * Format: uuid
+             * @description Given by the device, so that a tree sent twice is one.
+             */
+            id?: string;
+            /** @description The cuts in their order. */
+            cuts?: components["schemas"]["HandCut"][];
+            /** @description Trunk class; the middle one when left out. */
+            class?: null | string;
+            /**
+             * Format: int32
+             * @description 0 for a typical tree, above it any other of the class.
+             */
+            number?: number;
+            /**
+             * Format: double
+             * @description Row of a counted tree.
+             */
+            row?: null | number;
+            /**
+             * Format: double
+             * @description Number of a counted tree in its row.
+             */
+            tree?: null | number;
+            /**
+             * @description The pass to cut it in: `major`, `after-harvest` or one of the system's own; the winter when
+             *         left out.
+             */
+            pass?: null | string;
         };
         /** @description A sign-in of one's own that goes on. */
         OwnSession: {
@@ -17681,11 +18161,27 @@ export interface components {
         };
         /** @description A person of the estate. */
         PersonView: {
-            /** Format: uuid */
+            /**
+             * Format: uuid
+             * @description Their key.
+             */
             id: string;
+            /** @description Their name. */
             name: string;
+            /** @description Address they sign in with. */
             email: string;
+            /** @description What they may do. */
             role: components["schemas"]["Role"];
+            /**
+             * Format: uuid
+             * @description Who of the crew they are; null where nobody said.
+             */
+            worker: null | string;
+        };
+        /** @description Who of the crew a person is; null for nobody. */
+        PersonWorker: {
+            /** Format: uuid */
+            worker: null | string;
         };
         /** @description A photograph. */
         PhotoView: {
@@ -18305,6 +18801,24 @@ export interface components {
              */
             difficulty: number;
         };
+        /** @description A day of practice. */
+        PracticeDay: {
+            /**
+             * Format: date
+             * @description The day.
+             */
+            on: string;
+            /**
+             * Format: int32
+             * @description Trees cut.
+             */
+            trees: number;
+            /**
+             * Format: double
+             * @description Mean of their scores, 0 to 100.
+             */
+            meanScore: number;
+        };
         /** @description A fault seen in practice. */
         PracticeFault: {
             /** @description Code of the remark. */
@@ -18346,18 +18860,30 @@ export interface components {
              */
             of: number;
         };
-        /** @description A practice tree to keep. */
+        /** @description How somebody's practice went over the years, system by system. */
+        PracticeProgress: {
+            /**
+             * Format: uuid
+             * @description The pruner.
+             */
+            worker: string;
+            /** @description Name or number the crew knows them by. */
+            pruner: string;
+            /** @description The systems, the one practised most first. */
+            systems: components["schemas"]["SystemPractice"][];
+        };
+        /** @description A practice tree to keep for somebody of the crew. */
         PracticeRun: {
+            /**
+             * Format: uuid
+             * @description Who cut it.
+             */
+            worker?: string;
             /**
              * Format: uuid
              * @description Given by the device, so that a tree sent twice is one.
              */
             id?: string;
-            /**
-             * Format: uuid
-             * @description Who cut it: somebody of the crew.
-             */
-            worker?: string;
             /** @description The cuts in their order. */
             cuts?: components["schemas"]["HandCut"][];
             /** @description Trunk class; the middle one when left out. */
@@ -22057,6 +22583,23 @@ export interface components {
             caution: null | components["schemas"]["LocalText"];
             /** @description Which plantings have it. */
             of: components["schemas"]["PassAge"];
+        };
+        /** @description Somebody's practice on one training system. */
+        SystemPractice: {
+            /** @description The system. */
+            system: string;
+            /**
+             * Format: int32
+             * @description Trees that count.
+             */
+            trees: number;
+            /**
+             * Format: double
+             * @description Mean of their scores, 0 to 100.
+             */
+            meanScore: number;
+            /** @description Day by day, the latest int SystemPractice.MostDays, the first day first. */
+            days: components["schemas"]["PracticeDay"][];
         };
         /** @description How a system renews its wood. */
         SystemRenewal: {

@@ -5,6 +5,7 @@ import { api, answered, type PersonView, type Role } from '../api/client';
 import { Choice } from '../entry/Field';
 import { useAttempt } from '../entry/useAttempt';
 import { useReading } from '../words/useReading';
+import { useCrew } from '../stages/crew/useCrew';
 import { Invite } from './Invite';
 import './people.css';
 import { useSession } from './session';
@@ -45,6 +46,24 @@ export function PeoplePage() {
       await again();
     });
 
+  const crew = useCrew().data ?? [];
+  const isWorker = (person: PersonView, worker: string) =>
+    attempt(async () => {
+      await answered(
+        api.PUT('/api/v1/people/{id}/worker', {
+          params: { path: { id: person.id } },
+          body: { worker: worker || null },
+        }),
+      );
+      await again();
+      await client.invalidateQueries({ queryKey: ['practice'] });
+    });
+  // Somebody is one person only: who is taken is offered to nobody else.
+  const workersFor = (person: PersonView) =>
+    crew
+      .filter((w) => w.id === person.worker || (!w.left && !people.data?.some((p) => p.worker === w.id)))
+      .map((w) => ({ value: w.id, label: w.name }));
+
   const asRoles = roles.map((r) => ({ value: r, label: t(`role.${r}`) }));
   return (
     <main className="page">
@@ -57,6 +76,7 @@ export function PeoplePage() {
                 <th>{t('field.person')}</th>
                 <th>{t('field.email')}</th>
                 <th>{t('people.role')}</th>
+                <th>{t('people.worker')}</th>
                 <th />
               </tr>
             </thead>
@@ -71,6 +91,15 @@ export function PeoplePage() {
                       value={p.role}
                       options={asRoles}
                       onChange={(next) => void give(p, next as Role)}
+                    />
+                  </td>
+                  <td>
+                    <Choice
+                      label={`${t('people.worker')}: ${p.name}`}
+                      empty={t('people.no-worker')}
+                      value={p.worker ?? ''}
+                      options={workersFor(p)}
+                      onChange={(worker) => void isWorker(p, worker)}
                     />
                   </td>
                   <td className="right">
@@ -92,9 +121,10 @@ export function PeoplePage() {
               </Button>
             </p>
           )}
-          {problem('role') && (
+          <p className="small dim">{t('people.worker-why')}</p>
+          {(problem('role') ?? problem('worker')) && (
             <p className="field-problem" role="alert">
-              {problem('role')}
+              {problem('role') ?? problem('worker')}
             </p>
           )}
           {failure && (

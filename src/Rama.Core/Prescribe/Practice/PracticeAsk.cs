@@ -37,11 +37,16 @@ public sealed record PracticeAsk(
     /// </summary>
     public double Difficulty => Cuts + PerBig * BigCuts + PerStep * Steps + PerBud * Buds;
 
-    /// <summary>What trees of one class ask: those that carry more than they should, since nobody learns on others.
-    /// </summary>
+    // A tree with fewer cuts is done before anybody has learnt from it: a convention of Rama's own.
+    private const int LeastCuts = 5;
+
+    /// <summary>What trees of one class ask: those that carry more than they should, since nobody learns on others, and
+    /// with a handful of cuts where there are such.</summary>
     /// <param name="of">What is to be cut.</param>
     /// <param name="trunk">The class; the middle one when left out or unknown.</param>
-    public static IReadOnlyList<PracticeAsk> Of(PrescribedPlanting of, string? trunk = null) =>
+    public static IReadOnlyList<PracticeAsk> Of(PrescribedPlanting of, string? trunk = null)
+    {
+        PracticeAsk[] all =
         [
             .. Enumerable
                 .Range(1, Offered)
@@ -50,6 +55,9 @@ public sealed record PracticeAsk(
                 .Select(t => Of(t.Put, t.Number))
                 .Where(a => a.Cuts > 0),
         ];
+        PracticeAsk[] worth = [.. all.Where(a => a.Cuts >= LeastCuts)];
+        return worth.Length > 0 ? worth : all;
+    }
 
     private static PracticeAsk Of((TreeBench Bench, ClassPrescription Of) put, int number)
     {

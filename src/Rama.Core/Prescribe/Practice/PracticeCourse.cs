@@ -58,18 +58,20 @@ public static class PracticeCourse
     /// <summary>
     /// Trees of rising difficulty, from the easiest to the hardest, of as many kinds as there are.
     /// </summary>
-    /// <param name="trees">Trees to choose from.</param>
+    /// <param name="from">Trees to choose from.</param>
     /// <param name="difficulty">How hard each is.</param>
     /// <param name="kind">What it is a tree of, such as its system.</param>
-    /// <returns>Five, or all where there are fewer.</returns>
+    /// <param name="trees">How many; five as on a first day when left out.</param>
+    /// <returns>As many, or all where there are fewer.</returns>
     public static IReadOnlyList<T> Rising<T, TKind>(
-        IEnumerable<T> trees,
+        IEnumerable<T> from,
         Func<T, double> difficulty,
-        Func<T, TKind> kind
+        Func<T, TKind> kind,
+        int trees = Trees
     )
     {
-        T[] sorted = [.. trees.OrderBy(difficulty)];
-        var many = Math.Min(Trees, sorted.Length);
+        T[] sorted = [.. from.OrderBy(difficulty)];
+        var many = Math.Min(trees, sorted.Length);
         List<T> chosen = [];
         HashSet<TKind> kinds = [];
         for (var (i, last) = (0, -1); i < many; i++)

@@ -1,5 +1,3 @@
-using Rama.Core.Explain;
-
 namespace Rama.Core.Prescribe.Practice;
 
 /// <summary>What the practice trees of one pruner show the lead.</summary>
@@ -20,18 +18,12 @@ public sealed record PrunerPractice(
 {
     private const int MostFaults = 2;
 
-    /// <summary>Sums practice trees up by pruner, those with most to learn first.</summary>
-    /// <param name="latestFirst">The trees, the latest first: who cut it, which tree, its score, what was said.</param>
-    /// <remarks>A tree cut again and again counts once, as it was cut first: by then nobody had told its
-    /// cuts.</remarks>
-    public static IReadOnlyList<PrunerPractice> Of(
-        IEnumerable<(Guid Worker, string Pruner, string Tree, int Score, IReadOnlyList<Notice> Remarks)> latestFirst
-    ) =>
+    /// <summary>Sums practice trees of a season up by pruner, those with most to learn first.</summary>
+    /// <param name="latestFirst">The trees, the latest first.</param>
+    public static IReadOnlyList<PrunerPractice> Of(IEnumerable<PractisedTree> latestFirst) =>
         [
-            .. latestFirst
-                .Reverse()
-                .DistinctBy(r => (r.Worker, r.Tree))
-                .Reverse()
+            .. PractisedTree
+                .CountedOnce(latestFirst)
                 .GroupBy(r => (r.Worker, r.Pruner))
                 .Select(runs => new PrunerPractice(
                     runs.Key.Worker,

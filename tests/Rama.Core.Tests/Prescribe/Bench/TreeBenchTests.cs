@@ -1,4 +1,3 @@
-using CsCheck;
 using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
@@ -196,30 +195,4 @@ public sealed class TreeBenchTests
 
     private static HandCut ToHand(BenchCut cut) =>
         cut.Bud is { } bud ? new() { Bud = bud } : new() { Branch = cut.Branch, LeaveM = cut.LeaveM };
-
-    [Fact]
-    public void Practice_is_summed_up_by_pruner_with_what_was_said_most()
-    {
-        Notice[] many = [new("practice.too-many", "")],
-            few = [new("practice.too-few", ""), new("practice.order", "")],
-            right = [new("practice.on-target", "")];
-        var (ana, ben) = (Guid.NewGuid(), Guid.NewGuid());
-        // The latest first.
-        var pruners = PrunerPractice.Of([
-            (ana, "Ana", "H4/2", 90, right),
-            // Cut again once its cuts were told.
-            (ben, "Ben", "H4/1", 100, right),
-            (ben, "Ben", "H4/1", 40, few),
-            (ana, "Ana", "H4/1", 60, many),
-            (ana, "Ana", "H3/1", 30, [.. many, new("practice.order", "")]),
-        ]);
-        Assert.Equal(
-            [("Ben", 1, 40.0, 40), ("Ana", 3, 60.0, 90)],
-            pruners.Select(p => (p.Pruner, p.Trees, p.MeanScore, p.LastScore))
-        );
-        Assert.Equal(
-            [new PracticeFault("practice.too-many", 2), new PracticeFault("practice.order", 1)],
-            pruners[1].Faults
-        );
-    }
 }

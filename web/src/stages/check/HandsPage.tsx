@@ -8,7 +8,7 @@ import '../../words/prescribe';
 import { useReading } from '../../words/useReading';
 import { CrewTabs } from '../crew/CrewTabs';
 import '../crew/crewPlan.css';
-import { faultsOf } from '../prescribe/practiceFaults';
+import { faultsOf } from '../prescribe/practice/practiceFaults';
 import './check.css';
 import { ToldVerdictLine } from './ToldVerdictLine';
 

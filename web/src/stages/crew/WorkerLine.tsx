@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { CrewView, PrunerPractice, WorkerView } from '../../api/client';
 import { Choice, Field } from '../../entry/Field';
 import { useReading } from '../../words/useReading';
-import { faultsOf } from '../prescribe/practiceFaults';
+import { faultsOf } from '../prescribe/practice/practiceFaults';
 import { cardLanguages, useCrewChanges } from './useCrew';
 
 /** One of the crew, to be read or changed in place. */

@@ -13,9 +13,9 @@ import { useReading } from '../../words/useReading';
 import { BenchLight } from './BenchLight';
 import { BenchPanel } from './BenchPanel';
 import { CompareTrees } from './CompareTrees';
-import { PracticePanel } from './PracticePanel';
+import { PracticePanel } from './practice/PracticePanel';
 import { useBench, type BenchMode, type BenchTree } from './useBench';
-import { useNextTree } from './usePractice';
+import { useNextTree } from './practice/usePractice';
 import './bench.css';
 
 const PLAY_MS = 900;
@@ -338,7 +338,7 @@ export function BenchPage() {
               id={id!}
               work={work}
               data={data}
-              tree={{ class: data.class, number: choice.number, counted: choice.row !== null }}
+              tree={choice}
               trained={trained}
               comparing={comparing}
               onCompare={setComparing}

@@ -68,6 +68,7 @@ export function useBench(id: string, choice: BenchTree, start: BenchMode = 'card
     made,
     ahead: mode === 'card' ? prescribed.slice(shown) : [],
     step: shown,
+    cuts: hand.cuts,
     handCuts: hand.cuts.length,
     undone: hand.undone.length,
     score: told.data?.score ?? null,

@@ -1,7 +1,8 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, answered, type CourseTree, type NextTree } from '../../api/client';
-import { useSession } from '../../people/session';
+import { api, answered, type CourseTree, type NextTree } from '../../../api/client';
+import { useSession } from '../../../people/session';
+import { useMyPractice } from './useMyPractice';
 
 /** Five trees for a first day, of the estate's own systems and rising difficulty. */
 export function useCourse() {
@@ -28,23 +29,29 @@ const MOST = 50;
 type Scores = [tree: string, score: number][];
 
 /**
- * What trees came to that whoever is signed in cut on this device: their own notes, told to nobody. Who shares the
- * device begins anew.
+ * What trees came to. Whose account is somebody of the crew has theirs kept with the estate; of anybody else the device
+ * keeps a note for whoever is signed in, told to nobody.
  */
-export function useCourseScores() {
+export function usePracticeScores() {
   const key = `rama-course-${useSession().data?.person?.id ?? ''}`;
+  const mine = useMyPractice().data;
   const [changes, setChanges] = useState(0);
-  const scores = read(key);
+  const noted = read(key);
   const write = (next: Scores) => {
     window.localStorage.setItem(key, JSON.stringify(next));
     setChanges(changes + 1);
   };
   return {
-    of: (t: CourseTree) => scores.find(([tree]) => tree === treeOf(t.planting, t.asks.class, t.asks.number))?.[1],
+    of: (planting: string, trunk: string, number: number) =>
+      mine?.worker
+        ? mine.trees.find((tree) => tree.planting === planting && tree.tree === `${trunk} ${number}`)?.score
+        : noted.find(([tree]) => tree === treeOf(planting, trunk, number))?.[1],
+    /** Whether they are a note of this device alone. */
+    noted: mine !== undefined && !mine.worker,
     /** A tree counts as it was cut first. */
-    keep: (planting: string, trunk: string, number: number, score: number) => {
+    note: (planting: string, trunk: string, number: number, score: number) => {
       const tree = treeOf(planting, trunk, number);
-      if (!scores.some(([known]) => known === tree)) write([...scores, [tree, score] as const].slice(-MOST) as Scores);
+      if (!noted.some(([known]) => known === tree)) write([...noted, [tree, score] as const].slice(-MOST) as Scores);
     },
     forget: () => {
       write([]);

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
-import { api, answered } from '../../api/client';
-import { useReading } from '../../words/useReading';
+import { api, answered } from '../../../api/client';
+import { useReading } from '../../../words/useReading';
 import { faultsOf } from './practiceFaults';
 
 /** For the lead: how each pruner does over all blocks, and the latest trees of this one. */

@@ -1,13 +1,15 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { BenchView, NextTree } from '../../api/client';
-import { useMay } from '../../people/session';
-import { useReading } from '../../words/useReading';
+import type { BenchView, NextTree } from '../../../api/client';
+import { useMay } from '../../../people/session';
+import { useReading } from '../../../words/useReading';
 import { KeepTree } from './KeepTree';
 import { Practised } from './Practised';
-import type { useBench } from './useBench';
-import { useCourseScores } from './usePractice';
+import type { BenchTree, useBench } from '../useBench';
+import { KeptForMe } from './KeptForMe';
+import { useKeepMine, useMyPractice } from './useMyPractice';
+import { usePracticeScores } from './usePractice';
 
 const PARTS = ['number', 'work', 'limits', 'order', 'minutes'] as const;
 
@@ -30,7 +32,7 @@ export function PracticePanel({
   work: ReturnType<typeof useBench>;
   data: BenchView;
   /** Which tree it is. */
-  tree: { class: string; number: number; counted: boolean };
+  tree: BenchTree;
   /** What it was chosen to train; nothing where it was not chosen so. */
   trained: NextTree['trains'];
   /** Whether it stands beside the same tree by the card. */
@@ -45,7 +47,15 @@ export function PracticePanel({
   const may = useMay();
   const [done, setDone] = useState(false);
   const score = work.score;
-  const course = useCourseScores();
+  const scores = usePracticeScores();
+  const mine = useMyPractice().data;
+  const keepMine = useKeepMine(id);
+  const [run] = useState(() => crypto.randomUUID());
+  // A lead's device goes from hand to hand: there somebody says whose the tree was.
+  const own = mine?.worker != null && !may('practice');
+  const keepOwn = () => {
+    keepMine.mutate({ id: run, tree, cuts: work.cuts });
+  };
   return (
     <aside className="bench-panel">
       <p className="bench-counted">{t('practice.leave', { counted: local(data.counted) })}</p>
@@ -87,7 +97,8 @@ export function PracticePanel({
               type="primary"
               onClick={() => {
                 setDone(true);
-                if (score && !tree.counted) course.keep(id, tree.class, tree.number, score.score);
+                if (own) keepOwn();
+                else if (score && tree.row === null) scores.note(id, data.class, tree.number, score.score);
               }}
               disabled={work.handCuts === 0 || work.telling}
               data-test="done"
@@ -139,6 +150,7 @@ export function PracticePanel({
             </ul>
             {score.most < 100 && <p className="small">{t('practice.most', { most: number(score.most, 0) })}</p>}
             {may('practice') && <KeepTree keep={work.keep} />}
+            {own && <KeptForMe keep={keepMine} again={keepOwn} />}
             <div className="bench-tools">
               <Button
                 onClick={() => {

@@ -1,10 +1,11 @@
 import { Button } from 'antd';
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { Choice } from '../../entry/Field';
-import { useReading } from '../../words/useReading';
-import { useCrew } from '../crew/useCrew';
-import type { useBench } from './useBench';
+import { Choice } from '../../../entry/Field';
+import { useReading } from '../../../words/useReading';
+import { useCrew } from '../../crew/useCrew';
+import type { useBench } from '../useBench';
+import { useMyPractice } from './useMyPractice';
 
 const LAST_KEY = 'rama-pruner';
 
@@ -13,8 +14,10 @@ export function KeepTree({ keep }: { keep: ReturnType<typeof useBench>['keep'] }
   const { t } = useReading();
   const crew = useCrew();
   const [run] = useState(() => crypto.randomUUID());
-  const [chosen, setChosen] = useState(() => window.localStorage.getItem(LAST_KEY) ?? '');
+  const mine = useMyPractice().data?.worker;
+  const [picked, setChosen] = useState(() => window.localStorage.getItem(LAST_KEY));
   const here = (crew.data ?? []).filter((w) => !w.left);
+  const chosen = picked ?? mine ?? '';
   // The one of last time may have left.
   const worker = here.some((w) => w.id === chosen) ? chosen : '';
   if (crew.data && here.length === 0)
