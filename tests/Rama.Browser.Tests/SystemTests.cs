@@ -118,6 +118,132 @@ public sealed class SystemTests(RamaServer server) : IClassFixture<RamaServer>
         page.Until("cut by it", () => page.Find("[data-test='bench-cuts']").Text.Contains("Thick limbs"));
     }
 
+    // An orchardist's test: the two-leader system is put together from an empty one by the editor alone, of steps all
+    // systems know and two of its own. What it cuts and leaves is what the shipped one does.
+    [Fact]
+    public void The_two_leader_system_is_rebuilt_by_the_editor_alone()
+    {
+        using var page = new Page(server).Open("/catalogue/systems");
+        page.Click("[data-test='new-system']");
+        page.Find("[data-test='system-editor'] .tree-wood");
+        Write(page, "name-en", "Twins rebuilt");
+        Write(page, "name-es", "Gemelos");
+        page.Click(".system-editor details summary");
+        page.Find(".system-editor details label.answer-step:nth-of-type(2) input").Click();
+        Choose(page, "How leaders stand", "side by side along the row");
+        Choose(page, "Canopy", "wall");
+        foreach (
+            var (field, value) in new[]
+            {
+                ("form-leaders", "2"),
+                ("form-limbsPerTree", "30"),
+                ("form-rowM", "3.4"),
+                ("form-treeM", "1.2"),
+                ("shape-trunkM", "0.4"),
+                ("shape-trunkMm", "52"),
+                ("shape-heightM", "3.4"),
+                ("shape-firstLimbM", "0.7"),
+                ("shape-buds", "220"),
+                ("shape-limbMm", "9"),
+                ("shape-metresPerMm", "0.047"),
+                ("shape-riseLowDeg", "10"),
+                ("shape-riseTopDeg", "28"),
+                ("shape-droopDeg", "12"),
+                ("shape-spreadDeg", "70"),
+                ("shape-ageYears", "4"),
+                ("shape-forkShare", "0.2"),
+                ("shape-uprightShare", "0.08"),
+                ("shape-pendantShare", "0.06"),
+                ("shape-shootM", "0.15"),
+                ("form-wires", "0.7 1.25 1.8 2.35 2.9"),
+            }
+        )
+            Write(page, field, value);
+
+        Choose(page, "Take a step over from …", "Tall spindle");
+        Take(page, "step", "Height");
+        Take(page, "step", "Rival leaders");
+        Take(page, "step", "Low wood");
+        Take(page, "step", "Pendant wood");
+        Take(page, "step", "Thickest limbs");
+        Write(page, "term-too-big", "ratio > slope(along, 0.5, 0.5, 0.75, 0.33) or diameter > big-from");
+        Write(page, "thick-limbs-find", "limbs where too-big and along < 40 %");
+        Write(page, "thick-limbs-most", "big-limbs");
+        page.Click("[data-test='step-thick-limbs'] .rule-limit button");
+        Value(page, "big-limbs", "1", "0 1 2");
+        Value(page, "big-from", "18", "");
+        Value(page, "renewal-share", "12.5", "");
+
+        Write(page, "new-term", "Spent");
+        page.Click("[data-test='new-term-add']");
+        Write(page, "term-spent", "age >= 4 years or density < 1.5");
+        page.Click("[data-test='add-step']");
+        Choose(page, "Cut", "to a renewal stub", "[data-test='step-new-step']");
+        Write(page, "new-step-find", "limbs where spent");
+        Write(page, "new-step-first", "age down, density up");
+        Write(page, "new-step-most", "renewal-share * limbs");
+        Write(page, "new-step-leave", "stub");
+        page.Click("[data-test='step-new-step'] .step-words summary");
+        Write(page, "new-step-seconds", "8");
+        page.Click("[data-test='add-step']");
+        Choose(page, "Cut", "shorten", "[data-test='step-new-step-2']");
+        Write(page, "new-step-2-find", "limbs where reach-along > tree-spacing / 2 + 10 cm");
+        Write(page, "new-step-2-first", "reach-along down");
+        Write(page, "new-step-2-most", Keys.Delete);
+        Write(page, "new-step-2-leave", "0.7 * length");
+        page.Click("[data-test='step-new-step-2'] .step-words summary");
+        Write(page, "new-step-2-seconds", "8");
+        foreach (
+            var step in new[] { "Fork removal", "Upright shoots (watersprouts)", "Shorten laden limbs", "Rub off buds" }
+        )
+            Take(page, "step", step);
+
+        Choose(page, "Take a question over from …", "Tall spindle");
+        foreach (var question in new[] { "renewal", "order", "stubs", "spur-removal" })
+            Take(page, "question", question, byId: true);
+        page.Click("[data-test='question-renewal'] summary");
+        Choose(page, "Usual answer", "10–15 % of the limbs", "[data-test='question-renewal']");
+        page.Click("[data-test='more-of-system'] summary");
+        Write(page, "base-seconds", "75");
+        page.Until("no fault", () => page.Find("[data-test='save-system']").Enabled);
+        page.Click("[data-test='save-system']");
+        page.Find("[data-test='system-twins-rebuilt']");
+
+        var cut = page.Script<string>(
+            """
+            const tried = async (id) => {
+              const { system } = await (await fetch(`/api/v1/catalogue/systems/${id}`)).json();
+              const trees = await (await fetch(`/api/v1/catalogue/systems/${id}/trees`)).json();
+              return trees.trees.map(({ cut }) => ({
+                buds: cut.tree.floralBuds,
+                left: cut.after.floralBuds,
+                cuts: cut.cuts.map(({ branch, bud, leaveM, drop }) => [branch, bud, leaveM, drop]),
+              }));
+            };
+            return Promise.all(['two-axis-short-renewal', 'twins-rebuilt'].map(tried)).then((both) => both.map((b) => JSON.stringify(b)).join('\n'));
+            """
+        );
+        var (shipped, rebuilt) = (cut.Split('\n')[0], cut.Split('\n')[1]);
+        Assert.Contains("\"cuts\":[[", shipped, StringComparison.Ordinal);
+        Assert.Equal(shipped, rebuilt);
+    }
+
+    private static void Value(Page page, string setting, string value, string tries)
+    {
+        Write(page, $"setting-{setting}-value", value);
+        page.Click($"[data-test='setting-{setting}'] summary");
+        Write(page, $"setting-{setting}-tries", tries.Length == 0 ? Keys.Delete : tries);
+    }
+
+    private static void Take(Page page, string part, string which, bool byId = false)
+    {
+        page.Find($"[data-test='take-{part}'] select:nth-of-type(2)")
+            .FindElements(By.TagName("option"))
+            .First(o => (byId ? o.GetAttribute("value") : o.Text.Trim()) == which)
+            .Click();
+        page.Click($"[data-test='take-{part}-add']");
+    }
+
     [Fact]
     public void A_system_goes_out_as_a_file_comes_back_and_is_compared_step_by_step()
     {

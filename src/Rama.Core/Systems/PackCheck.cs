@@ -19,6 +19,8 @@ internal sealed partial class PackCheck
         MostPasses = 12,
         MostExpected = 20,
         MostTries = 200,
+        MostKeepOff = 20,
+        MostWires = 20,
         LongestText = 1_000;
 
     private readonly TrainingSystem _system;
@@ -73,6 +75,8 @@ internal sealed partial class PackCheck
             "passes",
             $"Expected at most {MostPasses} passes of its own."
         );
+        Unless(_system.KeepOff.Count <= MostKeepOff, "keepOff", $"Expected at most {MostKeepOff} things not to cut.");
+        Unless((_system.Form.WiresM ?? []).Count <= MostWires, "form.wiresM", $"Expected at most {MostWires} wires.");
         Unless(
             (_system.Form.Expected ?? []).Count <= MostExpected,
             "form.expected",
@@ -130,6 +134,18 @@ internal sealed partial class PackCheck
             "form.ground",
             "Expected 1 to 15 m between rows and 0.2 to 15 m between trees."
         );
+        Unless(
+            form.WiresM?.All(h => h is > 0 and <= 15) != false,
+            "form.wiresM",
+            "Expected wires above 0 and at most 15 m high."
+        );
+        for (var i = 0; i < _system.KeepOff.Count; i++)
+            Unless(
+                _system.KeepOff[i] is var text
+                    && text is { En.Length: > 0 and <= LongestText, Es.Length: > 0 and <= LongestText },
+                $"keepOff[{i}]",
+                "Say it in both languages, or leave it out."
+            );
         for (var i = 0; i < form.Expected?.Count; i++)
             Unless(
                 TreeFact.Codes.Contains(form.Expected[i].Fact) && form.Expected[i].Least <= form.Expected[i].Most,

@@ -1,3 +1,5 @@
+using Rama.Core.Crops;
+using Rama.Core.Passes;
 using Rama.Core.Systems.Language;
 
 namespace Rama.Core.Systems;
@@ -7,16 +9,30 @@ namespace Rama.Core.Systems;
 /// <param name="Units">Units of each kind of quantity.</param>
 /// <param name="Cuts">Kinds of cut.</param>
 /// <param name="Begin">A step to begin with.</param>
+/// <param name="Passes">Passes of all systems a step may belong to.</param>
+/// <param name="Traits">Traits of varieties an answer may suit.</param>
+/// <param name="Facts">What is measured on trees and may be expected of them.</param>
 public sealed record StepChoices(
     IReadOnlyList<string> Subjects,
     IReadOnlyDictionary<Dimension, IReadOnlyList<string>> Units,
     IReadOnlyList<CutChoice> Cuts,
-    CuttingStep Begin
+    CuttingStep Begin,
+    IReadOnlyList<string> Passes,
+    IReadOnlyList<string> Traits,
+    IReadOnlyList<string> Facts
 )
 {
     /// <summary>All there is to choose from.</summary>
     public static StepChoices All { get; } =
-        new(Selector.Names, RuleUnits.ByDimension, CutChoice.All, RulePack.CommonStep("new-step"));
+        new(
+            Selector.Names,
+            RuleUnits.ByDimension,
+            CutChoice.All,
+            RulePack.CommonStep("new-step"),
+            PassIds.OfSteps,
+            [.. VarietyTraits.Known],
+            TreeFact.Codes
+        );
 }
 
 /// <summary>A kind of cut, and what goes with it.</summary>

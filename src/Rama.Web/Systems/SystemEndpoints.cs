@@ -17,11 +17,15 @@ namespace Rama.Web.Systems;
 /// <param name="System">The system.</param>
 /// <param name="Words">Words its rules may use, by what they look for.</param>
 /// <param name="Choices">What a step can be put together from.</param>
+/// <param name="Steps">What each of its steps needs where another system takes it over.</param>
+/// <param name="Questions">What each of its questions needs likewise.</param>
 public sealed record SystemPack(
     uint Version,
     TrainingSystem System,
     IReadOnlyDictionary<string, IReadOnlyList<RuleWord>> Words,
-    StepChoices Choices
+    StepChoices Choices,
+    IReadOnlyDictionary<string, PartNeeds> Steps,
+    IReadOnlyDictionary<string, PartNeeds> Questions
 )
 {
     internal static SystemPack Of(TrainingSystem system, uint version = 0) =>
@@ -29,7 +33,9 @@ public sealed record SystemPack(
             version,
             system,
             Enum.GetValues<Subject>().ToDictionary(s => s.ToString().ToLowerInvariant(), Vocabulary.For),
-            StepChoices.All
+            StepChoices.All,
+            system.Steps.ToDictionary(s => s.Id, s => PartNeeds.Of(system, s)),
+            system.Questions.ToDictionary(q => q.Id, q => PartNeeds.Of(system, q))
         );
 }
 

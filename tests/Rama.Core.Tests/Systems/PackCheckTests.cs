@@ -36,6 +36,12 @@ public sealed class PackCheckTests
         Assert.Contains(told, fault.Message, StringComparison.Ordinal);
     }
 
+    [Theory]
+    [InlineData("\"keepOff\": []", "\"keepOff\": [{ \"en\": \"The tip\", \"es\": \"\" }]", "keepOff[0]")]
+    [InlineData("\"canopy\": \"wall\"", "\"canopy\": \"wall\", \"wiresM\": [0.8, 40]", "form.wiresM")]
+    public void What_the_card_and_the_drawing_show_is_checked(string good, string bad, string field) =>
+        Assert.Equal(field, Fault(good, bad).Field);
+
     // A far cry is no help.
     [Fact]
     public void No_word_is_proposed_that_is_not_near() =>

@@ -17740,6 +17740,16 @@ export interface components {
             bushelKg: number;
         };
         /**
+         * @description What a step or question names of its system, which has to go along where it is taken over into
+         *                 another.
+         */
+        PartNeeds: {
+            /** @description Settings it names. */
+            settings: string[];
+            /** @description Rules with a name it names. */
+            terms: string[];
+        };
+        /**
          * @description Which plantings of a system have a pass of its own.
          * @default bearing
          * @enum {unknown}
@@ -22096,6 +22106,12 @@ export interface components {
             cuts: components["schemas"]["CutChoice"][];
             /** @description A step to begin with. */
             begin: components["schemas"]["CuttingStep"];
+            /** @description Passes of all systems a step may belong to. */
+            passes: string[];
+            /** @description Traits of varieties an answer may suit. */
+            traits: string[];
+            /** @description What is measured on trees and may be expected of them. */
+            facts: string[];
         };
         /** @description How a step cuts. */
         StepCut: {
@@ -22546,6 +22562,14 @@ export interface components {
             };
             /** @description What a step can be put together from. */
             choices: components["schemas"]["StepChoices"];
+            /** @description What each of its steps needs where another system takes it over. */
+            steps: {
+                [key: string]: components["schemas"]["PartNeeds"];
+            };
+            /** @description What each of its questions needs likewise. */
+            questions: {
+                [key: string]: components["schemas"]["PartNeeds"];
+            };
         };
         /** @description A pass a system has beside those all systems share. */
         SystemPass: {

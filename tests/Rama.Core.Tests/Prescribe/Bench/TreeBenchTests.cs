@@ -1,4 +1,4 @@
-using Rama.Core.Explain;
+using CsCheck;
 using Rama.Core.Prescribe;
 using Rama.Core.Prescribe.Bench;
 using Rama.Core.Prescribe.Practice;

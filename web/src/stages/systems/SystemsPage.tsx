@@ -8,8 +8,8 @@ import { Trouble } from '../../Trouble';
 import '../../words/prescribe';
 import { useReading } from '../../words/useReading';
 import { useCatalogue } from '../estate/useCatalogue';
-import { MOST_BYTES, packIn } from './packFile';
-import { SystemEditor } from './SystemEditor';
+import { MOST_BYTES, packIn } from './editor/packFile';
+import { SystemEditor } from './editor/SystemEditor';
 import './systems.css';
 import { BLANK, usePack, useSampleTree } from './useSystem';
 

@@ -1,9 +1,9 @@
 import { Button } from 'antd';
 import { useDeferredValue, useState } from 'react';
-import type { CatalogueView, TrainingSystem } from '../../api/client';
-import { TreeDrawing } from '../../drawings/TreeDrawing';
-import { useMay } from '../../people/session';
-import { useReading } from '../../words/useReading';
+import type { CatalogueView, TrainingSystem } from '../../../api/client';
+import { TreeDrawing } from '../../../drawings/TreeDrawing';
+import { useMay } from '../../../people/session';
+import { useReading } from '../../../words/useReading';
 import { CompareSystems } from './CompareSystems';
 import { FormLines } from './FormLines';
 import { NumberLine } from './NumberLine';
@@ -14,8 +14,12 @@ import { packText, saveFile } from './packFile';
 import { WordsLines } from './RuleLine';
 import { freeId } from './ruleText';
 import { StepEditor, type SystemStep } from './StepEditor';
-import { QuestionsList, SettingsList, TermsList } from './SystemLists';
-import { BLANK, usePack, usePreview, useSaveSystem } from './useSystem';
+import { MoreOfSystem } from './MoreOfSystem';
+import { QuestionsList } from './QuestionsList';
+import { SettingsList } from './SettingsList';
+import { TakeOver } from './TakeOver';
+import { TermsList } from './TermsList';
+import { BLANK, usePack, usePreview, useSaveSystem } from '../useSystem';
 
 /** Caps of one winter: what of the system, in which unit and by which factor. */
 const CAPS = [
@@ -23,10 +27,23 @@ const CAPS = [
   ['shareOfWood', '%', 100],
   ['bigCuts', '', 1],
   ['bigCutMm', 'mm', 1],
+  ['shareRubbed', '%', 100],
 ] as const;
 
 /** Fields of a pack whose faults are told at them. */
-const SHOWN = ['steps', 'settings', 'questions', 'terms', 'caps', 'form', 'crops'] as const;
+const SHOWN = [
+  'steps',
+  'settings',
+  'questions',
+  'terms',
+  'caps',
+  'form',
+  'crops',
+  'labour',
+  'renewal',
+  'sides',
+  'keepOff',
+] as const;
 
 /** The rules of a system, to read and to change; a sample tree is cut by them as they are typed. */
 export function SystemEditor({
@@ -229,7 +246,10 @@ export function SystemEditor({
           >
             {t('systems.add-step')}
           </Button>
-          <QuestionsList system={system} faults={faults} set={set} />
+          <TakeOver part="step" system={system} names={names} set={set} />
+          <QuestionsList system={system} faults={faults} set={set} choices={pack.data.choices} />
+          <TakeOver part="question" system={system} names={names} set={set} />
+          <MoreOfSystem system={system} faults={faults} set={set} choices={pack.data.choices} />
           <OwnPasses
             passes={system.passes ?? []}
             preview={shown}

@@ -1,7 +1,8 @@
-import type { TrainingSystem } from '../../api/client';
-import { Choice } from '../../entry/Field';
-import { useReading } from '../../words/useReading';
+import type { TrainingSystem } from '../../../api/client';
+import { Choice } from '../../../entry/Field';
+import { useReading } from '../../../words/useReading';
 import { NumberLine } from './NumberLine';
+import { NumbersLine } from './NumbersLine';
 import { faultAt, type PackFaults } from './packFaults';
 
 type Typical = TrainingSystem['form']['typical'];
@@ -25,6 +26,14 @@ const SHAPE: readonly (readonly [NumbersOf, string])[] = [
   ['shootM', 'm'],
   ['ageYears', ''],
   ['budsPerSite', ''],
+  ['limbCv', ''],
+  ['forkShare', ''],
+  ['uprightShare', ''],
+  ['pendantShare', ''],
+  ['unsoundShare', ''],
+  ['tiers', ''],
+  ['innerVigour', ''],
+  ['innerBuds', ''],
 ];
 
 /** What its trees look like: leaders, limbs, ground and the shape a typical one is drawn with. */
@@ -123,6 +132,7 @@ export function FormLines({
             value={form.ground?.[part] ?? null}
             unit="m"
             problem={faultAt(faults, `form.ground.${part}`)}
+            test={`form-${part}`}
             onChange={(value) => {
               setForm({ ground: { rowM: 3.5, treeM: 1, ...form.ground, [part]: value as number } });
             }}
@@ -142,6 +152,24 @@ export function FormLines({
           />
         ))}
       </div>
+      <NumbersLine
+        label={t('systems.wires')}
+        numbers={form.wiresM ?? []}
+        problem={faultAt(faults, 'form.wiresM')}
+        test="form-wires"
+        onChange={(wiresM) => {
+          setForm({ wiresM });
+        }}
+      />{' '}
+      m{' '}
+      <Choice
+        label={t('systems.seen-from')}
+        value={form.seenFrom ?? 'along'}
+        options={(['along', 'across'] as const).map((v) => ({ value: v, label: t(`bench.${v}`) }))}
+        onChange={(seenFrom) => {
+          setForm({ seenFrom: seenFrom as TrainingSystem['form']['seenFrom'] });
+        }}
+      />
       {faults.get('form.typical') && <p className="field-problem">{faults.get('form.typical')}</p>}
     </details>
   );

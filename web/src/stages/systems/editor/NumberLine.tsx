@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useReading } from '../../words/useReading';
+import { useReading } from '../../../words/useReading';
 
 /** A number of a system with its unit. An empty one is no 0: it is passed on as nothing, and told as a fault. */
 export function NumberLine({

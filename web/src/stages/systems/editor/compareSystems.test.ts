@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { TrainingSystem } from '../../api/client';
+import type { TrainingSystem } from '../../../api/client';
 import { differences } from './compareSystems';
 
 const system = (steps: TrainingSystem['steps'], settings: object[] = []) =>

@@ -1,10 +1,10 @@
 import { Button, Input } from 'antd';
 import type { ReactNode } from 'react';
-import type { Anchor, Hands, PackPreview, TrainingSystem } from '../../api/client';
-import { Choice } from '../../entry/Field';
-import { useDays } from '../../words/useDays';
-import { useReading } from '../../words/useReading';
-import { anchorsOfTheYear, siteAnchors } from '../passes/anchors';
+import type { Anchor, Hands, PackPreview, TrainingSystem } from '../../../api/client';
+import { Choice } from '../../../entry/Field';
+import { useDays } from '../../../words/useDays';
+import { useReading } from '../../../words/useReading';
+import { anchorsOfTheYear, siteAnchors } from '../../passes/anchors';
 
 type Pass = Pick<
   NonNullable<TrainingSystem['passes']>[number],

@@ -1,4 +1,5 @@
 import { Input } from 'antd';
+import { useReading } from '../../../words/useReading';
 
 /** A rule in the selector language, with what is wrong with it. */
 export function RuleLine({
@@ -82,5 +83,22 @@ export function WordsLines({
         </p>
       )}
     </>
+  );
+}
+
+/** Where a number or rule comes from. */
+export function SourceLine({ source, onChange }: { source: string; onChange: (source: string) => void }) {
+  const { t } = useReading();
+  return (
+    <label className="rule-line">
+      <span className="dim">{t('systems.source')}</span>
+      <Input
+        value={source}
+        maxLength={200}
+        onChange={(e) => {
+          onChange(e.target.value);
+        }}
+      />
+    </label>
   );
 }

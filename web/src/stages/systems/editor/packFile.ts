@@ -1,4 +1,4 @@
-import type { TrainingSystem } from '../../api/client';
+import type { TrainingSystem } from '../../../api/client';
 
 /** Larger than any system; a file beyond it is something else. */
 export const MOST_BYTES = 500_000;

@@ -1,6 +1,6 @@
 import { Button } from 'antd';
-import type { PackPreview, TrainingSystem } from '../../api/client';
-import { useReading } from '../../words/useReading';
+import type { PackPreview, TrainingSystem } from '../../../api/client';
+import { useReading } from '../../../words/useReading';
 import { PassFields, Whole } from './PassFields';
 
 type OwnPass = NonNullable<TrainingSystem['passes']>[number];

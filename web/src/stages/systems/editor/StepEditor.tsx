@@ -1,10 +1,10 @@
 import { Button, Checkbox } from 'antd';
-import type { TrainingSystem } from '../../api/client';
-import { Choice } from '../../entry/Field';
-import { useReading } from '../../words/useReading';
+import type { TrainingSystem } from '../../../api/client';
+import { Choice } from '../../../entry/Field';
+import { useReading } from '../../../words/useReading';
 import { NumberLine } from './NumberLine';
 import { faultAt, type PackFaults } from './packFaults';
-import { RuleLine, WordsLines } from './RuleLine';
+import { RuleLine, SourceLine, WordsLines } from './RuleLine';
 import { ConditionPicker, OrderPicker } from './RulePicker';
 import { subjectOf, withCondition, withKey, withSubject, wordsOf, type Choices, type Words } from './ruleText';
 
@@ -214,7 +214,7 @@ export function StepEditor({ step, place, system, words, choices, faults, set, m
               label={t('systems.pass')}
               value={step.pass ?? 'detail'}
               options={[
-                ...['major', 'detail', 'after-harvest'].map((pass) => ({ value: pass, label: t(`pass.${pass}`) })),
+                ...choices.passes.map((pass) => ({ value: pass, label: t(`pass.${pass}`) })),
                 ...(system.passes ?? []).map((pass) => ({ value: pass.id, label: local(pass.name) })),
               ]}
               onChange={(pass) => {
@@ -276,6 +276,20 @@ export function StepEditor({ step, place, system, words, choices, faults, set, m
             problem={fault(part)}
           />
         ))}
+        <WordsLines
+          label={t('systems.pass-caution')}
+          value={step.caution ?? { en: '', es: '' }}
+          onChange={(caution) => {
+            set({ caution: caution.en === '' && caution.es === '' ? null : caution });
+          }}
+          name={`${step.id}-caution`}
+        />
+        <SourceLine
+          source={step.source}
+          onChange={(source) => {
+            set({ source });
+          }}
+        />
       </details>
     </li>
   );

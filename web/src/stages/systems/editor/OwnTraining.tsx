@@ -1,6 +1,6 @@
 import { Button, Input } from 'antd';
-import type { PackPreview, TrainingSystem } from '../../api/client';
-import { useReading } from '../../words/useReading';
+import type { PackPreview, TrainingSystem } from '../../../api/client';
+import { useReading } from '../../../words/useReading';
 import { PassFields, Whole } from './PassFields';
 
 type Training = NonNullable<TrainingSystem['training']>;

@@ -1,4 +1,4 @@
-import { RequestError, type FieldProblem } from '../../api/client';
+import { RequestError, type FieldProblem } from '../../../api/client';
 
 /** What is wrong with a pack, by the field it is told at. */
 export type PackFaults = ReadonlyMap<string, string>;

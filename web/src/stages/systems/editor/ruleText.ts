@@ -1,4 +1,4 @@
-import type { SystemPack } from '../../api/client';
+import type { SystemPack } from '../../../api/client';
 
 export type Words = SystemPack['words'];
 export type Choices = SystemPack['choices'];

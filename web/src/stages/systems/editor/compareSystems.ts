@@ -1,4 +1,4 @@
-import type { TrainingSystem } from '../../api/client';
+import type { TrainingSystem } from '../../../api/client';
 
 type Step = TrainingSystem['steps'][number];
 

@@ -1,8 +1,8 @@
 import { Button } from 'antd';
 import { useState } from 'react';
-import type { TrainingSystem } from '../../api/client';
-import { Choice } from '../../entry/Field';
-import { useReading } from '../../words/useReading';
+import type { TrainingSystem } from '../../../api/client';
+import { Choice } from '../../../entry/Field';
+import { useReading } from '../../../words/useReading';
 import type { Choices, RuleWord } from './ruleText';
 
 const SIGNS = ['>', '<', '>=', '<=', '='] as const;

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import type { CatalogueView, TrainingSystem } from '../../api/client';
-import { Choice } from '../../entry/Field';
-import { useReading } from '../../words/useReading';
+import type { CatalogueView, TrainingSystem } from '../../../api/client';
+import { Choice } from '../../../entry/Field';
+import { useReading } from '../../../words/useReading';
 import { differences } from './compareSystems';
-import { usePack } from './useSystem';
+import { usePack } from '../useSystem';
 
 /** A system beside another, or beside what was shipped under its name: only what differs. */
 export function CompareSystems({ system, names }: { system: TrainingSystem; names: CatalogueView['systems'] }) {
