@@ -38,7 +38,7 @@ public sealed class PracticeTests(RamaServer server) : IClassFixture<RamaServer>
 
         page.Click("[data-test='done']");
         page.Find("[data-test='score']");
-        page.Find("[data-test='remarks'] li");
+        page.Says("[data-test='remarks'] li", "Next time:");
         page.Click("[data-test='beside-card']");
         page.Find("[data-test='compare'] svg.tree");
         var last = page.Find("[data-test='compare']").GetAttribute("data-step");

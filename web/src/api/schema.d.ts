@@ -18960,6 +18960,10 @@ export interface components {
             places: {
                 [key: string]: number[];
             };
+            /** @description What to do next time, by the code of the remark; none for praise. */
+            nextTime: null | {
+                [key: string]: components["schemas"]["LocalText"];
+            };
         };
         /**
          * @description When trees begin to bear.

@@ -1,59 +1,10 @@
 namespace Rama.Core.Prescribe.Practice;
 
-/// <summary>What a tree is chosen for.</summary>
-public enum Trains
-{
-    /// <summary>A little harder than the one before.</summary>
-    Harder,
-
-    /// <summary>Finding the big limbs first.</summary>
-    BigLimbs,
-
-    /// <summary>Seeing dead, broken and diseased wood.</summary>
-    Unsound,
-
-    /// <summary>Where a cut falls: stub, collar, no peg.</summary>
-    Stubs,
-
-    /// <summary>Leaders and their height.</summary>
-    Leaders,
-
-    /// <summary>Coming to the number.</summary>
-    Number,
-
-    /// <summary>The order of the steps.</summary>
-    Order,
-}
-
 /// <summary>Which trees a pruner cuts one after the other.</summary>
-/// <remarks>What trains what is how a lead would choose: common practice, no source.</remarks>
 public static class PracticeCourse
 {
     /// <summary>Trees of a first day.</summary>
     public const int Trees = 5;
-
-    // What was said of a tree, and what the next one should have plenty of.
-    private static readonly (string Said, Trains Trains)[] Lessons =
-    [
-        ("practice.leader", Trains.Leaders),
-        ("practice.unsound", Trains.Unsound),
-        ("practice.big-left", Trains.BigLimbs),
-        ("practice.big-cuts", Trains.BigLimbs),
-        ("practice.kept", Trains.BigLimbs),
-        ("practice.wood", Trains.BigLimbs),
-        ("practice.undone", Trains.BigLimbs),
-        ("practice.too-few", Trains.Number),
-        ("practice.bud-cap", Trains.Number),
-        ("practice.blind", Trains.Number),
-        ("practice.bare-side", Trains.Number),
-        ("practice.bare-storey", Trains.Number),
-        ("practice.rubbed", Trains.Number),
-        ("practice.too-many", Trains.Number),
-        ("practice.stub-short", Trains.Stubs),
-        ("practice.peg", Trains.Stubs),
-        ("practice.order", Trains.Order),
-        ("practice.slow", Trains.Order),
-    ];
 
     /// <summary>
     /// Trees of rising difficulty, from the easiest to the hardest, of as many kinds as there are.
@@ -102,12 +53,12 @@ public static class PracticeCourse
         if (left.Length == 0)
             return null;
         var last = offered.FirstOrDefault(a => seen.Count > 0 && a.Number == seen.Last());
-        var trains = said.Select(s => Lessons.FirstOrDefault(l => l.Said == s)).FirstOrDefault(l => l.Said is not null);
+        var lesson = said.Select(PracticeLesson.Of).FirstOrDefault(l => l is not null);
         var harder = left.FirstOrDefault(a => a.Difficulty > last?.Difficulty) ?? left[^1];
-        if (trains.Said is null)
+        if (lesson is null)
             return (harder, Trains.Harder);
-        var best = left.MaxBy(a => Plenty(a, trains.Trains))!;
-        return Plenty(best, trains.Trains) > 0 ? (best, trains.Trains) : (harder, Trains.Harder);
+        var best = left.MaxBy(a => Plenty(a, lesson.Trains))!;
+        return Plenty(best, lesson.Trains) > 0 ? (best, lesson.Trains) : (harder, Trains.Harder);
     }
 
     private static int Plenty(PracticeAsk tree, Trains of) =>

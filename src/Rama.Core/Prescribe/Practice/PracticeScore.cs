@@ -42,6 +42,14 @@ public sealed record PracticeScore(
     /// <summary>Remarks that speak of no fault.</summary>
     internal static readonly string[] Praise = [OnTarget, OffAsCard];
 
+    /// <summary>What to do next time, by the code of the remark; none for praise.</summary>
+    public IReadOnlyDictionary<string, LocalText> NextTime =>
+        Remarks
+            .Select(r => PracticeLesson.Of(r.Code))
+            .OfType<PracticeLesson>()
+            .DistinctBy(l => l.Said)
+            .ToDictionary(l => l.Said, l => l.NextTime);
+
     private const string OffAsCard = "practice.off-as-card";
 
     private const string Undone = "practice.undone";

@@ -58,6 +58,24 @@ public sealed class PracticeWaysTests(ITestOutputHelper output)
         return either > 0 && both / either > 0.5 && cuts.Count > 0 && hand.WoodCutCm3 > 0;
     }
 
+    // Whatever is said against a tree says what to do next time, in both languages; praise does not.
+    [Theory]
+    [InlineData("tall-spindle")]
+    [InlineData("open-vase")]
+    [InlineData("multi-leader-wall")]
+    public void Every_fault_of_a_bad_way_teaches_something(string system)
+    {
+        var scores = Benches(system).SelectMany(b => WaysToCut.Bad.Select(way => Score(b, way.Cut(b)))).ToList();
+        Assert.True(scores.SelectMany(s => s.NextTime.Keys).Distinct().Count() >= 10);
+        Assert.Empty(
+            scores
+                .SelectMany(s => s.Remarks.Select(r => r.Code).Except(s.NextTime.Keys))
+                .Except(["practice.on-target", "practice.off-as-card"])
+        );
+        Assert.All(PracticeLesson.All, l => Assert.NotEqual(l.NextTime.En, l.NextTime.Es));
+        Assert.Equal(PracticeLesson.All.Count, PracticeLesson.All.Select(l => l.Said).Distinct().Count());
+    }
+
     [Theory]
     [MemberData(nameof(Systems))]
     public void Bad_ways_score_low_and_sensible_ones_high(string system)

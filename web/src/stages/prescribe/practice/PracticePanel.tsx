@@ -145,6 +145,11 @@ export function PracticePanel({
                   ) : (
                     say(r)
                   )}
+                  {score.nextTime?.[r.code] && (
+                    <span className="practice-next-time">
+                      <b>{t('practice.next-time')}</b> {local(score.nextTime?.[r.code])}
+                    </span>
+                  )}
                 </li>
               ))}
             </ul>
