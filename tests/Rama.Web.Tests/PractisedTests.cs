@@ -166,6 +166,22 @@ public sealed class PractisedTests(RamaApplication application) : IClassFixture<
             );
         var result = Assert.Single((await Seen(_lead))["results"]!.AsArray())!;
         Assert.Equal(("Pruner 91", 2), ((string)result["pruner"]!, result["trees"]!.AsArray().Count));
+        // One score, wherever it is told: of the exercise, of the block's latest trees, of the season and over the years.
+        var scores = result["trees"]!.AsArray().Select(t => (int)t!["score"]!).Order().ToList();
+        var mean = scores.Average();
+        Assert.Equal(mean, (double)result["meanScore"]!);
+        Assert.Equal(
+            scores,
+            (await _lead.ReadAsync($"/api/v1/plantings/{planting}/practice"))
+                .AsArray()
+                .Where(r => (string)r!["pruner"]! == "Pruner 91")
+                .Select(r => (int)r!["score"]!)
+                .Order()
+        );
+        JsonNode Of(JsonNode list) => list.AsArray().Single(p => (Guid)p!["worker"]! == worker)!;
+        Assert.Equal(mean, (double)Of(await _lead.ReadAsync("/api/v1/practice"))["meanScore"]!);
+        var progress = Of(await _lead.ReadAsync("/api/v1/practice/progress"));
+        Assert.Equal(mean, (double)progress["systems"]![0]!["meanScore"]!);
         Assert.Empty((await Seen(_reader))["mine"]!.AsArray());
 
         Assert.Equal(204, (await _lead.SendAsync(HttpMethod.Delete, $"/api/v1/practice/exercises/{id}")).Status);

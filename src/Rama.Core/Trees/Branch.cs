@@ -66,8 +66,11 @@ public sealed record Branch(
     ImmutableArray<Point> Path
 )
 {
+    // Lengths of the pieces between its places, asked for at every bud, and last their sum.
+    private readonly double[] _pieces = PiecesOf(Path);
+
     /// <summary>Length along its run, metres.</summary>
-    public double LengthM { get; } = LengthOf(Path);
+    public double LengthM => _pieces[^1];
 
     /// <summary>Cross-section at its base, cm².</summary>
     public double CrossSectionCm2 => Math.PI * DiameterMm * DiameterMm / 400;
@@ -82,7 +85,7 @@ public sealed record Branch(
         var left = metres;
         for (var i = 1; i < Path.Length; i++)
         {
-            var piece = Path[i - 1].To(Path[i]);
+            var piece = _pieces[i - 1];
             if (left <= piece || i == Path.Length - 1)
                 return piece <= 0 ? Path[i] : Path[i - 1].Towards(Path[i], Math.Clamp(left / piece, 0, 1));
             left -= piece;
@@ -99,7 +102,7 @@ public sealed record Branch(
         for (var i = 1; i < Path.Length; i++)
         {
             var (from, to) = (Path[i - 1], Path[i]);
-            var piece = from.To(to);
+            var piece = _pieces[i - 1];
             if (to.HeightM > heightM && from.HeightM <= heightM)
                 return run + piece * (heightM - from.HeightM) / (to.HeightM - from.HeightM);
             run += piece;
@@ -119,7 +122,7 @@ public sealed record Branch(
         for (var i = 1; i < Path.Length; i++)
         {
             var (from, to) = (Path[i - 1], Path[i]);
-            var piece = from.To(to);
+            var piece = _pieces[i - 1];
             if (to.HeightM < heightM)
                 return run + piece * (from.HeightM - heightM) / (from.HeightM - to.HeightM);
             run += piece;
@@ -140,11 +143,11 @@ public sealed record Branch(
         }
     }
 
-    private static double LengthOf(ImmutableArray<Point> path)
+    private static double[] PiecesOf(ImmutableArray<Point> path)
     {
-        var length = 0.0;
-        for (var i = 1; i < path.Length; i++)
-            length += path[i - 1].To(path[i]);
-        return length;
+        var pieces = new double[path.Length];
+        for (var i = 0; i < path.Length - 1; i++)
+            pieces[^1] += pieces[i] = path[i].To(path[i + 1]);
+        return pieces;
     }
 }
