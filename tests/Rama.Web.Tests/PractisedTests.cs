@@ -164,7 +164,8 @@ public sealed class PractisedTests(RamaApplication application) : IClassFixture<
                     )
                 ).Status
             );
-        var result = Assert.Single((await Seen(_lead))["results"]!.AsArray())!;
+        JsonNode Of(JsonNode list) => list.AsArray().Single(p => (Guid)p!["worker"]! == worker)!;
+        var result = Of((await Seen(_lead))["results"]!);
         Assert.Equal(("Pruner 91", 2), ((string)result["pruner"]!, result["trees"]!.AsArray().Count));
         // One score, wherever it is told: of the exercise, of the block's latest trees, of the season and over the years.
         var scores = result["trees"]!.AsArray().Select(t => (int)t!["score"]!).Order().ToList();
@@ -178,7 +179,6 @@ public sealed class PractisedTests(RamaApplication application) : IClassFixture<
                 .Select(r => (int)r!["score"]!)
                 .Order()
         );
-        JsonNode Of(JsonNode list) => list.AsArray().Single(p => (Guid)p!["worker"]! == worker)!;
         Assert.Equal(mean, (double)Of(await _lead.ReadAsync("/api/v1/practice"))["meanScore"]!);
         var progress = Of(await _lead.ReadAsync("/api/v1/practice/progress"));
         Assert.Equal(mean, (double)progress["systems"]![0]!["meanScore"]!);

@@ -63,19 +63,19 @@ public sealed class PracticeStore(RamaContext database, EstateScope scope, TimeP
 
     /// <summary>Trees cut for practice, the latest first.</summary>
     /// <param name="worker">Whose; everybody's when null.</param>
-    /// <param name="season">Season whose remarks are told; those of others are not read.</param>
-    /// <param name="alone">Whether that season's trees alone are told.</param>
+    /// <param name="season">Season they were cut in; all when null.</param>
+    /// <param name="remarks">Whether what was said of them is read as well.</param>
     /// <param name="cancel">Stops it.</param>
     public async Task<IReadOnlyList<PractisedTree>> TreesAsync(
         Guid? worker,
-        int season,
-        bool alone,
+        int? season,
+        bool remarks,
         CancellationToken cancel
     )
     {
         var runs = await database
             .PracticeRuns.AsNoTracking()
-            .Where(r => (worker == null || r.WorkerId == worker) && (!alone || r.Season == season))
+            .Where(r => (worker == null || r.WorkerId == worker) && (season == null || r.Season == season))
             .OrderByDescending(r => r.At)
             .ThenByDescending(r => r.Id)
             .Take(MostTold)
@@ -86,6 +86,7 @@ public sealed class PracticeStore(RamaContext database, EstateScope scope, TimeP
                 (r, p) =>
                     new
                     {
+                        r.Id,
                         r.WorkerId,
                         r.Worker!.Name,
                         r.PlantingId,
@@ -94,10 +95,11 @@ public sealed class PracticeStore(RamaContext database, EstateScope scope, TimeP
                         r.Tree,
                         r.At,
                         r.Score,
-                        Remarks = r.Season == season ? r.Remarks : null,
+                        Remarks = remarks ? r.Remarks : null,
                     }
             )
             .OrderByDescending(r => r.At)
+            .ThenByDescending(r => r.Id)
             .ToListAsync(cancel);
         return
         [
@@ -117,7 +119,7 @@ public sealed class PracticeStore(RamaContext database, EstateScope scope, TimeP
 
     /// <summary>What the practice trees of a season show of each pruner, over all plantings.</summary>
     public async Task<IReadOnlyList<PrunerPractice>> PrunersAsync(int season, CancellationToken cancel) =>
-        PrunerPractice.Of(await TreesAsync(null, season, alone: true, cancel));
+        PrunerPractice.Of(await TreesAsync(null, season, remarks: true, cancel));
 
     /// <summary>Keeps a practice tree; one sent twice is one. False when there is no such planting.</summary>
     /// <param name="planting">Planting it stands in.</param>

@@ -69,7 +69,7 @@ internal static class ExerciseEndpoints
         var me = (await practice.MyselfAsync(cancel))?.Id;
         // Who is told nothing of others has nothing of theirs read.
         IReadOnlyList<PractisedTree> trees =
-            all || me is not null ? await practice.TreesAsync(all ? null : me, season, alone: true, cancel) : [];
+            all || me is not null ? await practice.TreesAsync(all ? null : me, season, remarks: false, cancel) : [];
         return TypedResults.Ok<IReadOnlyList<ExerciseView>>([
             .. exercises.Select(e =>
             {

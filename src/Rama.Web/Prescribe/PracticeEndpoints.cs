@@ -173,21 +173,16 @@ internal static class PracticeEndpoints
     ) => TypedResults.Ok(await store.PrunersAsync((await estates.ReadAsync(cancel)).Season, cancel));
 
     private static async Task<Ok<IReadOnlyList<PracticeProgress>>> Progress(
-        EstateStore estates,
         PracticeStore store,
         CancellationToken cancel
-    )
-    {
-        var season = (await estates.ReadAsync(cancel)).Season;
-        return TypedResults.Ok(PracticeProgress.Of(await store.TreesAsync(null, season, alone: false, cancel)));
-    }
+    ) => TypedResults.Ok(PracticeProgress.Of(await store.TreesAsync(null, season: null, remarks: false, cancel)));
 
     private static async Task<Ok<MyPractice>> Mine(EstateStore estates, PracticeStore store, CancellationToken cancel)
     {
         if (await store.MyselfAsync(cancel) is not { } me)
             return TypedResults.Ok(new MyPractice(null, null, [], null, null));
         var season = (await estates.ReadAsync(cancel)).Season;
-        var all = await store.TreesAsync(me.Id, season, alone: false, cancel);
+        var all = await store.TreesAsync(me.Id, season: null, remarks: true, cancel);
         PractisedTree[] now = [.. all.Where(t => t.Season == season)];
         return TypedResults.Ok(
             new MyPractice(

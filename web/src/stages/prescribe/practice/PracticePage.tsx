@@ -34,7 +34,7 @@ export function PracticePage() {
         </p>
       ) : (
         <p className="small" data-test="whose">
-          {t('practice.as', { name: mine.data.pruner })}
+          {t(may('practice') ? 'practice.as-lead' : 'practice.as', { name: mine.data.pruner })}
         </p>
       )}
       <div className={may('practice') ? 'columns' : undefined}>
