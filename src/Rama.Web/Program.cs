@@ -51,7 +51,8 @@ builder
     .AddScoped<EstateDepths>();
 builder.Services.AddScoped<BenchTrees>().AddSingleton<BenchCache>();
 builder.Services.AddRamaAccounts(builder.Configuration).AddReverseProxy(builder.Configuration);
-builder.Services.AddResponseCompression();
+builder.Services.AddResponseCompression().AddHealth();
+builder.AddTelemetry();
 
 // The fastest level, the default, makes the first page a quarter larger.
 builder.Services.Configure<BrotliCompressionProviderOptions>(brotli => brotli.Level = CompressionLevel.Optimal);
@@ -85,10 +86,7 @@ app.UseAuthentication();
 app.UseRateLimiter();
 app.UseAuthorization();
 app.MapOpenApi("/openapi/{documentName}.json");
-app.MapGet("/health", async (RamaContext database, CancellationToken cancel) =>
-        await database.Database.CanConnectAsync(cancel) ? Results.Ok("ready") : Results.StatusCode(503)
-    )
-    .ExcludeFromDescription();
+app.MapHealth();
 
 var api = app.MapGroup("/api/v1")
     .ProducesValidationProblem()

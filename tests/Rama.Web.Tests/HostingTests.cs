@@ -63,7 +63,15 @@ public sealed class HostingTests(RamaApplication application) : IClassFixture<Ra
         var (status, body) = await client.PostAsync("/api/v1/session", "{}");
         Assert.Equal(503, status);
         Assert.Equal("The database does not answer. Try again in a moment.", (string)body["title"]!);
-        Assert.Equal(503, (await client.SendAsync(HttpMethod.Get, "/health")).Status);
+        // It lives none the less: a new start would not bring the database back.
+        foreach (var (path, told) in new[] { ("/health/ready", 503), ("/health/live", 200) })
+        {
+            using var answer = await client.GetAsync(
+                new Uri(path, UriKind.Relative),
+                TestContext.Current.CancellationToken
+            );
+            Assert.Equal(told, (int)answer.StatusCode);
+        }
     }
 
     [Fact]
@@ -87,9 +95,41 @@ public sealed class HostingTests(RamaApplication application) : IClassFixture<Ra
     }
 
     [Fact]
-    public async Task Health_tells_that_the_database_answers()
+    public async Task Health_tells_that_the_database_answers_and_nothing_else()
     {
-        using var answer = await Get("/health");
-        Assert.Equal(200, (int)answer.StatusCode);
+        foreach (var path in new[] { "/health/live", "/health/ready" })
+        {
+            using var answer = await Get(path);
+            Assert.Equal(200, (int)answer.StatusCode);
+            Assert.Equal("Healthy", await answer.Content.ReadAsStringAsync(TestContext.Current.CancellationToken));
+        }
+    }
+
+    // A copy started before its database was brought up to date is sent nobody.
+    [Fact]
+    public async Task A_database_of_an_earlier_version_is_not_ready()
+    {
+        await using var owner = NpgsqlDataSource.Create(application.OwnerConnection);
+        await using var take = owner.CreateCommand(
+            """
+            delete from "__EFMigrationsHistory" where migration_id = (select max(migration_id) from "__EFMigrationsHistory")
+            returning migration_id || '|' || product_version
+            """
+        );
+        var last = ((string)(await take.ExecuteScalarAsync(TestContext.Current.CancellationToken))!).Split('|');
+        try
+        {
+            using var answer = await Get("/health/ready");
+            Assert.Equal(503, (int)answer.StatusCode);
+            using var alive = await Get("/health/live");
+            Assert.Equal(200, (int)alive.StatusCode);
+        }
+        finally
+        {
+            await using var back = owner.CreateCommand("""insert into "__EFMigrationsHistory" values ($1, $2)""");
+            back.Parameters.AddWithValue(last[0]);
+            back.Parameters.AddWithValue(last[1]);
+            await back.ExecuteNonQueryAsync(TestContext.Current.CancellationToken);
+        }
     }
 }

@@ -19,6 +19,7 @@ public sealed class DatabaseSetup(RamaContext database)
         // Role commands take no parameters; the server quotes the password itself.
         var sql = $"""
             do $setup$ begin create role {Login} login in role {RowSecurity.Group}; exception when duplicate_object or unique_violation then null; end $setup$;
+            grant select on "__EFMigrationsHistory" to {RowSecurity.Group};
             """;
         var connection = (NpgsqlConnection)database.Database.GetDbConnection();
         await database.Database.OpenConnectionAsync(cancel);

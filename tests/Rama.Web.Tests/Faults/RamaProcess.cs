@@ -28,7 +28,7 @@ internal sealed class RamaProcess(string connection) : IAsyncDisposable
             Assert.True(waited.Elapsed < Patience, "It does not answer:\n" + string.Join('\n', _said));
             try
             {
-                using var answer = await client.GetAsync(new Uri("/health", UriKind.Relative));
+                using var answer = await client.GetAsync(new Uri("/health/ready", UriKind.Relative));
                 if (answer.IsSuccessStatusCode)
                     return;
             }

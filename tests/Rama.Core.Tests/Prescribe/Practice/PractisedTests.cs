@@ -129,8 +129,8 @@ public sealed class PractisedTests
     }
 
     [Theory]
-    [InlineData(0, "trees")]
-    [InlineData(13, "trees")]
+    [InlineData(0.0, "trees")]
+    [InlineData(13.0, "trees")]
     [InlineData(2.5, "trees")]
     [InlineData(null, "trees")]
     public void An_exercise_needs_a_number_of_trees(double? trees, string field) =>
