@@ -9,6 +9,8 @@ namespace Rama.Solver.Tests;
 /// <summary>Plans of small random problems, against enumeration.</summary>
 public sealed class SmallProblemsTests
 {
+    private const int MostInterrupted = 2;
+
     private static readonly Gen<CrewTask> Tasks =
         from days in Gen.Int[1, 5]
         from opens in Gen.Int[0, 4]
@@ -33,7 +35,17 @@ public sealed class SmallProblemsTests
         select Problem(
             [
                 .. tasks.Select(
-                    (t, i) => t with { Id = $"T{i}", After = follows && i == tasks.Length - 1 ? ["T0"] : [] }
+                    (t, i) =>
+                        t with
+                        {
+                            Id = $"T{i}",
+                            After = follows && i == tasks.Length - 1 ? ["T0"] : [],
+                            // Half-days of two can be tried in every order; those of five take hours.
+                            Weather =
+                                tasks.Take(i).Count(before => before.Weather is not null) < MostInterrupted
+                                    ? t.Weather
+                                    : null,
+                        }
                 ),
             ],
             Crew("A", off: [new(Monday.AddDays(off), Monday.AddDays(off + 1))], skills: Hands.ChainSaw) with
