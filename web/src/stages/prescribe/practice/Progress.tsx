@@ -73,7 +73,7 @@ function ProgressTable({ of, named }: { of: readonly PracticeProgress[]; named: 
                   {p.pruner}
                 </th>
               )}
-              <td>{local(systems?.find((x) => x.id === s.system)?.name)}</td>
+              <td>{local(systems?.find((x) => x.id === s.system)?.name) || s.system}</td>
               <td className="number">{s.trees}</td>
               <td className="number">{number(s.meanScore, 0)}</td>
               <td>
