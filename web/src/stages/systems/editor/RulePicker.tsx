@@ -45,7 +45,7 @@ export function ConditionPicker({
         empty={t('systems.pick-word')}
         value={name}
         options={[
-          ...words.map((w) => ({ value: w.name, label: `${w.name}: ${w.means}` })),
+          ...words.map((w) => ({ value: w.name, label: `${w.name}: ${t(w.means, { defaultValue: w.means })}` })),
           ...terms.map((term) => ({ value: term, label: `${term}: ${t('systems.own-term')}` })),
         ]}
         onChange={setName}
@@ -124,7 +124,7 @@ export function OrderPicker({
         label={t('systems.pick-word')}
         empty={t('systems.pick-order')}
         value={name}
-        options={words.map((w) => ({ value: w.name, label: `${w.name}: ${w.means}` }))}
+        options={words.map((w) => ({ value: w.name, label: `${w.name}: ${t(w.means, { defaultValue: w.means })}` }))}
         onChange={setName}
       />
       {name !== '' &&

@@ -275,7 +275,8 @@ export function SystemEditor({
                   </dt>
                   {words.map((w) => (
                     <dd key={w.name}>
-                      <code>{w.name}</code> ({w.dimension}): {w.means}
+                      <code>{w.name}</code> ({t(`systems.dimension-${w.dimension}`)}):{' '}
+                      {t(w.means, { defaultValue: w.means })}
                     </dd>
                   ))}
                 </div>
