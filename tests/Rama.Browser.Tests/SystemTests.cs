@@ -220,7 +220,8 @@ public sealed class SystemTests(RamaServer server) : IClassFixture<RamaServer>
                 cuts: cut.cuts.map(({ branch, bud, leaveM, drop }) => [branch, bud, leaveM, drop]),
               }));
             };
-            return Promise.all(['two-axis-short-renewal', 'twins-rebuilt'].map(tried)).then((both) => both.map((b) => JSON.stringify(b)).join('\n'));
+            const both = Promise.all(['two-axis-short-renewal', 'twins-rebuilt'].map(tried));
+            return both.then((cut) => cut.map((c) => JSON.stringify(c)).join('\n'));
             """
         );
         var (shipped, rebuilt) = (cut.Split('\n')[0], cut.Split('\n')[1]);

@@ -112,7 +112,8 @@ public sealed class HostingTests(RamaApplication application) : IClassFixture<Ra
         await using var owner = NpgsqlDataSource.Create(application.OwnerConnection);
         await using var take = owner.CreateCommand(
             """
-            delete from "__EFMigrationsHistory" where migration_id = (select max(migration_id) from "__EFMigrationsHistory")
+            delete from "__EFMigrationsHistory"
+            where migration_id = (select max(migration_id) from "__EFMigrationsHistory")
             returning migration_id || '|' || product_version
             """
         );

@@ -60,7 +60,9 @@ public sealed class PractisedTests(RamaApplication application) : IClassFixture<
             (
                 await _lead.PostAsync(
                     $"/api/v1/plantings/{planting}/practice",
-                    $$"""{"id": "{{Guid.NewGuid()}}", "worker": "{{others}}", "class": "medium", "number": 4, "cuts": []}"""
+                    $$"""
+                    {"id": "{{Guid.NewGuid()}}", "worker": "{{others}}", "class": "medium", "number": 4, "cuts": []}
+                    """
                 )
             ).Status
         );
@@ -167,7 +169,7 @@ public sealed class PractisedTests(RamaApplication application) : IClassFixture<
         JsonNode Of(JsonNode list) => list.AsArray().Single(p => (Guid)p!["worker"]! == worker)!;
         var result = Of((await Seen(_lead))["results"]!);
         Assert.Equal(("Pruner 91", 2), ((string)result["pruner"]!, result["trees"]!.AsArray().Count));
-        // One score, wherever it is told: of the exercise, of the block's latest trees, of the season and over the years.
+        // One score wherever it is told: of the exercise, of the block, of the season and over the years.
         var scores = result["trees"]!.AsArray().Select(t => (int)t!["score"]!).Order().ToList();
         var mean = scores.Average();
         Assert.Equal(mean, (double)result["meanScore"]!);
