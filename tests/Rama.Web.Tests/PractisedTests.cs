@@ -71,8 +71,8 @@ public sealed class PractisedTests(RamaApplication application) : IClassFixture<
         Assert.Equal(("Pruner 51", mine), ((string)own["pruner"]!, (Guid)own["worker"]!));
         var tree = Assert.Single(own["trees"]!.AsArray())!;
         Assert.Equal(
-            (planting, "medium 3", 0),
-            ((string)tree["planting"]!, (string)tree["tree"]!, (int)tree["score"]!)
+            (planting, "medium", 3, 0),
+            ((string)tree["planting"]!, (string)tree["class"]!, (int)tree["number"]!, (int)tree["score"]!)
         );
         Assert.Equal(1, (int)Assert.Single(own["progress"]!["systems"]!.AsArray())!["trees"]!);
         Assert.DoesNotContain("Pruner 52", own.ToJsonString(), StringComparison.Ordinal);
@@ -152,6 +152,10 @@ public sealed class PractisedTests(RamaApplication application) : IClassFixture<
             ((string)set["code"]!, (string)set["note"]!, numbers.Distinct().Count())
         );
         Assert.Null(set["results"]);
+        // The history tells which trees.
+        Assert.Contains((await _lead.ReadAsync($"/api/v1/plantings/{planting}/history")).AsArray(), c =>
+            (string?)c!["new"] == $"class: {set["class"]}; note: Leaders first; numbers: {string.Join(' ', numbers)}"
+        );
 
         foreach (var number in numbers.Take(2))
             Assert.Equal(
@@ -184,7 +188,7 @@ public sealed class PractisedTests(RamaApplication application) : IClassFixture<
         Assert.Equal(mean, (double)Of(await _lead.ReadAsync("/api/v1/practice"))["meanScore"]!);
         var progress = Of(await _lead.ReadAsync("/api/v1/practice/progress"));
         Assert.Equal(mean, (double)progress["systems"]![0]!["meanScore"]!);
-        Assert.Empty((await Seen(_reader))["mine"]!.AsArray());
+        Assert.Null((await Seen(_reader))["mine"]);
 
         Assert.Equal(204, (await _lead.SendAsync(HttpMethod.Delete, $"/api/v1/practice/exercises/{id}")).Status);
         Assert.Equal(404, (await _lead.SendAsync(HttpMethod.Delete, $"/api/v1/practice/exercises/{id}")).Status);

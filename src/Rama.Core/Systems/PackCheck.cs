@@ -281,7 +281,8 @@ internal sealed partial class PackCheck
         Unless(
             _system.HasPass(step.Pass),
             $"{at}.pass",
-            $"There is no pass “{Short(step.Pass)}”: expected {string.Join(", ", PassIds.OfSteps)}, or one of its own."
+            $"There is no pass “{Short(step.Pass)}”: expected {string.Join(", ", PassIds.OfSteps)}, or one of "
+                + "its own."
         );
         Unless(step.SecondsEach is >= 0 and <= 36_000, $"{at}.secondsEach", "Expected 0 to 36 000 seconds a cut.");
         Unless(step.Under.Count > 0, $"{at}.under", "It must be done under a decision: choose one.");

@@ -1,3 +1,4 @@
+using System.Collections;
 using System.Globalization;
 using System.Text.Json.Nodes;
 using Microsoft.EntityFrameworkCore;
@@ -151,9 +152,9 @@ internal sealed class HistoryInterceptor(EstateScope scope, TimeProvider clock) 
         value switch
         {
             null => null,
+            string text => text,
             int[] numbers => numbers.Length == 0 ? null : TreeNumbers.Write(numbers),
-            float[] numbers => string.Join(' ', numbers.Select(n => n.ToString(CultureInfo.InvariantCulture))),
-            double[] numbers => string.Join(' ', numbers.Select(n => n.ToString(CultureInfo.InvariantCulture))),
+            IEnumerable list => string.Join(' ', list.Cast<object?>().Select(Text)) is { Length: > 0 } all ? all : null,
             DateOnly day => day.ToString("yyyy-MM-dd", CultureInfo.InvariantCulture),
             DateTimeOffset time => time.ToUniversalTime()
                 .ToString("yyyy-MM-dd HH:mm:ss'Z'", CultureInfo.InvariantCulture),

@@ -14,12 +14,14 @@ public sealed class ExerciseRecord : IHistoried
     public Guid Id { get; init; }
 
     /// <summary>Planting its trees stand in.</summary>
+    [NotInHistory]
     public Guid PlantingId { get; init; }
 
     /// <summary>The same, where it was read with it.</summary>
     public PlantingRecord? Planting { get; init; }
 
     /// <summary>Season it is set in.</summary>
+    [NotInHistory]
     public int Season { get; init; }
 
     /// <summary>Trunk class of its trees.</summary>
@@ -32,9 +34,11 @@ public sealed class ExerciseRecord : IHistoried
     public string? Note { get; init; }
 
     /// <summary>When it was set.</summary>
+    [NotInHistory]
     public DateTimeOffset At { get; init; }
 
     /// <summary>Who set it.</summary>
+    [NotInHistory]
     public string? Person { get; init; }
 
     HistoryPlace IHistoried.Place => new("exercise", PlantingId, Season, Class);

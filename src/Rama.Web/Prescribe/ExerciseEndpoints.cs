@@ -18,7 +18,7 @@ namespace Rama.Web.Prescribe;
 /// <param name="Numbers">Which of the class, the easiest first.</param>
 /// <param name="Note">What to look at; null for nothing in particular.</param>
 /// <param name="Person">Who set it; null where nobody is named.</param>
-/// <param name="Mine">What whoever is signed in made of it.</param>
+/// <param name="Mine">What whoever is signed in made of it; null before the first tree.</param>
 /// <param name="Results">What each made of it; null to those who are told no scores of others.</param>
 public sealed record ExerciseView(
     Guid Id,
@@ -30,7 +30,7 @@ public sealed record ExerciseView(
     IReadOnlyList<int> Numbers,
     string? Note,
     string? Person,
-    IReadOnlyList<ExerciseTree> Mine,
+    ExerciseResult? Mine,
     IReadOnlyList<ExerciseResult>? Results
 );
 
@@ -85,7 +85,7 @@ internal static class ExerciseEndpoints
                     exercise.Numbers,
                     exercise.Note,
                     e.Person,
-                    results.SingleOrDefault(r => r.Worker == me)?.Trees ?? [],
+                    results.SingleOrDefault(r => r.Worker == me),
                     all ? results : null
                 );
             }),

@@ -39,7 +39,7 @@ public sealed record PracticeLine(
 /// <summary>How the practice of whoever is signed in goes.</summary>
 /// <param name="Worker">Who of the crew they are; null where no manager said so yet, and nothing can be kept.</param>
 /// <param name="Pruner">Name or number the crew knows them by; null likewise.</param>
-/// <param name="Trees">Trees cut this season, as they were cut first.</param>
+/// <param name="Trees">Trees of the classes cut this season, as they were cut first; counted ones not.</param>
 /// <param name="Season">What they show; null before the first tree.</param>
 /// <param name="Progress">All years, system by system; null likewise.</param>
 public sealed record MyPractice(
@@ -52,9 +52,17 @@ public sealed record MyPractice(
 
 /// <summary>A tree of one's own.</summary>
 /// <param name="Planting">Planting it stands in.</param>
-/// <param name="Tree">Which tree: trunk class and number, or its place.</param>
+/// <param name="Class">Its trunk class.</param>
+/// <param name="Number">Which of the class it is.</param>
 /// <param name="Score">0 to 100.</param>
-public sealed record MyTree(Guid Planting, string Tree, int Score);
+public sealed record MyTree(Guid Planting, string Class, int Number, int Score)
+{
+    internal static IEnumerable<MyTree> Of(PractisedTree tree)
+    {
+        if (tree.InClass is var (trunk, number))
+            yield return new(tree.Planting, trunk, number, tree.Score);
+    }
+}
 
 /// <summary>A tree of a course.</summary>
 /// <param name="Planting">Planting it stands in.</param>
@@ -188,7 +196,7 @@ internal static class PracticeEndpoints
             new MyPractice(
                 me.Id,
                 me.Name,
-                [.. PractisedTree.CountedOnce(now).Select(t => new MyTree(t.Planting, t.Tree, t.Score))],
+                [.. PractisedTree.CountedOnce(now).SelectMany(MyTree.Of)],
                 PrunerPractice.Of(now).SingleOrDefault(),
                 PracticeProgress.Of(all).SingleOrDefault()
             )

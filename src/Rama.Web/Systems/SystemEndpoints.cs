@@ -16,14 +16,14 @@ namespace Rama.Web.Systems;
 /// <param name="Version">Version of the estate's own; 0 where it is as shipped.</param>
 /// <param name="System">The system.</param>
 /// <param name="Words">Words its rules may use, by what they look for.</param>
-/// <param name="Choices">What a step can be put together from.</param>
+/// <param name="Choices">What a system can be put together from.</param>
 /// <param name="Steps">What each of its steps needs where another system takes it over.</param>
 /// <param name="Questions">What each of its questions needs likewise.</param>
 public sealed record SystemPack(
     uint Version,
     TrainingSystem System,
     IReadOnlyDictionary<string, IReadOnlyList<RuleWord>> Words,
-    StepChoices Choices,
+    PackChoices Choices,
     IReadOnlyDictionary<string, PartNeeds> Steps,
     IReadOnlyDictionary<string, PartNeeds> Questions
 )
@@ -33,7 +33,7 @@ public sealed record SystemPack(
             version,
             system,
             Enum.GetValues<Subject>().ToDictionary(s => s.ToString().ToLowerInvariant(), Vocabulary.For),
-            StepChoices.All,
+            PackChoices.All,
             system.Steps.ToDictionary(s => s.Id, s => PartNeeds.Of(system, s)),
             system.Questions.ToDictionary(q => q.Id, q => PartNeeds.Of(system, q))
         );

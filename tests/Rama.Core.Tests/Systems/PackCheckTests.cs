@@ -81,7 +81,7 @@ public sealed class PackCheckTests
     public void Every_kind_of_cut_can_be_chosen_and_what_it_leaves_can_be_read()
     {
         Assert.Equal(Enum.GetValues<CutKind>(), CutChoice.All.Select(c => c.Kind));
-        var begin = StepChoices.All.Begin;
+        var begin = PackChoices.All.Begin;
         Assert.All(CutChoice.All, c =>
         {
             var kind = JsonNamingPolicy.CamelCase.ConvertName(c.Kind.ToString());

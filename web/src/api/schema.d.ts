@@ -14468,8 +14468,7 @@ export interface components {
             note: null | string;
             /** @description Who set it; null where nobody is named. */
             person: null | string;
-            /** @description What whoever is signed in made of it. */
-            mine: components["schemas"]["ExerciseTree"][];
+            mine: null | components["schemas"]["ExerciseResult"];
             /** @description What each made of it; null to those who are told no scores of others. */
             results: null | components["schemas"]["ExerciseResult"][];
         };
@@ -17543,7 +17542,7 @@ export interface components {
             worker: null | string;
             /** @description Name or number the crew knows them by; null likewise. */
             pruner: null | string;
-            /** @description Trees cut this season, as they were cut first. */
+            /** @description Trees of the classes cut this season, as they were cut first; counted ones not. */
             trees: components["schemas"]["MyTree"][];
             season: null | components["schemas"]["PrunerPractice"];
             progress: null | components["schemas"]["PracticeProgress"];
@@ -17555,8 +17554,13 @@ export interface components {
              * @description Planting it stands in.
              */
             planting: string;
-            /** @description Which tree: trunk class and number, or its place. */
-            tree: string;
+            /** @description Its trunk class. */
+            class: string;
+            /**
+             * Format: int32
+             * @description Which of the class it is.
+             */
+            number: number;
             /**
              * Format: int32
              * @description 0 to 100.
@@ -17688,6 +17692,27 @@ export interface components {
             seenAt: string;
             /** @description Whether it is the one that asks. */
             isThis: boolean;
+        };
+        /** @description What a system can be put together from, for whoever writes one. */
+        PackChoices: {
+            /** @description What a step may look for. */
+            subjects: string[];
+            /** @description Units of each kind of quantity. */
+            units: {
+                [key: string]: string[];
+            };
+            /** @description Kinds of cut. */
+            cuts: components["schemas"]["CutChoice"][];
+            /** @description A step to begin with. */
+            begin: components["schemas"]["CuttingStep"];
+            /** @description Passes of all systems a step may belong to. */
+            passes: string[];
+            /** @description Traits of varieties an answer may suit. */
+            traits: string[];
+            /** @description A renewal to begin with. */
+            renewal: components["schemas"]["SystemRenewal"];
+            /** @description What is measured on trees and may be expected of them. */
+            facts: string[];
         };
         /** @description A pack tried on a sample tree. */
         PackPreview: {
@@ -22098,25 +22123,6 @@ export interface components {
             /** @description Where the formula or an assumed value comes from. */
             source: string;
         };
-        /** @description What a step can be put together from, for whoever writes one. */
-        StepChoices: {
-            /** @description What it may look for. */
-            subjects: string[];
-            /** @description Units of each kind of quantity. */
-            units: {
-                [key: string]: string[];
-            };
-            /** @description Kinds of cut. */
-            cuts: components["schemas"]["CutChoice"][];
-            /** @description A step to begin with. */
-            begin: components["schemas"]["CuttingStep"];
-            /** @description Passes of all systems a step may belong to. */
-            passes: string[];
-            /** @description Traits of varieties an answer may suit. */
-            traits: string[];
-            /** @description What is measured on trees and may be expected of them. */
-            facts: string[];
-        };
         /** @description How a step cuts. */
         StepCut: {
             /** @description Kind of cut. */
@@ -22564,8 +22570,8 @@ export interface components {
             words: {
                 [key: string]: components["schemas"]["RuleWord"][];
             };
-            /** @description What a step can be put together from. */
-            choices: components["schemas"]["StepChoices"];
+            /** @description What a system can be put together from. */
+            choices: components["schemas"]["PackChoices"];
             /** @description What each of its steps needs where another system takes it over. */
             steps: {
                 [key: string]: components["schemas"]["PartNeeds"];

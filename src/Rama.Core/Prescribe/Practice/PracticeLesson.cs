@@ -42,7 +42,7 @@ public sealed record PracticeLesson(string Said, Trains Trains, LocalText NextTi
             Trains.Leaders,
             new(
                 "Leave the tip of every leader alone; where the card asks for it, cut at the height line and no lower.",
-                "No toque la punta de ningún eje; donde la ficha lo pida, corte en la línea de altura y no más abajo."
+                "No toque la punta de ningún eje; donde la ficha lo pida, corte en la línea de altura, no más abajo."
             )
         ),
         new(
@@ -130,7 +130,7 @@ public sealed record PracticeLesson(string Said, Trains Trains, LocalText NextTi
             Trains.Number,
             new(
                 "Step back after every big cut, and take the next one where the tree is fullest: low, middle or top.",
-                "Retroceda después de cada corte grande y haga el siguiente donde más lleno está: abajo, en medio o arriba."
+                "Retroceda después de cada corte grande y haga el siguiente en la parte más llena: baja, media o alta."
             )
         ),
         new(

@@ -1,3 +1,4 @@
+using System.Globalization;
 using Rama.Core.Explain;
 
 namespace Rama.Core.Prescribe.Practice;
@@ -28,6 +29,12 @@ public sealed record PractisedTree(
     /// <param name="trunk">Its trunk class.</param>
     /// <param name="number">Which of the class it is.</param>
     public static string NameOf(string trunk, int number) => $"{trunk} {number}";
+
+    /// <summary>Class and number of a tree of a class, from its name; null for one told by its place.</summary>
+    public (string Class, int Number)? InClass =>
+        Tree.Split(' ') is [var trunk, var text] && int.TryParse(text, CultureInfo.InvariantCulture, out var number)
+            ? (trunk, number)
+            : null;
 
     /// <summary>The trees that count, in the order given.</summary>
     /// <param name="latestFirst">Trees, the latest first.</param>

@@ -1,10 +1,12 @@
 import { Button } from 'antd';
-import { useNavigate } from 'react-router';
-import type { ExerciseView } from '../../../api/client';
+import type { ExerciseResult, ExerciseView } from '../../../api/client';
 import { useReading } from '../../../words/useReading';
-import { practiceAddress } from './practiceAddress';
+import { TreeButton } from './TreeButton';
 import { useExerciseChanges } from './useExercises';
 import { usePracticeScores } from './usePractice';
+
+/** People who are told without being asked for. */
+const FEW = 6;
 
 /** Exercises the leads set: how far whoever is signed in has come; for leads, how far each has. */
 export function Exercises({ exercises }: { exercises: readonly ExerciseView[] }) {
@@ -43,15 +45,13 @@ function Exercise({
   busy: boolean;
 }) {
   const { t, number, local } = useReading();
-  const navigate = useNavigate();
   const scores = usePracticeScores();
   const scoreOf = (tree: number) => scores.of(exercise.planting, exercise.class, tree);
-  const done = exercise.numbers.map(scoreOf).filter((score) => score !== undefined);
+  const done = exercise.numbers.filter((tree) => scoreOf(tree) !== undefined).length;
   const next = exercise.numbers.find((tree) => scoreOf(tree) === undefined);
-  const to = practiceAddress(exercise.planting, exercise.class, next ?? exercise.numbers[0]!);
   return (
     <li data-test={`exercise-${exercise.code}`}>
-      <span className="course-place">{`${done.length}/${exercise.numbers.length}`}</span>
+      <span className="course-place">{`${done}/${exercise.numbers.length}`}</span>
       <span>
         <strong>
           {exercise.code} {exercise.name}
@@ -71,41 +71,21 @@ function Exercise({
             <em>{exercise.note}</em>
           </>
         )}
-        {exercise.results && exercise.results.length > 0 && (
-          <ul className="exercise-results" data-test="exercise-results">
-            {exercise.results.map((r) => (
-              <li key={r.worker}>
-                {t('exercise.result', {
-                  name: r.pruner,
-                  done: r.trees.length,
-                  of: exercise.numbers.length,
-                  mean: number(r.meanScore, 0),
-                })}
-              </li>
-            ))}
-          </ul>
-        )}
+        {exercise.results && exercise.results.length > 0 && <Results of={exercise} results={exercise.results} />}
       </span>
       <span className="number">
-        {done.length > 0 &&
-          t('exercise.mine', {
-            done: done.length,
-            of: exercise.numbers.length,
-            mean: number(done.reduce((a, b) => a + b, 0) / done.length, 0),
-          })}
+        {exercise.mine && t('course.score', { score: number(exercise.mine.meanScore, 0) })}
       </span>
       <span className="exercise-acts">
-        <Button
-          type={next === undefined ? 'default' : 'primary'}
-          href={to}
-          onClick={(e) => {
-            e.preventDefault();
-            void navigate(to);
-          }}
-          data-test="cut-exercise"
+        <TreeButton
+          planting={exercise.planting}
+          trunk={exercise.class}
+          number={next ?? exercise.numbers[0]!}
+          first={next !== undefined}
+          test="cut-exercise"
         >
-          {next === undefined ? t('course.again') : t('exercise.cut', { tree: done.length + 1 })}
-        </Button>
+          {next === undefined ? t('course.again') : t('exercise.cut', { tree: done + 1 })}
+        </TreeButton>
         {onRemove && (
           <Button onClick={onRemove} disabled={busy} data-test="remove-exercise">
             {t('exercise.remove')}
@@ -113,5 +93,27 @@ function Exercise({
         )}
       </span>
     </li>
+  );
+}
+
+/** For leads: how far each has come. A long list is opened by whoever wants it. */
+function Results({ of, results }: { of: ExerciseView; results: readonly ExerciseResult[] }) {
+  const { t, number } = useReading();
+  return (
+    <details className="exercise-results" open={results.length <= FEW} data-test="exercise-results">
+      <summary>{t('exercise.begun', { count: results.length })}</summary>
+      <ul>
+        {results.map((r) => (
+          <li key={r.worker}>
+            {t('exercise.result', {
+              name: r.pruner,
+              done: r.trees.length,
+              of: of.numbers.length,
+              mean: number(r.meanScore, 0),
+            })}
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }

@@ -1,15 +1,18 @@
 import { Button } from 'antd';
-import { useNavigate } from 'react-router';
 import type { CourseTree } from '../../../api/client';
+import { Trouble } from '../../../Trouble';
 import { useReading } from '../../../words/useReading';
-import { practiceAddress } from './practiceAddress';
-import { usePracticeScores } from './usePractice';
+import { TreeButton } from './TreeButton';
+import { useCourse, usePracticeScores } from './usePractice';
 
 /** A first day with the shears, on screen: five trees of the estate's own systems, each a little harder. */
-export function FirstDay({ trees }: { trees: readonly CourseTree[] }) {
+export function FirstDay() {
   const { t, number, local } = useReading();
-  const navigate = useNavigate();
+  const course = useCourse();
   const scores = usePracticeScores();
+  if (course.error) return <Trouble error={course.error} retry={() => void course.refetch()} />;
+  if (!course.data) return <p className="waiting">{t('loading')}</p>;
+  const trees = course.data;
   const scoreOf = ({ planting, asks }: CourseTree) => scores.of(planting, asks.class, asks.number);
   const done = trees.filter((x) => scoreOf(x) !== undefined);
   const next = trees.find((x) => scoreOf(x) === undefined);
@@ -33,7 +36,6 @@ export function FirstDay({ trees }: { trees: readonly CourseTree[] }) {
       <ol className="course-trees" data-test="course">
         {trees.map((tree, i) => {
           const score = scoreOf(tree);
-          const to = practiceAddress(tree.planting, tree.asks.class, tree.asks.number);
           return (
             <li key={`${tree.planting}/${tree.asks.number}`}>
               <span className="course-place">{i + 1}</span>
@@ -48,17 +50,15 @@ export function FirstDay({ trees }: { trees: readonly CourseTree[] }) {
               <span className="number">
                 {score === undefined ? '' : t('course.score', { score: number(score, 0) })}
               </span>
-              <Button
-                type={tree === next ? 'primary' : 'default'}
-                href={to}
-                onClick={(e) => {
-                  e.preventDefault();
-                  void navigate(to);
-                }}
-                data-test={`course-${i + 1}`}
+              <TreeButton
+                planting={tree.planting}
+                trunk={tree.asks.class}
+                number={tree.asks.number}
+                first={tree === next}
+                test={`course-${i + 1}`}
               >
                 {t(score === undefined ? 'course.cut' : 'course.again')}
-              </Button>
+              </TreeButton>
             </li>
           );
         })}

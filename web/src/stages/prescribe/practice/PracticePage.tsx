@@ -11,19 +11,18 @@ import { SetExercise } from './SetExercise';
 import './practice.css';
 import { useExercises } from './useExercises';
 import { useMyPractice } from './useMyPractice';
-import { useCourse } from './usePractice';
 
 /** Practice on screen: what the leads set, a first day's trees, and how it goes. */
 export function PracticePage() {
   const { t } = useReading();
   const may = useMay();
-  const [course, exercises, mine] = [useCourse(), useExercises(), useMyPractice()];
+  const [exercises, mine] = [useExercises(), useMyPractice()];
   useEffect(() => {
     document.title = `${t('course.title')} · Rama`;
   }, [t]);
-  const failed = [course, exercises, mine].find((q) => q.error && !q.data);
+  const failed = [exercises, mine].find((q) => q.error && !q.data);
   if (failed) return <Trouble error={failed.error!} retry={() => void failed.refetch()} />;
-  if (!course.data || !exercises.data || !mine.data) return <p className="waiting">{t('loading')}</p>;
+  if (!exercises.data || !mine.data) return <p className="waiting">{t('loading')}</p>;
   return (
     <main className="page course">
       {may('report') && <CrewTabs />}
@@ -40,7 +39,7 @@ export function PracticePage() {
       <div className={may('practice') ? 'columns' : undefined}>
         <div>
           {(exercises.data.length > 0 || may('practice')) && <Exercises exercises={exercises.data} />}
-          <FirstDay trees={course.data} />
+          <FirstDay />
           {mine.data.progress && <MyProgress progress={mine.data.progress} />}
           {may('practice') && <Everybody />}
         </div>

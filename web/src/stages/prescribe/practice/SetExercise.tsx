@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Button, Select } from 'antd';
 import { useId, useState } from 'react';
-import { api, answered, type BenchView } from '../../../api/client';
+import { api, answered, RequestError, type BenchView } from '../../../api/client';
 import { ChoiceField, Field } from '../../../entry/Field';
 import { parseNumber } from '../../../units/parse';
 import { useReading } from '../../../words/useReading';
@@ -18,6 +18,8 @@ export function SetExercise() {
   const [trees, setTrees] = useState('3');
   const [note, setNote] = useState('');
   const [done, setDone] = useState(false);
+  // Sent again, it is the same one.
+  const [exercise, setExercise] = useState(() => crypto.randomUUID());
   const name = useId();
   // A planting's own classes, as its bench tells them.
   const classes = useQuery({
@@ -36,16 +38,20 @@ export function SetExercise() {
       unreadable(['trees']);
       return;
     }
-    const ok = await set(crypto.randomUUID(), {
+    const ok = await set(exercise, {
       planting: planting!,
       class: trunk || (classes.data?.usual ?? null),
       trees: many,
       note: note.trim() || null,
     });
     setDone(ok);
-    if (ok) setNote('');
+    if (!ok) return;
+    setNote('');
+    setExercise(crypto.randomUUID());
   };
-  const fault = problem('planting') ?? (classes.error ? t('exercise.no-prescription') : undefined);
+  const fault =
+    problem('planting') ??
+    (missing(classes.error) ? t('exercise.no-prescription') : (classes.error?.message ?? undefined));
   return (
     <form
       className="sheet exercise-set"
@@ -117,3 +123,6 @@ export function SetExercise() {
     </form>
   );
 }
+
+/** Without counts there is no bench to put a tree on. */
+const missing = (error: Error | null) => error instanceof RequestError && error.status === 404;

@@ -1,6 +1,6 @@
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { api, answered, type CourseTree, type NextTree } from '../../../api/client';
+import { api, answered, type CourseTree, type MyTree, type NextTree } from '../../../api/client';
 import { useSession } from '../../../people/session';
 import { useMyPractice } from './useMyPractice';
 
@@ -44,7 +44,7 @@ export function usePracticeScores() {
   return {
     of: (planting: string, trunk: string, number: number) =>
       mine?.worker
-        ? mine.trees.find((tree) => tree.planting === planting && tree.tree === `${trunk} ${number}`)?.score
+        ? mine.trees.find((tree) => same(tree, planting, trunk, number))?.score
         : noted.find(([tree]) => tree === treeOf(planting, trunk, number))?.[1],
     /** Whether they are a note of this device alone. */
     noted: mine !== undefined && !mine.worker,
@@ -58,6 +58,9 @@ export function usePracticeScores() {
     },
   };
 }
+
+const same = (tree: MyTree, planting: string, trunk: string, number: number) =>
+  tree.planting === planting && tree.class === trunk && tree.number === number;
 
 const treeOf = (planting: string, trunk: string, number: number) => `${planting}/${trunk}/${number}`;
 

@@ -22,7 +22,7 @@ const from = {
       },
     ],
   },
-  choices: { passes: ['major', 'detail'] },
+  choices: { passes: ['major', 'detail'], begin: { pass: 'detail' } },
   steps: { thick: { settings: ['big-from'], terms: ['too-big'] }, low: { settings: [], terms: [] } },
   questions: { order: { settings: ['stub'], terms: [] } },
 } as unknown as SystemPack;

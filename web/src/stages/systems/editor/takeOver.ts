@@ -6,8 +6,8 @@ export function takeStep(to: TrainingSystem, from: SystemPack, id: string): Part
   const pass = to.passes?.some((p) => p.id === step.pass) || from.choices.passes.includes(step.pass ?? '');
   return {
     ...brought(to, from, from.steps[id]!),
-    // A pass of the other system's own stays there.
-    steps: [...to.steps, pass ? step : { ...step, pass: 'detail' }],
+    // A pass of the other system's own stays there; the step goes where a new one would.
+    steps: [...to.steps, pass ? step : { ...step, pass: from.choices.begin.pass }],
   };
 }
 
