@@ -67,7 +67,7 @@ export function BenchPage() {
   const [ref, width] = useWidth<HTMLDivElement>(880);
   // As much as the window has, but no empty sky above a narrow drawing.
   const height = Math.max(420, Math.min(window.innerHeight - 103, width * 1.25));
-  const data = bench.data;
+  const data = head.settled ? bench.data : undefined;
   const view = turned ?? data?.seenFrom ?? 'along';
   const last = data?.prescribed.length ?? 0;
 
@@ -183,7 +183,7 @@ export function BenchPage() {
     },
   });
 
-  if (bench.error && !data) return <Trouble error={bench.error} retry={() => void bench.refetch()} />;
+  if (bench.error && !bench.data) return <Trouble error={bench.error} retry={() => void bench.refetch()} />;
   const shownAim = aim ?? (byHand && chosen !== null ? { branch: chosen, bud: null, leaveM: -1 } : null);
   // What is pointed at, in the words a lead would use; a pruner who practises counts for themselves.
   const aimed = (branch: number, leaveM: number) => {

@@ -13,6 +13,8 @@ export function usePlantingHead(id: string) {
   }, [title]);
   return {
     view: planting.data,
+    /** Whether it will stay as tall as it is: what stands below would move under a finger. */
+    settled: !planting.isPending,
     title,
     about: entry ? `${entry.variety} / ${entry.rootstock} · ${local(planting.data?.plan.planting?.system.name)}` : '',
   };
