@@ -12,6 +12,15 @@ internal static class ScannerStandIn
 {
     public static async Task<int> RunAsync(Options options)
     {
+        await WriteAsync(options);
+        if (options.Optional("to") is null)
+            return 0;
+        await using var written = File.OpenRead(options.Text("out"));
+        return await Sending.SendAsync(options, "scans", Path.GetFileName(written.Name), written);
+    }
+
+    private static async Task WriteAsync(Options options)
+    {
         var code = options.Text("planting");
         var random = new Random((int)options.Number("seed", 1, 0, int.MaxValue));
         var (share, error) = (options.Number("share", 0.8, 0.05, 2), options.Number("error-cv", 0.12, 0, 1));
@@ -89,7 +98,6 @@ internal static class ScannerStandIn
         Console.WriteLine(
             $"Simulated scanner: {trees} trees of {code} written to {options.Text("out")}; it saw {share:P0} of the buds with an error of {error:P0}."
         );
-        return 0;
     }
 
     private static (int, int) Place(Dictionary<string, string> line) =>

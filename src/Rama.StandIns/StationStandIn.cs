@@ -1,4 +1,6 @@
+using System.Globalization;
 using System.Net;
+using System.Text;
 
 namespace Rama.StandIns;
 
@@ -16,6 +18,8 @@ internal static class StationStandIn
     public static async Task<int> RunAsync(Options options)
     {
         var seed = (int)options.Number("seed", 1, 0, int.MaxValue);
+        if (options.Optional("to") is not null)
+            return await SendDaysAsync(options, seed);
         var port = (int)options.Number("port", Port, 1_024, 65_535);
         var builder = WebApplication.CreateSlimBuilder();
         builder.WebHost.ConfigureKestrel(server => server.Listen(IPAddress.Loopback, port));
@@ -51,5 +55,30 @@ internal static class StationStandIn
         Console.WriteLine($"Simulated weather station at http://127.0.0.1:{port}/hours (Ctrl-C stops it)");
         await app.RunAsync();
         return 0;
+    }
+
+    // As a station that is not asked but tells: the days before one, in a file.
+    private static async Task<int> SendDaysAsync(Options options, int seed)
+    {
+        var before = options.Optional("before") is { } day
+            ? DateOnly.Parse(day, CultureInfo.InvariantCulture)
+            : DateOnly.FromDateTime(DateTime.UtcNow);
+        SimulatedClimate climate = new(options.Number("latitude", 45.6, -90, 90), seed);
+        StringBuilder file = new("Site,Date,Lowest (°C),Highest (°C),Rain (mm),Wind (m/s)\n");
+        for (var back = (int)options.Number("days", 3, 1, MostDays); back > 0; back--)
+        {
+            var date = before.AddDays(-back);
+            var midnight = new DateTimeOffset(date, TimeOnly.MinValue, TimeSpan.Zero);
+            var hours = Enumerable
+                .Range(0, 24)
+                .Select(h => climate.At(midnight.AddHours(h), midnight.AddDays(1)))
+                .ToList();
+            file.Append(
+                CultureInfo.InvariantCulture,
+                $"\"{options.Text("site")}\",{date:yyyy-MM-dd},{hours.Min(h => h.TemperatureC):0.0},{hours.Max(h => h.TemperatureC):0.0},{hours.Sum(h => h.RainMm):0.0},{hours.Max(h => h.WindMs):0.0}\n"
+            );
+        }
+        using MemoryStream content = new(Encoding.UTF8.GetBytes(file.ToString()));
+        return await Sending.SendAsync(options, "weather", $"station-{before:yyyy-MM-dd}.csv", content);
     }
 }

@@ -49,6 +49,7 @@ builder
     .AddScoped<EstateCrops>()
     .AddScoped<SeasonCloser>()
     .AddScoped<EstateDepths>();
+builder.Services.AddScoped<MachineFile>();
 builder.Services.AddScoped<BenchTrees>().AddSingleton<BenchCache>();
 builder.Services.AddRamaAccounts(builder.Configuration).AddReverseProxy(builder.Configuration);
 builder.Services.AddResponseCompression().AddHealth();
@@ -92,8 +93,8 @@ var api = app.MapGroup("/api/v1")
     .ProducesValidationProblem()
     .AddEndpointFilter(Problems.Filter)
     .AddEndpointFilter(HiddenMoney.Filter);
-api.MapSession().MapPeople().MapInvitations();
-api.MapImport().MapExport();
+api.MapSession().MapPeople().MapInvitations().MapMachineTokens();
+api.MapImport().MapExport().MapMachineFiles();
 api.MapSeason()
     .MapPasses()
     .MapTraining()

@@ -110,6 +110,7 @@ public sealed class RoleTests(RamaApplication application) : IClassFixture<RamaA
             };
         else if (
             path.Contains("/scans/", StringComparison.Ordinal)
+            || path.StartsWith("/machine/", StringComparison.Ordinal)
             || (method == "PUT" && path.Contains("/photos/", StringComparison.Ordinal))
         )
             request.Content = new ByteArrayContent([])
@@ -117,7 +118,7 @@ public sealed class RoleTests(RamaApplication application) : IClassFixture<RamaA
                 Headers =
                 {
                     ContentType = new(
-                        path.Contains("/scans/", StringComparison.Ordinal) ? "application/octet-stream" : "image/jpeg"
+                        path.Contains("/photos/", StringComparison.Ordinal) ? "image/jpeg" : "application/octet-stream"
                     ),
                 },
             };

@@ -142,6 +142,9 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
     /// <summary>Offers to belong to the estate, not yet taken up.</summary>
     public DbSet<InvitationRecord> Invitations => Set<InvitationRecord>();
 
+    /// <summary>Tokens of machines that send files or read.</summary>
+    public DbSet<MachineTokenRecord> MachineTokens => Set<MachineTokenRecord>();
+
     /// <summary>Keys of the sessions, shared by all copies of the server.</summary>
     public DbSet<DataProtectionKey> DataProtectionKeys => Set<DataProtectionKey>();
 
@@ -182,6 +185,7 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
         builder.Entity<RemovalRecord>().HasQueryFilter(r => r.EstateId == EstateId);
         builder.Entity<ChangeRecord>().HasQueryFilter(c => c.EstateId == EstateId);
         builder.Entity<InvitationRecord>().HasQueryFilter(i => i.EstateId == EstateId);
+        builder.Entity<MachineTokenRecord>().HasQueryFilter(t => t.EstateId == EstateId);
         builder.Entity<BatchRecord>().HasQueryFilter(b => b.EstateId == EstateId);
     }
 }

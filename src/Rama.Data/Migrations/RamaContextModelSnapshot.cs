@@ -1389,6 +1389,60 @@ namespace Rama.Data.Migrations
                         });
                 });
 
+            modelBuilder.Entity("Rama.Data.People.MachineTokenRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("Id")
+                        .HasColumnType("uuid")
+                        .HasColumnName("id");
+
+                    b.Property<DateTimeOffset>("MadeAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("made_at");
+
+                    b.Property<string>("MadeBy")
+                        .IsRequired()
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)")
+                        .HasColumnName("made_by");
+
+                    b.Property<string>("Name")
+                        .IsRequired()
+                        .HasMaxLength(100)
+                        .HasColumnType("character varying(100)")
+                        .HasColumnName("name");
+
+                    b.Property<string>("Scope")
+                        .IsRequired()
+                        .HasMaxLength(20)
+                        .HasColumnType("character varying(20)")
+                        .HasColumnName("scope");
+
+                    b.Property<byte[]>("Secret")
+                        .IsRequired()
+                        .HasColumnType("bytea")
+                        .HasColumnName("secret");
+
+                    b.Property<DateTimeOffset?>("UsedAt")
+                        .HasColumnType("timestamp with time zone")
+                        .HasColumnName("used_at");
+
+                    b.HasKey("EstateId", "Id")
+                        .HasName("pk_machine_tokens");
+
+                    b.HasIndex("Secret")
+                        .IsUnique()
+                        .HasDatabaseName("ix_machine_tokens_secret");
+
+                    b.ToTable("machine_tokens", null, t =>
+                        {
+                            t.HasCheckConstraint("ck_machine_tokens_scope", "scope in ('Scans', 'Weather', 'Harvest', 'Read')");
+                        });
+                });
+
             modelBuilder.Entity("Rama.Data.People.MembershipRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
@@ -2792,6 +2846,16 @@ namespace Rama.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_invitations_estates_estate_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.People.MachineTokenRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.EstateRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_machine_tokens_estates_estate_id");
                 });
 
             modelBuilder.Entity("Rama.Data.People.MembershipRecord", b =>

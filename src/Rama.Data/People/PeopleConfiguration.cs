@@ -70,6 +70,22 @@ internal sealed class InvitationConfiguration : IEntityTypeConfiguration<Invitat
     }
 }
 
+internal sealed class MachineTokenConfiguration : IEntityTypeConfiguration<MachineTokenRecord>
+{
+    public void Configure(EntityTypeBuilder<MachineTokenRecord> builder)
+    {
+        builder.ToTable("machine_tokens", t =>
+            t.HasCheckConstraint("ck_machine_tokens_scope", "scope in ('Scans', 'Weather', 'Harvest', 'Read')")
+        );
+        builder.HasKey(t => new { t.EstateId, t.Id });
+        builder.HasOne<EstateRecord>().WithMany().HasForeignKey(t => t.EstateId);
+        builder.HasIndex(t => t.Secret).IsUnique();
+        builder.Property(t => t.Name).HasMaxLength(100);
+        builder.Property(t => t.MadeBy).HasMaxLength(100);
+        builder.Property(t => t.Scope).HasConversion<string>().HasMaxLength(20);
+    }
+}
+
 /// <summary>Tables of the account library and of the keys that cookies are protected with, in Rama's naming.</summary>
 internal sealed class AccountTables
     : IEntityTypeConfiguration<IdentityUserClaim<Guid>>,

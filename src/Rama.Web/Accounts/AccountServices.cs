@@ -16,9 +16,21 @@ internal static class AccountServices
     /// <summary>Name of the limit on tries to sign in.</summary>
     public const string TriesLimit = "tries";
 
+    // A person's cookie or a machine's token, never both.
+    private const string AnyScheme = "rama";
+
     public static IServiceCollection AddRamaAccounts(this IServiceCollection services, IConfiguration configuration)
     {
-        services.AddAuthentication(IdentityConstants.ApplicationScheme).AddIdentityCookies();
+        services
+            .AddAuthentication(AnyScheme)
+            .AddPolicyScheme(AnyScheme, null, either =>
+                either.ForwardDefaultSelector = http =>
+                    MachineSignIn.IsShownBy(http.Request)
+                        ? MachineSignIn.SchemeName
+                        : IdentityConstants.ApplicationScheme
+            )
+            .AddScheme<AuthenticationSchemeOptions, MachineSignIn>(MachineSignIn.SchemeName, null)
+            .AddIdentityCookies();
         services
             .AddIdentityCore<PersonRecord>(Rules)
             .AddEntityFrameworkStores<RamaContext>()
@@ -27,7 +39,12 @@ internal static class AccountServices
         services.Configure<CookieAuthenticationOptions>(IdentityConstants.ApplicationScheme, Cookie);
         services.AddDataProtection().SetApplicationName("Rama").PersistKeysToDbContext<RamaContext>();
         services.AddAuthorization(Permissions.Define);
-        services.AddScoped<FirstManager>().AddScoped<PasswordCheck>().AddScoped<Sessions>().AddSingleton<Invitations>();
+        services
+            .AddScoped<FirstManager>()
+            .AddScoped<PasswordCheck>()
+            .AddScoped<Sessions>()
+            .AddScoped<MachineTokens>()
+            .AddSingleton<Invitations>();
         services.AddRateLimiter(limits =>
         {
             limits.RejectionStatusCode = StatusCodes.Status429TooManyRequests;

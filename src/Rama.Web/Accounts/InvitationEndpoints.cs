@@ -121,7 +121,7 @@ internal static class InvitationEndpoints
             throw new UnusableEntryException([
                 new("name", "full", $"Name: {Invitations.MostOpen} invitations are open. Withdraw some first."),
             ]);
-        var (link, kept) = Invitations.NewSecret(scope.EstateId);
+        var (link, kept) = EstateSecret.New(scope.EstateId);
         InvitationRecord invitation = new()
         {
             EstateId = scope.EstateId,

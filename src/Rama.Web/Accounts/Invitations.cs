@@ -1,6 +1,4 @@
-using System.Security.Cryptography;
 using Microsoft.AspNetCore.Identity;
-using Microsoft.AspNetCore.WebUtilities;
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Explain;
 using Rama.Data.Database;
@@ -16,17 +14,6 @@ internal sealed class Invitations(IServiceScopeFactory scopes, TimeProvider cloc
 {
     /// <summary>Most invitations of an estate that are open at once.</summary>
     public const int MostOpen = 100;
-
-    private const int SecretBytes = 24,
-        EstateBytes = 16;
-
-    /// <summary>A new secret for an invitation of an estate, as its link carries it, and as it is kept.</summary>
-    /// <param name="estate">The estate.</param>
-    public static (string Link, byte[] Kept) NewSecret(Guid estate)
-    {
-        byte[] secret = [.. estate.ToByteArray(), .. RandomNumberGenerator.GetBytes(SecretBytes)];
-        return (WebEncoders.Base64UrlEncode(secret), SHA256.HashData(secret));
-    }
 
     /// <summary>Says what a link offers; null for one that is not, or no longer, good.</summary>
     /// <param name="link">What the link carries.</param>
@@ -127,13 +114,13 @@ internal sealed class Invitations(IServiceScopeFactory scopes, TimeProvider cloc
     )
         where T : class
     {
-        if (Secret(link) is not { } secret)
+        if (EstateSecret.Read(link) is not { } secret)
             return null;
         await using var inner = scopes.CreateAsyncScope();
         var scope = inner.ServiceProvider.GetRequiredService<EstateScope>();
-        scope.EstateId = new(secret.AsSpan(0, EstateBytes));
+        scope.EstateId = secret.Estate;
         scope.Author = person;
-        var (kept, now) = (SHA256.HashData(secret), clock.GetUtcNow());
+        var (kept, now) = (secret.Kept, clock.GetUtcNow());
         var database = inner.ServiceProvider.GetRequiredService<RamaContext>();
         if (
             await database.Invitations.SingleOrDefaultAsync(i => i.Secret == kept && i.ExpiresAt > now, cancel)
@@ -147,22 +134,6 @@ internal sealed class Invitations(IServiceScopeFactory scopes, TimeProvider cloc
         catch (DbUpdateException e) when (e.IsOthersSave())
         {
             // Taken up, or withdrawn, at this moment by somebody else.
-            return null;
-        }
-    }
-
-    private static byte[]? Secret(string? link)
-    {
-        try
-        {
-            return
-                link is { Length: < 100 }
-                && WebEncoders.Base64UrlDecode(link) is { Length: EstateBytes + SecretBytes } secret
-                ? secret
-                : null;
-        }
-        catch (FormatException)
-        {
             return null;
         }
     }

@@ -85,6 +85,13 @@ internal static class Permissions
 
     public static void Define(AuthorizationOptions options)
     {
+        // What is of oneself is of a person.
+        options.DefaultPolicy = new AuthorizationPolicyBuilder()
+            .RequireAuthenticatedUser()
+            .RequireAssertion(asked => !MachineTokens.IsMachine(asked.User))
+            .Build();
+        foreach (var scope in Enum.GetValues<MachineScope>())
+            options.AddPolicy(Policy(scope), policy => policy.RequireClaim(MachineTokens.ScopeClaim, scope.ToString()));
         foreach (var act in Enum.GetValues<Act>())
             options.AddPolicy(Policy(act), policy =>
                 policy
@@ -96,6 +103,12 @@ internal static class Permissions
     /// <summary>Opens an endpoint, or a group, to those who may do this.</summary>
     public static TBuilder For<TBuilder>(this TBuilder endpoint, Act act)
         where TBuilder : IEndpointConventionBuilder => endpoint.RequireAuthorization(Policy(act));
+
+    /// <summary>Opens an endpoint to machines of a scope, and to nobody else.</summary>
+    public static TBuilder ForMachines<TBuilder>(this TBuilder endpoint, MachineScope scope)
+        where TBuilder : IEndpointConventionBuilder => endpoint.RequireAuthorization(Policy(scope));
+
+    private static string Policy(MachineScope scope) => $"machine-{scope}";
 
     private static string Policy(Act act) => $"may-{act}";
 }

@@ -206,7 +206,7 @@ internal static class ScanEndpoints
     }
 
     // On the disk while it is read: a scan can be larger than what one request should hold in memory.
-    private static async Task<FileStream> KeepAsync(HttpRequest request, CancellationToken cancel)
+    internal static async Task<FileStream> KeepAsync(HttpRequest request, CancellationToken cancel)
     {
         var file = new FileStream(
             Path.GetTempFileName(),

@@ -5,6 +5,7 @@ import { api, answered, type MadeInvitation, type Role } from '../api/client';
 import { Choice, Field } from '../entry/Field';
 import { useAttempt } from '../entry/useAttempt';
 import { useReading } from '../words/useReading';
+import { HandOver } from './HandOver';
 
 /** Invites people: a link to hand over, and those not yet taken up. */
 export function Invite({ roles }: { roles: { value: Role; label: string }[] }) {
@@ -71,7 +72,14 @@ export function Invite({ roles }: { roles: { value: Role; label: string }[] }) {
           {t('people.make-link')}
         </Button>
       </form>
-      {made && <HandOver made={made} until={until.format(new Date(made.invitation.expiresAt))} />}
+      {made && (
+        <HandOver
+          intro={t('people.hand-over', { name: made.invitation.name })}
+          secret={new URL(made.link, window.location.origin).href}
+          after={t('people.once', { day: until.format(new Date(made.invitation.expiresAt)) })}
+          copy={t('people.copy')}
+        />
+      )}
       {open.data && open.data.length > 0 && (
         <section className="sheet people-open" data-test="invitations">
           <h2>{t('people.open')}</h2>
@@ -91,28 +99,6 @@ export function Invite({ roles }: { roles: { value: Role; label: string }[] }) {
           </ul>
         </section>
       )}
-    </div>
-  );
-}
-
-function HandOver({ made, until }: { made: MadeInvitation; until: string }) {
-  const { t } = useReading();
-  const [copied, setCopied] = useState(false);
-  const link = new URL(made.link, window.location.origin).href;
-  return (
-    <div className="sheet people-add" role="status" data-test="hand-over">
-      <p>{t('people.hand-over', { name: made.invitation.name })}</p>
-      <code className="people-link">{link}</code>
-      <Button
-        onClick={() => {
-          void navigator.clipboard.writeText(link).then(() => {
-            setCopied(true);
-          });
-        }}
-      >
-        {copied ? t('people.copied') : t('people.copy')}
-      </Button>
-      <p className="small dim">{t('people.once', { day: until })}</p>
     </div>
   );
 }

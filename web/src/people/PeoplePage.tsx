@@ -7,6 +7,7 @@ import { useAttempt } from '../entry/useAttempt';
 import { useReading } from '../words/useReading';
 import { useCrew } from '../stages/crew/useCrew';
 import { Invite } from './Invite';
+import { Machines } from './Machines';
 import './people.css';
 import { useSession } from './session';
 
@@ -77,7 +78,7 @@ export function PeoplePage() {
                 <th>{t('field.email')}</th>
                 <th>{t('people.role')}</th>
                 <th>{t('people.worker')}</th>
-                <th />
+                <td />
               </tr>
             </thead>
             <tbody>
@@ -141,6 +142,7 @@ export function PeoplePage() {
               </div>
             ))}
           </dl>
+          <Machines />
         </section>
         <aside>
           <Invite roles={asRoles} />
