@@ -41,20 +41,32 @@ internal sealed class MachineTokens(RamaContext database, EstateScope scope, Tim
         )
             return null;
         scope.EstateId = secret.Estate;
-        if (
-            await database.MachineTokens.AsNoTracking().SingleOrDefaultAsync(t => t.Secret == secret.Kept, cancel)
-            is not { } token
-        )
+        var token = await database.MachineTokens.SingleOrDefaultAsync(t => t.Secret == secret.Kept, cancel);
+        if (token is null || !await SeenAsync(token, cancel))
         {
-            scope.EstateId = default;
+            (scope.EstateId, scope.Author) = (default, null);
             return null;
         }
         scope.Author = new(token.Id, token.Name);
-        var now = clock.GetUtcNow();
-        if (token.UsedAt is not { } used || Sessions.IsStale(used, now))
-            await database
-                .MachineTokens.Where(t => t.Id == token.Id)
-                .ExecuteUpdateAsync(t => t.SetProperty(x => x.UsedAt, now), cancel);
         return token;
+    }
+
+    // Marks that it was used; false where it is withdrawn at this moment.
+    private async Task<bool> SeenAsync(MachineTokenRecord token, CancellationToken cancel)
+    {
+        var now = clock.GetUtcNow();
+        if (token.UsedAt is { } used && !Sessions.IsStale(used, now))
+            return true;
+        token.UsedAt = now;
+        try
+        {
+            await database.SaveChangesAsync(cancel);
+            return true;
+        }
+        catch (DbUpdateConcurrencyException)
+        {
+            database.ChangeTracker.Clear();
+            return false;
+        }
     }
 }
