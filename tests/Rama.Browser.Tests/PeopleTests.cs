@@ -44,6 +44,27 @@ public sealed class PeopleTests(RamaServer server) : IClassFixture<RamaServer>
     }
 
     [Fact]
+    public void A_machine_gets_a_token_that_is_shown_once_and_withdrawn()
+    {
+        using var page = new Page(server).Open("/people");
+        page.Find("[data-test='machines']");
+        page.Click("[data-test='make-token']");
+        page.Says("[data-field='machine']", "Please fill this in");
+        page.Type("machine", "Gate scanner");
+        page.Click("[data-test='make-token']");
+        page.Says("[data-test='hand-over'] code", "rama_");
+        page.Says("[data-test='machines'] table", "never");
+        page.Open("/people");
+        page.Says("[data-test='machines'] table", "Gate scanner");
+        Assert.DoesNotContain("rama_", page.Driver.PageSource);
+        page.Click("[aria-label='Withdraw: Gate scanner']");
+        page.Click(".ant-popconfirm .ant-btn-primary");
+        page.Until("withdrawn", () =>
+            page.Driver.FindElements(By.CssSelector("[aria-label='Withdraw: Gate scanner']")).Count == 0
+        );
+    }
+
+    [Fact]
     public void A_counter_counts_and_reads_the_rest()
     {
         using var page = new Page(server, role: Role.Counter).OpenPlanting("H2", "target");

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Button } from 'antd';
+import { Button, Popconfirm } from 'antd';
 import { useState } from 'react';
 import { api, answered, type MachineScope, type MadeMachineToken } from '../api/client';
 import { Choice, Field } from '../entry/Field';
@@ -49,7 +49,7 @@ export function Machines() {
               <th>{t('machines.may')}</th>
               <th>{t('machines.used')}</th>
               <th>{t('machines.made')}</th>
-              <td />
+              <th aria-label={t('people.withdraw')} />
             </tr>
           </thead>
           <tbody>
@@ -62,13 +62,16 @@ export function Machines() {
                   {token.madeBy}, {day.format(new Date(token.madeAt))}
                 </td>
                 <td className="right">
-                  <Button
-                    size="small"
-                    aria-label={`${t('people.withdraw')}: ${token.name}`}
-                    onClick={() => void withdraw(token.id)}
+                  <Popconfirm
+                    title={t('machines.sure', { name: token.name })}
+                    okText={t('people.withdraw')}
+                    cancelText={t('machines.keep')}
+                    onConfirm={() => void withdraw(token.id)}
                   >
-                    {t('people.withdraw')}
-                  </Button>
+                    <Button size="small" aria-label={`${t('people.withdraw')}: ${token.name}`}>
+                      {t('people.withdraw')}
+                    </Button>
+                  </Popconfirm>
                 </td>
               </tr>
             ))}

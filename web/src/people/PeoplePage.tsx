@@ -78,7 +78,7 @@ export function PeoplePage() {
                 <th>{t('field.email')}</th>
                 <th>{t('people.role')}</th>
                 <th>{t('people.worker')}</th>
-                <td />
+                <th aria-label={t('people.remove')} />
               </tr>
             </thead>
             <tbody>
