@@ -3,6 +3,9 @@
 
 RESULTS=$ROOT/artifacts/results
 
+# shellcheck source=tests/deploy.sh
+source tests/deploy.sh
+
 run_tests() {
   local parts=("$@") part
   if [ "${1:-}" = smoke ]; then
@@ -19,26 +22,28 @@ run_tests() {
   fi
   for part in "${parts[@]}"; do
     case $part in
-      front | core | web | browser | backup) ;;
-      *) fail "unknown part '$part'. These are: front, core, web, browser, backup, smoke, fuzz, faults" ;;
+      front | core | web | browser | backup | deploy) ;;
+      *) fail "unknown part '$part'. These are: front, core, web, browser, backup, deploy, smoke, fuzz, faults" ;;
     esac
   done
-  [ ${#parts[@]} -gt 0 ] || parts=(front core web browser backup)
+  [ ${#parts[@]} -gt 0 ] || parts=(front core web browser backup deploy)
   wanted() { [[ " ${parts[*]} " == *" $1 "* ]]; }
 
   # Work in the background does not hear Ctrl-C.
   trap 'trap - INT TERM; kill 0' INT TERM
   need_node
   if wanted core || wanted web || wanted browser || wanted backup; then need_sdk; fi
-  if wanted web || wanted browser || wanted backup; then need_postgres; fi
-  if wanted browser; then need_chromium; need_nginx; fi
+  if wanted web || wanted browser || wanted backup || wanted deploy; then need_postgres; fi
+  if wanted browser; then need_chromium; fi
+  if wanted browser || wanted deploy; then need_nginx; fi
+  if wanted deploy; then need_web_client; fi
   start_over
   front_end_packages
 
   # Both halves wait a good deal for files and for themselves, so they go side by side.
   if wanted front; then side_by_side front_half; fi
   if wanted browser; then check "Front end builds" web.log npm --prefix web run build; fi
-  if [ ${#parts[@]} = 5 ]; then
+  if [ ${#parts[@]} = 6 ]; then
     check "Code is formatted" format.log formatted
     check "Solution builds, API types are up to date" build.log same_api_types
   elif wanted core || wanted web || wanted browser || wanted backup; then
@@ -55,6 +60,10 @@ run_tests() {
   if wanted web; then dotnet_tests Rama.Web.Tests; fi
   if wanted browser; then dotnet_tests Rama.Browser.Tests; fi
   if wanted backup; then check "Backup and restore" backup.log backup_and_restore; fi
+  if wanted deploy; then
+    # It installs as root does, and so only root can try it.
+    if [ "$(id -u)" = 0 ]; then check "A server, as docs/deploy.md walks through it" deploy.log deploy_walk; else say "Only root can try docs/deploy.md; left out."; fi
+  fi
   tell_results
 }
 
