@@ -1,6 +1,7 @@
 using System.IO.Compression;
 using Npgsql;
 using Rama.Web.Hosting;
+using Rama.Web.Tests.Faults;
 
 namespace Rama.Web.Tests;
 
@@ -36,10 +37,11 @@ public sealed class UpgradeTests
         return lines;
     }
 
-    private static async Task<string> DumpAsync()
+    // By pg_dump --inserts --no-owner, without its lines for psql; the day is that of the version it was made by.
+    private static async Task<string> DumpAsync(string day = "2026-11-28")
     {
         await using var file = File.OpenRead(
-            RamaApplication.RepositoryFile("tests/Rama.Web.Tests/Files/database-2026-11-28.sql.gz")
+            RamaApplication.RepositoryFile($"tests/Rama.Web.Tests/Files/database-{day}.sql.gz")
         );
         using StreamReader sql = new(new GZipStream(file, CompressionMode.Decompress));
         return await sql.ReadToEndAsync(Cancel);
@@ -71,6 +73,40 @@ public sealed class UpgradeTests
         );
         Assert.Equal(["InForce"], await AskAsync(earlier, "select distinct state from field_entries"));
         Assert.Equal(["8"], await AskAsync(earlier, "select count(*)::text from counted_trees"));
+    }
+
+    // The demo as df23eb1 kept it, without its weather and history.
+    [Fact]
+    public async Task A_database_of_before_there_were_machines_is_brought_up_and_worked_with()
+    {
+        await using TestDatabase earlier = new(),
+            now = new();
+        await now.MakeAsync(null);
+        await earlier.MakeFromAsync(await DumpAsync("2026-12-01"));
+        await PrepareAsync(earlier);
+        Assert.Equal(await AskAsync(now, Form), await AskAsync(earlier, Form));
+        Assert.Equal(
+            ["30 plantings, 209 trees, 11 cut for practice"],
+            await AskAsync(
+                earlier,
+                """
+                select format('%s plantings, %s trees, %s cut for practice', (select count(*) from plantings),
+                    (select count(*) from counted_trees), (select count(*) from practice_runs))
+                """
+            )
+        );
+
+        await using RamaProcess rama = new(earlier.Connection);
+        await rama.StartAsync();
+        using HttpClient client = new() { BaseAddress = rama.Address };
+        var (status, _) = await client.PostAsync(
+            "/api/v1/session",
+            """{"email": "manager@larkfold.example", "password": "three-long-rows-2"}"""
+        );
+        Assert.Equal(200, status);
+        var season = (await client.ReadAsync("/api/v1/season"))["plantings"]!.AsArray();
+        Assert.Contains(season, p => (string)p!["code"]! == "H4");
+        Assert.Empty((await client.ReadAsync("/api/v1/machine-tokens")).AsArray());
     }
 
     [Fact]
