@@ -2594,6 +2594,8 @@ export interface paths {
             requestBody: {
                 content: {
                     "application/octet-stream": components["schemas"]["Stream"];
+                    "application/x-www-form-urlencoded": components["schemas"]["Stream"];
+                    "text/csv": components["schemas"]["Stream"];
                 };
             };
             responses: {
@@ -2654,6 +2656,8 @@ export interface paths {
             requestBody: {
                 content: {
                     "application/octet-stream": components["schemas"]["Stream"];
+                    "application/x-www-form-urlencoded": components["schemas"]["Stream"];
+                    "text/csv": components["schemas"]["Stream"];
                 };
             };
             responses: {
@@ -2714,6 +2718,8 @@ export interface paths {
             requestBody: {
                 content: {
                     "application/octet-stream": components["schemas"]["Stream"];
+                    "application/x-www-form-urlencoded": components["schemas"]["Stream"];
+                    "text/csv": components["schemas"]["Stream"];
                 };
             };
             responses: {
