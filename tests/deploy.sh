@@ -20,7 +20,9 @@ deploy_walk() (
   [ "$(stat -c %a "$RAMA_ROOT/etc/rama/owner.env")" = 600 ] || wrong "others can read who owns the database"
   [ "$(stat -c %a "$RAMA_ROOT/var/backups/rama")" = 700 ] || wrong "others can read the backups"
   ! grep -q rama_owner "$RAMA_ROOT/etc/rama/rama.env" || wrong "the copies know who owns the database"
-  if command -v systemd-analyze >/dev/null; then systemd-analyze verify "$RAMA_ROOT"/etc/systemd/system/rama-backup.*; fi
+  if command -v systemd-analyze >/dev/null; then
+    systemd-analyze verify "$RAMA_ROOT"/etc/systemd/system/rama-backup.* || wrong "the units cannot be read"
+  fi
   web_server "$work"
   [ "$(asked /health/ready)" = Healthy ] || wrong "nginx does not reach Rama"
   first_manager
@@ -46,14 +48,19 @@ deploy_walk() (
   walk 3 || wrong "block 3 of docs/deploy.md failed"
   rm "$work/asking"
   wait $!
-  [ ! -e "$work/unanswered" ] || wrong "not answered during the upgrade: $(sort "$work/unanswered" | uniq -c | head -n 5)"
+  [ ! -e "$work/unanswered" ] \
+    || wrong "not answered during the upgrade: $(sort "$work/unanswered" | uniq -c | head -n 5)"
   [ "$(readlink "$RAMA_ROOT/opt/rama/current")" != "$was" ] || wrong "the version before runs on"
 
   echo "--- an upgrade whose migration fails"
   was=$(readlink "$RAMA_ROOT/opt/rama/current")
-  last=$(psql -At -d rama -c 'delete from "__EFMigrationsHistory" where migration_id = (select max(migration_id) from "__EFMigrationsHistory") returning migration_id, product_version' | head -n 1)
+  last=$(psql -At -d rama <<'END' | head -n 1
+delete from "__EFMigrationsHistory" where migration_id = (select max(migration_id) from "__EFMigrationsHistory")
+  returning migration_id, product_version
+END
+  )
   if walk 3; then wrong "a migration that fails was not noticed"; fi
-  [ "$(readlink "$RAMA_ROOT/opt/rama/current")" = "$was" ] || wrong "the version that could not be prepared is the current one"
+  [ "$(readlink "$RAMA_ROOT/opt/rama/current")" = "$was" ] || wrong "what could not be prepared is the current one"
   [ "$(asked /api/v1/season)" = "$estate" ] || wrong "the old version does not go on"
   psql -q -d rama -c "insert into \"__EFMigrationsHistory\" values ('${last%|*}', '${last#*|}')"
 
@@ -98,16 +105,22 @@ stand_in_systemctl() {
 set -euo pipefail
 for last; do :; done
 unit() { sed -n "s|^\$1=||p" "$RAMA_ROOT/etc/systemd/system/rama@.service" | sed "s|%i|\${last#rama@}|g"; }
-stop() { [ ! -f "$1/\$last.pid" ] || { kill "\$(cat "$1/\$last.pid")" 2>/dev/null && while kill -0 "\$(cat "$1/\$last.pid")" 2>/dev/null; do sleep 0.1; done; rm -f "$1/\$last.pid"; }; }
+running() { [ -f "$1/\$last.pid" ] && kill -0 "\$(cat "$1/\$last.pid")" 2>/dev/null; }
+stop() {
+  ! running || kill "\$(cat "$1/\$last.pid")"
+  while running; do sleep 0.1; done
+  rm -f "$1/\$last.pid"
+}
 start() {
-  [ ! -f "$1/\$last.pid" ] || ! kill -0 "\$(cat "$1/\$last.pid")" 2>/dev/null || return 0
+  ! running || return 0
   set -a; source "\$(unit EnvironmentFile)"; set +a
   cd "\$(unit WorkingDirectory)"
-  setsid setpriv --reuid "\$(unit User)" --clear-groups --no-new-privs --inh-caps=-all \$(unit ExecStart) >>"$1/\$last.log" 2>&1 </dev/null &
+  setsid setpriv --reuid "\$(unit User)" --clear-groups --no-new-privs --inh-caps=-all \$(unit ExecStart) \
+    >>"$1/\$last.log" 2>&1 </dev/null &
   echo \$! >"$1/\$last.pid"
 }
 case "\$*" in
-  *rama@*) case \$1 in stop) stop ;; restart) stop || true; start ;; start | enable) start ;; esac ;;
+  *rama@*) case \$1 in stop) stop ;; restart) stop; start ;; start | enable) start ;; esac ;;
 esac
 END
   chmod +x "$1/bin/systemctl"
@@ -120,10 +133,10 @@ web_server() {
     -keyout "$1/key.pem" -out "$1/certificate.pem" 2>/dev/null
   WEB_PORT=$(free_port 8443)
   {
-    printf 'daemon on; pid %s/nginx.pid; error_log %s/nginx.log; user root;\nevents { }\nhttp { access_log off;\n' "$1" "$1"
+    echo "daemon on; pid $1/nginx.pid; error_log $1/nginx.log; user root; events { } http { access_log off;"
     for t in client_body proxy fastcgi uwsgi scgi; do echo "${t}_temp_path $1/$t;"; done
-    sed -e "s|listen 443 |listen 127.0.0.1:$WEB_PORT |; s|listen 80;|listen 127.0.0.1:$(free_port 8080);|; s|/etc/rama/|$1/|" \
-      "$RAMA_ROOT/etc/nginx/sites-available/rama"
+    sed -e "s|listen 443 |listen 127.0.0.1:$WEB_PORT |; s|listen 80;|listen 127.0.0.1:$(free_port 8080);|" \
+      -e "s|/etc/rama/|$1/|" "$RAMA_ROOT/etc/nginx/sites-available/rama"
     echo '}'
   } >"$1/nginx.conf"
   /usr/sbin/nginx -c "$1/nginx.conf"
@@ -139,5 +152,8 @@ is_there() { [[ $(asked /api/v1/season) == *'"estate":"Walked ground"'* ]]; }
 first_manager() {
   local code
   code=$(sed -n 's/^SetupCode=//p' "$RAMA_ROOT/etc/rama/rama.env")
-  asked /api/v1/first-manager -o /dev/null -f -d "{\"code\": \"$code\", \"name\": \"Walker\", \"email\": \"walker@$DEPLOY_HOST\", \"password\": \"three long rows\", \"estate\": \"Walked ground\", \"season\": 2027}"
+  asked /api/v1/first-manager -o /dev/null -f -d @- <<END
+{"code": "$code", "name": "Walker", "email": "walker@$DEPLOY_HOST", "password": "three long rows",
+ "estate": "Walked ground", "season": 2027}
+END
 }

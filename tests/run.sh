@@ -62,7 +62,11 @@ run_tests() {
   if wanted backup; then check "Backup and restore" backup.log backup_and_restore; fi
   if wanted deploy; then
     # It installs as root does, and so only root can try it.
-    if [ "$(id -u)" = 0 ]; then check "A server, as docs/deploy.md walks through it" deploy.log deploy_walk; else say "Only root can try docs/deploy.md; left out."; fi
+    if [ "$(id -u)" = 0 ]; then
+      check "A server, as docs/deploy.md walks through it" deploy.log deploy_walk
+    else
+      say "Only root can try docs/deploy.md; left out."
+    fi
   fi
   tell_results
 }

@@ -5,7 +5,7 @@ namespace Rama.StandIns;
 /// <summary>Sends a file to Rama as a machine does: with a token a manager made on the page People.</summary>
 internal static class Sending
 {
-    /// <summary>Where the token is looked for when no option has it, so that it stands in no list of processes.</summary>
+    /// <summary>Where the token is where no option has it, so that it stands in no list of processes.</summary>
     private const string TokenVariable = "RAMA_TOKEN";
 
     /// <summary>Sends it, and tells what Rama answered; 0 where it was taken.</summary>

@@ -60,9 +60,9 @@ internal static class StationStandIn
     // As a station that is not asked but tells: the days before one, in a file.
     private static async Task<int> SendDaysAsync(Options options, int seed)
     {
-        var before = options.Optional("before") is { } day
-            ? DateOnly.Parse(day, CultureInfo.InvariantCulture)
-            : DateOnly.FromDateTime(DateTime.UtcNow);
+        var before = DateOnly.FromDateTime(DateTime.UtcNow);
+        if (options.Optional("before") is { } day && !DateOnly.TryParse(day, CultureInfo.InvariantCulture, out before))
+            throw new ArgumentException($"--before: expected a day such as 2027-01-27, got “{day}”.");
         SimulatedClimate climate = new(options.Number("latitude", 45.6, -90, 90), seed);
         StringBuilder file = new("Site,Date,Lowest (°C),Highest (°C),Rain (mm),Wind (m/s)\n");
         for (var back = (int)options.Number("days", 3, 1, MostDays); back > 0; back--)
@@ -73,9 +73,11 @@ internal static class StationStandIn
                 .Range(0, 24)
                 .Select(h => climate.At(midnight.AddHours(h), midnight.AddDays(1)))
                 .ToList();
+            var (lowest, highest) = (hours.Min(h => h.TemperatureC), hours.Max(h => h.TemperatureC));
+            var (rain, wind) = (hours.Sum(h => h.RainMm), hours.Max(h => h.WindMs));
             file.Append(
                 CultureInfo.InvariantCulture,
-                $"\"{options.Text("site")}\",{date:yyyy-MM-dd},{hours.Min(h => h.TemperatureC):0.0},{hours.Max(h => h.TemperatureC):0.0},{hours.Sum(h => h.RainMm):0.0},{hours.Max(h => h.WindMs):0.0}\n"
+                $"\"{options.Text("site")}\",{date:yyyy-MM-dd},{lowest:0.0},{highest:0.0},{rain:0.0},{wind:0.0}\n"
             );
         }
         using MemoryStream content = new(Encoding.UTF8.GetBytes(file.ToString()));

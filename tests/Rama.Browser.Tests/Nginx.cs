@@ -8,7 +8,7 @@ using Rama.Web.Tests;
 namespace Rama.Browser.Tests;
 
 /// <summary>
-/// Nginx with a certificate of its own making, set up as <c>docs/security.md</c> says; it can be stopped and started.
+/// Nginx with a certificate of its own making, set up as <c>deploy/nginx.conf</c> says; it can be stopped and started.
 /// </summary>
 public sealed class Nginx : IAsyncDisposable
 {
@@ -42,7 +42,7 @@ public sealed class Nginx : IAsyncDisposable
                 server_name {{Host}};
                 ssl_certificate {{_folder}}/certificate.pem;
                 ssl_certificate_key {{_folder}}/key.pem;
-                {{Documented().Replace("http://127.0.0.1:5080", server.GetLeftPart(UriPartial.Authority))}}
+                {{Documented().Replace("http://rama", server.GetLeftPart(UriPartial.Authority))}}
               }
             }
             """
@@ -128,9 +128,9 @@ public sealed class Nginx : IAsyncDisposable
     // What is tried is what operators are told.
     private static string Documented()
     {
-        var text = File.ReadAllText(RamaApplication.RepositoryFile("docs/security.md"));
+        var text = File.ReadAllText(RamaApplication.RepositoryFile("deploy/nginx.conf"));
         var from = text.IndexOf("location / {", StringComparison.Ordinal);
-        return text[from..text.IndexOf("```", from, StringComparison.Ordinal)];
+        return text[from..(text.IndexOf('}', from) + 1)];
     }
 
     private void WriteCertificate()

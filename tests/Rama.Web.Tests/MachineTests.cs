@@ -8,7 +8,7 @@ using Microsoft.Extensions.DependencyInjection;
 
 namespace Rama.Web.Tests;
 
-/// <summary>Machines that send files or read with a token: each may do one thing, in one estate, until withdrawn.</summary>
+/// <summary>Machines that send files or read by a token: one thing, in one estate, until withdrawn.</summary>
 public sealed class MachineTests(RamaApplication application) : IClassFixture<RamaApplication>
 {
     private static readonly string[] Scopes = ["scans", "weather", "harvest", "read"];
@@ -48,7 +48,8 @@ public sealed class MachineTests(RamaApplication application) : IClassFixture<Ra
     }
 
     private static string Weather(string site, string lowest) =>
-        $"Site,Date,Lowest (°C),Highest (°C),Rain (mm)\n{site},2027-01-20,{lowest},6.5,0\n{site},2027-01-21,-2.0,5.0,3.2\n";
+        "Site,Date,Lowest (°C),Highest (°C),Rain (mm)\n"
+        + $"{site},2027-01-20,{lowest},6.5,0\n{site},2027-01-21,-2.0,5.0,3.2\n";
 
     private async Task<string> SiteAsync() =>
         (string)(await _manager.ReadAsync("/api/v1/weather"))["sites"]!.AsArray()[0]!["name"]!;
@@ -104,6 +105,28 @@ public sealed class MachineTests(RamaApplication application) : IClassFixture<Ra
             "Planting,Season,Pick,Day,Grade,Mass (kg)\nH3,2025,9,2025-10-01,Extra,100\n"
         );
         Assert.True(status == 200, report.ToJsonString());
+    }
+
+    // Weather comes every night: it keeps nobody from taking back what was imported the day before.
+    [Fact]
+    public async Task What_a_station_sends_is_undone_in_a_turn_of_its_own()
+    {
+        var (packHouse, _, _) = await MachineAsync("harvest");
+        var (station, _, _) = await MachineAsync("weather");
+        var harvest = "Planting,Season,Pick,Day,Grade,Mass (kg)\nH3,2025,8,2025-10-02,Extra,90\n";
+        Assert.Equal(200, (await SendAsync(packHouse, "harvest", harvest)).Status);
+        Assert.Equal(200, (await SendAsync(station, "weather", Weather(await SiteAsync(), "-3.1"))).Status);
+        Assert.Equal(200, (await SendAsync(station, "weather", Weather(await SiteAsync(), "-3.3"))).Status);
+        var past = (await _manager.ReadAsync("/api/v1/imports")).AsArray();
+        Assert.Equal(
+            [("weather", true), ("weather", false), ("harvest", true)],
+            past.Take(3).Select(i => ((string)i!["table"]!, (bool)i["canUndo"]!))
+        );
+        foreach (var (place, status) in new[] { (1, 400), (2, 204), (0, 204) })
+            Assert.Equal(
+                status,
+                (await _manager.SendAsync(HttpMethod.Delete, $"/api/v1/imports/{past[place]!["id"]}")).Status
+            );
     }
 
     [Fact]

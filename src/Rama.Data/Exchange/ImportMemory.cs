@@ -71,8 +71,11 @@ public sealed class ImportMemory(RamaContext database)
                 b.Before != null
             ))
             .ToListAsync(cancel);
-        var last = past.FirstOrDefault(b => b is { UndoneAt: null, Undoes: null });
-        return [.. past.Select(b => b.Id == last?.Id ? b : b with { CanUndo = false })];
+        var last = past.Where(b => b is { UndoneAt: null, Undoes: null })
+            .DistinctBy(b => b.Table == ImportUndo.Weather)
+            .Select(b => b.Id)
+            .ToHashSet();
+        return [.. past.Select(b => last.Contains(b.Id) ? b : b with { CanUndo = false })];
     }
 
     /// <summary>What tells the headings of a file from others.</summary>

@@ -14,10 +14,13 @@ namespace Rama.Data.Exchange;
 
 /// <summary>
 /// Takes an import back as a whole, while nothing of it was changed since: what it added goes, what it changed stands
-/// as before. Imports go in turn, the latest first.
+/// as before. Imports go in turn, the latest first; those of weather in one of their own.
 /// </summary>
 public sealed class ImportUndo(RamaContext database, EstateScope scope, CatalogueStore catalogues, TimeProvider clock)
 {
+    /// <summary>The table a station sends night after night: its imports are a turn of their own.</summary>
+    internal const string Weather = "weather";
+
     // Looked up one by one below this, all of their kind at once above.
     private const int Few = 200;
 
@@ -38,20 +41,17 @@ public sealed class ImportUndo(RamaContext database, EstateScope scope, Catalogu
             throw No("undone", "This import is undone already.");
         if (batch.Before is null)
             throw No("kept", "This import cannot be undone: what stood there before is not kept.");
-        if (
-            await database
-                .Batches.Where(b => b.At > batch.At && b.UndoneAt == null && b.Undoes == null)
-                .OrderByDescending(b => b.At)
-                .Select(b => b.File)
-                .FirstOrDefaultAsync(cancel) is
-            { } later
-        )
-            throw No("later", $"Imports are undone in turn, the latest first. Undo “{later}” before this one.");
+        var rows = ImportBefore.Read(batch.Before);
+        var later = database.Batches.Where(b => b.At > batch.At && b.UndoneAt == null && b.Undoes == null);
+        // Weather hangs on sites and on nothing else that an import brings.
+        if (!rows.Any(r => r is { State: EntityState.Added, Type: nameof(SiteRecord) }))
+            later = later.Where(b => b.Table == Weather == (batch.Table == Weather));
+        if (await later.OrderByDescending(b => b.At).Select(b => b.File).FirstOrDefaultAsync(cancel) is { } file)
+            throw No("later", $"Imports are undone in turn, the latest first. Undo “{file}” before this one.");
 
         // What goes is named row by row.
         database.ChangeTracker.CascadeDeleteTiming = CascadeTiming.Never;
         database.ChangeTracker.DeleteOrphansTiming = CascadeTiming.Never;
-        var rows = ImportBefore.Read(batch.Before);
         var now = await FindAsync(rows, cancel);
         await ThrowIfChangedAsync(batch, rows, now, cancel);
         scope.Batch = new()

@@ -30,7 +30,9 @@ namespace Rama.Data.Migrations
                 constraints: table =>
                 {
                     table.PrimaryKey("pk_machine_tokens", x => new { x.estate_id, x.id });
-                    table.CheckConstraint("ck_machine_tokens_scope", "scope in ('Scans', 'Weather', 'Harvest', 'Read')");
+                    table.CheckConstraint(
+                        "ck_machine_tokens_scope",
+                        "scope in ('Scans', 'Weather', 'Harvest', 'Read')");
                     table.ForeignKey(
                         name: "fk_machine_tokens_estates_estate_id",
                         column: x => x.estate_id,

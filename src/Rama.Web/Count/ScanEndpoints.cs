@@ -111,7 +111,7 @@ internal static class ScanEndpoints
 
     private static async Task<Ok<ScanFileView>> Read(HttpRequest request, CancellationToken cancel)
     {
-        await using var file = await KeepAsync(request, cancel);
+        await using var file = await SentFile.KeepAsync(request, cancel);
         var (headers, guess) = await ScanImporter.ReadAsync(file, cancel);
         return TypedResults.Ok(
             new ScanFileView(headers, guess, [.. ScanColumns.All.Select(c => c.Field)], ScanColumns.TrunkUnits)
@@ -179,7 +179,7 @@ internal static class ScanEndpoints
             ahead => new(Ahead: ahead),
             async (tell, gone) =>
             {
-                await using var file = await KeepAsync(request, gone);
+                await using var file = await SentFile.KeepAsync(request, gone);
                 await tell(
                     new(
                         Report: await importer.RunAsync(
@@ -203,22 +203,6 @@ internal static class ScanEndpoints
             return e.Message;
         log.LogError(e, "A scan could not be taken in.");
         return "The scan could not be taken in and nothing was saved. Try again in a moment.";
-    }
-
-    // On the disk while it is read: a scan can be larger than what one request should hold in memory.
-    internal static async Task<FileStream> KeepAsync(HttpRequest request, CancellationToken cancel)
-    {
-        var file = new FileStream(
-            Path.GetTempFileName(),
-            FileMode.Create,
-            FileAccess.ReadWrite,
-            FileShare.None,
-            1 << 16,
-            FileOptions.DeleteOnClose | FileOptions.Asynchronous
-        );
-        await request.Body.CopyToAsync(file, 1 << 18, cancel);
-        file.Position = 0;
-        return file;
     }
 
     private static ScanMapping? ReadMapping(string? mapping, IOptions<JsonOptions> json)

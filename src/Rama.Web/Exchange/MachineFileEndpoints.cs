@@ -5,15 +5,14 @@ using Rama.Data.Estate;
 using Rama.Data.Exchange;
 using Rama.Data.People;
 using Rama.Web.Accounts;
-using Rama.Web.Count;
 using Rama.Web.Hosting;
 
 namespace Rama.Web.Exchange;
 
 /// <summary>
-/// Files that machines send by themselves, each read as the last one of the same headings was. Nobody is there to ask:
-/// what leaves a question is refused with it, and the first file of a kind is best taken over by hand. A file sent again
-/// says the same and changes nothing.
+/// Files that machines send by themselves: a scan by its headings, a table as the last one of the same headings was
+/// read. Nobody is there to ask: what leaves a question is refused with it, and the first table of a kind is best taken
+/// over by hand. A file sent again says the same and changes nothing.
 /// </summary>
 internal static class MachineFileEndpoints
 {
@@ -54,11 +53,11 @@ internal static class MachineFileEndpoints
         string name
     )
     {
-        var report = await gate.InTurnAsync(request.HttpContext, async cancel =>
-        {
-            await using var file = await ScanEndpoints.KeepAsync(request, cancel);
-            return await importer.RunAsync(name, file, null, save: true, null, cancel);
-        });
+        // It comes in first: a machine on a slow line keeps nobody from the gate.
+        await using var file = await SentFile.KeepAsync(request, request.HttpContext.RequestAborted);
+        var report = await gate.InTurnAsync(request.HttpContext, cancel =>
+            importer.RunAsync(name, file, null, save: true, null, cancel)
+        );
         return report.Saved ? TypedResults.Ok(report) : TypedResults.UnprocessableEntity(report);
     }
 }
@@ -79,14 +78,15 @@ internal sealed class MachineFile(Importer importer, ImportMemory memory, Catalo
         string table
     )
     {
-        var report = await gate.InTurnAsync(request.HttpContext, async gone =>
+        await using var file = await SentFile.KeepAsync(request, request.HttpContext.RequestAborted);
+        var report = await gate.InTurnAsync(request.HttpContext, async cancel =>
         {
-            using var content = new MemoryStream();
-            await request.Body.CopyToAsync(content, gone);
-            var sheet = SheetReader.Read(Path.GetFileName(name), content.ToArray(), gone);
-            var catalogue = (await catalogues.ReadAsync(gone)).Catalogue;
-            var mapping = await memory.ReadAsync(sheet, ExchangeTables.Find(table), null, catalogue, gone);
-            return await importer.RunAsync(sheet, mapping, save: true, null, gone);
+            var content = new byte[file.Length];
+            await file.ReadExactlyAsync(content, cancel);
+            var sheet = SheetReader.Read(Path.GetFileName(name), content, cancel);
+            var catalogue = (await catalogues.ReadAsync(cancel)).Catalogue;
+            var mapping = await memory.ReadAsync(sheet, ExchangeTables.Find(table), null, catalogue, cancel);
+            return await importer.RunAsync(sheet, mapping, save: true, null, cancel);
         });
         return report.Saved
             ? TypedResults.Ok(report)
