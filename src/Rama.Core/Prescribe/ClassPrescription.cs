@@ -128,11 +128,11 @@ public sealed record ClassPrescription(
         CuttingTerms cutting
     )
     {
-        var generator = new TreeGenerator(stock.Shape, stock.Place);
         List<PreparedTree> Trees(int of, int trees, int from) =>
             [
-                .. generator
-                    .Make(
+                .. GrownTrees
+                    .Of(
+                        stock,
                         stock.Classes[of].Counts,
                         Math.Max(4, trees / stock.Classes.Count),
                         cutting.Seed + 10 * of + from
@@ -154,7 +154,7 @@ public sealed record ClassPrescription(
             // Told on trees the search has not seen.
             var trees = Trees(i, CheckTrees, 1);
             var values = SettingSearch.WithoutSolved(rules, found[i]);
-            var limits = account.Limits(new(trees, decisions[i], settings, values));
+            var limits = account.Limits(trees, values, StepSums.Of(trees, decisions[i], settings, values));
             var run = new ClassRun(trees, decisions[i], settings, values, limits);
             var told = account.Of(c.Class, run, limits, found[i]);
             if (account.Worked(run, told, cutting.Seed + i) is { } worked)
@@ -222,7 +222,7 @@ public sealed record ClassPrescription(
         /// How many cuts of each step a card asks for at most, in whole numbers; null where the tree
         /// decides.
         /// </summary>
-        public int?[] Limits(ClassRun free)
+        public int?[] Limits(IReadOnlyList<PreparedTree> trees, double[] values, StepSums free)
         {
             var limits = new int?[rules.Steps.Count];
             var buds = _standing;
@@ -230,11 +230,11 @@ public sealed record ClassPrescription(
             {
                 if (SettingSearch.IsSolved(rules, step) || step.Step.Stop == StepStop.Never)
                     continue;
-                var (made, share) = Expected(free, step);
-                var number = Numbered(step, free);
+                var (made, share) = Expected(free, step, place);
+                var number = Numbered(step, trees, values);
                 limits[place] = decision.Kind == DecisionKind.StructureOnly ? Lesser(number, Allowed(made)) : number;
                 var (drop, room) = (share * buds, Math.Max(0, buds - Stays));
-                if (free.Of(step.Step.Id).Trees < ClassCut.FewTrees)
+                if (free.Of(place).Trees < ClassCut.FewTrees)
                 {
                     (limits[place], drop) = (0, 0);
                 }
@@ -258,8 +258,8 @@ public sealed record ClassPrescription(
             List<ClassCut> cuts = [];
             foreach (var (step, place) in Asked)
             {
-                var (made, share) = Expected(run, step);
-                var (trees, most) = (run.Of(step.Step.Id).Trees, limits[place]);
+                var (made, share) = Expected(run.Steps, step, place);
+                var (trees, most) = (run.Steps.Of(place).Trees, limits[place]);
                 // Light pruning makes whole cuts and never stops on a number; every other crew stops where it may.
                 var drop =
                     step.Step.Stop == StepStop.Never || IsLight
@@ -345,9 +345,9 @@ public sealed record ClassPrescription(
         private IReadOnlyList<double> Seen(ReadyStep step) =>
             cutting.Observed.FirstOrDefault(o => o.StepId == step.Step.Id)?.Shares ?? [];
 
-        private (double Made, double Share) Expected(ClassRun run, ReadyStep step)
+        private (double Made, double Share) Expected(StepSums run, ReadyStep step, int place)
         {
-            var (made, share, _) = run.Of(step.Step.Id);
+            var (made, share, _) = run.Of(place);
             return (made, Seen(step) is { Count: > 0 } seen && made > 0 ? ObservedDrops.Corrected(share, seen) : share);
         }
 
@@ -367,11 +367,11 @@ public sealed record ClassPrescription(
                 ? height(new(new RemainingTree(tree), tree.Index.Leaders[0], 0, run.Values))
                 : null;
 
-        private static int? Numbered(ReadyStep step, ClassRun run)
+        private static int? Numbered(ReadyStep step, IReadOnlyList<PreparedTree> trees, double[] values)
         {
             if (step.Step.Per != CutsPer.Tree || step.Most is not { } most)
                 return null;
-            var number = run.Trees.Average(t => most(new(new RemainingTree(t.Tree), 0, 0, run.Values)));
+            var number = trees.Average(t => most(new(new RemainingTree(t.Tree), 0, 0, values)));
             return number < AllThereAre ? (int)Math.Round(number) : null;
         }
     }

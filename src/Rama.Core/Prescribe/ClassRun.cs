@@ -6,8 +6,6 @@ namespace Rama.Core.Prescribe;
 /// <summary>Trees of a class cut by its card, summed up.</summary>
 internal sealed class ClassRun
 {
-    private readonly Dictionary<string, Sum> _steps = [];
-
     /// <summary>Cuts the trees.</summary>
     /// <param name="trees">Typical trees of the class.</param>
     /// <param name="decision">Its decision.</param>
@@ -29,33 +27,12 @@ internal sealed class ClassRun
                 TreePruning.Of(t, CutAllowance.ByCard(decision, t.Tree.FloralBuds, settings), values, limits)
             ),
         ];
-        var rules = trees[0].Rules;
-        foreach (var pruning in Prunings)
-        {
-            var (before, next) = (pruning.Left.Tree.FloralBuds, 0);
-            foreach (var step in rules.Steps)
-            {
-                var (cuts, drop) = (0, 0);
-                for (; next < pruning.Cuts.Count && pruning.Cuts[next].StepId == step.Step.Id; next++)
-                {
-                    cuts++;
-                    drop += pruning.Cuts[next].Drop;
-                }
-                var sum = _steps.GetValueOrDefault(step.Step.Id);
-                _steps[step.Step.Id] = new(
-                    sum.Cuts + cuts,
-                    sum.Drop + drop,
-                    sum.Before + before,
-                    sum.Trees + (cuts > 0 ? 1 : 0)
-                );
-                before -= drop;
-            }
-        }
+        Steps = new([.. Prunings.Select(p => (p.Left.Tree.FloralBuds, p.Steps))]);
         LimbsLeft = Prunings.Average(p => p.Left.Limbs);
         WoodShare = Prunings.Average(p => p.Left.WoodCutShare);
         ThickLeft = Prunings.Average(p => (double)p.FirstNextWinter.Count);
         BigCuts = Prunings.Average(p => (double)p.BigCuts);
-        var big = rules.BigFromMm(values);
+        var big = trees[0].Rules.BigFromMm(values);
         GaugeCm2 = Prunings.Average(p =>
             p.Left.Tree.Index.Limbs.Where(p.Left.Stands)
                 .Sum(l => LimbGauge.CrossSectionCm2(Math.Min(p.Left.Tree.Branches[l].DiameterMm, big)))
@@ -64,6 +41,9 @@ internal sealed class ClassRun
 
     /// <summary>The trees as they grew.</summary>
     public IReadOnlyList<PreparedTree> Trees { get; }
+
+    /// <summary>What each step came to.</summary>
+    public StepSums Steps { get; }
 
     /// <summary>Values of the settings they were cut by.</summary>
     public double[] Values { get; }
@@ -85,19 +65,4 @@ internal sealed class ClassRun
 
     /// <summary>Limbs too thick for their place that stay on a tree.</summary>
     public double ThickLeft { get; }
-
-    /// <summary>
-    /// Cuts of a step on a mean tree, what they drop of the buds standing before it, and the share of trees it
-    /// is made on.
-    /// </summary>
-    public (double Cuts, double Share, double Trees) Of(string step) =>
-        _steps.TryGetValue(step, out var sum)
-            ? (
-                sum.Cuts / (double)Prunings.Count,
-                sum.Before > 0 ? sum.Drop / (double)sum.Before : 0,
-                sum.Trees / (double)Prunings.Count
-            )
-            : default;
-
-    private readonly record struct Sum(int Cuts, int Drop, int Before, int Trees);
 }

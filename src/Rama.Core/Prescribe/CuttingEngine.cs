@@ -31,10 +31,41 @@ internal sealed class CuttingEngine(
     private readonly List<int> _found = [];
     private readonly List<ThickLimb> _thick = [];
     private readonly Dictionary<int, StepEnd> _heldBack = [];
-    private int _bigCuts,
+    private readonly StepTally[] _steps = new StepTally[prepared.Rules.Steps.Count];
+    private bool _tells = true;
+    private double _seconds;
+    private int _made,
+        _bigCuts,
         _rubbed;
 
+    /// <summary>The cuts in order; none where only what they come to is wanted.</summary>
     public IReadOnlyList<TreeCut> Cuts => _cuts;
+
+    /// <summary>What each step came to, in their order.</summary>
+    public IReadOnlyList<StepTally> Steps => _steps;
+
+    /// <summary>Big cuts by the system's measure.</summary>
+    public int BigCuts => _bigCuts;
+
+    /// <summary>Seconds the tree takes.</summary>
+    public double Seconds => _rules.System.Labour.BaseSeconds + _seconds;
+
+    /// <summary>What the cuts come to.</summary>
+    public TriedTree Tried => new(tree.FloralBuds, tree.Limbs, Seconds, _bigCuts);
+
+    /// <summary>One that tells what its cuts come to and not each of them.</summary>
+    public static CuttingEngine Summing(PreparedTree prepared, CutAllowance allowance, double[] settings) =>
+        new(prepared, new(prepared.Tree), allowance, settings) { _tells = false };
+
+    /// <summary>The same as the tree now stands, to be cut on by other settings.</summary>
+    public CuttingEngine Apart(double[] others) =>
+        new(prepared, tree.Copy(), allowance, others, limits)
+        {
+            _tells = false,
+            _seconds = _seconds,
+            _bigCuts = _bigCuts,
+            _rubbed = _rubbed,
+        };
 
     /// <summary>Limbs that stay over the rule for their size, with the reason.</summary>
     public IReadOnlyList<ThickLimb> ThickLeft => _thick;
@@ -46,8 +77,10 @@ internal sealed class CuttingEngine(
         if (!step.Step.Under.Contains(allowance.Kind))
             return null;
         _heldBack.Clear();
+        var (made, buds) = (_made, tree.FloralBuds);
         var end = Carry(step, limits?[place] ?? int.MaxValue);
-        if (step.Step.TooMuch == TooMuch.ShortenAndEnd)
+        _steps[place] = new(_made - made, buds - tree.FloralBuds);
+        if (_tells && step.Step.TooMuch == TooMuch.ShortenAndEnd)
             ListThick(step, end);
         return end;
     }
@@ -260,20 +293,23 @@ internal sealed class CuttingEngine(
     {
         if (loss.DiameterMm >= _rules.System.Caps.BigCutMm)
             _bigCuts++;
-        _cuts.Add(
-            new(
-                _cuts.Count + 1,
-                step.Step.Id,
-                kind,
-                branch,
-                bud,
-                leave,
-                loss.Buds,
-                tree.FloralBuds,
-                loss.WoodCm3,
-                loss.DiameterMm
-            )
-        );
+        _made++;
+        _seconds += step.Step.SecondsEach;
+        if (_tells)
+            _cuts.Add(
+                new(
+                    _cuts.Count + 1,
+                    step.Step.Id,
+                    kind,
+                    branch,
+                    bud,
+                    leave,
+                    loss.Buds,
+                    tree.FloralBuds,
+                    loss.WoodCm3,
+                    loss.DiameterMm
+                )
+            );
     }
 
     /// <summary>Where a step would cut something as the tree stands.</summary>

@@ -62,8 +62,7 @@ internal static class SettingSearch
         var numbers = open.Where(s => !s.IsLength && !s.Reserve).ToList();
         var reserve = open.Where(s => !s.IsLength && s.Reserve).ToList();
         var lengths = open.Where(s => s.IsLength).ToList();
-        IReadOnlyList<Try> Tries(SearchClass of) =>
-            [.. Combinations(Free(of) ? numbers : [], held).Select(x => Of(trying, of, x))];
+        IReadOnlyList<Try> Tries(SearchClass of) => Of(trying, of, Combinations(Free(of) ? numbers : [], held));
         var best = ByClass(classes, numbers, Tries);
         if (!classes.Any(Free))
             return [.. best.Select(t => t.Settings)];
@@ -73,13 +72,16 @@ internal static class SettingSearch
         }
         foreach (var length in lengths)
         {
+            List<double> values = [.. length.Tries.OrderBy(v => Math.Abs(v - length.Value))];
+            var byClass = classes
+                .Zip(best, (c, found) =>
+                    Of(trying, c, [.. values.Select(v => trying.With(found.Settings, length.Id, v))])
+                )
+                .ToList();
             List<(Try Planting, List<Try> Classes)> tries = [];
-            foreach (var value in length.Tries.OrderBy(v => Math.Abs(v - length.Value)))
+            for (var k = 0; k < values.Count; k++)
             {
-                List<Try> tried =
-                [
-                    .. classes.Zip(best, (c, found) => Of(trying, c, trying.With(found.Settings, length.Id, value))),
-                ];
+                List<Try> tried = [.. byClass.Select(c => c[k])];
                 tries.Add((Together(classes, tried), tried));
             }
             var chosen = Best(
@@ -160,7 +162,7 @@ internal static class SettingSearch
         var best = found;
         foreach (var value in reserve.Tries.Order())
         {
-            var tried = Of(trying, of, trying.With(found.Settings, reserve.Id, value));
+            var tried = Of(trying, of, [trying.With(found.Settings, reserve.Id, value)])[0];
             if (tried.OffMean < best.OffMean)
                 best = tried;
             if (best.OffMean <= near)
@@ -220,24 +222,31 @@ internal static class SettingSearch
             [.. all.SelectMany(a => setting.Tries.Select(t => new Dictionary<string, double>(a) { [setting.Id] = t }))]
         );
 
-    private static Try Of(Trying trying, SearchClass of, Dictionary<string, double> combination)
+    private static List<Try> Of(Trying trying, SearchClass of, IReadOnlyList<Dictionary<string, double>> combinations)
+    {
+        List<double[]> values = [.. combinations.Select(c => WithoutSolved(trying.Rules, c))];
+        List<TriedTree[]> trees =
+        [
+            .. of.Trees.Select(t =>
+                TriedTree.Of(t, CutAllowance.ByCard(of.Decision, t.Tree.FloralBuds, trying.Settings), values)
+            ),
+        ];
+        return [.. combinations.Select((c, k) => Of(trying, of, c, [.. trees.Select(t => t[k])]))];
+    }
+
+    private static Try Of(
+        Trying trying,
+        SearchClass of,
+        Dictionary<string, double> combination,
+        IReadOnlyList<TriedTree> cut
+    )
     {
         var (rules, settings, rate) = (trying.Rules, trying.Settings, trying.Rate);
         var (trees, decision) = (of.Trees, of.Decision);
-        var values = WithoutSolved(rules, combination);
         var most = rate is null ? 0 : rules.Values(combination)[rules.Place(rate)!.Value];
-        var (left, limbs, seconds, big) = (new double[trees.Count], new double[trees.Count], 0.0, 0.0);
-        for (var i = 0; i < trees.Count; i++)
-        {
-            var pruning = TreePruning.Of(
-                trees[i],
-                CutAllowance.ByCard(decision, trees[i].Tree.FloralBuds, settings),
-                values
-            );
-            (left[i], limbs[i]) = (pruning.Left.FloralBuds, pruning.Left.Limbs);
-            seconds += pruning.Seconds;
-            big += pruning.BigCuts;
-        }
+        double[] left = [.. cut.Select(c => c.FloralBuds)],
+            limbs = [.. cut.Select(c => c.Limbs)];
+        var (seconds, big) = (cut.Sum(c => c.Seconds), cut.Sum(c => (double)c.BigCuts));
         // Trees differ from the class mean they were made from; what is solved is right for that mean.
         var scale = trees.Average(t => t.Tree.FloralBuds) is > 0 and var made ? decision.Standing.Mean / made : 1;
         if (rate is not null && !combination.ContainsKey(rate) && decision.Kind == DecisionKind.Reduce)

@@ -175,18 +175,21 @@ public sealed class TreePruning
         var engine = new CuttingEngine(prepared, Left, allowance, settings, limits);
         for (var i = 0; i < _ends.Length; i++)
             _ends[i] = engine.Carry(i);
-        Cuts = engine.Cuts;
+        (Cuts, Steps, BigCuts, Seconds) = (engine.Cuts, engine.Steps, engine.BigCuts, engine.Seconds);
         FirstNextWinter = [.. engine.ThickLeft.Where(t => Left.Stands(t.Branch))];
     }
 
     /// <summary>The cuts in order.</summary>
     public IReadOnlyList<TreeCut> Cuts { get; }
 
+    /// <summary>What each step came to, in their order.</summary>
+    internal IReadOnlyList<StepTally> Steps { get; }
+
     /// <summary>How many of them are big by the system's measure.</summary>
-    public int BigCuts => Cuts.Count(c => c.DiameterMm >= _rules.System.Caps.BigCutMm);
+    public int BigCuts { get; }
 
     /// <summary>Seconds the tree takes.</summary>
-    public double Seconds => _rules.System.Labour.BaseSeconds + Cuts.Sum(c => _rules.Seconds(c.StepId));
+    public double Seconds { get; }
 
     /// <summary>Limbs too thick for their place that stay, thickest first, with the reason.</summary>
     public IReadOnlyList<ThickLimb> FirstNextWinter { get; }

@@ -204,14 +204,14 @@ public sealed class PruningRules
         };
     }
 
-    private static ReadyStep Ready(CuttingStep step, ILookup<string, string> orders, RuleNames names) =>
-        Ready(step, Selector.Parse(step.Find, names), orders[step.Id].LastOrDefault() ?? step.First, names);
-
-    private static ReadyStep Ready(CuttingStep step, Selector find, string order, RuleNames names) =>
-        new(
+    private static ReadyStep Ready(CuttingStep step, ILookup<string, string> orders, RuleNames names)
+    {
+        names.Settle();
+        var find = Selector.Parse(step.Find, names);
+        return new(
             step,
             find,
-            RuleParser.ParseOrder(order, find.Subject, names),
+            RuleParser.ParseOrder(orders[step.Id].LastOrDefault() ?? step.First, find.Subject, names),
             step.Most is null ? null : RuleParser.Parse(step.Most, Subject.Tree, names, Dimension.Number),
             [
                 .. step.Limits.Select(l =>
@@ -221,8 +221,10 @@ public sealed class PruningRules
                     )
                 ),
             ],
-            step.Cut.Leave is null ? null : RuleParser.Parse(step.Cut.Leave, find.Subject, names, Dimension.Length)
+            step.Cut.Leave is null ? null : RuleParser.Parse(step.Cut.Leave, find.Subject, names, Dimension.Length),
+            names.Settle()
         );
+    }
 }
 
 /// <summary>A step with its rules made ready.</summary>
@@ -232,11 +234,13 @@ public sealed class PruningRules
 /// <param name="Most">How many at most; null for all.</param>
 /// <param name="Limits">Fewer in some places.</param>
 /// <param name="Leave">What a cut leaves, metres; null where its kind tells.</param>
+/// <param name="Asks">Settings any of these asks for, by their places.</param>
 internal sealed record ReadyStep(
     CuttingStep Step,
     Selector Find,
     IReadOnlyList<(Rule Key, bool Down)> First,
     Rule? Most,
     IReadOnlyList<(Rule Where, Rule Most)> Limits,
-    Rule? Leave
+    Rule? Leave,
+    IReadOnlyList<int> Asks
 );

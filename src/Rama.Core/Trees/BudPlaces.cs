@@ -1,7 +1,14 @@
+using System.Collections.Immutable;
+
 namespace Rama.Core.Trees;
 
 /// <summary>Puts buds on wood the way a crop bears.</summary>
-internal sealed class BudPlaces(List<Branch> wood, TreeDraw draw, BearingWood bearing, int perSite)
+/// <param name="wood">The wood of the tree; darts are added.</param>
+/// <param name="draw">Where chance comes from.</param>
+/// <param name="bearing">How the crop bears.</param>
+/// <param name="perSite">Buds at one place.</param>
+/// <param name="buds">About how many places there will be.</param>
+internal sealed class BudPlaces(List<Branch> wood, TreeDraw draw, BearingWood bearing, int perSite, int buds)
 {
     // Which side and strength buds have: assumptions, seen in which fall first.
     private const double UpperShare = 0.35,
@@ -11,12 +18,13 @@ internal sealed class BudPlaces(List<Branch> wood, TreeDraw draw, BearingWood be
         BareShare = 0.14,
         TowardsTip = 0.7;
 
-    private readonly List<BudSite> _sites = [];
+    private readonly ImmutableArray<BudSite>.Builder _sites = ImmutableArray.CreateBuilder<BudSite>(buds);
     private int _placed,
         _here;
     private double _along;
 
-    public IReadOnlyList<BudSite> Sites => _sites;
+    /// <summary>All that were placed; afterwards no more can be.</summary>
+    public ImmutableArray<BudSite> Placed() => _sites.DrainToImmutable();
 
     /// <summary>Puts so many buds on a branch.</summary>
     public void Place(Branch branch, int buds, bool floral)

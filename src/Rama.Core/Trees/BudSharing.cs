@@ -9,6 +9,8 @@ internal sealed class BudSharing(double innerBuds, TreeDraw draw, BudPlaces buds
     // How much limbs of a size differ in buds: assumption.
     private const double BudNoiseCv = 0.35;
 
+    private static readonly Lognormal BudNoise = new(new(1, BudNoiseCv));
+
     /// <summary>Shares them by cross-section, or as counted where each limb was.</summary>
     public void Share(TreeToGrow tree, List<GrownLimb> limbs)
     {
@@ -18,7 +20,7 @@ internal sealed class BudSharing(double innerBuds, TreeDraw draw, BudPlaces buds
             .Select(l =>
                 counted
                     ? l.FloralBuds!.Value
-                    : l.Branch.CrossSectionCm2 * (l.Inner ? innerBuds : 1) * draw.Positive(new(1, BudNoiseCv))
+                    : l.Branch.CrossSectionCm2 * (l.Inner ? innerBuds : 1) * draw.Positive(BudNoise)
             )
             .ToArray();
         var floral = Shared(tree.FloralBuds, parts);

@@ -41,7 +41,7 @@ public enum SiteKind
 /// <param name="Fat">Whether it is strong; thin ones bear small fruit and go first.</param>
 /// <param name="Floral">Whether it flowers; only those are counted.</param>
 /// <param name="Count">How many are counted here: a cherry spur carries several flower buds.</param>
-public sealed record BudSite(
+public readonly record struct BudSite(
     int Id,
     int Branch,
     double AtM,

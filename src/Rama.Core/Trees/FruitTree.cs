@@ -44,6 +44,7 @@ internal sealed class TreeIndex
     public TreeIndex(FruitTree tree)
     {
         var (wood, buds) = (tree.Branches, tree.Buds);
+        (Lengths, FloralOn) = (new double[wood.Length], new int[wood.Length]);
         LimbOf = new int[wood.Length];
         LeaderOf = new int[wood.Length];
         for (var i = 0; i < wood.Length; i++)
@@ -54,6 +55,7 @@ internal sealed class TreeIndex
                     "Branches must be listed by their numbers, each after the one it grows on.",
                     nameof(tree)
                 );
+            Lengths[i] = branch.LengthM;
             LimbOf[i] =
                 branch.Kind == BranchKind.Limb ? i
                 : branch.Parent is { } on ? LimbOf[on]
@@ -82,7 +84,11 @@ internal sealed class TreeIndex
                 continue;
             floral.Add(bud.Id);
             FloralBuds += bud.Count;
+            FloralOn[bud.Branch] += bud.Count;
         }
+        for (var i = wood.Length - 1; i >= 0; i--)
+            if (wood[i].Parent is { } on)
+                FloralOn[on] += FloralOn[i];
         Floral = [.. floral];
     }
 
@@ -109,6 +115,12 @@ internal sealed class TreeIndex
                 groups[on][counts[on]++] = i;
         return groups;
     }
+
+    /// <summary>Length of each branch, metres.</summary>
+    public double[] Lengths { get; }
+
+    /// <summary>Floral buds on each branch and what grows on it.</summary>
+    public int[] FloralOn { get; }
 
     public int[][] Children { get; }
 

@@ -16,6 +16,8 @@ internal static class LimbDiameters
         LeastFit = 0.6,
         MostFit = 1.6;
 
+    private static readonly Lognormal Area = new(new(1, AreaCv));
+
     /// <summary>Draws them.</summary>
     /// <param name="limbs">How many.</param>
     /// <param name="counts">What the trees have in the mean and spread.</param>
@@ -30,11 +32,12 @@ internal static class LimbDiameters
         var tie = between <= 0 ? 1 : Math.Min(1, Math.Sqrt(MostBetween * Square(limb.Cv) / between));
         var within = Math.Sqrt(Math.Max(0, Square(limb.Cv) - tie * tie * between));
 
+        Lognormal drawnFrom = new(new(limb.Mean, within));
         var diameters = new double[limbs];
         for (var i = 0; i < limbs; i++)
-            diameters[i] = draw.Positive(new(limb.Mean, within));
+            diameters[i] = draw.Positive(drawnFrom);
         var drawn = diameters.Sum(Square);
-        var area = draw.Positive(new(1, AreaCv)) * Math.PI * trunkMm * trunkMm / 400 / counts.TcsaCm2.Mean;
+        var area = draw.Positive(Area) * Math.PI * trunkMm * trunkMm / 400 / counts.TcsaCm2.Mean;
         var carried = counts.Limbs.Mean * Square(limb.Mean) * (1 + Square(limb.Cv)) * area;
         if (!(drawn > 0 && carried > 0 && double.IsFinite(carried)))
             return diameters;

@@ -18,6 +18,8 @@ internal sealed class LimbGrowth(TypicalTree shape, TreePlace place, TreeDraw dr
         OutwardSdDeg = 40;
     private const int RunPieces = 5;
 
+    private static readonly Lognormal Length = new(new(1, LengthCv));
+
     /// <summary>Grows them on their leaders.</summary>
     public List<GrownLimb> Grow(TreeToGrow tree, List<Stem> stems)
     {
@@ -62,7 +64,7 @@ internal sealed class LimbGrowth(TypicalTree shape, TreePlace place, TreeDraw dr
         if (shape.Layout == LeaderLayout.Vase && shape.RiseLowDeg > UprightFromDeg)
             azimuth = stem.Branch.AzimuthDeg + winding.Normal() * OutwardSdDeg;
         var length = Math.Clamp(
-            limb.DiameterMm * shape.MetresPerMm * (1 + 0.12 * draw.Normal()) * winding.Positive(new(1, LengthCv)),
+            limb.DiameterMm * shape.MetresPerMm * (1 + 0.12 * draw.Normal()) * winding.Positive(Length),
             0.15,
             Math.Max(0.5, place.RowSpacingM * 0.45)
         );

@@ -14,18 +14,16 @@ public sealed class RemainingTree
     public const double StubM = 0.1;
 
     private readonly double[] _left;
-    private readonly bool[] _buds;
+    private readonly bool[] _gone;
+    private readonly int[] _floralOn;
     private double _heightM = double.NaN;
 
     /// <summary>The tree before any cut.</summary>
     public RemainingTree(FruitTree tree)
     {
         Tree = tree;
-        _left = new double[tree.Branches.Length];
-        for (var i = 0; i < _left.Length; i++)
-            _left[i] = tree.Branches[i].LengthM;
-        _buds = new bool[tree.Buds.Length];
-        Array.Fill(_buds, true);
+        (_left, _floralOn) = ([.. tree.Index.Lengths], [.. tree.Index.FloralOn]);
+        _gone = new bool[tree.Buds.Length];
         FloralBuds = tree.FloralBuds;
         Limbs = tree.Index.Limbs.Length;
     }
@@ -33,7 +31,7 @@ public sealed class RemainingTree
     private RemainingTree(RemainingTree from)
     {
         (Tree, FloralBuds, Limbs, WoodCutCm3) = (from.Tree, from.FloralBuds, from.Limbs, from.WoodCutCm3);
-        (_left, _buds) = ([.. from._left], [.. from._buds]);
+        (_left, _floralOn, _gone) = ([.. from._left], [.. from._floralOn], [.. from._gone]);
     }
 
     /// <summary>The tree as it grew.</summary>
@@ -61,7 +59,7 @@ public sealed class RemainingTree
     public bool Stands(int branch) => _left[branch] > Math.Min(StubM, Tree.Branches[branch].LengthM / 2);
 
     /// <summary>Whether a bud stands.</summary>
-    public bool BudStands(int bud) => _buds[bud];
+    public bool BudStands(int bud) => !_gone[bud];
 
     /// <summary>The same tree, to be cut on its own.</summary>
     public RemainingTree Copy() => new(this);
@@ -69,13 +67,16 @@ public sealed class RemainingTree
     /// <summary>Floral buds standing on a branch and what grows on it, beyond some metres from its base.</summary>
     public int FloralOn(int branch, double beyondM = 0)
     {
+        // All of a branch is asked for at almost every cut, so that it is kept.
+        if (beyondM <= 0)
+            return _floralOn[branch];
         var count = 0;
         foreach (var bud in Tree.Index.Buds[branch])
-            if (_buds[bud] && Tree.Buds[bud] is { Floral: true } site && site.AtM >= beyondM)
+            if (!_gone[bud] && Tree.Buds[bud] is { Floral: true } site && site.AtM >= beyondM)
                 count += site.Count;
         foreach (var child in Tree.Index.Children[branch])
             if (_left[child] > 0 && Tree.Branches[child].AtM >= beyondM)
-                count += FloralOn(child);
+                count += _floralOn[child];
         return count;
     }
 
@@ -112,13 +113,16 @@ public sealed class RemainingTree
     /// <summary>Takes a bud off, or all that sit at its place.</summary>
     public CutLoss RubOff(int bud)
     {
-        if (!_buds[bud])
+        if (_gone[bud])
             return default;
-        _buds[bud] = false;
-        if (!Tree.Buds[bud].Floral)
+        _gone[bud] = true;
+        var site = Tree.Buds[bud];
+        if (!site.Floral)
             return default;
-        FloralBuds -= Tree.Buds[bud].Count;
-        return new(Tree.Buds[bud].Count, 0, 0, false);
+        FloralBuds -= site.Count;
+        for (int? on = site.Branch; on is { } branch; on = Tree.Branches[branch].Parent)
+            _floralOn[branch] -= site.Count;
+        return new(site.Count, 0, 0, false);
     }
 
     private void Shorten(int branch, double leaveM)
@@ -133,7 +137,7 @@ public sealed class RemainingTree
         if (wood.Kind == BranchKind.Limb && stood && !Stands(branch))
             Limbs--;
         foreach (var bud in Tree.Index.Buds[branch])
-            if (_buds[bud] && Tree.Buds[bud].AtM > leaveM)
+            if (!_gone[bud] && Tree.Buds[bud].AtM > leaveM)
                 RubOff(bud);
         foreach (var child in Tree.Index.Children[branch])
             if (_left[child] > 0 && Tree.Branches[child].AtM > leaveM)

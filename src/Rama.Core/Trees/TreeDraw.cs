@@ -36,19 +36,11 @@ internal sealed class TreeDraw(int seed)
         }
     }
 
-    /// <summary>
-    /// Lognormal of a mean and coefficient of variation: what cannot be below zero and is now and then large.
-    /// </summary>
-    public double Positive(Spread of) => Positive(of, Normal());
+    /// <summary>Lognormal of a mean and spread.</summary>
+    public double Positive(Spread of) => Positive(new Lognormal(of));
 
-    /// <summary>The same for a standard normal drawn before, so that two amounts can go together.</summary>
-    public static double Positive(Spread of, double normal)
-    {
-        if (of.Mean <= 0 || of.Cv <= 0)
-            return Math.Max(0, of.Mean);
-        var variance = Math.Log(1 + of.Cv * of.Cv);
-        return Math.Exp(Math.Log(of.Mean) - variance / 2 + Math.Sqrt(variance) * normal);
-    }
+    /// <summary>Lognormal.</summary>
+    public double Positive(in Lognormal of) => of.At(Normal());
 
     /// <summary>A whole number of that mean: up or down by chance, so that no mean is lost in rounding.</summary>
     public int Whole(double value) => (int)Math.Floor(value + Uniform());

@@ -10,6 +10,10 @@ public sealed class TreeGenerator
     // How closely buds go with the trunk from tree to tree, as a correlation: assumption.
     private const double BudsToTrunk = 0.7;
 
+    // Room for a tree's wood and bud places, so that few trees outgrow it.
+    private const int PiecesPerLimb = 4;
+    private const double MorePlaces = 1.15;
+
     private readonly TypicalTree _shape;
     private readonly TreePlace _place;
 
@@ -28,11 +32,11 @@ public sealed class TreeGenerator
     {
         var draw = new TreeDraw(seed);
         var vigour = draw.Normal();
-        var trunkMm = Math.Sqrt(TreeDraw.Positive(counts.TcsaCm2, vigour) * 400 / Math.PI);
+        var trunkMm = Math.Sqrt(new Lognormal(counts.TcsaCm2).At(vigour) * 400 / Math.PI);
         var limbs = Math.Max(0, draw.Whole(counts.Limbs.Mean * (1 + counts.Limbs.Cv * draw.Normal())));
         var diameters = LimbDiameters.Draw(limbs, counts, trunkMm, draw);
         var budsToo = BudsToTrunk * vigour + Math.Sqrt(1 - BudsToTrunk * BudsToTrunk) * draw.Normal();
-        var buds = draw.Whole(TreeDraw.Positive(counts.FloralBuds, budsToo));
+        var buds = draw.Whole(new Lognormal(counts.FloralBuds).At(budsToo));
         var height = Math.Max(_shape.TrunkM + 0.2, draw.Positive(counts.HeightM));
         LimbToGrow[] toGrow = [.. diameters.Select(d => new LimbToGrow(d, draw.Happens(counts.ForkShare), null))];
         return Grow(new(trunkMm, counts.Leaders, height, toGrow, buds, counts.FloralShare), seed, draw);
@@ -48,14 +52,15 @@ public sealed class TreeGenerator
 
     private FruitTree Grow(TreeToGrow tree, int seed, TreeDraw draw)
     {
-        var wood = new List<Branch>(tree.Limbs.Count * 2 + 4);
+        var wood = new List<Branch>(tree.Limbs.Count * PiecesPerLimb + 4);
         // How wood winds is drawn apart: it must not change what is counted on a tree.
         TreeDraw winding = new(~seed);
         var stems = new LeaderGrowth(_shape, _place, draw, winding, wood).Grow(tree);
         var limbs = new LimbGrowth(_shape, _place, draw, winding, wood).Grow(tree, stems);
-        var buds = new BudPlaces(wood, draw, _shape.Bearing, _shape.BudsPerSite);
+        var places = tree.FloralBuds / (tree.FloralShare is > 0 and < 1 ? tree.FloralShare : 1) / _shape.BudsPerSite;
+        var buds = new BudPlaces(wood, draw, _shape.Bearing, _shape.BudsPerSite, (int)(places * MorePlaces));
         if (limbs.Count > 0)
             new BudSharing(stems.Any(s => s.Inner) ? _shape.InnerBuds : 1, draw, buds).Share(tree, limbs);
-        return new(_place, tree.TrunkMm, [.. wood], [.. buds.Sites]);
+        return new(_place, tree.TrunkMm, [.. wood], buds.Placed());
     }
 }

@@ -179,6 +179,20 @@ public sealed class PrescriptionTests
     }
 
     // 20 to 25 mm on spindles, common practice, no source; the pack's 22 mm stays while another saves nobody a second.
+    /// <summary>Typical trees asked for again are kept: they are the ones that would be grown anew.</summary>
+    [Fact]
+    public void Asked_for_again_and_again_it_is_the_same()
+    {
+        // The first grows its trees, the second keeps them, the third has them, and 40 others put them out again.
+        double[] Told(double toLeave) => [.. Of(180, toLeave).Cuts.SelectMany(c => (double[])[c.CutsPerTree, c.Drop])];
+        double[] asked = [110, 100, 90, 110, 100, 90];
+        var first = asked.Take(3).Select(Told).ToList();
+        Assert.Equal(first, asked.Skip(3).Select(Told));
+        for (var i = 0; i < 40; i++)
+            _ = (Of(200 + i), Of(200 + i));
+        Assert.Equal(first, asked.Take(3).Select(Told));
+    }
+
     [Fact]
     public void A_limit_that_gains_nothing_stays_as_the_pack_has_it() => Assert.Equal(22, Of(180).InForce["big-from"]);
 

@@ -1,3 +1,6 @@
+using CsCheck;
+using Rama.Core.Prescribe;
+using Rama.Core.Systems;
 using Rama.Core.Trees;
 
 namespace Rama.Core.Tests.Trees;
@@ -31,6 +34,36 @@ public sealed class RemainingTreeTests
         Assert.Equal((8, 1), (tree.FloralBuds, tree.Limbs));
         Assert.Equal(default, tree.Cut(limb, 0.5));
     }
+
+    /// <summary>What is kept of a branch is what a count of its standing buds finds, whatever was cut before.</summary>
+    [Fact]
+    public void Buds_on_a_branch_are_those_that_stand_on_it_and_on_what_grows_on_it() =>
+        Gen.Select(Gen.Int[0, 500], Gen.Select(Gen.Int, Gen.Double[0, 0.6], Gen.Bool).Array[0, 25])
+            .Sample(
+                (seed, cuts) =>
+                {
+                    var system = TrainingSystem.Shipped[seed % TrainingSystem.Shipped.Count];
+                    var stock = TreeStock.Usual(system, new(system.Form.Typical.Buds, null, null), null);
+                    var grown = new TreeGenerator(stock.Shape, stock.Place).Make(stock.Classes[0].Counts, seed);
+                    var tree = new RemainingTree(grown);
+                    foreach (var (at, leave, rubs) in cuts)
+                        if (rubs)
+                            tree.RubOff((at & int.MaxValue) % grown.Buds.Length);
+                        else
+                            tree.Cut((at & int.MaxValue) % grown.Branches.Length, leave);
+                    var copy = tree.Copy();
+                    foreach (var branch in grown.Branches)
+                    {
+                        var counted = grown
+                            .Buds.Where(b => b.Floral && tree.BudStands(b.Id) && Carries(branch.Id, b.Branch))
+                            .Sum(b => b.Count);
+                        Assert.Equal((counted, counted), (tree.FloralOn(branch.Id), copy.FloralOn(branch.Id)));
+                    }
+                    bool Carries(int branch, int? on) =>
+                        on is { } wood && (wood == branch || Carries(branch, grown.Branches[wood].Parent));
+                },
+                iter: 200
+            );
 
     [Fact]
     public void Wood_is_the_volume_of_what_tapers()

@@ -27,9 +27,22 @@ internal sealed record RuleNames(
     /// </summary>
     internal const int MostPartsOfAll = 2_000;
 
+    private readonly SortedSet<int> _asked = [];
     private int _read;
 
     public static RuleNames None => new(new Dictionary<string, (int, Dimension)>(), new Dictionary<string, string>());
+
+    /// <summary>Notes that a rule asks for a setting.</summary>
+    /// <param name="place">Its place among the settings.</param>
+    internal void Ask(int place) => _asked.Add(place);
+
+    /// <summary>Places of the settings that rules read since the last time ask for.</summary>
+    internal IReadOnlyList<int> Settle()
+    {
+        int[] asked = [.. _asked];
+        _asked.Clear();
+        return asked;
+    }
 
     /// <summary>Counts parts read with these names.</summary>
     /// <exception cref="RuleException">They are too many.</exception>
@@ -250,6 +263,7 @@ internal sealed class RuleParser
         if (_names.Settings.TryGetValue(token, out var setting))
         {
             var place = setting.Place;
+            _names.Ask(place);
             return new(setting.Dimension, (in RuleScope s) => s.Settings[place]);
         }
         if (_names.Terms.TryGetValue(token, out var term))
