@@ -41,7 +41,11 @@ builder.Services.AddMemoryCache();
 // Half the cores are left to those who ask for a page meanwhile.
 builder.Services.AddSingleton(new HeavyWork(Math.Max(1, Environment.ProcessorCount / 2)));
 builder
-    .Services.AddScoped<PlanCache>()
+    .Services.AddSingleton<PlanTurns>()
+    .AddSingleton<SeasonDesk>()
+    .AddScoped<PlanCache>()
+    .AddScoped<SeasonPage>()
+    .AddScoped<KeptSeason>()
     .AddScoped<SeasonLines>()
     .AddScoped<PlantingYears>()
     .AddScoped<EstateWorks>()

@@ -12,6 +12,9 @@ public sealed class EstateScope
     /// <summary>The estate at hand; none is seen while it is empty.</summary>
     public Guid EstateId { get; set; }
 
+    /// <summary>Whether what is saved is nothing anybody has to hear of (<see cref="SaveSignal"/>).</summary>
+    public bool IsQuiet { get; set; }
+
     /// <summary>The person at work; null for Rama itself.</summary>
     public Author? Author { get; set; }
 

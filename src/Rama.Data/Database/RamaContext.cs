@@ -12,6 +12,7 @@ using Rama.Data.People;
 using Rama.Data.Plan;
 using Rama.Data.Prescribe;
 using Rama.Data.Result;
+using Rama.Data.Season;
 using Rama.Data.Target;
 using Rama.Data.Training;
 using Rama.Data.Training.Rework;
@@ -55,6 +56,12 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
 
     /// <summary>One a planting and season: target, settings, count, cutting.</summary>
     public DbSet<SeasonPlanRecord> SeasonPlans => Set<SeasonPlanRecord>();
+
+    /// <summary>The season page as it was last worked out, without its lines.</summary>
+    public DbSet<KeptSeasonRecord> KeptSeasons => Set<KeptSeasonRecord>();
+
+    /// <summary>Its lines, one a planting.</summary>
+    public DbSet<KeptLineRecord> KeptLines => Set<KeptLineRecord>();
 
     /// <summary>Every target proposed or set; written once.</summary>
     public DbSet<TargetVersionRecord> TargetVersions => Set<TargetVersionRecord>();
@@ -186,6 +193,8 @@ public sealed class RamaContext(DbContextOptions<RamaContext> options, EstateSco
         builder.Entity<ChangeRecord>().HasQueryFilter(c => c.EstateId == EstateId);
         builder.Entity<InvitationRecord>().HasQueryFilter(i => i.EstateId == EstateId);
         builder.Entity<MachineTokenRecord>().HasQueryFilter(t => t.EstateId == EstateId);
+        builder.Entity<KeptSeasonRecord>().HasQueryFilter(s => s.EstateId == EstateId);
+        builder.Entity<KeptLineRecord>().HasQueryFilter(l => l.EstateId == EstateId);
         builder.Entity<BatchRecord>().HasQueryFilter(b => b.EstateId == EstateId);
     }
 }

@@ -36,10 +36,19 @@ public static class RamaDatabase
                             new HistoryInterceptor(
                                 provider.GetRequiredService<EstateScope>(),
                                 provider.GetRequiredService<TimeProvider>()
+                            ),
+                            new SignalledSave(
+                                provider.GetRequiredService<EstateScope>(),
+                                provider.GetRequiredService<SaveSignal>()
+                            ),
+                            new SignalledTransaction(
+                                provider.GetRequiredService<EstateScope>(),
+                                provider.GetRequiredService<SaveSignal>()
                             )
                         )
             )
             .AddScoped<EstateScope>()
+            .AddSingleton<SaveSignal>()
             .AddScoped<EstateStore>()
             .AddScoped<CatalogueStore>()
             .AddSingleton<OwnSystems>()
@@ -68,6 +77,7 @@ public static class RamaDatabase
             .AddScoped<WorkerStore>()
             .AddScoped<CrewStore>()
             .AddScoped<SeasonStore>()
+            .AddScoped<KeptSeasonStore>()
             .AddScoped<PassStore>()
             .AddScoped<TrainingStore>()
             .AddScoped<ReworkStore>()

@@ -2119,6 +2119,64 @@ namespace Rama.Data.Migrations
                         });
                 });
 
+            modelBuilder.Entity("Rama.Data.Season.KeptLineRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<Guid>("PlantingId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("planting_id");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<long>("PlanVersion")
+                        .HasColumnType("bigint")
+                        .HasColumnName("plan_version");
+
+                    b.Property<long>("PlantingVersion")
+                        .HasColumnType("bigint")
+                        .HasColumnName("planting_version");
+
+                    b.Property<string>("Told")
+                        .IsRequired()
+                        .HasColumnType("json")
+                        .HasColumnName("told");
+
+                    b.Property<int>("Turn")
+                        .HasColumnType("integer")
+                        .HasColumnName("turn");
+
+                    b.HasKey("EstateId", "PlantingId", "Season")
+                        .HasName("pk_kept_lines");
+
+                    b.ToTable("kept_lines", (string)null);
+                });
+
+            modelBuilder.Entity("Rama.Data.Season.KeptSeasonRecord", b =>
+                {
+                    b.Property<Guid>("EstateId")
+                        .HasColumnType("uuid")
+                        .HasColumnName("estate_id");
+
+                    b.Property<int>("Season")
+                        .HasColumnType("integer")
+                        .HasColumnName("season");
+
+                    b.Property<string>("Told")
+                        .IsRequired()
+                        .HasColumnType("json")
+                        .HasColumnName("told");
+
+                    b.HasKey("EstateId", "Season")
+                        .HasName("pk_kept_seasons");
+
+                    b.ToTable("kept_seasons", (string)null);
+                });
+
             modelBuilder.Entity("Rama.Data.Target.TargetVersionRecord", b =>
                 {
                     b.Property<Guid>("EstateId")
@@ -2968,6 +3026,26 @@ namespace Rama.Data.Migrations
                         .OnDelete(DeleteBehavior.Cascade)
                         .IsRequired()
                         .HasConstraintName("fk_season_results_plantings_estate_id_planting_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Season.KeptLineRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.PlantingRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId", "PlantingId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_kept_lines_plantings_estate_id_planting_id");
+                });
+
+            modelBuilder.Entity("Rama.Data.Season.KeptSeasonRecord", b =>
+                {
+                    b.HasOne("Rama.Data.Estate.EstateRecord", null)
+                        .WithMany()
+                        .HasForeignKey("EstateId")
+                        .OnDelete(DeleteBehavior.Cascade)
+                        .IsRequired()
+                        .HasConstraintName("fk_kept_seasons_estates_estate_id");
                 });
 
             modelBuilder.Entity("Rama.Data.Target.TargetVersionRecord", b =>

@@ -1,6 +1,7 @@
 using Microsoft.EntityFrameworkCore;
 using Rama.Core.Estate;
 using Rama.Data.Database;
+using Rama.Data.Estate;
 using Rama.Data.Plan;
 
 namespace Rama.Data.Season;
@@ -49,6 +50,18 @@ public sealed class SeasonStore(RamaContext database)
                 blocks[p.BlockId].Code
             )),
         ];
+    }
+
+    /// <summary>How many plantings there are.</summary>
+    public Task<int> CountAsync(CancellationToken cancel) => database.Plantings.CountAsync(cancel);
+
+    /// <summary>Plantings as they are told, before anything is worked out.</summary>
+    public async Task<IReadOnlyList<PlantingRecord>> BareAsync(CancellationToken cancel)
+    {
+        // Not joined, as above.
+        await database.Sites.LoadAsync(cancel);
+        await database.Blocks.LoadAsync(cancel);
+        return await database.Plantings.OrderBy(p => p.Code).ToListAsync(cancel);
     }
 
     /// <summary>The seasons there are plans of, and the one at hand, the latest first.</summary>

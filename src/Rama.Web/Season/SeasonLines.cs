@@ -10,6 +10,7 @@ using Rama.Core.Result.Learning;
 using Rama.Core.Season;
 using Rama.Core.Weather;
 using Rama.Data.Plan;
+using Rama.Data.Season;
 using Rama.Web.Check;
 using Rama.Web.Passes;
 
@@ -24,20 +25,15 @@ internal sealed class SeasonLines(PlanCache plans)
             .. (await plans.ReadAsync("season", season, current, PlannedPlanting.Of, cancel)).Select(p =>
                 p.Told with
                 {
-                    SiteId = p.Version.SiteId,
-                    Site = p.Version.Site,
-                    Block = p.Version.Block,
+                    Version = p.Version,
                 }
             ),
         ];
 }
 
-/// <summary>A planting with what its plan comes to.</summary>
+/// <summary>A planting with what its plan comes to, of which version, and where it stands now.</summary>
 internal sealed record PlannedPlanting(
-    Guid Id,
-    Guid SiteId,
-    string Site,
-    string Block,
+    PlantingVersion Version,
     string Crop,
     int YearPlanted,
     int Rows,
@@ -46,6 +42,15 @@ internal sealed record PlannedPlanting(
     ProgrammeFacts? Facts
 )
 {
+    /// <summary>Its identifier.</summary>
+    public Guid Id => Version.Id;
+
+    /// <summary>Site of its block.</summary>
+    public Guid SiteId => Version.SiteId;
+
+    /// <summary>Name of the site.</summary>
+    public string Site => Version.Site;
+
     /// <summary>Trees by row; empty where rows are not listed.</summary>
     public IReadOnlyDictionary<int, double> TreesByRow => Facts?.TreesByRow ?? new Dictionary<int, double>();
 
@@ -53,8 +58,8 @@ internal sealed record PlannedPlanting(
     public SeasonLine InTurn(WorkAhead? work, IReadOnlyList<PassGlance> passes, CheckGlance? check) =>
         Line with
         {
-            Site = Site,
-            Block = Block,
+            Site = Version.Site,
+            Block = Version.Block,
             Work = work,
             Passes = passes,
             Check = check,
@@ -99,10 +104,7 @@ internal sealed record PlannedPlanting(
             null
         );
         return new(
-            planting.Id,
-            planting.Block.SiteId,
-            line.Site,
-            line.Block,
+            new(planting.Id, planting.Version, stored.Plan.Version, planting.Block.SiteId, line.Site, line.Block),
             plan.Planting?.Variety.Crop ?? "",
             planting.YearPlanted,
             line.Known.Rows,

@@ -34,6 +34,7 @@ namespace Rama.Web.Season;
 /// <param name="Heat">Heat of the season by site and crop.</param>
 /// <param name="Plantings">Plantings in the order of the work: hardy, old and big ones first; those with none ahead
 /// last.</param>
+/// <param name="Pending">What is still being worked out; null where nothing is.</param>
 public sealed record SeasonView(
     string Estate,
     int Season,
@@ -53,8 +54,14 @@ public sealed record SeasonView(
     IReadOnlyDictionary<string, LocalText> Passes,
     IReadOnlyList<SiteWarning> Warnings,
     IReadOnlyList<SiteHeat> Heat,
-    IReadOnlyList<SeasonLine> Plantings
+    IReadOnlyList<SeasonLine> Plantings,
+    SeasonPending? Pending = null
 );
+
+/// <summary>What of a season page is still being worked out; its lines tell what was last known.</summary>
+/// <param name="Left">Plantings still to be worked out; null before it is known.</param>
+/// <param name="Of">Plantings there are.</param>
+public sealed record SeasonPending(int? Left, int Of);
 
 /// <summary>What is told of the estate as a whole, to save.</summary>
 /// <param name="Version">Version it was read at.</param>
@@ -87,6 +94,7 @@ public sealed record SaveEstate(uint Version, EstateEntry Estate);
 /// <param name="Work">When the winter's pruning would be done; null where none is ahead.</param>
 /// <param name="Passes">The passes of its year at a glance; none for another season than the one at hand.</param>
 /// <param name="Check">What checks of finished trees say; null without any.</param>
+/// <param name="IsPending">Whether it was changed since, and is being worked out anew.</param>
 public sealed record SeasonLine(
     Guid Id,
     string Code,
@@ -112,7 +120,8 @@ public sealed record SeasonLine(
     Notice? Reason,
     WorkAhead? Work,
     IReadOnlyList<PassGlance> Passes,
-    CheckGlance? Check
+    CheckGlance? Check,
+    bool IsPending = false
 );
 
 /// <summary>What is known of a planting.</summary>

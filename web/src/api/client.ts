@@ -111,6 +111,7 @@ export type ResultsView = Schemas['ResultsView'];
 export type SessionView = Schemas['SessionView'];
 export type ChangeView = Schemas['ChangeView'];
 export type LedgerGlance = Schemas['LedgerGlance'];
+export type SeasonPending = Schemas['SeasonPending'];
 export type SeasonView = Schemas['SeasonView'];
 export type SeasonLine = Schemas['SeasonLine'];
 export type Stage = Schemas['Stage'];

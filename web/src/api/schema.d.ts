@@ -11513,7 +11513,6 @@ export interface components {
             /**
              * Format: int32
              * @description How many are counted here: a cherry spur carries several flower buds.
-             * @default 1
              */
             count: number;
         };
@@ -21590,6 +21589,24 @@ export interface components {
             /** @description The passes of its year at a glance; none for another season than the one at hand. */
             passes: components["schemas"]["PassGlance"][];
             check: null | components["schemas"]["CheckGlance"];
+            /**
+             * @description Whether it was changed since, and is being worked out anew.
+             * @default false
+             */
+            isPending: boolean;
+        };
+        /** @description What of a season page is still being worked out; its lines tell what was last known. */
+        SeasonPending: {
+            /**
+             * Format: int32
+             * @description Plantings still to be worked out; null before it is known.
+             */
+            left: null | number;
+            /**
+             * Format: int32
+             * @description Plantings there are.
+             */
+            of: number;
         };
         /** @description What a planting brought in the seasons on record, as typed. */
         SeasonRecordsEntry: {
@@ -21796,6 +21813,7 @@ export interface components {
              *         last.
              */
             plantings: components["schemas"]["SeasonLine"][];
+            pending: null | components["schemas"]["SeasonPending"];
         };
         /** @description What was wanted of a season when it began, as typed or as its plan said. */
         SeasonWantedEntry: {

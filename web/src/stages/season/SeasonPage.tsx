@@ -2,7 +2,7 @@ import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { Button, Input } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
-import type { CheckGlance, SeasonLine, SeasonView } from '../../api/client';
+import type { CheckGlance, SeasonLine, SeasonPending, SeasonView } from '../../api/client';
 import { LedgerLine } from '../../drawings/LedgerLine';
 import { yearLine } from '../../drawings/yearLine';
 import { Choice } from '../../entry/Field';
@@ -67,7 +67,8 @@ function Season({ season }: { season: SeasonView }) {
     [lines, find, only, sort, all],
   );
   const items = useMemo(() => grouped(shown, group), [shown, group]);
-  const next = nextToDo(lines);
+  // A line that is not worked out yet asks for nothing.
+  const next = nextToDo(lines.filter((l) => !l.isPending));
   const asked = (useLocation().state as { find?: boolean } | null)?.find === true;
   useEffect(() => {
     if (asked) box.current?.querySelector('input')?.focus();
@@ -91,7 +92,7 @@ function Season({ season }: { season: SeasonView }) {
       <div className="season-head">
         <div>
           <h1>
-            {lines.length === 0
+            {lines.every((l) => l.isPending)
               ? season.estate
               : t('season.title', { settled: season.readyForCards, count: lines.length })}
           </h1>
@@ -157,6 +158,7 @@ function Season({ season }: { season: SeasonView }) {
           {t('season.past', { season: season.season })} <Link to="/">{t('season.to-current')}</Link>
         </p>
       )}
+      {season.pending && <Pending pending={season.pending} />}
       <Warnings warnings={season.warnings} most={3} />
       {lines.length === 0 && <SeasonStart />}
       {lines.length > 1 && (
@@ -223,6 +225,17 @@ function Season({ season }: { season: SeasonView }) {
         </>
       )}
     </main>
+  );
+}
+
+/** What is still being worked out, while the lines tell what was last known. */
+function Pending({ pending: { left, of } }: { pending: SeasonPending }) {
+  const { t, number } = useReading();
+  return (
+    <p className="season-pending" role="status" data-test="pending">
+      <progress max={of} value={left === null ? undefined : of - left} aria-label={t('season.pending-progress')} />
+      {left === null ? t('season.pending') : t('season.pending-left', { left: number(left, 0), count: of })}
+    </p>
   );
 }
 
@@ -342,6 +355,7 @@ function Line({
     line.areaHa === null ? null : told(line.areaHa, 'ha', 1),
     severalSites && line.site,
   ];
+  const unknown = line.isPending && line.ledger === null;
   const todo = line.isInTraining ? 'season.todo-training' : `season.todo-${line.stage}`;
   return (
     <Link to={pathTo(line, search)} className="season-line" data-test={`planting-${line.code}`}>
@@ -350,10 +364,11 @@ function Line({
         <span className="small dim season-about">{about.filter(Boolean).join(' · ')}</span>
       </span>
       <span>
-        <span className={`season-verdict verdict-${line.decision ?? 'none'}`}>{verdict(line, t)}</span>
+        {line.isPending && <span className="small dim">{t('season.pending-line')}</span>}
+        {!unknown && <span className={`season-verdict verdict-${line.decision ?? 'none'}`}>{verdict(line, t)}</span>}
         <span className="small season-reason">
           {line.stage === 'decide' && <strong>{t('season.todo-decide')} </strong>}
-          {line.reason ? say(line.reason) : line.stage !== 'decide' && t(todo)}
+          {line.reason ? say(line.reason) : line.stage !== 'decide' && !unknown && t(todo)}
         </span>
         {line.check && <Checked check={line.check} />}
         {line.work?.reason && <span className="small season-late">{say(line.work.reason)}</span>}
@@ -362,7 +377,7 @@ function Line({
         {line.ledger ? (
           <LedgerLine ledger={line.ledger} scale={scale} />
         ) : (
-          <span className="small dim">{t(line.isInTraining ? 'season.no-crop' : 'season.no-target')}</span>
+          !unknown && <span className="small dim">{t(line.isInTraining ? 'season.no-crop' : 'season.no-target')}</span>
         )}
         {line.passes.length > 0 && (
           <span className="season-strip" aria-hidden>

@@ -14,6 +14,8 @@ export function useSeason() {
   const season = useChosenSeason();
   return useQuery({
     queryKey: ['season', season],
+    // What is still being worked out is asked for again until it is there.
+    refetchInterval: (query) => (query.state.data?.pending ? 1000 : false),
     queryFn: () => answered(api.GET('/api/v1/season', { params: { query: season === null ? {} : { season } } })),
   });
 }

@@ -1,0 +1,149 @@
+using System.Collections.Concurrent;
+using Rama.Data.Database;
+using Rama.Data.Season;
+
+namespace Rama.Web.Season;
+
+/// <summary>
+/// Works season pages of large estates out: one at a time for an estate, for all who ask meanwhile, and after a save
+/// before anybody asks. Who asks waits while little is to be done; else they are shown what is kept
+/// (<see cref="KeptSeason"/>) and the work goes on.
+/// </summary>
+internal sealed class SeasonDesk : IDisposable
+{
+    /// <summary>Most plantings whose page is simply worked out for whoever asks.</summary>
+    public const int Few = 60;
+
+    private static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(100),
+        AfterSaves = TimeSpan.FromSeconds(2);
+
+    private readonly IServiceScopeFactory _scopes;
+    private readonly SaveSignal _saves;
+    private readonly IHostApplicationLifetime _life;
+    private readonly ILogger<SeasonDesk> _log;
+    private readonly Lock _lock = new();
+    private readonly Dictionary<(Guid Estate, int? Season), Slot> _slots = [];
+    private readonly ConcurrentDictionary<Guid, bool> _saved = [];
+
+    public SeasonDesk(
+        IServiceScopeFactory scopes,
+        SaveSignal saves,
+        IHostApplicationLifetime life,
+        ILogger<SeasonDesk> log
+    )
+    {
+        (_scopes, _saves, _life, _log) = (scopes, saves, life, log);
+        _saves.Saved += Saved;
+    }
+
+    /// <summary>The page, worked out after it was asked for; null where that takes longer than one may wait.</summary>
+    /// <param name="estate">The estate.</param>
+    /// <param name="season">Season of the page; the one at hand when left out.</param>
+    /// <param name="cancel">Stops waiting; the work goes on.</param>
+    public async Task<SeasonView?> ReadAsync(Guid estate, int? season, CancellationToken cancel)
+    {
+        var (run, before) = Join((estate, season));
+        // One begun earlier may not have seen what was saved just now.
+        if (before is not null)
+        {
+            if (!await before.IsSoonAsync(Patience, cancel))
+                return null;
+            await ((Task)before.View).WaitAsync(cancel).ConfigureAwait(ConfigureAwaitOptions.SuppressThrowing);
+            cancel.ThrowIfCancellationRequested();
+        }
+        return await run.IsSoonAsync(Patience, cancel) ? await run.View.WaitAsync(cancel) : null;
+    }
+
+    /// <summary>Plantings of a page still to be worked out; null before that is known, or where none is.</summary>
+    /// <param name="estate">The estate.</param>
+    /// <param name="season">Season of the page.</param>
+    public int? Left(Guid estate, int? season)
+    {
+        lock (_lock)
+            return _slots.GetValueOrDefault((estate, season))?.Current.Progress.Left;
+    }
+
+    public void Dispose() => _saves.Saved -= Saved;
+
+    private (SeasonRun Run, SeasonRun? Before) Join((Guid Estate, int? Season) key)
+    {
+        lock (_lock)
+        {
+            if (_slots.TryGetValue(key, out var slot))
+                return (slot.Next ??= new(), slot.Current);
+            _slots[key] = slot = new();
+            _ = WorkAsync(key, slot.Current);
+            return (slot.Current, null);
+        }
+    }
+
+    private async Task WorkAsync((Guid Estate, int? Season) key, SeasonRun run)
+    {
+        // Whoever asked goes on at once.
+        await Task.Yield();
+        var stopping = _life.ApplicationStopping;
+        try
+        {
+            await using var scope = _scopes.CreateAsyncScope();
+            var services = scope.ServiceProvider;
+            var at = services.GetRequiredService<EstateScope>();
+            (at.EstateId, at.IsQuiet) = (key.Estate, true);
+            services.GetRequiredService<PlanCache>().Watch(run.Progress);
+            var worked = await services.GetRequiredService<SeasonPage>().WorkAsync(key.Season, stopping);
+            run.End(worked.View);
+            // What nobody changed is kept already.
+            if (!worked.View.IsPast && (run.FollowsSaves || run.Progress.Found is { Result: > 0 }))
+                await services.GetRequiredService<KeptSeason>().KeepAsync(worked, stopping);
+        }
+        catch (Exception e)
+        {
+            run.Fail(e);
+            if (e is not OperationCanceledException)
+                _log.LogWarning(e, "A season page was not worked out");
+        }
+        lock (_lock)
+            if (_slots[key].Next is { } next)
+            {
+                _slots[key] = new(next);
+                _ = WorkAsync(key, next);
+            }
+            else
+                _slots.Remove(key);
+    }
+
+    // Saves come in numbers: one run a while after the first tells of them all.
+    private void Saved(Guid estate)
+    {
+        if (_saved.TryAdd(estate, true))
+            _ = AheadAsync(estate);
+    }
+
+    private async Task AheadAsync(Guid estate)
+    {
+        try
+        {
+            await Task.Delay(AfterSaves, _life.ApplicationStopping);
+            _saved.TryRemove(estate, out _);
+            await using var scope = _scopes.CreateAsyncScope();
+            scope.ServiceProvider.GetRequiredService<EstateScope>().EstateId = estate;
+            if (
+                await scope.ServiceProvider.GetRequiredService<SeasonStore>().CountAsync(_life.ApplicationStopping)
+                > Few
+            )
+                Join((estate, null)).Run.FollowsSaves = true;
+        }
+        catch (Exception e) when (e is not OperationCanceledException)
+        {
+            _log.LogWarning(e, "A season page was not worked out after a save");
+        }
+        catch (OperationCanceledException) { }
+    }
+
+    private sealed record Slot(SeasonRun Current)
+    {
+        public Slot()
+            : this(new SeasonRun()) { }
+
+        public SeasonRun? Next { get; set; }
+    }
+}

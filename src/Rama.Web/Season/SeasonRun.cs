@@ -1,0 +1,40 @@
+namespace Rama.Web.Season;
+
+/// <summary>A season page that is being worked out, apart from those who asked for it.</summary>
+internal sealed class SeasonRun
+{
+    // Worked out while somebody waits.
+    private const int Soon = 20;
+
+    private readonly TaskCompletionSource<SeasonView> _view = new(TaskCreationOptions.RunContinuationsAsynchronously);
+
+    /// <summary>How far it is. It leaves half the cores to those who ask for pages meanwhile.</summary>
+    public PlanProgress Progress { get; } = new() { Cores = Math.Max(1, Environment.ProcessorCount / 2) };
+
+    /// <summary>Whether something was saved before it, so that what it tells may be new.</summary>
+    public bool FollowsSaves { get; set; }
+
+    /// <summary>The page, once it is there.</summary>
+    public Task<SeasonView> View => _view.Task;
+
+    /// <summary>Whether it is there, or little is left to do: asked for at most so long.</summary>
+    /// <param name="patience">How long one waits to know.</param>
+    /// <param name="cancel">Stops it.</param>
+    public async Task<bool> IsSoonAsync(TimeSpan patience, CancellationToken cancel)
+    {
+        if (!View.IsCompleted && !Progress.Found.IsCompleted)
+            await Task.WhenAny(View, Progress.Found, Task.Delay(patience, cancel));
+        return View.IsCompleted || Progress.Left <= Soon;
+    }
+
+    /// <summary>It is there.</summary>
+    public void End(SeasonView view) => _view.TrySetResult(view);
+
+    /// <summary>It could not be worked out.</summary>
+    public void Fail(Exception why)
+    {
+        _view.TrySetException(why);
+        // Seen here: nobody may be waiting.
+        _ = _view.Task.Exception;
+    }
+}
