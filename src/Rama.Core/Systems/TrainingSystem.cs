@@ -66,6 +66,7 @@ public sealed record TrainingSystem(
 {
     // Kept beside the record, not in it: a changed copy would otherwise go on with the rules of the one it was copied
     // from.
+    private static readonly ConditionalWeakTable<TrainingSystem, PassDefinition[]> Listed = [];
     private static readonly ConditionalWeakTable<TrainingSystem, ConcurrentDictionary<string, PruningRules>> Ready = [];
 
     /// <summary>The systems that ship with Rama, <c>Systems/Packs</c>.</summary>
@@ -119,7 +120,9 @@ public sealed record TrainingSystem(
 
     /// <summary>The passes its plantings may have: those all systems share, its own, then the tasks of young
     /// ones.</summary>
-    public IReadOnlyList<PassDefinition> AllPasses() =>
+    public IReadOnlyList<PassDefinition> AllPasses() => Listed.GetValue(this, s => s.ListPasses());
+
+    private PassDefinition[] ListPasses() =>
         [
             .. PassDefinition.All,
             .. (Passes ?? []).Select(p =>

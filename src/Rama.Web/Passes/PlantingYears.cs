@@ -58,6 +58,9 @@ internal sealed class PlantingYears(
         var held = await rework.HeldAsync(cancel);
         GreenTipKin kin = new(plantings);
         var years = plantings
+            .AsParallel()
+            .AsOrdered()
+            .WithCancellation(cancel)
             .Select(p => YearOf(p, sites.GetValueOrDefault(p.SiteId), [.. choices[p.Id]], [.. marks[p.Id]]))
             .ToList();
         // What was logged tells of all plantings: what is expected of each comes first.

@@ -17,14 +17,14 @@ internal sealed class SeasonRun
     /// <summary>The page, once it is there.</summary>
     public Task<SeasonView> View => _view.Task;
 
-    /// <summary>Whether it is there, or little is left to do: asked for at most so long.</summary>
+    /// <summary>Whether it is there, or little is to be done for it: asked for at most so long.</summary>
     /// <param name="patience">How long one waits to know.</param>
     /// <param name="cancel">Stops it.</param>
     public async Task<bool> IsSoonAsync(TimeSpan patience, CancellationToken cancel)
     {
         if (!View.IsCompleted && !Progress.Found.IsCompleted)
             await Task.WhenAny(View, Progress.Found, Task.Delay(patience, cancel));
-        return View.IsCompleted || Progress.Left <= Soon;
+        return View.IsCompleted || Progress.Found is { IsCompleted: true, Result: <= Soon };
     }
 
     /// <summary>It is there.</summary>
