@@ -37,9 +37,13 @@ export async function importFile(step, name, text, table) {
 
 export const lines = (header, rows) => [header, ...rows].join("\r\n") + "\r\n";
 
+export const cookieOf = () => cookie;
+
+export const signIn = () => call("POST", "/session", JSON.stringify({ email, password }));
+
 /** Signs in and goes to work in a new estate. */
 export async function inNewEstate(name) {
-  await call("POST", "/session", JSON.stringify({ email, password }));
+  await signIn();
   const estate = await (
     await call("POST", "/estates", JSON.stringify({ estate: `${name} ${Date.now()}`, season: 2027 }))
   ).json();

@@ -54,7 +54,8 @@ internal static class Replan
         }
     }
 
-    private static T[] Each<T>(Func<int, T> of) => [.. Enumerable.Range(0, Plantings).AsParallel().AsOrdered().Select(of)];
+    private static T[] Each<T>(Func<int, T> of) =>
+        [.. Enumerable.Range(0, Plantings).AsParallel().AsOrdered().Select(of)];
 
     private static (T Result, double Seconds) Timed<T>(Func<T> work)
     {

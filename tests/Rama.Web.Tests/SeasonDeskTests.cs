@@ -85,7 +85,8 @@ public sealed class SeasonDeskTests(RamaApplication application) : IClassFixture
                 join plantings q on (q.estate_id, q.id) = (p.estate_id, p.planting_id) {0} and q.code = 'P7'
                 """,
                 "Kept"
-            ) is double kept
+            )
+                is double kept
             && kept == wanted
         );
     }

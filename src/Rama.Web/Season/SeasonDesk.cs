@@ -5,13 +5,13 @@ using Rama.Data.Season;
 namespace Rama.Web.Season;
 
 /// <summary>
-/// Works season pages of large estates out: one at a time for an estate, for all who ask meanwhile, and after a save
-/// before anybody asks. Who asks waits while little is to be done; else they are shown what is kept
+/// Works season pages out: one at a time for an estate, for all who ask meanwhile. Those of large estates are worked out
+/// after a save before anybody asks; who asks waits while little is to be done, else they are shown what is kept
 /// (<see cref="KeptSeason"/>) and the work goes on.
 /// </summary>
 internal sealed class SeasonDesk : IDisposable
 {
-    /// <summary>Most plantings whose page is simply worked out for whoever asks.</summary>
+    /// <summary>Most plantings whose page one always waits for.</summary>
     public const int Few = 60;
 
     private static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(100),
@@ -36,7 +36,14 @@ internal sealed class SeasonDesk : IDisposable
         _saves.Saved += Saved;
     }
 
-    /// <summary>The page, worked out after it was asked for; null where that takes longer than one may wait.</summary>
+    /// <summary>The page, worked out after it was asked for.</summary>
+    /// <param name="estate">The estate.</param>
+    /// <param name="season">Season of the page; the one at hand when left out.</param>
+    /// <param name="cancel">Stops waiting; the work goes on.</param>
+    public Task<SeasonView> WorkAsync(Guid estate, int? season, CancellationToken cancel) =>
+        Join((estate, season)).Run.View.WaitAsync(cancel);
+
+    /// <summary>The same; null where it takes longer than one may wait.</summary>
     /// <param name="estate">The estate.</param>
     /// <param name="season">Season of the page; the one at hand when left out.</param>
     /// <param name="cancel">Stops waiting; the work goes on.</param>
@@ -92,7 +99,10 @@ internal sealed class SeasonDesk : IDisposable
             var worked = await services.GetRequiredService<SeasonPage>().WorkAsync(key.Season, stopping);
             run.End(worked.View);
             // What nobody changed is kept already.
-            if (!worked.View.IsPast && (run.FollowsSaves || run.Progress.Found is { Result: > 0 }))
+            if (
+                worked is { View.IsPast: false, Versions.Count: > Few }
+                && (run.FollowsSaves || run.Progress.Found is { Result: > 0 })
+            )
                 await services.GetRequiredService<KeptSeason>().KeepAsync(worked, stopping);
         }
         catch (Exception e)

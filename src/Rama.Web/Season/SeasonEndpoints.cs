@@ -48,7 +48,6 @@ internal static class SeasonEndpoints
     private static async Task<Ok<SeasonView>> Season(
         SeasonDesk desk,
         KeptSeason kept,
-        SeasonPage page,
         SeasonStore seasons,
         EstateScope scope,
         CancellationToken cancel,
@@ -56,7 +55,7 @@ internal static class SeasonEndpoints
     ) =>
         TypedResults.Ok(
             await seasons.CountAsync(cancel) <= SeasonDesk.Few
-                ? await page.ReadAsync(season, cancel)
+                ? await desk.WorkAsync(scope.EstateId, season, cancel)
                 : await desk.ReadAsync(scope.EstateId, season, cancel) ?? await kept.ReadAsync(season, cancel)
         );
 

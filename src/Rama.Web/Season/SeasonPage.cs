@@ -19,11 +19,7 @@ internal sealed class SeasonPage(
     EstateChecks checks
 )
 {
-    /// <summary>The page of a season, the one at hand when left out.</summary>
-    public async Task<SeasonView> ReadAsync(int? season, CancellationToken cancel) =>
-        (await WorkAsync(season, cancel)).View;
-
-    /// <summary>The same with the versions its lines rest on.</summary>
+    /// <summary>The page of a season, the one at hand when left out, with the versions its lines rest on.</summary>
     public async Task<WorkedSeason> WorkAsync(int? season, CancellationToken cancel)
     {
         var year = await years.ReadAsync(cancel, season);
