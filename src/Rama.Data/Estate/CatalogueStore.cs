@@ -25,6 +25,7 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope, OwnS
     {
         if (_read is not null)
             return _read;
+        await using var held = await database.HoldAsync(cancel);
         var varieties = await database.OwnVarieties.AsNoTracking().OrderBy(v => v.Name).ToListAsync(cancel);
         var rootstocks = await database.OwnRootstocks.AsNoTracking().OrderBy(r => r.Name).ToListAsync(cancel);
         var systems = await SystemsAsync(cancel);

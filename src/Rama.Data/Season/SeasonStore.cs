@@ -52,6 +52,9 @@ public sealed class SeasonStore(RamaContext database)
         ];
     }
 
+    /// <summary>Keeps one connection for all that is read until it is given back.</summary>
+    public Task<IAsyncDisposable> HoldAsync(CancellationToken cancel) => database.HoldAsync(cancel);
+
     /// <summary>How many plantings there are.</summary>
     public Task<int> CountAsync(CancellationToken cancel) => database.Plantings.CountAsync(cancel);
 

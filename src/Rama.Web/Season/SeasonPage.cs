@@ -22,6 +22,7 @@ internal sealed class SeasonPage(
     /// <summary>The page of a season, the one at hand when left out, with the versions its lines rest on.</summary>
     public async Task<WorkedSeason> WorkAsync(int? season, CancellationToken cancel)
     {
+        await using var held = await seasons.HoldAsync(cancel);
         var year = await years.ReadAsync(cancel, season);
         var estate = year.Estate;
         var catalogue = (await catalogues.ReadAsync(cancel)).Catalogue;
