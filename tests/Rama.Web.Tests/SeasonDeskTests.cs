@@ -3,6 +3,7 @@ using System.Text;
 using System.Text.Json.Nodes;
 using Microsoft.AspNetCore.Mvc.Testing;
 using Npgsql;
+using Rama.Data.People;
 
 namespace Rama.Web.Tests;
 
@@ -89,6 +90,23 @@ public sealed class SeasonDeskTests(RamaApplication application) : IClassFixture
                 is double kept
             && kept == wanted
         );
+    }
+
+    /// <summary>What is too much at once is refused as such; others are served meanwhile.</summary>
+    [Fact]
+    public async Task Many_seasons_at_once_hold_nobody_up()
+    {
+        var client = await LargeAsync("Seasons");
+        await WholeAsync(client);
+        using var reader = application.ClientOf(Role.Reader);
+        var asked = Enumerable
+            .Range(1990, 60)
+            .Select(s => client.SendAsync(HttpMethod.Get, $"/api/v1/season?season={s}"));
+        var others = reader.ReadAsync("/api/v1/season");
+        var answers = await Task.WhenAll(asked);
+        Assert.All(answers, a => Assert.True(a.Status is 200 or 429));
+        Assert.Null((await others)["pending"]);
+        await WholeAsync(client);
     }
 
     private async Task<HttpClient> LargeAsync(string name)

@@ -1,4 +1,5 @@
 using Microsoft.Extensions.Caching.Memory;
+using Rama.Data.Database;
 using Rama.Data.Estate;
 using Rama.Data.Plan;
 using Rama.Data.Season;
@@ -9,7 +10,13 @@ namespace Rama.Web.Season;
 /// What plans of the estate in scope come to. It is worked out once per version of what it rests on; the versions come
 /// from the database each time, so that several copies of the application never show different things.
 /// </summary>
-internal sealed class PlanCache(SeasonStore store, CatalogueStore catalogues, IMemoryCache cache, PlanTurns turns)
+internal sealed class PlanCache(
+    SeasonStore store,
+    CatalogueStore catalogues,
+    IMemoryCache cache,
+    PlanTurns turns,
+    EstateScope scope
+)
 {
     // Worked out without waiting for others who may be at the same.
     private const int Few = 20;
@@ -48,7 +55,7 @@ internal sealed class PlanCache(SeasonStore store, CatalogueStore catalogues, IM
         Dictionary<Guid, PlantingVersion> Fresh() => versions.Where(v => known[v.Id] is null).ToDictionary(v => v.Id);
         var fresh = Fresh();
         _progress.Begin(fresh.Count);
-        using var turn = fresh.Count > Few ? await turns.EnterAsync(cancel) : null;
+        using var turn = fresh.Count > Few ? await turns.EnterAsync(scope.EstateId, cancel) : null;
         if (turn is not null)
         {
             // Whoever was before may have worked the same out.

@@ -1,6 +1,7 @@
 using System.Collections.Concurrent;
 using Rama.Data.Database;
 using Rama.Data.Season;
+using Rama.Web.Hosting;
 
 namespace Rama.Web.Season;
 
@@ -14,6 +15,10 @@ internal sealed class SeasonDesk : IDisposable
     /// <summary>Most plantings whose page one always waits for.</summary>
     public const int Few = 60;
 
+    // Seasons of one estate asked for at once, and pages worked out at once: each has a connection meanwhile.
+    private const int MostSeasons = 4,
+        MostAtOnce = 16;
+
     private static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(100),
         AfterSaves = TimeSpan.FromSeconds(2);
 
@@ -22,6 +27,7 @@ internal sealed class SeasonDesk : IDisposable
     private readonly IHostApplicationLifetime _life;
     private readonly ILogger<SeasonDesk> _log;
     private readonly Lock _lock = new();
+    private readonly SemaphoreSlim _inside = new(MostAtOnce);
     private readonly Dictionary<(Guid Estate, int? Season), Slot> _slots = [];
     private readonly ConcurrentDictionary<Guid, bool> _saved = [];
 
@@ -40,6 +46,7 @@ internal sealed class SeasonDesk : IDisposable
     /// <param name="estate">The estate.</param>
     /// <param name="season">Season of the page; the one at hand when left out.</param>
     /// <param name="cancel">Stops waiting; the work goes on.</param>
+    /// <exception cref="LineFullException">Too many seasons of the estate are asked for at once.</exception>
     public Task<SeasonView> WorkAsync(Guid estate, int? season, CancellationToken cancel) =>
         Join((estate, season)).Run.View.WaitAsync(cancel);
 
@@ -70,7 +77,11 @@ internal sealed class SeasonDesk : IDisposable
             return _slots.GetValueOrDefault((estate, season))?.Current.Progress.Left;
     }
 
-    public void Dispose() => _saves.Saved -= Saved;
+    public void Dispose()
+    {
+        _saves.Saved -= Saved;
+        _inside.Dispose();
+    }
 
     private (SeasonRun Run, SeasonRun? Before) Join((Guid Estate, int? Season) key)
     {
@@ -78,6 +89,8 @@ internal sealed class SeasonDesk : IDisposable
         {
             if (_slots.TryGetValue(key, out var slot))
                 return (slot.Next ??= new(), slot.Current);
+            if (_slots.Keys.Count(k => k.Estate == key.Estate) >= MostSeasons)
+                throw new LineFullException();
             _slots[key] = slot = new();
             _ = WorkAsync(key, slot.Current);
             return (slot.Current, null);
@@ -89,6 +102,7 @@ internal sealed class SeasonDesk : IDisposable
         // Whoever asked goes on at once.
         await Task.Yield();
         var stopping = _life.ApplicationStopping;
+        await _inside.WaitAsync();
         try
         {
             await using var scope = _scopes.CreateAsyncScope();
@@ -111,6 +125,7 @@ internal sealed class SeasonDesk : IDisposable
             if (e is not OperationCanceledException)
                 _log.LogWarning(e, "A season page was not worked out");
         }
+        _inside.Release();
         lock (_lock)
             if (_slots[key].Next is { } next)
             {
