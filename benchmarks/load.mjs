@@ -13,12 +13,21 @@ const folder = mkdtempSync(join(tmpdir(), "load-"));
 
 function load(name, path, script) {
   const file = join(folder, `${name}.lua`);
-  writeFileSync(file, `wrk.headers["Cookie"] = "${cookieOf()}"\nwrk.headers["Content-Type"] = "application/json"\n${script}`);
+  const headers = [`wrk.headers["Cookie"] = "${cookieOf()}"`, 'wrk.headers["Content-Type"] = "application/json"'];
+  writeFileSync(file, [...headers, script].join("\n"));
   for (const clients of [1, 8, 32, 64]) {
     const threads = Math.min(2, clients);
     const said = execFileSync(
       "wrk",
-      ["-t", threads, "-c", clients, "-d", `${seconds}s`, "--timeout", "30s", "--latency", "-s", file, `${base}/api/v1${path}`],
+      [
+        `-t${threads}`,
+        `-c${clients}`,
+        `-d${seconds}s`,
+        "--timeout=30s",
+        "--latency",
+        `-s${file}`,
+        `${base}/api/v1${path}`,
+      ],
       { encoding: "utf8" },
     );
     const found = (pattern) => said.match(pattern)?.[1] ?? "–";
@@ -41,13 +50,23 @@ const { season: year, planting, rows, records, fruitSample, count, settings, tar
 load("season", "/season", "");
 // Each another target, as while somebody drags it.
 const body = JSON.stringify({
-  season: year, planting, rows, records, fruitSample, count, settings,
+  season: year,
+  planting,
+  rows,
+  records,
+  fruitSample,
+  count,
+  settings,
   target: { ...target, yield: { value: 12345, unit: "fruit/tree" }, insurance: { school: "serviceLevel" } },
 }).split("12345");
 load(
   "plan",
   "/calculations/plan",
-  `local n = 0\nfunction request()\n  n = n + 1\n  return wrk.format("POST", nil, nil, [==[${body[0]}]==] .. (60 + n % 90) .. [==[${body[1]}]==])\nend`,
+  `local n = 0
+function request()
+  n = n + 1
+  return wrk.format("POST", nil, nil, [==[${body[0]}]==] .. (60 + n % 90) .. [==[${body[1]}]==])
+end`,
 );
 
 await inNewEstate("Load");
@@ -59,6 +78,15 @@ await importFile(
   ]),
 );
 const mine = (await (await call("GET", "/season")).json()).plantings[0].id;
+const entry = JSON.stringify({
+  id: "%s",
+  sequence: 12345,
+  planting: mine,
+  at: "2027-01-20T15:00:00Z",
+  kind: "work",
+  body: { pass: "winter", day: "2027-01-20", people: 6, hours: 8, trees: 200 },
+}).replace("12345", "%d");
+const batch = `{"device":"%s","sentAt":"2027-01-20T16:00:00Z","entries":[${entry}]}`;
 load(
   "field",
   "/field",
@@ -69,7 +97,6 @@ local function id() return hex(8) .. "-" .. hex(4) .. "-4" .. hex(3) .. "-a" .. 
 function init() math.randomseed(os.time() + tonumber(tostring({}):match("0x(%x+)"), 16) % 1000000) device = id() end
 function request()
   n = n + 1
-  local entry = string.format('{"id":"%s","sequence":%d,"planting":"${mine}","at":"2027-01-20T15:00:00Z","kind":"work","body":{"pass":"winter","day":"2027-01-20","people":6,"hours":8,"trees":200}}', id(), n)
-  return wrk.format("POST", nil, nil, '{"device":"' .. device .. '","sentAt":"2027-01-20T16:00:00Z","entries":[' .. entry .. ']}')
+  return wrk.format("POST", nil, nil, string.format('${batch}', device, id(), n))
 end`,
 );

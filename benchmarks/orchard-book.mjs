@@ -86,14 +86,16 @@ await timed(`report ${told.length} times from the row`, async () => {
 // While it is worked out the page answers with what is known; asked as often as it can be.
 const from = performance.now();
 const answers = [];
-for (let pending = true; pending; ) {
+for (let pending = true; pending;) {
   const start = performance.now();
   const page = await (await call("GET", "/season")).json();
   answers.push(performance.now() - start);
   pending = page.pending !== null;
 }
+const seconds = (performance.now() - from) / 1000;
 console.log(
-  `season page after that: first answer ${answers[0].toFixed(0)} ms, longest ${Math.max(...answers).toFixed(0)} ms of ${answers.length}, all worked out after ${((performance.now() - from) / 1000).toFixed(1)} s`,
+  `season page after that: first answer ${answers[0].toFixed(0)} ms, longest ${Math.max(...answers).toFixed(0)} ms ` +
+    `of ${answers.length}, all worked out after ${seconds.toFixed(1)} s`,
 );
 const times = [];
 let bytes = 0;

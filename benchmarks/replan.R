@@ -4,7 +4,8 @@
 trees <- read.csv(commandArgs(TRUE)[1])
 trees$planting <- factor(trees$planting)
 
-# Fruit wanted on a tree, as the benchmark has it: twelve plantings of one kind, four and three of others, one of cherries.
+# Fruit wanted on a tree, as the benchmark has it: twelve plantings of one kind, four and three of others, one of
+# cherries.
 wanted <- rep(c(90, 110, 100, 700), c(12, 4, 3, 1))
 
 replan <- function(times) {

@@ -45,8 +45,9 @@ internal static class Replan
             Console.WriteLine(
                 string.Create(
                     CultureInfo.InvariantCulture,
-                    $"every tree read {sumsS:0.00} s ({sums.Sum(s => s.Trunks)} trunks) · targets and decisions {bareS:0.00} s · "
-                        + $"all with cuts and minutes {plansS:0.00} s ({plans.Count(p => p.Prescription is not null)} cards, "
+                    $"every tree read {sumsS:0.00} s ({sums.Sum(s => s.Trunks)} trunks) · "
+                        + $"targets and decisions {bareS:0.00} s · all with cuts and minutes {plansS:0.00} s "
+                        + $"({plans.Count(p => p.Prescription is not null)} cards, "
                         + $"{bare.Average(p => p.Decision!.BudsToLeave):0.0} buds a tree to leave) · "
                         + $"largest {Process.GetCurrentProcess().PeakWorkingSet64 / 1_000_000} MB"
                 )

@@ -4,6 +4,7 @@ using Microsoft.Extensions.DependencyInjection;
 using Npgsql;
 using Rama.Core.Estate;
 using Rama.Data.Database;
+using Rama.Data.Estate;
 using Rama.Data.Plan;
 
 namespace Rama.Web.Tests;
@@ -139,6 +140,29 @@ public sealed class IsolationTests(RamaApplication application) : IClassFixture<
         Assert.Equal(
             owned.Order(),
             (await AsOwner<string>("select distinct tablename::text from pg_policies")).Order()
+        );
+    }
+
+    /// <summary>So that tables could be parted by estate; docs/architecture.md names the exceptions.</summary>
+    [Fact]
+    public async Task Every_key_of_an_estate_begins_with_it()
+    {
+        await using var scope = application.Services.CreateAsyncScope();
+        var owned = scope
+            .ServiceProvider.GetRequiredService<RamaContext>()
+            .Model.GetEntityTypes()
+            .Where(t => typeof(IEstateOwned).IsAssignableFrom(t.ClrType) && t.ClrType != typeof(EstateRecord))
+            .ToList();
+        Assert.All(owned, t => Assert.Equal("EstateId", t.FindPrimaryKey()!.Properties[0].Name));
+        Assert.Equal(
+            ["invitations", "machine_tokens"],
+            owned
+                .Where(t => t.GetIndexes().Any(i => i.IsUnique && i.Properties[0].Name != "EstateId"))
+                .Select(t => t.GetTableName())
+                .Order()
+        );
+        Assert.All(owned.SelectMany(t => t.GetForeignKeys()).Where(k => owned.Contains(k.PrincipalEntityType)), k =>
+            Assert.Contains("EstateId", k.Properties.Select(p => p.Name))
         );
     }
 

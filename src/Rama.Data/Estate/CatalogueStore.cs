@@ -25,10 +25,7 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope, OwnS
     {
         if (_read is not null)
             return _read;
-        await using var held = await database.HoldAsync(cancel);
-        var varieties = await database.OwnVarieties.AsNoTracking().OrderBy(v => v.Name).ToListAsync(cancel);
-        var rootstocks = await database.OwnRootstocks.AsNoTracking().OrderBy(r => r.Name).ToListAsync(cancel);
-        var systems = await SystemsAsync(cancel);
+        var (varieties, rootstocks, systems) = await OwnAsync(cancel);
         var stamp = new HashCode();
         foreach (var variety in varieties)
             stamp.Add((variety.Name, variety.Version));
@@ -62,6 +59,21 @@ public sealed class CatalogueStore(RamaContext database, EstateScope scope, OwnS
             rootstocks.ToDictionary(r => r.Name, r => r.Version),
             systems.ToDictionary(s => s.Name, s => s.Version),
             stamp.ToHashCode()
+        );
+    }
+
+    private async Task<(
+        List<OwnVarietyRecord>,
+        List<OwnRootstockRecord>,
+        List<(string Name, uint Version, TrainingSystem System)>
+    )> OwnAsync(CancellationToken cancel)
+    {
+        // Not over the learning below, which may wait for another's.
+        await using var held = await database.HoldAsync(cancel);
+        return (
+            await database.OwnVarieties.AsNoTracking().OrderBy(v => v.Name).ToListAsync(cancel),
+            await database.OwnRootstocks.AsNoTracking().OrderBy(r => r.Name).ToListAsync(cancel),
+            await SystemsAsync(cancel)
         );
     }
 

@@ -141,6 +141,7 @@ public sealed class EstateLearning(IServiceScopeFactory scopes)
         CancellationToken cancel
     )
     {
+        await using var held = await database.HoldAsync(cancel);
         var season = await database
             .Estates.Where(e => e.Id == estate)
             .Select(e => e.Season)

@@ -6,8 +6,8 @@ using Rama.Web.Hosting;
 namespace Rama.Web.Season;
 
 /// <summary>
-/// Works season pages out: one at a time for an estate, for all who ask meanwhile. Those of large estates are worked out
-/// after a save before anybody asks; who asks waits while little is to be done, else they are shown what is kept
+/// Works season pages out: one at a time for an estate, for all who ask meanwhile. Those of large estates are worked
+/// out after a save before anybody asks; who asks waits while little is to be done, else they are shown what is kept
 /// (<see cref="KeptSeason"/>) and the work goes on.
 /// </summary>
 internal sealed class SeasonDesk : IDisposable
