@@ -41,6 +41,32 @@ export const cookieOf = () => cookie;
 
 export const signIn = () => call("POST", "/session", JSON.stringify({ email, password }));
 
+/** Signs in and goes to the demo, whichever estate the person was in last. */
+export async function inDemo() {
+  const { estates } = await (await signIn()).json();
+  const { id } = estates.find((e) => e.name.startsWith("Larkfold"));
+  await call("PUT", "/session/estate", JSON.stringify({ estate: id }));
+}
+
+/** What a planting of this code is planned from, with its identifier; the target is given another yield. */
+export async function planOf(code) {
+  const season = await (await call("GET", "/season")).json();
+  const { id } = season.plantings.find((p) => p.code === code);
+  const view = await (await call("GET", `/plantings/${id}`)).json();
+  const { season: year, planting, rows, records, fruitSample, count, settings, target } = view;
+  const plan = (fruit) => ({
+    season: year,
+    planting,
+    rows,
+    records,
+    fruitSample,
+    count,
+    settings,
+    target: { ...target, yield: { value: fruit, unit: "fruit/tree" }, insurance: { school: "serviceLevel" } },
+  });
+  return { id, plan };
+}
+
 /** Signs in and goes to work in a new estate. */
 export async function inNewEstate(name) {
   await signIn();

@@ -5,7 +5,7 @@ import { execFileSync } from "node:child_process";
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
-import { call, cookieOf, importFile, inNewEstate, lines, signIn } from "./client.mjs";
+import { call, cookieOf, importFile, inDemo, inNewEstate, lines, planOf } from "./client.mjs";
 
 const base = process.argv[4] ?? "http://127.0.0.1:5080";
 const seconds = Number(process.argv[5] ?? 10);
@@ -39,26 +39,10 @@ function load(name, path, script) {
   }
 }
 
-// The demo, whichever estate the person was in last.
-const { estates } = await (await signIn()).json();
-const demo = estates.find((e) => e.name.startsWith("Larkfold"));
-await call("PUT", "/session/estate", JSON.stringify({ estate: demo.id }));
-const season = await (await call("GET", "/season")).json();
-const { id } = season.plantings.find((p) => p.code === "H4");
-const view = await (await call("GET", `/plantings/${id}`)).json();
-const { season: year, planting, rows, records, fruitSample, count, settings, target } = view;
+await inDemo();
 load("season", "/season", "");
 // Each another target, as while somebody drags it.
-const body = JSON.stringify({
-  season: year,
-  planting,
-  rows,
-  records,
-  fruitSample,
-  count,
-  settings,
-  target: { ...target, yield: { value: 12345, unit: "fruit/tree" }, insurance: { school: "serviceLevel" } },
-}).split("12345");
+const body = JSON.stringify((await planOf("H4")).plan(12345)).split("12345");
 load(
   "plan",
   "/calculations/plan",

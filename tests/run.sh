@@ -42,7 +42,7 @@ run_tests() {
 
   # Both halves wait a good deal for files and for themselves, so they go side by side.
   if wanted front; then side_by_side front_half; fi
-  if wanted browser; then check "Front end builds" web.log npm --prefix web run build; fi
+  if wanted web || wanted browser; then check "Front end builds" web.log npm --prefix web run build; fi
   if [ ${#parts[@]} = 6 ]; then
     check "Code is formatted" format.log formatted
     check "Solution builds, API types are up to date" build.log same_api_types

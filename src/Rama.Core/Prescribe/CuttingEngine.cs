@@ -57,7 +57,10 @@ internal sealed class CuttingEngine(
     public static CuttingEngine Summing(PreparedTree prepared, CutAllowance allowance, double[] settings) =>
         new(prepared, new(prepared.Tree), allowance, settings) { _tells = false };
 
-    /// <summary>The same as the tree now stands, to be cut on by other settings.</summary>
+    /// <summary>
+    /// The same as the tree now stands, to be cut on by other settings. It sums up the whole; what the steps before came
+    /// to stays with this one.
+    /// </summary>
     public CuttingEngine Apart(double[] others) =>
         new(prepared, tree.Copy(), allowance, others, limits)
         {

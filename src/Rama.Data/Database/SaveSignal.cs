@@ -16,7 +16,9 @@ public sealed class SaveSignal
     }
 }
 
-/// <summary>Tells of saves of a unit of work: those of their own, and those in a transaction when it ends well.</summary>
+/// <summary>
+/// Tells of saves of a unit of work: those of their own, and those in a transaction when it ends well.
+/// </summary>
 internal sealed class SignalledSave(EstateScope scope, SaveSignal signal) : SaveChangesInterceptor
 {
     public override ValueTask<int> SavedChangesAsync(

@@ -48,19 +48,15 @@ internal sealed class KeptSeason(
                     .Select(p => Bare(p, versions[p.Id]))
             );
         var page = kept is { Told: var whole } ? Read<SeasonView>(whole) : null;
-        return (page ?? Bare(estate, shown)) with
+        return (page ?? Bare(estate, shown)).With(lines) with
         {
             Estate = estate.Name,
             Seasons = await seasons.SeasonsAsync(estate.Season, cancel),
             Today = estate.TodayBy(clock),
-            AreaHa = lines.Sum(l => l.AreaHa ?? 0),
-            ReadyForCards = lines.Count(l => l.Stage == Stage.Prescribe),
-            Printable = lines.Count(l => l is { Stage: Stage.Decide, Ledger.Left: not null }),
             CrewHoursTold = estate.CrewHoursPerWeek,
             EstateVersion = estate.Version,
             BodyMarks = estate.ToBodyMarks(),
             Currency = estate.Currency,
-            Plantings = lines,
             Pending = new(desk.Left(scope.EstateId, season), versions.Count),
         };
     }

@@ -18,8 +18,8 @@ internal sealed class PlanCache(
     EstateScope scope
 )
 {
-    // Worked out without waiting for others who may be at the same.
-    private const int Few = 20;
+    /// <summary>Plans worked out while one waits, and without a look at others who may be at the same.</summary>
+    public const int Few = 20;
 
     private static readonly TimeSpan KeptFor = TimeSpan.FromHours(6);
 

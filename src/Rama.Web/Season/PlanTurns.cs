@@ -1,3 +1,5 @@
+using Rama.Data.Database;
+
 namespace Rama.Web.Season;
 
 /// <summary>
@@ -5,25 +7,11 @@ namespace Rama.Web.Season;
 /// </summary>
 internal sealed class PlanTurns : IDisposable
 {
-    // Two estates that share a turn wait for one another a while, which costs less than a lock for each for ever.
-    private readonly SemaphoreSlim[] _turns = [.. Enumerable.Range(0, 64).Select(_ => new SemaphoreSlim(1))];
+    private readonly KeyedTurns _turns = new();
 
     /// <summary>Waits for the turn of an estate; it ends when the answer is disposed of.</summary>
-    public async Task<IDisposable> EnterAsync(Guid estate, CancellationToken cancel)
-    {
-        var turn = _turns[(uint)estate.GetHashCode() % _turns.Length];
-        await turn.WaitAsync(cancel);
-        return new Turn(turn);
-    }
+    public async Task<IDisposable> EnterAsync(Guid estate, CancellationToken cancel) =>
+        (await _turns.EnterAsync(estate, Timeout.InfiniteTimeSpan, cancel))!;
 
-    public void Dispose()
-    {
-        foreach (var turn in _turns)
-            turn.Dispose();
-    }
-
-    private sealed class Turn(SemaphoreSlim turn) : IDisposable
-    {
-        public void Dispose() => turn.Release();
-    }
+    public void Dispose() => _turns.Dispose();
 }

@@ -1,5 +1,4 @@
 using Rama.Core.Crew.Schedule;
-using Rama.Core.Plan;
 using Rama.Core.Season;
 using Rama.Data.Estate;
 using Rama.Data.Season;
@@ -57,9 +56,10 @@ internal sealed class SeasonPage(
             year.Season != estate.Season,
             await seasons.SeasonsAsync(estate.Season, cancel),
             year.Today,
-            plantings.Sum(p => p.Year.Planting.Line.AreaHa ?? 0),
-            plantings.Count(p => p.Year.Planting.Line.Stage == Stage.Prescribe),
-            plantings.Count(p => p.Year.Planting.Line is { Stage: Stage.Decide, Ledger.Left: not null }),
+            // What the lines below come to.
+            0,
+            0,
+            0,
             year.CrewHoursPerWeek,
             estate.CrewHoursPerWeek,
             year.Crews.Count > 0,
@@ -70,11 +70,12 @@ internal sealed class SeasonPage(
             PassGlance.NamesOf(year.Plantings),
             year.Season == estate.Season ? SiteWarnings.Of(year) : [],
             year.Season == estate.Season ? SiteHeat.Of(year, catalogue) : [],
-            [
-                .. works.Select(w => LineOf(ahead[w.Place].Year, w.Work)),
-                .. plantings.Where(p => p.Work is null).Select(p => LineOf(p.Year, null)),
-            ]
+            []
         );
+        view = view.With([
+            .. works.Select(w => LineOf(ahead[w.Place].Year, w.Work)),
+            .. plantings.Where(p => p.Work is null).Select(p => LineOf(p.Year, null)),
+        ]);
         return new(view, year.Plantings.ToDictionary(p => p.Planting.Id, p => p.Planting.Version));
     }
 }

@@ -3,9 +3,6 @@ namespace Rama.Web.Season;
 /// <summary>A season page that is being worked out, apart from those who asked for it.</summary>
 internal sealed class SeasonRun
 {
-    // Worked out while somebody waits.
-    private const int Soon = 20;
-
     private readonly TaskCompletionSource<SeasonView> _view = new(TaskCreationOptions.RunContinuationsAsynchronously);
 
     /// <summary>How far it is. It leaves half the cores to those who ask for pages meanwhile.</summary>
@@ -22,9 +19,9 @@ internal sealed class SeasonRun
     /// <param name="cancel">Stops it.</param>
     public async Task<bool> IsSoonAsync(TimeSpan patience, CancellationToken cancel)
     {
-        if (!View.IsCompleted && !Progress.Found.IsCompleted)
-            await Task.WhenAny(View, Progress.Found, Task.Delay(patience, cancel));
-        return View.IsCompleted || Progress.Found is { IsCompleted: true, Result: <= Soon };
+        await Task.WhenAny(View, Progress.Found, Task.Delay(patience, cancel));
+        // What is found says it, however late it is looked at; a run that fails before finds nothing.
+        return Progress.Found.IsCompleted ? Progress.Found.Result <= PlanCache.Few : View.IsCompleted;
     }
 
     /// <summary>It is there.</summary>

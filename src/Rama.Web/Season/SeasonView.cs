@@ -56,7 +56,18 @@ public sealed record SeasonView(
     IReadOnlyList<SiteHeat> Heat,
     IReadOnlyList<SeasonLine> Plantings,
     SeasonPending? Pending = null
-);
+)
+{
+    /// <summary>The same page with these lines, and what they come to.</summary>
+    internal SeasonView With(IReadOnlyList<SeasonLine> lines) =>
+        this with
+        {
+            AreaHa = lines.Sum(l => l.AreaHa ?? 0),
+            ReadyForCards = lines.Count(l => l.Stage == Stage.Prescribe),
+            Printable = lines.Count(l => l is { Stage: Stage.Decide, Ledger.Left: not null }),
+            Plantings = lines,
+        };
+}
 
 /// <summary>What of a season page is still being worked out; its lines tell what was last known.</summary>
 /// <param name="Left">Plantings still to be worked out; null before it is known.</param>

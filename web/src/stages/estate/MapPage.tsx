@@ -7,6 +7,7 @@ import { linesPath, middleOf, ringsPath, scaleBar, windowOf, zoomed, type MapWin
 import { Choice } from '../../entry/Field';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
+import { Pending } from '../season/Pending';
 import { useSeason } from '../season/useSeason';
 import './map.css';
 
@@ -60,6 +61,7 @@ export function MapPage() {
           options={measures.map((m) => ({ value: m, label: t(`map.by.${m}`) }))}
         />
       </div>
+      <Pending pending={season.data.pending} />
       <Legend paint={paint} lines={season.data.plantings} measure={measure} />
       {drawn.length > 0 && <Ground blocks={drawn} lines={lines} paint={paint} measure={measure} />}
       <AreasApart blocks={drawn.filter((b) => b.areasDiffer)} />

@@ -6,6 +6,7 @@ import { titleOf } from '../../planting/titleOf';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
 import { nextSteps, type NextStep } from './nextSteps';
+import { Pending } from './Pending';
 import './season.css';
 import { useSeason } from './useSeason';
 
@@ -28,8 +29,13 @@ function Known({ season }: { season: SeasonView }) {
   const shown = only === null ? season.plantings : (steps.find((s) => s.key === only)?.lines ?? []);
   return (
     <main className="page known">
-      <h1>{t('season.title', { settled: season.readyForCards, count: season.plantings.length })}</h1>
+      <h1>
+        {season.plantings.every((l) => l.isPending)
+          ? t('known.title')
+          : t('season.title', { settled: season.readyForCards, count: season.plantings.length })}
+      </h1>
       <p className="dim">{t('known.text')}</p>
+      <Pending pending={season.pending} />
       <ol className="known-steps" data-test="next-steps">
         {steps.map((step, i) => (
           <Step
@@ -128,7 +134,11 @@ function Line({ line }: { line: SeasonLine }) {
       <td className="number">{count(line.treesCounted)}</td>
       <td className="number">{count(known.girths)}</td>
       <td>
-        <Link to={`/plantings/${line.id}/${line.stage}`}>{t(todo)}</Link>
+        {line.isPending ? (
+          <span className="dim">{t('season.pending-line')}</span>
+        ) : (
+          <Link to={`/plantings/${line.id}/${line.stage}`}>{t(todo)}</Link>
+        )}
       </td>
     </tr>
   );

@@ -2,7 +2,7 @@ import { useWindowVirtualizer } from '@tanstack/react-virtual';
 import { Button, Input } from 'antd';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
-import type { CheckGlance, SeasonLine, SeasonPending, SeasonView } from '../../api/client';
+import type { CheckGlance, SeasonLine, SeasonView } from '../../api/client';
 import { LedgerLine } from '../../drawings/LedgerLine';
 import { yearLine } from '../../drawings/yearLine';
 import { Choice } from '../../entry/Field';
@@ -28,6 +28,7 @@ import '../passes/passes.css';
 import { YearStrip } from '../passes/YearStrip';
 import { Heat, Warnings } from '../weather/Warnings';
 import { markOf } from '../check/marks';
+import { Pending } from './Pending';
 import './season.css';
 import { SeasonStart } from './SeasonStart';
 import { useSeason } from './useSeason';
@@ -67,8 +68,7 @@ function Season({ season }: { season: SeasonView }) {
     [lines, find, only, sort, all],
   );
   const items = useMemo(() => grouped(shown, group), [shown, group]);
-  // A line that is not worked out yet asks for nothing.
-  const next = nextToDo(lines.filter((l) => !l.isPending));
+  const next = nextToDo(lines);
   const asked = (useLocation().state as { find?: boolean } | null)?.find === true;
   useEffect(() => {
     if (asked) box.current?.querySelector('input')?.focus();
@@ -158,7 +158,7 @@ function Season({ season }: { season: SeasonView }) {
           {t('season.past', { season: season.season })} <Link to="/">{t('season.to-current')}</Link>
         </p>
       )}
-      {season.pending && <Pending pending={season.pending} />}
+      <Pending pending={season.pending} />
       <Warnings warnings={season.warnings} most={3} />
       {lines.length === 0 && <SeasonStart />}
       {lines.length > 1 && (
@@ -225,17 +225,6 @@ function Season({ season }: { season: SeasonView }) {
         </>
       )}
     </main>
-  );
-}
-
-/** What is still being worked out, while the lines tell what was last known. */
-function Pending({ pending: { left, of } }: { pending: SeasonPending }) {
-  const { t, number } = useReading();
-  return (
-    <p className="season-pending" role="status" data-test="pending">
-      <progress max={of} value={left === null ? undefined : of - left} aria-label={t('season.pending-progress')} />
-      {left === null ? t('season.pending') : t('season.pending-left', { left: number(left, 0), count: of })}
-    </p>
   );
 }
 

@@ -39,10 +39,12 @@ describe('the next thing to do', () => {
   it('is the first planting at the earliest stage', () =>
     expect(
       nextToDo([
-        { stage: 'prescribe', id: 1 },
-        { stage: 'decide', id: 2 },
-        { stage: 'count', id: 3 },
-        { stage: 'count', id: 4 },
+        { stage: 'prescribe', id: 1, isPending: false },
+        { stage: 'decide', id: 2, isPending: false },
+        { stage: 'count', id: 3, isPending: false },
+        { stage: 'count', id: 4, isPending: false },
+        // Being worked out, it may be further.
+        { stage: 'target', id: 5, isPending: true },
       ] as const),
     ).toMatchObject({ id: 3 }));
   it('is nothing when there is nothing', () => expect(nextToDo([])).toBeUndefined());

@@ -22,9 +22,9 @@ export function matches(
 const hasNumber = (word: string, number: string) => new RegExp(`(^|\\D)${number}(\\D|$)`).test(word);
 
 /** The planting to go on with: the first in the order of the work at the earliest stage. */
-export function nextToDo<T extends { stage: Stage }>(lines: T[]): T | undefined {
+export function nextToDo<T extends { stage: Stage; isPending: boolean }>(lines: T[]): T | undefined {
   const order: Stage[] = ['target', 'count', 'decide', 'prescribe'];
-  return order.map((stage) => lines.find((l) => l.stage === stage)).find((l) => l !== undefined);
+  return order.map((stage) => lines.find((l) => l.stage === stage && !l.isPending)).find((l) => l !== undefined);
 }
 
 /** What the list can be narrowed to and put together by. */

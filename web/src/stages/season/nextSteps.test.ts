@@ -30,6 +30,12 @@ test('plantings wait for one thing each, in the order of the work', () => {
   expect(steps.at(-1)!.to).toBe('/plantings/d/card');
 });
 
+test('a planting that is being worked out waits for nothing yet', () => {
+  expect(nextSteps([{ ...line('a', 'target'), isPending: true }, line('b', 'count')]).map((s) => s.key)).toEqual([
+    'count',
+  ]);
+});
+
 test('with nothing to do there is nothing', () => {
   expect(nextSteps([])).toEqual([]);
 });

@@ -8,9 +8,12 @@ export interface NextStep {
   act: Act;
 }
 
-/** What the plantings wait for, in the order of the work; kinds nobody waits for are left out. */
+/**
+ * What the plantings wait for, in the order of the work; kinds nobody waits for are left out. One that is being worked
+ * out asks for nothing yet.
+ */
 export function nextSteps(plantings: SeasonLine[]): NextStep[] {
-  const bearing = plantings.filter((p) => !p.isInTraining);
+  const bearing = plantings.filter((p) => !p.isInTraining && !p.isPending);
   const at = (stage: SeasonLine['stage']) => bearing.filter((p) => p.stage === stage);
   const toTarget = at('target');
   const withRecords = toTarget.filter((p) => p.known.canStart);
