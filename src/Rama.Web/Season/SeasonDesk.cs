@@ -101,7 +101,8 @@ internal sealed class SeasonDesk : IDisposable
     {
         // Whoever asked goes on at once.
         await Task.Yield();
-        var stopping = _life.ApplicationStopping;
+        // A server that is stopped answers those who wait before it ends.
+        var stopped = _life.ApplicationStopped;
         await _inside.WaitAsync();
         try
         {
@@ -110,14 +111,14 @@ internal sealed class SeasonDesk : IDisposable
             var at = services.GetRequiredService<EstateScope>();
             (at.EstateId, at.IsQuiet) = (key.Estate, true);
             services.GetRequiredService<PlanCache>().Watch(run.Progress);
-            var worked = await services.GetRequiredService<SeasonPage>().WorkAsync(key.Season, stopping);
+            var worked = await services.GetRequiredService<SeasonPage>().WorkAsync(key.Season, stopped);
             run.End(worked.View);
             // What nobody changed is kept already.
             if (
                 worked is { View.IsPast: false, Versions.Count: > Few }
                 && (run.FollowsSaves || run.Progress.Found is { Result: > 0 })
             )
-                await services.GetRequiredService<KeptSeason>().KeepAsync(worked, stopping);
+                await services.GetRequiredService<KeptSeason>().KeepAsync(worked, stopped);
         }
         catch (Exception e)
         {
