@@ -1,7 +1,8 @@
 // Load on a running Rama with the demo: season page, plan, entries from the row, from 1, 8, 32 and 64 clients at once,
 // each asking again as soon as it is answered. Needs wrk. The entries go to an estate of its own.
-//   node benchmarks/load.mjs EMAIL PASSWORD [http://127.0.0.1:5080] [SECONDS each, 10]
-import { execFileSync } from "node:child_process";
+//   node benchmarks/load.mjs EMAIL PASSWORD [http://127.0.0.1:5080] [SECONDS each, 10] [MINUTES of all three, 0]
+// With minutes, 8 clients then ask for each of the three together, and the server's memory is told twice a minute.
+import { execFile, execFileSync } from "node:child_process";
 import { mkdtempSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
@@ -9,41 +10,72 @@ import { call, cookieOf, importFile, inDemo, inNewEstate, lines, planOf } from "
 
 const base = process.argv[4] ?? "http://127.0.0.1:5080";
 const seconds = Number(process.argv[5] ?? 10);
+const minutes = Number(process.argv[6] ?? 0);
 const folder = mkdtempSync(join(tmpdir(), "load-"));
 
-function load(name, path, script) {
+const found = (said, pattern) => said.match(pattern)?.[1] ?? "–";
+
+const wrongOf = (said) =>
+  [found(said, /Non-2xx or 3xx responses: (\d+)/), found(said, /Socket errors: (.*)/)]
+    .filter((w) => w !== "–")
+    .join(", ") || 0;
+
+/** What wrk is called with to ask for something again and again. */
+function asking(name, path, script) {
   const file = join(folder, `${name}.lua`);
   const headers = [`wrk.headers["Cookie"] = "${cookieOf()}"`, 'wrk.headers["Content-Type"] = "application/json"'];
   writeFileSync(file, [...headers, script].join("\n"));
+  const of = (clients, duration) => [
+    `-t${Math.min(2, clients)}`,
+    `-c${clients}`,
+    `-d${duration}s`,
+    "--timeout=30s",
+    "--latency",
+    `-s${file}`,
+    `${base}/api/v1${path}`,
+  ];
+  return { name, of };
+}
+
+function load({ name, of }) {
   for (const clients of [1, 8, 32, 64]) {
-    const threads = Math.min(2, clients);
-    const said = execFileSync(
-      "wrk",
-      [
-        `-t${threads}`,
-        `-c${clients}`,
-        `-d${seconds}s`,
-        "--timeout=30s",
-        "--latency",
-        `-s${file}`,
-        `${base}/api/v1${path}`,
-      ],
-      { encoding: "utf8" },
-    );
-    const found = (pattern) => said.match(pattern)?.[1] ?? "–";
-    const wrong = [found(/Non-2xx or 3xx responses: (\d+)/), found(/Socket errors: (.*)/)].filter((w) => w !== "–");
+    const said = execFileSync("wrk", of(clients, seconds), { encoding: "utf8" });
     console.log(
-      `${name.padEnd(7)} ${String(clients).padStart(2)} clients: ${found(/Requests\/sec:\s+([\d.]+)/)} a second, ` +
-        `p50 ${found(/^\s+50%\s+(\S+)/m)}, p99 ${found(/^\s+99%\s+(\S+)/m)}, wrong: ${wrong.join(", ") || 0}`,
+      `${name.padEnd(7)} ${String(clients).padStart(2)} clients: ` +
+        `${found(said, /Requests\/sec:\s+([\d.]+)/)} a second, ` +
+        `p50 ${found(said, /^\s+50%\s+(\S+)/m)}, p99 ${found(said, /^\s+99%\s+(\S+)/m)}, wrong: ${wrongOf(said)}`,
     );
   }
 }
 
+/** Largest memory of a running server, MB. */
+function memory() {
+  const all = execFileSync("ps", ["-eo", "rss=,args="], { encoding: "utf8" }).split("\n");
+  return Math.max(...all.filter((l) => l.includes("Rama.Web.dll")).map((l) => parseInt(l, 10))) / 1000;
+}
+
+async function hold(loads) {
+  console.log(`before: ${memory().toFixed(0)} MB`);
+  const watch = setInterval(() => console.log(`${memory().toFixed(0)} MB`), 30_000);
+  await Promise.all(
+    loads.map(
+      ({ name, of }) =>
+        new Promise((done) =>
+          execFile("wrk", of(8, minutes * 60), (_, said) => {
+            console.log(`${name}: ${found(said, /(\d+) requests in/)} answers, wrong: ${wrongOf(said)}`);
+            done();
+          }),
+        ),
+    ),
+  );
+  clearInterval(watch);
+}
+
 await inDemo();
-load("season", "/season", "");
+const season = asking("season", "/season", "");
 // Each another target, as while somebody drags it.
 const body = JSON.stringify((await planOf("H4")).plan(12345)).split("12345");
-load(
+const plan = asking(
   "plan",
   "/calculations/plan",
   `local n = 0
@@ -52,6 +84,8 @@ function request()
   return wrk.format("POST", nil, nil, [==[${body[0]}]==] .. (60 + n % 90) .. [==[${body[1]}]==])
 end`,
 );
+load(season);
+load(plan);
 
 await inNewEstate("Load");
 await importFile(
@@ -71,7 +105,7 @@ const entry = JSON.stringify({
   body: { pass: "winter", day: "2027-01-20", people: 6, hours: 8, trees: 200 },
 }).replace("12345", "%d");
 const batch = `{"device":"%s","sentAt":"2027-01-20T16:00:00Z","entries":[${entry}]}`;
-load(
+const field = asking(
   "field",
   "/field",
   `local device
@@ -84,3 +118,5 @@ function request()
   return wrk.format("POST", nil, nil, string.format('${batch}', device, id(), n))
 end`,
 );
+load(field);
+if (minutes > 0) await hold([season, plan, field]);

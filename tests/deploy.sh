@@ -34,6 +34,39 @@ deploy_walk() (
   for _ in $(seq 20); do [ "$(asked /api/v1/season)" = "$estate" ] || wrong "a copy that was killed was noticed"; done
   systemctl restart rama@5081
 
+  echo "--- a copy killed amid an import, and the same file at the other, told in steps"
+  {
+    echo "Planting,Name,Variety,Rootstock,Year planted,Row spacing (m),Tree spacing (m),Area (ha)"
+    for p in $(seq 50); do echo "W$p,Walked $p,Elstar,M.9,2015,3.5,1,1"; done
+  } >"$work/plantings.csv"
+  {
+    echo "Planting,Row,Tree,Floral buds"
+    for p in $(seq 50); do for tree in $(seq 200); do echo "W$p,1,$tree,$((150 + tree))"; done; done
+  } >"$work/counts.csv"
+  import plantings >"$work/steps"
+  grep -q '"saved":true' "$work/steps" || wrong "plantings were not imported: $(tail -n 3 "$work/steps")"
+  # The one that is killed is the one that takes the file.
+  systemctl stop rama@5082
+  ready
+  import counts | while read -r step; do
+    [[ $step != *'"done":'* ]] || [ -f "$work/amid" ] || { touch "$work/amid"; kill -9 "$(cat "$work/rama@5081.pid")"; }
+    echo "$step"
+  done >"$work/steps"
+  [ -f "$work/amid" ] || wrong "no step of the import was told: $(tail -n 3 "$work/steps")"
+  ! grep -q '"report":{' "$work/steps" || wrong "the import had ended before the copy was killed"
+  systemctl start rama@5082
+  ready
+  [ "$(psql -At -d rama -c 'select count(*) from counted_trees')" = 0 ] || wrong "half an import was kept"
+  import counts | while read -r step; do echo "$EPOCHREALTIME $step"; done >"$work/steps"
+  grep -q '"saved":true' "$work/steps" || wrong "the other copy did not import: $(tail -n 3 "$work/steps")"
+  [ "$(psql -At -d rama -c 'select count(*) from counted_trees')" = 10000 ] || wrong "an import is not whole"
+  # Held back on the way, all would come at once.
+  awk '/"done":/ { if (!first) first = $1; n++ } /"saved":true/ { last = $1 }
+    END { printf "%d steps in %.1f s\n", n, last - first; exit !(n > 5 && last - first > 0.2) }' "$work/steps" \
+    || wrong "the steps of the import were not told as they came"
+  systemctl restart rama@5081
+  estate=$(asked /api/v1/season)
+
   echo "--- backup and drill"
   walk 2 || wrong "block 2 of docs/deploy.md failed"
   [ "$(find "$RAMA_ROOT/var/backups/rama" -name '*.backup' | wc -l)" = 1 ] || wrong "there is no backup"
@@ -143,8 +176,24 @@ web_server() {
 }
 
 asked() { # asked PATH [CURL_OPTION...]: what a browser is answered, through the web server
-  curl -ksS --max-time 30 --resolve "$DEPLOY_HOST:$WEB_PORT:127.0.0.1" -b "$work/cookies" -c "$work/cookies" \
-    -H 'Content-Type: application/json' "${@:2}" "https://$DEPLOY_HOST:$WEB_PORT$1"
+  sent "$1" -H 'Content-Type: application/json' "${@:2}"
+}
+
+sent() { # sent PATH [CURL_OPTION...]: the same, with a form
+  curl -ksSN --max-time 60 --resolve "$DEPLOY_HOST:$WEB_PORT:127.0.0.1" -b "$work/cookies" -c "$work/cookies" \
+    "${@:2}" "https://$DEPLOY_HOST:$WEB_PORT$1"
+}
+
+ready() { # waits until a copy that was started answers
+  for _ in $(seq 150); do [ "$(asked /health/ready)" != Healthy ] || return 0; sleep 0.2; done
+  wrong "no copy answers"
+}
+
+import() { # import TABLE: takes its file over as Rama guesses it, and prints the steps
+  local guess
+  guess=$(sent /api/v1/imports/read -F "file=@$work/$1.csv" -F "table=$1" \
+    | node -p 'JSON.stringify(JSON.parse(require("fs").readFileSync(0, "utf8")).guess)')
+  sent /api/v1/imports/save -F "file=@$work/$1.csv" --form-string "mapping=$guess" || true
 }
 
 is_there() { [[ $(asked /api/v1/season) == *'"estate":"Walked ground"'* ]]; }

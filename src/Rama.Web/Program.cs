@@ -54,6 +54,7 @@ builder
     .AddScoped<SeasonCloser>()
     .AddScoped<EstateDepths>();
 builder.Services.AddScoped<MachineFile>();
+builder.Services.AddScoped<PrintRun>();
 builder.Services.AddScoped<BenchTrees>().AddSingleton<BenchCache>();
 builder.Services.AddRamaAccounts(builder.Configuration).AddReverseProxy(builder.Configuration);
 builder.Services.AddResponseCompression().AddHealth();

@@ -37,6 +37,7 @@ public sealed partial class ConsistencyTests(RamaApplication application) : ICla
             Assert.True(status == 200, $"{code}: {worked}");
             Same(code, "calculator: left", prescription["budsLeft"]!, worked["prescription"]!["budsLeft"]!);
 
+            var (standing, left) = (line["ledger"]!["standing"]!["mean"]!, line["ledger"]!["left"]!);
             var classes = prescription["classes"]!.AsArray();
             foreach (var language in new[] { "en", "es" })
             {
@@ -45,8 +46,16 @@ public sealed partial class ConsistencyTests(RamaApplication application) : ICla
                     .Select(c => c!["stopAt"])
                     .Concat(classes.Select(c => c!["atMostDown"]))
                     .OfType<JsonNode>()
-                    .Select(n => Math.Round((double)n))
+                    .Select(n => Math.Round((double)n, MidpointRounding.AwayFromZero))
                     .ToList();
+                // As the list of the season writes them: halves up.
+                foreach (var (told, number) in card["numbers"]!.AsArray().Zip([standing, left]))
+                    Same(
+                        code,
+                        "card: numbers",
+                        Math.Round((double)number, MidpointRounding.AwayFromZero),
+                        NumbersOf((string)told!["value"]!).Single()
+                    );
                 Assert.True(
                     stops.SequenceEqual(NumbersOf((string)card["stop"]!)),
                     $"{code} {language}: “{card["stop"]}” for {string.Join(", ", stops)}"
@@ -56,7 +65,7 @@ public sealed partial class ConsistencyTests(RamaApplication application) : ICla
                         Same(
                             code,
                             "card: leave",
-                            Math.Round((double)stop),
+                            Math.Round((double)stop, MidpointRounding.AwayFromZero),
                             NumbersOf((string)told!["leave"]!).Single()
                         );
                 var made = card["cuts"]!.AsArray().Where(c => (bool)c!["made"]!).Select(c => (int)c!["number"]!);

@@ -90,6 +90,9 @@ const ResultsPage = lazy(() => import('./stages/result/ResultsPage').then((m) =>
 const LearningPage = lazy(() => import('./stages/result/LearningPage').then((m) => ({ default: m.LearningPage })));
 const SeasonsPage = lazy(() => import('./stages/result/SeasonsPage').then((m) => ({ default: m.SeasonsPage })));
 const WinterPage = lazy(() => import('./stages/season/WinterPage').then((m) => ({ default: m.WinterPage })));
+const PrintRunPage = lazy(() =>
+  import('./stages/prescribe/print/PrintRunPage').then((m) => ({ default: m.PrintRunPage })),
+);
 const CardPage = lazy(() => import('./stages/prescribe/CardPage').then((m) => ({ default: m.CardPage })));
 
 /** Pages whose faults are told inside their frame, so that the way to the other pages stays. */
@@ -149,6 +152,7 @@ const router = createBrowserRouter([
         { path: 'practice', element: <PracticePage /> },
         { path: 'crew/people', element: only('practice', <CrewPage />) },
         { path: 'plantings/new', element: only('plantings', <NewPlantingPage />) },
+        { path: 'cards', element: <PrintRunPage /> },
         { path: 'targets', element: only('target', <RulePage />) },
         {
           element: <PlantingWords />,

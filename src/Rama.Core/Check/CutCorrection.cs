@@ -80,7 +80,7 @@ public sealed record AskedOfTree(double Buds, double Limbs, double? BigLimbBuds,
         List<CutCorrection> ways = [];
         void Add(CorrectionKind kind, double each, Func<int, string> sentence)
         {
-            var amount = (int)Math.Round(Math.Abs(buds) / each);
+            var amount = (int)(Math.Abs(buds) / each).Whole();
             if (amount >= 1)
                 ways.Add(
                     new(

@@ -77,9 +77,9 @@ internal sealed class CardWriter
             PerLimb: PerLimb(),
             Numbers:
             [
-                new(_words.Number(Math.Round(_decision.Standing.Mean)), _words.Say("standing")),
-                new(_words.Number(Math.Round(_prescription.BudsLeft)), _words.Say(IsLight ? "left-light" : "left")),
-                new(_words.Number(Math.Round(_of.FruitPerTree)), _words.Say("fruit")),
+                new(_words.Number(_decision.Standing.Mean.Whole()), _words.Say("standing")),
+                new(_words.Number(_prescription.BudsLeft.Whole()), _words.Say(IsLight ? "left-light" : "left")),
+                new(_words.Number(_of.FruitPerTree.Whole()), _words.Say("fruit")),
             ],
             PerTree: _words.Say(IsByTrunk ? "per-mean-tree" : "per-tree"),
             CutsHeading: _words.Say("cuts-heading"),
@@ -129,9 +129,9 @@ internal sealed class CardWriter
     private string NameOf(ClassPrescription of) => _words.Named($"class-{of.Class.Name}", of.Class.Name);
 
     private string Span(double least, double most) =>
-        Math.Round(least) == Math.Round(most)
-            ? _words.Number(Math.Round(most))
-            : $"{_words.Number(Math.Round(least))}–{_words.Number(Math.Round(most))}";
+        least.Whole() == most.Whole()
+            ? _words.Number(most.Whole())
+            : $"{_words.Number(least.Whole())}–{_words.Number(most.Whole())}";
 
     private string About() =>
         string.Join(
@@ -147,8 +147,8 @@ internal sealed class CardWriter
     {
         var buds = _of.Survey.Buds;
         return buds.HalfWidth is { } half
-            ? _words.Say("count-basis", buds.Count, Math.Round(buds.Mean), Math.Round(half))
-            : _words.Say("count-basis-one", Math.Round(buds.Mean));
+            ? _words.Say("count-basis", buds.Count, buds.Mean.Whole(), half.Whole())
+            : _words.Say("count-basis-one", buds.Mean.Whole());
     }
 
     /// <summary>What to leave, in a sentence.</summary>
@@ -168,7 +168,7 @@ internal sealed class CardWriter
     {
         if (Numbered.Count == 0)
             return "";
-        var limbs = Math.Round(_prescription.LimbsLeft);
+        var limbs = _prescription.LimbsLeft.Whole();
         if (!IsByTrunk)
             return _words.Say("per-limb", OnALimb(_prescription.BudsLeft, _prescription.LimbsLeft), limbs);
         return _words.Say(
@@ -181,8 +181,8 @@ internal sealed class CardWriter
     // “6 on a limb, 24 limbs” is no help where 131 are wanted: then the two numbers beside it.
     private string OnALimb(double buds, double limbs)
     {
-        var each = Math.Round(buds / limbs);
-        return Math.Abs(each * Math.Round(limbs) - buds) <= NearProduct * buds
+        var each = (buds / limbs).Whole();
+        return Math.Abs(each * limbs.Whole() - buds) <= NearProduct * buds
             ? _words.Number(each)
             : $"{_words.Number(Math.Floor(buds / limbs))}–{_words.Number(Math.Ceiling(buds / limbs))}";
     }
@@ -193,7 +193,7 @@ internal sealed class CardWriter
         string Listed(IEnumerable<ClassPrescription> of, Func<ClassPrescription, double?> number) =>
             string.Join(
                 ", ",
-                of.Select(c => _words.Number(Math.Round(number(c)!.Value)) + (IsByTrunk ? $" ({NameOf(c)})" : ""))
+                of.Select(c => _words.Number(number(c)!.Value.Whole()) + (IsByTrunk ? $" ({NameOf(c)})" : ""))
             );
         var said =
             from stopping in _prescription.Classes.GroupBy(c => c.Stop).OrderBy(g => g.Key)
@@ -231,16 +231,16 @@ internal sealed class CardWriter
     {
         List<string> notes = _pass is null ? [] : [_words.Say("pass-detail")];
         if (_knockedOff > 0 && Numbered.Count > 0)
-            notes.Add(_words.Say("late", Math.Round(_knockedOff * 100), Math.Round((1 / (1 - _knockedOff) - 1) * 100)));
+            notes.Add(_words.Say("late", (_knockedOff * 100).Whole(), ((1 / (1 - _knockedOff) - 1) * 100).Whole()));
         if (!_decision.Settled && _decision.Held is null)
             notes.Add(_words.Say("not-settled"));
         if (_prescription.ClustersToThinning >= Prescription.WorthTelling)
-            notes.Add(_words.Say("thinning", Math.Round(_prescription.ClustersToThinning)));
+            notes.Add(_words.Say("thinning", _prescription.ClustersToThinning.Whole()));
         if (_prescription.FirstNextWinter(_planting.System.Caps) is > 0 and var next)
             notes.Add(_words.Say("first-next-winter", next));
         if (_prescription.Way == WayOfWorking.Count)
             notes.Add(
-                _words.Say("correct-by-count", Math.Round(_decision.Tolerance * 100), new CrewSkill().CountedEvery)
+                _words.Say("correct-by-count", (_decision.Tolerance * 100).Whole(), new CrewSkill().CountedEvery)
             );
         else
             notes.Add(_words.Say("check"));
@@ -288,8 +288,8 @@ internal sealed class CardWriter
     private string LeaveOf(ClassPrescription of) =>
         of switch
         {
-            { StopAt: { } stop } => _words.Number(Math.Round(stop)),
-            { AtMostDown: { } down } => _words.Say("class-all-but", Math.Round(down)),
+            { StopAt: { } stop } => _words.Number(stop.Whole()),
+            { AtMostDown: { } down } => _words.Say("class-all-but", down.Whole()),
             { Decision.Kind: DecisionKind.NoPrune } => _words.Say("class-all"),
             _ => "",
         };
@@ -305,9 +305,7 @@ internal sealed class CardWriter
             _ when cut.SingleBuds && mine.CutsPerTree < CutAmount.AFew => Made,
             _ when mine.Most is { } most => _words.Number(most),
             AmountKind.IfAbove => Made,
-            _ => mine.CutsPerTree >= Prescription.WorthTelling
-                ? $"~{_words.Number(Math.Round(mine.CutsPerTree))}"
-                : Made,
+            _ => mine.CutsPerTree >= Prescription.WorthTelling ? $"~{_words.Number(mine.CutsPerTree.Whole())}" : Made,
         };
     }
 
@@ -318,7 +316,7 @@ internal sealed class CardWriter
         var scale = GaugeScale;
         string Told(ClassPrescription of, double mm) =>
             new LimbGauge(of.BudsPerCm2!.Value).BudsOn(mm, BigFromMm) is { } buds
-                ? _words.Number(Math.Round(buds))
+                ? _words.Number(buds.Whole())
                 : _words.Say("take-out");
         var marks = _units == UnitSystem.Us ? GaugeMarks.UsualUs : GaugeMarks.Usual;
         return
@@ -334,7 +332,7 @@ internal sealed class CardWriter
     }
 
     // Marks reach as far as limbs of the system do.
-    private double GaugeScale => Math.Max(1, Math.Round(_planting.System.Form.Typical.LimbMm / 13));
+    private double GaugeScale => Math.Max(1, (_planting.System.Form.Typical.LimbMm / 13).Whole());
 
     // Where no thickness takes a limb out, or the strip would not lie on the paper, the table does it.
     private CardTape? Tape()
@@ -405,7 +403,7 @@ internal sealed class CardWriter
             _words.Say(cut.Name),
             HowMany(cut),
             cut.IsMade && cut.Drop >= Prescription.WorthTelling && !IsToldAsDrop(cut)
-                ? _words.Say("falls", Math.Round(cut.Drop))
+                ? _words.Say("falls", cut.Drop.Whole())
                 : "",
             _words.Say(cut.LookFor),
             _words.Say(cut.How),

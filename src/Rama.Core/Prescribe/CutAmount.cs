@@ -1,3 +1,4 @@
+using Rama.Core.Explain;
 using Rama.Core.Systems;
 
 namespace Rama.Core.Prescribe;
@@ -70,11 +71,11 @@ public sealed record CutAmount(AmountKind Kind, double Least = 0, double Most = 
             var rates = made.Select(c => c.Cut.CutsPerTree / c.LimbsLeft).ToList();
             return rates.Min() >= FewPerLimb
                 ? new(AmountKind.ALimb, Math.Floor(rates.Min() + NearWhole), Math.Ceiling(rates.Max() - NearWhole))
-                : Range(AmountKind.OnTheTree, made.Select(c => Math.Round(c.Cut.CutsPerTree)));
+                : Range(AmountKind.OnTheTree, made.Select(c => c.Cut.CutsPerTree.Whole()));
         }
         if (made.All(c => c.Cut.Most is not null))
             return Range(AmountKind.UpTo, made.Select(c => (double)c.Cut.Most!.Value));
-        var found = made.Select(c => Math.Round(c.Cut.CutsPerTree)).ToList();
+        var found = made.Select(c => c.Cut.CutsPerTree.Whole()).ToList();
         return found.Max() < 1
             ? new(AmountKind.OnSomeTrees)
             : Range(AmountKind.AsFound, found.Select(f => Math.Max(1, f)));

@@ -1,4 +1,5 @@
 using Rama.Core.Decide;
+using Rama.Core.Explain;
 using Rama.Core.Prescribe;
 using Rama.Core.Result.Thinning;
 
@@ -19,8 +20,8 @@ internal static class ThinningLines
     public static string Headline(ThinningLoad load, PrescribedPlanting? of, CardWords words) =>
         !load.IsWorthIt ? words.Say("thin-none")
         : FruitOfClasses(load, of) is { Count: > 1 } fruit
-            ? words.Say("thin-leave-by-trunk", Math.Round(fruit.Min()), Math.Round(fruit.Max()))
-        : words.Say("thin-leave", Math.Round(load.FruitWanted));
+            ? words.Say("thin-leave-by-trunk", fruit.Min().Whole(), fruit.Max().Whole())
+        : words.Say("thin-leave", load.FruitWanted.Whole());
 
     /// <summary>What there is, what to take off, and how.</summary>
     /// <param name="load">What is to be taken off.</param>
@@ -36,26 +37,22 @@ internal static class ThinningLines
     {
         List<string> lines =
         [
-            words.Say(
-                load.IsCounted ? "thin-counted" : "thin-expected",
-                Math.Round(load.Clusters),
-                Math.Round(load.Fruitlets)
-            ),
+            words.Say(load.IsCounted ? "thin-counted" : "thin-expected", load.Clusters.Whole(), load.Fruitlets.Whole()),
         ];
         if (!load.IsWorthIt)
             return lines;
         lines.AddRange(ByTrunk(load, of, reader, words));
         if (load.WhollyOff >= 1 && load.MoreOnSome < 1)
-            lines.Add(words.Say("thin-wholly", Math.Round(load.WhollyOff)));
+            lines.Add(words.Say("thin-wholly", load.WhollyOff.Whole()));
         lines.Add(words.Say("thin-each", OnEach(load.LeftOnEach, words)));
         if (load.IsShort)
-            lines.Add(words.Say("thin-more", Math.Round(load.MoreOnSome)));
+            lines.Add(words.Say("thin-more", load.MoreOnSome.Whole()));
         lines.Add(words.Say("thin-how"));
         lines.Add(
             words.Say(
                 "thin-count",
                 CountedEvery,
-                Math.Round((of?.Settings.Tolerance ?? DecisionSettings.DefaultTolerance) * 100)
+                ((of?.Settings.Tolerance ?? DecisionSettings.DefaultTolerance) * 100).Whole()
             )
         );
         lines.Add(words.Say("thin-minutes", load.SecondsPerTree / SecondsPerMinute));
@@ -75,7 +72,7 @@ internal static class ThinningLines
         CardWords words
     ) =>
         FruitOfClasses(load, of) is { Count: > 1 } fruit
-            ? new CardWriter(of!, reader).Trunks().Zip(fruit, (name, f) => words.Say("thin-class", name, Math.Round(f)))
+            ? new CardWriter(of!, reader).Trunks().Zip(fruit, (name, f) => words.Say("thin-class", name, f.Whole()))
             : [];
 
     // Each trunk class carries its part of the crop, as its buds were shared out in winter.

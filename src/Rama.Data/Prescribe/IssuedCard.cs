@@ -1,3 +1,5 @@
+using Rama.Core.Prescribe;
+
 namespace Rama.Data.Prescribe;
 
 /// <summary>A card that was handed out.</summary>
@@ -15,3 +17,8 @@ public sealed record IssuedCard(
     string? Person,
     bool OutOfDate
 );
+
+/// <summary>A card just handed out, with what is printed on it.</summary>
+/// <param name="Issue">That it was handed out.</param>
+/// <param name="Card">What is printed on it.</param>
+public sealed record HandedOut(IssuedCard Issue, PruningCard Card);

@@ -65,7 +65,7 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="EditConflictException">The plan changed since; nothing is handed out.</exception>
     /// <returns>The card; null before there is a prescription.</returns>
-    public async Task<IssuedCard?> IssueAsync(
+    public async Task<HandedOut?> IssueAsync(
         StoredPlanting stored,
         uint version,
         CardReader reader,
@@ -80,6 +80,7 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
         for (var attempt = 1; ; attempt++)
         {
             var prescription = await VersionOfAsync(stored, asks, cancel);
+            var printed = card with { Version = prescription.Number };
             var issue = new CardIssueRecord
             {
                 EstateId = scope.EstateId,
@@ -88,13 +89,15 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
                 Language = reader.Language,
                 At = clock.GetUtcNow(),
                 Person = scope.Author?.Name,
-                Card = StoredJson.Write(card with { Version = prescription.Number }),
+                Card = StoredJson.Write(printed),
             };
             database.Add(issue);
             try
             {
                 await database.SaveChangesAsync(cancel);
-                return new(issue.Id, prescription.Number, issue.Language, issue.At, issue.Person, false);
+                // Of many handed out one after the other none needs those before.
+                database.ChangeTracker.Clear();
+                return new(new(issue.Id, prescription.Number, issue.Language, issue.At, issue.Person, false), printed);
             }
             catch (DbUpdateException e) when (attempt < MostTries && e.IsTakenKey())
             {

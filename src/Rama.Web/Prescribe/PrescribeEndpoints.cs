@@ -83,7 +83,7 @@ internal static class PrescribeEndpoints
             .WithSummary(
                 "The prescription carried out on many trees, told step by step; another system or school can be tried"
             );
-        return api.MapBench().MapPractice().MapExercises();
+        return api.MapPrintRuns().MapBench().MapPractice().MapExercises();
     }
 
     public static RouteGroupBuilder MapPrescribeCalculators(this RouteGroupBuilder calculations)
@@ -259,8 +259,8 @@ internal static class PrescribeEndpoints
                     ),
                     cancel
                 )
-                    is { } issued
-                ? TypedResults.Ok(issued)
+                    is { } handedOut
+                ? TypedResults.Ok(handedOut.Issue)
                 : TypedResults.NotFound();
         }
         catch (EditConflictException e)

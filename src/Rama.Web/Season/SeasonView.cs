@@ -64,7 +64,7 @@ public sealed record SeasonView(
         {
             AreaHa = lines.Sum(l => l.AreaHa ?? 0),
             ReadyForCards = lines.Count(l => l.Stage == Stage.Prescribe),
-            Printable = lines.Count(l => l is { Stage: Stage.Decide, Ledger.Left: not null }),
+            Printable = lines.Count(l => l is { Stage: Stage.Decide, HasCard: true }),
             Plantings = lines,
         };
 }
@@ -133,7 +133,11 @@ public sealed record SeasonLine(
     IReadOnlyList<PassGlance> Passes,
     CheckGlance? Check,
     bool IsPending = false
-);
+)
+{
+    /// <summary>Whether its card can be printed, whether its count settles the decision or not.</summary>
+    public bool HasCard => Ledger?.Left is not null;
+}
 
 /// <summary>What is known of a planting.</summary>
 /// <param name="Rows">Rows listed.</param>

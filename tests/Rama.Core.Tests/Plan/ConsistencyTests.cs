@@ -180,7 +180,7 @@ public sealed partial class ConsistencyTests
                         .Classes.Select(c => c.StopAt)
                         .Concat(prescription.Classes.Select(c => c.AtMostDown))
                         .OfType<double>()
-                        .Select(n => Math.Round(n));
+                        .Select(n => Written(n));
                     Assert.Equal(stops, NumbersOf(card.Stop));
                     if (prescription.IsLight && prescription.Classes.All(c => c.Decision.Kind == DecisionKind.Reduce))
                     {
@@ -191,21 +191,21 @@ public sealed partial class ConsistencyTests
                     {
                         if (c.StopAt is not { } stop)
                             continue;
-                        Assert.Equal(Math.Round(stop), double.Parse(told.Leave, CultureInfo.InvariantCulture));
+                        Assert.Equal(Written(stop), double.Parse(told.Leave, CultureInfo.InvariantCulture));
                         // One number a limb times the limbs is within 3 %, or the number lies between the two told.
                         var each = NumbersOf(told.PerLimb);
                         if (each.Count == 1)
-                            Assert.InRange(each[0] * Math.Round(c.LimbsLeft), stop * 0.97 - 1e-9, stop * 1.03 + 1e-9);
+                            Assert.InRange(each[0] * Written(c.LimbsLeft), stop * 0.97 - 1e-9, stop * 1.03 + 1e-9);
                         else
                             Assert.InRange(stop / c.LimbsLeft, each[0], each[1]);
                     }
                     Assert.Equal(
-                        Math.Round(prescription.BudsLeft),
+                        Written(prescription.BudsLeft),
                         double.Parse(card.Numbers[1].Value, CultureInfo.InvariantCulture)
                     );
                     if (prescription.ClustersToThinning >= 0.5)
                         Assert.Contains(card.Notes, n =>
-                            NumbersOf(n).Contains(Math.Round(prescription.ClustersToThinning))
+                            NumbersOf(n).Contains(Written(prescription.ClustersToThinning))
                         );
                     // 1 to n of what is made; the list, the table by trunk and the drawing speak of the same cuts.
                     var made = card.Cuts.Where(c => c.Made).ToList();
@@ -292,7 +292,7 @@ public sealed partial class ConsistencyTests
                 foreach (var language in new[] { "en", "es" })
                 {
                     var card = PassCard.Of(pass, plan.Planting!, of, new(language), thinning: load);
-                    Assert.Contains(Math.Round(load.Fruitlets), NumbersOf(card.Lines[0]));
+                    Assert.Contains(Written(load.Fruitlets), NumbersOf(card.Lines[0]));
                     if (!load.IsWorthIt)
                         continue;
                     var classes = of.Prescription.Classes;
@@ -305,7 +305,7 @@ public sealed partial class ConsistencyTests
                         classes.Count == 1 ? fruit[0] : classes.Zip(fruit, (c, f) => c.Class.Share * f).Sum(),
                         0.51
                     );
-                    double[] ends = [Math.Round(fruit.Min()), Math.Round(fruit.Max())];
+                    double[] ends = [Written(fruit.Min()), Written(fruit.Max())];
                     Assert.Equal(ends.Distinct(), NumbersOf(card.Headline).Distinct());
                 }
             }
@@ -323,7 +323,7 @@ public sealed partial class ConsistencyTests
                 foreach (var (cut, line) in prescription.Cuts.Zip(card.Cuts))
                 {
                     if (line.Falls != "")
-                        Assert.Equal([Math.Round(cut.Drop)], NumbersOf(line.Falls));
+                        Assert.Equal([Written(cut.Drop)], NumbersOf(line.Falls));
                     else if (cut.IsMade && cut.Drop >= 1)
                         Assert.True(cut.Amount.Kind is AmountKind.OnTheTree or AmountKind.ToTheNumber);
                 }
@@ -336,7 +336,7 @@ public sealed partial class ConsistencyTests
                     if (mine is not { IsMade: true } && kind != AmountKind.ToTheGauge)
                         Assert.Equal("", cell);
                     else if (NumbersOf(cell) is [var number])
-                        Assert.Equal(mine!.Most ?? Math.Round(mine.CutsPerTree), number);
+                        Assert.Equal(mine!.Most ?? Written(mine.CutsPerTree), number);
                 }
             }
         );
@@ -403,6 +403,9 @@ public sealed partial class ConsistencyTests
         );
 
     // Numbers as written, with a comma for a point or a point for a comma.
+    /// <summary>As card and pages write a whole number: halves up.</summary>
+    private static double Written(double number) => Math.Round(number, MidpointRounding.AwayFromZero);
+
     private static List<double> NumbersOf(string text) =>
         [.. Numbers().Matches(text).Select(m => double.Parse(m.Value.Replace(',', '.'), CultureInfo.InvariantCulture))];
 

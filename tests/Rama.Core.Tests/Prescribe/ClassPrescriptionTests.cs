@@ -78,8 +78,11 @@ public sealed class ClassPrescriptionTests
                             Assert.True(least >= 1, $"{cut.StepId}: {least} a limb");
                             break;
                         case AmountKind.OnTheTree:
-                            Assert.Equal(Math.Round(made.Min(m => m.CutsPerTree)), least);
-                            Assert.Equal(Math.Round(made.Max(m => m.CutsPerTree)), most);
+                            Assert.Equal(
+                                Math.Round(made.Min(m => m.CutsPerTree), MidpointRounding.AwayFromZero),
+                                least
+                            );
+                            Assert.Equal(Math.Round(made.Max(m => m.CutsPerTree), MidpointRounding.AwayFromZero), most);
                             break;
                         case AmountKind.UpTo:
                             Assert.Equal(made.Min(m => (double)m.Most!), least);

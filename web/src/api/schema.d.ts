@@ -6503,6 +6503,104 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/v1/cards/print": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The cards of many plantings, told one planting after the other */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PrintRunEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/event-stream": components["schemas"]["SseItemOfPrintStep"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/v1/cards/hand-out": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Hand out the cards of many plantings: each names its prescription version and is kept as printed */
+        post: {
+            parameters: {
+                query?: never;
+                header?: never;
+                path?: never;
+                cookie?: never;
+            };
+            requestBody: {
+                content: {
+                    "application/json": components["schemas"]["PrintRunEntry"];
+                };
+            };
+            responses: {
+                /** @description OK */
+                200: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "text/event-stream": components["schemas"]["SseItemOfPrintStep"];
+                    };
+                };
+                /** @description Bad Request */
+                400: {
+                    headers: {
+                        [name: string]: unknown;
+                    };
+                    content: {
+                        "application/problem+json": components["schemas"]["HttpValidationProblemDetails"];
+                    };
+                };
+            };
+        };
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/v1/plantings/{id}/bench": {
         parameters: {
             query?: never;
@@ -19540,6 +19638,42 @@ export interface components {
             /** @description The prices; those assumed where nobody entered any. */
             prices: components["schemas"]["PriceListEntry"];
         };
+        /** @description Cards of many plantings, to be printed in one run. */
+        PrintRunEntry: {
+            /** @description The plantings, in the order their cards are printed in. */
+            plantings?: string[];
+            /** @description Languages; each planting has a card in each. */
+            languages?: string[];
+            /** @description Units the crew measures in. */
+            units?: components["schemas"]["UnitSystem"];
+        };
+        /** @description A step of a print run. */
+        PrintStep: {
+            /**
+             * Format: int32
+             * @description Plantings done.
+             */
+            done: number;
+            /**
+             * Format: int32
+             * @description Plantings of the run.
+             */
+            of: number;
+            /**
+             * Format: uuid
+             * @description The planting whose cards are told; null for none.
+             */
+            planting: null | string;
+            /** @description Its cards, a language each; none where it has no prescription. */
+            cards: components["schemas"]["PruningCard"][];
+            /** @description Why the run ended early; null when all is well. */
+            problem: null | string;
+            /**
+             * Format: int32
+             * @description Pieces of long work that come first, while it waits for its turn; null once it has begun.
+             */
+            ahead: null | number;
+        };
         /** @description The passes of one planting in one season, in the order of the year. */
         Programme: {
             /** @description The passes. */
@@ -21594,6 +21728,8 @@ export interface components {
              * @default false
              */
             isPending: boolean;
+            /** @description Whether its card can be printed, whether its count settles the decision or not. */
+            hasCard: boolean;
         };
         /** @description What of a season page is still being worked out; its lines tell what was last known. */
         SeasonPending: {
@@ -22411,6 +22547,12 @@ export interface components {
         };
         SseItemOfImproveStep: {
             data: components["schemas"]["ImproveStep"];
+            eventType: null | string;
+            eventId: null | string;
+            reconnectionInterval: null | string;
+        };
+        SseItemOfPrintStep: {
+            data: components["schemas"]["PrintStep"];
             eventType: null | string;
             eventId: null | string;
             reconnectionInterval: null | string;

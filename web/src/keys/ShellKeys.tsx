@@ -1,9 +1,8 @@
-import { Modal } from 'antd';
-import { useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { nextToDo } from '../stages/season/find';
 import { useSeason } from '../stages/season/useSeason';
-import { useReading } from '../words/useReading';
+import { KeysSheet } from './KeysSheet';
+import { shellKeys } from './ofPages';
 import { useKeys } from './useKeys';
 
 /** The stages of a planting by their key; 6 is kept for the check. */
@@ -18,11 +17,9 @@ const stages: Record<string, string> = {
 
 /** Keys that do the same on every page, and the sheet that tells them. */
 export function ShellKeys() {
-  const { t } = useReading();
   const go = useNavigate();
   const { pathname, search } = useLocation();
   const season = useSeason();
-  const [isTold, setTold] = useState(false);
   const plantings = season.data?.plantings ?? [];
   const at = /^\/plantings\/([^/]+)\/(.+)$/.exec(pathname);
   const step = (by: number) => {
@@ -30,53 +27,33 @@ export function ShellKeys() {
     const next = here < 0 ? undefined : plantings[here + by];
     if (next) void go(`/plantings/${next.id}/${at![2]}${search}`);
   };
-  useKeys({
-    '/': () => {
-      const box = document.querySelector<HTMLInputElement>('[data-test="find"]');
-      if (box) box.focus();
-      else void go(`/${search}`, { state: { find: true } });
+  useKeys(
+    {
+      '/': () => {
+        const box = document.querySelector<HTMLInputElement>('[data-test="find"]');
+        if (box) box.focus();
+        else void go(`/${search}`, { state: { find: true } });
+      },
+      n: () => {
+        const next = nextToDo(plantings);
+        if (next) void go(`/plantings/${next.id}/${next.stage}${search}`);
+      },
+      j: () => {
+        step(1);
+      },
+      k: () => {
+        step(-1);
+      },
+      ...Object.fromEntries(
+        Object.entries(stages).map(([key, stage]) => [
+          key,
+          () => {
+            if (at) void go(`/plantings/${at[1]}/${stage}${search}`);
+          },
+        ]),
+      ),
     },
-    n: () => {
-      const next = nextToDo(plantings);
-      if (next) void go(`/plantings/${next.id}/${next.stage}${search}`);
-    },
-    j: () => {
-      step(1);
-    },
-    k: () => {
-      step(-1);
-    },
-    '?': () => {
-      setTold(true);
-    },
-    ...Object.fromEntries(
-      Object.entries(stages).map(([key, stage]) => [
-        key,
-        () => {
-          if (at) void go(`/plantings/${at[1]}/${stage}${search}`);
-        },
-      ]),
-    ),
-  });
-  return (
-    <Modal
-      open={isTold}
-      onCancel={() => {
-        setTold(false);
-      }}
-      footer={null}
-      title={t('keys.title')}
-    >
-      <dl className="chain" data-test="keys">
-        {['/', 'n', 'j k', '1–5 7', '?'].map((key) => (
-          <div key={key}>
-            <dt>{t(`keys.${key}`)}</dt>
-            <dd>
-              <kbd>{key}</kbd>
-            </dd>
-          </div>
-        ))}
-      </dl>
-    </Modal>
+    shellKeys,
   );
+  return <KeysSheet />;
 }

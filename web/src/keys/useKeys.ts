@@ -1,7 +1,9 @@
 import { useEffect, useRef } from 'react';
+import { useTell, type ToldKeys } from './told';
 
 /** Single-key commands of a page; they rest while someone types or a dialog is open. */
-export function useKeys(keys: Record<string, () => void>) {
+export function useKeys(keys: Record<string, () => void>, told?: ToldKeys) {
+  useTell(told);
   const current = useRef(keys);
   useEffect(() => {
     current.current = keys;

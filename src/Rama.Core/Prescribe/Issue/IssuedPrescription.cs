@@ -1,4 +1,5 @@
 using Rama.Core.Decide;
+using Rama.Core.Explain;
 using Rama.Core.Prescribe.Working;
 
 namespace Rama.Core.Prescribe.Issue;
@@ -115,7 +116,7 @@ public sealed record IssuedClass(
 {
     internal static IssuedClass Of(ClassPrescription of, Prescription prescription)
     {
-        static int? Whole(double? buds) => buds is { } b ? (int)Math.Round(b) : null;
+        static int? Whole(double? buds) => buds is { } b ? (int)b.Whole() : null;
         var off = of.StopAt * of.Decision.Tolerance;
         // Buds, girths and heights as the card tells them, so that no difference nobody could read makes it another.
         return new(

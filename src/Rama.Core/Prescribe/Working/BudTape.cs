@@ -1,3 +1,4 @@
+using Rama.Core.Explain;
 using Rama.Core.Target.Sharing;
 
 namespace Rama.Core.Prescribe.Working;
@@ -59,6 +60,6 @@ public sealed record BudTape(IReadOnlyList<BudTapeCell> Cells)
     private static int Rounded(double buds, double room)
     {
         var step = RoundNumbers.Last(n => n == 1 || n <= room / 4);
-        return Math.Max(1, (int)Math.Round(buds / step) * step);
+        return Math.Max(1, (int)(buds / step).Whole() * step);
     }
 }

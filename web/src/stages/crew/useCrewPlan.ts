@@ -25,9 +25,9 @@ async function again(client: QueryClient) {
   await client.invalidateQueries({ queryKey: ['season'] });
 }
 
-/** Which crew does what when. */
-export function useCrewPlan() {
-  return useQuery({ queryKey: planKey, queryFn: () => answered(api.GET('/api/v1/crew-plan')) });
+/** Which crew does what when; not asked for where nobody may know. */
+export function useCrewPlan(enabled = true) {
+  return useQuery({ queryKey: planKey, enabled, queryFn: () => answered(api.GET('/api/v1/crew-plan')) });
 }
 
 /** Money of the estate, in whole numbers; little of it with its cents. */

@@ -5,6 +5,7 @@ import type { BenchView, NextTree } from '../../api/client';
 import { TreeDrawing, type Aim } from '../../drawings/TreeDrawing';
 import { budsFalling, standingAfter, type View } from '../../drawings/tree';
 import { useWidth } from '../../drawings/useWidth';
+import { benchKeys } from '../../keys/ofPages';
 import { useKeys } from '../../keys/useKeys';
 import { usePlantingHead } from './usePlantingHead';
 import { Trouble } from '../../Trouble';
@@ -138,50 +139,53 @@ export function BenchPage() {
     setAim(null);
     setChosen(null);
   };
-  useKeys({
-    ArrowRight: () => {
-      if (byHand) pick(1);
-      else work.go(step + 1);
+  useKeys(
+    {
+      ArrowRight: () => {
+        if (byHand) pick(1);
+        else work.go(step + 1);
+      },
+      ArrowLeft: () => {
+        if (byHand) pick(-1);
+        else work.go(step - 1);
+      },
+      ArrowDown: () => {
+        pick(1);
+      },
+      ArrowUp: () => {
+        pick(-1);
+      },
+      Home: () => {
+        if (!byHand) work.go(0);
+      },
+      End: () => {
+        if (!byHand) work.go(last);
+      },
+      ' ': () => {
+        if (!byHand) {
+          if (step >= last) work.go(0);
+          setPlaying((p) => !p);
+        }
+      },
+      x: () => {
+        if (byHand && chosen !== null) cut({ branch: chosen, bud: null, leaveM: -1 }, false);
+        else if (!byHand) work.enter('hand');
+      },
+      u: () => {
+        if (byHand) work.undo();
+      },
+      r: () => {
+        if (byHand) work.redo();
+      },
+      p: () => {
+        if (choice.pass === null) work.enter(mode === 'practice' ? 'card' : 'practice');
+      },
+      v: () => {
+        setTurned(view === 'along' ? 'across' : 'along');
+      },
     },
-    ArrowLeft: () => {
-      if (byHand) pick(-1);
-      else work.go(step - 1);
-    },
-    ArrowDown: () => {
-      pick(1);
-    },
-    ArrowUp: () => {
-      pick(-1);
-    },
-    Home: () => {
-      if (!byHand) work.go(0);
-    },
-    End: () => {
-      if (!byHand) work.go(last);
-    },
-    ' ': () => {
-      if (!byHand) {
-        if (step >= last) work.go(0);
-        setPlaying((p) => !p);
-      }
-    },
-    x: () => {
-      if (byHand && chosen !== null) cut({ branch: chosen, bud: null, leaveM: -1 }, false);
-      else if (!byHand) work.enter('hand');
-    },
-    u: () => {
-      if (byHand) work.undo();
-    },
-    r: () => {
-      if (byHand) work.redo();
-    },
-    p: () => {
-      if (choice.pass === null) work.enter(mode === 'practice' ? 'card' : 'practice');
-    },
-    v: () => {
-      setTurned(view === 'along' ? 'across' : 'along');
-    },
-  });
+    benchKeys,
+  );
 
   if (bench.error && !bench.data) return <Trouble error={bench.error} retry={() => void bench.refetch()} />;
   const shownAim = aim ?? (byHand && chosen !== null ? { branch: chosen, bud: null, leaveM: -1 } : null);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import type { SeasonLine } from '../../api/client';
-import { freeFacets, grouped, matches, nextToDo, sorted, valueOf } from './find';
+import type { SeasonLine, Stage } from '../../api/client';
+import { freeFacets, grouped, matches, nextToDo, sorted, stageTotals, valueOf } from './find';
 
 const line = {
   code: 'H4',
@@ -69,4 +69,16 @@ describe('the list of plantings', () => {
       'Weir',
       'H2',
     ]));
+});
+
+it('adds up what is at each stage, in the order of the work', () => {
+  const at = (stage: Stage, areaHa: number | null, hours: number | null) =>
+    ({ stage, areaHa, work: hours === null ? null : { hours } }) as SeasonLine;
+  expect(
+    stageTotals([at('prescribe', 2, 100), at('target', 1.5, null), at('prescribe', null, 20), at('target', 0.5, 8)]),
+  ).toEqual([
+    { of: 'target', plantings: 2, areaHa: 2, hours: 8 },
+    { of: 'prescribe', plantings: 2, areaHa: 2, hours: 120 },
+  ]);
+  expect(stageTotals([])).toEqual([]);
 });

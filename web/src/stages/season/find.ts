@@ -23,9 +23,33 @@ const hasNumber = (word: string, number: string) => new RegExp(`(^|\\D)${number}
 
 /** The planting to go on with: the first in the order of the work at the earliest stage. */
 export function nextToDo<T extends { stage: Stage; isPending: boolean }>(lines: T[]): T | undefined {
-  const order: Stage[] = ['target', 'count', 'decide', 'prescribe'];
-  return order.map((stage) => lines.find((l) => l.stage === stage && !l.isPending)).find((l) => l !== undefined);
+  return stages.map((stage) => lines.find((l) => l.stage === stage && !l.isPending)).find((l) => l !== undefined);
 }
+
+/** What plantings at one stage come to. */
+export interface StageTotal {
+  of: Stage;
+  plantings: number;
+  areaHa: number;
+  hours: number;
+}
+
+/** Plantings, ground and hours of work by stage, in the order of the work; stages without a planting are left out. */
+export function stageTotals(lines: Pick<SeasonLine, 'stage' | 'areaHa' | 'work'>[]): StageTotal[] {
+  const totals = new Map<Stage, StageTotal>();
+  for (const { stage, areaHa, work } of lines) {
+    const total = totals.get(stage) ?? { of: stage, plantings: 0, areaHa: 0, hours: 0 };
+    totals.set(stage, {
+      of: stage,
+      plantings: total.plantings + 1,
+      areaHa: total.areaHa + (areaHa ?? 0),
+      hours: total.hours + (work?.hours ?? 0),
+    });
+  }
+  return stages.flatMap((stage) => totals.get(stage) ?? []);
+}
+
+const stages: Stage[] = ['target', 'count', 'decide', 'prescribe'];
 
 /** What the list can be narrowed to and put together by. */
 export const facets = ['site', 'variety', 'system', 'stage'] as const;

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Button } from 'antd';
 import { useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link, useLocation, useSearchParams } from 'react-router';
 import {
   api,
   answered,
@@ -67,6 +67,8 @@ function Rule({ like }: { like: PlantingView | null }) {
   const [shown, setShown] = useState<{ rule: TargetRule; plantings: RuledTargetView[] } | null>(null);
   const [done, setDone] = useState<number | null>(null);
   const { attempt, problem, unreadable, failure, busy } = useAttempt();
+  // Those chosen on the season page; any the rule is for where none were.
+  const given = (useLocation().state as { chosen?: string[] } | null)?.chosen;
   const edit =
     <T,>(set: (next: T) => void) =>
     (next: T) => {
@@ -101,8 +103,9 @@ function Rule({ like }: { like: PlantingView | null }) {
     await attempt(async () => {
       const rule = { ...from.entry, fromRecords, target: target.entry };
       const plantings = await answered(api.POST('/api/v1/targets/preview', { body: rule }));
-      setShown({ rule, plantings: plantings.filter((p) => p.id !== like?.id) });
-      setChosen(new Set(plantings.filter((p) => canTake(p) && p.id !== like?.id).map((p) => p.id)));
+      const meant = plantings.filter((p) => p.id !== like?.id && (given?.includes(p.id) ?? true));
+      setShown({ rule, plantings: meant });
+      setChosen(new Set(meant.filter(canTake).map((p) => p.id)));
     });
   }
 
@@ -120,7 +123,10 @@ function Rule({ like }: { like: PlantingView | null }) {
   return (
     <main className="planting-main rule-page">
       <h1>{like ? t('rules.like', { planting: titleOf(like.planting) }) : t('rules.title')}</h1>
-      <p className="dim">{t('rules.text')}</p>
+      <p className="dim">
+        {given && <strong>{t('rules.given', { count: given.length })} </strong>}
+        {t('rules.text')}
+      </p>
       <div className="rule-forms">
         <section>
           <h2>{t('rules.which')}</h2>

@@ -1,4 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
+import { tallyKeys } from '../../../keys/ofPages';
 import { useKeys } from '../../../keys/useKeys';
 import { bodyOf } from '../../../field/kinds';
 import { store, type KeptKit, type Queued, type TreeAtHand } from '../../../field/queue';
@@ -221,41 +222,44 @@ export function useTally(kept: KeptKit, before: TreeAtHand | null) {
     step((now) => ({ ...now, girth: number(mm / 10, 1) }));
     felt(20);
   });
-  useKeys({
-    ...Object.fromEntries(
-      kinds.slice(0, 8).map((kind, i) => [
-        String(i + 1),
-        () => {
-          if (!manner.pad) add(kind);
-        },
-      ]),
-    ),
-    ...(manner.pad
-      ? Object.fromEntries(
-          Array.from({ length: 10 }, (_, d) => [
-            String(d),
-            () => {
-              press(String(d));
-            },
-          ]),
-        )
-      : {}),
-    '.': () => {
-      press(decimal);
+  useKeys(
+    {
+      ...Object.fromEntries(
+        kinds.slice(0, 8).map((kind, i) => [
+          String(i + 1),
+          () => {
+            if (!manner.pad) add(kind);
+          },
+        ]),
+      ),
+      ...(manner.pad
+        ? Object.fromEntries(
+            Array.from({ length: 10 }, (_, d) => [
+              String(d),
+              () => {
+                press(String(d));
+              },
+            ]),
+          )
+        : {}),
+      '.': () => {
+        press(decimal);
+      },
+      ',': () => {
+        press(decimal);
+      },
+      Backspace: back,
+      Enter: () => {
+        if (tally.limbwise || at !== 'buds') limbDone();
+        else void treeDone();
+      },
+      d: () => void treeDone(doubts.length > 0),
+      s: () => {
+        setSheet('skip');
+      },
     },
-    ',': () => {
-      press(decimal);
-    },
-    Backspace: back,
-    Enter: () => {
-      if (tally.limbwise || at !== 'buds') limbDone();
-      else void treeDone();
-    },
-    d: () => void treeDone(doubts.length > 0),
-    s: () => {
-      setSheet('skip');
-    },
-  });
+    tallyKeys,
+  );
 
   return {
     ...{ row, tree, stop, tally, kinds, manner, sheet, problem, said, so, done, flash, caliper, doubts },

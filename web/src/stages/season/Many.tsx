@@ -1,0 +1,48 @@
+import { Button } from 'antd';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { SeasonLine } from '../../api/client';
+import { useMay } from '../../people/session';
+import { useReading } from '../../words/useReading';
+import { CopyAnswers } from './CopyAnswers';
+
+/** What can be done for all plantings chosen, at the foot of the list. */
+export function Many({ lines, isPast, onClear }: { lines: SeasonLine[]; isPast: boolean; onClear: () => void }) {
+  const { t, told } = useReading();
+  const go = useNavigate();
+  const may = useMay();
+  const [copies, setCopies] = useState(false);
+  const state = { chosen: lines.map((l) => l.id) };
+  const cards = lines.filter((l) => l.hasCard).length;
+  const area = lines.reduce((sum, l) => sum + (l.areaHa ?? 0), 0);
+  return (
+    <section className="many" aria-label={t('many.title')} data-test="many">
+      <p>
+        <strong>{t('many.chosen', { count: lines.length })}</strong> · {told(area, 'ha', 1)}
+      </p>
+      <Button disabled={cards === 0 || isPast} onClick={() => void go('/cards', { state })} data-test="many-cards">
+        {t('many.cards', { count: cards })}
+      </Button>
+      {may('target') && !isPast && (
+        <Button onClick={() => void go('/targets', { state })} data-test="many-targets">
+          {t('many.targets')}
+        </Button>
+      )}
+      {may('settings') && !isPast && (
+        <Button
+          aria-expanded={copies}
+          onClick={() => {
+            setCopies(!copies);
+          }}
+          data-test="many-answers"
+        >
+          {t('many.answers')}
+        </Button>
+      )}
+      <Button type="text" onClick={onClear}>
+        {t('many.clear')} <kbd>Esc</kbd>
+      </Button>
+      {copies && <CopyAnswers lines={lines} />}
+    </section>
+  );
+}
