@@ -29,6 +29,7 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     [InlineData("/")]
     [InlineData("/plantings/new")]
     [InlineData("/targets")]
+    [InlineData("/cards")]
     [InlineData("/people")]
     [InlineData("/crew")]
     [InlineData("/crew/people")]

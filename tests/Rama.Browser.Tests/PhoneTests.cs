@@ -22,6 +22,7 @@ public sealed class PhoneTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("/")]
     [InlineData("/map")]
     [InlineData("/targets")]
+    [InlineData("/cards")]
     [InlineData("/catalogue")]
     [InlineData("/catalogue/systems")]
     [InlineData("/catalogue/systems/trees")]

@@ -11,11 +11,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
     [Fact(Explicit = true)]
     public void Take_the_pictures()
     {
-        using (var page = new Page(server).Open("/"))
-        {
-            page.Find(".season-line");
-            Shoot(page, "season");
-        }
+        ShootSeason();
         using (var page = new Page(server, 1280, 1750).OpenPlanting("H4", "target"))
         {
             page.Find("[data-test='margin-chart'] svg path");
@@ -101,6 +97,21 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
     }
 
     // What belongs to the years of a planting, side by side in one picture.
+    private void ShootSeason()
+    {
+        using var page = new Page(server).Open("/");
+        page.Find(".season-line");
+        Settled(page);
+        List<string> shots = [Shot(page.Driver)];
+        page.Click("[data-test='density-dense']");
+        foreach (var code in new[] { "H6", "H9" })
+            page.Click($"[data-test='choose-{code}']");
+        page.Find("body").SendKeys("j");
+        Settled(page);
+        shots.Add(Shot(page.Driver));
+        SideBySide("season", "width:1280px", "width:100%", shots);
+    }
+
     private void ShootYears()
     {
         List<string> shots = [];

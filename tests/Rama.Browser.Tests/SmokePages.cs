@@ -30,6 +30,7 @@ internal static class SmokePages
         "crew/people",
         "plantings/new",
         "targets",
+        "cards",
         "scans",
         "field",
         "field/not-taken",

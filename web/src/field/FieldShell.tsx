@@ -1,6 +1,6 @@
 import { useQueryClient } from '@tanstack/react-query';
 import { useLiveQuery } from 'dexie-react-hooks';
-import { Suspense, useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { Link, Outlet, useLocation } from 'react-router';
 import { countNotTaken } from './notTaken';
 import { waitingByEstate } from './queue';
@@ -11,6 +11,9 @@ import '../words/count';
 import { useReading } from '../words/useReading';
 import './field.css';
 import { FieldContext, putter } from './useField';
+
+// For a laptop in the shed; a phone has no keys to tell.
+const KeysSheet = lazy(() => import('../keys/KeysSheet').then((m) => ({ default: m.KeysSheet })));
 
 /** The frame of the pages for the row: whose estate, and what still waits to be sent. */
 export function FieldShell() {
@@ -97,6 +100,9 @@ export function FieldShell() {
             </Link>
           </p>
         )}
+        <Suspense>
+          <KeysSheet />
+        </Suspense>
         <Suspense fallback={<p className="waiting">{t('loading')}</p>}>
           <Outlet />
         </Suspense>

@@ -5,12 +5,14 @@ import { useMay } from '../../people/session';
 import { titleOf } from '../../planting/titleOf';
 import { useReading } from '../../words/useReading';
 import { markOf } from '../check/marks';
-import { dayOf, pathTo, verdictOf } from './lineWords';
+import { dayOf, pathTo, scalesOf, verdictOf } from './lineWords';
 
-/** A planting in one line, to be chosen with others: all the roomy one tells but its sentence and its year. */
+/**
+ * A planting in one line, to be chosen with others: all the roomy one tells but its sentence and its year. Its account is
+ * drawn on a scale of its own; what it comes to stands beside it in figures.
+ */
 export function DenseLine({
   line,
-  scale,
   season,
   search,
   severalSites,
@@ -19,7 +21,6 @@ export function DenseLine({
   onChoose,
 }: {
   line: SeasonLine;
-  scale: number;
   season: SeasonView;
   search: string;
   severalSites: boolean;
@@ -68,7 +69,7 @@ export function DenseLine({
         </span>
         <span className="dense-drawing">
           {line.ledger ? (
-            <LedgerLine ledger={line.ledger} scale={scale} />
+            <LedgerLine ledger={line.ledger} scale={scalesOf([line])[line.habit]!} />
           ) : (
             !unknown && (
               <span className="small dim">{t(line.isInTraining ? 'season.no-crop' : 'season.no-target')}</span>

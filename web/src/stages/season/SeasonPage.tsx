@@ -255,7 +255,6 @@ function Season({ season }: { season: SeasonView }) {
               ) : (
                 <DenseLine
                   line={line}
-                  scale={scales[line.habit]!}
                   season={season}
                   search={search}
                   severalSites={severalSites}

@@ -1,0 +1,107 @@
+using OpenQA.Selenium;
+
+namespace Rama.Browser.Tests;
+
+/// <summary>Work on many plantings at once: the dense list, its keys, and the cards of one run.</summary>
+public sealed class ManyTests(RamaServer server) : IClassFixture<RamaServer>
+{
+    private static string At(Page page) => page.Driver.SwitchTo().ActiveElement().GetAttribute("data-test") ?? "";
+
+    private static void TabTo(Page page, string what)
+    {
+        for (var i = 0; i < 200 && At(page) != what; i++)
+            page.Press(Keys.Tab);
+        Assert.Equal(what, At(page));
+    }
+
+    private static Page Dense(RamaServer server)
+    {
+        var page = new Page(server).Open("/");
+        page.Click("[data-test='density-dense']");
+        page.Find(".dense-line");
+        return page;
+    }
+
+    // Must show: a keyboard-only run from season to card.
+    [Fact]
+    public void From_the_season_to_printed_cards_with_keys_alone()
+    {
+        using var page = Dense(server);
+        var body = page.Find("body");
+        // The third is chosen, and from there to the sixth.
+        body.SendKeys("jjjx");
+        page.Says("[data-test='many']", "1 planting chosen");
+        body.SendKeys("jjjX");
+        page.Says("[data-test='many']", "4 plantings chosen");
+        body.SendKeys("a");
+        // All, those further down too.
+        var all = page.Find(".season-list li").GetAttribute("aria-setsize");
+        page.Says("[data-test='many']", $"{all} plantings chosen");
+        body.SendKeys(Keys.Escape);
+        page.Until("nothing chosen", () => page.Driver.FindElements(By.CssSelector("[data-test='many']")).Count == 0);
+        // The first two, which have cards.
+        body.SendKeys("kkkkkkkkx");
+        body.SendKeys("jx");
+        page.Says("[data-test='many']", "2 plantings chosen");
+        TabTo(page, "many-cards");
+        page.Press(Keys.Enter);
+
+        page.Says("h1", "Cards of 2 plantings");
+        TabTo(page, "run-start");
+        page.Press(Keys.Enter);
+        page.Says("h1", "cards to print");
+        var sheets = page.Driver.FindElements(By.CssSelector("[data-test='run'] .card")).Count;
+        Assert.InRange(sheets, 2, 4);
+        // Each is handed out: it has the number of its prescription, and leads a phone to its planting.
+        foreach (var card in page.Driver.FindElements(By.CssSelector("[data-test='the-card'] .card-head")))
+        {
+            Assert.Contains("Prescription 1", card.Text, StringComparison.Ordinal);
+            Assert.Single(card.FindElements(By.CssSelector(".card-code path")));
+        }
+        TabTo(page, "run-print");
+        using var printed = page.Print();
+        Assert.Equal(sheets, printed.NumberOfPages);
+        Assert.Empty(page.Complaints());
+    }
+
+    [Fact]
+    public void A_line_is_opened_with_keys_and_the_choice_of_room_is_remembered()
+    {
+        using var page = Dense(server);
+        Assert.Empty(Axe.Faults(page));
+        var name = page.Find(".dense-name").Text;
+        page.Find("body").SendKeys("j");
+        page.Find(".season-at");
+        page.Find("body").SendKeys(Keys.Enter);
+        page.Says(".planting-head", name.Split(' ')[0]);
+        page.Open("/");
+        page.Find(".dense-line");
+        page.Find("body").SendKeys("?");
+        page.Says("[data-test='keys']", "choose all shown");
+    }
+
+    [Fact]
+    public void What_stands_at_a_stage_is_added_up_and_shown_alone()
+    {
+        using var page = Dense(server);
+        var total = page.Find("[data-test='total-prescribe']");
+        var plantings = int.Parse(total.Text.Split(' ')[0], System.Globalization.CultureInfo.InvariantCulture);
+        Assert.Matches(@"\d+(\.\d)? ha · [\d,]+ h", total.Text);
+        page.Click("[data-test='total-prescribe']");
+        page.Until("those alone", () => page.Driver.FindElements(By.CssSelector(".dense-line")).Count == plantings);
+    }
+
+    // Copied to those of the same system, told, and taken back.
+    [Fact]
+    public void How_one_is_cut_is_copied_to_others_and_taken_back()
+    {
+        using var page = Dense(server);
+        page.Click("[data-test='choose-H3']");
+        page.Click("[data-test='choose-H4']");
+        page.Click("[data-test='many-answers']");
+        page.Click("[data-test='copy-answers']");
+        page.Says("[data-test='copied']", "Copied to 1 of 1.");
+        page.Click("[data-test='undo-answers']");
+        page.Until("taken back", () => page.Driver.FindElements(By.CssSelector("[data-test='copied']")).Count == 0);
+    }
+}
