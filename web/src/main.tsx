@@ -3,7 +3,6 @@ import '@fontsource/bitter/latin-700.css';
 import '@fontsource/source-sans-3/latin-400.css';
 import '@fontsource/source-sans-3/latin-600.css';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { ConfigProvider } from 'antd';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { App } from './App';
@@ -11,7 +10,7 @@ import { BrokenEdge } from './Broken';
 import { RequestError } from './api/client';
 import './look/tokens.css';
 import './look/pages.css';
-import { theme } from './look/theme';
+import { Dressed } from './look/Dressed';
 import { registerWorker } from './offline/register';
 import { ready } from './words/i18n';
 
@@ -30,13 +29,13 @@ const nonce = document.querySelector<HTMLMetaElement>('meta[name="csp-nonce"]')?
 void ready.then(() => {
   createRoot(document.getElementById('root')!).render(
     <StrictMode>
-      <ConfigProvider theme={theme} csp={{ nonce }} wave={{ disabled: true }} button={{ autoInsertSpace: false }}>
+      <Dressed nonce={nonce}>
         <QueryClientProvider client={queries}>
           <BrokenEdge>
             <App />
           </BrokenEdge>
         </QueryClientProvider>
-      </ConfigProvider>
+      </Dressed>
     </StrictMode>,
   );
 });

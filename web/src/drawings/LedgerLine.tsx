@@ -56,7 +56,7 @@ export function LedgerLine({ ledger, scale }: { ledger: LedgerGlance; scale: num
         </g>
       )}
       {left !== null && x(left) > 44 && (
-        <text x={8} y={25} fill="#fff">
+        <text x={8} y={25} fill="var(--on-ink)">
           {number(left, 0)}
         </text>
       )}

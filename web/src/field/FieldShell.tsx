@@ -7,6 +7,7 @@ import { waitingByEstate } from './queue';
 import { keepSending, sendNow, type SyncState } from './sending';
 import { ASK_SIGN_IN, sessionKey, useSession } from '../people/session';
 import { WaitsElsewhere } from './WaitsElsewhere';
+import { ShadeKey } from '../look/ShadeKey';
 import '../words/count';
 import { useReading } from '../words/useReading';
 import './field.css';
@@ -53,6 +54,7 @@ export function FieldShell() {
             Rama
           </Link>
           <span className="field-estate">{session.data?.estates.find((e) => e.id === estate)?.name}</span>
+          <ShadeKey className="field-shade" />
           <button
             type="button"
             className={`field-sync field-sync-${waiting > 0 ? 'waiting' : 'sent'}`}

@@ -5,6 +5,7 @@ import { Link, useLocation } from 'react-router';
 import { api, answered } from '../api/client';
 import { Field } from '../entry/Field';
 import { useAttempt } from '../entry/useAttempt';
+import { ShadeField } from '../look/ShadeField';
 import { useReading } from '../words/useReading';
 import './people.css';
 import { ReadingFields } from './ReadingFields';
@@ -43,6 +44,7 @@ export function AccountMenu() {
       </summary>
       <div className="account-menu sheet">
         <ReadingFields />
+        <ShadeField />
         <PasswordForm />
         <Link to="/sessions" className="account-link">
           {t('sessions.title')}

@@ -344,7 +344,7 @@ function RowSheet({ id, sheet }: { id: string; sheet: TreeSheetView }) {
         <p className="sheet">{t('sheet-page.empty')}</p>
       ) : (
         <>
-          <div ref={box} className="row-sheet-box">
+          <div ref={box} className="row-sheet-box always-day">
             <canvas
               ref={canvas}
               style={{ width, height }}

@@ -132,7 +132,7 @@ function painter(measure: Measure, lines: SeasonLine[]): Paint {
         decision: () => line.decision ?? 'none',
       })[measure](),
     fill,
-    ink: (key) => ([...dark, 'var(--lichen-ink)'].includes(fill(key)) ? '#fff' : 'var(--bark)'),
+    ink: (key) => ([...dark, 'var(--lichen-ink)'].includes(fill(key)) ? 'var(--on-ink)' : 'var(--bark)'),
   };
 }
 

@@ -292,7 +292,7 @@ function Spread({ name, result }: { name: string; result: BlockSimulation }) {
             width={270 / bins - 4}
             y={84 - (s / most) * 66}
             height={(s / most) * 66}
-            fill={i === middle ? 'var(--plum)' : '#9a7389'}
+            fill={i === middle ? 'var(--plum)' : 'var(--plum-soft)'}
           />
         ))}
         {shares.map(
