@@ -109,7 +109,7 @@ public sealed class Screens(RamaServer server) : IClassFixture<RamaServer>
         page.Find("body").SendKeys("j");
         Settled(page);
         shots.Add(Shot(page.Driver));
-        SideBySide("season", "width:1280px", "width:100%", shots);
+        SideBySide("season", "width:1576px", "width:100%", shots);
     }
 
     private void ShootYears()

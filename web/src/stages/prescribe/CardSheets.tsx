@@ -177,7 +177,7 @@ function Card({ card, planting, paper }: SheetsProps) {
       <footer>
         <p>
           <strong>{card.safetyHeading}.</strong> {card.safety}
-        </p>
+        </p>{' '}
         <p className="card-basis">{card.basis} · Rama</p>
       </footer>
     </article>

@@ -8,8 +8,8 @@ import { markOf } from '../check/marks';
 import { dayOf, pathTo, scalesOf, verdictOf } from './lineWords';
 
 /**
- * A planting in one line, to be chosen with others: all the roomy one tells but its sentence and its year. Its account is
- * drawn on a scale of its own; what it comes to stands beside it in figures.
+ * A planting in one line, to be chosen with others: all the roomy one tells but its sentence and its year. Its account
+ * is drawn on a scale of its own; what it comes to stands beside it in figures.
  */
 export function DenseLine({
   line,
