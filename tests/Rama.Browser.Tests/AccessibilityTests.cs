@@ -30,6 +30,7 @@ public sealed class AccessibilityTests(RamaServer server) : IClassFixture<RamaSe
     [InlineData("/plantings/new")]
     [InlineData("/targets")]
     [InlineData("/cards")]
+    [InlineData("/cards/wall")]
     [InlineData("/people")]
     [InlineData("/crew")]
     [InlineData("/crew/people")]

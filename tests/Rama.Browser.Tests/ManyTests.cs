@@ -107,4 +107,23 @@ public sealed class ManyTests(RamaServer server) : IClassFixture<RamaServer>
         page.Click("[data-test='undo-answers']");
         page.Until("taken back", () => page.Driver.FindElements(By.CssSelector("[data-test='copied']")).Count == 0);
     }
+
+    // The number on the wall is the number of the list, and of the card.
+    [Fact]
+    public void The_list_for_the_wall_is_one_page_with_every_planting()
+    {
+        using var page = Dense(server);
+        var buds = page.Find("[data-test='planting-H4'] .dense-buds").Text;
+        var all = page.Find(".season-list li").GetAttribute("aria-setsize");
+        page.Open("/cards/wall").Find("[data-test='wall'] li");
+        var lines = page.Driver.FindElements(By.CssSelector("[data-test='wall'] li"));
+        Assert.Equal(all, $"{lines.Count}");
+        Assert.Contains(
+            buds.Split('→')[1].Trim(),
+            lines.Single(l => l.Text.StartsWith("H4 ", StringComparison.Ordinal)).Text,
+            StringComparison.Ordinal
+        );
+        using var printed = page.Print();
+        Assert.Equal(1, printed.NumberOfPages);
+    }
 }

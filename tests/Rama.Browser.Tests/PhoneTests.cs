@@ -23,6 +23,7 @@ public sealed class PhoneTests(RamaServer server) : IClassFixture<RamaServer>
     [InlineData("/map")]
     [InlineData("/targets")]
     [InlineData("/cards")]
+    [InlineData("/cards/wall")]
     [InlineData("/catalogue")]
     [InlineData("/catalogue/systems")]
     [InlineData("/catalogue/systems/trees")]

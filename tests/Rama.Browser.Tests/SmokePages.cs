@@ -31,6 +31,7 @@ internal static class SmokePages
         "plantings/new",
         "targets",
         "cards",
+        "cards/wall",
         "scans",
         "field",
         "field/not-taken",

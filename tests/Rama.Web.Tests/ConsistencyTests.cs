@@ -78,7 +78,9 @@ public sealed partial class ConsistencyTests(RamaApplication application) : ICla
             Assert.True(issued == 200, $"{code}: {handed}");
             var asked = (await _client.ReadAsync($"{path}/prescriptions/{handed["number"]}"))["classes"]!.AsArray();
             Assert.Equal(
-                classes.Select(c => c!["stopAt"] is { } stop ? Math.Round((double)stop) : (double?)null),
+                classes.Select(c =>
+                    c!["stopAt"] is { } stop ? Math.Round((double)stop, MidpointRounding.AwayFromZero) : (double?)null
+                ),
                 asked.Select(c => (double?)c!["number"])
             );
             foreach (var c in classes)
@@ -126,7 +128,8 @@ public sealed partial class ConsistencyTests(RamaApplication application) : ICla
                         continue;
                     var card = await client.ReadAsync($"{path}/passes/{id}/card");
                     Assert.True(
-                        NumbersOf((string)card["headline"]!).Contains(Math.Round((double)perTree)),
+                        NumbersOf((string)card["headline"]!)
+                            .Contains(Math.Round((double)perTree, MidpointRounding.AwayFromZero)),
                         $"{code} {id}: “{card["headline"]}” for {perTree}"
                     );
                 }

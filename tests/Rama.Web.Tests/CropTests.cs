@@ -59,7 +59,10 @@ public sealed class CropTests(RamaApplication application) : IClassFixture<RamaA
             else
                 Assert.Equal((double)pass["hours"]!["paid"]!, (double)line["thinningHours"]!, 6);
             var card = await _manager.ReadAsync($"{path}/passes/{pass["id"]}/card");
-            Assert.Contains($"{Math.Round((double)load["fruitlets"]!)}", (string)card["lines"]![0]!);
+            Assert.Contains(
+                $"{Math.Round((double)load["fruitlets"]!, MidpointRounding.AwayFromZero)}",
+                (string)card["lines"]![0]!
+            );
         }
         Assert.True(isCounted);
 

@@ -327,7 +327,9 @@ public sealed class PrescribeTests(RamaApplication application) : IClassFixture<
 
         // The prescription is kept as data, what it asks of each class with it.
         var asked = await _client.ReadAsync($"{Path(view)}/prescriptions/1");
-        var stops = view["plan"]!["prescription"]!["classes"]!.AsArray().Select(c => Math.Round((double)c!["stopAt"]!));
+        var stops = view["plan"]!["prescription"]!["classes"]!
+            .AsArray()
+            .Select(c => Math.Round((double)c!["stopAt"]!, MidpointRounding.AwayFromZero));
         Assert.Equal(stops, asked["classes"]!.AsArray().Select(c => (double)c!["number"]!));
         Assert.Equal(404, (await _client.SendAsync(HttpMethod.Get, $"{Path(view)}/prescriptions/2")).Status);
 

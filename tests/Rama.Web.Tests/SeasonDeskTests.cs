@@ -166,11 +166,12 @@ public sealed class SeasonDeskTests(RamaApplication application) : IClassFixture
         return await command.ExecuteScalarAsync(Cancel);
     }
 
-    // Up to the time limit of the test.
     private static async Task UntilAsync(Func<Task<bool>> holds)
     {
+        using var patience = CancellationTokenSource.CreateLinkedTokenSource(Cancel);
+        patience.CancelAfter(TimeSpan.FromMinutes(3));
         while (!await holds())
-            await Task.Delay(100, Cancel);
+            await Task.Delay(100, patience.Token);
     }
 
     private static List<JsonNode> Lines(JsonNode season) => [.. season["plantings"]!.AsArray().Select(p => p!)];

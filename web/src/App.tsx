@@ -89,6 +89,7 @@ const BenchPage = lazy(() => import('./stages/prescribe/BenchPage').then((m) => 
 const ResultsPage = lazy(() => import('./stages/result/ResultsPage').then((m) => ({ default: m.ResultsPage })));
 const LearningPage = lazy(() => import('./stages/result/LearningPage').then((m) => ({ default: m.LearningPage })));
 const SeasonsPage = lazy(() => import('./stages/result/SeasonsPage').then((m) => ({ default: m.SeasonsPage })));
+const WallPage = lazy(() => import('./stages/season/WallPage').then((m) => ({ default: m.WallPage })));
 const WinterPage = lazy(() => import('./stages/season/WinterPage').then((m) => ({ default: m.WinterPage })));
 const PrintRunPage = lazy(() =>
   import('./stages/prescribe/print/PrintRunPage').then((m) => ({ default: m.PrintRunPage })),
@@ -153,6 +154,7 @@ const router = createBrowserRouter([
         { path: 'crew/people', element: only('practice', <CrewPage />) },
         { path: 'plantings/new', element: only('plantings', <NewPlantingPage />) },
         { path: 'cards', element: <PrintRunPage /> },
+        { path: 'cards/wall', element: <WallPage /> },
         { path: 'targets', element: only('target', <RulePage />) },
         {
           element: <PlantingWords />,

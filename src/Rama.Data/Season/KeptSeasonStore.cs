@@ -34,13 +34,13 @@ public sealed class KeptSeasonStore(RamaContext database, EstateScope scope)
     }
 
     /// <summary>
-    /// Keeps a page. Where another copy of the application keeps it at the same moment, that one's holds.
+    /// Keeps a page; false where it could not be, as while another copy of the application keeps it.
     /// </summary>
     /// <param name="season">Calendar year of the harvest.</param>
     /// <param name="told">The page without its lines.</param>
     /// <param name="lines">Its lines in the order of the work.</param>
     /// <param name="cancel">Stops it.</param>
-    public async Task KeepAsync(int season, string told, IReadOnlyList<KeptLine> lines, CancellationToken cancel)
+    public async Task<bool> KeepAsync(int season, string told, IReadOnlyList<KeptLine> lines, CancellationToken cancel)
     {
         var page = await database.KeptSeasons.SingleOrDefaultAsync(s => s.Season == season, cancel);
         if (page is null)
@@ -68,11 +68,13 @@ public sealed class KeptSeasonStore(RamaContext database, EstateScope scope)
         try
         {
             await database.SaveChangesAsync(cancel);
+            return true;
         }
         catch (DbUpdateException)
         {
-            // Kept by another copy, or of a planting removed since: the next time it is kept again.
+            // Kept by another copy, or of a planting removed since.
             database.ChangeTracker.Clear();
+            return false;
         }
     }
 }

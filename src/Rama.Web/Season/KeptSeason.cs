@@ -61,8 +61,8 @@ internal sealed class KeptSeason(
         };
     }
 
-    /// <summary>Keeps a page.</summary>
-    public Task KeepAsync(WorkedSeason worked, CancellationToken cancel) =>
+    /// <summary>Keeps a page; false where it could not be.</summary>
+    public Task<bool> KeepAsync(WorkedSeason worked, CancellationToken cancel) =>
         store.KeepAsync(
             worked.View.Season,
             JsonSerializer.Serialize(worked.View with { Plantings = [] }, StrictJson.Options),

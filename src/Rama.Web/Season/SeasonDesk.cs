@@ -20,7 +20,8 @@ internal sealed class SeasonDesk : IDisposable
         MostAtOnce = 16;
 
     private static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(100),
-        AfterSaves = TimeSpan.FromSeconds(2);
+        AfterSaves = TimeSpan.FromSeconds(2),
+        AfterFault = TimeSpan.FromSeconds(10);
 
     private readonly IServiceScopeFactory _scopes;
     private readonly SaveSignal _saves;
@@ -104,6 +105,7 @@ internal sealed class SeasonDesk : IDisposable
         // A server that is stopped answers those who wait before it ends.
         var stopped = _life.ApplicationStopped;
         await _inside.WaitAsync();
+        var isKept = true;
         try
         {
             await using var scope = _scopes.CreateAsyncScope();
@@ -118,14 +120,18 @@ internal sealed class SeasonDesk : IDisposable
                 worked is { View.IsPast: false, Versions.Count: > Few }
                 && (run.FollowsSaves || run.Progress.Found is { Result: > 0 })
             )
-                await services.GetRequiredService<KeptSeason>().KeepAsync(worked, stopped);
+                isKept = await services.GetRequiredService<KeptSeason>().KeepAsync(worked, stopped);
         }
         catch (Exception e)
         {
+            isKept = false;
             run.Fail(e);
             if (e is not OperationCanceledException)
                 _log.LogWarning(e, "A season page was not worked out");
         }
+        // What was saved is to be kept, though nobody asks again.
+        if (!isKept && run.FollowsSaves)
+            Saved(key.Estate, AfterFault);
         _inside.Release();
         lock (_lock)
             if (_slots[key].Next is { } next)
@@ -138,17 +144,19 @@ internal sealed class SeasonDesk : IDisposable
     }
 
     // Saves come in numbers: one run a while after the first tells of them all.
-    private void Saved(Guid estate)
+    private void Saved(Guid estate) => Saved(estate, AfterSaves);
+
+    private void Saved(Guid estate, TimeSpan after)
     {
         if (_saved.TryAdd(estate, true))
-            _ = AheadAsync(estate);
+            _ = AheadAsync(estate, after);
     }
 
-    private async Task AheadAsync(Guid estate)
+    private async Task AheadAsync(Guid estate, TimeSpan after)
     {
         try
         {
-            await Task.Delay(AfterSaves, _life.ApplicationStopping);
+            await Task.Delay(after, _life.ApplicationStopping);
             _saved.TryRemove(estate, out _);
             await using var scope = _scopes.CreateAsyncScope();
             scope.ServiceProvider.GetRequiredService<EstateScope>().EstateId = estate;
@@ -161,6 +169,7 @@ internal sealed class SeasonDesk : IDisposable
         catch (Exception e) when (e is not OperationCanceledException)
         {
             _log.LogWarning(e, "A season page was not worked out after a save");
+            Saved(estate, AfterFault);
         }
         catch (OperationCanceledException) { }
     }

@@ -140,6 +140,11 @@ function Season({ season }: { season: SeasonView }) {
               {t('season.next')} <kbd className="on-plum">n</kbd>
             </Button>
           )}
+          {!season.isPast && lines.some((l) => l.hasCard) && (
+            <Button onClick={() => void go('/cards')} data-test="season-cards">
+              {t('season.cards')}
+            </Button>
+          )}
           {may('target') && !season.isPast && lines.length > 0 && (
             <Button onClick={() => void go('/targets')}>{t('rules.open')}</Button>
           )}

@@ -80,6 +80,7 @@ function PrintRun({ season }: { season: SeasonView }) {
         </div>
         <div className="card-tools">
           <Link to="/">← {t('place.season')}</Link>
+          <Link to="/cards/wall">{t('wall.title')}</Link>
           {sites.length > 1 && (
             <Choice
               label={t('facet.site')}
