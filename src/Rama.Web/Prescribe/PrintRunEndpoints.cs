@@ -41,7 +41,7 @@ public sealed record PrintRunEntry
 /// <param name="Planting">The planting whose cards are told; null for none.</param>
 /// <param name="Cards">Its cards, a language each; none where it has no prescription.</param>
 /// <param name="Problem">Why the run ended early; null when all is well.</param>
-/// <param name="Ahead">Pieces of long work that come first, while it waits for its turn; null once it has begun.</param>
+/// <param name="Ahead">Pieces of long work before it, while it waits for its turn; null once it has begun.</param>
 public sealed record PrintStep(
     int Done,
     int Of,

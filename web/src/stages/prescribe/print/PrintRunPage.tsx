@@ -194,7 +194,11 @@ function useCrewsOf(asked: boolean) {
     () => ({
       names: (plan.data?.crews ?? []).map((c) => ({ value: c.id, label: c.crew.name ?? '' })),
       plantingsOf: (crew: string) =>
-        new Set((plan.data?.tasks ?? []).filter((task) => task.placed?.crew === crew).map((task) => task.planting)),
+        new Set(
+          (plan.data?.tasks ?? [])
+            .filter((task) => task.isWinter && task.placed?.crew === crew)
+            .map((task) => task.planting),
+        ),
     }),
     [plan.data],
   );
