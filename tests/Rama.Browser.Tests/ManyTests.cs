@@ -1,3 +1,5 @@
+using System.Net.Http.Json;
+using System.Text.Json.Nodes;
 using OpenQA.Selenium;
 
 namespace Rama.Browser.Tests;
@@ -94,18 +96,66 @@ public sealed class ManyTests(RamaServer server) : IClassFixture<RamaServer>
         page.Until("those alone", () => page.Driver.FindElements(By.CssSelector(".dense-line")).Count == plantings);
     }
 
-    // Copied to those of the same system, told, and taken back.
+    // Copied to those of the same system, told, and taken back; what somebody saved since stays.
     [Fact]
-    public void How_one_is_cut_is_copied_to_others_and_taken_back()
+    public async Task How_one_is_cut_is_copied_to_others_and_taken_back()
     {
+        using var client = server.ClientOf();
+        await SaveBigLimbsAsync(client, "H3", 1);
+        await SaveBigLimbsAsync(client, "H4", 2);
         using var page = Dense(server);
         page.Click("[data-test='choose-H3']");
         page.Click("[data-test='choose-H4']");
         page.Click("[data-test='many-answers']");
-        page.Click("[data-test='copy-answers']");
-        page.Says("[data-test='copied']", "Copied to 1 of 1.");
+        var source = page.Find(".many-copy select option:checked").Text;
+        var isH3 = source.Contains("H3", StringComparison.Ordinal);
+        var (to, copied, before) = isH3 ? ("H4", 1, 2) : ("H3", 2, 1);
+        Copy(page);
+        Assert.Equal(copied, await BigLimbsAsync(client, to));
         page.Click("[data-test='undo-answers']");
         page.Until("taken back", () => page.Driver.FindElements(By.CssSelector("[data-test='copied']")).Count == 0);
+        Assert.Equal(before, await BigLimbsAsync(client, to));
+
+        Copy(page);
+        await SaveBigLimbsAsync(client, to, 3);
+        page.Click("[data-test='undo-answers']");
+        page.Says(".many-copy", $"Not changed: {to}");
+        Assert.Equal(3, await BigLimbsAsync(client, to));
+    }
+
+    private static void Copy(Page page)
+    {
+        page.Click("[data-test='copy-answers']");
+        page.Says("[data-test='copied']", "Copied to 1 of 1.");
+        page.Find("[data-test='undo-answers']");
+    }
+
+    private static async Task<JsonNode> PlantingAsync(HttpClient client, string code)
+    {
+        var season = await ReadAsync(client, "/api/v1/season");
+        var line = season["plantings"]!.AsArray().Single(p => (string)p!["code"]! == code)!;
+        return await ReadAsync(client, $"/api/v1/plantings/{line["id"]}");
+    }
+
+    private static async Task<JsonNode> ReadAsync(HttpClient client, string path) =>
+        JsonNode.Parse(
+            await client.GetStringAsync(new Uri(path, UriKind.Relative), TestContext.Current.CancellationToken)
+        )!;
+
+    private static async Task<int?> BigLimbsAsync(HttpClient client, string code) =>
+        (int?)(await PlantingAsync(client, code))["cutting"]!["settings"]!["big-limbs"];
+
+    private static async Task SaveBigLimbsAsync(HttpClient client, string code, int number)
+    {
+        var view = await PlantingAsync(client, code);
+        var cutting = view["cutting"]!.DeepClone();
+        cutting["settings"]!["big-limbs"] = number;
+        using var answer = await client.PutAsync(
+            new Uri($"/api/v1/plantings/{view["id"]}/cutting", UriKind.Relative),
+            JsonContent.Create(new { version = (uint)view["planVersion"]!, cutting }),
+            TestContext.Current.CancellationToken
+        );
+        answer.EnsureSuccessStatusCode();
     }
 
     // The number on the wall is the number of the list, and of the card.

@@ -56,54 +56,59 @@ public sealed class PrescribeStore(RamaContext database, EstateScope scope, Time
     }
 
     /// <summary>
-    /// Hands a card out. It hangs on the last version of the prescription where that still asks the same, else on a
-    /// new one.
+    /// Hands a card out, in each language it is asked for. They hang on the last version of the prescription where that
+    /// still asks the same, else on a new one.
     /// </summary>
     /// <param name="stored">The planting with its plan.</param>
     /// <param name="version">Version of the plan the card was looked at with.</param>
-    /// <param name="reader">Who the card is written for.</param>
+    /// <param name="readers">Who the cards are written for.</param>
     /// <param name="cancel">Stops it.</param>
     /// <exception cref="EditConflictException">The plan changed since; nothing is handed out.</exception>
-    /// <returns>The card; null before there is a prescription.</returns>
-    public async Task<HandedOut?> IssueAsync(
+    /// <returns>The cards; none before there is a prescription.</returns>
+    public async Task<IReadOnlyList<HandedOut>> IssueAsync(
         StoredPlanting stored,
         uint version,
-        CardReader reader,
+        IReadOnlyList<CardReader> readers,
         CancellationToken cancel
     )
     {
         if (stored.Plan.Version != version)
             throw new EditConflictException(stored);
         if (stored.ToPrune() is not { } toPrune)
-            return null;
-        var (asks, card) = (IssuedPrescription.Of(toPrune), PruningCard.Of(toPrune, reader));
+            return [];
+        var (asks, cards) = (IssuedPrescription.Of(toPrune), readers.Select(r => PruningCard.Of(toPrune, r)).ToList());
         for (var attempt = 1; ; attempt++)
         {
             var prescription = await VersionOfAsync(stored, asks, cancel);
-            var printed = card with { Version = prescription.Number };
-            var issue = new CardIssueRecord
-            {
-                EstateId = scope.EstateId,
-                Id = Guid.CreateVersion7(),
-                PrescriptionId = prescription.Id,
-                Language = reader.Language,
-                At = clock.GetUtcNow(),
-                Person = scope.Author?.Name,
-                Card = StoredJson.Write(printed),
-            };
-            database.Add(issue);
+            var handedOut = cards.ConvertAll(card => Handed(card with { Version = prescription.Number }, prescription));
             try
             {
                 await database.SaveChangesAsync(cancel);
                 // Of many handed out one after the other none needs those before.
                 database.ChangeTracker.Clear();
-                return new(new(issue.Id, prescription.Number, issue.Language, issue.At, issue.Person, false), printed);
+                return handedOut;
             }
             catch (DbUpdateException e) when (attempt < MostTries && e.IsTakenKey())
             {
                 database.ChangeTracker.Clear();
             }
         }
+    }
+
+    private HandedOut Handed(PruningCard card, IssuedPrescriptionRecord prescription)
+    {
+        var issue = new CardIssueRecord
+        {
+            EstateId = scope.EstateId,
+            Id = Guid.CreateVersion7(),
+            PrescriptionId = prescription.Id,
+            Language = card.Language,
+            At = clock.GetUtcNow(),
+            Person = scope.Author?.Name,
+            Card = StoredJson.Write(card),
+        };
+        database.Add(issue);
+        return new(new(issue.Id, prescription.Number, issue.Language, issue.At, issue.Person, false), card);
     }
 
     private async Task<IssuedPrescriptionRecord> VersionOfAsync(

@@ -252,6 +252,12 @@ internal sealed record EstateYear(
     /// <param name="planting">Its identifier.</param>
     public PlantingYear? Find(Guid planting) => Plantings.FirstOrDefault(p => p.Planting.Id == planting);
 
+    /// <summary>
+    /// Share of its floral buds that is knocked off by working among them today: a late pass must leave more, and a card
+    /// says so on the day it is written.
+    /// </summary>
+    public double KnockedOff(Guid planting) => Find(planting)?.Late(Today)?.Share ?? 0;
+
     /// <summary>What the days at hand say to the passes of a planting.</summary>
     public IReadOnlyDictionary<string, PassOutlook> OutlookOf(PlantingYear planting) =>
         Sites.GetValueOrDefault(planting.Planting.SiteId) is not { } site || planting.Programme is null

@@ -152,7 +152,7 @@ internal static class PrescribeEndpoints
             UnitsOf(units),
             await MarksAsync(estates, cancel),
             pass,
-            stored.Plan.Season == stored.Season ? await KnockedOffAsync(years, id, cancel) : 0
+            stored.Plan.Season == stored.Season ? (await years.ReadAsync(cancel)).KnockedOff(id) : 0
         );
         return TypedResults.Ok(PruningCard.Of(toPrune, reader));
     }
@@ -199,13 +199,6 @@ internal static class PrescribeEndpoints
         return TypedResults.Ok(await store.CardsAsync(stored, cancel));
     }
 
-    // A late pass must leave more: the card says so on the day it is written.
-    private static async Task<double> KnockedOffAsync(PlantingYears years, Guid id, CancellationToken cancel)
-    {
-        var year = await years.ReadAsync(cancel);
-        return year.Find(id)?.Late(year.Today)?.Share ?? 0;
-    }
-
     private static async Task<BodyMarks> MarksAsync(EstateStore estates, CancellationToken cancel) =>
         (await estates.ReadAsync(cancel)).ToBodyMarks().Read();
 
@@ -247,19 +240,13 @@ internal static class PrescribeEndpoints
             return TypedResults.NotFound();
         try
         {
-            return
-                await store.IssueAsync(
-                    stored,
-                    body.Version,
-                    new(
-                        body.Language,
-                        body.Units,
-                        await MarksAsync(estates, cancel),
-                        KnockedOff: await KnockedOffAsync(years, id, cancel)
-                    ),
-                    cancel
-                )
-                    is { } handedOut
+            CardReader reader = new(
+                body.Language,
+                body.Units,
+                await MarksAsync(estates, cancel),
+                KnockedOff: (await years.ReadAsync(cancel)).KnockedOff(id)
+            );
+            return await store.IssueAsync(stored, body.Version, [reader], cancel) is [var handedOut]
                 ? TypedResults.Ok(handedOut.Issue)
                 : TypedResults.NotFound();
         }

@@ -40,28 +40,22 @@ internal sealed class PrintRun(
             foreach (var id in ids)
             {
                 cancel.ThrowIfCancellationRequested();
-                // A late pass must leave more: the card says so on the day it is written.
-                var late = year.Find(id)?.Late(year.Today)?.Share ?? 0;
-                List<PruningCard> written = [];
-                foreach (var language in languages)
-                    if (
-                        stored.GetValueOrDefault(id) is { } planting
-                        && await CardAsync(planting, new(language, entry.Units, marks, null, late), handOut, cancel)
-                            is { } card
-                    )
-                        written.Add(card);
+                CardReader Reader(string language) => new(language, entry.Units, marks, null, year.KnockedOff(id));
+                var written = stored.GetValueOrDefault(id) is { } planting
+                    ? await CardsAsync(planting, languages.ConvertAll(Reader), handOut, cancel)
+                    : [];
                 await tell(new(++done, plantings.Count, id, written));
             }
         }
     }
 
-    private async Task<PruningCard?> CardAsync(
+    private async Task<IReadOnlyList<PruningCard>> CardsAsync(
         StoredPlanting planting,
-        CardReader reader,
+        IReadOnlyList<CardReader> readers,
         bool handOut,
         CancellationToken cancel
     ) =>
-        handOut ? (await cards.IssueAsync(planting, planting.Plan.Version, reader, cancel))?.Card
-        : planting.ToPrune() is { } toPrune ? PruningCard.Of(toPrune, reader)
-        : null;
+        handOut ? [.. (await cards.IssueAsync(planting, planting.Plan.Version, readers, cancel)).Select(h => h.Card)]
+        : planting.ToPrune() is { } toPrune ? [.. readers.Select(r => PruningCard.Of(toPrune, r))]
+        : [];
 }

@@ -57,19 +57,11 @@ internal static class PrintRunEndpoints
     {
         var group = api.MapGroup("/cards").WithTags("Prescribe");
         group
-            .MapPost(
-                "/print",
-                (PrintRunEntry entry, PrintRun run, ILogger<PrintRun> log, HeavyWork gate, HttpContext http) =>
-                    Steps(entry, handOut: false, run, log, gate, http)
-            )
+            .MapPost("/print", Print)
             .For(Act.Read)
             .WithSummary("The cards of many plantings, told one planting after the other");
         group
-            .MapPost(
-                "/hand-out",
-                (PrintRunEntry entry, PrintRun run, ILogger<PrintRun> log, HeavyWork gate, HttpContext http) =>
-                    Steps(entry, handOut: true, run, log, gate, http)
-            )
+            .MapPost("/hand-out", HandOut)
             .For(Act.Settings)
             .WithSummary(
                 "Hand out the cards of many plantings: each names its prescription version and is kept as printed"
@@ -77,10 +69,25 @@ internal static class PrintRunEndpoints
         return api;
     }
 
+    private static ServerSentEventsResult<PrintStep> Print(
+        PrintRunEntry entry,
+        PrintRun run,
+        ILogger<PrintRun> log,
+        HeavyWork gate,
+        HttpContext http
+    ) => Steps(entry, (tell, gone) => run.RunAsync(entry, handOut: false, tell, gone), log, gate, http);
+
+    private static ServerSentEventsResult<PrintStep> HandOut(
+        PrintRunEntry entry,
+        PrintRun run,
+        ILogger<PrintRun> log,
+        HeavyWork gate,
+        HttpContext http
+    ) => Steps(entry, (tell, gone) => run.RunAsync(entry, handOut: true, tell, gone), log, gate, http);
+
     private static ServerSentEventsResult<PrintStep> Steps(
         PrintRunEntry entry,
-        bool handOut,
-        PrintRun run,
+        Func<Func<PrintStep, Task>, CancellationToken, Task> work,
         ILogger log,
         HeavyWork gate,
         HttpContext http
@@ -92,7 +99,7 @@ internal static class PrintRunEndpoints
             StepStream.InTurn<PrintStep>(
                 gate.JoinFor(http),
                 ahead => new(0, of, null, [], Ahead: ahead),
-                (tell, gone) => run.RunAsync(entry, handOut, tell, gone),
+                work,
                 e => new(0, of, null, [], Problem: Reason(e, log)),
                 http.RequestAborted
             )

@@ -19,9 +19,11 @@ internal sealed class SeasonDesk : IDisposable
     private const int MostSeasons = 4,
         MostAtOnce = 16;
 
+    // What fails after a save is tried again, five times as late each time; then it waits for who asks.
+    private const int MostTries = 4;
+
     private static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(100),
-        AfterSaves = TimeSpan.FromSeconds(2),
-        AfterFault = TimeSpan.FromSeconds(10);
+        AfterSaves = TimeSpan.FromSeconds(2);
 
     private readonly IServiceScopeFactory _scopes;
     private readonly SaveSignal _saves;
@@ -118,7 +120,7 @@ internal sealed class SeasonDesk : IDisposable
             // What nobody changed is kept already.
             if (
                 worked is { View.IsPast: false, Versions.Count: > Few }
-                && (run.FollowsSaves || run.Progress.Found is { Result: > 0 })
+                && (run.AfterSaves > 0 || run.Progress.Found is { Result: > 0 })
             )
                 isKept = await services.GetRequiredService<KeptSeason>().KeepAsync(worked, stopped);
         }
@@ -130,8 +132,8 @@ internal sealed class SeasonDesk : IDisposable
                 _log.LogWarning(e, "A season page was not worked out");
         }
         // What was saved is to be kept, though nobody asks again.
-        if (!isKept && run.FollowsSaves)
-            Saved(key.Estate, AfterFault);
+        if (!isKept && run.AfterSaves > 0)
+            Again(key.Estate, run.AfterSaves + 1);
         _inside.Release();
         lock (_lock)
             if (_slots[key].Next is { } next)
@@ -144,32 +146,38 @@ internal sealed class SeasonDesk : IDisposable
     }
 
     // Saves come in numbers: one run a while after the first tells of them all.
-    private void Saved(Guid estate) => Saved(estate, AfterSaves);
-
-    private void Saved(Guid estate, TimeSpan after)
+    private void Saved(Guid estate)
     {
         if (_saved.TryAdd(estate, true))
-            _ = AheadAsync(estate, after);
+            _ = AheadAsync(estate, 1);
     }
 
-    private async Task AheadAsync(Guid estate, TimeSpan after)
+    private void Again(Guid estate, int attempt)
+    {
+        if (attempt <= MostTries)
+            _ = AheadAsync(estate, attempt);
+    }
+
+    private async Task AheadAsync(Guid estate, int attempt)
     {
         try
         {
-            await Task.Delay(after, _life.ApplicationStopping);
-            _saved.TryRemove(estate, out _);
+            await Task.Delay(AfterSaves * Math.Pow(5, attempt - 1), _life.ApplicationStopping);
+            // Those that are tried again hold up no newer save.
+            if (attempt == 1)
+                _saved.TryRemove(estate, out _);
             await using var scope = _scopes.CreateAsyncScope();
             scope.ServiceProvider.GetRequiredService<EstateScope>().EstateId = estate;
             if (
                 await scope.ServiceProvider.GetRequiredService<SeasonStore>().CountAsync(_life.ApplicationStopping)
                 > Few
             )
-                Join((estate, null)).Run.FollowsSaves = true;
+                Join((estate, null)).Run.AfterSaves = attempt;
         }
         catch (Exception e) when (e is not OperationCanceledException)
         {
             _log.LogWarning(e, "A season page was not worked out after a save");
-            Saved(estate, AfterFault);
+            Again(estate, attempt + 1);
         }
         catch (OperationCanceledException) { }
     }

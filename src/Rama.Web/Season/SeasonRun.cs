@@ -8,8 +8,10 @@ internal sealed class SeasonRun
     /// <summary>How far it is. It leaves half the cores to those who ask for pages meanwhile.</summary>
     public PlanProgress Progress { get; } = new() { Cores = Math.Max(1, Environment.ProcessorCount / 2) };
 
-    /// <summary>Whether something was saved before it, so that what it tells may be new.</summary>
-    public bool FollowsSaves { get; set; }
+    /// <summary>
+    /// The how manieth try it is to work out what was saved, so that what it tells may be new; 0 for none.
+    /// </summary>
+    public int AfterSaves { get; set; }
 
     /// <summary>The page, once it is there.</summary>
     public Task<SeasonView> View => _view.Task;

@@ -19670,7 +19670,7 @@ export interface components {
             problem: null | string;
             /**
              * Format: int32
-             * @description Pieces of long work that come first, while it waits for its turn; null once it has begun.
+             * @description Pieces of long work before it, while it waits for its turn; null once it has begun.
              */
             ahead: null | number;
         };

@@ -19,7 +19,8 @@ export function KeysSheet() {
   const told = useTold();
   useKeys({
     '?': () => {
-      setOpen(true);
+      // Where there are none there is nothing to tell.
+      setOpen(told.length > 0);
     },
   });
   return (

@@ -3,7 +3,7 @@ import { useEffect, useRef, useState, type ReactNode } from 'react';
 import type { SeasonLine } from '../../api/client';
 import { HabitContext } from '../../words/habit';
 import { useReading } from '../../words/useReading';
-import type { Item } from './find';
+import { totalOf, type Item } from './find';
 
 /** The lines of the list that are in view, and a few around them: a thousand plantings scroll like ten. */
 export function ListInView({
@@ -28,18 +28,11 @@ export function ListInView({
     setTop(list.current?.offsetTop ?? 0);
   }, []);
   const about = (lines: SeasonLine[]) => {
-    const sum = (of: (line: SeasonLine) => number) => lines.reduce((s, l) => s + of(l), 0);
+    const { plantings, areaHa, hours } = totalOf(lines);
     return [
-      t('season.group-count', { count: lines.length }),
-      told(
-        sum((l) => l.areaHa ?? 0),
-        'ha',
-        1,
-      ),
-      `${number(
-        sum((l) => l.work?.hours ?? 0),
-        0,
-      )} ${t('unit:h')}`,
+      t('season.group-count', { count: plantings }),
+      told(areaHa, 'ha', 1),
+      `${number(hours, 0)} ${t('unit:h')}`,
     ].join(' · ');
   };
   const virtual = useWindowVirtualizer({

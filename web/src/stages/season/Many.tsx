@@ -5,6 +5,7 @@ import type { SeasonLine } from '../../api/client';
 import { useMay } from '../../people/session';
 import { useReading } from '../../words/useReading';
 import { CopyAnswers } from './CopyAnswers';
+import { totalOf } from './find';
 
 /** What can be done for all plantings chosen, at the foot of the list. */
 export function Many({ lines, isPast, onClear }: { lines: SeasonLine[]; isPast: boolean; onClear: () => void }) {
@@ -14,11 +15,10 @@ export function Many({ lines, isPast, onClear }: { lines: SeasonLine[]; isPast: 
   const [copies, setCopies] = useState(false);
   const state = { chosen: lines.map((l) => l.id) };
   const cards = lines.filter((l) => l.hasCard).length;
-  const area = lines.reduce((sum, l) => sum + (l.areaHa ?? 0), 0);
   return (
     <section className="many" aria-label={t('many.title')} data-test="many">
       <p>
-        <strong>{t('many.chosen', { count: lines.length })}</strong> · {told(area, 'ha', 1)}
+        <strong>{t('many.chosen', { count: lines.length })}</strong> · {told(totalOf(lines).areaHa, 'ha', 1)}
       </p>
       <Button disabled={cards === 0 || isPast} onClick={() => void go('/cards', { state })} data-test="many-cards">
         {t('many.cards', { count: cards })}

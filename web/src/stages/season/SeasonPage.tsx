@@ -7,7 +7,19 @@ import { Choice } from '../../entry/Field';
 import { useMay } from '../../people/session';
 import { Trouble } from '../../Trouble';
 import { useReading } from '../../words/useReading';
-import { facets, freeFacets, grouped, matches, nextToDo, sorted, sorts, valueOf, type Facet, type Sort } from './find';
+import {
+  facets,
+  freeFacets,
+  grouped,
+  matches,
+  nextToDo,
+  sorted,
+  sorts,
+  totalOf,
+  valueOf,
+  type Facet,
+  type Sort,
+} from './find';
 import { MonthNames } from '../passes/Months';
 import '../passes/passes.css';
 import { Heat, Warnings } from '../weather/Warnings';
@@ -81,7 +93,7 @@ function Season({ season }: { season: SeasonView }) {
     [lines, season.today],
   );
   const late = lines.filter((l) => (l.work?.daysLate ?? 0) > 0).length;
-  const hours = lines.reduce((sum, l) => sum + (l.work?.hours ?? 0), 0);
+  const { hours } = totalOf(lines);
   return (
     <main className={`season season-${density}`}>
       <div className="season-head">

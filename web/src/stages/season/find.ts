@@ -26,28 +26,25 @@ export function nextToDo<T extends { stage: Stage; isPending: boolean }>(lines: 
   return stages.map((stage) => lines.find((l) => l.stage === stage && !l.isPending)).find((l) => l !== undefined);
 }
 
-/** What plantings at one stage come to. */
-export interface StageTotal {
-  of: Stage;
+/** What plantings come to. */
+export interface Total {
   plantings: number;
   areaHa: number;
   hours: number;
 }
 
-/** Plantings, ground and hours of work by stage, in the order of the work; stages without a planting are left out. */
-export function stageTotals(lines: Pick<SeasonLine, 'stage' | 'areaHa' | 'work'>[]): StageTotal[] {
-  const totals = new Map<Stage, StageTotal>();
-  for (const { stage, areaHa, work } of lines) {
-    const total = totals.get(stage) ?? { of: stage, plantings: 0, areaHa: 0, hours: 0 };
-    totals.set(stage, {
-      of: stage,
-      plantings: total.plantings + 1,
-      areaHa: total.areaHa + (areaHa ?? 0),
-      hours: total.hours + (work?.hours ?? 0),
-    });
-  }
-  return stages.flatMap((stage) => totals.get(stage) ?? []);
-}
+/** Plantings, ground and hours of work of a list. */
+export const totalOf = (lines: Pick<SeasonLine, 'areaHa' | 'work'>[]): Total => ({
+  plantings: lines.length,
+  areaHa: lines.reduce((sum, l) => sum + (l.areaHa ?? 0), 0),
+  hours: lines.reduce((sum, l) => sum + (l.work?.hours ?? 0), 0),
+});
+
+/** What is at each stage, in the order of the work; stages without a planting are left out. */
+export const stageTotals = (lines: Pick<SeasonLine, 'stage' | 'areaHa' | 'work'>[]): (Total & { of: Stage })[] =>
+  stages
+    .map((of) => ({ of, ...totalOf(lines.filter((l) => l.stage === of)) }))
+    .filter(({ plantings }) => plantings > 0);
 
 const stages: Stage[] = ['target', 'count', 'decide', 'prescribe'];
 

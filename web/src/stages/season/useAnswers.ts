@@ -10,64 +10,68 @@ export interface Went {
   failed: string[];
 }
 
+/** A planting whose answers were copied: as they were, and the version they were saved as. */
+interface Copied {
+  line: SeasonLine;
+  before: CuttingEntry;
+  version: number;
+}
+
 const read = (id: string) => answered(api.GET('/api/v1/plantings/{id}', { params: { path: { id } } }));
 
-async function change(id: string, to: (now: CuttingEntry) => CuttingEntry) {
-  const { planVersion, cutting } = await read(id);
-  const body = { version: planVersion, cutting: to(cutting) };
-  await answered(api.PUT('/api/v1/plantings/{id}/cutting', { params: { path: { id } }, body }));
-  return cutting;
-}
+const save = (id: string, version: number, cutting: CuttingEntry) =>
+  answered(api.PUT('/api/v1/plantings/{id}/cutting', { params: { path: { id } }, body: { version, cutting } }));
 
 /** Copies how one planting is cut to others of its system, one after the other, and takes it back again. */
 export function useAnswers() {
   const client = useQueryClient();
   const [went, setWent] = useState<Went | null>(null);
   const [isRunning, setRunning] = useState(false);
-  const [before, setBefore] = useState<[SeasonLine, CuttingEntry][]>([]);
+  const [copied, setCopied] = useState<Copied[]>([]);
   const stopped = useRef(false);
 
-  async function each(lines: SeasonLine[], act: (line: SeasonLine) => Promise<void>) {
+  async function each<T extends { line: SeasonLine }>(all: T[], act: (one: T) => Promise<void>) {
     stopped.current = false;
     setRunning(true);
     const failed: string[] = [];
-    for (const [i, line] of lines.entries()) {
+    for (const [i, one] of all.entries()) {
       if (stopped.current) break;
-      setWent({ done: i, of: lines.length, failed });
-      await act(line).catch(() => failed.push(line.code));
-      setWent({ done: i + 1, of: lines.length, failed });
+      await act(one).catch(() => failed.push(one.line.code));
+      setWent({ done: i + 1, of: all.length, failed: [...failed] });
     }
     setRunning(false);
     await client.invalidateQueries();
+    return failed;
   }
 
   return {
     went,
     isRunning,
-    canUndo: !isRunning && before.length > 0,
+    canUndo: !isRunning && copied.length > 0,
     stop: () => {
       stopped.current = true;
     },
     copy: async (from: SeasonLine, to: SeasonLine[]) => {
       const { answers, settings, way } = (await read(from.id)).cutting;
-      const was: typeof before = [];
-      await each(to, async (line) => {
-        // What demonstration trees showed belongs to the planting they stand in.
-        was.push([line, await change(line.id, (now) => ({ ...now, answers, settings, way }))]);
-      });
-      setBefore(was);
-    },
-    undo: async () => {
-      setBefore([]);
-      const was = new Map(before.map(([line, cutting]) => [line.id, cutting]));
+      const done: Copied[] = [];
       await each(
-        before.map(([line]) => line),
-        async (line) => {
-          const { answers, settings, way } = was.get(line.id)!;
-          await change(line.id, (now) => ({ ...now, answers, settings, way }));
+        to.map((line) => ({ line })),
+        async ({ line }) => {
+          const { planVersion, cutting: before } = await read(line.id);
+          // What demonstration trees showed belongs to the planting they stand in.
+          const after = await save(line.id, planVersion, { ...before, answers, settings, way });
+          done.push({ line, before, version: after.planVersion });
         },
       );
-      setWent(null);
+      setCopied(done);
+    },
+    /** Takes it back where nobody saved anything since. */
+    undo: async () => {
+      setCopied([]);
+      const failed = await each(copied, async ({ line, before, version }) => {
+        await save(line.id, version, before);
+      });
+      if (failed.length === 0) setWent(null);
     },
   };
 }

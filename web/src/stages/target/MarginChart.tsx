@@ -4,6 +4,7 @@ import { init, use as register, type EChartsType } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
 import type { MarginCurve } from '../../api/client';
+import { useShade } from '../../look/shade';
 import { shownAs } from '../../units/system';
 import { useReading } from '../../words/useReading';
 
@@ -67,6 +68,8 @@ export default function MarginChart({
     };
   }, []);
 
+  // Colours are read where they stand, and change with the light.
+  const shade = useShade();
   useEffect(() => {
     const { unit, factor } = shownAs(`${curve.currency}/ha`, system);
     const steady = curve.points.map((p) => [p.fruitPerTree, p.steadyPerHa * factor]);
@@ -190,7 +193,7 @@ export default function MarginChart({
       },
       { notMerge: false },
     );
-  }, [curve, chosen, most, number, system, t, unitName]);
+  }, [curve, chosen, most, number, system, t, unitName, shade]);
 
   return (
     <div

@@ -4,6 +4,7 @@ import { init, use as register, type EChartsType } from 'echarts/core';
 import { SVGRenderer } from 'echarts/renderers';
 import { useEffect, useRef } from 'react';
 import type { SystemChoice } from '../../api/client';
+import { useShade } from '../../look/shade';
 import { shownAs } from '../../units/system';
 import { useReading } from '../../words/useReading';
 import { lineOf, type Measure } from './choiceMeasures';
@@ -40,6 +41,8 @@ export default function YearsChart({
       made.dispose();
     };
   }, []);
+  // Colours are read where they stand, and change with the light.
+  const shade = useShade();
   useEffect(() => {
     const color = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(`--${name}`).trim();
     const lines = choice.systems.map((s) => ({ name: local(s.name), ...lineOf(s.leaves, measure, currency) }));
@@ -81,6 +84,6 @@ export default function YearsChart({
       },
       { notMerge: true },
     );
-  }, [choice, measure, currency, t, local, number, unitName, system]);
+  }, [choice, measure, currency, t, local, number, unitName, system, shade]);
   return <div ref={box} className="years-chart" data-test="years-chart" />;
 }
