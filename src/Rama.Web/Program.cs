@@ -43,6 +43,7 @@ builder.Services.AddSingleton(new HeavyWork(Math.Max(1, Environment.ProcessorCou
 builder
     .Services.AddSingleton<PlanTurns>()
     .AddSingleton<SeasonDesk>()
+    .AddHostedService(services => services.GetRequiredService<SeasonDesk>())
     .AddScoped<PlanCache>()
     .AddScoped<SeasonPage>()
     .AddScoped<KeptSeason>()

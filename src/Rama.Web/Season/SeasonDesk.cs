@@ -10,7 +10,12 @@ namespace Rama.Web.Season;
 /// out after a save before anybody asks; who asks waits while little is to be done, else they are shown what is kept
 /// (<see cref="KeptSeason"/>) and the work goes on.
 /// </summary>
-internal sealed class SeasonDesk : IDisposable
+internal sealed class SeasonDesk(
+    IServiceScopeFactory scopes,
+    SaveSignal saves,
+    IHostApplicationLifetime life,
+    ILogger<SeasonDesk> log
+) : IHostedService, IDisposable
 {
     /// <summary>Most plantings whose page one always waits for.</summary>
     public const int Few = 60;
@@ -25,24 +30,23 @@ internal sealed class SeasonDesk : IDisposable
     private static readonly TimeSpan Patience = TimeSpan.FromMilliseconds(100),
         AfterSaves = TimeSpan.FromSeconds(2);
 
-    private readonly IServiceScopeFactory _scopes;
-    private readonly SaveSignal _saves;
-    private readonly IHostApplicationLifetime _life;
-    private readonly ILogger<SeasonDesk> _log;
     private readonly Lock _lock = new();
     private readonly SemaphoreSlim _inside = new(MostAtOnce);
     private readonly Dictionary<(Guid Estate, int? Season), Slot> _slots = [];
     private readonly ConcurrentDictionary<Guid, bool> _saved = [];
 
-    public SeasonDesk(
-        IServiceScopeFactory scopes,
-        SaveSignal saves,
-        IHostApplicationLifetime life,
-        ILogger<SeasonDesk> log
-    )
+    /// <summary>Listens for saves, though nobody has asked for a page yet.</summary>
+    public Task StartAsync(CancellationToken cancellationToken)
     {
-        (_scopes, _saves, _life, _log) = (scopes, saves, life, log);
-        _saves.Saved += Saved;
+        saves.Saved += Saved;
+        return Task.CompletedTask;
+    }
+
+    /// <summary>Listens no more.</summary>
+    public Task StopAsync(CancellationToken cancellationToken)
+    {
+        saves.Saved -= Saved;
+        return Task.CompletedTask;
     }
 
     /// <summary>The page, worked out after it was asked for.</summary>
@@ -80,11 +84,7 @@ internal sealed class SeasonDesk : IDisposable
             return _slots.GetValueOrDefault((estate, season))?.Current.Progress.Left;
     }
 
-    public void Dispose()
-    {
-        _saves.Saved -= Saved;
-        _inside.Dispose();
-    }
+    public void Dispose() => _inside.Dispose();
 
     private (SeasonRun Run, SeasonRun? Before) Join((Guid Estate, int? Season) key)
     {
@@ -105,12 +105,12 @@ internal sealed class SeasonDesk : IDisposable
         // Whoever asked goes on at once.
         await Task.Yield();
         // A server that is stopped answers those who wait before it ends.
-        var stopped = _life.ApplicationStopped;
+        var stopped = life.ApplicationStopped;
         await _inside.WaitAsync();
         var isKept = true;
         try
         {
-            await using var scope = _scopes.CreateAsyncScope();
+            await using var scope = scopes.CreateAsyncScope();
             var services = scope.ServiceProvider;
             var at = services.GetRequiredService<EstateScope>();
             (at.EstateId, at.IsQuiet) = (key.Estate, true);
@@ -129,7 +129,7 @@ internal sealed class SeasonDesk : IDisposable
             isKept = false;
             run.Fail(e);
             if (e is not OperationCanceledException)
-                _log.LogWarning(e, "A season page was not worked out");
+                log.LogWarning(e, "A season page was not worked out");
         }
         // What was saved is to be kept, though nobody asks again.
         if (!isKept && run.AfterSaves > 0)
@@ -162,21 +162,20 @@ internal sealed class SeasonDesk : IDisposable
     {
         try
         {
-            await Task.Delay(AfterSaves * Math.Pow(5, attempt - 1), _life.ApplicationStopping);
+            await Task.Delay(AfterSaves * Math.Pow(5, attempt - 1), life.ApplicationStopping);
             // Those that are tried again hold up no newer save.
             if (attempt == 1)
                 _saved.TryRemove(estate, out _);
-            await using var scope = _scopes.CreateAsyncScope();
+            await using var scope = scopes.CreateAsyncScope();
             scope.ServiceProvider.GetRequiredService<EstateScope>().EstateId = estate;
             if (
-                await scope.ServiceProvider.GetRequiredService<SeasonStore>().CountAsync(_life.ApplicationStopping)
-                > Few
+                await scope.ServiceProvider.GetRequiredService<SeasonStore>().CountAsync(life.ApplicationStopping) > Few
             )
                 Join((estate, null)).Run.AfterSaves = attempt;
         }
         catch (Exception e) when (e is not OperationCanceledException)
         {
-            _log.LogWarning(e, "A season page was not worked out after a save");
+            log.LogWarning(e, "A season page was not worked out after a save");
             Again(estate, attempt + 1);
         }
         catch (OperationCanceledException) { }
