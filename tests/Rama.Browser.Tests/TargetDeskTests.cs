@@ -28,7 +28,7 @@ public sealed class TargetDeskTests(RamaServer server) : IClassFixture<RamaServe
         page.Type("target.budFactor", "2");
         page.Shows(Link("fruit"), "85");
         page.Shows(Link("buds"), "170");
-        page.Click(By.XPath("//*[contains(@class, 'desk-save')]//button[contains(., 'Undo changes')]"));
+        page.Click(By.XPath("//*[contains(@class, 'desk-save')]//button[contains(., 'Discard changes')]"));
         page.Says(".chain-link.held", "Packed");
         page.Shows(Link("buds"), "210");
     }

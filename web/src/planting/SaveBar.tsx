@@ -1,12 +1,14 @@
 import { Button } from 'antd';
 import { useReading } from '../words/useReading';
 import type { PartName } from './parts';
+import { useChangeWords } from './useChangeWords';
 import { usePlantingWork } from './usePlanting';
 
 /** Save and undo for one part, and what went wrong beside any field. */
 export function SaveBar({ section }: { section: PartName }) {
   const { t } = useReading();
-  const { unsaved, saving, failure, save, discard, may, view } = usePlantingWork();
+  const { unsaved, saving, failure, taken, save, discard, canUndo, undo, may, view } = usePlantingWork();
+  const { fieldName } = useChangeWords();
   const dirty = unsaved.includes(section);
   if (!may(section))
     return (
@@ -34,8 +36,14 @@ export function SaveBar({ section }: { section: PartName }) {
       >
         {t('discard')}
       </Button>
+      {!dirty && canUndo(section) && (
+        <Button disabled={saving} onClick={() => void undo(section)} data-test="undo-save">
+          {t('undo-save')}
+        </Button>
+      )}
       <span className="small dim" role="status" data-test="save-state">
         {dirty ? t('unsaved') : t('saved')}
+        {taken?.section === section && ` ${t('saved-with', { fields: taken.fields.map(fieldName).join(', ') })}`}
       </span>
       {failure && (
         <p className="field-problem" role="alert">

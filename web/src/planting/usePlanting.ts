@@ -1,26 +1,15 @@
-import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { createContext, useContext, useEffect, useMemo, useRef, useState } from 'react';
-import {
-  api,
-  answered,
-  RequestError,
-  type FieldProblem,
-  type PlanEntry,
-  type PlantingView,
-  type PruningPlan,
-} from '../api/client';
+import { api, answered, type PlanEntry, type PlantingView, type PruningPlan } from '../api/client';
+import { problemText } from '../entry/problemText';
 import { useMay } from '../people/session';
 import { useChosenSeason } from '../stages/season/useSeason';
 import type { Locale } from '../units/format';
 import { useReading } from '../words/useReading';
-import { problemText } from '../entry/problemText';
-import { partOf, type Drafts, type PartName } from './parts';
-
-/** Someone else saved the same part first: what was typed here, and the planting as it stands now. */
-export interface Conflict {
-  section: PartName;
-  current: PlantingView;
-}
+import { partOf, type Drafts, type Entries, type PartName } from './parts';
+import { plantingKey } from './plantingKey';
+import { entryOf, keptIn, typedIn, useSaves, without, type Conflict } from './useSaves';
+import type { Choices } from './merge';
 
 /** One planting while it is worked on: what is saved, what is typed and not saved yet, and the plan that follows. */
 export interface PlantingWork {
@@ -34,11 +23,18 @@ export interface PlantingWork {
   /** A failure that has no field: the server or the network. */
   failure: string | null;
   conflict: Conflict | null;
+  /** What somebody else changed meanwhile and a save left as it is. */
+  taken: { section: PartName; fields: string[] } | null;
   draft: <S extends PartName>(section: S) => Drafts[S];
   change: <S extends PartName>(section: S, draft: Drafts[S]) => void;
   discard: (section: PartName) => void;
-  save: (section: PartName, over?: PlantingView) => Promise<void>;
-  takeTheirs: (conflict: Conflict) => void;
+  save: (section: PartName) => Promise<void>;
+  settle: (choices: Choices) => Promise<void>;
+  leave: () => void;
+  canUndo: (section: PartName) => boolean;
+  undo: (section: PartName) => Promise<void>;
+  /** Sets one thing of a part, whatever is typed in it. */
+  put: <S extends PartName>(section: S, mine: Entries[S]) => Promise<void>;
   /** Whether this person may change a part of this season. */
   may: (section: PartName) => boolean;
   /** What is wrong at a field of a part, if it should be said now. */
@@ -53,15 +49,13 @@ export function usePlantingWork(): PlantingWork {
   return work;
 }
 
-export const plantingKey = (id: string, season: number | null) => ['planting', id, season] as const;
-
 /**
- * What is typed in a part and not saved, with the planting as it stood when the typing began: a save goes against that
- * version, so that someone else's save in between is noticed even when the screen has long shown it.
+ * What is typed in a part and not saved, with the part as it stood when the typing began: what others saved in between
+ * is told apart from it, even when the screen has long shown that.
  */
 interface Unsaved<S extends PartName> {
   draft: Drafts[S];
-  base: PlantingView;
+  base: Entries[S];
 }
 type AllUnsaved = { [S in PartName]?: Unsaved<S> };
 
@@ -73,7 +67,6 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
   const reading = useReading();
   const { t, language } = reading;
   const may = useMay();
-  const client = useQueryClient();
   const season = useChosenSeason();
   const stored = useQuery({
     queryKey: plantingKey(id, season),
@@ -87,10 +80,8 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
   useEffect(() => {
     keptTyping.set(id, typing);
   }, [id, typing]);
-  const [tried, setTried] = useState<Partial<Record<PartName, FieldProblem[]>>>({});
-  const [conflict, setConflict] = useState<Conflict | null>(null);
-  const [failure, setFailure] = useState<string | null>(null);
-  const [saving, setSaving] = useState(false);
+  const saves = useSaves(id, season);
+  const { tried } = saves;
   const view = stored.data;
 
   const unsaved = Object.keys(typing) as PartName[];
@@ -124,50 +115,32 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
   if (!view) return { work: null, error: stored.error };
   const plan = typed && preview.data ? preview.data : view.plan;
 
-  function show(next: PlantingView) {
-    client.setQueryData(plantingKey(id, season), next);
-    void client.invalidateQueries({ queryKey: ['season'] });
-    setConflict(null);
-  }
-
-  function forget(section: PartName) {
-    setTyping((all) => without(all, section));
-    setTried((all) => without(all, section));
-    setFailure(null);
-  }
-
-  async function save<S extends PartName>(section: S, over?: PlantingView) {
+  async function save<S extends PartName>(section: S) {
     const mine = typing[section] as Unsaved<S> | undefined;
     if (mine === undefined) return;
-    setFailure(null);
-    setTried((all) => ({ ...all, [section]: all[section] ?? [] }));
     const { entry, unreadable } = partOf(section).read(mine.draft, language);
     if (unreadable.length > 0) {
-      focusFirstProblem();
+      saves.refuse(section, []);
       return;
     }
-    setSaving(true);
-    try {
-      const base = over ?? mine.base;
-      const next = await partOf(section).save(base, entry);
-      show(next);
-      setTried((all) => without(all, section));
-      setTyping((all) => afterSave(all, section, mine.draft, base, next));
-    } catch (e) {
-      if (!(e instanceof RequestError) || e.status === 503)
-        setFailure(t(e instanceof RequestError ? 'failure.database' : 'failure.network'));
-      else if (e.status === 409 && e.problem.current) {
-        const shown = (view: PlantingView) => JSON.stringify(partOf(section).from(view, reading));
-        // The other changed a different part of the same plan: nothing to choose between.
-        if (over === undefined && shown(mine.base) === shown(e.problem.current)) await save(section, e.problem.current);
-        else setConflict({ section, current: e.problem.current });
-      } else if (e.problem.problems) {
-        setTried((all) => ({ ...all, [section]: e.problem.problems! }));
-        focusFirstProblem();
-      } else setFailure(e.message);
-    } finally {
-      setSaving(false);
-    }
+    await saves.store(
+      {
+        section,
+        base: mine.base,
+        mine: entry,
+        standing: (now) => typedIn(now, section, reading),
+        isTyped: true,
+        onSaved: (next) => {
+          // What was typed on while it was being saved goes on from what is saved now.
+          setTyping((all) =>
+            all[section]?.draft === mine.draft
+              ? without(all, section)
+              : { ...all, [section]: { ...all[section], base: typedIn(next, section, reading) } },
+          );
+        },
+      },
+      view!,
+    );
   }
 
   function problem(section: PartName, field: string): string | undefined {
@@ -179,6 +152,11 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
     return problemText(found, reading);
   }
 
+  const discard = (section: PartName) => {
+    setTyping((all) => without(all, section));
+    saves.forget(section);
+  };
+  const { saving, failure, conflict, taken, settle } = saves;
   return {
     error: null,
     work: {
@@ -189,48 +167,34 @@ export function usePlanting(id: string): { work: PlantingWork | null; error: Err
       saving,
       failure,
       conflict,
+      taken,
       problem,
       save,
+      discard,
+      settle,
+      leave: () => {
+        const section = conflict?.save.section;
+        saves.leave();
+        if (section) discard(section);
+      },
+      canUndo: (section) => saves.canUndo(section, view),
+      undo: (section) => saves.undo(section, view),
+      put: (section, mine) =>
+        saves.store(
+          { section, base: keptIn(view, section), mine, standing: (now) => keptIn(now, section), isTyped: false },
+          view,
+        ),
       may: (section) => may(partOf(section).act) && (!view.isPast || partOf(section).ofPlanting),
       draft: <S extends PartName>(section: S) =>
         (typing[section] as Unsaved<S> | undefined)?.draft ?? partOf(section).from(view, reading),
       change: (section, draft) => {
-        setTyping((all) => ({ ...all, [section]: { draft, base: all[section]?.base ?? view } }));
-      },
-      discard: forget,
-      takeTheirs: ({ section, current }) => {
-        show(current);
-        forget(section);
+        setTyping((all) => ({
+          ...all,
+          [section]: { draft, base: all[section]?.base ?? typedIn(view, section, reading) },
+        }));
       },
     },
   };
-}
-
-function without<T extends object>(all: T, section: PartName): T {
-  return Object.fromEntries(Object.entries(all).filter(([name]) => name !== section)) as T;
-}
-
-/** What stays unsaved after one part was saved. */
-function afterSave(
-  all: AllUnsaved,
-  section: PartName,
-  saved: Drafts[PartName],
-  base: PlantingView,
-  next: PlantingView,
-): AllUnsaved {
-  const version = partOf(section).ofPlanting ? 'plantingVersion' : 'planVersion';
-  return Object.fromEntries(
-    Object.entries(all).flatMap(([name, part]) => {
-      if (name === section) return part.draft === saved ? [] : [[name, { ...part, base: next }]];
-      // My own save is no one else's: another part typed from the same version goes on from the new one.
-      return [
-        [
-          name,
-          part.base[version] === base[version] ? { ...part, base: { ...part.base, [version]: next[version] } } : part,
-        ],
-      ];
-    }),
-  ) as AllUnsaved;
 }
 
 function readAll(typing: AllUnsaved, language: Locale) {
@@ -245,23 +209,6 @@ function readAll(typing: AllUnsaved, language: Locale) {
   }
   (Object.keys(typing) as PartName[]).forEach(take);
   return { entries, unreadable };
-}
-
-/** What a planting's plan is worked out from, as it is saved. */
-function entryOf(view: PlantingView): PlanEntry {
-  return {
-    season: view.season,
-    planting: view.planting,
-    rows: view.rows,
-    records: view.records,
-    learning: view.learning,
-    fruitSample: view.fruitSample,
-    target: view.target,
-    count: view.count,
-    measured: view.measured,
-    settings: view.settings,
-    cutting: view.cutting,
-  };
 }
 
 /** A value at most so often while it keeps changing, as when a point is dragged; null passes at once. */
@@ -281,10 +228,4 @@ function useThrottled<T>(value: T | null, milliseconds: number): T | null {
     };
   }, [value, milliseconds]);
   return value === null ? null : passed;
-}
-
-function focusFirstProblem() {
-  requestAnimationFrame(() => {
-    document.querySelector<HTMLElement>('[aria-invalid="true"]')?.focus();
-  });
 }

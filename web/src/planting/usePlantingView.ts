@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { api, answered } from '../api/client';
-import { plantingKey } from './usePlanting';
+import { plantingKey } from './plantingKey';
 
 /** A planting in the season at hand, as saved. */
 export function usePlantingView(id: string) {

@@ -5,7 +5,7 @@ import { Link, useParams } from 'react-router';
 import { api, answered } from '../../api/client';
 import { Notices } from '../../entry/Notices';
 import { Why } from '../../entry/Why';
-import { plantingKey } from '../../planting/usePlanting';
+import { plantingKey } from '../../planting/plantingKey';
 import { Trouble } from '../../Trouble';
 import '../../words/count';
 import { useReading } from '../../words/useReading';

@@ -2,13 +2,15 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { api, answered, type ChangeView } from '../../api/client';
 import { usePlantingWork } from '../../planting/usePlanting';
+import { entryOf } from '../../planting/useSaves';
 import { fieldName, grouped, inWords } from './historyWords';
+import { takenBack } from './takenBack';
 import { useReading } from '../../words/useReading';
 
 /** Who changed what at the planting, when, and what stood there before. */
 export function HistoryPage() {
   const { t, language } = useReading();
-  const { view } = usePlantingWork();
+  const { view, failure } = usePlantingWork();
   const history = useQuery({
     queryKey: ['history', view.id, view.plantingVersion, view.planVersion],
     queryFn: () => answered(api.GET('/api/v1/plantings/{id}/history', { params: { path: { id: view.id } } })),
@@ -19,6 +21,11 @@ export function HistoryPage() {
       <div className="stage-head">
         <h2>{t('history.title')}</h2>
       </div>
+      {failure && (
+        <p className="field-problem" role="alert">
+          {failure}
+        </p>
+      )}
       {history.data?.length === 0 && <p className="dim">{t('history.none')}</p>}
       {history.data && history.data.length > 0 && (
         <table className="figures history" data-test="history">
@@ -29,6 +36,7 @@ export function HistoryPage() {
               <th>{t('history.what')}</th>
               <th>{t('history.before')}</th>
               <th>{t('history.after')}</th>
+              <td />
             </tr>
           </thead>
           <tbody>
@@ -54,7 +62,7 @@ function Line({ changes, when }: { changes: ChangeView[]; when: string }) {
       <tr>
         <td className="history-when">{when}</td>
         <td>{who}</td>
-        <td colSpan={3}>
+        <td colSpan={4}>
           {first.batch === null
             ? t('history.save', { what: whatOf(first, t), count: changes.length })
             : t('history.batch', { count: changes.length, file: first.file ?? '' })}{' '}
@@ -103,7 +111,30 @@ function Change({ change, when, who }: { change: ChangeView; when: string; who: 
           inWords(field, now, words)
         )}
       </td>
+      <td>
+        <TakeBack change={change} />
+      </td>
     </tr>
+  );
+}
+
+/** Puts one field back as it was, where nobody changed it since. */
+function TakeBack({ change }: { change: ChangeView }) {
+  const { t } = useReading();
+  const { view, may, put, saving, unsaved } = usePlantingWork();
+  const back = takenBack(change, entryOf(view));
+  // What is typed and not saved is saved or dropped first.
+  if (back === null || !may(back.section) || unsaved.includes(back.section)) return null;
+  return (
+    <button
+      type="button"
+      className="text-button"
+      disabled={saving}
+      onClick={() => void put(back.section, back.entry)}
+      data-test="take-back"
+    >
+      {t('history.take-back')}
+    </button>
   );
 }
 
